@@ -1,0 +1,68 @@
+/**
+ * A quantity known by three points of its distribution: 5 %, 50 % and 95 %, low ≤ expected ≤ high.
+ * Between and beyond them the quantile function is straight lines, cut off at hard bounds where there are any.
+ */
+export interface Spread {
+  low: number;
+  expected: number;
+  high: number;
+  /** Nothing can be above this: physics, not experience. */
+  ceiling?: number;
+}
+
+export const exactly = (value: number): Spread => ({ low: value, expected: value, high: value });
+export const spread = (low: number, expected: number, high: number, ceiling?: number): Spread =>
+  ceiling === undefined ? { low, expected, high } : { low: Math.min(low, ceiling), expected: Math.min(expected, ceiling), high: Math.min(high, ceiling), ceiling };
+export const isExact = (s: Spread): boolean => s.low === s.high;
+
+const LOW = 0.05;
+const HIGH = 0.95;
+
+/** Lowest possible value: the line below the 5 % point goes on, yet never takes more than half of what is left (a rate of zero would last for ever). */
+function bottom(s: Spread): number {
+  return s.low - Math.min((s.expected - s.low) / 9, Math.abs(s.low) / 2);
+}
+function top(s: Spread): number {
+  return Math.min(s.high + (s.high - s.expected) / 9, s.ceiling ?? Infinity);
+}
+
+/** Value below which the quantity lies with probability p (0 to 1). */
+export function quantile(s: Spread, p: number): number {
+  if (p <= LOW) return bottom(s) + ((s.low - bottom(s)) * p) / LOW;
+  if (p <= 0.5) return s.low + ((s.expected - s.low) * (p - LOW)) / (0.5 - LOW);
+  if (p <= HIGH) return s.expected + ((s.high - s.expected) * (p - 0.5)) / (HIGH - 0.5);
+  return s.high + ((top(s) - s.high) * (p - HIGH)) / (1 - HIGH);
+}
+
+/** Probability that the quantity lies at or below x: the inverse of {@link quantile}. */
+export function below(s: Spread, x: number): number {
+  const between = (a: number, b: number, from: number, to: number) => (b > a ? from + ((to - from) * (x - a)) / (b - a) : to);
+  if (x >= top(s)) return 1;
+  if (x < bottom(s)) return 0;
+  if (x < s.low) return between(bottom(s), s.low, 0, LOW);
+  if (x < s.expected) return between(s.low, s.expected, LOW, 0.5);
+  if (x < s.high) return between(s.expected, s.high, 0.5, HIGH);
+  return between(s.high, top(s), HIGH, 1);
+}
+
+/**
+ * The least of independent quantities, exactly: P(min > x) is the product of the parts' P(> x); its 5, 50 and 95 % points by bisection.
+ * @throws RangeError for an empty list
+ */
+export function least(parts: readonly Spread[]): Spread {
+  if (parts.length === 0) throw new RangeError('The least of nothing is not defined.');
+  if (parts.length === 1) return parts[0]!;
+  const ceiling = Math.min(...parts.map(top));
+  const floor = Math.min(...parts.map(bottom));
+  const point = (p: number): number => {
+    let [a, b] = [floor, ceiling];
+    for (let i = 0; i < 60 && b - a > 1e-12 * Math.abs(b); i++) {
+      const middle = (a + b) / 2;
+      if (1 - parts.reduce((above, part) => above * (1 - below(part, middle)), 1) < p) a = middle;
+      else b = middle;
+    }
+    return b;
+  };
+  const hard = Math.min(...parts.map((part) => part.ceiling ?? Infinity));
+  return { low: point(LOW), expected: point(0.5), high: point(HIGH), ...(hard < Infinity ? { ceiling: hard } : {}) };
+}

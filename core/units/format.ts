@@ -1,0 +1,66 @@
+import type { Unit } from './unit';
+
+const STEPS: [number, string][] = [[1e15, 'P'], [1e12, 'T'], [1e9, 'G'], [1e6, 'M'], [1e3, 'k'], [1, '']];
+
+/** Digits to so many significant ones, never rounding away whole ones; thousands grouped by commas. */
+function digits(value: number, significant: number): string {
+  if (value === 0) return '0';
+  const whole = Math.abs(value) >= 10 ** (significant - 1);
+  const decimals = whole ? 0 : Math.max(0, significant - 1 - Math.floor(Math.log10(Math.abs(value)) + 1e-12));
+  return value.toLocaleString('en-GB', { minimumFractionDigits: 0, maximumFractionDigits: Math.min(decimals, 12) });
+}
+
+/**
+ * A value in its base unit as people read it, e.g. 4.3e8 B/s → `430 MB/s`.
+ * @param significant digits kept, 3 by default; durations keep what a clock shows
+ */
+export function format(value: number, unit: Unit, significant = 3): string {
+  if (Number.isNaN(value)) return 'not known';
+  if (!Number.isFinite(value)) return value > 0 ? 'without end' : 'none';
+  switch (unit) {
+    case 'B':
+    case 'B/day':
+      return `${scaled(value, 'B', significant)}${unit === 'B/day' ? '/day' : ''}`;
+    case 'B/s':
+      return `${digits(value / 1e6, value >= 1e9 ? Math.max(4, significant) : significant)} MB/s`;
+    case 'bit/s':
+      return `${digits(value / 1e9, significant)} Gb/s`;
+    case 's':
+      return duration(value, significant);
+    case 'ratio':
+      return digits(value, significant);
+    case '%':
+      return `${digits(value * 100, significant)} %`;
+    case 'years':
+      return `${digits(value, significant)} years`;
+    case 'lanes':
+      return `×${value}`;
+    case 'count':
+    case 'per day':
+    case 'IOPS':
+      return `${digits(value, Math.max(significant, Math.abs(value) >= 1000 ? 15 : 3))}${unit === 'count' ? '' : ` ${unit}`}`;
+  }
+}
+
+function scaled(value: number, unit: string, significant: number): string {
+  const [size, prefix] = STEPS.find(([step]) => Math.abs(value) >= step * 0.9995) ?? [1, ''];
+  return `${digits(value / size, significant)} ${prefix}${unit}`;
+}
+
+/** `0.42 s`, `42.3 s`, `7 min 05 s`, `1 h 27 min`, `3.2 days`: the grain follows the length. */
+export function duration(seconds: number, significant = 3): string {
+  const fine = significant > 3;
+  if (seconds < 0) return `−${duration(-seconds, significant)}`;
+  if (seconds < 1e-3 && seconds > 0) return `${digits(seconds * 1e6, 3)} µs`;
+  if (seconds < 0.1 && seconds > 0) return `${digits(seconds * 1e3, 3)} ms`;
+  if (seconds < 59.95) return `${digits(seconds, fine ? 4 : 3)} s`;
+  const two = (n: number) => String(n).padStart(2, '0');
+  if (seconds < 3599.5 || (fine && seconds < 86400)) {
+    const whole = Math.round(seconds);
+    if (whole < 3600) return `${Math.floor(whole / 60)} min ${two(whole % 60)} s`;
+    return `${Math.floor(whole / 3600)} h ${two(Math.floor((whole % 3600) / 60))} min ${two(whole % 60)} s`;
+  }
+  const minutes = Math.round(seconds / 60);
+  if (minutes < 2880) return `${Math.floor(minutes / 60)} h ${two(minutes % 60)} min`;
+  return `${digits(seconds / 86400, 3)} days`;
+}

@@ -1,0 +1,99 @@
+import { format } from './format';
+import { readNumber, wrong, type Parsed } from './number';
+import { prefixFactor } from './prefix';
+import { readDuration } from './duration';
+
+/** What a field asks for. */
+export type Dimension = 'bytes' | 'rate' | 'time' | 'count' | 'perDay' | 'percent';
+
+const EXAMPLE: Record<Dimension, string> = {
+  bytes: '58.7 GB, 1.5TB or 512 MiB',
+  rate: '450 MB/s, 10Gbps or 3.5 GB/s',
+  time: '2m10s, 1:27:05, 40 min or 3 h',
+  count: '240000 or 240k',
+  perDay: '60 GB/day or 22 TB a year',
+  percent: '35 %',
+};
+
+/**
+ * Reads a quantity as people type it and says what was understood.
+ * @param text what was typed, e.g. `1.5TB`, `58,7 GB`, `10Gbps`, `2m10s`, `1:27:05`
+ * @param dimension what the field asks for; decides what a bare number and a lone `b` mean
+ * @returns value in B, B/s, s, a count, B/day or a ratio (percent); or the problem with a mend. Never throws.
+ */
+export function parseQuantity(text: string, dimension: Dimension): Parsed {
+  const typed = text.trim();
+  if (typed === '') return wrong(`Nothing entered. Write for example ${EXAMPLE[dimension]}.`);
+  if (dimension === 'time') return checked(typed, readDuration(typed), 's', dimension);
+  const match = /^([+-]?[\d.,](?:[\d.,\s\u00a0\u2009\u202f'’_]*[\d.,])?(?:e[+-]?\d+(?![a-z]))?)\s*(.*)$/iu.exec(typed);
+  const number = match ? readNumber(match[1]!) : undefined;
+  if (number === undefined) return wrong(`"${typed}" is not a number. Write for example ${EXAMPLE[dimension]}.`);
+  const unit = match![2]!.trim();
+  switch (dimension) {
+    case 'bytes':
+      return checked(typed, sizeOf(number, unit), 'B', dimension);
+    case 'rate':
+      return checked(typed, rateOf(number, unit), 'B/s', dimension);
+    case 'perDay':
+      return checked(typed, perDayOf(number, unit), 'B/day', dimension);
+    case 'count':
+      return checked(typed, countOf(number, unit), 'count', dimension);
+    case 'percent':
+      return checked(typed, /^%?$/.test(unit) ? { value: number / 100 } : undefined, 'ratio', dimension);
+  }
+}
+
+interface Meaning {
+  value: number;
+  note?: string;
+}
+
+function checked(typed: string, meaning: Meaning | undefined, unit: 'B' | 'B/s' | 's' | 'B/day' | 'count' | 'ratio', dimension: Dimension): Parsed {
+  if (!meaning) return wrong(`The unit in "${typed}" is not known here. Write for example ${EXAMPLE[dimension]}.`);
+  if (meaning.value < 0) return wrong(`"${typed}" is negative. Enter zero or more.`);
+  if (!Number.isFinite(meaning.value) || meaning.value > 1e24) return wrong(`"${typed}" is too large to be meant. Check the unit.`);
+  return { ok: true, value: meaning.value, understood: format(meaning.value, unit, 6), ...(meaning.note ? { note: meaning.note } : {}) };
+}
+
+/** `GB`, `GiB`, `Gbit`, `gb`, `g`, `bytes`. A small b means bytes in a size: nobody measures a folder in bits. */
+function sizeOf(number: number, unit: string): Meaning | undefined {
+  if (unit === '') return { value: number, note: 'No unit: read as bytes.' };
+  const match = /^([kmgtp]i?)?\s?(bits?|bytes?|b|o)?$/i.exec(unit);
+  if (!match || (!match[1] && !match[2])) return undefined;
+  const factor = prefixFactor(match[1] ?? '');
+  if (factor === undefined) return undefined;
+  if (/^bits?$/i.test(match[2] ?? '')) return { value: (number * factor) / 8, note: 'Bits: 8 to a byte.' };
+  return { value: number * factor };
+}
+
+/** `MB/s`, `MBps`, `Mb/s`, `Gbps`, `Gbit/s`, `MiB/s`. Small b is bits, as standards write it; all-small `mb/s` is said to be unclear. */
+function rateOf(number: number, unit: string): Meaning | undefined {
+  const match = /^([kmgtp]i?)?\s?(bits?|bytes?|b)?\s?(?:\/\s?s(?:ec)?|ps|\sper\ssecond)?$/i.exec(unit);
+  if (unit === '') return { value: number * 1e6, note: 'No unit: read as MB/s.' };
+  if (!match || (!match[1] && !match[2])) return undefined;
+  const factor = prefixFactor(match[1] ?? '');
+  if (factor === undefined) return undefined;
+  const what = match[2] ?? 'B';
+  const bits = /^bits?$/i.test(what) || what === 'b';
+  const unclear = what === 'b' && (match[1] ?? '') === (match[1] ?? '').toLowerCase() && match[1] !== 'k';
+  if (!bits) return { value: number * factor };
+  return { value: (number * factor) / 8, note: unclear ? 'All small letters: read as bits. Write MB/s if bytes are meant.' : 'Bits: 8 to a byte.' };
+}
+
+function perDayOf(number: number, unit: string): Meaning | undefined {
+  const match = /^(.*?)\s?(?:(?:\/|per|a|an|each)\s?(day|d|week|w|month|year|y|yr))?$/i.exec(unit);
+  const size = match ? sizeOf(number, match[1]!.trim()) : undefined;
+  if (!size || match![1]!.trim() === '') return undefined;
+  const period = (match![2] ?? 'day').toLowerCase()[0]!;
+  const days = { d: 1, w: 7, m: 365.25 / 12, y: 365.25 }[period] ?? 1;
+  return { value: size.value / days };
+}
+
+function countOf(number: number, unit: string): Meaning | undefined {
+  const match = /^([km])?\s?(files?|thousand|million)?$/i.exec(unit);
+  if (!match) return undefined;
+  const word = (match[1] ?? match[2] ?? '').toLowerCase();
+  const factor = word === 'k' || word === 'thousand' ? 1e3 : word === 'm' || word === 'million' ? 1e6 : 1;
+  const value = number * factor;
+  return { value: Math.round(value), ...(Number.isInteger(value) ? {} : { note: 'Rounded to a whole number.' }) };
+}

@@ -1,0 +1,14 @@
+const shared = {
+  transform: { '^.+\\.(t|j)sx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022', transform: { react: { runtime: 'automatic' } } }, module: { type: 'commonjs' } }] },
+  transformIgnorePatterns: ['/node_modules/(?!(pure-rand|fast-check|eventsource-parser)/)'],
+  moduleNameMapper: { '^@kymar/core/(.*)$': '<rootDir>/core/$1/index.ts' },
+  rootDir: import.meta.dirname,
+};
+
+export default {
+  projects: [
+    { ...shared, displayName: 'unit', testEnvironment: 'node', testMatch: ['<rootDir>/{core,server,web}/**/*.test.ts'], testPathIgnorePatterns: ['/node_modules/', '/dist/'] },
+    { ...shared, displayName: 'e2e', testEnvironment: 'node', testMatch: ['<rootDir>/e2e/**/*.test.ts'] },
+  ],
+  testTimeout: 120000,
+};
