@@ -1,6 +1,6 @@
 const shared = {
   transform: { '^.+\\.(t|j)sx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022', transform: { react: { runtime: 'automatic' } } }, module: { type: 'commonjs' } }] },
-  transformIgnorePatterns: ['/node_modules/(?!(pure-rand|fast-check|eventsource-parser)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(@noble/hashes|eventsource-parser)/)'],
   moduleNameMapper: { '^@kymar/core/(.*)$': '<rootDir>/core/$1/index.ts' },
   rootDir: import.meta.dirname,
 };

@@ -9,6 +9,8 @@ type Inputs<K extends string, T> = Record<K, T>;
 export interface Formula<K extends string> {
   /** The bare result: numbers in, number out, nothing recorded. */
   (x: Inputs<K, number>): number;
+  /** The result for each of {@link SAMPLES} seeded draws of its inputs: what `explain` summarises, for probabilities. */
+  samples(x: Inputs<K, Spread>, seed?: number): Float64Array;
   /**
    * The result as an estimate with its working. With one uncertain input its three points are carried through (the formula must be
    * monotone in each input); with several, {@link SAMPLES} seeded samples of independent inputs.
@@ -28,7 +30,7 @@ export function formula<K extends string>(spec: { name: string; unit: Unit; inpu
   const words = spec.of(written, map((key) => word(spec.inputs[key]))).text;
   const explain: Formula<K>['explain'] = (x, more = {}) => {
     const uncertain = keys.filter((key) => !isExact(x[key]));
-    const result = uncertain.length === 0 ? exactly(bare(map((key) => x[key].expected))) : uncertain.length === 1 ? carried(x, uncertain[0]!) : sampled(x, uncertain, more.seed ?? SEED);
+    const result = uncertain.length === 0 ? exactly(bare(map((key) => x[key].expected))) : uncertain.length === 1 ? carried(x, uncertain[0]!) : summary(samples(x, more.seed));
     return {
       ...result,
       ...(more.ceiling === undefined ? {} : { ceiling: more.ceiling }),
@@ -48,15 +50,14 @@ export function formula<K extends string>(spec: { name: string; unit: Unit; inpu
     const [low, high] = [at(x[which].low), at(x[which].high)];
     return { low: Math.min(low, high), expected: at(x[which].expected), high: Math.max(low, high) };
   };
-  const sampled = (x: Inputs<K, Estimate>, uncertain: K[], seed: number): Spread => {
-    const results = new Float64Array(SAMPLES);
-    const at = map((key) => x[key].expected);
+  const samples: Formula<K>['samples'] = (x, seed = SEED) => {
+    const uncertain = keys.filter((key) => !isExact(x[key]));
     const orders = uncertain.map((key) => draws(key, SAMPLES, seed));
-    for (let i = 0; i < SAMPLES; i++) {
+    const at = map((key) => x[key].expected);
+    return Float64Array.from({ length: SAMPLES }, (_, i) => {
       uncertain.forEach((key, k) => (at[key] = quantile(x[key], orders[k]![i]!)));
-      results[i] = bare(at);
-    }
-    return summary(results);
+      return bare(at);
+    });
   };
-  return Object.assign(bare, { explain });
+  return Object.assign(bare, { explain, samples });
 }

@@ -5,3 +5,4 @@ export { given, worked, renamed, type Estimate, type Because, type How } from '.
 export { formula, type Formula } from './formula';
 export type { Algebra } from './algebra';
 export { Fact, factSpread, fromFact } from './fact';
+export { EstimateSchema } from './schema';

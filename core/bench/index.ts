@@ -1,0 +1,5 @@
+export { Run, Build, Timed, RateOnly, Bound, Sample } from './run';
+export { stopwatchError, PRESS } from './stopwatch';
+export { t95, mean, median, deviation, halfWidth, outliers, runsUntil } from './statistics';
+export { measuredOf, explainMeasured, readingBounds, rateOfRun, secondsOf, ASSUMED_SCATTER, SOURCE_WORDS, type Measured } from './measured';
+export { simulate, type RigRun } from './rig';

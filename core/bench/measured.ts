@@ -1,0 +1,101 @@
+import { given, type Estimate, type Spread } from '../evidence';
+import type { Run } from './run';
+import { halfWidth, mean, outliers, runsUntil } from './statistics';
+
+/** Scatter from run to run that a single run is assumed to have, one sigma as a share [memory]: only until it is repeated. */
+export const ASSUMED_SCATTER = 0.03;
+
+/** What runs of one kind say: B/s and, where they were timed, s; 95 % intervals around the mean. */
+export interface Measured {
+  runs: Run[];
+  /** Effective rate in B/s. */
+  rate: Spread;
+  /** Duration in s; null when only rates are known. */
+  time: Spread | null;
+  /** More runs until ± 3 %. */
+  more: number | null;
+  /** Ids of runs far out of the others. */
+  far: string[];
+  /** How the interval came about. */
+  words: string;
+}
+
+/** Duration of a run in s, or null when it has none. */
+export const secondsOf = (run: Run): number | null => (run.measure.kind === 'timed' ? run.measure.seconds : null);
+
+/** Average rate of a run in B/s, or null for a bound. */
+export function rateOfRun({ measure }: Run): number | null {
+  if (measure.kind === 'rate') return measure.rate;
+  return measure.kind === 'timed' ? measure.bytes / measure.seconds : null;
+}
+
+/** Lowest and highest average rate the error of reading allows for one run (two sigma). */
+export function readingBounds({ measure }: Run): [number, number] {
+  if (measure.kind === 'rate') return [measure.rate - measure.grain, measure.rate + measure.grain];
+  if (measure.kind === 'timed') return [measure.bytes / (measure.seconds + 2 * measure.error), measure.bytes / Math.max(measure.seconds - 2 * measure.error, 1e-9)];
+  return [measure.atMost === null ? 0 : measure.bytes / measure.atMost, measure.atLeast ? measure.bytes / measure.atLeast : Infinity];
+}
+
+/**
+ * The interval that runs of one kind support. Several: Student's t on their own scatter, which already holds the stopwatch's.
+ * One: the error of reading and an assumed scatter. Bounds only: an open interval.
+ * @param runs alike: same bytes, files, direction and path; at least one
+ */
+export function measuredOf(runs: readonly Run[]): Measured {
+  const timed = runs.filter((run) => run.measure.kind === 'timed');
+  const valued = timed.length > 0 ? timed : runs.filter((run) => run.measure.kind === 'rate');
+  if (valued.length === 0) return boundsOnly(runs);
+  const inTime = timed.length > 0;
+  const values = valued.map((run) => (inTime ? secondsOf(run)! : rateOfRun(run)!));
+  const middle = mean(values);
+  const half = values.length > 1 ? Math.max(halfWidth(values), readingFloor(valued, inTime)) : singleHalf(valued[0]!, middle);
+  const spread: Spread = { low: Math.max(middle - half, middle / 1000), expected: middle, high: middle + half };
+  const size = 'bytes' in valued[0]!.measure ? valued[0]!.measure.bytes : null;
+  const far = outliers(values);
+  return {
+    runs: [...runs],
+    rate: inTime ? { low: size! / spread.high, expected: size! / middle, high: size! / spread.low } : spread,
+    time: inTime ? spread : null,
+    more: runsUntil(values),
+    far: valued.filter((_, i) => far[i]).map((run) => run.id),
+    words: values.length > 1 ? `mean of ${values.length} runs, 95 % t-interval` : `one run: error of reading and an assumed scatter of ${ASSUMED_SCATTER * 100} %; repeat it`,
+  };
+}
+
+/** Runs that agree to the last digit shown are still not known better than that digit. */
+function readingFloor(runs: readonly Run[], inTime: boolean): number {
+  return inTime ? 0 : Math.max(...runs.map(({ measure }) => (measure.kind === 'rate' ? measure.grain : 0)));
+}
+
+function singleHalf(run: Run, value: number): number {
+  const { measure } = run;
+  const reading = measure.kind === 'timed' ? 1.96 * measure.error : measure.kind === 'rate' ? measure.grain : 0;
+  return Math.hypot(reading, 1.96 * ASSUMED_SCATTER * value);
+}
+
+function boundsOnly(runs: readonly Run[]): Measured {
+  const bounds = runs.map(readingBounds);
+  const low = Math.max(...bounds.map((b) => b[0]));
+  const high = Math.min(...bounds.map((b) => b[1]));
+  const measure = runs[0]!.measure;
+  const bytes = measure.kind === 'bound' ? measure.bytes : 0;
+  const rate = { low, expected: Number.isFinite(high) ? (low + high) / 2 : low, high };
+  return { runs: [...runs], rate, time: { low: bytes / high, expected: bytes / rate.expected, high: low > 0 ? bytes / low : Infinity }, more: null, far: [], words: 'a bound only' };
+}
+
+/** A measured interval as an estimate that names its runs. */
+export function explainMeasured(measured: Measured, unit: 's' | 'B/s'): Estimate {
+  const value = unit === 's' ? measured.time! : measured.rate;
+  return {
+    ...value,
+    unit,
+    because: {
+      name: 'measured',
+      how: 'exact',
+      note: measured.words,
+      inputs: measured.runs.map((run, i) => given(`run ${i + 1}`, unit === 's' ? (secondsOf(run) ?? NaN) : (rateOfRun(run) ?? NaN), unit, { kind: 'measured', note: `${SOURCE_WORDS[run.source]}, ${run.at.slice(0, 16).replace('T', ' ')} UTC` })),
+    },
+  };
+}
+
+export const SOURCE_WORDS: Record<Run['source'], string> = { stopwatch: 'stopwatch', real: 'run by Kymar on this machine', simulated: 'simulated', program: 'read off another program' };

@@ -1,0 +1,59 @@
+import { z } from 'zod';
+import { Bridge, Cable, Drive, Host, Id } from '../parts';
+
+/** What a path is made of, by value: a job file must stand alone. */
+export const Build = z.object({ drive: Drive, bridge: Bridge.nullable(), cable: Cable.nullable(), port: Id });
+export type Build = z.infer<typeof Build>;
+
+const seconds = z.number().positive({ error: 'must be more than zero' });
+const bytes = z.number().positive({ error: 'must be more than zero' });
+
+/** A duration between two events, with the one-sigma error of reading it. */
+export const Timed = z.object({
+  kind: z.literal('timed'),
+  bytes,
+  files: z.number().int().nonnegative(),
+  seconds,
+  /** One sigma of the reading itself, in s: two presses of a thumb, or a clock's grain. */
+  error: z.number().nonnegative(),
+  /** What the person added or took off afterwards, in s; already within `seconds`. */
+  correction: z.number().default(0),
+});
+/** A figure read off another program: no times, only a rate. */
+export const RateOnly = z.object({
+  kind: z.literal('rate'),
+  /** B/s */
+  rate: z.number().positive({ error: 'must be more than zero' }),
+  /** As it stood on the screen, unit and all. */
+  shown: z.string().min(1).max(60),
+  /** Half a step of the last digit shown, in B/s. */
+  grain: z.number().nonnegative(),
+  block: z.number().positive().nullable(),
+  depth: z.number().int().positive().nullable(),
+  /** Size of the test, when it was said. */
+  bytes: bytes.nullable(),
+});
+/** Only a limit is known: "under 60 s". */
+export const Bound = z.object({ kind: z.literal('bound'), bytes, files: z.number().int().nonnegative(), atMost: seconds.nullable(), atLeast: z.number().nonnegative().nullable() });
+
+export const Sample = z.object({ t: z.number().nonnegative(), bytes: z.number().nonnegative() });
+export type Sample = z.infer<typeof Sample>;
+
+/** One measurement. */
+export const Run = z.object({
+  id: Id,
+  at: z.iso.datetime(),
+  /** The activity it stands for; null for a synthetic run. */
+  activity: Id.nullable(),
+  direction: z.enum(['read', 'write']),
+  /** What stood at the other end: the host's built-in drive, or memory (synthetic runs make their data there). */
+  otherEnd: z.enum(['storage', 'memory']),
+  source: z.enum(['stopwatch', 'real', 'simulated', 'program']),
+  measure: z.discriminatedUnion('kind', [Timed, RateOnly, Bound]),
+  /** The customer's machine as built, another host or build, or not known. */
+  path: z.union([z.literal('customer'), z.object({ host: Host, build: Build })]).nullable(),
+  conditions: z.object({ note: z.string().max(400).default(''), temperature: z.number().nullable().default(null), cold: z.boolean().nullable().default(null), target: z.string().max(400).nullable().default(null), memoryBacked: z.boolean().default(false) }),
+  ended: z.enum(['done', 'aborted', 'disconnected']),
+  samples: z.array(Sample).max(2000).default([]),
+});
+export type Run = z.infer<typeof Run>;

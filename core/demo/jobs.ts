@@ -1,0 +1,93 @@
+import { stopwatchError, type Run } from '../bench';
+import type { Fact } from '../evidence';
+import { freeze } from '../forecast';
+import { type Job, VERSION } from '../job';
+import { BRIDGES, CABLES, DRIVES, HOSTS } from './shop';
+
+const entered = (value: number | null): Fact => (value === null ? { value, source: { kind: 'unknown' } } : { value, source: { kind: 'entered' } });
+const part = <T extends { id: string }>(list: readonly T[], id: string): T => list.find((p) => p.id === id)!;
+
+/** Ids of the demo's jobs: what "remove the demo" removes. */
+export const DEMO_IDS = ['demo-acoustics-offload', 'demo-herbarium-scans'] as const;
+
+/** The jobs of the demo, made anew: the models in force freeze the forecast. */
+export function demoJobs(): Job[] {
+  return [offload(), scans()];
+}
+
+/** The acoustics survey's offload: finished up to the verdict. */
+function offload(): Job {
+  const bytes = 214e9;
+  const files = 38_400;
+  const job: Job = {
+    kymarVersion: VERSION,
+    id: DEMO_IDS[0],
+    revision: 1,
+    title: 'Nightly offload, bat and bird recorders',
+    customer: 'Acoustics survey',
+    created: '2026-11-02T08:15:00.000Z',
+    changed: '2026-11-04T16:40:00.000Z',
+    due: '2026-11-27',
+    note: 'Recorders are emptied into the laptop in the field; each night everything moves to the project disk before the batteries are charged.',
+    host: part(HOSTS, 'field-laptop'),
+    activities: [
+      { id: 'offload', kind: 'move', name: 'Nightly offload to the project disk', direction: 'write', bytes: entered(bytes), files: entered(files), perDay: entered(1), wish: 12 * 60 },
+      { id: 'readback', kind: 'move', name: 'Morning read-back of one transect', direction: 'read', bytes: entered(36e9), files: entered(6_400), perDay: entered(1), wish: 150 },
+    ],
+    serviceYears: entered(4),
+    build: { drive: part(DRIVES, 'larkmoor-reed-2t'), bridge: part(BRIDGES, 'tesselin-nook-10'), cable: part(CABLES, 'c-c-10-05'), port: 'left-back' },
+    forecasts: [],
+    runs: [],
+    decision: null,
+  };
+  job.forecasts = [freeze(job, 'forecast-1', '2026-11-03T09:30:00.000Z')];
+  const run = (id: string, at: string, activity: string, direction: Run['direction'], size: number, count: number, seconds: number, temperature: number): Run => ({
+    id,
+    at,
+    activity,
+    direction,
+    otherEnd: 'storage',
+    source: 'stopwatch',
+    measure: { kind: 'timed', bytes: size, files: count, seconds, error: stopwatchError(), correction: 0 },
+    path: 'customer',
+    conditions: { note: 'lid open, on mains', temperature, cold: true, target: null, memoryBacked: false },
+    ended: 'done',
+    samples: [],
+  });
+  job.runs = [
+    run('run-1', '2026-11-04T10:05:00.000Z', 'offload', 'write', bytes, files, 296.4, 51),
+    run('run-2', '2026-11-04T10:25:00.000Z', 'offload', 'write', bytes, files, 301.8, 54),
+    run('run-3', '2026-11-04T10:45:00.000Z', 'offload', 'write', bytes, files, 293.1, 53),
+    run('run-4', '2026-11-04T11:10:00.000Z', 'offload', 'write', bytes, files, 298.7, 54),
+    run('run-5', '2026-11-04T11:30:00.000Z', 'readback', 'read', 36e9, 6_400, 50.9, 49),
+    run('run-6', '2026-11-04T11:35:00.000Z', 'readback', 'read', 36e9, 6_400, 51.6, 49),
+    run('run-7', '2026-11-04T11:40:00.000Z', 'readback', 'read', 36e9, 6_400, 50.2, 50),
+  ];
+  return job;
+}
+
+/** The herbarium's scanning room: still at the brief. */
+function scans(): Job {
+  return {
+    kymarVersion: VERSION,
+    id: DEMO_IDS[1],
+    revision: 1,
+    title: 'Working disk for the sheet scanner',
+    customer: 'Herbarium, scanning room',
+    created: '2026-11-20T13:00:00.000Z',
+    changed: '2026-11-20T13:20:00.000Z',
+    due: '2026-12-04',
+    note: 'One free short slot and one long one. Nobody knows yet how many sheets a day the second scanner will bring.',
+    host: part(HOSTS, 'scanning-workstation'),
+    activities: [
+      { id: 'ingest', kind: 'move', name: 'A day’s scans to the working disk', direction: 'write', bytes: { value: [120e9, 180e9, 320e9], source: { kind: 'entered', note: 'one scanner today, two from spring' } }, files: entered(1_400), perDay: entered(1), wish: 10 * 60 },
+      { id: 'archive', kind: 'move', name: 'A week’s scans out to the archive box', direction: 'read', bytes: entered(900e9), files: entered(null), perDay: entered(1 / 7), wish: null },
+    ],
+    serviceYears: entered(5),
+    build: null,
+    forecasts: [],
+    runs: [],
+    decision: null,
+  };
+}
+

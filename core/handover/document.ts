@@ -1,0 +1,115 @@
+import { sourceWords, type Fact } from '../evidence';
+import { isLife, type JobForecast } from '../forecast';
+import type { Job } from '../job';
+import { format, type Unit } from '../units';
+import type { Verdict } from '../verdict';
+
+/** A block of the handover: prose, a list, or a table whose numbers stand right. */
+export type Block = { kind: 'text'; text: string } | { kind: 'list'; items: string[] } | { kind: 'table'; head: string[]; numbers: boolean[]; rows: string[][] };
+
+export interface Section {
+  heading: string;
+  /** Left out of the customer's copy. */
+  shopOnly: boolean;
+  blocks: Block[];
+}
+
+export interface HandoverDocument {
+  title: string;
+  line: string;
+  sections: Section[];
+}
+
+const text = (words: string): Block => ({ kind: 'text', text: words });
+const table = (head: string[], numbers: boolean[], rows: string[][]): Block => ({ kind: 'table', head, numbers, rows });
+const DECIDED = { accept: 'Accepted', change: 'To be changed', retest: 'To be measured again', return: 'Goes back' } as const;
+
+/**
+ * The document handed over with a job: what was fitted, why, what was promised, how it measured, how to look after it.
+ * Plain for the customer; the sections marked `shopOnly` hold the evidence for the shop's own copy.
+ */
+export function handover(job: Job, forecast: JobForecast | null, found: Verdict): HandoverDocument {
+  const sections = [work(job), fitted(job), promise(job), measurements(found), decision(job, found), life(forecast, job), care(job), evidence(job, found)];
+  return { title: job.title, line: [job.customer, job.host.name, `as of ${job.changed.slice(0, 10)}`].filter(Boolean).join(' · '), sections: sections.filter((s) => s.blocks.length > 0) };
+}
+
+const section = (heading: string, blocks: Block[], shopOnly = false): Section => ({ heading, shopOnly, blocks });
+
+const factWords = (fact: Fact, unit: Unit): string => (fact.value === null ? 'not known' : Array.isArray(fact.value) ? `${format(fact.value[1], unit)} (${format(fact.value[0], unit)} to ${format(fact.value[2], unit)})` : format(fact.value, unit));
+
+function work(job: Job): Section {
+  const rows = job.activities.map((a) => [a.name, a.direction === 'write' ? 'to the drive' : 'from the drive', factWords(a.bytes, 'B'), factWords(a.files, 'count'), a.wish === null ? 'no wish' : format(a.wish, 's')]);
+  return section('What it is for', [...(job.note ? [text(job.note)] : []), ...(rows.length > 0 ? [table(['Activity', 'Direction', 'Size', 'Files', 'Wanted within'], [false, false, true, true, true], rows)] : [])]);
+}
+
+function fitted(job: Job): Section {
+  if (!job.build) return section('What was fitted', [text('Nothing has been chosen yet.')]);
+  const { drive, bridge, cable, port } = job.build;
+  const at = job.host.ports.find((p) => p.id === port);
+  const items = [`Drive: ${drive.maker} ${drive.model}, ${factWords(drive.capacity, 'B')}`];
+  if (bridge) items.push(`${bridge.kind === 'enclosure' ? 'Enclosure' : 'Adapter'}: ${bridge.maker} ${bridge.model}`);
+  if (cable) items.push(`Cable: ${cable.name}, ${cable.length} m`);
+  if (at) items.push(`Plug it in here: ${at.position} of the ${job.host.name.toLowerCase()}. Another port that looks the same may be slower.`);
+  return section('What was fitted', [{ kind: 'list', items }]);
+}
+
+function promise(job: Job): Section {
+  const frozen = job.forecasts.at(-1);
+  if (!frozen) return section('What was forecast', []);
+  const rows = frozen.results.map((r) => [frozen.activities.find((a) => a.id === r.activity)?.name ?? r.activity, format(r.time.expected, 's'), `${format(r.time.low, 's')} to ${format(r.time.high, 's')}`, r.probability === null ? 'no wish' : chance(r.probability)]);
+  return section('What was forecast', [text(`Worked out and frozen on ${frozen.at.slice(0, 10)}, before anything was measured.`), table(['Activity', 'Expected', 'In nine cases of ten', 'Wish met'], [false, true, true, true], rows)]);
+}
+
+/** A probability from samples never claims certainty. */
+export function chance(p: number): string {
+  return p >= 0.995 ? 'over 99 %' : p <= 0.005 ? 'under 1 %' : `${Math.round(p * 100)} %`;
+}
+
+function measurements({ claims }: Verdict): Section {
+  const rows = claims
+    .filter((c) => c.measured)
+    .map((c) => {
+      const { time, rate, runs } = c.measured!;
+      const [value, unit] = time ? [time, 's' as const] : [rate, 'B/s' as const];
+      return [`${c.title}${c.simulated ? ' (simulated)' : ''}`, String(runs.length), format(value.expected, unit), `${format(value.low, unit)} to ${format(value.high, unit)}`, c.right.answer, c.wish?.answer ?? 'no wish'];
+    });
+  return section('How it measured', rows.length > 0 ? [table(['Activity', 'Runs', 'Measured', 'Known to within', 'Forecast right?', 'Wish met?'], [false, true, true, true, false, false], rows)] : [text('Nothing has been measured yet.')]);
+}
+
+function decision(job: Job, found: Verdict): Section {
+  return section('Verdict', [text(found.words), ...(job.decision ? [text(`${DECIDED[job.decision.kind]} on ${job.decision.at.slice(0, 10)}.${job.decision.words ? ` ${job.decision.words}` : ''}`)] : [])]);
+}
+
+function life(forecast: JobForecast | null, job: Job): Section {
+  if (!forecast || !job.build) return section('How long it lasts', []);
+  if (!isLife(forecast.life)) return section('How long it lasts', [text(forecast.life.problem)]);
+  const { fromNew, allowed, rate } = forecast.life;
+  if (!fromNew || !rate) return section('How long it lasts', [text('Nothing writes to it every day: its rating does not run out.')]);
+  return section('How long it lasts', [text(`At ${format(rate.expected, 'B/day')} the rated writes last ${format(fromNew.low, 'years', 2)} to ${format(fromNew.high, 'years', 2)}; the rating allows ${format(allowed.expected, 'B/day')}. Other parts may fail earlier: the rating is no promise. A drive left without power for years can lose what it holds.`)]);
+}
+
+function care(job: Job): Section {
+  if (!job.build) return section('How to look after it', []);
+  const external = job.build.cable !== null;
+  return section('How to look after it', [
+    { kind: 'list', items: [...(external ? ['Eject it in the system before pulling the cable: when the copy window closes, the last data may still be in the host’s memory.'] : []), 'One drive is one copy. Keep another elsewhere.', 'Formatting destroys what is on it: stop and ask first.', 'Keep some space free: a nearly full drive has less cache and writes slower.', ...(external ? ['It gets warm in use; do not wrap or cover it.'] : ['Opening the machine: mains unplugged, static discharged, and the maker’s instructions come first.'])] },
+  ]);
+}
+
+function evidence(job: Job, { claims }: Verdict): Section {
+  const frozen = job.forecasts.at(-1);
+  const rows = claims.flatMap((c) => c.measured?.runs ?? []).map((run) => [run.at.slice(0, 16).replace('T', ' '), run.source, measureWords(run), run.path === 'customer' ? 'customer’s' : run.path ? run.path.host.name : 'not described', run.conditions.temperature === null ? '' : `${run.conditions.temperature} °C`, run.conditions.note]);
+  const sources = job.build ? [`Capacity: ${sourceWords(job.build.drive.capacity.source)}`, `Writing after the cache: ${sourceWords(job.build.drive.rest.source)}`, `Cache: ${sourceWords(job.build.drive.cache.source)}`] : [];
+  const blocks: Block[] = [];
+  if (rows.length > 0) blocks.push(table(['Run (UTC)', 'Taken by', 'Reading', 'Path', 'Warmth', 'Conditions'], [false, false, true, false, true, false], rows));
+  for (const claim of claims) for (const { run, words } of claim.impossible) blocks.push(text(`Not used, ${run.at.slice(0, 16).replace('T', ' ')}: ${words}`));
+  if (sources.length > 0) blocks.push({ kind: 'list', items: sources });
+  if (frozen) blocks.push(text(`Forecast frozen ${frozen.at}, model ${frozen.model}, content hash ${frozen.hash}.`));
+  return section('Evidence', blocks, true);
+}
+
+function measureWords({ measure }: Job['runs'][number]): string {
+  if (measure.kind === 'rate') return `${measure.shown} (as shown)`;
+  if (measure.kind === 'bound') return [measure.atLeast === null ? '' : `over ${format(measure.atLeast, 's')}`, measure.atMost === null ? '' : `under ${format(measure.atMost, 's')}`].filter(Boolean).join(', ');
+  return `${format(measure.seconds, 's', 4)} for ${format(measure.bytes, 'B')}`;
+}

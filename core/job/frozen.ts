@@ -1,0 +1,20 @@
+import { z } from 'zod';
+import { Build } from '../bench';
+import { EstimateSchema } from '../evidence';
+import { Host, Id } from '../parts';
+import { Activity } from './activity';
+
+/** A forecast as it stood at one moment: inputs, figures with their working, and a hash over both. Never changed afterwards. */
+export const FrozenForecast = z.object({
+  id: Id,
+  at: z.iso.datetime(),
+  /** Which version of the models made it. */
+  model: z.string().max(20),
+  host: Host,
+  build: Build,
+  activities: z.array(Activity),
+  results: z.array(z.object({ activity: Id, time: EstimateSchema, rate: EstimateSchema, probability: z.number().min(0).max(1).nullable() })),
+  /** SHA-256 in hex over everything above but the id. */
+  hash: z.string().regex(/^[0-9a-f]{64}$/),
+});
+export type FrozenForecast = z.infer<typeof FrozenForecast>;

@@ -1,0 +1,5 @@
+export { Job, Decision, VERSION, jobJsonSchema } from './job';
+export { Activity } from './activity';
+export { FrozenForecast } from './frozen';
+export { readJob, writeJob, checkJob, problemsOf, type Read } from './file';
+export { stages, nextStage, STAGES, type Stage, type StageState } from './stage';

@@ -1,0 +1,54 @@
+import { z } from 'zod';
+import { Build, Run } from '../bench';
+import { Fact } from '../evidence';
+import { Host, Id } from '../parts';
+import { Activity } from './activity';
+import { FrozenForecast } from './frozen';
+
+/** Version of the job file that this Kymar writes. */
+export const VERSION = 1;
+
+export const Decision = z.object({ kind: z.enum(['accept', 'change', 'retest', 'return']), words: z.string().max(2000), at: z.iso.datetime() });
+export type Decision = z.infer<typeof Decision>;
+
+const Fields = z.object({
+  kymarVersion: z.literal(VERSION),
+  id: Id,
+  /** Counts every saved change: a copy with a higher one is newer. */
+  revision: z.number().int().nonnegative(),
+  title: z.string().trim().min(1, { error: 'a job needs a title' }).max(160),
+  customer: z.string().max(160),
+  created: z.iso.datetime(),
+  changed: z.iso.datetime(),
+  due: z.iso.date().nullable(),
+  note: z.string().max(4000),
+  host: Host,
+  activities: z.array(Activity).max(50),
+  /** How many years the customer wants to use it. */
+  serviceYears: Fact,
+  /** What was chosen; null while the job is at the brief. */
+  build: Build.nullable(),
+  forecasts: z.array(FrozenForecast).max(200),
+  runs: z.array(Run).max(5000),
+  decision: Decision.nullable(),
+});
+
+/** A job: the spine of everything. One file holds it whole. */
+export const Job = Fields.superRefine((job, context) => {
+  const complain = (path: (string | number)[], message: string) => context.addIssue({ code: 'custom', path, message });
+  const twice = (list: readonly { id: string }[], name: string) =>
+    list.forEach((item, i) => {
+      if (list.findIndex((other) => other.id === item.id) < i) complain([name, i, 'id'], `"${item.id}" is used twice`);
+    });
+  twice(job.activities, 'activities');
+  twice(job.runs, 'runs');
+  twice(job.forecasts, 'forecasts');
+  twice(job.host.ports, 'host');
+  if (job.build && !job.host.ports.some((port) => port.id === job.build!.port)) complain(['build', 'port'], `"${job.build.port}" is no port of this host`);
+});
+export type Job = z.infer<typeof Job>;
+
+/** JSON Schema of the job file, published under docs/. Relations between fields (ports named, ids unique) are checked beyond it. */
+export function jobJsonSchema(): object {
+  return { $id: 'kymar-job-v1', title: 'Kymar job file, version 1', ...z.toJSONSchema(Fields, { io: 'input', target: 'draft-2020-12' }) };
+}

@@ -1,0 +1,32 @@
+import type { Job } from './job';
+
+export const STAGES = ['brief', 'path', 'forecast', 'bench', 'verdict', 'handover'] as const;
+export type Stage = (typeof STAGES)[number];
+
+export interface StageState {
+  stage: Stage;
+  state: 'open' | 'done' | 'attention';
+  /** The one next thing to do there. */
+  next: string;
+}
+
+/** Each stage's state from what the job holds; verdict and path trouble come in from the models that find it. */
+export function stages(job: Job, trouble: { blocked: boolean; unmet: boolean }): StageState[] {
+  const frozen = job.forecasts.at(-1);
+  const done = job.runs.filter((run) => run.ended === 'done');
+  const stale = frozen !== undefined && job.build !== null && JSON.stringify([frozen.host, frozen.build, frozen.activities]) !== JSON.stringify([job.host, job.build, job.activities]);
+  const at = (stage: Stage, state: StageState['state'], next: string): StageState => ({ stage, state, next });
+  return [
+    job.activities.length > 0 ? at('brief', 'done', 'Change what the customer does') : at('brief', 'open', 'Describe the first activity'),
+    trouble.blocked ? at('path', 'attention', 'Mend what blocks the path') : job.build ? at('path', 'done', 'Try other parts') : at('path', 'open', 'Choose a drive and how it is connected'),
+    stale ? at('forecast', 'attention', 'Freeze the changed forecast') : frozen ? at('forecast', 'done', 'Read the frozen forecast') : at('forecast', 'open', 'Freeze the forecast'),
+    done.length > 0 ? at('bench', 'done', 'Add another run') : at('bench', 'open', 'Time the first run'),
+    done.length === 0 ? at('verdict', 'open', 'Needs a finished run') : trouble.unmet ? at('verdict', 'attention', 'Find out why it falls short') : job.decision ? at('verdict', 'done', 'Read the verdict') : at('verdict', 'open', 'Decide'),
+    job.decision ? at('handover', 'done', 'Print or save the document') : at('handover', 'open', 'Decide first'),
+  ];
+}
+
+/** The stage to open a job at: the first that is not done. */
+export function nextStage(states: readonly StageState[]): StageState {
+  return states.find((s) => s.state !== 'done') ?? states.at(-1)!;
+}

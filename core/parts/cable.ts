@@ -1,0 +1,13 @@
+import { z } from 'zod';
+import { Connector, Id, Modes, Name } from './modes';
+
+/** A cable. Its ends may be swapped freely. */
+export const Cable = z.object({
+  id: Id,
+  name: Name,
+  ends: z.tuple([Connector, Connector]),
+  modes: Modes,
+  /** Length in m. */
+  length: z.number().positive().max(100),
+});
+export type Cable = z.infer<typeof Cable>;

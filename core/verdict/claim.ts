@@ -1,0 +1,146 @@
+import { measuredOf, readingBounds, type Measured, type Run } from '../bench';
+import { type Estimate, type Spread } from '../evidence';
+import { exactFact, forecastTransfer, pathOf } from '../forecast';
+import type { Activity, FrozenForecast, Job } from '../job';
+import { explainFlow, hardCeiling, type Path } from '../path';
+import { format } from '../units';
+
+/** Was the forecast right? */
+export interface Right {
+  answer: 'as forecast' | 'short' | 'better' | 'not proven' | 'impossible' | 'no forecast';
+  /** How far the measured middle is from the expected rate, as a share of it; negative when short. */
+  by: number | null;
+  words: string;
+}
+
+/** Is the customer's wish met? */
+export interface Wish {
+  answer: 'yes' | 'no' | 'not proven';
+  words: string;
+}
+
+/** One thing that runs of one kind can answer. */
+export interface Claim {
+  key: string;
+  title: string;
+  activity: Activity | null;
+  simulated: boolean;
+  /** Whether it was measured on the customer's machine as built. */
+  own: boolean;
+  measured: Measured | null;
+  forecast: { rate: Estimate; time: Estimate | null; frozen: FrozenForecast | null } | null;
+  /** Runs that cannot have measured the drive, with the reason: kept, named, never used. */
+  impossible: { run: Run; words: string }[];
+  right: Right;
+  wish: Wish | null;
+  /** What the result says for the customer's machine. */
+  carries: string;
+}
+
+/** Runs in groups that may be taken together: same activity, direction, size, path, kind of figure, and never simulated with real. */
+function groups(runs: readonly Run[]): Run[][] {
+  const found = new Map<string, Run[]>();
+  for (const run of runs.filter((r) => r.ended === 'done')) {
+    const key = keyOf(run);
+    found.set(key, [...(found.get(key) ?? []), run]);
+  }
+  return [...found.values()];
+}
+
+function keyOf(run: Run): string {
+  const { measure } = run;
+  const size = measure.kind === 'rate' ? [measure.bytes, measure.block, measure.depth] : [measure.bytes, measure.files];
+  return JSON.stringify([run.activity, run.direction, run.otherEnd, run.source === 'simulated', measure.kind === 'rate', size, run.path, run.conditions.target]);
+}
+
+/** Every claim the finished runs of a job can answer, in the order they were first measured. */
+export function claims(job: Job): Claim[] {
+  return groups(job.runs).map((runs) => claimOf(job, runs));
+}
+
+function claimOf(job: Job, runs: readonly Run[]): Claim {
+  const first = runs[0]!;
+  const frozen = job.forecasts.filter((f) => runs.every((run) => f.at <= run.at)).at(-1) ?? null;
+  const own = first.path === 'customer';
+  const host = own ? (frozen?.host ?? job.host) : first.path === null ? null : (first.path as Exclude<Run['path'], 'customer' | null>).host;
+  const build = own ? (frozen?.build ?? job.build) : first.path === null ? null : (first.path as Exclude<Run['path'], 'customer' | null>).build;
+  const path = host && build ? pathOf(host, build) : null;
+  const impossible = runs.flatMap((run) => faultOf(run, path));
+  const usable = runs.filter((run) => !impossible.some((i) => i.run === run));
+  const measured = usable.length > 0 ? measuredOf(usable) : null;
+  const activity = job.activities.find((a) => a.id === first.activity) ?? frozen?.activities.find((a) => a.id === first.activity) ?? null;
+  const forecast = path && path.blocked.length === 0 ? forecastFor(path, first, own ? frozen : null) : null;
+  const simulated = first.source === 'simulated';
+  return {
+    key: keyOf(first),
+    title: activity?.name ?? `Synthetic ${first.direction === 'read' ? 'reading' : 'writing'}`,
+    activity,
+    simulated,
+    own,
+    measured,
+    forecast,
+    impossible,
+    right: measured ? judge(measured.rate, forecast?.rate ?? null) : { answer: 'impossible', by: null, words: 'No run of this kind can have measured the drive.' },
+    wish: activity?.wish ? wishOf(activity, first, measured, own, simulated) : null,
+    carries: carryOver(own, simulated, path, first),
+  };
+}
+
+/** A run whose slowest possible average lies above a hard ceiling, or that wrote into memory. */
+function faultOf(run: Run, path: Path | null): { run: Run; words: string }[] {
+  if (run.conditions.memoryBacked) return [{ run, words: 'The folder lies in memory: this measured memory, not a drive.' }];
+  const ceiling = path ? hardCeiling(path) : Infinity;
+  const least = readingBounds(run)[0];
+  if (least <= ceiling) return [];
+  return [{ run, words: `At least ${format(least, 'B/s')} on average, error of reading allowed for, over a path that cannot pass more than ${format(ceiling, 'B/s')}: it measured memory or a file clone, not the drive.` }];
+}
+
+/** The forecast a group is held against: the frozen figures themselves where size and path agree, else the same models on the run's own size and path. */
+function forecastFor(path: Path, run: Run, frozen: FrozenForecast | null): NonNullable<Claim['forecast']> {
+  const { measure } = run;
+  const activity = frozen?.activities.find((a) => a.id === run.activity);
+  const result = frozen?.results.find((r) => r.activity === run.activity);
+  if (measure.kind !== 'rate' && activity && result && run.otherEnd === 'storage' && activity.direction === run.direction && activity.bytes.value === measure.bytes && activity.files.value === measure.files)
+    return { rate: result.rate, time: result.time, frozen };
+  if (measure.kind === 'rate' && measure.bytes === null) return { rate: explainFlow(path, run.direction, run.otherEnd === 'memory' ? 'drive' : 'all'), time: null, frozen };
+  const files = measure.kind === 'rate' ? 1 : measure.files;
+  const { rate, time } = forecastTransfer(path, { direction: run.direction, bytes: exactFact(measure.bytes!), files: exactFact(files), otherEnd: run.otherEnd });
+  return { rate, time: measure.kind === 'rate' ? null : time, frozen };
+}
+
+/** Measured interval against the forecast's range, both in B/s. */
+export function judge(measured: Spread, forecast: Spread | null): Right {
+  if (!forecast) return { answer: 'no forecast', by: null, words: 'The path of these runs is not known, or nothing flows on it: there is nothing to hold them against.' };
+  const by = measured.expected / forecast.expected - 1;
+  const said = `measured ${format(measured.expected, 'B/s')} (${format(measured.low, 'B/s')} to ${format(measured.high, 'B/s')}), forecast ${format(forecast.expected, 'B/s')} (${format(forecast.low, 'B/s')} to ${format(forecast.high, 'B/s')})`;
+  const share = format(Math.abs(by), '%', 2);
+  if (measured.high < forecast.low) return { answer: 'short', by, words: `Short by ${share}: ${said}.` };
+  if (measured.low > forecast.high) return { answer: 'better', by, words: `Better by ${share}: ${said}.` };
+  if (measured.low >= forecast.low && measured.high <= forecast.high) return { answer: 'as forecast', by, words: `Within the range: ${said}.` };
+  return { answer: 'not proven', by, words: `The measured interval reaches over the edge of the range: ${said}. More runs narrow it.` };
+}
+
+function wishOf(activity: Activity, run: Run, measured: Measured | null, own: boolean, simulated: boolean): Wish {
+  const wish = activity.wish!;
+  const within = `within ${format(wish, 's')}`;
+  const open = (words: string): Wish => ({ answer: 'not proven', words });
+  if (!measured) return open('No usable run.');
+  if (simulated) return open('Simulated runs say nothing about the customer’s drive.');
+  if (!measured.time) return open('Only a rate was read off: the time of the whole activity was not measured.');
+  if (!own) return open('Measured on another path than the customer’s.');
+  const { measure } = run;
+  if (measure.kind !== 'rate' && activity.bytes.value !== measure.bytes) return open(`${format(measure.bytes, 'B')} were moved, not the whole activity.`);
+  if (measure.kind !== 'rate' && typeof activity.files.value === 'number' && activity.files.value !== measure.files) return open(`${measure.files.toLocaleString('en-GB')} files were moved, the activity has ${activity.files.value.toLocaleString('en-GB')}.`);
+  const said = `${format(measured.time.expected, 's')} (${format(measured.time.low, 's')} to ${format(measured.time.high, 's')})`;
+  if (measured.time.high <= wish) return { answer: 'yes', words: `Wanted ${within}, takes ${said}.` };
+  if (measured.time.low > wish) return { answer: 'no', words: `Wanted ${within}, takes ${said}.` };
+  return open(`Wanted ${within}, takes ${said}: the interval straddles the wish.`);
+}
+
+function carryOver(own: boolean, simulated: boolean, path: Path | null, run: Run): string {
+  if (simulated) return 'A rehearsal on the simulated rig.';
+  if (own) return run.otherEnd === 'memory' ? 'Measured on the customer’s machine, out of memory: it shows drive and path, not the other end of the copy.' : 'Measured on the customer’s machine as built.';
+  if (!path) return `Measured ${run.conditions.target ? `in ${run.conditions.target}` : 'elsewhere'}; its path is not described, so nothing carries over to the customer’s machine.`;
+  return `Measured on ${path.parts.host.name}, ${path.parts.port.position}: it supports the drive and what it sits in; the customer’s port and machine are not tested.`;
+}
+

@@ -1,0 +1,32 @@
+import type { Job } from '../job';
+import { claims, type Claim } from './claim';
+
+export interface Verdict {
+  claims: Claim[];
+  /** The whole in one word: what a technician would decide on. */
+  answer: 'meets' | 'falls short' | 'not proven';
+  words: string;
+}
+
+/** Both answers for every claim of a job and what they come to. Simulated runs are shown and never decide. */
+export function verdict(job: Job): Verdict {
+  const found = claims(job);
+  const real = found.filter((claim) => !claim.simulated);
+  const wished = job.activities.filter((a) => a.wish !== null);
+  const answers = wished.map((a) => answersFor(a.id, real));
+  const [missed, open] = [answers.filter((a) => a === 'no').length, answers.filter((a) => a === 'not proven').length];
+  const short = real.filter((c) => c.right.answer === 'short').length;
+  const tail = short > 0 ? ` ${count(short, 'claim')} came out short of the forecast: find the cause before it leaves the bench.` : '';
+  if (missed > 0) return { claims: found, answer: 'falls short', words: `${count(missed, 'wish', 'wishes')} of ${wished.length} not met.${tail}` };
+  if (wished.length === 0) return { claims: found, answer: 'not proven', words: `The brief holds no wish to meet.${tail}` };
+  if (open > 0) return { claims: found, answer: 'not proven', words: `${wished.length - open} of ${count(wished.length, 'wish', 'wishes')} shown to be met, ${open} not proven yet.${tail}` };
+  return { claims: found, answer: 'meets', words: `${wished.length === 1 ? 'The wish is' : `All ${wished.length} wishes are`} met.${tail}` };
+}
+
+const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
+
+/** A wish counts as missed when any sound measurement missed it, as met when at least one met it and none missed it. */
+function answersFor(activity: string, real: readonly Claim[]): 'yes' | 'no' | 'not proven' {
+  const own = real.filter((c) => c.activity?.id === activity && c.wish).map((c) => c.wish!.answer);
+  return own.includes('no') ? 'no' : own.includes('yes') ? 'yes' : 'not proven';
+}
