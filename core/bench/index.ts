@@ -1,3 +1,4 @@
+export { RunRequest, type Target, type RealResult, type RunEvent } from './request';
 export { Run, Build, Timed, RateOnly, Bound, Sample } from './run';
 export { stopwatchError, PRESS } from './stopwatch';
 export { t95, mean, median, deviation, halfWidth, outliers, runsUntil } from './statistics';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { Bridge, Cable, Drive, Host, Id } from '../parts';
 
 /** What a path is made of, by value: a job file must stand alone. */
@@ -18,6 +18,8 @@ export const Timed = z.object({
   error: z.number().nonnegative(),
   /** What the person added or took off afterwards, in s; already within `seconds`. */
   correction: z.number().default(0),
+  /** Laps pressed on the way, in s from the start. */
+  laps: z.array(z.number().nonnegative()).max(500).default([]),
 });
 /** A figure read off another program: no times, only a rate. */
 export const RateOnly = z.object({

@@ -1,8 +1,37 @@
-import jstat from 'jstat';
+/**
+ * Probability that |t| stays within `t` for whole degrees of freedom: the finite series in the angle atan(t ÷ √df)
+ * [Abramowitz and Stegun, Handbook of Mathematical Functions, 26.7.3 and 26.7.4].
+ */
+function within(t: number, df: number): number {
+  const angle = Math.atan(t / Math.sqrt(df));
+  const [sine, square] = [Math.sin(angle), Math.cos(angle) ** 2];
+  const odd = df % 2 === 1;
+  let term = odd ? Math.cos(angle) : 1;
+  let sum = df > 1 ? term : 0;
+  for (let k = odd ? 3 : 2; k <= df - 2; k += 2) {
+    term *= (square * (k - 1)) / k;
+    sum += term;
+  }
+  return odd ? (2 / Math.PI) * (angle + sine * sum) : sine * sum;
+}
 
-/** Two-sided 95 % point of Student's t. */
+const found = new Map<number, number>();
+
+/**
+ * Two-sided 95 % point of Student's t.
+ * @param df degrees of freedom, a whole number from 1
+ */
 export function t95(df: number): number {
-  return jstat.studentt.inv(0.975, df);
+  const had = found.get(df);
+  if (had !== undefined) return had;
+  let [low, high] = [1.9, 13];
+  for (let i = 0; i < 60; i++) {
+    const middle = (low + high) / 2;
+    if (within(middle, df) < 0.95) low = middle;
+    else high = middle;
+  }
+  found.set(df, high);
+  return high;
 }
 
 export function mean(values: readonly number[]): number {

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { Fact, fromFact, given, worked, type Estimate } from '../evidence';
 import { allowedPerDay, drivesPerDay, lifeFromNew, rateBetween, ratedPerCapacity, WEAK_RATING, yearsLeft } from './endurance';
 

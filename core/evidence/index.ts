@@ -6,3 +6,4 @@ export { formula, type Formula } from './formula';
 export type { Algebra } from './algebra';
 export { Fact, factSpread, fromFact } from './fact';
 export { EstimateSchema } from './schema';
+export { parseFact, writeFact, type TypedFact } from './typed';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** Where a given figure comes from. `note` says which sheet, run, standard or reason. */
 export const Source = z.object({

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { Job, VERSION } from './job';
 
 /** Reading a file: the job, or every problem with its place. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { Build } from '../bench';
 import { EstimateSchema } from '../evidence';
 import { Host, Id } from '../parts';

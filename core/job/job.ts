@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { Build, Run } from '../bench';
 import { Fact } from '../evidence';
 import { Host, Id } from '../parts';

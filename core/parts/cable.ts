@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { Connector, Id, Modes, Name } from './modes';
 
 /** A cable. Its ends may be swapped freely. */

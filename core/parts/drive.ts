@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { Fact } from '../evidence';
 import { Connector, Id, Modes, Name } from './modes';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { isLinkId } from '../links';
 
 /** Link modes an end offers, by id; older modes of the same standard need not be named. */

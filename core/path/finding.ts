@@ -18,8 +18,9 @@ export interface Finding {
 export function findings(path: Path, direction: Direction): Finding[] {
   if (path.blocked.length > 0) return path.blocked.map((reason, i) => ({ id: `blocked-${i}`, severity: 'blocks', title: 'Nothing flows', reason: sentence(reason), mend: betterPort(path, direction) ?? 'Choose parts whose plugs match and that share a mode.', joint: null }));
   const found: Finding[] = [];
-  const { constraint, joint, next } = path.bottleneck![direction];
-  if (joint === 'port' || joint === 'cable') {
+  const { constraint, joints, next } = path.bottleneck![direction];
+  const held = constraint.link?.without ? joints.filter((joint) => joint === 'port' || joint === 'cable') : [];
+  for (const joint of held) {
     const gain = next ? ` The next limit is ${next.name}, ${format(next.rate.expected, 'B/s')}.` : '';
     found.push({
       id: `held-by-${joint}`,
@@ -36,8 +37,8 @@ export function findings(path: Path, direction: Direction): Finding[] {
   const carries = path.carries![direction];
   if (media.rate[direction].expected > carries.expected * 1.5)
     found.push({ id: 'drive-outruns-path', severity: 'note', title: 'The drive is faster than its path', reason: `${media.name} could ${direction} ${format(media.rate[direction].expected, 'B/s')}; the links carry ${format(carries.expected, 'B/s')}.`, mend: 'Money well spent only if the drive will move to a faster host later.', joint: 'drive' });
-  if (joint === 'host')
-    found.push({ id: 'other-end', severity: 'limits', title: 'The other end decides', reason: `${constraint.name} ${direction === 'write' ? 'delivers' : 'takes'} ${format(constraint.rate[direction].expected, 'B/s')}: a faster drive or port changes nothing.`, mend: 'Copy from or to a faster drive, or accept it.', joint });
+  if (constraint.id === 'other')
+    found.push({ id: 'other-end', severity: 'limits', title: 'The other end decides', reason: `${constraint.name} ${direction === 'write' ? 'delivers' : 'takes'} ${format(constraint.rate[direction].expected, 'B/s')}: a faster drive or port changes nothing.`, mend: 'Copy from or to a faster drive, or accept it.', joint: 'host' });
   return found;
 }
 

@@ -19,8 +19,8 @@ export interface Joint {
 
 export interface Bottleneck {
   constraint: Constraint;
-  /** The joint whose exchange would help: the strip marks it. */
-  joint: Joint['id'];
+  /** The joints that hold it down: those whose exchange would help, or all on the link when they are alike. The strip marks them. */
+  joints: Joint['id'][];
   /** What would decide if this one were gone, and at what rate. */
   next: { name: string; rate: Spread } | null;
 }
@@ -121,23 +121,23 @@ function decide(path: Path, direction: Direction): Bottleneck {
   const lifted = freed ? { name: freed.name, rate: practicalOf(freed, direction) } : null;
   const rest = second ? { name: second.name, rate: second.rate[direction] } : null;
   const next = lifted && (!rest || lifted.rate.expected < rest.rate.expected) ? lifted : rest;
-  return { constraint, joint: culprit(path, constraint), next };
+  return { constraint, joints: culprits(path, constraint), next };
 }
 
-/** The joint to exchange: of a link the participant that holds it down, else where the constraint sits. */
-function culprit({ parts, joints }: Path, constraint: Constraint): Joint['id'] {
+/** Of a link the participants that hold it down, or all of them when they are alike; else where the constraint sits. */
+function culprits({ parts, joints }: Path, constraint: Constraint): Joint['id'][] {
   const { drive, bridge, cable, port, host } = parts;
-  const names: [string | undefined, Joint['id']][] = [
-    [cable?.name, 'cable'],
-    [`${host.name}, ${port.position}`, 'port'],
-    [bridge?.model, 'bridge'],
-    [drive.model, 'drive'],
-  ];
-  const held = constraint.link?.limiters ?? [];
-  const named = names.find(([name]) => name !== undefined && held.includes(name));
-  if (named) return named[1];
-  if (constraint.id === 'outer') return bridge ? 'bridge' : 'port';
-  return joints.find((joint) => joint.constraints.includes(constraint.id))!.id;
+  const direct = bridge === null || bridge.passThrough;
+  const named: Record<string, Joint['id'][]> = {
+    inner: ['drive', 'bridge'],
+    outer: [...(direct ? (['drive'] as const) : []), 'bridge', 'cable', 'port'],
+  };
+  const onLink = named[constraint.id];
+  if (!onLink) return joints.filter((joint) => joint.constraints.includes(constraint.id)).map((joint) => joint.id);
+  const names: Partial<Record<Joint['id'], string | undefined>> = { drive: drive.model, bridge: bridge?.model, cable: cable?.name, port: `${host.name}, ${port.position}` };
+  const there = onLink.filter((id) => joints.some((joint) => joint.id === id));
+  const held = there.filter((id) => constraint.link!.limiters.includes(names[id] ?? ''));
+  return held.length > 0 ? held : there;
 }
 
 /** Which stretch of the chain: all of it, the links between media and host, or the drive with its links (a test out of memory). */

@@ -35,10 +35,11 @@ export function format(value: number, unit: Unit, significant = 3): string {
       return `${digits(value, significant)} years`;
     case 'lanes':
       return `×${value}`;
-    case 'count':
     case 'per day':
+      return value > 0 && value < 0.95 ? `${digits(value * 7, significant)} a week` : `${digits(value, significant)} a day`;
+    case 'count':
     case 'IOPS':
-      return `${digits(value, Math.max(significant, Math.abs(value) >= 1000 ? 15 : 3))}${unit === 'count' ? '' : ` ${unit}`}`;
+      return `${digits(value, Math.max(significant, Math.abs(value) >= 1000 ? 15 : 3))}${unit === 'count' ? '' : ' IOPS'}`;
   }
 }
 

@@ -1,10 +1,11 @@
 import { format } from './format';
 import { readNumber, wrong, type Parsed } from './number';
 import { prefixFactor } from './prefix';
+import type { Unit } from './unit';
 import { readDuration } from './duration';
 
 /** What a field asks for. */
-export type Dimension = 'bytes' | 'rate' | 'time' | 'count' | 'perDay' | 'percent';
+export type Dimension = 'bytes' | 'rate' | 'time' | 'count' | 'perDay' | 'times' | 'percent';
 
 const EXAMPLE: Record<Dimension, string> = {
   bytes: '58.7 GB, 1.5TB or 512 MiB',
@@ -12,6 +13,7 @@ const EXAMPLE: Record<Dimension, string> = {
   time: '2m10s, 1:27:05, 40 min or 3 h',
   count: '240000 or 240k',
   perDay: '60 GB/day or 22 TB a year',
+  times: '1 a day, 2 a week or 3 per month',
   percent: '35 %',
 };
 
@@ -38,6 +40,8 @@ export function parseQuantity(text: string, dimension: Dimension): Parsed {
       return checked(typed, perDayOf(number, unit), 'B/day', dimension);
     case 'count':
       return checked(typed, countOf(number, unit), 'count', dimension);
+    case 'times':
+      return checked(typed, timesOf(number, unit), 'per day', dimension);
     case 'percent':
       return checked(typed, /^%?$/.test(unit) ? { value: number / 100 } : undefined, 'ratio', dimension);
   }
@@ -48,7 +52,7 @@ interface Meaning {
   note?: string;
 }
 
-function checked(typed: string, meaning: Meaning | undefined, unit: 'B' | 'B/s' | 's' | 'B/day' | 'count' | 'ratio', dimension: Dimension): Parsed {
+function checked(typed: string, meaning: Meaning | undefined, unit: Unit, dimension: Dimension): Parsed {
   if (!meaning) return wrong(`The unit in "${typed}" is not known here. Write for example ${EXAMPLE[dimension]}.`);
   if (meaning.value < 0) return wrong(`"${typed}" is negative. Enter zero or more.`);
   if (!Number.isFinite(meaning.value) || meaning.value > 1e24) return wrong(`"${typed}" is too large to be meant. Check the unit.`);
@@ -80,13 +84,25 @@ function rateOf(number: number, unit: string): Meaning | undefined {
   return { value: (number * factor) / 8, note: unclear ? 'All small letters: read as bits. Write MB/s if bytes are meant.' : 'Bits: 8 to a byte.' };
 }
 
+const DAYS: Record<string, number> = { d: 1, w: 7, m: 365.25 / 12, y: 365.25 };
+
+/** `GB/day`, `TB a year`. */
 function perDayOf(number: number, unit: string): Meaning | undefined {
-  const match = /^(.*?)\s?(?:(?:\/|per|a|an|each)\s?(day|d|week|w|month|year|y|yr))?$/i.exec(unit);
-  const size = match ? sizeOf(number, match[1]!.trim()) : undefined;
-  if (!size || match![1]!.trim() === '') return undefined;
-  const period = (match![2] ?? 'day').toLowerCase()[0]!;
-  const days = { d: 1, w: 7, m: 365.25 / 12, y: 365.25 }[period] ?? 1;
-  return { value: size.value / days };
+  const [what = '', days] = withPeriod(unit);
+  const size = days === undefined ? undefined : sizeOf(number, what);
+  return size && what !== '' ? { value: size.value / days! } : undefined;
+}
+
+/** `a day`, `per week`, `times a month`; a bare number is a day's. */
+function timesOf(number: number, unit: string): Meaning | undefined {
+  const [what = '', days] = withPeriod(unit);
+  return days !== undefined && /^(x|×|times?)?$/i.test(what) ? { value: number / days } : undefined;
+}
+
+/** Splits off a period at the end: what stands before it, and its days (1 where none is named). */
+function withPeriod(unit: string): [string?, number?] {
+  const match = /^(.*?)\s?(?:(?:\/|\bper\b|\ba\b|\ban\b|\beach\b)\s?(days?|d|weeks?|w|months?|years?|y|yr))?$/i.exec(unit);
+  return match ? [match[1]!.trim(), match[2] ? DAYS[match[2][0]!.toLowerCase()] : 1] : [];
 }
 
 function countOf(number: number, unit: string): Meaning | undefined {

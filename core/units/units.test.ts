@@ -36,6 +36,9 @@ describe('quantities as people type them', () => {
     ['240k', 'count', 240000],
     ['60 GB/day', 'perDay', 60e9],
     ['365.25 GB a year', 'perDay', 1e9],
+    ['1 a week', 'times', 1 / 7],
+    ['2 times per day', 'times', 2],
+    ['3', 'times', 3],
     ['35 %', 'percent', 0.35],
   ])('%s as %s', (text, dimension, expected) => expect(value(text, dimension)).toBeCloseTo(expected, 6));
 
@@ -51,6 +54,8 @@ describe('quantities as people type them', () => {
     ['', 'bytes', /Nothing entered/],
     ['9e99 TB', 'bytes', /too large/],
     ['NaN', 'count', /not a number/],
+    ['2 a fortnight', 'times', /not known/],
+    ['60 per day', 'perDay', /not known/],
   ])('refuses %s as %s and says what to write', (text, dimension, problem) => {
     const read = parseQuantity(text, dimension);
     expect(read).toMatchObject({ ok: false, problem: expect.stringMatching(problem) });
@@ -63,7 +68,7 @@ describe('quantities as people type them', () => {
 
   test('never throws and never returns a negative or endless value', () => {
     fc.assert(
-      fc.property(fc.string(), fc.constantFrom<Dimension>('bytes', 'rate', 'time', 'count', 'perDay', 'percent'), (text, dimension) => {
+      fc.property(fc.string(), fc.constantFrom<Dimension>('bytes', 'rate', 'time', 'count', 'perDay', 'times', 'percent'), (text, dimension) => {
         const read = parseQuantity(text, dimension);
         return !read.ok || (Number.isFinite(read.value) && read.value >= 0);
       }),

@@ -20,7 +20,7 @@ export function verdict(job: Job): Verdict {
   if (missed > 0) return { claims: found, answer: 'falls short', words: `${count(missed, 'wish', 'wishes')} of ${wished.length} not met.${tail}` };
   if (wished.length === 0) return { claims: found, answer: 'not proven', words: `The brief holds no wish to meet.${tail}` };
   if (open > 0) return { claims: found, answer: 'not proven', words: `${wished.length - open} of ${count(wished.length, 'wish', 'wishes')} shown to be met, ${open} not proven yet.${tail}` };
-  return { claims: found, answer: 'meets', words: `${wished.length === 1 ? 'The wish is' : `All ${wished.length} wishes are`} met.${tail}` };
+  return { claims: found, answer: 'meets', words: `${wished.length === 1 ? 'The wish is' : wished.length === 2 ? 'Both wishes are' : `All ${wished.length} wishes are`} met.${tail}` };
 }
 
 const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;

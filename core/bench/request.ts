@@ -1,0 +1,47 @@
+import * as z from 'zod';
+
+/** A real run the server is asked for. */
+export const RunRequest = z.object({
+  /** Id of one of the folders the server was started with. */
+  target: z.string().min(1).max(40),
+  /** Write a file, or write it and read it back. */
+  mode: z.enum(['write', 'write-read']),
+  /** Size of the file in B. */
+  bytes: z.number().int().min(1 << 20, { error: 'must be at least 1 MiB' }).max(64e12),
+  /** Size of one request in B. */
+  block: z.union([z.literal(131072), z.literal(1048576), z.literal(4194304)]),
+});
+export type RunRequest = z.infer<typeof RunRequest>;
+
+/** A folder for real runs, as the server sees it. */
+export interface Target {
+  id: string;
+  folder: string;
+  /** Device and file system it lies on, where known. */
+  device: string | null;
+  fileSystem: string | null;
+  /** B free for a run, the reserve already taken off. */
+  room: number;
+  reserve: number;
+  memory: number;
+  /** What makes a figure from here doubtful. */
+  labels: ('memory-backed' | 'network' | 'compressed' | 'encrypted')[];
+  /** Why nothing can run here; null when it can. */
+  problem: string | null;
+}
+
+/** One direction of a finished real run. */
+export interface RealResult {
+  direction: 'read' | 'write';
+  bytes: number;
+  seconds: number;
+  samples: { t: number; bytes: number }[];
+  /** Past the host's memory, or through it. */
+  through: 'direct' | 'buffered';
+}
+
+/** What the server tells while a real run goes on. */
+export type RunEvent =
+  | { type: 'progress'; direction: 'read' | 'write'; t: number; bytes: number; total: number }
+  | { type: 'done'; results: RealResult[]; target: Target }
+  | { type: 'failed'; problem: string; aborted: boolean };

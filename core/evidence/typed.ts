@@ -1,0 +1,34 @@
+import { format, parseQuantity, type Dimension, type Unit } from '../units';
+import type { Fact } from './fact';
+
+/** What was typed into a field that may be unknown or a range. */
+export type TypedFact = { ok: true; value: Fact['value']; understood: string; note?: string } | { ok: false; problem: string };
+
+/**
+ * Reads a fact as people type it: a quantity, `120 to 320 GB`, `120 / 180 / 320 GB` (low, expected, high), or `?` and
+ * `not known`. A unit at the end counts for all points.
+ */
+export function parseFact(text: string, dimension: Dimension): TypedFact {
+  const typed = text.trim();
+  if (typed === '' || /^(\?|n\/?a|not known|unknown)$/i.test(typed)) return { ok: true, value: null, understood: 'not known: the range widens' };
+  const pieces = typed.split(/\s*(?:\bto\b|–|\.\.\.?|\s\/\s)\s*/i);
+  if (pieces.length === 1) return parseQuantity(typed, dimension);
+  if (pieces.length > 3 || pieces.includes('')) return { ok: false, problem: `"${typed}" is no range. Write for example 120 to 320 GB, or 120 / 180 / 320 GB.` };
+  const unit = /[^\d.,\s]*[^\d]*$/.exec(pieces.at(-1)!)?.[0] ?? '';
+  const read = pieces.map((piece) => parseQuantity(/[^\d.,\s'’]/.test(piece) ? piece : piece + unit, dimension));
+  const wrong = read.find((r) => !r.ok);
+  if (wrong && !wrong.ok) return wrong;
+  const values = read.map((r) => (r.ok ? r.value : 0));
+  const [low, high] = [values[0]!, values.at(-1)!];
+  const expected = values.length === 3 ? values[1]! : (low + high) / 2;
+  if (!(low <= expected && expected <= high)) return { ok: false, problem: 'The points must rise: low, expected, high.' };
+  const words = read.map((r) => (r.ok ? r.understood : '')).join(' to ');
+  return { ok: true, value: [low, expected, high], understood: words };
+}
+
+/** A fact as it would be typed. */
+export function writeFact(value: Fact['value'], unit: Unit): string {
+  if (value === null) return 'not known';
+  if (Array.isArray(value)) return value.map((v) => format(v, unit, 6)).join(' / ');
+  return format(value, unit, 6);
+}

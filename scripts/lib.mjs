@@ -1,0 +1,72 @@
+import { execFileSync, spawn, spawnSync } from 'node:child_process';
+import { existsSync, readdirSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+
+export const root = join(import.meta.dirname, '..');
+const bin = (name) => join(root, 'node_modules', '.bin', name);
+
+/** Installs packages when none are there or the lock file is newer. Only Node's own modules may be used before this. */
+export function install() {
+  const mark = join(root, 'node_modules/.package-lock.json');
+  if (existsSync(mark) && statSync(mark).mtimeMs >= statSync(join(root, 'package-lock.json')).mtimeMs) return;
+  console.log('Installing packages …');
+  execFileSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: root, stdio: 'inherit' });
+}
+
+function newest(folder) {
+  return readdirSync(folder, { withFileTypes: true }).reduce((latest, entry) => {
+    if (['node_modules', 'dist', '.git', '.build'].includes(entry.name)) return latest;
+    const path = join(folder, entry.name);
+    return Math.max(latest, entry.isDirectory() ? newest(path) : statSync(path).mtimeMs);
+  }, 0);
+}
+
+const OUTPUT = { server: 'server/dist/kymar.js', web: 'web/dist/index.html' };
+
+/** Builds server and page where their sources are newer than what was built. */
+export function build(parts = ['server', 'web']) {
+  for (const part of parts) {
+    const made = join(root, OUTPUT[part]);
+    if (existsSync(made) && statSync(made).mtimeMs > Math.max(newest(join(root, part)), newest(join(root, 'core')))) continue;
+    console.log(`Building ${part} …`);
+    execFileSync(bin('vite'), ['build', '-c', `${part}/vite.config.ts`], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] });
+  }
+}
+
+/** Runs a program of a package with everything shown. @returns its exit code */
+export function run(name, args, env = {}) {
+  return spawnSync(bin(name), args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } }).status ?? 1;
+}
+
+/** Starts a program in the background. */
+export function start(command, args, options = {}) {
+  return spawn(command, args, { cwd: root, stdio: 'inherit', ...options });
+}
+
+/** Starts the built server on a free port with a folder of its own. @returns its address and how to stop it */
+export function startServer(args = []) {
+  const child = spawn(process.execPath, [join(root, 'server/dist/main.js'), '--port', '0', ...args], { cwd: root, stdio: ['ignore', 'pipe', 'inherit'] });
+  return new Promise((resolve, reject) => {
+    let said = '';
+    child.stdout.on('data', (text) => {
+      said += text;
+      const address = /at (http:\S+)\//.exec(said)?.[1];
+      if (address) resolve({ address, child, stop: () => child.kill() });
+    });
+    child.once('exit', (code) => reject(new Error(`the server ended with ${code}: ${said}`)));
+  });
+}
+
+/** Debian's Chromium; as root it is installed when missing. @returns its path, or null with the command to run said */
+export function chromium() {
+  const path = ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
+  if (path) return path;
+  const command = 'apt-get update && apt-get install -y --no-install-recommends chromium';
+  if (process.getuid?.() === 0) {
+    console.log('Installing Chromium from Debian’s packages …');
+    spawnSync('sh', ['-c', command], { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+    if (existsSync('/usr/bin/chromium')) return '/usr/bin/chromium';
+  }
+  console.error(`The end-to-end tests need Chromium. Install it, then run the tests again:\n  sudo sh -c '${command}'`);
+  return null;
+}

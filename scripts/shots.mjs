@@ -1,0 +1,35 @@
+import { join } from 'node:path';
+import { chromium as playwright } from 'playwright-core';
+import { build, chromium, install, root, startServer } from './lib.mjs';
+
+/** Retakes docs/screenshots from the demo: `npm run shots`; another folder and scheme for a look: `npm run shots -- DIR dark`. */
+const [folder = join(root, 'docs/screenshots'), scheme = 'light', only = ''] = process.argv.slice(2);
+const OFFLOAD = '/jobs/demo-acoustics-offload';
+const VIEWS = [
+  ['jobs', '/jobs'],
+  ['brief', `${OFFLOAD}/brief`],
+  ['path', `${OFFLOAD}/path`],
+  ['forecast', `${OFFLOAD}/forecast`],
+  ['bench', `${OFFLOAD}/bench`],
+  ['verdict', `${OFFLOAD}/verdict`],
+  ['handover', `${OFFLOAD}/handover`],
+];
+
+install();
+build();
+const server = await startServer();
+const browser = await playwright.launch({ executablePath: chromium(), args: ['--no-sandbox', '--disable-background-networking', '--disable-gpu'] });
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: scheme });
+page.on('pageerror', (error) => console.error(error));
+page.on('console', (message) => message.type() === 'error' && console.error(message.text()));
+await page.goto(server.address);
+await page.getByRole('navigation').waitFor();
+for (const [name, path] of VIEWS.filter(([name]) => name.includes(only))) {
+  await page.goto(server.address + path);
+  await page.getByRole('main').waitFor();
+  await page.evaluate(() => document.fonts.ready);
+  await page.waitForLoadState('networkidle');
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+}
+await browser.close();
+server.stop();

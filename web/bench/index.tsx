@@ -1,0 +1,82 @@
+import { Box, MenuItem, Tab, Tabs, TextField, Typography } from '@mui/material';
+import { useState } from 'react';
+import { Run } from '@kymar/core/bench';
+import type { Job } from '@kymar/core/job';
+import { newId } from '../jobs/new';
+import { changeJob } from '../state/jobs';
+import { useJob } from '../ui/job';
+import { Panel } from '../ui/panel';
+import { ByHand } from './byhand';
+import { RealBench } from './real';
+import { Rig } from './rig';
+import { RunList } from './runs';
+import { Stopwatch } from './stopwatch';
+
+const WAYS = [
+  ['stopwatch', 'Stopwatch'],
+  ['real', 'Run on this machine'],
+  ['rig', 'Simulated rig'],
+  ['hand', 'Enter a figure'],
+] as const;
+type Way = (typeof WAYS)[number][0];
+
+/** What a way of measuring hands over; where and under what conditions is added here. */
+export type Taken = Pick<Run, 'activity' | 'direction' | 'otherEnd' | 'source' | 'measure'> & Partial<Pick<Run, 'samples' | 'path'>> & { conditions?: Partial<Run['conditions']> };
+
+/** Time it: by thumb, on this machine, on the simulated rig, or as read off elsewhere. */
+export function Bench() {
+  const { job } = useJob();
+  const [way, setWay] = useState<Way>('stopwatch');
+  const [activityId, setActivity] = useState(job.activities[0]?.id ?? '');
+  const [where, setWhere] = useState('customer');
+  const [note, setNote] = useState('');
+  const activity = job.activities.find((a) => a.id === activityId) ?? job.activities[0] ?? null;
+  const keep = (taken: Taken) => changeJob(job.id, (j) => ({ ...j, runs: [...j.runs, runOf(j, taken, where, note)] }));
+  const frozen = job.forecasts.length > 0;
+  return (
+    <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 5fr) minmax(0, 6fr)' }, alignItems: 'start' }}>
+      <Panel>
+        {!frozen && job.build && (
+          <Typography variant="body2" sx={{ mb: 1.5, color: 'warning.main', fontWeight: 560 }}>
+            No forecast is frozen yet. Freeze it first, or these runs can only be held against one made afterwards.
+          </Typography>
+        )}
+        <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5, mb: 1.5 }}>
+          <TextField select label="What is timed" value={activity?.id ?? ''} onChange={(e) => setActivity(e.target.value)} disabled={job.activities.length === 0} helperText={job.activities.length === 0 ? 'The brief names no activity' : undefined}>
+            {job.activities.map((a) => (
+              <MenuItem key={a.id} value={a.id}>
+                {a.name}
+              </MenuItem>
+            ))}
+          </TextField>
+          <TextField select label="Where it runs" value={job.build ? where : 'none'} onChange={(e) => setWhere(e.target.value)}>
+            {job.build && <MenuItem value="customer">Customer’s machine, as built</MenuItem>}
+            {job.build && job.host.ports.filter((p) => p.id !== job.build!.port).map((p) => (
+              <MenuItem key={p.id} value={p.id}>
+                Same parts, other port: {p.position}
+              </MenuItem>
+            ))}
+            <MenuItem value="none">Another machine, path not described</MenuItem>
+          </TextField>
+          <TextField label="Conditions" placeholder="warm room, lid open, drive at 49 °C" value={note} onChange={(e) => setNote(e.target.value.slice(0, 400))} sx={{ gridColumn: '1 / -1' }} />
+        </Box>
+        <Tabs value={way} onChange={(_, value: Way) => setWay(value)} variant="scrollable" sx={{ mb: 2, minHeight: 40, borderBottom: 1, borderColor: 'divider', '& .MuiTab-root': { minHeight: 40, textTransform: 'none', px: 1.5 } }}>
+          {WAYS.map(([value, label]) => (
+            <Tab key={value} value={value} label={label} />
+          ))}
+        </Tabs>
+        {way === 'stopwatch' && <Stopwatch key={activity?.id} activity={activity} onTaken={keep} />}
+        {way === 'real' && <RealBench job={job} onTaken={keep} />}
+        {way === 'rig' && <Rig job={job} activity={activity} onTaken={keep} />}
+        {way === 'hand' && <ByHand activity={activity} onTaken={keep} />}
+      </Panel>
+      <RunList />
+    </Box>
+  );
+}
+
+function runOf(job: Job, taken: Taken, where: string, note: string): Run {
+  const { conditions, path, ...rest } = taken;
+  const described: Run['path'] = !job.build || where === 'none' ? null : where === 'customer' ? 'customer' : { host: job.host, build: { ...job.build, port: where } };
+  return Run.parse({ id: newId('run'), at: new Date().toISOString(), ended: 'done', samples: [], ...rest, path: path === undefined ? described : path, conditions: { note, ...conditions } });
+}

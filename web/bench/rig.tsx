@@ -1,0 +1,94 @@
+import { Box, Button, LinearProgress, TextField, Typography } from '@mui/material';
+import { useEffect, useRef, useState } from 'react';
+import { simulate, type RigRun } from '@kymar/core/bench';
+import type { Activity, Job } from '@kymar/core/job';
+import { format } from '@kymar/core/units';
+import { forecastOf } from '../state/derived';
+import { FlowLine } from './flowline';
+import { clock } from './stopwatch';
+import type { Taken } from '.';
+
+/** How long a simulated run is shown for, in s: faster than it would be, slow enough to watch and to stop. */
+const SHOWN = 5;
+const KEPT = 200;
+
+/** The simulated rig: the core's own model with a hidden true unit and noise. */
+export function Rig({ job, activity, onTaken }: { job: Job; activity: Activity | null; onTaken(taken: Taken): void }) {
+  const [unit, setUnit] = useState(1);
+  const [play, setPlay] = useState<{ run: RigRun; began: number; bytes: number } | null>(null);
+  const [now, setNow] = useState(0);
+  const taken = useRef(onTaken);
+  useEffect(() => {
+    taken.current = onTaken;
+  });
+  const forecast = forecastOf(job)?.activities.find((a) => a.activity.id === activity?.id);
+  const repeats = job.runs.filter((r) => r.source === 'simulated' && r.activity === activity?.id).length;
+
+  useEffect(() => {
+    if (!play || !activity || !forecast) return;
+    const { run, began, bytes } = play;
+    let frame = 0;
+    const step = (time: number) => {
+      const at = Math.min(run.seconds, ((time - began) / 1000 / SHOWN) * run.seconds);
+      setNow(at);
+      if (at < run.seconds) {
+        frame = requestAnimationFrame(step);
+        return;
+      }
+      const every = Math.ceil(run.samples.length / KEPT);
+      taken.current({
+        activity: activity.id,
+        direction: activity.direction,
+        otherEnd: 'storage',
+        source: 'simulated',
+        measure: { kind: 'timed', bytes, files: Math.round(forecast.numbers.files.expected), seconds: run.seconds, error: 0.05, correction: 0, laps: [] },
+        samples: run.samples.filter((_, i) => i % every === 0 || i === run.samples.length - 1),
+        path: 'customer',
+        conditions: { note: `simulated rig, unit ${unit}` },
+      });
+      setPlay(null);
+    };
+    frame = requestAnimationFrame(step);
+    return () => cancelAnimationFrame(frame);
+    // Only a new run starts the picture; what else it reads does not change while it is shown.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [play]);
+
+  if (!activity || !forecast) return <Typography>The rig plays the forecast’s own model: describe an activity and choose parts whose path is not blocked.</Typography>;
+  const start = () => {
+    const bytes = forecast.numbers.bytes.expected;
+    const exact = { ...forecast.numbers, bytes: { low: bytes, expected: bytes, high: bytes } };
+    setNow(0);
+    setPlay({ run: simulate(exact, unit, repeats), began: performance.now(), bytes });
+  };
+  const moved = play ? (play.run.samples.findLast((s) => s.t <= now)?.bytes ?? 0) : 0;
+  return (
+    <Box sx={{ display: 'grid', gap: 1.5 }}>
+      <Typography variant="body2" color="textSecondary">
+        A unit is drawn from what the forecast leaves open, then timed with noise. For rehearsal: it obeys the model and says nothing about the customer’s drive.
+      </Typography>
+      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center' }}>
+        <TextField label="Unit" type="number" value={unit} disabled={play !== null} onChange={(e) => setUnit(Math.max(1, Math.min(1e6, Math.round(Number(e.target.value) || 1))))} sx={{ width: 110 }} />
+        {play ? (
+          <Button variant="outlined" color="error" onClick={() => setPlay(null)}>
+            Stop and discard
+          </Button>
+        ) : (
+          <Button variant="contained" onClick={start}>
+            Run it on the rig
+          </Button>
+        )}
+        {play && <Typography sx={{ fontVariantNumeric: 'tabular-nums', fontWeight: 600 }}>{clock(now)}, shown {Math.max(1, Math.round(play.run.seconds / SHOWN))} times as fast</Typography>}
+      </Box>
+      {play && (
+        <>
+          <FlowLine samples={play.run.samples.filter((s) => s.t <= now)} total={play.bytes} />
+          <LinearProgress variant="determinate" value={(100 * moved) / play.bytes} aria-label="Progress of the simulated run" />
+          <Typography variant="body2" role="status">
+            {format(moved, 'B')} of {format(play.bytes, 'B')}
+          </Typography>
+        </>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,105 @@
+import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
+import { Box, IconButton, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
+import { explainMeasured, rateOfRun, SOURCE_WORDS, type Run } from '@kymar/core/bench';
+import { format } from '@kymar/core/units';
+import type { Claim } from '@kymar/core/verdict';
+import { verdictOf } from '../state/derived';
+import { changeJob } from '../state/jobs';
+import { Figure } from '../ui/figure';
+import { useJob } from '../ui/job';
+import { Panel } from '../ui/panel';
+import { FlowLine } from './flowline';
+
+const SHOWN = 60;
+
+/** The runs in the groups that may be taken together, with what they say so far. */
+export function RunList() {
+  const { job } = useJob();
+  const { claims } = verdictOf(job);
+  const remove = (id: string) => changeJob(job.id, (j) => ({ ...j, runs: j.runs.filter((r) => r.id !== id) }));
+  if (job.runs.length === 0)
+    return (
+      <Panel title="Runs">
+        <Typography>Nothing measured yet. Take at least three runs of each activity: same port, same cable, the drive cool, the source faster than the drive.</Typography>
+      </Panel>
+    );
+  return (
+    <Box sx={{ display: 'grid', gap: 2 }}>
+      {claims.map((claim) => (
+        <Group key={claim.key} claim={claim} onRemove={remove} />
+      ))}
+    </Box>
+  );
+}
+
+function Group({ claim, onRemove }: { claim: Claim; onRemove(id: string): void }) {
+  const { measured, impossible } = claim;
+  const runs = [...(measured?.runs ?? []), ...impossible.map((i) => i.run)];
+  const last = runs.findLast((r) => r.samples.length > 2);
+  const first = runs[0]!;
+  const where = first.path === 'customer' ? '' : first.path ? `, on ${first.path.host.ports.find((p) => p.id === (first.path as { build: { port: string } }).build.port)?.position ?? 'another port'}` : ', path not described';
+  return (
+    <Panel title={`${claim.title}${claim.simulated ? ', simulated' : ''}${where}`}>
+      {measured && (
+        <Typography variant="body2" sx={{ mb: 1 }}>
+          {measured.time ? (
+            <>
+              <Figure of={() => explainMeasured(measured, 's')}>{format(measured.time.expected, 's')}</Figure> ({format(measured.time.low, 's')} to {format(measured.time.high, 's')}),{' '}
+            </>
+          ) : null}
+          <Figure of={() => explainMeasured(measured, 'B/s')}>{format(measured.rate.expected, 'B/s')}</Figure>; {measured.words}.{' '}
+          {measured.more === null ? '' : measured.more === 0 ? 'Known to ± 3 % or better.' : `${measured.more} more ${measured.more === 1 ? 'run' : 'runs'} until ± 3 %.`}
+        </Typography>
+      )}
+      {last && last.measure.kind === 'timed' && <FlowLine samples={last.samples} total={last.measure.bytes} height={64} />}
+      <Table size="small">
+        <TableHead>
+          <TableRow>
+            <TableCell>Taken</TableCell>
+            <TableCell align="right">Time</TableCell>
+            <TableCell align="right">MB/s</TableCell>
+            <TableCell>Remarks</TableCell>
+            <TableCell />
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {runs.slice(-SHOWN).map((run) => (
+            <TableRow key={run.id}>
+              <TableCell sx={{ whiteSpace: 'nowrap' }}>{new Date(run.at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })}</TableCell>
+              <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>{timeOf(run)}</TableCell>
+              <TableCell align="right">{rateOfRun(run) === null ? '' : Math.round(rateOfRun(run)! / 1e6).toLocaleString('en-GB')}</TableCell>
+              <TableCell>
+                <Typography variant="caption">
+                  {[SOURCE_WORDS[run.source], run.conditions.temperature === null ? '' : `${run.conditions.temperature} °C`, run.conditions.note, measured?.far.includes(run.id) ? 'far from the others: look at it' : ''].filter(Boolean).join(', ')}
+                </Typography>
+                {impossible
+                  .filter((i) => i.run === run)
+                  .map((i) => (
+                    <Typography key={run.id} variant="caption" component="div" color="error">
+                      Not used. {i.words}
+                    </Typography>
+                  ))}
+              </TableCell>
+              <TableCell sx={{ p: 0 }}>
+                <IconButton size="small" aria-label="Remove this run" title="Remove (can be undone)" onClick={() => onRemove(run.id)}>
+                  <DeleteOutlineIcon fontSize="small" />
+                </IconButton>
+              </TableCell>
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+      {runs.length > SHOWN && (
+        <Typography variant="caption" color="textSecondary">
+          The last {SHOWN} of {runs.length} runs are listed; all of them count.
+        </Typography>
+      )}
+    </Panel>
+  );
+}
+
+function timeOf({ measure }: Run): string {
+  if (measure.kind === 'timed') return format(measure.seconds, 's');
+  if (measure.kind === 'rate') return measure.shown;
+  return measure.atMost === null ? '' : `under ${format(measure.atMost, 's')}`;
+}

@@ -1,0 +1,156 @@
+import { Box, Button, Typography } from '@mui/material';
+import { useEffect, useRef, useState } from 'react';
+import { stopwatchError } from '@kymar/core/bench';
+import type { Activity } from '@kymar/core/job';
+import { format } from '@kymar/core/units';
+import { QuantityField } from '../ui/field';
+import type { Taken } from '.';
+
+interface Watch {
+  start: number | null;
+  stop: number | null;
+  laps: number[];
+  /** Corrections in s; each is a guess of its own. */
+  correction: number;
+}
+const IDLE: Watch = { start: null, stop: null, laps: [], correction: 0 };
+const STEP = 0.1;
+
+/** `1:27:05.3`, `4:56.4`, `0.0`. */
+export function clock(seconds: number): string {
+  const tenths = Math.floor(Math.max(0, seconds) * 10 + 1e-6);
+  const [h, m, s] = [Math.floor(tenths / 36000), Math.floor(tenths / 600) % 60, Math.floor(tenths / 10) % 60];
+  const two = (n: number) => String(n).padStart(2, '0');
+  return `${h > 0 ? `${h}:${two(m)}` : m}:${two(s)}.${tenths % 10}`;
+}
+
+/** The big timer. Space starts and stops, L laps, arrows correct, Enter keeps, Escape discards: the mouse is never needed. */
+export function Stopwatch({ activity, onTaken }: { activity: Activity | null; onTaken(taken: Taken): void }) {
+  const [watch, setWatch] = useState<Watch>(IDLE);
+  const single = (value: Activity['bytes']['value'] | undefined) => (Array.isArray(value) ? value[1] : (value ?? null));
+  const [bytes, setBytes] = useState<number | null>(single(activity?.bytes.value));
+  const [files, setFiles] = useState<number | null>(single(activity?.files.value) ?? 1);
+  const face = useRef<HTMLDivElement>(null);
+  const { start, stop, laps, correction } = watch;
+  const running = start !== null && stop === null;
+  const seconds = start !== null && stop !== null ? (stop - start) / 1000 + correction : null;
+  const ready = seconds !== null && seconds > 0 && bytes !== null && bytes > 0 && activity !== null;
+
+  const press = (at: number) => setWatch((w) => (w.start === null ? { ...IDLE, start: at } : w.stop === null ? { ...w, stop: at } : w));
+  const lap = (at: number) => setWatch((w) => (w.start !== null && w.stop === null ? { ...w, laps: [...w.laps, (at - w.start) / 1000] } : w));
+  const correct = (by: number) => setWatch((w) => (w.stop === null ? w : { ...w, correction: Math.round((w.correction + by) * 10) / 10 }));
+  const keep = () => {
+    if (!ready) return;
+    onTaken({ activity: activity.id, direction: activity.direction, otherEnd: 'storage', source: 'stopwatch', measure: { kind: 'timed', bytes, files: files ?? 1, seconds, error: stopwatchError(correction === 0 ? [] : [correction]), correction, laps } });
+    setWatch(IDLE);
+  };
+
+  // The face is drawn straight into the page: a state a frame would redraw everything.
+  useEffect(() => {
+    if (!face.current) return;
+    if (!running) {
+      face.current.textContent = clock(seconds ?? 0);
+      return;
+    }
+    let frame = 0;
+    const draw = () => {
+      if (face.current) face.current.textContent = clock((performance.now() - start) / 1000);
+      frame = requestAnimationFrame(draw);
+    };
+    draw();
+    return () => cancelAnimationFrame(frame);
+  }, [running, start, seconds]);
+
+  const act = useRef({ press, lap, correct, keep });
+  useEffect(() => {
+    act.current = { press, lap, correct, keep };
+  });
+  useEffect(() => {
+    const down = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLElement && event.target.closest('input, textarea, select, [role="combobox"], [role="menu"], [role="listbox"], [role="dialog"]');
+      if (typing || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
+      // The time of the press itself, not of the moment the page got round to it.
+      const actions: Record<string, () => void> = {
+        ' ': () => act.current.press(event.timeStamp),
+        l: () => act.current.lap(event.timeStamp),
+        ArrowUp: () => act.current.correct(STEP),
+        '+': () => act.current.correct(STEP),
+        ArrowDown: () => act.current.correct(-STEP),
+        '-': () => act.current.correct(-STEP),
+        Enter: () => act.current.keep(),
+        Escape: () => setWatch(IDLE),
+      };
+      const action = actions[event.key.length === 1 ? event.key.toLowerCase() : event.key];
+      const onButton = event.target instanceof HTMLElement && event.target.closest('button, a, [role="tab"], summary');
+      if (!action || (onButton && event.key === 'Enter')) return;
+      event.preventDefault();
+      action();
+    };
+    // A focused button would take the release of the space bar for a click.
+    const up = (event: KeyboardEvent) => {
+      if (event.key === ' ' && !(event.target instanceof HTMLElement && event.target.closest('input, textarea, [role="combobox"], [role="dialog"]'))) event.preventDefault();
+    };
+    addEventListener('keydown', down);
+    addEventListener('keyup', up);
+    return () => {
+      removeEventListener('keydown', down);
+      removeEventListener('keyup', up);
+    };
+  }, []);
+
+  const state = running ? 'Running' : seconds !== null ? 'Stopped' : 'Ready';
+  return (
+    <Box sx={{ display: 'grid', gap: 1.5 }}>
+      <Box sx={{ textAlign: 'center', bgcolor: 'sunken', borderRadius: 1, py: 2, border: 1, borderColor: running ? 'primary.main' : 'divider' }}>
+        <Box ref={face} data-testid="clock" role="timer" sx={{ fontSize: 'clamp(3rem, 7.2vw, 5.5rem)', fontWeight: 600, fontStretch: '112%', lineHeight: 1.05, fontVariantNumeric: 'tabular-nums' }}>
+          0:00.0
+        </Box>
+        <Typography variant="body2" color="textSecondary" role="status">
+          {state}
+          {correction !== 0 ? `, corrected by ${correction > 0 ? '+' : '−'}${Math.abs(correction).toFixed(1)} s` : ''}
+          {seconds !== null ? `, known to ± ${(1.96 * stopwatchError(correction === 0 ? [] : [correction])).toFixed(2)} s` : ''}
+          {seconds !== null && bytes ? `, ${format(bytes / seconds, 'B/s')}` : ''}
+        </Typography>
+        {laps.length > 0 && (
+          <Typography variant="caption" color="textSecondary">
+            Laps: {laps.map((l) => clock(l)).join(', ')}
+          </Typography>
+        )}
+      </Box>
+      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+        <Button variant={running || seconds === null ? 'contained' : 'outlined'} disabled={seconds !== null} onClick={(e) => press(e.timeStamp)} sx={{ flex: 1 }}>
+          {running ? 'Stop' : 'Start'} <Key name="Space" />
+        </Button>
+        <Button variant="outlined" disabled={!running} onClick={(e) => lap(e.timeStamp)}>
+          Lap <Key name="L" />
+        </Button>
+        <Button variant="outlined" disabled={seconds === null} onClick={() => correct(-STEP)} aria-label="Take off 0.1 s">
+          −0.1 s <Key name="↓" />
+        </Button>
+        <Button variant="outlined" disabled={seconds === null} onClick={() => correct(STEP)} aria-label="Add 0.1 s">
+          +0.1 s <Key name="↑" />
+        </Button>
+      </Box>
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
+        <QuantityField label="Moved" dimension="bytes" value={bytes} onValue={setBytes} />
+        <QuantityField label="Files" dimension="count" value={files} onValue={setFiles} />
+      </Box>
+      <Box sx={{ display: 'flex', gap: 1 }}>
+        <Button variant={ready ? 'contained' : 'outlined'} disabled={!ready} onClick={keep} sx={{ flex: 1 }}>
+          Keep this run <Key name="Enter" />
+        </Button>
+        <Button disabled={start === null} onClick={() => setWatch(IDLE)}>
+          Discard <Key name="Esc" />
+        </Button>
+      </Box>
+    </Box>
+  );
+}
+
+function Key({ name }: { name: string }) {
+  return (
+    <Box component="kbd" sx={{ ml: 1, font: 'inherit', fontSize: '0.72rem', fontWeight: 560, opacity: 0.75, border: 1, borderColor: 'currentColor', borderRadius: 0.5, px: 0.5, lineHeight: 1.5 }}>
+      {name}
+    </Box>
+  );
+}

@@ -1,0 +1,106 @@
+import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { useState } from 'react';
+import { handover, toMarkdown, type Block } from '@kymar/core/handover';
+import { writeJob } from '@kymar/core/job';
+import { forecastOf, verdictOf } from '../state/derived';
+import { fileName, saveFile } from '../ui/files';
+import { useJob } from '../ui/job';
+
+type Copy = 'customer' | 'shop';
+
+/** The document that goes with the job, for the customer and for the shop. */
+export function Handover() {
+  const { job } = useJob();
+  const [copy, setCopy] = useState<Copy>('customer');
+  const document = handover(job, forecastOf(job), verdictOf(job));
+  return (
+    <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) 240px' }, alignItems: 'start', '@media print': { display: 'block' } }}>
+      <Box component="article" sx={{ bgcolor: 'background.paper', border: 1, borderColor: 'divider', borderRadius: 1, px: { xs: 2, md: 6 }, py: 4, maxWidth: 900, '@media print': { border: 0, p: 0, maxWidth: 'none', color: '#000', bgcolor: '#fff' } }}>
+        <Typography variant="h1" component="h2">
+          {document.title}
+        </Typography>
+        <Typography color="textSecondary" sx={{ mb: 1 }}>
+          {document.line}
+        </Typography>
+        {document.sections
+          .filter((s) => copy === 'shop' || !s.shopOnly)
+          .map((section) => (
+            <Box component="section" key={section.heading} sx={{ mt: 3, breakInside: 'avoid' }}>
+              <Typography variant="h2" component="h3" sx={{ mb: 0.75 }}>
+                {section.heading}
+              </Typography>
+              {section.blocks.map((block, i) => (
+                <BlockView key={i} block={block} />
+              ))}
+            </Box>
+          ))}
+      </Box>
+      <Box className="no-print" sx={{ display: 'grid', gap: 1, position: 'sticky', top: 16 }}>
+        <ToggleButtonGroup exclusive fullWidth size="small" value={copy} onChange={(_, value: Copy | null) => value && setCopy(value)} aria-label="Whose copy">
+          <ToggleButton value="customer" sx={{ textTransform: 'none' }}>
+            Customer’s
+          </ToggleButton>
+          <ToggleButton value="shop" sx={{ textTransform: 'none' }}>
+            Shop’s
+          </ToggleButton>
+        </ToggleButtonGroup>
+        <Button variant="contained" onClick={() => print()}>
+          Print
+        </Button>
+        <Button variant="outlined" onClick={() => saveFile(fileName(job.title, 'md'), toMarkdown(document, copy), 'text/markdown')}>
+          Save as Markdown
+        </Button>
+        <Button variant="outlined" onClick={() => saveFile(fileName(job.title, 'kymar.json'), writeJob(job), 'application/json')}>
+          Save the job file
+        </Button>
+        <Typography variant="caption" color="textSecondary">
+          The shop’s copy adds every run, the sources of the figures and the frozen forecast’s hash. The job file holds all of it.
+        </Typography>
+      </Box>
+    </Box>
+  );
+}
+
+function BlockView({ block }: { block: Block }) {
+  if (block.kind === 'text')
+    return (
+      <Typography variant="body2" sx={{ mb: 1, overflowWrap: 'anywhere' }}>
+        {block.text}
+      </Typography>
+    );
+  if (block.kind === 'list')
+    return (
+      <Box component="ul" sx={{ my: 0.5, pl: 2.5 }}>
+        {block.items.map((item) => (
+          <Typography component="li" variant="body2" key={item} sx={{ mb: 0.25 }}>
+            {item}
+          </Typography>
+        ))}
+      </Box>
+    );
+  const align = (i: number) => (block.numbers[i] ? 'right' : 'left');
+  return (
+    <Table size="small" sx={{ mb: 1 }}>
+      <TableHead>
+        <TableRow>
+          {block.head.map((cell, i) => (
+            <TableCell key={cell} align={align(i)}>
+              {cell}
+            </TableCell>
+          ))}
+        </TableRow>
+      </TableHead>
+      <TableBody>
+        {block.rows.map((row, r) => (
+          <TableRow key={r}>
+            {row.map((cell, i) => (
+              <TableCell key={i} align={align(i)}>
+                {cell}
+              </TableCell>
+            ))}
+          </TableRow>
+        ))}
+      </TableBody>
+    </Table>
+  );
+}

@@ -1,0 +1,156 @@
+import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
+import FileDownloadOutlinedIcon from '@mui/icons-material/FileDownloadOutlined';
+import { Alert, Box, Button, IconButton, Snackbar, TextField, Typography } from '@mui/material';
+import { useRef, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { DEMO_IDS, demoJobs } from '@kymar/core/demo';
+import { nextStage, writeJob, type Job } from '@kymar/core/job';
+import { format } from '@kymar/core/units';
+import { forecastOf, pathOfJob, stagesOf, verdictOf } from '../state/derived';
+import { dropJobs, putJobs, undo, useJobs } from '../state/jobs';
+import { fileName, saveFile } from '../ui/files';
+import { Panel } from '../ui/panel';
+import { STAGE_NAMES } from '../ui/stages';
+import { ImportDialog, useImport } from './import';
+import { newJob } from './new';
+
+const PAGE = 50;
+
+/** All jobs, those due first on top, each with its next action. */
+export function Jobs() {
+  const jobs = useJobs((s) => s.jobs);
+  const navigate = useNavigate();
+  const [search, setSearch] = useState('');
+  const [shown, setShown] = useState(PAGE);
+  const [removed, setRemoved] = useState<string | null>(null);
+  const input = useRef<HTMLInputElement>(null);
+  const importing = useImport();
+  const words = search.toLowerCase().split(/\s+/).filter(Boolean);
+  const all = Object.values(jobs).sort((a, b) => (a.due ?? '9999').localeCompare(b.due ?? '9999') || b.changed.localeCompare(a.changed));
+  const found = all.filter((job) => words.every((w) => `${job.title} ${job.customer} ${job.host.name}`.toLowerCase().includes(w)));
+  const demoThere = DEMO_IDS.some((id) => jobs[id]);
+
+  const create = () => {
+    const job = newJob();
+    putJobs([job]);
+    void navigate(`/jobs/${job.id}/brief`);
+  };
+  const remove = (ids: readonly string[], name: string) => {
+    dropJobs(ids);
+    setRemoved(name);
+  };
+
+  return (
+    <Box component="main" sx={{ px: 3, py: 3, maxWidth: 1280, width: '100%', mx: 'auto' }}>
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mb: 2, flexWrap: 'wrap' }}>
+        <Typography variant="h1" sx={{ flex: 1 }}>
+          Jobs
+        </Typography>
+        {all.length > 5 && <TextField label="Find" value={search} onChange={(e) => setSearch(e.target.value)} />}
+        <input ref={input} type="file" accept=".json,application/json" hidden onChange={(e) => void importing.take(e.target.files).then(() => (e.target.value = ''))} data-testid="import-file" />
+        <Button onClick={() => input.current?.click()}>Import a job file</Button>
+        {demoThere ? <Button onClick={() => remove(DEMO_IDS, 'The demo')}>Remove the demo</Button> : <Button onClick={() => putJobs(demoJobs())}>Bring the demo back</Button>}
+        <Button variant="contained" onClick={create}>
+          New job
+        </Button>
+      </Box>
+      {all.length === 0 && (
+        <Panel title="No jobs yet">
+          <Typography sx={{ mb: 1.5 }}>A job is one customer’s machine and work: describe it, choose parts, forecast, measure, hand over.</Typography>
+          <Button variant="contained" onClick={create}>
+            Describe the first job
+          </Button>
+        </Panel>
+      )}
+      {all.length > 0 && found.length === 0 && <Typography color="textSecondary">No job holds “{search}”.</Typography>}
+      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, display: 'grid', gap: 1.25 }}>
+        {found.slice(0, shown).map((job) => (
+          <Row key={job.id} job={job} onRemove={() => remove([job.id], `“${job.title}”`)} />
+        ))}
+      </Box>
+      {found.length > shown && (
+        <Button sx={{ mt: 2 }} onClick={() => setShown(shown + PAGE)}>
+          Show {Math.min(PAGE, found.length - shown)} more of {found.length}
+        </Button>
+      )}
+      <ImportDialog {...importing} />
+      <Snackbar
+        open={removed !== null}
+        autoHideDuration={12000}
+        onClose={(_, reason) => reason !== 'clickaway' && setRemoved(null)}
+        message={`${removed} is removed.`}
+        action={
+          <Button
+            size="small"
+            color="inherit"
+            onClick={() => {
+              undo();
+              setRemoved(null);
+            }}
+          >
+            Undo
+          </Button>
+        }
+      />
+      {importing.problems.length > 0 && (
+        <Alert severity="error" variant="outlined" sx={{ mt: 2 }} onClose={importing.dismiss}>
+          <Typography variant="h3">Nothing was imported</Typography>
+          {importing.problems.slice(0, 8).map((problem) => (
+            <Typography key={problem} variant="body2">
+              {problem}
+            </Typography>
+          ))}
+          {importing.problems.length > 8 && <Typography variant="body2">and {importing.problems.length - 8} more</Typography>}
+        </Alert>
+      )}
+    </Box>
+  );
+}
+
+function Row({ job, onRemove }: { job: Job; onRemove(): void }) {
+  const next = nextStage(stagesOf(job));
+  const path = pathOfJob(job);
+  const direction = job.activities[0]?.direction ?? 'write';
+  const flow = path?.flow?.[direction].expected;
+  const chances = forecastOf(job)?.activities.map((a) => a.probability).filter((p): p is number => p !== null) ?? [];
+  const { answer, claims } = verdictOf(job);
+  const state = claims.length > 0 ? ({ meets: 'Meets the wishes', 'falls short': 'Falls short', 'not proven': 'Not proven yet' } as const)[answer] : chances.length > 0 ? `Forecast: wishes met with ${Math.round(Math.min(...chances) * 100)} % or more` : 'Not forecast yet';
+  return (
+    <Box component="li" sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1.6fr) minmax(0, 1fr) minmax(0, 1fr) auto', gap: 2, alignItems: 'center', bgcolor: 'background.paper', border: 1, borderColor: 'divider', borderRadius: 1, px: 2, py: 1.5 }}>
+      <Box sx={{ minWidth: 0 }}>
+        <Typography component={Link} to={`/jobs/${job.id}/${next.stage}`} variant="h2" sx={{ color: 'text.primary', textDecoration: 'none', '&:hover': { color: 'primary.main' } }}>
+          {job.title}
+        </Typography>
+        <Typography variant="body2" color="textSecondary" noWrap>
+          {[job.customer, job.host.name].filter(Boolean).join(', ')}
+        </Typography>
+      </Box>
+      <Box>
+        <Typography variant="body2" sx={{ fontWeight: 600 }}>
+          {state}
+        </Typography>
+        <Typography variant="caption" color="textSecondary">
+          {flow ? `path carries ${format(flow, 'B/s')}` : job.build ? 'path blocked' : 'no path yet'}
+        </Typography>
+      </Box>
+      <Box>
+        <Button component={Link} to={`/jobs/${job.id}/${next.stage}`} size="small" variant="outlined" sx={{ whiteSpace: 'normal', textAlign: 'left', lineHeight: 1.25 }}>
+          {STAGE_NAMES[next.stage]}: {next.next.toLowerCase()}
+        </Button>
+        {job.due && (
+          <Typography variant="caption" color="textSecondary" component="div" sx={{ mt: 0.25 }}>
+            due {new Date(job.due).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' })}
+          </Typography>
+        )}
+      </Box>
+      <Box sx={{ display: 'flex' }}>
+        <IconButton size="small" aria-label={`Export ${job.title}`} title="Export as a job file" onClick={() => saveFile(fileName(job.title, 'kymar.json'), writeJob(job), 'application/json')}>
+          <FileDownloadOutlinedIcon fontSize="small" />
+        </IconButton>
+        <IconButton size="small" aria-label={`Remove ${job.title}`} title="Remove (can be undone)" onClick={onRemove}>
+          <DeleteOutlineIcon fontSize="small" />
+        </IconButton>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,20 @@
+import '@fontsource-variable/archivo/wdth.css';
+import CssBaseline from '@mui/material/CssBaseline';
+import { ThemeProvider } from '@mui/material/styles';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { demoJobs } from '@kymar/core/demo';
+import { openStore } from './state/jobs';
+import { Router } from './router';
+import { theme } from './ui/theme';
+
+void openStore(demoJobs).then(() =>
+  createRoot(document.getElementById('root')!).render(
+    <StrictMode>
+      <ThemeProvider theme={theme} defaultMode="system">
+        <CssBaseline enableColorScheme />
+        <Router />
+      </ThemeProvider>
+    </StrictMode>,
+  ),
+);

@@ -1,0 +1,52 @@
+import localforage from 'localforage';
+import { checkJob, type Job } from '@kymar/core/job';
+
+/*
+ * The one module that touches the browser's storage. A job is one record, written whole: a crash loses at most the change that was not
+ * written yet, never half a job. Records that cannot be read are left where they are and named.
+ */
+const jobs = localforage.createInstance({ name: 'kymar', storeName: 'jobs' });
+const settings = localforage.createInstance({ name: 'kymar', storeName: 'settings' });
+
+export interface Stored {
+  jobs: Job[];
+  /** Records that are no sound job (any more): kept, not shown. */
+  damaged: { key: string; problem: string }[];
+}
+
+export async function loadJobs(): Promise<Stored> {
+  const stored: Stored = { jobs: [], damaged: [] };
+  await jobs.iterate<unknown, void>((record, key) => {
+    const read = checkJob(record);
+    if (read.ok) stored.jobs.push(read.value);
+    else stored.damaged.push({ key, problem: read.problems[0] ?? 'unreadable' });
+  });
+  return stored;
+}
+
+export async function loadJob(id: string): Promise<Job | null> {
+  const read = checkJob(await jobs.getItem(id));
+  return read.ok ? read.value : null;
+}
+
+/** Revision of a stored job; null when it is not there. */
+export async function storedRevision(id: string): Promise<number | null> {
+  const record = await jobs.getItem<Partial<Job>>(id);
+  return record?.revision ?? null;
+}
+
+/** Writes a job. @throws Error when it is not sound: nothing is ever written that could not be read again */
+export async function saveJob(job: Job): Promise<void> {
+  const read = checkJob(job);
+  if (!read.ok) throw new Error(`“${job.title}” is not sound: ${read.problems[0]}`);
+  await jobs.setItem(job.id, job);
+}
+
+export const removeJob = (id: string): Promise<void> => jobs.removeItem(id);
+
+/** Whether this browser has seen Kymar before; the first visit gets the demo. */
+export async function firstVisit(): Promise<boolean> {
+  const seen = await settings.getItem<string>('seen');
+  if (seen === null) await settings.setItem('seen', new Date().toISOString());
+  return seen === null;
+}

@@ -1,0 +1,33 @@
+import { ButtonBase } from '@mui/material';
+import type { ReactNode } from 'react';
+import type { Estimate } from '@kymar/core/evidence';
+import { format } from '@kymar/core/units';
+import { create } from 'zustand';
+
+/** Which figure's working the side sheet shows; one sheet for the whole app. */
+export const useWorking = create<{ shown: Estimate | null; show(estimate: Estimate): void; hide(): void }>((set) => ({
+  shown: null,
+  show: (shown) => set({ shown }),
+  hide: () => set({ shown: null }),
+}));
+
+interface Props {
+  /** The figure, or how to make it: the working is made only when asked for. */
+  of: Estimate | (() => Estimate);
+  children?: ReactNode;
+}
+
+/** A figure that opens its working. */
+export function Figure({ of, children }: Props) {
+  const show = useWorking((s) => s.show);
+  const made = () => (typeof of === 'function' ? of() : of);
+  return (
+    <ButtonBase
+      onClick={() => show(made())}
+      title="Show the working"
+      sx={{ font: 'inherit', fontVariantNumeric: 'inherit', color: 'inherit', textDecoration: 'underline', textDecorationStyle: 'dotted', textDecorationColor: 'var(--mui-palette-text-secondary)', textUnderlineOffset: '3px', verticalAlign: 'baseline', '&:hover': { color: 'primary.main' } }}
+    >
+      {children ?? format(made().expected, made().unit)}
+    </ButtonBase>
+  );
+}

@@ -1,0 +1,117 @@
+import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { lazy, Suspense, useState } from 'react';
+import { Link, Outlet, useLocation, useOutletContext, useParams } from 'react-router';
+import type { Job } from '@kymar/core/job';
+import type { Direction } from '@kymar/core/links';
+import type { Joint, Path } from '@kymar/core/path';
+import { format } from '@kymar/core/units';
+import { pathOfJob, stagesOf, verdictOf } from '../state/derived';
+import { useJobs, useStatus } from '../state/jobs';
+import { StageTrack } from './stages';
+import { PathStrip } from './strip';
+
+const AlternativesMenu = lazy(() => import('./alternatives'));
+
+interface Context {
+  job: Job;
+  direction: Direction;
+}
+
+/** The job a view stands in, and the direction the strip shows. */
+export const useJob = () => useOutletContext<Context>();
+
+/** Frame of every view of a job: title, the path strip, the stages. */
+export function JobFrame() {
+  const { id = '' } = useParams();
+  const job = useJobs((s) => s.jobs[id]);
+  const loaded = useStatus((s) => s.loaded);
+  const [chosen, setDirection] = useState<Direction | null>(null);
+  if (!job) return loaded ? <Gone id={id} /> : null;
+  const direction = chosen ?? job.activities[0]?.direction ?? 'write';
+  const path = pathOfJob(job);
+  return (
+    <>
+      <Box className="no-print" sx={{ bgcolor: 'background.paper', borderBottom: 1, borderColor: 'divider' }}>
+        <Box sx={{ px: 3, pt: 1.25, pb: 0.75, maxWidth: 1680, mx: 'auto' }}>
+          <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1.5, mb: 0.75, flexWrap: 'wrap' }}>
+            <Typography variant="h1">{job.title}</Typography>
+            <Typography color="textSecondary" sx={{ flex: 1 }}>
+              {[job.customer, job.host.name].filter(Boolean).join(', ')}
+            </Typography>
+            <ToggleButtonGroup size="small" exclusive value={direction} onChange={(_, value: Direction | null) => value && setDirection(value)} aria-label="Direction shown">
+              <ToggleButton value="write" sx={{ py: 0.25, textTransform: 'none' }}>
+                Writing to the drive
+              </ToggleButton>
+              <ToggleButton value="read" sx={{ py: 0.25, textTransform: 'none' }}>
+                Reading from it
+              </ToggleButton>
+            </ToggleButtonGroup>
+          </Box>
+          {path ? <Strip job={job} path={path} direction={direction} /> : <Unbuilt job={job} />}
+        </Box>
+        <Box sx={{ maxWidth: 1680, mx: 'auto', px: 1.5 }}>
+          <StageTrack id={job.id} states={stagesOf(job)} />
+        </Box>
+      </Box>
+      <Box component="main" sx={{ px: 3, py: 2, width: '100%', maxWidth: 1680, mx: 'auto', flex: 1 }}>
+        <Outlet context={{ job, direction } satisfies Context} />
+      </Box>
+    </>
+  );
+}
+
+function Gone({ id }: { id: string }) {
+  return (
+    <Box component="main" sx={{ p: 4 }}>
+      <Typography variant="h1">No such job</Typography>
+      <Typography sx={{ my: 1.5 }}>This browser keeps no job “{id}”. It may have been removed, or belong to another browser.</Typography>
+      <Button component={Link} to="/jobs" variant="contained">
+        See all jobs
+      </Button>
+    </Box>
+  );
+}
+
+function Unbuilt({ job }: { job: Job }) {
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, minHeight: 72, px: 2, mb: 1, borderRadius: 1, bgcolor: 'sunken', border: '1px dashed', borderColor: 'divider' }}>
+      <Typography color="textSecondary" sx={{ flex: 1 }}>
+        No drive is chosen yet, so there is no path to draw: {job.host.name} has {job.host.ports.length} ports and slots waiting.
+      </Typography>
+      <Button component={Link} to={`/jobs/${job.id}/path`} variant="contained">
+        Choose the parts
+      </Button>
+    </Box>
+  );
+}
+
+/** Measured flow of the strip's direction: the largest sound activity measured on the customer's machine. */
+function measuredFlow(job: Job, direction: Direction): number | null {
+  const found = verdictOf(job).claims.filter((c) => c.own && !c.simulated && c.measured && c.measured.runs[0]?.direction === direction);
+  return found[0]?.measured?.rate.expected ?? null;
+}
+
+function Strip({ job, path, direction }: { job: Job; path: Path; direction: Direction }) {
+  const [open, setOpen] = useState<{ joint: Joint; anchor: HTMLElement } | null>(null);
+  const measured = measuredFlow(job, direction);
+  // At full size where it is worked on, low elsewhere.
+  const full = useLocation().pathname.endsWith('/path');
+  return (
+    <>
+      <PathStrip path={path} direction={direction} height={full ? 96 : 60} measured={measured} onJoint={(joint, anchor) => setOpen({ joint, anchor })} />
+      <Typography variant="caption" color="textSecondary" component="p" sx={{ textAlign: 'center', mt: 0.25 }}>
+        {path.blocked.length > 0 ? (
+          <Box component="span" sx={{ color: 'error.main', fontWeight: 600 }}>
+            Nothing flows: {path.blocked[0]}.
+          </Box>
+        ) : (
+          <>
+            Flow {format(path.flow![direction].expected, 'B/s')} with a fresh cache{measured ? <Box component="span" sx={{ color: 'var(--mui-palette-measured)', fontWeight: 600 }}>{`, measured over the whole copy ${format(measured, 'B/s')}`}</Box> : ''}. Click a joint to try another.
+          </>
+        )}
+      </Typography>
+      <Suspense>{open && <AlternativesMenu anchor={open.anchor} job={job} path={path} joint={open.joint.id} direction={direction} close={() => setOpen(null)} />}</Suspense>
+    </>
+  );
+}
+

@@ -1,0 +1,79 @@
+import DarkModeOutlinedIcon from '@mui/icons-material/DarkModeOutlined';
+import LightModeOutlinedIcon from '@mui/icons-material/LightModeOutlined';
+import RedoIcon from '@mui/icons-material/Redo';
+import UndoIcon from '@mui/icons-material/Undo';
+import { Alert, Box, IconButton, Typography } from '@mui/material';
+import { useColorScheme } from '@mui/material/styles';
+import { lazy, Suspense, useEffect } from 'react';
+import { Link, Outlet } from 'react-router';
+import { redo, undo, useStatus } from '../state/jobs';
+import { useWorking } from './figure';
+
+const WorkingSheet = lazy(() => import('./working'));
+
+/** Frame of every view: the name, undo and redo, appearance, and what is wrong with storage if anything is. */
+export function Shell() {
+  const { trouble, saving } = useStatus();
+  const working = useWorking((s) => s.shown !== null);
+  useUndoKeys();
+  return (
+    <Box sx={{ minHeight: '100vh', display: 'flex', flexDirection: 'column' }}>
+      <Box component="header" className="no-print" sx={{ display: 'flex', alignItems: 'center', gap: 1.5, px: 3, height: 44, bgcolor: 'background.paper', borderBottom: 1, borderColor: 'divider' }}>
+        <Box component={Link} to="/jobs" sx={{ display: 'flex', alignItems: 'center', gap: 1, textDecoration: 'none', color: 'text.primary' }}>
+          <img src="/mark.svg" alt="" width={24} height={24} />
+          <Typography component="span" sx={{ fontWeight: 720, fontSize: '1.0625rem', fontStretch: '120%' }}>
+            Kymar
+          </Typography>
+        </Box>
+        <Box component={Link} to="/jobs" sx={{ color: 'text.secondary', ml: 1, fontSize: '0.875rem', textDecoration: 'none', '&:hover': { color: 'primary.main' } }}>
+          All jobs
+        </Box>
+        <Box sx={{ flex: 1 }} />
+        <Typography variant="caption" color="textSecondary" role="status">
+          {trouble ? 'Not all is saved' : saving ? 'Saving …' : 'Saved in this browser'}
+        </Typography>
+        <IconButton size="small" onClick={undo} aria-label="Undo (Ctrl+Z)" title="Undo (Ctrl+Z)">
+          <UndoIcon fontSize="small" />
+        </IconButton>
+        <IconButton size="small" onClick={redo} aria-label="Redo (Ctrl+Shift+Z)" title="Redo (Ctrl+Shift+Z)">
+          <RedoIcon fontSize="small" />
+        </IconButton>
+        <SchemeSwitch />
+      </Box>
+      {trouble && (
+        <Alert severity="error" variant="outlined" sx={{ mx: 3, mt: 1.5 }} onClose={() => useStatus.setState({ trouble: null })}>
+          {trouble}
+        </Alert>
+      )}
+      <Suspense>
+        <Outlet />
+      </Suspense>
+      <Suspense>{working && <WorkingSheet />}</Suspense>
+    </Box>
+  );
+}
+
+function SchemeSwitch() {
+  const { mode, systemMode, setMode } = useColorScheme();
+  const dark = (mode === 'system' ? systemMode : mode) === 'dark';
+  return (
+    <IconButton size="small" onClick={() => setMode(dark ? 'light' : 'dark')} aria-label={dark ? 'Light appearance' : 'Dark appearance'} title={dark ? 'Light appearance' : 'Dark appearance'}>
+      {dark ? <LightModeOutlinedIcon fontSize="small" /> : <DarkModeOutlinedIcon fontSize="small" />}
+    </IconButton>
+  );
+}
+
+/** Ctrl+Z and Ctrl+Shift+Z, left to the field where one is being typed in. */
+function useUndoKeys() {
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
+      if (event.target instanceof HTMLElement && event.target.matches('input, textarea, [contenteditable]')) return;
+      event.preventDefault();
+      if (event.shiftKey) redo();
+      else undo();
+    };
+    addEventListener('keydown', press);
+    return () => removeEventListener('keydown', press);
+  }, []);
+}

@@ -1,0 +1,52 @@
+import CheckIcon from '@mui/icons-material/Check';
+import PriorityHighIcon from '@mui/icons-material/PriorityHigh';
+import { Box, Typography } from '@mui/material';
+import { NavLink } from 'react-router';
+import type { Stage, StageState } from '@kymar/core/job';
+
+export const STAGE_NAMES: Record<Stage, string> = { brief: 'Brief', path: 'Path', forecast: 'Forecast', bench: 'Bench', verdict: 'Verdict', handover: 'Handover' };
+const SAID = { open: 'open', done: 'done', attention: 'needs attention' } as const;
+
+/** The stages of a job in their order, each with its state and its one next action. */
+export function StageTrack({ id, states }: { id: string; states: readonly StageState[] }) {
+  return (
+    <Box component="nav" aria-label="Stages of the job" className="no-print" sx={{ display: 'grid', gridTemplateColumns: `repeat(${states.length}, minmax(118px, 1fr))`, overflowX: 'auto', borderTop: 1, borderColor: 'divider' }}>
+      {states.map(({ stage, state, next }) => (
+        <Box
+          key={stage}
+          component={NavLink}
+          to={`/jobs/${id}/${stage}`}
+          sx={{
+            textDecoration: 'none',
+            color: 'text.primary',
+            px: 1.5,
+            py: 0.9,
+            borderBottom: 3,
+            borderColor: 'transparent',
+            '&:hover': { bgcolor: 'sunken' },
+            '&.active': { borderColor: 'primary.main', bgcolor: 'background.default' },
+          }}
+        >
+          <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75 }}>
+            <Mark state={state} />
+            <Typography variant="body2" sx={{ fontWeight: 620 }}>
+              {STAGE_NAMES[stage]}
+              <Box component="span" sx={{ position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' }}>
+                , {SAID[state]}
+              </Box>
+            </Typography>
+          </Box>
+          <Typography variant="caption" color="textSecondary" component="div" sx={{ lineHeight: 1.3 }}>
+            {next}
+          </Typography>
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+function Mark({ state }: { state: StageState['state'] }) {
+  if (state === 'done') return <CheckIcon sx={{ fontSize: 16, color: 'primary.main' }} />;
+  if (state === 'attention') return <PriorityHighIcon sx={{ fontSize: 16, color: 'error.main' }} />;
+  return <Box aria-hidden sx={{ width: 9, height: 9, mx: '3.5px', border: 1.5, borderColor: 'text.secondary', borderRadius: '50%' }} />;
+}

@@ -1,0 +1,129 @@
+import { Box, ButtonBase, Typography } from '@mui/material';
+import { useEffect, useRef, useState, type RefObject } from 'react';
+import type { Direction } from '@kymar/core/links';
+import type { Joint, Path } from '@kymar/core/path';
+import { format } from '@kymar/core/units';
+
+interface Props {
+  path: Path;
+  direction: Direction;
+  /** Average measured flow in B/s, laid into the channel. */
+  measured?: number | null;
+  onJoint?(joint: Joint, anchor: HTMLElement): void;
+  /** Height of the widest stretch in px. */
+  height?: number;
+}
+
+const KIND: Record<Joint['id'], string> = { drive: 'Drive', bridge: 'Bridge or card', cable: 'Cable', port: 'Port', host: 'Other end' };
+
+/** Follows an element's width. */
+function useWidth(): [RefObject<HTMLDivElement | null>, number] {
+  const ref = useRef<HTMLDivElement>(null);
+  const [width, setWidth] = useState(1100);
+  useEffect(() => {
+    if (!ref.current) return;
+    const observer = new ResizeObserver(([entry]) => entry && setWidth(entry.contentRect.width));
+    observer.observe(ref.current);
+    return () => observer.disconnect();
+  }, []);
+  return [ref, width];
+}
+
+/** Outline of a channel of these heights: level at each joint, smooth between. */
+function outline(heights: readonly number[], width: number, middle: number): string {
+  const column = width / heights.length;
+  const bend = column * 0.22;
+  const side = (sign: 1 | -1, order: readonly number[]) =>
+    order
+      .map((i, k) => {
+        const y = middle + (sign * heights[i]!) / 2;
+        const [near, far] = sign === -1 ? [i * column, (i + 1) * column] : [(i + 1) * column, i * column];
+        const inner = sign === -1 ? bend : -bend;
+        const enter = i === (sign === -1 ? 0 : heights.length - 1) ? near : near + inner;
+        const leave = i === (sign === -1 ? heights.length - 1 : 0) ? far : far - inner;
+        const next = order[k + 1];
+        const turn = next === undefined ? '' : ` C ${far} ${y}, ${far} ${middle + (sign * heights[next]!) / 2}, ${far + inner} ${middle + (sign * heights[next]!) / 2}`;
+        return `${k === 0 ? (sign === -1 ? 'M' : 'L') : 'L'} ${enter} ${y} L ${leave} ${y}${turn}`;
+      })
+      .join(' ');
+  const order = heights.map((_, i) => i);
+  return `${side(-1, order)} ${side(1, [...order].reverse())} Z`;
+}
+
+/** The path strip: the chain as a channel, each joint as high as what it can pass, the flow inside, the narrowest marked. */
+export function PathStrip({ path, direction, measured = null, onJoint, height = 62 }: Props) {
+  const [ref, width] = useWidth();
+  const { joints, flow, bottleneck, blocked } = path;
+  const through = flow?.[direction].expected ?? 0;
+  const peak = Math.max(through, measured ?? 0, ...joints.map((j) => j.alone[direction] ?? 0), 1);
+  const scale = (rate: number) => (rate <= 0 ? 0 : Math.max(3, (rate / peak) * height));
+  const middle = height / 2 + 6;
+  const column = width / joints.length;
+  const narrow = joints.map((j) => (blocked.length > 0 ? j.alone[direction] === 0 : bottleneck![direction].joints.includes(j.id)));
+  const color = (i: number) => (narrow[i] ? 'var(--mui-palette-narrow)' : 'text.primary');
+  const heights = joints.map((j) => scale(j.alone[direction] ?? through));
+  return (
+    <Box ref={ref} sx={{ width: '100%', position: 'relative' }}>
+      <Box sx={{ display: 'grid', gridTemplateColumns: `repeat(${joints.length}, minmax(0, 1fr))`, mb: 0.25 }}>
+        {joints.map((joint, i) => (
+          <Typography key={joint.id} variant="body2" noWrap sx={{ px: 1, textAlign: 'center', fontWeight: 600, color: color(i) }} title={joint.part}>
+            <Box component="span" sx={{ color: 'text.secondary', fontWeight: 400, fontSize: '0.78125rem', mr: 0.75 }}>
+              {KIND[joint.id]}
+            </Box>
+            {joint.part}
+          </Typography>
+        ))}
+      </Box>
+      <Box sx={{ position: 'relative' }}>
+        <svg width={width} height={height + 12} role="img" aria-label={describe(path, direction, measured)} style={{ display: 'block' }}>
+          <path d={outline(heights, width, middle)} fill="var(--mui-palette-channel)" style={{ transition: 'd 220ms ease-out' }} />
+          {through > 0 && <path d={outline(joints.map(() => scale(through)), width, middle)} fill="var(--mui-palette-flow)" opacity={measured ? 0.55 : 0.9} style={{ transition: 'd 220ms ease-out' }} />}
+          {measured !== null && measured > 0 && (
+            <g stroke="var(--mui-palette-measured)" strokeWidth={2}>
+              <line x1={0} x2={width} y1={middle - scale(measured) / 2} y2={middle - scale(measured) / 2} />
+              <line x1={0} x2={width} y1={middle + scale(measured) / 2} y2={middle + scale(measured) / 2} />
+            </g>
+          )}
+          <g stroke="var(--mui-palette-narrow)" strokeWidth={3} strokeLinecap="round">
+            {joints.flatMap((joint, i) =>
+              narrow[i]
+                ? [-1, 1].map((sign) => {
+                    const y = middle + sign * (Math.max(heights[i]!, 4) / 2 + 3.5);
+                    return <line key={`${joint.id}${sign}`} x1={(i + 0.24) * column} x2={(i + 0.76) * column} y1={y} y2={y} />;
+                  })
+                : [],
+            )}
+          </g>
+        </svg>
+        {onJoint &&
+          joints.map((joint, i) => (
+            <ButtonBase
+              key={joint.id}
+              aria-label={`Change ${KIND[joint.id].toLowerCase()}: ${joint.part}`}
+              onClick={(event) => onJoint(joint, event.currentTarget)}
+              sx={{ position: 'absolute', top: 0, bottom: 0, left: `${(100 * i) / joints.length}%`, width: `${100 / joints.length}%`, borderRadius: 1, '&:hover': { boxShadow: 'inset 0 0 0 1px var(--mui-palette-flow)' } }}
+            />
+          ))}
+      </Box>
+      <Box sx={{ display: 'grid', gridTemplateColumns: `repeat(${joints.length}, minmax(0, 1fr))`, mt: 0.25 }}>
+        {joints.map((joint, i) => {
+          const rate = joint.alone[direction];
+          return (
+            <Typography key={joint.id} variant="body2" noWrap title={joint.detail} sx={{ px: 1, textAlign: 'center', fontWeight: narrow[i] ? 700 : 600, color: color(i) }}>
+              {rate === null ? 'not known' : rate === 0 ? 'nothing passes' : format(rate, 'B/s')}
+              <Box component="span" sx={{ color: 'text.secondary', fontWeight: 400, fontSize: '0.78125rem', ml: 0.75 }}>
+                {joint.detail}
+              </Box>
+            </Typography>
+          );
+        })}
+      </Box>
+    </Box>
+  );
+}
+
+function describe({ joints, flow, bottleneck, blocked }: Path, direction: Direction, measured: number | null): string {
+  if (blocked.length > 0) return `Path blocked: ${blocked.join('; ')}`;
+  const narrowest = joints.filter((j) => bottleneck![direction].joints.includes(j.id)).map((j) => j.part);
+  return `${direction === 'read' ? 'Reading' : 'Writing'} over ${joints.map((j) => j.part).join(', ')}: ${format(flow![direction].expected, 'B/s')} expected, narrowest at ${narrowest.join(', ')}${measured ? `, measured ${format(measured, 'B/s')}` : ''}`;
+}

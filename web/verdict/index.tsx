@@ -1,0 +1,137 @@
+import { Box, Button, Chip, InputBase, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { explainMeasured } from '@kymar/core/bench';
+import { Decision, type Job } from '@kymar/core/job';
+import type { Claim, Right, Verdict } from '@kymar/core/verdict';
+import { verdictOf } from '../state/derived';
+import { changeJob } from '../state/jobs';
+import { Figure } from '../ui/figure';
+import { useJob } from '../ui/job';
+import { Panel } from '../ui/panel';
+import { Band } from './band';
+
+const RIGHT: Record<Right['answer'], string> = { 'as forecast': 'as forecast', short: 'short', better: 'better', 'not proven': 'not proven', impossible: 'impossible', 'no forecast': 'nothing to hold it against' };
+const TONE: Record<string, 'success' | 'error' | 'warning' | 'default'> = { yes: 'success', 'as forecast': 'success', better: 'success', no: 'error', short: 'error', impossible: 'error', 'not proven': 'warning', 'no forecast': 'default' };
+const HEAD = { meets: 'It does what was wanted', 'falls short': 'It falls short', 'not proven': 'Not proven yet' } as const;
+
+/** Claim by claim: was the forecast right, and is the wish met? Then the decision. */
+export function VerdictView() {
+  const { job } = useJob();
+  const found = verdictOf(job);
+  if (found.claims.length === 0)
+    return (
+      <Panel title="Nothing to judge yet" sx={{ maxWidth: 640 }}>
+        <Typography sx={{ mb: 2 }}>A verdict needs at least one finished run. Three of each activity make it firm.</Typography>
+        <Button component={Link} to={`/jobs/${job.id}/bench`} variant="contained">
+          Go to the bench
+        </Button>
+      </Panel>
+    );
+  return (
+    <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 2fr) minmax(0, 1fr)' }, alignItems: 'start' }}>
+      <Box sx={{ display: 'grid', gap: 2, order: { xs: 2, md: 1 } }}>
+        {found.claims.map((claim) => (
+          <ClaimPanel key={claim.key} claim={claim} />
+        ))}
+      </Box>
+      <DecisionPanel key={job.decision?.at} job={job} found={found} />
+    </Box>
+  );
+}
+
+function ClaimPanel({ claim }: { claim: Claim }) {
+  const { measured, forecast, right, wish, impossible, activity } = claim;
+  const inTime = measured?.time && forecast?.time;
+  return (
+    <Panel
+      title={claim.title}
+      aside={
+        <Typography variant="body2" color="textSecondary">
+          {claim.simulated ? 'Simulated, ' : ''}
+          {measured ? `${measured.runs.length} ${measured.runs.length === 1 ? 'run' : 'runs'}` : 'no usable run'}
+        </Typography>
+      }
+    >
+      {measured &&
+        (inTime ? <Band unit="s" forecast={forecast.time} measured={measured.time!} wish={activity?.wish ?? null} /> : <Band unit="B/s" forecast={forecast?.rate ?? null} measured={measured.rate} wish={null} />)}
+      <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: wish ? { xs: '1fr', sm: '1fr 1fr' } : '1fr' }}>
+        <Answer question="Was the forecast right?" answer={RIGHT[right.answer]} tone={TONE[right.answer]!} words={right.words} />
+        {wish && <Answer question="Is the wish met?" answer={wish.answer} tone={TONE[wish.answer]!} words={wish.words} />}
+      </Box>
+      {measured && (
+        <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
+          Measured <Figure of={() => explainMeasured(measured, measured.time ? 's' : 'B/s')} /> ({measured.words})
+          {forecast ? (
+            <>
+              , forecast <Figure of={inTime ? forecast.time! : forecast.rate} />
+              {forecast.frozen ? `, frozen ${forecast.frozen.at.slice(0, 10)}` : ', made after the runs: nothing was frozen for this path before'}
+            </>
+          ) : (
+            ''
+          )}
+          . {claim.carries}
+        </Typography>
+      )}
+      {impossible.map(({ run, words }) => (
+        <Typography key={run.id} variant="body2" color="error" sx={{ mt: 1 }}>
+          Not used, {run.at.slice(0, 16).replace('T', ' ')} UTC: {words}
+        </Typography>
+      ))}
+    </Panel>
+  );
+}
+
+function Answer({ question, answer, tone, words }: { question: string; answer: string; tone: 'success' | 'error' | 'warning' | 'default'; words: string }) {
+  return (
+    <div>
+      <Typography variant="h3" component="p">
+        {question} <Chip size="small" variant="outlined" color={tone} label={answer} sx={{ fontWeight: 650, borderRadius: 0.75, ml: 0.5 }} />
+      </Typography>
+      <Typography variant="body2">{words}</Typography>
+    </div>
+  );
+}
+
+const DECISIONS: Record<Decision['kind'], string> = { accept: 'Accept it', change: 'Change the build', retest: 'Measure again', return: 'Send it back' };
+
+function DecisionPanel({ job, found }: { job: Job; found: Verdict }) {
+  const suggested = { meets: 'accept', 'falls short': 'change', 'not proven': 'retest' } as const;
+  const [kind, setKind] = useState<Decision['kind']>(job.decision?.kind ?? suggested[found.answer]);
+  const [words, setWords] = useState(job.decision?.words ?? '');
+  const decide = (decision: Decision | null) => changeJob(job.id, (j) => ({ ...j, decision }));
+  return (
+    <Panel title={HEAD[found.answer]} sx={{ order: { xs: 1, md: 2 } }}>
+      <Typography sx={{ mb: 2 }}>{found.words}</Typography>
+      {job.decision && (
+        <Typography variant="body2" sx={{ mb: 1.5, fontWeight: 600 }}>
+          Decided on {job.decision.at.slice(0, 10)}: {DECISIONS[job.decision.kind].toLowerCase()}.
+        </Typography>
+      )}
+      <Box sx={{ display: 'grid', gap: 1.5 }}>
+        <ToggleButtonGroup exclusive size="small" value={kind} onChange={(_, value: Decision['kind'] | null) => value && setKind(value)} aria-label="Decision" sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', '& .MuiToggleButton-root': { border: 1, borderColor: 'divider', borderRadius: 0, m: 0, textTransform: 'none' } }}>
+          {Object.entries(DECISIONS).map(([value, label]) => (
+            <ToggleButton key={value} value={value}>
+              {label}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+        <InputBase multiline minRows={3} maxRows={12} placeholder="In words, for the customer" inputProps={{ 'aria-label': 'In words, for the customer' }} value={words} onChange={(e) => setWords(e.target.value.slice(0, 2000))} sx={{ border: 1, borderColor: 'divider', borderRadius: 1, px: 1.25, py: 0.75 }} />
+        <Button variant="contained" onClick={() => decide({ kind, words, at: new Date().toISOString() })}>
+          {job.decision ? 'Decide anew' : 'Decide'}
+        </Button>
+        {job.decision && (
+          <>
+            <Button component={Link} to={`/jobs/${job.id}/handover`} variant="outlined">
+              Hand it over
+            </Button>
+            <Button onClick={() => decide(null)}>Take the decision back</Button>
+          </>
+        )}
+      </Box>
+      <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 2 }}>
+        Violet is measured, the pale band is the forecast’s 5 to 95 % range, its line the expected value.
+      </Typography>
+    </Panel>
+  );
+}
