@@ -1,5 +1,5 @@
 const shared = {
-  transform: { '^.+\\.(t|j)sx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022', transform: { react: { runtime: 'automatic' } } }, module: { type: 'commonjs' } }] },
+  transform: { '^.+\\.(m?js|tsx?)$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022', transform: { react: { runtime: 'automatic' } } }, module: { type: 'commonjs' } }] },
   transformIgnorePatterns: ['/node_modules/(?!(@noble/hashes|eventsource-parser)/)'],
   moduleNameMapper: { '^@kymar/core/(.*)$': '<rootDir>/core/$1/index.ts' },
   rootDir: import.meta.dirname,

@@ -4,7 +4,7 @@ import { defineConfig } from 'vite';
 export default defineConfig({
   root: import.meta.dirname,
   logLevel: 'warn',
-  ssr: { noExternal: [/^@kymar\//] },
+  ssr: { noExternal: [/^@kymar\//, 'jsonc-parser'] },
   build: {
     ssr: true,
     target: 'node20',

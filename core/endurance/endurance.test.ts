@@ -1,4 +1,4 @@
-import { allowedPerDay, DATA_UNIT, drivesPerDay, EnduranceInput, life, lifeFromNew, rateBetween, ratedPerCapacity, WEAK_RATING, yearsLeft } from '.';
+import { allowedPerDay, DATA_UNIT, drivesPerDay, type EnduranceInput, life, lifeFromNew, rateBetween, ratedPerCapacity, WEAK_RATING, yearsLeft } from '.';
 
 const TB = 1e12;
 const GB = 1e9;

@@ -29,6 +29,9 @@ export function parseFact(text: string, dimension: Dimension): TypedFact {
 /** A fact as it would be typed. */
 export function writeFact(value: Fact['value'], unit: Unit): string {
   if (value === null) return 'not known';
-  if (Array.isArray(value)) return value.map((v) => format(v, unit, 6)).join(' / ');
-  return format(value, unit, 6);
+  if (!Array.isArray(value)) return format(value, unit, 6);
+  const points = value.map((v) => format(v, unit, 6));
+  const ends = points.map((p) => p.slice(p.lastIndexOf(' ')));
+  const alike = points[0]!.includes(' ') && ends.every((end) => end === ends[0]);
+  return alike ? points.map((p, i) => (i < 2 ? p.slice(0, p.lastIndexOf(' ')) : p)).join(' / ') : points.join(' / ');
 }

@@ -46,7 +46,8 @@ function fitted(job: Job): Section {
   if (!job.build) return section('What was fitted', [text('Nothing has been chosen yet.')]);
   const { drive, bridge, cable, port } = job.build;
   const at = job.host.ports.find((p) => p.id === port);
-  const items = [`Drive: ${drive.maker} ${drive.model}, ${factWords(drive.capacity, 'B')}`];
+  const capacity = factWords(drive.capacity, 'B');
+  const items = [`Drive: ${drive.maker} ${drive.model}${drive.model.includes(capacity) ? '' : `, ${capacity}`}`];
   if (bridge) items.push(`${bridge.kind === 'enclosure' ? 'Enclosure' : 'Adapter'}: ${bridge.maker} ${bridge.model}`);
   if (cable) items.push(`Cable: ${cable.name}, ${cable.length} m`);
   if (at) items.push(`Plug it in here: ${at.position} of the ${job.host.name.toLowerCase()}. Another port that looks the same may be slower.`);

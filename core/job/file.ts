@@ -1,3 +1,4 @@
+import { parse, printParseErrorCode, type ParseError } from 'jsonc-parser';
 import type * as z from 'zod';
 import { Job, VERSION } from './job';
 
@@ -15,13 +16,12 @@ export function writeJob(job: Job): string {
 /** Reads the text of a job file. Never throws; nothing is taken over unless all of it is sound. */
 export function readJob(text: string): Read<Job> {
   if (text.length > MOST_BYTES) return { ok: false, problems: ['The file is larger than 64 MB: that is no job file.'] };
-  let data: unknown;
+  const json = text.replace(/^\uFEFF/, '');
   try {
-    data = JSON.parse(text.replace(/^\uFEFF/, ''));
-  } catch (error) {
-    return { ok: false, problems: [`The file is no JSON: ${place(text, (error as Error).message)}. It may be cut short; export it again.`] };
+    return checkJob(JSON.parse(json));
+  } catch {
+    return { ok: false, problems: [`The file is no JSON: ${fault(json)}. It may be cut short; export it again.`] };
   }
-  return checkJob(data);
 }
 
 /** Checks data that claims to be a job. Older versions will be migrated here once there are any. */
@@ -38,10 +38,13 @@ export function problemsOf(error: z.ZodError): string[] {
   return error.issues.map((issue) => `${issue.path.length > 0 ? issue.path.join('.') : 'the file'}: ${issue.message}`);
 }
 
-/** Line and column where JSON broke, from the engine's message where it tells. */
-function place(text: string, message: string): string {
-  const at = /position (\d+)/.exec(message)?.[1];
-  if (at === undefined) return message;
-  const before = text.slice(0, Number(at)).split('\n');
-  return `line ${before.length}, column ${before.at(-1)!.length + 1}`;
+/** Line and column where JSON breaks, and what was wrong there. Not every engine's own message tells. */
+function fault(json: string): string {
+  const errors: ParseError[] = [];
+  parse(json, errors, { disallowComments: true });
+  const [first] = errors;
+  if (!first) return 'unreadable';
+  const before = json.slice(0, first.offset).split('\n');
+  const words = printParseErrorCode(first.error).replace(/(?<=[a-z])[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
+  return `line ${before.length}, column ${before.at(-1)!.length + 1}: ${words.toLowerCase()}`;
 }

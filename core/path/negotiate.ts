@@ -40,10 +40,10 @@ export function negotiate(participants: readonly Participant[]): Negotiated {
     .filter((f): f is { name: string; mode: Link } => f.mode !== null && participants.length > 1 && (!mode || worth(f.mode) > worth(mode)))
     .sort((a, b) => worth(b.mode) - worth(a.mode));
   const { limiters, without } = freed[0] ? { limiters: freed.map((f) => f.name), without: freed[0].mode } : heldTogether(participants, mode);
-  const names = participants.map((p) => p.name).join(', ');
-  if (!mode) return { mode, limiters, without, reason: without ? `${limiters.join(' and ')} shares no mode with the others (${names})` : `no mode is shared by ${names}` };
+  const names = inWords(participants.map((p) => p.name));
+  if (!mode) return { mode, limiters, without, reason: without ? `${inWords(limiters)} ${limiters.length > 1 ? 'share' : 'shares'} no mode with the rest of ${names}` : `no mode is shared by ${names}` };
   if (!without) return { mode, limiters, without, reason: `the best mode that ${names} share` };
-  return { mode, limiters, without, reason: `held to ${mode.name} by ${limiters.join(' and ')}; without that it could run ${without.name}` };
+  return { mode, limiters, without, reason: `held to ${mode.name} by ${inWords(limiters)}; without that it could run ${without.name}` };
 }
 
 /** Where exchanging one participant alone would not help: all those that fall short of the best one's own mode. */
@@ -53,3 +53,5 @@ function heldTogether(participants: readonly Participant[], mode: Link | null): 
   if (mode === null || worth(peak) <= worth(mode)) return { limiters: [], without: null };
   return { limiters: own.filter((p) => worth(p.best) < worth(peak)).map((p) => p.name), without: peak };
 }
+
+const inWords = (names: readonly string[]): string => (names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : (names[0] ?? ''));

@@ -44,12 +44,16 @@ export interface Path {
 /** Constraints that lie between the media and the host. */
 const BETWEEN: readonly Constraint['id'][] = ['inner', 'bridge', 'outer'];
 
+/** What cable and port are called in a link's reason. */
+const CABLE = 'the cable';
+const PORT = 'the port';
+
 /** Puts parts together: negotiates each link, finds every constraint, the flow and what decides it. */
 export function buildPath(parts: PathParts): Path {
-  const { drive, bridge, cable, port, host } = parts;
+  const { drive, bridge, cable, port } = parts;
   const driveEnd = { name: drive.model, modes: drive.modes };
-  const lead = cable ? [{ name: cable.name, modes: cable.modes }] : [];
-  const portEnd = { name: `${host.name}, ${port.position}`, modes: port.modes };
+  const lead = cable ? [{ name: CABLE, modes: cable.modes }] : [];
+  const portEnd = { name: PORT, modes: port.modes };
   const converts = bridge !== null && !bridge.passThrough;
   const inner = converts ? negotiate([driveEnd, { name: bridge.model, modes: bridge.inner }]) : null;
   const outer = converts
@@ -104,7 +108,7 @@ function strip({ drive, bridge, cable, port, host }: PathParts, inner: Negotiate
   if (bridge) {
     const cap = constraint('bridge');
     const own = converts ? both((d) => Math.min(cap?.rate[d].expected ?? Infinity, inner?.mode ? practicalOf(inner.mode, d).expected : 0, alone(bridge.outer, bridge.outer)[d])) : alone(drive.modes, bridge.outer);
-    joints.push({ id: 'bridge', part: bridge.model, detail: converts ? `${modeName(inner)} to ${modeName(outer)}${bridge.protocol === 'bulk-only' ? ', bulk-only' : ''}` : 'passes the lanes through', alone: own, constraints: ids('inner', 'bridge') });
+    joints.push({ id: 'bridge', part: bridge.model, detail: converts ? `${modeName(inner)} inside${bridge.protocol === 'bulk-only' ? ', bulk-only' : ''}` : 'passes the lanes through', alone: own, constraints: ids('inner', 'bridge') });
   }
   if (cable) joints.push({ id: 'cable', part: cable.name, detail: `${cable.length} m, ${cable.ends.join(' to ')}`, alone: alone(sending, cable.modes), constraints: ids('outer') });
   joints.push({ id: 'port', part: port.position, detail: `${port.connector}, ${modeName(outer)}`, alone: alone(sending, port.modes), constraints: ids('outer') });
@@ -126,7 +130,7 @@ function decide(path: Path, direction: Direction): Bottleneck {
 
 /** Of a link the participants that hold it down, or all of them when they are alike; else where the constraint sits. */
 function culprits({ parts, joints }: Path, constraint: Constraint): Joint['id'][] {
-  const { drive, bridge, cable, port, host } = parts;
+  const { drive, bridge } = parts;
   const direct = bridge === null || bridge.passThrough;
   const named: Record<string, Joint['id'][]> = {
     inner: ['drive', 'bridge'],
@@ -134,7 +138,7 @@ function culprits({ parts, joints }: Path, constraint: Constraint): Joint['id'][
   };
   const onLink = named[constraint.id];
   if (!onLink) return joints.filter((joint) => joint.constraints.includes(constraint.id)).map((joint) => joint.id);
-  const names: Partial<Record<Joint['id'], string | undefined>> = { drive: drive.model, bridge: bridge?.model, cable: cable?.name, port: `${host.name}, ${port.position}` };
+  const names: Partial<Record<Joint['id'], string | undefined>> = { drive: drive.model, bridge: bridge?.model, cable: CABLE, port: PORT };
   const there = onLink.filter((id) => joints.some((joint) => joint.id === id));
   const held = there.filter((id) => constraint.link!.limiters.includes(names[id] ?? ''));
   return held.length > 0 ? held : there;

@@ -43,8 +43,9 @@ export function format(value: number, unit: Unit, significant = 3): string {
   }
 }
 
+/** With the largest prefix that leaves a whole part; endurance is told in TB far beyond a thousand, so P starts at ten. */
 function scaled(value: number, unit: string, significant: number): string {
-  const [size, prefix] = STEPS.find(([step]) => Math.abs(value) >= step * 0.9995) ?? [1, ''];
+  const [size, prefix] = STEPS.find(([step]) => Math.abs(value) >= step * (step === 1e15 ? 10 : 0.9995)) ?? [1, ''];
   return `${digits(value / size, significant)} ${prefix}${unit}`;
 }
 

@@ -38,7 +38,7 @@ export function ByHand({ activity, onTaken }: { activity: Activity | null; onTak
   };
   const ready = measure();
   return (
-    <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: '1fr 1fr' }}>
+    <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
       <TextField select label="What is known" value={kind} onChange={(e) => setKind(e.target.value as Kind)} sx={{ gridColumn: '1 / -1' }}>
         <MenuItem value="rate">A rate that another program showed</MenuItem>
         <MenuItem value="timed">How long the activity took</MenuItem>

@@ -34,14 +34,14 @@ export function Bench() {
   const keep = (taken: Taken) => changeJob(job.id, (j) => ({ ...j, runs: [...j.runs, runOf(j, taken, where, note)] }));
   const frozen = job.forecasts.length > 0;
   return (
-    <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 5fr) minmax(0, 6fr)' }, alignItems: 'start' }}>
+    <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 5fr) minmax(0, 6fr)' }, alignItems: 'start' }}>
       <Panel>
         {!frozen && job.build && (
           <Typography variant="body2" sx={{ mb: 1.5, color: 'warning.main', fontWeight: 560 }}>
             No forecast is frozen yet. Freeze it first, or these runs can only be held against one made afterwards.
           </Typography>
         )}
-        <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5, mb: 1.5 }}>
+        <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)', gap: 1.5, mb: 1.5 }}>
           <TextField select label="What is timed" value={activity?.id ?? ''} onChange={(e) => setActivity(e.target.value)} disabled={job.activities.length === 0} helperText={job.activities.length === 0 ? 'The brief names no activity' : undefined}>
             {job.activities.map((a) => (
               <MenuItem key={a.id} value={a.id}>

@@ -91,8 +91,8 @@ export function RealBench({ job, onTaken }: { job: Job; onTaken(taken: Taken): v
               This folder is {target.labels.join(' and ')}: {target.labels.includes('memory-backed') ? 'a run here measures memory, is kept under that name and never used.' : 'figures from here speak for more than the drive.'}
             </Alert>
           )}
-          <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: '1fr 1fr' }}>
-            <QuantityField label="Size" dimension="bytes" value={bytes} onValue={setBytes} disabled={going !== null} {...(tooMuch ? { error: true, helperText: `Room is for ${format(target.room, 'B')}` } : {})} />
+          <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
+            <QuantityField label="Size" dimension="bytes" value={bytes} onValue={setBytes} disabled={going !== null} {...(tooMuch ? { error: true } : {})} />
             <TextField select label="Do" value={mode} onChange={(e) => setMode(e.target.value as RunRequest['mode'])} disabled={going !== null}>
               <MenuItem value="write">Write it</MenuItem>
               <MenuItem value="write-read">Write it, then read it back</MenuItem>
@@ -107,6 +107,11 @@ export function RealBench({ job, onTaken }: { job: Job; onTaken(taken: Taken): v
               <MenuItem value="job">this job’s drive, where chosen above</MenuItem>
             </TextField>
           </Box>
+          {tooMuch && (
+            <Alert severity="warning" variant="outlined">
+              {format(bytes, 'B')} do not fit: room is for {format(target.room, 'B')}.
+            </Alert>
+          )}
           <Typography variant="body2" color="textSecondary">
             One file, front to back, past the host’s memory where the file system allows it, with data that does not compress; removed afterwards. Writes {bytes === null ? '' : format(bytes, 'B')}.{rating}
           </Typography>

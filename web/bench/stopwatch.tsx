@@ -131,7 +131,7 @@ export function Stopwatch({ activity, onTaken }: { activity: Activity | null; on
           +0.1 s <Key name="↑" />
         </Button>
       </Box>
-      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
+      <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)', gap: 1.5 }}>
         <QuantityField label="Moved" dimension="bytes" value={bytes} onValue={setBytes} />
         <QuantityField label="Files" dimension="count" value={files} onValue={setFiles} />
       </Box>

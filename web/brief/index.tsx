@@ -14,10 +14,10 @@ export function Brief() {
   const set = (part: Partial<Job>) => changeJob(job.id, (j) => ({ ...j, ...part }));
   const setHost = (host: Job['host']) => changeJob(job.id, (j) => ({ ...j, host, build: j.build && host.ports.some((p) => p.id === j.build!.port) ? j.build : j.build && { ...j.build, port: host.ports[0]!.id } }));
   return (
-    <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 5fr) minmax(0, 7fr)' }, alignItems: 'start' }}>
+    <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 5fr) minmax(0, 7fr)' }, alignItems: 'start' }}>
       <Box sx={{ display: 'grid', gap: 2 }}>
         <Panel title="The job">
-          <Box sx={{ display: 'grid', gap: 1.75, gridTemplateColumns: '1fr 1fr' }}>
+          <Box sx={{ display: 'grid', gap: 1.75, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
             <NameField label="Title" value={job.title} most={160} onName={(title) => set({ title })} sx={{ gridColumn: '1 / -1' }} />
             <TextField label="Customer" value={job.customer} onChange={(e) => set({ customer: e.target.value.slice(0, 160) })} />
             <TextField label="Due" type="date" value={job.due ?? ''} onChange={(e) => set({ due: e.target.value || null })} slotProps={{ inputLabel: { shrink: true } }} />
@@ -26,7 +26,7 @@ export function Brief() {
           </Box>
         </Panel>
         <Panel title="The machine">
-          <Box sx={{ display: 'grid', gap: 1.75, gridTemplateColumns: '1fr 1fr' }}>
+          <Box sx={{ display: 'grid', gap: 1.75, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
             <TextField select label="Start from" value={HOSTS.some((h) => h.id === job.host.id) ? job.host.id : ''} onChange={(e) => setHost(HOSTS.find((h) => h.id === e.target.value)!)} helperText="Takes over its ports and built-in drive">
               {HOSTS.map((host) => (
                 <MenuItem key={host.id} value={host.id}>

@@ -71,7 +71,7 @@ export function Forecast() {
           </Table>
         )}
       </Panel>
-      <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 2fr) minmax(0, 1fr)' }, alignItems: 'start' }}>
+      <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 2fr) minmax(0, 1fr)' }, alignItems: 'start' }}>
         {shown && <Course key={shown.activity.id} forecast={shown} />}
         <Box sx={{ display: 'grid', gap: 2 }}>
           <Freeze job={job} />

@@ -14,7 +14,7 @@ export function Handover() {
   const [copy, setCopy] = useState<Copy>('customer');
   const document = handover(job, forecastOf(job), verdictOf(job));
   return (
-    <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) 240px' }, alignItems: 'start', '@media print': { display: 'block' } }}>
+    <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 240px' }, alignItems: 'start', '@media print': { display: 'block' } }}>
       <Box component="article" sx={{ bgcolor: 'background.paper', border: 1, borderColor: 'divider', borderRadius: 1, px: { xs: 2, md: 6 }, py: 4, maxWidth: 900, '@media print': { border: 0, p: 0, maxWidth: 'none', color: '#000', bgcolor: '#fff' } }}>
         <Typography variant="h1" component="h2">
           {document.title}
@@ -37,10 +37,10 @@ export function Handover() {
       </Box>
       <Box className="no-print" sx={{ display: 'grid', gap: 1, position: 'sticky', top: 16 }}>
         <ToggleButtonGroup exclusive fullWidth size="small" value={copy} onChange={(_, value: Copy | null) => value && setCopy(value)} aria-label="Whose copy">
-          <ToggleButton value="customer" sx={{ textTransform: 'none' }}>
+          <ToggleButton value="customer">
             Customer’s
           </ToggleButton>
-          <ToggleButton value="shop" sx={{ textTransform: 'none' }}>
+          <ToggleButton value="shop">
             Shop’s
           </ToggleButton>
         </ToggleButtonGroup>

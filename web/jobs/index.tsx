@@ -11,6 +11,7 @@ import { dropJobs, putJobs, undo, useJobs } from '../state/jobs';
 import { fileName, saveFile } from '../ui/files';
 import { Panel } from '../ui/panel';
 import { STAGE_NAMES } from '../ui/stages';
+import { MiniStrip } from '../ui/strip';
 import { ImportDialog, useImport } from './import';
 import { newJob } from './new';
 
@@ -116,7 +117,7 @@ function Row({ job, onRemove }: { job: Job; onRemove(): void }) {
   const { answer, claims } = verdictOf(job);
   const state = claims.length > 0 ? ({ meets: 'Meets the wishes', 'falls short': 'Falls short', 'not proven': 'Not proven yet' } as const)[answer] : chances.length > 0 ? `Forecast: wishes met with ${Math.round(Math.min(...chances) * 100)} % or more` : 'Not forecast yet';
   return (
-    <Box component="li" sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1.6fr) minmax(0, 1fr) minmax(0, 1fr) auto', gap: 2, alignItems: 'center', bgcolor: 'background.paper', border: 1, borderColor: 'divider', borderRadius: 1, px: 2, py: 1.5 }}>
+    <Box component="li" sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr auto', md: 'minmax(0, 1.5fr) minmax(0, 0.9fr) minmax(0, 0.9fr) minmax(0, 1fr) auto' }, gap: 2, alignItems: 'center', bgcolor: 'background.paper', border: 1, borderColor: 'divider', borderRadius: 1, px: 2, py: 2 }}>
       <Box sx={{ minWidth: 0 }}>
         <Typography component={Link} to={`/jobs/${job.id}/${next.stage}`} variant="h2" sx={{ color: 'text.primary', textDecoration: 'none', '&:hover': { color: 'primary.main' } }}>
           {job.title}
@@ -125,6 +126,7 @@ function Row({ job, onRemove }: { job: Job; onRemove(): void }) {
           {[job.customer, job.host.name].filter(Boolean).join(', ')}
         </Typography>
       </Box>
+      <Box sx={{ display: { xs: 'none', md: 'block' } }}>{path ? <MiniStrip path={path} direction={direction} /> : <Box sx={{ height: 34, border: '1px dashed', borderColor: 'divider', borderRadius: 1 }} />}</Box>
       <Box>
         <Typography variant="body2" sx={{ fontWeight: 600 }}>
           {state}

@@ -23,7 +23,7 @@ export function DriveSheet({ drive, onDrive }: { drive: Drive; onDrive(drive: Dr
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
         Change what you know better. An unknown figure stands for the range of what is on the market.
       </Typography>
-      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: '1fr 1fr' }}>
+      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
         {FIELDS.map(([property, label, dimension, unit]) => (
           <FactField key={property} label={label} dimension={dimension} {...(unit ? { unit } : {})} fact={drive[property]} onFact={(fact: Fact) => onDrive({ ...drive, [property]: fact })} helperText={sourceWords(drive[property].source)} />
         ))}

@@ -26,7 +26,7 @@ export function PathView() {
       </Panel>
     );
   return (
-    <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 4fr) minmax(0, 5fr)' }, alignItems: 'start' }}>
+    <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 9fr) minmax(0, 10fr)' }, alignItems: 'start' }}>
       <Box sx={{ display: 'grid', gap: 2 }}>
         <Parts />
         <DriveSheet drive={job.build.drive} onDrive={(drive) => changeJob(job.id, (j) => ({ ...j, build: { ...j.build!, drive } }))} />
@@ -63,7 +63,7 @@ function Parts() {
   const { job, direction } = useJob();
   return (
     <Panel title="The build">
-      <Box sx={{ display: 'grid', gap: 1.75, gridTemplateColumns: '1fr 1fr' }}>
+      <Box sx={{ display: 'grid', gap: 1.75, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
         {PARTS.map(([joint, label]) => {
           const list = alternatives(job, joint);
           const taken = list.find((a) => a.taken);
@@ -96,7 +96,7 @@ function Joints({ path, direction }: { path: Path; direction: Direction }) {
         <TableHead>
           <TableRow>
             <TableCell>Joint and how it runs</TableCell>
-            <TableCell align="right">Hard ceiling, MB/s</TableCell>
+            <TableCell align="right">Ceiling, MB/s</TableCell>
             <TableCell align="right">Expected, MB/s</TableCell>
             <TableCell align="right">In nine of ten, MB/s</TableCell>
           </TableRow>
@@ -118,7 +118,7 @@ function Joints({ path, direction }: { path: Path; direction: Direction }) {
                 <TableCell align="right">
                   <Figure of={() => constraint.explain(direction)}>{mb(rate.expected)}</Figure>
                 </TableCell>
-                <TableCell align="right">
+                <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
                   {mb(rate.low)} to {mb(rate.high)}
                 </TableCell>
               </TableRow>

@@ -16,7 +16,7 @@ export function alternatives(job: Job, joint: Joint['id']): { key: string; name:
     case 'cable':
       return [...CABLES.map((cable) => ({ key: cable.id, name: `${cable.name}, ${cable.length} m`, build: { ...build, cable }, taken: cable.id === build.cable?.id })), { key: 'none', name: 'No cable', build: { ...build, cable: null }, taken: build.cable === null }];
     case 'port':
-      return job.host.ports.map((port) => ({ key: port.id, name: `${port.position} (${port.connector})`, build: { ...build, port: port.id }, taken: port.id === build.port }));
+      return job.host.ports.map((port) => ({ key: port.id, name: `${port.position}, ${port.connector}`, build: { ...build, port: port.id }, taken: port.id === build.port }));
     case 'host':
       return [];
   }

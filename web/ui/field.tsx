@@ -7,49 +7,58 @@ const UNIT: Record<Dimension, Unit> = { bytes: 'B', rate: 'B/s', time: 's', coun
 
 type Base = Omit<TextFieldProps, 'value' | 'onChange' | 'label'> & { label: string; dimension: Dimension };
 
+/**
+ * What was typed into a field, for as long as the value is the one it gave: it stays after leaving the field, so that nothing on the page
+ * moves under the pointer, and gives way to a value from elsewhere.
+ */
+function useDraft(value: unknown): [string | null, (text: string, gave: unknown) => void] {
+  const [draft, setDraft] = useState<{ text: string; gave: string } | null>(null);
+  const now = JSON.stringify(value);
+  return [draft?.gave === now ? draft.text : null, (text, gave) => setDraft({ text, gave: JSON.stringify(gave) })];
+}
+
+const meaning = (read: { understood: string; note?: string }) => `${read.understood}${read.note ? `. ${read.note}` : ''}`;
+
 /** A field for a quantity as people type it; `null` where nothing is wished. */
 export function QuantityField({ value, onValue, dimension, optional = false, helperText, ...rest }: Base & { value: number | null; onValue(value: number | null): void; optional?: boolean }) {
-  const [draft, setDraft] = useState<string | null>(null);
-  const written = value === null ? '' : format(value, UNIT[dimension], 6);
-  const text = draft ?? written;
-  const read = text.trim() === '' && optional ? null : parseQuantity(text, dimension);
-  const wrong = draft !== null && read !== null && !read.ok;
+  const [draft, setDraft] = useDraft(value);
+  const text = draft ?? (value === null ? '' : format(value, UNIT[dimension], 6));
+  const parse = (typed: string) => (typed.trim() === '' && optional ? null : parseQuantity(typed, dimension));
+  const read = draft === null ? null : parse(draft);
   return (
     <TextField
+      helperText={read === null ? helperText : read.ok ? meaning(read) : read.problem}
+      error={read !== null && !read.ok}
       {...rest}
       value={text}
-      error={wrong}
-      helperText={wrong && !read.ok ? read.problem : draft !== null && read?.ok ? `${read.understood}${read.note ? `. ${read.note}` : ''}` : helperText}
       onChange={(event) => {
-        setDraft(event.target.value);
-        const now = event.target.value.trim() === '' && optional ? null : parseQuantity(event.target.value, dimension);
-        if (now === null) onValue(null);
-        else if (now.ok) onValue(now.value);
+        const typed = event.target.value;
+        const now = parse(typed);
+        const gives = now === null ? null : now.ok ? now.value : value;
+        setDraft(typed, gives);
+        if (gives !== value) onValue(gives);
       }}
-      onBlur={() => !wrong && setDraft(null)}
     />
   );
 }
 
 /** A field for a property that may be not known or a range. What is typed counts as entered by hand. */
 export function FactField({ fact, onFact, dimension, helperText, unit = UNIT[dimension], ...rest }: Base & { fact: Fact; onFact(fact: Fact): void; unit?: Unit }) {
-  const [draft, setDraft] = useState<string | null>(null);
-  const text = draft ?? writeFact(fact.value, unit);
-  const read = parseFact(text, dimension);
-  const wrong = draft !== null && !read.ok;
+  const [draft, setDraft] = useDraft(fact.value);
+  const read = draft === null ? null : parseFact(draft, dimension);
   return (
     <TextField
+      helperText={read === null ? helperText : read.ok ? meaning(read) : read.problem}
+      error={read !== null && !read.ok}
       {...rest}
-      value={text}
-      error={wrong}
-      helperText={!read.ok ? read.problem : draft !== null ? `${read.understood}${read.note ? `. ${read.note}` : ''}` : helperText}
+      value={draft ?? writeFact(fact.value, unit)}
       onFocus={(event) => event.target.select()}
       onChange={(event) => {
-        setDraft(event.target.value);
-        const now = parseFact(event.target.value, dimension);
+        const typed = event.target.value;
+        const now = parseFact(typed, dimension);
+        setDraft(typed, now.ok ? now.value : fact.value);
         if (now.ok) onFact({ value: now.value, source: now.value === null ? { kind: 'unknown' } : { kind: 'entered' } });
       }}
-      onBlur={() => !wrong && setDraft(null)}
     />
   );
 }

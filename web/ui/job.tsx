@@ -39,10 +39,10 @@ export function JobFrame() {
               {[job.customer, job.host.name].filter(Boolean).join(', ')}
             </Typography>
             <ToggleButtonGroup size="small" exclusive value={direction} onChange={(_, value: Direction | null) => value && setDirection(value)} aria-label="Direction shown">
-              <ToggleButton value="write" sx={{ py: 0.25, textTransform: 'none' }}>
+              <ToggleButton value="write" sx={{ py: 0.25 }}>
                 Writing to the drive
               </ToggleButton>
-              <ToggleButton value="read" sx={{ py: 0.25, textTransform: 'none' }}>
+              <ToggleButton value="read" sx={{ py: 0.25 }}>
                 Reading from it
               </ToggleButton>
             </ToggleButtonGroup>

@@ -25,11 +25,11 @@ export function Shell() {
             Kymar
           </Typography>
         </Box>
-        <Box component={Link} to="/jobs" sx={{ color: 'text.secondary', ml: 1, fontSize: '0.875rem', textDecoration: 'none', '&:hover': { color: 'primary.main' } }}>
+        <Box component={Link} to="/jobs" sx={{ color: 'text.secondary', ml: 1, whiteSpace: 'nowrap', fontSize: '0.875rem', textDecoration: 'none', '&:hover': { color: 'primary.main' } }}>
           All jobs
         </Box>
         <Box sx={{ flex: 1 }} />
-        <Typography variant="caption" color="textSecondary" role="status">
+        <Typography variant="caption" color="textSecondary" role="status" sx={{ lineHeight: 1.2, textAlign: 'right' }}>
           {trouble ? 'Not all is saved' : saving ? 'Saving …' : 'Saved in this browser'}
         </Typography>
         <IconButton size="small" onClick={undo} aria-label="Undo (Ctrl+Z)" title="Undo (Ctrl+Z)">

@@ -1,6 +1,7 @@
 import CheckIcon from '@mui/icons-material/Check';
 import PriorityHighIcon from '@mui/icons-material/PriorityHigh';
 import { Box, Typography } from '@mui/material';
+import visuallyHidden from '@mui/utils/visuallyHidden';
 import { NavLink } from 'react-router';
 import type { Stage, StageState } from '@kymar/core/job';
 
@@ -10,7 +11,7 @@ const SAID = { open: 'open', done: 'done', attention: 'needs attention' } as con
 /** The stages of a job in their order, each with its state and its one next action. */
 export function StageTrack({ id, states }: { id: string; states: readonly StageState[] }) {
   return (
-    <Box component="nav" aria-label="Stages of the job" className="no-print" sx={{ display: 'grid', gridTemplateColumns: `repeat(${states.length}, minmax(118px, 1fr))`, overflowX: 'auto', borderTop: 1, borderColor: 'divider' }}>
+    <Box component="nav" aria-label="Stages of the job" className="no-print" sx={{ display: 'grid', gridTemplateColumns: `repeat(${states.length}, minmax(118px, 1fr))`, overflowX: 'auto', position: 'relative', borderTop: 1, borderColor: 'divider' }}>
       {states.map(({ stage, state, next }) => (
         <Box
           key={stage}
@@ -31,7 +32,7 @@ export function StageTrack({ id, states }: { id: string; states: readonly StageS
             <Mark state={state} />
             <Typography variant="body2" sx={{ fontWeight: 620 }}>
               {STAGE_NAMES[stage]}
-              <Box component="span" sx={{ position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' }}>
+              <Box component="span" sx={visuallyHidden}>
                 , {SAID[state]}
               </Box>
             </Typography>

@@ -1,5 +1,5 @@
 import { Box, ButtonBase, Typography } from '@mui/material';
-import { useEffect, useRef, useState, type RefObject } from 'react';
+import { useLayoutEffect, useRef, useState, type RefObject } from 'react';
 import type { Direction } from '@kymar/core/links';
 import type { Joint, Path } from '@kymar/core/path';
 import { format } from '@kymar/core/units';
@@ -14,14 +14,17 @@ interface Props {
   height?: number;
 }
 
-const KIND: Record<Joint['id'], string> = { drive: 'Drive', bridge: 'Bridge or card', cable: 'Cable', port: 'Port', host: 'Other end' };
+const KIND: Record<Joint['id'], string> = { drive: 'Drive', bridge: 'Bridge', cable: 'Cable', port: 'Port', host: 'Other end' };
+/** Left out on a phone, where the picture and the numbers must do. */
+const wideOnly = { display: { xs: 'none', sm: 'inline' } };
 
 /** Follows an element's width. */
 function useWidth(): [RefObject<HTMLDivElement | null>, number] {
   const ref = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(1100);
-  useEffect(() => {
+  useLayoutEffect(() => {
     if (!ref.current) return;
+    setWidth(ref.current.clientWidth);
     const observer = new ResizeObserver(([entry]) => entry && setWidth(entry.contentRect.width));
     observer.observe(ref.current);
     return () => observer.disconnect();
@@ -66,11 +69,13 @@ export function PathStrip({ path, direction, measured = null, onJoint, height = 
     <Box ref={ref} sx={{ width: '100%', position: 'relative' }}>
       <Box sx={{ display: 'grid', gridTemplateColumns: `repeat(${joints.length}, minmax(0, 1fr))`, mb: 0.25 }}>
         {joints.map((joint, i) => (
-          <Typography key={joint.id} variant="body2" noWrap sx={{ px: 1, textAlign: 'center', fontWeight: 600, color: color(i) }} title={joint.part}>
-            <Box component="span" sx={{ color: 'text.secondary', fontWeight: 400, fontSize: '0.78125rem', mr: 0.75 }}>
+          <Typography key={joint.id} variant="body2" noWrap sx={{ px: { xs: 0.25, sm: 1 }, textAlign: 'center', fontWeight: 600, color: color(i) }} title={joint.part}>
+            <Box component="span" sx={{ color: 'text.secondary', fontWeight: 400, fontSize: '0.78125rem', mr: { sm: 0.75 } }}>
               {KIND[joint.id]}
             </Box>
-            {joint.part}
+            <Box component="span" sx={wideOnly}>
+              {joint.part}
+            </Box>
           </Typography>
         ))}
       </Box>
@@ -109,9 +114,9 @@ export function PathStrip({ path, direction, measured = null, onJoint, height = 
         {joints.map((joint, i) => {
           const rate = joint.alone[direction];
           return (
-            <Typography key={joint.id} variant="body2" noWrap title={joint.detail} sx={{ px: 1, textAlign: 'center', fontWeight: narrow[i] ? 700 : 600, color: color(i) }}>
+            <Typography key={joint.id} variant="body2" noWrap title={joint.detail} sx={{ px: { xs: 0.25, sm: 1 }, fontSize: { xs: '0.78125rem', sm: '0.875rem' }, textAlign: 'center', fontWeight: narrow[i] ? 700 : 600, color: color(i) }}>
               {rate === null ? 'not known' : rate === 0 ? 'nothing passes' : format(rate, 'B/s')}
-              <Box component="span" sx={{ color: 'text.secondary', fontWeight: 400, fontSize: '0.78125rem', ml: 0.75 }}>
+              <Box component="span" sx={{ ...wideOnly, color: 'text.secondary', fontWeight: 400, fontSize: '0.78125rem', ml: 0.75 }}>
                 {joint.detail}
               </Box>
             </Typography>
@@ -126,4 +131,19 @@ function describe({ joints, flow, bottleneck, blocked }: Path, direction: Direct
   if (blocked.length > 0) return `Path blocked: ${blocked.join('; ')}`;
   const narrowest = joints.filter((j) => bottleneck![direction].joints.includes(j.id)).map((j) => j.part);
   return `${direction === 'read' ? 'Reading' : 'Writing'} over ${joints.map((j) => j.part).join(', ')}: ${format(flow![direction].expected, 'B/s')} expected, narrowest at ${narrowest.join(', ')}${measured ? `, measured ${format(measured, 'B/s')}` : ''}`;
+}
+
+/** The channel alone, small and without words: a job at a glance. */
+export function MiniStrip({ path, direction }: { path: Path; direction: Direction }) {
+  const [width, height] = [260, 34];
+  const through = path.flow?.[direction].expected ?? 0;
+  const rates = path.joints.map((j) => j.alone[direction] ?? through);
+  const peak = Math.max(1, ...rates);
+  const scale = (rate: number) => (rate <= 0 ? 0 : Math.max(2, (rate / peak) * height));
+  return (
+    <svg viewBox={`0 0 ${width} ${height}`} width="100%" height={height} preserveAspectRatio="none" aria-hidden style={{ display: 'block' }}>
+      <path d={outline(rates.map(scale), width, height / 2)} fill="var(--mui-palette-channel)" />
+      {through > 0 && <path d={outline(rates.map(() => scale(through)), width, height / 2)} fill="var(--mui-palette-flow)" />}
+    </svg>
+  );
 }

@@ -88,6 +88,6 @@ export const theme = createTheme({
     MuiPaper: { defaultProps: { elevation: 0 } },
     MuiTextField: { defaultProps: { size: 'small', variant: 'outlined' } },
     MuiTableCell: { styleOverrides: { root: { padding: '7px 12px', borderColor: 'var(--mui-palette-divider)' }, head: { fontWeight: 560, fontSize: '0.8125rem', fontStretch: '94%', color: 'var(--mui-palette-text-secondary)', lineHeight: 1.3 } } },
-    MuiTooltip: { defaultProps: { arrow: false } },
+    MuiToggleButton: { styleOverrides: { root: { textTransform: 'none', color: 'var(--mui-palette-text-secondary)', '&.Mui-selected': { color: 'var(--mui-palette-text-primary)' } } } },
   },
 });

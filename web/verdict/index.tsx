@@ -2,7 +2,7 @@ import { Box, Button, Chip, InputBase, ToggleButton, ToggleButtonGroup, Typograp
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { explainMeasured } from '@kymar/core/bench';
-import { Decision, type Job } from '@kymar/core/job';
+import { type Decision, type Job } from '@kymar/core/job';
 import type { Claim, Right, Verdict } from '@kymar/core/verdict';
 import { verdictOf } from '../state/derived';
 import { changeJob } from '../state/jobs';
@@ -29,7 +29,7 @@ export function VerdictView() {
       </Panel>
     );
   return (
-    <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 2fr) minmax(0, 1fr)' }, alignItems: 'start' }}>
+    <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 2fr) minmax(0, 1fr)' }, alignItems: 'start' }}>
       <Box sx={{ display: 'grid', gap: 2, order: { xs: 2, md: 1 } }}>
         {found.claims.map((claim) => (
           <ClaimPanel key={claim.key} claim={claim} />
@@ -55,7 +55,7 @@ function ClaimPanel({ claim }: { claim: Claim }) {
     >
       {measured &&
         (inTime ? <Band unit="s" forecast={forecast.time} measured={measured.time!} wish={activity?.wish ?? null} /> : <Band unit="B/s" forecast={forecast?.rate ?? null} measured={measured.rate} wish={null} />)}
-      <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: wish ? { xs: '1fr', sm: '1fr 1fr' } : '1fr' }}>
+      <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: wish ? { xs: 'minmax(0, 1fr)', sm: '1fr 1fr' } : '1fr' }}>
         <Answer question="Was the forecast right?" answer={RIGHT[right.answer]} tone={TONE[right.answer]!} words={right.words} />
         {wish && <Answer question="Is the wish met?" answer={wish.answer} tone={TONE[wish.answer]!} words={wish.words} />}
       </Box>
@@ -109,7 +109,7 @@ function DecisionPanel({ job, found }: { job: Job; found: Verdict }) {
         </Typography>
       )}
       <Box sx={{ display: 'grid', gap: 1.5 }}>
-        <ToggleButtonGroup exclusive size="small" value={kind} onChange={(_, value: Decision['kind'] | null) => value && setKind(value)} aria-label="Decision" sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', '& .MuiToggleButton-root': { border: 1, borderColor: 'divider', borderRadius: 0, m: 0, textTransform: 'none' } }}>
+        <ToggleButtonGroup exclusive size="small" value={kind} onChange={(_, value: Decision['kind'] | null) => value && setKind(value)} aria-label="Decision" sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)', '& .MuiToggleButton-root': { border: 1, borderColor: 'divider', borderRadius: 0, m: 0} }}>
           {Object.entries(DECISIONS).map(([value, label]) => (
             <ToggleButton key={value} value={value}>
               {label}

@@ -1,0 +1,116 @@
+import fc from 'fast-check';
+import { Run } from '../bench';
+import { demoJobs } from '../demo';
+import type { Job } from '../job';
+import { claims, judge, verdict } from '.';
+
+const offload = demoJobs()[0]!;
+let count = 0;
+const run = (seconds: number, more: Partial<Run> = {}): Run =>
+  Run.parse({ id: `x${count++}`, at: '2026-11-05T10:00:00.000Z', activity: 'offload', direction: 'write', otherEnd: 'storage', source: 'stopwatch', measure: { kind: 'timed', bytes: 214e9, files: 38_400, seconds, error: 0.14 }, path: 'customer', conditions: {}, ended: 'done', ...more });
+const withRuns = (...runs: Run[]): Job => ({ ...offload, runs });
+const claim = (...runs: Run[]) => claims(withRuns(...runs))[0]!;
+const range = fc.tuple(fc.integer({ min: 1, max: 1000 }), fc.integer({ min: 0, max: 500 }), fc.integer({ min: 0, max: 500 })).map(([a, b, c]) => ({ low: a, expected: a + b, high: a + b + c }));
+
+describe('was the forecast right?', () => {
+  test.each([
+    [[100, 110, 120], 'as forecast'],
+    [[60, 70, 79], 'short'],
+    [[161, 170, 180], 'better'],
+    [[70, 80, 90], 'not proven'],
+    [[10, 100, 300], 'not proven'],
+  ] as const)('measured %j against 80 to 160: %s', ([low, expected, high], answer) => expect(judge({ low, expected, high }, { low: 80, expected: 120, high: 160 }).answer).toBe(answer));
+
+  test('exactly one answer, in the right order', () => {
+    fc.assert(
+      fc.property(range, range, (measured, forecast) => {
+        const { answer, by } = judge(measured, forecast);
+        if (answer === 'short') return measured.high < forecast.low && by! < 0;
+        if (answer === 'better') return measured.low > forecast.high && by! > 0;
+        if (answer === 'as forecast') return measured.low >= forecast.low && measured.high <= forecast.high;
+        return answer === 'not proven' && measured.high >= forecast.low && measured.low <= forecast.high;
+      }),
+    );
+  });
+
+  test('held against the frozen figures themselves when size and path agree', () => {
+    const { forecast } = claim(run(298), run(300));
+    expect(forecast!.frozen).toBe(offload.forecasts[0]);
+    expect(forecast!.time).toBe(offload.forecasts[0]!.results[0]!.time);
+  });
+
+  test('a forecast frozen after the run does not count as one', () => {
+    expect(claim(run(298, { at: '2026-11-01T10:00:00.000Z' })).forecast!.frozen).toBeNull();
+  });
+
+  test('a run on another port is held against that port', () => {
+    const elsewhere = { host: offload.host, build: { ...offload.build!, port: 'left-front' } };
+    const slow = claim(run(540, { path: elsewhere }), run(545, { path: elsewhere }), run(538, { path: elsewhere }));
+    expect(slow.right.answer).toBe('as forecast');
+    expect(slow.wish!.answer).toBe('not proven');
+    expect(slow.carries).toMatch(/Left side, front.*not tested/);
+    expect(claim(run(540), run(545), run(538)).right).toMatchObject({ answer: 'short', by: expect.closeTo(-0.49, 1) });
+  });
+
+  test('an undescribed path has nothing to hold it against', () => {
+    expect(claim(run(300, { path: null }))).toMatchObject({ right: { answer: 'no forecast' }, forecast: null });
+  });
+
+  test('a rate read off another program is held against drive and links, not the other end', () => {
+    const measure = { kind: 'rate' as const, rate: 960e6, shown: '960 MB/s', grain: 0.5e6, block: 1048576, depth: 8, bytes: null };
+    const read = claim(run(1, { activity: null, source: 'program', otherEnd: 'memory', measure }));
+    expect(read.right.answer).toBe('as forecast');
+    expect(read.forecast!.rate.because.name).toMatch(/memory/);
+    expect(read.wish).toBeNull();
+  });
+});
+
+describe('impossible', () => {
+  test('above the hard ceiling of the path: kept, named, never used', () => {
+    const found = claim(run(60), run(298), run(300));
+    expect(found.impossible).toHaveLength(1);
+    expect(found.impossible[0]!.words).toMatch(/cannot pass more than 1,212 MB\/s/);
+    expect(found.measured!.runs).toHaveLength(2);
+  });
+  test('better than stated yet under the ceiling is only better', () => {
+    expect(claim(run(190), run(190.5), run(191)).right.answer).toBe('better');
+    expect(claim(run(190)).impossible).toEqual([]);
+  });
+  test('the error of reading is allowed for', () => {
+    const seconds = 214e9 / 1212.2e6;
+    expect(claim(run(seconds)).impossible).toEqual([]);
+  });
+  test('nothing but impossible runs is no verdict', () => {
+    const job = withRuns(run(60));
+    expect(claims(job)[0]!.right.answer).toBe('impossible');
+    expect(verdict(job).answer).toBe('not proven');
+  });
+  test('a memory-backed folder is never used', () => {
+    const memory = { ...run(298).conditions, memoryBacked: true };
+    expect(claim(run(298, { conditions: memory })).measured).toBeNull();
+  });
+});
+
+describe('is the wish met?', () => {
+  const readback = offload.runs.filter((r) => r.activity === 'readback');
+  test('the demo meets both', () => expect(verdict(offload)).toMatchObject({ answer: 'meets', words: 'Both wishes are met.' }));
+  test('yes and no need the whole interval', () => {
+    const wish = (...s: number[]) => claim(...s.map((x) => run(x))).wish!.answer;
+    expect([wish(298, 300, 302), wish(800, 805, 810), wish(600, 800)]).toEqual(['yes', 'no', 'not proven']);
+  });
+  test('one missed wish decides', () => {
+    expect(verdict(withRuns(...readback, run(800), run(805), run(810)))).toMatchObject({ answer: 'falls short', words: expect.stringMatching(/1 wish of 2 not met/) });
+  });
+  test('an unmeasured activity leaves it open', () => expect(verdict(withRuns(...readback)).answer).toBe('not proven'));
+  test('a smaller copy, or other files, do not prove the whole', () => {
+    const part = run(30, { measure: { ...run(30).measure, bytes: 20e9 } as Run['measure'] });
+    expect(claim(part).wish).toMatchObject({ answer: 'not proven', words: expect.stringMatching(/20 GB were moved/) });
+  });
+  test('simulated runs are shown, kept apart, and never decide', () => {
+    const job = withRuns(...readback, run(298, { source: 'simulated' }), run(299, { source: 'simulated' }), run(300, { source: 'simulated' }));
+    expect(claims(job)).toHaveLength(2);
+    expect(verdict(job).answer).toBe('not proven');
+    expect(claims(withRuns(run(300), run(300, { source: 'simulated' })))).toHaveLength(2);
+  });
+  test('aborted runs count for nothing', () => expect(claims(withRuns(run(100, { ended: 'aborted' })))).toEqual([]));
+});

@@ -1,0 +1,44 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium as playwright, type Browser, type BrowserContext, type Page } from 'playwright-core';
+import { chromium, startServer } from '../scripts/lib.mjs';
+
+export interface App {
+  address: string;
+  /** Folder that real runs may write in. */
+  folder: string;
+  browser: Browser;
+  /** A new browser profile with one page; whatever goes wrong in it is collected. */
+  open(path?: string, options?: Parameters<Browser['newContext']>[0]): Promise<{ page: Page; context: BrowserContext; faults: string[] }>;
+  stop(): Promise<void>;
+}
+
+/** The real server on a free port and Debian's Chromium. */
+export async function startApp(): Promise<App> {
+  const folder = await mkdtemp(join(tmpdir(), 'kymar-e2e-'));
+  const server = await startServer(['--bench', folder, '--reserve', '0 GB']);
+  const browser = await playwright.launch({ executablePath: chromium()!, args: ['--no-sandbox', '--disable-background-networking', '--disable-gpu'] });
+  return {
+    address: server.address,
+    folder,
+    browser,
+    async open(path = '/', options = {}) {
+      const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, acceptDownloads: true, ...options });
+      const page = await context.newPage();
+      page.setDefaultTimeout(20_000);
+      const faults: string[] = [];
+      page.on('pageerror', (error) => faults.push(String(error)));
+      page.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
+      page.on('request', (request) => !request.url().startsWith(server.address) && !/^(data|blob):/.test(request.url()) && faults.push(`request to ${request.url()}`));
+      await page.goto(server.address + path);
+      await page.getByRole('main').waitFor();
+      return { page, context, faults };
+    },
+    async stop() {
+      await browser.close();
+      server.stop();
+      await rm(folder, { recursive: true, force: true });
+    },
+  };
+}

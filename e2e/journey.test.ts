@@ -1,0 +1,251 @@
+import { readFile, writeFile, readdir } from 'node:fs/promises';
+import { join } from 'node:path';
+import type { Page } from 'playwright-core';
+import { startApp, type App } from './app';
+
+let app: App;
+beforeAll(async () => {
+  app = await startApp();
+});
+afterAll(() => app.stop());
+
+const stage = (page: Page, name: string) => page.getByRole('navigation', { name: 'Stages of the job' }).getByRole('link', { name: new RegExp(`^${name}`) });
+const choose = async (page: Page, label: string, option: string | RegExp) => {
+  await page.getByRole('combobox', { name: label, exact: true }).click();
+  await page.getByRole('option', { name: option }).click();
+};
+const saved = (page: Page) => page.getByText('Saved in this browser').waitFor();
+/** The stored jobs as the browser holds them. */
+const exported = async (page: Page, title: string) => {
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: `Export ${title}` }).click()]);
+  const path = join(app.folder, `${Date.now()}.json`);
+  await download.saveAs(path);
+  return path;
+};
+
+test('a first visit opens on the finished demo job, and figures show their working', async () => {
+  const { page, faults } = await app.open();
+  await page.getByRole('heading', { name: 'It does what was wanted' }).waitFor();
+  expect(page.url()).toMatch(/demo-acoustics-offload\/verdict$/);
+  expect(await page.getByRole('img', { name: /^Writing over Reed 2 TB.*measured 719 MB\/s/ }).count()).toBe(1);
+  await page.getByTitle('Show the working').nth(1).click();
+  const sheet = page.getByLabel('The working', { exact: true });
+  await sheet.getByText('= least of (bytes; cache) ÷').waitFor();
+  await sheet.getByText('Reed 2 TB, writing', { exact: true }).first().click();
+  await sheet.getByText('What drives reach of a stated figure').first().click();
+  await sheet.getByText(/from memory, not looked up/).first().waitFor();
+  await page.keyboard.press('Escape');
+  await sheet.waitFor({ state: 'hidden' });
+  await page.goto(app.address);
+  await page.getByRole('heading', { name: 'Jobs', exact: true }).waitFor();
+  expect(faults).toEqual([]);
+});
+
+test('a job by mouse, from brief to handover; a reload keeps it; export, erase, import bring it back', async () => {
+  const { page, faults } = await app.open('/jobs');
+  await page.getByRole('button', { name: 'New job' }).click();
+
+  await page.getByLabel('Title').fill('Lichen survey, sheet scans');
+  await page.getByLabel('Customer').fill('Upland herbarium');
+  await choose(page, 'Start from', 'Field laptop');
+  await page.getByRole('button', { name: 'Add an activity' }).click();
+  await page.getByLabel('Activity').fill('Evening copy');
+  await page.getByLabel('Size in one go').fill('58,7 GB');
+  expect(await page.getByText('58.7 GB', { exact: true }).count()).toBe(1);
+  await page.getByLabel('Files', { exact: true }).fill('2k');
+  await page.getByLabel('How often').fill('1 a day');
+  await page.getByLabel('Wanted within').fill('2m10s');
+  await page.getByText('130 s').or(page.getByText('2 min 10 s')).first().waitFor();
+
+  await stage(page, 'Path').click();
+  await page.getByRole('button', { name: 'Put a first build together' }).click();
+  await choose(page, 'Drive', /Larkmoor Reed 2 TB/);
+  await choose(page, 'Enclosure or adapter', /Tesselin Nook 10/);
+  await choose(page, 'Cable', /C to C, 10 Gb\/s/);
+  await choose(page, 'Port or slot', /Left side, front/);
+  await page.getByText('The port holds the path down').waitFor();
+  await page.getByText(/Plug it into: Left side, by the hinge/).waitFor();
+  // The strip itself swaps a joint.
+  await page.getByRole('button', { name: /^Change port/ }).click();
+  await page.getByRole('menuitem', { name: /by the hinge.*\+/ }).click();
+  await page.getByText('The port holds the path down').waitFor({ state: 'detached' });
+
+  await stage(page, 'Forecast').click();
+  await page.getByRole('img', { name: /Speed over the copy/ }).waitFor();
+  await page.getByRole('button', { name: 'Show as a table' }).click();
+  await page.getByRole('columnheader', { name: 'Moved, GB' }).waitFor();
+  await page.getByRole('button', { name: 'Freeze this forecast' }).click();
+  await page.getByText(/hash [0-9a-f]{10}/).waitFor();
+
+  await stage(page, 'Bench').click();
+  await page.getByRole('tab', { name: 'Simulated rig' }).click();
+  await page.getByRole('button', { name: 'Run it on the rig' }).click();
+  await page.getByRole('button', { name: 'Stop and discard' }).click();
+  expect(await page.getByText('Nothing measured yet').count()).toBe(1);
+  await page.getByRole('button', { name: 'Run it on the rig' }).click();
+  await page.getByRole('heading', { name: 'Evening copy, simulated' }).waitFor();
+  await page.getByRole('tab', { name: 'Enter a figure' }).click();
+  await choose(page, 'What is known', 'How long the activity took');
+  for (const time of ['63 s', '64 s', '65 s']) {
+    await page.getByLabel('It took').fill(time);
+    await page.getByRole('button', { name: 'Keep this figure' }).click();
+  }
+  await page.getByText(/mean of 3 runs, 95 % t-interval/).waitFor();
+
+  await stage(page, 'Verdict').click();
+  await page.getByText('The wish is met.').waitFor();
+  await page.getByLabel('In words, for the customer').fill('Fast enough for every evening.');
+  await page.getByRole('button', { name: 'Decide', exact: true }).click();
+  await page.getByRole('link', { name: 'Hand it over' }).click();
+  const article = page.getByRole('article');
+  await article.getByText('Plug it in here: Left side, by the hinge of the field laptop').waitFor();
+  await article.getByText(/Fast enough for every evening/).waitFor();
+  await saved(page);
+
+  await page.reload();
+  await page.getByRole('article').getByText(/Fast enough for every evening/).waitFor();
+
+  await page.getByRole('link', { name: 'All jobs' }).click();
+  const before = await exported(page, 'Lichen survey, sheet scans');
+  await page.getByRole('button', { name: 'Remove Lichen survey, sheet scans' }).click();
+  await page.getByRole('link', { name: 'Lichen survey, sheet scans' }).waitFor({ state: 'detached' });
+  await saved(page);
+  await page.reload();
+  await page.getByRole('heading', { name: 'Jobs', exact: true }).waitFor();
+  expect(await page.getByText('Lichen survey').count()).toBe(0);
+  await page.getByTestId('import-file').setInputFiles(before);
+  await page.getByRole('heading', { name: 'Lichen survey, sheet scans' }).waitFor();
+  await page.getByRole('link', { name: 'All jobs' }).click();
+  const after = await exported(page, 'Lichen survey, sheet scans');
+  expect(await readFile(after, 'utf8')).toBe(await readFile(before, 'utf8'));
+  expect(faults).toEqual([]);
+});
+
+test('the timer by keyboard alone', async () => {
+  const { page, faults } = await app.open('/jobs/demo-acoustics-offload/bench');
+  const clock = page.getByTestId('clock');
+  await page.keyboard.press('Space');
+  await page.getByText('Running').waitFor();
+  await page.waitForFunction(() => document.querySelector('[data-testid="clock"]')!.textContent! >= '0:00.3');
+  await page.keyboard.press('l');
+  await page.getByText(/^Laps: 0:00/).waitFor();
+  await page.keyboard.press('Space');
+  await page.getByText(/Stopped/).waitFor();
+  const stopped = await clock.textContent();
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('ArrowDown');
+  await page.getByText(/corrected by \+0\.1 s/).waitFor();
+  expect(await clock.textContent()).not.toBe(stopped);
+  // A run of less than a second is far above what the path can pass: it is kept, named and not used.
+  await page.keyboard.press('Enter');
+  await page.getByText(/Not used\. At least/).waitFor();
+  await page.getByText('Ready').waitFor();
+  // Escape discards; a focused button does not swallow the space bar.
+  await page.getByRole('button', { name: /^Start/ }).focus();
+  await page.keyboard.press('Space');
+  await page.getByText('Running').waitFor();
+  await page.keyboard.press('Escape');
+  await page.getByText('Ready').waitFor();
+  // In a field the keys are text.
+  await page.getByLabel('Conditions').focus();
+  await page.keyboard.type('lid closed');
+  expect(await page.getByLabel('Conditions').inputValue()).toBe('lid closed');
+  expect(faults).toEqual([]);
+});
+
+test('a real run on a folder of this machine, and one that is stopped; nothing is left behind', async () => {
+  const { page, faults } = await app.open('/jobs/demo-acoustics-offload/bench');
+  await page.getByRole('tab', { name: 'Run on this machine' }).click();
+  await page.getByLabel('Size', { exact: true }).fill('96 MB');
+  await page.getByRole('button', { name: 'Start the run' }).click();
+  await page.getByRole('heading', { name: 'Synthetic writing, path not described' }).waitFor();
+  await page.getByRole('heading', { name: 'Synthetic reading, path not described' }).waitFor();
+  await page.getByLabel('Size', { exact: true }).fill('40 GB');
+  if (await page.getByRole('button', { name: 'Start the run' }).isEnabled()) {
+    await page.getByRole('button', { name: 'Start the run' }).click();
+    await page.getByRole('button', { name: 'Stop and clean up' }).click();
+    await page.getByRole('button', { name: 'Start the run' }).waitFor();
+  }
+  expect((await readdir(app.folder)).filter((name) => name.startsWith('.kymar'))).toEqual([]);
+  await page.getByLabel('Size', { exact: true }).fill('900 TB');
+  await page.getByText(/room is for/).waitFor();
+  expect(await page.getByRole('button', { name: 'Start the run' }).isDisabled()).toBe(true);
+  expect(faults).toEqual([]);
+});
+
+test('bad input is told beside its field and in its file; nothing is lost', async () => {
+  const { page, faults } = await app.open('/jobs/demo-acoustics-offload/brief');
+  const size = page.getByLabel('Size in one go').first();
+  for (const [typed, said] of [['plenty', /not a number/], ['-3 GB', /negative/], ['3 parsecs', /not known here/]] as const) {
+    await size.fill(typed);
+    await page.getByText(said).waitFor();
+  }
+  await page.getByLabel('Title').fill('');
+  await page.getByText(/is kept/).waitFor();
+  await page.reload();
+  await page.getByLabel('Title').waitFor();
+  expect([await size.inputValue(), await page.getByLabel('Title').inputValue()]).toEqual(['214 GB', 'Nightly offload, bat and bird recorders']);
+
+  await page.goto(`${app.address}/jobs`);
+  for (const [name, text, said] of [
+    ['cut.json', '{"kymarVersion": 1, "id"', /no JSON: line 1/],
+    ['newer.json', '{"kymarVersion": 99}', /version 99.*Update Kymar/],
+    ['other.json', '{"hello": 1}', /no Kymar job file/],
+    ['hollow.json', '{"kymarVersion": 1, "id": "x"}', /title/],
+  ] as const) {
+    const path = join(app.folder, name);
+    await writeFile(path, text);
+    await page.getByTestId('import-file').setInputFiles(path);
+    await page.getByText(said).first().waitFor();
+    await page.getByText('Nothing was imported').waitFor();
+  }
+  expect(await page.getByRole('listitem').count()).toBe(2);
+  expect(faults).toEqual([]);
+});
+
+test('undo and redo by keys; the demo can be removed and brought back; an empty list says what to do', async () => {
+  const { page, faults } = await app.open('/jobs');
+  await page.getByRole('button', { name: 'Remove the demo' }).click();
+  await page.getByRole('heading', { name: 'No jobs yet' }).waitFor();
+  await page.keyboard.press('Control+z');
+  await page.getByRole('link', { name: /Nightly offload/ }).first().waitFor();
+  await page.keyboard.press('Control+Shift+z');
+  await page.getByRole('heading', { name: 'No jobs yet' }).waitFor();
+  await page.getByRole('button', { name: 'Bring the demo back' }).click();
+  await page.getByRole('link', { name: /Nightly offload/ }).first().waitFor();
+  expect(faults).toEqual([]);
+});
+
+test('a change in one tab reaches the other', async () => {
+  const { page, context, faults } = await app.open('/jobs/demo-acoustics-offload/brief');
+  await saved(page);
+  const other = await context.newPage();
+  await other.goto(`${app.address}/jobs/demo-acoustics-offload/brief`);
+  await other.getByLabel('Customer').fill('Acoustics survey, north');
+  await page.waitForFunction(() => [...document.querySelectorAll('input')].some((i) => i.value === 'Acoustics survey, north'));
+  expect(faults).toEqual([]);
+});
+
+test('thousands of jobs: the list stays quick to find in', async () => {
+  const { page, faults } = await app.open('/jobs');
+  await saved(page);
+  await page.evaluate(async () => {
+    const open = indexedDB.open('kymar');
+    const database = await new Promise<IDBDatabase>((resolve) => (open.onsuccess = () => resolve(open.result)));
+    const store = database.transaction('jobs', 'readwrite').objectStore('jobs');
+    const demo = await new Promise<{ id: string; title: string }>((resolve) => {
+      const get = store.get('demo-herbarium-scans');
+      get.onsuccess = () => resolve(get.result);
+    });
+    for (let i = 0; i < 2000; i++) store.put({ ...demo, id: `many-${i}`, title: `Herbarium ${i}` }, `many-${i}`);
+    await new Promise((resolve) => (store.transaction.oncomplete = resolve));
+    database.close();
+  });
+  await page.reload();
+  await page.getByRole('button', { name: /more of 2002/ }).waitFor();
+  await page.getByLabel('Find').fill('1999');
+  await page.getByRole('link', { name: 'Herbarium 1999' }).waitFor();
+  expect(await page.getByRole('listitem').count()).toBe(1);
+  expect(faults).toEqual([]);
+});

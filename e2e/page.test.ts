@@ -1,0 +1,59 @@
+import { createRequire } from 'node:module';
+import { brotliDecompressSync } from 'node:zlib';
+import { startApp, type App } from './app';
+
+const axe = createRequire(__filename).resolve('axe-core/axe.min.js');
+let app: App;
+beforeAll(async () => {
+  app = await startApp();
+});
+afterAll(() => app.stop());
+
+const VIEWS = ['brief', 'path', 'forecast', 'bench', 'verdict', 'handover'];
+
+test('the first view needs less than 250 kB of compressed JavaScript', async () => {
+  const { page } = await app.open();
+  const session = await page.context().newCDPSession(page);
+  await session.send('Network.enable');
+  await session.send('Network.setCacheDisabled', { cacheDisabled: true });
+  const scripts = new Map<string, string>();
+  let bytes = 0;
+  session.on('Network.responseReceived', (e) => e.type === 'Script' && scripts.set(e.requestId, e.response.url));
+  session.on('Network.loadingFinished', (e) => scripts.has(e.requestId) && (bytes += e.encodedDataLength));
+  await page.goto(`${app.address}/jobs/demo-acoustics-offload/verdict`);
+  await page.getByRole('heading', { name: 'It does what was wanted' }).waitFor();
+  await page.waitForLoadState('networkidle');
+  expect(scripts.size).toBeGreaterThan(3);
+  expect(bytes).toBeGreaterThan(50_000);
+  expect(bytes).toBeLessThan(250_000);
+  const [url] = scripts.values();
+  const body = Buffer.from(await (await fetch(url!, { headers: { 'accept-encoding': 'identity' } })).arrayBuffer());
+  expect(() => brotliDecompressSync(body)).toThrow();
+});
+
+test.each(['light', 'dark'] as const)('no accessibility fault of WCAG 2.2 AA in any view, %s', async (colorScheme) => {
+  const { page } = await app.open('/jobs', { colorScheme });
+  const found: string[] = [];
+  for (const path of ['/jobs', ...VIEWS.map((v) => `/jobs/demo-acoustics-offload/${v}`), '/jobs/demo-herbarium-scans/path']) {
+    await page.goto(app.address + path);
+    await page.getByRole('main').waitFor();
+    await page.waitForLoadState('networkidle');
+    await page.addScriptTag({ path: axe }).catch(() => page.evaluate(require('node:fs').readFileSync(axe, 'utf8')));
+    const violations = await page.evaluate(async () => {
+      const { violations } = await (window as unknown as { axe: { run(options: object): Promise<{ violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] }> } }).axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] });
+      return violations.map((v) => `${v.id}: ${v.nodes.map((n) => `${n.html.slice(0, 160)} ${n.failureSummary.split('\n')[1]}`).join(' | ')}`);
+    });
+    found.push(...violations.map((v) => `${path} ${v}`));
+  }
+  expect(found).toEqual([]);
+});
+
+test('a phone of 390 px reads the verdict and runs the timer without scrolling sideways', async () => {
+  const { page } = await app.open('/jobs/demo-acoustics-offload/bench', { viewport: { width: 390, height: 844 } });
+  for (const view of ['bench', 'verdict']) {
+    await page.goto(`${app.address}/jobs/demo-acoustics-offload/${view}`);
+    await page.getByRole('main').waitFor();
+    await page.waitForLoadState('networkidle');
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  }
+});

@@ -1,0 +1,235 @@
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { existsSync } from 'node:fs';
+import { mkdir, mkdtemp, readdir, rm, writeFile } from 'node:fs/promises';
+import { request } from 'node:http';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { RunEvent, Target } from '@kymar/core/bench';
+import { demoJobs } from '@kymar/core/demo';
+import { forecastJob, pathOf } from '@kymar/core/forecast';
+import { life } from '@kymar/core/endurance';
+import { explainFlow } from '@kymar/core/path';
+import { writeJob } from '@kymar/core/job';
+import { verdict } from '@kymar/core/verdict';
+import { root, startServer } from '../scripts/lib.mjs';
+
+const MiB = 2 ** 20;
+let folder = '';
+let server: { address: string; child: ChildProcess; stop(): void };
+let token = '';
+
+const begin = async (args: string[] = []) => {
+  server = await startServer(['--bench', folder, '--reserve', '0 GB', ...args]);
+  token = /kymar-token" content="([^"]+)"/.exec(await (await fetch(server.address)).text())![1]!;
+};
+const ended = () => new Promise<void>((resolve) => (server.child.exitCode === null && server.child.signalCode === null ? server.child.once('exit', () => resolve()) : resolve()));
+beforeEach(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'kymar-e2e-'));
+  await begin();
+});
+afterEach(async () => {
+  server.stop();
+  await ended();
+  await rm(folder, { recursive: true, force: true });
+});
+
+const api = (method: string, path: string, body?: unknown, headers: Record<string, string> = {}) =>
+  fetch(`${server.address}/api${path}`, { method, headers: { authorization: `Bearer ${token}`, ...(body ? { 'content-type': 'application/json' } : {}), ...headers }, ...(body ? { body: JSON.stringify(body) } : {}) });
+const targets = async () => (await (await api('GET', '/targets')).json()) as Target[];
+const start = async (bytes: number, more: object = {}) => api('POST', '/runs', { target: (await targets())[0]!.id, mode: 'write-read', bytes, block: MiB, ...more });
+/** Reads a run's events until `enough` says so or it ends. */
+const follow = async (id: string, enough: (events: RunEvent[]) => boolean = () => false): Promise<RunEvent[]> => {
+  const events: RunEvent[] = [];
+  const response = await api('GET', `/runs/${id}/events`);
+  expect(response.headers.get('content-type')).toMatch(/text\/event-stream/);
+  const decoder = new TextDecoder();
+  let text = '';
+  for await (const piece of response.body as unknown as AsyncIterable<Uint8Array>) {
+    text += decoder.decode(piece, { stream: true });
+    const lines = text.split('\n\n');
+    text = lines.pop()!;
+    events.push(...lines.map((line) => JSON.parse(line.replace(/^data: /, '')) as RunEvent));
+    if (enough(events)) break;
+  }
+  return events;
+};
+const runFolders = async () => (await readdir(folder)).filter((name) => name.startsWith('.kymar'));
+const large = async () => Math.min(20e9, Math.floor((await targets())[0]!.room * 0.9));
+
+test('a run writes and reads back, tells its progress ten times a second, and leaves nothing', async () => {
+  const { id } = (await (await start(512 * MiB)).json()) as { id: string };
+  const events = await follow(id);
+  const last = events.at(-1)!;
+  expect(last).toMatchObject({ type: 'done', results: [{ direction: 'write', bytes: 512 * MiB }, { direction: 'read', bytes: 512 * MiB }] });
+  if (last.type !== 'done') throw new Error('unreachable');
+  for (const { seconds, samples } of last.results) {
+    expect(samples.at(-1)).toEqual({ t: seconds, bytes: 512 * MiB });
+    expect(samples.every((s, i) => i === 0 || s.t > samples[i - 1]!.t)).toBe(true);
+  }
+  const progress = events.filter((e) => e.type === 'progress');
+  const time = last.results.reduce((sum, r) => sum + r.seconds, 0);
+  if (time > 1) expect(progress.length / time).toBeGreaterThan(6);
+  expect(progress.length).toBeLessThanOrEqual(10.5 * (time + 1));
+  expect(await runFolders()).toEqual([]);
+  // A page that comes late still sees how it ended.
+  expect(await follow(id)).toEqual([last]);
+});
+
+test('one run at a time; stopping it cleans up', async () => {
+  const { id } = (await (await start(await large())).json()) as { id: string };
+  await follow(id, (events) => events.some((e) => e.type === 'progress' && e.bytes > 0));
+  const second = await start(MiB);
+  expect([second.status, second.headers.get('content-type')]).toEqual([409, expect.stringContaining('application/problem+json')]);
+  expect(await runFolders()).toHaveLength(1);
+  expect((await api('DELETE', `/runs/${id}`)).status).toBe(202);
+  expect((await follow(id)).at(-1)).toMatchObject({ type: 'failed', aborted: true });
+  expect(await runFolders()).toEqual([]);
+  expect((await start(MiB)).status).toBe(201);
+});
+
+test('killed in the middle of a run, the next start leaves no file', async () => {
+  const { id } = (await (await start(await large())).json()) as { id: string };
+  await follow(id, (events) => events.some((e) => e.type === 'progress' && e.bytes > 0));
+  server.child.kill('SIGKILL');
+  await ended();
+  const [left] = await runFolders();
+  expect(await readdir(join(folder, left!))).toEqual(expect.arrayContaining(['data.bin', 'owner.json']));
+  await begin();
+  expect(await readdir(folder)).toEqual([]);
+});
+
+test('ended politely in the middle of a run, nothing is left at once', async () => {
+  const { id } = (await (await start(await large())).json()) as { id: string };
+  await follow(id, (events) => events.some((e) => e.type === 'progress' && e.bytes > 0));
+  server.child.kill('SIGTERM');
+  await ended();
+  expect(await readdir(folder)).toEqual([]);
+});
+
+/** A mount namespace of its own, where a small volume can be mounted without touching the machine; not every container allows it. */
+const isolated = (script: string) => spawnSync('unshare', [process.getuid?.() === 0 ? '-m' : '-rm', 'sh', '-c', script], { encoding: 'utf8' });
+const mountable = isolated('mount -t tmpfs -o size=1m tmpfs /mnt').status === 0;
+
+(mountable ? test : test.skip)('a disk that runs full while writing ends the run with its reason', async () => {
+  const volume = join(folder, 'small');
+  await mkdir(volume);
+  const order = { file: join(volume, 'data.bin'), bytes: 128 * MiB, block: MiB, mode: 'write' };
+  const program = `const { Worker } = require('node:worker_threads');
+    new Worker(${JSON.stringify(join(root, 'server/dist/worker.js'))}, { workerData: { ...${JSON.stringify(order)}, shared: new SharedArrayBuffer(16) } }).once('message', (report) => console.log(JSON.stringify(report)));`;
+  await writeFile(join(folder, 'program.cjs'), program);
+  const { stdout } = isolated(`mount -t tmpfs -o size=64m tmpfs '${volume}' && exec '${process.execPath}' '${join(folder, 'program.cjs')}'`);
+  expect(JSON.parse(stdout)).toMatchObject({ ok: false, stopped: false, code: 'ENOSPC' });
+});
+
+test('what cannot run is refused as problem details, with what to do', async () => {
+  const room = (await targets())[0]!.room;
+  for (const [body, status, detail] of [
+    [{ bytes: Math.floor(room * 4) }, 422, /Choose a smaller size/],
+    [{ bytes: -5 }, 400, /bytes: must be at least 1 MiB/],
+    [{ bytes: 'much' }, 400, /bytes/],
+    [{ mode: 'erase' }, 400, /mode/],
+    [{ target: 'elsewhere' }, 404, /Choose one of the folders/],
+  ] as const) {
+    const response = await start(MiB, body);
+    expect(response.status).toBe(status);
+    expect(response.headers.get('content-type')).toMatch(/application\/problem\+json/);
+    expect(await response.json()).toMatchObject({ status, title: expect.any(String), detail: expect.stringMatching(detail) });
+  }
+  const broken = await api('POST', '/runs', undefined, { 'content-type': 'application/json' });
+  expect([400, 415]).toContain(broken.status);
+  expect((await api('GET', '/runs/none/events')).status).toBe(404);
+  expect((await api('GET', '/nonsense')).status).toBe(404);
+  expect(await readdir(folder)).toEqual([]);
+});
+
+test('a missing folder, a file and memory are named as such', async () => {
+  await writeFile(join(folder, 'file'), '');
+  server.stop();
+  await ended();
+  await begin(['--bench', join(folder, 'none'), '--bench', join(folder, 'file'), '--bench', '/sys', ...(existsSync('/dev/shm') ? ['--bench', '/dev/shm'] : [])]);
+  const [fine, none, file, sealed, memory] = await targets();
+  expect(fine!.problem).toBeNull();
+  expect(none!.problem).toMatch(/does not exist/);
+  expect(file!.problem).toMatch(/no folder/);
+  expect(sealed!.problem).toMatch(/cannot be/);
+  if (memory) expect(memory.labels).toContain('memory-backed');
+  expect((await start(MiB, { target: none!.id })).status).toBe(422);
+});
+
+describe('only this machine’s own page gets in', () => {
+  const status = (path: string, headers: Record<string, string>) =>
+    new Promise<number>((resolve, reject) => {
+      const { port } = new URL(server.address);
+      request({ host: '127.0.0.1', port, path, headers }, (response) => resolve(response.resume().statusCode!)).on('error', reject).end();
+    });
+  test('by host, origin and token', async () => {
+    const { host, origin } = new URL(server.address);
+    const good = { host, authorization: `Bearer ${token}` };
+    expect(await status('/api/targets', good)).toBe(200);
+    expect(await status('/api/targets', { ...good, origin })).toBe(200);
+    expect(await status('/api/targets', { ...good, origin: 'http://elsewhere.example' })).toBe(403);
+    expect(await status('/api/targets', { ...good, origin: 'null' })).toBe(403);
+    expect(await status('/api/targets', { ...good, host: 'elsewhere.example' })).toBe(403);
+    expect(await status('/', { host: 'elsewhere.example' })).toBe(403);
+    expect(await status('/api/targets', { host })).toBe(401);
+    expect(await status('/api/targets', { host, authorization: 'Bearer wrong' })).toBe(401);
+    expect(await status('/assets/../../package.json', { host })).not.toBe(500);
+  });
+  test('it listens on the loopback address and allows no foreign page', async () => {
+    const response = await fetch(server.address);
+    expect(response.headers.get('access-control-allow-origin')).toBeNull();
+    expect(response.headers.get('content-security-policy')).toMatch(/default-src 'self'/);
+    expect(response.headers.get('cache-control')).toBe('no-store');
+    const listening = spawnSync('sh', ['-c', `cat /proc/net/tcp /proc/net/tcp6 | awk '$4 == "0A" {print $2}'`], { encoding: 'utf8' }).stdout;
+    const port = Number(new URL(server.address).port).toString(16).toUpperCase().padStart(4, '0');
+    expect(listening.split('\n').filter((line) => line.endsWith(`:${port}`))).toEqual([`0100007F:${port}`]);
+  });
+});
+
+describe('the command line', () => {
+  const [offload, scans] = demoJobs();
+  const kymar = (args: string[], input: string) =>
+    new Promise<{ code: number | null; out: string; err: string }>((resolve) => {
+      const child = spawn(process.execPath, [join(root, 'server/dist/kymar.js'), ...args], { cwd: folder });
+      let [out, err] = ['', ''];
+      child.stdout.on('data', (text) => (out += text));
+      child.stderr.on('data', (text) => (err += text));
+      child.on('close', (code) => resolve({ code, out, err }));
+      child.stdin.end(input);
+    });
+  const plain = (value: unknown) => JSON.parse(JSON.stringify(value));
+
+  test('path, forecast and verdict give what the core gives, from a file or standard input', async () => {
+    const text = writeJob(offload!);
+    await writeFile(join(folder, 'job.json'), text);
+    const path = JSON.parse((await kymar(['path', 'job.json'], '')).out);
+    expect(path.flow.write).toEqual(plain(explainFlow(pathOf(offload!.host, offload!.build!), 'write')));
+    const forecast = JSON.parse((await kymar(['forecast'], text)).out);
+    expect(forecast.activities[0].time).toEqual(plain(forecastJob(offload!)!.activities[0]!.time));
+    expect(JSON.parse((await kymar(['verdict'], text)).out)).toEqual(plain(verdict(offload!)));
+  });
+
+  test('endurance takes its own input', async () => {
+    const source = { kind: 'sheet' as const };
+    const input = { tbw: { value: 600e12, source }, capacity: { value: 1e12, source }, warrantyYears: { value: 5, source }, writesPerDay: null, readings: [{ day: 155, written: 9790e9 }] };
+    const { out, code } = await kymar(['endurance'], JSON.stringify(input));
+    expect(code).toBe(0);
+    expect(JSON.parse(out)).toEqual(plain(life(input)));
+    expect(JSON.parse(out).fromNew.expected).toBeCloseTo(26.0, 1);
+  });
+
+  test.each([
+    ['path', '{"kymarVersion": 1}', /title/],
+    ['forecast', 'nonsense', /no JSON: line 1/],
+    ['forecast', writeJob(scans!), /no build/],
+    ['verdict', '{"kymarVersion": 9}', /version 9/],
+    ['endurance', '{"tbw": 5}', /tbw/],
+    ['dance', '{}', /Usage/],
+    ['', '', /Usage/],
+  ])('kymar %s with bad input: exit 2, told on standard error', async (command, input, message) => {
+    const { code, out, err } = await kymar(command ? [command] : [], input);
+    expect([code, out]).toEqual([2, '']);
+    expect(err).toMatch(message);
+  });
+  test('a file that is not there: exit 2', async () => expect(await kymar(['path', 'none.json'], '')).toMatchObject({ code: 2, err: expect.stringMatching(/ENOENT/) }));
+});

@@ -1,0 +1,49 @@
+import hooks from 'eslint-plugin-react-hooks';
+import tseslint from 'typescript-eslint';
+
+/** Packages the core may stand on; everything else is somebody's interface or machine. */
+const CORE_MAY = '(zod$|jsonc-parser$|pure-rand/|@noble/hashes/)';
+const forbidden = (patterns, paths = []) => ['error', { patterns, paths }];
+
+export default tseslint.config(
+  { ignores: ['**/dist/', '.build/', 'node_modules/', 'docs/'] },
+  ...tseslint.configs.recommended,
+  {
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/consistent-type-imports': ['error', { prefer: 'type-imports', fixStyle: 'inline-type-imports', disallowTypeAnnotations: false }],
+      eqeqeq: ['error', 'always', { null: 'ignore' }],
+    },
+  },
+  {
+    // web → core ← server: the core knows neither, nor the DOM, nor Node, nor a clock, nor chance.
+    files: ['core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-imports': forbidden([
+        { regex: `^(?!\\.)(?!${CORE_MAY})`, message: 'The core stands on zod and small pure libraries only.' },
+        { regex: '^\\.\\./[^/.]+/', message: 'A folder’s index is its door.' },
+        { regex: '^\\.\\./\\.\\.', message: 'The core knows neither page nor server.' },
+      ]),
+      'no-restricted-globals': ['error', 'window', 'document', 'navigator', 'localStorage', 'fetch', 'process', 'Buffer', 'setTimeout', 'setInterval', 'performance', 'crypto'],
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'MemberExpression[object.name="Math"][property.name="random"]', message: 'Chance comes in as a seed.' },
+        { selector: 'MemberExpression[object.name="Date"][property.name="now"]', message: 'Time comes in from outside.' },
+        { selector: 'NewExpression[callee.name="Date"][arguments.length=0]', message: 'Time comes in from outside.' },
+      ],
+    },
+  },
+  {
+    files: ['server/**/*.ts'],
+    rules: { 'no-restricted-imports': forbidden([{ group: ['**/web/**', '@kymar/web*', 'react*', '@mui/*'], message: 'The server knows the core only.' }, { regex: '(^|/)core/[^/]+/', message: 'Enter the core by its doors.' }]) },
+  },
+  {
+    files: ['web/**/*.{ts,tsx}'],
+    plugins: { 'react-hooks': hooks },
+    rules: {
+      ...hooks.configs.recommended.rules,
+      'no-restricted-imports': forbidden([{ regex: '(\\.\\./\\.\\./server(/|$)|^@kymar/server|^node:|^express$)', message: 'The page knows the core only.' }, { regex: '(^|/)core/[^/]+/', message: 'Enter the core by its doors.' }]),
+    },
+  },
+);

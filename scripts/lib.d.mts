@@ -1,0 +1,5 @@
+import type { ChildProcess } from 'node:child_process';
+
+export const root: string;
+export function chromium(): string | null;
+export function startServer(args?: string[]): Promise<{ address: string; child: ChildProcess; stop(): void }>;

@@ -1,0 +1,47 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { build, chromium, install, root, run } from './lib.mjs';
+
+/** Everything that must hold: types, lint, unit and end-to-end tests. Last line: `N passed, N failed`. */
+install();
+let [passed, failed] = [0, 0];
+const check = (name, ok) => {
+  console.log(`${ok ? 'ok' : 'FAILED'}: ${name}`);
+  if (ok) passed++;
+  else failed++;
+};
+
+check('types', run('tsc', ['-b']) === 0);
+check('lint', run('eslint', ['.', '--max-warnings', '0']) === 0);
+let built = true;
+try {
+  build();
+} catch {
+  built = false;
+}
+check('build', built);
+const browser = chromium();
+check('browser', browser !== null);
+
+const folder = mkdtempSync(join(tmpdir(), 'kymar-report-'));
+const jest = (project, more = []) => {
+  const report = join(folder, `${project}.json`);
+  const { status } = spawnSync(join(root, 'node_modules/.bin/jest'), ['--selectProjects', project, '--json', `--outputFile=${report}`, ...more], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] });
+  try {
+    const result = JSON.parse(readFileSync(report, 'utf8'));
+    passed += result.numPassedTests;
+    failed += result.numFailedTests + result.numRuntimeErrorTestSuites;
+    console.log(`${project}: ${result.numPassedTests} passed, ${result.numFailedTests} failed, ${result.numPendingTests} skipped`);
+    if (status !== 0 && result.numFailedTests + result.numRuntimeErrorTestSuites === 0) failed++;
+  } catch {
+    check(project, false);
+  }
+};
+jest('unit');
+if (built && browser) jest('e2e', ['--runInBand']);
+rmSync(folder, { recursive: true, force: true });
+
+console.log(`${passed} passed, ${failed} failed`);
+process.exit(failed === 0 ? 0 : 1);
