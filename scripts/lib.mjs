@@ -1,6 +1,7 @@
 import { execFileSync, spawn, spawnSync } from 'node:child_process';
-import { existsSync, readdirSync, statSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { brotliCompressSync } from 'node:zlib';
 
 export const root = join(import.meta.dirname, '..');
 const bin = (name) => join(root, 'node_modules', '.bin', name);
@@ -30,7 +31,13 @@ export function build(parts = ['server', 'web']) {
     if (existsSync(made) && statSync(made).mtimeMs > Math.max(newest(join(root, part)), newest(join(root, 'core')))) continue;
     console.log(`Building ${part} …`);
     execFileSync(bin('vite'), ['build', '-c', `${part}/vite.config.ts`], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] });
+    if (part === 'web') compress(join(root, 'web/dist/assets'));
   }
+}
+
+/** Lays a Brotli copy beside each script and style, which the server sends to whoever takes it. */
+function compress(folder) {
+  for (const name of readdirSync(folder).filter((n) => /\.(js|css)$/.test(n))) writeFileSync(join(folder, `${name}.br`), brotliCompressSync(readFileSync(join(folder, name))));
 }
 
 /** Runs a program of a package with everything shown. @returns its exit code */

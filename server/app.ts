@@ -1,8 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { constants } from 'node:zlib';
-import compression from 'compression';
 import express, { type Express, type Response } from 'express';
+import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import { RunRequest } from '@kymar/core/bench';
 import { problemsOf } from '@kymar/core/job';
@@ -63,9 +62,9 @@ export function createApp({ token, folders, reserve, web, runs, port }: Settings
   });
   app.use('/api', api);
 
-  app.use(compression({ brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } } }));
   const page = readFileSync(join(web, 'index.html'), 'utf8').replace('__KYMAR_TOKEN__', token);
-  app.use('/assets', express.static(join(web, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
+  // Compressed when built: doing it at the first request would cost the first view a second.
+  app.use('/assets', expressStaticGzip(join(web, 'assets'), { enableBrotli: true, orderPreference: ['br'], serveStatic: { immutable: true, maxAge: '1y', fallthrough: false } }));
   app.use(express.static(web, { index: false }));
   app.get('/{*any}', (_request, response) => {
     response.set('Cache-Control', 'no-store').type('html').send(page);

@@ -5,14 +5,26 @@ import { useStatus } from './state/jobs';
 import { JobFrame } from './ui/job';
 import { Shell } from './ui/shell';
 
-// Each view is fetched when it is first shown.
-const Jobs = lazy(async () => ({ default: (await import('./jobs')).Jobs }));
-const Brief = lazy(async () => ({ default: (await import('./brief')).Brief }));
-const PathView = lazy(async () => ({ default: (await import('./path')).PathView }));
-const Forecast = lazy(async () => ({ default: (await import('./forecast')).Forecast }));
-const Bench = lazy(async () => ({ default: (await import('./bench')).Bench }));
-const VerdictView = lazy(async () => ({ default: (await import('./verdict')).VerdictView }));
-const Handover = lazy(async () => ({ default: (await import('./handover')).Handover }));
+// Each view is fetched when it is first shown, the one the address names while the rest still starts.
+const VIEWS = {
+  jobs: async () => ({ default: (await import('./jobs')).Jobs }),
+  brief: async () => ({ default: (await import('./brief')).Brief }),
+  path: async () => ({ default: (await import('./path')).PathView }),
+  forecast: async () => ({ default: (await import('./forecast')).Forecast }),
+  bench: async () => ({ default: (await import('./bench')).Bench }),
+  verdict: async () => ({ default: (await import('./verdict')).VerdictView }),
+  handover: async () => ({ default: (await import('./handover')).Handover }),
+};
+const named = location.pathname.split('/').at(-1) || 'verdict';
+if (named in VIEWS) void VIEWS[named as keyof typeof VIEWS]();
+
+const Jobs = lazy(VIEWS.jobs);
+const Brief = lazy(VIEWS.brief);
+const PathView = lazy(VIEWS.path);
+const Forecast = lazy(VIEWS.forecast);
+const Bench = lazy(VIEWS.bench);
+const VerdictView = lazy(VIEWS.verdict);
+const Handover = lazy(VIEWS.handover);
 
 /** A first visit opens on the finished demo job, every later one on the list. */
 function Entrance() {

@@ -35,7 +35,7 @@ const inside = (w: Words, rank: number): string => (w.rank < rank ? `(${w.text})
 
 /** Words: the recorder. A right operand of − or ÷ is bracketed when it binds no tighter. */
 export const written: Algebra<Words> = {
-  num: (value) => word(value.toLocaleString('en-GB', { maximumFractionDigits: 6 })),
+  num: (value) => word(String(value)),
   add: (a, b) => ({ text: `${inside(a, SUM)} + ${inside(b, SUM)}`, rank: SUM }),
   sub: (a, b) => ({ text: `${inside(a, SUM)} − ${inside(b, PRODUCT)}`, rank: SUM }),
   mul: (a, b) => ({ text: `${inside(a, PRODUCT)} × ${inside(b, PRODUCT)}`, rank: PRODUCT }),

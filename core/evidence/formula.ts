@@ -27,7 +27,8 @@ export function formula<K extends string>(spec: { name: string; unit: Unit; inpu
   const keys = Object.keys(spec.inputs) as K[];
   const bare = (x: Inputs<K, number>) => spec.of(plain, x);
   const map = <T>(to: (key: K) => T) => Object.fromEntries(keys.map((key) => [key, to(key)])) as Inputs<K, T>;
-  const words = spec.of(written, map((key) => word(spec.inputs[key]))).text;
+  // Written out when first asked for: a page that shows no working pays nothing.
+  let inWords: string | null = null;
   const explain: Formula<K>['explain'] = (x, more = {}) => {
     const uncertain = keys.filter((key) => !isExact(x[key]));
     const result = uncertain.length === 0 ? exactly(bare(map((key) => x[key].expected))) : uncertain.length === 1 ? carried(x, uncertain[0]!) : summary(samples(x, more.seed));
@@ -38,7 +39,7 @@ export function formula<K extends string>(spec: { name: string; unit: Unit; inpu
       because: {
         name: more.name ?? spec.name,
         how: uncertain.length > 1 ? 'sampled' : 'exact',
-        formula: words,
+        formula: (inWords ??= spec.of(written, map((key) => word(spec.inputs[key]))).text),
         filled: spec.of(written, map((key) => word(x[key].because.shown ?? format(x[key].expected, x[key].unit, 4)))).text,
         ...(more.note ? { note: more.note } : {}),
         inputs: keys.map((key) => x[key]),

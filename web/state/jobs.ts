@@ -110,8 +110,8 @@ export async function openStore(demo: () => Job[]): Promise<void> {
   let trouble: string | null = null;
   let fresh = false;
   try {
-    fresh = await firstVisit();
-    const stored = await loadJobs();
+    const [first, stored] = await Promise.all([firstVisit(), loadJobs()]);
+    fresh = first;
     written = Object.fromEntries(stored.jobs.map((job) => [job.id, job]));
     useJobs.setState({ jobs: written });
     if (stored.damaged.length > 0) trouble = `${stored.damaged.length} stored ${stored.damaged.length === 1 ? 'job cannot' : 'jobs cannot'} be read and ${stored.damaged.length === 1 ? 'is' : 'are'} left untouched: ${stored.damaged[0]!.problem}`;

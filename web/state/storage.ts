@@ -6,7 +6,8 @@ import { checkJob, type Job } from '@kymar/core/job';
  * written yet, never half a job. Records that cannot be read are left where they are and named.
  */
 const jobs = localforage.createInstance({ name: 'kymar', storeName: 'jobs' });
-const settings = localforage.createInstance({ name: 'kymar', storeName: 'settings' });
+// A database of its own: a second store in the first one would have it upgraded at the first visit.
+const settings = localforage.createInstance({ name: 'kymar-settings', storeName: 'settings' });
 
 export interface Stored {
   jobs: Job[];
