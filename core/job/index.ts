@@ -3,3 +3,4 @@ export { Activity } from './activity';
 export { FrozenForecast } from './frozen';
 export { readJob, writeJob, checkJob, problemsOf, type Read } from './file';
 export { stages, nextStage, STAGES, type Stage, type StageState } from './stage';
+export { rebuild, samePath } from './rebuild';

@@ -3,7 +3,8 @@ import Ajv from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
 import fc from 'fast-check';
 import { demoJobs } from '../demo';
-import { checkJob, Job, jobJsonSchema, nextStage, readJob, stages, writeJob } from '.';
+import { verdict } from '../verdict';
+import { checkJob, Job, jobJsonSchema, nextStage, readJob, rebuild, stages, writeJob } from '.';
 
 const [offload, scans] = demoJobs() as [Job, Job];
 const problems = (text: string) => {
@@ -51,6 +52,20 @@ describe('the job file', () => {
 
   test('no text makes reading throw', () => {
     fc.assert(fc.property(fc.oneof(fc.string(), fc.json()), (text) => typeof readJob(text).ok === 'boolean'));
+  });
+});
+
+describe('another build', () => {
+  test('runs keep what they were measured on, by value', () => {
+    const moved = rebuild(offload, { build: { ...offload.build!, port: 'left-front' } });
+    expect(moved.runs.every((r) => r.path !== 'customer' && r.path!.build.port === 'left-back')).toBe(true);
+    expect(Job.safeParse(moved).success).toBe(true);
+    expect(verdict(moved)).toMatchObject({ answer: 'not proven', claims: [{ right: { answer: 'as forecast' }, forecast: { frozen: { id: 'forecast-1' } } }, { right: { answer: 'as forecast' } }] });
+  });
+  test('better known figures of the same parts leave them as they are', () => {
+    const known = rebuild(offload, { build: { ...offload.build!, drive: { ...offload.build!.drive, cache: { value: 100e9, source: { kind: 'entered' } } } } });
+    expect(known.runs).toBe(offload.runs);
+    expect(known.build!.drive.cache.value).toBe(100e9);
   });
 });
 

@@ -35,9 +35,13 @@ export function rateOf(name: string, fact: Fact, unknown: Spread, unknownOf = 'h
   return ofStated.explain({ stated: renamed(`${name}, stated`, known), share: given('what drives reach of a stated figure', OF_STATED, 'ratio', { kind: 'memory' }) }, { name });
 }
 
+const DOING: Record<Direction, string> = { read: 'reading', write: 'writing' };
+/** The drive at the other end does the opposite: what is written here is read there. */
+const OTHER_DOING: Record<Direction, string> = { read: 'taking', write: 'delivering' };
+
 /** A part's own two sequential figures as a constraint without a hard ceiling. */
-export function partConstraint(id: Constraint['id'], name: string, facts: Record<Direction, Fact>, unknown: Record<Direction, Spread>): Constraint {
-  const explain = (direction: Direction) => rateOf(`${name}, ${direction === 'read' ? 'reading' : 'writing'}`, facts[direction], unknown[direction]);
+export function partConstraint(id: 'media' | 'bridge' | 'other', name: string, facts: Record<Direction, Fact>, unknown: Record<Direction, Spread>): Constraint {
+  const explain = (direction: Direction) => rateOf(`${name}, ${(id === 'other' ? OTHER_DOING : DOING)[direction]}`, facts[direction], unknown[direction]);
   return { id, name, rate: { read: explain('read'), write: explain('write') }, ceiling: null, explain };
 }
 

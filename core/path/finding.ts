@@ -1,4 +1,4 @@
-import { practicalOf, type Direction } from '../links';
+import type { Direction } from '../links';
 import { format } from '../units';
 import { buildPath, type Joint, type Path } from './path';
 
@@ -55,5 +55,6 @@ function betterPort(path: Path, direction: Direction): string | null {
   const best = others[0];
   if (!best) return null;
   const mode = best.path.outer.mode!;
-  return `Plug it into: ${best.port.position} (${mode.name}). Expected ${format(best.path.flow![direction].expected, 'B/s')} instead of ${format(now, 'B/s')}; that link carries ${format(practicalOf(mode, direction).expected, 'B/s')}.`;
+  const there = format(best.path.flow![direction].expected, 'B/s');
+  return `Plug it into: ${best.port.position} (${mode.name}). Expected there: ${there}${now > 0 ? ` instead of ${format(now, 'B/s')}` : ''}.`;
 }

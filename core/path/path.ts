@@ -11,7 +11,7 @@ export interface Joint {
   part: string;
   /** What it does, in a few words: interface, position, modes. */
   detail: string;
-  /** What it could pass on its own, expected B/s for each direction; null where its figure is not known, 0 where nothing passes. */
+  /** What it could pass by its own best mode, expected B/s for each direction; null where its figure is not known, 0 where nothing passes. */
   alone: Record<Direction, number | null>;
   /** Constraints it has a share in. */
   constraints: Constraint['id'][];
@@ -90,10 +90,11 @@ function collect({ drive, bridge, host }: PathParts, inner: Negotiated | null, o
   return found;
 }
 
-/** What a participant could carry alone with the end on its drive side, expected. */
+/** What a participant could carry by its own best mode, expected; 0 where it shares none with the end on its drive side. */
 function alone(near: readonly string[], modes: readonly string[]): Record<Direction, number> {
-  const { mode } = negotiate([{ name: 'near', modes: near }, { name: 'own', modes }]);
-  return both((d) => (mode ? practicalOf(mode, d).expected : 0));
+  const shares = negotiate([{ name: 'near', modes: near }, { name: 'own', modes }]).mode !== null;
+  const { mode } = negotiate([{ name: 'own', modes }]);
+  return both((d) => (shares && mode ? practicalOf(mode, d).expected : 0));
 }
 
 function strip({ drive, bridge, cable, port, host }: PathParts, inner: Negotiated | null, outer: Negotiated, constraints: Constraint[]): Joint[] {

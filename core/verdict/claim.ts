@@ -1,7 +1,7 @@
 import { measuredOf, readingBounds, type Measured, type Run } from '../bench';
 import { type Estimate, type Spread } from '../evidence';
 import { exactFact, forecastTransfer, pathOf } from '../forecast';
-import type { Activity, FrozenForecast, Job } from '../job';
+import { samePath, type Activity, type FrozenForecast, type Job } from '../job';
 import { explainFlow, hardCeiling, type Path } from '../path';
 import { format } from '../units';
 
@@ -60,16 +60,17 @@ export function claims(job: Job): Claim[] {
 
 function claimOf(job: Job, runs: readonly Run[]): Claim {
   const first = runs[0]!;
-  const frozen = job.forecasts.filter((f) => runs.every((run) => f.at <= run.at)).at(-1) ?? null;
   const own = first.path === 'customer';
-  const host = own ? (frozen?.host ?? job.host) : first.path === null ? null : (first.path as Exclude<Run['path'], 'customer' | null>).host;
-  const build = own ? (frozen?.build ?? job.build) : first.path === null ? null : (first.path as Exclude<Run['path'], 'customer' | null>).build;
+  const on = first.path === 'customer' ? job : first.path;
+  // Only what was frozen before the first of these runs, for the path they ran on, was a forecast of them.
+  const frozen = (on && job.forecasts.filter((f) => samePath(f, on) && runs.every((run) => f.at <= run.at)).at(-1)) ?? null;
+  const { host, build } = frozen ?? on ?? { host: null, build: null };
   const path = host && build ? pathOf(host, build) : null;
   const impossible = runs.flatMap((run) => faultOf(run, path));
   const usable = runs.filter((run) => !impossible.some((i) => i.run === run));
   const measured = usable.length > 0 ? measuredOf(usable) : null;
   const activity = job.activities.find((a) => a.id === first.activity) ?? frozen?.activities.find((a) => a.id === first.activity) ?? null;
-  const forecast = path && path.blocked.length === 0 ? forecastFor(path, first, own ? frozen : null) : null;
+  const forecast = path && path.blocked.length === 0 ? forecastFor(path, first, frozen) : null;
   const simulated = first.source === 'simulated';
   return {
     key: keyOf(first),

@@ -43,6 +43,12 @@ describe('was the forecast right?', () => {
     expect(claim(run(298, { at: '2026-11-01T10:00:00.000Z' })).forecast!.frozen).toBeNull();
   });
 
+  test('a forecast frozen for other parts does not count for runs on these', () => {
+    const changed = { ...withRuns(run(540), run(545), run(538)), build: { ...offload.build!, port: 'left-front' } };
+    expect(claims(changed)[0]!.forecast!.frozen).toBeNull();
+    expect(claims(changed)[0]!.right.answer).toBe('as forecast');
+  });
+
   test('a run on another port is held against that port', () => {
     const elsewhere = { host: offload.host, build: { ...offload.build!, port: 'left-front' } };
     const slow = claim(run(540, { path: elsewhere }), run(545, { path: elsewhere }), run(538, { path: elsewhere }));

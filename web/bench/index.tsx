@@ -30,8 +30,9 @@ export function Bench() {
   const [activityId, setActivity] = useState(job.activities[0]?.id ?? '');
   const [where, setWhere] = useState('customer');
   const [note, setNote] = useState('');
+  const [warmth, setWarmth] = useState('');
   const activity = job.activities.find((a) => a.id === activityId) ?? job.activities[0] ?? null;
-  const keep = (taken: Taken) => changeJob(job.id, (j) => ({ ...j, runs: [...j.runs, runOf(j, taken, where, note)] }));
+  const keep = (taken: Taken) => changeJob(job.id, (j) => ({ ...j, runs: [...j.runs, runOf(j, taken, where, { note, temperature: warmth === '' ? null : Number(warmth) })] }));
   const frozen = job.forecasts.length > 0;
   return (
     <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 5fr) minmax(0, 6fr)' }, alignItems: 'start' }}>
@@ -41,7 +42,7 @@ export function Bench() {
             No forecast is frozen yet. Freeze it first, or these runs can only be held against one made afterwards.
           </Typography>
         )}
-        <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)', gap: 1.5, mb: 1.5 }}>
+        <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(4, minmax(0, 1fr))', gap: 1.5, mb: 1.5, '& > *': { gridColumn: 'span 2' } }}>
           <TextField select label="What is timed" value={activity?.id ?? ''} onChange={(e) => setActivity(e.target.value)} disabled={job.activities.length === 0} helperText={job.activities.length === 0 ? 'The brief names no activity' : undefined}>
             {job.activities.map((a) => (
               <MenuItem key={a.id} value={a.id}>
@@ -58,7 +59,8 @@ export function Bench() {
             ))}
             <MenuItem value="none">Another machine, path not described</MenuItem>
           </TextField>
-          <TextField label="Conditions" placeholder="warm room, lid open, drive at 49 °C" value={note} onChange={(e) => setNote(e.target.value.slice(0, 400))} sx={{ gridColumn: '1 / -1' }} />
+          <TextField label="Conditions" placeholder="warm room, lid open, on mains" value={note} onChange={(e) => setNote(e.target.value.slice(0, 400))} style={{ gridColumn: 'span 3' }} />
+          <TextField label="Drive, °C" type="number" value={warmth} onChange={(e) => setWarmth(e.target.value)} style={{ gridColumn: 'span 1' }} />
         </Box>
         <Tabs value={way} onChange={(_, value: Way) => setWay(value)} variant="scrollable" sx={{ mb: 2, minHeight: 40, borderBottom: 1, borderColor: 'divider', '& .MuiTab-root': { minHeight: 40, textTransform: 'none', px: 1.5 } }}>
           {WAYS.map(([value, label]) => (
@@ -75,8 +77,8 @@ export function Bench() {
   );
 }
 
-function runOf(job: Job, taken: Taken, where: string, note: string): Run {
+function runOf(job: Job, taken: Taken, where: string, stated: Pick<Run['conditions'], 'note' | 'temperature'>): Run {
   const { conditions, path, ...rest } = taken;
   const described: Run['path'] = !job.build || where === 'none' ? null : where === 'customer' ? 'customer' : { host: job.host, build: { ...job.build, port: where } };
-  return Run.parse({ id: newId('run'), at: new Date().toISOString(), ended: 'done', samples: [], ...rest, path: path === undefined ? described : path, conditions: { note, ...conditions } });
+  return Run.parse({ id: newId('run'), at: new Date().toISOString(), ended: 'done', samples: [], ...rest, path: path === undefined ? described : path, conditions: { ...stated, ...conditions } });
 }

@@ -1,6 +1,6 @@
 import { Box, MenuItem, TextField, Typography } from '@mui/material';
 import { HOSTS } from '@kymar/core/demo';
-import type { Job } from '@kymar/core/job';
+import { rebuild, type Job } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';
 import { FactField, NameField } from '../ui/field';
 import { useJob } from '../ui/job';
@@ -12,7 +12,7 @@ import { Ports } from './ports';
 export function Brief() {
   const { job } = useJob();
   const set = (part: Partial<Job>) => changeJob(job.id, (j) => ({ ...j, ...part }));
-  const setHost = (host: Job['host']) => changeJob(job.id, (j) => ({ ...j, host, build: j.build && host.ports.some((p) => p.id === j.build!.port) ? j.build : j.build && { ...j.build, port: host.ports[0]!.id } }));
+  const setHost = (host: Job['host']) => changeJob(job.id, (j) => rebuild(j, { host, build: j.build && (host.ports.some((p) => p.id === j.build!.port) ? j.build : { ...j.build, port: host.ports[0]!.id }) }));
   return (
     <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 5fr) minmax(0, 7fr)' }, alignItems: 'start' }}>
       <Box sx={{ display: 'grid', gap: 2 }}>

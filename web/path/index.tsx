@@ -1,5 +1,6 @@
 import { Box, Button, MenuItem, Table, TableBody, TableCell, TableHead, TableRow, TextField, Typography } from '@mui/material';
 import { BRIDGES, CABLES, DRIVES } from '@kymar/core/demo';
+import { rebuild } from '@kymar/core/job';
 import { findings, explainFlow, type Path } from '@kymar/core/path';
 import type { Direction } from '@kymar/core/links';
 import { format } from '@kymar/core/units';
@@ -20,7 +21,7 @@ export function PathView() {
     return (
       <Panel title="Choose the parts" sx={{ maxWidth: 640 }}>
         <Typography sx={{ mb: 2 }}>Start with any build and change it joint by joint; the strip above shows at once what it does.</Typography>
-        <Button variant="contained" onClick={() => changeJob(job.id, (j) => ({ ...j, build: firstBuild(j.host) }))}>
+        <Button variant="contained" onClick={() => changeJob(job.id, (j) => rebuild(j, { build: firstBuild(j.host) }))}>
           Put a first build together
         </Button>
       </Panel>
@@ -29,7 +30,7 @@ export function PathView() {
     <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 9fr) minmax(0, 10fr)' }, alignItems: 'start' }}>
       <Box sx={{ display: 'grid', gap: 2 }}>
         <Parts />
-        <DriveSheet drive={job.build.drive} onDrive={(drive) => changeJob(job.id, (j) => ({ ...j, build: { ...j.build!, drive } }))} />
+        <DriveSheet drive={job.build.drive} onDrive={(drive) => changeJob(job.id, (j) => rebuild(j, { build: { ...j.build!, drive } }))} />
       </Box>
       <Box sx={{ display: 'grid', gap: 2 }}>
         <Findings list={findings(path, direction)} />
@@ -68,7 +69,7 @@ function Parts() {
           const list = alternatives(job, joint);
           const taken = list.find((a) => a.taken);
           return (
-            <TextField key={joint} select label={label} value={taken?.key ?? ''} onChange={(e) => changeJob(job.id, (j) => ({ ...j, build: list.find((a) => a.key === e.target.value)!.build }))} slotProps={{ select: { renderValue: () => taken?.name ?? '' } }}>
+            <TextField key={joint} select label={label} value={taken?.key ?? ''} onChange={(e) => changeJob(job.id, (j) => rebuild(j, { build: list.find((a) => a.key === e.target.value)!.build }))} slotProps={{ select: { renderValue: () => taken?.name ?? '' } }}>
               {list.map(({ key, name, build }) => {
                 const flow = flowOf(job, build, direction);
                 return (

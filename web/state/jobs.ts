@@ -57,7 +57,8 @@ export const redo = () => step('redo');
 
 /** What storage holds, by identity: whatever differs on the screen is waiting to be written. */
 let written: Record<string, Job> = {};
-const SAVE_AFTER = 400;
+/** Quick enough that nothing is lost between a press and a reload, slow enough to gather the letters of a word. */
+const SAVE_AFTER = 120;
 let timer: ReturnType<typeof setTimeout> | undefined;
 let writing: Promise<void> = Promise.resolve();
 const tabs = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('kymar-jobs');
@@ -70,7 +71,7 @@ export function saveNow(): Promise<void> {
     const before = written;
     const changed = Object.values(jobs).filter((job) => before[job.id] !== job);
     const gone = Object.keys(before).filter((id) => !jobs[id]);
-    if (changed.length + gone.length === 0) return;
+    if (changed.length + gone.length === 0) return useStatus.setState({ saving: false });
     try {
       for (const job of changed) await write(job, before[job.id]);
       for (const id of gone) {
@@ -128,6 +129,8 @@ export async function openStore(demo: () => Job[]): Promise<void> {
   });
   if (fresh) void saveNow();
   addEventListener('pagehide', () => void saveNow());
+  const hold = (event: BeforeUnloadEvent) => event.preventDefault();
+  useStatus.subscribe(({ saving }) => (saving ? addEventListener : removeEventListener)('beforeunload', hold));
   addEventListener('visibilitychange', () => document.visibilityState === 'hidden' && void saveNow());
   tabs?.addEventListener('message', (event: MessageEvent<{ id: string }>) => void adopt(event.data.id));
 }

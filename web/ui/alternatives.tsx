@@ -1,6 +1,6 @@
 import { Menu, MenuItem, Typography } from '@mui/material';
 import { Link } from 'react-router';
-import type { Job } from '@kymar/core/job';
+import { rebuild, type Job } from '@kymar/core/job';
 import type { Direction } from '@kymar/core/links';
 import type { Joint, Path } from '@kymar/core/path';
 import { format } from '@kymar/core/units';
@@ -28,7 +28,7 @@ export default function AlternativesMenu({ anchor, job, path, joint, direction, 
         key={key}
         selected={taken}
         onClick={() => {
-          changeJob(job.id, (j) => ({ ...j, build }));
+          changeJob(job.id, (j) => rebuild(j, { build }));
           close();
         }}
         sx={{ display: 'flex', gap: 3, justifyContent: 'space-between' }}
