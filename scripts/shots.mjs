@@ -31,5 +31,12 @@ for (const [name, path] of VIEWS.filter(([name]) => name.includes(only))) {
   await page.waitForLoadState('networkidle');
   await page.screenshot({ path: join(folder, `${name}.png`) });
 }
+if ('working'.includes(only)) {
+  await page.goto(`${server.address}${OFFLOAD}/forecast`);
+  await page.getByTitle('Show the working').first().click();
+  await page.getByText('What the links carry, writing').click();
+  await page.getByText('What the links carry, writing').evaluate((text) => Promise.all(document.getAnimations().map((a) => a.finished)).then(() => text));
+  await page.screenshot({ path: join(folder, 'working.png') });
+}
 await browser.close();
 server.stop();

@@ -112,7 +112,7 @@ function strip({ drive, bridge, cable, port, host }: PathParts, inner: Negotiate
     joints.push({ id: 'bridge', part: bridge.model, detail: converts ? `${modeName(inner)} inside${bridge.protocol === 'bulk-only' ? ', bulk-only' : ''}` : 'passes the lanes through', alone: own, constraints: ids('inner', 'bridge') });
   }
   if (cable) joints.push({ id: 'cable', part: cable.name, detail: `${cable.length} m, ${cable.ends.join(' to ')}`, alone: alone(sending, cable.modes), constraints: ids('outer') });
-  joints.push({ id: 'port', part: port.position, detail: `${port.connector}, ${modeName(outer)}`, alone: alone(sending, port.modes), constraints: ids('outer') });
+  joints.push({ id: 'port', part: port.position, detail: `${port.connector}, ${outer.mode ? `runs ${outer.mode.name}` : 'no common mode'}`, alone: alone(sending, port.modes), constraints: ids('outer') });
   joints.push({ id: 'host', part: host.storage.name, detail: host.name, alone: both((d) => constraint('other')!.rate[d].expected), constraints: ids('other') });
   return joints;
 }

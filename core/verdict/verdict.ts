@@ -19,7 +19,7 @@ export function verdict(job: Job): Verdict {
   const tail = short > 0 ? ` ${count(short, 'claim')} came out short of the forecast: find the cause before it leaves the bench.` : '';
   if (missed > 0) return { claims: found, answer: 'falls short', words: `${count(missed, 'wish', 'wishes')} of ${wished.length} not met.${tail}` };
   if (wished.length === 0) return { claims: found, answer: 'not proven', words: `The brief holds no wish to meet.${tail}` };
-  if (open > 0) return { claims: found, answer: 'not proven', words: `${wished.length - open} of ${count(wished.length, 'wish', 'wishes')} shown to be met, ${open} not proven yet.${tail}` };
+  if (open > 0) return { claims: found, answer: 'not proven', words: `${open === wished.length ? count(open, 'wish', 'wishes') : `${wished.length - open} of ${wished.length} wishes met, ${open}`} not proven yet.${tail}` };
   return { claims: found, answer: 'meets', words: `${wished.length === 1 ? 'The wish is' : wished.length === 2 ? 'Both wishes are' : `All ${wished.length} wishes are`} met.${tail}` };
 }
 

@@ -74,54 +74,58 @@ export function RealBench({ job, onTaken }: { job: Job; onTaken(taken: Taken): v
       {!list && !problem && <Typography color="textSecondary">Looking at the folders …</Typography>}
       {target && (
         <>
-          <TextField select label="Folder" value={target.id} onChange={(e) => setChosen(e.target.value)} disabled={going !== null} helperText={`${target.device ?? 'device not known'}, ${target.fileSystem ?? 'file system not known'}; room for ${format(target.room, 'B')}, ${format(target.reserve, 'B')} stay free`}>
-            {list!.map((t) => (
-              <MenuItem key={t.id} value={t.id}>
-                {t.folder}
-              </MenuItem>
-            ))}
-          </TextField>
-          {target.problem && (
-            <Alert severity="warning" variant="outlined" action={<Button onClick={() => void look()}>Look again</Button>}>
-              {target.problem}
-            </Alert>
+          {!going && (
+            <>
+              <TextField select label="Folder" value={target.id} onChange={(e) => setChosen(e.target.value)} helperText={`${target.device ?? 'device not known'}, ${target.fileSystem ?? 'file system not known'}; room for ${format(target.room, 'B')}, ${format(target.reserve, 'B')} stay free`}>
+                {list!.map((t) => (
+                  <MenuItem key={t.id} value={t.id}>
+                    {t.folder}
+                  </MenuItem>
+                ))}
+              </TextField>
+              {target.problem && (
+                <Alert severity="warning" variant="outlined" action={<Button onClick={() => void look()}>Look again</Button>}>
+                  {target.problem}
+                </Alert>
+              )}
+              {target.labels.length > 0 && (
+                <Alert severity="warning" variant="outlined">
+                  This folder is {target.labels.join(' and ')}: {target.labels.includes('memory-backed') ? 'a run here measures memory, is kept under that name and never used.' : 'figures from here speak for more than the drive.'}
+                </Alert>
+              )}
+              <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
+                <QuantityField label="Size" dimension="bytes" value={bytes} onValue={setBytes} {...(tooMuch ? { error: true } : {})} />
+                <TextField select label="Do" value={mode} onChange={(e) => setMode(e.target.value as RunRequest['mode'])}>
+                  <MenuItem value="write">Write it</MenuItem>
+                  <MenuItem value="write-read">Write it, then read it back</MenuItem>
+                </TextField>
+                <TextField select label="Request size" value={block} onChange={(e) => setBlock(Number(e.target.value) as RunRequest['block'])}>
+                  <MenuItem value={131072}>128 KiB</MenuItem>
+                  <MenuItem value={1048576}>1 MiB</MenuItem>
+                  <MenuItem value={4194304}>4 MiB</MenuItem>
+                </TextField>
+                <TextField select label="The folder lies on" value={under} onChange={(e) => setUnder(e.target.value as 'job' | 'other')} disabled={!job.build}>
+                  <MenuItem value="other">some other drive</MenuItem>
+                  <MenuItem value="job">this job’s drive, where chosen above</MenuItem>
+                </TextField>
+              </Box>
+              {tooMuch && (
+                <Alert severity="warning" variant="outlined">
+                  {format(bytes, 'B')} do not fit: room is for {format(target.room, 'B')}.
+                </Alert>
+              )}
+              <Typography variant="body2" color="textSecondary">
+                One file, front to back, past the host’s memory where the file system allows it, with data that does not compress; removed afterwards. Writes {bytes === null ? '' : format(bytes, 'B')}.{rating}
+              </Typography>
+            </>
           )}
-          {target.labels.length > 0 && (
-            <Alert severity="warning" variant="outlined">
-              This folder is {target.labels.join(' and ')}: {target.labels.includes('memory-backed') ? 'a run here measures memory, is kept under that name and never used.' : 'figures from here speak for more than the drive.'}
-            </Alert>
-          )}
-          <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
-            <QuantityField label="Size" dimension="bytes" value={bytes} onValue={setBytes} disabled={going !== null} {...(tooMuch ? { error: true } : {})} />
-            <TextField select label="Do" value={mode} onChange={(e) => setMode(e.target.value as RunRequest['mode'])} disabled={going !== null}>
-              <MenuItem value="write">Write it</MenuItem>
-              <MenuItem value="write-read">Write it, then read it back</MenuItem>
-            </TextField>
-            <TextField select label="Request size" value={block} onChange={(e) => setBlock(Number(e.target.value) as RunRequest['block'])} disabled={going !== null}>
-              <MenuItem value={131072}>128 KiB</MenuItem>
-              <MenuItem value={1048576}>1 MiB</MenuItem>
-              <MenuItem value={4194304}>4 MiB</MenuItem>
-            </TextField>
-            <TextField select label="The folder lies on" value={under} onChange={(e) => setUnder(e.target.value as 'job' | 'other')} disabled={going !== null || !job.build}>
-              <MenuItem value="other">some other drive</MenuItem>
-              <MenuItem value="job">this job’s drive, where chosen above</MenuItem>
-            </TextField>
-          </Box>
-          {tooMuch && (
-            <Alert severity="warning" variant="outlined">
-              {format(bytes, 'B')} do not fit: room is for {format(target.room, 'B')}.
-            </Alert>
-          )}
-          <Typography variant="body2" color="textSecondary">
-            One file, front to back, past the host’s memory where the file system allows it, with data that does not compress; removed afterwards. Writes {bytes === null ? '' : format(bytes, 'B')}.{rating}
-          </Typography>
           {going ? (
             <>
               <FlowLine samples={going.samples} total={going.total} />
               <LinearProgress variant="determinate" value={last ? (100 * last.bytes) / going.total : 0} aria-label="Progress of the run" />
               <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
                 <Typography role="status" sx={{ flex: 1 }}>
-                  {going.direction === 'write' ? 'Writing' : 'Reading'}: {format(last?.bytes ?? 0, 'B')} of {format(going.total, 'B')}
+                  {going.direction === 'write' ? 'Writing' : 'Reading'} in {target.folder}: {format(last?.bytes ?? 0, 'B')} of {format(going.total, 'B')}
                   {last && last.t > 0.3 ? `, ${format(last.bytes / last.t, 'B/s')}` : ''}
                 </Typography>
                 <Button variant="outlined" color="error" onClick={() => void abortRun(going.id).catch((e: Error) => setProblem(e.message))}>

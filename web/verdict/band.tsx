@@ -7,7 +7,8 @@ export function Band({ forecast, measured, wish, unit }: { forecast: Spread | nu
   const values = [forecast?.low, forecast?.high, measured.low, Number.isFinite(measured.high) ? measured.high : measured.low * 2, wish ?? undefined].filter((v): v is number => v !== undefined);
   const [least, most] = [Math.min(...values), Math.max(...values)];
   const margin = Math.max((most - least) * 0.12, most * 0.02);
-  const [from, to] = [Math.max(0, least - margin), most + margin];
+  // With nothing to compare, the scale starts at zero, so that the interval's width means something.
+  const [from, to] = [forecast ? Math.max(0, least - margin) : 0, most + margin];
   const x = (v: number) => `${(100 * (Math.min(Math.max(v, from), to) - from)) / (to - from)}%`;
   const width = (a: number, b: number) => `${(100 * (Math.min(b, to) - Math.max(a, from))) / (to - from)}%`;
   const words = `${forecast ? `forecast ${format(forecast.low, unit)} to ${format(forecast.high, unit)}, ` : ''}measured ${format(measured.low, unit)} to ${format(measured.high, unit)}${wish === null ? '' : `, wanted within ${format(wish, unit)}`}`;
