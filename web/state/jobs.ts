@@ -73,13 +73,14 @@ export function saveNow(): Promise<void> {
     const gone = Object.keys(before).filter((id) => !jobs[id]);
     if (changed.length + gone.length === 0) return useStatus.setState({ saving: false });
     try {
-      for (const job of changed) await write(job, before[job.id]);
+      let trouble: string | null = null;
+      for (const job of changed) trouble = (await write(job, before[job.id])) ?? trouble;
       for (const id of gone) {
         await removeJob(id);
         delete written[id];
         tabs?.postMessage({ id });
       }
-      useStatus.setState({ trouble: null, saving: false });
+      useStatus.setState({ trouble, saving: false });
     } catch (error) {
       useStatus.setState({ saving: false, trouble: `Not saved: ${(error as Error).message || 'the browser’s storage refused'}. Your work is still on the screen; export the job to a file now.` });
     }
@@ -87,8 +88,8 @@ export function saveNow(): Promise<void> {
   return writing;
 }
 
-/** Writes a job unless another tab wrote a newer one meanwhile: then both are kept, ours under a new id. */
-async function write(job: Job, base: Job | undefined): Promise<void> {
+/** Writes a job unless another tab wrote a newer one meanwhile: then both are kept, ours under a new id. @returns what to say of it */
+async function write(job: Job, base: Job | undefined): Promise<string | null> {
   const stored = await storedRevision(job.id);
   if (stored !== null && base && stored > base.revision) {
     const theirs = await loadJob(job.id);
@@ -97,13 +98,13 @@ async function write(job: Job, base: Job | undefined): Promise<void> {
       await saveJob(copy);
       written = { ...written, [theirs.id]: theirs, [copy.id]: copy };
       putJobs([theirs, copy]);
-      useStatus.setState({ trouble: `“${job.title}” was changed in two tabs at once. Both versions are kept.` });
-      return;
+      return `“${job.title}” was changed in two tabs at once. Both versions are kept.`;
     }
   }
   await saveJob(job);
   written = { ...written, [job.id]: job };
   tabs?.postMessage({ id: job.id });
+  return null;
 }
 
 /** Loads what is stored, and from then on saves every change within a second. */

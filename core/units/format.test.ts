@@ -1,0 +1,51 @@
+import fc from 'fast-check';
+import { duration, format, type Unit } from '.';
+
+test.each<[number, Unit, string]>([
+  [0, 'B', '0 B'],
+  [999, 'B', '999 B'],
+  [58.7e9, 'B', '58.7 GB'],
+  [999.9e9, 'B', '1 TB'],
+  [1200e12, 'B', '1,200 TB'],
+  [20e15, 'B', '20 PB'],
+  [969.7e6, 'B/s', '970 MB/s'],
+  [3938.46e6, 'B/s', '3,938 MB/s'],
+  [53.248e6, 'B/s', '53.2 MB/s'],
+  [5e9, 'bit/s', '5 Gb/s'],
+  [328.77e9, 'B/day', '329 GB/day'],
+  [26.04, 'years', '26 years'],
+  [0.7, 'ratio', '0.7'],
+  [0.0345, '%', '3.45 %'],
+  [4, 'lanes', '×4'],
+  [38400, 'count', '38,400'],
+  [1, 'per day', '1 a day'],
+  [1 / 7, 'per day', '1 a week'],
+  [90000, 'IOPS', '90,000 IOPS'],
+  [NaN, 'B', 'not known'],
+  [Infinity, 's', 'without end'],
+])('%d %s reads %s', (value, unit, text) => expect(format(value, unit)).toBe(text));
+
+test.each([
+  [0, '0 s'],
+  [2e-6, '2 µs'],
+  [0.0042, '4.2 ms'],
+  [0.42, '0.42 s'],
+  [42.34, '42.3 s'],
+  [59.96, '1 min 00 s'],
+  [425, '7 min 05 s'],
+  [3599.7, '1 h 00 min'],
+  [5225, '1 h 27 min'],
+  [78600, '21 h 50 min'],
+  [86400 * 3.2, '3.2 days'],
+  [-5, '−5 s'],
+])('%d s reads %s', (seconds, text) => expect(duration(seconds)).toBe(text));
+
+test('a longer time never reads like a shorter one of the same grain', () => {
+  const seconds = (text: string) => {
+    const part = (unit: string) => Number(new RegExp(`(\\d+) ${unit}`).exec(text)?.[1] ?? 0);
+    return part('h') * 3600 + part('min') * 60 + part('s');
+  };
+  fc.assert(
+    fc.property(fc.integer({ min: 60, max: 100_000 }), fc.integer({ min: 0, max: 10_000 }), (a, more) => seconds(duration(a)) <= seconds(duration(a + more))),
+  );
+});
