@@ -1,4 +1,4 @@
-import { existsSync } from 'node:fs';
+import fs, { existsSync } from 'node:fs';
 import { mkdir, mkdtemp, readdir, readFile, rm, symlink, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -123,6 +123,19 @@ describe('sequential writing and reading', () => {
     await symlink(join(folder, 'mine'), join(folder, 'link'));
     for (const name of ['mine', 'link']) expect(() => writeFront(join(folder, name), MiB, MiB, pool, new Counter())).toThrow(/EEXIST/);
     expect(await readFile(join(folder, 'mine'), 'utf8')).toBe('mine');
+  });
+
+  test('where past the memory is refused, it goes through it and says so', () => {
+    const real = fs.openSync;
+    const spy = jest.spyOn(fs, 'openSync').mockImplementation((path, flags, mode) => {
+      if (Number(flags) & fs.constants.O_DIRECT) throw Object.assign(new Error('EINVAL'), { code: 'EINVAL' });
+      return real(path, flags, mode);
+    });
+    const file = join(folder, DATA);
+    expect(writeFront(file, MiB, MiB, pool, new Counter()).through).toBe('buffered');
+    expect(readBack(file, MiB, MiB, new Counter()).through).toBe('buffered');
+    spy.mockRestore();
+    expect(readBack(file, MiB, MiB, new Counter()).through).toMatch(/direct|buffered/);
   });
 
   test('stops when asked', () => {

@@ -1,6 +1,8 @@
 import { Box, MenuItem, Tab, Tabs, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { Run } from '@kymar/core/bench';
+import { HOSTS } from '@kymar/core/demo';
+import { pathOf } from '@kymar/core/forecast';
 import type { Job } from '@kymar/core/job';
 import { newId } from '../jobs/new';
 import { changeJob } from '../state/jobs';
@@ -52,9 +54,9 @@ export function Bench() {
           </TextField>
           <TextField select label="Where it runs" value={job.build ? where : 'none'} onChange={(e) => setWhere(e.target.value)}>
             {job.build && <MenuItem value="customer">Customer’s machine, as built</MenuItem>}
-            {job.build && job.host.ports.filter((p) => p.id !== job.build!.port).map((p) => (
-              <MenuItem key={p.id} value={p.id}>
-                Same parts, other port: {p.position}
+            {places(job).map(({ key, name }) => (
+              <MenuItem key={key} value={key}>
+                {name}
               </MenuItem>
             ))}
             <MenuItem value="none">Another machine, path not described</MenuItem>
@@ -77,8 +79,19 @@ export function Bench() {
   );
 }
 
+/** Where else the same parts can be timed: other ports of the customer's machine, and the shop's own hosts where the parts fit. */
+function places(job: Job): { key: string; name: string; path: Exclude<Run['path'], 'customer' | null> }[] {
+  const { build } = job;
+  if (!build) return [];
+  return [job.host, ...HOSTS.filter((host) => host.id !== job.host.id)].flatMap((host) =>
+    host.ports
+      .map((port) => ({ key: `${host.id}/${port.id}`, name: `${host === job.host ? 'Same parts, other port' : host.name}: ${port.position}`, path: { host, build: { ...build, port: port.id } } }))
+      .filter(({ path }) => !(host === job.host && path.build.port === build.port) && pathOf(host, path.build).blocked.length === 0),
+  );
+}
+
 function runOf(job: Job, taken: Taken, where: string, stated: Pick<Run['conditions'], 'note' | 'temperature'>): Run {
   const { conditions, path, ...rest } = taken;
-  const described: Run['path'] = !job.build || where === 'none' ? null : where === 'customer' ? 'customer' : { host: job.host, build: { ...job.build, port: where } };
+  const described = !job.build || where === 'none' ? null : where === 'customer' ? 'customer' : (places(job).find((place) => place.key === where)?.path ?? null);
   return Run.parse({ id: newId('run'), at: new Date().toISOString(), ended: 'done', samples: [], ...rest, path: path === undefined ? described : path, conditions: { ...stated, ...conditions } });
 }

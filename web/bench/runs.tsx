@@ -37,7 +37,7 @@ function Group({ claim, onRemove }: { claim: Claim; onRemove(id: string): void }
   const runs = [...(measured?.runs ?? []), ...impossible.map((i) => i.run)];
   const last = runs.findLast((r) => r.samples.length > 2);
   const first = runs[0]!;
-  const where = first.path === 'customer' ? '' : first.path ? `, on ${first.path.host.ports.find((p) => p.id === (first.path as { build: { port: string } }).build.port)?.position ?? 'another port'}` : ', path not described';
+  const where = first.path === 'customer' ? '' : first.path ? `, on ${placeOf(first.path)}` : ', path not described';
   return (
     <Panel title={`${claim.title}${claim.simulated ? ', simulated' : ''}${where}`}>
       {measured && (
@@ -102,4 +102,8 @@ function timeOf({ measure }: Run): string {
   if (measure.kind === 'timed') return format(measure.seconds, 's');
   if (measure.kind === 'rate') return measure.shown;
   return measure.atMost === null ? '' : `under ${format(measure.atMost, 's')}`;
+}
+
+function placeOf({ host, build }: Exclude<Run['path'], 'customer' | null>): string {
+  return `${host.name}, ${host.ports.find((p) => p.id === build.port)?.position ?? 'another port'}`;
 }
