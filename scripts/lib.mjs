@@ -11,7 +11,8 @@ export function install() {
   const mark = join(root, 'node_modules/.package-lock.json');
   if (existsSync(mark) && statSync(mark).mtimeMs >= statSync(join(root, 'package-lock.json')).mtimeMs) return;
   console.log('Installing packages …');
-  execFileSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: root, stdio: 'inherit' });
+  // Not `npm ci`: it wants every platform's optional binaries in the lock file, and not every registry offers them all.
+  execFileSync('npm', ['install', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: root, stdio: 'inherit' });
 }
 
 function newest(folder) {
