@@ -3,6 +3,7 @@ import Ajv from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
 import fc from 'fast-check';
 import { demoJobs } from '../demo';
+import { isUntouched } from '../forecast';
 import { verdict } from '../verdict';
 import { checkJob, Job, jobJsonSchema, nextStage, readJob, rebuild, stages, writeJob } from '.';
 
@@ -25,6 +26,12 @@ describe('the job file', () => {
     const check = ajv.compile(published);
     for (const job of [offload, scans]) expect([check(JSON.parse(writeJob(job))), check.errors]).toEqual([true, null]);
     expect(check({ ...offload, activities: 'none' })).toBe(false);
+  });
+
+  test('a kept sample of every version is still read', () => {
+    const read = readJob(readFileSync('docs/samples/job-v1.kymar.json', 'utf8'));
+    expect(read).toMatchObject({ ok: true, value: { id: 'demo-acoustics-offload', runs: { length: 7 } } });
+    expect(read.ok && isUntouched(read.value.forecasts[0]!)).toBe(true);
   });
 
   test.each([

@@ -40,8 +40,8 @@ const DOING: Record<Direction, string> = { read: 'reading', write: 'writing' };
 const OTHER_DOING: Record<Direction, string> = { read: 'taking', write: 'delivering' };
 
 /** A part's own two sequential figures as a constraint without a hard ceiling. */
-export function partConstraint(id: 'media' | 'bridge' | 'other', name: string, facts: Record<Direction, Fact>, unknown: Record<Direction, Spread>): Constraint {
-  const explain = (direction: Direction) => rateOf(`${name}, ${(id === 'other' ? OTHER_DOING : DOING)[direction]}`, facts[direction], unknown[direction]);
+export function partConstraint(id: 'media' | 'bridge' | 'other', name: string, facts: Record<Direction, Fact>, unknown: Record<Direction, Spread>, unknownOf?: string): Constraint {
+  const explain = (direction: Direction) => rateOf(`${name}, ${(id === 'other' ? OTHER_DOING : DOING)[direction]}`, facts[direction], unknown[direction], unknownOf);
   return { id, name, rate: { read: explain('read'), write: explain('write') }, ceiling: null, explain };
 }
 

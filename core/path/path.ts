@@ -1,4 +1,4 @@
-import { least, worked, type Estimate, type Spread } from '../evidence';
+import { least, spread, worked, type Estimate, type Spread } from '../evidence';
 import { practicalOf, type Direction, type Link } from '../links';
 import { behind, linkConstraint, partConstraint, type Constraint } from './constraint';
 import { negotiate, type Negotiated } from './negotiate';
@@ -75,6 +75,9 @@ export function buildPath(parts: PathParts): Path {
 
 const both = <T>(of: (direction: Direction) => T): Record<Direction, T> => ({ read: of('read'), write: of('write') });
 
+/** A built-in drive nobody knows [memory]. */
+const BUILT_IN = { read: spread(100e6, 500e6, 3000e6), write: spread(100e6, 500e6, 5000e6) };
+
 function collect({ drive, bridge, host }: PathParts, inner: Negotiated | null, outer: Negotiated): Constraint[] {
   const own = (inner ?? outer).mode;
   const found: Constraint[] = [partConstraint('media', drive.model, { read: drive.read, write: drive.write }, both((d) => behind(own, d)))];
@@ -86,7 +89,7 @@ function collect({ drive, bridge, host }: PathParts, inner: Negotiated | null, o
   if (outer.mode) found.push(linkConstraint('outer', { ...outer, mode: outer.mode }, bridge?.protocol === 'bulk-only' && outer.mode.family === 'usb'));
   // Reading from the drive writes to the host's built-in one, and the other way about.
   const storage = { read: host.storage.write, write: host.storage.read };
-  found.push(partConstraint('other', host.storage.name, storage, both((d) => ({ low: 100e6, expected: 500e6, high: d === 'write' ? 5000e6 : 3000e6 }))));
+  found.push(partConstraint('other', host.storage.name, storage, BUILT_IN, 'built-in drives in use, from disks to fast flash'));
   return found;
 }
 
