@@ -20,6 +20,9 @@ export const Timed = z.object({
   correction: z.number().default(0),
   /** Laps pressed on the way, in s from the start. */
   laps: z.array(z.number().nonnegative()).max(500).default([]),
+  /** How it was asked for, where that is known: size of a request in B, requests under way. */
+  block: z.number().positive().nullable().default(null),
+  depth: z.number().int().positive().nullable().default(null),
 });
 /** A figure read off another program: no times, only a rate. */
 export const RateOnly = z.object({

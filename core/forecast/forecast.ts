@@ -11,6 +11,8 @@ export interface TransferTask {
   files: Fact;
   /** What stands at the other end. */
   otherEnd: 'storage' | 'memory';
+  /** Size of a request in B and how many are under way at once; null where a system's copy keeps the path full. */
+  requests?: { block: number; depth: number } | null;
 }
 
 /** Speed over the copy: what the 5, 50 and 95 % of samples run at when so many bytes have been moved. */
@@ -54,7 +56,8 @@ export function forecastTransfer(path: Path, task: TransferTask, seed: number = 
     task.otherEnd === 'memory'
       ? given('other end: memory', 50e9, 'B/s', { kind: 'practice', note: 'memory is no limit here' })
       : path.constraints.find((c) => c.id === 'other')!.explain(task.direction);
-  const carries = explainFlow(path, task.direction, 'links');
+  const links = explainFlow(path, task.direction, 'links');
+  const carries = task.requests ? atDepth(links, path, task.requests) : links;
   const fast = path.constraints.find((c) => c.id === 'media')!.explain(task.direction);
   const perFile = given('cost of a file beside its bytes', task.otherEnd === 'memory' ? 0 : PER_FILE, 's', { kind: 'practice', note: 'file system, bridge and host, solid state' });
   const name = `time to ${writing ? 'write' : 'read'}`;
@@ -73,6 +76,28 @@ export function forecastTransfer(path: Path, task: TransferTask, seed: number = 
     numbers,
     chance: (seconds) => times.reduce((count, t) => count + (t <= seconds ? 1 : 0), 0) / times.length,
   };
+}
+
+/**
+ * Rate of requests that are not enough to fill a path: while one is answered, nothing else flows but the others under way.
+ */
+const depthRate = formula({
+  name: 'links at this depth',
+  unit: 'B/s',
+  inputs: { path: 'links', depth: 'depth', block: 'block', latency: 'latency' },
+  of: (m, x) => m.min(x.path, m.div(m.mul(x.depth, x.block), m.add(x.latency, m.div(x.block, x.path)))),
+});
+
+/** Time from asking to the first byte, drive and system together, in s [memory]; a USB bridge adds 50 to 150 µs [practice]. */
+const LATENCY = { pcie: spread(20e-6, 40e-6, 90e-6), sata: spread(50e-6, 80e-6, 150e-6) };
+const USB_LATENCY = spread(50e-6, 100e-6, 150e-6);
+const bothLatencies = formula({ name: 'latency', unit: 's', inputs: { drive: 'drive and system', bridge: 'bridge' }, of: (m, x) => m.add(x.drive, x.bridge) });
+
+function atDepth(links: Estimate, path: Path, { block, depth }: { block: number; depth: number }): Estimate {
+  const own = given('drive and system', LATENCY[interfaceOf(path.parts.drive)], 's', { kind: 'memory' });
+  const latency = path.outer.mode?.family === 'usb' ? bothLatencies.explain({ drive: own, bridge: given('USB bridge', USB_LATENCY, 's', { kind: 'practice' }) }) : own;
+  const asRun = { kind: 'entered', note: 'as the run was made' } as const;
+  return depthRate.explain({ path: links, depth: given('requests under way', depth, 'count', asRun), block: given('size of a request', block, 'B', asRun), latency }, { ...(links.ceiling === undefined ? {} : { ceiling: links.ceiling }) });
 }
 
 /** Bytes over time; bytes and time hang together, so sample by sample. */

@@ -85,8 +85,18 @@ export function explainCeiling(link: Link): Estimate {
   }
 }
 
-/** What good equipment reaches in B/s: 5, 50 and 95 % points under the hard ceiling. */
+const known: Record<Direction, Map<Link, Spread>> = { read: new Map(), write: new Map() };
+
+/** What good equipment reaches in B/s: 5, 50 and 95 % points under the hard ceiling. Remembered: the table never changes. */
 export function practicalOf(link: Link, direction: Direction): Spread {
+  const had = known[direction].get(link);
+  if (had) return had;
+  const found = practicalRange(link, direction);
+  known[direction].set(link, found);
+  return found;
+}
+
+function practicalRange(link: Link, direction: Direction): Spread {
   const ceiling = ceilingOf(link);
   const p = link.practice;
   if (p.kind === 'packets') {

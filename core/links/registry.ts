@@ -19,14 +19,19 @@ export function linkById(id: string): Link {
   return link;
 }
 
+const closures = new Map<string, ReadonlySet<string>>();
+
+/** A mode with all older ones its standard makes it carry too. */
+function closure(id: string): ReadonlySet<string> {
+  const had = closures.get(id);
+  if (had) return had;
+  const found = new Set([id, ...linkById(id).implies.flatMap((older) => [...closure(older)])]);
+  closures.set(id, found);
+  return found;
+}
+
 /** All modes an end can run that names these: with each, whatever its standard makes it carry too. */
-export function modesOf(named: readonly string[]): Set<string> {
-  const all = new Set<string>();
-  const add = (id: string) => {
-    if (all.has(id)) return;
-    all.add(id);
-    linkById(id).implies.forEach(add);
-  };
-  named.forEach(add);
-  return all;
+export function modesOf(named: readonly string[]): ReadonlySet<string> {
+  if (named.length === 1) return closure(named[0]!);
+  return new Set(named.flatMap((id) => [...closure(id)]));
 }

@@ -148,12 +148,11 @@ function culprits({ parts, joints }: Path, constraint: Constraint): Joint['id'][
   return held.length > 0 ? held : there;
 }
 
-/** Which stretch of the chain: all of it, the links between media and host, or the drive with its links (a test out of memory). */
-export type Stretch = 'all' | 'links' | 'drive';
+/** Which stretch of the chain: all of it, or the links between media and host. */
+export type Stretch = 'all' | 'links';
 const STRETCH: Record<Stretch, { ids: readonly Constraint['id'][]; words: string }> = {
   all: { ids: ['media', ...BETWEEN, 'other'], words: 'flow' },
   links: { ids: BETWEEN, words: 'what the links carry' },
-  drive: { ids: ['media', ...BETWEEN], words: 'flow out of or into memory' },
 };
 
 /**

@@ -2,7 +2,7 @@ import { measuredOf, readingBounds, type Measured, type Run } from '../bench';
 import { type Estimate, type Spread } from '../evidence';
 import { exactFact, forecastTransfer, pathOf } from '../forecast';
 import { samePath, type Activity, type FrozenForecast, type Job } from '../job';
-import { explainFlow, hardCeiling, type Path } from '../path';
+import { hardCeiling, type Path } from '../path';
 import { format } from '../units';
 
 /** Was the forecast right? */
@@ -49,7 +49,7 @@ function groups(runs: readonly Run[]): Run[][] {
 
 function keyOf(run: Run): string {
   const { measure } = run;
-  const size = measure.kind === 'rate' ? [measure.bytes, measure.block, measure.depth] : [measure.bytes, measure.files];
+  const size = measure.kind === 'rate' ? [measure.bytes, measure.block, measure.depth] : measure.kind === 'timed' ? [measure.bytes, measure.files, measure.block, measure.depth] : [measure.bytes, measure.files];
   return JSON.stringify([run.activity, run.direction, run.otherEnd, run.source === 'simulated', measure.kind === 'rate', size, run.path, run.conditions.target]);
 }
 
@@ -103,11 +103,14 @@ function forecastFor(path: Path, run: Run, frozen: FrozenForecast | null): NonNu
   const result = frozen?.results.find((r) => r.activity === run.activity);
   if (measure.kind !== 'rate' && activity && result && run.otherEnd === 'storage' && activity.direction === run.direction && activity.bytes.value === measure.bytes && activity.files.value === measure.files)
     return { rate: result.rate, time: result.time, frozen };
-  if (measure.kind === 'rate' && measure.bytes === null) return { rate: explainFlow(path, run.direction, run.otherEnd === 'memory' ? 'drive' : 'all'), time: null, frozen };
   const files = measure.kind === 'rate' ? 1 : measure.files;
-  const { rate, time } = forecastTransfer(path, { direction: run.direction, bytes: exactFact(measure.bytes!), files: exactFact(files), otherEnd: run.otherEnd });
+  const requests = measure.kind !== 'bound' && measure.block !== null && measure.depth !== null ? { block: measure.block, depth: measure.depth } : null;
+  const { rate, time } = forecastTransfer(path, { direction: run.direction, bytes: exactFact(measure.bytes ?? UNSAID_SIZE), files: exactFact(files), otherEnd: run.otherEnd, requests });
   return { rate, time: measure.kind === 'rate' ? null : time, frozen };
 }
+
+/** Size of a synthetic test that nobody said [memory]: what such programs take when left alone, within any cache. */
+const UNSAID_SIZE = 1e9;
 
 /** Measured interval against the forecast's range, both in B/s. */
 export function judge(measured: Spread, forecast: Spread | null): Right {

@@ -66,9 +66,18 @@ describe('was the forecast right?', () => {
     const measure = { kind: 'rate' as const, rate: 960e6, shown: '960 MB/s', grain: 0.5e6, block: 1048576, depth: 8, bytes: null };
     const read = claim(run(1, { activity: null, source: 'program', otherEnd: 'memory', measure }));
     expect(read.right.answer).toBe('as forecast');
-    expect(read.forecast!.rate.because.name).toMatch(/memory/);
+    expect(JSON.stringify(read.forecast!.rate.because)).toContain('other end: memory');
     expect(read.wish).toBeNull();
   });
+});
+
+test('a run one request at a time is held against what one request at a time can do', () => {
+  const at = (block: number, depth: number) => claim(run(60, { activity: null, otherEnd: 'memory', source: 'real', measure: { kind: 'timed', bytes: 50e9, files: 1, seconds: 60, error: 0.001, correction: 0, laps: [], block, depth } })).forecast!.rate;
+  const deep = at(2 ** 20, 32);
+  expect(at(2 ** 20, 1).expected).toBeLessThan(deep.expected * 0.92);
+  expect(at(2 ** 17, 1).expected).toBeLessThan(at(2 ** 20, 1).expected * 0.7);
+  expect(at(2 ** 22, 1).expected).toBeGreaterThan(at(2 ** 20, 1).expected);
+  expect(JSON.stringify(at(2 ** 20, 1).because)).toContain('depth × block ÷ (latency + block ÷ links)');
 });
 
 describe('impossible', () => {

@@ -33,7 +33,7 @@ export function ByHand({ activity, onTaken }: { activity: Activity | null; onTak
   const measure = (): Taken | null => {
     if (kind === 'rate') return rate.ok && rate.value > 0 ? { activity: null, direction, otherEnd: 'memory', source: 'program', measure: { kind: 'rate', rate: rate.value, shown: shown.trim().slice(0, 60), grain: grainOf(shown, rate.value), block, depth: depth || null, bytes: size || null } } : null;
     if (!activity || !bytes || !time) return null;
-    if (kind === 'timed') return { ...whole, measure: { kind: 'timed', bytes, files, seconds: time, error: 0.5, correction: 0, laps: [] } };
+    if (kind === 'timed') return { ...whole, measure: { kind: 'timed', bytes, files, seconds: time, error: 0.5, correction: 0, laps: [], block: null, depth: null } };
     return { ...whole, measure: { kind: 'bound', bytes, files, atMost: time, atLeast: null } };
   };
   const ready = measure();

@@ -44,7 +44,7 @@ export function RealBench({ job, onTaken }: { job: Job; onTaken(taken: Taken): v
   const hear = (event: RunEvent) => {
     if (event.type === 'progress') setGoing((g) => g && { ...g, direction: event.direction, total: event.total, samples: g.direction === event.direction ? [...g.samples, event] : [event] });
     else if (event.type === 'failed') setProblem(event.aborted ? null : event.problem);
-    else event.results.forEach((result) => onTaken(takenOf(result, event.target, under)));
+    else event.results.forEach((result) => onTaken(takenOf(result, event.target, under, block)));
   };
   const start = async () => {
     setProblem(null);
@@ -145,7 +145,7 @@ export function RealBench({ job, onTaken }: { job: Job; onTaken(taken: Taken): v
 }
 
 /** A result as a run. Through the host's memory a figure means something only well above its size. */
-function takenOf(result: RealResult, target: Target, under: 'job' | 'other'): Taken {
+function takenOf(result: RealResult, target: Target, under: 'job' | 'other', block: number): Taken {
   const { direction, bytes, seconds, samples, through } = result;
   const buffered = through === 'buffered' && bytes < 2 * target.memory;
   const note = [`${target.fileSystem ?? 'file system not known'}, ${through === 'direct' ? 'past the host’s memory' : 'through the host’s memory'}`, ...target.labels].join(', ');
@@ -154,7 +154,7 @@ function takenOf(result: RealResult, target: Target, under: 'job' | 'other'): Ta
     direction,
     otherEnd: 'memory',
     source: 'real',
-    measure: { kind: 'timed', bytes, files: 1, seconds, error: 0.001, correction: 0, laps: [] },
+    measure: { kind: 'timed', bytes, files: 1, seconds, error: 0.001, correction: 0, laps: [], block, depth: 1 },
     samples: samples.slice(0, 2000),
     ...(under === 'other' ? { path: null } : {}),
     conditions: { note, target: target.folder, memoryBacked: target.labels.includes('memory-backed') || buffered },

@@ -41,7 +41,7 @@ export function Stopwatch({ activity, onTaken }: { activity: Activity | null; on
   const correct = (by: number) => setWatch((w) => (w.stop === null ? w : { ...w, correction: Math.round((w.correction + by) * 10) / 10 }));
   const keep = () => {
     if (!ready) return;
-    onTaken({ activity: activity.id, direction: activity.direction, otherEnd: 'storage', source: 'stopwatch', measure: { kind: 'timed', bytes, files: files ?? 1, seconds, error: stopwatchError(correction === 0 ? [] : [correction]), correction, laps } });
+    onTaken({ activity: activity.id, direction: activity.direction, otherEnd: 'storage', source: 'stopwatch', measure: { kind: 'timed', bytes, files: files ?? 1, seconds, error: stopwatchError(correction === 0 ? [] : [correction]), correction, laps, block: null, depth: null } });
     setWatch(IDLE);
   };
 
