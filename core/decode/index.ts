@@ -1,0 +1,2 @@
+export { decode, LONGEST } from './decode';
+export type { Decoded, Reading, Flag } from './reading';

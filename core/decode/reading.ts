@@ -1,0 +1,29 @@
+/** What a piece of text was taken for. */
+export interface Reading {
+  kind: 'link' | 'protocol' | 'form' | 'connector' | 'rate' | 'capacity' | 'spindle';
+  /** The piece, as it stands in the normalised text. */
+  text: string;
+  at: number;
+  /** What it means, in words. */
+  meaning: string;
+  /** Links it can stand for; several when the text leaves it open. */
+  links?: string[];
+  /** B/s, B or turns a minute. */
+  value?: number;
+}
+
+/** Something about a text to be told before anybody buys by it. */
+export interface Flag {
+  kind: 'ambiguous' | 'nonsense' | 'note';
+  id: string;
+  words: string;
+}
+
+export interface Decoded {
+  /** The text as it was read. */
+  text: string;
+  readings: Reading[];
+  flags: Flag[];
+  /** The links the whole text can mean, best first; empty when it names none. */
+  links: string[];
+}
