@@ -227,6 +227,18 @@ test('a change in one tab reaches the other', async () => {
   expect(faults).toEqual([]);
 });
 
+test('the reference decodes a name, converts a unit and shows an interface’s working', async () => {
+  const { page, faults } = await app.open('/reference');
+  await page.getByLabel('Name, listing line or what was said').fill('SATA III M.2, 3,500 MB/s');
+  await page.getByText(/3,500 MB\/s do not pass SATA 6 Gb\/s/).waitFor();
+  await page.getByLabel('Size or rate').fill('10 Gb/s');
+  await page.getByText('1.25 GB/s').waitFor();
+  await page.getByLabel('Find').fill('3.1 gen 2');
+  await page.getByRole('button', { name: '1,212' }).click();
+  await page.getByText('= 10 Gb/s × 1 × 128/132 ÷ 8').waitFor();
+  expect(faults).toEqual([]);
+});
+
 test('thousands of jobs: the list stays quick to find in', async () => {
   const { page, faults } = await app.open('/jobs');
   await saved(page);

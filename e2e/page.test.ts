@@ -31,7 +31,7 @@ test('the first view needs less than 250 kB of compressed JavaScript', async () 
 test.each(['light', 'dark'] as const)('no accessibility fault of WCAG 2.2 AA in any view, %s', async (colorScheme) => {
   const { page } = await app.open('/jobs', { colorScheme });
   const found: string[] = [];
-  for (const path of ['/jobs', ...VIEWS.map((v) => `/jobs/demo-acoustics-offload/${v}`), '/jobs/demo-herbarium-scans/path']) {
+  for (const path of ['/jobs', ...VIEWS.map((v) => `/jobs/demo-acoustics-offload/${v}`), '/jobs/demo-herbarium-scans/path', '/reference']) {
     await page.goto(app.address + path);
     await page.getByRole('main').waitFor();
     await page.waitForLoadState('networkidle');

@@ -5,6 +5,7 @@ import { request } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { RunEvent, Target } from '@kymar/core/bench';
+import { decode } from '@kymar/core/decode';
 import { demoJobs } from '@kymar/core/demo';
 import { forecastJob, pathOf } from '@kymar/core/forecast';
 import { life } from '@kymar/core/endurance';
@@ -218,7 +219,15 @@ describe('the command line', () => {
     expect(JSON.parse(out).fromNew.expected).toBeCloseTo(26.0, 1);
   });
 
+  test('decode takes one name or a list', async () => {
+    const line = 'USB 3.2 Gen 2x2, 20GB/s';
+    expect(JSON.parse((await kymar(['decode'], JSON.stringify(line))).out)).toEqual(plain(decode(line)));
+    expect(JSON.parse((await kymar(['decode'], JSON.stringify([line, '']))).out)).toEqual(plain([decode(line), decode('')]));
+  });
+
   test.each([
+    ['decode', '{"text": 5}', /text in quotes/],
+    ['decode', 'USB', /no JSON/],
     ['path', '{"kymarVersion": 1}', /title/],
     ['forecast', 'nonsense', /no JSON: line 1/],
     ['forecast', writeJob(scans!), /no build/],

@@ -13,6 +13,7 @@ const VIEWS = [
   ['bench', `${OFFLOAD}/bench`],
   ['verdict', `${OFFLOAD}/verdict`],
   ['handover', `${OFFLOAD}/handover`],
+  ['reference', '/reference'],
 ];
 
 install();

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { decode } from '@kymar/core/decode';
 import { life, EnduranceInput } from '@kymar/core/endurance';
 import { forecastJob, pathOf } from '@kymar/core/forecast';
 import { jobJsonSchema, problemsOf, readJob, type Job } from '@kymar/core/job';
@@ -14,6 +15,7 @@ const COMMANDS: Record<string, (text: string) => unknown> = {
   forecast: (text) => forecast(job(text)),
   endurance: (text) => endurance(text),
   verdict: (text) => verdict(job(text)),
+  decode: (text) => decoded(text),
 };
 
 function job(text: string): Job {
@@ -43,13 +45,24 @@ function forecast(input: Job) {
   return { activities: found.activities.map(({ activity, time, rate, probability, phases }) => ({ activity: activity.id, name: activity.name, time, rate, probability, phases })), life: found.life };
 }
 
-function endurance(text: string) {
-  let data: unknown;
+function json(text: string): unknown {
   try {
-    data = JSON.parse(text);
+    return JSON.parse(text);
   } catch (error) {
     throw new BadInput(`The input is no JSON: ${(error as Error).message}`);
   }
+}
+
+/** One name or a list of them. */
+function decoded(text: string) {
+  const data = json(text);
+  if (typeof data === 'string') return decode(data);
+  if (Array.isArray(data) && data.every((line): line is string => typeof line === 'string')) return data.map(decode);
+  throw new BadInput('The input must be a text in quotes, or a list of them.');
+}
+
+function endurance(text: string) {
+  const data = json(text);
   const read = EnduranceInput.safeParse(data);
   if (!read.success) throw new BadInput(problemsOf(read.error).join('\n'));
   try {

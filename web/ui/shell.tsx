@@ -25,11 +25,16 @@ export function Shell() {
             Kymar
           </Typography>
         </Box>
-        <Box component={Link} to="/jobs" sx={{ color: 'text.secondary', ml: 1, whiteSpace: 'nowrap', fontSize: '0.875rem', textDecoration: 'none', '&:hover': { color: 'primary.main' } }}>
-          All jobs
-        </Box>
+        {([
+          ['/jobs', 'All jobs'],
+          ['/reference', 'Reference'],
+        ] as const).map(([to, name]) => (
+          <Box key={to} component={Link} to={to} sx={{ color: 'text.secondary', ml: 1, whiteSpace: 'nowrap', fontSize: '0.875rem', textDecoration: 'none', '&:hover': { color: 'primary.main' } }}>
+            {name}
+          </Box>
+        ))}
         <Box sx={{ flex: 1 }} />
-        <Typography variant="caption" color="textSecondary" role="status" sx={{ lineHeight: 1.2, textAlign: 'right' }}>
+        <Typography variant="caption" color="textSecondary" role="status" sx={{ lineHeight: 1.2, textAlign: 'right', display: { xs: 'none', sm: 'block' } }}>
           {trouble ? 'Not all is saved' : saving ? 'Saving …' : 'Saved in this browser'}
         </Typography>
         <IconButton size="small" onClick={undo} aria-label="Undo (Ctrl+Z)" title="Undo (Ctrl+Z)">
