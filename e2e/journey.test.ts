@@ -145,8 +145,26 @@ test('the timer by keyboard alone', async () => {
   await page.getByRole('button', { name: /^Start/ }).focus();
   await page.keyboard.press('Space');
   await page.getByText('Running').waitFor();
+  await page.keyboard.press('Space');
+  await page.getByText(/Stopped/).waitFor();
+  const measured = await clock.textContent();
   await page.keyboard.press('Escape');
   await page.getByText('Ready').waitFor();
+  await page.getByRole('button', { name: /bring it back/ }).click();
+  expect(await clock.textContent()).toBe(measured);
+  await page.keyboard.press('Escape');
+  // A control elsewhere keeps its own space bar, and the timer goes on while another view is looked at.
+  await page.getByRole('tab', { name: 'Simulated rig' }).focus();
+  await page.keyboard.press('Space');
+  await page.getByRole('button', { name: 'Run it on the rig' }).waitFor();
+  await page.getByRole('tab', { name: 'Stopwatch' }).click();
+  await page.getByRole('button', { name: /^Start/ }).click();
+  await stage(page, 'Verdict').click();
+  await page.getByRole('heading', { name: /It does what was wanted|Not proven yet|It falls short/ }).waitFor();
+  await stage(page, 'Bench').click();
+  await page.getByText('Running').waitFor();
+  await page.getByRole('button', { name: /^Stop/ }).click();
+  await page.getByText(/Stopped/).waitFor();
   // In a field the keys are text.
   await page.getByLabel('Conditions').focus();
   await page.keyboard.type('lid closed');

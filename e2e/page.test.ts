@@ -47,8 +47,8 @@ test.each(['light', 'dark'] as const)('no accessibility fault of WCAG 2.2 AA in 
 
 test('a phone of 390 px reads the verdict and runs the timer without scrolling sideways', async () => {
   const { page } = await app.open('/jobs/demo-acoustics-offload/bench', { viewport: { width: 390, height: 844 } });
-  for (const view of ['bench', 'verdict']) {
-    await page.goto(`${app.address}/jobs/demo-acoustics-offload/${view}`);
+  for (const path of ['/jobs/demo-acoustics-offload/bench', '/jobs/demo-acoustics-offload/verdict', '/reference', '/jobs']) {
+    await page.goto(app.address + path);
     await page.getByRole('main').waitFor();
     await page.waitForLoadState('networkidle');
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);

@@ -8,6 +8,7 @@ import { problemsOf } from '@kymar/core/job';
 import { ownPageOnly, withToken } from './guard';
 import { Problem, problems } from './problem';
 import type { Runs } from './runs';
+import { pluggedIn } from './plugged';
 import { inspect, type Folder } from './target';
 
 export interface Settings {
@@ -15,6 +16,8 @@ export interface Settings {
   folders: Folder[];
   /** B that stay free; null for the default share of the volume. */
   reserve: number | null;
+  /** Where Linux's sysfs is. */
+  sysfs: string;
   /** The built page. */
   web: string;
   runs: Runs;
@@ -22,7 +25,7 @@ export interface Settings {
 }
 
 /** The server's routes. */
-export function createApp({ token, folders, reserve, web, runs, port }: Settings): Express {
+export function createApp({ token, folders, reserve, sysfs, web, runs, port }: Settings): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(ownPageOnly(port));
@@ -39,6 +42,10 @@ export function createApp({ token, folders, reserve, web, runs, port }: Settings
 
   api.get('/targets', async (_request, response) => {
     response.json(await targets());
+  });
+
+  api.get('/devices', async (_request, response) => {
+    response.json(await pluggedIn(sysfs));
   });
 
   api.post('/runs', async (request, response) => {

@@ -38,7 +38,7 @@ async function main(): Promise<void> {
   }
   const runs = new Runs(join(import.meta.dirname, 'worker.js'));
   const token = randomBytes(24).toString('base64url');
-  const app = createApp({ token, folders, reserve, web: join(import.meta.dirname, '../../web/dist'), runs, port: () => (server.address() as AddressInfo).port });
+  const app = createApp({ token, folders, reserve, sysfs: process.env.KYMAR_SYSFS ?? '/sys', web: join(import.meta.dirname, '../../web/dist'), runs, port: () => (server.address() as AddressInfo).port });
   const server = createServer(app);
   const listen = (at: number, tries: number): void => {
     server.once('error', (error: NodeJS.ErrnoException) => {

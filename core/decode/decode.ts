@@ -8,7 +8,7 @@ import { RULES, USB_A_TOO_FAST } from './rules';
 export const LONGEST = 2000;
 
 /**
- * Reads a name off a box, a listing, a data sheet or hurried speech: links, protocol, form factor, plugs, rates, capacities, each with its
+ * Reads a name off a box, out of a listing or a spec sheet, or as it was said: links, protocol, form factor, plugs, rates, capacities, each with its
  * meaning, and tells what is ambiguous or cannot be. Never throws; what it does not know it leaves unread.
  */
 export function decode(input: string): Decoded {

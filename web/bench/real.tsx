@@ -1,5 +1,6 @@
 import { Alert, Box, Button, LinearProgress, MenuItem, TextField, Typography } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
+import { create } from 'zustand';
 import type { RealResult, RunEvent, RunRequest, Sample, Target } from '@kymar/core/bench';
 import type { Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
@@ -10,10 +11,15 @@ import type { Taken } from '.';
 
 interface Going {
   id: string;
+  folder: string;
   direction: 'read' | 'write';
   samples: Sample[];
   total: number;
 }
+
+/** The run that goes on: it does so while other views are looked at, and is found again on coming back. */
+const useGoing = create<{ going: Going | null }>(() => ({ going: null }));
+const setGoing = (to: Going | null | ((now: Going | null) => Going | null)) => useGoing.setState(({ going }) => ({ going: typeof to === 'function' ? to(going) : to }));
 
 /** Real sequential runs by the server, in one of the folders it was started with. */
 export function RealBench({ job, onTaken }: { job: Job; onTaken(taken: Taken): void }) {
@@ -24,7 +30,7 @@ export function RealBench({ job, onTaken }: { job: Job; onTaken(taken: Taken): v
   const [mode, setMode] = useState<RunRequest['mode']>('write-read');
   const [block, setBlock] = useState<RunRequest['block']>(1048576);
   const [under, setUnder] = useState<'job' | 'other'>('other');
-  const [going, setGoing] = useState<Going | null>(null);
+  const { going } = useGoing();
   const alive = useRef(true);
 
   const look = () =>
@@ -50,7 +56,7 @@ export function RealBench({ job, onTaken }: { job: Job; onTaken(taken: Taken): v
     setProblem(null);
     try {
       const id = await startRun({ target: target!.id, mode, bytes: Math.round(bytes!), block });
-      setGoing({ id, direction: 'write', samples: [], total: bytes! });
+      setGoing({ id, folder: target!.folder, direction: 'write', samples: [], total: bytes! });
       await followRun(id, hear);
     } catch (error) {
       setProblem((error as Error).message);
@@ -125,7 +131,7 @@ export function RealBench({ job, onTaken }: { job: Job; onTaken(taken: Taken): v
               <LinearProgress variant="determinate" value={last ? (100 * last.bytes) / going.total : 0} aria-label="Progress of the run" />
               <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
                 <Typography role="status" sx={{ flex: 1 }}>
-                  {going.direction === 'write' ? 'Writing' : 'Reading'} in {target.folder}: {format(last?.bytes ?? 0, 'B')} of {format(going.total, 'B')}
+                  {going.direction === 'write' ? 'Writing' : 'Reading'} in {going.folder}: {format(last?.bytes ?? 0, 'B')} of {format(going.total, 'B')}
                   {last && last.t > 0.3 ? `, ${format(last.bytes / last.t, 'B/s')}` : ''}
                 </Typography>
                 <Button variant="outlined" color="error" onClick={() => void abortRun(going.id).catch((e: Error) => setProblem(e.message))}>

@@ -4,16 +4,9 @@ import { stopwatchError } from '@kymar/core/bench';
 import type { Activity } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
+import { bringBack, correct, discard, lap, press, reset, secondsOf, useWatch } from './watch';
 import type { Taken } from '.';
 
-interface Watch {
-  start: number | null;
-  stop: number | null;
-  laps: number[];
-  /** Corrections in s; each is a guess of its own. */
-  correction: number;
-}
-const IDLE: Watch = { start: null, stop: null, laps: [], correction: 0 };
 const STEP = 0.1;
 
 /** `1:27:05.3`, `4:56.4`, `0.0`. */
@@ -26,23 +19,21 @@ export function clock(seconds: number): string {
 
 /** The big timer. Space starts and stops, L laps, arrows correct, Enter keeps, Escape discards: the mouse is never needed. */
 export function Stopwatch({ activity, onTaken }: { activity: Activity | null; onTaken(taken: Taken): void }) {
-  const [watch, setWatch] = useState<Watch>(IDLE);
+  const { watch, discarded } = useWatch();
   const single = (value: Activity['bytes']['value'] | undefined) => (Array.isArray(value) ? value[1] : (value ?? null));
   const [bytes, setBytes] = useState<number | null>(single(activity?.bytes.value));
   const [files, setFiles] = useState<number | null>(single(activity?.files.value) ?? 1);
   const face = useRef<HTMLDivElement>(null);
+  const box = useRef<HTMLDivElement>(null);
   const { start, stop, laps, correction } = watch;
   const running = start !== null && stop === null;
-  const seconds = start !== null && stop !== null ? (stop - start) / 1000 + correction : null;
+  const seconds = secondsOf(watch);
   const ready = seconds !== null && seconds > 0 && bytes !== null && bytes > 0 && activity !== null;
 
-  const press = (at: number) => setWatch((w) => (w.start === null ? { ...IDLE, start: at } : w.stop === null ? { ...w, stop: at } : w));
-  const lap = (at: number) => setWatch((w) => (w.start !== null && w.stop === null ? { ...w, laps: [...w.laps, (at - w.start) / 1000] } : w));
-  const correct = (by: number) => setWatch((w) => (w.stop === null ? w : { ...w, correction: Math.round((w.correction + by) * 10) / 10 }));
   const keep = () => {
     if (!ready) return;
     onTaken({ activity: activity.id, direction: activity.direction, otherEnd: 'storage', source: 'stopwatch', measure: { kind: 'timed', bytes, files: files ?? 1, seconds, error: stopwatchError(correction === 0 ? [] : [correction]), correction, laps, block: null, depth: null } });
-    setWatch(IDLE);
+    reset();
   };
 
   // The face is drawn straight into the page: a state a frame would redraw everything.
@@ -61,34 +52,33 @@ export function Stopwatch({ activity, onTaken }: { activity: Activity | null; on
     return () => cancelAnimationFrame(frame);
   }, [running, start, seconds]);
 
-  const act = useRef({ press, lap, correct, keep });
+  const keeping = useRef(keep);
   useEffect(() => {
-    act.current = { press, lap, correct, keep };
+    keeping.current = keep;
   });
   useEffect(() => {
     const down = (event: KeyboardEvent) => {
-      const typing = event.target instanceof HTMLElement && event.target.closest('input, textarea, select, [role="combobox"], [role="menu"], [role="listbox"], [role="dialog"]');
-      if (typing || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (busyElsewhere(event.target, box.current) || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
       // The time of the press itself, not of the moment the page got round to it.
       const actions: Record<string, () => void> = {
-        ' ': () => act.current.press(event.timeStamp),
-        l: () => act.current.lap(event.timeStamp),
-        ArrowUp: () => act.current.correct(STEP),
-        '+': () => act.current.correct(STEP),
-        ArrowDown: () => act.current.correct(-STEP),
-        '-': () => act.current.correct(-STEP),
-        Enter: () => act.current.keep(),
-        Escape: () => setWatch(IDLE),
+        ' ': () => press(event.timeStamp),
+        l: () => lap(event.timeStamp),
+        ArrowUp: () => correct(STEP),
+        '+': () => correct(STEP),
+        ArrowDown: () => correct(-STEP),
+        '-': () => correct(-STEP),
+        Enter: () => keeping.current(),
+        Escape: () => discard(),
       };
       const action = actions[event.key.length === 1 ? event.key.toLowerCase() : event.key];
-      const onButton = event.target instanceof HTMLElement && event.target.closest('button, a, [role="tab"], summary');
+      const onButton = event.target instanceof HTMLElement && event.target.closest('button');
       if (!action || (onButton && event.key === 'Enter')) return;
       event.preventDefault();
       action();
     };
     // A focused button would take the release of the space bar for a click.
     const up = (event: KeyboardEvent) => {
-      if (event.key === ' ' && !(event.target instanceof HTMLElement && event.target.closest('input, textarea, [role="combobox"], [role="dialog"]'))) event.preventDefault();
+      if (event.key === ' ' && !busyElsewhere(event.target, box.current)) event.preventDefault();
     };
     addEventListener('keydown', down);
     addEventListener('keyup', up);
@@ -100,7 +90,7 @@ export function Stopwatch({ activity, onTaken }: { activity: Activity | null; on
 
   const state = running ? 'Running' : seconds !== null ? 'Stopped' : 'Ready';
   return (
-    <Box sx={{ display: 'grid', gap: 1.5 }}>
+    <Box ref={box} sx={{ display: 'grid', gap: 1.5 }}>
       <Box sx={{ textAlign: 'center', bgcolor: 'sunken', borderRadius: 1, py: 2, border: 1, borderColor: running ? 'primary.main' : 'divider' }}>
         <Box ref={face} data-testid="clock" role="timer" sx={{ fontSize: 'clamp(3rem, 7.2vw, 5.5rem)', fontWeight: 600, fontStretch: '112%', lineHeight: 1.05, fontVariantNumeric: 'tabular-nums' }}>
           0:00.0
@@ -139,12 +129,24 @@ export function Stopwatch({ activity, onTaken }: { activity: Activity | null; on
         <Button variant={ready ? 'contained' : 'outlined'} disabled={!ready} onClick={keep} sx={{ flex: 1 }}>
           Keep this run <Key name="Enter" />
         </Button>
-        <Button disabled={start === null} onClick={() => setWatch(IDLE)}>
+        <Button disabled={start === null} onClick={discard}>
           Discard <Key name="Esc" />
         </Button>
       </Box>
+      {discarded && start === null && (
+        <Button size="small" onClick={bringBack}>
+          Discarded {secondsOf(discarded) === null ? 'while running' : clock(secondsOf(discarded)!)}: bring it back
+        </Button>
+      )}
     </Box>
   );
+}
+
+/** Whether a key belongs to something else: a field being typed in, a menu, or a control outside the timer. */
+function busyElsewhere(target: EventTarget | null, timer: HTMLElement | null): boolean {
+  if (!(target instanceof HTMLElement)) return false;
+  if (target.closest('input, textarea, select, [role="combobox"], [role="menu"], [role="listbox"], [role="dialog"]')) return true;
+  return target.closest('button, a, summary, [role="tab"]') !== null && !timer?.contains(target);
 }
 
 function Key({ name }: { name: string }) {

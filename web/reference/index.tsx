@@ -4,6 +4,7 @@ import { sourceWords } from '@kymar/core/evidence';
 import { Panel } from '../ui/panel';
 import { Converter } from './converter';
 import { Decoder } from './decoder';
+import { Devices } from './devices';
 import { Interfaces } from './interfaces';
 
 /** What a technician looks up: names decoded, units converted, interfaces, rules of thumb. */
@@ -15,6 +16,7 @@ export function Reference() {
       </Typography>
       <Box sx={{ display: 'grid', gap: 2 }}>
         <Decoder />
+        <Devices />
         <Converter />
         <Panel title="Rules of thumb">
           <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1.25 }}>

@@ -1,4 +1,5 @@
 import { createParser } from 'eventsource-parser';
+import type { PluggedIn } from '@kymar/core/devices';
 import type { RunEvent, RunRequest, Target } from '@kymar/core/bench';
 
 /** What the server said no to, in its own words. */
@@ -16,6 +17,7 @@ async function ask(method: string, path: string, body?: unknown): Promise<Respon
 }
 
 export const targets = async (): Promise<Target[]> => (await ask('GET', '/targets')).json() as Promise<Target[]>;
+export const devices = async (): Promise<PluggedIn[]> => (await ask('GET', '/devices')).json() as Promise<PluggedIn[]>;
 export const startRun = async (request: RunRequest): Promise<string> => ((await (await ask('POST', '/runs', request)).json()) as { id: string }).id;
 export const abortRun = async (id: string): Promise<void> => void (await ask('DELETE', `/runs/${id}`));
 

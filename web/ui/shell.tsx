@@ -18,7 +18,7 @@ export function Shell() {
   useUndoKeys();
   return (
     <Box sx={{ minHeight: '100vh', display: 'flex', flexDirection: 'column' }}>
-      <Box component="header" className="no-print" sx={{ display: 'flex', alignItems: 'center', gap: 1.5, px: 3, height: 44, bgcolor: 'background.paper', borderBottom: 1, borderColor: 'divider' }}>
+      <Box component="header" className="no-print" sx={{ display: 'flex', alignItems: 'center', gap: { xs: 0.5, sm: 1.5 }, px: { xs: 1.5, sm: 3 }, height: 44, bgcolor: 'background.paper', borderBottom: 1, borderColor: 'divider' }}>
         <Box component={Link} to="/jobs" sx={{ display: 'flex', alignItems: 'center', gap: 1, textDecoration: 'none', color: 'text.primary' }}>
           <img src="/mark.svg" alt="" width={24} height={24} />
           <Typography component="span" sx={{ fontWeight: 720, fontSize: '1.0625rem', fontStretch: '120%' }}>
@@ -29,7 +29,7 @@ export function Shell() {
           ['/jobs', 'All jobs'],
           ['/reference', 'Reference'],
         ] as const).map(([to, name]) => (
-          <Box key={to} component={Link} to={to} sx={{ color: 'text.secondary', ml: 1, whiteSpace: 'nowrap', fontSize: '0.875rem', textDecoration: 'none', '&:hover': { color: 'primary.main' } }}>
+          <Box key={to} component={Link} to={to} sx={{ display: { xs: to === '/jobs' ? 'none' : 'block', sm: 'block' }, color: 'text.secondary', ml: 1, whiteSpace: 'nowrap', fontSize: '0.875rem', textDecoration: 'none', '&:hover': { color: 'primary.main' } }}>
             {name}
           </Box>
         ))}
