@@ -8,11 +8,14 @@ export type Build = z.infer<typeof Build>;
 const seconds = z.number().positive({ error: 'must be more than zero' });
 const bytes = z.number().positive({ error: 'must be more than zero' });
 
+const files = z.number().int().nonnegative().nullable();
+
 /** A duration between two events, with the one-sigma error of reading it. */
 export const Timed = z.object({
   kind: z.literal('timed'),
   bytes,
-  files: z.number().int().nonnegative(),
+  /** How many files that was; null when nobody counted. */
+  files,
   seconds,
   /** One sigma of the reading itself, in s: two presses of a thumb, or a clock's grain. */
   error: z.number().nonnegative(),
@@ -39,7 +42,7 @@ export const RateOnly = z.object({
   bytes: bytes.nullable(),
 });
 /** Only a limit is known: "under 60 s". */
-export const Bound = z.object({ kind: z.literal('bound'), bytes, files: z.number().int().nonnegative(), atMost: seconds.nullable(), atLeast: z.number().nonnegative().nullable() });
+export const Bound = z.object({ kind: z.literal('bound'), bytes, files, atMost: seconds.nullable(), atLeast: z.number().nonnegative().nullable() });
 
 export const Sample = z.object({ t: z.number().nonnegative(), bytes: z.number().nonnegative() });
 export type Sample = z.infer<typeof Sample>;

@@ -1,5 +1,5 @@
 import { measuredOf, readingBounds, type Measured, type Run } from '../bench';
-import { type Estimate, type Spread } from '../evidence';
+import { type Estimate, type Fact, type Spread } from '../evidence';
 import { exactFact, forecastTransfer, pathOf } from '../forecast';
 import { samePath, type Activity, type FrozenForecast, type Job } from '../job';
 import { hardCeiling, type Path } from '../path';
@@ -103,11 +103,13 @@ function forecastFor(path: Path, run: Run, frozen: FrozenForecast | null): NonNu
   const result = frozen?.results.find((r) => r.activity === run.activity);
   if (measure.kind !== 'rate' && activity && result && run.otherEnd === 'storage' && activity.direction === run.direction && activity.bytes.value === measure.bytes && activity.files.value === measure.files)
     return { rate: result.rate, time: result.time, frozen };
-  const files = measure.kind === 'rate' ? 1 : measure.files;
+  const files = measure.kind === 'rate' ? exactFact(1) : measure.files === null ? UNCOUNTED : exactFact(measure.files);
   const requests = measure.kind !== 'bound' && measure.block !== null && measure.depth !== null ? { block: measure.block, depth: measure.depth } : null;
-  const { rate, time } = forecastTransfer(path, { direction: run.direction, bytes: exactFact(measure.bytes ?? UNSAID_SIZE), files: exactFact(files), otherEnd: run.otherEnd, requests });
+  const { rate, time } = forecastTransfer(path, { direction: run.direction, bytes: exactFact(measure.bytes ?? UNSAID_SIZE), files, otherEnd: run.otherEnd, requests });
   return { rate, time: measure.kind === 'rate' ? null : time, frozen };
 }
+
+const UNCOUNTED: Fact = { value: null, source: { kind: 'unknown', note: 'nobody counted the files of this run' } };
 
 /** Size of a synthetic test that nobody said [memory]: what such programs take when left alone, within any cache. */
 const UNSAID_SIZE = 1e9;
@@ -132,13 +134,23 @@ function wishOf(activity: Activity, run: Run, measured: Measured | null, own: bo
   if (simulated) return open('Simulated runs say nothing about the customer’s drive.');
   if (!measured.time) return open('Only a rate was read off: the time of the whole activity was not measured.');
   if (!own) return open('Measured on another path than the customer’s.');
-  const { measure } = run;
-  if (measure.kind !== 'rate' && activity.bytes.value !== measure.bytes) return open(`${format(measure.bytes, 'B')} were moved, not the whole activity.`);
-  if (measure.kind !== 'rate' && typeof activity.files.value === 'number' && activity.files.value !== measure.files) return open(`${measure.files.toLocaleString('en-GB')} files were moved, the activity has ${activity.files.value.toLocaleString('en-GB')}.`);
+  const size = sizeOf(activity, run);
+  if (size?.share === 'less') return open(size.words);
   const said = `${format(measured.time.expected, 's')} (${format(measured.time.low, 's')} to ${format(measured.time.high, 's')})`;
   if (measured.time.high <= wish) return { answer: 'yes', words: `Wanted ${within}, takes ${said}.` };
-  if (measured.time.low > wish) return { answer: 'no', words: `Wanted ${within}, takes ${said}.` };
+  if (measured.time.low > wish) return size?.share === 'more' ? open(`${size.words} It took ${said}.`) : { answer: 'no', words: `Wanted ${within}, takes ${said}.` };
   return open(`Wanted ${within}, takes ${said}: the interval straddles the wish.`);
+}
+
+/** Whether a run moved less or more than the whole activity, by more than 1 %; null when it is the activity. */
+function sizeOf(activity: Activity, { measure }: Run): { share: 'less' | 'more'; words: string } | null {
+  if (measure.kind === 'rate') return null;
+  const top = (value: Fact['value']) => (Array.isArray(value) ? value[2] : value);
+  const compare = (moved: number | null, needed: number | null) => (moved === null || needed === null ? 0 : moved < needed * 0.99 ? -1 : moved > needed * 1.01 ? 1 : 0);
+  const [bytes, files] = [compare(measure.bytes, top(activity.bytes.value)), compare(measure.files, top(activity.files.value))];
+  if (bytes < 0) return { share: 'less', words: `${format(measure.bytes, 'B')} were moved; the activity ${Array.isArray(activity.bytes.value) ? 'may reach' : 'has'} ${format(top(activity.bytes.value)!, 'B')}.` };
+  if (files < 0) return { share: 'less', words: `${format(measure.files!, 'count')} files were moved; the activity has ${format(top(activity.files.value)!, 'count')}.` };
+  return bytes > 0 || files > 0 ? { share: 'more', words: 'More was moved than the activity has.' } : null;
 }
 
 function carryOver(own: boolean, simulated: boolean, path: Path | null, run: Run): string {

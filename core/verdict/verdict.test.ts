@@ -121,6 +121,23 @@ describe('is the wish met?', () => {
     const part = run(30, { measure: { ...run(30).measure, bytes: 20e9 } as Run['measure'] });
     expect(claim(part).wish).toMatchObject({ answer: 'not proven', words: expect.stringMatching(/20 GB were moved/) });
   });
+  test('a run over more than the activity can prove the wish but not disprove it', () => {
+    const more = (seconds: number) => run(seconds, { measure: { ...run(seconds).measure, bytes: 300e9 } as Run['measure'] });
+    expect(claim(more(600), more(602), more(604)).wish!.answer).toBe('yes');
+    expect(claim(more(800), more(805), more(810)).wish).toMatchObject({ answer: 'not proven', words: expect.stringMatching(/More was moved/) });
+  });
+  test('an activity that may grow is proven at its largest', () => {
+    const ranged = offload.activities.map((a) => (a.id === 'offload' ? { ...a, bytes: { ...a.bytes, value: [100e9, 200e9, 214e9] as [number, number, number] } } : a));
+    const at = (bytes: number) => claims({ ...withRuns(run(298, { measure: { ...run(298).measure, bytes } as Run['measure'] })), activities: ranged })[0]!.wish!;
+    expect(at(214e9).answer).toBe('yes');
+    expect(at(200e9).words).toMatch(/may reach 214 GB/);
+  });
+  test('files nobody counted widen what the run is held against', () => {
+    const uncounted = claim(run(298, { measure: { ...run(298).measure, files: null } as Run['measure'] }));
+    const counted = claim(run(298));
+    expect(uncounted.wish!.answer).toBe('yes');
+    expect(uncounted.forecast!.time!.high - uncounted.forecast!.time!.low).toBeGreaterThan(counted.forecast!.time!.high - counted.forecast!.time!.low);
+  });
   test('simulated runs are shown, kept apart, and never decide', () => {
     const job = withRuns(...readback, run(298, { source: 'simulated' }), run(299, { source: 'simulated' }), run(300, { source: 'simulated' }));
     expect(claims(job)).toHaveLength(2);

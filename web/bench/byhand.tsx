@@ -26,7 +26,7 @@ export function ByHand({ activity, onTaken }: { activity: Activity | null; onTak
   const [depth, setDepth] = useState<number | null>(null);
   const [time, setTime] = useState<number | null>(null);
   const bytes = activity && !Array.isArray(activity.bytes.value) ? activity.bytes.value : null;
-  const files = activity && !Array.isArray(activity.files.value) ? (activity.files.value ?? 1) : 1;
+  const files = activity && !Array.isArray(activity.files.value) ? activity.files.value : null;
   const rate = parseQuantity(shown, 'rate');
   const whole = { activity: activity?.id ?? null, direction: activity?.direction ?? direction, otherEnd: 'storage', source: 'program' } as const;
 
@@ -59,7 +59,7 @@ export function ByHand({ activity, onTaken }: { activity: Activity | null; onTak
         <>
           <QuantityField label={kind === 'timed' ? 'It took' : 'It took less than'} dimension="time" optional value={time} onValue={setTime} />
           <Typography variant="body2" color="textSecondary" sx={{ alignSelf: 'center' }}>
-            {activity && bytes ? `${activity.name}: ${format(bytes, 'B')}, ${files.toLocaleString('en-GB')} files` : 'The brief must name an activity with one exact size.'}
+            {activity && bytes ? `${activity.name}: ${format(bytes, 'B')}, ${files === null ? 'files not counted' : `${format(files, 'count')} files`}` : 'The brief must name an activity with one exact size.'}
           </Typography>
         </>
       )}

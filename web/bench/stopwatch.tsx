@@ -22,7 +22,7 @@ export function Stopwatch({ activity, onTaken }: { activity: Activity | null; on
   const { watch, discarded } = useWatch();
   const single = (value: Activity['bytes']['value'] | undefined) => (Array.isArray(value) ? value[1] : (value ?? null));
   const [bytes, setBytes] = useState<number | null>(single(activity?.bytes.value));
-  const [files, setFiles] = useState<number | null>(single(activity?.files.value) ?? 1);
+  const [files, setFiles] = useState<number | null>(single(activity?.files.value));
   const face = useRef<HTMLDivElement>(null);
   const box = useRef<HTMLDivElement>(null);
   const { start, stop, laps, correction } = watch;
@@ -32,7 +32,7 @@ export function Stopwatch({ activity, onTaken }: { activity: Activity | null; on
 
   const keep = () => {
     if (!ready) return;
-    onTaken({ activity: activity.id, direction: activity.direction, otherEnd: 'storage', source: 'stopwatch', measure: { kind: 'timed', bytes, files: files ?? 1, seconds, error: stopwatchError(correction === 0 ? [] : [correction]), correction, laps, block: null, depth: null } });
+    onTaken({ activity: activity.id, direction: activity.direction, otherEnd: 'storage', source: 'stopwatch', measure: { kind: 'timed', bytes, files, seconds, error: stopwatchError(correction === 0 ? [] : [correction]), correction, laps, block: null, depth: null } });
     reset();
   };
 
@@ -123,7 +123,7 @@ export function Stopwatch({ activity, onTaken }: { activity: Activity | null; on
       </Box>
       <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)', gap: 1.5 }}>
         <QuantityField label="Moved" dimension="bytes" value={bytes} onValue={setBytes} />
-        <QuantityField label="Files" dimension="count" value={files} onValue={setFiles} />
+        <QuantityField label="Files" dimension="count" optional value={files} onValue={setFiles} helperText={files === null ? 'Empty: nobody counted' : undefined} />
       </Box>
       <Box sx={{ display: 'flex', gap: 1 }}>
         <Button variant={ready ? 'contained' : 'outlined'} disabled={!ready} onClick={keep} sx={{ flex: 1 }}>
