@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { allowedPerDay, DATA_UNIT, drivesPerDay, type EnduranceInput, life, lifeFromNew, rateBetween, ratedPerCapacity, WEAK_RATING, yearsLeft } from '.';
 
 const TB = 1e12;
@@ -54,5 +55,33 @@ describe('2.7 endurance', () => {
     expect(() => life(input({ readings: [{ day: 0, written: TB }] }))).toThrow(/more than 0 days/);
     expect(life(input()).fromNew).toBeNull();
     expect(life(input({ writesPerDay: { value: 0, source: sheet } })).notes.join()).toMatch(/does not run out/);
+  });
+});
+
+describe('laws of endurance', () => {
+  const amount = fc.double({ min: 1e9, max: 1e16, noNaN: true });
+  test('life from new and what is left agree on a new drive, and what is left only falls', () => {
+    fc.assert(
+      fc.property(amount, amount, amount, amount, (tbw, rate, written, more) => {
+        expect(yearsLeft({ tbw, written: 0, rate })).toBe(lifeFromNew({ tbw, rate }));
+        expect(yearsLeft({ tbw, written: written + more, rate })).toBeLessThanOrEqual(yearsLeft({ tbw, written, rate }));
+      }),
+    );
+  });
+  test('writing what is allowed lasts exactly the warranty', () => {
+    fc.assert(
+      fc.property(amount, fc.integer({ min: 1, max: 10 }), (tbw, years) => {
+        expect(lifeFromNew({ tbw, rate: allowedPerDay({ tbw, years }) })).toBeCloseTo(years, 9);
+        expect(drivesPerDay({ tbw, capacity: allowedPerDay({ tbw, years }), years })).toBeCloseTo(1, 9);
+      }),
+    );
+  });
+  test('a wider range of daily writes never narrows the years', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 500 }), fc.double({ min: 1, max: 5, noNaN: true }), (gb, factor) => {
+        const years = (k: number) => life(input({ writesPerDay: { value: [(gb * GB) / k, gb * GB, gb * GB * k], source: sheet } })).fromNew!;
+        return years(factor * 1.5).low <= years(factor).low && years(factor * 1.5).high >= years(factor).high;
+      }),
+    );
   });
 });

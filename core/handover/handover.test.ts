@@ -1,6 +1,7 @@
 import { demoJobs } from '../demo';
 import { forecastJob } from '../forecast';
-import type { Job } from '../job';
+import { Run } from '../bench';
+import { Job } from '../job';
 import { verdict } from '../verdict';
 import { chance, handover, toMarkdown } from '.';
 
@@ -32,3 +33,27 @@ test('what people type cannot turn into markup', () => {
 });
 
 test('a probability from samples never claims certainty', () => expect([1, 0, 0.5].map(chance)).toEqual(['over 99 %', 'under 1 %', '50 %']));
+
+describe('whatever the job holds, the document stands', () => {
+  const unknown = { value: null, source: { kind: 'unknown' as const } };
+  let count = 0;
+  const run = (measure: Run["measure"], more: Partial<Run> = {}): Run => Run.parse({ id: `h${count++}`, at: '2026-11-06T10:00:00.000Z', activity: null, direction: 'write', otherEnd: 'memory', source: 'program', measure, path: 'customer', conditions: {}, ended: 'done', ...more });
+  const rate = { kind: 'rate', rate: 950e6, shown: '950 MB/s', grain: 0.5e6, block: 1048576, depth: 32, bytes: null } as const;
+  const cases: [string, Job][] = [
+    ['an empty job', { ...scans, activities: [], note: '', customer: '' }],
+    ['a blocked build', { ...offload, build: { ...offload.build!, cable: null } }],
+    ['nothing known of the drive', { ...offload, build: { ...offload.build!, drive: { ...offload.build!.drive, capacity: unknown, read: unknown, write: unknown, rest: unknown, cache: unknown, tbw: unknown, warrantyYears: unknown } } }],
+    ['nothing known of the work', { ...offload, activities: offload.activities.map((a) => ({ ...a, bytes: unknown, files: unknown, perDay: unknown, wish: null })) }],
+    ['figures read off elsewhere', { ...offload, runs: [run(rate), run(rate, { path: null }), run({ kind: 'bound', bytes: 60e9, files: null, atMost: 90, atLeast: null }), run({ kind: 'bound', bytes: 60e9, files: 1, atMost: null, atLeast: 10 })] }],
+    ['impossible and memory-backed runs', { ...offload, runs: [run({ ...rate, rate: 5e9, shown: '5 GB/s' }), run(rate, { conditions: { ...offload.runs[0]!.conditions, memoryBacked: true } })] }],
+    ['an internal drive', { ...scans, build: { drive: offload.build!.drive, bridge: null, cable: null, port: 'slot-x8' } }],
+  ];
+  test.each(cases)('%s', (_, job) => {
+    for (const copy of ['customer', 'shop'] as const) {
+      const text = toMarkdown(made(job), copy);
+      expect(text).not.toMatch(/undefined|NaN|\[object|Infinity/);
+      expect(text).toMatch(/^# /);
+    }
+    expect(Job.safeParse(job).success).toBe(true);
+  });
+});

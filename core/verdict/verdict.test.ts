@@ -146,3 +146,37 @@ describe('is the wish met?', () => {
   });
   test('aborted runs count for nothing', () => expect(claims(withRuns(run(100, { ended: 'aborted' })))).toEqual([]));
 });
+
+describe('laws of the verdict', () => {
+  const times = fc.array(fc.double({ min: 200, max: 900, noNaN: true }), { minLength: 1, maxLength: 6 });
+  test('an impossible run never changes what the others say', () => {
+    fc.assert(
+      fc.property(times, (seconds) => {
+        const runs = seconds.map((s) => run(s));
+        expect(claim(...runs, run(20)).measured!.rate).toEqual(claim(...runs).measured!.rate);
+      }),
+      { numRuns: 25 },
+    );
+  });
+  test('the order of runs does not matter', () => {
+    fc.assert(
+      fc.property(times, (seconds) => {
+        const runs = seconds.map((s) => run(s));
+        const [a, b] = [claim(...runs), claim(...[...runs].reverse())];
+        expect(b.measured!.rate.expected).toBeCloseTo(a.measured!.rate.expected, 0);
+        expect([b.right.answer, b.wish!.answer]).toEqual([a.right.answer, a.wish!.answer]);
+      }),
+      { numRuns: 25 },
+    );
+  });
+  test('a longer wish is never harder to meet', () => {
+    const rank = { no: 0, 'not proven': 1, yes: 2 };
+    fc.assert(
+      fc.property(times, fc.integer({ min: 100, max: 1000 }), fc.integer({ min: 0, max: 500 }), (seconds, wish, more) => {
+        const at = (w: number) => claims({ ...withRuns(...seconds.map((s) => run(s))), activities: offload.activities.map((a) => ({ ...a, wish: w })) })[0]!.wish!.answer;
+        return rank[at(wish + more)] >= rank[at(wish)];
+      }),
+      { numRuns: 25 },
+    );
+  });
+});
