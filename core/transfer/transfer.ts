@@ -77,13 +77,6 @@ export function phases(x: TransferNumbers): Phase[] {
   return found;
 }
 
-/** Bytes moved after so many seconds. */
-export function bytesAt(stretches: readonly Phase[], time: number): number {
-  const phase = stretches.find((p) => time < p.to.time);
-  if (!phase) return stretches.at(-1)?.to.bytes ?? 0;
-  return phase.from.bytes + Math.max(0, time - phase.from.time) * phase.rate;
-}
-
 /** B/s when so many bytes have been moved. */
 export function rateAt(stretches: readonly Phase[], bytes: number): number {
   return (stretches.find((p) => bytes < p.to.bytes) ?? stretches.at(-1))?.rate ?? 0;
