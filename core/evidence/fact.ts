@@ -6,18 +6,45 @@ import { exactly, spread, type Spread } from './spread';
 
 const positive = z.number().nonnegative({ error: 'must be zero or more' });
 
+const Value = z
+  .union([positive, z.tuple([positive, positive, positive])])
+  .nullable()
+  .refine((v) => !Array.isArray(v) || (v[0] <= v[1] && v[1] <= v[2]), { error: 'the three points must rise: low, expected, high' });
+
+/** What a figure was taken at: it holds for that and not beyond. */
+const Conditions = z.object({
+  /** Size of a request in B, and requests under way at once. */
+  block: z.number().positive().optional(),
+  depth: z.number().int().positive().optional(),
+  /** Share of the drive in use, 0 to 1. */
+  fill: z.number().min(0).max(1).optional(),
+});
+
 /**
  * A property of a part or a host with its source: one number, three points [low, expected, high], or null for "not known",
- * which a model widens to the range of what is on the market.
+ * which a model widens to the range of what is on the market. Other sources' values stand beside the chosen one.
  */
 export const Fact = z.object({
-  value: z
-    .union([positive, z.tuple([positive, positive, positive])])
-    .nullable()
-    .refine((v) => !Array.isArray(v) || (v[0] <= v[1] && v[1] <= v[2]), { error: 'the three points must rise: low, expected, high' }),
+  value: Value,
   source: Source,
+  at: Conditions.optional(),
+  /** What other sources say, kept side by side. */
+  others: z.array(z.object({ value: Value, source: Source, at: Conditions.optional() })).max(12).optional(),
+  /** Why this one was chosen among them. */
+  why: z.string().max(200).optional(),
 });
 export type Fact = z.infer<typeof Fact>;
+
+/** The fact with another of its sourced values chosen; the one chosen before stands among the others. */
+export function choose(fact: Fact, index: number, why: string): Fact {
+  const { others = [], why: _before, ...now } = fact;
+  const taken = others[index];
+  if (!taken) throw new RangeError(`There is no other value number ${index}.`);
+  return { ...taken, others: others.map((other, i) => (i === index ? now : other)), ...(why === '' ? {} : { why }) };
+}
+
+/** What stands for the fact where one number is wanted, e.g. in a rule: its middle; null where not known. */
+export const middle = (fact: Fact | null | undefined): number | null => (Array.isArray(fact?.value) ? fact.value[1] : (fact?.value ?? null));
 
 /** Spread of a known fact. */
 export function factSpread(value: number | [number, number, number]): Spread {

@@ -1,8 +1,8 @@
 import * as z from 'zod';
+import { UNITS } from '../units';
 import type { Estimate } from './estimate';
 import { Source } from './source';
 
-const Unit = z.enum(['B', 'B/s', 'bit/s', 's', 'ratio', '%', 'count', 'lanes', 'B/day', 'years', 'per day', 'IOPS']);
 
 /** An estimate as a file keeps it, its whole working with it. */
 export const EstimateSchema: z.ZodType<Estimate> = z.object({
@@ -10,7 +10,7 @@ export const EstimateSchema: z.ZodType<Estimate> = z.object({
   expected: z.number(),
   high: z.number(),
   ceiling: z.number().optional(),
-  unit: Unit,
+  unit: z.enum(UNITS),
   because: z.object({
     name: z.string(),
     how: z.enum(['given', 'exact', 'sampled']),

@@ -51,18 +51,27 @@ export function below(s: Spread, x: number): number {
  */
 export function least(parts: readonly Spread[]): Spread {
   if (parts.length === 0) throw new RangeError('The least of nothing is not defined.');
-  if (parts.length === 1) return parts[0]!;
   const ceiling = Math.min(...parts.map(top));
-  const floor = Math.min(...parts.map(bottom));
-  const point = (p: number): number => {
-    let [a, b] = [floor, ceiling];
-    for (let i = 0; i < 60 && b - a > 1e-12 * Math.abs(b); i++) {
+  const hard = Math.min(...parts.map((part) => part.ceiling ?? Infinity));
+  // What always lies above another's highest value never decides.
+  const near = parts.filter((part) => bottom(part) < ceiling || top(part) <= ceiling);
+  if (near.length === 1) {
+    const { low, expected, high } = near[0]!;
+    return { low, expected, high, ...(hard < Infinity ? { ceiling: hard } : {}) };
+  }
+  const floor = Math.min(...near.map(bottom));
+  const point = (p: number, from: number): number => {
+    let [a, b] = [from, ceiling];
+    for (let i = 0; i < 48 && b - a > 1e-11 * Math.abs(b); i++) {
       const middle = (a + b) / 2;
-      if (1 - parts.reduce((above, part) => above * (1 - below(part, middle)), 1) < p) a = middle;
+      let above = 1;
+      for (const part of near) above *= 1 - below(part, middle);
+      if (1 - above < p) a = middle;
       else b = middle;
     }
     return b;
   };
-  const hard = Math.min(...parts.map((part) => part.ceiling ?? Infinity));
-  return { low: point(LOW), expected: point(0.5), high: point(HIGH), ...(hard < Infinity ? { ceiling: hard } : {}) };
+  const low = point(LOW, floor);
+  const expected = point(0.5, low);
+  return { low, expected, high: point(HIGH, expected), ...(hard < Infinity ? { ceiling: hard } : {}) };
 }

@@ -26,11 +26,11 @@ export function parseFact(text: string, dimension: Dimension): TypedFact {
   return { ok: true, value: [low, expected, high], understood: words };
 }
 
-/** A fact as it would be typed. */
-export function writeFact(value: Fact['value'], unit: Unit): string {
+/** A fact as it would be typed, to so many significant digits. */
+export function writeFact(value: Fact['value'], unit: Unit, significant = 6): string {
   if (value === null) return 'not known';
-  if (!Array.isArray(value)) return format(value, unit, 6);
-  const points = value.map((v) => format(v, unit, 6));
+  if (!Array.isArray(value)) return format(value, unit, significant);
+  const points = value.map((v) => format(v, unit, significant));
   const ends = points.map((p) => p.slice(p.lastIndexOf(' ')));
   const alike = points[0]!.includes(' ') && ends.every((end) => end === ends[0]);
   return alike ? points.map((p, i) => (i < 2 ? p.slice(0, p.lastIndexOf(' ')) : p)).join(' / ') : points.join(' / ');

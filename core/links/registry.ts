@@ -30,8 +30,15 @@ function closure(id: string): ReadonlySet<string> {
   return found;
 }
 
+/** What lists of modes stand for, by the list's identity: parts are never changed in place. */
+const known = new WeakMap<readonly string[], ReadonlySet<string>>();
+
 /** All modes an end can run that names these: with each, whatever its standard makes it carry too. */
 export function modesOf(named: readonly string[]): ReadonlySet<string> {
   if (named.length === 1) return closure(named[0]!);
-  return new Set(named.flatMap((id) => [...closure(id)]));
+  const had = known.get(named);
+  if (had) return had;
+  const found = new Set(named.flatMap((id) => [...closure(id)]));
+  known.set(named, found);
+  return found;
 }

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { Connector, Id, Modes, Name } from './modes';
+import { Connector, Id, Modes, Name, Watts } from './modes';
 
 /** A cable. Its ends may be swapped freely. */
 export const Cable = z.object({
@@ -9,5 +9,9 @@ export const Cable = z.object({
   modes: Modes,
   /** Length in m. */
   length: z.number().positive().max(100),
+  /** W it may carry. */
+  power: Watts.optional(),
+  /** Has chips of its own in the plugs. */
+  active: z.boolean().optional(),
 });
 export type Cable = z.infer<typeof Cable>;

@@ -1,5 +1,9 @@
-export { Connector, Id, Name } from './modes';
+export { Connector, Id, Name, Protocol } from './modes';
+export { FormFactor, formFactor, heightOf, isM2 } from './form';
 export { Drive, Cell } from './drive';
-export { Bridge } from './bridge';
+export { Bridge, ArrayMode } from './bridge';
 export { Cable } from './cable';
-export { Host, Port } from './host';
+export { Hub, Hop, Busy } from './hub';
+export { Accessory } from './accessory';
+export { Host, Port, System, Endpoint } from './host';
+export { KINDS, nameOf, type Kind, type Part, type PartOf, type Shop } from './shop';

@@ -2,12 +2,15 @@ import type { Unit } from './unit';
 
 const STEPS: [number, string][] = [[1e15, 'P'], [1e12, 'T'], [1e9, 'G'], [1e6, 'M'], [1e3, 'k'], [1, '']];
 
+/** One for each number of decimals: making them anew costs more than all the rest of a path. */
+const formats = Array.from({ length: 13 }, (_, decimals) => new Intl.NumberFormat('en-GB', { maximumFractionDigits: decimals }));
+
 /** Digits to so many significant ones, never rounding away whole ones; thousands grouped by commas. */
 function digits(value: number, significant: number): string {
   if (value === 0) return '0';
   const whole = Math.abs(value) >= 10 ** (significant - 1);
   const decimals = whole ? 0 : Math.max(0, significant - 1 - Math.floor(Math.log10(Math.abs(value)) + 1e-12));
-  return value.toLocaleString('en-GB', { minimumFractionDigits: 0, maximumFractionDigits: Math.min(decimals, 12) });
+  return formats[Math.min(decimals, 12)]!.format(value);
 }
 
 /**
@@ -33,6 +36,10 @@ export function format(value: number, unit: Unit, significant = 3): string {
       return `${digits(value * 100, significant)} %`;
     case 'years':
       return `${digits(value, significant)} years`;
+    case 'W':
+    case 'mm':
+    case '°C':
+      return `${digits(value, significant)} ${unit}`;
     case 'lanes':
       return `×${value}`;
     case 'per day':

@@ -1,4 +1,4 @@
-export type { Unit } from './unit';
+export { UNITS, type Unit } from './unit';
 export type { Parsed } from './number';
 export { readNumber } from './number';
 export { parseQuantity, type Dimension } from './quantity';

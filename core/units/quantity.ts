@@ -5,7 +5,7 @@ import type { Unit } from './unit';
 import { readDuration } from './duration';
 
 /** What a field asks for. */
-export type Dimension = 'bytes' | 'rate' | 'time' | 'count' | 'perDay' | 'times' | 'percent';
+export type Dimension = 'bytes' | 'rate' | 'time' | 'count' | 'perDay' | 'times' | 'percent' | 'iops' | 'power' | 'length' | 'temperature';
 
 const EXAMPLE: Record<Dimension, string> = {
   bytes: '58.7 GB, 1.5TB or 512 MiB',
@@ -15,6 +15,10 @@ const EXAMPLE: Record<Dimension, string> = {
   perDay: '60 GB/day or 22 TB a year',
   times: '1 a day, 2 a week or 3 per month',
   percent: '35 %',
+  iops: '850k IOPS or 90000',
+  power: '4.5 W or 800 mW',
+  length: '11 mm or 2.5 cm',
+  temperature: '35 °C',
 };
 
 /**
@@ -44,6 +48,11 @@ export function parseQuantity(text: string, dimension: Dimension): Parsed {
       return checked(typed, timesOf(number, unit), 'per day', dimension);
     case 'percent':
       return checked(typed, /^%?$/.test(unit) ? { value: number / 100 } : undefined, 'ratio', dimension);
+    case 'iops':
+    case 'power':
+    case 'length':
+    case 'temperature':
+      return checked(typed, plainly(number, unit, dimension), PLAIN[dimension].unit, dimension);
   }
 }
 
@@ -103,6 +112,19 @@ function timesOf(number: number, unit: string): Meaning | undefined {
 function withPeriod(unit: string): [string?, number?] {
   const match = /^(.*?)\s?(?:(?:\/|\bper\b|\ba\b|\ban\b|\beach\b)\s?(days?|d|weeks?|w|months?|years?|y|yr))?$/i.exec(unit);
   return match ? [match[1]!.trim(), match[2] ? DAYS[match[2][0]!.toLowerCase()] : 1] : [];
+}
+
+/** Dimensions whose units are a word each. A bare number is in the first. */
+const PLAIN: Record<'iops' | 'power' | 'length' | 'temperature', { unit: Unit; words: Record<string, number> }> = {
+  iops: { unit: 'IOPS', words: { iops: 1, k: 1e3, 'k iops': 1e3, m: 1e6, 'm iops': 1e6, 'i/o/s': 1 } },
+  power: { unit: 'W', words: { w: 1, watt: 1, watts: 1, mw: 1e-3, kw: 1e3 } },
+  length: { unit: 'mm', words: { mm: 1, cm: 10, m: 1000, in: 25.4, '"': 25.4 } },
+  temperature: { unit: '°C', words: { '°c': 1, c: 1, deg: 1, '°': 1, degrees: 1 } },
+};
+
+function plainly(number: number, unit: string, dimension: keyof typeof PLAIN): Meaning | undefined {
+  const factor = unit === '' ? 1 : PLAIN[dimension].words[unit.toLowerCase().replace(/\s+/g, ' ')];
+  return factor === undefined ? undefined : { value: number * factor };
 }
 
 function countOf(number: number, unit: string): Meaning | undefined {

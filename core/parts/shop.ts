@@ -1,0 +1,19 @@
+import { Accessory } from './accessory';
+import { Bridge } from './bridge';
+import { Cable } from './cable';
+import { Drive } from './drive';
+import { Host } from './host';
+import { Hub } from './hub';
+
+/** Kinds of parts a shop's library holds, each with the schema that is the truth about it. */
+export const KINDS = { drives: Drive, bridges: Bridge, hubs: Hub, cables: Cable, accessories: Accessory, hosts: Host } as const;
+export type Kind = keyof typeof KINDS;
+export type PartOf = { drives: Drive; bridges: Bridge; hubs: Hub; cables: Cable; accessories: Accessory; hosts: Host };
+export type Part = PartOf[Kind];
+/** All a shop knows of parts. */
+export type Shop = { [K in Kind]: PartOf[K][] };
+
+/** What a part is called, its maker with it. */
+export function nameOf(part: Part): string {
+  return 'name' in part ? part.name : `${part.maker} ${part.model}`;
+}
