@@ -1,5 +1,5 @@
 export { RunRequest, type Target, type RealResult, type RunEvent } from './request';
-export { Run, Build, Timed, RateOnly, Bound, Sample } from './run';
+export { Run, Build, Seen, Timed, RateOnly, Bound, Sample } from './run';
 export { stopwatchError, PRESS } from './stopwatch';
 export { t95, mean, median, deviation, halfWidth, outliers, runsUntil } from './statistics';
 export { measuredOf, explainMeasured, readingBounds, rateOfRun, secondsOf, ASSUMED_SCATTER, SOURCE_WORDS, type Measured } from './measured';

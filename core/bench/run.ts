@@ -1,8 +1,24 @@
 import * as z from 'zod';
-import { Bridge, Cable, Drive, Host, Id } from '../parts';
+import { isLinkId } from '../links';
+import { Accessory, Bridge, Cable, Drive, Hop, Host, Id, Name } from '../parts';
+
+/** What the system says a link negotiated, taken over as a fact. */
+export const Seen = z.object({ link: z.string().refine(isLinkId, { error: 'is no link mode Kymar knows' }), device: Name, at: z.iso.datetime() });
+export type Seen = z.infer<typeof Seen>;
 
 /** What a path is made of, by value: a job file must stand alone. */
-export const Build = z.object({ drive: Drive, bridge: Bridge.nullable(), cable: Cable.nullable(), port: Id });
+export const Build = z.object({
+  drive: Drive,
+  bridge: Bridge.nullable(),
+  cable: Cable.nullable(),
+  port: Id,
+  /** Hubs and docks between, from the drive towards the host. */
+  hops: z.array(Hop).max(8).optional(),
+  /** Drives of this kind working at once in the bays of the bridge. */
+  together: z.number().int().min(1).max(32).optional(),
+  accessories: z.array(Accessory).max(20).optional(),
+  seen: Seen.optional(),
+});
 export type Build = z.infer<typeof Build>;
 
 const seconds = z.number().positive({ error: 'must be more than zero' });

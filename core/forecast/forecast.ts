@@ -1,8 +1,8 @@
-import { draws, exactly, formula, fromFact, given, quantile, SAMPLES, SEED, summary, worked, type Estimate, type Fact, type Spread, spread } from '../evidence';
+import { draws, exactly, formula, fromFact, given, least, quantile, SAMPLES, SEED, summary, worked, type Estimate, type Fact, type Spread, spread } from '../evidence';
 import type { Direction } from '../links';
 import type { Drive } from '../parts';
-import { explainFlow, rateOf, type Path } from '../path';
-import { CACHE_SHARE, PER_FILE, phases, rateAt, REST, steadyTime, transferTime, type Phase, type TransferNumbers } from '../transfer';
+import { atDepth, explainFlow, interfaceOf, rateOf, type Path, type Requests } from '../path';
+import { CACHE_SHARE, DISK, DISK_CACHE, DISK_SHARE, PER_FILE, phases, rateAt, REST, steadyTime, transferTime, type Phase, type TransferNumbers } from '../transfer';
 
 /** A transfer to forecast: an activity's, or a run's own. */
 export interface TransferTask {
@@ -12,7 +12,7 @@ export interface TransferTask {
   /** What stands at the other end. */
   otherEnd: 'storage' | 'memory';
   /** Size of a request in B and how many are under way at once; null where a system's copy keeps the path full. */
-  requests?: { block: number; depth: number } | null;
+  requests?: Requests | null;
 }
 
 /** Speed over the copy: what the 5, 50 and 95 % of samples run at when so many bytes have been moved. */
@@ -36,6 +36,7 @@ export interface TransferForecast {
 
 /** B of cache on an empty drive, from what its kind of cell usually gives. */
 const cacheByCell = formula({ name: 'cache', unit: 'B', inputs: { capacity: 'capacity', share: 'share of the capacity' }, of: (m, x) => m.mul(x.capacity, x.share) });
+const ofOuter = formula({ name: 'rate', unit: 'B/s', inputs: { outer: 'outer tracks', share: 'share' }, of: (m, x) => m.mul(x.outer, x.share) });
 const averageRate = formula({ name: 'average rate', unit: 'B/s', inputs: { bytes: 'bytes', time: 'time' }, of: (m, x) => m.div(x.bytes, x.time) });
 
 /** What a customer moves in one go when nobody knows [memory]. */
@@ -55,11 +56,11 @@ export function forecastTransfer(path: Path, task: TransferTask, seed: number = 
   const other =
     task.otherEnd === 'memory'
       ? given('other end: memory', 50e9, 'B/s', { kind: 'practice', note: 'memory is no limit here' })
-      : path.constraints.find((c) => c.id === 'other')!.explain(task.direction);
+      : otherEnd(path, task.direction);
   const links = explainFlow(path, task.direction, 'links');
-  const carries = task.requests ? atDepth(links, path, task.requests) : links;
+  const carries = task.requests ? atDepth(links, path.parts, path.outer.mode?.family === 'usb', task.requests) : links;
   const fast = path.constraints.find((c) => c.id === 'media')!.explain(task.direction);
-  const perFile = given('cost of a file beside its bytes', task.otherEnd === 'memory' ? 0 : PER_FILE, 's', { kind: 'practice', note: 'file system, bridge and host, solid state' });
+  const perFile = given('cost of a file beside its bytes', task.otherEnd === 'memory' ? 0 : PER_FILE[drive.media], 's', { kind: 'practice', note: `file system, bridge and host, ${drive.media === 'disk' ? 'disks' : 'solid state'}` });
   const name = `time to ${writing ? 'write' : 'read'}`;
   const steady = { bytes, files, other, carries, fast, perFile };
   const note = `Ranges from ${SAMPLES.toLocaleString('en-GB')} samples, seed ${seed}: independent inputs, drawn evenly from their distributions.`;
@@ -78,28 +79,6 @@ export function forecastTransfer(path: Path, task: TransferTask, seed: number = 
   };
 }
 
-/**
- * Rate of requests that are not enough to fill a path: while one is answered, nothing else flows but the others under way.
- */
-const depthRate = formula({
-  name: 'links at this depth',
-  unit: 'B/s',
-  inputs: { path: 'links', depth: 'depth', block: 'block', latency: 'latency' },
-  of: (m, x) => m.min(x.path, m.div(m.mul(x.depth, x.block), m.add(x.latency, m.div(x.block, x.path)))),
-});
-
-/** Time from asking to the first byte, drive and system together, in s [memory]; a USB bridge adds 50 to 150 µs [practice]. */
-const LATENCY = { pcie: spread(20e-6, 40e-6, 90e-6), sata: spread(50e-6, 80e-6, 150e-6) };
-const USB_LATENCY = spread(50e-6, 100e-6, 150e-6);
-const bothLatencies = formula({ name: 'latency', unit: 's', inputs: { drive: 'drive and system', bridge: 'bridge' }, of: (m, x) => m.add(x.drive, x.bridge) });
-
-function atDepth(links: Estimate, path: Path, { block, depth }: { block: number; depth: number }): Estimate {
-  const own = given('drive and system', LATENCY[interfaceOf(path.parts.drive)], 's', { kind: 'memory' });
-  const latency = path.outer.mode?.family === 'usb' ? bothLatencies.explain({ drive: own, bridge: given('USB bridge', USB_LATENCY, 's', { kind: 'practice' }) }) : own;
-  const asRun = { kind: 'entered', note: 'as the run was made' } as const;
-  return depthRate.explain({ path: links, depth: given('requests under way', depth, 'count', asRun), block: given('size of a request', block, 'B', asRun), latency }, { ...(links.ceiling === undefined ? {} : { ceiling: links.ceiling }) });
-}
-
 /** Bytes over time; bytes and time hang together, so sample by sample. */
 function averageRateOf(bytes: Estimate, time: Estimate, times: Float64Array, seed: number): Estimate {
   const order = draws('bytes', SAMPLES, seed);
@@ -108,16 +87,25 @@ function averageRateOf(bytes: Estimate, time: Estimate, times: Float64Array, see
   return worked('average rate', rates, 'B/s', { ...words, how: time.because.how });
 }
 
-const interfaceOf = (drive: Drive): 'pcie' | 'sata' => (drive.modes.some((mode) => mode.startsWith('pcie')) ? 'pcie' : 'sata');
 const cellWords = (drive: Drive) => (drive.cell ? `${drive.cell} drives` : 'drives of any cell type');
 
+/** What stands at the other end, the link it hangs on with it. */
+function otherEnd(path: Path, direction: Direction): Estimate {
+  const ends = path.constraints.filter((c) => c.id === 'far' || c.id === 'other').map((c) => c.explain(direction));
+  if (ends.length === 1) return ends[0]!;
+  return worked('other end', least(ends), 'B/s', { how: 'exact', formula: `least of (${ends.map((e) => e.because.name).join('; ')})`, inputs: ends });
+}
+
 function restRate(drive: Drive): Estimate {
-  return rateOf(`${drive.model}, writing after the cache`, drive.rest, REST[drive.cell ?? 'unknown'][interfaceOf(drive)], `${cellWords(drive)} on ${interfaceOf(drive) === 'pcie' ? 'PCIe' : 'SATA'}`);
+  const name = `${drive.model}, writing after the cache`;
+  if (drive.rest.value === null && drive.media === 'disk') return ofOuter.explain({ outer: rateOf(`${drive.model}, writing`, drive.write, DISK), share: given('share of the outer tracks’ rate', DISK_SHARE[drive.recording ?? 'CMR'], 'ratio', { kind: 'practice', note: drive.recording === 'SMR' ? 'shingled, media cache full' : 'wherever on the disk it lands' }) }, { name });
+  return rateOf(name, drive.rest, REST[drive.cell ?? 'unknown'][interfaceOf(drive)], `${cellWords(drive)} on ${interfaceOf(drive) === 'pcie' ? 'PCIe' : 'SATA'}`);
 }
 
 function cacheSize(drive: Drive): Estimate {
   const known = fromFact('cache', drive.cache, 'B');
   if (known) return known;
+  if (drive.media === 'disk') return given('cache of the disk', DISK_CACHE[drive.recording ?? 'CMR'], 'B', { kind: 'practice', note: drive.recording === 'SMR' ? 'media cache of a shingled disk' : 'none that counts' });
   const share = given('share of the capacity', CACHE_SHARE[drive.cell ?? 'unknown'], 'ratio', { kind: 'unknown', note: `${cellWords(drive)}, from memory` });
   return cacheByCell.explain({ capacity: fromFact('capacity', drive.capacity, 'B', FULL)!, share }, { name: 'cache, not stated' });
 }

@@ -11,11 +11,13 @@ import { forecastTransfer, type TransferForecast } from './forecast';
 /** Version of the models, written into every frozen forecast. */
 export const MODEL = '1';
 
-/** The path of a build on a host. */
-export function pathOf(host: Host, build: Build): Path {
+/** The path of a build on a host, to its built-in drive or to another of its endpoints. @throws RangeError for a port or an endpoint the host has not */
+export function pathOf(host: Host, { accessories: _, ...build }: Build, endpointId?: string): Path {
   const port = host.ports.find((p) => p.id === build.port);
   if (!port) throw new RangeError(`"${build.port}" is no port of ${host.name}.`);
-  return buildPath({ drive: build.drive, bridge: build.bridge, cable: build.cable, port, host });
+  const endpoint = endpointId === undefined ? undefined : host.endpoints?.find((e) => e.id === endpointId);
+  if (endpointId !== undefined && !endpoint) throw new RangeError(`"${endpointId}" is no endpoint of ${host.name}.`);
+  return buildPath({ ...build, port, host, endpoint });
 }
 
 export interface ActivityForecast extends TransferForecast {
@@ -36,7 +38,8 @@ export function forecastJob(job: Pick<Job, 'host' | 'build' | 'activities'>): Jo
   if (!job.build) return null;
   const path = pathOf(job.host, job.build);
   if (path.blocked.length > 0) return null;
-  const activities = job.activities.map((activity) => forecastActivity(path, activity));
+  const to = (endpoint: string | undefined) => (endpoint === undefined ? path : pathOf(job.host, job.build!, endpoint));
+  const activities = job.activities.map((activity) => forecastActivity(to(activity.endpoint), activity));
   return { path, activities, life: lifeOf(job.build, job.activities) };
 }
 

@@ -17,5 +17,7 @@ export const Activity = z.object({
   perDay: Fact,
   /** Longest the customer will wait, in s; null for no wish. */
   wish: z.number().positive({ error: 'must be more than zero' }).nullable(),
+  /** What stands at the other end, by the host's endpoint; absent: its built-in drive. */
+  endpoint: Id.optional(),
 });
 export type Activity = z.infer<typeof Activity>;

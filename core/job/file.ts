@@ -24,12 +24,19 @@ export function readJob(text: string): Read<Job> {
   }
 }
 
-/** Checks data that claims to be a job. Older versions will be migrated here once there are any. */
+/** What brings a file of one version to the next. Version 2 only adds what may be absent: nothing of version 1 changes its meaning. */
+const MIGRATIONS: Record<number, (data: object) => object> = {
+  1: (data) => ({ ...data, kymarVersion: 2 }),
+};
+
+/** Checks data that claims to be a job, of this version or an older one. */
 export function checkJob(data: unknown): Read<Job> {
   if (typeof data !== 'object' || data === null || Array.isArray(data) || !('kymarVersion' in data)) return { ok: false, problems: ['This is no Kymar job file: it has no "kymarVersion".'] };
   const version = data.kymarVersion;
   if (typeof version === 'number' && version > VERSION) return { ok: false, problems: [`The file is of version ${version}; this Kymar reads up to ${VERSION}. Update Kymar, then import it again.`] };
-  const read = Job.safeParse(data);
+  let current: object = data;
+  for (let from = version as number; MIGRATIONS[from]; from++) current = MIGRATIONS[from]!(current);
+  const read = Job.safeParse(current);
   return read.success ? { ok: true, value: read.data } : { ok: false, problems: problemsOf(read.error) };
 }
 

@@ -1,5 +1,6 @@
 export { Job, Decision, VERSION, jobJsonSchema } from './job';
 export { Activity } from './activity';
+export { Needs, Schools, FileSystem, DEFAULT_SCHOOLS } from './needs';
 export { FrozenForecast } from './frozen';
 export { readJob, writeJob, checkJob, problemsOf, type Read } from './file';
 export { stages, nextStage, STAGES, type Stage, type StageState } from './stage';

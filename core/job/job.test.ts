@@ -5,7 +5,7 @@ import fc from 'fast-check';
 import { demoJobs } from '../demo';
 import { isUntouched } from '../forecast';
 import { verdict } from '../verdict';
-import { checkJob, Job, jobJsonSchema, nextStage, readJob, rebuild, stages, writeJob } from '.';
+import { VERSION, checkJob, Job, jobJsonSchema, nextStage, readJob, rebuild, stages, writeJob } from '.';
 
 const [offload, scans] = demoJobs() as [Job, Job];
 const problems = (text: string) => {
@@ -19,7 +19,7 @@ describe('the job file', () => {
   });
 
   test('the published schema is the one in force, and an outside validator takes the demo by it', () => {
-    const published = JSON.parse(readFileSync('docs/schema/job-v1.schema.json', 'utf8'));
+    const published = JSON.parse(readFileSync('docs/schema/job-v2.schema.json', 'utf8'));
     expect(published).toEqual(JSON.parse(JSON.stringify(jobJsonSchema())));
     const ajv = new Ajv({ strict: false });
     addFormats(ajv);
@@ -29,9 +29,13 @@ describe('the job file', () => {
   });
 
   test('a kept sample of every version is still read', () => {
-    const read = readJob(readFileSync('docs/samples/job-v1.kymar.json', 'utf8'));
-    expect(read).toMatchObject({ ok: true, value: { id: 'demo-acoustics-offload', runs: { length: 7 } } });
-    expect(read.ok && isUntouched(read.value.forecasts[0]!)).toBe(true);
+    for (const version of [1, 2]) {
+      const text = readFileSync(`docs/samples/job-v${version}.kymar.json`, 'utf8');
+      expect(JSON.parse(text).kymarVersion).toBe(version);
+      const read = readJob(text);
+      expect(read).toMatchObject({ ok: true, value: { kymarVersion: VERSION, id: 'demo-acoustics-offload', runs: { length: 7 } } });
+      expect(read.ok && isUntouched(read.value.forecasts[0]!)).toBe(true);
+    }
   });
 
   test.each([

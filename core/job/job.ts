@@ -4,9 +4,10 @@ import { Fact } from '../evidence';
 import { Host, Id } from '../parts';
 import { Activity } from './activity';
 import { FrozenForecast } from './frozen';
+import { Needs } from './needs';
 
 /** Version of the job file that this Kymar writes. */
-export const VERSION = 1;
+export const VERSION = 2;
 
 export const Decision = z.object({ kind: z.enum(['accept', 'change', 'retest', 'return']), words: z.string().max(2000), at: z.iso.datetime() });
 export type Decision = z.infer<typeof Decision>;
@@ -24,6 +25,8 @@ const Fields = z.object({
   note: z.string().max(4000),
   host: Host,
   activities: z.array(Activity).max(50),
+  /** What the drive is for and must put up with, and the schools the job follows. */
+  needs: Needs.optional(),
   /** How many years the customer wants to use it. */
   serviceYears: Fact,
   /** What was chosen; null while the job is at the brief. */
@@ -44,11 +47,15 @@ export const Job = Fields.superRefine((job, context) => {
   twice(job.runs, 'runs');
   twice(job.forecasts, 'forecasts');
   twice(job.host.ports, 'host');
+  job.activities.forEach((activity, i) => {
+    if (activity.endpoint && !job.host.endpoints?.some((e) => e.id === activity.endpoint)) complain(['activities', i, 'endpoint'], `"${activity.endpoint}" is no endpoint of this host`);
+  });
+  for (const hop of job.build?.hops ?? []) if (!hop.hub.ports.some((port) => port.id === hop.port)) complain(['build', 'hops'], `"${hop.port}" is no port of ${hop.hub.model}`);
   if (job.build && !job.host.ports.some((port) => port.id === job.build!.port)) complain(['build', 'port'], `"${job.build.port}" is no port of this host`);
 });
 export type Job = z.infer<typeof Job>;
 
 /** JSON Schema of the job file, published under docs/. Relations between fields (ports named, ids unique) are checked beyond it. */
 export function jobJsonSchema(): object {
-  return { $id: 'kymar-job-v1', title: 'Kymar job file, version 1', ...z.toJSONSchema(Fields, { io: 'input', target: 'draft-2020-12' }) };
+  return { $id: 'kymar-job-v2', title: 'Kymar job file, version 2', ...z.toJSONSchema(Fields, { io: 'input', target: 'draft-2020-12', reused: 'ref' }) };
 }

@@ -3,7 +3,7 @@ import type { Job } from './job';
 
 /** What makes a path physically another one: other parts, another port, another machine. Better known figures of the same parts do not. */
 function identity({ host, build }: Pick<Job, 'host' | 'build'>): string {
-  return JSON.stringify([host.id, build && [build.drive.id, build.bridge?.id, build.cable?.id, build.port]]);
+  return JSON.stringify([host.id, build && [build.drive.id, build.bridge?.id, build.cable?.id, build.port, build.hops?.map((hop) => [hop.hub.id, hop.port, hop.cable.id]), build.together ?? 1]]);
 }
 
 /** Whether two are physically the same path. */

@@ -1,5 +1,7 @@
-export { buildPath, explainFlow, hardCeiling, type Path, type Joint, type Bottleneck, type Stretch } from './path';
-export { rateOf, type Constraint } from './constraint';
+export { buildPath, explainFlow, hardCeiling, type Path, type Joint, type JointId, type Bottleneck, type Stretch } from './path';
+export { rateOf, type Constraint, type ConstraintId } from './constraint';
 export { negotiate, type Negotiated, type Participant } from './negotiate';
-export type { PathParts } from './parts';
-export { findings, type Finding, type Severity } from './finding';
+export { isConverting, portOf, type PathParts } from './parts';
+export { atDepth, interfaceOf, isBulkOnly, type Requests } from './depth';
+export { fairShares, type Flow } from './share';
+export { lastLink, type Links } from './links';

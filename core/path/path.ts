@@ -1,12 +1,17 @@
-import { least, spread, worked, type Estimate, type Spread } from '../evidence';
-import { practicalOf, type Direction, type Link } from '../links';
-import { behind, linkConstraint, partConstraint, type Constraint } from './constraint';
+import { least, worked, type Estimate, type Spread } from '../evidence';
+import { practicalOf, type Direction } from '../links';
+import { collect } from './collect';
+import { both, type Constraint, type ConstraintId } from './constraint';
+import { atDepth } from './depth';
+import { CABLE, hubCable, lastLink, negotiateLinks, PORT, type Links } from './links';
 import { negotiate, type Negotiated } from './negotiate';
-import { mismatches, type PathParts } from './parts';
+import { firstPort, isConverting, mismatches, portOf, type PathParts } from './parts';
+
+export type JointId = 'drive' | 'bridge' | 'cable' | `hub-${number}` | 'port' | 'system' | 'host';
 
 /** A place on the strip. */
 export interface Joint {
-  id: 'drive' | 'bridge' | 'cable' | 'port' | 'host';
+  id: JointId;
   /** What stands there. */
   part: string;
   /** What it does, in a few words: interface, position, modes. */
@@ -14,13 +19,13 @@ export interface Joint {
   /** What it could pass by its own best mode, expected B/s for each direction; null where its figure is not known, 0 where nothing passes. */
   alone: Record<Direction, number | null>;
   /** Constraints it has a share in. */
-  constraints: Constraint['id'][];
+  constraints: ConstraintId[];
 }
 
 export interface Bottleneck {
   constraint: Constraint;
   /** The joints that hold it down: those whose exchange would help, or all on the link when they are alike. The strip marks them. */
-  joints: Joint['id'][];
+  joints: JointId[];
   /** What would decide if this one were gone, and at what rate. */
   next: { name: string; rate: Spread } | null;
 }
@@ -30,130 +35,145 @@ export interface Path {
   joints: Joint[];
   /** In order from the media to the other end. */
   constraints: Constraint[];
+  links: Links;
+  /** Drive to bridge. */
   inner: Negotiated | null;
+  /** From the device towards the host. */
   outer: Negotiated;
   /** Why data cannot flow at all; empty when it can. */
   blocked: string[];
-  /** What the joints between media and host pass: the least of the links and the bridge. Null when blocked. */
+  /** What the joints between media and host pass: the least of links, bridge and system, at the depth of the requests. Null when blocked. */
   carries: Record<Direction, Spread> | null;
   /** The least over the whole chain, both ends with it, drive fresh. Null when blocked. */
   flow: Record<Direction, Spread> | null;
   bottleneck: Record<Direction, Bottleneck> | null;
 }
 
-/** Constraints that lie between the media and the host. */
-const BETWEEN: readonly Constraint['id'][] = ['inner', 'bridge', 'outer'];
-
-/** What cable and port are called in a link's reason. */
-const CABLE = 'the cable';
-const PORT = 'the port';
+/** Constraints at the two ends; all others lie between the media and the host. */
+const ENDS: readonly ConstraintId[] = ['media', 'far', 'other'];
 
 /** Puts parts together: negotiates each link, finds every constraint, the flow and what decides it. */
 export function buildPath(parts: PathParts): Path {
-  const { drive, bridge, cable, port } = parts;
-  const driveEnd = { name: drive.model, modes: drive.modes };
-  const lead = cable ? [{ name: CABLE, modes: cable.modes }] : [];
-  const portEnd = { name: PORT, modes: port.modes };
-  const converts = bridge !== null && !bridge.passThrough;
-  const inner = converts ? negotiate([driveEnd, { name: bridge.model, modes: bridge.inner }]) : null;
-  const outer = converts
-    ? negotiate([{ name: bridge.model, modes: bridge.outer }, ...lead, portEnd])
-    : negotiate([driveEnd, ...(bridge ? [{ name: bridge.model, modes: bridge.outer }] : []), ...lead, portEnd]);
-
+  const links = negotiateLinks(parts);
+  const { inner, outer, hops } = links;
   const blocked = mismatches(parts);
-  for (const link of [inner, outer]) if (link && !link.mode) blocked.push(link.reason);
+  for (const link of [inner, outer, ...hops]) if (link && !link.mode) blocked.push(link.reason);
 
-  const constraints = collect(parts, inner, outer);
-  const joints = strip(parts, inner, outer, constraints);
-  const path: Path = { parts, joints, constraints, inner, outer, blocked, carries: null, flow: null, bottleneck: null };
+  const constraints = collect(parts, links);
+  const path: Path = { parts, joints: strip(parts, links, constraints), constraints, links, inner, outer, blocked, carries: null, flow: null, bottleneck: null };
   if (blocked.length > 0) return path;
-  path.carries = both((d) => least(constraints.filter((c) => BETWEEN.includes(c.id)).map((c) => c.rate[d])));
-  path.flow = both((d) => least(constraints.map((c) => c.rate[d])));
+  if (parts.requests) {
+    path.carries = both((d) => explainFlow(path, d, 'links'));
+    path.flow = both((d) => explainFlow(path, d));
+  } else {
+    path.carries = both((d) => least(rates(path, 'links', d)));
+    path.flow = both((d) => least(rates(path, 'all', d)));
+  }
   path.bottleneck = both((d) => decide(path, d));
   return path;
 }
 
-const both = <T>(of: (direction: Direction) => T): Record<Direction, T> => ({ read: of('read'), write: of('write') });
+/** Which stretch of the chain: all of it, or what lies between media and host. */
+export type Stretch = 'all' | 'links';
+const STRETCH: Record<Stretch, string> = { all: 'flow', links: 'what the links carry' };
 
-/** A built-in drive nobody knows [memory]. */
-const BUILT_IN = { read: spread(100e6, 500e6, 3000e6), write: spread(100e6, 500e6, 5000e6) };
-
-function collect({ drive, bridge, host }: PathParts, inner: Negotiated | null, outer: Negotiated): Constraint[] {
-  const own = (inner ?? outer).mode;
-  const found: Constraint[] = [partConstraint('media', drive.model, { read: drive.read, write: drive.write }, both((d) => behind(own, d)))];
-  if (inner?.mode) found.push(linkConstraint('inner', { ...inner, mode: inner.mode }, false));
-  if (bridge && (bridge.read?.value != null || bridge.write?.value != null)) {
-    const none = { value: null, source: { kind: 'unknown' } } as const;
-    found.push(partConstraint('bridge', bridge.model, { read: bridge.read ?? none, write: bridge.write ?? none }, both((d) => behind(outer.mode, d))));
-  }
-  if (outer.mode) found.push(linkConstraint('outer', { ...outer, mode: outer.mode }, bridge?.protocol === 'bulk-only' && outer.mode.family === 'usb'));
-  // Reading from the drive writes to the host's built-in one, and the other way about.
-  const storage = { read: host.storage.write, write: host.storage.read };
-  found.push(partConstraint('other', host.storage.name, storage, BUILT_IN, 'built-in drives in use, from disks to fast flash'));
-  return found;
+/** What decides a stretch: of one constraint and its own share, the share alone. */
+function deciding({ constraints }: Path, stretch: Stretch, d: Direction): Constraint[] {
+  const covered = constraints.map((c) => c.covers?.[d]);
+  return constraints.filter((c) => !covered.includes(c.id) && (stretch === 'all' || !ENDS.includes(c.id)));
 }
+const rates = (path: Path, stretch: Stretch, d: Direction): Spread[] => deciding(path, stretch, d).map((c) => c.rate[d]);
 
 /** What a participant could carry by its own best mode, expected; 0 where it shares none with the end on its drive side. */
 function alone(near: readonly string[], modes: readonly string[]): Record<Direction, number> {
-  const shares = negotiate([{ name: 'near', modes: near }, { name: 'own', modes }]).mode !== null;
+  const shares = near === modes || negotiate([{ name: 'near', modes: near }, { name: 'own', modes }]).mode !== null;
   const { mode } = negotiate([{ name: 'own', modes }]);
   return both((d) => (shares && mode ? practicalOf(mode, d).expected : 0));
 }
 
-function strip({ drive, bridge, cable, port, host }: PathParts, inner: Negotiated | null, outer: Negotiated, constraints: Constraint[]): Joint[] {
-  const constraint = (id: Constraint['id']) => constraints.find((c) => c.id === id);
-  const ids = (...wanted: Constraint['id'][]) => wanted.filter((id) => constraint(id));
-  const sending = bridge ? bridge.outer : drive.modes;
+function strip(parts: PathParts, links: Links, constraints: readonly Constraint[]): Joint[] {
+  const { drive, bridge, cable, port, host, hops = [], endpoint } = parts;
+  const { inner, outer } = links;
+  const constraint = (id: ConstraintId) => constraints.find((c) => c.id === id);
+  const ids = (...wanted: ConstraintId[]) => wanted.filter((id) => constraint(id));
   const modeName = (link: Negotiated | null) => link?.mode?.name ?? 'no common mode';
-  const converts = bridge !== null && !bridge.passThrough;
-  const joints: Joint[] = [
-    { id: 'drive', part: drive.model, detail: [drive.cell ?? 'flash', modeName(inner ?? outer)].join(', '), alone: both((d) => constraint('media')!.rate[d].expected), constraints: ids('media') },
-  ];
+  const least2 = (a: Record<Direction, number>, b: Record<Direction, number>) => both((d) => Math.min(a[d], b[d]));
+  const kind = drive.media === 'disk' ? [drive.recording, 'disk'].filter(Boolean).join(' ') : (drive.cell ?? 'flash');
+  const joints: Joint[] = [{ id: 'drive', part: drive.model, detail: `${kind}, ${modeName(inner ?? outer)}`, alone: both((d) => constraint('media')!.rate[d].expected), constraints: ids('media') }];
+  let sending: readonly string[] = drive.modes;
   if (bridge) {
     const cap = constraint('bridge');
-    const own = converts ? both((d) => Math.min(cap?.rate[d].expected ?? Infinity, inner?.mode ? practicalOf(inner.mode, d).expected : 0, alone(bridge.outer, bridge.outer)[d])) : alone(drive.modes, bridge.outer);
-    joints.push({ id: 'bridge', part: bridge.model, detail: converts ? `${modeName(inner)} inside${bridge.protocol === 'bulk-only' ? ', bulk-only' : ''}` : 'passes the lanes through', alone: own, constraints: ids('inner', 'bridge') });
+    const converts = isConverting(bridge);
+    const own = alone(converts ? bridge.outer : drive.modes, bridge.outer);
+    const through = converts ? both((d) => Math.min(cap?.rate[d].expected ?? Infinity, inner?.mode ? practicalOf(inner.mode, d).expected : 0, own[d])) : own;
+    joints.push({ id: 'bridge', part: bridge.model, detail: converts ? `${modeName(inner)} inside${bridge.protocol === 'bulk-only' ? ', bulk-only' : ''}` : 'passes the lanes through', alone: through, constraints: ids('inner', 'bridge') });
+    sending = bridge.outer;
   }
   if (cable) joints.push({ id: 'cable', part: cable.name, detail: `${cable.length} m, ${cable.ends.join(' to ')}`, alone: alone(sending, cable.modes), constraints: ids('outer') });
-  joints.push({ id: 'port', part: port.position, detail: `${port.connector}, ${outer.mode ? `runs ${outer.mode.name}` : 'no common mode'}`, alone: alone(sending, port.modes), constraints: ids('outer') });
-  joints.push({ id: 'host', part: host.storage.name, detail: host.name, alone: both((d) => constraint('other')!.rate[d].expected), constraints: ids('other') });
+  hops.forEach((hop, i) => {
+    const there = portOf(hop);
+    const at = alone(sending, there.modes);
+    const up = least2(alone(hop.hub.up, hop.hub.up), alone(hop.hub.up, hop.cable.modes));
+    joints.push({ id: `hub-${i}`, part: hop.hub.model, detail: `${modeName(links.hops[i]!)} towards the host`, alone: least2(at, up), constraints: [...(i === 0 ? ids('outer') : []), ...ids(`hub-${i}`)] });
+    sending = hop.hub.up;
+  });
+  const last = lastLink(links);
+  joints.push({ id: 'port', part: port.position, detail: `${port.connector}, ${last.mode ? `runs ${last.mode.name}` : 'no common mode'}`, alone: alone(sending, port.modes), constraints: ids(hops.length > 0 ? `hub-${hops.length - 1}` : 'outer', 'uplink') });
+  const stack = constraint('system');
+  if (stack) joints.push({ id: 'system', part: stack.name, detail: 'as it drives this port', alone: both((d) => stack.rate[d].expected), constraints: ['system'] });
+  joints.push({ id: 'host', part: endpoint?.name ?? host.storage.name, detail: host.name, alone: both((d) => Math.min(...ids('far', 'other').map((id) => constraint(id)!.rate[d].expected))), constraints: ids('far', 'other') });
   return joints;
 }
 
-function decide(path: Path, direction: Direction): Bottleneck {
-  const lowest = (constraints: readonly Constraint[]) => constraints.reduce((a, b) => (b.rate[direction].expected < a.rate[direction].expected ? b : a));
-  const constraint = lowest(path.constraints);
-  const others = path.constraints.filter((c) => c !== constraint);
-  const second = others.length > 0 ? lowest(others) : null;
-  const freed: Link | null = constraint.link?.without ?? null;
-  const lifted = freed ? { name: freed.name, rate: practicalOf(freed, direction) } : null;
+/** What would decide if this constraint were gone, or ran as it could without what holds it down. */
+function without(path: Path, constraint: Constraint, direction: Direction): { name: string; rate: Spread } | null {
+  // A share goes up with what it is a share of: with the link gone, its share is no limit either.
+  const others = path.constraints.filter((c) => c !== constraint && c.covers?.[direction] !== constraint.id);
+  const second = others.length > 0 ? lowest(others, direction) : null;
   const rest = second ? { name: second.name, rate: second.rate[direction] } : null;
-  const next = lifted && (!rest || lifted.rate.expected < rest.rate.expected) ? lifted : rest;
-  return { constraint, joints: culprits(path, constraint), next };
+  const freed = constraint.link?.without;
+  if (!freed) return rest;
+  const share = path.constraints.find((c) => c.covers?.[direction] === constraint.id);
+  const left = share ? share.rate[direction].expected / constraint.rate[direction].expected : 1;
+  const better = practicalOf(freed, direction);
+  const lifted = { name: freed.name, rate: { low: better.low * left, expected: better.expected * left, high: better.high * left } };
+  return !rest || lifted.rate.expected < rest.rate.expected ? lifted : rest;
+}
+
+const lowest = (constraints: readonly Constraint[], d: Direction): Constraint => constraints.reduce((a, b) => (b.rate[d].expected < a.rate[d].expected ? b : a));
+
+function decide(path: Path, direction: Direction): Bottleneck {
+  const first = lowest(path.constraints, direction);
+  // A share of a link is always below it: the link is to blame where it could run faster and that would give more.
+  const whole = path.constraints.find((c) => c.id === first.covers?.[direction]);
+  const gain = (c: Constraint) => without(path, c, direction)?.rate.expected ?? Infinity;
+  const constraint = whole?.link?.without && gain(whole) > gain(first) ? whole : first;
+  return { constraint, joints: culprits(path, constraint), next: without(path, constraint, direction) };
 }
 
 /** Of a link the participants that hold it down, or all of them when they are alike; else where the constraint sits. */
-function culprits({ parts, joints }: Path, constraint: Constraint): Joint['id'][] {
-  const { drive, bridge } = parts;
-  const direct = bridge === null || bridge.passThrough;
-  const named: Record<string, Joint['id'][]> = {
-    inner: ['drive', 'bridge'],
-    outer: [...(direct ? (['drive'] as const) : []), 'bridge', 'cable', 'port'],
-  };
-  const onLink = named[constraint.id];
-  if (!onLink) return joints.filter((joint) => joint.constraints.includes(constraint.id)).map((joint) => joint.id);
-  const names: Partial<Record<Joint['id'], string | undefined>> = { drive: drive.model, bridge: bridge?.model, cable: CABLE, port: PORT };
-  const there = onLink.filter((id) => joints.some((joint) => joint.id === id));
-  const held = there.filter((id) => constraint.link!.limiters.includes(names[id] ?? ''));
-  return held.length > 0 ? held : there;
+function culprits({ parts, joints }: Path, constraint: Constraint): JointId[] {
+  const there = joints.filter((joint) => joint.constraints.includes(constraint.id)).map((joint) => joint.id);
+  const { limiters = [] } = constraint.link ?? {};
+  const held = onLink(parts, constraint.id).filter(({ name }) => limiters.includes(name)).map(({ joint }) => joint);
+  if (held.length > 0) return [...new Set(held)];
+  const all = onLink(parts, constraint.id).map(({ joint }) => joint);
+  return all.length > 0 ? [...new Set(all)] : there;
 }
 
-/** Which stretch of the chain: all of it, or the links between media and host. */
-export type Stretch = 'all' | 'links';
-const STRETCH: Record<Stretch, { ids: readonly Constraint['id'][]; words: string }> = {
-  all: { ids: ['media', ...BETWEEN, 'other'], words: 'flow' },
-  links: { ids: BETWEEN, words: 'what the links carry' },
-};
+/** Who takes part in a link, by the name its reason calls it and the joint it stands at. */
+function onLink(parts: PathParts, id: ConstraintId): { name: string; joint: JointId }[] {
+  const { drive, bridge, cable, hops = [] } = parts;
+  const converts = isConverting(bridge);
+  const at = (name: string | undefined, joint: JointId) => (name === undefined ? [] : [{ name, joint }]);
+  if (id === 'inner') return [...at(drive.model, 'drive'), ...at(bridge?.model, 'bridge')];
+  if (id === 'outer') return [...(converts ? [] : at(drive.model, 'drive')), ...at(bridge?.model, 'bridge'), ...at(cable ? CABLE : undefined, 'cable'), ...at(hops.length > 0 ? firstPort(parts).name : PORT, hops.length > 0 ? 'hub-0' : 'port')];
+  const hop = /^hub-(\d+)$/.exec(id);
+  if (!hop) return [];
+  const i = Number(hop[1]);
+  const next = hops[i + 1];
+  return [...at(hops[i]!.hub.model, `hub-${i}`), ...at(hubCable(i), `hub-${i}`), ...(next ? at(portOf(next).name, `hub-${i + 1}`) : at(PORT, 'port'))];
+}
 
 /**
  * What a stretch of the path carries, with its working.
@@ -161,18 +181,24 @@ const STRETCH: Record<Stretch, { ids: readonly Constraint['id'][]; words: string
  */
 export function explainFlow(path: Path, direction: Direction, stretch: Stretch = 'all'): Estimate {
   if (path.blocked.length > 0) throw new RangeError('A blocked path has no flow.');
-  const used = path.constraints.filter((c) => STRETCH[stretch].ids.includes(c.id));
-  const inputs = used.map((c) => c.explain(direction));
-  return worked(`${STRETCH[stretch].words}, ${direction === 'read' ? 'reading' : 'writing'}`, least(inputs), 'B/s', {
-    how: 'exact',
-    formula: `least of (${used.map((c) => c.name).join('; ')})`,
-    note: 'The slowest decides. The range is that of the least of independent quantities: P(least > x) is the product of the parts’ P(> x).',
-    inputs,
-  });
+  const doing = direction === 'read' ? 'reading' : 'writing';
+  const { requests } = path.parts;
+  const of = (used: readonly { name: string; estimate: Estimate }[], name: string) =>
+    worked(name, least(used.map((u) => u.estimate)), 'B/s', {
+      how: 'exact',
+      formula: `least of (${used.map((u) => u.name).join('; ')})`,
+      note: 'The slowest decides. The range is that of the least of independent quantities: P(least > x) is the product of the parts’ P(> x).',
+      inputs: used.map((u) => u.estimate),
+    });
+  const named = (constraints: readonly Constraint[]) => constraints.map((c) => ({ name: c.name, estimate: c.explain(direction) }));
+  if (!requests) return of(named(deciding(path, stretch, direction)), `${STRETCH[stretch]}, ${doing}`);
+  const carried = of(named(deciding(path, 'links', direction)), `${STRETCH.links}, ${doing}`);
+  const links = atDepth(carried, path.parts, path.outer.mode?.family === 'usb', requests);
+  if (stretch === 'links') return links;
+  return of([{ name: 'links at this depth', estimate: links }, ...named(path.constraints.filter((c) => ENDS.includes(c.id)))], `${STRETCH.all}, ${doing}`);
 }
 
 /** Hard ceiling of the whole path in B/s: what no honest measurement can exceed. Infinity where no link sets one. */
 export function hardCeiling(path: Path): number {
   return Math.min(Infinity, ...path.constraints.map((c) => c.ceiling ?? Infinity));
 }
-

@@ -23,5 +23,11 @@ export const REST: Record<Cell | 'unknown', { pcie: Spread; sata: Spread }> = {
   unknown: { pcie: spread(80e6, 500e6, 1800e6), sata: spread(50e6, 220e6, 480e6) },
 };
 
-/** Cost of a file beside its bytes on solid state, in s [practice]: 0.2 to 5 ms. */
-export const PER_FILE: Spread = spread(0.2e-3, 1e-3, 5e-3);
+/** Disks: outer tracks in B/s; share of that wherever the data lands (inner tracks run at about half), shingled ones once their media cache is full [practice]. */
+export const DISK: Spread = spread(100e6, 180e6, 280e6);
+export const DISK_SHARE: Record<'CMR' | 'SMR', Spread> = { CMR: spread(0.5, 0.8, 1), SMR: spread(0.05, 0.2, 0.5) };
+/** Media cache of a disk in B [practice]. */
+export const DISK_CACHE: Record<'CMR' | 'SMR', Spread> = { CMR: spread(0, 0, 0), SMR: spread(5e9, 20e9, 60e9) };
+
+/** Cost of a file beside its bytes in s [practice]: 0.2 to 5 ms on solid state, more on disks, which seek. */
+export const PER_FILE: Record<'flash' | 'disk', Spread> = { flash: spread(0.2e-3, 1e-3, 5e-3), disk: spread(2e-3, 8e-3, 25e-3) };

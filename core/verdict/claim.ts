@@ -65,7 +65,8 @@ function claimOf(job: Job, runs: readonly Run[]): Claim {
   // Only what was frozen before the first of these runs, for the path they ran on, was a forecast of them.
   const frozen = (on && job.forecasts.filter((f) => samePath(f, on) && runs.every((run) => f.at <= run.at)).at(-1)) ?? null;
   const { host, build } = frozen ?? on ?? { host: null, build: null };
-  const path = host && build ? pathOf(host, build) : null;
+  const end = first.otherEnd === 'storage' ? (frozen ?? job).activities.find((a) => a.id === first.activity)?.endpoint : undefined;
+  const path = host && build ? pathOf(host, build, host.endpoints?.some((e) => e.id === end) ? end : undefined) : null;
   const impossible = runs.flatMap((run) => faultOf(run, path));
   const usable = runs.filter((run) => !impossible.some((i) => i.run === run));
   const measured = usable.length > 0 ? measuredOf(usable) : null;
