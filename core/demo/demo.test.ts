@@ -1,41 +1,58 @@
-import { Bridge, Cable, Drive, Host } from '../parts';
+import { blocksOf } from '../fit';
+import { ceilingOf, linkById } from '../links';
+import { Accessory, Bridge, Cable, Drive, Host, Hub, type Hop } from '../parts';
 import { life } from '../endurance';
 import { pathOf } from '../forecast';
 import { buildPath } from '../path';
-import { DEMO_IDS, demoJobs, BRIDGES, CABLES, DRIVES, HOSTS } from '.';
+import { settingOf } from '../whatif';
+import { ACCESSORIES, DEMO_IDS, demoJobs, BRIDGES, CABLES, DRIVES, HOSTS, HUBS } from '.';
 
 describe('the shop of the demo', () => {
   test('every part is sound and its id its own', () => {
-    const all = [...DRIVES.map((d) => Drive.parse(d)), ...BRIDGES.map((b) => Bridge.parse(b)), ...CABLES.map((c) => Cable.parse(c)), ...HOSTS.map((h) => Host.parse(h))];
+    const all = [...DRIVES.map((d) => Drive.parse(d)), ...BRIDGES.map((b) => Bridge.parse(b)), ...HUBS.map((h) => Hub.parse(h)), ...ACCESSORIES.map((a) => Accessory.parse(a)), ...CABLES.map((c) => Cable.parse(c)), ...HOSTS.map((h) => Host.parse(h))];
     expect(new Set(all.map((p) => p.id)).size).toBe(all.length);
     for (const host of HOSTS) expect(new Set(host.ports.map((p) => p.id)).size).toBe(host.ports.length);
   });
 
-  test('data sheets are plausible: a cache below the capacity, rest below cached writing, a rating of 150 to 1,000 times the capacity', () => {
-    for (const { capacity, cache, rest, write, tbw, read, modes } of DRIVES) {
+  test('it is as wide as a shop: 12 hosts, 40 drives, 25 boxes, 15 cables', () => {
+    expect([HOSTS.length, DRIVES.length, BRIDGES.length + HUBS.length, CABLES.length].map((n, i) => n >= [12, 40, 25, 15][i]!)).toEqual([true, true, true, true]);
+    expect(new Set(HOSTS.map((h) => h.kind)).size).toBeGreaterThanOrEqual(9);
+  });
+
+  test('data sheets are plausible: a cache below the capacity, rest below cached writing, a rating of 150 to 2,000 times the capacity', () => {
+    for (const { capacity, cache, rest, write, tbw, read, modes, media } of DRIVES) {
       const top = (v: number | [number, number, number] | null) => (Array.isArray(v) ? v[2] : (v ?? 0));
       expect(top(cache.value)).toBeLessThan(capacity.value as number);
       expect(top(rest.value)).toBeLessThanOrEqual(write.value as number);
       expect(top(write.value)).toBeLessThanOrEqual(read.value as number);
+      for (const mode of modes) expect(read.value as number).toBeLessThanOrEqual(ceilingOf(linkById(mode)));
+      if (media === 'disk' || tbw.value === null) continue;
       expect((tbw.value as number) / (capacity.value as number)).toBeGreaterThanOrEqual(150);
-      expect((tbw.value as number) / (capacity.value as number)).toBeLessThanOrEqual(1000);
-      expect(modes).toHaveLength(1);
+      expect((tbw.value as number) / (capacity.value as number)).toBeLessThanOrEqual(2000);
     }
   });
 
-  test('every drive, enclosure and cable works somewhere, and every port but the odd one takes something', () => {
+  test('every drive, enclosure, hub and cable works somewhere, and every port takes something', () => {
     const works = new Set<string>();
     for (const host of HOSTS)
       for (const port of host.ports)
-        for (const drive of DRIVES)
-          for (const bridge of [null, ...BRIDGES])
-            for (const cable of [null, ...CABLES]) if (buildPath({ drive, bridge, cable, port, host }).flow) [drive.id, bridge?.id, cable?.id, `${host.id}/${port.id}`].forEach((id) => id && works.add(id));
-    for (const part of [...DRIVES, ...BRIDGES, ...CABLES]) expect(works).toContain(part.id);
-    for (const host of HOSTS) for (const port of host.ports) expect(works).toContain(`${host.id}/${port.id}`);
+        for (const bridge of [null, ...BRIDGES])
+          for (const drive of DRIVES.filter((d) => !bridge || d.plug === bridge.socket)) {
+            const plug = bridge?.plug ?? drive.plug;
+            const through = HUBS.flatMap((hub) => CABLES.filter((c) => c.ends.includes(hub.plug)).map((cable): Hop => ({ hub, port: hub.ports[0]!.id, cable })));
+            for (const cable of [null, ...CABLES.filter((c) => c.ends.includes(plug))])
+              for (const hops of [[], ...(cable && drive === DRIVES[2] ? through.map((hop) => [hop]) : [])]) {
+                const ids = [drive.id, bridge?.id, cable?.id, hops[0]?.hub.id, hops[0]?.cable.id, `${host.id}/${port.id}`].filter((id) => id !== undefined);
+                if (ids.every((id) => works.has(id))) continue;
+                if (blocksOf({ path: buildPath({ drive, bridge, cable, port, host, hops }), direction: 'read' }).length === 0) ids.forEach((id) => works.add(id));
+              }
+          }
+    expect([...DRIVES, ...BRIDGES, ...HUBS, ...CABLES].map((p) => p.id).filter((id) => !works.has(id))).toEqual([]);
+    expect(HOSTS.flatMap((h) => h.ports.map((p) => `${h.id}/${p.id}`)).filter((id) => !works.has(id))).toEqual([]);
   });
 
   test('every drive has a life', () => {
-    for (const drive of DRIVES) {
+    for (const drive of DRIVES.filter((d) => d.tbw.value !== null)) {
       const { allowed, dwpd } = life({ ...drive, writesPerDay: null, readings: [] });
       expect(allowed.expected).toBeGreaterThan(0);
       expect(dwpd.expected).toBeLessThan(2);
@@ -48,11 +65,13 @@ describe('the jobs of the demo', () => {
     expect(demoJobs()).toEqual(demoJobs());
     expect(demoJobs().map((j) => j.id)).toEqual([...DEMO_IDS]);
   });
-  test('one is finished up to the verdict on a path that flows, one is at the brief', () => {
-    const [offload, scans] = demoJobs();
+  test('one is finished up to the verdict on a path that flows, one is at the brief, one hangs on the school it follows', () => {
+    const [offload, scans, bay] = demoJobs();
     expect(pathOf(offload!.host, offload!.build!).blocked).toEqual([]);
     expect([offload!.forecasts.length, offload!.runs.length, offload!.decision]).toEqual([1, 7, null]);
     expect([scans!.build, scans!.forecasts.length, scans!.runs.length]).toEqual([null, 0, 0]);
     expect(scans!.activities.some((a) => a.files.value === null)).toBe(true);
+    const blocked = (minimum: 'strict' | 'outcome-first') => blocksOf(settingOf({ ...bay!, build: bay!.build!, needs: { ...bay!.needs, schools: { minimum } } }, 'read'));
+    expect([blocked('strict'), blocked('outcome-first')]).toEqual([['bay-reading'], []]);
   });
 });

@@ -1,2 +1,6 @@
 export { demoJobs, DEMO_IDS } from './jobs';
-export { DRIVES, BRIDGES, CABLES, HOSTS } from './shop';
+export { SHOP } from './shop';
+export { DRIVES } from './drives';
+export { BRIDGES, HUBS } from './boxes';
+export { CABLES, ACCESSORIES } from './leads';
+export { HOSTS } from './hosts';

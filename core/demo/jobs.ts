@@ -2,17 +2,20 @@ import { stopwatchError, type Run } from '../bench';
 import type { Fact } from '../evidence';
 import { freeze } from '../forecast';
 import { type Job, VERSION } from '../job';
-import { BRIDGES, CABLES, DRIVES, HOSTS } from './shop';
+import { BRIDGES } from './boxes';
+import { DRIVES } from './drives';
+import { HOSTS } from './hosts';
+import { ACCESSORIES, CABLES } from './leads';
 
 const entered = (value: number | null): Fact => (value === null ? { value, source: { kind: 'unknown' } } : { value, source: { kind: 'entered' } });
 const part = <T extends { id: string }>(list: readonly T[], id: string): T => list.find((p) => p.id === id)!;
 
 /** Ids of the demo's jobs: what "remove the demo" removes. */
-export const DEMO_IDS = ['demo-acoustics-offload', 'demo-herbarium-scans'] as const;
+export const DEMO_IDS = ['demo-acoustics-offload', 'demo-herbarium-scans', 'demo-simulator-bay'] as const;
 
 /** The jobs of the demo, made anew: the models in force freeze the forecast. */
 export function demoJobs(): Job[] {
-  return [offload(), scans()];
+  return [offload(), scans(), bay()];
 }
 
 /** The acoustics survey's offload: finished up to the verdict. */
@@ -34,6 +37,7 @@ function offload(): Job {
       { id: 'offload', kind: 'move', name: 'Nightly offload to the project disk', direction: 'write', bytes: entered(bytes), files: entered(files), perDay: entered(1), wish: 12 * 60 },
       { id: 'readback', kind: 'move', name: 'Morning read-back of one transect', direction: 'read', bytes: entered(36e9), files: entered(6_400), perDay: entered(1), wish: 150 },
     ],
+    needs: { role: 'projects', systems: ['Linux'], fileSystem: 'exFAT', table: 'GPT', travels: true },
     serviceYears: entered(4),
     build: { drive: part(DRIVES, 'larkmoor-reed-2t'), bridge: part(BRIDGES, 'tesselin-nook-10'), cable: part(CABLES, 'c-c-10-05'), port: 'left-back' },
     forecasts: [],
@@ -83,6 +87,7 @@ function scans(): Job {
       { id: 'ingest', kind: 'move', name: 'A day’s scans to the working disk', direction: 'write', bytes: { value: [120e9, 180e9, 320e9], source: { kind: 'entered', note: 'one scanner today, two from spring' } }, files: entered(1_400), perDay: entered(1), wish: 10 * 60 },
       { id: 'archive', kind: 'move', name: 'A week’s scans out to the archive box', direction: 'read', bytes: entered(900e9), files: entered(null), perDay: entered(1 / 7), wish: null },
     ],
+    needs: { role: 'projects', systems: ['Windows'], ambient: 26, movesLater: true },
     serviceYears: entered(5),
     build: null,
     forecasts: [],
@@ -91,3 +96,28 @@ function scans(): Job {
   };
 }
 
+/** The simulator's expansion bay: a drive that reads less than the host's maker asks for, judged by one school or the other. */
+function bay(): Job {
+  return {
+    kymarVersion: VERSION,
+    id: DEMO_IDS[2],
+    revision: 1,
+    title: 'Scenario drive for the expansion bay',
+    customer: 'Ship-handling simulator',
+    created: '2026-11-18T09:00:00.000Z',
+    changed: '2026-11-18T09:40:00.000Z',
+    due: '2026-12-01',
+    note: 'The host’s maker asks for 5,500 MB/s of reading. The drive on the shelf reads 5,000; the instructor cares for how long a harbour takes to load.',
+    host: part(HOSTS, 'simulator-host'),
+    activities: [
+      { id: 'fill', kind: 'move', name: 'All harbours onto the new drive', direction: 'write', bytes: entered(640e9), files: entered(21_000), perDay: entered(1 / 90), wish: 60 * 60 },
+      { id: 'back', kind: 'move', name: 'One harbour back to the built-in drive', direction: 'read', bytes: entered(46e9), files: entered(1_500), perDay: entered(2), wish: 90 },
+    ],
+    needs: { role: 'expansion', schools: { minimum: 'outcome-first', heatsink: 'when needed' } },
+    serviceYears: entered(5),
+    build: { drive: part(DRIVES, 'oystral-kestrel-1t'), bridge: null, cable: null, port: 'bay', accessories: ACCESSORIES.filter((a) => ['oystral-fin-low', 'hollin-standoff'].includes(a.id)) },
+    forecasts: [],
+    runs: [],
+    decision: null,
+  };
+}

@@ -1,0 +1,102 @@
+import { middle } from '../evidence';
+import { DEFAULT_SCHOOLS, type Activity, type Needs, type Schools } from '../job';
+import { linkById, type Direction } from '../links';
+import { formFactor, heightOf, isM2, type Accessory, type Drive, type FormFactor, type System } from '../parts';
+import { portOf, type Path, type PathParts } from '../path';
+
+/** What the rules are held against: a path, and what the job asks of it. */
+export interface Setting {
+  path: Path;
+  direction: Direction;
+  needs?: Needs | undefined;
+  activities?: readonly Activity[] | undefined;
+  accessories?: readonly Accessory[] | undefined;
+}
+
+/** A setting with what rules ask for again and again. Lengths in mm, sizes in B, power in W; null where not known. */
+export interface Facts extends Required<Omit<Setting, 'activities' | 'accessories'>>, PathParts {
+  activities: readonly Activity[];
+  accessories: readonly Accessory[];
+  schools: Schools;
+  form: FormFactor | null;
+  m2: boolean;
+  nvme: boolean;
+  disk: boolean;
+  /** Outside the host's case, on a cable or as a sealed drive. */
+  external: boolean;
+  /** Height with whatever lies on it. */
+  height: number | null;
+  hasHeatsink: boolean;
+  capacity: number | null;
+  system: System | null;
+  /** What drive and bridge draw together, running at the path's flow and starting. */
+  draw: { run: number; start: number; sure: boolean };
+  /** What feeds them: a supply of its own, or the port they hang on. */
+  feed: { watts: number; own: boolean; name: string; sure: boolean };
+  /** Expected flow in B/s; null when nothing flows. */
+  flow: number | null;
+  has(kind: Accessory['kind']): boolean;
+}
+
+/** What drives draw where their sheet does not say [memory], W: idle, moving data, starting. */
+const DRAW: Record<string, [idle: number, run: number, start: number]> = { 'M.2': [0.8, 5.5, 5.5], sata: [0.5, 3, 3.5], 'disk 2.5': [0.8, 2.3, 4.5], 'disk 3.5': [5, 8, 22] };
+const usualDraw = (drive: Drive, form: FormFactor | null) => DRAW[drive.media === 'disk' ? (form === '3.5-inch' ? 'disk 3.5' : 'disk 2.5') : drive.modes.some((m) => m.startsWith('pcie')) ? 'M.2' : 'sata']!;
+/** What a bridge chip draws beside the drive [memory], W; faster ones more. */
+const BRIDGE_DRAW = 0.8;
+
+/** Draw of the drive alone while it moves data at this share of its own rate. */
+export function drawAt(drive: Drive, form: FormFactor | null, direction: Direction, share: number): number {
+  const [idle, run] = usualDraw(drive, form);
+  const rest = drive.power?.idle ?? idle;
+  const full = drive.power?.[direction] ?? drive.power?.write ?? run;
+  return rest + Math.max(0, full - rest) * Math.min(1, share);
+}
+
+/** W of a port where its host does not say [USB and Thunderbolt specifications, from memory]. */
+function usualFeed(modes: readonly string[], connector: string): number {
+  const links = modes.map(linkById);
+  if (links.some((l) => l.family === 'usb4' || l.family === 'thunderbolt')) return 15;
+  if (connector === 'USB-C') return 7.5;
+  return links.every((l) => l.id === 'usb-2') ? 2.5 : 4.5;
+}
+
+export const isUsbLike = (modes: readonly string[]): boolean => modes.some((mode) => ['usb', 'usb4', 'thunderbolt'].includes(linkById(mode).family));
+
+export function factsOf({ path, direction, needs = {}, activities = [], accessories = [] }: Setting): Facts {
+  const { parts } = path;
+  const { drive, bridge, port, host, hops = [], together = 1 } = parts;
+  const form = formFactor(drive.form);
+  const of = (kind: Accessory['kind']) => accessories.filter((a) => a.kind === kind);
+  const added = [...of('heatsink'), ...of('pad')].reduce((sum, a) => sum + (a.height ?? 0), 0);
+  const own = heightOf(drive);
+  const flow = path.flow?.[direction].expected ?? null;
+  const media = path.constraints.find((c) => c.id === 'media')!.rate[direction].expected;
+  const hop = hops[0];
+  const near = hop ? { name: hop.hub.model, watts: portOf(hop).power, modes: portOf(hop).modes, connector: portOf(hop).connector } : { name: port.position, watts: port.power, modes: port.modes, connector: port.connector };
+  const supply = bridge?.supply;
+  const known = drive.power?.write !== undefined || drive.power?.start !== undefined;
+  const extra = bridge && !bridge.passThrough ? (bridge.power ?? BRIDGE_DRAW) : 0;
+  const start = drive.power?.start ?? Math.max(usualDraw(drive, form)[2], drawAt(drive, form, 'write', 1) * (drive.media === 'disk' ? 1.8 : 1));
+  return {
+    ...parts,
+    path,
+    direction,
+    needs,
+    activities,
+    accessories,
+    schools: { ...DEFAULT_SCHOOLS, ...needs.schools },
+    form,
+    m2: isM2(form),
+    nvme: drive.modes.some((m) => m.startsWith('pcie')),
+    disk: drive.media === 'disk',
+    external: drive.sealed === true || isUsbLike(bridge ? bridge.outer : drive.modes),
+    height: drive.heatsinkHeight ?? (own === null ? null : own + added),
+    hasHeatsink: drive.heatsinkHeight !== undefined || of('heatsink').length > 0,
+    capacity: middle(drive.capacity),
+    system: host.systems?.[0] ?? null,
+    draw: { run: together * drawAt(drive, form, direction, media > 0 ? (flow ?? media) / media : 1) + extra, start: together * start + extra, sure: known },
+    feed: supply ? { watts: supply.watts, own: true, name: bridge.model, sure: true } : { watts: near.watts ?? usualFeed(near.modes, near.connector), own: false, name: near.name, sure: near.watts !== undefined },
+    flow,
+    has: (kind) => of(kind).length > 0,
+  };
+}

@@ -1,0 +1,59 @@
+import { BAY } from './rules/bay';
+import { LINK } from './rules/link';
+import { MEDIA } from './rules/media';
+import { POWER } from './rules/power';
+import { SHAPE } from './rules/shape';
+import { SYSTEM } from './rules/system';
+import { factsOf, type Facts, type Setting } from './facts';
+import { of, SEVERITIES, type Finding, type Rule, type Severity } from './rule';
+
+/** All rules, in the order a technician asks: will it go in, is it fed and cooled, is it seen, how fast, by the maker's terms, for this work. */
+export const RULES: readonly Rule[] = [...SHAPE, ...POWER, ...SYSTEM, ...LINK, ...BAY, ...MEDIA];
+
+const SCHOOL_WORDS: Record<keyof Facts['schools'], Record<string, string>> = {
+  minimum: { strict: 'maker’s minimum to the letter', 'outcome-first': 'maker’s minimum by the outcome' },
+  heatsink: { always: 'a heatsink always', 'when needed': 'a heatsink when needed' },
+  fileSystem: { 'every system': 'one that every system reads', 'the system’s own': 'the system’s own file system' },
+};
+
+/** What blocks, limits, deserves caution or is good to know about a path, worst first. */
+export function findings(setting: Setting): Finding[] {
+  const f = factsOf(setting);
+  return RULES.filter((rule) => rule.when(f))
+    .map((rule): Finding => {
+      const { figure, school } = rule;
+      return {
+        id: rule.id,
+        severity: of(rule.severity, f),
+        joint: of(rule.joint, f),
+        title: of(rule.title, f),
+        reason: of(rule.reason, f).trim(),
+        mend: of(rule.mend, f),
+        ...(school ? { school: SCHOOL_WORDS[school][f.schools[school]]! } : {}),
+        ...(figure ? { figure: () => figure(f) } : {}),
+      };
+    })
+    .sort((a, b) => rank(a.severity) - rank(b.severity));
+}
+
+const rank = (severity: Severity): number => SEVERITIES.indexOf(severity);
+
+/** Ids of the rules that keep the build from working; no words are made. */
+export function blocksOf(setting: Setting): string[] {
+  const f = factsOf(setting);
+  return RULES.filter((rule) => (typeof rule.severity === 'function' || rule.severity === 'blocks') && rule.when(f) && of(rule.severity, f) === 'blocks').map((rule) => rule.id);
+}
+
+/** How a path stands: nothing goes, something holds it, what decides it is not known, or all is as good as these parts get. */
+export type State = 'blocked' | 'limited' | 'unknown' | 'fine';
+
+export function stateOf(setting: Setting, found: readonly Finding[] = findings(setting)): State {
+  if (found.some((finding) => finding.severity === 'blocks')) return 'blocked';
+  const { path, direction } = setting;
+  const deciding = path.bottleneck?.[direction].constraint;
+  const { drive, host, endpoint } = path.parts;
+  const end = endpoint ?? host.storage;
+  const fact = deciding?.id === 'media' ? drive[direction] : deciding?.id === 'other' ? end[direction === 'read' ? 'write' : 'read'] : null;
+  if (fact && fact.value === null) return 'unknown';
+  return found.some((finding) => finding.severity === 'limits') ? 'limited' : 'fine';
+}

@@ -1,0 +1,42 @@
+import type { Estimate } from '../evidence';
+import type { Schools } from '../job';
+import type { JointId } from '../path';
+import type { Facts } from './facts';
+
+export const SEVERITIES = ['blocks', 'limits', 'caution', 'note'] as const;
+/** `blocks`: it will not go or not work; `limits`: it works, slower or for less; `caution`: it can go wrong; `note`: good to know. */
+export type Severity = (typeof SEVERITIES)[number];
+
+type Of<T> = T | ((f: Facts) => T);
+
+/** One thing practitioners look for before they buy or plug. */
+export interface Rule {
+  id: string;
+  severity: Of<Severity>;
+  /** Where on the strip it sits; null for the job as a whole. */
+  joint: Of<JointId | null>;
+  title: Of<string>;
+  when(f: Facts): boolean;
+  reason: Of<string>;
+  mend: Of<string>;
+  /** The question practitioners disagree on, where the rule follows one of the schools. */
+  school?: keyof Schools;
+  /** A figure behind the reason, with its working. */
+  figure?(f: Facts): Estimate | null;
+}
+
+/** A rule that fired, in words. */
+export interface Finding {
+  id: string;
+  severity: Severity;
+  joint: JointId | null;
+  title: string;
+  reason: string;
+  mend: string;
+  /** The school followed, in words. */
+  school?: string;
+  /** The figure behind it, made on demand. */
+  figure?: () => Estimate | null;
+}
+
+export const of = <T>(value: Of<T>, f: Facts): T => (typeof value === 'function' ? (value as (f: Facts) => T)(f) : value);

@@ -1,0 +1,105 @@
+import { middle } from '../../evidence';
+import { format } from '../../units';
+import { expectedTemperature, settledTemperature, THROTTLES_AT } from '../heat';
+import type { Rule } from '../rule';
+import type { Facts } from '../facts';
+
+const min = (f: Facts) => (f.bridge === null ? f.port.minimum : undefined);
+const generation = (f: Facts) => Math.max(0, ...f.drive.modes.map((m) => Number(/^pcie(\d)/.exec(m)?.[1] ?? 0)));
+const strict = (f: Facts) => f.schools.minimum === 'strict';
+const byMinimum = (f: Facts) => (strict(f) ? 'blocks' : 'caution');
+const stated = (f: Facts) => middle(f.drive.read);
+const rate = (value: number) => format(value, 'B/s');
+/** What falling short of the minimum comes to, by the path. */
+const effect = (f: Facts) => (f.flow === null ? '' : ` Forecast here: ${rate(f.flow)} ${f.direction === 'read' ? 'reading' : 'writing'}; load times of programs hardly follow that figure, large copies do.`);
+const followed = (f: Facts) => (strict(f) ? 'The job keeps to the letter of the maker’s minimum.' : 'The job goes by the outcome.');
+
+/** What a host's maker asks of a drive in a bay. */
+export const BAY: Rule[] = [
+  {
+    id: 'bay-generation',
+    severity: 'blocks',
+    joint: 'port',
+    title: 'Too old a generation for the bay',
+    when: (f) => min(f)?.generation !== undefined && f.nvme && generation(f) < min(f)!.generation!,
+    reason: (f) => `${f.port.position} takes PCIe gen ${min(f)!.generation} or newer; ${f.drive.model} is gen ${generation(f)}. The host refuses it: on this both schools agree.`,
+    mend: (f) => `Take a drive of gen ${min(f)!.generation}.`,
+  },
+  {
+    id: 'bay-reading',
+    severity: byMinimum,
+    joint: 'port',
+    title: 'Reads less than the host’s maker asks for',
+    when: (f) => min(f)?.read !== undefined && stated(f) !== null && stated(f)! < min(f)!.read!,
+    reason: (f) => `Asked: ${rate(min(f)!.read!)}; ${f.drive.model}: ${rate(stated(f)!)}.${strict(f) ? '' : effect(f)} ${followed(f)}`,
+    mend: (f) => (strict(f) ? `Take a drive that reads ${rate(min(f)!.read!)} or more.` : 'Agree it with the customer in writing, and time it in the bay.'),
+    school: 'minimum',
+  },
+  {
+    id: 'bay-reading-unknown',
+    severity: (f) => (strict(f) ? 'caution' : 'note'),
+    joint: 'port',
+    title: 'Whether it reads what the maker asks for is not known',
+    when: (f) => min(f)?.read !== undefined && stated(f) === null,
+    reason: (f) => `Asked: ${rate(min(f)!.read!)}. The drive’s own figure is not known. ${followed(f)}`,
+    mend: 'Look it up, or time it before promising.',
+    school: 'minimum',
+  },
+  {
+    id: 'bay-too-small',
+    severity: byMinimum,
+    joint: 'port',
+    title: 'Smaller than the host’s maker asks for',
+    when: (f) => min(f)?.least !== undefined && f.capacity !== null && f.capacity < min(f)!.least!,
+    reason: (f) => `Asked: ${format(min(f)!.least!, 'B')} or more; the drive has ${format(f.capacity!, 'B')}. ${followed(f)}`,
+    mend: 'Take a larger drive.',
+    school: 'minimum',
+  },
+  {
+    id: 'bay-too-large',
+    severity: 'blocks',
+    joint: 'port',
+    title: 'Larger than the bay takes',
+    when: (f) => min(f)?.most !== undefined && f.capacity !== null && f.capacity > min(f)!.most!,
+    reason: (f) => `${f.port.position} takes up to ${format(min(f)!.most!, 'B')}; the drive has ${format(f.capacity!, 'B')}.`,
+    mend: 'Take a smaller drive.',
+  },
+  {
+    id: 'bay-heatsink',
+    severity: byMinimum,
+    joint: 'drive',
+    title: 'The host’s maker asks for a heatsink',
+    when: (f) => min(f)?.heatsink === true && !f.hasHeatsink,
+    reason: (f) => `None is on the list. ${(expectedTemperature(f) ?? 0) > THROTTLES_AT ? `Without one it settles at about ${format(expectedTemperature(f)!, '°C', 2)}, where drives slow down.` : expectedTemperature(f) !== null ? `By the thermal model it settles at about ${format(expectedTemperature(f)!, '°C', 2)} without one.` : ''} ${followed(f)}`,
+    mend: (f) => `Put a flat heatsink on the list${f.port.room === undefined ? '' : `; drive and heatsink must stay under ${format(f.port.room, 'mm')}`}.`,
+    school: 'minimum',
+    figure: settledTemperature,
+  },
+  {
+    id: 'bay-erases',
+    severity: 'caution',
+    joint: 'port',
+    title: 'The host erases what is put in here',
+    when: (f) => f.bridge === null && f.port.erases === true,
+    reason: 'It formats the drive when it first starts with it, and other hosts cannot read it afterwards.',
+    mend: 'Take what is on the drive elsewhere first; do not fit a drive whose contents are wanted.',
+  },
+  {
+    id: 'stores-only',
+    severity: (f) => (f.needs.role === 'expansion' ? 'limits' : 'note'),
+    joint: 'port',
+    title: 'Kept here, not run from here',
+    when: (f) => f.port.storesOnly === true,
+    reason: (f) => `Work of ${f.host.name}’s current generation can be stored on a drive at ${f.port.position} but not run from it; older work runs.`,
+    mend: 'Use the expansion bay for what is to run, and this drive to keep the rest.',
+  },
+  {
+    id: 'bay-through-adapter',
+    severity: 'caution',
+    joint: 'bridge',
+    title: 'An adapter in a maker’s bay',
+    when: (f) => f.bridge !== null && f.port.minimum !== undefined,
+    reason: 'The maker’s conditions are written for a bare drive: what stands between may not fit under the cover, and is no ground for a claim.',
+    mend: 'Put the drive straight into the bay.',
+  },
+];

@@ -1,0 +1,216 @@
+import { buildPath, isBulkOnly, type Constraint, type JointId } from '../../path';
+import { linkById, practicalOf } from '../../links';
+import { format } from '../../units';
+import type { Rule } from '../rule';
+import type { Facts } from '../facts';
+
+const rate = (value: number) => format(value, 'B/s');
+const sentence = (text: string) => `${text[0]!.toUpperCase()}${text.slice(1)}.`;
+const neck = (f: Facts) => f.path.bottleneck?.[f.direction] ?? null;
+const decides = (f: Facts, ...ids: Constraint['id'][]) => ids.includes(neck(f)?.constraint.id as Constraint['id']);
+/** Joints that hold the deciding link below what the others could. */
+const held = (f: Facts): JointId[] => (neck(f)?.constraint.link?.without ? neck(f)!.joints : []);
+const isHub = (joint: JointId): joint is `hub-${number}` => joint.startsWith('hub-');
+const nextWords = (f: Facts) => (neck(f)?.next ? ` The next limit is ${neck(f)!.next!.name}, ${rate(neck(f)!.next!.rate.expected)}.` : '');
+const heldReason = (f: Facts) => `${sentence(neck(f)!.constraint.link!.reason)}${nextWords(f)}`;
+const runs = (f: Facts, id: string) => f.path.outer.mode?.id === id;
+const canTwoLanes = (f: Facts) => (f.bridge ? f.bridge.outer : f.drive.modes).includes('usb-20');
+const thunderboltOnly = (f: Facts) => (f.bridge ? f.bridge.outer : f.drive.modes).every((m) => linkById(m).family === 'thunderbolt');
+const noMode = (f: Facts) => f.path.blocked.filter((words) => !/does not (go into|join)|needs a cable/.test(words));
+const sharing = (f: Facts) => f.path.constraints.filter((c) => c.shared?.[f.direction]);
+const bothWays = (f: Facts) => f.path.constraints.find((c) => /comes and goes/.test(c.shared?.[f.direction] ?? ''));
+const seenLess = (f: Facts) => f.seen !== undefined && f.path.outer.mode?.id === f.seen.link && f.path.outer.without !== null;
+
+/** Where else on this host the same parts would be faster: the mend is where to plug. */
+export function betterPort(f: Facts): string | null {
+  const now = f.flow ?? 0;
+  const best = f.host.ports
+    .filter((port) => port.id !== f.port.id)
+    .map((port) => ({ port, path: buildPath({ ...f.path.parts, port, seen: undefined }) }))
+    .filter((other) => other.path.flow && other.path.flow[f.direction].expected > now * 1.02)
+    .sort((a, b) => b.path.flow![f.direction].expected - a.path.flow![f.direction].expected)[0];
+  if (!best) return null;
+  const there = rate(best.path.flow![f.direction].expected);
+  return `Plug it into: ${best.port.position} (${best.path.outer.mode!.name}). Expected there: ${there}${now > 0 ? ` instead of ${rate(now)}` : ''}.`;
+}
+
+/** How fast can the path go, and what holds it? */
+export const LINK: Rule[] = [
+  {
+    id: 'no-common-mode',
+    severity: 'blocks',
+    joint: null,
+    title: 'No mode in common: nothing is seen',
+    when: (f) => noMode(f).length > 0 && !(thunderboltOnly(f) && f.path.outer.mode === null),
+    reason: (f) => noMode(f).map(sentence).join(' '),
+    mend: (f) => betterPort(f) ?? 'Choose parts that share a mode.',
+  },
+  {
+    id: 'thunderbolt-on-usb',
+    severity: 'blocks',
+    joint: (f) => (f.bridge ? 'bridge' : 'drive'),
+    title: 'A Thunderbolt-only box on a way that carries USB',
+    when: (f) => noMode(f).length > 0 && thunderboltOnly(f) && f.path.outer.mode === null,
+    reason: (f) => `${f.bridge?.model ?? f.drive.model} speaks Thunderbolt and no USB: the plug fits and nothing is seen. ${sentence(f.path.outer.reason)}`,
+    mend: (f) => betterPort(f) ?? 'Take a box that also speaks USB, or a port and cable for Thunderbolt.',
+  },
+  {
+    id: 'held-by-port',
+    severity: 'limits',
+    joint: 'port',
+    title: 'The port holds the path down',
+    when: (f) => held(f).includes('port') && !seenLess(f),
+    reason: heldReason,
+    mend: (f) => betterPort(f) ?? 'This host has no faster port for these parts.',
+  },
+  {
+    id: 'held-by-cable',
+    severity: 'limits',
+    joint: 'cable',
+    title: 'The cable holds the path down',
+    when: (f) => held(f).includes('cable') && !seenLess(f),
+    reason: heldReason,
+    mend: (f) => `Take a cable rated for ${neck(f)!.constraint.link!.without!.name}.`,
+  },
+  {
+    id: 'held-by-hub',
+    severity: 'limits',
+    joint: (f) => held(f).find(isHub)!,
+    title: 'A hub holds the path down',
+    when: (f) => held(f).some(isHub),
+    reason: heldReason,
+    mend: 'Plug the drive straight into the host, or take a hub with a faster uplink.',
+  },
+  {
+    id: 'held-by-bridge',
+    severity: 'limits',
+    joint: 'bridge',
+    title: 'The enclosure or card holds the path down',
+    when: (f) => (held(f).includes('bridge') && !seenLess(f)) || decides(f, 'bridge', 'inner'),
+    reason: (f) => (decides(f, 'bridge') ? `${f.bridge!.model} ${f.direction === 'read' ? 'reads' : 'writes'} ${rate(neck(f)!.constraint.rate[f.direction].expected)} by its own figures.${nextWords(f)}` : `${sentence(neck(f)!.constraint.link?.reason ?? '')}${nextWords(f)}`),
+    mend: 'Take an enclosure of a faster class, or accept it.',
+  },
+  {
+    id: 'negotiated-less',
+    severity: 'limits',
+    joint: null,
+    title: 'The system says it runs slower than it could',
+    when: seenLess,
+    reason: (f) => `${sentence(f.path.outer.reason)} Lost: about ${rate(practicalOf(f.path.outer.without!, f.direction).expected - practicalOf(f.path.outer.mode!, f.direction).expected)}.`,
+    mend: 'Swap the cable first, then clean and reseat both plugs, then try the next port; look what shares lanes with this one.',
+  },
+  {
+    id: 'two-lanes-lost',
+    severity: 'limits',
+    joint: 'port',
+    title: 'A 20 Gb/s device falls back to 10',
+    when: (f) => canTwoLanes(f) && runs(f, 'usb-10'),
+    reason: 'Two lanes are optional for a host and its cable: ports of 40 Gb/s often have none. The device then runs one lane.',
+    mend: (f) => betterPort(f) ?? 'Nothing on this host runs two lanes; a device of 40 Gb/s would use more of a 40 Gb/s port.',
+  },
+  {
+    id: 'wired-narrow',
+    severity: 'limits',
+    joint: 'port',
+    title: 'The slot is wired narrower than it is long',
+    when: (f) => f.port.slot !== undefined && Math.max(...f.port.modes.map(lanes)) < Math.min(f.port.slot.edge, f.bridge?.card?.edge ?? 16) && held(f).includes('port'),
+    reason: (f) => `${f.port.position} is ×${f.port.slot!.edge} in shape and ×${Math.max(...f.port.modes.map(lanes))} in wires.`,
+    mend: (f) => betterPort(f) ?? 'No better slot is free on this host.',
+  },
+  {
+    id: 'bulk-only',
+    severity: 'caution',
+    joint: (f) => (f.bridge ? 'bridge' : 'drive'),
+    title: 'One command at a time',
+    when: (f) => isBulkOnly(f) && f.path.outer.mode?.family === 'usb',
+    reason: 'It speaks the bulk-only protocol: 55 to 85 % of the link is left, and requests cannot queue.',
+    mend: 'Take an enclosure that offers UAS.',
+  },
+  {
+    id: 'drive-outruns-path',
+    severity: 'note',
+    joint: 'drive',
+    title: 'The drive is faster than its path',
+    when: (f) => f.path.carries !== null && mediaRate(f) > f.path.carries[f.direction].expected * 1.5,
+    reason: (f) => `${f.drive.model} could ${f.direction} ${rate(mediaRate(f))}; the links carry ${rate(f.path.carries![f.direction].expected)}.`,
+    mend: (f) => (f.needs.movesLater ? 'It will move to a faster host later: the reserve is wanted.' : 'Money well spent only if the drive will move to a faster host later.'),
+  },
+  {
+    id: 'other-end',
+    severity: 'limits',
+    joint: 'host',
+    title: 'The other end decides',
+    when: (f) => decides(f, 'other', 'far'),
+    reason: (f) => `${neck(f)!.constraint.name} ${f.direction === 'write' ? 'delivers' : 'takes'} ${rate(neck(f)!.constraint.rate[f.direction].expected)}: a faster drive or port changes nothing.`,
+    mend: 'Copy from or to a faster drive, or accept it.',
+  },
+  {
+    id: 'shared',
+    severity: (f) => (sharing(f).some((c) => c === neck(f)?.constraint) ? 'limits' : 'note'),
+    joint: (f) => f.path.joints.find((j) => j.constraints.includes(sharing(f)[0]!.id))?.id ?? null,
+    title: 'Others go the same way',
+    when: (f) => sharing(f).length > 0 && bothWays(f) === undefined,
+    reason: (f) => {
+      const c = sharing(f).find((s) => s === neck(f)?.constraint) ?? sharing(f)[0]!;
+      return `${c.name} is shared (${c.shared![f.direction]}): a fair share is ${rate(c.rate[f.direction].expected)}.`;
+    },
+    mend: 'Let them work one after the other, or give the drive a way of its own.',
+  },
+  {
+    id: 'both-ends-on-one-link',
+    severity: 'limits',
+    joint: 'port',
+    title: 'The copy comes and goes over the same link',
+    when: (f) => bothWays(f) !== undefined,
+    reason: (f) => `${f.endpoint!.name} and the drive hang on ${bothWays(f)!.name}, which carries one direction at a time: half of it is left.`,
+    mend: 'Plug one of the two into a port with another uplink.',
+  },
+  {
+    id: 'stack',
+    severity: 'limits',
+    joint: 'system',
+    title: 'The system’s storage stack decides',
+    when: (f) => decides(f, 'system'),
+    reason: (f) => `It lets through ${rate(neck(f)!.constraint.rate[f.direction].expected)}.${nextWords(f)}`,
+    mend: 'Look for a newer driver or system; measure the same box on another host to be sure.',
+  },
+  {
+    id: 'hub-depth',
+    severity: 'blocks',
+    joint: (f) => `hub-${f.hops!.length - 1}`,
+    title: 'Too many hubs in a chain',
+    when: (f) => (f.hops ?? []).filter(({ hub }) => hub.kind !== 'daisy').length > 5 || (f.hops ?? []).filter(({ hub }) => hub.kind === 'daisy').length > 5,
+    reason: 'USB allows five hubs between host and device, a Thunderbolt chain six devices.',
+    mend: 'Take hubs out of the chain.',
+  },
+  {
+    id: 'active-cable',
+    severity: 'caution',
+    joint: 'cable',
+    title: 'A long active cable may carry USB 2.0 only',
+    when: (f) => f.cable?.active === true && f.cable.modes.includes('tb-3') && !f.cable.modes.some((m) => m === 'usb-10' || m === 'usb-20' || m.startsWith('usb4')),
+    reason: 'Some active Thunderbolt 3 cables carry nothing but USB 2.0 beside it: a USB box on one runs at 480 Mb/s.',
+    mend: 'Use a passive cable below 0.8 m for USB devices.',
+  },
+  {
+    id: 'long-cable',
+    severity: 'caution',
+    joint: 'cable',
+    title: 'Long for this speed',
+    when: (f) => f.cable !== null && f.cable.active !== true && f.cable.length > longest(f.path.outer.mode?.id),
+    reason: (f) => `${f.cable!.length} m without chips in its plugs; at ${f.path.outer.mode!.name} passive cables are good for about ${longest(f.path.outer.mode!.id)} m.`,
+    mend: 'Take a shorter one; errors show as pauses and drop-outs before they show as a lower speed.',
+  },
+];
+
+const mediaRate = (f: Facts) => f.path.constraints.find((c) => c.id === 'media')!.rate[f.direction].expected;
+const lanes = (mode: string): number => Number(/x(\d+)$/.exec(mode)?.[1] ?? 16);
+
+/** Lengths in m that passive cables are sold for [memory]. */
+function longest(mode: string | undefined): number {
+  const link = mode === undefined ? null : linkById(mode);
+  if (!link) return Infinity;
+  if (link.family === 'usb4' || link.family === 'thunderbolt') return link.id === 'usb4-20' ? 2 : 0.8;
+  if (link.family === 'usb') return { 'usb-2': 5, 'usb-5': 3, 'usb-5x2': 1, 'usb-10': 1, 'usb-20': 1 }[link.id] ?? 1;
+  return link.family === 'sata' ? 1 : Infinity;
+}

@@ -1,0 +1,142 @@
+import { middle } from '../../evidence';
+import { format } from '../../units';
+import type { Rule } from '../rule';
+import type { Facts } from '../facts';
+
+const role = (f: Facts, ...roles: NonNullable<Facts['needs']['role']>[]) => f.needs.role !== undefined && roles.includes(f.needs.role);
+const tbwPerTB = (f: Facts) => {
+  const tbw = middle(f.drive.tbw);
+  return tbw === null || f.capacity === null ? null : tbw / f.capacity;
+};
+const behindUsb = (f: Facts) => f.path.outer.mode?.family === 'usb' && f.bridge !== null && !f.bridge.passThrough;
+const unknowns = (f: Facts) => [f.drive.read.value === null && f.direction === 'read' ? 'how fast it reads' : '', f.drive.write.value === null && f.direction === 'write' ? 'how fast it writes' : '', f.drive.capacity.value === null ? 'its capacity' : ''].filter(Boolean);
+
+/** Is it the right kind of drive for what it is for? */
+export const MEDIA: Rule[] = [
+  {
+    id: 'shingled',
+    severity: 'caution',
+    joint: 'drive',
+    title: 'A shingled disk for work that writes here and there',
+    when: (f) => f.drive.recording === 'SMR' && role(f, 'system', 'projects', 'scratch', 'everyday'),
+    reason: 'Once its media cache of some tens of GB is full, scattered writing falls to a fraction of its speed.',
+    mend: 'Take a CMR disk, or use this one as an archive.',
+  },
+  {
+    id: 'shingled-together',
+    severity: 'caution',
+    joint: 'drive',
+    title: 'Shingled disks side by side',
+    when: (f) => f.drive.recording === 'SMR' && (f.together ?? 1) > 1,
+    reason: 'Arrays of shingled disks stall while one of them tidies up, and rebuild for weeks.',
+    mend: 'Take CMR disks.',
+  },
+  {
+    id: 'disk-for-random',
+    severity: 'caution',
+    joint: 'drive',
+    title: 'A disk where many small pieces are read and written',
+    when: (f) => f.disk && role(f, 'system', 'scratch'),
+    reason: (f) => `It seeks and turns for each piece${f.drive.rpm ? ` (half a turn is ${format(30 / f.drive.rpm, 's')})` : ''}: some hundred a second at best, against tens of thousands on flash.`,
+    mend: 'Take a flash drive for this, and the disk for the library or the copies.',
+  },
+  {
+    id: 'disk-travels',
+    severity: 'caution',
+    joint: 'drive',
+    title: 'A disk that is carried about',
+    when: (f) => f.disk && f.needs.travels === true,
+    reason: 'A fall while it turns ends most disks.',
+    mend: 'Take a flash drive; or let the disk stop, and carry it in something soft.',
+  },
+  {
+    id: 'flash-in-a-drawer',
+    severity: 'caution',
+    joint: 'drive',
+    title: 'Flash is no archive that lies in a drawer',
+    when: (f) => !f.disk && role(f, 'archive', 'backup'),
+    reason: 'Without power, charge leaks out of its cells within years, faster when worn and warm.',
+    mend: 'Plug it in a few times a year and read it through; or take a disk for what lies still.',
+  },
+  {
+    id: 'four-bit-cells',
+    severity: 'caution',
+    joint: 'drive',
+    title: 'Four-bit cells for scratch',
+    when: (f) => f.drive.cell === 'QLC' && role(f, 'scratch'),
+    reason: 'QLC wears soonest and writes slowest once its cache is used up; scratch does both to it daily.',
+    mend: 'Take TLC.',
+  },
+  {
+    id: 'host-memory-map',
+    severity: 'limits',
+    joint: 'drive',
+    title: 'Its map lies in memory it cannot reach',
+    when: (f) => f.drive.map === 'HMB' && behindUsb(f),
+    reason: 'The drive keeps its map in the host’s memory, and no USB bridge passes that on: small scattered accesses are slower here than any test of the bare drive shows.',
+    mend: 'For many small files take a drive with its own DRAM; for large ones it does not matter.',
+  },
+  {
+    id: 'no-trim',
+    severity: 'caution',
+    joint: 'bridge',
+    title: 'Deleted space is not told to the drive',
+    when: (f) => !f.disk && f.bridge?.trim === false,
+    reason: (f) => `${f.bridge!.model} does not pass TRIM: the drive goes on treating deleted files as full, its cache shrinks and writing slows over months.`,
+    mend: 'Leave a fifth of it unpartitioned, or take a bridge that passes TRIM.',
+  },
+  {
+    id: 'no-health',
+    severity: 'note',
+    joint: 'bridge',
+    title: 'Health counters do not come through',
+    when: (f) => f.bridge?.health === false,
+    reason: (f) => `${f.bridge!.model} does not pass them on: wear and errors cannot be read while the drive is in it.`,
+    mend: 'Read them bare, before the case closes.',
+  },
+  {
+    id: 'revision',
+    severity: 'note',
+    joint: 'drive',
+    title: 'Sold in several revisions under one name',
+    when: (f) => (f.drive.revisions?.length ?? 0) > 0 && f.drive.revision === undefined,
+    reason: (f) => `${f.drive.revisions!.map((r) => `${r.name} (told by ${r.known})`).join('; ')}: their caches and rest speeds differ.`,
+    mend: 'Read firmware or part number off the unit and choose the revision; until then the forecast holds both.',
+  },
+  {
+    id: 'low-rating',
+    severity: 'caution',
+    joint: 'drive',
+    title: 'A low rating for its size',
+    when: (f) => !f.disk && tbwPerTB(f) !== null && tbwPerTB(f)! <= 350,
+    reason: (f) => `${format(tbwPerTB(f)!, 'count')} TB written per TB of capacity; 600 is usual, 350 a warning sign.`,
+    mend: 'Hold it against the customer’s own writes in the forecast; years at that rate decide.',
+  },
+  {
+    id: 'only-copy',
+    severity: 'caution',
+    joint: null,
+    title: 'The only copy',
+    when: (f) => f.needs.onlyCopy === true,
+    reason: (f) => `What is on it is nowhere else${(f.together ?? 1) > 1 ? '; an array is one copy' : ''}: no drive is good enough for that.`,
+    mend: 'Plan a second copy before the hand-over, on other media and in another place.',
+  },
+  {
+    id: 'external-works-daily',
+    severity: 'note',
+    joint: 'cable',
+    title: 'A plug that is worked daily',
+    when: (f) => f.external && f.needs.travels === true && (f.bridge?.plug ?? f.drive.plug) === 'Micro-B',
+    reason: 'Wide Micro-B sockets loosen first: pauses and drop-outs follow.',
+    mend: 'Take a USB-C enclosure for a drive that travels.',
+  },
+  {
+    id: 'not-known',
+    severity: 'note',
+    joint: 'drive',
+    title: 'Not known of the drive',
+    when: (f) => unknowns(f).length > 0,
+    reason: (f) => `${unknowns(f).join(' and ')}: the figures here are the range of what is on the market.`,
+    mend: 'Look it up or time it, and enter it in the drive’s figures.',
+  },
+];

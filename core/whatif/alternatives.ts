@@ -1,0 +1,155 @@
+import type { Build } from '../bench';
+import { pathOf } from '../forecast';
+import { blocksOf, type Setting } from '../fit';
+import type { Job } from '../job';
+import { linkById, practicalOf, type Direction } from '../links';
+import { formFactor, nameOf, type Bridge, type Cable, type Drive, type Host, type Shop } from '../parts';
+import type { JointId } from '../path';
+
+/** What is to be changed: a job's host, its build and what it asks. */
+export type Plan = Pick<Job, 'host' | 'activities' | 'needs'> & { build: Build };
+
+/** Something else that could stand at a joint. */
+export interface Choice {
+  key: string;
+  name: string;
+  /** What changes beside it, e.g. the cable that fits. */
+  beside: string | null;
+  build: Build;
+  taken: boolean;
+  /** Expected B/s; null where nothing flows or something else blocks. */
+  flow: number | null;
+  /** Flow against today's in B/s; null where either does not flow. */
+  gain: number | null;
+  /** Ids of the rules that block it. */
+  blocks: string[];
+}
+
+/** The path of a plan in one direction with what the rules need to know; the other end is that of the first activity in this direction. */
+export function settingOf({ host, build, activities, needs }: Plan, direction: Direction): Setting {
+  const endpoint = activities.find((a) => a.direction === direction)?.endpoint;
+  return { path: pathOf(host, build, endpoint), direction, needs, activities, accessories: build.accessories };
+}
+
+interface Judged {
+  build: Build;
+  flow: number | null;
+  blocks: string[];
+}
+
+export function judge(plan: Plan, build: Build, direction: Direction): Judged {
+  const setting = settingOf({ ...plan, build }, direction);
+  const blocks = blocksOf(setting);
+  return { build, flow: blocks.length > 0 ? null : setting.path.flow![direction].expected, blocks };
+}
+
+const fewer = (a: Judged, b: Judged): Judged => (b.blocks.length < a.blocks.length || (b.blocks.length === a.blocks.length && (b.flow ?? 0) > (a.flow ?? 0) * 1.001) ? b : a);
+
+/** Where the device's cable ends towards the host. */
+function farEnd({ hops, port }: Build, host: Host): string | undefined {
+  const hop = hops?.[0];
+  return hop ? hop.hub.ports.find((p) => p.id === hop.port)?.connector : host.ports.find((p) => p.id === port)?.connector;
+}
+
+/** Cables that join the device and the host, or none where it goes straight in; the shop's whole list is never tried where plugs cannot meet. */
+function leadsFor(build: Build, host: Host, shop: Shop): (Cable | null)[] {
+  const from = build.bridge?.plug ?? build.drive.plug;
+  const to = farEnd(build, host);
+  const fitting = shop.cables.filter(({ ends: [a, b] }) => (a === from && b === to) || (b === from && a === to));
+  return from === to && (build.bridge === null || build.bridge.kind === 'adapter') ? [null, ...fitting] : fitting;
+}
+
+/**
+ * The build with as little else changed as it takes to work: first nothing, then the cable, then without the enclosure, then in another one with
+ * its cable, the fastest that works. Where nothing works, what is blocked by least.
+ */
+export function fitted(plan: Plan, build: Build, shop: Shop, direction: Direction): Judged {
+  const asked = judge(plan, build, direction);
+  if (asked.blocks.length === 0) return asked;
+  const leads = (b: Build) => leadsFor(b, plan.host, shop).map((cable) => judge(plan, { ...b, cable }, direction));
+  let best = leads(build).reduce(fewer, asked);
+  if (best.blocks.length > 0 && build.bridge) best = leads({ ...build, bridge: null }).filter((j) => j.blocks.length === 0).reduce(fewer, best);
+  for (const bridge of boxesFor(build, shop)) {
+    if (best.blocks.length === 0) break;
+    best = leads({ ...build, bridge }).reduce(fewer, best);
+  }
+  return best;
+}
+
+const fastest = (modes: readonly string[]) => Math.max(...modes.map((mode) => practicalOf(linkById(mode), 'read').expected));
+
+/** Boxes and cards that take the drive's plug and shape, the fastest link first. */
+function boxesFor({ drive }: Build, shop: Shop): Bridge[] {
+  const form = formFactor(drive.form);
+  return shop.bridges.filter((bridge) => bridge.socket === drive.plug && (form === null || (bridge.forms?.includes(form) ?? true))).sort((a, b) => fastest(b.outer) - fastest(a.outer));
+}
+
+/** A build that works on the host, whichever drive of the shop comes first. */
+export function firstBuild(plan: Omit<Plan, 'build'>, shop: Shop): Build {
+  const builds = plan.host.ports.flatMap((port) => shop.drives.map((drive) => ({ drive, bridge: null, cable: null, port: port.id })));
+  for (const build of builds) {
+    const found = fitted({ ...plan, build }, build, shop, 'write');
+    if (found.blocks.length === 0) return found.build;
+  }
+  return { drive: shop.drives[0]!, bridge: shop.bridges[0] ?? null, cable: shop.cables[0] ?? null, port: plan.host.ports[0]!.id };
+}
+
+/** What changed beside the joint itself, in words. */
+function beside(asked: Build, got: Build): string | null {
+  const words = [
+    asked.bridge !== got.bridge ? (got.bridge ? `in ${nameOf(got.bridge)}` : 'without an enclosure') : '',
+    asked.cable !== got.cable ? (got.cable ? `with ${got.cable.name}` : 'without a cable') : '',
+  ].filter(Boolean);
+  return words.length > 0 ? words.join(', ') : null;
+}
+
+/** A changed build: what the system was seen to negotiate held for the old one. */
+function changed(build: Build, part: Partial<Build>): Build {
+  const { seen: _, ...rest } = build;
+  return { ...rest, ...part };
+}
+
+/** What else could stand at a joint, from the shop and the host, with the gain beside each. */
+export function alternatives(plan: Plan, shop: Shop, joint: JointId, direction: Direction): Choice[] {
+  const now = judge(plan, plan.build, direction);
+  return options(plan, shop, joint).map(({ key, name, build, taken }) => {
+    const got = taken ? now : fitted(plan, build, shop, direction);
+    return { key, name, taken, ...got, beside: taken ? null : beside(build, got.build), gain: got.flow === null || now.flow === null ? null : got.flow - now.flow };
+  });
+}
+
+interface Option {
+  key: string;
+  name: string;
+  build: Build;
+  taken: boolean;
+}
+
+/** Today's part first where the shop does not hold it. */
+function withOwn<T extends { id: string }>(list: readonly T[], own: T | null): readonly T[] {
+  return own && !list.some((part) => part.id === own.id) ? [own, ...list] : list;
+}
+
+function options({ host, build }: Plan, shop: Shop, joint: JointId): Option[] {
+  const option = <T extends Drive | Bridge | Cable>(part: T, own: T | null, to: Partial<Build>): Option => ({ key: part.id, name: 'length' in part ? `${nameOf(part)}, ${part.length} m` : nameOf(part), build: changed(build, to), taken: part.id === own?.id });
+  if (joint === 'drive') return withOwn(shop.drives, build.drive).map((drive) => option(drive, build.drive, drive.sealed ? { drive, bridge: null } : { drive }));
+  if (joint === 'bridge')
+    return [...withOwn(shop.bridges, build.bridge).map((bridge) => option(bridge, build.bridge, { bridge })), { key: 'none', name: 'None: straight into the host', build: changed(build, { bridge: null }), taken: build.bridge === null }];
+  if (joint === 'cable')
+    return [...withOwn(shop.cables, build.cable).map((cable) => option(cable, build.cable, { cable })), { key: 'none', name: 'No cable', build: changed(build, { cable: null }), taken: build.cable === null }];
+  if (joint === 'port') return host.ports.map((port) => ({ key: port.id, name: `${port.position}, ${port.connector}`, build: changed(build, { port: port.id }), taken: port.id === build.port }));
+  if (joint.startsWith('hub-')) return hubOptions(build, shop, Number(joint.slice(4)));
+  return [];
+}
+
+function hubOptions(build: Build, shop: Shop, i: number): Option[] {
+  const hops = build.hops ?? [];
+  const own = hops[i];
+  if (!own) return [];
+  const put = (hop: typeof own | null) => changed(build, { hops: [...hops.slice(0, i), ...(hop ? [hop] : []), ...hops.slice(i + 1)] });
+  const found = withOwn(shop.hubs, own.hub).flatMap((hub) => {
+    const cable = hub.id === own.hub.id ? own.cable : (shop.cables.find((c) => c.ends.includes(hub.plug) && own.cable.ends.some((end) => c.ends.includes(end))) ?? own.cable);
+    return hub.ports.map((port) => ({ key: `${hub.id}/${port.id}`, name: `${nameOf(hub)}, ${port.position}`, build: put({ hub, port: port.id, cable }), taken: hub.id === own.hub.id && port.id === own.port }));
+  });
+  return [{ key: 'none', name: 'No hub here', build: put(null), taken: false }, ...found];
+}
