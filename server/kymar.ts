@@ -1,17 +1,23 @@
 import { readFileSync } from 'node:fs';
+import { parseArgs } from 'node:util';
 import { decode } from '@kymar/core/decode';
 import { life, EnduranceInput } from '@kymar/core/endurance';
-import { forecastJob, pathOf } from '@kymar/core/forecast';
+import { forecastJob } from '@kymar/core/forecast';
 import { jobJsonSchema, problemsOf, readJob, type Job } from '@kymar/core/job';
-import { DIRECTIONS } from '@kymar/core/links';
-import { explainFlow, findings } from '@kymar/core/path';
+import { SHOP } from '@kymar/core/demo';
+import { findings, stateOf } from '@kymar/core/fit';
+import { readLibrary } from '@kymar/core/library';
+import { DIRECTIONS, type Direction } from '@kymar/core/links';
+import type { Shop } from '@kymar/core/parts';
+import { explainFlow } from '@kymar/core/path';
 import { verdict } from '@kymar/core/verdict';
+import { alternatives, mends, settingOf } from '@kymar/core/whatif';
 
 /** Input that does not fit: told on standard error, exit 2. */
 class BadInput extends Error {}
 
 const COMMANDS: Record<string, (text: string) => unknown> = {
-  path: (text) => path(job(text)),
+  path: (text) => path(job(text), library()),
   forecast: (text) => forecast(job(text)),
   endurance: (text) => endurance(text),
   verdict: (text) => verdict(job(text)),
@@ -24,18 +30,32 @@ function job(text: string): Job {
   return read.value;
 }
 
-function path({ host, build }: Job) {
+/** Parts to choose others from: a library file named after `--shop`, else the demo's. */
+function library(): Shop {
+  if (shopFile === undefined) return SHOP;
+  const read = readLibrary(readFileSync(shopFile, 'utf8'));
+  if (!read.ok) throw new BadInput(read.problems.join('\n'));
+  return read.value;
+}
+
+function path({ build, ...job }: Job, shop: Shop) {
   if (!build) throw new BadInput('build: the job has no build yet; a path needs a drive and a port.');
-  const found = pathOf(host, build);
+  const plan = { ...job, build };
+  const settings = { read: settingOf(plan, 'read'), write: settingOf(plan, 'write') };
+  const found = settings.write.path;
   const open = found.blocked.length === 0;
-  const each = <T>(of: (direction: 'read' | 'write') => T) => Object.fromEntries(DIRECTIONS.map((d) => [d, of(d)]));
+  const each = <T>(of: (direction: Direction) => T) => Object.fromEntries(DIRECTIONS.map((d) => [d, of(d)])) as Record<Direction, T>;
+  const list = each((d) => findings(settings[d]).map(({ figure: _, ...finding }) => finding));
   return {
+    state: each((d) => stateOf(settings[d], list[d])),
     blocked: found.blocked,
     joints: found.joints,
-    links: { inner: found.inner, outer: found.outer },
-    flow: open ? each((d) => explainFlow(found, d)) : null,
-    bottleneck: open ? each((d) => ({ joints: found.bottleneck![d].joints, constraint: found.bottleneck![d].constraint.name, next: found.bottleneck![d].next })) : null,
-    findings: each((d) => findings(found, d)),
+    links: found.links,
+    flow: open ? each((d) => explainFlow(settings[d].path, d)) : null,
+    bottleneck: open ? each((d) => ({ joints: settings[d].path.bottleneck![d].joints, constraint: settings[d].path.bottleneck![d].constraint.name, next: settings[d].path.bottleneck![d].next })) : null,
+    findings: list,
+    mends: each((d) => mends(plan, shop, d).map(({ build: _, ...mend }) => mend)),
+    alternatives: each((d) => Object.fromEntries(found.joints.map(({ id }) => [id, alternatives(plan, shop, id, d).map(({ build: _, ...choice }) => choice)]))),
   };
 }
 
@@ -72,11 +92,24 @@ function endurance(text: string) {
   }
 }
 
-const [name = '', file] = process.argv.slice(2);
-const command = COMMANDS[name];
+let shopFile: string | undefined;
+const USAGE = `Usage: npm run -s kymar -- <${Object.keys(COMMANDS).join('|')}> [FILE] [--shop LIBRARY]   (JSON from the file or standard input)\n       npm run -s kymar -- schema`;
+
+function words(): string[] {
+  try {
+    const { values, positionals } = parseArgs({ allowPositionals: true, options: { shop: { type: 'string' } } });
+    shopFile = values.shop;
+    return positionals;
+  } catch (error) {
+    throw new BadInput(`${(error as Error).message}\n${USAGE}`);
+  }
+}
+
 try {
+  const [name = '', file] = words();
+  const command = COMMANDS[name];
   if (name === 'schema') console.log(JSON.stringify(jobJsonSchema(), null, 2));
-  else if (!command) throw new BadInput(`Usage: npm run -s kymar -- <${Object.keys(COMMANDS).join('|')}> [FILE]   (JSON from the file or standard input)\n       npm run -s kymar -- schema`);
+  else if (!command) throw new BadInput(USAGE);
   else console.log(JSON.stringify(command(readFileSync(file ?? 0, 'utf8')), null, 2));
 } catch (error) {
   const known = error instanceof BadInput || ['ENOENT', 'EACCES', 'EISDIR'].includes((error as NodeJS.ErrnoException).code ?? '');

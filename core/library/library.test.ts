@@ -1,0 +1,138 @@
+import fc from 'fast-check';
+import Papa from 'papaparse';
+import { SHOP } from '../demo';
+import { KINDS, type Drive, type Kind, type Part } from '../parts';
+import { columnsOf, compare, draftDrive, fromRows, readLibrary, toRows, writeLibrary } from '.';
+
+const KIND_NAMES = Object.keys(KINDS) as Kind[];
+const throughCsv = (rows: string[][]) => Papa.parse<string[]>(Papa.unparse(rows)).data;
+const drives = (change: (rows: string[][]) => void) => {
+  const rows = toRows('drives', SHOP.drives.slice(0, 3));
+  change(rows);
+  return fromRows('drives', rows);
+};
+const column = (rows: string[][], name: string) => rows[0]!.indexOf(name);
+
+describe('parts as a table', () => {
+  test.each(KIND_NAMES)('%s go out and come back the same, through a CSV file', (kind) => {
+    const back = fromRows(kind, throughCsv(toRows(kind, SHOP[kind] as never[])));
+    expect(back.problems).toEqual([]);
+    expect(back.ignored).toEqual([]);
+    expect(back.parts).toEqual(SHOP[kind]);
+  });
+
+  test('every property of every schema has a column of its own name', () => {
+    for (const kind of KIND_NAMES) {
+      const labels = columnsOf(kind).map((c) => c.label);
+      expect(new Set(labels).size).toBe(labels.length);
+      expect(columnsOf(kind).filter((c) => c.label === c.key).map((c) => `${kind}.${c.key}`)).toEqual([]);
+    }
+  });
+
+  test('figures of any size come back bit for bit', () => {
+    const figure = fc.oneof(fc.constant(0), fc.double({ min: 1e-3, max: 1e20, noNaN: true }), fc.integer({ min: 0, max: 2 ** 50 }));
+    const value = fc.oneof(fc.constant(null), figure, fc.tuple(figure, figure, figure).map((v) => v.sort((a, b) => a - b) as [number, number, number]));
+    const source = fc.record({ kind: fc.constantFrom('sheet' as const, 'measured' as const, 'practice' as const), note: fc.stringMatching(/^[\w ,"():-]{1,30}$/).map((s) => s.trim()).filter((s) => s !== '') });
+    const keys = ['capacity', 'read', 'write', 'rest', 'cache', 'tbw', 'randomRead', 'workload', 'mtbf'] as const;
+    fc.assert(
+      fc.property(fc.array(fc.tuple(value, source), { minLength: keys.length, maxLength: keys.length }), (facts) => {
+        const drive = { ...SHOP.drives[0]!, ...Object.fromEntries(keys.map((key, i) => [key, { value: facts[i]![0], source: facts[i]![1] }])) } as Drive;
+        expect(fromRows('drives', throughCsv(toRows('drives', [drive]))).parts).toEqual([drive]);
+      }),
+    );
+  });
+
+  test('a table of none is a form to fill in; an empty file is told', () => {
+    const [head, ...rest] = toRows('cables', []);
+    expect(rest).toEqual([]);
+    expect(head).toEqual(expect.arrayContaining(['Id', 'Name', 'Ends', 'Modes it carries', 'Length (m)', 'Carries (W)']));
+    expect(fromRows('cables', []).problems[0]).toMatchObject({ line: 1, words: expect.stringContaining('lack') });
+  });
+
+  test('written by hand: short headings by label or key, units as people type them', () => {
+    const { parts, problems, ignored } = fromRows('cables', [['ID', 'name', 'ends', 'modes', 'length', 'colour'], ['x-1', 'My lead', 'usb-c + USB-A', 'usb-5', '0.5', 'red'], ['', '', '', '', '', '']]);
+    expect(problems).toEqual([]);
+    expect(ignored).toEqual(['colour']);
+    expect(parts).toEqual([{ id: 'x-1', name: 'My lead', ends: ['USB-C', 'USB-A'], modes: ['usb-5'], length: 0.5 }]);
+  });
+
+  test.each([
+    ['a rate without sense', 'Reads at', 'fast', /Reads at: "fast" is not a number/],
+    ['a mode that does not exist', 'Modes', 'usb-99', /Modes: is no link mode/],
+    ['a choice of its own', 'Cell type', 'PLC', /Cell type: "PLC" is none of SLC/],
+    ['a source of its own', 'Capacity, source', 'hearsay: a friend', /"hearsay" is no source/],
+    ['an id with blanks', 'Id', 'my drive', /Id: may hold letters/],
+    ['broken structure', 'Power', '{idle', /Power: is no JSON/],
+  ])('%s is told with line and column, and the other lines are read', (_, name, text, message) => {
+    const { parts, problems } = drives((rows) => (rows[2]![column(rows, name)] = text));
+    expect(parts.map((p) => p.id)).toEqual([SHOP.drives[0]!.id, SHOP.drives[2]!.id]);
+    const rows = toRows('drives', SHOP.drives.slice(0, 3));
+    const shown = column(rows, name.replace(', source', ''));
+    expect(problems[0]).toMatchObject({ line: 3, column: shown + 1, words: expect.stringMatching(message) });
+  });
+
+  test('an id used twice is told with both lines', () => {
+    const { parts, problems } = drives((rows) => (rows[3]![column(rows, 'Id')] = rows[1]![column(rows, 'Id')]!));
+    expect(parts).toHaveLength(2);
+    expect(problems).toEqual([{ line: 4, column: 1, words: expect.stringContaining('stands in line 2 too') }]);
+  });
+
+  test('no table makes reading throw; thousands of lines are read', () => {
+    fc.assert(fc.property(fc.constantFrom(...KIND_NAMES), fc.array(fc.array(fc.string(), { maxLength: 6 }), { maxLength: 6 }), (kind, rows) => Array.isArray(fromRows(kind, rows).parts)));
+    fc.assert(
+      fc.property(fc.constantFrom(...KIND_NAMES), fc.nat(), fc.nat(), fc.string(), (kind, i, j, text) => {
+        const rows = toRows(kind, SHOP[kind].slice(0, 4) as never[]);
+        const line = rows[1 + (i % (rows.length - 1))]!;
+        line[j % line.length] = text;
+        return fromRows(kind, rows).parts.length >= rows.length - 2;
+      }),
+    );
+    const many = Array.from({ length: 4000 }, (_, i) => ({ ...SHOP.cables[i % SHOP.cables.length]!, id: `c-${i}` }));
+    expect(fromRows('cables', toRows('cables', many)).parts).toHaveLength(4000);
+  });
+});
+
+describe('taking parts over', () => {
+  test('new, changed, same; one known by maker and model under another id is no second one', () => {
+    const [first, second, third] = SHOP.drives as [Drive, Drive, Drive];
+    const faster = { ...second, read: { value: 1e9, source: { kind: 'entered' as const } }, id: 'other-id' };
+    const fresh = { ...third, id: 'fresh', model: 'Never Seen' };
+    expect(compare('drives', SHOP.drives, [first, faster, fresh])).toEqual([
+      { part: first, state: 'same', differs: [], known: false },
+      { part: { ...faster, id: second.id }, state: 'changed', differs: ['Reads at'], known: true },
+      { part: fresh, state: 'new', differs: [], known: false },
+    ]);
+    expect(compare('drives', SHOP.drives, JSON.parse(JSON.stringify(SHOP.drives)) as Drive[]).every((c) => c.state === 'same')).toBe(true);
+  });
+});
+
+describe('the library file', () => {
+  test('holds the whole shop and comes back the same', () => expect(readLibrary(writeLibrary(SHOP))).toEqual({ ok: true, value: SHOP }));
+  test.each([
+    ['no JSON', '{', /no JSON/],
+    ['another file', '{"kymarVersion":1}', /no Kymar library/],
+    ['a newer one', '{"kymarLibrary":9}', /kymarLibrary/],
+    ['an unsound part', JSON.stringify({ kymarLibrary: 1, cables: [{ id: 'x' }] }), /cables\.0\.name/],
+  ])('%s is refused with its place', (_, text, message) => {
+    const read = readLibrary(text);
+    expect(!read.ok && read.problems.join()).toMatch(message);
+  });
+});
+
+describe('a drive from a pasted listing', () => {
+  test.each([
+    ['Larkmoor Heath 2TB M.2 2280 PCIe 4.0 x4 NVMe, read 7,000 MB/s, write 6,500 MB/s, TLC', { media: 'flash', form: 'M.2 2280', plug: 'M.2', modes: ['pcie4x4'], cell: 'TLC', capacity: 2e12, read: 7e9, write: 6.5e9 }],
+    ['Venndale Loam 1 TB SATA III 2.5" SSD 560MB/s', { media: 'flash', form: '2.5-inch, 7 mm', plug: 'SATA', modes: ['sata-6'], capacity: 1e12, read: 560e6 }],
+    ['Marrowick Deep 12TB 3.5" 7200 rpm SATA 6Gb/s CMR', { media: 'disk', form: '3.5-inch', plug: 'SATA', modes: ['sata-6'], cell: null, capacity: 12e12, rpm: 7200, recording: 'CMR' }],
+    ['Tesselin Purse portable SSD 1TB USB 3.2 Gen 2, 1,050MB/s', { media: 'flash', form: 'external', plug: 'USB-C', modes: ['usb-10'], sealed: true, capacity: 1e12, read: 1.05e9 }],
+    ['Oystral Gull 512GB NVMe 2230', { form: 'M.2 2230', plug: 'M.2', modes: ['pcie3x4'], capacity: 512e9, read: null }],
+  ])('%s', (text, expected) => {
+    const { drive } = draftDrive(text, 'new');
+    expect(KINDS.drives.safeParse(drive).success).toBe(true);
+    const flat = Object.fromEntries(Object.entries(drive).map(([key, value]) => [key, typeof value === 'object' && value !== null && 'source' in value ? value.value : value]));
+    expect(flat).toMatchObject(expected);
+  });
+  test('no text gives an unsound drive', () => {
+    fc.assert(fc.property(fc.string({ maxLength: 80 }), (text) => KINDS.drives.safeParse(draftDrive(text, 'new').drive as Part).success));
+  });
+});
