@@ -5,10 +5,11 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { demoJobs } from '@kymar/core/demo';
 import { openStore } from './state/jobs';
+import { openParts } from './state/parts';
 import { Router } from './router';
 import { theme } from './ui/theme';
 
-void openStore(demoJobs).then(() =>
+void Promise.all([openStore(demoJobs), openParts()]).then(() =>
   createRoot(document.getElementById('root')!).render(
     <StrictMode>
       <ThemeProvider theme={theme} defaultMode="system">

@@ -13,6 +13,7 @@ const VIEWS = {
   forecast: async () => ({ default: (await import('./forecast')).Forecast }),
   bench: async () => ({ default: (await import('./bench')).Bench }),
   verdict: async () => ({ default: (await import('./verdict')).VerdictView }),
+  parts: async () => ({ default: (await import('./parts')).Parts }),
   reference: async () => ({ default: (await import('./reference')).Reference }),
   handover: async () => ({ default: (await import('./handover')).Handover }),
 };
@@ -26,6 +27,7 @@ const Forecast = lazy(VIEWS.forecast);
 const Bench = lazy(VIEWS.bench);
 const VerdictView = lazy(VIEWS.verdict);
 const Handover = lazy(VIEWS.handover);
+const Parts = lazy(VIEWS.parts);
 const Reference = lazy(VIEWS.reference);
 
 /** A first visit opens on the finished demo job, every later one on the list. */
@@ -51,6 +53,7 @@ export function Router() {
               <Route path="verdict" Component={VerdictView} />
               <Route path="handover" Component={Handover} />
             </Route>
+            <Route path="parts/:kind?/:id?" Component={Parts} />
             <Route path="reference" Component={Reference} />
             <Route path="*" element={<Navigate replace to="/jobs" />} />
           </Route>

@@ -43,6 +43,14 @@ export function choose(fact: Fact, index: number, why: string): Fact {
   return { ...taken, others: others.map((other, i) => (i === index ? now : other)), ...(why === '' ? {} : { why }) };
 }
 
+/** The fact with a value typed over it: what a sheet or a measurement said before stands among the others. */
+export function typedOver(fact: Fact, value: Fact['value']): Fact {
+  const { others = [], why: _why, ...before } = fact;
+  const keep = before.value !== null && before.source.kind !== 'entered';
+  const list = keep ? [before, ...others].slice(0, 12) : others;
+  return { value, source: value === null ? { kind: 'unknown' } : { kind: 'entered' }, ...(list.length > 0 ? { others: list } : {}) };
+}
+
 /** What stands for the fact where one number is wanted, e.g. in a rule: its middle; null where not known. */
 export const middle = (fact: Fact | null | undefined): number | null => (Array.isArray(fact?.value) ? fact.value[1] : (fact?.value ?? null));
 

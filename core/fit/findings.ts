@@ -1,9 +1,9 @@
-import { BAY } from './rules/bay';
-import { LINK } from './rules/link';
-import { MEDIA } from './rules/media';
-import { POWER } from './rules/power';
-import { SHAPE } from './rules/shape';
-import { SYSTEM } from './rules/system';
+import { BAY } from './bay';
+import { LINK } from './link';
+import { MEDIA } from './media';
+import { POWER } from './power';
+import { SHAPE } from './shape';
+import { SYSTEM } from './system';
 import { factsOf, type Facts, type Setting } from './facts';
 import { of, SEVERITIES, type Finding, type Rule, type Severity } from './rule';
 

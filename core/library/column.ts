@@ -4,7 +4,7 @@ import { KINDS, type Kind } from '../parts';
 import { propertyOf, type Property } from './property';
 
 /** What a property holds, read off its schema: the form and the CSV follow from it. */
-export type Holds = { type: 'text' | 'number' | 'yesno' | 'fact' | 'structure' } | { type: 'choice'; options: readonly (string | number)[] } | { type: 'list'; of: readonly string[] | null };
+export type Holds = { type: 'text' | 'number' | 'yesno' | 'fact' | 'structure' } | { type: 'group'; columns: readonly Column[] } | { type: 'choice'; options: readonly (string | number)[] } | { type: 'list'; of: readonly string[] | null };
 
 export interface Column extends Property {
   key: string;
@@ -15,10 +15,10 @@ export interface Column extends Property {
   nullable: boolean;
 }
 
-type Def = { type: string; innerType?: z.ZodType; element?: z.ZodType; entries?: Record<string, string>; options?: z.ZodType[]; values?: unknown[]; items?: z.ZodType[] };
+type Def = { type: string; innerType?: z.ZodType; element?: z.ZodType; entries?: Record<string, string>; options?: z.ZodType[]; values?: unknown[]; items?: z.ZodType[]; shape?: Record<string, z.ZodType> };
 const defOf = (schema: z.ZodType): Def => schema.def as unknown as Def;
 
-function holdsOf(schema: z.ZodType): Holds {
+function holdsOf(schema: z.ZodType, kind: Kind, path: string): Holds {
   if ((schema as unknown) === Fact) return { type: 'fact' };
   const def = defOf(schema);
   switch (def.type) {
@@ -34,9 +34,11 @@ function holdsOf(schema: z.ZodType): Holds {
       const values = def.options!.flatMap((option) => defOf(option).values ?? []);
       return values.length === def.options!.length ? { type: 'choice', options: values as (string | number)[] } : { type: 'structure' };
     }
+    case 'object':
+      return { type: 'group', columns: Object.entries(def.shape!).map(([key, inner]) => ({ ...columnOf(kind, `${path}.${key}`, inner), key })) };
     case 'array':
     case 'tuple': {
-      const inner = holdsOf(def.element ?? def.items![0]!);
+      const inner = holdsOf(def.element ?? def.items![0]!, kind, path);
       return inner.type === 'text' ? { type: 'list', of: null } : inner.type === 'choice' ? { type: 'list', of: inner.options.map(String) } : { type: 'structure' };
     }
     default:
@@ -53,7 +55,7 @@ function columnOf(kind: Kind, key: string, schema: z.ZodType): Column {
     else break;
     inner = innerType!;
   }
-  return { key, ...propertyOf(kind, key), holds: holdsOf(inner), optional, nullable };
+  return { key, ...propertyOf(kind, key), holds: holdsOf(inner, kind, key), optional, nullable };
 }
 
 const known = new Map<Kind, readonly Column[]>();

@@ -82,10 +82,30 @@ const COMMON: Record<string, Property> = {
   endpoints: p('Other sources and targets'),
 };
 
+/** Of what stands inside a property. */
+const INSIDE: Record<string, Property> = {
+  'power.idle': p('Idle', 'power'),
+  'power.read': p('Reading', 'power'),
+  'power.write': p('Writing', 'power'),
+  'power.start': p('Starting', 'power'),
+  'supply.watts': p('Gives', 'power'),
+  'supply.volts12': p('Brings 12 V'),
+  'card.edge': p('Edge, lanes'),
+  'card.bracket': p('Bracket'),
+  'card.splitting': p('Splits by'),
+  'storage.name': p('Name'),
+  'storage.read': p('Reads at', 'rate'),
+  'storage.write': p('Writes at', 'rate'),
+  'storage.capacity': p('Capacity', 'bytes'),
+  'storage.fill': p('Full', 'percent'),
+  'storage.rest': p('Writes at, cache used up', 'rate'),
+  'storage.cache': p('Cache takes', 'bytes'),
+};
+
 const BY_KIND: Partial<Record<Kind, Record<string, Property>>> = {
   bridges: { power: p('Draws itself', 'power'), read: p('Reads at most', 'rate'), write: p('Writes at most', 'rate') },
   cables: { power: p('Carries', 'power'), modes: p('Modes it carries') },
   hubs: { supply: p('Own supply', 'power'), ports: p('Ports') },
 };
 
-export const propertyOf = (kind: Kind, key: string): Property => BY_KIND[kind]?.[key] ?? COMMON[key] ?? p(key);
+export const propertyOf = (kind: Kind, key: string): Property => BY_KIND[kind]?.[key] ?? COMMON[key] ?? INSIDE[key] ?? p(key.slice(key.lastIndexOf('.') + 1));

@@ -1,14 +1,12 @@
 import { parseFact, Source, writeFact, type Fact } from '../evidence';
 import { KINDS, type Kind, type PartOf } from '../parts';
-import { parseQuantity, type Dimension, type Unit } from '../units';
+import { parseQuantity, UNIT_OF, type Dimension } from '../units';
 import { columnsOf, type Column } from './column';
 
 /*
  * Parts as a table: what a CSV file holds [RFC 4180]. A line is a part, a column a property; a figure has a second column for its source and a third
  * for what else is known of it. Structures (ports, revisions) stand in one cell as JSON. What is written is read back the same.
  */
-export const UNIT_OF: Record<Dimension, Unit> = { bytes: 'B', rate: 'B/s', time: 's', count: 'count', perDay: 'B/day', times: 'per day', percent: '%', iops: 'IOPS', power: 'W', length: 'mm', temperature: '°C' };
-
 const SOURCE = ', source';
 const MORE = ', more';
 const heading = ({ label, dimension, of, holds }: Column): string => (holds.type === 'fact' ? label : dimension ? `${label} (${UNIT_OF[dimension]})` : of ? `${label} (${of})` : label);
@@ -38,7 +36,7 @@ function plainCell({ holds }: Column, value: unknown): string {
   if (value === undefined || value === null) return '';
   if (holds.type === 'yesno') return value ? 'yes' : 'no';
   if (holds.type === 'list') return (value as string[]).join(' + ');
-  return holds.type === 'structure' ? JSON.stringify(value) : String(value);
+  return holds.type === 'structure' || holds.type === 'group' ? JSON.stringify(value) : String(value);
 }
 
 /** A kind's parts as rows, the headings first. Columns that no part fills are left out, unless there are no parts: then all stand, as a form. */
@@ -145,6 +143,7 @@ function read(column: Column, text: string, source: string, more: string): unkno
     }
     case 'list':
       return text.split(/\s*\+\s*|\s*;\s*/).map((item) => holds.of?.find((o) => o.toLowerCase() === item.toLowerCase()) ?? item);
+    case 'group':
     case 'structure':
       return json(text);
   }

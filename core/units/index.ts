@@ -1,7 +1,7 @@
 export { UNITS, type Unit } from './unit';
 export type { Parsed } from './number';
 export { readNumber } from './number';
-export { parseQuantity, type Dimension } from './quantity';
+export { parseQuantity, UNIT_OF, type Dimension } from './quantity';
 export { format, duration } from './format';
 export { nominalSectors, shownCapacity, mbrLimit } from './capacity';
 export { DECIMAL, BINARY } from './prefix';

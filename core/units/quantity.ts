@@ -5,7 +5,10 @@ import type { Unit } from './unit';
 import { readDuration } from './duration';
 
 /** What a field asks for. */
-export type Dimension = 'bytes' | 'rate' | 'time' | 'count' | 'perDay' | 'times' | 'percent' | 'iops' | 'power' | 'length' | 'temperature';
+export type Dimension = 'bytes' | 'rate' | 'time' | 'count' | 'perDay' | 'times' | 'percent' | 'iops' | 'power' | 'length' | 'temperature' | 'number';
+
+/** Base unit of each dimension's values as a person reads them; a share of 1 is shown in per cent. */
+export const UNIT_OF: Record<Dimension, Unit> = { bytes: 'B', rate: 'B/s', time: 's', count: 'count', perDay: 'B/day', times: 'per day', percent: '%', iops: 'IOPS', power: 'W', length: 'mm', temperature: '°C', number: 'ratio' };
 
 const EXAMPLE: Record<Dimension, string> = {
   bytes: '58.7 GB, 1.5TB or 512 MiB',
@@ -19,6 +22,7 @@ const EXAMPLE: Record<Dimension, string> = {
   power: '4.5 W or 800 mW',
   length: '11 mm or 2.5 cm',
   temperature: '35 °C',
+  number: '4 or 0.5',
 };
 
 /**
@@ -48,6 +52,8 @@ export function parseQuantity(text: string, dimension: Dimension): Parsed {
       return checked(typed, timesOf(number, unit), 'per day', dimension);
     case 'percent':
       return checked(typed, /^%?$/.test(unit) ? { value: number / 100 } : undefined, 'ratio', dimension);
+    case 'number':
+      return checked(typed, unit === '' ? { value: number } : undefined, 'ratio', dimension);
     case 'iops':
     case 'power':
     case 'length':

@@ -14,6 +14,10 @@ const OFFERED: Record<Connector, (id: string) => boolean> = {
   'USB-A': (id) => ['usb-2', 'usb-5', 'usb-10'].includes(id),
   'USB-C': (id) => /^(usb|tb-3|usb4)/.test(id),
   'Micro-B': (id) => ['usb-2', 'usb-5', 'usb-10'].includes(id),
+  'USB-B': (id) => ['usb-2', 'usb-5', 'usb-10'].includes(id),
+  'Mini DP': (id) => /^tb-[12]$/.test(id),
+  SAS: (id) => /^(sas|sata)/.test(id),
+  Card: (id) => /^(uhs|cfexpress)/.test(id),
 };
 
 /** The host's ports: where each is, its shape and the modes it runs. */

@@ -2,9 +2,14 @@ import BlockIcon from '@mui/icons-material/Block';
 import InfoOutlinedIcon from '@mui/icons-material/InfoOutlined';
 import SouthIcon from '@mui/icons-material/South';
 import WarningAmberIcon from '@mui/icons-material/WarningAmber';
-import { Box, Typography } from '@mui/material';
-import type { Finding, Severity } from '@kymar/core/path';
+import { Box, Button, Typography } from '@mui/material';
+import { useState } from 'react';
+import type { Finding, Severity, State } from '@kymar/core/fit';
+import type { Job } from '@kymar/core/job';
+import { changeJob } from '../state/jobs';
+import { useWorking } from '../ui/figure';
 import { Panel } from '../ui/panel';
+import { Small } from '../ui/small';
 
 const LOOK: Record<Severity, { word: string; color: string; Icon: typeof BlockIcon }> = {
   blocks: { word: 'Blocks', color: 'error.main', Icon: BlockIcon },
@@ -13,33 +18,92 @@ const LOOK: Record<Severity, { word: string; color: string; Icon: typeof BlockIc
   note: { word: 'Good to know', color: 'info.main', Icon: InfoOutlinedIcon },
 };
 
-/** What blocks, limits or deserves caution, each with reason and mend. */
-export function Findings({ list }: { list: readonly Finding[] }) {
+const STATE: Record<State, { words: string; color: string }> = {
+  blocked: { words: 'It does not work as it stands', color: 'error.main' },
+  limited: { words: 'It works; something holds it down', color: 'var(--mui-palette-narrow)' },
+  unknown: { words: 'It works; what decides its speed is not known', color: 'warning.main' },
+  fine: { words: 'It works, as fast as these parts go', color: 'primary.main' },
+};
+
+/** Notes beyond these are folded away, what blocks or limits never. */
+const SHOWN_NOTES = 2;
+
+/** How the path stands, and what blocks, limits or deserves caution, each with reason and mend. */
+export function Findings({ job, list, state }: { job: Job; list: readonly Finding[]; state: State }) {
+  const [all, setAll] = useState(false);
+  const notes = list.filter((f) => f.severity === 'note');
+  const shown = all ? list : [...list.filter((f) => f.severity !== 'note'), ...notes.slice(0, SHOWN_NOTES)];
+  const { words, color } = STATE[state];
   return (
-    <Panel title="Findings">
+    <Panel
+      title={
+        <Box component="span" data-state={state} sx={{ color }}>
+          {words}
+        </Box>
+      }
+    >
       {list.length === 0 && <Typography>Nothing stands in the way: every joint runs at the best mode these parts have.</Typography>}
-      <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 1.5 }}>
-        {list.map(({ id, severity, title, reason, mend }) => {
-          const { word, color, Icon } = LOOK[severity];
-          return (
-            <Box component="li" key={id} sx={{ display: 'grid', gridTemplateColumns: '24px 1fr', gap: 1 }}>
-              <Icon sx={{ color, fontSize: 20, mt: '2px' }} />
-              <div>
-                <Typography variant="h3">
-                  <Box component="span" sx={{ color }}>
-                    {word}:
-                  </Box>{' '}
-                  {title}
-                </Typography>
-                <Typography variant="body2">{reason}</Typography>
-                <Typography variant="body2" sx={{ fontWeight: 560 }}>
-                  {mend}
-                </Typography>
-              </div>
-            </Box>
-          );
-        })}
+      <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 1.25 }}>
+        {shown.map((finding) => (
+          <Line key={finding.id} job={job} finding={finding} />
+        ))}
       </Box>
+      {notes.length > SHOWN_NOTES && (
+        <Button size="small" sx={{ mt: 1 }} onClick={() => setAll(!all)}>
+          {all ? 'Fewer' : `${notes.length - SHOWN_NOTES} more good to know`}
+        </Button>
+      )}
     </Panel>
+  );
+}
+
+/** What each school is changed to when the other one is wanted. */
+const OTHER: Record<string, NonNullable<NonNullable<Job['needs']>['schools']>> = {
+  'maker’s minimum to the letter': { minimum: 'outcome-first' },
+  'maker’s minimum by the outcome': { minimum: 'strict' },
+  'a heatsink always': { heatsink: 'when needed' },
+  'a heatsink when needed': { heatsink: 'always' },
+  'one that every system reads': { fileSystem: 'the system’s own' },
+  'the system’s own file system': { fileSystem: 'every system' },
+};
+
+function Line({ job, finding: { id, severity, title, reason, mend, school, figure } }: { job: Job; finding: Finding }) {
+  const show = useWorking((s) => s.show);
+  const { word, color, Icon } = LOOK[severity];
+  const other = school ? OTHER[school] : undefined;
+  return (
+    <Box component="li" data-finding={id} sx={{ display: 'grid', gridTemplateColumns: '24px minmax(0, 1fr)', gap: 1 }}>
+      <Icon sx={{ color, fontSize: 20, mt: '2px' }} />
+      <div>
+        <Typography variant="h3">
+          <Box component="span" sx={{ color }}>
+            {word}:
+          </Box>{' '}
+          {title}
+        </Typography>
+        <Typography variant="body2">{reason}</Typography>
+        <Typography variant="body2" sx={{ fontWeight: 560 }}>
+          {mend}
+        </Typography>
+        {(school || figure) && (
+          <Typography variant="caption" color="textSecondary" component="div" sx={{ display: 'flex', gap: 1, alignItems: 'baseline', flexWrap: 'wrap' }}>
+            {school && <span>School followed: {school}.</span>}
+            {other && (
+              <Small onClick={() => changeJob(job.id, (j) => ({ ...j, needs: { ...j.needs, schools: { ...j.needs?.schools, ...other } } }))}>Follow the other</Small>
+            )}
+            {figure && (
+              <Small
+                onClick={() => {
+                  const estimate = figure();
+                  if (estimate) show(estimate);
+                }}
+              >
+                Show the working
+              </Small>
+            )}
+          </Typography>
+        )}
+      </div>
+    </Box>
   );
 }

@@ -31,7 +31,8 @@ export function Decoder() {
   );
 }
 
-function Answer({ found: { text, readings, flags, links } }: { found: Decoded }) {
+/** What a text was read as, with its doubts. */
+export function Answer({ found: { text, readings, flags, links } }: { found: Decoded }) {
   if (text === '') return <Typography color="textSecondary">Paste a line, or type what the customer said.</Typography>;
   if (readings.length === 0 && flags.length === 0) return <Typography>Nothing in it names an interface, a size or a shape.</Typography>;
   return (

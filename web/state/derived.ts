@@ -1,7 +1,10 @@
-import { forecastJob, pathOf, type JobForecast } from '@kymar/core/forecast';
+import { findings, type Finding, type Setting } from '@kymar/core/fit';
+import { forecastJob, type JobForecast } from '@kymar/core/forecast';
 import { stages, type Job, type StageState } from '@kymar/core/job';
+import { DIRECTIONS, type Direction } from '@kymar/core/links';
 import type { Path } from '@kymar/core/path';
 import { verdict, type Verdict } from '@kymar/core/verdict';
+import { settingOf } from '@kymar/core/whatif';
 
 /** Remembers the last answers by the identity of what they are made from; jobs are never changed in place. */
 function remembered<K extends readonly unknown[], V>(make: (...key: K) => V, most = 40): (...key: K) => V {
@@ -16,15 +19,24 @@ function remembered<K extends readonly unknown[], V>(make: (...key: K) => V, mos
   };
 }
 
-const path = remembered((host: Job['host'], build: NonNullable<Job['build']>): Path => pathOf(host, build));
+type Build = NonNullable<Job['build']>;
+const setting = remembered((host: Job['host'], build: Build, activities: Job['activities'], needs: Job['needs'], direction: Direction): Setting => settingOf({ host, build, activities, needs }, direction));
+const found = remembered((of: Setting): Finding[] => findings(of));
 const forecast = remembered((host: Job['host'], build: Job['build'], activities: Job['activities']): JobForecast | null => forecastJob({ host, build, activities }));
 const judged = remembered((job: Job): Verdict => verdict(job));
 
-export const pathOfJob = (job: Job): Path | null => (job.build ? path(job.host, job.build) : null);
+/** A job's path in one direction with what the rules need to know; null while nothing is built. */
+export const settingOfJob = ({ host, build, activities, needs }: Job, direction: Direction): Setting | null => (build ? setting(host, build, activities, needs, direction) : null);
+export const pathOfJob = (job: Job, direction: Direction = 'write'): Path | null => settingOfJob(job, direction)?.path ?? null;
+export const findingsOf = (of: Setting): Finding[] => found(of);
 export const forecastOf = (job: Job): JobForecast | null => forecast(job.host, job.build, job.activities);
 export const verdictOf = (job: Job): Verdict => judged(job);
 
 export function stagesOf(job: Job): StageState[] {
-  const found = verdictOf(job);
-  return stages(job, { blocked: (pathOfJob(job)?.blocked.length ?? 0) > 0, unmet: found.answer === 'falls short' || found.claims.some((c) => !c.simulated && c.right.answer === 'short') });
+  const verdict = verdictOf(job);
+  const blocked = DIRECTIONS.some((d) => {
+    const of = settingOfJob(job, d);
+    return of !== null && findingsOf(of)[0]?.severity === 'blocks';
+  });
+  return stages(job, { blocked, unmet: verdict.answer === 'falls short' || verdict.claims.some((c) => !c.simulated && c.right.answer === 'short') });
 }

@@ -1,14 +1,19 @@
 import { temporal } from 'zundo';
 import { create } from 'zustand';
 import type { Job } from '@kymar/core/job';
+import type { Part } from '@kymar/core/parts';
 import { firstVisit, loadJob, loadJobs, removeJob, saveJob, storedRevision } from './storage';
+
+/** The shop's own parts and changes by `kind/id`; null hides one that ships. */
+export type Held = Record<string, Part | null>;
 
 interface Jobs {
   jobs: Record<string, Job>;
+  parts: Held;
 }
 
-/** The jobs as they stand on the screen. Only this part is undone and redone. */
-export const useJobs = create<Jobs>()(temporal<Jobs>(() => ({ jobs: {} }), { limit: 200, equality: (a, b) => a.jobs === b.jobs }));
+/** The jobs and the shop's parts as they stand on the screen. Only these are undone and redone, in one history. */
+export const useJobs = create<Jobs>()(temporal<Jobs>(() => ({ jobs: {}, parts: {} }), { limit: 200, equality: (a, b) => a.jobs === b.jobs && a.parts === b.parts }));
 
 interface Status {
   loaded: boolean;
@@ -123,7 +128,8 @@ export async function openStore(demo: () => Job[]): Promise<void> {
   if (fresh) putJobs(demo());
   useJobs.temporal.getState().clear();
   useStatus.setState({ loaded: true, fresh, trouble });
-  useJobs.subscribe(() => {
+  useJobs.subscribe((now, before) => {
+    if (now.jobs === before.jobs) return;
     clearTimeout(timer);
     useStatus.setState({ saving: true });
     timer = setTimeout(() => void saveNow(), SAVE_AFTER);

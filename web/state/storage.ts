@@ -1,5 +1,7 @@
 import localforage from 'localforage';
 import { checkJob, type Job } from '@kymar/core/job';
+import { KINDS, nameOf, type Kind, type Part } from '@kymar/core/parts';
+import type { Held } from './jobs';
 
 /*
  * The one module that touches the browser's storage. A job is one record, written whole: a crash loses at most the change that was not
@@ -8,6 +10,8 @@ import { checkJob, type Job } from '@kymar/core/job';
 const jobs = localforage.createInstance({ name: 'kymar', storeName: 'jobs' });
 // A database of its own: a second store in the first one would have it upgraded at the first visit.
 const settings = localforage.createInstance({ name: 'kymar-settings', storeName: 'settings' });
+
+const parts = localforage.createInstance({ name: 'kymar-parts', storeName: 'parts' });
 
 export interface Stored {
   jobs: Job[];
@@ -50,4 +54,27 @@ export async function firstVisit(): Promise<boolean> {
   const seen = await settings.getItem<string>('seen');
   if (seen === null) await settings.setItem('seen', new Date().toISOString());
   return seen === null;
+}
+
+/** The shop's own parts and changes by `kind/id`; a record that is no sound part (any more) is left where it is and not shown. */
+export async function loadParts(): Promise<Held> {
+  const held: Held = {};
+  await parts.iterate<unknown, void>((record, key) => {
+    const schema = KINDS[key.slice(0, key.indexOf('/')) as Kind];
+    if (record === null) held[key] = null;
+    else if (schema?.safeParse(record).success) held[key] = record as Part;
+  });
+  return held;
+}
+
+/** Writes entries; undefined removes one. @throws Error when a part is not sound: nothing is ever written that could not be read again */
+export async function saveParts(entries: readonly (readonly [key: string, part: Part | null | undefined])[]): Promise<void> {
+  for (const [key, part] of entries) {
+    if (part === undefined) await parts.removeItem(key);
+    else {
+      const read = part === null ? null : KINDS[key.slice(0, key.indexOf('/')) as Kind].safeParse(part);
+      if (read && !read.success) throw new Error(`“${nameOf(part!)}” is not sound: ${read.error.issues[0]!.message}`);
+      await parts.setItem(key, part);
+    }
+  }
 }

@@ -1,46 +1,96 @@
-import { Menu, MenuItem, Typography } from '@mui/material';
+import { Autocomplete, Box, Popover, TextField, Typography } from '@mui/material';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { rebuild, type Job } from '@kymar/core/job';
 import type { Direction } from '@kymar/core/links';
-import type { Joint, Path } from '@kymar/core/path';
+import { nameOf, type Kind, type Part, type Shop } from '@kymar/core/parts';
+import type { JointId } from '@kymar/core/path';
 import { format } from '@kymar/core/units';
+import { alternatives, type Choice } from '@kymar/core/whatif';
 import { changeJob } from '../state/jobs';
-import { alternatives, flowOf } from '../state/alternatives';
+import { useShop } from '../state/parts';
+import { kindOfJoint } from './joint';
 
-/** What else could stand at a joint, with what it would change, one click away. */
-export default function AlternativesMenu({ anchor, job, path, joint, direction, close }: {
-  anchor: HTMLElement;
-  job: Job; path: Path; joint: Joint['id']; direction: Direction; close(): void }) {
-  const now = path.flow?.[direction].expected ?? null;
-  const list = alternatives(job, joint);
+/** As many are worked out at once; of a larger library what is typed says which. */
+const MOST = 160;
+
+function narrowed(shop: Shop, joint: JointId, text: string): { shop: Shop; left: number } {
+  const list = ({ drive: 'drives', bridge: 'bridges', cable: 'cables' } as Partial<Record<JointId, Kind>>)[joint];
+  if (!list || shop[list].length <= MOST) return { shop, left: 0 };
+  const words = text.toLowerCase().split(/\s+/);
+  const found = (shop[list] as Part[]).filter((part) => words.every((word) => nameOf(part).toLowerCase().includes(word)));
+  return { shop: { ...shop, [list as string]: found.slice(0, MOST) }, left: Math.max(0, found.length - MOST) };
+}
+
+/** Working ones first, the fastest on top; what blocks stands at the end with its reason. */
+const order = (a: Choice, b: Choice) => Number(a.flow === null) - Number(b.flow === null) || (b.flow ?? 0) - (a.flow ?? 0);
+
+/** What else could stand at a joint, with what it would change, one key or click away. */
+export default function AlternativesMenu({ anchor, job, joint, direction, close }: { anchor: HTMLElement; job: Job; joint: JointId; direction: Direction; close(): void }) {
+  const shop = useShop();
+  const [text, setText] = useState('');
+  const [within, left] = useMemo(() => {
+    const found = narrowed(shop, joint, text);
+    return [found.shop, found.left] as const;
+  }, [shop, joint, text]);
+  const { host, build, activities, needs } = job;
+  const list = useMemo(() => (build ? alternatives({ host, build, activities, needs }, within, joint, direction).sort(order) : []), [host, build, activities, needs, within, joint, direction]);
+  const take = (choice: Choice) => {
+    changeJob(job.id, (j) => rebuild(j, { build: choice.build }));
+    close();
+  };
   return (
-    <Menu open anchorEl={anchor} onClose={close} slotProps={{ paper: { sx: { border: 1, borderColor: 'divider', maxHeight: 420 } } }}>
-      {list.length === 0 && (
-        <MenuItem component={Link} to={`/jobs/${job.id}/brief`} onClick={close}>
-          The other end is set in the brief
-        </MenuItem>
-      )}
-      {list.map(({ key, name, build, taken }) => {
-    const flow = flowOf(job, build, direction);
-    const gain = flow !== null && now !== null ? flow - now : null;
-    return (
-      <MenuItem
-        key={key}
-        selected={taken}
-        onClick={() => {
-          changeJob(job.id, (j) => rebuild(j, { build }));
-          close();
-        }}
-        sx={{ display: 'flex', gap: 3, justifyContent: 'space-between' }}
-      >
-        <span>{name}</span>
-        <Typography component="span" variant="body2" color={flow === null ? 'error' : 'textSecondary'}>
-          {flow === null ? 'nothing flows' : format(flow, 'B/s')}
-          {gain !== null && Math.abs(gain) > 1e6 ? ` (${gain > 0 ? '+' : '−'}${format(Math.abs(gain), 'B/s')})` : ''}
+    <Popover open anchorEl={anchor} onClose={close} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }} slotProps={{ paper: { sx: { border: 1, borderColor: 'divider', width: 560, maxWidth: '96vw', p: 1 } } }}>
+      {joint === 'host' || joint === 'system' ? (
+        <Typography component={Link} to={`/jobs/${job.id}/brief`} onClick={close} sx={{ display: 'block', p: 1, color: 'primary.main' }}>
+          {joint === 'host' ? 'The other end is set in the brief, for each activity' : 'The system is part of the machine: see the brief'}
         </Typography>
-      </MenuItem>
-    );
-      })}
-    </Menu>
+      ) : (
+        <Autocomplete
+          open
+          disablePortal
+          autoHighlight
+          options={list}
+          value={list.find((c) => c.taken) ?? null}
+          getOptionKey={(c) => c.key}
+          getOptionLabel={(c) => c.name}
+          isOptionEqualToValue={(a, b) => a.key === b.key}
+          inputValue={text}
+          onInputChange={(_, typed, reason) => reason !== 'reset' && setText(typed)}
+          onChange={(_, choice) => choice && take(choice)}
+          onClose={(_, reason) => reason === 'escape' && close()}
+          noOptionsText="Nothing in the library is called that."
+          forcePopupIcon={false}
+          disableClearable={false}
+          slotProps={{ popper: { sx: { position: 'static !important', transform: 'none !important', width: '100% !important' } }, paper: { sx: { bgcolor: 'transparent' } }, listbox: { sx: { maxHeight: 380, p: 0, mt: 0.5 } } }}
+          renderInput={(params) => <TextField {...params} autoFocus label={`Change the ${kindOfJoint(joint).toLowerCase()}`} placeholder="Type to search" helperText={left > 0 ? `${left} more: type to narrow` : undefined} />}
+          renderOption={({ key, ...props }, choice) => <Option key={key} choice={choice} props={props} />}
+        />
+      )}
+    </Popover>
+  );
+}
+
+function Option({ choice: { name, beside, flow, gain, taken, blocks }, props }: { choice: Choice; props: React.HTMLAttributes<HTMLLIElement> }) {
+  const told = gain !== null && Math.abs(gain) > 1e6 ? `${gain > 0 ? '+' : '−'}${format(Math.abs(gain), 'B/s')}` : '';
+  return (
+    <Box component="li" {...props} sx={{ display: 'grid !important', gridTemplateColumns: 'minmax(0, 1fr) auto 7.5em', columnGap: 1.5, alignItems: 'baseline', py: '3px !important', fontWeight: taken ? 650 : 400 }}>
+      <Box component="span" sx={{ color: flow === null ? 'text.secondary' : 'text.primary' }}>
+        {name}
+        {taken && ' (now)'}
+        {beside && (
+          <Typography component="span" variant="caption" color="textSecondary">
+            {' '}
+            {beside}
+          </Typography>
+        )}
+      </Box>
+      <Typography component="span" variant="body2" sx={{ textAlign: 'right', color: flow === null ? 'error.main' : 'text.primary' }} title={blocks.join(', ')}>
+        {flow === null ? 'does not work' : format(flow, 'B/s')}
+      </Typography>
+      <Typography component="span" variant="body2" sx={{ textAlign: 'right', color: gain !== null && gain > 0 ? 'primary.main' : 'text.secondary' }}>
+        {told}
+      </Typography>
+    </Box>
   );
 }

@@ -1,9 +1,7 @@
 import { TextField, type TextFieldProps } from '@mui/material';
 import { useState } from 'react';
-import { parseFact, writeFact, type Fact } from '@kymar/core/evidence';
-import { format, parseQuantity, type Dimension, type Unit } from '@kymar/core/units';
-
-const UNIT: Record<Dimension, Unit> = { bytes: 'B', rate: 'B/s', time: 's', count: 'count', perDay: 'B/day', times: 'per day', percent: '%' };
+import { parseFact, typedOver, writeFact, type Fact } from '@kymar/core/evidence';
+import { format, parseQuantity, UNIT_OF as UNIT, type Dimension, type Unit } from '@kymar/core/units';
 
 type Base = Omit<TextFieldProps, 'value' | 'onChange' | 'label'> & { label: string; dimension: Dimension };
 
@@ -57,7 +55,7 @@ export function FactField({ fact, onFact, dimension, helperText, unit = UNIT[dim
         const typed = event.target.value;
         const now = parseFact(typed, dimension);
         setDraft(typed, now.ok ? now.value : fact.value);
-        if (now.ok) onFact({ value: now.value, source: now.value === null ? { kind: 'unknown' } : { kind: 'entered' } });
+        if (now.ok && JSON.stringify(now.value) !== JSON.stringify(fact.value)) onFact(typedOver(fact, now.value));
       }}
     />
   );

@@ -28,7 +28,7 @@ export function JobFrame() {
   const [chosen, setDirection] = useState<Direction | null>(null);
   if (!job) return loaded ? <Gone id={id} /> : null;
   const direction = chosen ?? job.activities[0]?.direction ?? 'write';
-  const path = pathOfJob(job);
+  const path = pathOfJob(job, direction);
   return (
     <>
       <Box className="no-print" sx={{ bgcolor: 'background.paper', borderBottom: 1, borderColor: 'divider' }}>
@@ -110,7 +110,7 @@ function Strip({ job, path, direction }: { job: Job; path: Path; direction: Dire
           </>
         )}
       </Typography>
-      <Suspense>{open && <AlternativesMenu anchor={open.anchor} job={job} path={path} joint={open.joint.id} direction={direction} close={() => setOpen(null)} />}</Suspense>
+      <Suspense>{open && <AlternativesMenu anchor={open.anchor} job={job} joint={open.joint.id} direction={direction} close={() => setOpen(null)} />}</Suspense>
     </>
   );
 }

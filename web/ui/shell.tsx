@@ -27,6 +27,7 @@ export function Shell() {
         </Box>
         {([
           ['/jobs', 'All jobs'],
+          ['/parts', 'Parts'],
           ['/reference', 'Reference'],
         ] as const).map(([to, name]) => (
           <Box key={to} component={Link} to={to} sx={{ display: { xs: to === '/jobs' ? 'none' : 'block', sm: 'block' }, color: 'text.secondary', ml: 1, whiteSpace: 'nowrap', fontSize: '0.875rem', textDecoration: 'none', '&:hover': { color: 'primary.main' } }}>

@@ -3,6 +3,7 @@ import { useLayoutEffect, useRef, useState, type RefObject } from 'react';
 import type { Direction } from '@kymar/core/links';
 import type { Joint, Path } from '@kymar/core/path';
 import { format } from '@kymar/core/units';
+import { kindOfJoint } from './joint';
 
 interface Props {
   path: Path;
@@ -14,7 +15,6 @@ interface Props {
   height?: number;
 }
 
-const KIND: Record<Joint['id'], string> = { drive: 'Drive', bridge: 'Bridge', cable: 'Cable', port: 'Port', host: 'Other end' };
 /** Left out on a phone, where the picture and the numbers must do. */
 const wideOnly = { display: { xs: 'none', sm: 'inline' } };
 
@@ -71,7 +71,7 @@ export function PathStrip({ path, direction, measured = null, onJoint, height = 
         {joints.map((joint, i) => (
           <Typography key={joint.id} variant="body2" noWrap sx={{ px: { xs: 0.25, sm: 1 }, textAlign: 'center', fontWeight: 600, color: color(i) }} title={joint.part}>
             <Box component="span" sx={{ color: 'text.secondary', fontWeight: 400, fontSize: '0.78125rem', mr: { sm: 0.75 } }}>
-              {KIND[joint.id]}
+              {kindOfJoint(joint.id)}
             </Box>
             <Box component="span" sx={wideOnly}>
               {joint.part}
@@ -104,7 +104,7 @@ export function PathStrip({ path, direction, measured = null, onJoint, height = 
           joints.map((joint, i) => (
             <ButtonBase
               key={joint.id}
-              aria-label={`Change ${KIND[joint.id].toLowerCase()}: ${joint.part}`}
+              aria-label={`Change ${kindOfJoint(joint.id).toLowerCase()}: ${joint.part}`}
               onClick={(event) => onJoint(joint, event.currentTarget)}
               sx={{ position: 'absolute', top: 0, bottom: 0, left: `${(100 * i) / joints.length}%`, width: `${100 / joints.length}%`, borderRadius: 1, '&:hover': { boxShadow: 'inset 0 0 0 1px var(--mui-palette-flow)' } }}
             />

@@ -1,8 +1,8 @@
-import { middle } from '../../evidence';
-import { format } from '../../units';
-import { expectedTemperature, settledTemperature, THROTTLES_AT } from '../heat';
-import type { Rule } from '../rule';
-import type { Facts } from '../facts';
+import { middle } from '../evidence';
+import { format } from '../units';
+import { expectedTemperature, settledTemperature, THROTTLES_AT } from './heat';
+import type { Rule } from './rule';
+import type { Facts } from './facts';
 
 const min = (f: Facts) => (f.bridge === null ? f.port.minimum : undefined);
 const generation = (f: Facts) => Math.max(0, ...f.drive.modes.map((m) => Number(/^pcie(\d)/.exec(m)?.[1] ?? 0)));

@@ -1,8 +1,8 @@
-import { buildPath, isBulkOnly, type Constraint, type JointId } from '../../path';
-import { linkById, practicalOf } from '../../links';
-import { format } from '../../units';
-import type { Rule } from '../rule';
-import type { Facts } from '../facts';
+import { buildPath, isBulkOnly, type Constraint, type JointId } from '../path';
+import { linkById, practicalOf } from '../links';
+import { format } from '../units';
+import type { Rule } from './rule';
+import type { Facts } from './facts';
 
 const rate = (value: number) => format(value, 'B/s');
 const sentence = (text: string) => `${text[0]!.toUpperCase()}${text.slice(1)}.`;

@@ -1,7 +1,7 @@
-import { middle } from '../../evidence';
-import { format } from '../../units';
-import type { Rule } from '../rule';
-import type { Facts } from '../facts';
+import { middle } from '../evidence';
+import { format } from '../units';
+import type { Rule } from './rule';
+import type { Facts } from './facts';
 
 const role = (f: Facts, ...roles: NonNullable<Facts['needs']['role']>[]) => f.needs.role !== undefined && roles.includes(f.needs.role);
 const tbwPerTB = (f: Facts) => {

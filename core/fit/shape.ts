@@ -1,7 +1,7 @@
-import { format } from '../../units';
-import { isConverting } from '../../path';
-import type { Rule } from '../rule';
-import type { Facts } from '../facts';
+import { format } from '../units';
+import { isConverting } from '../path';
+import type { Rule } from './rule';
+import type { Facts } from './facts';
 
 const list = (words: readonly string[]) => (words.length > 1 ? `${words.slice(0, -1).join(', ')} or ${words.at(-1)}` : (words[0] ?? ''));
 /** A bay adapter makes a smaller drive as wide as the bay. */

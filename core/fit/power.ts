@@ -1,7 +1,7 @@
-import { format } from '../../units';
-import { expectedTemperature, settledTemperature, THROTTLES_AT } from '../heat';
-import type { Rule } from '../rule';
-import type { Facts } from '../facts';
+import { format } from '../units';
+import { expectedTemperature, settledTemperature, THROTTLES_AT } from './heat';
+import type { Rule } from './rule';
+import type { Facts } from './facts';
 
 const watts = (value: number) => format(value, 'W', 2);
 const byPort = (f: Facts) => f.external && !f.feed.own;

@@ -1,9 +1,9 @@
-import { middle } from '../../evidence';
-import { format } from '../../units';
-import { FILE_SYSTEMS, NVME_FROM, OWN_OF, versionNumber } from '../filesystem';
-import type { Rule } from '../rule';
-import type { Facts } from '../facts';
-import type { System } from '../../parts';
+import { middle } from '../evidence';
+import { format } from '../units';
+import { FILE_SYSTEMS, NVME_FROM, OWN_OF, versionNumber } from './filesystem';
+import type { Rule } from './rule';
+import type { Facts } from './facts';
+import type { System } from '../parts';
 
 /** End of what 2³² sectors of 512 B address [standard UEFI, MBR]: 2.199 TB; with sectors of 4,096 B eight times that. */
 const MBR_END = 2 ** 32 * 512;

@@ -1,0 +1,142 @@
+import { Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { DataGrid } from '@mui/x-data-grid';
+import Papa from 'papaparse';
+import { useMemo, useRef, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { toRows, writeLibrary } from '@kymar/core/library';
+import { KINDS, nameOf, type Drive, type Kind, type Part, type PartOf } from '@kymar/core/parts';
+import { newId } from '../jobs/new';
+import { useJobs } from '../state/jobs';
+import { asShipped, dropPart, originOf, putParts, useShop } from '../state/parts';
+import { saveFile } from '../ui/files';
+import { Panel } from '../ui/panel';
+import { PartSheet } from '../ui/sheet';
+import { gridColumns } from './columns';
+import { ImportDialog, preview, type Preview } from './import';
+import { ListingDialog } from './listing';
+
+const NAMES: Record<Kind, string> = { drives: 'Drives', bridges: 'Boxes and cards', hubs: 'Hubs', cables: 'Cables', accessories: 'Small parts', hosts: 'Machines' };
+
+/** Whether a part's name, form, kind or system holds all the words. */
+function matching(search: string): (part: Part) => boolean {
+  const words = search.toLowerCase().split(/\s+/).filter(Boolean);
+  return (part) => {
+    const text = [nameOf(part), 'form' in part ? part.form : '', 'kind' in part ? part.kind : '', 'system' in part ? part.system : ''].join(' ').toLowerCase();
+    return words.every((word) => text.includes(word));
+  };
+}
+
+/** The shop's library: every part with its data sheet, in and out as CSV. */
+export function Parts() {
+  const navigate = useNavigate();
+  const { kind: named = 'drives', id } = useParams();
+  const kind = (named in KINDS ? named : 'drives') as Kind;
+  const shop = useShop();
+  const held = useJobs((s) => s.parts);
+  const [search, setSearch] = useState('');
+  const [found, setFound] = useState<Preview | null>(null);
+  const [pasting, setPasting] = useState(false);
+  const picker = useRef<HTMLInputElement>(null);
+  const all = shop[kind] as Part[];
+  const list = useMemo(() => all.filter(matching(search)), [all, search]);
+  const columns = useMemo(() => gridColumns(kind, held), [kind, held]);
+  const part = all.find((p) => p.id === id) ?? null;
+  const show = (k: Kind, partId?: string) => void navigate(partId ? `/parts/${k}/${partId}` : `/parts/${k}`);
+  const take = async (files: FileList | null) => {
+    if (files?.[0]) setFound(await preview(files[0], kind, shop));
+    if (picker.current) picker.current.value = '';
+  };
+  return (
+    <Box component="main" sx={{ px: 3, py: 2.5, maxWidth: 1680, width: '100%', mx: 'auto', display: 'grid', gap: 1.5, gridTemplateRows: 'auto auto 1fr' }}>
+      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
+        <Typography variant="h1" sx={{ flex: 1 }}>
+          Parts
+        </Typography>
+        {kind === 'drives' && <Button onClick={() => setPasting(true)}>Add from a listing</Button>}
+        <Button onClick={() => picker.current?.click()}>Import</Button>
+        <input ref={picker} type="file" accept=".csv,.json,text/csv,application/json" hidden aria-label="File with parts" onChange={(e) => void take(e.target.files)} />
+        <Button onClick={() => saveFile(`${kind}.csv`, Papa.unparse(toRows(kind, list as never[])), 'text/csv')}>{list.length === 0 ? 'Save an empty CSV' : `Save ${list.length === all.length ? '' : 'these '}as CSV`}</Button>
+        <Button onClick={() => saveFile('library.kymar-parts.json', writeLibrary(shop), 'application/json')}>Save all</Button>
+      </Box>
+      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
+        <ToggleButtonGroup size="small" exclusive value={kind} onChange={(_, k: Kind | null) => k && show(k)} aria-label="Kind of part">
+          {(Object.keys(KINDS) as Kind[]).map((k) => (
+            <ToggleButton key={k} value={k} sx={{ px: 1.5, py: 0.5 }}>
+              {NAMES[k]} ({shop[k].length})
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+        <Box sx={{ flex: 1 }} />
+        <TextField label="Find" value={search} onChange={(e) => setSearch(e.target.value)} sx={{ width: 200 }} />
+      </Box>
+      <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: part ? 'minmax(0, 7fr) minmax(0, 6fr)' : 'minmax(0, 1fr)' }, alignItems: 'start' }}>
+        <DataGrid<PartOf[Kind]>
+          rows={list}
+          columns={columns}
+          columnVisibilityModel={part ? { link: false, form: kind !== 'drives', origin: false, end: false } : {}}
+          density="compact"
+          disableColumnMenu
+          hideFooterSelectedRowCount
+          hideFooter={list.length <= 100}
+          rowSelectionModel={{ type: 'include', ids: new Set(part ? [part.id] : []) }}
+          onRowClick={({ row }) => show(kind, row.id)}
+          onCellKeyDown={({ row }, event) => event.key === 'Enter' && show(kind, row.id)}
+          slots={{ noRowsOverlay: () => <Typography sx={{ p: 4, textAlign: 'center' }}>{all.length === 0 ? 'No parts of this kind. Import a CSV file, or bring the shipped ones back.' : `Nothing here is called “${search}”.`}</Typography> }}
+          sx={{ height: 'calc(100vh - 176px)', minHeight: 320, bgcolor: 'background.paper', borderColor: 'divider', '& .MuiDataGrid-row': { cursor: 'pointer' }, '& .MuiDataGrid-columnHeaderTitle': { fontWeight: 560, fontSize: '0.8125rem', color: 'text.secondary' } }}
+        />
+        {part && (
+          <Panel title={nameOf(part)} aside={<Actions kind={kind} part={part} show={show} />} sx={{ maxHeight: 'calc(100vh - 176px)', overflow: 'auto' }}>
+            <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
+              Jobs hold their parts by value: what is changed here counts for builds chosen from now on. An empty field is not known.
+            </Typography>
+            <PartSheet key={part.id} kind={kind} part={part} onPart={(next) => putParts(kind, [next])} />
+          </Panel>
+        )}
+      </Box>
+      {found && <ImportDialog found={found} close={() => setFound(null)} />}
+      {pasting && (
+        <ListingDialog
+          close={() => setPasting(false)}
+          take={(drive: Drive) => {
+            putParts('drives', [drive]);
+            setPasting(false);
+            show('drives', drive.id);
+          }}
+        />
+      )}
+    </Box>
+  );
+}
+
+function Actions({ kind, part, show }: { kind: Kind; part: Part; show(kind: Kind, id?: string): void }) {
+  const origin = originOf(useJobs((s) => s.parts), kind, part.id);
+  const copy = () => {
+    const id = newId(kind.slice(0, -1));
+    putParts(kind, [{ ...part, id, ...('name' in part ? { name: `${part.name} (copy)` } : { model: `${part.model} (copy)` }) } as Part]);
+    show(kind, id);
+  };
+  return (
+    <Box sx={{ display: 'flex' }}>
+      {origin === 'changed' && (
+        <Button size="small" onClick={() => asShipped(kind, part.id)}>
+          As shipped
+        </Button>
+      )}
+      <Button size="small" onClick={copy}>
+        Copy
+      </Button>
+      <Button
+        size="small"
+        onClick={() => {
+          dropPart(kind, part.id);
+          show(kind);
+        }}
+      >
+        Remove
+      </Button>
+      <Button size="small" onClick={() => show(kind)}>
+        Close
+      </Button>
+    </Box>
+  );
+}

@@ -1,0 +1,108 @@
+import AddIcon from '@mui/icons-material/Add';
+import { Autocomplete, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
+import { lazy, Suspense, useState } from 'react';
+import { rebuild, type Job } from '@kymar/core/job';
+import { nameOf, type Accessory, type Hop } from '@kymar/core/parts';
+import type { JointId, Path } from '@kymar/core/path';
+import { changeJob } from '../state/jobs';
+import { shopNow, useShop } from '../state/parts';
+import { useJob } from '../ui/job';
+import { kindOfJoint } from '../ui/joint';
+import { Panel } from '../ui/panel';
+
+const AlternativesMenu = lazy(() => import('../ui/alternatives'));
+type Build = NonNullable<Job['build']>;
+
+/** The build joint by joint, what stands between, how many drives at once, and the kit list. */
+export function BuildPanel({ path }: { path: Path }) {
+  const { job, direction } = useJob();
+  const [open, setOpen] = useState<{ joint: JointId; anchor: HTMLElement } | null>(null);
+  const build = job.build!;
+  const set = (part: Partial<Build>) => changeJob(job.id, (j) => rebuild(j, { build: { ...j.build!, ...part } }));
+  const rows: { joint: JointId; name: string; detail: string }[] = path.joints.filter((j) => j.id !== 'host' && j.id !== 'system').map((j) => ({ joint: j.id, name: nameAt(build, j.id) ?? j.part, detail: j.detail }));
+  if (!build.bridge) rows.splice(1, 0, { joint: 'bridge', name: 'None', detail: build.drive.sealed ? 'sealed in its own case' : 'straight into the host' });
+  if (!build.cable) rows.splice(2, 0, { joint: 'cable', name: 'None', detail: '' });
+  return (
+    <Panel title="The build">
+      <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid' }}>
+        {rows.map(({ joint, name, detail }) => (
+          <Box component="li" key={joint} sx={{ display: 'grid', gridTemplateColumns: '64px minmax(0, 1fr) auto', gap: 1, alignItems: 'center', py: 0.5, borderBottom: 1, borderColor: 'divider' }}>
+            <Typography variant="caption" color="textSecondary">
+              {joint === 'bridge' ? 'Box or card' : kindOfJoint(joint)}
+            </Typography>
+            <Box sx={{ minWidth: 0 }}>
+              <Typography variant="body2" noWrap title={name} sx={{ fontWeight: 620 }}>
+                {name}
+              </Typography>
+              <Typography variant="caption" color="textSecondary" component="div" noWrap title={detail}>
+                {detail}
+              </Typography>
+            </Box>
+            <Button size="small" aria-label={`Change ${name}`} onClick={(event) => setOpen({ joint, anchor: event.currentTarget })}>
+              Change
+            </Button>
+          </Box>
+        ))}
+      </Box>
+      <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', mt: 1, flexWrap: 'wrap' }}>
+        <Button size="small" startIcon={<AddIcon />} disabled={(build.hops?.length ?? 0) >= 8} onClick={() => addHub(job)}>
+          Put a hub or dock between
+        </Button>
+        {(build.bridge?.bays ?? 1) > 1 && (
+          <TextField select label="Drives at once" value={Math.min(build.together ?? 1, build.bridge!.bays!)} onChange={(e) => set({ together: Number(e.target.value) })} sx={{ width: 140 }}>
+            {Array.from({ length: build.bridge!.bays! }, (_, i) => (
+              <MenuItem key={i} value={i + 1}>
+                {i + 1} of {build.bridge!.bays}
+              </MenuItem>
+            ))}
+          </TextField>
+        )}
+      </Box>
+      <Kit list={build.accessories ?? []} onList={(accessories) => set({ accessories })} />
+      <Suspense>{open && <AlternativesMenu anchor={open.anchor} job={job} joint={open.joint} direction={direction} close={() => setOpen(null)} />}</Suspense>
+    </Panel>
+  );
+}
+
+function nameAt(build: Build, joint: JointId): string | undefined {
+  if (joint === 'drive') return nameOf(build.drive);
+  if (joint === 'bridge') return build.bridge ? nameOf(build.bridge) : undefined;
+  if (!joint.startsWith('hub-')) return undefined;
+  const hop = build.hops?.[Number(joint.slice(4))];
+  return hop && `${nameOf(hop.hub)}, ${hop.hub.ports.find((p) => p.id === hop.port)?.position ?? hop.port}`;
+}
+
+/** Puts the first hub between whose plug a cable of the shop joins to the host's port; the device then hangs on its first port of the right shape. */
+function addHub(job: Job): void {
+  const { host, build } = job;
+  const shop = shopNow();
+  const up = host.ports.find((p) => p.id === build!.port)!.connector;
+  const wanted = build!.cable?.ends.find((end) => end !== (build!.bridge?.plug ?? build!.drive.plug)) ?? build!.cable?.ends[1] ?? up;
+  const candidates: Hop[] = shop.hubs.flatMap((hub) => {
+    const cable = shop.cables.find(({ ends: [a, b] }) => (a === hub.plug && b === up) || (b === hub.plug && a === up));
+    const port = hub.ports.find((p) => p.connector === wanted) ?? hub.ports[0]!;
+    return cable ? [{ hub, port: port.id, cable }] : [];
+  });
+  const hop = candidates[0] ?? (shop.hubs[0] && shop.cables[0] ? { hub: shop.hubs[0], port: shop.hubs[0].ports[0]!.id, cable: shop.cables[0] } : null);
+  if (hop) changeJob(job.id, (j) => rebuild(j, { build: { ...j.build!, hops: [...(j.build!.hops ?? []), hop] } }));
+}
+
+/** The small parts that must be in the bag before the first screw. */
+function Kit({ list, onList }: { list: readonly Accessory[]; onList(list: Accessory[]): void }) {
+  const { accessories } = useShop();
+  return (
+    <Autocomplete
+      multiple
+      size="small"
+      options={accessories}
+      value={[...list]}
+      groupBy={(a) => a.kind}
+      getOptionLabel={nameOf}
+      getOptionKey={(a) => a.id}
+      isOptionEqualToValue={(a, b) => a.id === b.id}
+      onChange={(_, chosen) => onList(chosen)}
+      renderInput={(params) => <TextField {...params} label="Kit list" placeholder={list.length === 0 ? 'Pad, heatsink, screws, leads …' : ''} />}
+      sx={{ mt: 1.5 }}
+    />
+  );
+}

@@ -1,0 +1,59 @@
+import { Box, Button, Typography } from '@mui/material';
+import { useEffect, useState } from 'react';
+import { rebuild, type Job } from '@kymar/core/job';
+import type { Direction } from '@kymar/core/links';
+import { format } from '@kymar/core/units';
+import { mends, type Cost, type Mend } from '@kymar/core/whatif';
+import { changeJob } from '../state/jobs';
+import { useShop } from '../state/parts';
+import { Panel } from '../ui/panel';
+
+const COST: Record<Cost, string> = { nothing: 'costs nothing', 'a cable': 'costs a cable', 'a hub': 'costs a hub', 'an enclosure or card': 'costs an enclosure or card', 'a drive': 'costs a drive' };
+
+/** Changes that unblock the path or make it faster, the cheapest first. Worked out when the page has come to rest. */
+export function Mends({ job, direction }: { job: Job; direction: Direction }) {
+  const shop = useShop();
+  const [found, setFound] = useState<{ for: Job['build']; direction: Direction; list: Mend[] } | null>(null);
+  const { host, build, activities, needs } = job;
+  useEffect(() => {
+    if (!build) return;
+    const timer = setTimeout(() => setFound({ for: build, direction, list: mends({ host, build, activities, needs }, shop, direction) }), 150);
+    return () => clearTimeout(timer);
+  }, [host, build, activities, needs, shop, direction]);
+  const list = found?.for === build && found.direction === direction ? found.list : null;
+  return (
+    <Panel title="Cheapest mend" aria-busy={list === null}>
+      {list?.length === 0 && <Typography variant="body2">No single change of port, cable, box or drive from the library makes it 5 % faster.</Typography>}
+      {list === null && (
+        <Typography variant="body2" color="textSecondary">
+          Trying the other ports and the library …
+        </Typography>
+      )}
+      <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 0.75 }}>
+        {list?.map(({ cost, words, flow, gain, build: better }) => (
+          <Box component="li" key={cost} sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) auto auto', gap: 1.5, alignItems: 'center' }}>
+            <div>
+              <Typography variant="body2" sx={{ fontWeight: 600 }}>
+                {words}
+              </Typography>
+              <Typography variant="caption" color="textSecondary">
+                {COST[cost]}
+              </Typography>
+            </div>
+            <Typography variant="body2" sx={{ textAlign: 'right' }}>
+              {flow === null ? 'blocks less' : format(flow, 'B/s')}
+              {gain !== null && (
+                <Typography variant="caption" component="div" sx={{ color: 'primary.main' }}>
+                  +{format(gain, 'B/s')}
+                </Typography>
+              )}
+            </Typography>
+            <Button size="small" onClick={() => changeJob(job.id, (j) => rebuild(j, { build: better }))}>
+              Do it
+            </Button>
+          </Box>
+        ))}
+      </Box>
+    </Panel>
+  );
+}

@@ -1,0 +1,166 @@
+import { Autocomplete, Box, MenuItem, TextField, Typography } from '@mui/material';
+import { useState } from 'react';
+import { choose, sourceWords, writeFact, type Fact } from '@kymar/core/evidence';
+import { columnsOf, type Column } from '@kymar/core/library';
+import { isLinkId, linkById, LINKS } from '@kymar/core/links';
+import { KINDS, type Kind, type PartOf } from '@kymar/core/parts';
+import { UNIT_OF } from '@kymar/core/units';
+import { FactField, NameField, QuantityField } from './field';
+import { Small } from './small';
+
+type Values = Record<string, unknown>;
+
+interface Props<K extends Kind> {
+  kind: K;
+  part: PartOf[K];
+  onPart(part: PartOf[K]): void;
+  /** Keys that are set elsewhere. */
+  without?: readonly string[];
+}
+
+/** All of a part's properties with their sources, each to be changed. What does not make a sound part is said and not taken over. */
+export function PartSheet<K extends Kind>({ kind, part, onPart, without = [] }: Props<K>) {
+  const [problem, setProblem] = useState<{ key: string; words: string } | null>(null);
+  const set = (key: string, value: unknown) => {
+    const { [key]: _, ...rest } = part as Values;
+    const read = KINDS[kind].safeParse(value === undefined ? rest : { ...rest, [key]: value });
+    setProblem(read.success ? null : { key, words: read.error.issues[0]!.message });
+    if (read.success) onPart(read.data as PartOf[K]);
+  };
+  const columns = columnsOf(kind).filter((c) => c.key !== 'id' && !without.includes(c.key));
+  return <Fields columns={columns} values={part as Values} set={set} problem={problem} />;
+}
+
+function Fields({ columns, values, set, problem }: { columns: readonly Column[]; values: Values; set(key: string, value: unknown): void; problem?: { key: string; words: string } | null }) {
+  return (
+    <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(2, minmax(0, 1fr))' }}>
+      {columns.map((column) => (
+        <Box key={column.key} sx={['group', 'structure'].includes(column.holds.type) ? { gridColumn: '1 / -1' } : undefined}>
+          <Field column={column} value={values[column.key]} onValue={(value) => set(column.key, value)} />
+          {problem?.key === column.key && (
+            <Typography variant="caption" color="error" role="alert">
+              {problem.words}. The old value stays.
+            </Typography>
+          )}
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+const NONE: Fact = { value: null, source: { kind: 'unknown' } };
+const NOT_KNOWN = 'not known';
+
+function Field({ column, value, onValue }: { column: Column; value: unknown; onValue(value: unknown): void }) {
+  const { label, holds, dimension = 'count', of, optional, nullable } = column;
+  const empty = nullable && !optional ? null : undefined;
+  switch (holds.type) {
+    case 'fact':
+      return <FactWithOthers label={label} column={column} fact={(value as Fact | null | undefined) ?? NONE} onFact={(fact) => onValue(fact.value === null && !fact.others && (optional || nullable) ? empty : fact)} />;
+    case 'text':
+      return optional ? <TextField fullWidth label={label} value={(value as string | undefined) ?? ''} placeholder={NOT_KNOWN} onChange={(e) => onValue(e.target.value.trim() === '' ? undefined : e.target.value)} /> : <NameField fullWidth label={label} value={value as string} onName={onValue} />;
+    case 'number':
+      return <QuantityField fullWidth label={of ? `${label}, ${of}` : label} dimension={column.dimension ?? 'number'} optional={optional} value={(value as number | undefined) ?? null} placeholder={NOT_KNOWN} onValue={(v) => onValue(v ?? undefined)} />;
+    case 'yesno':
+      return <Select label={label} value={value === undefined || value === null ? '' : value ? 'yes' : 'no'} options={['yes', 'no']} optional={optional} onValue={(v) => onValue(v === '' ? undefined : v === 'yes')} />;
+    case 'choice':
+      return <Select label={label} value={value === undefined || value === null ? '' : String(value)} options={holds.options.map(String)} optional={optional || nullable} onValue={(v) => onValue(v === '' ? empty : holds.options.find((o) => String(o) === v))} />;
+    case 'list':
+      return <List column={column} value={(value as string[] | undefined) ?? []} onValue={(list) => onValue(list.length === 0 && optional ? undefined : list)} />;
+    case 'group':
+      return (
+        <Box component="fieldset" sx={{ border: 1, borderColor: 'divider', borderRadius: 1, m: 0, p: 1.25 }}>
+          <Typography component="legend" variant="caption" color="textSecondary" sx={{ px: 0.5 }}>
+            {label} {value === undefined ? `(${NOT_KNOWN})` : ''}
+          </Typography>
+          <Fields
+            columns={holds.columns}
+            values={(value as Values | undefined) ?? {}}
+            set={(key, inner) => {
+              const { [key]: _, ...rest } = (value as Values | undefined) ?? {};
+              const next = inner === undefined ? rest : { ...rest, [key]: inner };
+              onValue(Object.keys(next).length === 0 && optional ? undefined : next);
+            }}
+          />
+        </Box>
+      );
+    case 'structure':
+      return <Structure label={label} value={value} optional={optional} onValue={onValue} key={`${dimension}${JSON.stringify(value)?.length}`} />;
+  }
+}
+
+function Select({ label, value, options, optional, onValue }: { label: string; value: string; options: readonly string[]; optional: boolean; onValue(value: string): void }) {
+  return (
+    <TextField select fullWidth label={label} value={value} onChange={(e) => onValue(e.target.value)} slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}>
+      {(optional || value === '') && (
+        <MenuItem value="">
+          <Box component="span" sx={{ color: 'text.secondary' }}>
+            {NOT_KNOWN}
+          </Box>
+        </MenuItem>
+      )}
+      {options.map((option) => (
+        <MenuItem key={option} value={option}>
+          {option}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}
+
+function List({ column: { key, label, holds }, value, onValue }: { column: Column; value: string[]; onValue(value: string[]): void }) {
+  const links = ['modes', 'inner', 'outer', 'up'].includes(key);
+  const of = (holds.type === 'list' && holds.of) || (links ? LINKS.map((l) => l.id) : null);
+  if (!of) return <TextField fullWidth label={label} value={value.join(', ')} onChange={(e) => onValue(e.target.value.split(/,\s*/).filter(Boolean))} />;
+  const name = (id: string) => (links && isLinkId(id) ? linkById(id).name : id);
+  if (key === 'ends')
+    return (
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1 }}>
+        {[0, 1].map((i) => (
+          <Select key={i} label={i === 0 ? 'One end' : 'Other end'} value={value[i] ?? ''} options={of} optional={false} onValue={(end) => onValue(value.map((v, k) => (k === i ? end : v)))} />
+        ))}
+      </Box>
+    );
+  return <Autocomplete multiple size="small" options={[...of]} value={value} getOptionLabel={name} onChange={(_, list) => onValue(list)} renderInput={(params) => <TextField {...params} label={label} />} />;
+}
+
+/** A structure as JSON: taken over once it reads. */
+function Structure({ label, value, optional, onValue }: { label: string; value: unknown; optional: boolean; onValue(value: unknown): void }) {
+  const [draft, setDraft] = useState<string | null>(null);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const text = draft ?? (value === undefined ? '' : JSON.stringify(value, null, 1));
+  const take = () => {
+    if (draft === null) return;
+    try {
+      onValue(draft.trim() === '' && optional ? undefined : JSON.parse(draft));
+      setWrong(null);
+      setDraft(null);
+    } catch (error) {
+      setWrong(`No JSON yet: ${(error as Error).message}`);
+    }
+  };
+  return <TextField fullWidth multiline maxRows={8} label={label} value={text} placeholder={NOT_KNOWN} error={wrong !== null} helperText={wrong ?? 'As JSON; taken over when you leave the field.'} onChange={(e) => setDraft(e.target.value)} onBlur={take} slotProps={{ htmlInput: { spellCheck: false, style: { fontSize: '0.8125rem' } }, inputLabel: { shrink: true } }} />;
+}
+
+/** A figure with its source, and what other sources say beside it, any of which can be chosen with a reason. */
+function FactWithOthers({ label, column: { dimension = 'count', unit }, fact, onFact }: { label: string; column: Column; fact: Fact; onFact(fact: Fact): void }) {
+  const at = unit ?? UNIT_OF[dimension];
+  const conditions = ({ at: c }: Pick<Fact, 'at'>) => (c ? [c.block ? `${c.block / 1024} KiB` : '', c.depth ? `depth ${c.depth}` : '', c.fill !== undefined ? `${Math.round(c.fill * 100)} % full` : ''].filter(Boolean).join(', ') : '');
+  return (
+    <>
+      <FactField fullWidth label={label} dimension={dimension} {...(unit ? { unit } : {})} fact={fact} onFact={onFact} helperText={[sourceWords(fact.source), conditions(fact)].filter(Boolean).join('; ')} />
+      {fact.others?.map((other, i) => (
+        <Typography key={i} variant="caption" color="textSecondary" component="div" sx={{ pl: 1.75 }}>
+          {writeFact(other.value, at)} ({[sourceWords(other.source), conditions(other)].filter(Boolean).join('; ')}) <Small onClick={() => onFact(choose(fact, i, ''))}>Use this</Small>
+        </Typography>
+      ))}
+      {(fact.others?.length ?? 0) > 0 && (
+        <TextField fullWidth variant="standard" placeholder="Why this one?" value={fact.why ?? ''} onChange={(e) => onFact(withReason(fact, e.target.value.slice(0, 200)))} slotProps={{ htmlInput: { 'aria-label': `Why this ${label}` } }} sx={{ px: 1.75, '& input': { fontSize: '0.8125rem' } }} />
+      )}
+    </>
+  );
+}
+
+function withReason({ why: _, ...fact }: Fact, why: string): Fact {
+  return why === '' ? fact : { ...fact, why };
+}
