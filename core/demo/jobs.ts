@@ -39,7 +39,7 @@ function offload(): Job {
     ],
     needs: { role: 'projects', systems: ['Linux'], fileSystem: 'exFAT', table: 'GPT', travels: true },
     serviceYears: entered(4),
-    build: { drive: part(DRIVES, 'larkmoor-reed-2t'), bridge: part(BRIDGES, 'tesselin-nook-10'), cable: part(CABLES, 'c-c-10-05'), port: 'left-back' },
+    build: { drive: part(DRIVES, 'larkmoor-reed-2t'), bridge: part(BRIDGES, 'tesselin-nook-10'), cable: part(CABLES, 'c-c-10-05'), port: 'left-back', accessories: ACCESSORIES.filter((a) => a.id === 'hollin-pad-10') },
     forecasts: [],
     runs: [],
     decision: null,
@@ -110,7 +110,7 @@ function bay(): Job {
     note: 'The host’s maker asks for 5,500 MB/s of reading. The drive on the shelf reads 5,000; the instructor cares for how long a harbour takes to load.',
     host: part(HOSTS, 'simulator-host'),
     activities: [
-      { id: 'fill', kind: 'move', name: 'All harbours onto the new drive', direction: 'write', bytes: entered(640e9), files: entered(21_000), perDay: entered(1 / 90), wish: 60 * 60 },
+      { id: 'fill', kind: 'move', name: 'All harbours onto the new drive', direction: 'write', bytes: entered(640e9), files: entered(21_000), perDay: entered(1 / 7), wish: 60 * 60 },
       { id: 'back', kind: 'move', name: 'One harbour back to the built-in drive', direction: 'read', bytes: entered(46e9), files: entered(1_500), perDay: entered(2), wish: 90 },
     ],
     needs: { role: 'expansion', schools: { minimum: 'outcome-first', heatsink: 'when needed' } },

@@ -10,8 +10,11 @@ const strict = (f: Facts) => f.schools.minimum === 'strict';
 const byMinimum = (f: Facts) => (strict(f) ? 'blocks' : 'caution');
 const stated = (f: Facts) => middle(f.drive.read);
 const rate = (value: number) => format(value, 'B/s');
-/** What falling short of the minimum comes to, by the path. */
-const effect = (f: Facts) => (f.flow === null ? '' : ` Forecast here: ${rate(f.flow)} ${f.direction === 'read' ? 'reading' : 'writing'}; load times of programs hardly follow that figure, large copies do.`);
+/** What falling short of the minimum comes to: drive and bay together, whatever is at the other end. */
+const effect = (f: Facts) => {
+  const media = f.path.constraints.find((c) => c.id === 'media')!.rate.read.expected;
+  return f.path.carries === null ? '' : ` Forecast of drive and bay together: ${rate(Math.min(media, f.path.carries.read.expected))}; load times of programs hardly follow that figure, large copies do.`;
+};
 const followed = (f: Facts) => (strict(f) ? 'The job keeps to the letter of the maker’s minimum.' : 'The job goes by the outcome.');
 
 /** What a host's maker asks of a drive in a bay. */

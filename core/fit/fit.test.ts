@@ -222,7 +222,7 @@ describe('schools', () => {
   const strict: Needs = { schools: { minimum: 'strict' } };
   test('a maker’s minimum: strict blocks, outcome-first says what it comes to', () => {
     const slow = { ...bay, drive: 'oystral-kestrel-1t' };
-    expect(found('bay-reading', slow)).toMatchObject({ severity: 'caution', school: 'maker’s minimum by the outcome', reason: expect.stringMatching(/Forecast here: [\d,]+ MB\/s/) });
+    expect(found('bay-reading', slow)).toMatchObject({ severity: 'caution', school: 'maker’s minimum by the outcome', reason: expect.stringMatching(/Forecast of drive and bay together: 4,750 MB\/s/) });
     expect(found('bay-reading', { ...slow, needs: strict })).toMatchObject({ severity: 'blocks', school: 'maker’s minimum to the letter' });
     expect(stateOf(setting({ ...slow, needs: strict }))).toBe('blocked');
     expect(stateOf(setting(slow))).not.toBe('blocked');

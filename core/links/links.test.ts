@@ -1,4 +1,4 @@
-import { ceilingOf, DIRECTIONS, explainCeiling, explainPractical, linkById, LINKS, modesOf, packetRate, practicalOf } from '.';
+import { ceilingOf, lineRateOf, DIRECTIONS, explainCeiling, explainPractical, linkById, LINKS, modesOf, packetRate, practicalOf } from '.';
 
 const MB = 1e6;
 const ceiling = (id: string) => ceilingOf(linkById(id)) / MB;
@@ -90,6 +90,14 @@ describe('2.2 practical rates', () => {
   test('SATA 6 Gb/s at most about 560', () => expect(Math.round(practical('sata-6')[2])).toBe(561));
   test('gen 4 ×1 stays under its ceiling of 1,969', () => expect(practical('pcie4x1')[2]).toBeLessThan(1969));
   test('a good Thunderbolt 3 enclosure reads about 2,700', () => expect(practical('tb-3')[1]).toBe(2700));
+});
+
+describe('line rates', () => {
+  // [standard] names: PCI Express Base, Serial ATA, USB 2.0, USB 3.2, USB4, IEEE 802.3; from memory
+  test.each([['usb-2', 480e6], ['usb-5', 5e9], ['usb-20', 20e9], ['usb4-40', 40e9], ['sata-6', 6e9], ['pcie4x4', 64e9], ['eth-2.5', 2.5e9], ['tb-3', 40e9]])('%s', (id, rate) => expect(lineRateOf(linkById(id))).toBe(rate));
+  test('none is below what its ceiling carries', () => {
+    for (const link of LINKS) if (lineRateOf(link) !== null) expect(lineRateOf(link)!).toBeGreaterThanOrEqual(ceilingOf(link) * 8 * 0.999);
+  });
 });
 
 describe('modes', () => {

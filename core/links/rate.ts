@@ -132,3 +132,12 @@ export function explainPractical(link: Link, direction: Direction): Estimate {
   return shareRate.explain({ ceiling, share: given('what good equipment reaches', spread(...points), 'ratio', { kind: 'practice' }) }, { name, ceiling: ceiling.expected });
 }
 
+/** Line rate in bit/s over all lanes of one direction, as the standard names it; null where the table holds a stated ceiling only. */
+export function lineRateOf(link: Link): number | null {
+  const d = link.derivation;
+  if (d.kind === 'encoded') return d.lineRate * d.lanes;
+  return LINE_RATE[link.id] ?? null;
+}
+
+/** Of links whose ceiling follows from packets or from what they tunnel [standards named in the table, from memory]. */
+const LINE_RATE: Record<string, number> = { 'usb-2': 480e6, 'tb-1': 10e9, 'tb-2': 20e9, 'tb-3': 40e9, 'usb4-40': 40e9, 'usb4-40g4': 40e9, 'usb4-80': 80e9, 'cfexpress-b': 16e9 };

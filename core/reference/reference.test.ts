@@ -1,5 +1,7 @@
+import type { Run } from '../bench';
+import { demoJobs } from '../demo';
 import fc from 'fast-check';
-import { convert, RULES_OF_THUMB } from '.';
+import { ownRates, convert, RULES_OF_THUMB } from '.';
 
 const rows = (text: string) => {
   const found = convert(text);
@@ -30,4 +32,25 @@ test('every rule of thumb has a reason and says where it comes from', () => {
     expect(['practice', 'memory', 'standard']).toContain(source.kind);
     if (source.kind === 'standard') expect(source.note).toBeTruthy();
   }
+});
+
+describe('what the shop’s own runs say of a link', () => {
+  const job = demoJobs()[0]!;
+  const quick = { value: 20e9, source: { kind: 'measured' as const } };
+  const host = { ...job.host, storage: { ...job.host.storage, read: quick, write: quick } };
+  const run = (change: Partial<Run> = {}, seconds = 40): Run => ({ ...job.runs[4]!, measure: { ...(job.runs[4]!.measure as Extract<Run['measure'], { kind: 'timed' }>), bytes: 38e9, files: 1, seconds }, ...change });
+  const own = (...runs: Run[]) => ownRates([{ ...job, host, runs }]);
+  test('runs that the link alone decided count, each direction apart', () => {
+    expect(own(run(), run({}, 38), run({}, 41))).toEqual([{ link: 'usb-10', direction: 'read', low: 38e9 / 41, middle: 950e6, high: 1e9, runs: 3 }]);
+  });
+  test('those of many files, past the cache, simulated, impossible, cut off or on no described path do not', () => {
+    const many = run();
+    const measure = { ...many.measure, files: 38_000 } as Run['measure'];
+    expect(own({ ...many, measure })).toEqual([]);
+    expect(own({ ...job.runs[0]! })).toEqual([]);
+    expect(own(run({ source: 'simulated' }))).toEqual([]);
+    expect(own(run({}, 20))).toEqual([]);
+    expect(own(run({ ended: 'aborted' }))).toEqual([]);
+    expect(own(run({ path: null }))).toEqual([]);
+  });
 });

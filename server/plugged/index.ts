@@ -1,5 +1,6 @@
 import type { PluggedIn } from '@kymar/core/devices';
 import { pcieDevices } from './pcie';
+import { listedDevices, systemInventory, type Inventory } from './inventory';
 import { sataDevices } from './sata';
 import { Sysfs } from './sysfs';
 import { usbDevices } from './usb';
@@ -7,9 +8,11 @@ import { usbDevices } from './usb';
 /**
  * Storage devices plugged in right now with what their links negotiated, read from Linux's sysfs. Only ordinary files are read.
  * @param root where sysfs is; tests give a made-up tree
- * @returns empty where there is no sysfs or nothing on it
+ * @param inventory what to ask where sysfs tells nothing
+ * @returns empty where neither tells anything
  */
-export async function pluggedIn(root = '/sys'): Promise<PluggedIn[]> {
+export async function pluggedIn(root = '/sys', inventory: Inventory = systemInventory): Promise<PluggedIn[]> {
   const sysfs = new Sysfs(root);
-  return (await Promise.all([usbDevices(sysfs), pcieDevices(sysfs), sataDevices(sysfs)])).flat();
+  const found = (await Promise.all([usbDevices(sysfs), pcieDevices(sysfs), sataDevices(sysfs)])).flat();
+  return found.length > 0 ? found : listedDevices(inventory);
 }

@@ -95,3 +95,21 @@ test('a machine without sysfs, or with odd contents, has nothing plugged in', as
   const strange = await machine().usb('9-9', xhci, 1.5).sata('linkX', 'fast', 'faster').read();
   expect(strange).toMatchObject([{ id: '9-9', link: null, state: 'open' }]);
 });
+
+describe('where there is no sysfs', () => {
+  const listed = [
+    { device: 'disk0', name: 'Merlin 4 TB', vendor: 'Oystral', interfaceType: 'PCIe' },
+    { device: 'disk2', name: 'Tesselin Pocket', vendor: 'Tesselin', interfaceType: 'USB' },
+    { device: 'vda', name: 'virtual', vendor: '', interfaceType: 'virtio' },
+  ];
+  test('the system’s own list gives names and buses, and no speed it does not tell', async () => {
+    const found = await pluggedIn(join(root, 'none'), () => Promise.resolve(listed));
+    expect(found.map(({ id, bus, name, link }) => [id, bus, name, link])).toEqual([['disk0', 'pcie', 'Oystral Merlin 4 TB', null], ['disk2', 'usb', 'Tesselin Pocket', null]]);
+    expect(found.map((d) => judgeLink(d).state)).toEqual(['open', 'open']);
+  });
+  test('a list that fails is none', async () => expect(await pluggedIn(join(root, 'none'), () => Promise.reject(new Error('no tool')))).toEqual([]));
+  test('what sysfs tells is not asked twice', async () => {
+    await machine().nvme('0000:01:00.0', '0000:00:1d.0', ['8.0', 2], ['16.0', 4], ['8.0', 2]).read();
+    expect(await pluggedIn(root, () => Promise.reject(new Error('asked')))).toHaveLength(1);
+  });
+});

@@ -1,7 +1,7 @@
 import { Box, MenuItem, Tab, Tabs, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { Run } from '@kymar/core/bench';
-import { HOSTS } from '@kymar/core/demo';
+import { shopNow } from '../state/parts';
 import { pathOf } from '@kymar/core/forecast';
 import type { Job } from '@kymar/core/job';
 import { newId } from '../jobs/new';
@@ -81,9 +81,10 @@ export function Bench() {
 
 /** Where else the same parts can be timed: other ports of the customer's machine, and the shop's own hosts where the parts fit. */
 function places(job: Job): { key: string; name: string; path: Exclude<Run['path'], 'customer' | null> }[] {
-  const { build } = job;
-  if (!build) return [];
-  return [job.host, ...HOSTS.filter((host) => host.id !== job.host.id)].flatMap((host) =>
+  if (!job.build) return [];
+  // What the system was seen to negotiate holds for the port it was seen on.
+  const { seen: _, ...build } = job.build;
+  return [job.host, ...shopNow().hosts.filter((host) => host.id !== job.host.id)].flatMap((host) =>
     host.ports
       .map((port) => ({ key: `${host.id}/${port.id}`, name: `${host === job.host ? 'Same parts, other port' : host.name}: ${port.position}`, path: { host, build: { ...build, port: port.id } } }))
       .filter(({ path }) => !(host === job.host && path.build.port === build.port) && pathOf(host, path.build).blocked.length === 0),

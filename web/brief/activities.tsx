@@ -6,12 +6,15 @@ import { newId } from '../jobs/new';
 import { FactField, NameField, QuantityField } from '../ui/field';
 import { Panel } from '../ui/panel';
 
+/** Stands for the host's built-in drive at the other end. */
+const BUILT_IN = '.';
 const EMPTY = { value: null, source: { kind: 'unknown' } } as const;
 
 /** What the customer does with the drive. */
 export function Activities({ job, onActivities }: { job: Job; onActivities(list: Activity[]): void }) {
   const { activities } = job;
   const set = (id: string, part: Partial<Activity>) => onActivities(activities.map((a) => (a.id === id ? { ...a, ...part } : a)));
+  const setEnd = ({ endpoint: _, ...activity }: Activity, end: string) => onActivities(activities.map((a) => (a.id === activity.id ? (end === BUILT_IN ? activity : { ...activity, endpoint: end }) : a)));
   const add = () => onActivities([...activities, { id: newId('activity'), kind: 'move', name: `Copy ${activities.length + 1}`, direction: 'write', bytes: EMPTY, files: EMPTY, perDay: EMPTY, wish: null }]);
   return (
     <Panel
@@ -43,6 +46,16 @@ export function Activities({ job, onActivities }: { job: Job; onActivities(list:
             <FactField label="Files" dimension="count" fact={activity.files} onFact={(files) => set(activity.id, { files })} sx={{ gridColumn: 'span 3' }} />
             <FactField label="How often" dimension="times" unit="per day" fact={activity.perDay} onFact={(perDay) => set(activity.id, { perDay })} sx={{ gridColumn: 'span 3' }} />
             <QuantityField label="Wanted within" dimension="time" optional value={activity.wish} onValue={(wish) => set(activity.id, { wish: wish === 0 ? null : wish })} helperText={activity.wish === null ? 'Empty: no wish' : undefined} sx={{ gridColumn: 'span 3' }} />
+            {(job.host.endpoints?.length ?? 0) > 0 && (
+              <TextField select label={activity.direction === 'write' ? 'Comes from' : 'Goes to'} value={activity.endpoint ?? BUILT_IN} onChange={(e) => setEnd(activity, e.target.value)} sx={{ gridColumn: '1 / -1' }}>
+                <MenuItem value={BUILT_IN}>{job.host.storage.name}</MenuItem>
+                {job.host.endpoints!.map(({ id, name }) => (
+                  <MenuItem key={id} value={id}>
+                    {name}
+                  </MenuItem>
+                ))}
+              </TextField>
+            )}
           </Box>
         ))}
       </Box>

@@ -1,16 +1,20 @@
-import { Box, MenuItem, TextField, Typography } from '@mui/material';
-import { HOSTS } from '@kymar/core/demo';
+import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
+import { useState } from 'react';
 import { rebuild, type Job } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';
+import { useShop } from '../state/parts';
 import { FactField, NameField } from '../ui/field';
 import { useJob } from '../ui/job';
 import { Panel } from '../ui/panel';
+import { PartSheet } from '../ui/sheet';
 import { Activities } from './activities';
+import { NeedsPanel } from './needs';
 import { Ports } from './ports';
 
 /** What machine, what work, what wishes. */
 export function Brief() {
   const { job } = useJob();
+  const { hosts } = useShop();
   const set = (part: Partial<Job>) => changeJob(job.id, (j) => ({ ...j, ...part }));
   const setHost = (host: Job['host']) => changeJob(job.id, (j) => rebuild(j, { host, build: j.build && (host.ports.some((p) => p.id === j.build!.port) ? j.build : { ...j.build, port: host.ports[0]!.id }) }));
   return (
@@ -27,8 +31,8 @@ export function Brief() {
         </Panel>
         <Panel title="The machine">
           <Box sx={{ display: 'grid', gap: 1.75, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
-            <TextField select label="Start from" value={HOSTS.some((h) => h.id === job.host.id) ? job.host.id : ''} onChange={(e) => setHost(HOSTS.find((h) => h.id === e.target.value)!)} helperText="Takes over its ports and built-in drive">
-              {HOSTS.map((host) => (
+            <TextField select label="Start from" value={hosts.some((h) => h.id === job.host.id) ? job.host.id : ''} onChange={(e) => setHost(hosts.find((h) => h.id === e.target.value)!)} helperText="Takes over its ports and built-in drive">
+              {hosts.map((host) => (
                 <MenuItem key={host.id} value={host.id}>
                   {host.name}
                 </MenuItem>
@@ -44,9 +48,30 @@ export function Brief() {
             Ports and slots
           </Typography>
           <Ports host={job.host} used={job.build?.port ?? null} onHost={setHost} />
+          <More host={job.host} onHost={setHost} />
         </Panel>
       </Box>
-      <Activities job={job} onActivities={(activities) => set({ activities })} />
+      <Box sx={{ display: 'grid', gap: 2 }}>
+        <Activities job={job} onActivities={(activities) => set({ activities })} />
+        <NeedsPanel job={job} onNeeds={(needs) => set({ needs })} />
+      </Box>
+    </Box>
+  );
+}
+
+/** The rest of what is known of the machine: systems, firmware, uplinks, other ends, each port whole. Folded away until asked for. */
+function More({ host, onHost }: { host: Job['host']; onHost(host: Job['host']): void }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <Box sx={{ mt: 1.5 }}>
+      <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
+        {open ? 'Less of the machine' : 'More of the machine: systems, firmware, shared uplinks, card readers and shares'}
+      </Button>
+      {open && (
+        <Box sx={{ mt: 1.5 }}>
+          <PartSheet kind="hosts" part={host} onPart={onHost} without={['name', 'system']} />
+        </Box>
+      )}
     </Box>
   );
 }

@@ -13,6 +13,7 @@ import { Panel } from '../ui/panel';
 import { STAGE_NAMES } from '../ui/stages';
 import { MiniStrip } from '../ui/strip';
 import { ImportDialog, useImport } from './import';
+import { shopNow } from '../state/parts';
 import { newJob } from './new';
 
 const PAGE = 50;
@@ -32,7 +33,7 @@ export function Jobs() {
   const demoThere = DEMO_IDS.some((id) => jobs[id]);
 
   const create = () => {
-    const job = newJob();
+    const job = newJob(shopNow().hosts[0]);
     putJobs([job]);
     void navigate(`/jobs/${job.id}/brief`);
   };

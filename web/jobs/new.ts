@@ -1,10 +1,11 @@
-import { HOSTS } from '@kymar/core/demo';
+import { SHOP } from '@kymar/core/demo';
 import { VERSION, type Job } from '@kymar/core/job';
+import type { Host } from '@kymar/core/parts';
 
 export const newId = (kind: string): string => `${kind}-${crypto.randomUUID().slice(0, 12)}`;
 
-/** An empty job on the first host of the shop. */
-export function newJob(): Job {
+/** An empty job on a host of the shop. */
+export function newJob(host: Host = SHOP.hosts[0]!): Job {
   const at = new Date().toISOString();
-  return { kymarVersion: VERSION, id: newId('job'), revision: 1, title: 'New job', customer: '', created: at, changed: at, due: null, note: '', host: HOSTS[0]!, activities: [], serviceYears: { value: 5, source: { kind: 'practice' } }, build: null, forecasts: [], runs: [], decision: null };
+  return { kymarVersion: VERSION, id: newId('job'), revision: 1, title: 'New job', customer: '', created: at, changed: at, due: null, note: '', host, activities: [], serviceYears: { value: 5, source: { kind: 'practice' } }, build: null, forecasts: [], runs: [], decision: null };
 }

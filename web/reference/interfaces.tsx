@@ -1,27 +1,47 @@
 import { Table, TableBody, TableCell, TableHead, TableRow, TextField, Typography } from '@mui/material';
-import { useState } from 'react';
-import { ceilingOf, explainCeiling, explainPractical, LINKS, practicalOf } from '@kymar/core/links';
+import { useMemo, useState } from 'react';
+import { ceilingOf, explainCeiling, explainPractical, lineRateOf, LINKS, practicalOf } from '@kymar/core/links';
+import { ownRates, type OwnRate } from '@kymar/core/reference';
+import { format } from '@kymar/core/units';
+import { useJobs } from '../state/jobs';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
 
 const mb = (rate: number) => (rate / 1e6).toLocaleString('en-GB', { maximumFractionDigits: rate < 100e6 ? 1 : 0 });
 
-/** Every link of the table: hard ceiling and what good equipment reaches, each figure with its working. */
+/** What the shop's runs reached over a link, each direction with how many they are. */
+function Own({ list }: { list: readonly OwnRate[] }) {
+  return list.map(({ direction, low, middle, high, runs }) => (
+    <div key={direction} title={runs > 1 ? `${mb(low)} to ${mb(high)}` : undefined}>
+      {mb(middle)}
+      <Typography component="span" variant="caption" color="textSecondary">
+        {' '}
+        {direction === 'read' ? 'reading' : 'writing'}, {runs} {runs === 1 ? 'run' : 'runs'}
+      </Typography>
+    </div>
+  ));
+}
+
+/** Every link of the table: line rate, hard ceiling, what good equipment reaches and what the shop's own runs reached, each figure with its working. */
 export function Interfaces() {
+  const jobs = useJobs((s) => s.jobs);
+  const own = useMemo(() => ownRates(Object.values(jobs)), [jobs]);
   const [search, setSearch] = useState('');
   const words = search.toLowerCase().split(/\s+/).filter(Boolean);
   const found = LINKS.filter((link) => words.every((w) => [link.name, link.family, ...(link.also ?? [])].join(' ').toLowerCase().includes(w)));
   return (
-    <Panel title="Interfaces, MB/s" aside={<TextField label="Find" value={search} onChange={(e) => setSearch(e.target.value)} sx={{ width: 180 }} />}>
+    <Panel title="Interfaces, MB/s" sx={{ '& td, & th': { px: 0.75 } }} aside={<TextField label="Find" value={search} onChange={(e) => setSearch(e.target.value)} sx={{ width: 180 }} />}>
       {found.length === 0 && <Typography color="textSecondary">No interface is called “{search}”.</Typography>}
       <Table size="small">
         <TableHead>
           <TableRow>
             <TableCell>Link</TableCell>
+            <TableCell align="right">Line rate</TableCell>
             <TableCell align="right">Ceiling</TableCell>
             <TableCell align="right">Reading</TableCell>
             <TableCell align="right">Writing</TableCell>
             <TableCell align="right">In nine of ten</TableCell>
+            <TableCell align="right">Shop’s own</TableCell>
           </TableRow>
         </TableHead>
         <TableBody>
@@ -37,6 +57,9 @@ export function Interfaces() {
                     </Typography>
                   )}
                 </TableCell>
+                <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
+                  {lineRateOf(link) === null ? '' : `${format(lineRateOf(link)!, 'bit/s')}`}
+                </TableCell>
                 <TableCell align="right">
                   <Figure of={() => explainCeiling(link)}>{mb(ceilingOf(link))}</Figure>
                 </TableCell>
@@ -48,6 +71,9 @@ export function Interfaces() {
                 </TableCell>
                 <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
                   {mb(range.low)} to {mb(range.high)}
+                </TableCell>
+                <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
+                  <Own list={own.filter((o) => o.link === link.id)} />
                 </TableCell>
               </TableRow>
             );

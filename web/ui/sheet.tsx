@@ -145,7 +145,7 @@ function Structure({ label, value, optional, onValue }: { label: string; value: 
 /** A figure with its source, and what other sources say beside it, any of which can be chosen with a reason. */
 function FactWithOthers({ label, column: { dimension = 'count', unit }, fact, onFact }: { label: string; column: Column; fact: Fact; onFact(fact: Fact): void }) {
   const at = unit ?? UNIT_OF[dimension];
-  const conditions = ({ at: c }: Pick<Fact, 'at'>) => (c ? [c.block ? `${c.block / 1024} KiB` : '', c.depth ? `depth ${c.depth}` : '', c.fill !== undefined ? `${Math.round(c.fill * 100)} % full` : ''].filter(Boolean).join(', ') : '');
+  const conditions = ({ at: c }: Pick<Fact, 'at'>) => (c ? [c.block ? (c.block >= 2 ** 20 ? `${c.block / 2 ** 20} MiB` : `${c.block / 1024} KiB`) : '', c.depth ? `depth ${c.depth}` : '', c.fill !== undefined ? `${Math.round(c.fill * 100)} % full` : ''].filter(Boolean).join(', ') : '');
   return (
     <>
       <FactField fullWidth label={label} dimension={dimension} {...(unit ? { unit } : {})} fact={fact} onFact={onFact} helperText={[sourceWords(fact.source), conditions(fact)].filter(Boolean).join('; ')} />

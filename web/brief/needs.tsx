@@ -1,0 +1,71 @@
+import { Autocomplete, Box, MenuItem, TextField, Typography } from '@mui/material';
+import { DEFAULT_SCHOOLS, FileSystem, type Job, type Needs, type Schools } from '@kymar/core/job';
+import { System } from '@kymar/core/parts';
+import { FactField, QuantityField } from '../ui/field';
+import { Panel } from '../ui/panel';
+
+const ROLE: Record<NonNullable<Needs['role']>, string> = { system: 'System and programs', projects: 'Active projects', scratch: 'Scratch and cache', library: 'Library', everyday: 'Everyday second drive', archive: 'Archive', backup: 'Backup', expansion: 'Expansion bay' };
+const FAMILY = (family: string) => (family === 'own' ? 'Its own' : family);
+const YES_NO: Record<'starts' | 'travels' | 'movesLater' | 'onlyCopy', string> = { starts: 'The machine starts from it', travels: 'Is carried about', movesLater: 'Moves to a faster machine later', onlyCopy: 'What is on it is nowhere else' };
+const SCHOOL: { [K in keyof Schools]: { label: string; words: Record<Schools[K], string> } } = {
+  minimum: { label: 'A maker’s minimum for a bay', words: { strict: 'to the letter: it blocks', 'outcome-first': 'by the outcome: a caution' } },
+  heatsink: { label: 'A heatsink', words: { always: 'always', 'when needed': 'when the path makes it needed' } },
+  fileSystem: { label: 'File system', words: { 'every system': 'one every system reads', 'the system’s own': 'the system’s own' } },
+};
+
+/** What the drive is for and must put up with, and which school the job follows where practitioners disagree. Nothing asked here must be answered. */
+export function NeedsPanel({ job, onNeeds }: { job: Job; onNeeds(needs: Needs): void }) {
+  const needs = job.needs ?? {};
+  const set = <K extends keyof Needs>(key: K, value: Needs[K] | undefined) => {
+    const { [key]: _, ...rest } = needs;
+    onNeeds(value === undefined ? rest : { ...rest, [key]: value });
+  };
+  const half = { gridColumn: 'span 3' };
+  const third = { gridColumn: 'span 2' };
+  return (
+    <Panel title="What it must put up with">
+      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(6, minmax(0, 1fr))' }}>
+        <Choice label="Role" value={needs.role} options={ROLE} onValue={(role) => set('role', role)} sx={half} />
+        <Autocomplete multiple size="small" options={System.shape.family.options} value={needs.systems ?? []} getOptionLabel={FAMILY} onChange={(_, list) => set('systems', list.length > 0 ? list.slice(0, 5) : undefined)} renderInput={(params) => <TextField {...params} label="Read and written by" />} sx={half} />
+        {(Object.keys(YES_NO) as (keyof typeof YES_NO)[]).map((key) => (
+          <Choice key={key} label={YES_NO[key]} value={needs[key] === undefined ? undefined : needs[key] ? 'yes' : 'no'} options={{ yes: 'yes', no: 'no' }} onValue={(v) => set(key, v === undefined ? undefined : v === 'yes')} sx={half} />
+        ))}
+        <Choice label="File system" value={needs.fileSystem} options={Object.fromEntries(FileSystem.options.map((o) => [o, o])) as Record<FileSystem, string>} onValue={(v) => set('fileSystem', v)} sx={third} />
+        <Choice label="Partition table" value={needs.table} options={{ GPT: 'GPT', MBR: 'MBR' }} onValue={(v) => set('table', v)} sx={third} />
+        <QuantityField label="Air around it" dimension="temperature" optional value={needs.ambient ?? null} onValue={(v) => set('ambient', v === null ? undefined : Math.min(v, 80))} placeholder="not asked" sx={third} />
+        <FactField label="Largest single file" dimension="bytes" fact={needs.largestFile ?? { value: null, source: { kind: 'unknown' } }} onFact={(fact) => set('largestFile', fact.value === null ? undefined : fact)} sx={half} />
+      </Box>
+      <Typography variant="h3" sx={{ mt: 2, mb: 1 }}>
+        Where practitioners disagree, this job follows
+      </Typography>
+      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(3, minmax(0, 1fr))' }}>
+        {(Object.keys(SCHOOL) as (keyof Schools)[]).map((key) => (
+          <TextField key={key} select label={SCHOOL[key].label} value={needs.schools?.[key] ?? DEFAULT_SCHOOLS[key]} onChange={(e) => set('schools', { ...needs.schools, [key]: e.target.value })}>
+            {Object.entries(SCHOOL[key].words).map(([value, words]) => (
+              <MenuItem key={value} value={value}>
+                {words}
+              </MenuItem>
+            ))}
+          </TextField>
+        ))}
+      </Box>
+    </Panel>
+  );
+}
+
+function Choice<T extends string>({ label, value, options, onValue, sx }: { label: string; value: T | undefined; options: Record<T, string>; onValue(value: T | undefined): void; sx: object }) {
+  return (
+    <TextField select label={label} value={value ?? ''} onChange={(e) => onValue((e.target.value || undefined) as T | undefined)} slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }} sx={sx}>
+      <MenuItem value="">
+        <Box component="span" sx={{ color: 'text.secondary' }}>
+          not asked
+        </Box>
+      </MenuItem>
+      {(Object.entries(options) as [T, string][]).map(([key, words]) => (
+        <MenuItem key={key} value={key}>
+          {words}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}
