@@ -15,9 +15,9 @@ export interface App {
 }
 
 /** The real server on a free port and Debian's Chromium. */
-export async function startApp(): Promise<App> {
+export async function startApp(env: Record<string, string> = {}): Promise<App> {
   const folder = await mkdtemp(join(tmpdir(), 'kymar-e2e-'));
-  const server = await startServer(['--bench', folder, '--reserve', '0 GB']);
+  const server = await startServer(['--bench', folder, '--reserve', '0 GB'], env);
   const browser = await playwright.launch({ executablePath: chromium()!, args: ['--no-sandbox', '--disable-background-networking', '--disable-gpu'] });
   return {
     address: server.address,

@@ -14,6 +14,12 @@ const choose = async (page: Page, label: string, option: string | RegExp) => {
   await page.getByRole('combobox', { name: label, exact: true }).click();
   await page.getByRole('option', { name: option }).click();
 };
+/** Swaps a joint of the strip by its menu: the part whose name holds the words. */
+const swap = async (page: Page, joint: string, words: string) => {
+  await page.getByRole('button', { name: new RegExp(`^Change ${joint}: `) }).click();
+  await page.getByPlaceholder('Type to search').fill(words);
+  await page.getByRole('option', { name: words }).first().click();
+};
 const saved = (page: Page) => page.getByText('Saved in this browser').waitFor();
 /** The stored jobs as the browser holds them. */
 const exported = async (page: Page, title: string) => {
@@ -59,15 +65,15 @@ test('a job by mouse, from brief to handover; a reload keeps it; export, erase, 
 
   await stage(page, 'Path').click();
   await page.getByRole('button', { name: 'Put a first build together' }).click();
-  await choose(page, 'Drive', /Larkmoor Reed 2 TB/);
-  await choose(page, 'Enclosure or adapter', /Tesselin Nook 10/);
-  await choose(page, 'Cable', /C to C, 10 Gb\/s/);
-  await choose(page, 'Port or slot', /Left side, front/);
+  await swap(page, 'drive', 'Reed 2 TB');
+  await swap(page, 'bridge', 'Nook 10');
+  await swap(page, 'cable', 'C to C, 10 Gb/s, 0.5');
+  await swap(page, 'port', 'Left side, front');
   await page.getByText('The port holds the path down').waitFor();
   await page.getByText(/Plug it into: Left side, by the hinge/).waitFor();
   // The strip itself swaps a joint.
   await page.getByRole('button', { name: /^Change port/ }).click();
-  await page.getByRole('menuitem', { name: /by the hinge.*\+/ }).click();
+  await page.getByRole('option', { name: /by the hinge.*\+/ }).click();
   await page.getByText('The port holds the path down').waitFor({ state: 'detached' });
 
   await stage(page, 'Forecast').click();
@@ -218,7 +224,7 @@ test('bad input is told beside its field and in its file; nothing is lost', asyn
     await page.getByText(said).first().waitFor();
     await page.getByText('Nothing was imported').waitFor();
   }
-  expect(await page.getByRole('listitem').count()).toBe(2);
+  expect(await page.getByRole('listitem').count()).toBe(3);
   expect(faults).toEqual([]);
 });
 
@@ -273,7 +279,7 @@ test('thousands of jobs: the list stays quick to find in', async () => {
     database.close();
   });
   await page.reload();
-  await page.getByRole('button', { name: /more of 2002/ }).waitFor();
+  await page.getByRole('button', { name: /more of 2003/ }).waitFor();
   await page.getByLabel('Find').fill('1999');
   await page.getByRole('link', { name: 'Herbarium 1999' }).waitFor();
   expect(await page.getByRole('listitem').count()).toBe(1);

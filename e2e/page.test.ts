@@ -31,7 +31,7 @@ test('the first view needs less than 250 kB of compressed JavaScript', async () 
 test.each(['light', 'dark'] as const)('no accessibility fault of WCAG 2.2 AA in any view, %s', async (colorScheme) => {
   const { page } = await app.open('/jobs', { colorScheme });
   const found: string[] = [];
-  for (const path of ['/jobs', ...VIEWS.map((v) => `/jobs/demo-acoustics-offload/${v}`), '/jobs/demo-herbarium-scans/path', '/reference']) {
+  for (const path of ['/jobs', ...VIEWS.map((v) => `/jobs/demo-acoustics-offload/${v}`), '/jobs/demo-herbarium-scans/path', '/jobs/demo-simulator-bay/path', '/parts', '/parts/drives/oystral-kestrel-2t', '/parts/hosts/games-console', '/reference']) {
     await page.goto(app.address + path);
     await page.getByRole('main').waitFor();
     await page.waitForLoadState('networkidle');
@@ -47,7 +47,7 @@ test.each(['light', 'dark'] as const)('no accessibility fault of WCAG 2.2 AA in 
 
 test('a phone of 390 px reads the verdict and runs the timer without scrolling sideways', async () => {
   const { page } = await app.open('/jobs/demo-acoustics-offload/bench', { viewport: { width: 390, height: 844 } });
-  for (const path of ['/jobs/demo-acoustics-offload/bench', '/jobs/demo-acoustics-offload/verdict', '/reference', '/jobs']) {
+  for (const path of ['/jobs/demo-acoustics-offload/bench', '/jobs/demo-acoustics-offload/verdict', '/reference', '/jobs', '/jobs/demo-acoustics-offload/path', '/parts']) {
     await page.goto(app.address + path);
     await page.getByRole('main').waitFor();
     await page.waitForLoadState('networkidle');

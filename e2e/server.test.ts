@@ -9,7 +9,11 @@ import { decode } from '@kymar/core/decode';
 import { demoJobs } from '@kymar/core/demo';
 import { forecastJob, pathOf } from '@kymar/core/forecast';
 import { life } from '@kymar/core/endurance';
+import { SHOP } from '@kymar/core/demo';
+import { findings, stateOf } from '@kymar/core/fit';
+import { writeLibrary } from '@kymar/core/library';
 import { explainFlow } from '@kymar/core/path';
+import { settingOf } from '@kymar/core/whatif';
 import { writeJob } from '@kymar/core/job';
 import { verdict } from '@kymar/core/verdict';
 import { root, startServer } from '../scripts/lib.mjs';
@@ -205,9 +209,24 @@ describe('the command line', () => {
     await writeFile(join(folder, 'job.json'), text);
     const path = JSON.parse((await kymar(['path', 'job.json'], '')).out);
     expect(path.flow.write).toEqual(plain(explainFlow(pathOf(offload!.host, offload!.build!), 'write')));
+    const setting = (d: 'read' | 'write') => settingOf({ ...offload!, build: offload!.build! }, d);
+    for (const d of ['read', 'write'] as const) {
+      expect(path.findings[d]).toEqual(findings(setting(d)).map(({ figure: _, ...finding }) => finding));
+      expect(path.state[d]).toBe(stateOf(setting(d)));
+    }
+    expect(path.alternatives.write.port.map((c: { key: string }) => c.key)).toEqual(offload!.host.ports.map((p) => p.id));
     const forecast = JSON.parse((await kymar(['forecast'], text)).out);
     expect(forecast.activities[0].time).toEqual(plain(forecastJob(offload!)!.activities[0]!.time));
     expect(JSON.parse((await kymar(['verdict'], text)).out)).toEqual(plain(verdict(offload!)));
+  });
+
+  test('path tries the parts of another library', async () => {
+    const lean = { ...SHOP, cables: SHOP.cables.slice(0, 1) };
+    await writeFile(join(folder, 'library.json'), writeLibrary(lean));
+    const { alternatives } = JSON.parse((await kymar(['path', '--shop', 'library.json'], writeJob(offload!))).out);
+    expect(alternatives.read.cable.map((c: { key: string }) => c.key)).toEqual([lean.cables[0]!.id, 'none']);
+    await writeFile(join(folder, 'library.json'), '{"kymarLibrary": 1, "cables": [{}]}');
+    expect(await kymar(['path', '--shop', 'library.json'], writeJob(offload!))).toMatchObject({ code: 2, out: '', err: expect.stringMatching(/cables\.0/) });
   });
 
   test('endurance takes its own input', async () => {
@@ -235,6 +254,7 @@ describe('the command line', () => {
     ['endurance', '{"tbw": 5}', /tbw/],
     ['dance', '{}', /Usage/],
     ['', '', /Usage/],
+    ['--wrong', '', /Usage/],
   ])('kymar %s with bad input: exit 2, told on standard error', async (command, input, message) => {
     const { code, out, err } = await kymar(command ? [command] : [], input);
     expect([code, out]).toEqual([2, '']);

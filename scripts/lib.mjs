@@ -52,8 +52,8 @@ export function start(command, args, options = {}) {
 }
 
 /** Starts the built server on a free port with a folder of its own. @returns its address and how to stop it */
-export function startServer(args = []) {
-  const child = spawn(process.execPath, [join(root, 'server/dist/main.js'), '--port', '0', ...args], { cwd: root, stdio: ['ignore', 'pipe', 'inherit'] });
+export function startServer(args = [], env = {}) {
+  const child = spawn(process.execPath, [join(root, 'server/dist/main.js'), '--port', '0', ...args], { cwd: root, stdio: ['ignore', 'pipe', 'inherit'], env: { ...process.env, ...env } });
   return new Promise((resolve, reject) => {
     let said = '';
     child.stdout.on('data', (text) => {

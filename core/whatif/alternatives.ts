@@ -62,12 +62,14 @@ function leadsFor(build: Build, host: Host, shop: Shop): (Cable | null)[] {
 /**
  * The build with as little else changed as it takes to work: first nothing, then the cable, then without the enclosure, then in another one with
  * its cable, the fastest that works. Where nothing works, what is blocked by least.
+ * @param chosen the joint that was asked for and stays
  */
-export function fitted(plan: Plan, build: Build, shop: Shop, direction: Direction): Judged {
+export function fitted(plan: Plan, build: Build, shop: Shop, direction: Direction, chosen: JointId | null = null): Judged {
   const asked = judge(plan, build, direction);
-  if (asked.blocks.length === 0) return asked;
+  if (asked.blocks.length === 0 || chosen === 'cable') return asked;
   const leads = (b: Build) => leadsFor(b, plan.host, shop).map((cable) => judge(plan, { ...b, cable }, direction));
   let best = leads(build).reduce(fewer, asked);
+  if (chosen === 'bridge' || chosen?.startsWith('hub-')) return best;
   if (best.blocks.length > 0 && build.bridge) best = leads({ ...build, bridge: null }).filter((j) => j.blocks.length === 0).reduce(fewer, best);
   for (const bridge of boxesFor(build, shop)) {
     if (best.blocks.length === 0) break;
@@ -113,7 +115,7 @@ function changed(build: Build, part: Partial<Build>): Build {
 export function alternatives(plan: Plan, shop: Shop, joint: JointId, direction: Direction): Choice[] {
   const now = judge(plan, plan.build, direction);
   return options(plan, shop, joint).map(({ key, name, build, taken }) => {
-    const got = taken ? now : fitted(plan, build, shop, direction);
+    const got = taken ? now : fitted(plan, build, shop, direction, joint);
     return { key, name, taken, ...got, beside: taken ? null : beside(build, got.build), gain: got.flow === null || now.flow === null ? null : got.flow - now.flow };
   });
 }

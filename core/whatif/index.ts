@@ -1,2 +1,2 @@
 export { alternatives, firstBuild, settingOf, type Choice, type Plan } from './alternatives';
-export { mends, type Mend, type Cost } from './mend';
+export { mends, tried, type Mend, type Cost } from './mend';

@@ -1,5 +1,6 @@
 import type { Build } from '../bench';
-import type { Direction } from '../links';
+import { middle } from '../evidence';
+import { linkById, practicalOf, type Direction } from '../links';
 import { nameOf, type Shop } from '../parts';
 import { alternatives, judge, type Choice, type Plan } from './alternatives';
 
@@ -44,11 +45,22 @@ function wordsFor(plan: Plan, { build }: Choice): string {
   return `${words[0]?.toUpperCase() ?? ''}${words.slice(1)}`;
 }
 
+/** As many parts of a kind are tried; of a larger library those with the highest figures. */
+const MOST = 120;
+
+/** The library as far as a mend can be found in it. */
+export function tried(shop: Shop, direction: Direction): Shop {
+  const first = <T>(list: readonly T[], worth: (part: T) => number): T[] => (list.length <= MOST ? [...list] : [...list].sort((a, b) => worth(b) - worth(a)).slice(0, MOST));
+  const fastest = (modes: readonly string[]) => Math.max(...modes.map((mode) => practicalOf(linkById(mode), direction).expected));
+  return { ...shop, drives: first(shop.drives, (d) => middle(d[direction]) ?? 0), bridges: first(shop.bridges, (b) => fastest(b.outer)), cables: first(shop.cables, (c) => fastest(c.modes)), hubs: shop.hubs.slice(0, MOST) };
+}
+
 /**
  * Changes that unblock the path or make it at least 5 % faster, the cheapest kind first and the best of each kind only: a dearer one stands only
  * where it gives more. The first is the cheapest mend.
  */
-export function mends(plan: Plan, shop: Shop, direction: Direction): Mend[] {
+export function mends(plan: Plan, library: Shop, direction: Direction): Mend[] {
+  const shop = tried(library, direction);
   const now = judge(plan, plan.build, direction);
   const joints = ['port', 'cable', ...(plan.build.hops ?? []).map((_, i) => `hub-${i}` as const), 'bridge', 'drive'] as const;
   const helps = (c: Choice) => !c.taken && c.blocks.every((id) => now.blocks.includes(id)) && (c.blocks.length < now.blocks.length || (now.flow !== null && c.flow !== null && c.flow > now.flow * (1 + WORTH)));

@@ -1,7 +1,8 @@
-import { mkdir, mkdtemp, rm, symlink, writeFile } from 'node:fs/promises';
+import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
-import { dirname, join, relative } from 'node:path';
+import { join } from 'node:path';
 import { judgeLink } from '@kymar/core/devices';
+import { MadeUp } from './fixtures/machine';
 import { pluggedIn } from '.';
 
 let root = '';
@@ -10,48 +11,14 @@ beforeEach(async () => {
 });
 afterEach(() => rm(root, { recursive: true, force: true }));
 
-/** A made-up machine in sysfs's own layout (Linux documentation, ABI/testing: sysfs-bus-usb, sysfs-bus-pci, sysfs-ata). */
-class Machine {
-  private readonly work: Promise<unknown>[] = [];
-  /** Attributes at a real path, and the link by which the bus lists it. */
-  private put(path: string, attributes: Record<string, string>, listed: string) {
-    const make = async () => {
-      await mkdir(join(root, path), { recursive: true });
-      for (const [name, text] of Object.entries(attributes)) {
-        await mkdir(dirname(join(root, path, name)), { recursive: true });
-        await writeFile(join(root, path, name), `${text}\n`);
-      }
-      await mkdir(dirname(join(root, listed)), { recursive: true });
-      await symlink(relative(dirname(join(root, listed)), join(root, path)), join(root, listed));
-    };
-    this.work.push((this.work.at(-1) ?? Promise.resolve()).then(make));
-    return this;
-  }
-  usbRoot(bus: number, controller: string, speed: number, lanes = 1) {
-    return this.put(`devices/pci0000:00/${controller}/usb${bus}`, { speed: String(speed), rx_lanes: String(lanes) }, `bus/usb/devices/usb${bus}`);
-  }
-  usb(id: string, controller: string, speed: number, more: { product?: string; kind?: string; protocol?: string; lanes?: number } = {}) {
-    const path = `devices/pci0000:00/${controller}/usb${id.split('-')[0]}/${id}`;
-    this.put(path, { speed: String(speed), rx_lanes: String(more.lanes ?? 1), ...(more.product ? { product: more.product, manufacturer: 'Tesselin' } : {}) }, `bus/usb/devices/${id}`);
-    return this.put(`${path}/${id}:1.0`, { bInterfaceClass: more.kind ?? '08', bInterfaceProtocol: more.protocol ?? '62' }, `bus/usb/devices/${id}:1.0`);
-  }
-  nvme(id: string, below: string, now: [string, number], most: [string, number], port: [string, number] | null, model = '') {
-    if (port) this.put(`devices/pci0000:00/${below}`, { max_link_speed: `${port[0]} GT/s PCIe`, max_link_width: String(port[1]), class: '0x060400' }, `bus/pci/devices/${below}`);
-    return this.put(
-      `devices/pci0000:00/${below}/${id}`,
-      { class: '0x010802', current_link_speed: `${now[0]} GT/s PCIe`, current_link_width: String(now[1]), max_link_speed: `${most[0]} GT/s PCIe`, max_link_width: String(most[1]), ...(model ? { 'nvme/nvme0/model': `${model}   ` } : {}) },
-      `bus/pci/devices/${id}`,
-    );
-  }
-  sata(link: string, now: string, most: string) {
-    return this.put(`devices/pci0000:00/0000:00:17.0/${link}`, { sata_spd: now, hw_sata_spd_limit: most }, `class/ata_link/${link}`);
-  }
+/** A made-up machine whose devices are read and judged. */
+class Machine extends MadeUp {
   async read() {
-    await Promise.all(this.work);
+    await this.made();
     return (await pluggedIn(root)).map((device) => ({ ...device, ...judgeLink(device) }));
   }
 }
-const machine = () => new Machine();
+const machine = () => new Machine(root);
 const xhci = '0000:00:14.0';
 
 describe('six machines', () => {

@@ -47,7 +47,7 @@ export function Parts() {
     if (picker.current) picker.current.value = '';
   };
   return (
-    <Box component="main" sx={{ px: 3, py: 2.5, maxWidth: 1680, width: '100%', mx: 'auto', display: 'grid', gap: 1.5, gridTemplateRows: 'auto auto 1fr' }}>
+    <Box component="main" sx={{ px: { xs: 1.5, sm: 3 }, py: 2.5, maxWidth: 1680, width: '100%', mx: 'auto', display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)', gridTemplateRows: 'auto auto 1fr' }}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
         <Typography variant="h1" sx={{ flex: 1 }}>
           Parts
@@ -59,7 +59,7 @@ export function Parts() {
         <Button onClick={() => saveFile('library.kymar-parts.json', writeLibrary(shop), 'application/json')}>Save all</Button>
       </Box>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
-        <ToggleButtonGroup size="small" exclusive value={kind} onChange={(_, k: Kind | null) => k && show(k)} aria-label="Kind of part">
+        <ToggleButtonGroup size="small" exclusive value={kind} sx={{ overflowX: 'auto', maxWidth: '100%', '& > button': { whiteSpace: 'nowrap', flexShrink: 0 } }} onChange={(_, k: Kind | null) => k && show(k)} aria-label="Kind of part">
           {(Object.keys(KINDS) as Kind[]).map((k) => (
             <ToggleButton key={k} value={k} sx={{ px: 1.5, py: 0.5 }}>
               {NAMES[k]} ({shop[k].length})

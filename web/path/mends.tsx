@@ -3,22 +3,27 @@ import { useEffect, useState } from 'react';
 import { rebuild, type Job } from '@kymar/core/job';
 import type { Direction } from '@kymar/core/links';
 import { format } from '@kymar/core/units';
-import { mends, type Cost, type Mend } from '@kymar/core/whatif';
+import { tried, type Cost, type Mend } from '@kymar/core/whatif';
 import { changeJob } from '../state/jobs';
 import { useShop } from '../state/parts';
 import { Panel } from '../ui/panel';
+import { mendsOf } from '../workers';
 
 const COST: Record<Cost, string> = { nothing: 'costs nothing', 'a cable': 'costs a cable', 'a hub': 'costs a hub', 'an enclosure or card': 'costs an enclosure or card', 'a drive': 'costs a drive' };
 
-/** Changes that unblock the path or make it faster, the cheapest first. Worked out when the page has come to rest. */
+/** Changes that unblock the path or make it faster, the cheapest first. Worked out beside the page once it has come to rest. */
 export function Mends({ job, direction }: { job: Job; direction: Direction }) {
   const shop = useShop();
   const [found, setFound] = useState<{ for: Job['build']; direction: Direction; list: Mend[] } | null>(null);
   const { host, build, activities, needs } = job;
   useEffect(() => {
     if (!build) return;
-    const timer = setTimeout(() => setFound({ for: build, direction, list: mends({ host, build, activities, needs }, shop, direction) }), 150);
-    return () => clearTimeout(timer);
+    let current = true;
+    const timer = setTimeout(() => void mendsOf({ host, build, activities, needs }, tried(shop, direction), direction).then((list) => current && setFound({ for: build, direction, list })), 150);
+    return () => {
+      current = false;
+      clearTimeout(timer);
+    };
   }, [host, build, activities, needs, shop, direction]);
   const list = found?.for === build && found.direction === direction ? found.list : null;
   return (

@@ -49,10 +49,10 @@ export function Interfaces() {
             const range = practicalOf(link, 'read');
             return (
               <TableRow key={link.id}>
-                <TableCell>
+                <TableCell sx={{ whiteSpace: 'nowrap' }}>
                   {link.name}
                   {link.also && (
-                    <Typography variant="caption" color="textSecondary" component="div">
+                    <Typography variant="caption" color="textSecondary" component="div" sx={{ whiteSpace: 'normal' }}>
                       {link.also.join(', ')}
                     </Typography>
                   )}
@@ -80,6 +80,11 @@ export function Interfaces() {
           })}
         </TableBody>
       </Table>
+      {own.length === 0 && (
+        <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 1 }}>
+          The shop’s own figures appear once a job holds finished runs whose whole course one link decided: large files, cache not used up.
+        </Typography>
+      )}
     </Panel>
   );
 }

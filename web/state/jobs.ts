@@ -22,8 +22,10 @@ interface Status {
   /** What could not be stored or read, in words. */
   trouble: string | null;
   saving: boolean;
+  /** Parts of the library are being written. */
+  savingParts: boolean;
 }
-export const useStatus = create<Status>(() => ({ loaded: false, fresh: false, trouble: null, saving: false }));
+export const useStatus = create<Status>(() => ({ loaded: false, fresh: false, trouble: null, saving: false, savingParts: false }));
 
 const now = () => new Date().toISOString();
 
@@ -137,7 +139,7 @@ export async function openStore(demo: () => Job[]): Promise<void> {
   if (fresh) void saveNow();
   addEventListener('pagehide', () => void saveNow());
   const hold = (event: BeforeUnloadEvent) => event.preventDefault();
-  useStatus.subscribe(({ saving }) => (saving ? addEventListener : removeEventListener)('beforeunload', hold));
+  useStatus.subscribe(({ saving, savingParts }) => (saving || savingParts ? addEventListener : removeEventListener)('beforeunload', hold));
   addEventListener('visibilitychange', () => document.visibilityState === 'hidden' && void saveNow());
   tabs?.addEventListener('message', (event: MessageEvent<{ id: string }>) => void adopt(event.data.id));
 }

@@ -75,18 +75,22 @@ export async function openParts(): Promise<void> {
     useStatus.setState({ trouble: `The parts of this shop cannot be read (${(error as Error).message}).` });
     return;
   }
-  let writing = Promise.resolve();
+  let writing: Promise<void> = Promise.resolve();
   useJobs.subscribe(({ parts }) => {
     if (parts === written) return;
     const before = written;
     written = parts;
     const keys = [...new Set([...Object.keys(before), ...Object.keys(parts)])].filter((key) => before[key] !== parts[key]);
-    writing = writing
+    useStatus.setState({ savingParts: true });
+    const mine: Promise<unknown> = (writing = writing
       .then(() => saveParts(keys.map((key) => [key, parts[key]])))
       .then(
         () => tabs?.postMessage(keys),
-        (error: Error) => useStatus.setState({ trouble: `Parts not saved: ${error.message || 'the browser’s storage refused'}. Export the library to a file now.` }),
-      );
+        (error: Error) => useStatus.setState({ trouble: `Parts not saved: ${error.message || 'the browser’s storage refused'}. Save the library to a file now.` }),
+      )
+      .then(() => {
+        if (mine === writing) useStatus.setState({ savingParts: false });
+      }));
   });
   tabs?.addEventListener('message', (event: MessageEvent<string[]>) => {
     void loadParts().then((stored) => {

@@ -70,11 +70,9 @@ export async function loadParts(): Promise<Held> {
 /** Writes entries; undefined removes one. @throws Error when a part is not sound: nothing is ever written that could not be read again */
 export async function saveParts(entries: readonly (readonly [key: string, part: Part | null | undefined])[]): Promise<void> {
   for (const [key, part] of entries) {
-    if (part === undefined) await parts.removeItem(key);
-    else {
-      const read = part === null ? null : KINDS[key.slice(0, key.indexOf('/')) as Kind].safeParse(part);
-      if (read && !read.success) throw new Error(`“${nameOf(part!)}” is not sound: ${read.error.issues[0]!.message}`);
-      await parts.setItem(key, part);
-    }
+    const read = part ? KINDS[key.slice(0, key.indexOf('/')) as Kind].safeParse(part) : null;
+    if (read && !read.success) throw new Error(`“${nameOf(part!)}” is not sound: ${read.error.issues[0]!.message}`);
   }
+  // All at once: one after the other, thousands would take a minute.
+  await Promise.all(entries.map(([key, part]) => (part === undefined ? parts.removeItem(key) : parts.setItem(key, part))));
 }

@@ -58,7 +58,7 @@ export default function AlternativesMenu({ anchor, job, joint, direction, close 
           inputValue={text}
           onInputChange={(_, typed, reason) => reason !== 'reset' && setText(typed)}
           onChange={(_, choice) => choice && take(choice)}
-          onClose={(_, reason) => reason === 'escape' && close()}
+          onClose={(_, reason) => (reason === 'escape' || reason === 'selectOption') && close()}
           noOptionsText="Nothing in the library is called that."
           forcePopupIcon={false}
           disableClearable={false}

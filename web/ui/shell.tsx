@@ -13,7 +13,7 @@ const WorkingSheet = lazy(() => import('./working'));
 
 /** Frame of every view: the name, undo and redo, appearance, and what is wrong with storage if anything is. */
 export function Shell() {
-  const { trouble, saving } = useStatus();
+  const { trouble, saving, savingParts } = useStatus();
   const working = useWorking((s) => s.shown !== null);
   useUndoKeys();
   return (
@@ -36,7 +36,7 @@ export function Shell() {
         ))}
         <Box sx={{ flex: 1 }} />
         <Typography variant="caption" color="textSecondary" role="status" sx={{ lineHeight: 1.2, textAlign: 'right', display: { xs: 'none', sm: 'block' } }}>
-          {trouble ? 'Not all is saved' : saving ? 'Saving …' : 'Saved in this browser'}
+          {trouble ? 'Not all is saved' : saving || savingParts ? 'Saving …' : 'Saved in this browser'}
         </Typography>
         <IconButton size="small" onClick={undo} aria-label="Undo (Ctrl+Z)" title="Undo (Ctrl+Z)">
           <UndoIcon fontSize="small" />
