@@ -1,4 +1,39 @@
-const DIGITS: Record<string, string> = { zero: '0', one: '1', two: '2', three: '3', four: '4', five: '5', six: '6', seven: '7', eight: '8', nine: '9', ten: '10', twenty: '20', forty: '40', eighty: '80' };
+const UNITS = ['zero', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve', 'thirteen', 'fourteen', 'fifteen', 'sixteen', 'seventeen', 'eighteen', 'nineteen'];
+const TENS = ['', '', 'twenty', 'thirty', 'forty', 'fifty', 'sixty', 'seventy', 'eighty', 'ninety'];
+const SPOKEN = new RegExp(`\\b(?:${[...UNITS, ...TENS.filter(Boolean)].join('|')})(?:[ -](?:and )?(?:${[...UNITS, ...TENS.filter(Boolean), 'hundred', 'thousand'].join('|')}))*\\b`, 'gi');
+
+/**
+ * Numbers as they are said: `seven thousand two hundred`, `fifty four hundred`, `twenty two` are one number each; `three two` are two, as in the
+ * version of a standard.
+ */
+function spoken(words: string): string {
+  const list = words.toLowerCase().split(/[ -]+/).filter((w) => w !== 'and');
+  const found: string[] = [];
+  let [total, part, open] = [0, 0, false];
+  const close = () => {
+    if (open) found.push(String(total + part));
+    [total, part, open] = [0, 0, false];
+  };
+  for (const word of list) {
+    const unit = UNITS.indexOf(word);
+    const ten = TENS.indexOf(word) * 10;
+    if (word === 'hundred') part *= 100;
+    else if (word === 'thousand') [total, part] = [(total + part) * 1000, 0];
+    else if (unit >= 0) {
+      // Only after a round number does a unit belong to it.
+      if (open && part % 100 !== 0 && !(part % 10 === 0 && part % 100 >= 20 && unit < 10)) close();
+      else if (open && part === 0 && total === 0) close();
+      part += unit;
+      open = true;
+    } else {
+      if (open && part % 100 !== 0) close();
+      part += ten;
+      open = true;
+    }
+  }
+  close();
+  return found.join(' ');
+}
 const ROMAN: Record<string, string> = { i: '1', ii: '2', iii: '3', iv: '4' };
 
 /** Replacements in order: spoken and typographic forms become the ones written in listings. Letters keep their case: b is not B. */
@@ -8,10 +43,18 @@ const STEPS: [RegExp, string | ((whole: string, ...groups: string[]) => string)]
   [/[×✕∗]/g, 'x'],
   [/[“”″]|''/g, '"'],
   [/[‐‑–—]/g, '-'],
-  [new RegExp(`\\b(${Object.keys(DIGITS).join('|')})\\b`, 'gi'), (word) => DIGITS[word.toLowerCase()]!],
+  [SPOKEN, spoken],
   [/(\d) ?point ?(\d)/gi, '$1.$2'],
   [/(\d) ?by ?(\d)/gi, '$1x$2'],
   [/\bby (\d)/gi, 'x$1'],
+  [/\b(usb(?:[ -]?c)?) ?3 ([012])\b/gi, '$1 3.$2'],
+  [/\b(usb ?3(?:\.\d)?|3\.[012]|pcie|pci[ -]?e) ?G ?(\d)(?!\d|b|\.)/gi, '$1 Gen $2'],
+  [/\busb ?"(3\.[012])"/gi, 'USB $1'],
+  [/(?<=\d ?)mb\/s/g, 'MB/s'],
+  [/(?<=\d ?)gb\/s/g, 'Gb/s'],
+  [/\bserial ata\b/gi, 'SATA'],
+  [/\brev(?:ision)?\. ?(?=\d)/gi, 'rev '],
+  [/(\d)([TGM])o\b|(\d) ([GM])[oO]\b|(\d)([TGM])O\b/g, (_, a, b, c, d, e, f) => `${a || c || e} ${b || d || f}B`],
   [/\bpci[ -]?e(?:xpress)?\b/gi, 'PCIe'],
   [/\bpci express\b/gi, 'PCIe'],
   [/\bsata[ -]?(i{1,3}|iv)\b/gi, (_, roman) => `SATA rev ${ROMAN[roman!.toLowerCase()]}`],

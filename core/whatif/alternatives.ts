@@ -4,7 +4,7 @@ import { blocksOf, type Setting } from '../fit';
 import type { Job } from '../job';
 import { linkById, practicalOf, type Direction } from '../links';
 import { formFactor, nameOf, type Bridge, type Cable, type Drive, type Host, type Shop } from '../parts';
-import type { JointId } from '../path';
+import { negotiate, type JointId } from '../path';
 
 /** What is to be changed: a job's host, its build and what it asks. */
 export type Plan = Pick<Job, 'host' | 'activities' | 'needs'> & { build: Build };
@@ -46,17 +46,25 @@ export function judge(plan: Plan, build: Build, direction: Direction): Judged {
 const fewer = (a: Judged, b: Judged): Judged => (b.blocks.length < a.blocks.length || (b.blocks.length === a.blocks.length && (b.flow ?? 0) > (a.flow ?? 0) * 1.001) ? b : a);
 
 /** Where the device's cable ends towards the host. */
-function farEnd({ hops, port }: Build, host: Host): string | undefined {
+function farEnd({ hops, port }: Build, host: Host): { connector: string; modes: readonly string[] } | undefined {
   const hop = hops?.[0];
-  return hop ? hop.hub.ports.find((p) => p.id === hop.port)?.connector : host.ports.find((p) => p.id === port)?.connector;
+  return hop ? hop.hub.ports.find((p) => p.id === hop.port) : host.ports.find((p) => p.id === port);
 }
 
-/** Cables that join the device and the host, or none where it goes straight in; the shop's whole list is never tried where plugs cannot meet. */
+const worth = (modes: readonly string[]) => Math.max(0, ...modes.map((mode) => practicalOf(linkById(mode), 'read').expected));
+
+/** Cables that join the device and the host, the one that negotiates most first, or none where it goes straight in. Plugs that cannot meet are never tried. */
 function leadsFor(build: Build, host: Host, shop: Shop): (Cable | null)[] {
-  const from = build.bridge?.plug ?? build.drive.plug;
-  const to = farEnd(build, host);
-  const fitting = shop.cables.filter(({ ends: [a, b] }) => (a === from && b === to) || (b === from && a === to));
-  return from === to && (build.bridge === null || build.bridge.kind === 'adapter') ? [null, ...fitting] : fitting;
+  const { bridge, drive } = build;
+  const from = bridge?.plug ?? drive.plug;
+  const end = farEnd(build, host);
+  const fitting = shop.cables.filter(({ ends: [a, b] }) => (a === from && b === end?.connector) || (b === from && a === end?.connector));
+  const straight = from === end?.connector && (bridge === null || bridge.kind === 'adapter') ? [null] : [];
+  if (fitting.length < 2 || !end) return [...straight, ...fitting];
+  const device = { name: 'device', modes: bridge ? bridge.outer : drive.modes };
+  const ranked = fitting.map((cable) => ({ cable, mode: negotiate([device, { name: 'cable', modes: cable.modes }, { name: 'end', modes: end.modes }]).mode }));
+  const best = ranked.sort((a, b) => (b.mode ? worth([b.mode.id]) : 0) - (a.mode ? worth([a.mode.id]) : 0)).slice(0, 2);
+  return [...straight, ...best.map((r) => r.cable)];
 }
 
 /**
@@ -78,12 +86,10 @@ export function fitted(plan: Plan, build: Build, shop: Shop, direction: Directio
   return best;
 }
 
-const fastest = (modes: readonly string[]) => Math.max(...modes.map((mode) => practicalOf(linkById(mode), 'read').expected));
-
-/** Boxes and cards that take the drive's plug and shape, the fastest link first. */
+/** Boxes and cards that take the drive's plug, shape and interface, the fastest link first. */
 function boxesFor({ drive }: Build, shop: Shop): Bridge[] {
   const form = formFactor(drive.form);
-  return shop.bridges.filter((bridge) => bridge.socket === drive.plug && (form === null || (bridge.forms?.includes(form) ?? true))).sort((a, b) => fastest(b.outer) - fastest(a.outer));
+  return shop.bridges.filter((bridge) => bridge.socket === drive.plug && (form === null || (bridge.forms?.includes(form) ?? true)) && negotiate([{ name: 'drive', modes: drive.modes }, { name: 'box', modes: bridge.inner }]).mode !== null).sort((a, b) => worth(b.outer) - worth(a.outer));
 }
 
 /** A build that works on the host, whichever drive of the shop comes first. */
