@@ -4,7 +4,7 @@ import type { Build } from '../bench';
 import { life, type Life } from '../endurance';
 import { formula, fromFact, type Estimate, type Fact } from '../evidence';
 import type { Activity, FrozenForecast, Job } from '../job';
-import type { Host } from '../parts';
+import { asRevised, type Host } from '../parts';
 import { buildPath, type Path } from '../path';
 import { forecastTransfer, type TransferForecast } from './forecast';
 
@@ -17,7 +17,7 @@ export function pathOf(host: Host, { accessories: _, ...build }: Build, endpoint
   if (!port) throw new RangeError(`"${build.port}" is no port of ${host.name}.`);
   const endpoint = endpointId === undefined ? undefined : host.endpoints?.find((e) => e.id === endpointId);
   if (endpointId !== undefined && !endpoint) throw new RangeError(`"${endpointId}" is no endpoint of ${host.name}.`);
-  return buildPath({ ...build, port, host, endpoint });
+  return buildPath({ ...build, drive: asRevised(build.drive), port, host, endpoint });
 }
 
 export interface ActivityForecast extends TransferForecast {
@@ -60,7 +60,7 @@ function writesPerDay(activities: readonly Activity[]): Estimate | null {
 }
 
 function lifeOf(build: Build, activities: readonly Activity[]): Life | { problem: string } {
-  const { tbw, capacity, warrantyYears } = build.drive;
+  const { tbw, capacity, warrantyYears } = asRevised(build.drive);
   const rate = writesPerDay(activities);
   try {
     return life({ tbw, capacity, warrantyYears, readings: [], writesPerDay: null }, rate);

@@ -136,3 +136,28 @@ describe('a drive from a pasted listing', () => {
     fc.assert(fc.property(fc.string({ maxLength: 80 }), (text) => KINDS.drives.safeParse(draftDrive(text, 'new').drive as Part).success));
   });
 });
+
+describe('what the form and the table know of a property', () => {
+  const holds = (kind: Kind, key: string) => columnsOf(kind).find((c) => c.key === key)!;
+  test.each([
+    ['drives', 'capacity', { holds: { type: 'fact' }, dimension: 'bytes', optional: false }],
+    ['drives', 'randomRead', { holds: { type: 'fact' }, dimension: 'iops', optional: true }],
+    ['drives', 'cell', { holds: { type: 'choice', options: ['SLC', 'MLC', 'TLC', 'QLC'] }, nullable: true }],
+    ['drives', 'sides', { holds: { type: 'choice', options: [1, 2] } }],
+    ['drives', 'sealed', { holds: { type: 'yesno' } }],
+    ['drives', 'modes', { holds: { type: 'list', of: null } }],
+    ['drives', 'height', { holds: { type: 'number' }, dimension: 'length' }],
+    ['drives', 'revisions', { holds: { type: 'structure' } }],
+    ['bridges', 'read', { holds: { type: 'fact' }, nullable: true }],
+    ['bridges', 'forms', { holds: { type: 'list', of: expect.arrayContaining(['M.2 2280', '3.5-inch']) } }],
+    ['cables', 'ends', { holds: { type: 'list', of: expect.arrayContaining(['USB-C']) } }],
+    ['hosts', 'ports', { holds: { type: 'structure' } }],
+  ] as [Kind, string, object][])('%s: %s', (kind, key, expected) => expect(holds(kind, key)).toMatchObject(expected));
+
+  test('groups name what is inside, with its unit', () => {
+    const power = holds('drives', 'power').holds;
+    expect(power.type === 'group' && power.columns.map((c) => [c.key, c.label, c.dimension])).toEqual([['idle', 'Idle', 'power'], ['read', 'Reading', 'power'], ['write', 'Writing', 'power'], ['start', 'Starting', 'power']]);
+    const storage = holds('hosts', 'storage').holds;
+    expect(storage.type === 'group' && storage.columns.find((c) => c.key === 'read')).toMatchObject({ holds: { type: 'fact' }, dimension: 'rate' });
+  });
+});

@@ -7,3 +7,4 @@ export { Hub, Hop, Busy } from './hub';
 export { Accessory } from './accessory';
 export { Host, Port, System, Endpoint } from './host';
 export { KINDS, nameOf, type Kind, type Part, type PartOf, type Shop } from './shop';
+export { asRevised } from './revision';

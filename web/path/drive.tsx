@@ -1,4 +1,4 @@
-import { Box, Typography } from '@mui/material';
+import { Box, MenuItem, TextField, Typography } from '@mui/material';
 import { sourceWords, type Fact } from '@kymar/core/evidence';
 import type { Drive } from '@kymar/core/parts';
 import type { Dimension, Unit } from '@kymar/core/units';
@@ -16,6 +16,10 @@ const FIELDS: [Property, string, Dimension, Unit?][] = [
   ['warrantyYears', 'Warranty, years', 'count'],
 ];
 
+function withRevision({ revision: _, ...drive }: Drive, name: string): Drive {
+  return name === '' ? drive : { ...drive, revision: name };
+}
+
 /** The drive's figures with their sources; what is typed here counts as entered by hand, for this job only. */
 export function DriveSheet({ drive, onDrive }: { drive: Drive; onDrive(drive: Drive): void }) {
   return (
@@ -24,6 +28,16 @@ export function DriveSheet({ drive, onDrive }: { drive: Drive; onDrive(drive: Dr
         Change what you know better. An unknown figure stands for the range of what is on the market.
       </Typography>
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
+        {drive.revisions && (
+          <TextField select label="Revision of this unit" value={drive.revision ?? ''} onChange={(e) => onDrive(withRevision(drive, e.target.value))} helperText={drive.revisions.find((r) => r.name === drive.revision)?.known ?? 'Not known: the forecast spans them all'} slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}>
+            <MenuItem value="">not known</MenuItem>
+            {drive.revisions.map(({ name, known }) => (
+              <MenuItem key={name} value={name}>
+                {name}, told by {known}
+              </MenuItem>
+            ))}
+          </TextField>
+        )}
         {FIELDS.map(([property, label, dimension, unit]) => (
           <FactField key={property} label={label} dimension={dimension} {...(unit ? { unit } : {})} fact={drive[property]} onFact={(fact: Fact) => onDrive({ ...drive, [property]: fact })} helperText={sourceWords(drive[property].source)} />
         ))}

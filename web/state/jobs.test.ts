@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import localforage from 'localforage';
 import { demoJobs } from '@kymar/core/demo';
-import type { Job } from '@kymar/core/job';
+import { VERSION, type Job } from '@kymar/core/job';
 
 // The parts of a browser that the store uses and Node lacks.
 const listeners = new Map<string, ((event: unknown) => void)[]>();
@@ -113,7 +113,7 @@ describe('what can go wrong', () => {
     await settings.setItem('seen', 'long ago');
     await disk.setItem(offload.id, offload);
     await disk.setItem('torn', { kymarVersion: 1, id: 'torn' });
-    await disk.setItem('future', { ...offload, id: 'future', kymarVersion: 2 });
+    await disk.setItem('future', { ...offload, id: 'future', kymarVersion: VERSION + 1 });
     const store = await tab();
     expect(titles(store)).toEqual([offload.title]);
     expect(store.useStatus.getState().trouble).toMatch(/2 stored jobs cannot be read and are left untouched/);

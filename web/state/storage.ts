@@ -61,7 +61,8 @@ export async function loadParts(): Promise<Held> {
   const held: Held = {};
   await parts.iterate<unknown, void>((record, key) => {
     const schema = KINDS[key.slice(0, key.indexOf('/')) as Kind];
-    if (record === null) held[key] = null;
+    // A stored null comes back as undefined.
+    if (record == null) held[key] = null;
     else if (schema?.safeParse(record).success) held[key] = record as Part;
   });
   return held;

@@ -1,0 +1,143 @@
+import 'fake-indexeddb/auto';
+import localforage from 'localforage';
+import { SHOP } from '@kymar/core/demo';
+import type { Cable, Drive, Part } from '@kymar/core/parts';
+
+// Tabs that tell each other, made here: every channel of a name hears the others.
+type Listener = (event: { data: unknown }) => void;
+const channels = new Map<string, { owner: object; listen: Listener }[]>();
+class Channel {
+  constructor(private readonly name: string) {}
+  addEventListener(_: string, listen: Listener) {
+    channels.set(this.name, [...(channels.get(this.name) ?? []), { owner: this, listen }]);
+  }
+  postMessage(data: unknown) {
+    for (const { owner, listen } of channels.get(this.name) ?? []) if (owner !== this) listen({ data });
+  }
+}
+Object.assign(globalThis, { addEventListener: () => {}, removeEventListener: () => {}, document: { visibilityState: 'visible' }, BroadcastChannel: Channel });
+
+type Parts = typeof import('./parts');
+type Jobs = typeof import('./jobs');
+const disk = localforage.createInstance({ name: 'kymar-parts', storeName: 'parts' });
+
+/** A tab: both stores loaded afresh over the same storage. */
+async function tab(): Promise<Parts & Jobs> {
+  let stores!: Parts & Jobs;
+  await jest.isolateModulesAsync(async () => {
+    stores = { ...(await import('./parts')), ...(await import('./jobs')) };
+  });
+  await stores.openParts();
+  return stores;
+}
+/** Waits until what is to be written is written. */
+async function settled({ useStatus }: Jobs): Promise<void> {
+  while (useStatus.getState().savingParts) await new Promise((resolve) => setImmediate(resolve));
+}
+const until = async (holds: () => boolean) => {
+  while (!holds()) await new Promise((resolve) => setImmediate(resolve));
+};
+
+const first = SHOP.drives[0]!;
+const own: Drive = { ...first, id: 'own-drive', model: 'Own' };
+const lead: Cable = { ...SHOP.cables[0]!, id: 'own-lead', name: 'Own lead' };
+
+beforeEach(async () => {
+  channels.clear();
+  await disk.clear();
+});
+
+describe('the library laid over what ships', () => {
+  test('nothing of its own: what ships, as it is', async () => {
+    const { shopNow, originOf } = await tab();
+    expect(shopNow()).toEqual(SHOP);
+    expect(originOf({}, 'drives', first.id)).toBe('shipped');
+  });
+
+  test('own parts come first, changes stand in place, what is removed is gone, and each can be taken back', async () => {
+    const store = await tab();
+    store.putParts('drives', [own, { ...first, model: 'Changed' }]);
+    store.dropPart('drives', SHOP.drives[1]!.id);
+    const { drives } = store.shopNow();
+    expect(drives.map((d) => d.id)).toEqual([own.id, first.id, ...SHOP.drives.slice(2).map((d) => d.id)]);
+    expect(drives[1]!.model).toBe('Changed');
+    const held = store.useJobs.getState().parts;
+    expect([own.id, first.id, SHOP.drives[2]!.id].map((id) => store.originOf(held, 'drives', id))).toEqual(['own', 'changed', 'shipped']);
+    store.asShipped('drives', first.id);
+    store.asShipped('drives', SHOP.drives[1]!.id);
+    store.dropPart('drives', own.id);
+    expect(store.shopNow()).toEqual(SHOP);
+    expect(store.useJobs.getState().parts).toEqual({});
+  });
+
+  test('kinds do not mix, and an id may stand in two of them', async () => {
+    const store = await tab();
+    store.putParts('cables', [{ ...lead, id: first.id }]);
+    expect(store.shopNow().drives).toEqual(SHOP.drives);
+    expect(store.shopNow().cables[0]!.name).toBe('Own lead');
+  });
+});
+
+describe('keeping it', () => {
+  test('what is changed is there after a reload, what is taken back is not', async () => {
+    const before = await tab();
+    before.putParts('drives', [own]);
+    before.putParts('cables', [lead]);
+    before.dropPart('hubs', SHOP.hubs[0]!.id);
+    before.dropPart('cables', lead.id);
+    await settled(before);
+    const after = await tab();
+    expect(after.shopNow().drives[0]).toEqual(own);
+    expect(after.shopNow().cables).toEqual(SHOP.cables);
+    expect(after.shopNow().hubs).toEqual(SHOP.hubs.slice(1));
+  });
+
+  test('undo and redo are written too', async () => {
+    const store = await tab();
+    store.useJobs.temporal.getState().clear();
+    store.putParts('drives', [own]);
+    store.undo();
+    await settled(store);
+    expect(await disk.keys()).toEqual([]);
+    store.redo();
+    await settled(store);
+    expect(await disk.keys()).toEqual(['drives/own-drive']);
+  });
+
+  test('an unsound record is left where it is and not shown', async () => {
+    await disk.setItem('drives/broken', { id: 'broken' });
+    await disk.setItem('gadgets/x', { id: 'x' });
+    const { shopNow } = await tab();
+    expect(shopNow()).toEqual(SHOP);
+    expect((await disk.keys()).sort()).toEqual(['drives/broken', 'gadgets/x']);
+  });
+
+  test('an unsound part is refused with its name and nothing of the change is written', async () => {
+    const store = await tab();
+    store.putParts('drives', [own, { ...own, id: 'bad id', model: 'Bad' } as Part]);
+    await settled(store);
+    expect(store.useStatus.getState().trouble).toMatch(/Parts not saved: .*Bad.* may hold letters/);
+    expect(await disk.keys()).toEqual([]);
+  });
+
+  test('thousands are written at once', async () => {
+    const store = await tab();
+    store.putParts('cables', Array.from({ length: 2000 }, (_, i) => ({ ...lead, id: `many-${i}` })));
+    await settled(store);
+    expect(await disk.length()).toBe(2000);
+  });
+
+  test('another tab sees the change, and keeps its own', async () => {
+    const [one, two] = [await tab(), await tab()];
+    two.putParts('cables', [lead]);
+    await settled(two);
+    one.putParts('drives', [own]);
+    await settled(one);
+    await until(() => two.shopNow().drives[0]!.id === own.id);
+    expect(two.shopNow().cables[0]).toEqual(lead);
+    one.dropPart('drives', own.id);
+    await settled(one);
+    await until(() => two.shopNow().drives[0]!.id === first.id);
+    expect(await disk.keys()).toEqual(['cables/own-lead']);
+  });
+});
