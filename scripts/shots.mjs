@@ -13,6 +13,8 @@ const VIEWS = [
   ['bench', `${OFFLOAD}/bench`],
   ['verdict', `${OFFLOAD}/verdict`],
   ['handover', `${OFFLOAD}/handover`],
+  ['parts', '/parts/drives/oystral-kestrel-2t'],
+  ['bay', '/jobs/demo-simulator-bay/path'],
   ['reference', '/reference'],
 ];
 

@@ -65,7 +65,7 @@ function More({ host, onHost }: { host: Job['host']; onHost(host: Job['host']): 
   return (
     <Box sx={{ mt: 1.5 }}>
       <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
-        {open ? 'Less of the machine' : 'More of the machine: systems, firmware, shared uplinks, card readers and shares'}
+        {open ? 'Less of the machine' : 'More of the machine: systems, uplinks, other ends'}
       </Button>
       {open && (
         <Box sx={{ mt: 1.5 }}>

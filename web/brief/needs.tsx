@@ -10,7 +10,7 @@ const YES_NO: Record<'starts' | 'travels' | 'movesLater' | 'onlyCopy', string> =
 const SCHOOL: { [K in keyof Schools]: { label: string; words: Record<Schools[K], string> } } = {
   minimum: { label: 'A maker’s minimum for a bay', words: { strict: 'to the letter: it blocks', 'outcome-first': 'by the outcome: a caution' } },
   heatsink: { label: 'A heatsink', words: { always: 'always', 'when needed': 'when the path makes it needed' } },
-  fileSystem: { label: 'File system', words: { 'every system': 'one every system reads', 'the system’s own': 'the system’s own' } },
+  fileSystem: { label: 'File system of an external drive', words: { 'every system': 'one every system reads', 'the system’s own': 'the system’s own' } },
 };
 
 /** What the drive is for and must put up with, and which school the job follows where practitioners disagree. Nothing asked here must be answered. */

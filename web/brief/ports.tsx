@@ -27,7 +27,7 @@ export function Ports({ host, used, onHost }: { host: Host; used: string | null;
   return (
     <Box sx={{ display: 'grid', gap: 1 }}>
       {host.ports.map((port) => (
-        <Box key={port.id} sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 2.2fr) minmax(0, 1.1fr) minmax(0, 1.7fr) 32px', gap: 1 }}>
+        <Box key={port.id} sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 2fr) 106px minmax(0, 1.7fr) 32px', gap: 1 }}>
           <NameField label="Where" value={port.position} onName={(position) => set(port.id, { position })} />
           <TextField select label="Shape" value={port.connector} onChange={(e) => reshape(port.id, e.target.value as Connector)}>
             {Connector.options.map((c) => (

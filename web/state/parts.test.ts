@@ -68,6 +68,7 @@ describe('the library laid over what ships', () => {
     store.dropPart('drives', own.id);
     expect(store.shopNow()).toEqual(SHOP);
     expect(store.useJobs.getState().parts).toEqual({});
+    await settled(store);
   });
 
   test('kinds do not mix, and an id may stand in two of them', async () => {
@@ -75,6 +76,7 @@ describe('the library laid over what ships', () => {
     store.putParts('cables', [{ ...lead, id: first.id }]);
     expect(store.shopNow().drives).toEqual(SHOP.drives);
     expect(store.shopNow().cables[0]!.name).toBe('Own lead');
+    await settled(store);
   });
 });
 
