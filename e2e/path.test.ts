@@ -1,7 +1,9 @@
+import { execFileSync } from 'node:child_process';
 import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
+import { format } from '@kymar/core/units';
 import { MadeUp } from '../server/plugged/fixtures/machine';
 import { startApp, type App } from './app';
 
@@ -168,6 +170,27 @@ test('the library: a listing pasted, a figure changed, taken back; CSV out, mend
   await page.goto(`${app.address}${OFFLOAD}`);
   await page.getByRole('button', { name: /^Change cable: / }).click();
   await page.getByRole('option', { name: /New lead/ }).waitFor();
+  expect(faults).toEqual([]);
+});
+
+test('the command line tells the findings, the state, the flow and the mends that the page shows', async () => {
+  const { page, faults } = await app.open('/jobs/demo-simulator-bay/path');
+  await page.getByRole('button', { name: 'Follow the other' }).first().click();
+  await page.getByRole('listitem').filter({ hasText: 'costs a drive' }).waitFor();
+  const more = page.getByRole('button', { name: /more good to know/ });
+  if (await more.count()) await more.click();
+  const shown = { state: await state(page), findings: await page.locator('[data-finding]').evaluateAll((list) => list.map((e) => e.getAttribute('data-finding'))), page: await page.getByRole('main').innerText() };
+  await page.getByRole('link', { name: 'All jobs' }).click();
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Export Scenario drive' }).click()]);
+  const path = join(app.folder, 'bay.json');
+  await download.saveAs(path);
+  const told = JSON.parse(execFileSync(process.execPath, ['server/dist/kymar.js', 'path', path], { encoding: 'utf8' }));
+  expect(told.state.write).toBe(shown.state);
+  expect(told.findings.write.map((f: { id: string }) => f.id)).toEqual(shown.findings);
+  for (const { reason, mend } of told.findings.write) for (const words of [reason, mend]) expect(shown.page).toContain(words);
+  expect(told.mends.write.length).toBeGreaterThan(0);
+  for (const { words } of told.mends.write) expect(shown.page).toContain(words);
+  expect(shown.page).toContain(`Flow: ${format(told.flow.write.expected, 'B/s')}`);
   expect(faults).toEqual([]);
 });
 

@@ -1,8 +1,12 @@
 import { sourceWords, type Fact } from '../evidence';
 import { isLife, type JobForecast } from '../forecast';
+import { findings } from '../fit';
 import type { Job } from '../job';
+import { DIRECTIONS } from '../links';
+import { nameOf } from '../parts';
 import { format, type Unit } from '../units';
 import type { Verdict } from '../verdict';
+import { settingOf } from '../whatif';
 
 /** A block of the handover: prose, a list, or a table whose numbers stand right. */
 export type Block = { kind: 'text'; text: string } | { kind: 'list'; items: string[] } | { kind: 'table'; head: string[]; numbers: boolean[]; rows: string[][] };
@@ -29,7 +33,7 @@ const DECIDED = { accept: 'Accepted', change: 'To be changed', retest: 'To be me
  * Plain for the customer; the sections marked `shopOnly` hold the evidence for the shop's own copy.
  */
 export function handover(job: Job, forecast: JobForecast | null, found: Verdict): HandoverDocument {
-  const sections = [work(job), fitted(job), promise(job), measurements(found), decision(job, found), life(forecast, job), care(job), evidence(job, found)];
+  const sections = [work(job), fitted(job), promise(job), measurements(found), decision(job, found), life(forecast, job), care(job), known(job), evidence(job, found)];
   return { title: job.title, line: [job.customer, job.host.name, `as of ${job.changed.slice(0, 10)}`].filter(Boolean).join(' · '), sections: sections.filter((s) => s.blocks.length > 0) };
 }
 
@@ -42,14 +46,20 @@ function work(job: Job): Section {
   return section('What it is for', [...(job.note ? [text(job.note)] : []), ...(rows.length > 0 ? [table(['Activity', 'Direction', 'Size', 'Files', 'Wanted within'], [false, false, true, true, true], rows)] : [])]);
 }
 
+const BOX = { enclosure: 'Enclosure', dock: 'Dock', adapter: 'Adapter' } as const;
+
 function fitted(job: Job): Section {
   if (!job.build) return section('What was fitted', [text('Nothing has been chosen yet.')]);
-  const { drive, bridge, cable, port } = job.build;
+  const { drive, bridge, cable, port, hops = [], together = 1, accessories = [] } = job.build;
   const at = job.host.ports.find((p) => p.id === port);
   const capacity = factWords(drive.capacity, 'B');
   const items = [`Drive: ${drive.maker} ${drive.model}${drive.model.includes(capacity) ? '' : `, ${capacity}`}`];
-  if (bridge) items.push(`${bridge.kind === 'enclosure' ? 'Enclosure' : 'Adapter'}: ${bridge.maker} ${bridge.model}`);
+  if (together > 1) items[0] = `${together} drives: ${drive.maker} ${drive.model}, ${capacity} each`;
+  if (drive.revision) items[0] += `, revision ${drive.revision}`;
+  if (bridge) items.push(`${BOX[bridge.kind]}: ${nameOf(bridge)}`);
   if (cable) items.push(`Cable: ${cable.name}, ${cable.length} m`);
+  for (const hop of hops) items.push(`Through: ${nameOf(hop.hub)}, ${hop.hub.ports.find((p) => p.id === hop.port)?.position ?? hop.port}, with ${hop.cable.name}`);
+  if (accessories.length > 0) items.push(`Small parts: ${accessories.map(nameOf).join(', ')}`);
   if (at) items.push(`Plug it in here: ${at.position} of the ${job.host.name.toLowerCase()}. Another port that looks the same may be slower.`);
   return section('What was fitted', [{ kind: 'list', items }]);
 }
@@ -95,6 +105,16 @@ function care(job: Job): Section {
   return section('How to look after it', [
     { kind: 'list', items: [...(external ? ['Eject it in the system before pulling the cable: when the copy window closes, the last data may still be in the host’s memory.'] : []), 'One drive is one copy. Keep another elsewhere.', 'Formatting destroys what is on it: stop and ask first.', 'Keep some space free: a nearly full drive has less cache and writes slower.', ...(external ? ['It gets warm in use; do not wrap or cover it.'] : ['Opening the machine: mains unplugged, static discharged, and the maker’s instructions come first.'])] },
   ]);
+}
+
+const SEVERITY = { blocks: 'Blocks', limits: 'Limits', caution: 'Caution', note: 'Note' } as const;
+
+/** What was known of the build when it was handed over: each finding once, whichever direction it shows in. */
+function known({ build, ...job }: Job): Section {
+  if (!build) return section('Findings', []);
+  const all = DIRECTIONS.flatMap((d) => findings(settingOf({ ...job, build }, d))).filter((f) => f.severity !== 'note');
+  const items = all.filter((f, i) => all.findIndex((other) => other.id === f.id) === i).map((f) => `${SEVERITY[f.severity]}: ${f.title}. ${f.reason}${f.school ? ` School followed: ${f.school}.` : ''}`);
+  return section('Findings', items.length > 0 ? [{ kind: 'list', items }] : [], true);
 }
 
 function evidence(job: Job, { claims }: Verdict): Section {

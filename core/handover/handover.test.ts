@@ -1,4 +1,4 @@
-import { demoJobs } from '../demo';
+import { demoJobs, SHOP } from '../demo';
 import { forecastJob } from '../forecast';
 import { Run } from '../bench';
 import { Job } from '../job';
@@ -18,6 +18,16 @@ test('the shop’s copy adds runs, sources and the hash', () => {
   const text = toMarkdown(made(offload), 'shop');
   expect(text).toContain(offload.forecasts[0]!.hash);
   expect(text.match(/stopwatch/g)).toHaveLength(7);
+});
+
+test('hubs, drives at once, revision and small parts are named; findings stand in the shop’s copy only', () => {
+  const hub = SHOP.hubs[0]!;
+  const build = { ...offload.build!, bridge: SHOP.bridges.find((b) => b.id === 'quarrel-slim-4')!, drive: SHOP.drives.find((d) => d.id === 'venndale-slate-2t')!, together: 4, hops: [{ hub, port: 'c2', cable: SHOP.cables[0]! }] };
+  const text = toMarkdown(made({ ...offload, build }), 'customer');
+  for (const part of ['4 drives: Venndale Slate 2 TB, 2 TB each', 'Enclosure: Quarrel Slim 4', 'Through: Tesselin Fan 4, second USB-C, with C to C, 10 Gb/s', 'Small parts: Hollin Pad 1.0 mm']) expect(text).toContain(part);
+  expect(toMarkdown(made(offload), 'customer')).toContain('Drive: Larkmoor Reed 2 TB, revision A');
+  expect(text).not.toMatch(/Others go the same way/);
+  expect(toMarkdown(made({ ...offload, build }), 'shop')).toMatch(/Limits: Others go the same way\. .*4 drives at once/);
 });
 
 test('an unfinished job says what is missing', () => {

@@ -41,7 +41,7 @@ export function Interfaces() {
             <TableCell align="right">Reading</TableCell>
             <TableCell align="right">Writing</TableCell>
             <TableCell align="right">In nine of ten</TableCell>
-            <TableCell align="right">Shop’s own</TableCell>
+            {own.length > 0 && <TableCell align="right">Shop’s own</TableCell>}
           </TableRow>
         </TableHead>
         <TableBody>
@@ -49,7 +49,7 @@ export function Interfaces() {
             const range = practicalOf(link, 'read');
             return (
               <TableRow key={link.id}>
-                <TableCell sx={{ whiteSpace: 'nowrap' }}>
+                <TableCell sx={{ minWidth: 124 }}>
                   {link.name}
                   {link.also && (
                     <Typography variant="caption" color="textSecondary" component="div" sx={{ whiteSpace: 'normal' }}>
@@ -72,9 +72,11 @@ export function Interfaces() {
                 <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
                   {mb(range.low)} to {mb(range.high)}
                 </TableCell>
-                <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
-                  <Own list={own.filter((o) => o.link === link.id)} />
-                </TableCell>
+                {own.length > 0 && (
+                  <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
+                    <Own list={own.filter((o) => o.link === link.id)} />
+                  </TableCell>
+                )}
               </TableRow>
             );
           })}
