@@ -126,6 +126,9 @@ test('another end: an activity from the recorder’s card is held by the card', 
   await page.getByRole('option', { name: /Recorder’s card/ }).click();
   await page.getByRole('link', { name: /^Path/ }).click();
   await page.getByText('The other end decides').waitFor();
+  // The strip swaps the other end as it does any joint.
+  await byKeys(page, 'other end', 'Built-in 1 TB');
+  await page.getByText('The other end decides').waitFor({ state: 'detached' });
   expect(faults).toEqual([]);
 });
 

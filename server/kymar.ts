@@ -55,7 +55,7 @@ function path({ build, ...job }: Job, shop: Shop) {
     bottleneck: open ? each((d) => ({ joints: settings[d].path.bottleneck![d].joints, constraint: settings[d].path.bottleneck![d].constraint.name, next: settings[d].path.bottleneck![d].next })) : null,
     findings: list,
     mends: each((d) => mends(plan, shop, d).map(({ build: _, ...mend }) => mend)),
-    alternatives: each((d) => Object.fromEntries(found.joints.map(({ id }) => [id, alternatives(plan, shop, id, d).map(({ build: _, ...choice }) => choice)]))),
+    alternatives: each((d) => Object.fromEntries(found.joints.map(({ id }) => [id, alternatives(plan, shop, id, d).map(({ build: _, plan: _plan, ...choice }) => choice)]))),
   };
 }
 

@@ -95,6 +95,26 @@ describe('sharing', () => {
   });
 });
 
+describe('Thunderbolt, trade checks', () => {
+  // common practice, no source
+  const at40 = (host: string, port: string, drive: string, bridge: string, cable: string) => mb(buildPath({ ...parts(host, port, drive, bridge, cable), host: fastEnd(by(HOSTS, host)) }));
+  test('a good Thunderbolt 3 enclosure reads about 2,700 whichever fast drive is in it, and the first class writes 1,150 to 1,450', () => {
+    for (const drive of ['larkmoor-reed-2t', 'oystral-merlin-4t', 'oystral-osprey-8t']) {
+      const read = at40('thin-laptop', 'left-1', drive, 'tesselin-vault-3', 'c-c-40-08');
+      expect(read).toBeGreaterThan(2400);
+      expect(read).toBeLessThan(2850);
+    }
+    const write = mb(buildPath({ ...parts('thin-laptop', 'left-1', 'oystral-merlin-4t', 'tesselin-vault-3', 'c-c-40-08'), host: fastEnd(by(HOSTS, 'thin-laptop')) }), 'write');
+    expect([write > 1150, write < 1450]).toEqual([true, true]);
+  });
+  test('a Thunderbolt 5 drive: 5,700 to 6,000 on its own port, 2,600 to 3,000 on one of 40 Gb/s', () => {
+    const own = at40('cutting-room', 'back-80-1', 'oystral-merlin-4t', 'tesselin-vault-80', 'c-c-80-08');
+    expect([own > 5700, own < 6050]).toEqual([true, true]);
+    const less = at40('thin-laptop', 'left-1', 'oystral-merlin-4t', 'tesselin-vault-80', 'c-c-80-08');
+    expect([less > 2600, less < 3000]).toEqual([true, true]);
+  });
+});
+
 describe('the last joint: the system', () => {
   test('its stack takes its share of the port’s link, and is to blame only where its mend gives more', () => {
     const path = (efficiency: number) => {

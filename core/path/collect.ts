@@ -1,5 +1,5 @@
-import { spread } from '../evidence';
-import { linkById, practicalOf, type Direction, type Link } from '../links';
+import { exactly, spread } from '../evidence';
+import { ceilingOf, linkById, practicalOf, type Direction, type Link } from '../links';
 import type { Busy } from '../parts';
 import { isBulkOnly } from './depth';
 import { behind, both, linkConstraint, partConstraint, sharedConstraint, systemConstraint, type Constraint, type Crowd } from './constraint';
@@ -20,7 +20,8 @@ export function collect(parts: PathParts, links: Links): Constraint[] {
   const shared = (constraint: Constraint, duplex: boolean, neighbours: readonly Busy[], twice = false) => sharedConstraint(constraint, both((d) => crowd(parts, d, duplex, neighbours, twice)));
   const whole = (link: Link | null) => !link?.halfDuplex;
   if (bridge && (bridge.read?.value != null || bridge.write?.value != null))
-    found.push(shared(partConstraint('bridge', bridge.model, { read: bridge.read, write: bridge.write }, both((d) => behind(outer.mode, d))), true, []));
+    // Where only one direction is stated, the other is held by its link alone.
+    found.push(shared(partConstraint('bridge', bridge.model, { read: bridge.read, write: bridge.write }, both(() => exactly(outer.mode ? ceilingOf(outer.mode) : 0)), 'no figure of its own: the ceiling of its link'), true, []));
 
   if (outer.mode) {
     const link = linkConstraint('outer', { ...outer, mode: outer.mode }, isBulkOnly(parts) && outer.mode.family === 'usb');

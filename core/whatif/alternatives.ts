@@ -16,6 +16,8 @@ export interface Choice {
   /** What changes beside it, e.g. the cable that fits. */
   beside: string | null;
   build: Build;
+  /** What the job becomes: another build, another other end for its activities, or another system in use. */
+  plan: Plan;
   taken: boolean;
   /** Expected B/s; null where nothing flows or something else blocks. */
   flow: number | null;
@@ -120,10 +122,38 @@ function changed(build: Build, part: Partial<Build>): Build {
 /** What else could stand at a joint, from the shop and the host, with the gain beside each. */
 export function alternatives(plan: Plan, shop: Shop, joint: JointId, direction: Direction): Choice[] {
   const now = judge(plan, plan.build, direction);
-  return options(plan, shop, joint).map(({ key, name, build, taken }) => {
-    const got = taken ? now : fitted(plan, build, shop, direction, joint);
-    return { key, name, taken, ...got, beside: taken ? null : beside(build, got.build), gain: got.flow === null || now.flow === null ? null : got.flow - now.flow };
+  const aside = joint === 'host' ? otherEnds(plan, direction) : joint === 'system' ? otherSystems(plan) : null;
+  const found = aside ?? options(plan, shop, joint).map(({ build, ...option }) => ({ ...option, plan: { ...plan, build } }));
+  return found.map(({ key, name, plan: other, taken }) => {
+    const got = taken ? now : aside ? judge(other, other.build, direction) : fitted(plan, other.build, shop, direction, joint);
+    return { key, name, taken, ...got, plan: { ...other, build: got.build }, beside: taken ? null : beside(other.build, got.build), gain: got.flow === null || now.flow === null ? null : got.flow - now.flow };
   });
+}
+
+interface Aside {
+  key: string;
+  name: string;
+  plan: Plan;
+  taken: boolean;
+}
+
+/** The built-in drive and the host's other endpoints as the other end of all activities in this direction. */
+function otherEnds(plan: Plan, direction: Direction): Aside[] {
+  const own = plan.activities.find((a) => a.direction === direction);
+  const to = (endpoint: string | undefined) =>
+    plan.activities.map((activity) => {
+      if (activity.direction !== direction) return activity;
+      const { endpoint: _, ...rest } = activity;
+      return endpoint === undefined ? rest : { ...rest, endpoint };
+    });
+  const ends = [{ id: undefined, name: plan.host.storage.name }, ...(own ? (plan.host.endpoints ?? []) : [])];
+  return ends.map(({ id, name }) => ({ key: id ?? 'built-in', name, plan: { ...plan, activities: to(id) }, taken: own?.endpoint === id }));
+}
+
+/** The host's systems, the one in use first in its list. */
+function otherSystems(plan: Plan): Aside[] {
+  const { systems = [] } = plan.host;
+  return systems.map((system, i) => ({ key: `system-${i}`, name: [system.family === 'own' ? 'its own system' : system.family, system.version].filter(Boolean).join(' '), plan: { ...plan, host: { ...plan.host, systems: [system, ...systems.filter((s) => s !== system)] } }, taken: i === 0 }));
 }
 
 interface Option {

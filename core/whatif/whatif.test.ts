@@ -47,6 +47,28 @@ describe('what else could stand at a joint', () => {
     expect(alternatives(chained, SHOP, 'hub-1', 'read')).toEqual([]);
   });
 
+  test('the other end: the built-in drive or what else the host has, for the activities of this direction', () => {
+    const activity = (id: string, direction: 'read' | 'write') => ({ id, kind: 'move' as const, name: id, direction, bytes: { value: 1e9, source: { kind: 'entered' as const } }, files: { value: 1, source: { kind: 'entered' as const } }, perDay: { value: 1, source: { kind: 'entered' as const } }, wish: null });
+    const own = { ...laptop('left-back'), activities: [activity('in', 'write'), activity('out', 'read')] };
+    const ends = alternatives(own, SHOP, 'host', 'write');
+    expect(ends.map((c) => [c.key, c.taken])).toEqual([['built-in', true], ['recorder-card', false], ['card-right', false]]);
+    const card = ends[1]!;
+    expect(card.plan.activities.map((a) => a.endpoint)).toEqual(['recorder-card', undefined]);
+    expect(card.flow! / 1e6).toBeLessThan(104);
+    expect(card.flow).toBe(settingOf(card.plan, 'write').path.flow!.write.expected);
+    expect(alternatives(card.plan, SHOP, 'host', 'write').find((c) => c.taken)!.key).toBe('recorder-card');
+    expect(alternatives({ ...own, activities: [] }, SHOP, 'host', 'write').map((c) => c.key)).toEqual(['built-in']);
+  });
+
+  test('the system: any the host has, the one in use first', () => {
+    const own = laptop('left-back');
+    const efficiency = { value: 0.5, source: { kind: 'measured' as const } };
+    const two = { ...own, host: { ...own.host, systems: [{ family: 'Linux' as const, version: '6.8', efficiency: { ...efficiency, value: 0.9 } }, { family: 'Windows' as const, version: '11', efficiency }] } };
+    const [first, second] = alternatives(two, SHOP, 'system', 'read');
+    expect([first!.taken, second!.name, second!.gain! < 0]).toEqual([true, 'Windows 11', true]);
+    expect(second!.plan.host.systems!.map((s) => s.family)).toEqual(['Windows', 'Linux']);
+  });
+
   test('what the system was seen to negotiate is dropped with the part it was seen on', () => {
     const seen = { ...laptop('left-back'), build: { ...laptop('left-back').build, seen: { link: 'usb-5', device: 'x', at: '2026-11-20T10:00:00.000Z' } } };
     for (const choice of alternatives(seen, SHOP, 'cable', 'read')) expect(choice.taken ? choice.build.seen : choice.build).toEqual(choice.taken ? seen.build.seen : expect.not.objectContaining({ seen: expect.anything() }));

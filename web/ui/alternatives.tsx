@@ -36,16 +36,12 @@ export default function AlternativesMenu({ anchor, job, joint, direction, close 
   const { host, build, activities, needs } = job;
   const list = useMemo(() => (build ? alternatives({ host, build, activities, needs }, within, joint, direction).sort(order) : []), [host, build, activities, needs, within, joint, direction]);
   const take = (choice: Choice) => {
-    changeJob(job.id, (j) => rebuild(j, { build: choice.build }));
+    const { host, build, activities } = choice.plan;
+    changeJob(job.id, (j) => rebuild({ ...j, activities: [...activities] }, { build, ...(host === j.host ? {} : { host }) }));
     close();
   };
   return (
     <Popover open anchorEl={anchor} onClose={close} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }} slotProps={{ paper: { sx: { border: 1, borderColor: 'divider', width: 560, maxWidth: '96vw', p: 1 } } }}>
-      {joint === 'host' || joint === 'system' ? (
-        <Typography component={Link} to={`/jobs/${job.id}/brief`} onClick={close} sx={{ display: 'block', p: 1, color: 'primary.main' }}>
-          {joint === 'host' ? 'The other end is set in the brief, for each activity' : 'The system is part of the machine: see the brief'}
-        </Typography>
-      ) : (
         <Autocomplete
           open
           disablePortal
@@ -66,6 +62,10 @@ export default function AlternativesMenu({ anchor, job, joint, direction, close 
           renderInput={(params) => <TextField {...params} autoFocus label={`Change the ${kindOfJoint(joint).toLowerCase()}`} placeholder="Type to search" helperText={left > 0 ? `${left} more: type to narrow` : undefined} />}
           renderOption={({ key, ...props }, choice) => <Option key={key} choice={choice} props={props} />}
         />
+      {joint === 'host' && (
+        <Typography component={Link} variant="body2" to={`/jobs/${job.id}/brief`} onClick={close} sx={{ display: 'block', p: 1, color: 'primary.main' }}>
+          Card readers, shares and other drives are entered in the brief, with the machine
+        </Typography>
       )}
     </Popover>
   );
