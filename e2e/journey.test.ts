@@ -251,12 +251,18 @@ test('a change in one tab reaches the other', async () => {
   expect(faults).toEqual([]);
 });
 
-test('the reference decodes a name, converts a unit and shows an interface’s working', async () => {
+test('the reference decodes a name, converts a unit, tells when a format ends and shows an interface’s working', async () => {
   const { page, faults } = await app.open('/reference');
   await page.getByLabel('Name, listing line or what was said').fill('SATA III M.2, 3,500 MB/s');
   await page.getByText(/3,500 MB\/s do not pass SATA 6 Gb\/s/).waitFor();
   await page.getByLabel('Size or rate').fill('10 Gb/s');
   await page.getByText('1.25 GB/s').waitFor();
+  await page.getByText(/^Done .* after the start, in nine of ten between/).waitFor();
+  await page.getByText(/A straight line would say 16 h 40 min, 2\d % short/).waitFor();
+  await page.getByRole('button', { name: 'Another checkpoint' }).click();
+  await page.getByLabel('Done at 2').fill('61 %');
+  await page.getByLabel('After 2').fill('11 h');
+  await page.getByText(/A straight line would say 18 h 02 min/).waitFor();
   await page.getByLabel('Find').fill('3.1 gen 2');
   await page.getByRole('button', { name: '1,212' }).click();
   await page.getByText('= 10 Gb/s × 1 × 128/132 ÷ 8').waitFor();

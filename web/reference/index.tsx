@@ -5,6 +5,7 @@ import { Panel } from '../ui/panel';
 import { Converter } from './converter';
 import { Decoder } from './decoder';
 import { Devices } from './devices';
+import { FormatEnd } from './format';
 import { Interfaces } from './interfaces';
 
 /** What a technician looks up: names decoded, units converted, interfaces, rules of thumb. */
@@ -18,6 +19,7 @@ export function Reference() {
         <Decoder />
         <Devices />
         <Converter />
+        <FormatEnd />
         <Panel title="Rules of thumb">
           <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1.25 }}>
             {RULES_OF_THUMB.map(({ rule, why, source }) => (

@@ -1,0 +1,67 @@
+import AddIcon from '@mui/icons-material/Add';
+import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
+import { Box, Button, IconButton, Typography } from '@mui/material';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { formatEnd } from '@kymar/core/disks';
+import { format } from '@kymar/core/units';
+import { QuantityField } from '../ui/field';
+import { Figure } from '../ui/figure';
+import { Panel } from '../ui/panel';
+
+interface Row {
+  key: number;
+  /** 0 to 1. */
+  share: number;
+  /** s since the start. */
+  elapsed: number;
+}
+
+/** When a full format of a disk ends, from how far it has come: inner tracks are slower, a straight line is short. */
+export function FormatEnd() {
+  const [rows, setRows] = useState<Row[]>([{ key: 0, share: 0.26, elapsed: (4 * 60 + 20) * 60 }]);
+  const set = (key: number, part: Partial<Row>) => setRows(rows.map((row) => (row.key === key ? { ...row, ...part } : row)));
+  const settled = useDeferredValue(rows);
+  const found = useMemo(() => {
+    try {
+      return formatEnd(settled.map(({ share, elapsed }) => ({ share, elapsed })));
+    } catch (error) {
+      return (error as Error).message;
+    }
+  }, [settled]);
+  const last = settled.reduce((a, b) => (b.elapsed > a.elapsed ? b : a), settled[0]!);
+  return (
+    <Panel title="When does the full format end?">
+      <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
+        How far a disk had come, and how long after the start. Whole per cent will do; more checkpoints narrow it.
+      </Typography>
+      <Box sx={{ display: 'grid', gap: 1 }}>
+        {rows.map((row, i) => (
+          <Box key={row.key} sx={{ display: 'grid', gridTemplateColumns: '130px minmax(0, 1fr) 36px', gap: 1, alignItems: 'start' }}>
+            <QuantityField label={`Done at ${i + 1}`} dimension="percent" value={row.share} onValue={(share) => share !== null && set(row.key, { share })} />
+            <QuantityField label={`After ${i + 1}`} dimension="time" value={row.elapsed} onValue={(elapsed) => elapsed !== null && set(row.key, { elapsed })} />
+            <IconButton size="small" disabled={rows.length === 1} aria-label={`Remove checkpoint ${i + 1}`} onClick={() => setRows(rows.filter((r) => r.key !== row.key))}>
+              <DeleteOutlineIcon fontSize="small" />
+            </IconButton>
+          </Box>
+        ))}
+      </Box>
+      <Button size="small" startIcon={<AddIcon />} sx={{ mt: 0.5 }} disabled={rows.length >= 12} onClick={() => setRows([...rows, { key: Math.max(...rows.map((r) => r.key)) + 1, share: Math.min(1, last.share + 0.1), elapsed: last.elapsed * 1.4 }])}>
+        Another checkpoint
+      </Button>
+      {typeof found === 'string' ? (
+        <Typography color="error" role="alert">
+          {found}
+        </Typography>
+      ) : (
+        <Box sx={{ mt: 1 }} aria-live="polite">
+          <Typography>
+            Done <Figure of={found.total}>{format(found.total.expected, 's')}</Figure> after the start, in nine of ten between {format(found.total.low, 's')} and {format(found.total.high, 's')}: {format(Math.max(0, found.total.expected - last.elapsed), 's')} from the last checkpoint.
+          </Typography>
+          <Typography variant="body2" color="textSecondary">
+            A straight line would say {format(found.straight, 's')}, {Math.round(Math.abs(1 - found.straight / found.total.expected) * 100)} % {found.straight < found.total.expected ? 'short' : 'long'}.
+          </Typography>
+        </Box>
+      )}
+    </Panel>
+  );
+}
