@@ -263,6 +263,17 @@ test('the reference decodes a name, converts a unit, tells when a format ends an
   await page.getByLabel('Done at 2').fill('61 %');
   await page.getByLabel('After 2').fill('11 h');
   await page.getByText(/A straight line would say 18 h 02 min/).waitFor();
+  const health = Buffer.alloc(512);
+  health.writeUInt16LE(311, 1);
+  health.writeUInt8(0b10, 0);
+  health.writeUInt8(97, 3);
+  health.writeBigUInt64LE(19_531_250n, 48);
+  health.writeBigUInt64LE(6543n, 128);
+  await page.getByLabel('Health log page').setInputFiles({ name: 'page.bin', mimeType: 'application/octet-stream', buffer: health });
+  await page.getByRole('row', { name: 'Written by the host 10 TB' }).waitFor();
+  await page.getByText('It warns: temperature is outside its limits.').waitFor();
+  await page.getByLabel('Or paste its counters').fill('Power On Hours: many');
+  await page.getByText('Line 1: "many" is no number for Power On Hours.').waitFor();
   await page.getByLabel('Find').fill('3.1 gen 2');
   await page.getByRole('button', { name: '1,212' }).click();
   await page.getByText('= 10 Gb/s × 1 × 128/132 ÷ 8').waitFor();

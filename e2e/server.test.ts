@@ -238,6 +238,16 @@ describe('the command line', () => {
     expect(JSON.parse(out).fromNew.expected).toBeCloseTo(26.0, 1);
   });
 
+  test('health takes a page as it is, or pasted text', async () => {
+    const page = Buffer.alloc(512);
+    page.writeUInt16LE(310, 1);
+    page.writeUInt8(100, 3);
+    page.writeBigUInt64LE(20_000_000n, 48);
+    await writeFile(join(folder, 'page.bin'), page);
+    expect(JSON.parse((await kymar(['health', 'page.bin'], '')).out)).toMatchObject({ from: 'NVMe log page 02h', temperature: 37, written: 10.24e12, spare: 1 });
+    expect(JSON.parse((await kymar(['health'], 'Percentage Used: 7%')).out)).toMatchObject({ from: 'pasted text', percentageUsed: 0.07, written: null });
+  });
+
   test('decode takes one name or a list', async () => {
     const line = 'USB 3.2 Gen 2x2, 20GB/s';
     expect(JSON.parse((await kymar(['decode'], JSON.stringify(line))).out)).toEqual(plain(decode(line)));
@@ -255,6 +265,7 @@ describe('the command line', () => {
     ['dance', '{}', /Usage/],
     ['', '', /Usage/],
     ['--wrong', '', /Usage/],
+    ['health', 'Serial: 5', /No counter/],
   ])('kymar %s with bad input: exit 2, told on standard error', async (command, input, message) => {
     const { code, out, err } = await kymar(command ? [command] : [], input);
     expect([code, out]).toEqual([2, '']);

@@ -6,6 +6,7 @@ import { forecastJob } from '@kymar/core/forecast';
 import { jobJsonSchema, problemsOf, readJob, type Job } from '@kymar/core/job';
 import { SHOP } from '@kymar/core/demo';
 import { findings, stateOf } from '@kymar/core/fit';
+import { readHealth } from '@kymar/core/health';
 import { readLibrary } from '@kymar/core/library';
 import { DIRECTIONS, type Direction } from '@kymar/core/links';
 import type { Shop } from '@kymar/core/parts';
@@ -16,12 +17,13 @@ import { alternatives, mends, settingOf } from '@kymar/core/whatif';
 /** Input that does not fit: told on standard error, exit 2. */
 class BadInput extends Error {}
 
-const COMMANDS: Record<string, (text: string) => unknown> = {
+const COMMANDS: Record<string, (text: string, bytes: Uint8Array) => unknown> = {
   path: (text) => path(job(text), library()),
   forecast: (text) => forecast(job(text)),
   endurance: (text) => endurance(text),
   verdict: (text) => verdict(job(text)),
   decode: (text) => decoded(text),
+  health: (text, bytes) => health(text, bytes),
 };
 
 function job(text: string): Job {
@@ -73,6 +75,13 @@ function json(text: string): unknown {
   }
 }
 
+/** Counters off a log page's bytes, or off text. */
+function health(text: string, bytes: Uint8Array) {
+  const read = readHealth(bytes, text);
+  if (!read.ok) throw new BadInput(read.problem);
+  return read.counters;
+}
+
 /** One name or a list of them. */
 function decoded(text: string) {
   const data = json(text);
@@ -110,7 +119,10 @@ try {
   const command = COMMANDS[name];
   if (name === 'schema') console.log(JSON.stringify(jobJsonSchema(), null, 2));
   else if (!command) throw new BadInput(USAGE);
-  else console.log(JSON.stringify(command(readFileSync(file ?? 0, 'utf8')), null, 2));
+  else {
+    const bytes = readFileSync(file ?? 0);
+    console.log(JSON.stringify(command(bytes.toString('utf8'), bytes), null, 2));
+  }
 } catch (error) {
   const known = error instanceof BadInput || ['ENOENT', 'EACCES', 'EISDIR'].includes((error as NodeJS.ErrnoException).code ?? '');
   console.error(known ? (error as Error).message : error);

@@ -6,6 +6,7 @@ import { Converter } from './converter';
 import { Decoder } from './decoder';
 import { Devices } from './devices';
 import { FormatEnd } from './format';
+import { Health } from './health';
 import { Interfaces } from './interfaces';
 
 /** What a technician looks up: names decoded, units converted, interfaces, rules of thumb. */
@@ -20,6 +21,7 @@ export function Reference() {
         <Devices />
         <Converter />
         <FormatEnd />
+        <Health />
         <Panel title="Rules of thumb">
           <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1.25 }}>
             {RULES_OF_THUMB.map(({ rule, why, source }) => (

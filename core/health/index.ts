@@ -1,0 +1,5 @@
+export type { Counters, Told } from './counters';
+export { fromNvmeLog } from './nvme';
+export { fromAtaStatistics } from './ata';
+export { fromPasted } from './pasted';
+export { readHealth } from './read';

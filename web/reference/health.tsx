@@ -1,0 +1,81 @@
+import { Box, Button, Table, TableBody, TableCell, TableRow, TextField, Typography } from '@mui/material';
+import { useRef, useState } from 'react';
+import { fromPasted, readHealth, type Counters, type Told } from '@kymar/core/health';
+import { format } from '@kymar/core/units';
+import { Panel } from '../ui/panel';
+
+const count = (value: number) => value.toLocaleString('en-GB');
+const ROWS: [key: Exclude<keyof Counters, 'from' | 'warnings'>, label: string, words: (value: number) => string][] = [
+  ['written', 'Written by the host', (v) => format(v, 'B', 4)],
+  ['read', 'Read by the host', (v) => format(v, 'B', 4)],
+  ['percentageUsed', 'Percentage used', (v) => format(v, '%')],
+  ['powerOnHours', 'Power-on hours', count],
+  ['powerCycles', 'Power cycles', count],
+  ['unsafeShutdowns', 'Unsafe shutdowns', count],
+  ['temperature', 'Temperature', (v) => format(v, '°C')],
+  ['spare', 'Spare blocks left', (v) => format(v, '%')],
+  ['spareThreshold', 'Warns below', (v) => format(v, '%')],
+  ['mediaErrors', 'Media and data integrity errors', count],
+  ['minutesWarm', 'Minutes above its warning temperature', count],
+  ['minutesCritical', 'Minutes above its critical temperature', count],
+];
+
+/** A drive's own counters, from a log page as a file or pasted. */
+export function Health() {
+  const picker = useRef<HTMLInputElement>(null);
+  const [told, setTold] = useState<Told | null>(null);
+  const [text, setText] = useState('');
+  const take = async (files: FileList | null) => {
+    const file = files?.[0];
+    if (!file) return;
+    setText('');
+    setTold(readHealth(new Uint8Array(await file.arrayBuffer()), await file.text()));
+    if (picker.current) picker.current.value = '';
+  };
+  return (
+    <Panel title="What does the drive count?" aside={<Button size="small" onClick={() => picker.current?.click()}>Open a log page</Button>}>
+      <input ref={picker} type="file" hidden aria-label="Health log page" onChange={(e) => void take(e.target.files)} />
+      <TextField
+        fullWidth
+        multiline
+        maxRows={6}
+        label="Or paste its counters"
+        placeholder={'Data Units Written: 19,531,250\nPower On Hours: 6,543'}
+        value={text}
+        onChange={(e) => {
+          setText(e.target.value.slice(0, 20_000));
+          setTold(e.target.value.trim() === '' ? null : fromPasted(e.target.value));
+        }}
+        error={told?.ok === false}
+        helperText={told?.ok === false ? told.problem : 'The raw 512 bytes of the NVMe health page, ATA device statistics, or lines in the standards’ field names.'}
+        slotProps={{ inputLabel: { shrink: true } }}
+      />
+      {told?.ok && (
+        <Box sx={{ mt: 1 }}>
+          <Typography variant="body2" color="textSecondary">
+            From {told.counters.from}. {told.counters.written !== null && told.counters.powerOnHours ? `On average ${format((told.counters.written / told.counters.powerOnHours) * 24, 'B/day')} while switched on.` : ''}
+          </Typography>
+          {told.counters.warnings.map((words) => (
+            <Typography key={words} variant="body2" color="error" role="alert" sx={{ fontWeight: 600 }}>
+              It warns: {words}.
+            </Typography>
+          ))}
+          <Table size="small" sx={{ maxWidth: 520 }}>
+            <TableBody>
+              {ROWS.filter(([key]) => told.counters[key] !== null).map(([key, label, words]) => (
+                <TableRow key={key}>
+                  <TableCell component="th" scope="row">
+                    {label}
+                  </TableCell>
+                  <TableCell align="right" sx={{ fontWeight: 600 }}>
+                    {words(told.counters[key]!)}
+                  </TableCell>
+                </TableRow>
+              ))}
+            </TableBody>
+          </Table>
+        </Box>
+      )}
+    </Panel>
+  );
+}
