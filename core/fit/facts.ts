@@ -2,7 +2,7 @@ import { middle } from '../evidence';
 import { DEFAULT_SCHOOLS, type Activity, type Needs, type Schools } from '../job';
 import { linkById, type Direction } from '../links';
 import { formFactor, heightOf, isM2, type Accessory, type Drive, type FormFactor, type System } from '../parts';
-import { portOf, type Path, type PathParts } from '../path';
+import { mismatches, portOf, type Path, type PathParts } from '../path';
 
 /** What the rules are held against: a path, and what the job asks of it. */
 export interface Setting {
@@ -33,6 +33,9 @@ export interface Facts extends Required<Omit<Setting, 'activities' | 'accessorie
   draw: { run: number; start: number; sure: boolean };
   /** What feeds them: a supply of its own, or the port they hang on. */
   feed: { watts: number; own: boolean; name: string; sure: boolean };
+  /** Why nothing flows: plugs that do not meet, and links without a common mode. */
+  plugs: readonly string[];
+  noMode: readonly string[];
   /** Expected flow in B/s; null when nothing flows. */
   flow: number | null;
   has(kind: Accessory['kind']): boolean;
@@ -77,6 +80,7 @@ export function factsOf({ path, direction, needs = {}, activities = [], accessor
   const known = drive.power?.write !== undefined || drive.power?.start !== undefined;
   const extra = bridge && !bridge.passThrough ? (bridge.power ?? BRIDGE_DRAW) : 0;
   const start = drive.power?.start ?? Math.max(usualDraw(drive, form)[2], drawAt(drive, form, 'write', 1) * (drive.media === 'disk' ? 1.8 : 1));
+  const plugs = path.blocked.length > 0 ? mismatches(parts) : [];
   return {
     ...parts,
     path,
@@ -96,6 +100,8 @@ export function factsOf({ path, direction, needs = {}, activities = [], accessor
     system: host.systems?.[0] ?? null,
     draw: { run: together * drawAt(drive, form, direction, media > 0 ? (flow ?? media) / media : 1) + extra, start: together * start + extra, sure: known },
     feed: supply ? { watts: supply.watts, own: true, name: bridge.model, sure: true } : { watts: near.watts ?? usualFeed(near.modes, near.connector), own: false, name: near.name, sure: near.watts !== undefined },
+    plugs,
+    noMode: path.blocked.filter((words) => !plugs.includes(words)),
     flow,
     has: (kind) => of(kind).length > 0,
   };

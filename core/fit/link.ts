@@ -16,7 +16,6 @@ const heldReason = (f: Facts) => `${sentence(neck(f)!.constraint.link!.reason)}$
 const runs = (f: Facts, id: string) => f.path.outer.mode?.id === id;
 const canTwoLanes = (f: Facts) => (f.bridge ? f.bridge.outer : f.drive.modes).includes('usb-20');
 const thunderboltOnly = (f: Facts) => (f.bridge ? f.bridge.outer : f.drive.modes).every((m) => linkById(m).family === 'thunderbolt');
-const noMode = (f: Facts) => f.path.blocked.filter((words) => !/does not (go into|join)|needs a cable/.test(words));
 const sharing = (f: Facts) => f.path.constraints.filter((c) => c.shared?.[f.direction]);
 const bothWays = (f: Facts) => f.path.constraints.find((c) => /comes and goes/.test(c.shared?.[f.direction] ?? ''));
 const seenLess = (f: Facts) => f.seen !== undefined && f.path.outer.mode?.id === f.seen.link && f.path.outer.without !== null;
@@ -41,8 +40,8 @@ export const LINK: Rule[] = [
     severity: 'blocks',
     joint: null,
     title: 'No mode in common: nothing is seen',
-    when: (f) => noMode(f).length > 0 && !(thunderboltOnly(f) && f.path.outer.mode === null),
-    reason: (f) => noMode(f).map(sentence).join(' '),
+    when: (f) => f.noMode.length > 0 && !(thunderboltOnly(f) && f.path.outer.mode === null),
+    reason: (f) => f.noMode.map(sentence).join(' '),
     mend: (f) => betterPort(f) ?? 'Choose parts that share a mode.',
   },
   {
@@ -50,7 +49,7 @@ export const LINK: Rule[] = [
     severity: 'blocks',
     joint: (f) => (f.bridge ? 'bridge' : 'drive'),
     title: 'A Thunderbolt-only box on a way that carries USB',
-    when: (f) => noMode(f).length > 0 && thunderboltOnly(f) && f.path.outer.mode === null,
+    when: (f) => f.noMode.length > 0 && thunderboltOnly(f) && f.path.outer.mode === null,
     reason: (f) => `${f.bridge?.model ?? f.drive.model} speaks Thunderbolt and no USB: the plug fits and nothing is seen. ${sentence(f.path.outer.reason)}`,
     mend: (f) => betterPort(f) ?? 'Take a box that also speaks USB, or a port and cable for Thunderbolt.',
   },

@@ -12,7 +12,6 @@ const mm = (value: number) => format(value, 'mm');
 const inPort = (f: Facts) => f.bridge === null && !f.external;
 const usedHeight = (f: Facts) => f.height ?? 0;
 const card = (f: Facts) => (f.bridge?.plug === 'PCIe slot' ? f.bridge.card : undefined);
-const plugs = (f: Facts) => f.path.blocked.filter((words) => /does not (go into|join)|needs a cable/.test(words));
 
 /** Will it go in? */
 export const SHAPE: Rule[] = [
@@ -21,8 +20,8 @@ export const SHAPE: Rule[] = [
     severity: 'blocks',
     joint: null,
     title: 'The plugs do not meet',
-    when: (f) => plugs(f).length > 0,
-    reason: (f) => `${plugs(f).map(sentence).join(' ')}`,
+    when: (f) => f.plugs.length > 0,
+    reason: (f) => f.plugs.map(sentence).join(' '),
     mend: 'Take a part whose plug fits: a cable with the right ends, another port, or an enclosure or card for this form factor.',
   },
   {
@@ -84,7 +83,7 @@ export const SHAPE: Rule[] = [
     severity: 'blocks',
     joint: (f) => (f.bridge ? 'bridge' : 'port'),
     title: 'It goes in and is not seen: M.2 is a shape, not an interface',
-    when: (f) => f.drive.plug === 'M.2' && f.path.blocked.length > plugs(f).length && ((isConverting(f.bridge) ? f.path.inner : f.path.outer)?.mode ?? null) === null && (f.bridge?.socket ?? f.port.connector) === 'M.2',
+    when: (f) => f.drive.plug === 'M.2' && f.noMode.length > 0 && ((isConverting(f.bridge) ? f.path.inner : f.path.outer)?.mode ?? null) === null && (f.bridge?.socket ?? f.port.connector) === 'M.2',
     reason: (f) => `${f.drive.model} speaks ${f.nvme ? 'NVMe over PCIe' : 'SATA'}; ${f.bridge?.model ?? f.port.position} does not.`,
     mend: (f) => `Take ${f.nvme ? 'a SATA drive in M.2, or a socket with PCIe lanes' : 'an NVMe drive, or a socket that carries SATA'}.`,
   },

@@ -28,7 +28,7 @@ export function BuildPanel({ path }: { path: Path }) {
         {rows.map(({ joint, name, detail }) => (
           <Box component="li" key={joint} sx={{ display: 'grid', gridTemplateColumns: '64px minmax(0, 1fr) auto', gap: 1, alignItems: 'center', py: 0.5, borderBottom: 1, borderColor: 'divider' }}>
             <Typography variant="caption" color="textSecondary">
-              {joint === 'bridge' ? 'Box or card' : kindOfJoint(joint)}
+              {kindOf(joint)}
             </Typography>
             <Box sx={{ minWidth: 0 }}>
               <Typography variant="body2" noWrap title={name} sx={{ fontWeight: 620 }}>
@@ -38,7 +38,7 @@ export function BuildPanel({ path }: { path: Path }) {
                 {detail}
               </Typography>
             </Box>
-            <Button size="small" aria-label={`Change ${name}`} onClick={(event) => setOpen({ joint, anchor: event.currentTarget })}>
+            <Button size="small" aria-label={`${kindOf(joint)}: change ${name}`} onClick={(event) => setOpen({ joint, anchor: event.currentTarget })}>
               Change
             </Button>
           </Box>
@@ -63,6 +63,8 @@ export function BuildPanel({ path }: { path: Path }) {
     </Panel>
   );
 }
+
+const kindOf = (joint: JointId): string => (joint === 'bridge' ? 'Box or card' : kindOfJoint(joint));
 
 function nameAt(build: Build, joint: JointId): string | undefined {
   if (joint === 'drive') return nameOf(build.drive);

@@ -106,6 +106,18 @@ describe('keeping it', () => {
     expect(await disk.keys()).toEqual(['drives/own-drive']);
   });
 
+  test('what was loaded or came from another tab is no step of undo', async () => {
+    await disk.setItem('drives/own-drive', own);
+    const [one, two] = [await tab(), await tab()];
+    one.undo();
+    expect(one.shopNow().drives[0]).toEqual(own);
+    two.putParts('cables', [lead]);
+    await settled(two);
+    await until(() => one.shopNow().cables[0]!.id === lead.id);
+    one.undo();
+    expect(one.shopNow().cables[0]).toEqual(lead);
+  });
+
   test('an unsound record is left where it is and not shown', async () => {
     await disk.setItem('drives/broken', { id: 'broken' });
     await disk.setItem('gadgets/x', { id: 'x' });

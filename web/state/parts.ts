@@ -63,6 +63,14 @@ export function asShipped(kind: Kind, id: string): void {
   });
 }
 
+/** Takes entries over without a step of undo: nothing the user did is to be undone by it. */
+function adopt(parts: Held): void {
+  const history = useJobs.temporal.getState();
+  history.pause();
+  useJobs.setState({ parts });
+  history.resume();
+}
+
 const tabs = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('kymar-parts');
 
 /** Loads the shop's own entries, and from then on writes each that changes; another tab's come in as they are written. */
@@ -70,7 +78,7 @@ export async function openParts(): Promise<void> {
   let written: Held = {};
   try {
     written = await loadParts();
-    useJobs.setState({ parts: written });
+    adopt(written);
   } catch (error) {
     useStatus.setState({ trouble: `The parts of this shop cannot be read (${(error as Error).message}).` });
     return;
@@ -101,7 +109,7 @@ export async function openParts(): Promise<void> {
         else delete next[key];
       }
       written = next;
-      useJobs.setState({ parts: next });
+      adopt(next);
     });
   });
 }
