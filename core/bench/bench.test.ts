@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { jStat } from 'jstat';
 import { exactly, spread } from '../evidence';
 import { phases, transferTime, type TransferNumbers } from '../transfer';
-import { explainMeasured, halfWidth, measuredOf, median, outliers, readingBounds, Run, RunRequest, runsUntil, simulate, stopwatchError, t95 } from '.';
+import { explainMeasured, halfWidth, measuredOf, median, outliers, readingBounds, Run, RunRequest, runsUntil, simulate, stopwatchError, t95, tPoint } from '.';
 
 let count = 0;
 const run = (measure: unknown, more: object = {}): Run =>
@@ -17,6 +17,9 @@ describe("Student's t", () => {
       expect(t95(df) / quantile(0.975, df)).toBeCloseTo(1, 9);
       expect(t95(df) / jStat.studentt.inv(0.975, df)).toBeCloseTo(1, 5);
     }
+  });
+  test('so do other levels', () => {
+    for (const df of [1, 2, 3, 8, 30, 200]) for (const level of [0.5, 0.8, 0.9, 0.99]) expect(tPoint(df, level) / quantile((1 + level) / 2, df)).toBeCloseTo(1, 8);
   });
   // From memory, as printed in tables.
   test.each([[1, 12.706], [2, 4.303], [3, 3.182], [4, 2.776], [5, 2.571], [9, 2.262], [14, 2.145], [29, 2.045], [1e5, 1.96]])('df %d: %d', (df, t) => expect(t95(df)).toBeCloseTo(t, 3));

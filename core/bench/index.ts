@@ -1,6 +1,6 @@
 export { RunRequest, type Target, type RealResult, type RunEvent } from './request';
 export { Run, Build, Seen, Timed, RateOnly, Bound, Sample } from './run';
 export { stopwatchError, PRESS } from './stopwatch';
-export { t95, mean, median, deviation, halfWidth, outliers, runsUntil } from './statistics';
+export { t95, tPoint, mean, median, deviation, halfWidth, outliers, runsUntil } from './statistics';
 export { measuredOf, explainMeasured, readingBounds, rateOfRun, secondsOf, ASSUMED_SCATTER, SOURCE_WORDS, type Measured } from './measured';
 export { simulate, type RigRun } from './rig';

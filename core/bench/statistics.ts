@@ -15,24 +15,29 @@ function within(t: number, df: number): number {
   return odd ? (2 / Math.PI) * (angle + sine * sum) : sine * sum;
 }
 
-const found = new Map<number, number>();
+const found = new Map<string, number>();
 
 /**
- * Two-sided 95 % point of Student's t.
+ * Two-sided point of Student's t: |t| stays within it with probability `level`.
  * @param df degrees of freedom, a whole number from 1
+ * @param level 0.5 to 0.99
  */
-export function t95(df: number): number {
-  const had = found.get(df);
+export function tPoint(df: number, level: number): number {
+  const key = `${df} ${level}`;
+  const had = found.get(key);
   if (had !== undefined) return had;
-  let [low, high] = [1.9, 13];
+  let [low, high] = [0.6, 64];
   for (let i = 0; i < 60; i++) {
     const middle = (low + high) / 2;
-    if (within(middle, df) < 0.95) low = middle;
+    if (within(middle, df) < level) low = middle;
     else high = middle;
   }
-  found.set(df, high);
+  found.set(key, high);
   return high;
 }
+
+/** Two-sided 95 % point of Student's t. */
+export const t95 = (df: number): number => tPoint(df, 0.95);
 
 export function mean(values: readonly number[]): number {
   return values.reduce((sum, v) => sum + v, 0) / values.length;

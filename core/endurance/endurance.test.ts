@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { noise } from '../evidence';
 import { allowedPerDay, DATA_UNIT, drivesPerDay, type EnduranceInput, life, lifeFromNew, rateBetween, ratedPerCapacity, WEAK_RATING, yearsLeft } from '.';
 
 const TB = 1e12;
@@ -83,5 +84,49 @@ describe('laws of endurance', () => {
         return years(factor * 1.5).low <= years(factor).low && years(factor * 1.5).high >= years(factor).high;
       }),
     );
+  });
+});
+
+describe('the rate from many readings', () => {
+  /** Readings of a drive whose days scatter, at days that do not come evenly; every chance from a seed. */
+  const planted = (perDay: number, seed: number, count: number) => {
+    const chance = noise(seed);
+    let [day, written] = [0, 0];
+    return Array.from({ length: count }, (_, i) => {
+      const days = i === 0 ? 0 : 3 + Math.floor(chance() * 20);
+      for (let d = 0; d < days; d++) written += perDay * -Math.log(1 - chance());
+      day += days;
+      return { day, written };
+    });
+  };
+
+  test('all that was written over all the days, as a weighted least-squares line through the increments gives it', () => {
+    const readings = planted(63 * GB, 5, 12);
+    const { rate } = life(input({ readings }));
+    const steps = readings.slice(1).map((r, i) => ({ x: r.day - readings[i]!.day, y: r.written - readings[i]!.written }));
+    // Weighted by 1 ÷ days through the origin: Σ(x·y/x) ÷ Σ(x²/x).
+    expect(rate!.expected).toBeCloseTo(steps.reduce((s, p) => s + (p.x * p.y) / p.x, 0) / steps.reduce((s, p) => s + (p.x * p.x) / p.x, 0), 3);
+    expect([rate!.low < rate!.expected, rate!.expected < rate!.high]).toEqual([true, true]);
+    expect(rate!.because.note).toMatch(/12 readings over \d+ days/);
+  });
+
+  test('its 90 % interval holds the true rate about nine times in ten', () => {
+    let held = 0;
+    for (let seed = 1; seed <= 400; seed++) {
+      const { rate } = life(input({ readings: planted(50 * GB, seed, 9) }));
+      if (rate!.low <= 50 * GB && 50 * GB <= rate!.high) held++;
+    }
+    expect(held / 400).toBeGreaterThan(0.84);
+    expect(held / 400).toBeLessThan(0.96);
+  });
+
+  test('the range goes into the years left; more readings narrow it; even increments leave none', () => {
+    const width = (count: number) => {
+      const { left } = life(input({ readings: planted(50 * GB, 7, count) }));
+      return (left!.high - left!.low) / left!.expected;
+    };
+    expect(width(60)).toBeLessThan(width(8));
+    const even = life(input({ readings: [0, 10, 20, 30].map((day) => ({ day, written: day * 20 * GB })) })).rate!;
+    expect([even.low, even.expected, even.high].map((v) => Math.round(v / GB))).toEqual([20, 20, 20]);
   });
 });

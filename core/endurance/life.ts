@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { tPoint } from '../bench';
 import { Fact, fromFact, given, worked, type Estimate } from '../evidence';
 import { allowedPerDay, drivesPerDay, lifeFromNew, rateBetween, ratedPerCapacity, WEAK_RATING, yearsLeft } from './endurance';
 
@@ -71,7 +72,27 @@ function rateOfWriting({ writesPerDay, readings }: EnduranceInput): Estimate | n
     if (before && (reading.day <= before.day || reading.written < before.written)) throw new RangeError(`Reading ${i + 1} (day ${reading.day}) must be later than the one before and not lower.`);
   });
   if (last.day <= first.day) throw new RangeError('A reading counted from new needs an age of more than 0 days.');
+  if (readings.length > 2) return rateOfMany(readings);
   const source = (day: number) => ({ kind: 'device', note: `reading at day ${day}` }) as const;
   const rate = rateBetween.explain({ written: given('written', last.written, 'B', source(last.day)), before: given('written before', first.written, 'B', source(first.day)), days: given('days between', last.day - first.day, 'count', source(last.day)) });
   return worked('writes a day', rate, 'B/day', rate.because);
+}
+
+/**
+ * Writes a day from three or more readings: regression of what came between them on the days between them. A day's writes scatter by themselves, so
+ * the scatter of an increment grows with its days: weighted so, the best rate is all that was written over all the days, and what the increments
+ * scatter around it says how well it is known (Student's t).
+ */
+function rateOfMany(readings: EnduranceInput['readings']): Estimate {
+  const steps = readings.slice(1).map((reading, i) => ({ days: reading.day - readings[i]!.day, written: reading.written - readings[i]!.written }));
+  const days = steps.reduce((sum, s) => sum + s.days, 0);
+  const rate = steps.reduce((sum, s) => sum + s.written, 0) / days;
+  const variance = steps.reduce((sum, s) => sum + (s.written - rate * s.days) ** 2 / s.days, 0) / (steps.length - 1);
+  const half = tPoint(steps.length - 1, 0.9) * Math.sqrt(variance / days);
+  return worked('writes a day', { low: Math.max(rate - half, rate / 100), expected: rate, high: rate + half }, 'B/day', {
+    how: 'exact',
+    formula: 'all that was written ÷ all the days ± t × √(scatter of a day’s writes ÷ days)',
+    note: `${readings.length} readings over ${days} days: regression of the increments, each weighted by its days; the range is the 90 % t-interval.`,
+    inputs: readings.map((r) => given(`written at day ${r.day}`, r.written, 'B', { kind: 'device', note: `reading at day ${r.day}` })),
+  });
 }

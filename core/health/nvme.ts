@@ -1,10 +1,9 @@
+import { DATA_UNIT } from '../endurance';
 import { NOTHING, type Counters } from './counters';
 
 /** Bits of the critical warning [standard NVM Express, log page 02h; from memory]. */
 const WARNINGS = ['spare blocks are below their threshold', 'temperature is outside its limits', 'reliability is degraded by media errors', 'the media are read-only', 'the backup of volatile memory has failed', 'persistent memory has become unreliable'];
 
-/** A data unit is 1,000 × 512 B [standard NVM Express]. */
-export const DATA_UNIT = 512_000;
 const KELVIN = 273;
 
 /** Little-endian whole number of so many bytes; beyond 2⁵³ as near as a number comes. */

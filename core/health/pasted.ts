@@ -1,6 +1,6 @@
+import { DATA_UNIT } from '../endurance';
 import { readNumber } from '../units';
 import { NOTHING, type Counters, type Told } from './counters';
-import { DATA_UNIT } from './nvme';
 
 type Key = Exclude<keyof Counters, 'from' | 'warnings'>;
 
