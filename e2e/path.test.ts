@@ -176,6 +176,25 @@ test('the library: a listing pasted, a figure changed, taken back; CSV out, mend
   expect(faults).toEqual([]);
 });
 
+test('a machine’s ports and its maker’s minimum are forms, however deep; an unsound value is said and not taken', async () => {
+  const { page, faults } = await app.open('/parts/hosts/games-console');
+  await page.getByRole('button', { name: 'Expansion bay behind the panel', exact: true }).click();
+  const minimum = page.getByRole('group', { name: 'The maker asks for' });
+  await minimum.getByLabel('PCIe generation').fill('5');
+  await page.getByRole('button', { name: 'As shipped' }).waitFor();
+  await minimum.getByLabel('PCIe generation').fill('9');
+  await page.getByText(/The old value stays/).waitFor();
+  const ports = page.getByRole('group', { name: 'Ports and slots' });
+  await ports.getByRole('button', { name: 'Add one' }).last().click();
+  await ports.getByRole('button', { name: 'New where', exact: true }).waitFor();
+  await page.getByText('Saved in this browser').waitFor();
+  await page.reload();
+  await page.getByRole('group', { name: 'Ports and slots' }).getByRole('button', { name: 'New where', exact: true }).waitFor();
+  await page.getByRole('button', { name: 'As shipped' }).click();
+  await page.getByRole('button', { name: 'New where', exact: true }).waitFor({ state: 'detached' });
+  expect(faults).toEqual([]);
+});
+
 test('the command line tells the findings, the state, the flow and the mends that the page shows', async () => {
   const { page, faults } = await app.open('/jobs/demo-simulator-bay/path');
   await page.getByRole('button', { name: 'Follow the other' }).first().click();

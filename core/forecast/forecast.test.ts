@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { demoJobs, DRIVES } from '../demo';
+import { BRIDGES, demoJobs, DRIVES } from '../demo';
 import type { Job } from '../job';
 import { exactFact, forecastJob, forecastTransfer, freeze, isLife, isUntouched, pathOf } from '.';
 
@@ -87,5 +87,21 @@ describe('the forecast of a job', () => {
     const results = frozen.results.map((r) => ({ ...r, time: { ...r.time, high: r.time.high * 2 } }));
     expect(isUntouched({ ...frozen, results })).toBe(false);
     expect(freeze(offload, 'other', '2026-11-05T00:00:00.000Z').hash).toBe(frozen.hash);
+  });
+});
+
+describe('disks', () => {
+  const disk = (id: string) => forecastTransfer(pathOf(offload.host, { ...offload.build!, drive: DRIVES.find((d) => d.id === id)!, bridge: BRIDGES.find((b) => b.id === 'quarrel-stand-2')! }), { direction: 'write', bytes: exactFact(200e9), files: exactFact(1), otherEnd: 'storage' });
+  test('a CMR disk runs below its outer tracks, in one stretch held by the drive, as wide as where the data may land', () => {
+    const { phases, rate } = disk('marrowick-anchor-8t');
+    expect(phases.map((p) => p.limit)).toEqual(['drive']);
+    expect(rate.expected).toBeLessThan(0.85 * 215e6);
+    expect(rate.low).toBeGreaterThan(0.4 * 215e6);
+    expect(rate.high / rate.low).toBeGreaterThan(1.5);
+  });
+  test('a shingled one falls off once its media cache is full', () => {
+    const { phases } = disk('marrowick-drift-5t');
+    expect(phases.map((p) => p.limit)).toEqual(['cache', 'rest']);
+    expect(phases[1]!.rate).toBeLessThan(0.5 * phases[0]!.rate);
   });
 });

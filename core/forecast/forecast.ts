@@ -59,12 +59,12 @@ export function forecastTransfer(path: Path, task: TransferTask, seed: number = 
       : otherEnd(path, task.direction);
   const links = explainFlow(path, task.direction, 'links');
   const carries = task.requests ? atDepth(links, path.parts, path.outer.mode?.family === 'usb', task.requests) : links;
-  const fast = path.constraints.find((c) => c.id === 'media')!.explain(task.direction);
+  const fast = drive.media === 'disk' ? onDisk(drive, task.direction) : path.constraints.find((c) => c.id === 'media')!.explain(task.direction);
   const perFile = given('cost of a file beside its bytes', task.otherEnd === 'memory' ? 0 : PER_FILE[drive.media], 's', { kind: 'practice', note: `file system, bridge and host, ${drive.media === 'disk' ? 'disks' : 'solid state'}` });
   const name = `time to ${writing ? 'write' : 'read'}`;
   const steady = { bytes, files, other, carries, fast, perFile };
   const note = `Ranges from ${SAMPLES.toLocaleString('en-GB')} samples, seed ${seed}: independent inputs, drawn evenly from their distributions.`;
-  const cached = writing ? { ...steady, rest: restRate(drive), cache: cacheSize(drive) } : null;
+  const cached = writing && !(drive.media === 'disk' && drive.recording !== 'SMR' && drive.cache.value === null) ? { ...steady, rest: restRate(drive), cache: cacheSize(drive) } : null;
   const time = cached ? transferTime.explain(cached, { name, note, seed }) : steadyTime.explain(steady, { name, note, seed });
   const times = cached ? transferTime.samples(cached, seed) : steadyTime.samples(steady, seed);
   const numbers: Record<keyof TransferNumbers, Spread> = cached ?? { ...steady, rest: fast, cache: exactly(Infinity) };
@@ -96,9 +96,16 @@ function otherEnd(path: Path, direction: Direction): Estimate {
   return worked('other end', least(ends), 'B/s', { how: 'exact', formula: `least of (${ends.map((e) => e.because.name).join('; ')})`, inputs: ends });
 }
 
+/** A disk's rate wherever on it the data lands: its figures are those of the outer tracks. */
+function onDisk(drive: Drive, direction: Direction, recording: 'CMR' | 'SMR' = 'CMR'): Estimate {
+  const doing = direction === 'read' ? 'reading' : 'writing';
+  const note = recording === 'SMR' ? 'shingled, media cache full' : 'wherever on the disk it lands';
+  return ofOuter.explain({ outer: rateOf(`${drive.model}, ${doing}`, drive[direction], DISK), share: given('share of the outer tracks’ rate', DISK_SHARE[recording], 'ratio', { kind: 'practice', note }) }, { name: `${drive.model}, ${doing} ${note}` });
+}
+
 function restRate(drive: Drive): Estimate {
   const name = `${drive.model}, writing after the cache`;
-  if (drive.rest.value === null && drive.media === 'disk') return ofOuter.explain({ outer: rateOf(`${drive.model}, writing`, drive.write, DISK), share: given('share of the outer tracks’ rate', DISK_SHARE[drive.recording ?? 'CMR'], 'ratio', { kind: 'practice', note: drive.recording === 'SMR' ? 'shingled, media cache full' : 'wherever on the disk it lands' }) }, { name });
+  if (drive.rest.value === null && drive.media === 'disk') return onDisk(drive, 'write', drive.recording);
   return rateOf(name, drive.rest, REST[drive.cell ?? 'unknown'][interfaceOf(drive)], `${cellWords(drive)} on ${interfaceOf(drive) === 'pcie' ? 'PCIe' : 'SATA'}`);
 }
 

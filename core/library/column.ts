@@ -4,7 +4,7 @@ import { KINDS, type Kind } from '../parts';
 import { propertyOf, type Property } from './property';
 
 /** What a property holds, read off its schema: the form and the CSV follow from it. */
-export type Holds = { type: 'text' | 'number' | 'yesno' | 'fact' | 'structure' } | { type: 'group'; columns: readonly Column[] } | { type: 'choice'; options: readonly (string | number)[] } | { type: 'list'; of: readonly string[] | null };
+export type Holds = { type: 'text' | 'number' | 'yesno' | 'fact' | 'structure' } | { type: 'group' | 'rows'; columns: readonly Column[] } | { type: 'choice'; options: readonly (string | number)[] } | { type: 'list'; of: readonly string[] | null };
 
 export interface Column extends Property {
   key: string;
@@ -39,6 +39,7 @@ function holdsOf(schema: z.ZodType, kind: Kind, path: string): Holds {
     case 'array':
     case 'tuple': {
       const inner = holdsOf(def.element ?? def.items![0]!, kind, path);
+      if (inner.type === 'group' && def.type === 'array') return { type: 'rows', columns: inner.columns };
       return inner.type === 'text' ? { type: 'list', of: null } : inner.type === 'choice' ? { type: 'list', of: inner.options.map(String) } : { type: 'structure' };
     }
     default:

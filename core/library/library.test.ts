@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import Papa from 'papaparse';
 import { SHOP } from '../demo';
 import { KINDS, type Drive, type Kind, type Part } from '../parts';
-import { columnsOf, compare, draftDrive, fromRows, readLibrary, toRows, writeLibrary } from '.';
+import { type Column, columnsOf, compare, draftDrive, fromRows, readLibrary, toRows, writeLibrary } from '.';
 
 const KIND_NAMES = Object.keys(KINDS) as Kind[];
 const throughCsv = (rows: string[][]) => Papa.parse<string[]>(Papa.unparse(rows)).data;
@@ -147,12 +147,17 @@ describe('what the form and the table know of a property', () => {
     ['drives', 'sealed', { holds: { type: 'yesno' } }],
     ['drives', 'modes', { holds: { type: 'list', of: null } }],
     ['drives', 'height', { holds: { type: 'number' }, dimension: 'length' }],
-    ['drives', 'revisions', { holds: { type: 'structure' } }],
+    ['drives', 'revisions', { holds: { type: 'rows' } }],
     ['bridges', 'read', { holds: { type: 'fact' }, nullable: true }],
     ['bridges', 'forms', { holds: { type: 'list', of: expect.arrayContaining(['M.2 2280', '3.5-inch']) } }],
     ['cables', 'ends', { holds: { type: 'list', of: expect.arrayContaining(['USB-C']) } }],
-    ['hosts', 'ports', { holds: { type: 'structure' } }],
+    ['hosts', 'ports', { holds: { type: 'rows', columns: expect.arrayContaining([expect.objectContaining({ key: 'slot', label: 'Slot', holds: expect.objectContaining({ type: 'group' }) })]) } }],
   ] as [Kind, string, object][])('%s: %s', (kind, key, expected) => expect(holds(kind, key)).toMatchObject(expected));
+
+  test('whatever stands inside, however deep, has a name of its own', () => {
+    const bare = (columns: readonly Column[], path: string): string[] => columns.flatMap((c) => [...(c.label === c.key ? [`${path}.${c.key}`] : []), ...('columns' in c.holds ? bare(c.holds.columns, `${path}.${c.key}`) : [])]);
+    expect(KIND_NAMES.flatMap((kind) => bare(columnsOf(kind), kind))).toEqual([]);
+  });
 
   test('groups name what is inside, with its unit', () => {
     const power = holds('drives', 'power').holds;

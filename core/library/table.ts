@@ -36,7 +36,7 @@ function plainCell({ holds }: Column, value: unknown): string {
   if (value === undefined || value === null) return '';
   if (holds.type === 'yesno') return value ? 'yes' : 'no';
   if (holds.type === 'list') return (value as string[]).join(' + ');
-  return holds.type === 'structure' || holds.type === 'group' ? JSON.stringify(value) : String(value);
+  return ['structure', 'group', 'rows'].includes(holds.type) ? JSON.stringify(value) : String(value);
 }
 
 /** A kind's parts as rows, the headings first. Columns that no part fills are left out, unless there are no parts: then all stand, as a form. */
@@ -144,6 +144,7 @@ function read(column: Column, text: string, source: string, more: string): unkno
     case 'list':
       return text.split(/\s*\+\s*|\s*;\s*/).map((item) => holds.of?.find((o) => o.toLowerCase() === item.toLowerCase()) ?? item);
     case 'group':
+    case 'rows':
     case 'structure':
       return json(text);
   }

@@ -1,10 +1,11 @@
-import { Autocomplete, Box, MenuItem, TextField, Typography } from '@mui/material';
+import { Autocomplete, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { choose, sourceWords, writeFact, type Fact } from '@kymar/core/evidence';
 import { columnsOf, type Column } from '@kymar/core/library';
 import { isLinkId, linkById, LINKS } from '@kymar/core/links';
 import { KINDS, type Kind, type PartOf } from '@kymar/core/parts';
 import { UNIT_OF } from '@kymar/core/units';
+import { newId } from '../jobs/new';
 import { FactField, NameField, QuantityField } from './field';
 import { Small } from './small';
 
@@ -35,7 +36,7 @@ function Fields({ columns, values, set, problem }: { columns: readonly Column[];
   return (
     <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(2, minmax(0, 1fr))' }}>
       {columns.map((column) => (
-        <Box key={column.key} sx={['group', 'structure'].includes(column.holds.type) ? { gridColumn: '1 / -1' } : undefined}>
+        <Box key={column.key} sx={['group', 'rows', 'structure'].includes(column.holds.type) ? { gridColumn: '1 / -1' } : undefined}>
           <Field column={column} value={values[column.key]} onValue={(value) => set(column.key, value)} />
           {problem?.key === column.key && (
             <Typography variant="caption" color="error" role="alert">
@@ -84,9 +85,70 @@ function Field({ column, value, onValue }: { column: Column; value: unknown; onV
           />
         </Box>
       );
+    case 'rows':
+      return <Rows label={label} columns={holds.columns} list={(value as Values[] | undefined) ?? []} onList={(list) => onValue(list.length === 0 && optional ? undefined : list)} />;
     case 'structure':
       return <Structure label={label} value={value} optional={optional} onValue={onValue} key={`${dimension}${JSON.stringify(value)?.length}`} />;
   }
+}
+
+/** A row that is sound by itself, to be filled in. */
+function blank(columns: readonly Column[]): Values {
+  const value = ({ key, holds, label }: Column): unknown => {
+    if (holds.type === 'fact') return NONE;
+    if (holds.type === 'choice') return holds.options[0];
+    if (holds.type === 'list') return [holds.of?.[0] ?? 'usb-5'];
+    if (holds.type === 'number') return 1;
+    if (holds.type === 'yesno') return false;
+    return key === 'id' ? newId('new') : `New ${label.toLowerCase()}`;
+  };
+  return Object.fromEntries(columns.filter((c) => !c.optional).map((c) => [c.key, c.nullable ? null : value(c)]));
+}
+
+/** A list of things with properties of their own, each folded up until it is opened. */
+function Rows({ label, columns, list, onList }: { label: string; columns: readonly Column[]; list: readonly Values[]; onList(list: Values[]): void }) {
+  const [open, setOpen] = useState<number | null>(null);
+  const title = (row: Values) => String(row.position ?? row.name ?? row.family ?? row.id ?? '');
+  return (
+    <Box component="fieldset" sx={{ border: 1, borderColor: 'divider', borderRadius: 1, m: 0, p: 1.25 }}>
+      <Typography component="legend" variant="caption" color="textSecondary" sx={{ px: 0.5 }}>
+        {label} {list.length === 0 ? '(none)' : ''}
+      </Typography>
+      {list.map((row, i) => (
+        <Box key={i} sx={{ borderBottom: 1, borderColor: 'divider', py: 0.25 }}>
+          <Box sx={{ display: 'flex', alignItems: 'center' }}>
+            <Button size="small" aria-expanded={open === i} onClick={() => setOpen(open === i ? null : i)} sx={{ flex: 1, justifyContent: 'flex-start', color: 'text.primary' }}>
+              {title(row)}
+            </Button>
+            <Button size="small" aria-label={`Remove ${title(row)}`} onClick={() => onList(list.filter((_, k) => k !== i))}>
+              Remove
+            </Button>
+          </Box>
+          {open === i && (
+            <Box sx={{ py: 1 }}>
+              <Fields
+                columns={columns}
+                values={row}
+                set={(key, value) => {
+                  const { [key]: _, ...rest } = row;
+                  onList(list.map((other, k) => (k === i ? (value === undefined ? rest : { ...rest, [key]: value }) : other)));
+                }}
+              />
+            </Box>
+          )}
+        </Box>
+      ))}
+      <Button
+        size="small"
+        onClick={() => {
+          onList([...list, blank(columns)]);
+          setOpen(list.length);
+        }}
+      >
+        Add one
+      </Button>
+    </Box>
+  );
 }
 
 function Select({ label, value, options, optional, onValue }: { label: string; value: string; options: readonly string[]; optional: boolean; onValue(value: string): void }) {
