@@ -3,7 +3,6 @@ import { UNITS } from '../units';
 import type { Estimate } from './estimate';
 import { Source } from './source';
 
-
 /** An estimate as a file keeps it, its whole working with it. */
 export const EstimateSchema: z.ZodType<Estimate> = z.object({
   low: z.number(),

@@ -9,7 +9,7 @@ const FAMILY = (family: string) => (family === 'own' ? 'Its own' : family);
 const YES_NO: Record<'starts' | 'travels' | 'movesLater' | 'onlyCopy', string> = { starts: 'The machine starts from it', travels: 'Is carried about', movesLater: 'Moves to a faster machine later', onlyCopy: 'What is on it is nowhere else' };
 const SCHOOL: { [K in keyof Schools]: { label: string; words: Record<Schools[K], string> } } = {
   minimum: { label: 'A maker’s minimum for a bay', words: { strict: 'to the letter: it blocks', 'outcome-first': 'by the outcome: a caution' } },
-  heatsink: { label: 'A heatsink', words: { always: 'always', 'when needed': 'when the path makes it needed' } },
+  heatsink: { label: 'A heatsink', words: { always: 'always', 'when needed': 'where the path needs it' } },
   fileSystem: { label: 'File system of an external drive', words: { 'every system': 'one every system reads', 'the system’s own': 'the system’s own' } },
 };
 

@@ -1,6 +1,6 @@
 import AddIcon from '@mui/icons-material/Add';
 import { Autocomplete, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, memo, Suspense, useState } from 'react';
 import { rebuild, type Job } from '@kymar/core/job';
 import { nameOf, type Accessory, type Hop } from '@kymar/core/parts';
 import type { JointId, Path } from '@kymar/core/path';
@@ -58,7 +58,7 @@ export function BuildPanel({ path }: { path: Path }) {
           </TextField>
         )}
       </Box>
-      <Kit list={build.accessories ?? []} onList={(accessories) => set({ accessories })} />
+      <Kit list={build.accessories ?? NO_PARTS} job={job.id} />
       <Suspense>{open && <AlternativesMenu anchor={open.anchor} job={job} joint={open.joint} direction={direction} close={() => setOpen(null)} />}</Suspense>
     </Panel>
   );
@@ -89,8 +89,10 @@ function addHub(job: Job): void {
   if (hop) changeJob(job.id, (j) => rebuild(j, { build: { ...j.build!, hops: [...(j.build!.hops ?? []), hop] } }));
 }
 
-/** The small parts that must be in the bag before the first screw. */
-function Kit({ list, onList }: { list: readonly Accessory[]; onList(list: Accessory[]): void }) {
+const NO_PARTS: readonly Accessory[] = [];
+
+/** The small parts that must be in the bag before the first screw. Drawn anew only when they change. */
+const Kit = memo(function Kit({ list, job }: { list: readonly Accessory[]; job: string }) {
   const { accessories } = useShop();
   return (
     <Autocomplete
@@ -102,9 +104,9 @@ function Kit({ list, onList }: { list: readonly Accessory[]; onList(list: Access
       getOptionLabel={nameOf}
       getOptionKey={(a) => a.id}
       isOptionEqualToValue={(a, b) => a.id === b.id}
-      onChange={(_, chosen) => onList(chosen)}
+      onChange={(_, accessories) => changeJob(job, (j) => rebuild(j, { build: { ...j.build!, accessories } }))}
       renderInput={(params) => <TextField {...params} label="Kit list" placeholder={list.length === 0 ? 'Pad, heatsink, screws, leads …' : ''} />}
       sx={{ mt: 1.5 }}
     />
   );
-}
+});

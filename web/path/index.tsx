@@ -35,7 +35,7 @@ export function PathView() {
         <BuildPanel path={path} />
         <Mends job={job} direction={direction} />
         <Plugged job={job} path={path} />
-        <DriveSheet drive={job.build.drive} onDrive={(drive) => changeJob(job.id, (j) => rebuild(j, { build: { ...j.build!, drive } }))} />
+        <DriveSheet drive={job.build.drive} job={job.id} />
       </Box>
       <Box sx={{ display: 'grid', gap: 2 }}>
         <Findings job={job} list={list} state={stateOf(setting, list)} />
