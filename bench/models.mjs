@@ -6,7 +6,7 @@ import { root } from '../scripts/lib.mjs';
 const vite = await createServer({ root, configFile: false, logLevel: 'error', appType: 'custom', server: { middlewareMode: true, ws: false, watch: null }, optimizeDeps: { noDiscovery: true } });
 if (!isRunnableDevEnvironment(vite.environments.ssr)) throw new Error('Vite cannot run modules here.');
 const load = (folder) => vite.environments.ssr.runner.import(join(root, 'core', folder, 'index.ts'));
-const [{ demoJobs, DRIVES, BRIDGES, CABLES, HOSTS }, { forecastJob, forecastTransfer, pathOf }, { transferTime }, { buildPath }, { decode }] = await Promise.all(['demo', 'forecast', 'transfer', 'path', 'decode'].map(load));
+const [{ demoJobs, DRIVES, BRIDGES, CABLES, HOSTS }, { forecastJob, forecastTransfer, inputsOf, pathOf, repeatJob, taskOf }, { run }, { buildPath }, { decode }, { expectedOf }] = await Promise.all(['demo', 'forecast', 'transfer', 'path', 'decode', 'evidence'].map(load));
 
 const median = (values) => [...values].sort((a, b) => a - b)[values.length >> 1];
 /** Median time of one call in µs, over batches, after warming up. */
@@ -24,15 +24,17 @@ function time(name, batch, run) {
 
 const [job] = demoJobs();
 const path = pathOf(job.host, job.build);
-const fact = (value) => ({ value, source: { kind: 'entered' } });
-const task = { direction: 'write', bytes: fact(214e9), files: fact(38_400), otherEnd: 'storage' };
-const numbers = { bytes: 214e9, files: 38_400, other: 2.1e9, carries: 970e6, fast: 2.85e9, rest: 900e6, cache: 120e9, perFile: 1e-3 };
+const task = taskOf(job, job.activities[0]);
+const inputs = inputsOf(path, task);
+const middle = expectedOf(inputs);
 const pick = (list, i) => list[i % list.length];
 
 let sink = 0;
-time('bare transfer time', 100_000, (i) => (sink += transferTime({ ...numbers, bytes: numbers.bytes + i })));
-time('transfer with its 1,000-sample range and working', 20, () => (sink += forecastTransfer(path, task).time.expected));
-time('band of the speed over the copy, 61 points', 5, () => (sink += forecastTransfer(path, task).profile().length));
+time('bare forecast of a transfer: cache, heat, memory, files', 20_000, (i) => (sink += run(inputs.plan({ ...middle, bytes: middle.bytes + i })).seconds));
+time('transfer with its 1,000-sample range and working', 5, () => (sink += forecastTransfer(path, task).time.expected));
+time('bands of speed and warmth over the copy, 61 points', 3, () => (sink += forecastTransfer(path, task).profile().speed.length));
+time('five years of the demo’s days, bare', 1, () => (sink += repeatJob(job, { years: 5, ranges: false }).days.length));
+time('five years with its range of dates', 1, () => (sink += repeatJob(job, { years: 5 }).days.length));
 time('whole forecast of the demo job', 10, () => (sink += forecastJob(job).activities.length));
 time('path: negotiated, every constraint, bottleneck', 500, (i) => {
   const host = pick(HOSTS, i);

@@ -1,5 +1,5 @@
-import { noise, quantile, type Spread } from '../evidence';
-import { phases, type TransferNumbers } from '../transfer';
+import { noise, quantile, type Uncertain } from '../evidence';
+import { run as runFlows, type Flow } from '../transfer';
 import type { Sample } from './run';
 
 /** What a simulated run gives: the same a real one would. */
@@ -20,10 +20,17 @@ const STAYS = 0.9;
  * @param seed which unit
  * @param run which repeat: other noise, same unit
  */
-export function simulate(uncertain: Record<keyof TransferNumbers, Spread>, seed: number, run: number): RigRun {
+export function simulate({ inputs, kinds = [], plan }: Uncertain<string> & { plan(x: Record<string, number>): Flow[] }, seed: number, run: number): RigRun {
   const unit = noise(seed);
-  const truth = Object.fromEntries(Object.entries(uncertain).map(([key, spread]) => [key, spread.low === spread.high ? spread.expected : quantile(spread, 0.05 + 0.9 * unit())])) as unknown as TransferNumbers;
-  const stretches = phases(truth);
+  const kind = kinds[Math.floor(unit() * kinds.length)];
+  const truth = Object.fromEntries(
+    Object.entries(inputs).map(([key, own]) => {
+      const spread = kind?.[key] ?? own;
+      return [key, spread.low === spread.high ? spread.expected : quantile(spread, 0.05 + 0.9 * unit())];
+    }),
+  );
+  // What a person sees is the progress bar: it stands still while memory is written out.
+  const { stretches } = runFlows(plan(truth), { record: true }).flows[0]!;
   const random = noise(seed * 7919 + run * 104729 + 1);
   // Three uniform numbers added up: close to normal, and never further out than three sigma.
   const normal = () => 2 * (random() + random() + random() - 1.5);
@@ -32,13 +39,18 @@ export function simulate(uncertain: Record<keyof TransferNumbers, Spread>, seed:
   const start = 0.05 + 0.1 * random();
   const samples: Sample[] = [{ t: 0, bytes: 0 }];
   let [time, wobble] = [start, 0];
-  for (const phase of stretches) {
-    const pieces = Math.max(1, Math.round((GRAIN * (phase.to.bytes - phase.from.bytes)) / truth.bytes));
-    const step = (phase.to.bytes - phase.from.bytes) / pieces;
+  const total = truth.bytes!;
+  for (const stretch of stretches) {
+    const bytes = stretch.bar * stretch.seconds;
+    if (bytes <= 0) {
+      time += stretch.seconds / pace;
+      continue;
+    }
+    const pieces = Math.max(1, Math.round((GRAIN * bytes) / total));
     for (let i = 1; i <= pieces; i++) {
       wobble = STAYS * wobble + Math.sqrt(1 - STAYS ** 2) * WOBBLE * normal();
-      time += step / (phase.rate * pace * Math.max(0.5, 1 + wobble));
-      samples.push({ t: time, bytes: phase.from.bytes + i * step });
+      time += bytes / pieces / (stretch.bar * pace * Math.max(0.5, 1 + wobble));
+      samples.push({ t: time, bytes: Math.min(total, stretch.given + (i * bytes) / pieces) });
     }
   }
   return { seconds: time, samples };

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { isLinkId } from '../links';
-import { Accessory, Bridge, Cable, Drive, Hop, Host, Id, Name } from '../parts';
+import { Accessory, ArrayMode, Bridge, Cable, Drive, Hop, Host, Id, Name } from '../parts';
 
 /** What the system says a link negotiated, taken over as a fact. */
 export const Seen = z.object({ link: z.string().refine(isLinkId, { error: 'is no link mode Kymar knows' }), device: Name, at: z.iso.datetime() });
@@ -16,6 +16,8 @@ export const Build = z.object({
   hops: z.array(Hop).max(8).optional(),
   /** Drives of this kind working at once in the bays of the bridge. */
   together: z.number().int().min(1).max(32).optional(),
+  /** How those drives are put together to one; absent: each for itself. */
+  array: z.object({ mode: ArrayMode, by: z.enum(['firmware', 'system']) }).optional(),
   accessories: z.array(Accessory).max(20).optional(),
   seen: Seen.optional(),
 });

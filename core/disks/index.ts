@@ -1,2 +1,2 @@
-export { rateShare, timeShare, passed, LAWS, type Law } from './zone';
+export { rateShare, timeShare, passed, wholeDisk, LAWS, type Law } from './zone';
 export { formatEnd, formatFromSheet, type Checkpoint, type FormatEnd } from './format';

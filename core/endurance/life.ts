@@ -1,7 +1,8 @@
 import * as z from 'zod';
-import { tPoint } from '../bench';
-import { Fact, fromFact, given, worked, type Estimate } from '../evidence';
-import { allowedPerDay, drivesPerDay, lifeFromNew, rateBetween, ratedPerCapacity, WEAK_RATING, yearsLeft } from './endurance';
+import { draws, Fact, formula, fromFact, given, quantile, SAMPLES, SEED, spread, summary, worked, type Estimate, type Spread } from '../evidence';
+import { Cell } from '../parts';
+import { allowedPerDay, drivesPerDay, lifeFromNew, ratedPerCapacity, WEAK_RATING, yearsLeft } from './endurance';
+import { daysUntil, growthOf, rateOfWriting, type Growth } from './rate';
 
 const bytes = z.number().nonnegative({ error: 'must be zero or more' });
 
@@ -14,6 +15,10 @@ export const EnduranceInput = z.object({
   writesPerDay: Fact.nullable(),
   /** The counter at an age in days, oldest first; two or more, or one counted from new. */
   readings: z.array(z.object({ day: z.number().nonnegative(), written: bytes })).max(1000),
+  /** Cells of the drive, for the school that counts their cycles. */
+  cell: Cell.nullable().optional(),
+  /** The date of day 0, to tell dates. */
+  since: z.iso.date().optional(),
 });
 export type EnduranceInput = z.infer<typeof EnduranceInput>;
 
@@ -24,11 +29,31 @@ export interface Life {
   rate: Estimate | null;
   fromNew: Estimate | null;
   left: Estimate | null;
+  /** By the school that counts the cells' cycles: years from new at the same daily writes. */
+  byCells: Estimate | null;
+  /** How the daily writes change, and the years left if they go on so; null for fewer than four readings. */
+  growth: Growth | null;
+  leftGrowing: Estimate | null;
+  /** When the rating runs out, earliest, expected and latest; null without a date to count from. */
+  runsOut: { earliest: string; expected: string; latest: string } | null;
   notes: string[];
 }
 
+/** Cycles cells take [practice]. */
+const CYCLES: Record<Cell | 'unknown', Spread> = { SLC: spread(50e3, 100e3, 100e3), MLC: spread(3e3, 10e3, 10e3), TLC: spread(1e3, 3e3, 5e3), QLC: spread(500, 1000, 3000), unknown: spread(500, 2000, 5000) };
+/** Bytes written to the cells for each byte written to the drive [memory]. */
+const AMPLIFICATION = spread(1.1, 2, 5);
+
+/** Years by the cells: capacity × cycles ÷ write amplification ÷ daily writes [idea of JESD218]. */
+export const lifeByCells = formula({
+  name: 'life from new by the cells’ cycles',
+  unit: 'years',
+  inputs: { capacity: 'capacity', cycles: 'cycles', amplification: 'write amplification', rate: 'writes a day' },
+  of: (m, x) => m.div(m.div(m.mul(x.capacity, x.cycles), x.amplification), m.mul(x.rate, m.num(365))),
+});
+
 /**
- * Both answers of the TBW school: life from new and years left, with the working.
+ * Both answers of the TBW school, life from new and years left, and that of the cells' cycles, with the working.
  * @param workedOut writes a day worked out elsewhere (from a job's activities); goes before the input's own
  * @throws RangeError when rating, capacity or warranty is not known, or readings fall or share a day: nothing can be worked out then
  */
@@ -50,49 +75,46 @@ export function life(input: EnduranceInput, workedOut: Estimate | null = null): 
   const writing = rate && rate.high > 0 ? rate : null;
   if (rate && !writing) notes.push('Nothing is written: the rating does not run out.');
   if (writing && writing.low <= 0) throw new RangeError('The low point of the daily writes must be above zero.');
+  const growth = workedOut || input.writesPerDay?.value != null ? null : growthOf(input.readings);
+  const left = writing && yearsLeft.explain({ tbw, written, rate: writing });
+  const leftGrowing = growth && growing(tbw, written, growth);
+  if (growth?.sure) notes.push(`The daily writes ${growth.perDay.expected > 0 ? 'grow' : 'shrink'}: what is left counts with that.`);
+  const deciding = growth?.sure ? leftGrowing : left;
   return {
     allowed: allowedPerDay.explain({ tbw, years }),
     dwpd: drivesPerDay.explain({ tbw, capacity, years }),
     perCapacity,
     rate,
     fromNew: writing && lifeFromNew.explain({ tbw, rate: writing }),
-    left: writing && yearsLeft.explain({ tbw, written, rate: writing }),
+    left,
+    byCells: writing && lifeByCells.explain({ capacity, cycles: given(`cycles of ${input.cell ?? 'unknown'} cells`, CYCLES[input.cell ?? 'unknown'], 'count', { kind: input.cell ? 'practice' : 'unknown' }), amplification: given('write amplification', AMPLIFICATION, 'ratio', { kind: 'memory' }), rate: writing }),
+    growth,
+    leftGrowing,
+    runsOut: input.since && deciding ? dates(input.since, last?.day ?? 0, deciding) : null,
     notes,
   };
 }
 
-function rateOfWriting({ writesPerDay, readings }: EnduranceInput): Estimate | null {
-  const stated = fromFact('writes a day', writesPerDay, 'B/day');
-  if (stated) return stated;
-  const last = readings.at(-1);
-  if (!last) return null;
-  const first = readings.length > 1 ? readings[0]! : { day: 0, written: 0 };
-  readings.forEach((reading, i) => {
-    const before = readings[i - 1];
-    if (before && (reading.day <= before.day || reading.written < before.written)) throw new RangeError(`Reading ${i + 1} (day ${reading.day}) must be later than the one before and not lower.`);
-  });
-  if (last.day <= first.day) throw new RangeError('A reading counted from new needs an age of more than 0 days.');
-  if (readings.length > 2) return rateOfMany(readings);
-  const source = (day: number) => ({ kind: 'device', note: `reading at day ${day}` }) as const;
-  const rate = rateBetween.explain({ written: given('written', last.written, 'B', source(last.day)), before: given('written before', first.written, 'B', source(first.day)), days: given('days between', last.day - first.day, 'count', source(last.day)) });
-  return worked('writes a day', rate, 'B/day', rate.because);
+/** Years left if the daily writes go on changing as they did. */
+function growing(tbw: Estimate, written: Estimate, { now, perDay }: Growth): Estimate {
+  const [a, b, c] = ['TBW', 'writes a day today', 'growth'].map((name) => draws(name, SAMPLES, SEED)) as [Float64Array, Float64Array, Float64Array];
+  const straight = (s: Spread, p: number) => (p <= 0.5 ? s.low + ((s.expected - s.low) * (p - 0.05)) / 0.45 : s.expected + ((s.high - s.expected) * (p - 0.5)) / 0.45);
+  const years = Float64Array.from({ length: SAMPLES }, (_, i) => Math.min(1000, daysUntil(quantile(tbw, a[i]!) - written.expected, quantile(now, b[i]!), straight(perDay, c[i]!)) / 365));
+  return worked('years left, growth gone on', summary(years), 'years', { how: 'sampled', formula: 't with rate × t + growth × t² ÷ 2 = TBW − written', note: 'A thousand years stands for longer than anybody asks.', inputs: [tbw, written, now, perDay] });
 }
 
-/**
- * Writes a day from three or more readings: regression of what came between them on the days between them. A day's writes scatter by themselves, so
- * the scatter of an increment grows with its days: weighted so, the best rate is all that was written over all the days, and what the increments
- * scatter around it says how well it is known (Student's t).
- */
-function rateOfMany(readings: EnduranceInput['readings']): Estimate {
-  const steps = readings.slice(1).map((reading, i) => ({ days: reading.day - readings[i]!.day, written: reading.written - readings[i]!.written }));
-  const days = steps.reduce((sum, s) => sum + s.days, 0);
-  const rate = steps.reduce((sum, s) => sum + s.written, 0) / days;
-  const variance = steps.reduce((sum, s) => sum + (s.written - rate * s.days) ** 2 / s.days, 0) / (steps.length - 1);
-  const half = tPoint(steps.length - 1, 0.9) * Math.sqrt(variance / days);
-  return worked('writes a day', { low: Math.max(rate - half, rate / 100), expected: rate, high: rate + half }, 'B/day', {
-    how: 'exact',
-    formula: 'all that was written ÷ all the days ± t × √(scatter of a day’s writes ÷ days)',
-    note: `${readings.length} readings over ${days} days: regression of the increments, each weighted by its days; the range is the 90 % t-interval.`,
-    inputs: readings.map((r) => given(`written at day ${r.day}`, r.written, 'B', { kind: 'device', note: `reading at day ${r.day}` })),
-  });
+const DAY_MS = 86_400_000;
+/** Dates, of a range in years from the last reading on; none beyond the year 9999. */
+function dates(since: string, day: number, left: Spread): NonNullable<Life['runsOut']> {
+  const start = Date.parse(since) + day * DAY_MS;
+  const at = (years: number) => new Date(Math.min(start + years * 365 * DAY_MS, Date.parse('9999-12-31'))).toISOString().slice(0, 10);
+  return { earliest: at(left.low), expected: at(left.expected), latest: at(left.high) };
 }
+
+/** Share of a disk's yearly workload rating that reads and writes together use: above 1 it is overworked. */
+export const workloadShare = formula({
+  name: 'share of the workload rating',
+  unit: '%',
+  inputs: { moved: 'read and written a day', rated: 'rated a day' },
+  of: (m, x) => m.div(x.moved, x.rated),
+});

@@ -1,6 +1,7 @@
 import { middle } from '../evidence';
 import { format } from '../units';
-import { expectedTemperature, settledTemperature, THROTTLES_AT } from './heat';
+import { THROTTLES_AT } from '../heat';
+import { expectedTemperature, settledTemperature } from './heat';
 import type { Rule } from './rule';
 import type { Facts } from './facts';
 

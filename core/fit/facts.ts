@@ -1,7 +1,8 @@
 import { middle } from '../evidence';
+import { drawAt, isExternal, usualDraw } from '../heat';
 import { DEFAULT_SCHOOLS, type Activity, type Needs, type Schools } from '../job';
 import { linkById, type Direction } from '../links';
-import { formFactor, heightOf, isM2, type Accessory, type Drive, type FormFactor, type System } from '../parts';
+import { formFactor, heightOf, isM2, type Accessory, type FormFactor, type System } from '../parts';
 import { mismatches, portOf, type Path, type PathParts } from '../path';
 
 /** What the rules are held against: a path, and what the job asks of it. */
@@ -41,19 +42,8 @@ export interface Facts extends Required<Omit<Setting, 'activities' | 'accessorie
   has(kind: Accessory['kind']): boolean;
 }
 
-/** What drives draw where their sheet does not say [memory], W: idle, moving data, starting. */
-const DRAW: Record<string, [idle: number, run: number, start: number]> = { 'M.2': [0.8, 5.5, 5.5], sata: [0.5, 3, 3.5], 'disk 2.5': [0.8, 2.3, 4.5], 'disk 3.5': [5, 8, 22] };
-const usualDraw = (drive: Drive, form: FormFactor | null) => DRAW[drive.media === 'disk' ? (form === '3.5-inch' ? 'disk 3.5' : 'disk 2.5') : drive.modes.some((m) => m.startsWith('pcie')) ? 'M.2' : 'sata']!;
 /** What a bridge chip draws beside the drive [memory], W; faster ones more. */
 const BRIDGE_DRAW = 0.8;
-
-/** Draw of the drive alone while it moves data at this share of its own rate. */
-export function drawAt(drive: Drive, form: FormFactor | null, direction: Direction, share: number): number {
-  const [idle, run] = usualDraw(drive, form);
-  const rest = drive.power?.idle ?? idle;
-  const full = drive.power?.[direction] ?? drive.power?.write ?? run;
-  return rest + Math.max(0, full - rest) * Math.min(1, share);
-}
 
 /** W of a port where its host does not say [USB and Thunderbolt specifications, from memory]. */
 function usualFeed(modes: readonly string[], connector: string): number {
@@ -62,8 +52,6 @@ function usualFeed(modes: readonly string[], connector: string): number {
   if (connector === 'USB-C') return 7.5;
   return links.every((l) => l.id === 'usb-2') ? 2.5 : 4.5;
 }
-
-export const isUsbLike = (modes: readonly string[]): boolean => modes.some((mode) => ['usb', 'usb4', 'thunderbolt'].includes(linkById(mode).family));
 
 export function factsOf({ path, direction, needs = {}, activities = [], accessories = [] }: Setting): Facts {
   const { parts } = path;
@@ -79,7 +67,7 @@ export function factsOf({ path, direction, needs = {}, activities = [], accessor
   const supply = bridge?.supply;
   const known = drive.power?.write !== undefined || drive.power?.start !== undefined;
   const extra = bridge && !bridge.passThrough ? (bridge.power ?? BRIDGE_DRAW) : 0;
-  const start = drive.power?.start ?? Math.max(usualDraw(drive, form)[2], drawAt(drive, form, 'write', 1) * (drive.media === 'disk' ? 1.8 : 1));
+  const start = drive.power?.start ?? Math.max(usualDraw(drive).start, drawAt(drive, 'write', 1) * (drive.media === 'disk' ? 1.8 : 1));
   const plugs = path.blocked.length > 0 ? mismatches(parts) : [];
   return {
     ...parts,
@@ -93,12 +81,12 @@ export function factsOf({ path, direction, needs = {}, activities = [], accessor
     m2: isM2(form),
     nvme: drive.modes.some((m) => m.startsWith('pcie')),
     disk: drive.media === 'disk',
-    external: drive.sealed === true || isUsbLike(bridge ? bridge.outer : drive.modes),
+    external: isExternal({ drive, bridge }),
     height: drive.heatsinkHeight ?? (own === null ? null : own + added),
     hasHeatsink: drive.heatsinkHeight !== undefined || of('heatsink').length > 0,
     capacity: middle(drive.capacity),
     system: host.systems?.[0] ?? null,
-    draw: { run: together * drawAt(drive, form, direction, media > 0 ? (flow ?? media) / media : 1) + extra, start: together * start + extra, sure: known },
+    draw: { run: together * drawAt(drive, direction, media > 0 ? (flow ?? media) / media : 1) + extra, start: together * start + extra, sure: known },
     feed: supply ? { watts: supply.watts, own: true, name: bridge.model, sure: true } : { watts: near.watts ?? usualFeed(near.modes, near.connector), own: false, name: near.name, sure: near.watts !== undefined },
     plugs,
     noMode: path.blocked.filter((words) => !plugs.includes(words)),

@@ -1,20 +1,6 @@
-import { formula, given, spread, type Estimate, type Spread } from '../evidence';
-import { drawAt, type Facts } from './facts';
-
-/** K/W from a flash drive to the air around it [memory]: how it is cooled decides. */
-const RESISTANCE: Record<'bare board' | 'heatsink' | 'plastic' | 'metal' | 'metal with pad' | 'fan', Spread> = {
-  'bare board': spread(10, 13, 17),
-  heatsink: spread(4, 6, 8),
-  plastic: spread(11, 15, 20),
-  metal: spread(7, 10, 14),
-  'metal with pad': spread(5, 7, 10),
-  fan: spread(3, 4.5, 6),
-};
-
-/** Where flash drives begin to slow themselves down, °C [memory]. */
-export const THROTTLES_AT = 72;
-/** Air around a drive where nobody says, °C. */
-const AMBIENT = spread(20, 24, 32);
+import { formula, given, type Estimate } from '../evidence';
+import { AMBIENT, coolingOf, drawAt, RESISTANCE } from '../heat';
+import type { Facts } from './facts';
 
 const settled = formula({
   name: 'temperature once settled',
@@ -23,19 +9,13 @@ const settled = formula({
   of: (m, x) => m.add(x.ambient, m.mul(x.power, x.resistance)),
 });
 
-function cooling({ bridge, hasHeatsink, external }: Facts): keyof typeof RESISTANCE {
-  if (bridge?.cooling && external) return hasHeatsink && bridge.cooling === 'metal' ? 'metal with pad' : bridge.cooling;
-  if (hasHeatsink) return 'heatsink';
-  return external ? 'plastic' : 'bare board';
-}
-
 /** What goes into the temperature, bare; null for disks and where nothing flows. */
 function inputsOf(f: Facts) {
   if (f.disk || f.flow === null) return null;
   const media = f.path.constraints.find((c) => c.id === 'media')!.rate[f.direction].expected;
   const share = media > 0 ? Math.min(1, f.flow / media) : 1;
-  const how = cooling(f);
-  return { share, how, power: drawAt(f.drive, f.form, f.direction, share), resistance: RESISTANCE[how] };
+  const how = coolingOf(f);
+  return { share, how, power: drawAt(f.drive, f.direction, share), resistance: RESISTANCE[how] };
 }
 
 /** Temperature a flash drive is expected to settle at, °C, without its working; null for disks and where nothing flows. */

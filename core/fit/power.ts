@@ -1,5 +1,6 @@
 import { format } from '../units';
-import { expectedTemperature, settledTemperature, THROTTLES_AT } from './heat';
+import { THROTTLES_AT } from '../heat';
+import { expectedTemperature, settledTemperature } from './heat';
 import type { Rule } from './rule';
 import type { Facts } from './facts';
 
@@ -167,5 +168,5 @@ export const POWER: Rule[] = [
   },
 ];
 
-const bare = (f: Facts): Facts => ({ ...f, hasHeatsink: f.drive.heatsinkHeight !== undefined });
+const bare = (f: Facts): Facts => ({ ...f, accessories: f.accessories.filter((a) => a.kind !== 'heatsink') });
 const bareTemperature = (f: Facts): number => expectedTemperature(bare(f)) ?? 0;

@@ -1,2 +1,6 @@
-export { forecastTransfer, type TransferForecast, type TransferTask, type ProfilePoint } from './forecast';
-export { forecastJob, pathOf, freeze, isUntouched, isLife, exactFact, MODEL, type JobForecast, type ActivityForecast } from './job';
+export { forecastTransfer, type ProfilePoint, type Sway, type TransferForecast } from './transfer';
+export { inputsOf, cacheAt, type InputName, type Inputs, type Numbers, type Surroundings, type TransferTask } from './inputs';
+export { exactFact, forecastJob, isLife, layoutOf, pathOf, surroundingsOf, taskOf, transferPath, type ActivityForecast, type JobForecast, type Plan } from './job';
+export { freeze, isUntouched, MODEL } from './frozen';
+export type { StreamForecast } from './stream';
+export { repeatJob, type DaysForecast, type Ends } from './days';

@@ -1,18 +1,24 @@
-import { sha256 } from '@noble/hashes/sha2.js';
-import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import type { Build } from '../bench';
-import { life, type Life } from '../endurance';
-import { formula, fromFact, type Estimate, type Fact } from '../evidence';
-import type { Activity, FrozenForecast, Job } from '../job';
+import { dataMembers, usable as usableArray, writeMultiple, type Layout } from '../arrays';
+import { fillsIn, lacking, usableOf } from '../copies';
+import { life, workloadShare, type Life } from '../endurance';
+import { formula, fromFact, given, spread, type Estimate, type Fact } from '../evidence';
+import { directionOf, filesOf, isMove, type Activity, type Job, type Move, type Scratch } from '../job';
+import { forecastLoad } from '../loads';
 import { asRevised, type Host } from '../parts';
-import { buildPath, type Path } from '../path';
-import { forecastTransfer, type TransferForecast } from './forecast';
+import { buildPath, explainFlow, type Path } from '../path';
+import { behindCache, operationsPerSecond, scratchDay, type Operations } from '../random';
+import type { Surroundings, TransferTask } from './inputs';
+import { forecastStream, type StreamForecast } from './stream';
+import { forecastTransfer, type TransferForecast } from './transfer';
 
-/** Version of the models, written into every frozen forecast. */
-export const MODEL = '1';
+/** The drives of a build as one, where they are put together. */
+export function layoutOf(build: Build): Layout | undefined {
+  return build.array && build.array.mode !== 'single' ? { ...build.array, members: build.together ?? 1 } : undefined;
+}
 
 /** The path of a build on a host, to its built-in drive or to another of its endpoints. @throws RangeError for a port or an endpoint the host has not */
-export function pathOf(host: Host, { accessories: _, ...build }: Build, endpointId?: string): Path {
+export function pathOf(host: Host, { accessories: _, array: __, ...build }: Build, endpointId?: string): Path {
   const port = host.ports.find((p) => p.id === build.port);
   if (!port) throw new RangeError(`"${build.port}" is no port of ${host.name}.`);
   const endpoint = endpointId === undefined ? undefined : host.endpoints?.find((e) => e.id === endpointId);
@@ -20,10 +26,21 @@ export function pathOf(host: Host, { accessories: _, ...build }: Build, endpoint
   return buildPath({ ...build, drive: asRevised(build.drive), port, host, endpoint });
 }
 
-export interface ActivityForecast extends TransferForecast {
+/** A job as far as its forecast asks. */
+export type Plan = Pick<Job, 'host' | 'build' | 'activities' | 'needs'>;
+
+export interface ActivityForecast {
   activity: Activity;
-  /** Probability that the wish is met; null without a wish. */
+  /** The figure that answers it: a time, a margin, a wait a day, years. */
+  figure: Estimate;
+  /** Average rate of a move. */
+  rate: Estimate | null;
+  /** Probability that the wish is met, or that nothing stalls; null without either. */
   probability: number | null;
+  /** What else is worth knowing. */
+  more: Estimate[];
+  /** The course of a move. */
+  course: TransferForecast | null;
 }
 
 export interface JobForecast {
@@ -31,78 +48,160 @@ export interface JobForecast {
   activities: ActivityForecast[];
   /** Endurance, or the reason why it cannot be worked out. */
   life: Life | { problem: string };
+  /** Of a disk: share of its yearly workload rating in use. */
+  workload: Estimate | null;
+  /** What several drives as one hold. */
+  usable: Estimate | null;
+  /** What the planned copies lack; null where none are planned. */
+  copies: string[] | null;
 }
+
+/** What surrounds a build's transfers. */
+export const surroundingsOf = ({ build, needs }: Pick<Plan, 'build' | 'needs'>): Surroundings => ({ fill: needs?.fill, ambient: needs?.ambient, accessories: build?.accessories, array: build ? layoutOf(build) : undefined });
+
+/** The path that a build's transfers take: several drives as one share it as one. */
+export const transferPath = (host: Host, build: Build, endpoint?: string): Path => pathOf(host, layoutOf(build) ? { ...build, together: 1 } : build, endpoint);
 
 /** Everything forecast for a job; null while nothing is built or the path is blocked. */
-export function forecastJob(job: Pick<Job, 'host' | 'build' | 'activities'>): JobForecast | null {
-  if (!job.build) return null;
-  const path = pathOf(job.host, job.build);
+export function forecastJob(job: Plan): JobForecast | null {
+  const { build, host, needs } = job;
+  if (!build) return null;
+  const path = transferPath(host, build);
   if (path.blocked.length > 0) return null;
-  const to = (endpoint: string | undefined) => (endpoint === undefined ? path : pathOf(job.host, job.build!, endpoint));
-  const activities = job.activities.map((activity) => forecastActivity(to(activity.endpoint), activity));
-  return { path, activities, life: lifeOf(job.build, job.activities) };
+  const to = (endpoint: string | undefined) => (endpoint === undefined ? path : transferPath(host, build, endpoint));
+  const drive = asRevised(build.drive);
+  const layout = layoutOf(build);
+  const capacity = fromFact('capacity', drive.capacity, 'B', { range: spread(250e9, 1000e9, 4000e9), note: 'capacities on sale' })!;
+  const usable = layout ? usableArray.explain({ member: capacity, data: given('members’ worth of data', dataMembers(layout), 'count', { kind: 'practice', note: `${layout.mode} of ${layout.members}` }) }) : null;
+  const activities = job.activities.map((activity) => forecastActivity(job, to(activity.endpoint), activity, usable ?? capacity));
+  const copies = needs?.copies && needs.copies.length > 0 ? lacking(needs.copies) : null;
+  return { path, activities, life: lifeOf(build, job.activities, path), workload: workloadOf(job.activities, drive.media === 'disk' ? drive.workload : undefined, layout, path), usable, copies };
 }
 
-function forecastActivity(path: Path, activity: Activity): ActivityForecast {
-  const forecast = forecastTransfer(path, { ...activity, otherEnd: 'storage' });
-  return { ...forecast, activity, probability: activity.wish === null ? null : forecast.chance(activity.wish) };
+/** What a move is to the models. */
+export function taskOf(job: Plan, activity: Move): TransferTask {
+  return { direction: activity.direction, bytes: activity.bytes, files: filesOf(activity), otherEnd: activity.itself ? 'itself' : 'storage', verify: activity.verify, surroundings: surroundingsOf(job) };
 }
 
-const dailyWrites = formula({ name: 'writes a day', unit: 'B/day', inputs: { bytes: 'bytes', times: 'times a day' }, of: (m, x) => m.mul(x.bytes, x.times) });
-const together = formula({ name: 'writes a day', unit: 'B/day', inputs: { a: 'first', b: 'others' }, of: (m, x) => m.add(x.a, x.b) });
+function forecastActivity(job: Plan, path: Path, activity: Activity, capacity: Estimate): ActivityForecast {
+  const { wish } = activity;
+  const met = (figure: Estimate) => (wish === null ? null : shareBelow(figure, wish));
+  switch (activity.kind) {
+    case 'move': {
+      const besides = (activity.besides ?? []).flatMap((id) => {
+        const other = job.activities.find((a) => a.id === id);
+        return other && isMove(other) ? [taskOf(job, other)] : other?.kind === 'stream' ? [streamTask(job, other)] : [];
+      });
+      const course = forecastTransfer(path, { ...taskOf(job, activity), besides });
+      return { activity, figure: course.time, rate: course.rate, probability: wish === null ? null : course.chance(wish), more: [], course };
+    }
+    case 'stream': {
+      const found: StreamForecast = forecastStream(path, streamTask(job, activity), activity);
+      return { activity, figure: found.margin, rate: null, probability: 1 - found.stalls, more: [found.demand, found.sustained], course: null };
+    }
+    case 'open': {
+      const ops: Operations = { reads: 1, block: 4096, depth: 1, span: activity.bytes, synchronous: false };
+      const iops = operationsPerSecond(path, ops);
+      const latency = oneOver.explain({ iops });
+      const { time, storage } = forecastLoad(activity, explainFlow(path, 'read', 'all'), latency);
+      return { activity, figure: time, rate: null, probability: met(time), more: [storage], course: null };
+    }
+    case 'scratch': {
+      const { rate, wait, wear } = scratchDay(path, activity.operations, operationsOf(activity));
+      const behind = activity.reads < 1 ? behindCache(path.parts.drive, activity.block) : null;
+      return { activity, figure: wait, rate: null, probability: met(wait), more: [rate, wear, ...(behind ? [behind] : [])], course: null };
+    }
+    case 'keep': {
+      const years = fillsIn(usableOf(capacity), activity.now, activity.growth);
+      return { activity, figure: years, rate: null, probability: null, more: [], course: null };
+    }
+  }
+}
 
-/** Writes a day that the activities bring to the drive; null when none writes. */
-function writesPerDay(activities: readonly Activity[]): Estimate | null {
-  const each = activities
-    .filter((a) => a.direction === 'write')
-    .map((a) => dailyWrites.explain({ bytes: fromFact('bytes', a.bytes, 'B', { range: { low: 20e9, expected: 100e9, high: 500e9 }, note: 'what people move in one go' })!, times: fromFact('times a day', a.perDay, 'per day', { range: { low: 0.2, expected: 1, high: 2 }, note: 'now and then to twice a day' })! }, { name: `writes a day: ${a.name}` }));
+const oneOver = formula({ name: 'latency of one request', unit: 's', inputs: { iops: 'requests a second, one at a time' }, of: (m, x) => m.div(m.num(1), x.iops) });
+const operationsOf = ({ reads, block, depth, span, synchronous }: Scratch): Operations => ({ reads, block, depth, span, synchronous });
+
+const manyTimes = formula({ name: 'bytes of the streams', unit: 'B', inputs: { rate: 'rate of each', streams: 'streams', lasts: 'lasts' }, of: (m, x) => m.mul(m.mul(x.rate, x.streams), x.lasts) });
+/** What streams ask where nobody says [memory]: from a voice to raw pictures; from a song to a day. */
+export const STREAM_UNKNOWN = { rate: { range: spread(0.5e6, 12e6, 150e6), note: 'from sound to raw pictures' }, lasts: { range: spread(300, 3600, 36_000), note: 'from minutes to a day' } };
+
+function streamBytes(activity: Extract<Activity, { kind: 'stream' }>): Estimate {
+  return manyTimes.explain({ rate: fromFact('rate of each', activity.rate, 'B/s', STREAM_UNKNOWN.rate)!, streams: given('streams', activity.streams, 'count', { kind: 'entered' }), lasts: fromFact('lasts', activity.lasts, 's', STREAM_UNKNOWN.lasts)! });
+}
+
+function streamTask(job: Plan, activity: Extract<Activity, { kind: 'stream' }>): TransferTask {
+  const { low, expected, high } = streamBytes(activity);
+  return { direction: activity.direction, bytes: { value: [low, expected, high], source: activity.rate.source }, files: exactFact(activity.streams), otherEnd: 'memory', streams: activity.streams, surroundings: surroundingsOf(job) };
+}
+
+/** Share of a figure's distribution at or below a value, by its three points. */
+function shareBelow({ low, expected, high }: Estimate, value: number): number {
+  if (low === high) return Number(expected <= value);
+  const between = (a: number, b: number, from: number, to: number) => from + ((to - from) * (value - a)) / (b - a);
+  if (value <= low) return Math.max(0, 0.05 * (1 - (low - value) / Math.max(1e-12, expected - low)));
+  if (value <= expected) return between(low, expected, 0.05, 0.5);
+  if (value <= high) return between(expected, high, 0.5, 0.95);
+  return Math.min(1, 0.95 + (0.05 * (value - high)) / Math.max(1e-12, high - expected));
+}
+
+const dailyBytes = formula({ name: 'bytes a day', unit: 'B/day', inputs: { bytes: 'bytes', times: 'times a day' }, of: (m, x) => m.mul(x.bytes, x.times) });
+const together = formula({ name: 'bytes a day', unit: 'B/day', inputs: { a: 'first', b: 'others' }, of: (m, x) => m.add(x.a, x.b) });
+const perMember = formula({ name: 'writes a day to each member', unit: 'B/day', inputs: { rate: 'writes a day', multiple: 'written to all members for each byte', members: 'members' }, of: (m, x) => m.div(m.mul(x.rate, x.multiple), x.members) });
+const TIMES_UNKNOWN = { range: spread(0.2, 1, 2), note: 'now and then to twice a day' };
+const BYTES = { range: spread(20e9, 100e9, 500e9), note: 'what people move in one go' };
+
+/** Bytes a day an activity brings to the drive in one direction; null for none. */
+function bytesPerDay(activity: Activity, direction: 'read' | 'write', path: Path): Estimate | null {
+  const times = fromFact('times a day', activity.perDay, 'per day', TIMES_UNKNOWN)!;
+  const name = `${direction === 'write' ? 'writes' : 'reads'} a day: ${activity.name}`;
+  if (activity.kind === 'move') {
+    const touches = activity.direction === direction || activity.itself || (activity.verify && direction === 'read');
+    return touches ? dailyBytes.explain({ bytes: fromFact('bytes', activity.bytes, 'B', BYTES)!, times }, { name }) : null;
+  }
+  if (activity.kind === 'stream') return activity.direction === direction ? dailyBytes.explain({ bytes: streamBytes(activity), times }, { name }) : null;
+  if (activity.kind === 'scratch') {
+    if (direction === 'read' || activity.reads === 1) return null;
+    const { wear } = scratchDay(path, activity.operations, operationsOf(activity));
+    return { ...wear, because: { ...wear.because, name } };
+  }
+  if (activity.kind === 'keep' && direction === 'write') {
+    const growth = fromFact(name, activity.growth, 'B/day');
+    return growth && growth.high > 0 ? growth : null;
+  }
+  return null;
+}
+
+function sumOf(activities: readonly Activity[], directions: readonly ('read' | 'write')[], path: Path): Estimate | null {
+  const each = activities.flatMap((a) => directions.map((d) => bytesPerDay(a, d, path))).filter((e) => e !== null);
   return each.length === 0 ? null : each.reduce((a, b) => together.explain({ a, b }));
 }
 
-function lifeOf(build: Build, activities: readonly Activity[]): Life | { problem: string } {
-  const { tbw, capacity, warrantyYears } = asRevised(build.drive);
-  const rate = writesPerDay(activities);
+function lifeOf(build: Build, activities: readonly Activity[], path: Path): Life | { problem: string } {
+  const { tbw, capacity, warrantyYears, cell, media } = asRevised(build.drive);
+  if (media === 'disk') return { problem: 'Disks are rated by what is read and written in a year, not by what wears out.' };
+  const layout = layoutOf(build);
+  // What grows is also copied in by the moves where there are any: counting both would count it twice.
+  const moving = activities.some((a) => a.kind !== 'keep' && directionOf(a) === 'write');
+  const written = sumOf(activities.filter((a) => a.kind !== 'keep' || !moving), ['write'], path);
+  const small = activities.some((a) => a.kind === 'scratch');
+  const rate = written && layout ? perMember.explain({ rate: written, multiple: given('written to all members for each byte', spread(writeMultiple(layout, false), writeMultiple(layout, false), writeMultiple(layout, small)), 'ratio', { kind: 'practice', note: small ? 'full stripes to small writes' : 'full stripes' }), members: given('members', layout.members, 'count', { kind: 'entered' }) }) : written;
   try {
-    return life({ tbw, capacity, warrantyYears, readings: [], writesPerDay: null }, rate);
+    return life({ tbw, capacity, warrantyYears, readings: [], writesPerDay: null, cell }, rate);
   } catch (error) {
     return { problem: (error as Error).message };
   }
 }
 
+function workloadOf(activities: readonly Activity[], rated: Fact | undefined, layout: Layout | undefined, path: Path): Estimate | null {
+  const limit = fromFact('rated a day', rated, 'B/day');
+  const moved = limit && sumOf(activities, ['read', 'write'], path);
+  if (!limit || !moved) return null;
+  const each = layout ? perMember.explain({ rate: moved, multiple: given('moved on all members for each byte', writeMultiple(layout, false), 'ratio', { kind: 'practice' }), members: given('members', layout.members, 'count', { kind: 'entered' }) }) : moved;
+  return workloadShare.explain({ moved: each, rated: limit });
+}
+
 /** Whether a life is one, and not the reason why there is none. */
 export const isLife = (found: Life | { problem: string }): found is Life => 'dwpd' in found;
-
-/**
- * Freezes a job's forecast as it stands: inputs, figures with working, time stamp and content hash.
- * @throws RangeError when there is nothing to freeze
- */
-export function freeze(job: Job, id: string, at: string): FrozenForecast {
-  const forecast = forecastJob(job);
-  if (!forecast || !job.build) throw new RangeError('There is no forecast to freeze: choose parts whose path is not blocked first.');
-  const body = {
-    at,
-    model: MODEL,
-    host: job.host,
-    build: job.build,
-    activities: job.activities,
-    results: forecast.activities.map(({ activity, time, rate, probability }) => ({ activity: activity.id, time, rate, probability })),
-  };
-  return { id, ...body, hash: hashOf(body) };
-}
-
-/** Whether a frozen forecast still is what was hashed. */
-export function isUntouched({ id: _id, hash, ...body }: FrozenForecast): boolean {
-  return hashOf(body) === hash;
-}
-
-function hashOf(body: Omit<FrozenForecast, 'id' | 'hash'>): string {
-  return bytesToHex(sha256(utf8ToBytes(canonical(body))));
-}
-
-/** JSON with sorted keys: the same content always hashes the same. */
-function canonical(value: unknown): string {
-  return JSON.stringify(value, (_, part: unknown) => (typeof part === 'object' && part !== null && !Array.isArray(part) ? Object.fromEntries(Object.entries(part).filter(([, v]) => v !== undefined).sort(([a], [b]) => (a < b ? -1 : 1))) : part));
-}
 
 /** A fact that holds one exact number, as entered. */
 export const exactFact = (value: number): Fact => ({ value, source: { kind: 'entered' } });

@@ -1,7 +1,7 @@
 import { sourceWords, type Fact } from '../evidence';
 import { isLife, type JobForecast } from '../forecast';
 import { findings } from '../fit';
-import type { Job } from '../job';
+import { directionOf, filesOf, type Activity, type Job } from '../job';
 import { DIRECTIONS } from '../links';
 import { nameOf } from '../parts';
 import { format, type Unit } from '../units';
@@ -42,8 +42,24 @@ const section = (heading: string, blocks: Block[], shopOnly = false): Section =>
 const factWords = (fact: Fact, unit: Unit): string => (fact.value === null ? 'not known' : Array.isArray(fact.value) ? `${format(fact.value[1], unit)} (${format(fact.value[0], unit)} to ${format(fact.value[2], unit)})` : format(fact.value, unit));
 
 function work(job: Job): Section {
-  const rows = job.activities.map((a) => [a.name, a.direction === 'write' ? 'to the drive' : 'from the drive', factWords(a.bytes, 'B'), factWords(a.files, 'count'), a.wish === null ? 'no wish' : format(a.wish, 's')]);
+  const rows = job.activities.map((a) => [a.name, directionOf(a) === 'write' ? 'to the drive' : 'from the drive', sizeOf(a), a.kind === 'move' ? factWords(filesOf(a), 'count') : '', a.wish === null ? 'no wish' : format(a.wish, 's')]);
   return section('What it is for', [...(job.note ? [text(job.note)] : []), ...(rows.length > 0 ? [table(['Activity', 'Direction', 'Size', 'Files', 'Wanted within'], [false, false, true, true, true], rows)] : [])]);
+}
+
+/** What an activity is about, in one cell. */
+function sizeOf(a: Activity): string {
+  switch (a.kind) {
+    case 'move':
+      return factWords(a.bytes, 'B');
+    case 'stream':
+      return `${a.streams} × ${factWords(a.rate, 'B/s')}`;
+    case 'open':
+      return factWords(a.bytes, 'B');
+    case 'scratch':
+      return `${factWords(a.operations, 'count')} operations a day`;
+    case 'keep':
+      return `${factWords(a.now, 'B')}, growing by ${factWords(a.growth, 'B/day')}`;
+  }
 }
 
 const BOX = { enclosure: 'Enclosure', dock: 'Dock', adapter: 'Adapter' } as const;
@@ -67,7 +83,11 @@ function fitted(job: Job): Section {
 function promise(job: Job): Section {
   const frozen = job.forecasts.at(-1);
   if (!frozen) return section('What was forecast', []);
-  const rows = frozen.results.map((r) => [frozen.activities.find((a) => a.id === r.activity)?.name ?? r.activity, format(r.time.expected, 's'), `${format(r.time.low, 's')} to ${format(r.time.high, 's')}`, r.probability === null ? 'no wish' : chance(r.probability)]);
+  const rows = frozen.results.map((r) => {
+    const figure = r.time ?? r.figure!;
+    const [low, expected, high] = [figure.low, figure.expected, figure.high].map((v) => format(v, figure.unit));
+    return [frozen.activities.find((a) => a.id === r.activity)?.name ?? r.activity, figure.unit === 's' ? expected! : `${figure.because.name}: ${expected}`, `${low} to ${high}`, r.probability === null ? 'no wish' : chance(r.probability)];
+  });
   return section('What was forecast', [text(`Worked out and frozen on ${frozen.at.slice(0, 10)}, before anything was measured.`), table(['Activity', 'Expected', 'In nine cases of ten', 'Wish met'], [false, true, true, true], rows)]);
 }
 

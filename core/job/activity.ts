@@ -2,22 +2,144 @@ import * as z from 'zod';
 import { Fact } from '../evidence';
 import { Id, Name } from '../parts';
 
-/** A finite transfer the customer makes again and again. */
-export const Activity = z.object({
+const common = {
   id: Id,
-  kind: z.literal('move'),
   name: Name,
-  /** `write` fills the drive of the job, `read` takes from it. */
-  direction: z.enum(['read', 'write']),
+  /** How often a day it happens. */
+  perDay: Fact,
+  /** Longest the customer will wait, in s (of scratch work: waiting a day); null for no wish. */
+  wish: z.number().positive({ error: 'must be more than zero' }).nullable(),
+  /** What stands at the other end, by the host's endpoint; absent: its built-in drive. */
+  endpoint: Id.optional(),
+  /** Goes on while these others do, by id. */
+  besides: z.array(Id).max(10).optional(),
+};
+/** `write` fills the drive of the job, `read` takes from it. */
+const direction = z.enum(['read', 'write']);
+
+/** A finite transfer the customer makes again and again. */
+export const Move = z.object({
+  ...common,
+  kind: z.literal('move'),
+  direction,
   /** B in one go. */
   bytes: Fact,
   /** How many files that is; null widens the time. */
   files: Fact,
-  /** How often a day it happens. */
-  perDay: Fact,
-  /** Longest the customer will wait, in s; null for no wish. */
-  wish: z.number().positive({ error: 'must be more than zero' }).nullable(),
-  /** What stands at the other end, by the host's endpoint; absent: its built-in drive. */
-  endpoint: Id.optional(),
+  /** Their sizes, where known: how many of about so many B each; as scanned from a folder. The count of `files` goes before. */
+  sizes: z.array(z.object({ bytes: z.number().nonnegative(), count: z.number().int().positive() })).max(64).optional(),
+  /** All is read back afterwards. */
+  verify: z.boolean().optional(),
+  /** From the drive to the drive itself. */
+  itself: z.boolean().optional(),
 });
+export type Move = z.infer<typeof Move>;
+
+/** A rate that must not stall. */
+export const Stream = z.object({
+  ...common,
+  kind: z.literal('stream'),
+  direction,
+  /** B/s of each. */
+  rate: Fact,
+  /** How many at once. */
+  streams: z.number().int().min(1).max(1000),
+  /** s without a break. */
+  lasts: Fact,
+  /** s that the player's or recorder's own buffer bridges. */
+  buffer: Fact,
+});
+export type Stream = z.infer<typeof Stream>;
+
+/** A load, open, build or render, where the processor shares the time. */
+export const Open = z.object({
+  ...common,
+  kind: z.literal('open'),
+  /** s that host and program take by themselves. */
+  own: Fact,
+  bytes: Fact,
+  /** Requests that wait one after another. */
+  requests: Fact,
+});
+export type Open = z.infer<typeof Open>;
+
+/** Small operations at random places all day. */
+export const Scratch = z.object({
+  ...common,
+  kind: z.literal('scratch'),
+  /** Operations a day. */
+  operations: Fact,
+  /** Share that reads, 0 to 1. */
+  reads: z.number().min(0).max(1),
+  block: z.number().positive(),
+  depth: z.number().int().min(1).max(1024),
+  /** B they are spread over. */
+  span: Fact,
+  /** Each write waits until it is safe. */
+  synchronous: z.boolean(),
+});
+export type Scratch = z.infer<typeof Scratch>;
+
+/** Data that stays and grows. */
+export const Keep = z.object({
+  ...common,
+  kind: z.literal('keep'),
+  /** B today. */
+  now: Fact,
+  /** B added a day. */
+  growth: Fact,
+});
+export type Keep = z.infer<typeof Keep>;
+
+/** What the customer does with the drive. */
+export const Activity = z.discriminatedUnion('kind', [Move, Stream, Open, Scratch, Keep]);
 export type Activity = z.infer<typeof Activity>;
+
+export const isMove = (activity: Activity): activity is Move => activity.kind === 'move';
+
+/** Which way most of an activity's data goes. */
+export function directionOf(activity: Activity): 'read' | 'write' {
+  switch (activity.kind) {
+    case 'move':
+    case 'stream':
+      return activity.direction;
+    case 'open':
+      return 'read';
+    case 'scratch':
+      return activity.reads >= 0.5 ? 'read' : 'write';
+    case 'keep':
+      return 'write';
+  }
+}
+
+/** How many files a move has: counted, or from their sizes and the bytes in one go. */
+export function filesOf({ files, sizes, bytes }: Move): Fact {
+  if (files.value !== null || !sizes || sizes.length === 0) return files;
+  const count = sizes.reduce((sum, s) => sum + s.count, 0);
+  const mean = sizes.reduce((sum, s) => sum + s.count * s.bytes, 0) / count;
+  const source = { kind: 'entered', note: `sizes of ${count.toLocaleString('en-GB')} files` } as const;
+  const at = (b: number) => Math.max(1, Math.round(mean > 0 ? b / mean : count));
+  if (bytes.value === null) return { value: count, source };
+  return { value: Array.isArray(bytes.value) ? [at(bytes.value[0]), at(bytes.value[1]), at(bytes.value[2])] : at(bytes.value), source };
+}
+
+/** File sizes that scatter log-normally around a median: one in six lies beyond `spread` times it on either side. The mean is median · e^(σ²/2), σ = ln spread. */
+export function logNormalSizes(median: number, spread: number, count: number): { bytes: number; count: number }[] {
+  const sigma = Math.log(Math.max(1, spread));
+  // Mid-points of 16 equal shares of the distribution keep its mean within a few per cent; the last is set so that the mean is exact.
+  const n = Math.min(16, count);
+  const z = (p: number) => Math.SQRT2 * inverseErf(2 * p - 1);
+  const sizes = Array.from({ length: n }, (_, i) => median * Math.exp(sigma * z((i + 0.5) / n)));
+  const mean = median * Math.exp((sigma * sigma) / 2);
+  const off = mean * n - sizes.reduce((a, b) => a + b, 0);
+  sizes[n - 1] = Math.max(sizes[n - 1]!, sizes[n - 1]! + off);
+  return sizes.map((bytes, i) => ({ bytes: Math.round(bytes), count: Math.floor(count / n) + (i < count % n ? 1 : 0) })).filter((s) => s.count > 0);
+}
+
+/** Inverse of the error function, to about 1e-4 relative; enough for file sizes. */
+function inverseErf(x: number): number {
+  const a = 0.147;
+  const l = Math.log(1 - x * x);
+  const b = 2 / (Math.PI * a) + l / 2;
+  return Math.sign(x) * Math.sqrt(Math.sqrt(b * b - l / a) - b);
+}

@@ -24,9 +24,10 @@ export function readJob(text: string): Read<Job> {
   }
 }
 
-/** What brings a file of one version to the next. Version 2 only adds what may be absent: nothing of version 1 changes its meaning. */
+/** What brings a file of one version to the next. Versions 2 and 3 only add what may be absent, and kinds of activity: nothing older changes its meaning. */
 const MIGRATIONS: Record<number, (data: object) => object> = {
   1: (data) => ({ ...data, kymarVersion: 2 }),
+  2: (data) => ({ ...data, kymarVersion: 3 }),
 };
 
 /** Checks data that claims to be a job, of this version or an older one. */

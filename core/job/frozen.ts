@@ -3,6 +3,7 @@ import { Build } from '../bench';
 import { EstimateSchema } from '../evidence';
 import { Host, Id } from '../parts';
 import { Activity } from './activity';
+import { Needs } from './needs';
 
 /** A forecast as it stood at one moment: inputs, figures with their working, and a hash over both. Never changed afterwards. */
 export const FrozenForecast = z.object({
@@ -13,7 +14,10 @@ export const FrozenForecast = z.object({
   host: Host,
   build: Build,
   activities: z.array(Activity),
-  results: z.array(z.object({ activity: Id, time: EstimateSchema, rate: EstimateSchema, probability: z.number().min(0).max(1).nullable() })),
+  /** Of a move its time and rate; of anything else the figure that answers it. */
+  results: z.array(z.object({ activity: Id, time: EstimateSchema.optional(), rate: EstimateSchema.optional(), figure: EstimateSchema.optional(), probability: z.number().min(0).max(1).nullable() })),
+  /** What the drive must put up with, as it then stood. */
+  needs: Needs.optional(),
   /** SHA-256 in hex over everything above but the id. */
   hash: z.string().regex(/^[0-9a-f]{64}$/),
 });

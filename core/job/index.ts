@@ -1,5 +1,5 @@
 export { Job, Decision, VERSION, jobJsonSchema } from './job';
-export { Activity } from './activity';
+export { Activity, isMove, directionOf, filesOf, logNormalSizes, type Move, type Stream, type Open, type Scratch, type Keep } from './activity';
 export { Needs, Schools, FileSystem, DEFAULT_SCHOOLS } from './needs';
 export { FrozenForecast } from './frozen';
 export { readJob, writeJob, checkJob, problemsOf, type Read } from './file';

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { Copy } from '../copies';
 import { Fact } from '../evidence';
 import { System } from '../parts';
 
@@ -28,6 +29,10 @@ export const Needs = z.object({
   largestFile: Fact.optional(),
   /** Air around it, °C. */
   ambient: z.number().min(-40).max(80).optional(),
+  /** Share of the drive in use in everyday work, 0 to 1. */
+  fill: Fact.optional(),
+  /** The copies of the data that are planned, the drive's own among them. */
+  copies: z.array(Copy).max(20).optional(),
   /** Is carried about. */
   travels: z.boolean().optional(),
   /** Will move to a faster host later. */

@@ -4,7 +4,8 @@ import { FormFactor } from './form';
 import { Connector, Id, Length, Modes, Name, Protocol, Watts } from './modes';
 
 /** How the drives of a box appear to the host. */
-export const ArrayMode = z.enum(['single', 'stripe', 'mirror', 'concatenation', 'parity']);
+export const ArrayMode = z.enum(['single', 'stripe', 'mirror', 'concatenation', 'parity', 'double parity', 'stripe of mirrors']);
+export type ArrayMode = z.infer<typeof ArrayMode>;
 
 /** A card for a slot. */
 const Card = z.object({
@@ -42,7 +43,7 @@ export const Bridge = z.object({
   /** Height inside for a drive with whatever lies on it, mm. */
   room: Length.optional(),
   bays: z.number().int().positive().max(32).optional(),
-  arrays: z.array(ArrayMode).max(5).optional(),
+  arrays: z.array(ArrayMode).max(7).optional(),
   /** Whether it takes drives above 2.2 TB. */
   large: z.boolean().optional(),
   /** Size of the sectors it presents, B. */

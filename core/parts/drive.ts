@@ -8,6 +8,9 @@ export type Cell = z.infer<typeof Cell>;
 /** What a drive draws, in W. */
 const Power = z.object({ idle: Watts, read: Watts, write: Watts, start: Watts }).partial();
 
+/** How a flash drive slows itself down when hot: °C, shares of its speed. What is absent is not known. */
+const Throttling = z.object({ kind: z.enum(['hold', 'step']), at: z.number().min(30).max(120).optional(), until: z.number().min(20).max(120).optional(), share: z.number().min(0.01).max(1).optional() });
+
 /** Figures that a quiet revision of a model changes under the same name. */
 const Revision = z.object({
   name: Name,
@@ -60,6 +63,7 @@ export const Drive = z.object({
   /** Chips on one or both sides of an M.2 board. */
   sides: z.union([z.literal(1), z.literal(2)]).optional(),
   height: Length.optional(),
+  throttling: Throttling.optional(),
   /** Comes with a heatsink: its height with it. */
   heatsinkHeight: Length.optional(),
   power: Power.optional(),

@@ -18,7 +18,9 @@ export function asRevised(drive: Drive): Drive {
     const all = revisions.map((r) => r[key] ?? drive[key]);
     return all.every((fact) => fact === all[0]) ? all[0]! : mixed(all, revisions.map((r) => r.name));
   };
-  return { ...drive, ...(Object.fromEntries(KEYS.map((key) => [key, of(key)])) as Record<Key, Fact>) };
+  // Each revision with all of its figures, for whoever forecasts a mixture of them.
+  const whole = revisions.map((r) => ({ ...r, ...(Object.fromEntries(KEYS.map((key) => [key, r[key] ?? drive[key]])) as Record<Key, Fact>) }));
+  return { ...drive, revisions: known ? revisions : whole, ...(Object.fromEntries(KEYS.map((key) => [key, of(key)])) as Record<Key, Fact>) };
 }
 
 function mixed(facts: readonly Fact[], names: readonly string[]): Fact {

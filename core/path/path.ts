@@ -73,14 +73,14 @@ export function buildPath(parts: PathParts): Path {
   return path;
 }
 
-/** Which stretch of the chain: all of it, or what lies between media and host. */
-export type Stretch = 'all' | 'links';
-const STRETCH: Record<Stretch, string> = { all: 'flow', links: 'what the links carry' };
+/** Which stretch of the chain: all of it, what lies between media and host, or what several bays share. */
+export type Stretch = 'all' | 'links' | 'beyond bays';
+const STRETCH: Record<Stretch, string> = { all: 'flow', links: 'what the links carry', 'beyond bays': 'what the links beyond the bays carry' };
 
 /** What decides a stretch: of one constraint and its own share, the share alone. */
 function deciding({ constraints }: Path, stretch: Stretch, d: Direction): Constraint[] {
   const covered = constraints.map((c) => c.covers?.[d]);
-  return constraints.filter((c) => !covered.includes(c.id) && (stretch === 'all' || !ENDS.includes(c.id)));
+  return constraints.filter((c) => !covered.includes(c.id) && (stretch === 'all' || !ENDS.includes(c.id)) && (stretch !== 'beyond bays' || c.id !== 'inner'));
 }
 const rates = (path: Path, stretch: Stretch, d: Direction): Spread[] => deciding(path, stretch, d).map((c) => c.rate[d]);
 

@@ -29,9 +29,9 @@ function decidedBy(run: Run, path: Path): string | null {
   const bytes = 'bytes' in measure && measure.bytes !== null ? measure.bytes : null;
   if (bytes === null) return mode.id;
   const files = 'files' in measure ? (measure.files ?? 1) : 1;
-  const { phases, numbers } = forecastTransfer(path, { direction: run.direction, bytes: exactFact(bytes), files: exactFact(files), otherEnd: run.otherEnd });
+  const { phases, inputs } = forecastTransfer(path, { direction: run.direction, bytes: exactFact(bytes), files: exactFact(files), otherEnd: run.otherEnd });
   const time = phases.at(-1)?.to.time ?? Infinity;
-  return phases.every((p) => p.limit === 'links') && (files * numbers.perFile.expected) / time < MOST_FILES ? mode.id : null;
+  return phases.every((p) => p.limit === 'links' || p.limit === 'memory') && (files * inputs.inputs.perFile.expected) / time < MOST_FILES ? mode.id : null;
 }
 
 /**

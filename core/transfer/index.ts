@@ -1,2 +1,5 @@
-export { transferTime, steadyTime, phases, rateAt, type TransferNumbers, type Phase, type Limit } from './transfer';
-export { CACHE_SHARE, DISK, DISK_CACHE, DISK_SHARE, REST, PER_FILE } from './market';
+export { run, type Outcome, type FlowResult, type StoreResult, type Stretch, type Limit, type Cause, type Options } from './engine';
+export type { Flow, Side, Store, Wire, Heat, Throttle, Zones } from './store';
+export { phasesOf, momentAt, LIMIT_WORDS, type Phase } from './phase';
+export { share, type Stream } from './shares';
+export * from './market';

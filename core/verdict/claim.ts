@@ -1,7 +1,7 @@
 import { measuredOf, readingBounds, type Measured, type Run } from '../bench';
 import { type Estimate, type Fact, type Spread } from '../evidence';
-import { exactFact, forecastTransfer, pathOf } from '../forecast';
-import { samePath, type Activity, type FrozenForecast, type Job } from '../job';
+import { exactFact, forecastTransfer, surroundingsOf, transferPath, type Surroundings } from '../forecast';
+import { isMove, samePath, type Activity, type FrozenForecast, type Job, type Move } from '../job';
 import { hardCeiling, type Path } from '../path';
 import { format } from '../units';
 
@@ -66,12 +66,12 @@ function claimOf(job: Job, runs: readonly Run[]): Claim {
   const frozen = (on && job.forecasts.filter((f) => samePath(f, on) && runs.every((run) => f.at <= run.at)).at(-1)) ?? null;
   const { host, build } = frozen ?? on ?? { host: null, build: null };
   const end = first.otherEnd === 'storage' ? (frozen ?? job).activities.find((a) => a.id === first.activity)?.endpoint : undefined;
-  const path = host && build ? pathOf(host, build, host.endpoints?.some((e) => e.id === end) ? end : undefined) : null;
+  const path = host && build ? transferPath(host, build, host.endpoints?.some((e) => e.id === end) ? end : undefined) : null;
   const impossible = runs.flatMap((run) => faultOf(run, path));
   const usable = runs.filter((run) => !impossible.some((i) => i.run === run));
   const measured = usable.length > 0 ? measuredOf(usable) : null;
   const activity = job.activities.find((a) => a.id === first.activity) ?? frozen?.activities.find((a) => a.id === first.activity) ?? null;
-  const forecast = path && path.blocked.length === 0 ? forecastFor(path, first, frozen) : null;
+  const forecast = path && path.blocked.length === 0 ? forecastFor(path, first, frozen, surroundingsOf({ build, needs: own ? (frozen?.needs ?? job.needs) : undefined })) : null;
   const simulated = first.source === 'simulated';
   return {
     key: keyOf(first),
@@ -98,15 +98,15 @@ function faultOf(run: Run, path: Path | null): { run: Run; words: string }[] {
 }
 
 /** The forecast a group is held against: the frozen figures themselves where size and path agree, else the same models on the run's own size and path. */
-function forecastFor(path: Path, run: Run, frozen: FrozenForecast | null): NonNullable<Claim['forecast']> {
+function forecastFor(path: Path, run: Run, frozen: FrozenForecast | null, surroundings: Surroundings): NonNullable<Claim['forecast']> {
   const { measure } = run;
   const activity = frozen?.activities.find((a) => a.id === run.activity);
   const result = frozen?.results.find((r) => r.activity === run.activity);
-  if (measure.kind !== 'rate' && activity && result && run.otherEnd === 'storage' && activity.direction === run.direction && activity.bytes.value === measure.bytes && activity.files.value === measure.files)
+  if (measure.kind !== 'rate' && activity?.kind === 'move' && result?.time && result.rate && run.otherEnd === 'storage' && activity.direction === run.direction && activity.bytes.value === measure.bytes && activity.files.value === measure.files)
     return { rate: result.rate, time: result.time, frozen };
   const files = measure.kind === 'rate' ? exactFact(1) : measure.files === null ? UNCOUNTED : exactFact(measure.files);
   const requests = measure.kind !== 'bound' && measure.block !== null && measure.depth !== null ? { block: measure.block, depth: measure.depth } : null;
-  const { rate, time } = forecastTransfer(path, { direction: run.direction, bytes: exactFact(measure.bytes ?? UNSAID_SIZE), files, otherEnd: run.otherEnd, requests });
+  const { rate, time } = forecastTransfer(path, { direction: run.direction, bytes: exactFact(measure.bytes ?? UNSAID_SIZE), files, otherEnd: run.otherEnd, requests, surroundings });
   return { rate, time: measure.kind === 'rate' ? null : time, frozen };
 }
 
@@ -135,7 +135,7 @@ function wishOf(activity: Activity, run: Run, measured: Measured | null, own: bo
   if (simulated) return open('Simulated runs say nothing about the customer’s drive.');
   if (!measured.time) return open('Only a rate was read off: the time of the whole activity was not measured.');
   if (!own) return open('Measured on another path than the customer’s.');
-  const size = sizeOf(activity, run);
+  const size = isMove(activity) ? sizeOf(activity, run) : null;
   if (size?.share === 'less') return open(size.words);
   const said = `${format(measured.time.expected, 's')} (${format(measured.time.low, 's')} to ${format(measured.time.high, 's')})`;
   if (measured.time.high <= wish) return { answer: 'yes', words: `Wanted ${within}, takes ${said}.` };
@@ -144,7 +144,7 @@ function wishOf(activity: Activity, run: Run, measured: Measured | null, own: bo
 }
 
 /** Whether a run moved less or more than the whole activity, by more than 1 %; null when it is the activity. */
-function sizeOf(activity: Activity, { measure }: Run): { share: 'less' | 'more'; words: string } | null {
+function sizeOf(activity: Move, { measure }: Run): { share: 'less' | 'more'; words: string } | null {
   if (measure.kind === 'rate') return null;
   const top = (value: Fact['value']) => (Array.isArray(value) ? value[2] : value);
   const compare = (moved: number | null, needed: number | null) => (moved === null || needed === null ? 0 : moved < needed * 0.99 ? -1 : moved > needed * 1.01 ? 1 : 0);

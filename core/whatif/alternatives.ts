@@ -1,7 +1,7 @@
 import type { Build } from '../bench';
 import { pathOf } from '../forecast';
 import { blocksOf, type Setting } from '../fit';
-import type { Job } from '../job';
+import { directionOf, type Job } from '../job';
 import { linkById, practicalOf, type Direction } from '../links';
 import { formFactor, nameOf, type Bridge, type Cable, type Drive, type Host, type Shop } from '../parts';
 import { negotiate, type JointId } from '../path';
@@ -29,7 +29,7 @@ export interface Choice {
 
 /** The path of a plan in one direction with what the rules need to know; the other end is that of the first activity in this direction. */
 export function settingOf({ host, build, activities, needs }: Plan, direction: Direction): Setting {
-  const endpoint = activities.find((a) => a.direction === direction)?.endpoint;
+  const endpoint = activities.find((a) => directionOf(a) === direction)?.endpoint;
   return { path: pathOf(host, build, endpoint), direction, needs, activities, accessories: build.accessories };
 }
 
@@ -139,10 +139,10 @@ interface Aside {
 
 /** The built-in drive and the host's other endpoints as the other end of all activities in this direction. */
 function otherEnds(plan: Plan, direction: Direction): Aside[] {
-  const own = plan.activities.find((a) => a.direction === direction);
+  const own = plan.activities.find((a) => directionOf(a) === direction);
   const to = (endpoint: string | undefined) =>
     plan.activities.map((activity) => {
-      if (activity.direction !== direction) return activity;
+      if (directionOf(activity) !== direction) return activity;
       const { endpoint: _, ...rest } = activity;
       return endpoint === undefined ? rest : { ...rest, endpoint };
     });

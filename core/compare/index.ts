@@ -1,0 +1,1 @@
+export { curveOf, secondsAt, leads, inWords, cacheFromTotals, type Curve, type Lead } from './curve';

@@ -1,0 +1,1 @@
+export { Copy, USUAL_RULE, lacking, fillsIn, usableOf, type CopiesRule } from './copies';

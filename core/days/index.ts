@@ -1,0 +1,1 @@
+export { repeat, type Repeated, type Repeats, type Kept, type Day } from './repeat';

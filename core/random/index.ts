@@ -1,0 +1,1 @@
+export { operationsPerSecond, behindCache, scratchDay, halfTurn, COLLAPSED, type Operations } from './iops';
