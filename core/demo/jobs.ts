@@ -7,7 +7,7 @@ import { DRIVES } from './drives';
 import { HOSTS } from './hosts';
 import { ACCESSORIES, CABLES } from './leads';
 
-const entered = (value: number | null): Fact => (value === null ? { value, source: { kind: 'unknown' } } : { value, source: { kind: 'entered' } });
+const entered = (value: Fact['value']): Fact => (value === null ? { value, source: { kind: 'unknown' } } : { value, source: { kind: 'entered' } });
 const part = <T extends { id: string }>(list: readonly T[], id: string): T => list.find((p) => p.id === id)!;
 
 /** Ids of the demo's jobs: what "remove the demo" removes. */
@@ -36,8 +36,9 @@ function offload(): Job {
     activities: [
       { id: 'offload', kind: 'move', name: 'Nightly offload to the project disk', direction: 'write', bytes: entered(bytes), files: entered(files), perDay: entered(1), wish: 12 * 60 },
       { id: 'readback', kind: 'move', name: 'Morning read-back of one transect', direction: 'read', bytes: entered(36e9), files: entered(6_400), perDay: entered(1), wish: 150 },
+      { id: 'season', kind: 'keep', name: 'A season’s nights, thinned out weekly', perDay: entered(1), wish: null, now: entered(420e9), growth: entered([0.8e9, 1.2e9, 2e9]) },
     ],
-    needs: { role: 'projects', systems: ['Linux'], fileSystem: 'exFAT', table: 'GPT', travels: true },
+    needs: { fill: entered([0.2, 0.3, 0.45]), role: 'projects', systems: ['Linux'], fileSystem: 'exFAT', table: 'GPT', travels: true },
     serviceYears: entered(4),
     build: { drive: part(DRIVES, 'larkmoor-reed-2t'), bridge: part(BRIDGES, 'tesselin-nook-10'), cable: part(CABLES, 'c-c-10-05'), port: 'left-back', accessories: ACCESSORIES.filter((a) => a.id === 'hollin-pad-10') },
     forecasts: [],
@@ -86,8 +87,9 @@ function scans(): Job {
     activities: [
       { id: 'ingest', kind: 'move', name: 'A day’s scans to the working disk', direction: 'write', bytes: { value: [120e9, 180e9, 320e9], source: { kind: 'entered', note: 'one scanner today, two from spring' } }, files: entered(1_400), perDay: entered(1), wish: 10 * 60 },
       { id: 'archive', kind: 'move', name: 'A week’s scans out to the archive box', direction: 'read', bytes: entered(900e9), files: entered(null), perDay: entered(1 / 7), wish: null },
+      { id: 'live', kind: 'stream', name: 'Second scanner, writing while it scans', direction: 'write', perDay: entered(1), wish: null, rate: entered([90e6, 140e6, 190e6]), streams: 1, lasts: entered(2 * 3600), buffer: entered(4) },
     ],
-    needs: { role: 'projects', systems: ['Windows'], ambient: 26, movesLater: true },
+    needs: { role: 'projects', systems: ['Windows'], ambient: 26, movesLater: true, copies: [{ name: 'Working disk', medium: 'flash', offSite: false }, { name: 'Four-bay archive', medium: 'array', offSite: false }] },
     serviceYears: entered(5),
     build: null,
     forecasts: [],
@@ -112,6 +114,7 @@ function bay(): Job {
     activities: [
       { id: 'fill', kind: 'move', name: 'All harbours onto the new drive', direction: 'write', bytes: entered(640e9), files: entered(21_000), perDay: entered(1 / 7), wish: 60 * 60 },
       { id: 'back', kind: 'move', name: 'One harbour back to the built-in drive', direction: 'read', bytes: entered(46e9), files: entered(1_500), perDay: entered(2), wish: 90 },
+      { id: 'load', kind: 'open', name: 'A harbour loads before class', perDay: entered(6), wish: 40, own: entered([14, 17, 21]), bytes: entered(6.4e9), requests: entered([8_000, 15_000, 30_000]) },
     ],
     needs: { role: 'expansion', schools: { minimum: 'outcome-first', heatsink: 'when needed' } },
     serviceYears: entered(5),

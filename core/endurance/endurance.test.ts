@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { noise } from '../evidence';
-import { allowedPerDay, DATA_UNIT, drivesPerDay, type EnduranceInput, life, lifeFromNew, rateBetween, ratedPerCapacity, WEAK_RATING, yearsLeft } from '.';
+import { allowedPerDay, DATA_UNIT, drivesPerDay, type EnduranceInput, life, lifeFromNew, rateBetween, ratedPerCapacity, WEAK_RATING, yearsLeft, daysUntil, growthOf, lifeByCells, workloadShare } from '.';
 
 const TB = 1e12;
 const GB = 1e9;
@@ -129,4 +129,64 @@ describe('the rate from many readings', () => {
     const even = life(input({ readings: [0, 10, 20, 30].map((day) => ({ day, written: day * 20 * GB })) })).rate!;
     expect([even.low, even.expected, even.high].map((v) => Math.round(v / GB))).toEqual([20, 20, 20]);
   });
+});
+
+describe('growth and dates', () => {
+  const growing = (perDay: number, slope: number, days: readonly number[]) => days.map((day) => ({ day, written: perDay * day + (slope * day * day) / 2 }));
+  const days = [0, 30, 65, 90, 140, 200];
+
+  test('a planted growth is found, and years left count with it', () => {
+    const found = life(input({ readings: growing(50 * GB, 0.2 * GB, days) }));
+    expect(found.growth!.perDay.expected / GB).toBeCloseTo(0.2, 6);
+    expect(found.growth!.now.expected / GB).toBeCloseTo(50 + 0.2 * 200, 4);
+    expect(found.growth!.sure).toBe(true);
+    expect(found.leftGrowing!.expected).toBeLessThan(found.left!.expected);
+    expect(found.notes.join(' ')).toMatch(/grow/);
+  });
+
+  test('without growth the interval holds zero nine times in ten', () => {
+    let sure = 0;
+    for (let seed = 1; seed <= 300; seed++) {
+      const chance = noise(seed);
+      let written = 0;
+      const readings = Array.from({ length: 9 }, (_, i) => {
+        if (i > 0) for (let d = 0; d < 20; d++) written += 50 * GB * -Math.log(1 - chance());
+        return { day: i * 20, written };
+      });
+      if (growthOf(readings)!.sure) sure++;
+    }
+    expect(sure / 300).toBeGreaterThan(0.04);
+    expect(sure / 300).toBeLessThan(0.18);
+  });
+
+  test('days until: by adding up day after day', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 1, max: 100, noNaN: true }), fc.double({ min: -0.01, max: 0.2, noNaN: true }), fc.double({ min: 100, max: 1e4, noNaN: true }), (rate, growth, bytes) => {
+        const found = daysUntil(bytes, rate, growth);
+        if (found === Infinity) return expect((rate * rate) / (-2 * growth)).toBeLessThan(bytes);
+        expect((rate * found + (growth * found * found) / 2) / bytes).toBeCloseTo(1, 6);
+      }),
+    );
+    expect([daysUntil(0, 5, 1), daysUntil(100, 5, 0), daysUntil(100, 0, 0)]).toEqual([0, 20, Infinity]);
+  });
+
+  test('the date the rating runs out, as a range; none without a date to count from', () => {
+    const readings = [{ day: 0, written: 0 }, { day: 155, written: 9790 * GB }];
+    const found = life(input({ readings, since: '2026-01-01' }));
+    expect(found.runsOut!.expected).toBe(new Date(Date.parse('2026-06-05') + found.left!.expected * 365 * 86_400_000).toISOString().slice(0, 10));
+    expect(found.runsOut!.earliest <= found.runsOut!.expected && found.runsOut!.expected <= found.runsOut!.latest).toBe(true);
+    expect(life(input({ readings })).runsOut).toBeNull();
+    expect(growthOf(readings)).toBeNull();
+  });
+
+  test('by the cells: capacity × cycles ÷ amplification ÷ writes; more bits in a cell never last longer', () => {
+    const years = (cell: 'SLC' | 'MLC' | 'TLC' | 'QLC') => life(input({ cell, writesPerDay: { value: 50 * GB, source: sheet } })).byCells!;
+    expect(lifeByCells({ capacity: 1e12, cycles: 3000, amplification: 2, rate: 50e9 })).toBeCloseTo(82.19, 2);
+    expect(years('SLC').expected).toBeGreaterThan(years('MLC').expected);
+    expect(years('MLC').expected).toBeGreaterThan(years('TLC').expected);
+    expect(years('TLC').expected).toBeGreaterThan(years('QLC').expected);
+    expect(years('TLC').because.inputs.some((i) => /cycles of TLC/.test(i.because.name))).toBe(true);
+  });
+
+  test('a disk by its workload rating', () => expect(workloadShare({ moved: 1.2e12, rated: 550e12 / 365 })).toBeCloseTo(0.796, 3));
 });

@@ -62,9 +62,9 @@ export function repeatJob(job: Plan, { years, ranges = true, seed = SEED }: { ye
   const inYears = (day: number | null) => (day === null ? Infinity : day / 365);
   const point = (v: number): Spread => ({ low: v, expected: v, high: v });
   const slowAt = (list: readonly Day[], i: number) => inYears(list.find((d) => d.seconds[i]! > moves[i]!.wish!)?.day ?? null);
-  const wornAt = (list: readonly Day[], rated: number) => {
+  const wornAt = (list: readonly Day[], rated: number, every = 1) => {
     const last = list.at(-1);
-    return last && last.written > 0 ? ((last.day + 1) * (rated / last.written)) / 365 : Infinity;
+    return last && last.written > 0 ? ((last.day + every) * (rated / last.written)) / 365 : Infinity;
   };
   const wished = moves.flatMap((m, i) => (m.wish === null ? [] : [i]));
   if (!ranges) {
@@ -82,7 +82,7 @@ export function repeatJob(job: Plan, { years, ranges = true, seed = SEED }: { ye
       const at = k / EVERY;
       const lived = repeat(plans({ ...x }), kept(x), horizon, LOOK);
       fulls[at] = inYears(lived.full);
-      worns[at] = tbw ? wornAt(lived.days, tbw.expected) : Infinity;
+      worns[at] = tbw ? wornAt(lived.days, tbw.expected, LOOK) : Infinity;
       wished.forEach((i, w) => (slows[w]![at] = slowAt(lived.days, i)));
     },
     EVERY,

@@ -5,7 +5,7 @@ import fc from 'fast-check';
 import { demoJobs } from '../demo';
 import { isUntouched } from '../forecast';
 import { verdict } from '../verdict';
-import { VERSION, checkJob, Job, jobJsonSchema, nextStage, readJob, rebuild, stages, writeJob } from '.';
+import { VERSION, checkJob, directionOf, filesOf, logNormalSizes, type Activity, type Move, Job, jobJsonSchema, nextStage, readJob, rebuild, stages, writeJob } from '.';
 
 const [offload, scans] = demoJobs() as [Job, Job];
 const problems = (text: string) => {
@@ -19,7 +19,7 @@ describe('the job file', () => {
   });
 
   test('the published schema is the one in force, and an outside validator takes the demo by it', () => {
-    const published = JSON.parse(readFileSync('docs/schema/job-v2.schema.json', 'utf8'));
+    const published = JSON.parse(readFileSync('docs/schema/job-v3.schema.json', 'utf8'));
     expect(published).toEqual(JSON.parse(JSON.stringify(jobJsonSchema())));
     const ajv = new Ajv({ strict: false });
     addFormats(ajv);
@@ -29,7 +29,7 @@ describe('the job file', () => {
   });
 
   test('a kept sample of every version is still read', () => {
-    for (const version of [1, 2]) {
+    for (const version of [1, 2, 3]) {
       const text = readFileSync(`docs/samples/job-v${version}.kymar.json`, 'utf8');
       expect(JSON.parse(text).kymarVersion).toBe(version);
       const read = readJob(text);
@@ -94,5 +94,49 @@ describe('stages', () => {
     expect(state({ ...offload, activities: offload.activities.slice(1) }, 'forecast')).toBe('attention');
     expect(state(offload, 'path', { blocked: true, unmet: false })).toBe('attention');
     expect(state(offload, 'verdict', { blocked: false, unmet: true })).toBe('attention');
+  });
+});
+
+describe('kinds of activity', () => {
+  const [offload] = demoJobs() as [Job];
+  const move = offload.activities[0] as Move;
+  const known = (value: number | [number, number, number] | null) => ({ value, source: { kind: 'entered' as const } });
+  const common = { name: 'x', perDay: known(1), wish: null };
+  const others: Activity[] = [
+    { ...common, id: 'a', kind: 'stream', direction: 'read', rate: known(50e6), streams: 3, lasts: known(3600), buffer: known(2) },
+    { ...common, id: 'b', kind: 'open', own: known(12), bytes: known(2e9), requests: known(null) },
+    { ...common, id: 'c', kind: 'scratch', operations: known(1e6), reads: 0.3, block: 4096, depth: 4, span: known(null), synchronous: true },
+    { ...common, id: 'd', kind: 'keep', now: known(1e12), growth: known(3e9) },
+  ];
+
+  test('each is kept by a file and has its direction', () => {
+    const job = { ...offload, activities: [...offload.activities.slice(0, 2), ...others] };
+    expect(readJob(writeJob(job))).toEqual({ ok: true, value: job });
+    expect(others.map(directionOf)).toEqual(['read', 'read', 'write', 'write']);
+  });
+
+  test('what runs beside must be another activity of the job; an array needs its drives', () => {
+    expect(readJob(writeJob({ ...offload, activities: [{ ...move, besides: ['none'] }] }))).toMatchObject({ ok: false, problems: [expect.stringMatching(/besides.*no other activity/)] });
+    expect(readJob(writeJob({ ...offload, build: { ...offload.build!, together: 2, array: { mode: 'parity', by: 'system' } } }))).toMatchObject({ ok: false, problems: [expect.stringMatching(/at least 3/)] });
+  });
+
+  test('files: counted, else from their sizes and the bytes in one go', () => {
+    const sizes = [{ bytes: 4e6, count: 300 }, { bytes: 10e6, count: 100 }];
+    expect(filesOf({ ...move, files: known(7), sizes })).toEqual(known(7));
+    expect(filesOf({ ...move, files: known(null), sizes, bytes: known(5.5e9) }).value).toBe(1000);
+    expect(filesOf({ ...move, files: known(null), sizes, bytes: known([5.5e9, 11e9, 22e9]) }).value).toEqual([1000, 2000, 4000]);
+    expect(filesOf({ ...move, files: known(null), sizes, bytes: known(null) }).value).toBe(400);
+  });
+
+  test('log-normal sizes: the median lies in the middle, the mean at median · e^(σ²/2)', () => {
+    for (const [median, spread] of [[2e6, 1], [2e6, 2], [50e3, 4]] as const) {
+      const sizes = logNormalSizes(median, spread, 16_000);
+      const count = sizes.reduce((sum, s) => sum + s.count, 0);
+      const mean = sizes.reduce((sum, s) => sum + s.bytes * s.count, 0) / count;
+      expect(count).toBe(16_000);
+      expect(mean / (median * Math.exp(Math.log(spread) ** 2 / 2))).toBeCloseTo(1, 3);
+      expect((sizes[7]!.bytes + sizes[8]!.bytes) / 2 / median).toBeCloseTo(1, 1);
+    }
+    expect(logNormalSizes(1e6, 2, 3).reduce((sum, s) => sum + s.count, 0)).toBe(3);
   });
 });

@@ -1,0 +1,27 @@
+import { given } from '../evidence';
+import { fillsIn, lacking, usableOf, type Copy } from '.';
+
+const copy = (medium: Copy['medium'], offSite = false): Copy => ({ name: medium, medium, offSite });
+const known = (value: number | null) => ({ value, source: { kind: value === null ? ('unknown' as const) : ('entered' as const) } });
+
+test('three copies, two media, one elsewhere [common practice, no source]', () => {
+  expect(lacking([copy('flash'), copy('disk'), copy('cloud', true)])).toEqual([]);
+  expect(lacking([])).toEqual(['No copies of 3.', 'No kinds of media of 2.', 'No copies elsewhere of 1.']);
+  expect(lacking([copy('flash')])).toEqual(['Only 1 copy of 3.', 'Only 1 kind of medium of 2.', 'No copies elsewhere of 1.']);
+});
+
+test('an array is one copy on disks, not a backup', () => {
+  expect(lacking([copy('array'), copy('disk'), copy('disk', true)])).toEqual(['Only 1 kind of medium of 2.']);
+  expect(lacking([copy('array', true)], { copies: 1, media: 1, offSite: 1 })[0]).toMatch(/not a backup/);
+});
+
+test('another rule is kept as it is said', () => expect(lacking([copy('flash'), copy('flash')], { copies: 2, media: 1, offSite: 0 })).toEqual([]));
+
+test('it fills when arithmetic says; what is unknown widens it', () => {
+  const usable = given('usable', 8e12, 'B', { kind: 'sheet' });
+  expect(fillsIn(usable, known(2e12), known(6e9)).expected).toBeCloseTo(6e12 / 6e9 / 365, 9);
+  expect(fillsIn(usable, known(9e12), known(6e9)).expected).toBe(0);
+  const open = fillsIn(usable, known(2e12), known(null));
+  expect(open.high / open.low).toBeGreaterThan(10);
+  expect(usableOf(usable).expected).toBeCloseTo(8e12 * 0.92, 0);
+});
