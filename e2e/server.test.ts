@@ -7,7 +7,9 @@ import { join } from 'node:path';
 import type { RunEvent, Target } from '@kymar/core/bench';
 import { decode } from '@kymar/core/decode';
 import { demoJobs } from '@kymar/core/demo';
-import { forecastJob, pathOf } from '@kymar/core/forecast';
+import { compareBuilds } from '@kymar/core/compare';
+import { forecastJob, pathOf, repeatJob } from '@kymar/core/forecast';
+import { nameOf } from '@kymar/core/parts';
 import { life } from '@kymar/core/endurance';
 import { SHOP } from '@kymar/core/demo';
 import { findings, stateOf } from '@kymar/core/fit';
@@ -216,7 +218,9 @@ describe('the command line', () => {
     }
     expect(path.alternatives.write.port.map((c: { key: string }) => c.key)).toEqual(offload!.host.ports.map((p) => p.id));
     const forecast = JSON.parse((await kymar(['forecast'], text)).out);
-    expect(forecast.activities[0].time).toEqual(plain(forecastJob(offload!)!.activities[0]!.time));
+    expect(forecast.activities[0].time).toEqual(plain(forecastJob(offload!)!.activities[0]!.figure));
+    expect(forecast.activities[2]).toMatchObject({ kind: 'keep', figure: plain(forecastJob(offload!)!.activities[2]!.figure) });
+    expect(forecast.ahead.ends).toEqual(JSON.parse(JSON.stringify(repeatJob(offload!, { years: 4 })!.ends)));
     expect(JSON.parse((await kymar(['verdict'], text)).out)).toEqual(plain(verdict(offload!)));
   });
 
@@ -227,6 +231,18 @@ describe('the command line', () => {
     expect(alternatives.read.cable.map((c: { key: string }) => c.key)).toEqual([lean.cables[0]!.id, 'none']);
     await writeFile(join(folder, 'library.json'), '{"kymarLibrary": 1, "cables": [{}]}');
     expect(await kymar(['path', '--shop', 'library.json'], writeJob(offload!))).toMatchObject({ code: 2, out: '', err: expect.stringMatching(/cables\.0/) });
+  });
+
+  test('compare gives what the core gives; a drive that is none is told', async () => {
+    const build = offload!.build!;
+    const other = SHOP.drives.find((d) => d.id === 'oystral-merlin-2t')!;
+    const { out, code } = await kymar(['compare', '--with', other.id, '--activity', 'offload'], writeJob(offload!));
+    expect(code).toBe(0);
+    const core = compareBuilds(offload!, 'offload', [{ name: nameOf(build.drive), build }, { name: nameOf(other), build: { ...build, drive: other } }]);
+    expect(JSON.parse(out).pairs).toEqual(plain(core.pairs.map(({ a: _, b: __, ...pair }) => ({ a: nameOf(build.drive), b: nameOf(other), ...pair }))));
+    expect(JSON.parse(out).builds.map((b: { time: unknown }) => b.time)).toEqual(plain(core.builds.map((b) => b.forecast!.time)));
+    expect(await kymar(['compare', '--with', 'none'], writeJob(offload!))).toMatchObject({ code: 2, err: expect.stringMatching(/no drive of the library/) });
+    expect(await kymar(['compare'], writeJob(offload!))).toMatchObject({ code: 2, err: expect.stringMatching(/Two to four/) });
   });
 
   test('endurance takes its own input', async () => {

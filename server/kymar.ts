@@ -2,14 +2,16 @@ import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { decode } from '@kymar/core/decode';
 import { life, EnduranceInput } from '@kymar/core/endurance';
-import { forecastJob } from '@kymar/core/forecast';
-import { jobJsonSchema, problemsOf, readJob, type Job } from '@kymar/core/job';
+import { compareBuilds } from '@kymar/core/compare';
+import { middle } from '@kymar/core/evidence';
+import { forecastJob, repeatJob } from '@kymar/core/forecast';
+import { isMove, jobJsonSchema, problemsOf, readJob, type Job } from '@kymar/core/job';
 import { SHOP } from '@kymar/core/demo';
 import { findings, stateOf } from '@kymar/core/fit';
 import { readHealth } from '@kymar/core/health';
 import { readLibrary } from '@kymar/core/library';
 import { DIRECTIONS, type Direction } from '@kymar/core/links';
-import type { Shop } from '@kymar/core/parts';
+import { nameOf, type Shop } from '@kymar/core/parts';
 import { explainFlow } from '@kymar/core/path';
 import { verdict } from '@kymar/core/verdict';
 import { alternatives, mends, settingOf } from '@kymar/core/whatif';
@@ -21,6 +23,7 @@ const COMMANDS: Record<string, (text: string, bytes: Uint8Array) => unknown> = {
   path: (text) => path(job(text), library()),
   forecast: (text) => forecast(job(text)),
   endurance: (text) => endurance(text),
+  compare: (text) => compare(job(text), library()),
   verdict: (text) => verdict(job(text)),
   decode: (text) => decoded(text),
   health: (text, bytes) => health(text, bytes),
@@ -64,7 +67,46 @@ function path({ build, ...job }: Job, shop: Shop) {
 function forecast(input: Job) {
   const found = forecastJob(input);
   if (!found) throw new BadInput('build: nothing to forecast; the job has no build, or its path is blocked (see "kymar path").');
-  return { activities: found.activities.map(({ activity, time, rate, probability, phases }) => ({ activity: activity.id, name: activity.name, time, rate, probability, phases })), life: found.life };
+  const activities = found.activities.map(({ activity, figure, rate, probability, more, course }) => ({
+    activity: activity.id,
+    name: activity.name,
+    kind: activity.kind,
+    ...(course ? { time: figure, rate, bar: course.bar, phases: course.phases, causes: course.causes, hottest: course.hottest, energy: course.energy, decides: course.decides().map(({ input, atLow, atHigh }) => ({ input: input.because.name, low: input.low, high: input.high, atLow, atHigh })) } : { figure, more }),
+    probability,
+  }));
+  return { activities, life: found.life, workload: found.workload, usable: found.usable, copies: found.copies, ahead: ahead(input) };
+}
+
+/** How far ahead the days are lived through: as long as the drive is wanted to last, else five years. */
+function ahead(input: Job) {
+  const found = repeatJob(input, { years: Math.min(10, Math.max(0.1, middle(input.serviceYears) ?? 5)) });
+  return found && { ends: found.ends, recovers: found.recovers };
+}
+
+/** The job's own build against it with other drives of the library, on one of its moves. */
+function compare(input: Job, shop: Shop) {
+  const { build } = input;
+  if (!build) throw new BadInput('build: the job has no build yet; there is nothing to compare with.');
+  const moves = input.activities.filter(isMove);
+  const activity = activityId ?? moves[0]?.id;
+  if (activity === undefined) throw new BadInput('activities: the job moves nothing; only moves are compared.');
+  const others = (withDrives ?? '').split(',').filter(Boolean).map((id) => {
+    const drive = shop.drives.find((d) => d.id === id);
+    if (!drive) throw new BadInput(`--with: "${id}" is no drive of the library.`);
+    return { name: nameOf(drive), build: { ...build, drive } };
+  });
+  try {
+    const found = compareBuilds(input, activity, [{ name: nameOf(build.drive), build }, ...others]);
+    return {
+      activity,
+      upTo: found.upTo,
+      builds: found.builds.map(({ name, build: b, blocked, forecast: f, probability, curve }) => ({ name, drive: b.drive.id, blocked, time: f?.time ?? null, probability, curve })),
+      pairs: found.pairs.map(({ a, b, ...pair }) => ({ a: found.builds[a]!.name, b: found.builds[b]!.name, ...pair })),
+    };
+  } catch (error) {
+    if (error instanceof RangeError) throw new BadInput(error.message);
+    throw error;
+  }
 }
 
 function json(text: string): unknown {
@@ -102,12 +144,16 @@ function endurance(text: string) {
 }
 
 let shopFile: string | undefined;
-const USAGE = `Usage: npm run -s kymar -- <${Object.keys(COMMANDS).join('|')}> [FILE] [--shop LIBRARY]   (JSON from the file or standard input)\n       npm run -s kymar -- schema`;
+let withDrives: string | undefined;
+let activityId: string | undefined;
+const USAGE = `Usage: npm run -s kymar -- <${Object.keys(COMMANDS).join('|')}> [FILE] [--shop LIBRARY] [--with DRIVE,…] [--activity ID]   (JSON from the file or standard input)\n       npm run -s kymar -- schema`;
 
 function words(): string[] {
   try {
-    const { values, positionals } = parseArgs({ allowPositionals: true, options: { shop: { type: 'string' } } });
+    const { values, positionals } = parseArgs({ allowPositionals: true, options: { shop: { type: 'string' }, with: { type: 'string' }, activity: { type: 'string' } } });
     shopFile = values.shop;
+    withDrives = values.with;
+    activityId = values.activity;
     return positionals;
   } catch (error) {
     throw new BadInput(`${(error as Error).message}\n${USAGE}`);

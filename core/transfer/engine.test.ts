@@ -5,7 +5,6 @@ import { warmAt } from '../heat';
 import { run, share, type Flow, type Heat, type Store, type Stream, type Throttle, type Wire } from '.';
 
 const rate = fc.double({ min: 50e6, max: 7e9, noNaN: true });
-const part = fc.double({ min: 0, max: 1, noNaN: true });
 
 interface Plan {
   bytes: number;

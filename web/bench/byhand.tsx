@@ -1,7 +1,7 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import type { Run } from '@kymar/core/bench';
-import type { Activity } from '@kymar/core/job';
+import type { Move } from '@kymar/core/job';
 import { format, parseQuantity } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
 import type { Taken } from '.';
@@ -17,7 +17,7 @@ function grainOf(shown: string, rate: number): number {
 }
 
 /** A figure measured elsewhere: a rate another program showed, a time, or only a limit. */
-export function ByHand({ activity, onTaken }: { activity: Activity | null; onTaken(taken: Taken): void }) {
+export function ByHand({ activity, onTaken }: { activity: Move | null; onTaken(taken: Taken): void }) {
   const [kind, setKind] = useState<Kind>('rate');
   const [direction, setDirection] = useState<Run['direction']>(activity?.direction ?? 'write');
   const [shown, setShown] = useState('');

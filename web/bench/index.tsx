@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Run } from '@kymar/core/bench';
 import { shopNow } from '../state/parts';
 import { pathOf } from '@kymar/core/forecast';
-import type { Job } from '@kymar/core/job';
+import { isMove, type Job } from '@kymar/core/job';
 import { newId } from '../jobs/new';
 import { changeJob } from '../state/jobs';
 import { useJob } from '../ui/job';
@@ -29,11 +29,12 @@ export type Taken = Pick<Run, 'activity' | 'direction' | 'otherEnd' | 'source' |
 export function Bench() {
   const { job } = useJob();
   const [way, setWay] = useState<Way>('stopwatch');
-  const [activityId, setActivity] = useState(job.activities[0]?.id ?? '');
+  const moves = job.activities.filter(isMove);
+  const [activityId, setActivity] = useState(moves[0]?.id ?? '');
   const [where, setWhere] = useState('customer');
   const [note, setNote] = useState('');
   const [warmth, setWarmth] = useState('');
-  const activity = job.activities.find((a) => a.id === activityId) ?? job.activities[0] ?? null;
+  const activity = moves.find((a) => a.id === activityId) ?? moves[0] ?? null;
   const keep = (taken: Taken) => changeJob(job.id, (j) => ({ ...j, runs: [...j.runs, runOf(j, taken, where, { note, temperature: warmth === '' ? null : Number(warmth) })] }));
   const frozen = job.forecasts.length > 0;
   return (
@@ -45,8 +46,8 @@ export function Bench() {
           </Typography>
         )}
         <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(4, minmax(0, 1fr))', gap: 1.5, mb: 1.5, '& > *': { gridColumn: 'span 2' } }}>
-          <TextField select label="What is timed" value={activity?.id ?? ''} onChange={(e) => setActivity(e.target.value)} disabled={job.activities.length === 0} helperText={job.activities.length === 0 ? 'The brief names no activity' : undefined}>
-            {job.activities.map((a) => (
+          <TextField select label="What is timed" value={activity?.id ?? ''} onChange={(e) => setActivity(e.target.value)} disabled={moves.length === 0} helperText={moves.length === 0 ? 'The brief names nothing that is moved' : undefined}>
+            {moves.map((a) => (
               <MenuItem key={a.id} value={a.id}>
                 {a.name}
               </MenuItem>

@@ -1,7 +1,7 @@
 import { Box, Button, LinearProgress, TextField, Typography } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
 import { simulate, type RigRun } from '@kymar/core/bench';
-import type { Activity, Job } from '@kymar/core/job';
+import type { Job, Move } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { forecastOf } from '../state/derived';
 import { FlowLine } from './flowline';
@@ -13,7 +13,7 @@ const SHOWN = 5;
 const KEPT = 200;
 
 /** The simulated rig: the core's own model with a hidden true unit and noise. */
-export function Rig({ job, activity, onTaken }: { job: Job; activity: Activity | null; onTaken(taken: Taken): void }) {
+export function Rig({ job, activity, onTaken }: { job: Job; activity: Move | null; onTaken(taken: Taken): void }) {
   const [unit, setUnit] = useState(1);
   const [play, setPlay] = useState<{ run: RigRun; began: number; bytes: number } | null>(null);
   const [now, setNow] = useState(0);
@@ -21,7 +21,7 @@ export function Rig({ job, activity, onTaken }: { job: Job; activity: Activity |
   useEffect(() => {
     taken.current = onTaken;
   });
-  const forecast = forecastOf(job)?.activities.find((a) => a.activity.id === activity?.id);
+  const forecast = forecastOf(job)?.activities.find((a) => a.activity.id === activity?.id)?.course;
   const repeats = job.runs.filter((r) => r.source === 'simulated' && r.activity === activity?.id).length;
 
   useEffect(() => {
@@ -41,7 +41,7 @@ export function Rig({ job, activity, onTaken }: { job: Job; activity: Activity |
         direction: activity.direction,
         otherEnd: 'storage',
         source: 'simulated',
-        measure: { kind: 'timed', bytes, files: Math.round(forecast.numbers.files.expected), seconds: run.seconds, error: 0.05, correction: 0, laps: [], block: null, depth: null },
+        measure: { kind: 'timed', bytes, files: Math.round(forecast.inputs.inputs.files.expected), seconds: run.seconds, error: 0.05, correction: 0, laps: [], block: null, depth: null },
         samples: run.samples.filter((_, i) => i % every === 0 || i === run.samples.length - 1),
         path: 'customer',
         conditions: { note: `simulated rig, unit ${unit}` },
@@ -56,8 +56,9 @@ export function Rig({ job, activity, onTaken }: { job: Job; activity: Activity |
 
   if (!activity || !forecast) return <Typography>The rig plays the forecast’s own model: describe an activity and choose parts whose path is not blocked.</Typography>;
   const start = () => {
-    const bytes = forecast.numbers.bytes.expected;
-    const exact = { ...forecast.numbers, bytes: { low: bytes, expected: bytes, high: bytes } };
+    const { inputs } = forecast;
+    const bytes = inputs.inputs.bytes.expected;
+    const exact = { ...inputs, inputs: { ...inputs.inputs, bytes: { low: bytes, expected: bytes, high: bytes } } };
     setNow(0);
     setPlay({ run: simulate(exact, unit, repeats), began: performance.now(), bytes });
   };

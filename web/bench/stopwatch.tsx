@@ -1,7 +1,7 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
 import { stopwatchError } from '@kymar/core/bench';
-import type { Activity } from '@kymar/core/job';
+import type { Move } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
 import { bringBack, correct, discard, lap, press, reset, secondsOf, useWatch } from './watch';
@@ -18,9 +18,9 @@ export function clock(seconds: number): string {
 }
 
 /** The big timer. Space starts and stops, L laps, arrows correct, Enter keeps, Escape discards: the mouse is never needed. */
-export function Stopwatch({ activity, onTaken }: { activity: Activity | null; onTaken(taken: Taken): void }) {
+export function Stopwatch({ activity, onTaken }: { activity: Move | null; onTaken(taken: Taken): void }) {
   const { watch, discarded } = useWatch();
-  const single = (value: Activity['bytes']['value'] | undefined) => (Array.isArray(value) ? value[1] : (value ?? null));
+  const single = (value: Move['bytes']['value'] | undefined) => (Array.isArray(value) ? value[1] : (value ?? null));
   const [bytes, setBytes] = useState<number | null>(single(activity?.bytes.value));
   const [files, setFiles] = useState<number | null>(single(activity?.files.value));
   const face = useRef<HTMLDivElement>(null);

@@ -1,7 +1,9 @@
-import { Autocomplete, Box, MenuItem, TextField, Typography } from '@mui/material';
+import { Autocomplete, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
+import { lacking, type Copy } from '@kymar/core/copies';
+import type { Fact } from '@kymar/core/evidence';
 import { DEFAULT_SCHOOLS, FileSystem, type Job, type Needs, type Schools } from '@kymar/core/job';
 import { System } from '@kymar/core/parts';
-import { FactField, QuantityField } from '../ui/field';
+import { FactField, NameField, QuantityField } from '../ui/field';
 import { Panel } from '../ui/panel';
 
 const ROLE: Record<NonNullable<Needs['role']>, string> = { system: 'System and programs', projects: 'Active projects', scratch: 'Scratch and cache', library: 'Library', everyday: 'Everyday second drive', archive: 'Archive', backup: 'Backup', expansion: 'Expansion bay' };
@@ -34,7 +36,9 @@ export function NeedsPanel({ job, onNeeds }: { job: Job; onNeeds(needs: Needs): 
         <Choice label="Partition table" value={needs.table} options={{ GPT: 'GPT', MBR: 'MBR' }} onValue={(v) => set('table', v)} sx={third} />
         <QuantityField label="Air around it" dimension="temperature" optional value={needs.ambient ?? null} onValue={(v) => set('ambient', v === null ? undefined : Math.min(v, 80))} placeholder="not asked" sx={third} />
         <FactField label="Largest single file" dimension="bytes" fact={needs.largestFile ?? { value: null, source: { kind: 'unknown' } }} onFact={(fact) => set('largestFile', fact.value === null ? undefined : fact)} sx={half} />
+        <FactField label="How full in everyday use, 0 to 1" dimension="number" fact={needs.fill ?? NOT_SAID} onFact={(fact) => set('fill', fact.value === null ? undefined : within(fact))} sx={half} />
       </Box>
+      <Copies list={needs.copies ?? []} onList={(list) => set('copies', list.length > 0 ? list : undefined)} />
       <Typography variant="h3" sx={{ mt: 2, mb: 1 }}>
         Where practitioners disagree, this job follows
       </Typography>
@@ -50,6 +54,57 @@ export function NeedsPanel({ job, onNeeds }: { job: Job; onNeeds(needs: Needs): 
         ))}
       </Box>
     </Panel>
+  );
+}
+
+const NOT_SAID = { value: null, source: { kind: 'unknown' } } as const;
+/** A share stays one: what is above 1 was meant in per cent. */
+const within = (fact: Fact): Fact => {
+  const share = (v: number) => Math.min(1, v > 1 ? v / 100 : v);
+  return { ...fact, value: Array.isArray(fact.value) ? [share(fact.value[0]), share(fact.value[1]), share(fact.value[2])] : fact.value === null ? null : share(fact.value) };
+};
+
+const MEDIUM: Record<Copy['medium'], string> = { flash: 'flash', disk: 'disk', array: 'array', tape: 'tape', optical: 'optical disc', network: 'another machine', cloud: 'cloud' };
+
+/** The copies of the data that are planned, held against the usual rule. */
+function Copies({ list, onList }: { list: readonly Copy[]; onList(list: Copy[]): void }) {
+  const set = (i: number, part: Partial<Copy>) => onList(list.map((c, k) => (k === i ? { ...c, ...part } : c)));
+  const lack = list.length > 0 ? lacking(list) : [];
+  return (
+    <Box sx={{ mt: 2 }}>
+      <Box sx={{ display: 'flex', alignItems: 'baseline', mb: 1 }}>
+        <Typography variant="h3" sx={{ flex: 1 }}>
+          Copies of the data
+        </Typography>
+        <Button size="small" disabled={list.length >= 20} onClick={() => onList([...list, { name: `Copy ${list.length + 1}`, medium: 'disk', offSite: false }])}>
+          Add a copy
+        </Button>
+      </Box>
+      <Box sx={{ display: 'grid', gap: 1 }}>
+        {list.map((copy, i) => (
+          <Box key={i} sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'minmax(0, 3fr) minmax(0, 2fr) minmax(0, 2fr) auto', alignItems: 'center' }}>
+            <NameField label="Copy" value={copy.name} onName={(name) => set(i, { name })} />
+            <TextField select label="On" value={copy.medium} onChange={(e) => set(i, { medium: e.target.value as Copy['medium'] })}>
+              {(Object.entries(MEDIUM) as [Copy['medium'], string][]).map(([key, words]) => (
+                <MenuItem key={key} value={key}>
+                  {words}
+                </MenuItem>
+              ))}
+            </TextField>
+            <TextField select label="Where" value={copy.offSite ? 'elsewhere' : 'here'} onChange={(e) => set(i, { offSite: e.target.value === 'elsewhere' })}>
+              <MenuItem value="here">here</MenuItem>
+              <MenuItem value="elsewhere">elsewhere</MenuItem>
+            </TextField>
+            <Button size="small" aria-label={`Remove ${copy.name}`} onClick={() => onList(list.filter((_, k) => k !== i))}>
+              Remove
+            </Button>
+          </Box>
+        ))}
+      </Box>
+      <Typography variant="body2" color="textSecondary" sx={{ mt: list.length > 0 ? 1 : 0 }}>
+        {list.length === 0 ? 'None are planned yet. The usual rule (common practice): three copies, on two media, one elsewhere; an array is one copy.' : lack.length === 0 ? 'Keeps the usual rule: three copies, two media, one elsewhere.' : lack.join(' ')}
+      </Typography>
+    </Box>
   );
 }
 

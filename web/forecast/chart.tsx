@@ -2,37 +2,50 @@ import { useColorScheme, useTheme } from '@mui/material/styles';
 import { Chart, Filler, LinearScale, LineController, LineElement, PointElement, Tooltip } from 'chart.js';
 import annotation from 'chartjs-plugin-annotation';
 import { useEffect, useRef } from 'react';
-import type { ActivityForecast } from '@kymar/core/forecast';
+import type { ProfilePoint, TransferForecast } from '@kymar/core/forecast';
+import { momentAt } from '@kymar/core/transfer';
 import { format } from '@kymar/core/units';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, Filler, Tooltip, annotation);
 
-/** Speed over the bytes moved: the expected line in its band, with the phases named. */
-export default function ForecastChart({ forecast }: { forecast: ActivityForecast }) {
+/** A phase narrower than this share of the copy gets no name of its own in the picture; the words below it name all. */
+const NARROW = 0.13;
+
+/** Speed over the bytes moved, the expected line in its band with the phases named; the drive's temperature beneath on the same axis. */
+export default function ForecastChart({ course, bands }: { course: TransferForecast; bands: { speed: ProfilePoint[]; warmth: ProfilePoint[] | null } }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const { mode, systemMode } = useColorScheme();
   const scheme = (mode === 'system' ? systemMode : mode) ?? 'light';
   const theme = useTheme();
   useEffect(() => {
     const palette = theme.colorSchemes[scheme]!.palette;
-    const { phases } = forecast;
-    const points = forecast.profile();
-    const total = points.at(-1)!.bytes;
-    const series = (pick: (p: (typeof points)[number]) => number) => points.map((p) => ({ x: p.bytes / 1e9, y: pick(p) / 1e6 }));
-    const expected = phases.flatMap((p) => [
-      { x: p.from.bytes / 1e9, y: p.rate / 1e6 },
-      { x: p.to.bytes / 1e9, y: p.rate / 1e6 },
-    ]);
+    const { phases, stretches } = course;
+    const { speed, warmth } = bands;
+    const total = speed.at(-1)!.bytes;
+    const series = (points: ProfilePoint[], pick: (p: ProfilePoint) => number, unit: number) => points.map((p) => ({ x: p.bytes / 1e9, y: pick(p) / unit }));
+    const moving = stretches.filter((s) => s.bar > 0);
+    const expected = moving.flatMap((s) => [s.given, s.given + s.bar * s.seconds].map((bytes) => ({ x: Math.min(bytes, total) / 1e9, y: s.bar / 1e6 })));
+    const warm = speed.map(({ bytes }) => ({ x: bytes / 1e9, y: momentAt(stretches, Math.min(bytes, total * (1 - 1e-9))).warm ?? NaN }));
     const font = { family: theme.typography.fontFamily as string, size: 12.5 };
-    const line = { pointRadius: 0, borderWidth: 0, backgroundColor: `${palette.channel}b0` };
-    const highest = Math.max(...points.map((p) => p.high), ...phases.map((p) => p.rate)) / 1e6;
+    const line = { pointRadius: 0, borderWidth: 0 };
+    const highest = Math.max(...speed.map((p) => p.high), ...moving.map((s) => s.bar)) / 1e6;
+    const axis = { ticks: { color: palette.text.secondary, font, maxTicksLimit: 7 }, grid: { color: palette.divider, drawTicks: false } };
+    const title = (text: string) => ({ display: true, text, color: palette.text.secondary, font });
+    const named = phases.filter((p) => p.to.bytes - p.from.bytes > NARROW * total);
     const chart = new Chart(canvas.current!, {
       type: 'line',
       data: {
         datasets: [
-          { label: 'expected', data: expected, borderColor: palette.flow, borderWidth: 3, pointRadius: 0, pointHitRadius: 12, fill: false },
-          { label: '95 %', data: series((p) => p.high), ...line, fill: '+1' },
-          { label: '5 %', data: series((p) => p.low), ...line, fill: false },
+          { label: 'expected', yAxisID: 'y', data: expected, borderColor: palette.flow, borderWidth: 3, pointRadius: 0, pointHitRadius: 12, fill: false },
+          { label: '95 %', yAxisID: 'y', data: series(speed, (p) => p.high, 1e6), ...line, backgroundColor: `${palette.channel}b0`, fill: '+1' },
+          { label: '5 %', yAxisID: 'y', data: series(speed, (p) => p.low, 1e6), ...line, fill: false },
+          ...(warmth
+            ? [
+                { label: 'expected', yAxisID: 'warm', data: warm, borderColor: palette.measured, borderWidth: 2.5, pointRadius: 0, pointHitRadius: 12, fill: false },
+                { label: '95 %', yAxisID: 'warm', data: series(warmth, (p) => p.high, 1), ...line, backgroundColor: `${palette.measured}2e`, fill: '+1' },
+                { label: '5 %', yAxisID: 'warm', data: series(warmth, (p) => p.low, 1), ...line, fill: false },
+              ]
+            : []),
         ],
       },
       options: {
@@ -41,24 +54,29 @@ export default function ForecastChart({ forecast }: { forecast: ActivityForecast
         parsing: false,
         interaction: { mode: 'nearest', axis: 'x', intersect: false },
         scales: {
-          x: { type: 'linear', min: 0, max: total / 1e9, title: { display: true, text: 'Moved, GB', color: palette.text.secondary, font }, ticks: { color: palette.text.secondary, font }, grid: { color: palette.divider, drawTicks: false } },
-          y: { beginAtZero: true, suggestedMax: highest * 1.15, title: { display: true, text: 'Speed, MB/s', color: palette.text.secondary, font }, ticks: { color: palette.text.secondary, font }, grid: { color: palette.divider, drawTicks: false } },
+          x: { type: 'linear', min: 0, max: total / 1e9, title: title('Moved, GB'), ...axis },
+          ...(warmth ? { warm: { ...axis, type: 'linear', position: 'left', stack: 'beneath', stackWeight: 1, weight: 0, grace: '12%', title: title('°C'), ticks: { ...axis.ticks, maxTicksLimit: 4 } } as const } : {}),
+          y: { ...axis, position: 'left', stack: 'beneath', stackWeight: 2.6, weight: 1, beginAtZero: true, suggestedMax: highest * 1.15, title: title('Speed, MB/s') },
         },
         plugins: {
           legend: { display: false },
-          tooltip: { displayColors: false, callbacks: { title: ([item]) => `${item ? (item.parsed.x ?? 0).toFixed(1) : ''} GB moved`, label: (item) => `${item.dataset.label}: ${format((item.parsed.y ?? 0) * 1e6, 'B/s')}` } },
+          tooltip: {
+            displayColors: false,
+            callbacks: {
+              title: ([item]) => `${item ? (item.parsed.x ?? 0).toFixed(1) : ''} GB moved`,
+              label: (item) => (item.dataset.yAxisID === 'warm' ? `${item.dataset.label}: ${format(item.parsed.y ?? 0, '°C')}` : `${item.dataset.label}: ${format((item.parsed.y ?? 0) * 1e6, 'B/s')}`),
+            },
+          },
           annotation: {
-            annotations: Object.fromEntries(
-              phases.flatMap((p, i) => [
-                [`name${i}`, { type: 'label' as const, xValue: (p.from.bytes + p.to.bytes) / 2e9, yValue: p.rate / 1e6, yAdjust: -14, content: p.name, color: palette.text.primary, font: { ...font, weight: 'bold' as const } }],
-                ...(i > 0 ? [[`edge${i}`, { type: 'line' as const, xMin: p.from.bytes / 1e9, xMax: p.from.bytes / 1e9, borderColor: palette.text.secondary, borderDash: [2, 4], borderWidth: 1 }]] : []),
-              ]),
-            ),
+            annotations: Object.fromEntries([
+              ...named.map((p, i) => [`name${i}`, { type: 'label' as const, yScaleID: 'y', xValue: (p.from.bytes + p.to.bytes) / 2e9, yValue: p.rate / 1e6, yAdjust: -14, content: p.name, color: palette.text.primary, font: { ...font, weight: 'bold' as const } }]),
+              ...phases.slice(1).flatMap((p, i) => (p.from.bytes < total ? [[`edge${i}`, { type: 'line' as const, xMin: p.from.bytes / 1e9, xMax: p.from.bytes / 1e9, borderColor: palette.text.secondary, borderDash: [2, 4], borderWidth: 1 }]] : [])),
+            ]),
           },
         },
       },
     });
     return () => chart.destroy();
-  }, [forecast, scheme, theme]);
-  return <canvas ref={canvas} role="img" aria-label={`Speed over the copy: ${forecast.phases.map((p) => `${format(p.rate, 'B/s')} to ${format(p.to.bytes, 'B')} (${p.name})`).join(', ')}. The same as a table is one click away.`} />;
+  }, [course, bands, scheme, theme]);
+  return <canvas ref={canvas} role="img" aria-label={`Speed over the copy: ${course.phases.map((p) => `${format(p.rate, 'B/s')} to ${format(p.to.bytes, 'B')} (${p.name})`).join(', ')}${bands.warmth ? `; the drive at up to ${format(course.hottest!.expected, '°C')}` : ''}. The same as a table is one click away.`} />;
 }

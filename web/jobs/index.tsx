@@ -4,7 +4,7 @@ import { Alert, Box, Button, IconButton, Snackbar, TextField, Typography } from 
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { DEMO_IDS, demoJobs } from '@kymar/core/demo';
-import { nextStage, writeJob, type Job } from '@kymar/core/job';
+import { directionOf, nextStage, writeJob, type Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { forecastOf, pathOfJob, stagesOf, verdictOf } from '../state/derived';
 import { dropJobs, putJobs, undo, useJobs } from '../state/jobs';
@@ -112,7 +112,7 @@ export function Jobs() {
 function Row({ job, onRemove }: { job: Job; onRemove(): void }) {
   const next = nextStage(stagesOf(job));
   const path = pathOfJob(job);
-  const direction = job.activities[0]?.direction ?? 'write';
+  const direction = job.activities[0] ? directionOf(job.activities[0]) : 'write';
   const flow = path?.flow?.[direction].expected;
   const chances = forecastOf(job)?.activities.map((a) => a.probability).filter((p): p is number => p !== null) ?? [];
   const { answer, claims } = verdictOf(job);

@@ -1,8 +1,9 @@
 import AddIcon from '@mui/icons-material/Add';
 import { Autocomplete, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { lazy, memo, Suspense, useState } from 'react';
+import { cannot } from '@kymar/core/arrays';
 import { rebuild, type Job } from '@kymar/core/job';
-import { nameOf, type Accessory, type Hop } from '@kymar/core/parts';
+import { nameOf, type Accessory, type ArrayMode, type Hop } from '@kymar/core/parts';
 import type { JointId, Path } from '@kymar/core/path';
 import { changeJob } from '../state/jobs';
 import { shopNow, useShop } from '../state/parts';
@@ -49,7 +50,7 @@ export function BuildPanel({ path }: { path: Path }) {
           Put a hub or dock between
         </Button>
         {(build.bridge?.bays ?? 1) > 1 && (
-          <TextField select label="Drives at once" value={Math.min(build.together ?? 1, build.bridge!.bays!)} onChange={(e) => set({ together: Number(e.target.value) })} sx={{ width: 140 }}>
+          <TextField select label="Drives at once" value={Math.min(build.together ?? 1, build.bridge!.bays!)} onChange={(e) => set({ together: Number(e.target.value), array: undefined })} sx={{ width: 140 }}>
             {Array.from({ length: build.bridge!.bays! }, (_, i) => (
               <MenuItem key={i} value={i + 1}>
                 {i + 1} of {build.bridge!.bays}
@@ -57,10 +58,40 @@ export function BuildPanel({ path }: { path: Path }) {
             ))}
           </TextField>
         )}
+        {(build.bridge?.bays ?? 1) > 1 && (build.together ?? 1) > 1 && <ArrayChoice build={build} onArray={(array) => set({ array })} />}
       </Box>
       <Kit list={build.accessories ?? NO_PARTS} job={job.id} />
       <Suspense>{open && <AlternativesMenu anchor={open.anchor} job={job} joint={open.joint} direction={direction} close={() => setOpen(null)} />}</Suspense>
     </Panel>
+  );
+}
+
+const MODE: Record<ArrayMode, string> = { single: 'each for itself', stripe: 'striped', mirror: 'mirrored', concatenation: 'one after another', parity: 'single parity', 'double parity': 'double parity', 'stripe of mirrors': 'striped mirrors' };
+
+/** How the drives of the bays are put together: what so many drives allow, and what the box or the system makes. */
+function ArrayChoice({ build, onArray }: { build: Build; onArray(array: Build['array']): void }) {
+  const members = build.together ?? 1;
+  const own = build.bridge?.arrays ?? [];
+  const modes = (Object.keys(MODE) as ArrayMode[]).filter((mode) => mode === 'single' || cannot({ mode, members }) === null);
+  const options = modes.flatMap((mode) => (mode === 'single' ? [{ key: 'single', words: MODE.single }] : [...(own.includes(mode) ? [{ key: `${mode}/firmware`, words: `${MODE[mode]}, by the box` }] : []), { key: `${mode}/system`, words: `${MODE[mode]}, by the system` }]));
+  const value = build.array && build.array.mode !== 'single' ? `${build.array.mode}/${build.array.by}` : 'single';
+  return (
+    <TextField
+      select
+      label="Put together"
+      value={options.some((o) => o.key === value) ? value : 'single'}
+      onChange={(e) => {
+        const [mode, by] = e.target.value.split('/') as [ArrayMode, 'firmware' | 'system' | undefined];
+        onArray(by ? { mode, by } : undefined);
+      }}
+      sx={{ minWidth: 190 }}
+    >
+      {options.map(({ key, words }) => (
+        <MenuItem key={key} value={key}>
+          {words}
+        </MenuItem>
+      ))}
+    </TextField>
   );
 }
 

@@ -1,7 +1,7 @@
 import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { lazy, Suspense, useState } from 'react';
 import { Link, Outlet, useLocation, useOutletContext, useParams } from 'react-router';
-import type { Job } from '@kymar/core/job';
+import { directionOf, type Job } from '@kymar/core/job';
 import type { Direction } from '@kymar/core/links';
 import type { Joint, Path } from '@kymar/core/path';
 import { format } from '@kymar/core/units';
@@ -27,7 +27,7 @@ export function JobFrame() {
   const loaded = useStatus((s) => s.loaded);
   const [chosen, setDirection] = useState<Direction | null>(null);
   if (!job) return loaded ? <Gone id={id} /> : null;
-  const direction = chosen ?? job.activities[0]?.direction ?? 'write';
+  const direction = chosen ?? (job.activities[0] ? directionOf(job.activities[0]) : 'write');
   const path = pathOfJob(job, direction);
   return (
     <>

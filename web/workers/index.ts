@@ -1,8 +1,11 @@
 import { wrap, type Remote } from 'comlink';
+import type { DaysForecast, Plan as ForecastPlan } from '@kymar/core/forecast';
 import type { Direction } from '@kymar/core/links';
 import type { Shop } from '@kymar/core/parts';
 import type { Mend, Plan } from '@kymar/core/whatif';
-import type { Work } from './whatif';
+import type { Compared, Work } from './whatif';
+
+export type { Compared };
 
 let worker: Remote<Work> | null = null;
 /** Started when first asked, and kept. */
@@ -10,3 +13,9 @@ const whatif = (): Remote<Work> => (worker ??= wrap<Work>(new Worker(new URL('./
 
 /** Changes that help a path, worked out in a worker. */
 export const mendsOf = (plan: Plan, shop: Shop, direction: Direction): Promise<Mend[]> => whatif().mends(plan, shop, direction);
+
+/** A job's days lived through, in a worker. */
+export const daysOf = (job: ForecastPlan, years: number): Promise<DaysForecast | null> => whatif().days(job, years);
+
+/** Builds held against each other, in a worker. @throws RangeError for what cannot be compared */
+export const comparisonOf = (job: ForecastPlan, activity: string, builds: { name: string; build: NonNullable<ForecastPlan['build']> }[]): Promise<Compared> => whatif().compare(job, activity, builds);

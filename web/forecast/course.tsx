@@ -1,0 +1,157 @@
+import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
+import { lazy, Suspense, useMemo, useState } from 'react';
+import type { ActivityForecast, ProfilePoint, TransferForecast } from '@kymar/core/forecast';
+import type { Cause } from '@kymar/core/transfer';
+import { format } from '@kymar/core/units';
+import { Panel } from '../ui/panel';
+
+const Chart = lazy(() => import('./chart'));
+
+const CAUSE: Record<Cause, string> = {
+  links: 'the links',
+  other: 'the other end',
+  'other rest': 'the other end, its cache used up',
+  cache: 'the drive in its cache',
+  rest: 'the drive behind its cache',
+  drive: 'the drive',
+  heat: 'heat',
+  memory: 'the host’s memory',
+  pace: 'its own pace',
+  share: 'other work beside it',
+  files: 'the files’ own cost',
+};
+
+/** One move whole: its course, where the time goes, and what decides it. */
+export function Course({ of }: { of: ActivityForecast & { course: TransferForecast } }) {
+  const { activity, course } = of;
+  const [asTable, setAsTable] = useState(false);
+  const bands = useMemo(() => course.profile(), [course]);
+  const { phases, bar } = course;
+  const ahead = of.figure.expected - bar.expected;
+  const moved = phases.filter((p) => p.to.bytes > p.from.bytes);
+  return (
+    <Panel
+      title={`Speed over the copy: ${activity.name}`}
+      aside={
+        <Button size="small" onClick={() => setAsTable(!asTable)}>
+          {asTable ? 'Show the chart' : 'Show as a table'}
+        </Button>
+      }
+    >
+      {asTable ? (
+        <CourseTable bands={bands} />
+      ) : (
+        <Box sx={{ height: bands.warmth ? 316 : 236 }}>
+          <Suspense fallback={null}>
+            <Chart course={course} bands={bands} />
+          </Suspense>
+        </Box>
+      )}
+      <Typography variant="body2" sx={{ mt: 1 }}>
+        {moved.map((p, i) => `${i === 0 ? 'First' : 'then'} ${format(p.to.bytes - p.from.bytes, 'B')} at ${format(p.rate, 'B/s')} (${p.name})`).join(', ')}. Line: every input at its middle value, each file’s own cost included; band: 5 to 95 %.
+        {ahead > 1 ? ` The progress bar is full ${format(ahead, 's')} before ${'verify' in activity && activity.verify ? 'all is written and read back' : 'all is written: eject before unplugging'}.` : ''}
+        {course.hottest ? ` The drive gets ${format(course.hottest.expected, '°C', 2)} warm (${format(course.hottest.low, '°C', 2)} to ${format(course.hottest.high, '°C', 2)})${course.energy === null ? '' : ` and draws ${format(course.energy / 3600, 'W', 2)}h`}.` : ''}
+      </Typography>
+      <Causes list={course.causes} />
+    </Panel>
+  );
+}
+
+/** Where the time goes: one bar, its parts named on it or beneath. */
+function Causes({ list }: { list: TransferForecast['causes'] }) {
+  const tones = ['flow', 'info.main', 'warning.main', 'measured', 'text.secondary'];
+  return (
+    <Box sx={{ mt: 1.5 }}>
+      <Typography variant="h3" sx={{ mb: 0.5 }}>
+        What the time is spent on
+      </Typography>
+      <Box sx={{ display: 'flex', height: 14, borderRadius: 0.5, overflow: 'hidden', gap: '2px' }} aria-hidden>
+        {list.map(({ cause, share }, i) => (
+          <Box key={cause} sx={{ flexGrow: share, flexBasis: 0, bgcolor: tones[Math.min(i, tones.length - 1)], minWidth: '2px' }} />
+        ))}
+      </Box>
+      <Box component="ul" sx={{ m: 0, mt: 0.75, p: 0, listStyle: 'none', display: 'flex', flexWrap: 'wrap', columnGap: 2.5 }}>
+        {list.map(({ cause, share }, i) => (
+          <Typography component="li" variant="body2" key={cause} sx={{ display: 'flex', alignItems: 'center', gap: 0.75 }}>
+            <Box component="span" sx={{ width: 9, height: 9, borderRadius: 0.25, bgcolor: tones[Math.min(i, tones.length - 1)] }} aria-hidden />
+            {CAUSE[cause]}, {format(share, '%', 2)}
+          </Typography>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+function CourseTable({ bands: { speed, warmth } }: { bands: { speed: ProfilePoint[]; warmth: ProfilePoint[] | null } }) {
+  const heads = ['Moved, GB', '5 %, MB/s', 'Middle, MB/s', '95 %, MB/s', ...(warmth ? ['Drive, °C'] : [])];
+  return (
+    <Box sx={{ maxHeight: 316, overflow: 'auto' }}>
+      <Table size="small" stickyHeader>
+        <TableHead>
+          <TableRow>
+            {heads.map((head) => (
+              <TableCell key={head} align="right">
+                {head}
+              </TableCell>
+            ))}
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {speed.map((p, i) =>
+            i % 5 === 0 ? (
+              <TableRow key={p.bytes}>
+                {[(p.bytes / 1e9).toFixed(1), ...[p.low, p.expected, p.high].map((rate) => Math.round(rate / 1e6).toLocaleString('en-GB')), ...(warmth ? [Math.round(warmth[i]!.expected)] : [])].map((cell, k) => (
+                  <TableCell key={k} align="right">
+                    {cell}
+                  </TableCell>
+                ))}
+              </TableRow>
+            ) : null,
+          )}
+        </TableBody>
+      </Table>
+    </Box>
+  );
+}
+
+/** Most rows of the ranking that are shown. */
+const ROWS = 6;
+
+/** Which input moves the answer most: each from its low to its high point, all others at their middle. */
+export function Decides({ course }: { course: TransferForecast }) {
+  const list = useMemo(() => course.decides(), [course]);
+  const shown = list.slice(0, ROWS);
+  const [least, most] = [Math.min(...shown.map((s) => Math.min(s.atLow, s.atHigh))), Math.max(...shown.map((s) => Math.max(s.atLow, s.atHigh)))];
+  const at = (v: number) => (most > least ? (100 * (v - least)) / (most - least) : 0);
+  return (
+    <Panel title="What decides this">
+      {shown.length === 0 ? (
+        <Typography variant="body2">Every input is known exactly: nothing is left open.</Typography>
+      ) : (
+        <Box component="ol" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1 }}>
+          {shown.map(({ input, atLow, atHigh }) => {
+            const [a, b] = [Math.min(atLow, atHigh), Math.max(atLow, atHigh)];
+            return (
+              <li key={input.because.name}>
+                <Typography variant="body2" sx={{ lineHeight: 1.3 }}>
+                  {input.because.name}
+                </Typography>
+                <Box sx={{ position: 'relative', height: 8, my: 0.4, bgcolor: 'sunken', borderRadius: 0.5 }} aria-hidden>
+                  <Box sx={{ position: 'absolute', top: 0, bottom: 0, left: `${at(a)}%`, width: `max(3px, ${at(b) - at(a)}%)`, bgcolor: 'flow', borderRadius: 0.5 }} />
+                </Box>
+                <Typography variant="caption" color="textSecondary" component="div" sx={{ lineHeight: 1.3 }}>
+                  {format(input.low, input.unit)} to {format(input.high, input.unit)}: {format(atLow, 's')} to {format(atHigh, 's')}
+                </Typography>
+              </li>
+            );
+          })}
+        </Box>
+      )}
+      {list.length > ROWS && (
+        <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 1, mb: 0 }}>
+          {list.length - ROWS} more move it by less.
+        </Typography>
+      )}
+    </Panel>
+  );
+}

@@ -1,0 +1,53 @@
+import { Alert, Box, Button, Typography } from '@mui/material';
+import { freeze, isUntouched } from '@kymar/core/forecast';
+import type { FrozenForecast, Job } from '@kymar/core/job';
+import { format } from '@kymar/core/units';
+import { newId } from '../jobs/new';
+import { stagesOf } from '../state/derived';
+import { changeJob } from '../state/jobs';
+import { Figure } from '../ui/figure';
+import { Panel } from '../ui/panel';
+
+/** Freezing: time stamp, hash, and every earlier one beside it. */
+export function Freeze({ job }: { job: Job }) {
+  const state = stagesOf(job).find((s) => s.stage === 'forecast')!.state;
+  const add = () => changeJob(job.id, (j) => ({ ...j, forecasts: [...j.forecasts, freeze(j, newId('forecast'), new Date().toISOString())] }));
+  return (
+    <Panel title="Frozen forecasts">
+      <Typography variant="body2" sx={{ mb: 1.25 }}>
+        {state === 'done' ? 'The forecast stands as frozen. Runs are held against it.' : state === 'attention' ? 'Brief or build changed since: freeze the new forecast too. The old one stays beside it.' : 'Freeze it before you measure: a forecast made afterwards proves nothing.'}
+      </Typography>
+      <Button variant={state === 'done' ? 'outlined' : 'contained'} onClick={add} disabled={job.activities.length === 0 || state === 'done'}>
+        Freeze this forecast
+      </Button>
+      <Box component="ol" sx={{ pl: 2.5, mb: 0 }}>
+        {job.forecasts.map((f) => (
+          <FrozenRow key={f.id} frozen={f} />
+        ))}
+      </Box>
+    </Panel>
+  );
+}
+
+function FrozenRow({ frozen }: { frozen: FrozenForecast }) {
+  return (
+    <Box component="li" sx={{ mb: 0.75 }}>
+      <Typography variant="body2">
+        {new Date(frozen.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}, hash {frozen.hash.slice(0, 10)}
+      </Typography>
+      {frozen.results.map((r) => {
+        const figure = r.time ?? r.figure!;
+        return (
+          <Typography key={r.activity} variant="caption" color="textSecondary" component="div">
+            {frozen.activities.find((a) => a.id === r.activity)?.name}: <Figure of={figure} /> ({format(figure.low, figure.unit)} to {format(figure.high, figure.unit)})
+          </Typography>
+        );
+      })}
+      {!isUntouched(frozen) && (
+        <Alert severity="error" variant="outlined" sx={{ mt: 0.5 }}>
+          Its content no longer matches its hash: it was changed after freezing.
+        </Alert>
+      )}
+    </Box>
+  );
+}
