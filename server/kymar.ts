@@ -74,7 +74,7 @@ function forecast(input: Job) {
     ...(course ? { time: figure, rate, bar: course.bar, phases: course.phases, causes: course.causes, hottest: course.hottest, energy: course.energy, decides: course.decides().map(({ input, atLow, atHigh }) => ({ input: input.because.name, low: input.low, high: input.high, atLow, atHigh })) } : { figure, more }),
     probability,
   }));
-  return { activities, life: found.life, workload: found.workload, usable: found.usable, copies: found.copies, ahead: ahead(input) };
+  return { activities, life: found.life, workload: found.workload, array: found.array, format: found.format, copies: found.copies, ahead: ahead(input) };
 }
 
 /** How far ahead the days are lived through: as long as the drive is wanted to last, else five years. */

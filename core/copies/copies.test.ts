@@ -6,12 +6,12 @@ const known = (value: number | null) => ({ value, source: { kind: value === null
 
 test('three copies, two media, one elsewhere [common practice, no source]', () => {
   expect(lacking([copy('flash'), copy('disk'), copy('cloud', true)])).toEqual([]);
-  expect(lacking([])).toEqual(['No copies of 3.', 'No kinds of media of 2.', 'No copies elsewhere of 1.']);
-  expect(lacking([copy('flash')])).toEqual(['Only 1 copy of 3.', 'Only 1 kind of medium of 2.', 'No copies elsewhere of 1.']);
+  expect(lacking([])).toEqual(['No copies, 3 are asked for.', 'No kinds of media, 2 are asked for.', 'No copy elsewhere, 1 is asked for.']);
+  expect(lacking([copy('flash')])).toEqual(['Only 1 copy, 3 are asked for.', 'Only 1 kind of medium, 2 are asked for.', 'No copy elsewhere, 1 is asked for.']);
 });
 
 test('an array is one copy on disks, not a backup', () => {
-  expect(lacking([copy('array'), copy('disk'), copy('disk', true)])).toEqual(['Only 1 kind of medium of 2.']);
+  expect(lacking([copy('array'), copy('disk'), copy('disk', true)])).toEqual(['Only 1 kind of medium, 2 are asked for.']);
   expect(lacking([copy('array', true)], { copies: 1, media: 1, offSite: 1 })[0]).toMatch(/not a backup/);
 });
 

@@ -24,7 +24,7 @@ export function lacking(copies: readonly Copy[], rule: CopiesRule = USUAL_RULE):
   const away = copies.filter((c) => c.offSite).length;
   const found: string[] = [];
   const say = (have: number, want: number, one: string, many: string) => {
-    if (have < want) found.push(`${have === 0 ? 'No' : `Only ${have}`} ${have === 1 ? one : many} of ${want}.`);
+    if (have < want) found.push(`${have === 0 ? 'No' : `Only ${have}`} ${have === 1 || (have === 0 && want === 1) ? one : many}, ${want} ${want === 1 ? 'is' : 'are'} asked for.`);
   };
   say(copies.length, rule.copies, 'copy', 'copies');
   say(kinds.size, rule.media, 'kind of medium', 'kinds of media');
@@ -51,5 +51,6 @@ export function fillsIn(usable: Estimate, now: Fact, growth: Fact): Estimate {
 }
 
 const shown = formula({ name: 'usable for data', unit: 'B', inputs: { capacity: 'capacity', share: 'share left by the file system and what it keeps free' }, of: (m, x) => m.mul(x.capacity, x.share) });
-/** What file system and free space for the drive's own work leave of a capacity [practice]. */
-export const usableOf = (capacity: Estimate, share = spread(0.85, 0.92, 0.97)): Estimate => shown.explain({ capacity, share: given('share left by the file system and the space kept free', share, 'ratio', { kind: 'practice' }) });
+/** Share of a capacity that file system and free space for the drive's own work leave [practice]. */
+export const USABLE = spread(0.85, 0.92, 0.97);
+export const usableOf = (capacity: Estimate): Estimate => shown.explain({ capacity, share: given('share left by the file system and the space kept free', USABLE, 'ratio', { kind: 'practice' }) });

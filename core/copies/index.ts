@@ -1,1 +1,1 @@
-export { Copy, USUAL_RULE, lacking, fillsIn, usableOf, type CopiesRule } from './copies';
+export { Copy, USABLE, USUAL_RULE, lacking, fillsIn, usableOf, type CopiesRule } from './copies';

@@ -14,6 +14,8 @@ export interface Kept {
   capacity: number;
   fill: number;
   growth: number;
+  /** Share that counts as full: what file system and free space leave; absent: all of it. */
+  most?: number;
 }
 
 export interface Day {
@@ -45,6 +47,7 @@ const timesOn = (perDay: number, day: number): number => Math.floor((day + 1) * 
  * @param every only each so many-th day is lived through, with the day before it to settle; the data grows all the same
  */
 export function repeat(activities: readonly Repeated[], kept: Kept, days: number, every = 1): Repeats {
+  const { most = 1 } = kept;
   const found: Day[] = [];
   let written = 0;
   let lack = 0;
@@ -52,7 +55,7 @@ export function repeat(activities: readonly Repeated[], kept: Kept, days: number
   const once = activities.map((a) => a.plan(kept.fill).reduce((sum, f) => sum + (f.to.store.role === 'drive' ? f.bytes : 0), 0));
   for (let day = 0; day < days; day += every) {
     const fill = kept.fill + (kept.growth * day) / kept.capacity;
-    if (fill >= 1) return { days: found, full: kept.growth > 0 ? Math.ceil(((1 - kept.fill) * kept.capacity) / kept.growth) : 0 };
+    if (fill >= most) return { days: found, full: kept.growth > 0 ? Math.max(0, Math.ceil(((most - kept.fill) * kept.capacity) / kept.growth)) : 0 };
     const today: Day = { day, fill, seconds: activities.map(() => NaN), ready: activities.map(() => 1), written };
     const rounds = every > 1 ? 2 : 1;
     for (let round = 0; round < rounds; round++) {
@@ -62,18 +65,18 @@ export function repeat(activities: readonly Repeated[], kept: Kept, days: number
       for (const i of list) {
         const flows = activities[i]!.plan(fill);
         const drive = driveOf(flows);
-        const most = drive?.cacheMost ?? drive?.cache ?? Infinity;
-        if (drive && most < Infinity) drive.cache = Math.max(0, most - lack);
+        const whole = drive?.cacheMost ?? drive?.cache ?? Infinity;
+        if (drive && whole < Infinity) drive.cache = Math.max(0, whole - lack);
         if (drive?.heat && warm !== null) drive.heat.start = warm;
         const { seconds, stores } = run(flows);
         if (last) {
           today.seconds[i] = seconds;
-          today.ready[i] = drive && most < Infinity && most > 0 ? drive.cache / most : 1;
+          today.ready[i] = drive && whole < Infinity && whole > 0 ? drive.cache / whole : 1;
         }
         const idle = Math.max(0, gap - seconds);
         const state = stores.find((s) => s.store === drive);
         if (!drive || !state) continue;
-        if (most < Infinity) lack = Math.max(0, most - state.cache - (drive.refill ?? Infinity) * idle);
+        if (whole < Infinity) lack = Math.max(0, whole - state.cache - (drive.refill ?? Infinity) * idle);
         if (drive.heat) warm = warmAt(state.warm, settlesAt(drive.heat.air, drive.heat.idle, drive.heat.resistance), drive.heat.resistance * drive.heat.capacity, idle);
       }
     }

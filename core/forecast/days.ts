@@ -1,10 +1,11 @@
+import { dataMembers } from '../arrays';
+import { USABLE } from '../copies';
 import { repeat, type Day, type Kept, type Repeated } from '../days';
 import { eachDraw, expectedOf, fromFact, SAMPLES, SEED, spread, summary, type Spread, type Uncertain } from '../evidence';
 import { isMove, type Move } from '../job';
 import { asRevised } from '../parts';
 import { layoutOf, taskOf, transferPath, type Plan } from './job';
 import { inputsOf, type Inputs } from './inputs';
-import { dataMembers } from '../arrays';
 
 /** When something stops being as wished, in years from the first day; Infinity: not within the time looked at. */
 export interface Ends {
@@ -38,7 +39,7 @@ const LOOK = 45;
  */
 export function repeatJob(job: Plan, { years, ranges = true, seed = SEED }: { years: number; ranges?: boolean; seed?: number }): DaysForecast | null {
   if (!(years > 0)) throw new RangeError('Years to look ahead must be more than zero.');
-  const { build, host, needs } = job;
+  const { build, host } = job;
   const moves = job.activities.filter(isMove);
   if (!build || moves.length === 0) return null;
   const path = transferPath(host, build);
@@ -49,7 +50,7 @@ export function repeatJob(job: Plan, { years, ranges = true, seed = SEED }: { ye
   const drive = asRevised(build.drive);
   const capacity = fromFact('capacity', drive.capacity, 'B', { range: spread(250e9, 1000e9, 4000e9), note: 'capacities on sale' })!.expected * (layout ? dataMembers(layout) : 1);
   const horizon = Math.round(years * 365);
-  const kept = (x: Record<string, number>): Kept => ({ capacity, fill: needs?.fill?.value == null && x.now ? Math.min(0.999, x.now / capacity) : x.fill!, growth: x.growth ?? 0 });
+  const kept = (x: Record<string, number>): Kept => ({ capacity, fill: x.now === undefined ? x.fill! : x.now / capacity, growth: x.growth ?? 0, most: x.usable! });
   const plans = (x: Record<string, number>): Repeated[] =>
     moves.map((m, i) => {
       const numbers = own(x, i, each[i]!);
@@ -99,6 +100,7 @@ function combined(each: readonly Inputs[], job: Plan, moves: readonly Move[]): U
     inputs[`${i} times`] = fromFact('times a day', moves[i]!.perDay, 'per day', { range: spread(0.2, 1, 2), note: 'now and then to twice a day' })!;
   });
   inputs.fill ??= { low: 0, expected: 0, high: 0 };
+  inputs.usable = USABLE;
   const keeps = job.activities.filter((a) => a.kind === 'keep');
   if (keeps.length > 0) {
     inputs.growth = keeps.map((k) => fromFact('growth a day', k.growth, 'B/day', { range: spread(0.1e9, 1e9, 10e9), note: 'what people add a day' })!).reduce<Spread>((a, b) => ({ low: a.low + b.low, expected: a.expected + b.expected, high: a.high + b.high }), { low: 0, expected: 0, high: 0 });

@@ -4,3 +4,4 @@ export { exactFact, forecastJob, isLife, layoutOf, pathOf, surroundingsOf, taskO
 export { freeze, isUntouched, MODEL } from './frozen';
 export type { StreamForecast } from './stream';
 export { repeatJob, type DaysForecast, type Ends } from './days';
+export type { ArrayForecast } from './array';

@@ -1,8 +1,9 @@
 import type { Build } from '../bench';
-import { dataMembers, usable as usableArray, writeMultiple, type Layout } from '../arrays';
+import { writeMultiple, type Layout } from '../arrays';
+import { forecastArray, type ArrayForecast } from './array';
 import { fillsIn, lacking, usableOf } from '../copies';
 import { life, workloadShare, type Life } from '../endurance';
-import { formula, fromFact, given, spread, type Estimate, type Fact } from '../evidence';
+import { formula, fromFact, given, renamed, spread, type Estimate, type Fact } from '../evidence';
 import { directionOf, filesOf, isMove, type Activity, type Job, type Move, type Scratch } from '../job';
 import { forecastLoad } from '../loads';
 import { asRevised, type Host } from '../parts';
@@ -27,7 +28,7 @@ export function pathOf(host: Host, { accessories: _, array: __, ...build }: Buil
 }
 
 /** A job as far as its forecast asks. */
-export type Plan = Pick<Job, 'host' | 'build' | 'activities' | 'needs'>;
+export type Plan = Pick<Job, 'host' | 'build' | 'activities' | 'needs'> & Partial<Pick<Job, 'serviceYears'>>;
 
 export interface ActivityForecast {
   activity: Activity;
@@ -50,8 +51,10 @@ export interface JobForecast {
   life: Life | { problem: string };
   /** Of a disk: share of its yearly workload rating in use. */
   workload: Estimate | null;
-  /** What several drives as one hold. */
-  usable: Estimate | null;
+  /** What several drives as one come to; null for drives each for itself. */
+  array: ArrayForecast | null;
+  /** Of a disk: time of a full format or another pass over all of it. */
+  format: Estimate | null;
   /** What the planned copies lack; null where none are planned. */
   copies: string[] | null;
 }
@@ -72,10 +75,18 @@ export function forecastJob(job: Plan): JobForecast | null {
   const drive = asRevised(build.drive);
   const layout = layoutOf(build);
   const capacity = fromFact('capacity', drive.capacity, 'B', { range: spread(250e9, 1000e9, 4000e9), note: 'capacities on sale' })!;
-  const usable = layout ? usableArray.explain({ member: capacity, data: given('members’ worth of data', dataMembers(layout), 'count', { kind: 'practice', note: `${layout.mode} of ${layout.members}` }) }) : null;
-  const activities = job.activities.map((activity) => forecastActivity(job, to(activity.endpoint), activity, usable ?? capacity));
+  const array = layout ? forecastArray(layout, drive, capacity, job.serviceYears ?? { value: null, source: { kind: 'unknown' } }) : null;
+  const activities = job.activities.map((activity) => forecastActivity(job, to(activity.endpoint), activity, array?.usable ?? capacity));
   const copies = needs?.copies && needs.copies.length > 0 ? lacking(needs.copies) : null;
-  return { path, activities, life: lifeOf(build, job.activities, path), workload: workloadOf(job.activities, drive.media === 'disk' ? drive.workload : undefined, layout, path), usable, copies };
+  return { path, activities, life: lifeOf(build, job.activities, path), workload: workloadOf(job.activities, drive.media === 'disk' ? drive.workload : undefined, layout, path), array, format: drive.media === 'disk' ? formatOf(path, capacity) : null, copies };
+}
+
+/** A pass over a whole disk from its outer tracks to its inner ones, at what disk and path allow. */
+function formatOf(path: Path, capacity: Estimate): Estimate {
+  // Written from one end to the other a shingled disk keeps its rate.
+  const drive = { ...path.parts.drive, recording: 'CMR' as const, cache: { value: null, source: { kind: 'unknown' as const } } };
+  const { time } = forecastTransfer({ ...path, parts: { ...path.parts, drive } }, { direction: 'write', bytes: { value: capacity.expected, source: capacity.because.source ?? { kind: 'unknown' } }, files: exactFact(1), otherEnd: 'memory', surroundings: { fill: exactFact(0) } });
+  return renamed('time of a full format', time);
 }
 
 /** What a move is to the models. */

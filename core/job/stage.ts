@@ -14,7 +14,9 @@ export interface StageState {
 export function stages(job: Job, trouble: { blocked: boolean; unmet: boolean }): StageState[] {
   const frozen = job.forecasts.at(-1);
   const done = job.runs.filter((run) => run.ended === 'done');
-  const stale = frozen !== undefined && job.build !== null && JSON.stringify([frozen.host, frozen.build, frozen.activities]) !== JSON.stringify([job.host, job.build, job.activities]);
+  // Of the needs only what the forecast asks; older frozen forecasts did not keep them.
+  const asked = (needs: Job['needs']) => (frozen?.needs === undefined ? null : [needs?.fill, needs?.ambient]);
+  const stale = frozen !== undefined && job.build !== null && JSON.stringify([frozen.host, frozen.build, frozen.activities, asked(frozen.needs)]) !== JSON.stringify([job.host, job.build, job.activities, asked(job.needs)]);
   const at = (stage: Stage, state: StageState['state'], next: string): StageState => ({ stage, state, next });
   return [
     job.activities.length > 0 ? at('brief', 'done', 'Change what the customer does') : at('brief', 'open', 'Describe the first activity'),

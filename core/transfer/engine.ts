@@ -209,7 +209,8 @@ function settleOne(c: Course): void {
   const { flow, overhead } = c;
   const reading = Number.isNaN(c.bar);
   lookAt(c, flow.to, c.to, 'write', c.pieces.to.shares[c.zone.to]!);
-  let { bare: out, hold: outHold, limit: outLimit } = alone;
+  const outHold = alone.hold;
+  let { bare: out, limit: outLimit } = alone;
   let [into, inLimit]: [number, Limit] = [0, 'memory'];
   if (reading) {
     lookAt(c, flow.from, c.from, 'read', c.pieces.from.shares[c.zone.from]!);
@@ -456,8 +457,8 @@ function arrive(courses: readonly Course[], active: readonly Course[], time: num
     }
     if (flow.buffer > 0 && Math.abs(held) <= tiny && c.out > c.in) changes++;
     if (flow.buffer > 0 && Math.abs(held - flow.buffer) <= tiny && c.in > c.out) changes++;
-    while (c.given >= c.pieces.from.ends[c.zone.from]! - tiny) (c.zone.from++, changes++);
-    while (c.taken >= c.pieces.to.ends[c.zone.to]! - tiny) (c.zone.to++, changes++);
+    for (; c.given >= c.pieces.from.ends[c.zone.from]! - tiny; changes++) c.zone.from++;
+    for (; c.taken >= c.pieces.to.ends[c.zone.to]! - tiny; changes++) c.zone.to++;
     if (!Number.isNaN(c.bar) && c.taken >= flow.bytes - tiny) {
       c.taken = flow.bytes;
       c.safe = time;

@@ -49,8 +49,8 @@ function MoveFields({ activity, onActivity }: Props<Move>) {
         <MenuItem value="nothing">nothing is checked</MenuItem>
         <MenuItem value="verify">all is read back</MenuItem>
       </TextField>
-      <FactField label="Size in one go" dimension="bytes" fact={activity.bytes} onFact={(bytes) => onActivity({ ...activity, bytes })} sx={half} />
-      <FactField label="Files" dimension="count" fact={activity.files} onFact={(files) => onActivity({ ...activity, files })} sx={half} />
+      <FactField label="Size in one go" dimension="bytes" fact={activity.bytes} onFact={(bytes) => onActivity({ ...activity, bytes })} sx={third} />
+      <FactField label="Files" dimension="count" fact={activity.files} onFact={(files) => onActivity({ ...activity, files })} sx={third} />
       <Sizes activity={activity} onActivity={onActivity} />
     </>
   );
@@ -89,45 +89,47 @@ function Sizes({ activity, onActivity }: Props<Move>) {
   };
   const files = filesOf(activity).value;
   return (
-    <Box sx={{ gridColumn: '1 / -1', display: 'flex', alignItems: 'baseline', gap: 1, flexWrap: 'wrap', mt: -0.75 }}>
-      <input
-        ref={(element) => {
-          picker.current = element;
-          element?.setAttribute('webkitdirectory', '');
-        }}
-        type="file"
-        hidden
-        multiple
-        aria-label={`Folder for ${activity.name}`}
-        onChange={(e) => e.target.files && scan(e.target.files)}
-      />
-      <Button size="small" onClick={() => picker.current?.click()}>
-        Count a folder
-      </Button>
-      <Button size="small" aria-expanded={typed !== null} onClick={() => setTyped(typed ? null : { median: null, spread: 2 })}>
-        By median size
-      </Button>
-      {sizes && (
-        <Typography variant="caption" color="textSecondary">
-          {format(sizes.reduce((sum, s) => sum + s.bytes * s.count, 0) / count, 'B')} a file on average{activity.files.value === null && typeof files === 'number' ? `: about ${format(files, 'count')} files` : ''}.{' '}
-          <Button size="small" sx={{ p: 0, minWidth: 0, verticalAlign: 'baseline' }} onClick={() => onActivity(rest)}>
-            Forget the sizes
-          </Button>
-        </Typography>
-      )}
+    <>
+      <Box sx={{ ...third, display: 'flex', alignItems: 'center', gap: 0.5 }}>
+        <input
+          ref={(element) => {
+            picker.current = element;
+            element?.setAttribute('webkitdirectory', '');
+          }}
+          type="file"
+          hidden
+          multiple
+          aria-label={`Folder for ${activity.name}`}
+          onChange={(e) => e.target.files && scan(e.target.files)}
+        />
+        <Button size="small" onClick={() => picker.current?.click()}>
+          Count a folder
+        </Button>
+        <Button size="small" aria-expanded={typed !== null} onClick={() => setTyped(typed ? null : { median: null, spread: 2 })}>
+          By median
+        </Button>
+      </Box>
       {typed && (
-        <Box sx={{ flexBasis: '100%', display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)', mt: 0.5 }}>
-          <QuantityField label="Half of the files are smaller than" dimension="bytes" optional value={typed.median} onValue={(median) => set(median, typed.spread)} />
-          <TextField select label="One in six is larger by" value={typed.spread} onChange={(e) => set(typed.median, Number(e.target.value))}>
+        <>
+          <QuantityField label="Half of the files are smaller than" dimension="bytes" optional value={typed.median} onValue={(median) => set(median, typed.spread)} sx={half} />
+          <TextField select label="One in six is larger by" value={typed.spread} onChange={(e) => set(typed.median, Number(e.target.value))} sx={half}>
             {[1, 1.5, 2, 3, 5, 10].map((v) => (
               <MenuItem key={v} value={v}>
                 {v === 1 ? 'nothing: all alike' : `${v} times, and one in six smaller by as much`}
               </MenuItem>
             ))}
           </TextField>
-        </Box>
+        </>
       )}
-    </Box>
+      {sizes && (
+        <Typography variant="caption" color="textSecondary" sx={{ gridColumn: '1 / -1', mt: -0.5 }}>
+          {format(sizes.reduce((sum, s) => sum + s.bytes * s.count, 0) / count, 'B')} a file on average{activity.files.value === null && typeof files === 'number' ? `: about ${format(files, 'count')} files` : ''}.{' '}
+          <Button size="small" sx={{ p: 0, minWidth: 0, verticalAlign: 'baseline' }} onClick={() => onActivity(rest)}>
+            Forget the sizes
+          </Button>
+        </Typography>
+      )}
+    </>
   );
 }
 

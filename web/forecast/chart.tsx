@@ -55,7 +55,7 @@ export default function ForecastChart({ course, bands }: { course: TransferForec
         interaction: { mode: 'nearest', axis: 'x', intersect: false },
         scales: {
           x: { type: 'linear', min: 0, max: total / 1e9, title: title('Moved, GB'), ...axis },
-          ...(warmth ? { warm: { ...axis, type: 'linear', position: 'left', stack: 'beneath', stackWeight: 1, weight: 0, grace: '12%', title: title('°C'), ticks: { ...axis.ticks, maxTicksLimit: 4 } } as const } : {}),
+          ...(warmth ? { warm: { ...axis, type: 'linear', position: 'left', stack: 'beneath', stackWeight: 1, weight: 0, min: Math.min(...warmth.map((p) => p.low)) - 3, max: Math.max(...warmth.map((p) => p.high)) + 4, title: title('°C'), ticks: { ...axis.ticks, maxTicksLimit: 5, stepSize: 10, includeBounds: false } } as const } : {}),
           y: { ...axis, position: 'left', stack: 'beneath', stackWeight: 2.6, weight: 1, beginAtZero: true, suggestedMax: highest * 1.15, title: title('Speed, MB/s') },
         },
         plugins: {
@@ -70,7 +70,7 @@ export default function ForecastChart({ course, bands }: { course: TransferForec
           annotation: {
             annotations: Object.fromEntries([
               ...named.map((p, i) => [`name${i}`, { type: 'label' as const, yScaleID: 'y', xValue: (p.from.bytes + p.to.bytes) / 2e9, yValue: p.rate / 1e6, yAdjust: -14, content: p.name, color: palette.text.primary, font: { ...font, weight: 'bold' as const } }]),
-              ...phases.slice(1).flatMap((p, i) => (p.from.bytes < total ? [[`edge${i}`, { type: 'line' as const, xMin: p.from.bytes / 1e9, xMax: p.from.bytes / 1e9, borderColor: palette.text.secondary, borderDash: [2, 4], borderWidth: 1 }]] : [])),
+              ...phases.slice(1).flatMap((p, i) => (p.from.bytes < total ? ['y', ...(warmth ? ['warm'] : [])].map((yScaleID) => [`edge${i}${yScaleID}`, { type: 'line' as const, yScaleID, xScaleID: 'x', xMin: p.from.bytes / 1e9, xMax: p.from.bytes / 1e9, borderColor: palette.text.secondary, borderDash: [2, 4], borderWidth: 1 }]) : [])),
             ]),
           },
         },

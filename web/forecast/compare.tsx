@@ -53,7 +53,7 @@ export function Compare({ job, activity }: { job: Job; activity: string }) {
         </Typography>
       )}
       {shown && (
-        <Box sx={{ display: 'grid', gap: 2, mt: 1.5, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 5fr) minmax(0, 6fr)' } }}>
+        <Box sx={{ display: 'grid', gap: 1.5, mt: 1.5, '& td, & th': { whiteSpace: 'nowrap' } }}>
           <Box>
             <Table size="small">
               <TableHead>
@@ -90,7 +90,7 @@ export function Compare({ job, activity }: { job: Job; activity: string }) {
                 ))}
             </Box>
           </Box>
-          <Box sx={{ height: 250 }}>
+          <Box sx={{ height: 230 }}>
             <Suspense fallback={null}>
               <Curves comparison={shown} />
             </Suspense>

@@ -134,7 +134,7 @@ export function Decides({ course }: { course: TransferForecast }) {
             return (
               <li key={input.because.name}>
                 <Typography variant="body2" sx={{ lineHeight: 1.3 }}>
-                  {input.because.name}
+                  {input.because.name.charAt(0).toUpperCase() + input.because.name.slice(1)}
                 </Typography>
                 <Box sx={{ position: 'relative', height: 8, my: 0.4, bgcolor: 'sunken', borderRadius: 0.5 }} aria-hidden>
                   <Box sx={{ position: 'absolute', top: 0, bottom: 0, left: `${at(a)}%`, width: `max(3px, ${at(b) - at(a)}%)`, bgcolor: 'flow', borderRadius: 0.5 }} />

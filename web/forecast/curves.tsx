@@ -42,8 +42,8 @@ export default function Curves({ comparison }: { comparison: Compared }) {
           tooltip: { displayColors: false, callbacks: { title: ([item]) => `${format((item?.parsed.x ?? 0) * 1e9, 'B')}`, label: (item) => `${item.dataset.label}: ${format((item.parsed.y ?? 0) * 60, 's')}` } },
           annotation: {
             annotations: {
-              own: { type: 'line', xMin: own / 1e9, xMax: own / 1e9, borderColor: palette.text.secondary, borderDash: [2, 4], borderWidth: 1, label: { display: true, content: 'this activity', position: 'start', backgroundColor: 'transparent', color: palette.text.secondary, font, xAdjust: 38 } },
-              ...Object.fromEntries(ends.map(({ i }, rank) => [`name${i}`, { type: 'label', xValue: upTo / 1e9 * 0.02, yValue: top * (0.98 - rank * 0.11), position: { x: 'start', y: 'center' }, content: lines[i]!.name, color: colours[i]!, font: { ...font, weight: 'bold' } }])),
+              own: { type: 'line', xMin: own / 1e9, xMax: own / 1e9, borderColor: palette.text.secondary, borderDash: [2, 4], borderWidth: 1, label: { display: true, content: 'this activity', position: 'end', backgroundColor: 'transparent', color: palette.text.secondary, font, xAdjust: 44 } },
+              ...Object.fromEntries(ends.map(({ i }, rank) => [`name${i}`, { type: 'label', xValue: (upTo / 1e9) * 0.02, yValue: top * (0.98 - rank * 0.12), position: { x: 'start', y: 'center' }, content: lines[i]!.name, color: colours[i]!, font: { ...font, weight: 'bold' } }])),
             },
           },
         },

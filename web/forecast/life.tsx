@@ -2,6 +2,7 @@ import { Box, Typography } from '@mui/material';
 import { useEffect, useState } from 'react';
 import { middle, type Spread } from '@kymar/core/evidence';
 import { isLife, type DaysForecast, type JobForecast } from '@kymar/core/forecast';
+import { chance } from '@kymar/core/handover';
 import type { Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { Figure } from '../ui/figure';
@@ -10,7 +11,7 @@ import { daysOf } from '../workers';
 
 /** How long the drive lasts: by what is rated, by its cells, or by a disk's yearly load. */
 export function LifeLine({ job, forecast }: { job: Job; forecast: JobForecast }) {
-  const { life, workload, usable, copies } = forecast;
+  const { life, workload, array, format: whole, copies } = forecast;
   const wanted = middle(job.serviceYears);
   return (
     <Panel title="How long it lasts">
@@ -44,9 +45,21 @@ export function LifeLine({ job, forecast }: { job: Job; forecast: JobForecast })
           Allowed: <Figure of={life.allowed} />; <Figure of={life.dwpd}>{format(life.dwpd.expected, 'ratio', 2)}</Figure> drive writes a day. {life.notes.join(' ')}
         </Typography>
       )}
-      {usable && (
+      {whole && (
         <Typography variant="body2" sx={{ mt: 0.75 }}>
-          Together they hold <Figure of={usable} />.
+          A full format takes about <Figure of={whole} /> ({format(whole.low, 's')} to {format(whole.high, 's')}); its progress can be followed in Reference.
+        </Typography>
+      )}
+      {array && (
+        <Typography variant="body2" sx={{ mt: 0.75 }}>
+          Together they hold <Figure of={array.usable} />; {array.survives === 0 ? 'one failing drive loses all' : `${array.survives} may fail, whichever ${array.survives === 1 ? 'it is' : 'they are'}`}. Data lost within the years wanted: <Figure of={array.loss}>{chance(array.loss.expected)}</Figure>.
+          {array.rebuild && (
+            <>
+              {' '}
+              A rebuild takes at least <Figure of={array.rebuild} /> and meets what it cannot read in <Figure of={array.rebuildFails!}>{chance(array.rebuildFails!.expected)}</Figure> of cases. A write smaller than a strip costs {array.smallWrite} operations.
+            </>
+          )}{' '}
+          An array is one copy, not a backup.
         </Typography>
       )}
       {copies && (
@@ -65,13 +78,13 @@ function Line({ life, wanted, warranty }: { life: Spread; wanted: number | null;
   const at = (years: number) => `${Math.min(100, (100 * years) / end)}%`;
   const beyond = life.low > end;
   return (
-    <Box sx={{ position: 'relative', height: 52, my: 1, mx: 0.5 }} role="img" aria-label={`The rating runs out after ${format(life.low, 'years', 2)} to ${format(life.high, 'years', 2)}; ${marks.map((m) => `${m.name} ${m.at} years`).join(', ')}`}>
+    <Box sx={{ position: 'relative', height: 56, my: 1, mx: 0.5 }} role="img" aria-label={`The rating runs out after ${format(life.low, 'years', 2)} to ${format(life.high, 'years', 2)}; ${marks.map((m) => `${m.name} ${m.at} years`).join(', ')}`}>
       <Box sx={{ position: 'absolute', left: 0, right: 0, top: 22, height: 6, bgcolor: 'sunken', borderRadius: 0.5 }} />
       <Box sx={{ position: 'absolute', left: 0, width: at(life.low), top: 22, height: 6, bgcolor: 'channel', borderRadius: 0.5 }} />
       {!beyond && <Box sx={{ position: 'absolute', left: at(life.low), width: `max(4px, calc(${at(life.high)} - ${at(life.low)}))`, top: 20, height: 10, bgcolor: 'narrow', borderRadius: 0.5 }} />}
-      {marks.map(({ at: years, name }) => (
+      {marks.map(({ at: years, name }, i) => (
         <Box key={name} sx={{ position: 'absolute', left: at(years), top: 16, height: 18, borderLeft: 2, borderColor: 'text.primary' }}>
-          <Typography variant="caption" sx={{ position: 'absolute', top: -17, transform: 'translateX(-30%)', whiteSpace: 'nowrap' }}>
+          <Typography variant="caption" sx={{ position: 'absolute', top: i === 0 ? -17 : 16, ml: '-2px', whiteSpace: 'nowrap' }}>
             {name}, {years}
           </Typography>
         </Box>
