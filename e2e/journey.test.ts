@@ -36,7 +36,8 @@ test('a first visit opens on the finished demo job, and figures show their worki
   expect(await page.getByRole('img', { name: /^Writing over Reed 2 TB.*measured 719 MB\/s/ }).count()).toBe(1);
   await page.getByTitle('Show the working').nth(1).click();
   const sheet = page.getByLabel('The working', { exact: true });
-  await sheet.getByText('= least of (bytes; cache) ÷').waitFor();
+  await sheet.getByText('= bytes of each phase ÷ what decides there + files × cost of a file').waitFor();
+  await sheet.getByText(/^= [\d.]+ GB ÷ [\d.,]+ MB\/s \+ [\d.]+ GB ÷ 900 MB\/s \+ 38,400 × 1 ms$/).waitFor();
   await sheet.getByText('Reed 2 TB, writing', { exact: true }).first().click();
   await sheet.getByText('What drives reach of a stated figure').first().click();
   await sheet.getByText(/from memory, not looked up/).first().waitFor();

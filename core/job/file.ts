@@ -1,27 +1,12 @@
-import { parse, printParseErrorCode, type ParseError } from 'jsonc-parser';
 import type * as z from 'zod';
 import { Job, VERSION } from './job';
 
 /** Reading a file: the job, or every problem with its place. */
 export type Read<T> = { ok: true; value: T } | { ok: false; problems: string[] };
 
-/** What a job file may weigh: far above any honest one, far below what stalls a browser. */
-export const MOST_BYTES = 64e6;
-
 /** A job as the text of its file. */
 export function writeJob(job: Job): string {
   return `${JSON.stringify(job, null, 2)}\n`;
-}
-
-/** Reads the text of a job file. Never throws; nothing is taken over unless all of it is sound. */
-export function readJob(text: string): Read<Job> {
-  if (text.length > MOST_BYTES) return { ok: false, problems: ['The file is larger than 64 MB: that is no job file.'] };
-  const json = text.replace(/^\uFEFF/, '');
-  try {
-    return checkJob(JSON.parse(json));
-  } catch {
-    return { ok: false, problems: [`The file is no JSON: ${fault(json)}. It may be cut short; export it again.`] };
-  }
 }
 
 /** What brings a file of one version to the next. Versions 2 and 3 only add what may be absent, and kinds of activity: nothing older changes its meaning. */
@@ -44,15 +29,4 @@ export function checkJob(data: unknown): Read<Job> {
 /** Issues of a schema as lines "where: what". */
 export function problemsOf(error: z.ZodError): string[] {
   return error.issues.map((issue) => `${issue.path.length > 0 ? issue.path.join('.') : 'the file'}: ${issue.message}`);
-}
-
-/** Line and column where JSON breaks, and what was wrong there. Not every engine's own message tells. */
-function fault(json: string): string {
-  const errors: ParseError[] = [];
-  parse(json, errors, { disallowComments: true });
-  const [first] = errors;
-  if (!first) return 'unreadable';
-  const before = json.slice(0, first.offset).split('\n');
-  const words = printParseErrorCode(first.error).replace(/(?<=[a-z])[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
-  return `line ${before.length}, column ${before.at(-1)!.length + 1}: ${words.toLowerCase()}`;
 }

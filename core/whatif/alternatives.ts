@@ -1,13 +1,10 @@
 import type { Build } from '../bench';
-import { pathOf } from '../forecast';
-import { blocksOf, type Setting } from '../fit';
-import { directionOf, type Job } from '../job';
+import { blocksOf } from '../fit';
+import { directionOf } from '../job';
 import { linkById, practicalOf, type Direction } from '../links';
 import { formFactor, nameOf, type Bridge, type Cable, type Drive, type Host, type Shop } from '../parts';
 import { negotiate, type JointId } from '../path';
-
-/** What is to be changed: a job's host, its build and what it asks. */
-export type Plan = Pick<Job, 'host' | 'activities' | 'needs'> & { build: Build };
+import { settingOf, type Plan } from './setting';
 
 /** Something else that could stand at a joint. */
 export interface Choice {
@@ -25,12 +22,6 @@ export interface Choice {
   gain: number | null;
   /** Ids of the rules that block it. */
   blocks: string[];
-}
-
-/** The path of a plan in one direction with what the rules need to know; the other end is that of the first activity in this direction. */
-export function settingOf({ host, build, activities, needs }: Plan, direction: Direction): Setting {
-  const endpoint = activities.find((a) => directionOf(a) === direction)?.endpoint;
-  return { path: pathOf(host, build, endpoint), direction, needs, activities, accessories: build.accessories };
 }
 
 interface Judged {

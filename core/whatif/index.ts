@@ -1,2 +1,3 @@
-export { alternatives, firstBuild, settingOf, type Choice, type Plan } from './alternatives';
+export { settingOf, type Plan } from './setting';
+export { alternatives, firstBuild, type Choice } from './alternatives';
 export { mends, tried, type Mend, type Cost } from './mend';

@@ -2,7 +2,8 @@ import type { Build } from '../bench';
 import { middle } from '../evidence';
 import { linkById, practicalOf, type Direction } from '../links';
 import { nameOf, type Shop } from '../parts';
-import { alternatives, judge, type Choice, type Plan } from './alternatives';
+import { alternatives, judge, type Choice } from './alternatives';
+import type { Plan } from './setting';
 
 /** What a mend costs by its kind; money is a dated observation of another day, the order is not. */
 export type Cost = 'nothing' | 'a cable' | 'a hub' | 'an enclosure or card' | 'a drive';

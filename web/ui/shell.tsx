@@ -2,7 +2,7 @@ import DarkModeOutlinedIcon from '@mui/icons-material/DarkModeOutlined';
 import LightModeOutlinedIcon from '@mui/icons-material/LightModeOutlined';
 import RedoIcon from '@mui/icons-material/Redo';
 import UndoIcon from '@mui/icons-material/Undo';
-import { Alert, Box, IconButton, Typography } from '@mui/material';
+import { Box, IconButton, Typography } from '@mui/material';
 import { useColorScheme } from '@mui/material/styles';
 import { lazy, Suspense, useEffect } from 'react';
 import { Link, Outlet } from 'react-router';
@@ -10,6 +10,8 @@ import { redo, undo, useStatus } from '../state/jobs';
 import { useWorking } from './figure';
 
 const WorkingSheet = lazy(() => import('./working'));
+/** Only where there is trouble: it needs not be there before. */
+const Alert = lazy(() => import('@mui/material/Alert'));
 
 /** Frame of every view: the name, undo and redo, appearance, and what is wrong with storage if anything is. */
 export function Shell() {
@@ -47,9 +49,11 @@ export function Shell() {
         <SchemeSwitch />
       </Box>
       {trouble && (
-        <Alert severity="error" variant="outlined" sx={{ mx: 3, mt: 1.5 }} onClose={() => useStatus.setState({ trouble: null })}>
-          {trouble}
-        </Alert>
+        <Suspense>
+          <Alert severity="error" variant="outlined" sx={{ mx: 3, mt: 1.5 }} onClose={() => useStatus.setState({ trouble: null })}>
+            {trouble}
+          </Alert>
+        </Suspense>
       )}
       <Suspense>
         <Outlet />

@@ -1,4 +1,4 @@
-import { Box, Button, Chip, InputBase, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { Box, Button, InputBase, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { explainMeasured } from '@kymar/core/bench';
@@ -86,7 +86,10 @@ function Answer({ question, answer, tone, words }: { question: string; answer: s
   return (
     <div>
       <Typography variant="h3" component="p">
-        {question} <Chip size="small" variant="outlined" color={tone} label={answer} sx={{ fontWeight: 650, borderRadius: 0.75, ml: 0.5 }} />
+        {question}{' '}
+        <Box component="span" sx={{ display: 'inline-block', fontSize: '0.8125rem', fontWeight: 650, lineHeight: '22px', px: 1, ml: 0.5, border: 1, borderRadius: 0.75, color: tone === 'default' ? 'text.primary' : `${tone}.main` }}>
+          {answer}
+        </Box>
       </Typography>
       <Typography variant="body2">{words}</Typography>
     </div>
