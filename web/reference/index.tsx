@@ -2,12 +2,14 @@ import { Box, Typography } from '@mui/material';
 import { RULES_OF_THUMB } from '@kymar/core/reference';
 import { sourceWords } from '@kymar/core/evidence';
 import { Panel } from '../ui/panel';
+import { CacheFromTotals } from './cache';
 import { Converter } from './converter';
 import { Decoder } from './decoder';
 import { Devices } from './devices';
 import { FormatEnd } from './format';
 import { Health } from './health';
 import { Interfaces } from './interfaces';
+import { Loads } from './loads';
 
 /** What a technician looks up: names decoded, units converted, interfaces, rules of thumb. */
 export function Reference() {
@@ -21,6 +23,8 @@ export function Reference() {
         <Devices />
         <Converter />
         <FormatEnd />
+        <CacheFromTotals />
+        <Loads />
         <Health />
         <Panel title="Rules of thumb">
           <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1.25 }}>

@@ -1,0 +1,119 @@
+import { mkdir, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import type { Page } from 'playwright-core';
+import { BRIDGES, demoJobs, DRIVES } from '@kymar/core/demo';
+import { compareBuilds } from '@kymar/core/compare';
+import { forecastJob, repeatJob } from '@kymar/core/forecast';
+import { writeJob, type Job } from '@kymar/core/job';
+import { nameOf } from '@kymar/core/parts';
+import { format } from '@kymar/core/units';
+import { startApp, type App } from './app';
+
+let app: App;
+beforeAll(async () => {
+  app = await startApp();
+});
+afterAll(() => app.stop());
+
+const [offload] = demoJobs() as [Job];
+const stage = (page: Page, name: string) => page.getByRole('navigation', { name: 'Stages of the job' }).getByRole('link', { name: new RegExp(`^${name}`) });
+const choose = async (page: Page, label: string, option: string) => {
+  await page.getByRole('combobox', { name: label, exact: true }).click();
+  await page.getByRole('option', { name: option, exact: true }).click();
+};
+
+test('the course with its warmth, where the time goes, what decides it, and the years, as the core has them', async () => {
+  const { page, faults } = await app.open('/jobs/demo-acoustics-offload/forecast');
+  const core = forecastJob(offload)!;
+  const [first] = core.activities;
+  await page.getByRole('img', { name: /^Speed over the copy: .*into the host’s memory.*cache used up.*the drive at up to/ }).waitFor();
+  await page.getByText(`the files’ own cost, ${format(first!.course!.causes.find((c) => c.cause === 'files')!.share, '%', 2)}`).waitFor();
+  const decides = page.getByRole('heading', { name: 'What decides this' }).locator('xpath=../..');
+  expect(await decides.locator('li').first().innerText()).toMatch(/^Cost of a file beside its bytes/);
+  const years = repeatJob(offload, { years: 4 })!;
+  await page.getByText(`Full after about ${format(years.ends.full!.expected, 'years', 2)}`).waitFor();
+  await page.getByText('The cache is back every time it is needed.').waitFor();
+  await page.getByRole('button', { name: 'Show as a table' }).click();
+  await page.getByRole('columnheader', { name: 'Drive, °C' }).waitFor();
+  await page.getByRole('row', { name: /Morning read-back/ }).click();
+  await page.getByRole('heading', { name: 'Speed over the copy: Morning read-back of one transect' }).waitFor();
+  expect(faults).toEqual([]);
+});
+
+test('against another drive: the crossings in words as the core finds them', async () => {
+  const { page } = await app.open('/jobs/demo-acoustics-offload/forecast');
+  const other = DRIVES.find((d) => d.id === 'larkmoor-sedge-2t')!;
+  await page.getByLabel(`${nameOf(offload.build!.drive)} against`).click();
+  await page.getByRole('option', { name: nameOf(other) }).click();
+  const build = offload.build!;
+  const { pairs } = compareBuilds(offload, 'offload', [{ name: nameOf(build.drive), build }, { name: nameOf(other), build: { ...build, drive: other } }]);
+  expect(pairs[0]!.leads.length).toBeGreaterThan(1);
+  await page.getByText(pairs[0]!.words).waitFor();
+  await page.getByRole('img', { name: /^Time over size: / }).waitFor();
+});
+
+test('a stream, scratch work and a folder’s own sizes from the brief to the forecast; undo takes a change of kind back', async () => {
+  const { page, faults } = await app.open('/jobs/demo-acoustics-offload/brief');
+  await page.getByRole('button', { name: 'Add an activity' }).click();
+  const card = page.locator('[data-activity]').nth(offload.activities.length);
+  await card.getByLabel('Activity').fill('Live recording');
+  await card.getByRole('combobox', { name: 'Kind' }).click();
+  await page.getByRole('option', { name: 'Stream: must not stall' }).click();
+  await card.getByLabel('Rate of each').fill('40 MB/s');
+  await card.getByLabel('Lasts without a break').fill('2 h');
+  await card.getByLabel('Own buffer bridges').fill('3 s');
+  await page.getByRole('button', { name: 'Add an activity' }).click();
+  const copy = page.locator('[data-activity]').last();
+  await copy.getByLabel('Activity').fill('Counted folder');
+  const folder = join(app.folder, 'counted');
+  await mkdir(folder, { recursive: true });
+  for (let i = 0; i < 12; i++) await writeFile(join(folder, `${i}.wav`), Buffer.alloc(i < 8 ? 20_000 : 400_000));
+  await copy.locator('input[type=file]').setInputFiles(folder);
+  await copy.getByText(/a file on average/).waitFor();
+  expect(await copy.getByLabel('Files', { exact: true }).inputValue()).toBe('12');
+  expect(await copy.getByLabel('Size in one go').inputValue()).toBe('1.76 MB');
+  await stage(page, 'Forecast').click();
+  const row = page.getByRole('row', { name: /^Live recording/ });
+  await row.getByText(/times$/).waitFor();
+  expect(await row.innerText()).toMatch(/40 MB\/s wanted[\s\S]*no stall[\s\S]*over 99 %/);
+  await page.getByRole('row', { name: /^Counted folder/ }).waitFor();
+  await page.goBack();
+  await card.getByRole('combobox', { name: 'Kind' }).click();
+  await page.getByRole('option', { name: 'Scratch: small and random' }).click();
+  await card.getByLabel('Operations a day').waitFor();
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  expect(await card.getByLabel('Rate of each').inputValue()).toMatch(/^40 MB\/s/);
+  expect(faults).toEqual([]);
+});
+
+test('drives put together in the bays: chosen on the path, told on the forecast', async () => {
+  const { page } = await app.open('/jobs');
+  const job: Job = { ...offload, id: 'four-bays', title: 'Four bays', forecasts: [], runs: [], build: { ...offload.build!, drive: DRIVES.find((d) => d.id === 'venndale-slate-1t')!, bridge: BRIDGES.find((b) => (b.bays ?? 1) >= 4 && b.outer.includes('usb-10'))!, accessories: [] } };
+  const file = join(app.folder, 'bays.json');
+  await writeFile(file, writeJob(job));
+  await page.getByTestId('import-file').setInputFiles(file);
+  await page.getByRole('heading', { name: 'Four bays' }).waitFor();
+  await page.goto(`${app.address}/jobs/four-bays/path`);
+  await choose(page, 'Drives at once', '4 of 4');
+  await choose(page, 'Put together', 'single parity, by the system');
+  await stage(page, 'Forecast').click();
+  await page.getByText(/Together they hold 3 TB; 1 may fail, whichever it is/).waitFor();
+  await page.getByText(/A rebuild takes at least/).waitFor();
+});
+
+test('reference: a cache from totals, and what a load is made of', async () => {
+  const { page, faults } = await app.open('/reference');
+  const cache = page.getByRole('heading', { name: 'How large was the cache?' }).locator('xpath=../..');
+  await cache.getByLabel('Moved in all').fill('400 GB');
+  await cache.getByLabel('Took').fill('710 s');
+  await cache.getByLabel('Speed at first').fill('950 MB/s');
+  await cache.getByLabel('Speed later').fill('500 MB/s');
+  await cache.getByText(/About 9[45]\.?\d* GB/).waitFor();
+  await cache.getByLabel('Took').fill('60 s');
+  await cache.getByText(/would have taken longer even in the cache/).waitFor();
+  const loads = page.getByRole('heading', { name: 'What is a load waiting for?' }).locator('xpath=../..');
+  await loads.getByText(/Host and program alone take/).waitFor();
+  await loads.getByLabel('Loaded in 2').fill('20.4 s');
+  await loads.getByText(/not felt/).waitFor();
+  expect(faults).toEqual([]);
+});

@@ -1,0 +1,73 @@
+import AddIcon from '@mui/icons-material/Add';
+import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
+import { Box, Button, IconButton, Typography } from '@mui/material';
+import { useMemo, useState } from 'react';
+import { noise } from '@kymar/core/evidence';
+import { fitLoad, fitted, noticeable, type LoadTiming } from '@kymar/core/loads';
+import { format } from '@kymar/core/units';
+import { QuantityField } from '../ui/field';
+import { Figure } from '../ui/figure';
+import { Panel } from '../ui/panel';
+
+/** A person's two presses, s; a load is timed by thumb. */
+const THUMB = 0.14;
+const FIRST: (LoadTiming & { key: number })[] = [
+  { key: 0, rate: 120e6, latency: 12e-3, seconds: 174, error: THUMB },
+  { key: 1, rate: 500e6, latency: 150e-6, seconds: 26.6, error: THUMB },
+  { key: 2, rate: 2800e6, latency: 90e-6, seconds: 20.3, error: THUMB },
+];
+
+/** Close to normal: twelve uniform numbers from a seed. */
+function normal(): () => number {
+  const next = noise(20);
+  return () => Array.from({ length: 12 }, next).reduce((a, b) => a + b) - 6;
+}
+
+/** What a load is made of, from its times on three devices or more of one host: what no drive can shorten, and what it can. */
+export function Loads() {
+  const [rows, setRows] = useState(FIRST);
+  const set = (key: number, part: Partial<LoadTiming>) => setRows(rows.map((row) => (row.key === key ? { ...row, ...part } : row)));
+  const found = useMemo(() => {
+    try {
+      return fitLoad(rows, null, normal());
+    } catch (error) {
+      return (error as Error).message;
+    }
+  }, [rows]);
+  const about = (seconds: number) => ({ low: seconds - 2 * THUMB, expected: seconds, high: seconds + 2 * THUMB });
+  const sorted = [...rows].sort((a, b) => a.seconds - b.seconds);
+  const best = sorted.slice(0, 2);
+  return (
+    <Panel title="What is a load waiting for?">
+      <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
+        The same program on the same host, started cold from three devices or more: what each reads at, how long one small request takes, how long the load took.
+      </Typography>
+      <Box sx={{ display: 'grid', gap: 1 }}>
+        {rows.map((row, i) => (
+          <Box key={row.key} sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, minmax(0, 1fr)) 36px', gap: 1, alignItems: 'start' }}>
+            <QuantityField label={`Device ${i + 1} reads at`} dimension="rate" value={row.rate} onValue={(rate) => rate && set(row.key, { rate })} />
+            <QuantityField label={`One request ${i + 1}`} dimension="time" value={row.latency} onValue={(latency) => latency && set(row.key, { latency })} />
+            <QuantityField label={`Loaded in ${i + 1}`} dimension="time" value={row.seconds} onValue={(seconds) => seconds && set(row.key, { seconds })} />
+            <IconButton size="small" disabled={rows.length <= 3} aria-label={`Remove device ${i + 1}`} onClick={() => setRows(rows.filter((r) => r.key !== row.key))}>
+              <DeleteOutlineIcon fontSize="small" />
+            </IconButton>
+          </Box>
+        ))}
+      </Box>
+      <Button size="small" startIcon={<AddIcon />} sx={{ mt: 0.5 }} disabled={rows.length >= 12} onClick={() => setRows([...rows, { ...rows.at(-1)!, key: Math.max(...rows.map((r) => r.key)) + 1 }])}>
+        Another device
+      </Button>
+      {typeof found === 'string' ? (
+        <Typography color="error" role="alert">
+          {found}
+        </Typography>
+      ) : (
+        <Typography sx={{ mt: 1 }} aria-live="polite">
+          Host and program alone take <Figure of={fitted('host and program alone', found.own, 's', rows.length)} />: no drive shortens that. It loads <Figure of={fitted('bytes it loads', found.bytes, 'B', rows.length)} /> in <Figure of={fitted('requests that wait', found.requests, 'count', rows.length)}>{format(Math.round(found.requests.expected), 'count')}</Figure> requests that wait one after another.{' '}
+          {best.length === 2 && `Between the two quickest the difference is ${{ yes: 'felt', no: 'not felt', unclear: 'at the edge of what is felt' }[noticeable(about(best[0]!.seconds), about(best[1]!.seconds))]} (0.3 s or 20 %, common practice).`}
+          {found.misses > 1 ? ` The fit misses the timings by ${format(found.misses, 's')}: something else differed between them.` : ''}
+        </Typography>
+      )}
+    </Panel>
+  );
+}
