@@ -4,7 +4,7 @@ import type { Page } from 'playwright-core';
 import { BRIDGES, demoJobs, DRIVES } from '@kymar/core/demo';
 import { compareBuilds } from '@kymar/core/compare';
 import { forecastJob, repeatJob } from '@kymar/core/forecast';
-import { writeJob, type Job } from '@kymar/core/job';
+import { writeJob, type Job, type Move } from '@kymar/core/job';
 import { nameOf } from '@kymar/core/parts';
 import { format } from '@kymar/core/units';
 import { startApp, type App } from './app';
@@ -37,6 +37,15 @@ test('the course with its warmth, where the time goes, what decides it, and the 
   await page.getByRole('columnheader', { name: 'Drive, °C' }).waitFor();
   await page.getByRole('row', { name: /Morning read-back/ }).click();
   await page.getByRole('heading', { name: 'Speed over the copy: Morning read-back of one transect' }).waitFor();
+  await page.getByRole('row', { name: /Nightly offload/ }).click();
+  // A slider tries another size: worked out beside the page, as the core has it for that size.
+  const slider = page.getByRole('slider', { name: 'Try another size' });
+  await slider.focus();
+  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
+  const twice = forecastJob({ ...offload, activities: [{ ...(offload.activities[0] as Move), bytes: { value: 428e9, source: { kind: 'entered' } }, files: { value: 76_800, source: { kind: 'entered' } } }] })!.activities[0]!.figure;
+  await page.getByText(`${format(twice.expected, 's')} (${format(twice.low, 's')} to ${format(twice.high, 's')})`).waitFor();
+  await page.getByRole('button', { name: 'Back to the brief' }).click();
+  expect(await slider.getAttribute('aria-valuenow')).toBe('0');
   expect(faults).toEqual([]);
 });
 

@@ -1,7 +1,8 @@
 export { forecastTransfer, type ProfilePoint, type Sway, type TransferForecast } from './transfer';
 export { inputsOf, cacheAt, type InputName, type Inputs, type Numbers, type Surroundings, type TransferTask } from './inputs';
-export { exactFact, forecastJob, isLife, layoutOf, pathOf, surroundingsOf, taskOf, transferPath, type ActivityForecast, type JobForecast, type Plan } from './job';
+export { exactFact, forecastJob, inputsOfMove, isLife, layoutOf, lifeOfJob, pathOf, surroundingsOf, taskOf, transferPath, type ActivityForecast, type JobForecast, type Plan } from './job';
 export { freeze, isUntouched, MODEL } from './frozen';
 export type { StreamForecast } from './stream';
 export { repeatJob, type DaysForecast, type Ends } from './days';
 export type { ArrayForecast } from './array';
+export { sheetOf, type ActivitySheet, type CourseSheet, type JobSheet } from './sheet';

@@ -9,7 +9,7 @@ import { forecastLoad } from '../loads';
 import { asRevised, type Host } from '../parts';
 import { buildPath, explainFlow, type Path } from '../path';
 import { behindCache, operationsPerSecond, scratchDay, type Operations } from '../random';
-import type { Surroundings, TransferTask } from './inputs';
+import { inputsOf, type Inputs, type Surroundings, type TransferTask } from './inputs';
 import { forecastStream, type StreamForecast } from './stream';
 import { forecastTransfer, type TransferForecast } from './transfer';
 
@@ -209,6 +209,20 @@ function workloadOf(activities: readonly Activity[], rated: Fact | undefined, la
   if (!limit || !moved) return null;
   const each = layout ? perMember.explain({ rate: moved, multiple: given('moved on all members for each byte', writeMultiple(layout, false), 'ratio', { kind: 'practice' }), members: given('members', layout.members, 'count', { kind: 'entered' }) }) : moved;
   return workloadShare.explain({ moved: each, rated: limit });
+}
+
+/** Endurance alone, without any sampling of transfers; null while nothing is built or the path is blocked. */
+export function lifeOfJob({ host, build, activities }: Plan): JobForecast['life'] | null {
+  if (!build) return null;
+  const path = transferPath(host, build);
+  return path.blocked.length > 0 ? null : lifeOf(build, activities, path);
+}
+
+/** What a move of a job depends on, without running it; null while nothing is built or the path is blocked. */
+export function inputsOfMove(job: Plan, activity: Move): Inputs | null {
+  if (!job.build) return null;
+  const path = transferPath(job.host, job.build, activity.endpoint);
+  return path.blocked.length > 0 ? null : inputsOf(path, taskOf(job, activity));
 }
 
 /** Whether a life is one, and not the reason why there is none. */

@@ -32,7 +32,7 @@ const DECIDED = { accept: 'Accepted', change: 'To be changed', retest: 'To be me
  * The document handed over with a job: what was fitted, why, what was promised, how it measured, how to look after it.
  * Plain for the customer; the sections marked `shopOnly` hold the evidence for the shop's own copy.
  */
-export function handover(job: Job, forecast: JobForecast | null, found: Verdict): HandoverDocument {
+export function handover(job: Job, forecast: Pick<JobForecast, 'life'> | null, found: Verdict): HandoverDocument {
   const sections = [work(job), fitted(job), promise(job), measurements(found), decision(job, found), life(forecast, job), care(job), known(job), evidence(job, found)];
   return { title: job.title, line: [job.customer, job.host.name, `as of ${job.changed.slice(0, 10)}`].filter(Boolean).join(' · '), sections: sections.filter((s) => s.blocks.length > 0) };
 }
@@ -111,7 +111,7 @@ function decision(job: Job, found: Verdict): Section {
   return section('Verdict', [text(found.words), ...(job.decision ? [text(`${DECIDED[job.decision.kind]} on ${job.decision.at.slice(0, 10)}.${job.decision.words ? ` ${job.decision.words}` : ''}`)] : [])]);
 }
 
-function life(forecast: JobForecast | null, job: Job): Section {
+function life(forecast: Pick<JobForecast, 'life'> | null, job: Job): Section {
   if (!forecast || !job.build) return section('How long it lasts', []);
   if (!isLife(forecast.life)) return section('How long it lasts', [text(forecast.life.problem)]);
   const { fromNew, allowed, rate } = forecast.life;

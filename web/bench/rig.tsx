@@ -1,9 +1,9 @@
 import { Box, Button, LinearProgress, TextField, Typography } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
 import { simulate, type RigRun } from '@kymar/core/bench';
+import { inputsOfMove } from '@kymar/core/forecast';
 import type { Job, Move } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
-import { forecastOf } from '../state/derived';
 import { FlowLine } from './flowline';
 import { clock } from './stopwatch';
 import type { Taken } from '.';
@@ -21,11 +21,11 @@ export function Rig({ job, activity, onTaken }: { job: Job; activity: Move | nul
   useEffect(() => {
     taken.current = onTaken;
   });
-  const forecast = forecastOf(job)?.activities.find((a) => a.activity.id === activity?.id)?.course;
+  const inputs = activity && inputsOfMove(job, activity);
   const repeats = job.runs.filter((r) => r.source === 'simulated' && r.activity === activity?.id).length;
 
   useEffect(() => {
-    if (!play || !activity || !forecast) return;
+    if (!play || !activity || !inputs) return;
     const { run, began, bytes } = play;
     let frame = 0;
     const step = (time: number) => {
@@ -41,7 +41,7 @@ export function Rig({ job, activity, onTaken }: { job: Job; activity: Move | nul
         direction: activity.direction,
         otherEnd: 'storage',
         source: 'simulated',
-        measure: { kind: 'timed', bytes, files: Math.round(forecast.inputs.inputs.files.expected), seconds: run.seconds, error: 0.05, correction: 0, laps: [], block: null, depth: null },
+        measure: { kind: 'timed', bytes, files: Math.round(inputs.inputs.files.expected), seconds: run.seconds, error: 0.05, correction: 0, laps: [], block: null, depth: null },
         samples: run.samples.filter((_, i) => i % every === 0 || i === run.samples.length - 1),
         path: 'customer',
         conditions: { note: `simulated rig, unit ${unit}` },
@@ -54,9 +54,8 @@ export function Rig({ job, activity, onTaken }: { job: Job; activity: Move | nul
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [play]);
 
-  if (!activity || !forecast) return <Typography>The rig plays the forecast’s own model: describe an activity and choose parts whose path is not blocked.</Typography>;
+  if (!activity || !inputs) return <Typography>The rig plays the forecast’s own model: describe an activity and choose parts whose path is not blocked.</Typography>;
   const start = () => {
-    const { inputs } = forecast;
     const bytes = inputs.inputs.bytes.expected;
     const exact = { ...inputs, inputs: { ...inputs.inputs, bytes: { low: bytes, expected: bytes, high: bytes } } };
     setNow(0);

@@ -2,7 +2,7 @@ import { useColorScheme, useTheme } from '@mui/material/styles';
 import { Chart, Filler, LinearScale, LineController, LineElement, PointElement, Tooltip } from 'chart.js';
 import annotation from 'chartjs-plugin-annotation';
 import { useEffect, useRef } from 'react';
-import type { ProfilePoint, TransferForecast } from '@kymar/core/forecast';
+import type { CourseSheet, ProfilePoint } from '@kymar/core/forecast';
 import { momentAt } from '@kymar/core/transfer';
 import { format } from '@kymar/core/units';
 
@@ -12,7 +12,7 @@ Chart.register(LineController, LineElement, PointElement, LinearScale, Filler, T
 const NARROW = 0.13;
 
 /** Speed over the bytes moved, the expected line in its band with the phases named; the drive's temperature beneath on the same axis. */
-export default function ForecastChart({ course, bands }: { course: TransferForecast; bands: { speed: ProfilePoint[]; warmth: ProfilePoint[] | null } }) {
+export default function ForecastChart({ course }: { course: CourseSheet }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const { mode, systemMode } = useColorScheme();
   const scheme = (mode === 'system' ? systemMode : mode) ?? 'light';
@@ -20,7 +20,7 @@ export default function ForecastChart({ course, bands }: { course: TransferForec
   useEffect(() => {
     const palette = theme.colorSchemes[scheme]!.palette;
     const { phases, stretches } = course;
-    const { speed, warmth } = bands;
+    const { speed, warmth } = course.profile;
     const total = speed.at(-1)!.bytes;
     const series = (points: ProfilePoint[], pick: (p: ProfilePoint) => number, unit: number) => points.map((p) => ({ x: p.bytes / 1e9, y: pick(p) / unit }));
     const moving = stretches.filter((s) => s.bar > 0);
@@ -55,7 +55,7 @@ export default function ForecastChart({ course, bands }: { course: TransferForec
         interaction: { mode: 'nearest', axis: 'x', intersect: false },
         scales: {
           x: { type: 'linear', min: 0, max: total / 1e9, title: title('Moved, GB'), ...axis },
-          ...(warmth ? { warm: { ...axis, type: 'linear', position: 'left', stack: 'beneath', stackWeight: 1, weight: 0, min: Math.min(...warmth.map((p) => p.low)) - 3, max: Math.max(...warmth.map((p) => p.high)) + 4, title: title('°C'), ticks: { ...axis.ticks, maxTicksLimit: 5, stepSize: 10, includeBounds: false } } as const } : {}),
+          ...(warmth ? { warm: { ...axis, type: 'linear', position: 'left', stack: 'beneath', stackWeight: 1, weight: 0, min: Math.min(...warmth.map((p) => p.low)) - 3, max: Math.max(...warmth.map((p) => p.high)) + 4, title: title('°C'), ticks: { ...axis.ticks, maxTicksLimit: 5, stepSize: 10, includeBounds: false, callback: (v: number | string) => (Number(v) > Math.max(...warmth.map((p) => p.high)) - 2 ? '' : v) } } as const } : {}),
           y: { ...axis, position: 'left', stack: 'beneath', stackWeight: 2.6, weight: 1, beginAtZero: true, suggestedMax: highest * 1.15, title: title('Speed, MB/s') },
         },
         plugins: {
@@ -77,6 +77,6 @@ export default function ForecastChart({ course, bands }: { course: TransferForec
       },
     });
     return () => chart.destroy();
-  }, [course, bands, scheme, theme]);
-  return <canvas ref={canvas} role="img" aria-label={`Speed over the copy: ${course.phases.map((p) => `${format(p.rate, 'B/s')} to ${format(p.to.bytes, 'B')} (${p.name})`).join(', ')}${bands.warmth ? `; the drive at up to ${format(course.hottest!.expected, '°C')}` : ''}. The same as a table is one click away.`} />;
+  }, [course, scheme, theme]);
+  return <canvas ref={canvas} role="img" aria-label={`Speed over the copy: ${course.phases.map((p) => `${format(p.rate, 'B/s')} to ${format(p.to.bytes, 'B')} (${p.name})`).join(', ')}${course.profile.warmth ? `; the drive at up to ${format(course.hottest!.expected, '°C')}` : ''}. The same as a table is one click away.`} />;
 }

@@ -1,8 +1,11 @@
-import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
+import { Box, Button, Slider, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
 import { lazy, Suspense, useMemo, useState } from 'react';
-import type { ActivityForecast, ProfilePoint, TransferForecast } from '@kymar/core/forecast';
+import type { Fact } from '@kymar/core/evidence';
+import type { ActivitySheet, CourseSheet, ProfilePoint } from '@kymar/core/forecast';
+import type { Job, Move } from '@kymar/core/job';
 import type { Cause } from '@kymar/core/transfer';
 import { format } from '@kymar/core/units';
+import { useForecast } from '../state/forecast';
 import { Panel } from '../ui/panel';
 
 const Chart = lazy(() => import('./chart'));
@@ -21,14 +24,30 @@ const CAUSE: Record<Cause, string> = {
   files: 'the files’ own cost',
 };
 
-/** One move whole: its course, where the time goes, and what decides it. */
-export function Course({ of }: { of: ActivityForecast & { course: TransferForecast } }) {
-  const { activity, course } = of;
+/** How far a slider tries the size, as a power of two of the brief's own. */
+const SIZES = 3;
+
+/** One move whole: its course, where the time goes; and, by two sliders, as it would be with another size or a fuller drive. */
+export function Course({ job, of }: { job: Job; of: ActivitySheet & { course: CourseSheet } }) {
   const [asTable, setAsTable] = useState(false);
-  const bands = useMemo(() => course.profile(), [course]);
-  const { phases, bar } = course;
-  const ahead = of.figure.expected - bar.expected;
-  const moved = phases.filter((p) => p.to.bytes > p.from.bytes);
+  const [size, setSize] = useState(0);
+  const [fill, setFill] = useState<number | null>(null);
+  const trying = size !== 0 || fill !== null;
+  const { activity } = of;
+  const plan = useMemo(() => {
+    const times = 2 ** size;
+    const scale = (fact: Fact): Fact => ({ ...fact, value: fact.value === null ? null : Array.isArray(fact.value) ? [fact.value[0] * times, fact.value[1] * times, fact.value[2] * times] : fact.value * times });
+    const move = activity as Move;
+    const { besides: _, ...tried } = move;
+    const activities = [size === 0 ? tried : { ...tried, bytes: scale(tried.bytes), files: scale(tried.files) }];
+    return { host: job.host, build: trying ? job.build : null, activities, needs: fill === null ? job.needs : { ...job.needs, fill: { value: fill, source: { kind: 'entered' as const } } }, serviceYears: job.serviceYears };
+  }, [job, activity, size, fill, trying]);
+  const { sheet } = useForecast(plan);
+  const attempt = trying ? sheet?.activities.find((a) => a.activity.id === activity.id) : undefined;
+  const shown = attempt?.course ? { ...attempt, course: attempt.course } : of;
+  const { course, figure } = shown;
+  const ahead = figure.expected - course.bar.expected;
+  const moved = course.phases.filter((p) => p.to.bytes > p.from.bytes);
   return (
     <Panel
       title={`Speed over the copy: ${activity.name}`}
@@ -39,11 +58,11 @@ export function Course({ of }: { of: ActivityForecast & { course: TransferForeca
       }
     >
       {asTable ? (
-        <CourseTable bands={bands} />
+        <CourseTable bands={course.profile} />
       ) : (
-        <Box sx={{ height: bands.warmth ? 316 : 236 }}>
+        <Box sx={{ height: course.profile.warmth ? 316 : 236 }}>
           <Suspense fallback={null}>
-            <Chart course={course} bands={bands} />
+            <Chart course={course} />
           </Suspense>
         </Box>
       )}
@@ -52,13 +71,50 @@ export function Course({ of }: { of: ActivityForecast & { course: TransferForeca
         {ahead > 1 ? ` The progress bar is full ${format(ahead, 's')} before ${'verify' in activity && activity.verify ? 'all is written and read back' : 'all is written: eject before unplugging'}.` : ''}
         {course.hottest ? ` The drive gets ${format(course.hottest.expected, '°C', 2)} warm (${format(course.hottest.low, '°C', 2)} to ${format(course.hottest.high, '°C', 2)})${course.energy === null ? '' : ` and draws ${format(course.energy / 3600, 'W', 2)}h`}.` : ''}
       </Typography>
+      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: 'minmax(0, 1fr) minmax(0, 1fr) auto' }, columnGap: 3, alignItems: 'center', mt: 1.5 }}>
+        <Try label="Try another size" value={size} least={-SIZES} most={SIZES} step={0.25} words={size === 0 ? 'as in the brief' : `${format(2 ** size, 'ratio', 2)} times`} onValue={setSize} />
+        <Try label="Try a fuller drive" value={fill ?? 0} least={0} most={0.95} step={0.05} words={fill === null ? 'as in the brief' : `${format(fill, '%')} in use`} onValue={setFill} />
+        <Box sx={{ textAlign: 'right', minWidth: 150 }} aria-live="polite">
+          {trying ? (
+            <>
+              <Typography variant="body2" sx={{ fontWeight: 640 }}>
+                {format(figure.expected, 's')} ({format(figure.low, 's')} to {format(figure.high, 's')})
+              </Typography>
+              <Button
+                size="small"
+                sx={{ p: 0 }}
+                onClick={() => {
+                  setSize(0);
+                  setFill(null);
+                }}
+              >
+                Back to the brief
+              </Button>
+            </>
+          ) : null}
+        </Box>
+      </Box>
       <Causes list={course.causes} />
     </Panel>
   );
 }
 
+function Try({ label, value, least, most, step, words, onValue }: { label: string; value: number; least: number; most: number; step: number; words: string; onValue(value: number): void }) {
+  return (
+    <Box>
+      <Typography variant="caption" sx={{ display: 'flex', justifyContent: 'space-between' }}>
+        <span>{label}</span>
+        <Box component="span" sx={{ color: 'text.secondary' }}>
+          {words}
+        </Box>
+      </Typography>
+      <Slider size="small" aria-label={label} value={value} min={least} max={most} step={step} onChange={(_, v) => onValue(v as number)} sx={{ py: 1 }} />
+    </Box>
+  );
+}
+
 /** Where the time goes: one bar, its parts named on it or beneath. */
-function Causes({ list }: { list: TransferForecast['causes'] }) {
+function Causes({ list }: { list: CourseSheet['causes'] }) {
   const tones = ['flow', 'info.main', 'warning.main', 'measured', 'text.secondary'];
   return (
     <Box sx={{ mt: 1.5 }}>
@@ -118,8 +174,8 @@ function CourseTable({ bands: { speed, warmth } }: { bands: { speed: ProfilePoin
 const ROWS = 6;
 
 /** Which input moves the answer most: each from its low to its high point, all others at their middle. */
-export function Decides({ course }: { course: TransferForecast }) {
-  const list = useMemo(() => course.decides(), [course]);
+export function Decides({ course }: { course: CourseSheet }) {
+  const list = course.decides;
   const shown = list.slice(0, ROWS);
   const [least, most] = [Math.min(...shown.map((s) => Math.min(s.atLow, s.atHigh))), Math.max(...shown.map((s) => Math.max(s.atLow, s.atHigh)))];
   const at = (v: number) => (most > least ? (100 * (v - least)) / (most - least) : 0);

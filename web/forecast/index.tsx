@@ -1,11 +1,12 @@
 import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { ActivityForecast, TransferForecast } from '@kymar/core/forecast';
+import type { ActivitySheet, CourseSheet } from '@kymar/core/forecast';
 import { chance } from '@kymar/core/handover';
 import type { Activity } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
-import { forecastOf } from '../state/derived';
+import { pathOfJob } from '../state/derived';
+import { useForecast } from '../state/forecast';
 import { Figure } from '../ui/figure';
 import { useJob } from '../ui/job';
 import { Panel } from '../ui/panel';
@@ -14,7 +15,7 @@ import { Course, Decides } from './course';
 import { Freeze } from './frozen';
 import { LifeLine, Years } from './life';
 
-const hasCourse = (a: ActivityForecast): a is ActivityForecast & { course: TransferForecast } => a.course !== null;
+const hasCourse = (a: ActivitySheet): a is ActivitySheet & { course: CourseSheet } => a.course !== null;
 
 /** What answers an activity of each kind. */
 const ANSWER: Record<Activity['kind'], string> = { move: 'time', stream: 'margin', open: 'time to open', scratch: 'waiting a day', keep: 'years until full' };
@@ -22,9 +23,9 @@ const ANSWER: Record<Activity['kind'], string> = { move: 'time', stream: 'margin
 /** How the work will run, before anything is measured. */
 export function Forecast() {
   const { job } = useJob();
-  const forecast = forecastOf(job);
+  const { sheet: forecast, fresh } = useForecast(job);
   const [chosen, setChosen] = useState<string | null>(null);
-  if (!forecast)
+  if (!job.build || pathOfJob(job)!.blocked.length > 0)
     return (
       <Panel title="Nothing to forecast yet" sx={{ maxWidth: 640 }}>
         <Typography sx={{ mb: 2 }}>{job.build ? 'The path is blocked: mend it first.' : 'Choose the parts first: drive, what it sits in, cable and port.'}</Typography>
@@ -33,11 +34,17 @@ export function Forecast() {
         </Button>
       </Panel>
     );
+  if (!forecast)
+    return (
+      <Panel title="How long it will take" aria-busy>
+        <Typography color="textSecondary">Working it out …</Typography>
+      </Panel>
+    );
   const moves = forecast.activities.filter(hasCourse);
   const shown = moves.find((a) => a.activity.id === chosen) ?? moves[0];
   return (
     <Box sx={{ display: 'grid', gap: 2 }}>
-      <Panel title="How long it will take">
+      <Panel title="How long it will take" aria-busy={!fresh}>
         {forecast.activities.length === 0 ? (
           <Typography>
             The brief names no activity. <Link to={`/jobs/${job.id}/brief`}>Describe one</Link> to see its forecast.
@@ -64,7 +71,7 @@ export function Forecast() {
       </Panel>
       <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 2fr) minmax(0, 1fr)' }, alignItems: 'start' }}>
         <Box sx={{ display: 'grid', gap: 2 }}>
-          {shown && <Course key={shown.activity.id} of={shown} />}
+          {shown && <Course key={shown.activity.id} job={job} of={shown} />}
           {shown && <Compare job={job} activity={shown.activity.id} />}
         </Box>
         <Box sx={{ display: 'grid', gap: 2 }}>
@@ -78,7 +85,7 @@ export function Forecast() {
   );
 }
 
-function Row({ of: a, selected, onChoose }: { of: ActivityForecast; selected: boolean; onChoose: (() => void) | null }) {
+function Row({ of: a, selected, onChoose }: { of: ActivitySheet; selected: boolean; onChoose: (() => void) | null }) {
   const { activity, figure, rate, more, probability } = a;
   const stream = activity.kind === 'stream';
   const beside = rate ?? more[0];

@@ -1,7 +1,7 @@
 import { Box, Typography } from '@mui/material';
 import { useEffect, useState } from 'react';
 import { middle, type Spread } from '@kymar/core/evidence';
-import { isLife, type DaysForecast, type JobForecast } from '@kymar/core/forecast';
+import { isLife, type DaysForecast, type JobSheet } from '@kymar/core/forecast';
 import { chance } from '@kymar/core/handover';
 import type { Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
@@ -10,7 +10,7 @@ import { Panel } from '../ui/panel';
 import { daysOf } from '../workers';
 
 /** How long the drive lasts: by what is rated, by its cells, or by a disk's yearly load. */
-export function LifeLine({ job, forecast }: { job: Job; forecast: JobForecast }) {
+export function LifeLine({ job, forecast }: { job: Job; forecast: JobSheet }) {
   const { life, workload, array, format: whole, copies } = forecast;
   const wanted = middle(job.serviceYears);
   return (

@@ -1,8 +1,9 @@
 import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useState } from 'react';
+import { lifeOfJob } from '@kymar/core/forecast';
 import { handover, toMarkdown, type Block } from '@kymar/core/handover';
 import { writeJob } from '@kymar/core/job';
-import { forecastOf, verdictOf } from '../state/derived';
+import { verdictOf } from '../state/derived';
 import { fileName, saveFile } from '../ui/files';
 import { useJob } from '../ui/job';
 
@@ -12,7 +13,8 @@ type Copy = 'customer' | 'shop';
 export function Handover() {
   const { job } = useJob();
   const [copy, setCopy] = useState<Copy>('customer');
-  const document = handover(job, forecastOf(job), verdictOf(job));
+  const life = lifeOfJob(job);
+  const document = handover(job, life && { life }, verdictOf(job));
   return (
     <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 240px' }, alignItems: 'start', '@media print': { display: 'block' } }}>
       <Box component="article" sx={{ bgcolor: 'background.paper', border: 1, borderColor: 'divider', borderRadius: 1, px: { xs: 2, md: 6 }, py: 4, maxWidth: 900, '@media print': { border: 0, p: 0, maxWidth: 'none', color: '#000', bgcolor: '#fff' } }}>

@@ -6,7 +6,7 @@ import { Link, useNavigate } from 'react-router';
 import { DEMO_IDS, demoJobs } from '@kymar/core/demo';
 import { directionOf, nextStage, writeJob, type Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
-import { forecastOf, pathOfJob, stagesOf, verdictOf } from '../state/derived';
+import { pathOfJob, stagesOf, verdictOf } from '../state/derived';
 import { dropJobs, putJobs, undo, useJobs } from '../state/jobs';
 import { fileName, saveFile } from '../ui/files';
 import { Panel } from '../ui/panel';
@@ -114,9 +114,11 @@ function Row({ job, onRemove }: { job: Job; onRemove(): void }) {
   const path = pathOfJob(job);
   const direction = job.activities[0] ? directionOf(job.activities[0]) : 'write';
   const flow = path?.flow?.[direction].expected;
-  const chances = forecastOf(job)?.activities.map((a) => a.probability).filter((p): p is number => p !== null) ?? [];
+  // What was frozen: nothing is worked out anew for a list.
+  const frozen = job.forecasts.at(-1);
+  const chances = frozen?.results.map((r) => r.probability).filter((p): p is number => p !== null) ?? [];
   const { answer, claims } = verdictOf(job);
-  const state = claims.length > 0 ? ({ meets: 'Meets the wishes', 'falls short': 'Falls short', 'not proven': 'Not proven yet' } as const)[answer] : chances.length > 0 ? `Forecast: wishes met with ${Math.round(Math.min(...chances) * 100)} % or more` : 'Not forecast yet';
+  const state = claims.length > 0 ? ({ meets: 'Meets the wishes', 'falls short': 'Falls short', 'not proven': 'Not proven yet' } as const)[answer] : chances.length > 0 ? `Frozen forecast: wishes met with ${Math.round(Math.min(...chances) * 100)} % or more` : frozen ? 'Forecast frozen' : job.build ? 'Forecast not frozen yet' : 'Not forecast yet';
   return (
     <Box component="li" sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr auto', md: 'minmax(0, 1.5fr) minmax(0, 0.9fr) minmax(0, 0.9fr) minmax(0, 1fr) auto' }, gap: 2, alignItems: 'center', bgcolor: 'background.paper', border: 1, borderColor: 'divider', borderRadius: 1, px: 2, py: 2 }}>
       <Box sx={{ minWidth: 0 }}>

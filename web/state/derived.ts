@@ -1,5 +1,4 @@
 import { findings, type Finding, type Setting } from '@kymar/core/fit';
-import { forecastJob, type JobForecast } from '@kymar/core/forecast';
 import { stages, type Job, type StageState } from '@kymar/core/job';
 import { DIRECTIONS, type Direction } from '@kymar/core/links';
 import type { Path } from '@kymar/core/path';
@@ -22,14 +21,12 @@ function remembered<K extends readonly unknown[], V>(make: (...key: K) => V, mos
 type Build = NonNullable<Job['build']>;
 const setting = remembered((host: Job['host'], build: Build, activities: Job['activities'], needs: Job['needs'], direction: Direction): Setting => settingOf({ host, build, activities, needs }, direction));
 const found = remembered((of: Setting): Finding[] => findings(of));
-const forecast = remembered((host: Job['host'], build: Job['build'], activities: Job['activities'], needs: Job['needs'], serviceYears: Job['serviceYears']): JobForecast | null => forecastJob({ host, build, activities, needs, serviceYears }));
 const judged = remembered((job: Job): Verdict => verdict(job));
 
 /** A job's path in one direction with what the rules need to know; null while nothing is built. */
 export const settingOfJob = ({ host, build, activities, needs }: Job, direction: Direction): Setting | null => (build ? setting(host, build, activities, needs, direction) : null);
 export const pathOfJob = (job: Job, direction: Direction = 'write'): Path | null => settingOfJob(job, direction)?.path ?? null;
 export const findingsOf = (of: Setting): Finding[] => found(of);
-export const forecastOf = (job: Job): JobForecast | null => forecast(job.host, job.build, job.activities, job.needs, job.serviceYears);
 export const verdictOf = (job: Job): Verdict => judged(job);
 
 export function stagesOf(job: Job): StageState[] {

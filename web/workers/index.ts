@@ -1,8 +1,9 @@
 import { wrap, type Remote } from 'comlink';
-import type { DaysForecast, Plan as ForecastPlan } from '@kymar/core/forecast';
+import type { DaysForecast, JobSheet, Plan as ForecastPlan } from '@kymar/core/forecast';
 import type { Direction } from '@kymar/core/links';
 import type { Shop } from '@kymar/core/parts';
 import type { Mend, Plan } from '@kymar/core/whatif';
+import type { Forecasting } from './forecast';
 import type { Compared, Work } from './whatif';
 
 export type { Compared };
@@ -19,3 +20,7 @@ export const daysOf = (job: ForecastPlan, years: number): Promise<DaysForecast |
 
 /** Builds held against each other, in a worker. @throws RangeError for what cannot be compared */
 export const comparisonOf = (job: ForecastPlan, activity: string, builds: { name: string; build: NonNullable<ForecastPlan['build']> }[]): Promise<Compared> => whatif().compare(job, activity, builds);
+
+let forecasting: Remote<Forecasting> | null = null;
+/** A job's forecast with its bands, in a worker of its own. */
+export const sheetFor = (job: ForecastPlan): Promise<JobSheet | null> => (forecasting ??= wrap<Forecasting>(new Worker(new URL('./forecast.ts', import.meta.url), { type: 'module' }))).sheet(job);
