@@ -193,6 +193,17 @@ describe('what surrounds a transfer', () => {
   });
 });
 
+test('laws of probability: between 0 and 1, never falling with a longer wish, and at the range’s ends what the range says', () => {
+  const f = course(offload, {});
+  fc.assert(
+    fc.property(fc.double({ min: 1, max: 3000, noNaN: true }), fc.double({ min: 0, max: 1000, noNaN: true }), (wish, more) => {
+      const [a, b] = [f.chance(wish), f.chance(wish + more)];
+      return a >= 0 && b <= 1 && a <= b;
+    }),
+  );
+  expect([f.chance(f.time.low), f.chance(f.time.expected), f.chance(f.time.high)]).toEqual([expect.closeTo(0.05, 2), expect.closeTo(0.5, 2), expect.closeTo(0.95, 2)]);
+});
+
 describe('other kinds of work', () => {
   const only = (activity: Job['activities'][number], job: Job = offload) => forecastJob({ ...job, activities: [activity] })!.activities[0]!;
   const common = { id: 'x', name: 'x', perDay: entered(1), wish: null };

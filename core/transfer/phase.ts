@@ -1,5 +1,5 @@
 import { warmAt } from '../heat';
-import type { Limit, Stretch } from './engine';
+import type { Limit, Stretch } from './body';
 
 /** A part of a transfer that one thing decides. */
 export interface Phase {
