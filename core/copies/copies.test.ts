@@ -21,6 +21,7 @@ test('it fills when arithmetic says; what is unknown widens it', () => {
   const usable = given('usable', 8e12, 'B', { kind: 'sheet' });
   expect(fillsIn(usable, known(2e12), known(6e9)).expected).toBeCloseTo(6e12 / 6e9 / 365, 9);
   expect(fillsIn(usable, known(9e12), known(6e9)).expected).toBe(0);
+  expect(fillsIn(usable, known(2e12), known(0))).toMatchObject({ low: 1000, high: 1000, because: { note: expect.stringMatching(/never/) } });
   const open = fillsIn(usable, known(2e12), known(null));
   expect(open.high / open.low).toBeGreaterThan(10);
   expect(usableOf(usable).expected).toBeCloseTo(8e12 * 0.92, 0);

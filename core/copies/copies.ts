@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { formula, fromFact, given, spread, type Estimate, type Fact } from '../evidence';
+import { eachDraw, formula, fromFact, given, isExact, SAMPLES, SEED, spread, summary, worked, type Estimate, type Fact } from '../evidence';
+import { format } from '../units';
 
 /** A copy of the data in the plan. An array is one copy, however many drives it has. */
 export const Copy = z.object({
@@ -33,21 +34,28 @@ export function lacking(copies: readonly Copy[], rule: CopiesRule = USUAL_RULE):
   return found;
 }
 
-/** Days until what grows fills what is there. */
-const daysUntilFull = formula({
-  name: 'time until full',
-  unit: 'years',
-  inputs: { usable: 'usable capacity', now: 'kept today', growth: 'growth a day' },
-  of: (m, x) => m.div(m.div(m.max(m.sub(x.usable, x.now), m.num(0)), x.growth), m.num(365)),
-});
-
 /** What a customer keeps, and by how much it grows a day, where nobody knows [memory]. */
 const KEPT = { range: spread(100e9, 500e9, 2000e9), note: 'what people keep' };
 const GROWTH = { range: spread(0.1e9, 1e9, 10e9), note: 'what people add a day' };
 
-/** Years until a drive or array of so many usable bytes is full. */
+/** Longer than anybody asks, years: stands for never, too. */
+const NEVER = 1000;
+
+/** Years until a drive or array of so many usable bytes is full; what does not grow never fills it. */
 export function fillsIn(usable: Estimate, now: Fact, growth: Fact): Estimate {
-  return daysUntilFull.explain({ usable, now: fromFact('kept today', now, 'B', KEPT)!, growth: fromFact('growth a day', growth, 'B/day', GROWTH)! });
+  const inputs = { usable, now: fromFact('kept today', now, 'B', KEPT)!, growth: fromFact('growth a day', growth, 'B/day', GROWTH)! };
+  const years = (x: { usable: number; now: number; growth: number }) => (x.now >= x.usable ? 0 : x.growth <= 0 ? NEVER : Math.min(NEVER, (x.usable - x.now) / x.growth / 365));
+  const samples = new Float64Array(SAMPLES);
+  eachDraw({ inputs }, SEED, (x, i) => (samples[i] = years(x)));
+  const exact = Object.values(inputs).every(isExact);
+  const at = years({ usable: usable.expected, now: inputs.now.expected, growth: inputs.growth.expected });
+  return worked('time until full', exact ? { low: at, expected: at, high: at } : summary(samples), 'years', {
+    how: exact ? 'exact' : 'sampled',
+    formula: '(usable capacity − kept today) ÷ growth a day ÷ 365',
+    filled: `(${format(usable.expected, 'B', 4)} − ${format(inputs.now.expected, 'B', 4)}) ÷ ${format(inputs.growth.expected, 'B/day', 4)} ÷ 365`,
+    ...(at >= NEVER ? { note: 'A thousand years stands for never.' } : {}),
+    inputs: Object.values(inputs),
+  });
 }
 
 const shown = formula({ name: 'usable for data', unit: 'B', inputs: { capacity: 'capacity', share: 'share left by the file system and what it keeps free' }, of: (m, x) => m.mul(x.capacity, x.share) });

@@ -1,8 +1,11 @@
+import fc from 'fast-check';
+import type { Fact } from '../evidence';
 import { blocksOf } from '../fit';
 import { ceilingOf, linkById } from '../links';
 import { Accessory, Bridge, Cable, Drive, Host, Hub, type Hop } from '../parts';
 import { life } from '../endurance';
-import { pathOf } from '../forecast';
+import { forecastJob, freeze, pathOf } from '../forecast';
+import { readJob, writeJob, type Activity } from '../job';
 import { buildPath } from '../path';
 import { settingOf } from '../whatif';
 import { ACCESSORIES, DEMO_IDS, demoJobs, BRIDGES, CABLES, DRIVES, HOSTS, HUBS } from '.';
@@ -65,6 +68,40 @@ describe('the jobs of the demo', () => {
     expect(demoJobs()).toEqual(demoJobs());
     expect(demoJobs().map((j) => j.id)).toEqual([...DEMO_IDS]);
   });
+  test('any parts that let data flow give a sound forecast of any kind of work, whatever is not known', () => {
+    const unknown: Fact = { value: null, source: { kind: 'unknown' } };
+    const common = { perDay: unknown, wish: 100 };
+    const activities: Activity[] = [
+      { ...common, id: 'a', name: 'a', kind: 'move', direction: 'write', bytes: unknown, files: unknown, verify: true },
+      { ...common, id: 'b', name: 'b', kind: 'move', direction: 'write', bytes: { value: 0, source: { kind: 'entered' } }, files: unknown, itself: true },
+      { ...common, id: 'c', name: 'c', kind: 'stream', direction: 'read', rate: unknown, streams: 12, lasts: unknown, buffer: unknown },
+      { ...common, id: 'd', name: 'd', kind: 'open', own: unknown, bytes: unknown, requests: unknown },
+      { ...common, id: 'e', name: 'e', kind: 'scratch', operations: unknown, reads: 0.5, block: 65_536, depth: 1024, span: unknown, synchronous: true },
+      { ...common, id: 'f', name: 'f', kind: 'keep', now: unknown, growth: { value: 0, source: { kind: 'entered' } } },
+      { ...common, id: 'g', name: 'g', kind: 'move', direction: 'read', bytes: { value: [1, 5e10, 1e12], source: { kind: 'entered' } }, files: { value: 10, source: { kind: 'entered' } }, besides: ['a'] },
+    ];
+    fc.assert(
+      fc.property(fc.constantFrom(...HOSTS), fc.constantFrom(...DRIVES), fc.constantFrom(null, ...BRIDGES), fc.nat(), (host, drive, bridge, pick) => {
+        const port = host.ports[pick % host.ports.length]!;
+        const cable = [null, ...CABLES].find((c) => buildPath({ drive, bridge, cable: c, host, port }).blocked.length === 0);
+        fc.pre(cable !== undefined);
+        const together = Math.min(4, bridge?.bays ?? 1);
+        const job = { ...demoJobs()[0]!, host, activities, build: { drive, bridge, cable: cable!, port: port.id, ...(together > 2 ? { together, array: { mode: 'parity' as const, by: 'system' as const } } : {}) }, forecasts: [] };
+        const found = forecastJob(job)!;
+        for (const { figure, probability, course } of found.activities) {
+          expect([figure.low, figure.expected, figure.high].every(Number.isFinite)).toBe(true);
+          expect(figure.low).toBeLessThanOrEqual(figure.expected);
+          expect(figure.expected).toBeLessThanOrEqual(figure.high);
+          if (probability !== null) expect(probability >= 0 && probability <= 1).toBe(true);
+          if (course) expect(course.causes.reduce((sum, c) => sum + c.share, 0)).toBeCloseTo(1, 6);
+        }
+        // What is frozen of it is a sound job file.
+        expect(readJob(writeJob({ ...job, forecasts: [freeze(job, 'f', '2026-11-25T00:00:00.000Z')] })).ok).toBe(true);
+      }),
+      { numRuns: 12, endOnFailure: true },
+    );
+  });
+
   test('one is finished up to the verdict on a path that flows, one is at the brief, one hangs on the school it follows', () => {
     const [offload, scans, bay] = demoJobs();
     expect(pathOf(offload!.host, offload!.build!).blocked).toEqual([]);
