@@ -1,11 +1,11 @@
 import fc from 'fast-check';
-import type { Fact } from '../evidence';
+import { EstimateSchema, type Fact } from '../evidence';
 import { blocksOf } from '../fit';
 import { ceilingOf, linkById } from '../links';
 import { Accessory, Bridge, Cable, Drive, Host, Hub, type Hop } from '../parts';
 import { life } from '../endurance';
-import { forecastJob, freeze, pathOf } from '../forecast';
-import { readJob, writeJob, type Activity } from '../job';
+import { forecastJob, pathOf } from '../forecast';
+import type { Activity } from '../job';
 import { buildPath } from '../path';
 import { settingOf } from '../whatif';
 import { ACCESSORIES, DEMO_IDS, demoJobs, BRIDGES, CABLES, DRIVES, HOSTS, HUBS } from '.';
@@ -89,16 +89,15 @@ describe('the jobs of the demo', () => {
         const job = { ...demoJobs()[0]!, host, activities, build: { drive, bridge, cable: cable!, port: port.id, ...(together > 2 ? { together, array: { mode: 'parity' as const, by: 'system' as const } } : {}) }, forecasts: [] };
         const found = forecastJob(job)!;
         for (const { figure, probability, course } of found.activities) {
-          expect([figure.low, figure.expected, figure.high].every(Number.isFinite)).toBe(true);
+          // Sound enough to be frozen into a job file.
+          expect(EstimateSchema.safeParse(JSON.parse(JSON.stringify(figure))).success).toBe(true);
           expect(figure.low).toBeLessThanOrEqual(figure.expected);
           expect(figure.expected).toBeLessThanOrEqual(figure.high);
           if (probability !== null) expect(probability >= 0 && probability <= 1).toBe(true);
           if (course) expect(course.causes.reduce((sum, c) => sum + c.share, 0)).toBeCloseTo(1, 6);
         }
-        // What is frozen of it is a sound job file.
-        expect(readJob(writeJob({ ...job, forecasts: [freeze(job, 'f', '2026-11-25T00:00:00.000Z')] })).ok).toBe(true);
       }),
-      { numRuns: 12, endOnFailure: true },
+      { numRuns: 6, endOnFailure: true },
     );
   });
 

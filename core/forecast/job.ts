@@ -2,14 +2,16 @@ import type { Build } from '../bench';
 import { writeMultiple, type Layout } from '../arrays';
 import { forecastArray, type ArrayForecast } from './array';
 import { fillsIn, lacking, usableOf } from '../copies';
+import { formatFromSheet } from '../disks';
 import { life, workloadShare, type Life } from '../endurance';
 import { formula, fromFact, given, renamed, spread, type Estimate, type Fact } from '../evidence';
 import { directionOf, filesOf, isMove, type Activity, type Job, type Move, type Scratch } from '../job';
 import { forecastLoad } from '../loads';
 import { asRevised, type Host } from '../parts';
-import { buildPath, explainFlow, type Path } from '../path';
+import { buildPath, explainFlow, rateOf, type Path } from '../path';
 import { behindCache, operationsPerSecond, scratchDay, type Operations } from '../random';
 import { inputsOf, type Inputs, type Surroundings, type TransferTask } from './inputs';
+import { DISK } from '../transfer';
 import { forecastStream, type StreamForecast } from './stream';
 import { forecastTransfer, type TransferForecast } from './transfer';
 
@@ -83,6 +85,9 @@ export function forecastJob(job: Plan): JobForecast | null {
 
 /** A pass over a whole disk from its outer tracks to its inner ones, at what disk and path allow. */
 function formatOf(path: Path, capacity: Estimate): Estimate {
+  const outer = rateOf(`${path.parts.drive.model}, outer tracks`, path.parts.drive.write, DISK);
+  // Where the path is no limit the zones alone decide, in closed form.
+  if (path.carries!.write.low > outer.high) return formatFromSheet(capacity, outer);
   // Written from one end to the other a shingled disk keeps its rate.
   const drive = { ...path.parts.drive, recording: 'CMR' as const, cache: { value: null, source: { kind: 'unknown' as const } } };
   const { time } = forecastTransfer({ ...path, parts: { ...path.parts, drive } }, { direction: 'write', bytes: { value: capacity.expected, source: capacity.because.source ?? { kind: 'unknown' } }, files: exactFact(1), otherEnd: 'memory', surroundings: { fill: exactFact(0) } });
