@@ -37,8 +37,9 @@ for (const [name, path] of VIEWS.filter(([name]) => name.includes(only))) {
 if ('working'.includes(only)) {
   await page.goto(`${server.address}${OFFLOAD}/forecast`);
   await page.getByTitle('Show the working').first().click();
-  await page.getByText('What the links carry, writing').click();
-  await page.getByText('What the links carry, writing').evaluate((text) => Promise.all(document.getAnimations().map((a) => a.finished)).then(() => text));
+  const links = page.getByLabel('The working', { exact: true }).getByText('What the links carry, writing');
+  await links.click();
+  await links.evaluate((text) => Promise.all(document.getAnimations().map((a) => a.finished)).then(() => text));
   await page.screenshot({ path: join(folder, 'working.png') });
 }
 await browser.close();
