@@ -2,6 +2,7 @@ import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import { BRIDGES, demoJobs, DRIVES } from '@kymar/core/demo';
+import { life } from '@kymar/core/endurance';
 import { compareBuilds } from '@kymar/core/compare';
 import { forecastJob, repeatJob } from '@kymar/core/forecast';
 import { writeJob, type Job, type Move } from '@kymar/core/job';
@@ -108,6 +109,21 @@ test('drives put together in the bays: chosen on the path, told on the forecast'
   await stage(page, 'Forecast').click();
   await page.getByText(/Together they hold 3 TB; 1 may fail, whichever it is/).waitFor();
   await page.getByText(/A rebuild takes at least/).waitFor();
+});
+
+test('reference: readings to a date as a range, and growth told when four readings show it', async () => {
+  const { page, faults } = await app.open('/reference');
+  const rating = page.getByRole('heading', { name: 'When do the rated writes run out?' }).locator('xpath=../..');
+  const source = { kind: 'entered' as const };
+  const core = life({ tbw: { value: 600e12, source }, capacity: { value: 1e12, source }, warrantyYears: { value: 5, source }, writesPerDay: null, readings: [{ day: 0, written: 0 }, { day: 62, written: 3.6e12 }, { day: 155, written: 9.79e12 }], since: '2026-06-23' });
+  const month = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { month: 'long', year: 'numeric', timeZone: 'UTC' });
+  await rating.getByText(`Runs out about ${month(core.runsOut!.expected)}, between ${month(core.runsOut!.earliest)} and ${month(core.runsOut!.latest)}.`).waitFor();
+  await rating.getByRole('button', { name: 'Another reading' }).click();
+  await rating.getByLabel('Written by then 4').fill('18 TB');
+  await rating.getByText(/The daily writes change by/).waitFor();
+  await rating.getByLabel('Written by then 4').fill('1 TB');
+  await rating.getByText(/must be later than the one before and not lower/).waitFor();
+  expect(faults).toEqual([]);
 });
 
 test('reference: a cache from totals, and what a load is made of', async () => {

@@ -37,7 +37,7 @@ test('a first visit opens on the finished demo job, and figures show their worki
   await page.getByTitle('Show the working').nth(1).click();
   const sheet = page.getByLabel('The working', { exact: true });
   await sheet.getByText('= bytes of each phase ÷ what decides there + files × cost of a file').waitFor();
-  await sheet.getByText(/^= [\d.]+ GB ÷ [\d.,]+ MB\/s \+ [\d.]+ GB ÷ 900 MB\/s \+ 38,400 × 1 ms$/).waitFor();
+  await sheet.getByText(/^= [\d.]+ GB ÷ [\d.,]+ MB\/s \+ [\d.]+ GB ÷ 900 MB\/s \+ 38,400 × 1 ms = 4 min \d\d s$/).waitFor();
   await sheet.getByText('Reed 2 TB, writing', { exact: true }).first().click();
   await sheet.getByText('What drives reach of a stated figure').first().click();
   await sheet.getByText(/from memory, not looked up/).first().waitFor();

@@ -32,6 +32,9 @@ for (const [name, path] of VIEWS.filter(([name]) => name.includes(only))) {
   await page.getByRole('main').waitFor();
   await page.evaluate(() => document.fonts.ready);
   await page.waitForLoadState('networkidle');
+  // The forecast is worked out beside the page, and its chart comes after it.
+  if (name === 'forecast') await Promise.all([page.getByRole('img', { name: /^Speed over the copy/ }).waitFor(), page.getByText(/^The cache is/).waitFor()]);
+  await page.setViewportSize({ width: 1280, height: name === 'forecast' ? 1200 : 800 });
   await page.screenshot({ path: join(folder, `${name}.png`) });
 }
 if ('working'.includes(only)) {

@@ -16,7 +16,7 @@ describe('the forecast of a transfer', () => {
     expect(f.chance(f.time.expected)).toBeCloseTo(0.5, 1);
     expect([f.chance(0), f.chance(1e9)]).toEqual([0, 1]);
     expect(f.time.because.how).toBe('sampled');
-    expect(f.time.because.filled).toMatch(/^[\d.]+ GB ÷ [\d.,]+ MB\/s \+ [\d.]+ GB ÷ 900 MB\/s \+ 38,400 × 1 ms$/);
+    expect(f.time.because.filled).toMatch(/^[\d.]+ GB ÷ [\d.,]+ MB\/s \+ [\d.]+ GB ÷ 900 MB\/s \+ 38,400 × 1 ms = 4 min \d\d s$/);
     expect(f.phases.map((p) => p.limit)).toEqual(['memory', 'links', 'rest', 'memory']);
     expect(f.causes.reduce((sum, c) => sum + c.share, 0)).toBeCloseTo(1, 9);
     expect(f.bar.expected).toBeLessThan(f.time.expected);

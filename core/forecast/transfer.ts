@@ -45,7 +45,7 @@ export interface TransferForecast {
 }
 
 const NOTE = (seed: number, revisions: number) =>
-  `Ranges from ${SAMPLES.toLocaleString('en-GB')} samples, seed ${seed}: independent inputs, each run from event to event (source ends, cache used up, zone of a disk, throttle).${revisions > 1 ? ` The revision is not known: every draw is one of ${revisions}, each with its own figures.` : ''}`;
+  `Ranges from ${SAMPLES.toLocaleString('en-GB')} samples, seed ${seed}: independent inputs, each run from event to event (source ends, cache used up, zone of a disk, throttle). The formula shows every input at its middle; the figure itself is the middle of the draws.${revisions > 1 ? ` The revision is not known: every draw is one of ${revisions}, each with its own figures.` : ''}`;
 
 /**
  * Forecasts one transfer over a path: time and rate as ranges with their working, its course, and probabilities.
@@ -119,7 +119,7 @@ function inWords({ flows }: Outcome, x: Record<string, number>, own: number): { 
     if (at > 0) close();
   }
   const files = x.files! * x.perFile! > 0 ? ` + ${own > 1 ? `${own} × ` : ''}${format(x.files!, 'count')} × ${format(x.perFile!, 's')}` : '';
-  return { formula: 'bytes of each phase ÷ what decides there + files × cost of a file', filled: `${parts.join(' + ')}${files}` };
+  return { formula: 'bytes of each phase ÷ what decides there + files × cost of a file', filled: `${parts.join(' + ')}${files} = ${format(flows[own - 1]!.safe, 's')}` };
 }
 
 function causesOf({ flows }: Outcome, own: number): TransferForecast['causes'] {

@@ -10,6 +10,7 @@ import { FormatEnd } from './format';
 import { Health } from './health';
 import { Interfaces } from './interfaces';
 import { Loads } from './loads';
+import { RatingEnd } from './rating';
 
 /** What a technician looks up: names decoded, units converted, interfaces, rules of thumb. */
 export function Reference() {
@@ -25,6 +26,7 @@ export function Reference() {
         <FormatEnd />
         <CacheFromTotals />
         <Loads />
+        <RatingEnd />
         <Health />
         <Panel title="Rules of thumb">
           <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1.25 }}>

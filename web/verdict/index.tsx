@@ -1,4 +1,4 @@
-import { Box, Button, InputBase, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { explainMeasured } from '@kymar/core/bench';
@@ -119,7 +119,15 @@ function DecisionPanel({ job, found }: { job: Job; found: Verdict }) {
             </ToggleButton>
           ))}
         </ToggleButtonGroup>
-        <InputBase multiline minRows={3} maxRows={12} placeholder="In words, for the customer" inputProps={{ 'aria-label': 'In words, for the customer' }} value={words} onChange={(e) => setWords(e.target.value.slice(0, 2000))} sx={{ border: 1, borderColor: 'divider', borderRadius: 1, px: 1.25, py: 0.75 }} />
+        <Box
+          component="textarea"
+          rows={4}
+          placeholder="In words, for the customer"
+          aria-label="In words, for the customer"
+          value={words}
+          onChange={(e) => setWords(e.target.value.slice(0, 2000))}
+          sx={{ font: 'inherit', color: 'text.primary', bgcolor: 'transparent', border: 1, borderColor: 'divider', borderRadius: 1, px: 1.25, py: 0.75, resize: 'vertical', '&::placeholder': { color: 'text.secondary', opacity: 1 }, '&:focus-visible': { outline: 2, outlineColor: 'primary.main' } }}
+        />
         <Button variant="contained" onClick={() => decide({ kind, words, at: new Date().toISOString() })}>
           {job.decision ? 'Decide anew' : 'Decide'}
         </Button>
