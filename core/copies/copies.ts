@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { eachDraw, formula, fromFact, given, isExact, SAMPLES, SEED, spread, summary, worked, type Estimate, type Fact } from '../evidence';
+import { eachDraw, expectedOf, formula, fromFact, given, isExact, SAMPLES, SEED, spread, summary, worked, type Estimate, type Fact } from '../evidence';
 import { format } from '../units';
 
 /** A copy of the data in the plan. An array is one copy, however many drives it has. */
@@ -41,18 +41,41 @@ const GROWTH = { range: spread(0.1e9, 1e9, 10e9), note: 'what people add a day' 
 /** Longer than anybody asks, years: stands for never, too. */
 const NEVER = 1000;
 
-/** Years until a drive or array of so many usable bytes is full; what does not grow never fills it. */
-export function fillsIn(usable: Estimate, now: Fact, growth: Fact): Estimate {
-  const inputs = { usable, now: fromFact('kept today', now, 'B', KEPT)!, growth: fromFact('growth a day', growth, 'B/day', GROWTH)! };
-  const years = (x: { usable: number; now: number; growth: number }) => (x.now >= x.usable ? 0 : x.growth <= 0 ? NEVER : Math.min(NEVER, (x.usable - x.now) / x.growth / 365));
+/** Something that is kept on a drive and grows, B and B a day. */
+export interface Keeping {
+  name: string;
+  now: Fact;
+  growth: Fact;
+}
+
+/** What several things kept on one drive depend on, each by its place, and their sums out of drawn numbers. */
+export function keeping(list: readonly Keeping[]): { inputs: Record<string, Estimate>; now(x: Record<string, number>): number; growth(x: Record<string, number>): number } {
+  const key = (what: string, i: number) => (i === 0 ? what : `${what} ${i}`);
+  const inputs: Record<string, Estimate> = {};
+  list.forEach(({ name, now, growth }, i) => {
+    const of = list.length > 1 ? `, ${name}` : '';
+    inputs[key('now', i)] = fromFact(`kept today${of}`, now, 'B', KEPT)!;
+    inputs[key('growth', i)] = fromFact(`growth a day${of}`, growth, 'B/day', GROWTH)!;
+  });
+  const sum = (what: string) => (x: Record<string, number>) => list.reduce((all, _, i) => all + x[key(what, i)]!, 0);
+  return { inputs, now: sum('now'), growth: sum('growth') };
+}
+
+/** Years until a drive or array of so many usable bytes is full of everything kept on it; what does not grow never fills it. */
+export function fillsIn(usable: Estimate, list: readonly Keeping[]): Estimate {
+  const kept = keeping(list);
+  const inputs: Record<string, Estimate> = { usable, ...kept.inputs };
+  const years = (x: Record<string, number>) => (kept.now(x) >= x.usable! ? 0 : kept.growth(x) <= 0 ? NEVER : Math.min(NEVER, (x.usable! - kept.now(x)) / kept.growth(x) / 365));
   const samples = new Float64Array(SAMPLES);
   eachDraw({ inputs }, SEED, (x, i) => (samples[i] = years(x)));
   const exact = Object.values(inputs).every(isExact);
-  const at = years({ usable: usable.expected, now: inputs.now.expected, growth: inputs.growth.expected });
+  const middle = expectedOf({ inputs });
+  const at = years(middle);
+  const many = list.length > 1;
   return worked('time until full', exact ? { low: at, expected: at, high: at } : summary(samples), 'years', {
     how: exact ? 'exact' : 'sampled',
-    formula: '(usable capacity − kept today) ÷ growth a day ÷ 365',
-    filled: `(${format(usable.expected, 'B', 4)} − ${format(inputs.now.expected, 'B', 4)}) ÷ ${format(inputs.growth.expected, 'B/day', 4)} ÷ 365`,
+    formula: many ? '(usable capacity − all that is kept today) ÷ all growth a day ÷ 365' : '(usable capacity − kept today) ÷ growth a day ÷ 365',
+    filled: `(${format(usable.expected, 'B', 4)} − ${format(kept.now(middle), 'B', 4)}) ÷ ${format(kept.growth(middle), 'B/day', 4)} ÷ 365`,
     ...(at >= NEVER ? { note: 'A thousand years stands for never.' } : {}),
     inputs: Object.values(inputs),
   });

@@ -1,1 +1,1 @@
-export { Copy, USABLE, USUAL_RULE, lacking, fillsIn, usableOf, type CopiesRule } from './copies';
+export { Copy, USABLE, USUAL_RULE, lacking, fillsIn, keeping, usableOf, type CopiesRule, type Keeping } from './copies';

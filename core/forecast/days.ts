@@ -1,11 +1,12 @@
 import { dataMembers } from '../arrays';
-import { USABLE } from '../copies';
+import { keeping, USABLE } from '../copies';
 import { repeat, type Day, type Kept, type Repeated } from '../days';
 import { eachDraw, expectedOf, fromFact, SAMPLES, SEED, spread, summary, type Spread, type Uncertain } from '../evidence';
 import { isMove, type Move } from '../job';
 import { asRevised } from '../parts';
 import { layoutOf, taskOf, transferPath, type Plan } from './job';
 import { inputsOf, type Inputs } from './inputs';
+import { together, type Together } from './together';
 
 /** When something stops being as wished, in years from the first day; Infinity: not within the time looked at. */
 export interface Ends {
@@ -45,15 +46,16 @@ export function repeatJob(job: Plan, { years, ranges = true, seed = SEED }: { ye
   const path = transferPath(host, build);
   if (path.blocked.length > 0) return null;
   const each = moves.map((m) => inputsOf(m.endpoint === undefined ? path : transferPath(host, build, m.endpoint), taskOf(job, m)));
-  const all = combined(each, job, moves);
+  const keeps = keeping(job.activities.filter((a) => a.kind === 'keep'));
+  const all = combined(each, keeps, moves);
   const layout = layoutOf(build);
   const drive = asRevised(build.drive);
   const capacity = fromFact('capacity', drive.capacity, 'B', { range: spread(250e9, 1000e9, 4000e9), note: 'capacities on sale' })!.expected * (layout ? dataMembers(layout) : 1);
   const horizon = Math.round(years * 365);
-  const kept = (x: Record<string, number>): Kept => ({ capacity, fill: x.now === undefined ? x.fill! : x.now / capacity, growth: x.growth ?? 0, most: x.usable! });
+  const kept = (x: Record<string, number>): Kept => ({ capacity, fill: x.now === undefined ? x.fill! : keeps.now(x) / capacity, growth: keeps.growth(x), most: x.usable! });
   const plans = (x: Record<string, number>): Repeated[] =>
     moves.map((m, i) => {
-      const numbers = own(x, i, each[i]!);
+      const numbers = all.of(x, i);
       return { id: m.id, perDay: x[`${i} times`]!, plan: (fill) => ((numbers.fill = fill), each[i]!.plan(numbers)) };
     });
   const middle = expectedOf(all);
@@ -92,26 +94,13 @@ export function repeatJob(job: Plan, { years, ranges = true, seed = SEED }: { ye
   return found;
 }
 
-/** All moves' inputs together: what belongs to the drive once, the rest by the move's place; with how often, and what is kept and grows. */
-function combined(each: readonly Inputs[], job: Plan, moves: readonly Move[]): Uncertain<string> {
-  const inputs: Record<string, Spread> = {};
-  each.forEach((one, i) => {
-    for (const [name, e] of Object.entries(one.inputs)) inputs[DRIVES.has(name) ? name : `${i} ${name}`] ??= e;
-    inputs[`${i} times`] = fromFact('times a day', moves[i]!.perDay, 'per day', { range: spread(0.2, 1, 2), note: 'now and then to twice a day' })!;
-  });
+/** What all moves depend on, with how often each is made, and what is kept and grows. */
+function combined(each: readonly Inputs[], kept: ReturnType<typeof keeping>, moves: readonly Move[]): Uncertain<string> & Pick<Together, 'of'> {
+  const joined = together(each);
+  const inputs: Record<string, Spread> = { ...joined.inputs };
+  moves.forEach((m, i) => (inputs[`${i} times`] = fromFact('times a day', m.perDay, 'per day', { range: spread(0.2, 1, 2), note: 'now and then to twice a day' })!));
   inputs.fill ??= { low: 0, expected: 0, high: 0 };
   inputs.usable = USABLE;
-  const keeps = job.activities.filter((a) => a.kind === 'keep');
-  if (keeps.length > 0) {
-    inputs.growth = keeps.map((k) => fromFact('growth a day', k.growth, 'B/day', { range: spread(0.1e9, 1e9, 10e9), note: 'what people add a day' })!).reduce<Spread>((a, b) => ({ low: a.low + b.low, expected: a.expected + b.expected, high: a.high + b.high }), { low: 0, expected: 0, high: 0 });
-    inputs.now = keeps.map((k) => fromFact('kept today', k.now, 'B', { range: spread(100e9, 500e9, 2000e9), note: 'what people keep' })!).reduce<Spread>((a, b) => ({ low: a.low + b.low, expected: a.expected + b.expected, high: a.high + b.high }), { low: 0, expected: 0, high: 0 });
-  }
-  return { inputs, kinds: each.find((e) => e.kinds)?.kinds };
+  Object.assign(inputs, kept.inputs);
+  return { ...joined, inputs };
 }
-
-const DRIVES: ReadonlySet<string> = new Set(['rest', 'cache', 'stays', 'fill', 'refill', 'capacity', 'air', 'resistance', 'heatCapacity', 'hot', 'cooler', 'low', 'floor', 'steps', 'inner', 'law', 'seek']);
-const own = (x: Record<string, number>, i: number, { inputs }: Inputs): Record<string, number> => {
-  const y: Record<string, number> = {};
-  for (const name of Object.keys(inputs)) y[name] = x[DRIVES.has(name) ? name : `${i} ${name}`]!;
-  return y;
-};

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { BRIDGES, demoJobs, DRIVES } from '../demo';
-import type { Job } from '../job';
-import { cacheAt, exactFact, forecastJob, forecastTransfer, freeze, isLife, isUntouched, pathOf, repeatJob, surroundingsOf, transferPath } from '.';
+import type { Job, Move } from '../job';
+import { cacheAt, exactFact, forecastJob, forecastTransfer, freeze, inputsOfMove, isLife, isUntouched, pathOf, repeatJob, surroundingsOf, transferPath } from '.';
+import { together } from './together';
 
 const [offload, scans] = demoJobs() as [Job, Job];
 const path = pathOf(offload.host, offload.build!);
@@ -297,6 +298,35 @@ describe('a full format of a disk', () => {
     expect(format({}, ['usb-2']).expected).toBeGreaterThan(3 * day.expected);
     expect(format({ recording: 'SMR' }).expected).toBeCloseTo(day.expected, 0);
     expect(forecastJob(offload)!.format).toBeNull();
+  });
+});
+
+describe('several transfers of one drive', () => {
+  const again: Job = { ...offload, activities: [offload.activities[0]!, { ...offload.activities[0]!, id: 'again', name: 'Again' }, offload.activities[1]!] };
+  const each = again.activities.map((a) => inputsOfMove(again, a as Move)!);
+
+  test('one drive, one link and one host are drawn once, what each moves for itself', () => {
+    const { inputs, of } = together(each);
+    expect(Object.keys(inputs)).toEqual(expect.arrayContaining(['write', 'cache', 'hot', 'perFile', 'links', 'bytes', 'bytes, 1', 'files, 1', 'links, 2']));
+    expect(Object.keys(inputs).some((key) => /^(write|cache|hot|perFile|links|fill), 1$/.test(key))).toBe(false);
+    const numbers = Object.fromEntries(Object.keys(inputs).map((key, i) => [key, i]));
+    expect(of(numbers, 1).bytes).toBe(numbers['bytes, 1']);
+    expect(of(numbers, 1).write).toBe(of(numbers, 0).write);
+    expect(Object.keys(of(numbers, 2))).toEqual(Object.keys(each[2]!.inputs));
+  });
+
+  test('so the same copy made twice a day is as sure as made once', () => {
+    const slow = (job: Job) => repeatJob({ ...job, needs: {}, activities: job.activities.map((a) => ({ ...a, wish: 290 })) as Job['activities'] }, { years: 0.5 })!.ends.slow;
+    const [first, second] = slow(again);
+    expect(second!.when).toEqual(first!.when);
+  });
+
+  test('days too are lived on one revision or another where nobody knows which', () => {
+    const of = (drive: object) => together([inputsOfMove({ ...offload, build: { ...offload.build!, drive: { ...offload.build!.drive, ...drive } } } as Job, offload.activities[0] as Move)!]);
+    const { inputs, kinds } = of({ revision: undefined });
+    expect(kinds!.length).toBe(2);
+    for (const kind of kinds!) expect(Object.keys(inputs)).toEqual(expect.arrayContaining(Object.keys(kind)));
+    expect(of({}).kinds).toBeUndefined();
   });
 });
 

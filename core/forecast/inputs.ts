@@ -4,6 +4,7 @@ import { AMBIENT, coolingOf, drawOf, HEAT_CAPACITY, isExternal, RESISTANCE, THRO
 import type { Direction } from '../links';
 import type { Accessory, Drive } from '../parts';
 import { atDepth, explainFlow, interfaceOf, rateOf, type Path, type Requests } from '../path';
+import { together } from './together';
 import { CACHE_SHARE, CACHE_STAYS, DISK, DISK_CACHE, FILL, INNER, MEMORY, MEMORY_RATE, ONE_BIT, OTHER_REST, PER_FILE, REFILL, REST, SHINGLED, SWITCH, WRITE_BACK, type Flow, type Heat, type Store, type Wire } from '../transfer';
 
 /** What surrounds a transfer; what is absent is not known and widens the range. */
@@ -69,24 +70,19 @@ const practice = (name: string, range: Spread, unit: Estimate['unit'], note?: st
 const memory = (name: string, range: Spread, unit: Estimate['unit'], note?: string) => given(name, range, unit, { kind: 'memory', ...(note ? { note } : {}) });
 const unknown = (name: string, range: Spread, unit: Estimate['unit'], note: string) => given(name, range, unit, { kind: 'unknown', note });
 
-/** What belongs to the drive and its place, whatever is moved: the same for all that runs at once. */
-const SHARED: ReadonlySet<string> = new Set<InputName>(['read', 'write', 'rest', 'cache', 'stays', 'capacity', 'fill', 'refill', 'inner', 'law', 'seek', 'air', 'resistance', 'heatCapacity', 'idle', 'busy', 'hot', 'cooler', 'low', 'floor', 'steps', 'memory']);
-
 /** Collects what a transfer over a path depends on, each with its source, and what runs beside it. @throws RangeError when the path is blocked */
 export function inputsOf(path: Path, task: TransferTask): Inputs {
   const { besides = [] } = task;
   if (besides.length === 0) return inputsOfOne(path, task);
   // Both directions of the drive may be in use.
   const tasks = [task, ...besides].map((t) => inputsOfOne(path, { ...t, besides: [{} as TransferTask] }));
-  const own = (i: number, name: string) => (i === 0 || SHARED.has(name) ? name : `${name}, beside ${i}`);
-  const inputs: Record<string, Estimate> = {};
-  tasks.forEach((t, i) => Object.entries(t.inputs).forEach(([name, e]) => (inputs[own(i, name)] ??= i === 0 || SHARED.has(name) ? e : { ...e, because: { ...e.because, name: `${e.because.name}, of what runs beside it` } })));
+  const all = together(tasks, (name) => `${name}, of what runs beside it`);
   return {
-    inputs: inputs as Inputs['inputs'],
-    kinds: tasks.find((t) => t.kinds)?.kinds,
+    inputs: all.inputs as Inputs['inputs'],
+    kinds: all.kinds,
     own: tasks[0]!.own,
     plan: (x) => {
-      const flows = tasks.map((t, i) => t.plan(Object.fromEntries(Object.keys(t.inputs).map((name) => [name, x[own(i, name)]!]))));
+      const flows = tasks.map((t, i) => t.plan(all.of(x, i)));
       const [first] = flows[0]!;
       const drive = [first!.from, first!.to].find((side) => side.store.role === 'drive')!;
       const at = (f: Flow['from']) => (f.store.role === 'drive' ? { ...f, store: drive.store, ...(drive.wire ? { wire: drive.wire } : {}) } : f);

@@ -128,7 +128,7 @@ function forecastActivity(job: Plan, path: Path, activity: Activity, capacity: E
       return { activity, figure: wait, rate: null, probability: met(wait), more: [rate, wear, ...(behind ? [behind] : [])], course: null };
     }
     case 'keep': {
-      const years = fillsIn(usableOf(capacity), activity.now, activity.growth);
+      const years = fillsIn(usableOf(capacity), job.activities.filter((a) => a.kind === 'keep'));
       return { activity, figure: years, rate: null, probability: null, more: [], course: null };
     }
   }
