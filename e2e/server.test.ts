@@ -9,13 +9,12 @@ import { decode } from '@kymar/core/decode';
 import { demoJobs } from '@kymar/core/demo';
 import { compareBuilds } from '@kymar/core/compare';
 import { forecastJob, pathOf, repeatJob } from '@kymar/core/forecast';
-import { nameOf } from '@kymar/core/parts';
 import { life } from '@kymar/core/endurance';
 import { SHOP } from '@kymar/core/demo';
 import { findings, stateOf } from '@kymar/core/fit';
 import { writeLibrary } from '@kymar/core/library';
 import { explainFlow } from '@kymar/core/path';
-import { settingOf } from '@kymar/core/whatif';
+import { settingOf, withDrives } from '@kymar/core/whatif';
 import { writeJob } from '@kymar/core/job';
 import { verdict } from '@kymar/core/verdict';
 import { root, startServer } from '../scripts/lib.mjs';
@@ -233,16 +232,22 @@ describe('the command line', () => {
     expect(await kymar(['path', '--shop', 'library.json'], writeJob(offload!))).toMatchObject({ code: 2, out: '', err: expect.stringMatching(/cables\.0/) });
   });
 
-  test('compare gives what the core gives; a drive that is none is told', async () => {
-    const build = offload!.build!;
-    const other = SHOP.drives.find((d) => d.id === 'oystral-merlin-2t')!;
-    const { out, code } = await kymar(['compare', '--with', other.id, '--activity', 'offload'], writeJob(offload!));
-    expect(code).toBe(0);
-    const core = compareBuilds(offload!, 'offload', [{ name: nameOf(build.drive), build }, { name: nameOf(other), build: { ...build, drive: other } }]);
-    expect(JSON.parse(out).pairs).toEqual(plain(core.pairs.map(({ a: _, b: __, ...pair }) => ({ a: nameOf(build.drive), b: nameOf(other), ...pair }))));
-    expect(JSON.parse(out).builds.map((b: { time: unknown }) => b.time)).toEqual(plain(core.builds.map((b) => b.forecast!.time)));
+  test('compare gives what the core gives, a box that fits changed with the drive; what cannot be is told', async () => {
+    const plan = { ...offload!, build: offload!.build! };
+    const drives = ['oystral-merlin-2t', 'venndale-slate-1t'].map((id) => SHOP.drives.find((d) => d.id === id)!);
+    for (const activity of ['offload', 'season']) {
+      const { out, code } = await kymar(['compare', '--with', drives.map((d) => d.id).join(), '--activity', activity], writeJob(offload!));
+      expect(code).toBe(0);
+      const core = compareBuilds(plan, activity, withDrives(plan, SHOP, drives));
+      const names = core.builds.map((b) => b.name);
+      expect(JSON.parse(out).pairs).toEqual(plain(core.pairs.map(({ a, b, ...pair }) => ({ a: names[a], b: names[b], ...pair }))));
+      expect(JSON.parse(out).builds.map((b: { figure: unknown }) => b.figure)).toEqual(plain(core.builds.map((b) => b.forecast!.figure)));
+      expect(JSON.parse(out).builds[2]).toMatchObject({ drive: 'venndale-slate-1t', blocked: [] });
+      expect(JSON.parse(out).builds[2].bridge).not.toBe(offload!.build!.bridge!.id);
+    }
     expect(await kymar(['compare', '--with', 'none'], writeJob(offload!))).toMatchObject({ code: 2, err: expect.stringMatching(/no drive of the library/) });
     expect(await kymar(['compare'], writeJob(offload!))).toMatchObject({ code: 2, err: expect.stringMatching(/Two to four/) });
+    expect(await kymar(['compare', '--with', 'venndale-slate-1t', '--activity', 'none'], writeJob(offload!))).toMatchObject({ code: 2, err: expect.stringMatching(/no activity/) });
   });
 
   test('endurance takes its own input', async () => {

@@ -11,10 +11,10 @@ import { findings, stateOf } from '@kymar/core/fit';
 import { readHealth } from '@kymar/core/health';
 import { readLibrary } from '@kymar/core/library';
 import { DIRECTIONS, type Direction } from '@kymar/core/links';
-import { nameOf, type Shop } from '@kymar/core/parts';
+import type { Shop } from '@kymar/core/parts';
 import { explainFlow } from '@kymar/core/path';
 import { verdict } from '@kymar/core/verdict';
-import { alternatives, mends, settingOf } from '@kymar/core/whatif';
+import { alternatives, mends, settingOf, withDrives } from '@kymar/core/whatif';
 
 /** Input that does not fit: told on standard error, exit 2. */
 class BadInput extends Error {}
@@ -83,24 +83,24 @@ function ahead(input: Job) {
   return found && { ends: found.ends, recovers: found.recovers };
 }
 
-/** The job's own build against it with other drives of the library, on one of its moves. */
-function compare(input: Job, shop: Shop) {
-  const { build } = input;
+/** The job's own build against it with other drives of the library, on one of its activities. */
+function compare({ build, ...input }: Job, shop: Shop) {
   if (!build) throw new BadInput('build: the job has no build yet; there is nothing to compare with.');
-  const moves = input.activities.filter(isMove);
-  const activity = activityId ?? moves[0]?.id;
-  if (activity === undefined) throw new BadInput('activities: the job moves nothing; only moves are compared.');
-  const others = (withDrives ?? '').split(',').filter(Boolean).map((id) => {
+  const activity = activityId ?? (input.activities.find(isMove) ?? input.activities[0])?.id;
+  if (activity === undefined) throw new BadInput('activities: the job does nothing yet; there is nothing to compare on.');
+  const others = (withDrivesOf ?? '').split(',').filter(Boolean).map((id) => {
     const drive = shop.drives.find((d) => d.id === id);
     if (!drive) throw new BadInput(`--with: "${id}" is no drive of the library.`);
-    return { name: nameOf(drive), build: { ...build, drive } };
+    return drive;
   });
+  const plan = { ...input, build };
   try {
-    const found = compareBuilds(input, activity, [{ name: nameOf(build.drive), build }, ...others]);
+    const found = compareBuilds(plan, activity, withDrives(plan, shop, others));
     return {
       activity,
+      own: found.own,
       upTo: found.upTo,
-      builds: found.builds.map(({ name, build: b, blocked, forecast: f, probability, curve }) => ({ name, drive: b.drive.id, blocked, time: f?.time ?? null, probability, curve })),
+      builds: found.builds.map(({ name, build: b, blocked, forecast: f, curve }) => ({ name, drive: b.drive.id, bridge: b.bridge?.id ?? null, cable: b.cable?.id ?? null, blocked, figure: f?.figure ?? null, probability: f?.probability ?? null, curve })),
       pairs: found.pairs.map(({ a, b, ...pair }) => ({ a: found.builds[a]!.name, b: found.builds[b]!.name, ...pair })),
     };
   } catch (error) {
@@ -144,7 +144,7 @@ function endurance(text: string) {
 }
 
 let shopFile: string | undefined;
-let withDrives: string | undefined;
+let withDrivesOf: string | undefined;
 let activityId: string | undefined;
 const USAGE = `Usage: npm run -s kymar -- <${Object.keys(COMMANDS).join('|')}> [FILE] [--shop LIBRARY] [--with DRIVE,…] [--activity ID]   (JSON from the file or standard input)\n       npm run -s kymar -- schema`;
 
@@ -152,7 +152,7 @@ function words(): string[] {
   try {
     const { values, positionals } = parseArgs({ allowPositionals: true, options: { shop: { type: 'string' }, with: { type: 'string' }, activity: { type: 'string' } } });
     shopFile = values.shop;
-    withDrives = values.with;
+    withDrivesOf = values.with;
     activityId = values.activity;
     return positionals;
   } catch (error) {

@@ -56,7 +56,17 @@ export function streamMembers(layout: Pick<Layout, 'mode' | 'members'>, directio
 }
 
 /** Device operations that a write smaller than a strip costs: read and write of data and of each parity, or one for each copy. */
-export const smallWriteCost = (mode: ArrayMode): number => ({ single: 1, stripe: 1, concatenation: 1, mirror: 2, parity: 4, 'double parity': 6, 'stripe of mirrors': 2 })[mode];
+export function smallWriteCost({ mode, members }: Pick<Layout, 'mode' | 'members'>): number {
+  return { single: 1, stripe: 1, concatenation: 1, mirror: members, parity: 4, 'double parity': 6, 'stripe of mirrors': 2 }[mode];
+}
+
+/** How many of them one after another: with parity the old ones are read before the new ones are written. */
+export const smallWriteTurns = ({ mode }: Pick<Layout, 'mode'>): number => (mode === 'parity' || mode === 'double parity' ? 2 : 1);
+
+/** Members that small operations at random places are spread over, with enough of them under way: a chain of drives fills one after the other. */
+export function randomMembers({ mode, members: n }: Pick<Layout, 'mode' | 'members'>): Spread {
+  return mode === 'single' ? spread(1, 1, 1) : mode === 'concatenation' ? spread(1, 1, n) : spread(n, n, n);
+}
 
 /** Bytes written to all members for each byte of the user's: full stripes, or writes smaller than a strip. */
 export function writeMultiple({ mode, members: n }: Pick<Layout, 'mode' | 'members'>, small: boolean): number {

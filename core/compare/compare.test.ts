@@ -1,6 +1,9 @@
 import fc from 'fast-check';
-import { demoJobs, DRIVES } from '../demo';
+import type { Build } from '../bench';
+import { demoJobs, DRIVES, SHOP } from '../demo';
+import type { Job } from '../job';
 import { run, type Flow } from '../transfer';
+import { withDrives } from '../whatif';
 import { cacheFromTotals, compareBuilds, curveOf, inWords, leads, secondsAt, type Curve } from '.';
 
 const flow = (fast: number, rest: number, cache: number, bytes = 1e12): Flow => ({
@@ -17,16 +20,16 @@ const rising = fc.array(fc.tuple(fc.double({ min: 1, max: 100, noNaN: true }), f
 describe('crossings', () => {
   test('worked by hand: fast with little cache against slow but steady', () => {
     // 100 GB at 1,000 then 200 MB/s; against 500 MB/s throughout: equal where 100 + (b − 100)/0.2 = b/0.5, at 133.3 GB.
-    const [a, b] = [curveOf(flow(1e9, 200e6, 100e9)), curveOf(flow(500e6, 500e6, 0))];
+    const [a, b] = [curveOf([flow(1e9, 200e6, 100e9)]), curveOf([flow(500e6, 500e6, 0)])];
     expect(leads(a, b)).toEqual([{ from: 0, ahead: 0 }, { from: expect.closeTo(133.333e9, -7), ahead: 1 }]);
     expect(inWords(leads(a, b), ['Reed', 'Slate'])).toBe('Up to 133 GB in one go Reed is ahead, then Slate.');
   });
 
   test('alike until one’s cache ends', () => {
-    const list = leads(curveOf(flow(1e9, 400e6, 200e9)), curveOf(flow(1e9, 400e6, 80e9)));
+    const list = leads(curveOf([flow(1e9, 400e6, 200e9)]), curveOf([flow(1e9, 400e6, 80e9)]));
     expect(list.map((l) => [Math.round(l.from / 1e9), l.ahead])).toEqual([[0, null], [80, 0]]);
     expect(inWords(list, ['A', 'B'])).toBe('Up to 80 GB in one go both take the same, then A.');
-    expect(inWords(leads(curveOf(flow(1e9, 4e8, 2e11)), curveOf(flow(1e9, 4e8, 2e11))), ['A', 'B'])).toBe('Both take the same whatever the size.');
+    expect(inWords(leads(curveOf([flow(1e9, 4e8, 2e11)]), curveOf([flow(1e9, 4e8, 2e11)])), ['A', 'B'])).toBe('Both take the same whatever the size.');
   });
 
   test('every crossing of any two curves, and none else: by looking at very many sizes', () => {
@@ -48,8 +51,17 @@ describe('crossings', () => {
   });
 
   test('a curve is the time of each size by itself', () => {
-    const curve = curveOf(flow(1.2e9, 300e6, 150e9));
+    const curve = curveOf([flow(1.2e9, 300e6, 150e9)]);
     for (const bytes of [1e9, 149e9, 151e9, 700e9]) expect(secondsAt(curve, bytes)).toBeCloseTo(run([flow(1.2e9, 300e6, 150e9, bytes)]).seconds, 6);
+  });
+
+  test('reading back counts for each size by itself', () => {
+    const verified = (bytes: number): Flow[] => {
+      const copy = flow(1.2e9, 300e6, 150e9, bytes);
+      return [copy, { ...copy, from: copy.to, to: { store: { role: 'other', read: 5e9, write: 5e9, rest: Infinity, cache: Infinity } }, after: 0 }];
+    };
+    const curve = curveOf(verified(1e12));
+    for (const bytes of [1e9, 149e9, 151e9, 700e9]) expect(secondsAt(curve, bytes)).toBeCloseTo(run(verified(bytes)).seconds, 6);
   });
 });
 
@@ -86,6 +98,59 @@ describe('builds against each other', () => {
     expect(found.builds[1]!.blocked.length).toBeGreaterThan(0);
     expect(found.pairs).toEqual([]);
     expect(() => compareBuilds(job!, 'offload', [build('larkmoor-reed-2t')])).toThrow(/Two to four/);
-    expect(() => compareBuilds(job!, 'none', [build('larkmoor-reed-2t'), build('larkmoor-reed-1t')])).toThrow(/no move/);
+    expect(() => compareBuilds(job!, 'none', [build('larkmoor-reed-2t'), build('larkmoor-reed-1t')])).toThrow(/no activity/);
+  });
+
+  test('curves go no further than the smallest drive holds', () => {
+    expect(compareBuilds(job!, 'offload', [build('larkmoor-reed-2t'), build('larkmoor-reed-1t')])).toMatchObject({ own: 214e9, upTo: 4 * 214e9 });
+    const large = { ...job!, activities: [{ ...job!.activities[0]!, bytes: { value: 800e9, source: { kind: 'entered' as const } } }] } as typeof job & object;
+    expect(compareBuilds(large, 'offload', [build('larkmoor-reed-2t'), build('larkmoor-reed-1t')])).toMatchObject({ own: 800e9, upTo: 1e12 });
+  });
+
+  test('two drives nobody measured are two unknowns: nearly alike on paper neither is surely ahead', () => {
+    const open = (id: string, rest: number) => {
+      const { drive } = build('larkmoor-reed-2t').build;
+      const unknown = { value: null, source: { kind: 'unknown' as const } };
+      return { name: id, build: { ...job!.build!, drive: { ...drive, id, revisions: [], cache: unknown, rest: { value: [0.5 * rest, rest, 2 * rest] as [number, number, number], source: { kind: 'sheet' as const } } } } };
+    };
+    const huge = { ...job!, activities: [{ ...job!.activities[0]!, bytes: { value: 900e9, source: { kind: 'entered' as const } } }] } as typeof job & object;
+    const [pair] = compareBuilds(huge, 'offload', [open('one', 400e6), open('two', 404e6)]).pairs;
+    expect(pair!.first).toBeGreaterThan(0.4);
+    expect(pair!.first).toBeLessThan(0.6);
+    // The same drive twice is one unknown.
+    expect(compareBuilds(huge, 'offload', [open('one', 400e6), open('one', 404e6)]).pairs[0]!.first).toBeLessThan(0.2);
+  });
+});
+
+describe('what is no move', () => {
+  const [offload, scans, bay] = demoJobs() as [Job, Job, Job];
+  const on = (job: Job, build: Build, ...ids: string[]) => withDrives({ ...job, build }, SHOP, ids.map((id) => DRIVES.find((d) => d.id === id)!));
+  const pairOf = (job: Job, activity: string, builds: ReturnType<typeof on>) => compareBuilds(job, activity, builds).pairs[0]!;
+
+  test('a load whose time the processor takes: the faster drive is not felt [common practice, no source]', () => {
+    const pair = pairOf(bay, 'load', on(bay, bay.build!, 'oystral-kestrel-2t'));
+    expect(pair).toMatchObject({ leads: [], first: null, words: expect.stringMatching(/^Opened .* s sooner with .*: not felt \(above 0\.3 s and 20 %, common practice\)\.$/) });
+    const slow = { ...bay.build!, drive: { ...bay.build!.drive, id: 'slow', model: 'Slow', read: { value: 90e6, source: { kind: 'sheet' as const } } } };
+    expect(compareBuilds(bay, 'load', [{ name: 'Kestrel', build: bay.build! }, { name: 'Slow', build: slow }]).pairs[0]!.words).toMatch(/sooner with Kestrel .*: felt/);
+  });
+
+  test('streams by their stalls, scratch by the wait, what is kept by the date', () => {
+    const source = { kind: 'entered' as const };
+    const scratch = { id: 'scratch', kind: 'scratch' as const, name: 'Index', perDay: { value: 1, source }, wish: null, operations: { value: 2e6, source }, reads: 0.7, block: 4096, depth: 4, span: { value: 40e9, source }, synchronous: false };
+    const all: Job = { ...offload, activities: [...offload.activities, { ...scans.activities[2]!, id: 'live' }, scratch] };
+    const builds = on(all, offload.build!, 'larkmoor-sedge-2t', 'venndale-slate-1t');
+    expect(compareBuilds(all, 'live', builds).pairs[0]!.words).toMatch(/^Stalls: .* in [\d.]+ %, .* in [\d.]+ % of all cases\.$/);
+    expect(compareBuilds(all, 'scratch', builds).pairs.map((p) => p.words).join(' ')).toMatch(/waits .* a day less/);
+    const [same, less] = compareBuilds(all, 'season', builds).pairs;
+    expect(same!.words).toBe('Both are full at the same time.');
+    expect(less!.words).toMatch(new RegExp(`^${builds[0]!.name} is full .* later\\.`));
+  });
+
+  test('with another drive as little else is changed as it takes: the box too where it must', () => {
+    const [own, same, sata] = on(offload, offload.build!, 'larkmoor-sedge-2t', 'venndale-slate-1t');
+    expect(own!.build).toBe(offload.build);
+    expect(same!.build).toEqual({ ...offload.build!, drive: same!.build.drive });
+    expect(sata!.build.bridge!.id).not.toBe(offload.build!.bridge!.id);
+    expect(compareBuilds(offload, 'offload', [own!, sata!]).builds[1]!.blocked).toEqual([]);
   });
 });

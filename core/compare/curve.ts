@@ -5,10 +5,20 @@ import { format } from '../units';
 /** Time over bytes of one drive's transfer: straight lines between points, both rising, from (0, 0). */
 export type Curve = readonly { bytes: number; seconds: number }[];
 
-/** The curve of a transfer up to its own size; every point is an event of the model, so between two of them it is a straight line. */
-export function curveOf(flow: Flow): Curve {
-  const { stretches } = run([flow], { record: true, jump: false }).flows[0]!;
-  return [...stretches.map((s) => ({ bytes: s.taken, seconds: s.from })), { bytes: flow.bytes, seconds: stretches.at(-1)!.from + stretches.at(-1)!.seconds }].filter((p, i, all) => i === 0 || p.bytes > all[i - 1]!.bytes);
+/**
+ * The curve of a transfer up to its own size; every point is an event of the model, so between two of them it is a straight line. Where a second flow comes after the
+ * first (reading back), both times are added size by size.
+ */
+export function curveOf(flows: readonly Flow[]): Curve {
+  const [first, ...others] = run(flows, { record: true, jump: false }).flows;
+  const lines = [first!, ...others.filter((_, i) => flows[i + 1]!.after === 0)].map(({ stretches, began }, i) => {
+    const last = stretches.at(-1)!;
+    const points = [...stretches.map((s) => ({ bytes: s.taken, seconds: s.from - began })), { bytes: flows[i]!.bytes, seconds: last.from + last.seconds - began }];
+    return points.filter((p, k, all) => k === 0 || p.bytes > all[k - 1]!.bytes);
+  });
+  if (lines.length === 1) return lines[0]!;
+  const edges = [...new Set(lines.flat().map((p) => p.bytes))].sort((a, b) => a - b);
+  return edges.map((bytes) => ({ bytes, seconds: lines.reduce((sum, line) => sum + secondsAt(line, bytes), 0) }));
 }
 
 /** s to move so many bytes; beyond the curve's end its last line goes on. */

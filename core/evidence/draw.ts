@@ -15,15 +15,22 @@ export function expectedOf<K extends string>({ inputs, kinds }: Uncertain<K>): R
   return x;
 }
 
-/**
- * Goes through {@link SAMPLES} seeded draws of independent inputs. The record handed over is the same one each time: take what you need from it.
- * @param every only each so many-th draw, for what may be coarse
- */
-export function eachDraw<K extends string>({ inputs, kinds = [] }: Uncertain<K>, seed: number, visit: (x: Record<K, number>, i: number) => void, every = 1): void {
+/** Stands for the choice of a kind among the names of draws. */
+export const KIND = 'which of its kinds';
+
+export interface Drawing {
+  /** Only each so many-th draw, for what may be coarse; absent: each. */
+  every?: number;
+  /** What an input's draws are called: inputs of the same name are drawn alike, also in another round. Absent: by their key. */
+  named?: (key: string) => string;
+}
+
+/** Goes through {@link SAMPLES} seeded draws of independent inputs. The record handed over is the same one each time: take what you need from it. */
+export function eachDraw<K extends string>({ inputs, kinds = [] }: Uncertain<K>, seed: number, visit: (x: Record<K, number>, i: number) => void, { every = 1, named = (key) => key }: Drawing = {}): void {
   const keys = Object.keys(inputs) as K[];
   const varied = keys.filter((key) => inputs[key].low !== inputs[key].high || kinds.some((kind) => kind[key]));
-  const orders = varied.map((key) => draws(key, SAMPLES, seed));
-  const which = kinds.length > 1 ? draws('which of its kinds', SAMPLES, seed) : null;
+  const orders = varied.map((key) => draws(named(key), SAMPLES, seed));
+  const which = kinds.length > 1 ? draws(named(KIND), SAMPLES, seed) : null;
   const x = {} as { [key in K]: number };
   for (const key of keys) x[key] = inputs[key].expected;
   for (let i = 0; i < SAMPLES; i += every) {

@@ -2,7 +2,7 @@ import { dataMembers, lossOver, rebuildFails, rebuildReads, rebuildTime, smallWr
 import { timeShare } from '../disks';
 import { exactly, fromFact, given, middle, spread, worked, type Estimate, type Fact, type Spread } from '../evidence';
 import type { Drive } from '../parts';
-import { rateOf } from '../path';
+import { interfaceOf, rateOf } from '../path';
 import { DISK, REST } from '../transfer';
 
 /** What several drives as one come to. */
@@ -32,11 +32,15 @@ const YEAR = 8766 * 3600;
 /** Inner tracks' share of the time over a disk, both laws at 0.45 to 0.55. */
 const ZONES: Spread = { low: timeShare('linear', 0.55, 1), expected: (timeShare('linear', 0.5, 1) + timeShare('constant density', 0.5, 1)) / 2, high: timeShare('linear', 0.45, 1) };
 
+/** What one drive, or several as one, hold. */
+export function holdsOf(layout: Layout | undefined, capacity: Estimate): Estimate {
+  return layout ? usable.explain({ member: capacity, data: given('members’ worth of data', dataMembers(layout), 'count', { kind: 'practice', note: `${layout.mode} of ${layout.members}` }) }) : capacity;
+}
+
 /** What a layout of drives comes to over the years wanted. */
 export function forecastArray(layout: Layout, drive: Drive, capacity: Estimate, years: Fact): ArrayForecast {
-  const data = given('members’ worth of data', dataMembers(layout), 'count', { kind: 'practice', note: `${layout.mode} of ${layout.members}` });
   const disk = drive.media === 'disk';
-  const rate = disk ? rateOf(`${drive.model}, writing`, drive.write, DISK) : rateOf(`${drive.model}, writing after the cache`, drive.rest, REST[drive.cell ?? 'unknown'].sata);
+  const rate = disk ? rateOf(`${drive.model}, writing`, drive.write, DISK) : rateOf(`${drive.model}, writing after the cache`, drive.rest, REST[drive.cell ?? 'unknown'][interfaceOf(drive)]);
   const reads = rebuildReads(layout, capacity.expected);
   const rebuild = reads > 0 ? rebuildTime(capacity, rate, disk ? ZONES : null) : null;
   const perBit = given('unreadable, for each bit read', UNREADABLE[drive.media], 'ratio', { kind: 'practice', note: 'as data sheets state it: an upper bound' });
@@ -49,9 +53,9 @@ export function forecastArray(layout: Layout, drive: Drive, capacity: Estimate, 
   const repair = REPLACED + (rebuild?.expected ?? 0);
   return {
     layout,
-    usable: usable.explain({ member: capacity, data }),
+    usable: holdsOf(layout, capacity),
     survives: survives(layout),
-    smallWrite: smallWriteCost(layout.mode),
+    smallWrite: smallWriteCost(layout),
     rebuild,
     rebuildFails: rebuild && worked('a rebuild meets what it cannot read', monotone((p) => rebuildFails(layout, capacity.expected, p), perBit, false), '%', { how: 'exact', formula: survives(layout) >= 2 ? '1 − e^(−n·p) · (1 + n·p)' : '1 − (1 − p)^n', note: 'n bits read from all other members; with two to spare one fault is made up for.', inputs: [given('read from the other members', reads, 'B', { kind: 'practice' }), perBit] }),
     loss: worked(`data lost within ${wanted} years`, monotone((m) => lossOver(layout, m, repair, wanted * YEAR), mtbf, true), '%', { how: 'exact', formula: '1 − e^(−time ÷ mean time to data loss)', note: 'Members failing independently at a constant rate, each replaced and rebuilt [mean times to data loss published 1988, ACM SIGMOD, pp. 109–116; from memory]. Members of one batch fail together more often. A deleted or overwritten file is lost on all members: an array is no backup.', inputs: [mtbf, given('replaced and rebuilt within', exactly(repair), 's', { kind: 'memory', note: 'a day to replace it' })] }),

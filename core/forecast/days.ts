@@ -88,7 +88,7 @@ export function repeatJob(job: Plan, { years, ranges = true, seed = SEED }: { ye
       worns[at] = tbw ? wornAt(lived.days, tbw.expected, LOOK) : Infinity;
       wished.forEach((i, w) => (slows[w]![at] = slowAt(lived.days, i)));
     },
-    EVERY,
+    { every: EVERY },
   );
   found.ends = { full: summary(fulls), worn: tbw && summary(worns), slow: wished.map((i, w) => ({ activity: moves[i]!.id, when: summary(slows[w]!) })) };
   return found;

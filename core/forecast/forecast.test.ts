@@ -225,6 +225,14 @@ describe('other kinds of work', () => {
     expect(eight.figure.expected).toBeLessThan(one.figure.expected * 0.85);
   });
 
+  test('loads: the built-in drive has no part in them, and an array reads as one', () => {
+    const load = { ...common, kind: 'open' as const, own: entered(5), bytes: entered(40e9), requests: entered(10) };
+    const on = (job: Job) => forecastJob({ ...job, activities: [load] })!.activities[0]!.figure;
+    const slowHost = { ...offload, host: { ...offload.host, storage: { ...offload.host.storage, read: entered(60e6), write: entered(60e6) } } };
+    expect(on(slowHost).expected).toBe(on(offload).expected);
+    expect(on(offload).expected).toBeCloseTo(5 + 40e9 / 970e6, 0);
+  });
+
   test('loads: what is storage at all is told', () => {
     const found = only({ ...common, kind: 'open', own: entered(20), bytes: entered(4e9), requests: entered(20_000) });
     expect(found.figure.expected).toBeGreaterThan(20 + 4e9 / 1000e6);

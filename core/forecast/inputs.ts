@@ -1,5 +1,5 @@
 import { dataMembers, membersTogether, STACK_COST, streamMembers, throughArray, type Layout } from '../arrays';
-import { exactly, formula, fromFact, given, least, spread, worked, type Estimate, type Fact, type Spread, type Uncertain } from '../evidence';
+import { exactly, formula, fromFact, given, KIND, least, spread, worked, type Estimate, type Fact, type Spread, type Uncertain } from '../evidence';
 import { AMBIENT, coolingOf, drawOf, HEAT_CAPACITY, isExternal, RESISTANCE, THROTTLE } from '../heat';
 import type { Direction } from '../links';
 import type { Accessory, Drive } from '../parts';
@@ -69,6 +69,12 @@ const cellWords = (drive: Drive) => (drive.cell ? `${drive.cell} drives` : 'driv
 const practice = (name: string, range: Spread, unit: Estimate['unit'], note?: string) => given(name, range, unit, { kind: 'practice', ...(note ? { note } : {}) });
 const memory = (name: string, range: Spread, unit: Estimate['unit'], note?: string) => given(name, range, unit, { kind: 'memory', ...(note ? { note } : {}) });
 const unknown = (name: string, range: Spread, unit: Estimate['unit'], note: string) => given(name, range, unit, { kind: 'unknown', note });
+
+/** What belongs to the drive itself: another drive has its own, whatever the figures say. */
+const THE_DRIVES: ReadonlySet<string> = new Set<InputName>(['read', 'write', 'rest', 'cache', 'stays', 'capacity', 'refill', 'inner', 'law', 'seek', 'idle', 'busy', 'hot', 'cooler', 'low', 'floor', 'steps']);
+
+/** Names draws so that over several builds the same thing (a link, the files, a drive) is drawn alike and different things are drawn apart. */
+export const namedByThing = ({ inputs }: Inputs, drive: string) => (key: string): string => (key === KIND || THE_DRIVES.has(key) ? `${key} of ${drive}` : `${key}: ${inputs[key]!.because.name}`);
 
 /** Collects what a transfer over a path depends on, each with its source, and what runs beside it. @throws RangeError when the path is blocked */
 export function inputsOf(path: Path, task: TransferTask): Inputs {
@@ -157,6 +163,12 @@ function mediaOf(path: Path, direction: Direction, array: Layout | undefined): E
   const bay = array ? path.constraints.find((c) => c.id === 'inner') : undefined;
   const one = bay ? worked(`${drive.model} in its bay`, least([stated, bay.rate[direction]]), 'B/s', { how: 'exact', formula: `least of (drive; ${bay.name})`, inputs: [stated, bay.explain(direction)] }) : stated;
   return scaled(one, array, direction);
+}
+
+/** What medium and links together give a long stream, whatever stands at the other end. */
+export function streamOver(path: Path, direction: Direction, array?: Layout): Estimate {
+  const parts = [mediaOf(path, direction, array), linksOf(path, direction, array, null)];
+  return worked(`drive and links, ${direction === 'read' ? 'reading' : 'writing'}`, least(parts), 'B/s', { how: 'exact', formula: `least of (${parts.map((e) => e.because.name).join('; ')})`, inputs: parts });
 }
 
 function scaled(one: Estimate, array: Layout | undefined, direction: Direction): Estimate {

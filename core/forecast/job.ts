@@ -1,16 +1,16 @@
 import type { Build } from '../bench';
 import { writeMultiple, type Layout } from '../arrays';
-import { forecastArray, type ArrayForecast } from './array';
+import { forecastArray, holdsOf, type ArrayForecast } from './array';
 import { fillsIn, lacking, usableOf } from '../copies';
 import { formatFromSheet } from '../disks';
 import { life, workloadShare, type Life } from '../endurance';
 import { formula, fromFact, given, renamed, spread, type Estimate, type Fact } from '../evidence';
-import { directionOf, filesOf, isMove, type Activity, type Job, type Move, type Scratch } from '../job';
+import { directionOf, filesOf, isMove, type Activity, type Job, type Move, type Open, type Scratch } from '../job';
 import { forecastLoad } from '../loads';
 import { asRevised, type Host } from '../parts';
-import { buildPath, explainFlow, rateOf, type Path } from '../path';
+import { buildPath, rateOf, type Path } from '../path';
 import { behindCache, operationsPerSecond, scratchDay, type Operations } from '../random';
-import { inputsOf, type Inputs, type Surroundings, type TransferTask } from './inputs';
+import { inputsOf, streamOver, type Inputs, type Surroundings, type TransferTask } from './inputs';
 import { DISK } from '../transfer';
 import { forecastStream, type StreamForecast } from './stream';
 import { forecastTransfer, type TransferForecast } from './transfer';
@@ -76,7 +76,7 @@ export function forecastJob(job: Plan): JobForecast | null {
   const to = (endpoint: string | undefined) => (endpoint === undefined ? path : transferPath(host, build, endpoint));
   const drive = asRevised(build.drive);
   const layout = layoutOf(build);
-  const capacity = fromFact('capacity', drive.capacity, 'B', { range: spread(250e9, 1000e9, 4000e9), note: 'capacities on sale' })!;
+  const capacity = capacityOf(build);
   const array = layout ? forecastArray(layout, drive, capacity, job.serviceYears ?? { value: null, source: { kind: 'unknown' } }) : null;
   const activities = job.activities.map((activity) => forecastActivity(job, to(activity.endpoint), activity, array?.usable ?? capacity));
   const copies = needs?.copies && needs.copies.length > 0 ? lacking(needs.copies) : null;
@@ -99,6 +99,15 @@ export function taskOf(job: Plan, activity: Move): TransferTask {
   return { direction: activity.direction, bytes: activity.bytes, files: filesOf(activity), otherEnd: activity.itself ? 'itself' : 'storage', verify: activity.verify, surroundings: surroundingsOf(job) };
 }
 
+/** One activity of a job on its build. @throws RangeError when nothing is built or the path is blocked */
+export function forecastOne(job: Plan, activity: Activity): ActivityForecast {
+  const { build, host } = job;
+  if (!build) throw new RangeError('Nothing is built, so nothing can be forecast.');
+  return forecastActivity(job, transferPath(host, build, activity.endpoint), activity, holdsOf(layoutOf(build), capacityOf(build)));
+}
+
+const capacityOf = ({ drive }: Build): Estimate => fromFact('capacity', asRevised(drive).capacity, 'B', { range: spread(250e9, 1000e9, 4000e9), note: 'capacities on sale' })!;
+
 function forecastActivity(job: Plan, path: Path, activity: Activity, capacity: Estimate): ActivityForecast {
   const { wish } = activity;
   const met = (figure: Estimate) => (wish === null ? null : shareBelow(figure, wish));
@@ -116,14 +125,11 @@ function forecastActivity(job: Plan, path: Path, activity: Activity, capacity: E
       return { activity, figure: found.margin, rate: null, probability: 1 - found.stalls, more: [found.demand, found.sustained], course: null };
     }
     case 'open': {
-      const ops: Operations = { reads: 1, block: 4096, depth: 1, span: activity.bytes, synchronous: false };
-      const iops = operationsPerSecond(path, ops);
-      const latency = oneOver.explain({ iops });
-      const { time, storage } = forecastLoad(activity, explainFlow(path, 'read', 'all'), latency);
+      const { time, storage } = forecastLoad(activity, ...openedOver(job, activity));
       return { activity, figure: time, rate: null, probability: met(time), more: [storage], course: null };
     }
     case 'scratch': {
-      const { rate, wait, wear } = scratchDay(path, activity.operations, operationsOf(activity));
+      const { rate, wait, wear } = scratchDay(path, activity.operations, { ...operationsOf(activity), array: surroundingsOf(job).array });
       const behind = activity.reads < 1 ? behindCache(path.parts.drive, activity.block) : null;
       return { activity, figure: wait, rate: null, probability: met(wait), more: [rate, wear, ...(behind ? [behind] : [])], course: null };
     }
@@ -132,6 +138,13 @@ function forecastActivity(job: Plan, path: Path, activity: Activity, capacity: E
       return { activity, figure: years, rate: null, probability: null, more: [], course: null };
     }
   }
+}
+
+/** What a load finds where it reads: rate of drive and links, and latency of a request that is waited for. @throws RangeError when the path is blocked */
+export function openedOver({ host, build }: Pick<Plan, 'host' | 'build'>, { bytes, endpoint }: Open): [rate: Estimate, latency: Estimate] {
+  const path = transferPath(host, build!, endpoint);
+  const iops = operationsPerSecond(path, { reads: 1, block: 4096, depth: 1, span: bytes, synchronous: false });
+  return [streamOver(path, 'read', layoutOf(build!)), oneOver.explain({ iops })];
 }
 
 const oneOver = formula({ name: 'latency of one request', unit: 's', inputs: { iops: 'requests a second, one at a time' }, of: (m, x) => m.div(m.num(1), x.iops) });

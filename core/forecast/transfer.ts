@@ -1,4 +1,4 @@
-import { eachDraw, expectedOf, isExact, SAMPLES, SEED, summary, worked, type Estimate, type Spread } from '../evidence';
+import { eachDraw, expectedOf, isExact, SAMPLES, SEED, summary, worked, type Drawing, type Estimate, type Spread } from '../evidence';
 import type { Path } from '../path';
 import { momentAt, phasesOf, run, type Cause, type Outcome, type Phase, type Stretch } from '../transfer';
 import { format } from '../units';
@@ -92,6 +92,13 @@ export function forecastTransfer(path: Path, task: TransferTask, seed: number = 
   };
 }
 
+/** Times of the samples, s, with the draws named otherwise. */
+export function timesOf(inputs: Inputs, named: Drawing['named'], seed: number = SEED): Float64Array {
+  const times = new Float64Array(SAMPLES);
+  eachDraw(inputs, seed, (x, i) => (times[i] = ended(run(inputs.plan(x)), inputs)), named ? { named } : {});
+  return times;
+}
+
 /** When the transfer's own flows are done. */
 const ended = ({ flows }: Outcome, { own }: Inputs): number => flows[own - 1]!.safe;
 const point = (value: number): Spread => ({ low: value, expected: value, high: value });
@@ -160,7 +167,7 @@ function profile(inputs: Inputs, bytes: number, seed: number): { speed: ProfileP
         column.warm[i / EVERY] = warm ?? NaN;
       });
     },
-    EVERY,
+    { every: EVERY },
   );
   const band = (of: (column: (typeof columns)[number]) => Float64Array) => columns.map((column, k) => ({ bytes: (bytes * k) / (POINTS - 1), ...summary(of(column)) }));
   return { speed: band((c) => c.rates), warmth: Number.isNaN(columns[0]!.warm[0]!) ? null : band((c) => c.warm) };

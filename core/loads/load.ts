@@ -25,10 +25,15 @@ export interface Load {
   requests: Fact;
 }
 
+const partsOf = (load: Load) => ({ bytes: fromFact('bytes', load.bytes, 'B', LOAD_UNKNOWN.bytes)!, requests: fromFact('requests that wait', load.requests, 'count', LOAD_UNKNOWN.requests)! });
+
+/** How much longer a load takes on the second of two devices, each with its rate and latency. */
+export const compareLoads = (load: Load, [rateA, latencyA]: readonly [Estimate, Estimate], [rateB, latencyB]: readonly [Estimate, Estimate]): Estimate => loadDifference.explain({ ...partsOf(load), rateA, rateB, latencyA, latencyB });
+
 /** Forecast of a load over a path that reads at `rate` with `latency` for each waiting request: its time, and the share of it that is storage at all. */
 export function forecastLoad(load: Load, rate: Estimate, latency: Estimate): { time: Estimate; storage: Estimate } {
   const own = fromFact('host and program', load.own, 's', LOAD_UNKNOWN.own)!;
-  const time = loadTime.explain({ own, bytes: fromFact('bytes', load.bytes, 'B', LOAD_UNKNOWN.bytes)!, rate, requests: fromFact('requests that wait', load.requests, 'count', LOAD_UNKNOWN.requests)!, latency });
+  const time = loadTime.explain({ own, ...partsOf(load), rate, latency });
   // What storage takes is told at the middle: sample by sample the two hang together.
   const middle = (e: Estimate): Estimate => ({ ...e, low: e.expected, high: e.expected });
   return { time, storage: storageShare.explain({ time: middle(time), own: { ...middle(own), ...(own.expected > time.expected ? { expected: time.expected } : {}) } }) };
@@ -37,12 +42,25 @@ export function forecastLoad(load: Load, rate: Estimate, latency: Estimate): { t
 /** Above this a difference is felt [practice]: the greater of 0.3 s and 20 % of the slower. */
 export const NOTICED = { seconds: 0.3, share: 0.2 };
 
-/** Whether the difference of two times is felt; unclear where the interval straddles the threshold. */
-export function noticeable(a: Spread, b: Spread, { seconds, share } = NOTICED): 'yes' | 'no' | 'unclear' {
-  const threshold = Math.max(seconds, share * Math.max(a.expected, b.expected));
-  const [least, most] = [Math.max(0, a.low - b.high, b.low - a.high), Math.max(a.high - b.low, b.high - a.low)];
+export type Felt = 'yes' | 'no' | 'unclear';
+
+/** Whether a difference (s, either sign) is felt beside the slower time; unclear where its interval straddles the threshold. */
+export function felt({ low, high }: Spread, slower: number, { seconds, share } = NOTICED): Felt {
+  const threshold = Math.max(seconds, share * slower);
+  const [least, most] = [Math.max(0, low, -high), Math.max(Math.abs(low), Math.abs(high))];
   return most <= threshold ? 'no' : least >= threshold ? 'yes' : 'unclear';
 }
+
+/** {@link felt} of two times that have nothing in common. */
+export const noticeable = (a: Spread, b: Spread, noticed = NOTICED): Felt => felt({ low: a.low - b.high, expected: a.expected - b.expected, high: a.high - b.low }, Math.max(a.expected, b.expected), noticed);
+
+/** How much longer the same load takes on the second of two devices: what host and program take falls out. */
+export const loadDifference = formula({
+  name: 'difference',
+  unit: 's',
+  inputs: { bytes: 'bytes', rateA: 'rate of the first', rateB: 'rate of the second', requests: 'requests', latencyA: 'latency of the first', latencyB: 'latency of the second' },
+  of: (m, x) => m.add(m.sub(m.div(x.bytes, x.rateB), m.div(x.bytes, x.rateA)), m.mul(x.requests, m.sub(x.latencyB, x.latencyA))),
+});
 
 /** A load as timed on one device: that device's rate and latency, the time and its one-sigma error, s. */
 export interface LoadTiming {

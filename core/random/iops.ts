@@ -1,3 +1,4 @@
+import { randomMembers, smallWriteCost, smallWriteTurns, type Layout } from '../arrays';
 import { exactly, formula, fromFact, given, spread, type Estimate, type Fact, type Spread } from '../evidence';
 import type { Direction } from '../links';
 import type { Drive } from '../parts';
@@ -15,6 +16,8 @@ export interface Operations {
   span: Fact;
   /** Each write waits until it is safe. */
   synchronous: boolean;
+  /** Several drives as one; absent: one drive. */
+  array?: Layout | undefined;
 }
 
 /** What drives reach where their sheet is silent, operations a second of 4 KiB [memory]. */
@@ -50,11 +53,33 @@ const latencyOf = formula({ name: 'latency', unit: 's', inputs: { own: 'drive an
 const oneWay = formula({ name: 'operations a second', unit: 'IOPS', inputs: { limit: 'drive’s limit', depth: 'depth', latency: 'latency', path: 'links', block: 'block' }, of: (m, x) => m.min(x.limit, m.div(x.depth, x.latency), m.div(x.path, x.block)) });
 const mixed = formula({ name: 'operations a second, mixed', unit: 'IOPS', inputs: { reads: 'share of reads', read: 'reading', write: 'writing' }, of: (m, x) => m.div(m.num(1), m.add(m.div(x.reads, x.read), m.div(m.sub(m.num(1), x.reads), x.write))) });
 const diskLimit = formula({ name: 'operations of a disk', unit: 'IOPS', inputs: { gain: 'gain by sorting', seek: 'seek', turn: 'half a turn' }, of: (m, x) => m.div(x.gain, m.add(x.seek, x.turn)) });
+const disksLimit = formula({
+  name: 'operations of disks together',
+  unit: 'IOPS',
+  inputs: { members: 'members', gain: 'gain by sorting', cost: 'operations for each', depth: 'depth', turns: 'one after another', seek: 'seek', turn: 'half a turn' },
+  of: (m, x) => m.div(m.min(m.div(m.mul(x.members, x.gain), x.cost), m.div(x.depth, x.turns)), m.add(x.seek, x.turn)),
+});
+const membersLimit = formula({ name: 'limit of the drives together', unit: 'IOPS', inputs: { one: 'of one', members: 'members', cost: 'operations for each' }, of: (m, x) => m.div(m.mul(x.one, x.members), x.cost) });
+const inTurns = formula({ name: 'latency in the array', unit: 's', inputs: { latency: 'latency of one', turns: 'one after another' }, of: (m, x) => m.mul(x.latency, x.turns) });
 const times = formula({ name: 'operations a second', unit: 'IOPS', inputs: { a: 'by seeking', b: 'help of its own memory' }, of: (m, x) => m.mul(x.a, x.b) });
 const bounded = formula({ name: 'drive’s limit', unit: 'IOPS', inputs: { stated: 'at 4 KiB', block: 'block' }, of: (m, x) => m.mul(x.stated, m.min(m.num(1), m.div(m.num(4096), x.block))) });
 
 /** Half a turn of a disk, s: 30 ÷ turns a minute. */
 export const halfTurn = (rpm: number): number => 30 / rpm;
+
+/** What an array makes of operations in one direction; null for one drive. */
+function spreadOver({ array }: Operations, direction: Direction) {
+  if (!array || array.mode === 'single') return null;
+  const note = `${array.mode} of ${array.members}`;
+  const by = (name: string, value: number | Spread) => given(name, value, 'count', { kind: 'practice', note });
+  const writes = direction === 'write';
+  return {
+    note,
+    members: by('members that share them', randomMembers(array)),
+    cost: by('operations of members for each', writes ? smallWriteCost(array) : 1),
+    turns: by('of these one after another', writes ? smallWriteTurns(array) : 1),
+  };
+}
 
 /** Operations a second in one direction. */
 function direct(path: Path, direction: Direction, ops: Operations): Estimate {
@@ -62,25 +87,39 @@ function direct(path: Path, direction: Direction, ops: Operations): Estimate {
   const usb = path.outer.mode?.family === 'usb';
   const depth = usb && isBulkOnly(path.parts) ? 1 : ops.depth;
   const asSaid = { kind: 'entered' } as const;
-  const doing = direction === 'read' ? 'reading' : 'writing';
+  const over = spreadOver(ops, direction);
+  const doing = `${direction === 'read' ? 'reading' : 'writing'}${over ? `, ${over.note}` : ''}`;
   if (drive.media === 'disk') {
     const rpm = drive.rpm ?? 7200;
-    const gain = given('gain by sorting what is under way', 1 + SORTING * Math.log2(depth), 'ratio', { kind: 'memory', note: `depth ${depth}` });
-    const seeking = diskLimit.explain({ gain, seek: given('seek', SEEK, 's', { kind: 'practice' }), turn: given('half a turn', halfTurn(rpm), 's', drive.rpm ? { kind: 'sheet', note: `${rpm} turns a minute` } : { kind: 'unknown', note: '7,200 turns a minute assumed' }) }, { name: `${drive.model}, random ${doing}` });
+    const each = Math.max(1, depth / (over?.members.expected ?? 1));
+    const gain = given('gain by sorting what is under way', 1 + SORTING * Math.log2(each), 'ratio', { kind: 'memory', note: `depth ${Math.round(each * 10) / 10}` });
+    const moving = { seek: given('seek', SEEK, 's', { kind: 'practice' }), turn: given('half a turn', halfTurn(rpm), 's', drive.rpm ? { kind: 'sheet', note: `${rpm} turns a minute` } : { kind: 'unknown', note: '7,200 turns a minute assumed' }) };
+    const name = { name: `${drive.model}, random ${doing}` };
+    const seeking = over ? disksLimit.explain({ members: over.members, gain, cost: over.cost, depth: given('depth', depth, 'count', asSaid), turns: over.turns, ...moving }, name) : diskLimit.explain({ gain, ...moving }, name);
     return direction === 'write' && !ops.synchronous ? times.explain({ a: seeking, b: given('help of its own memory', DISK_WRITES, 'ratio', { kind: 'practice' }) }, { name: `${drive.model}, random writing` }) : seeking;
   }
   const way = interfaceOf(drive);
   const stated = fromFact(`${drive.model}, random ${doing}, stated`, direction === 'read' ? drive.randomRead : drive.randomWrite, 'IOPS') ?? given(`${drive.model}, random ${doing}`, LIMIT[way][direction], 'IOPS', { kind: 'unknown', note: `drives on ${way === 'pcie' ? 'PCIe' : 'SATA'}, from memory` });
   const span = fromFact('span', ops.span, 'B', SPAN)!;
   const covered = given('covered by the map at hand', COVERED[drive.map ?? 'unknown'], 'B', drive.map ? { kind: 'memory', note: drive.map === 'HMB' ? 'map in the host’s memory' : drive.map === 'DRAM' ? 'map in memory of its own' : 'no memory for the map' } : { kind: 'unknown' });
-  const latency = latencyOf.explain({
+  const one = latencyOf.explain({
     own: given('drive and system', LATENCY[way][direction], 's', { kind: 'memory' }),
     bridge: given('bridge', usb ? BRIDGE : exactly(0), 's', { kind: 'practice' }),
     misses: misses.explain({ covered, span }),
     map: given('reading of the map', MAP_READ, 's', { kind: 'memory' }),
     safe: given('until it is safe', direction === 'write' && ops.synchronous ? FLUSH : exactly(0), 's', { kind: 'memory', note: direction === 'write' && ops.synchronous ? 'synchronous writes' : 'not waited for' }),
   });
-  return oneWay.explain({ limit: bounded.explain({ stated, block: given('block', ops.block, 'B', asSaid) }), depth: given('depth', depth, 'count', depth === ops.depth ? asSaid : { kind: 'practice', note: 'bulk-only takes one at a time' }), latency, path: explainFlow(path, direction, 'links'), block: given('block', ops.block, 'B', asSaid) }, { name: `${drive.model}, random ${doing}` });
+  const own = bounded.explain({ stated, block: given('block', ops.block, 'B', asSaid) });
+  return oneWay.explain(
+    {
+      limit: over ? membersLimit.explain({ one: own, members: over.members, cost: over.cost }) : own,
+      depth: given('depth', depth, 'count', depth === ops.depth ? asSaid : { kind: 'practice', note: 'bulk-only takes one at a time' }),
+      latency: over && over.turns.expected > 1 ? inTurns.explain({ latency: one, turns: over.turns }) : one,
+      path: explainFlow(path, direction, over && path.constraints.some((c) => c.id === 'outer') ? 'beyond bays' : 'links'),
+      block: given('block', ops.block, 'B', asSaid),
+    },
+    { name: `${drive.model}, random ${doing}` },
+  );
 }
 
 /**

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import type { Layout } from '../arrays';
 import { BRIDGES, demoJobs, DRIVES } from '../demo';
 import { pathOf } from '../forecast';
 import type { Drive } from '../parts';
@@ -79,4 +80,29 @@ test('a day of scratch: operations ÷ rate, and the writes’ own bytes at least
   expect((wait.expected * rate.expected) / 2e6).toBeCloseTo(1, 1);
   expect(wear.low).toBeGreaterThanOrEqual(1e6 * 4096);
   expect(wear.because.formula).toMatch(/write amplification/);
+});
+
+describe('several drives as one', () => {
+  const array = (mode: Layout['mode'], members: number): Layout => ({ mode, members, by: 'firmware' });
+  const drives = { flash: on('larkmoor-reed-2t'), disk: on('marrowick-anchor-8t', {}, stand) };
+  const rate = (media: keyof typeof drives, of: Partial<Operations>) => operationsPerSecond(drives[media], ops(of)).expected;
+
+  test('one at a time gains nothing by more members; deep, every member helps', () => {
+    for (const media of ['flash', 'disk'] as const) {
+      expect(rate(media, { array: array('stripe', 4) }) / rate(media, {})).toBeCloseTo(1, 1);
+      expect(rate(media, { depth: 128, array: array('stripe', 4) })).toBeGreaterThan(rate(media, { depth: 32 }) * (media === 'disk' ? 3.5 : 1) * 0.99);
+    }
+  });
+
+  test('a small write costs a parity array four of its members’ operations, six a double one, each copy one a mirror [common practice, no source]', () => {
+    const deep = (mode: Layout['mode'], members: number, reads: number) => rate('disk', { reads, depth: 64 * members, synchronous: true, array: array(mode, members) });
+    for (const [mode, members, cost] of [['parity', 4, 4], ['double parity', 6, 6], ['mirror', 3, 3], ['stripe of mirrors', 4, 2], ['stripe', 4, 1]] as const) expect(deep(mode, members, 1) / deep(mode, members, 0)).toBeCloseTo(cost, 1);
+    // Alone it waits for the old data and parity to be read first: twice as long.
+    expect(rate('disk', { reads: 0, synchronous: true }) / rate('disk', { reads: 0, synchronous: true, array: array('parity', 4) })).toBeCloseTo(2, 1);
+  });
+
+  test('its working names the layout; one drive is as without', () => {
+    expect(operationsPerSecond(drives.disk, ops({ array: array('parity', 4) })).because.name).toMatch(/parity of 4/);
+    expect(operationsPerSecond(drives.disk, ops({ array: array('single', 1) }))).toEqual(operationsPerSecond(drives.disk, ops()));
+  });
 });

@@ -121,6 +121,13 @@ export function alternatives(plan: Plan, shop: Shop, joint: JointId, direction: 
   });
 }
 
+/** The job's own build, then it with each of these drives, as little else changed as it takes to work. */
+export function withDrives(plan: Plan, shop: Shop, drives: readonly Drive[]): { name: string; build: Build }[] {
+  const { build, activities } = plan;
+  const direction = activities[0] ? directionOf(activities[0]) : 'write';
+  return [{ name: nameOf(build.drive), build }, ...drives.map((drive) => ({ name: nameOf(drive), build: drive.id === build.drive.id ? build : fitted(plan, changed(build, { drive }), shop, direction, 'drive').build }))];
+}
+
 interface Aside {
   key: string;
   name: string;

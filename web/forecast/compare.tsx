@@ -1,10 +1,9 @@
 import { Autocomplete, Box, Table, TableBody, TableCell, TableHead, TableRow, TextField, Typography } from '@mui/material';
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { chance } from '@kymar/core/handover';
-import type { Job } from '@kymar/core/job';
+import type { Activity, Job } from '@kymar/core/job';
 import { nameOf, type Drive } from '@kymar/core/parts';
 import { format } from '@kymar/core/units';
-import { alternatives } from '@kymar/core/whatif';
 import { useShop } from '../state/parts';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
@@ -12,29 +11,36 @@ import { comparisonOf, type Compared } from '../workers';
 
 const Curves = lazy(() => import('./curves'));
 
-/** Two to four drives on one move: time over size, and who is ahead up to where, in words. */
-export function Compare({ job, activity }: { job: Job; activity: string }) {
+const HINT: Record<Activity['kind'], string> = {
+  move: 'Where two drives look alike on the box, the size of the copy often decides: choose one to see up to which size which is ahead.',
+  stream: 'Choose a drive to see whether it would stall more or less often.',
+  open: 'Choose a drive to see whether the difference would be felt: often the processor takes most of the time.',
+  scratch: 'Choose a drive to see how much less its user would wait.',
+  keep: 'Choose a drive to see how much later it would be full.',
+};
+
+/** How often which of two is the quicker at the activity's own size. */
+const quicker = (first: number, a: string, b: string): string =>
+  first === 0.5 ? 'At this activity’s own size either is as quick.' : `At this activity’s own size ${first > 0.5 ? a : b} is the quicker in ${format(Math.max(first, 1 - first), '%', 2)} of all cases.`;
+
+/** Two to four drives on one activity: of a move time over size, and who is ahead up to where, in words. */
+export function Compare({ job, activity }: { job: Job; activity: Activity }) {
   const { host, build, activities, needs } = job;
   const shop = useShop();
   const [chosen, setChosen] = useState<Drive[]>([]);
   const [found, setFound] = useState<Compared | null>(null);
   const own = build!.drive;
-  // Each other drive with as little else changed as it takes to work.
-  const builds = useMemo(() => {
-    const choices = chosen.length > 0 ? alternatives({ host, build: build!, activities, needs }, shop, 'drive', 'write') : [];
-    return [{ name: nameOf(own), build: build! }, ...chosen.map((drive) => ({ name: nameOf(drive), build: choices.find((c) => c.key === drive.id)?.build ?? { ...build!, drive } }))];
-  }, [host, build, activities, needs, shop, chosen, own]);
   useEffect(() => {
-    if (builds.length < 2) return;
+    if (chosen.length === 0) return;
     let current = true;
-    void comparisonOf({ host, build, activities, needs }, activity, builds).then((c) => current && setFound(c));
+    void comparisonOf({ host, build: build!, activities, needs }, shop, activity.id, chosen).then((c) => current && setFound(c));
     return () => {
       current = false;
     };
-  }, [host, build, activities, needs, activity, builds]);
-  const shown = builds.length > 1 && found?.activity.id === activity ? found : null;
+  }, [host, build, activities, needs, shop, activity.id, chosen]);
+  const shown = chosen.length > 0 && found?.activity.id === activity.id ? found : null;
   return (
-    <Panel title="Against other drives">
+    <Panel title={`Against other drives: ${activity.name}`}>
       <Autocomplete
         multiple
         size="small"
@@ -49,7 +55,7 @@ export function Compare({ job, activity }: { job: Job; activity: string }) {
       />
       {!shown && chosen.length === 0 && (
         <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
-          Where two drives look alike on the box, the size of the copy often decides: choose one to see up to which size which is ahead.
+          {HINT[activity.kind]}
         </Typography>
       )}
       {shown && (
@@ -61,15 +67,15 @@ export function Compare({ job, activity }: { job: Job; activity: string }) {
                   <TableCell>Drive</TableCell>
                   <TableCell align="right">Expected</TableCell>
                   <TableCell align="right">In nine of ten</TableCell>
-                  <TableCell align="right">Wish met</TableCell>
+                  <TableCell align="right">{activity.kind === 'stream' ? 'No stall' : activity.wish === null ? '' : 'Wish met'}</TableCell>
                 </TableRow>
               </TableHead>
               <TableBody>
                 {shown.builds.map((b) => (
                   <TableRow key={b.name}>
                     <TableCell sx={{ fontWeight: 600 }}>{b.name}</TableCell>
-                    <TableCell align="right">{b.time ? <Figure of={b.time} /> : 'does not go in'}</TableCell>
-                    <TableCell align="right">{b.time ? `${format(b.time.low, 's')} to ${format(b.time.high, 's')}` : ''}</TableCell>
+                    <TableCell align="right">{b.figure ? <Figure of={b.figure} /> : 'does not go in'}</TableCell>
+                    <TableCell align="right">{b.figure ? `${format(b.figure.low, b.figure.unit)} to ${format(b.figure.high, b.figure.unit)}` : ''}</TableCell>
                     <TableCell align="right">{b.probability === null ? '' : chance(b.probability)}</TableCell>
                   </TableRow>
                 ))}
@@ -78,7 +84,7 @@ export function Compare({ job, activity }: { job: Job; activity: string }) {
             <Box component="ul" sx={{ pl: 2.25, mb: 0, '& li': { mb: 0.5 } }}>
               {shown.pairs.map((p) => (
                 <Typography component="li" variant="body2" key={`${p.a} ${p.b}`}>
-                  {p.words} At this activity’s own size {shown.builds[p.first >= 0.5 ? p.a : p.b]!.name} is the quicker {p.first === 0.5 ? 'as often as not' : `in ${format(Math.max(p.first, 1 - p.first), '%', 2)} of all cases`}.
+                  {p.words} {p.first !== null && quicker(p.first, shown.builds[p.a]!.name, shown.builds[p.b]!.name)}
                 </Typography>
               ))}
               {shown.builds
@@ -90,11 +96,13 @@ export function Compare({ job, activity }: { job: Job; activity: string }) {
                 ))}
             </Box>
           </Box>
-          <Box sx={{ height: 230 }}>
-            <Suspense fallback={null}>
-              <Curves comparison={shown} />
-            </Suspense>
-          </Box>
+          {shown.builds.some((b) => b.curve) && (
+            <Box sx={{ height: 230 }}>
+              <Suspense fallback={null}>
+                <Curves comparison={shown} />
+              </Suspense>
+            </Box>
+          )}
         </Box>
       )}
     </Panel>

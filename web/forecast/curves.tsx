@@ -23,8 +23,7 @@ export default function Curves({ comparison }: { comparison: Compared }) {
     const font = { family: theme.typography.fontFamily as string, size: 12.5 };
     const axis = { ticks: { color: palette.text.secondary, font, maxTicksLimit: 7 }, grid: { color: palette.divider, drawTicks: false } };
     const title = (text: string) => ({ display: true, text, color: palette.text.secondary, font });
-    const upTo = comparison.upTo;
-    const own = upTo / 4;
+    const { own, upTo } = comparison;
     // Names stand where the lines end, moved apart where they would meet.
     const ends = lines.map((b, i) => ({ i, y: secondsAt(b.curve!, upTo) / 60 })).sort((a, b) => b.y - a.y);
     const top = ends[0]?.y ?? 1;

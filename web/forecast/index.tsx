@@ -40,8 +40,7 @@ export function Forecast() {
         <Typography color="textSecondary">Working it out …</Typography>
       </Panel>
     );
-  const moves = forecast.activities.filter(hasCourse);
-  const shown = moves.find((a) => a.activity.id === chosen) ?? moves[0];
+  const shown = forecast.activities.find((a) => a.activity.id === chosen) ?? forecast.activities.find(hasCourse) ?? forecast.activities[0];
   return (
     <Box sx={{ display: 'grid', gap: 2 }}>
       <Panel title="How long it will take" aria-busy={!fresh}>
@@ -63,7 +62,7 @@ export function Forecast() {
             </TableHead>
             <TableBody>
               {forecast.activities.map((a) => (
-                <Row key={a.activity.id} of={a} selected={a === shown && moves.length > 1} onChoose={hasCourse(a) && moves.length > 1 ? () => setChosen(a.activity.id) : null} />
+                <Row key={a.activity.id} of={a} selected={a === shown} onChoose={forecast.activities.length > 1 ? () => setChosen(a.activity.id) : null} />
               ))}
             </TableBody>
           </Table>
@@ -71,12 +70,12 @@ export function Forecast() {
       </Panel>
       <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 2fr) minmax(0, 1fr)' }, alignItems: 'start' }}>
         <Box sx={{ display: 'grid', gap: 2 }}>
-          {shown && <Course key={shown.activity.id} job={job} of={shown} />}
-          {shown && <Compare job={job} activity={shown.activity.id} />}
+          {shown && (hasCourse(shown) ? <Course key={shown.activity.id} job={job} of={shown} /> : <Parts of={shown} />)}
+          {shown && <Compare job={job} activity={shown.activity} />}
         </Box>
         <Box sx={{ display: 'grid', gap: 2 }}>
           <Freeze job={job} />
-          {shown && <Decides course={shown.course} />}
+          {shown && hasCourse(shown) && <Decides course={shown.course} />}
           <LifeLine job={job} forecast={forecast} />
           <Years job={job} />
         </Box>
@@ -92,7 +91,13 @@ function Row({ of: a, selected, onChoose }: { of: ActivitySheet; selected: boole
   return (
     <TableRow hover={onChoose !== null} selected={selected} onClick={onChoose ?? undefined} sx={onChoose ? { cursor: 'pointer' } : {}}>
       <TableCell sx={{ fontWeight: 600 }}>
-        {activity.name}
+        {onChoose && !selected ? (
+          <Box component="button" type="button" aria-label={`Show ${activity.name}`} sx={{ all: 'unset', cursor: 'pointer', '&:focus-visible': { outline: 2, outlineColor: 'primary.main', outlineOffset: 2 } }}>
+            {activity.name}
+          </Box>
+        ) : (
+          activity.name
+        )}
         <Typography variant="caption" color="textSecondary" sx={{ ml: 1 }}>
           {ANSWER[activity.kind]}
         </Typography>
@@ -116,5 +121,28 @@ function Row({ of: a, selected, onChoose }: { of: ActivitySheet; selected: boole
         {probability === null ? '' : chance(probability)}
       </TableCell>
     </TableRow>
+  );
+}
+
+/** What is behind the figure of anything but a move. */
+function Parts({ of: { activity, figure, more } }: { of: ActivitySheet }) {
+  return (
+    <Panel title={activity.name}>
+      <Table size="small" sx={{ '& tr:last-child td': { borderBottom: 0 } }}>
+        <TableBody>
+          {[figure, ...more].map((e) => (
+            <TableRow key={e.because.name}>
+              <TableCell sx={{ pl: 0 }}>{e.because.name.replace(/^./, (c) => c.toUpperCase())}</TableCell>
+              <TableCell align="right">
+                <Figure of={e} />
+              </TableCell>
+              <TableCell align="right" sx={{ pr: 0 }}>
+                {e.low < e.high && `${format(e.low, e.unit)} to ${format(e.high, e.unit)}`}
+              </TableCell>
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+    </Panel>
   );
 }

@@ -157,5 +157,6 @@ export function Years({ job }: { job: Job }) {
 function when({ low, expected, high }: Spread, years: number): string {
   const at = (v: number) => format(v, 'years', 2);
   if (!Number.isFinite(expected)) return `after ${at(low)} at the earliest, more likely not within ${years}`;
+  if (expected === 0) return high === 0 ? 'from the first day on' : 'more likely than not from the first day on';
   return `after about ${at(expected)} (${at(low)} to ${Number.isFinite(high) ? at(high) : `beyond ${years}`})`;
 }

@@ -1,7 +1,7 @@
 import { wrap, type Remote } from 'comlink';
 import type { DaysForecast, JobSheet, Plan as ForecastPlan } from '@kymar/core/forecast';
 import type { Direction } from '@kymar/core/links';
-import type { Shop } from '@kymar/core/parts';
+import type { Drive, Shop } from '@kymar/core/parts';
 import type { Mend, Plan } from '@kymar/core/whatif';
 import type { Forecasting } from './forecast';
 import type { Compared, Work } from './whatif';
@@ -18,8 +18,8 @@ export const mendsOf = (plan: Plan, shop: Shop, direction: Direction): Promise<M
 /** A job's days lived through, in a worker. */
 export const daysOf = (job: ForecastPlan, years: number): Promise<DaysForecast | null> => whatif().days(job, years);
 
-/** Builds held against each other, in a worker. @throws RangeError for what cannot be compared */
-export const comparisonOf = (job: ForecastPlan, activity: string, builds: { name: string; build: NonNullable<ForecastPlan['build']> }[]): Promise<Compared> => whatif().compare(job, activity, builds);
+/** A job's build held against it with other drives, in a worker. @throws RangeError for what cannot be compared */
+export const comparisonOf = (job: Plan, shop: Shop, activity: string, drives: readonly Drive[]): Promise<Compared> => whatif().compare(job, shop, activity, drives);
 
 let forecasting: Remote<Forecasting> | null = null;
 /** A job's forecast with its bands, in a worker of its own. */
