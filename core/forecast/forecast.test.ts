@@ -373,6 +373,16 @@ describe('the days', () => {
     expect(ends.worn!.expected).toBeCloseTo(1200e12 / 214e9 / 365, 0);
   });
 
+  test('a recorder that writes for hours takes its share of cache and life; it takes as long as it lasts', () => {
+    const live = { ...scans.activities[2]!, id: 'live', rate: entered(140e6), lasts: entered(7200), perDay: entered(6) } as Job['activities'][number];
+    const both = repeatJob({ ...offload, needs: {}, activities: [offload.activities[0]!, live] }, { years: 0.1 })!;
+    const at = both.activities.findIndex((a) => a.id === 'live');
+    expect(both.days[3]!.seconds[at]!).toBeCloseTo(7200, 0);
+    expect(both.days.at(-1)!.written / both.days.length).toBeCloseTo(214e9 + 6 * 140e6 * 7200, -6);
+    expect(both.ends.worn!.expected).toBeLessThan(1200e12 / (214e9 + 6 * 140e6 * 7200) / 365 + 0.01);
+    expect(both.ends.slow.map((s) => s.activity)).toEqual(['offload']);
+  });
+
   test('nothing to repeat, and years that cannot be', () => {
     expect(repeatJob({ ...offload, activities: [] }, { years: 1 })).toBeNull();
     expect(() => repeatJob(offload, { years: 0 })).toThrow(/more than zero/);

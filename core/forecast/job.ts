@@ -12,7 +12,7 @@ import { buildPath, rateOf, type Path } from '../path';
 import { behindCache, operationsPerSecond, scratchDay, type Operations } from '../random';
 import { inputsOf, streamOver, type Inputs, type Surroundings, type TransferTask } from './inputs';
 import { DISK } from '../transfer';
-import { forecastStream, type StreamForecast } from './stream';
+import { forecastStream, STREAM_UNKNOWN, type StreamForecast } from './stream';
 import { forecastTransfer, type TransferForecast } from './transfer';
 
 /** The drives of a build as one, where they are put together. */
@@ -151,14 +151,13 @@ const oneOver = formula({ name: 'latency of one request', unit: 's', inputs: { i
 const operationsOf = ({ reads, block, depth, span, synchronous }: Scratch): Operations => ({ reads, block, depth, span, synchronous });
 
 const manyTimes = formula({ name: 'bytes of the streams', unit: 'B', inputs: { rate: 'rate of each', streams: 'streams', lasts: 'lasts' }, of: (m, x) => m.mul(m.mul(x.rate, x.streams), x.lasts) });
-/** What streams ask where nobody says [memory]: from a voice to raw pictures; from a song to a day. */
-export const STREAM_UNKNOWN = { rate: { range: spread(0.5e6, 12e6, 150e6), note: 'from sound to raw pictures' }, lasts: { range: spread(300, 3600, 36_000), note: 'from minutes to a day' } };
 
 function streamBytes(activity: Extract<Activity, { kind: 'stream' }>): Estimate {
   return manyTimes.explain({ rate: fromFact('rate of each', activity.rate, 'B/s', STREAM_UNKNOWN.rate)!, streams: given('streams', activity.streams, 'count', { kind: 'entered' }), lasts: fromFact('lasts', activity.lasts, 's', STREAM_UNKNOWN.lasts)! });
 }
 
-function streamTask(job: Plan, activity: Extract<Activity, { kind: 'stream' }>): TransferTask {
+/** What a stream is to the models. */
+export function streamTask(job: Plan, activity: Extract<Activity, { kind: 'stream' }>): TransferTask {
   const { low, expected, high } = streamBytes(activity);
   return { direction: activity.direction, bytes: { value: [low, expected, high], source: activity.rate.source }, files: exactFact(activity.streams), otherEnd: 'memory', streams: activity.streams, surroundings: surroundingsOf(job) };
 }
@@ -176,7 +175,8 @@ function shareBelow({ low, expected, high }: Estimate, value: number): number {
 const dailyBytes = formula({ name: 'bytes a day', unit: 'B/day', inputs: { bytes: 'bytes', times: 'times a day' }, of: (m, x) => m.mul(x.bytes, x.times) });
 const together = formula({ name: 'bytes a day', unit: 'B/day', inputs: { a: 'first', b: 'others' }, of: (m, x) => m.add(x.a, x.b) });
 const perMember = formula({ name: 'writes a day to each member', unit: 'B/day', inputs: { rate: 'writes a day', multiple: 'written to all members for each byte', members: 'members' }, of: (m, x) => m.div(m.mul(x.rate, x.multiple), x.members) });
-const TIMES_UNKNOWN = { range: spread(0.2, 1, 2), note: 'now and then to twice a day' };
+/** How often something happens where nobody says [memory]. */
+export const TIMES_UNKNOWN = { range: spread(0.2, 1, 2), note: 'now and then to twice a day' };
 const BYTES = { range: spread(20e9, 100e9, 500e9), note: 'what people move in one go' };
 
 /** Bytes a day an activity brings to the drive in one direction; null for none. */
@@ -230,7 +230,7 @@ function workloadOf(activities: readonly Activity[], rated: Fact | undefined, la
 }
 
 /** Endurance alone, without any sampling of transfers; null while nothing is built or the path is blocked. */
-export function lifeOfJob({ host, build, activities }: Plan): JobForecast['life'] | null {
+export function lifeOfJob({ host, build, activities }: Pick<Plan, 'host' | 'build' | 'activities'>): JobForecast['life'] | null {
   if (!build) return null;
   const path = transferPath(host, build);
   return path.blocked.length > 0 ? null : lifeOf(build, activities, path);

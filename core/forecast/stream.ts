@@ -1,4 +1,4 @@
-import { eachDraw, fromFact, given, SAMPLES, SEED, summary, worked, type Estimate } from '../evidence';
+import { eachDraw, fromFact, given, SAMPLES, SEED, spread, summary, worked, type Estimate } from '../evidence';
 import type { Stream } from '../job';
 import type { Path } from '../path';
 import { run } from '../transfer';
@@ -14,6 +14,8 @@ export interface StreamForecast {
   stalls: number;
 }
 
+/** What streams ask where nobody says [memory]: from a voice to raw pictures; from a song to a day. */
+export const STREAM_UNKNOWN = { rate: { range: spread(0.5e6, 12e6, 150e6), note: 'from sound to raw pictures' }, lasts: { range: spread(300, 3600, 36_000), note: 'from minutes to a day' } };
 /** A player's or recorder's own buffer where nobody says, s [memory]. */
 const BUFFER = { range: { low: 0.5, expected: 3, high: 15 }, note: 'players and recorders, from memory' };
 /** Longer than the pace allows by more than this share is a stall. */
@@ -26,7 +28,7 @@ const LATE = 1e-6;
  */
 export function forecastStream(path: Path, task: TransferTask, activity: Stream, seed = SEED): StreamForecast {
   const inputs = inputsOf(path, task);
-  const lasts = fromFact('lasts', activity.lasts, 's', { range: { low: 300, expected: 3600, high: 36_000 }, note: 'from minutes to a day' })!;
+  const lasts = fromFact('lasts', activity.lasts, 's', STREAM_UNKNOWN.lasts)!;
   const buffer = fromFact('buffer', activity.buffer, 's', BUFFER)!;
   const all = { ...inputs, inputs: { ...inputs.inputs, lasts, bridged: buffer } };
   const demands = new Float64Array(SAMPLES);
