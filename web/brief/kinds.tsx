@@ -138,13 +138,7 @@ function StreamFields({ activity, onActivity }: Props<Stream>) {
     <>
       <Way value={activity.direction} onValue={(way) => onActivity({ ...activity, direction: way as 'read' | 'write' })} sx={third} />
       <FactField label="Rate of each" dimension="rate" fact={activity.rate} onFact={(rate) => onActivity({ ...activity, rate })} sx={third} />
-      <TextField select label="Streams at once" value={activity.streams} onChange={(e) => onActivity({ ...activity, streams: Number(e.target.value) })} sx={third}>
-        {[...new Set([1, 2, 3, 4, 6, 8, 12, 16, 24, 32, 64, activity.streams])].sort((a, b) => a - b).map((n) => (
-          <MenuItem key={n} value={n}>
-            {n}
-          </MenuItem>
-        ))}
-      </TextField>
+      <QuantityField label="Streams at once" dimension="count" value={activity.streams} onValue={(n) => n !== null && n >= 1 && onActivity({ ...activity, streams: Math.min(1000, Math.round(n)) })} sx={third} />
       <FactField label="Lasts without a break" dimension="time" fact={activity.lasts} onFact={(lasts) => onActivity({ ...activity, lasts })} sx={half} />
       <FactField label="Own buffer bridges" dimension="time" fact={activity.buffer} onFact={(buffer) => onActivity({ ...activity, buffer })} sx={half} />
     </>

@@ -5,7 +5,7 @@ import { format } from '@kymar/core/units';
 import { newId } from '../jobs/new';
 import { stagesOf } from '../state/derived';
 import { changeJob } from '../state/jobs';
-import { Figure } from '../ui/figure';
+import { Figure, unbroken } from '../ui/figure';
 import { Panel } from '../ui/panel';
 
 /** Freezing: time stamp, hash, and every earlier one beside it. */
@@ -39,7 +39,7 @@ function FrozenRow({ frozen }: { frozen: FrozenForecast }) {
         const figure = r.time ?? r.figure!;
         return (
           <Typography key={r.activity} variant="caption" color="textSecondary" component="div">
-            {frozen.activities.find((a) => a.id === r.activity)?.name}: <Figure of={figure} /> ({format(figure.low, figure.unit)} to {format(figure.high, figure.unit)})
+            {frozen.activities.find((a) => a.id === r.activity)?.name}: <Figure of={figure} /> {unbroken(`(${format(figure.low, figure.unit)} to ${format(figure.high, figure.unit)})`)}
           </Typography>
         );
       })}

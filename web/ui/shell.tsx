@@ -55,7 +55,7 @@ export function Shell() {
           </Alert>
         </Suspense>
       )}
-      <Suspense>
+      <Suspense fallback={<Opening />}>
         <Outlet />
       </Suspense>
       <Suspense>{working && <WorkingSheet />}</Suspense>
@@ -87,3 +87,10 @@ function useUndoKeys() {
     return () => removeEventListener('keydown', press);
   }, []);
 }
+
+/** Told only where a view takes its time. */
+const Opening = () => (
+  <Box role="status" sx={{ p: 3, color: 'text.secondary', animation: 'opening 0s 0.4s both', '@keyframes opening': { from: { visibility: 'hidden' }, to: { visibility: 'visible' } } }}>
+    Opening …
+  </Box>
+);

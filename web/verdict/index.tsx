@@ -6,7 +6,7 @@ import { type Decision, type Job } from '@kymar/core/job';
 import type { Claim, Right, Verdict } from '@kymar/core/verdict';
 import { verdictOf } from '../state/derived';
 import { changeJob } from '../state/jobs';
-import { Figure } from '../ui/figure';
+import { Figure, unbroken } from '../ui/figure';
 import { useJob } from '../ui/job';
 import { Panel } from '../ui/panel';
 import { Band } from './band';
@@ -91,7 +91,7 @@ function Answer({ question, answer, tone, words }: { question: string; answer: s
           {answer}
         </Box>
       </Typography>
-      <Typography variant="body2">{words}</Typography>
+      <Typography variant="body2">{unbroken(words)}</Typography>
     </div>
   );
 }
