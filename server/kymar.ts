@@ -71,7 +71,7 @@ function forecast(input: Job) {
     activity: activity.id,
     name: activity.name,
     kind: activity.kind,
-    ...(course ? { time: figure, rate, bar: course.bar, phases: course.phases, causes: course.causes, hottest: course.hottest, energy: course.energy, decides: course.decides().map(({ input, atLow, atHigh }) => ({ input: input.because.name, low: input.low, high: input.high, atLow, atHigh })) } : { figure, more }),
+    ...(course ? { time: figure, rate, bar: course.bar, phases: course.phases, causes: course.causes, hottest: course.hottest, energy: course.energy, decides: course.decides().map(({ name, input, at }) => ({ input: name, low: input?.low ?? null, high: input?.high ?? null, at })) } : { figure, more }),
     probability,
   }));
   return { activities, life: found.life, workload: found.workload, array: found.array, format: found.format, copies: found.copies, ahead: ahead(input) };

@@ -1,4 +1,4 @@
-import { noise, quantile, type Uncertain } from '../evidence';
+import { noise, oneOf, type Uncertain } from '../evidence';
 import { run as runFlows, type Flow } from '../transfer';
 import type { Sample } from './run';
 
@@ -20,17 +20,10 @@ const STAYS = 0.9;
  * @param seed which unit
  * @param run which repeat: other noise, same unit
  */
-export function simulate({ inputs, kinds = [], plan }: Uncertain<string> & { plan(x: Record<string, number>): Flow[] }, seed: number, run: number): RigRun {
-  const unit = noise(seed);
-  const kind = kinds[Math.floor(unit() * kinds.length)];
-  const truth = Object.fromEntries(
-    Object.entries(inputs).map(([key, own]) => {
-      const spread = kind?.[key] ?? own;
-      return [key, spread.low === spread.high ? spread.expected : quantile(spread, 0.05 + 0.9 * unit())];
-    }),
-  );
+export function simulate(uncertain: Uncertain<string> & { plan(x: Record<string, number>): Flow[] }, seed: number, run: number): RigRun {
+  const truth = oneOf(uncertain, noise(seed));
   // What a person sees is the progress bar: it stands still while memory is written out.
-  const { stretches } = runFlows(plan(truth), { record: true }).flows[0]!;
+  const { stretches } = runFlows(uncertain.plan(truth), { record: true }).flows[0]!;
   const random = noise(seed * 7919 + run * 104729 + 1);
   // Three uniform numbers added up: close to normal, and never further out than three sigma.
   const normal = () => 2 * (random() + random() + random() - 1.5);

@@ -1,7 +1,7 @@
 export { Source, sourceWords } from './source';
 export { exactly, spread, isExact, quantile, below, least, type Spread } from './spread';
 export { draws, noise, summary, SAMPLES, SEED } from './sampling';
-export { eachDraw, expectedOf, KIND, type Drawing, type Uncertain } from './draw';
+export { eachDraw, expectedOf, middlesOf, oneOf, type Choice, type Drawing, type Uncertain } from './draw';
 export { given, worked, renamed, type Estimate, type Because, type How } from './estimate';
 export { formula, type Formula } from './formula';
 export type { Algebra } from './algebra';

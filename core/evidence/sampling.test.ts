@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { draws, noise, quantile, spread, summary } from '.';
+import { draws, eachDraw, expectedOf, noise, oneOf, quantile, spread, summary, type Drawing } from '.';
 
 describe('even draws', () => {
   test('are the same probabilities for every input, in an order of its own', () => {
@@ -42,4 +42,48 @@ test('a summary holds its points in order and inside the samples', () => {
     }),
   );
   expect(summary(Float64Array.from([Infinity, Infinity, 1]))).toMatchObject({ high: Infinity });
+});
+
+describe('choices', () => {
+  const fixed = (v: number) => spread(v, v, v);
+  const uncertain = {
+    inputs: { rest: spread(50, 80, 120), bytes: fixed(7) },
+    choices: [
+      { name: 'revision', ways: [{ is: 'A', inputs: { rest: fixed(900) } }, { is: 'B', inputs: { rest: spread(50, 60, 70) } }, { is: 'B', inputs: { rest: spread(50, 60, 70) } }, { is: 'B', inputs: { rest: spread(50, 60, 70) } }] },
+      { name: 'throttle', ways: [{ is: 'holds', inputs: { steps: fixed(0) } }, { is: 'steps', inputs: { steps: fixed(1) } }] },
+    ],
+  };
+  const all = (drawing?: Drawing) => {
+    const found: { rest: number; bytes: number; steps: number }[] = [];
+    eachDraw<string>(uncertain, 20, (x) => found.push({ ...x } as (typeof found)[number]), drawing);
+    return found;
+  };
+
+  test('each way as often as it stands there, and one choice tells nothing of the other', () => {
+    const found = all();
+    expect(found.filter((x) => x.rest === 900)).toHaveLength(250);
+    expect(found.filter((x) => x.steps === 1)).toHaveLength(500);
+    const both = found.filter((x) => x.rest === 900 && x.steps === 1).length;
+    expect(both).toBeGreaterThan(95);
+    expect(both).toBeLessThan(155);
+    expect(found.every((x) => x.bytes === 7 && (x.rest === 900 || x.rest < 90))).toBe(true);
+  });
+
+  test('the first way stands for all at the middle', () => expect(expectedOf<string>(uncertain)).toEqual({ rest: 900, bytes: 7, steps: 0 }));
+
+  test('only some of the draws are the same draws; other names are other draws', () => {
+    expect(all({ every: 10 })).toEqual(all().filter((_, i) => i % 10 === 0));
+    const other = all({ named: (key) => `${key} of another` });
+    expect(other.filter((x) => x.rest === 900)).toHaveLength(250);
+    expect(other.map((x) => x.rest)).not.toEqual(all().map((x) => x.rest));
+  });
+
+  test('one unit is one way in all, within its ranges', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 1e6 }), (seed) => {
+        const x = oneOf<string>(uncertain, noise(seed));
+        return (x.rest === 900 || (x.rest! >= 50 && x.rest! <= 70)) && (x.steps === 0 || x.steps === 1) && x.bytes === 7;
+      }),
+    );
+  });
 });

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { BRIDGES, demoJobs, DRIVES } from '../demo';
 import type { Job, Move } from '../job';
+import type { Drive } from '../parts';
 import { cacheAt, exactFact, forecastJob, forecastTransfer, freeze, inputsOfMove, isLife, isUntouched, pathOf, repeatJob, surroundingsOf, transferPath } from '.';
 import { together } from './together';
 
@@ -166,14 +167,40 @@ describe('what surrounds a transfer', () => {
     // Between the two kinds lies a gap in which hardly any draw falls.
     const between = [...mixed.times].filter((t) => t > a.time.high * 1.02 && t < b.time.low * 0.98).length;
     expect(between).toBeLessThan(20);
-    expect(mixed.time.because.note).toMatch(/one of 2/);
+    expect(mixed.time.because.note).toMatch(/which revision \(A, B\)/);
   });
 
   test('what decides this: the files first where there are many, and nothing that is exact', () => {
     const sways = course(offload, { files: entered(400_000) }).decides();
-    expect(sways[0]!.input.because.name).toMatch(/cost of a file/);
+    expect(sways[0]!.name).toMatch(/cost of a file/);
     expect(sways.every((s, i) => i === 0 || s.swing <= sways[i - 1]!.swing)).toBe(true);
-    expect(sways.every((s) => s.input.low < s.input.high)).toBe(true);
+    expect(sways.every((s) => !s.input || s.input.low < s.input.high)).toBe(true);
+    expect(sways.find((s) => s.name === 'how it throttles')?.at.length ?? 2).toBe(2);
+  });
+
+  describe('a disk nobody knows the recording of', () => {
+    const disk = (part: object) => {
+      const { recording: _, ...known } = DRIVES.find((d) => d.id === 'marrowick-drift-2t')!;
+      const build = { ...offload.build!, bridge: BRIDGES.find((b) => b.id === 'quarrel-quad-40')!, drive: { ...known, ...part } as Drive };
+      return course({ ...offload, build }, { bytes: entered(400e9), files: entered(40_000) });
+    };
+    const [open, cmr, smr] = [disk({}), disk({ recording: 'CMR' }), disk({ recording: 'SMR' })];
+
+    test('is one or the other, and says that this decides', () => {
+      expect(open.time.low).toBeLessThan(cmr.time.high);
+      expect(open.time.high).toBeGreaterThan(smr.time.expected);
+      expect(open.time.because.note).toMatch(/how it records \(SMR, CMR\)/);
+      const sway = open.decides().find((s) => s.name === 'how it records')!;
+      expect(sway.at.map((a) => a.is)).toEqual(['SMR', 'CMR']);
+      expect(sway.at[0]!.seconds).toBeGreaterThan(sway.at[1]!.seconds * 1.5);
+      expect(cmr.decides().some((s) => s.name === 'how it records')).toBe(false);
+    });
+
+    test('shingled, long writes suffer less than many files [common practice, no source]', () => {
+      const build = { ...offload.build!, bridge: BRIDGES.find((b) => b.id === 'quarrel-quad-40')!, drive: DRIVES.find((d) => d.id === 'marrowick-drift-2t')! };
+      const at = (files: number) => course({ ...offload, build }, { bytes: entered(400e9), files: entered(files) }).time.expected;
+      expect(at(8)).toBeLessThan(at(4_000) * 0.75);
+    });
   });
 
   test('wider inputs never narrow the hard bounds', () => {
@@ -320,7 +347,7 @@ describe('several transfers of one drive', () => {
     const numbers = Object.fromEntries(Object.keys(inputs).map((key, i) => [key, i]));
     expect(of(numbers, 1).bytes).toBe(numbers['bytes, 1']);
     expect(of(numbers, 1).write).toBe(of(numbers, 0).write);
-    expect(Object.keys(of(numbers, 2))).toEqual(Object.keys(each[2]!.inputs));
+    expect(Object.keys(of(numbers, 2))).toEqual([...Object.keys(each[2]!.inputs), 'steps']);
   });
 
   test('so the same copy made twice a day is as sure as made once', () => {
@@ -331,10 +358,11 @@ describe('several transfers of one drive', () => {
 
   test('days too are lived on one revision or another where nobody knows which', () => {
     const of = (drive: object) => together([inputsOfMove({ ...offload, build: { ...offload.build!, drive: { ...offload.build!.drive, ...drive } } } as Job, offload.activities[0] as Move)!]);
-    const { inputs, kinds } = of({ revision: undefined });
-    expect(kinds!.length).toBe(2);
-    for (const kind of kinds!) expect(Object.keys(inputs)).toEqual(expect.arrayContaining(Object.keys(kind)));
-    expect(of({}).kinds).toBeUndefined();
+    const { inputs, choices } = of({ revision: undefined });
+    const revision = choices!.find((c) => c.name === 'which revision')!;
+    expect(revision.ways.map((w) => w.is)).toEqual(['A', 'B']);
+    for (const way of revision.ways) expect(Object.keys(inputs)).toEqual(expect.arrayContaining(Object.keys(way.inputs)));
+    expect(of({}).choices!.some((c) => c.name === 'which revision')).toBe(false);
   });
 });
 

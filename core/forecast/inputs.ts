@@ -1,11 +1,11 @@
 import { dataMembers, membersTogether, STACK_COST, streamMembers, throughArray, type Layout } from '../arrays';
-import { exactly, formula, fromFact, given, KIND, least, spread, worked, type Estimate, type Fact, type Spread, type Uncertain } from '../evidence';
+import { exactly, formula, fromFact, given, least, middle, spread, worked, type Choice, type Estimate, type Fact, type Spread, type Uncertain } from '../evidence';
 import { AMBIENT, coolingOf, drawOf, HEAT_CAPACITY, isExternal, RESISTANCE, THROTTLE } from '../heat';
 import type { Direction } from '../links';
-import type { Accessory, Drive } from '../parts';
+import { formFactor, type Accessory, type Drive } from '../parts';
 import { atDepth, explainFlow, interfaceOf, rateOf, type Path, type Requests } from '../path';
 import { together } from './together';
-import { CACHE_SHARE, CACHE_STAYS, DISK, DISK_CACHE, FILL, INNER, MEMORY, MEMORY_RATE, ONE_BIT, OTHER_REST, PER_FILE, REFILL, REST, SHINGLED, SWITCH, WRITE_BACK, type Flow, type Heat, type Store, type Wire } from '../transfer';
+import { CACHE_SHARE, CACHE_STAYS, DISK, DISK_CACHE, FILL, INNER, LONG_FILE, MEMORY, MEMORY_RATE, ONE_BIT, OTHER_REST, PER_FILE, REFILL, REST, SHINGLED, SWITCH, WRITE_BACK, type Flow, type Heat, type Store, type Wire } from '../transfer';
 
 /** What surrounds a transfer; what is absent is not known and widens the range. */
 export interface Surroundings {
@@ -71,10 +71,10 @@ const memory = (name: string, range: Spread, unit: Estimate['unit'], note?: stri
 const unknown = (name: string, range: Spread, unit: Estimate['unit'], note: string) => given(name, range, unit, { kind: 'unknown', note });
 
 /** What belongs to the drive itself: another drive has its own, whatever the figures say. */
-const THE_DRIVES: ReadonlySet<string> = new Set<InputName>(['read', 'write', 'rest', 'cache', 'stays', 'capacity', 'refill', 'inner', 'law', 'seek', 'idle', 'busy', 'hot', 'cooler', 'low', 'floor', 'steps']);
+const THE_DRIVES: ReadonlySet<string> = new Set<InputName>(['read', 'write', 'rest', 'cache', 'stays', 'capacity', 'refill', 'inner', 'seek', 'idle', 'busy', 'hot', 'cooler', 'low', 'floor']);
 
 /** Names draws so that over several builds the same thing (a link, the files, a drive) is drawn alike and different things are drawn apart. */
-export const namedByThing = ({ inputs }: Inputs, drive: string) => (key: string): string => (key === KIND || THE_DRIVES.has(key) ? `${key} of ${drive}` : `${key}: ${inputs[key]!.because.name}`);
+export const namedByThing = ({ inputs }: Inputs, drive: string) => (key: string): string => (THE_DRIVES.has(key) || !inputs[key] ? `${key} of ${drive}` : `${key}: ${inputs[key]!.because.name}`);
 
 /** Collects what a transfer over a path depends on, each with its source, and what runs beside it. @throws RangeError when the path is blocked */
 export function inputsOf(path: Path, task: TransferTask): Inputs {
@@ -85,7 +85,7 @@ export function inputsOf(path: Path, task: TransferTask): Inputs {
   const all = together(tasks, (name) => `${name}, of what runs beside it`);
   return {
     inputs: all.inputs as Inputs['inputs'],
-    kinds: all.kinds,
+    choices: all.choices,
     own: tasks[0]!.own,
     plan: (x) => {
       const flows = tasks.map((t, i) => t.plan(all.of(x, i)));
@@ -117,9 +117,10 @@ function inputsOfOne(path: Path, task: TransferTask): Inputs {
   if (writing || otherEnd === 'itself' || all) {
     found.write = mediaOf(path, 'write', array);
     found.fill = fromFact('fill of the drive', surroundings.fill, 'ratio', { range: FILL, note: 'drives in use' })!;
-    if (!disk || drive.recording === 'SMR' || drive.cache.value !== null) {
-      found.rest = scaled(restOf(drive), array, 'write');
-      found.cache = timesData(cacheOf(drive), array);
+    if (!disk || drive.recording === 'SMR' || drive.cache.value !== null || hidesItsRecording(drive)) {
+      const shingled = hidesItsRecording(drive) ? { ...drive, recording: 'SMR' as const } : drive;
+      found.rest = scaled(restOf(shingled, writingOf(task, bytes)), array, 'write');
+      found.cache = timesData(cacheOf(shingled), array);
     }
     if (!disk) {
       found.stays = memory('share of the cache that stays when the drive fills', CACHE_STAYS, 'ratio');
@@ -131,7 +132,6 @@ function inputsOfOne(path: Path, task: TransferTask): Inputs {
   if (disk) {
     found.fill ??= unknown('position on the disk', spread(0.03, 0.35, 0.8), 'ratio', 'data lies from the outer tracks on to where the disk is full');
     found.inner = practice('innermost tracks as a share of the outermost', INNER, 'ratio');
-    found.law = practice('law of the zones (above ½: constant density)', spread(0.05, 0.5, 0.95), 'ratio', 'either law');
     found.seek = practice('a switch between streams', SWITCH, 's', 'seek and half a turn');
   }
   if (otherEnd === 'storage') otherOf(found, path, direction);
@@ -139,10 +139,32 @@ function inputsOfOne(path: Path, task: TransferTask): Inputs {
   if (otherEnd === 'storage' && !requests) bufferOf(found, path, writing);
   if (!disk) heatOf(found, drive, path, surroundings, direction);
 
-  // Of a drive whose revision nobody knows, each revision with its own figures.
-  const kinds = writing && drive.revision === undefined && (drive.revisions?.length ?? 0) > 1 ? drive.revisions!.map((r) => revised(path, { ...drive, ...r, id: drive.id } as Drive, array)) : undefined;
-  return { inputs: found as Inputs['inputs'], kinds, own: task.verify ? 2 : 1, plan: planner(task, path) };
+  return { inputs: found as Inputs['inputs'], choices: choicesOf(path, writing, array), own: task.verify ? 2 : 1, plan: planner(task, path) };
 }
+
+/** Of a disk nobody knows the recording of: out of so many of its size, first the most frequent [memory]. */
+function recordings({ form, capacity }: Drive): readonly ('CMR' | 'SMR')[] {
+  if (formFactor(form) === '2.5-inch') return ['SMR', 'SMR', 'SMR', 'CMR'];
+  return (middle(capacity) ?? 0) > 8.5e12 ? ['CMR', 'CMR', 'CMR', 'SMR'] : ['CMR', 'SMR'];
+}
+/** More than anybody writes, B: a cache that does not end. */
+const NO_END = exactly(1e18);
+
+/** What a drive is one way or another, nobody knows which. */
+function choicesOf(path: Path, writing: boolean, array: Layout | undefined): Choice<InputName>[] {
+  const { drive } = path.parts;
+  const found: Choice<InputName>[] = [];
+  if (drive.media === 'disk') {
+    found.push({ name: 'law of its zones', ways: [{ is: 'falling in a line', inputs: { law: exactly(0) } }, { is: 'constant density', inputs: { law: exactly(1) } }] });
+    if (writing && hidesItsRecording(drive)) found.push({ name: 'how it records', ways: recordings(drive).map((is) => ({ is, inputs: { cache: is === 'CMR' ? NO_END : timesData(cacheOf({ ...drive, recording: is }), array) } })) });
+  } else if (!drive.throttling) found.push({ name: 'how it throttles', ways: [{ is: 'holds its temperature', inputs: { steps: exactly(0) } }, { is: 'in steps', inputs: { steps: exactly(1) } }] });
+  // Each revision with all of its own figures.
+  if (writing && drive.revision === undefined && (drive.revisions?.length ?? 0) > 1) found.push({ name: 'which revision', ways: drive.revisions!.map((r) => ({ is: r.name, inputs: revised(path, { ...drive, ...r, id: drive.id } as Drive, array) })) });
+  return found;
+}
+
+/** A disk that may be shingled. */
+const hidesItsRecording = ({ media, recording, cache, rest }: Drive): boolean => media === 'disk' && recording === undefined && cache.value === null && rest.value === null;
 
 function revised(path: Path, drive: Drive, array: Layout | undefined): Partial<Record<InputName, Spread>> {
   return { write: mediaOf({ ...path, parts: { ...path.parts, drive } }, 'write', array), rest: scaled(restOf(drive), array, 'write'), cache: timesData(cacheOf(drive), array) };
@@ -181,10 +203,17 @@ function timesData(one: Estimate, array: Layout | undefined): Estimate {
   return membersTogether.explain({ member: one, count: given('members’ worth of data', dataMembers(array), 'count', { kind: 'practice', note: `${array.mode} of ${array.members}` }) }, { name: `${one.because.name}, ${array.mode} of ${array.members}` });
 }
 
-function restOf(drive: Drive): Estimate {
+type Writing = keyof typeof SHINGLED;
+/** How a task's writes come to a disk. */
+function writingOf({ files, streams = 1 }: TransferTask, bytes: Estimate): Writing {
+  const count = middle(files);
+  return count === null ? 'unknown' : streams === 1 && bytes.expected / count >= LONG_FILE ? 'long' : 'scattered';
+}
+
+function restOf(drive: Drive, writes: Writing = 'unknown'): Estimate {
   const name = `${drive.model}, writing after the cache`;
   if (drive.rest.value !== null) return rateOf(name, drive.rest, DISK);
-  if (drive.media === 'disk') return formulaShare.explain({ outer: rateOf(`${drive.model}, writing`, drive.write, DISK), share: practice('share left when the media cache is full', drive.recording === 'SMR' ? SHINGLED : exactly(1), 'ratio') }, { name });
+  if (drive.media === 'disk') return formulaShare.explain({ outer: rateOf(`${drive.model}, writing`, drive.write, DISK), share: practice('share left when the media cache is full', drive.recording === 'SMR' ? SHINGLED[writes] : exactly(1), 'ratio', drive.recording === 'SMR' ? `shingled, ${writes === 'long' ? 'long writes' : writes === 'scattered' ? 'many files' : 'files not counted'}` : undefined) }, { name });
   return rateOf(name, drive.rest, REST[drive.cell ?? 'unknown'][interfaceOf(drive)], `${cellWords(drive)} on ${interfaceOf(drive) === 'pcie' ? 'PCIe' : 'SATA'}`);
 }
 const formulaShare = formula({ name: 'rate', unit: 'B/s', inputs: { outer: 'outer tracks', share: 'share' }, of: (m, x) => m.mul(x.outer, x.share) });
@@ -233,8 +262,7 @@ function heatOf(found: Partial<Record<InputName, Estimate>>, drive: Drive, path:
   found.idle = watts(`power doing nothing${each}`, idle);
   found.busy = watts(`power fully busy${each}`, full);
   const { throttling } = drive;
-  found.hot = throttling?.at === undefined ? unknown('slows itself down at', THROTTLE.at, '°C', 'flash drives, from memory') : given('slows itself down at', throttling.at, '°C', { kind: 'sheet' });
-  found.steps = throttling ? given('throttles in steps (1) or holds its temperature (0)', throttling.kind === 'step' ? 1 : 0, 'ratio', { kind: 'sheet' }) : unknown('throttles in steps (above ½) or holds its temperature', spread(0.05, 0.49, 0.95), 'ratio', 'either way');
+  found.hot = throttling?.at === undefined ? unknown('slows itself down at', THROTTLE.at, '°C', 'flash drives, from memory') : given('slows itself down at', throttling.at, '°C', { kind: 'sheet', note: throttling.kind === 'step' ? 'in steps' : 'holding its temperature' });
   found.cooler = throttling?.until === undefined || throttling.at === undefined ? memory('speeds up again so many K below', THROTTLE.cooler, 'ratio') : given('speeds up again so many K below', Math.max(0.5, throttling.at - throttling.until), 'ratio', { kind: 'sheet' });
   const share = throttling?.share;
   found.low = share !== undefined && throttling?.kind === 'step' ? given('share of its speed in the low step', share, 'ratio', { kind: 'sheet' }) : memory('share of its speed in the low step', THROTTLE.share, 'ratio');
@@ -252,17 +280,18 @@ function planner(task: TransferTask, path: Path): (x: Numbers) => Flow[] {
   const disk = drive.media === 'disk';
   const oneBit = ONE_BIT[drive.cell ?? 'unknown'];
   const halfDuplex = path.outer.mode?.halfDuplex ?? false;
+  const inSteps = (x: Numbers) => (drive.throttling ? drive.throttling.kind === 'step' : x.steps === 1);
   return (x) => {
     const air = x.air;
     const heat: Heat | null = air === undefined ? null : {
       air, resistance: x.resistance!, capacity: x.heatCapacity!, idle: x.idle!, read: x.busy!, write: x.busy!,
-      throttle: x.steps! > 0.5 ? { kind: 'step', at: x.hot!, until: x.hot! - x.cooler!, share: x.low! } : { kind: 'hold', at: x.hot!, floor: x.floor! },
+      throttle: inSteps(x) ? { kind: 'step', at: x.hot!, until: x.hot! - x.cooler!, share: x.low! } : { kind: 'hold', at: x.hot!, floor: x.floor! },
     };
     const most = x.cache === undefined ? Infinity : disk ? x.cache : cacheNow(x.cache, x.stays!, x.fill!, x.capacity! * (1 - x.fill!) * oneBit);
     const inner = x.inner;
     const store: Store = {
       role: 'drive', read: x.read ?? x.write!, write: x.write ?? x.read!, rest: x.rest ?? Infinity, cache: most, cacheMost: most, refill: x.refill ?? 0, heat,
-      zones: inner === undefined ? null : { law: x.law! > 0.5 ? 'constant density' : 'linear', k: inner, capacity: x.capacity! }, seek: x.seek ?? 0,
+      zones: inner === undefined ? null : { law: x.law === 1 ? 'constant density' : 'linear', k: inner, capacity: x.capacity! }, seek: x.seek ?? 0,
     };
     const back = x.back ?? x.links!;
     const wire: Wire = { read: writing ? back : x.links!, write: writing ? x.links! : back, halfDuplex, role: 'links' };

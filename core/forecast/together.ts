@@ -1,4 +1,4 @@
-import type { Estimate, Uncertain } from '../evidence';
+import type { Choice, Estimate, Uncertain } from '../evidence';
 import type { Inputs } from './inputs';
 
 /** What several transfers of one drive depend on, each thing once. */
@@ -31,9 +31,17 @@ export function together(each: readonly Inputs[], words: (name: string, i: numbe
       return [name, key] as const;
     }),
   );
+  // A choice is the drive's own: the same for all.
+  const choices = new Map<string, Choice>();
+  for (const [i, one] of each.entries())
+    for (const choice of one.choices ?? []) {
+      choices.set(choice.name, choice);
+      const beside = Object.keys(choice.ways[0]!.inputs).filter((name) => !(name in one.inputs));
+      keys[i]!.push(...beside.map((name) => [name, name] as const));
+    }
   return {
     inputs,
-    kinds: each.find((one) => one.kinds)?.kinds,
+    choices: [...choices.values()],
     of: (x, i) => {
       const numbers: Record<string, number> = {};
       for (const [name, key] of keys[i]!) numbers[name] = x[key]!;

@@ -1,4 +1,4 @@
-import { eachDraw, expectedOf, isExact, SAMPLES, SEED, summary, worked, type Drawing, type Estimate, type Spread } from '../evidence';
+import { eachDraw, expectedOf, isExact, middlesOf, SAMPLES, SEED, summary, worked, type Choice, type Drawing, type Estimate, type Spread } from '../evidence';
 import type { Path } from '../path';
 import { momentAt, phasesOf, run, type Cause, type Outcome, type Phase, type Stretch } from '../transfer';
 import { format } from '../units';
@@ -9,12 +9,13 @@ export interface ProfilePoint extends Spread {
   bytes: number;
 }
 
-/** How far one input alone moves the answer. */
+/** How far one input, or one choice between ways, alone moves the answer. */
 export interface Sway {
-  input: Estimate;
-  /** s with this input at its low and at its high point, all others at their middle. */
-  atLow: number;
-  atHigh: number;
+  name: string;
+  /** Null for a choice. */
+  input: Estimate | null;
+  /** What it may be (its low and its high point, or each way), and s with that and all others at their middle. */
+  at: { is: string; seconds: number }[];
   swing: number;
 }
 
@@ -44,8 +45,11 @@ export interface TransferForecast {
   chance(seconds: number): number;
 }
 
-const NOTE = (seed: number, revisions: number) =>
-  `Ranges from ${SAMPLES.toLocaleString('en-GB')} samples, seed ${seed}: independent inputs, each run from event to event (source ends, cache used up, zone of a disk, throttle). The formula shows every input at its middle; the figure itself is the middle of the draws.${revisions > 1 ? ` The revision is not known: every draw is one of ${revisions}, each with its own figures.` : ''}`;
+const NOTE = (seed: number, choices: readonly Choice[]) =>
+  `Ranges from ${SAMPLES.toLocaleString('en-GB')} samples, seed ${seed}: independent inputs, each run from event to event (source ends, cache used up, zone of a disk, throttle). The formula shows every input at its middle; the figure itself is the middle of the draws.${choices.length > 0 ? ` Not known, so every draw takes one of them: ${choices.map(({ name, ways }) => `${name} (${waysOf(ways).map((w) => w.is).join(', ')})`).join('; ')}.` : ''}`;
+
+/** Each way once. */
+const waysOf = <W extends { is: string }>(ways: readonly W[]): W[] => ways.filter((w, i) => ways.findIndex((v) => v.is === w.is) === i);
 
 /**
  * Forecasts one transfer over a path: time and rate as ranges with their working, its course, and probabilities.
@@ -71,9 +75,10 @@ export function forecastTransfer(path: Path, task: TransferTask, seed: number = 
   const phases = phasesOf(copy.stretches, expected.bytes!);
   const { bytes } = inputs.inputs;
   const all = Object.values(inputs.inputs);
-  const exact = all.every(isExact) && !inputs.kinds;
+  const { choices = [] } = inputs;
+  const exact = all.every(isExact) && choices.every((c) => c.ways.length < 2);
   const how = exact ? 'exact' : 'sampled';
-  const time = worked(`time to ${task.direction}${task.verify ? ' and verify' : ''}`, exact ? point(seconds) : summary(times), 's', { how, ...inWords(outcome, expected, inputs.own), note: NOTE(seed, inputs.kinds?.length ?? 1), inputs: all });
+  const time = worked(`time to ${task.direction}${task.verify ? ' and verify' : ''}`, exact ? point(seconds) : summary(times), 's', { how, ...inWords(outcome, expected, inputs.own), note: NOTE(seed, choices), inputs: all });
   const average = exact ? point(expected.bytes! / copy.safe) : summary(rates);
   return {
     time,
@@ -137,14 +142,14 @@ function causesOf({ flows }: Outcome, own: number): TransferForecast['causes'] {
 
 function decides(inputs: Inputs): Sway[] {
   const base = expectedOf(inputs);
-  const at = (name: string, value: number) => ended(run(inputs.plan({ ...base, [name]: value })), inputs);
-  return Object.entries(inputs.inputs)
-    .filter(([, e]) => !isExact(e))
-    .map(([name, input]) => {
-      const [atLow, atHigh] = [at(name, input.low), at(name, input.high)];
-      return { input, atLow, atHigh, swing: Math.abs(atHigh - atLow) };
-    })
-    .filter((sway) => sway.swing > 0)
+  const as = (is: string, part: Record<string, number>) => ({ is, seconds: ended(run(inputs.plan({ ...base, ...part })), inputs) });
+  const sway = (name: string, input: Estimate | null, at: Sway['at']): Sway => ({ name, input, at, swing: Math.max(...at.map((a) => a.seconds)) - Math.min(...at.map((a) => a.seconds)) });
+  const spreads = Object.entries(inputs.inputs).filter(([, e]) => !isExact(e));
+  return [
+    ...spreads.map(([key, e]) => sway(e.because.name, e, [as(format(e.low, e.unit), { [key]: e.low }), as(format(e.high, e.unit), { [key]: e.high })])),
+    ...(inputs.choices ?? []).map(({ name, ways }) => sway(name, null, waysOf(ways).map((w) => as(w.is, middlesOf(w.inputs))))),
+  ]
+    .filter((s) => s.swing > 0)
     .sort((a, b) => b.swing - a.swing);
 }
 

@@ -60,7 +60,9 @@ export const MEMORY_RATE: Spread = spread(1.5e9, 4e9, 10e9);
 export const SWITCH: Spread = spread(8e-3, 13e-3, 20e-3);
 /** Inner tracks' rate as a share of the outer ones' [practice]. */
 export const INNER: Spread = spread(0.45, 0.5, 0.55);
-/** Once the media cache of a shingled disk is full: share of its rate where the data lands [practice]. */
-export const SHINGLED: Spread = spread(0.08, 0.25, 0.6);
+/** Once the media cache of a shingled disk is full: share of its rate where the data lands. Bands are rewritten for scattered writes; long ones fill whole bands and suffer less [practice]. */
+export const SHINGLED: Record<'scattered' | 'long' | 'unknown', Spread> = { scattered: spread(0.08, 0.2, 0.5), long: spread(0.2, 0.5, 0.95), unknown: spread(0.08, 0.3, 0.9) };
+/** B a file from which a copy counts as long writes: some bands of 256 MB [memory]. */
+export const LONG_FILE = 500e6;
 /** Bytes a second that a flash drive clears out of its cache while idle [memory]. */
 export const REFILL: Spread = spread(50e6, 300e6, 900e6);

@@ -177,7 +177,7 @@ const ROWS = 6;
 export function Decides({ course }: { course: CourseSheet }) {
   const list = course.decides;
   const shown = list.slice(0, ROWS);
-  const [least, most] = [Math.min(...shown.map((s) => Math.min(s.atLow, s.atHigh))), Math.max(...shown.map((s) => Math.max(s.atLow, s.atHigh)))];
+  const [least, most] = [Math.min(...shown.flatMap((s) => s.at.map((a) => a.seconds))), Math.max(...shown.flatMap((s) => s.at.map((a) => a.seconds)))];
   const at = (v: number) => (most > least ? (100 * (v - least)) / (most - least) : 0);
   return (
     <Panel title="What decides this">
@@ -185,18 +185,19 @@ export function Decides({ course }: { course: CourseSheet }) {
         <Typography variant="body2">Every input is known exactly: nothing is left open.</Typography>
       ) : (
         <Box component="ol" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1 }}>
-          {shown.map(({ input, atLow, atHigh }) => {
-            const [a, b] = [Math.min(atLow, atHigh), Math.max(atLow, atHigh)];
+          {shown.map(({ name, input, at: points, swing }) => {
+            const a = Math.min(...points.map((p) => p.seconds));
+            const b = a + swing;
             return (
-              <li key={input.because.name}>
+              <li key={name}>
                 <Typography variant="body2" sx={{ lineHeight: 1.3 }}>
-                  {input.because.name.charAt(0).toUpperCase() + input.because.name.slice(1)}
+                  {name.charAt(0).toUpperCase() + name.slice(1)}
                 </Typography>
                 <Box sx={{ position: 'relative', height: 8, my: 0.4, bgcolor: 'sunken', borderRadius: 0.5 }} aria-hidden>
                   <Box sx={{ position: 'absolute', top: 0, bottom: 0, left: `${at(a)}%`, width: `max(3px, ${at(b) - at(a)}%)`, bgcolor: 'flow', borderRadius: 0.5 }} />
                 </Box>
                 <Typography variant="caption" color="textSecondary" component="div" sx={{ lineHeight: 1.3 }}>
-                  {format(input.low, input.unit)} to {format(input.high, input.unit)}: {format(atLow, 's')} to {format(atHigh, 's')}
+                  {input ? `${points.map((p) => p.is).join(' to ')}: ${points.map((p) => format(p.seconds, 's')).join(' to ')}` : points.map((p) => `${p.is}: ${format(p.seconds, 's')}`).join(', ')}
                 </Typography>
               </li>
             );
