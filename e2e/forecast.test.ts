@@ -1,13 +1,14 @@
 import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
-import { BRIDGES, demoJobs, DRIVES } from '@kymar/core/demo';
+import { BRIDGES, demoJobs, DRIVES, SHOP } from '@kymar/core/demo';
 import { life } from '@kymar/core/endurance';
 import { compareBuilds } from '@kymar/core/compare';
 import { forecastJob, repeatJob } from '@kymar/core/forecast';
 import { writeJob, type Job, type Move } from '@kymar/core/job';
 import { nameOf } from '@kymar/core/parts';
 import { format } from '@kymar/core/units';
+import { withDrives } from '@kymar/core/whatif';
 import { startApp, type App } from './app';
 
 let app: App;
@@ -62,6 +63,23 @@ test('against another drive: the crossings in words as the core finds them', asy
   await page.getByRole('img', { name: /^Time over size: / }).waitFor();
 });
 
+test('a load, chosen by keyboard: a faster drive is not felt', async () => {
+  const bay = demoJobs()[2]!;
+  const { page, faults } = await app.open('/jobs/demo-simulator-bay/forecast');
+  const name = page.getByRole('button', { name: 'A harbour loads before class' });
+  await name.focus();
+  await page.keyboard.press('Enter');
+  const parts = page.getByRole('heading', { name: 'A harbour loads before class', exact: true }).locator('xpath=../..');
+  await parts.getByRole('row', { name: /^Share that is storage/ }).waitFor();
+  const other = DRIVES.find((d) => d.id === 'oystral-kestrel-2t')!;
+  await page.getByLabel(`${nameOf(bay.build!.drive)} against`).click();
+  await page.getByRole('option', { name: nameOf(other), exact: true }).click();
+  const plan = { ...bay, build: bay.build! };
+  await page.getByText(compareBuilds(plan, 'load', withDrives(plan, SHOP, [other])).pairs[0]!.words).waitFor();
+  await page.getByText(/: not felt \(above 0\.3 s/).waitFor();
+  expect(faults).toEqual([]);
+});
+
 test('a stream, scratch work and a folder’s own sizes from the brief to the forecast; undo takes a change of kind back', async () => {
   const { page, faults } = await app.open('/jobs/demo-acoustics-offload/brief');
   await page.getByRole('button', { name: 'Add an activity' }).click();
@@ -96,14 +114,30 @@ test('a stream, scratch work and a folder’s own sizes from the brief to the fo
   expect(faults).toEqual([]);
 });
 
-test('drives put together in the bays: chosen on the path, told on the forecast', async () => {
-  const { page } = await app.open('/jobs');
-  const job: Job = { ...offload, id: 'four-bays', title: 'Four bays', forecasts: [], runs: [], build: { ...offload.build!, drive: DRIVES.find((d) => d.id === 'venndale-slate-1t')!, bridge: BRIDGES.find((b) => (b.bays ?? 1) >= 4 && b.outer.includes('usb-10'))!, accessories: [] } };
-  const file = join(app.folder, 'bays.json');
+/** Takes a job in as its file would be, and opens one of its views. */
+async function open(job: Job, view: string) {
+  const { page, faults } = await app.open('/jobs');
+  const file = join(app.folder, `${job.id}.json`);
   await writeFile(file, writeJob(job));
   await page.getByTestId('import-file').setInputFiles(file);
-  await page.getByRole('heading', { name: 'Four bays' }).waitFor();
-  await page.goto(`${app.address}/jobs/four-bays/path`);
+  await page.getByRole('heading', { name: job.title }).waitFor();
+  await page.goto(`${app.address}/jobs/${job.id}/${view}`);
+  return { page, faults };
+}
+
+test('a disk nobody knows the recording of: both ways stand among what decides', async () => {
+  const { recording: _, ...drive } = DRIVES.find((d) => d.id === 'marrowick-drift-2t')!;
+  const job: Job = { ...offload, id: 'unknown-disk', title: 'A disk off the shelf', forecasts: [], runs: [], decision: null, build: { ...offload.build!, drive, bridge: BRIDGES.find((b) => b.id === 'quarrel-quad-40')!, accessories: [] } };
+  const { page, faults } = await open(job, 'forecast');
+  const sway = forecastJob(job)!.activities[0]!.course!.decides().find((s) => s.name === 'how it records')!;
+  await page.getByText('How it records').waitFor();
+  await page.getByText(sway.at.map((a) => `${a.is}: ${format(a.seconds, 's')}`).join(', ')).waitFor();
+  expect(faults).toEqual([]);
+});
+
+test('drives put together in the bays: chosen on the path, told on the forecast', async () => {
+  const job: Job = { ...offload, id: 'four-bays', title: 'Four bays', forecasts: [], runs: [], build: { ...offload.build!, drive: DRIVES.find((d) => d.id === 'venndale-slate-1t')!, bridge: BRIDGES.find((b) => (b.bays ?? 1) >= 4 && b.outer.includes('usb-10'))!, accessories: [] } };
+  const { page } = await open(job, 'path');
   await choose(page, 'Drives at once', '4 of 4');
   await choose(page, 'Put together', 'single parity, by the system');
   await stage(page, 'Forecast').click();

@@ -92,7 +92,7 @@ function Row({ of: a, selected, onChoose }: { of: ActivitySheet; selected: boole
     <TableRow hover={onChoose !== null} selected={selected} onClick={onChoose ?? undefined} sx={onChoose ? { cursor: 'pointer' } : {}}>
       <TableCell sx={{ fontWeight: 600 }}>
         {onChoose && !selected ? (
-          <Box component="button" type="button" aria-label={`Show ${activity.name}`} sx={{ all: 'unset', cursor: 'pointer', '&:focus-visible': { outline: 2, outlineColor: 'primary.main', outlineOffset: 2 } }}>
+          <Box component="button" type="button" sx={{ all: 'unset', cursor: 'pointer', '&:focus-visible': { outline: 2, outlineColor: 'primary.main', outlineOffset: 2 } }}>
             {activity.name}
           </Box>
         ) : (
