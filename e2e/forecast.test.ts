@@ -33,7 +33,7 @@ test('the course with its warmth, where the time goes, what decides it, and the 
   const decides = page.getByRole('heading', { name: 'What decides this' }).locator('xpath=../..');
   expect(await decides.locator('li').first().innerText()).toMatch(/^Cost of a file beside its bytes/);
   const years = repeatJob(offload, { years: 4 })!;
-  await page.getByText(`Full after about ${format(years.ends.full!.expected, 'years', 2)}`).waitFor();
+  await page.getByText(`Full after about ${format(years.ends.full.expected, 'years', 2)}`).waitFor();
   await page.getByText('The cache is back every time it is needed.').waitFor();
   await page.getByRole('button', { name: 'Show as a table' }).click();
   await page.getByRole('columnheader', { name: 'Drive, °C' }).waitFor();

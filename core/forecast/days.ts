@@ -1,10 +1,9 @@
-import { dataMembers } from '../arrays';
-import { keeping, USABLE } from '../copies';
+import { fillsIn, keeping, USABLE, usableOf } from '../copies';
 import { repeat, type Day, type Kept, type Repeated } from '../days';
-import { eachDraw, expectedOf, fromFact, SAMPLES, SEED, spread, summary, type Spread, type Uncertain } from '../evidence';
+import { eachDraw, expectedOf, fromFact, SAMPLES, SEED, summary, type Spread, type Uncertain } from '../evidence';
 import type { Activity, Move, Stream } from '../job';
-import { asRevised } from '../parts';
-import { isLife, layoutOf, lifeOfJob, streamTask, taskOf, TIMES_UNKNOWN, transferPath, type Plan } from './job';
+import { holdsOf } from './array';
+import { capacityOf, isLife, layoutOf, lifeOfJob, streamTask, taskOf, TIMES_UNKNOWN, transferPath, type Plan } from './job';
 import { inputsOf, type Inputs } from './inputs';
 import { STREAM_UNKNOWN } from './stream';
 import { together, type Together } from './together';
@@ -16,7 +15,7 @@ const repeats = (activity: Activity): activity is Repeating => activity.kind ===
 /** When something stops being as wished, in years from the first day; Infinity: not within the time looked at. */
 export interface Ends {
   /** The drive is full. */
-  full: Spread | null;
+  full: Spread;
   /** Written as much as the rating says, by everything that writes; null where nothing does or there is no rating. */
   worn: Spread | null;
   /** An activity takes longer than wished, by its id. */
@@ -54,9 +53,8 @@ export function repeatJob(job: Plan, { years, ranges = true, seed = SEED }: { ye
   const each = list.map((a) => inputsOf(a.endpoint === undefined ? path : transferPath(host, build, a.endpoint), a.kind === 'move' ? taskOf(job, a) : streamTask(job, a)));
   const keeps = keeping(job.activities.filter((a) => a.kind === 'keep'));
   const all = combined(each, keeps, list);
-  const layout = layoutOf(build);
-  const drive = asRevised(build.drive);
-  const capacity = fromFact('capacity', drive.capacity, 'B', { range: spread(250e9, 1000e9, 4000e9), note: 'capacities on sale' })!.expected * (layout ? dataMembers(layout) : 1);
+  const holds = holdsOf(layoutOf(build), capacityOf(build));
+  const capacity = holds.expected;
   const horizon = Math.round(years * 365);
   const kept = (x: Record<string, number>): Kept => ({ capacity, fill: x.now === undefined ? x.fill! : keeps.now(x) / capacity, growth: keeps.growth(x), most: x.usable! });
   const plans = (x: Record<string, number>): Repeated[] =>
@@ -70,21 +68,21 @@ export function repeatJob(job: Plan, { years, ranges = true, seed = SEED }: { ye
       return { id: a.id, perDay: x[`${i} times`]!, plan };
     });
   const middle = expectedOf(all);
-  const { days, full } = repeat(plans(middle), kept(middle), horizon);
-  const found: DaysForecast = { days, activities: list, recovers: days.every((d) => d.ready.every((r) => r > 0.999)), ends: { full: null, worn: null, slow: [] } };
+  const { days } = repeat(plans(middle), kept(middle), horizon);
+  const found: DaysForecast = { days, activities: list, recovers: days.every((d) => d.ready.every((r) => r > 0.999)), ends: { full: { low: Infinity, expected: Infinity, high: Infinity }, worn: null, slow: [] } };
   const rated = lifeOfJob(job);
   const worn = rated && isLife(rated) && rated.fromNew ? { low: rated.fromNew.low, expected: rated.fromNew.expected, high: rated.fromNew.high } : null;
   const inYears = (day: number | null) => (day === null ? Infinity : day / 365);
   const point = (v: number): Spread => ({ low: v, expected: v, high: v });
+  const full = fullWithin(years, fillsIn(usableOf(holds), job.activities.filter((a) => a.kind === 'keep')));
   const slowAt = (lived: readonly Day[], i: number) => inYears(lived.find((d) => d.seconds[i]! > list[i]!.wish!)?.day ?? null);
   // A stream lasts as long as it lasts: only moves have a wish.
   const wished = list.flatMap((a, i) => (a.kind === 'move' && a.wish !== null ? [i] : []));
   if (!ranges) {
-    found.ends = { full: point(inYears(full)), worn, slow: wished.map((i) => ({ activity: list[i]!.id, when: point(slowAt(days, i)) })) };
+    found.ends = { full, worn, slow: wished.map((i) => ({ activity: list[i]!.id, when: point(slowAt(days, i)) })) };
     return found;
   }
   const count = Math.ceil(SAMPLES / EVERY);
-  const fulls = new Float64Array(count);
   const slows = wished.map(() => new Float64Array(count));
   eachDraw(
     all,
@@ -92,13 +90,18 @@ export function repeatJob(job: Plan, { years, ranges = true, seed = SEED }: { ye
     (x, k) => {
       const at = k / EVERY;
       const lived = repeat(plans({ ...x }), kept(x), horizon, LOOK);
-      fulls[at] = inYears(lived.full);
       wished.forEach((i, w) => (slows[w]![at] = slowAt(lived.days, i)));
     },
     { every: EVERY },
   );
-  found.ends = { full: summary(fulls), worn, slow: wished.map((i, w) => ({ activity: list[i]!.id, when: summary(slows[w]!) })) };
+  found.ends = { full, worn, slow: wished.map((i, w) => ({ activity: list[i]!.id, when: summary(slows[w]!) })) };
   return found;
+}
+
+/** Beyond the years looked at is never. */
+function fullWithin(years: number, { low, expected, high }: Spread): Spread {
+  const within = (at: number) => (at > years ? Infinity : at);
+  return { low: within(low), expected: within(expected), high: within(high) };
 }
 
 /** What all of them depend on, with how often each is made, and what is kept and grows. */

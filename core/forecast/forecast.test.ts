@@ -371,10 +371,11 @@ describe('the days', () => {
 
   test('it fills on the day that arithmetic says', () => {
     const found = repeatJob(growing(2.1e9), { years: 5 })!;
-    expect(found.ends.full!.expected).toBeCloseTo((2e12 * 0.92 - 200e9) / 2.1e9 / 365, 1);
+    expect(found.ends.full.expected).toBeCloseTo((2e12 * 0.92 - 200e9) / 2.1e9 / 365, 1);
     expect(found.days.length).toBe(781);
     const table = forecastJob(growing(2.1e9))!.activities.find((a) => a.activity.id === 'kept')!.figure;
-    expect(found.ends.full!.expected).toBeCloseTo(table.expected, 1);
+    expect(found.ends.full).toEqual({ low: table.low, expected: table.expected, high: table.high });
+    expect(repeatJob(growing(2.1e9), { years: 1, ranges: false })!.ends.full.expected).toBe(Infinity);
   });
 
   test('as it fills the cache shrinks and the copies slow down; the date of the missed wish comes with its range', () => {
@@ -393,6 +394,12 @@ describe('the days', () => {
     const lived = repeatJob(often, { years: 0.05, ranges: false })!;
     expect(lived.recovers).toBe(false);
     expect(lived.days.at(-1)!.seconds[0]!).toBeGreaterThan(repeatJob(growing(0), { years: 0.05, ranges: false })!.days.at(-1)!.seconds[0]!);
+  });
+
+  test('a shingled disk clears its media cache overnight', () => {
+    const build = { ...offload.build!, bridge: BRIDGES.find((b) => b.id === 'quarrel-quad-40')!, drive: DRIVES.find((d) => d.id === 'marrowick-drift-2t')! };
+    const nightly = (perDay: number) => repeatJob({ ...offload, needs: {}, build, activities: [{ ...offload.activities[0]!, perDay: entered(perDay) }] as Job['activities'] }, { years: 0.05, ranges: false })!;
+    expect([nightly(1).recovers, nightly(9).recovers]).toEqual([true, false]);
   });
 
   test('what is written adds up to its times a day, and the rating runs out when endurance says', () => {

@@ -5,7 +5,7 @@ import type { Direction } from '../links';
 import { formFactor, type Accessory, type Drive } from '../parts';
 import { atDepth, explainFlow, interfaceOf, rateOf, type Path, type Requests } from '../path';
 import { together } from './together';
-import { CACHE_SHARE, CACHE_STAYS, DISK, DISK_CACHE, FILL, INNER, LONG_FILE, MEMORY, MEMORY_RATE, ONE_BIT, OTHER_REST, PER_FILE, REFILL, REST, SHINGLED, SWITCH, WRITE_BACK, type Flow, type Heat, type Store, type Wire } from '../transfer';
+import { CACHE_SHARE, CACHE_STAYS, DISK, DISK_CACHE, DISK_REFILL, FILL, INNER, LONG_FILE, MEMORY, MEMORY_RATE, ONE_BIT, OTHER_REST, PER_FILE, REFILL, REST, SHINGLED, SWITCH, WRITE_BACK, type Flow, type Heat, type Store, type Wire } from '../transfer';
 
 /** What surrounds a transfer; what is absent is not known and widens the range. */
 export interface Surroundings {
@@ -121,11 +121,9 @@ function inputsOfOne(path: Path, task: TransferTask): Inputs {
       const shingled = hidesItsRecording(drive) ? { ...drive, recording: 'SMR' as const } : drive;
       found.rest = scaled(restOf(shingled, writingOf(task, bytes)), array, 'write');
       found.cache = timesData(cacheOf(shingled), array);
+      found.refill = memory('cache cleared while idle', disk ? DISK_REFILL : REFILL, 'B/s');
     }
-    if (!disk) {
-      found.stays = memory('share of the cache that stays when the drive fills', CACHE_STAYS, 'ratio');
-      found.refill = memory('cache cleared while idle', REFILL, 'B/s');
-    }
+    if (!disk) found.stays = memory('share of the cache that stays when the drive fills', CACHE_STAYS, 'ratio');
   }
   const capacity = fromFact('capacity', drive.capacity, 'B', FULL)!;
   found.capacity = array ? timesData(capacity, array) : capacity;

@@ -106,7 +106,8 @@ export function forecastOne(job: Plan, activity: Activity): ActivityForecast {
   return forecastActivity(job, transferPath(host, build, activity.endpoint), activity, holdsOf(layoutOf(build), capacityOf(build)));
 }
 
-const capacityOf = ({ drive }: Build): Estimate => fromFact('capacity', asRevised(drive).capacity, 'B', { range: spread(250e9, 1000e9, 4000e9), note: 'capacities on sale' })!;
+/** Capacity of one drive of a build. */
+export const capacityOf = ({ drive }: Build): Estimate => fromFact('capacity', asRevised(drive).capacity, 'B', { range: spread(250e9, 1000e9, 4000e9), note: 'capacities on sale' })!;
 
 function forecastActivity(job: Plan, path: Path, activity: Activity, capacity: Estimate): ActivityForecast {
   const { wish } = activity;

@@ -66,3 +66,5 @@ export const SHINGLED: Record<'scattered' | 'long' | 'unknown', Spread> = { scat
 export const LONG_FILE = 500e6;
 /** Bytes a second that a flash drive clears out of its cache while idle [memory]. */
 export const REFILL: Spread = spread(50e6, 300e6, 900e6);
+/** Bytes a second that a shingled disk moves out of its media cache while idle [memory]. */
+export const DISK_REFILL: Spread = spread(8e6, 25e6, 70e6);

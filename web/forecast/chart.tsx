@@ -11,6 +11,20 @@ Chart.register(LineController, LineElement, PointElement, LinearScale, Filler, T
 /** A phase narrower than this share of the copy gets no name of its own in the picture; the words below it name all. */
 const NARROW = 0.13;
 
+/** A burst: so small a share of the copy, and so many times as fast as all else. */
+const BURST = { share: 0.08, times: 3 };
+
+/** MB/s that the axis must show: of all, or, where a short burst would press the rest flat, of the rest; the burst is then told in a word. */
+function heightOf({ phases, stretches, profile: { speed } }: CourseSheet): { top: number; bursts: CourseSheet['phases'] } {
+  const total = speed.at(-1)!.bytes;
+  const highest = Math.max(...speed.map((p) => p.high), ...stretches.map((s) => s.bar)) / 1e6;
+  const long = phases.filter((p) => p.to.bytes - p.from.bytes >= BURST.share * total);
+  const within = (bytes: number) => long.some((p) => bytes >= p.from.bytes && bytes <= p.to.bytes);
+  const highs = speed.filter((p) => within(p.bytes)).map((p) => p.high).sort((a, b) => a - b);
+  const rest = Math.max(highs[Math.floor(0.85 * highs.length)] ?? 0, ...stretches.filter((s) => s.bar > 0 && within(s.given + (s.bar * s.seconds) / 2)).map((s) => s.bar)) / 1e6;
+  return rest > 0 && highest > BURST.times * rest ? { top: rest, bursts: phases.filter((p) => !long.includes(p) && p.rate / 1e6 > rest * 1.3) } : { top: highest, bursts: [] };
+}
+
 /** Speed over the bytes moved, the expected line in its band with the phases named; the drive's temperature beneath on the same axis. */
 export default function ForecastChart({ course }: { course: CourseSheet }) {
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -28,7 +42,7 @@ export default function ForecastChart({ course }: { course: CourseSheet }) {
     const warm = speed.map(({ bytes }) => ({ x: bytes / 1e9, y: momentAt(stretches, Math.min(bytes, total * (1 - 1e-9))).warm ?? NaN }));
     const font = { family: theme.typography.fontFamily as string, size: 12.5 };
     const line = { pointRadius: 0, borderWidth: 0 };
-    const highest = Math.max(...speed.map((p) => p.high), ...moving.map((s) => s.bar)) / 1e6;
+    const { top, bursts } = heightOf(course);
     const axis = { ticks: { color: palette.text.secondary, font, maxTicksLimit: 7 }, grid: { color: palette.divider, drawTicks: false } };
     const title = (text: string) => ({ display: true, text, color: palette.text.secondary, font });
     const named = phases.filter((p) => p.to.bytes - p.from.bytes > NARROW * total);
@@ -56,7 +70,7 @@ export default function ForecastChart({ course }: { course: CourseSheet }) {
         scales: {
           x: { type: 'linear', min: 0, max: total / 1e9, title: title('Moved, GB'), ...axis },
           ...(warmth ? { warm: { ...axis, type: 'linear', position: 'left', stack: 'beneath', stackWeight: 1, weight: 0, min: Math.min(...warmth.map((p) => p.low)) - 3, max: Math.max(...warmth.map((p) => p.high)) + 4, title: title('°C'), ticks: { ...axis.ticks, maxTicksLimit: 5, stepSize: 10, includeBounds: false, callback: (v: number | string) => (Number(v) > Math.max(...warmth.map((p) => p.high)) - 2 ? '' : v) } } as const } : {}),
-          y: { ...axis, position: 'left', stack: 'beneath', stackWeight: 2.6, weight: 1, beginAtZero: true, suggestedMax: highest * 1.15, title: title('Speed, MB/s') },
+          y: { ...axis, position: 'left', stack: 'beneath', stackWeight: 2.6, weight: 1, beginAtZero: true, ...(bursts.length > 0 ? { max: Math.ceil((top * 1.3) / 10) * 10 } : { suggestedMax: top * 1.15 }), title: title('Speed, MB/s') },
         },
         plugins: {
           legend: { display: false },
@@ -70,6 +84,7 @@ export default function ForecastChart({ course }: { course: CourseSheet }) {
           annotation: {
             annotations: Object.fromEntries([
               ...named.map((p, i) => [`name${i}`, { type: 'label' as const, yScaleID: 'y', xValue: (p.from.bytes + p.to.bytes) / 2e9, yValue: p.rate / 1e6, yAdjust: -14, content: p.name, color: palette.text.primary, font: { ...font, weight: 'bold' as const } }]),
+              ...bursts.map((p, i) => [`burst${i}`, { type: 'label' as const, yScaleID: 'y', xValue: p.to.bytes / 1e9, yValue: top * 1.3, position: { x: 'start' as const, y: 'start' as const }, xAdjust: 4, content: `${format(p.rate, 'B/s')} ${p.name} ↑`, color: palette.text.primary, font: { ...font, weight: 'bold' as const } }]),
               ...phases.slice(1).flatMap((p, i) => (p.from.bytes < total ? ['y', ...(warmth ? ['warm'] : [])].map((yScaleID) => [`edge${i}${yScaleID}`, { type: 'line' as const, yScaleID, xScaleID: 'x', xMin: p.from.bytes / 1e9, xMax: p.from.bytes / 1e9, borderColor: palette.text.secondary, borderDash: [2, 4], borderWidth: 1 }]) : [])),
             ]),
           },

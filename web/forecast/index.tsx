@@ -7,13 +7,16 @@ import type { Activity } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { pathOfJob } from '../state/derived';
 import { useForecast } from '../state/forecast';
-import { Figure } from '../ui/figure';
+import { Figure, unbroken } from '../ui/figure';
 import { useJob } from '../ui/job';
 import { Panel } from '../ui/panel';
 import { Compare } from './compare';
 import { Course, Decides } from './course';
 import { Freeze } from './frozen';
 import { LifeLine, Years } from './life';
+
+/** A column that a phone has no room for. */
+const wide = { display: { xs: 'none', sm: 'table-cell' } };
 
 const hasCourse = (a: ActivitySheet): a is ActivitySheet & { course: CourseSheet } => a.course !== null;
 
@@ -55,7 +58,7 @@ export function Forecast() {
                 <TableCell>Activity</TableCell>
                 <TableCell align="right">Expected</TableCell>
                 <TableCell align="right">In nine cases of ten</TableCell>
-                <TableCell align="right">Beside it</TableCell>
+                <TableCell align="right" sx={wide}>Beside it</TableCell>
                 <TableCell align="right">Wanted within</TableCell>
                 <TableCell align="right">Chance</TableCell>
               </TableRow>
@@ -106,9 +109,9 @@ function Row({ of: a, selected, onChoose }: { of: ActivitySheet; selected: boole
         <Figure of={figure}>{stream ? `${format(figure.expected, 'ratio', 2)} times` : undefined}</Figure>
       </TableCell>
       <TableCell align="right">
-        {format(figure.low, figure.unit, stream ? 2 : 3)} to {format(figure.high, figure.unit, stream ? 2 : 3)}
+        {unbroken(`${format(figure.low, figure.unit, stream ? 2 : 3)} to ${format(figure.high, figure.unit, stream ? 2 : 3)}`)}
       </TableCell>
-      <TableCell align="right">
+      <TableCell align="right" sx={wide}>
         {beside && (
           <Figure of={beside}>
             {format(beside.expected, beside.unit)}

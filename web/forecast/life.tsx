@@ -130,7 +130,7 @@ export function Years({ job }: { job: Job }) {
             {days.recovers ? 'The cache is back every time it is needed.' : 'The cache is not back every time it is needed: what follows too soon is slower.'}
           </Typography>
           <Typography component="li" variant="body2">
-            {days.ends.full && Number.isFinite(days.ends.full.low) ? `Full ${when(days.ends.full, years)}.` : `Not full within ${years} years: ${format(last.fill, '%', 2)} in use at the end.`}
+            {Number.isFinite(days.ends.full.low) ? `Full ${when(days.ends.full, years)}.` : `Not full within ${years} years: ${format(last.fill, '%', 2)} in use at the end.`}
           </Typography>
           {days.ends.slow.map(({ activity, when: at }) => {
             const i = days.activities.findIndex((a) => a.id === activity);
