@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { decode } from '@kymar/core/decode';
-import { life, EnduranceInput } from '@kymar/core/endurance';
+import { enduranceJsonSchema, life, EnduranceInput } from '@kymar/core/endurance';
 import { compareBuilds } from '@kymar/core/compare';
 import { middle } from '@kymar/core/evidence';
 import { forecastJob, repeatJob } from '@kymar/core/forecast';
@@ -146,7 +146,15 @@ function endurance(text: string) {
 let shopFile: string | undefined;
 let withDrivesOf: string | undefined;
 let activityId: string | undefined;
-const USAGE = `Usage: npm run -s kymar -- <${Object.keys(COMMANDS).join('|')}> [FILE] [--shop LIBRARY] [--with DRIVE,…] [--activity ID]   (JSON from the file or standard input)\n       npm run -s kymar -- schema`;
+const SCHEMAS: Record<string, () => object> = { job: jobJsonSchema, endurance: enduranceJsonSchema };
+
+const USAGE = `Usage: npm run -s kymar -- <${Object.keys(COMMANDS).join('|')}> [FILE] [--shop LIBRARY] [--with DRIVE,…] [--activity ID]   (JSON from the file or standard input)\n       npm run -s kymar -- schema [${Object.keys(SCHEMAS).join('|')}]`;
+
+function schemaOf(of = 'job'): object {
+  const schema = SCHEMAS[of];
+  if (!schema) throw new BadInput(`"${of}" has no schema; there are ${Object.keys(SCHEMAS).join(' and ')}.`);
+  return schema();
+}
 
 function words(): string[] {
   try {
@@ -163,7 +171,7 @@ function words(): string[] {
 try {
   const [name = '', file] = words();
   const command = COMMANDS[name];
-  if (name === 'schema') console.log(JSON.stringify(jobJsonSchema(), null, 2));
+  if (name === 'schema') console.log(JSON.stringify(schemaOf(file), null, 2));
   else if (!command) throw new BadInput(USAGE);
   else {
     const bytes = readFileSync(file ?? 0);

@@ -35,6 +35,8 @@ export const Timed = z.object({
   /** How many files that was; null when nobody counted. */
   files,
   seconds,
+  /** What it was stopped at: the progress bar's end, with the host's memory still holding some; or all written. Absent: all written. */
+  until: z.enum(['bar', 'written']).optional(),
   /** One sigma of the reading itself, in s: two presses of a thumb, or a clock's grain. */
   error: z.number().nonnegative(),
   /** What the person added or took off afterwards, in s; already within `seconds`. */

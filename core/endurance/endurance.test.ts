@@ -1,6 +1,9 @@
+import { readFileSync } from 'node:fs';
+import Ajv from 'ajv/dist/2020';
+import addFormats from 'ajv-formats';
 import fc from 'fast-check';
 import { noise } from '../evidence';
-import { allowedPerDay, DATA_UNIT, drivesPerDay, type EnduranceInput, life, lifeFromNew, rateBetween, ratedPerCapacity, WEAK_RATING, yearsLeft, daysUntil, growthOf, lifeByCells, workloadShare } from '.';
+import { allowedPerDay, DATA_UNIT, drivesPerDay, type EnduranceInput, life, lifeFromNew, rateBetween, ratedPerCapacity, WEAK_RATING, yearsLeft, daysUntil, enduranceJsonSchema, growthOf, lifeByCells, workloadShare } from '.';
 
 const TB = 1e12;
 const GB = 1e9;
@@ -189,4 +192,16 @@ describe('growth and dates', () => {
   });
 
   test('a disk by its workload rating', () => expect(workloadShare({ moved: 1.2e12, rated: 550e12 / 365 })).toBeCloseTo(0.796, 3));
+});
+
+test('the published schema is the one in force, and an outside validator takes and refuses by it what the tool does', () => {
+  const published = JSON.parse(readFileSync('docs/schema/endurance-v1.schema.json', 'utf8'));
+  expect(published).toEqual(JSON.parse(JSON.stringify(enduranceJsonSchema())));
+  const ajv = new Ajv({ strict: false });
+  addFormats(ajv);
+  const check = ajv.compile(published);
+  const source = { kind: 'sheet' };
+  const input = { tbw: { value: 600e12, source }, capacity: { value: 1e12, source }, warrantyYears: { value: 5, source }, writesPerDay: null, readings: [{ day: 155, written: 9790e9 }], since: '2026-06-23' };
+  expect([check(input), check.errors]).toEqual([true, null]);
+  for (const wrong of [{ ...input, since: 'June' }, { ...input, readings: [{ day: -1, written: 0 }] }, { ...input, tbw: 600 }]) expect(check(wrong)).toBe(false);
 });

@@ -22,6 +22,11 @@ export const EnduranceInput = z.object({
 });
 export type EnduranceInput = z.infer<typeof EnduranceInput>;
 
+/** JSON Schema of what endurance is worked out from, published under docs/. */
+export function enduranceJsonSchema(): object {
+  return { $id: 'kymar-endurance-v1', title: 'What Kymar works endurance out from', ...z.toJSONSchema(EnduranceInput, { io: 'input', target: 'draft-2020-12', reused: 'ref' }) };
+}
+
 export interface Life {
   allowed: Estimate;
   dwpd: Estimate;

@@ -20,7 +20,7 @@ export function freeze(job: Job, id: string, at: string): FrozenForecast {
     build: job.build,
     activities: job.activities,
     ...(job.needs ? { needs: job.needs } : {}),
-    results: forecast.activities.map(({ activity, figure, rate, probability }) => ({ activity: activity.id, ...(rate ? { time: figure, rate } : { figure }), probability })),
+    results: forecast.activities.map(({ activity, figure, rate, course, probability }) => ({ activity: activity.id, ...(rate ? { time: figure, rate } : { figure }), probability, ...(course ? { bar: course.bar } : {}) })),
   };
   return { id, ...body, hash: hashOf(body) };
 }

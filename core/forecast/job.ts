@@ -106,6 +106,15 @@ export function forecastOne(job: Plan, activity: Activity): ActivityForecast {
   return forecastActivity(job, transferPath(host, build, activity.endpoint), activity, holdsOf(layoutOf(build), capacityOf(build)));
 }
 
+/** A move and what goes on at the same time. */
+export function wholeTask(job: Plan, activity: Move): TransferTask {
+  const besides = (activity.besides ?? []).flatMap((id) => {
+    const other = job.activities.find((a) => a.id === id);
+    return other && isMove(other) ? [taskOf(job, other)] : other?.kind === 'stream' ? [streamTask(job, other)] : [];
+  });
+  return { ...taskOf(job, activity), besides };
+}
+
 /** Capacity of one drive of a build. */
 export const capacityOf = ({ drive }: Build): Estimate => fromFact('capacity', asRevised(drive).capacity, 'B', { range: spread(250e9, 1000e9, 4000e9), note: 'capacities on sale' })!;
 
@@ -114,11 +123,7 @@ function forecastActivity(job: Plan, path: Path, activity: Activity, capacity: E
   const met = (figure: Estimate) => (wish === null ? null : shareBelow(figure, wish));
   switch (activity.kind) {
     case 'move': {
-      const besides = (activity.besides ?? []).flatMap((id) => {
-        const other = job.activities.find((a) => a.id === id);
-        return other && isMove(other) ? [taskOf(job, other)] : other?.kind === 'stream' ? [streamTask(job, other)] : [];
-      });
-      const course = forecastTransfer(path, { ...taskOf(job, activity), besides });
+      const course = forecastTransfer(path, wholeTask(job, activity));
       return { activity, figure: course.time, rate: course.rate, probability: wish === null ? null : course.chance(wish), more: [], course };
     }
     case 'stream': {

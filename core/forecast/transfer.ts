@@ -23,7 +23,7 @@ export interface TransferForecast {
   /** Until all is written and, where asked for, read back. */
   time: Estimate;
   /** Until the progress bar is full, s: the host's memory may still hold some of it. */
-  bar: Spread;
+  bar: Estimate;
   /** Bytes over time, files' cost included; a verify pass is not in it. */
   rate: Estimate;
   /** The expected course: phases as the progress bar shows them, and every stretch. */
@@ -82,7 +82,7 @@ export function forecastTransfer(path: Path, task: TransferTask, seed: number = 
   const average = exact ? point(expected.bytes! / copy.safe) : summary(rates);
   return {
     time,
-    bar: exact ? point(copy.bar) : summary(bars),
+    bar: worked('time until the progress bar is full', exact ? point(copy.bar) : summary(bars), 's', { how, note: 'The host’s memory may still hold what is not written: eject before unplugging.', inputs: all }),
     rate: worked('average rate', average, 'B/s', { how, formula: 'bytes ÷ time', filled: `${format(bytes.expected, 'B', 4)} ÷ ${format(copy.safe, 's', 4)}`, inputs: [bytes, time] }),
     phases,
     stretches: copy.stretches,

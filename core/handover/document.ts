@@ -152,5 +152,5 @@ function evidence(job: Job, { claims }: Verdict): Section {
 function measureWords({ measure }: Job['runs'][number]): string {
   if (measure.kind === 'rate') return `${measure.shown} (as shown)`;
   if (measure.kind === 'bound') return [measure.atLeast === null ? '' : `over ${format(measure.atLeast, 's')}`, measure.atMost === null ? '' : `under ${format(measure.atMost, 's')}`].filter(Boolean).join(', ');
-  return `${format(measure.seconds, 's', 4)} for ${format(measure.bytes, 'B')}`;
+  return `${format(measure.seconds, 's', 4)} for ${format(measure.bytes, 'B')}${measure.until === 'bar' ? ', until the progress bar was full' : ''}`;
 }

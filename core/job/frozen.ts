@@ -14,8 +14,8 @@ export const FrozenForecast = z.object({
   host: Host,
   build: Build,
   activities: z.array(Activity),
-  /** Of a move its time and rate; of anything else the figure that answers it. */
-  results: z.array(z.object({ activity: Id, time: EstimateSchema.optional(), rate: EstimateSchema.optional(), figure: EstimateSchema.optional(), probability: z.number().min(0).max(1).nullable() })),
+  /** Of a move its time and rate, and when the progress bar is full; of anything else the figure that answers it. */
+  results: z.array(z.object({ activity: Id, time: EstimateSchema.optional(), rate: EstimateSchema.optional(), figure: EstimateSchema.optional(), probability: z.number().min(0).max(1).nullable(), bar: EstimateSchema.optional() })),
   /** What the drive must put up with, as it then stood. */
   needs: Needs.optional(),
   /** SHA-256 in hex over everything above but the id. */

@@ -1,6 +1,6 @@
 import { measuredOf, readingBounds, type Measured, type Run } from '../bench';
-import { type Estimate, type Fact, type Spread } from '../evidence';
-import { exactFact, forecastTransfer, surroundingsOf, transferPath, type Surroundings } from '../forecast';
+import { worked, type Estimate, type Fact, type Spread } from '../evidence';
+import { exactFact, forecastTransfer, surroundingsOf, transferPath, wholeTask, type Plan, type TransferTask } from '../forecast';
 import { isMove, samePath, type Activity, type FrozenForecast, type Job, type Move } from '../job';
 import { hardCeiling, type Path } from '../path';
 import { format } from '../units';
@@ -28,7 +28,7 @@ export interface Claim {
   /** Whether it was measured on the customer's machine as built. */
   own: boolean;
   measured: Measured | null;
-  forecast: { rate: Estimate; time: Estimate | null; frozen: FrozenForecast | null } | null;
+  forecast: { rate: Estimate; time: Estimate | null; frozen: FrozenForecast | null; later: number } | null;
   /** Runs that cannot have measured the drive, with the reason: kept, named, never used. */
   impossible: { run: Run; words: string }[];
   right: Right;
@@ -49,7 +49,7 @@ function groups(runs: readonly Run[]): Run[][] {
 
 function keyOf(run: Run): string {
   const { measure } = run;
-  const size = measure.kind === 'rate' ? [measure.bytes, measure.block, measure.depth] : measure.kind === 'timed' ? [measure.bytes, measure.files, measure.block, measure.depth] : [measure.bytes, measure.files];
+  const size = measure.kind === 'rate' ? [measure.bytes, measure.block, measure.depth] : measure.kind === 'timed' ? [measure.bytes, measure.files, measure.block, measure.depth, measure.until ?? 'written'] : [measure.bytes, measure.files];
   return JSON.stringify([run.activity, run.direction, run.otherEnd, run.source === 'simulated', measure.kind === 'rate', size, run.path, run.conditions.target]);
 }
 
@@ -71,7 +71,7 @@ function claimOf(job: Job, runs: readonly Run[]): Claim {
   const usable = runs.filter((run) => !impossible.some((i) => i.run === run));
   const measured = usable.length > 0 ? measuredOf(usable) : null;
   const activity = job.activities.find((a) => a.id === first.activity) ?? frozen?.activities.find((a) => a.id === first.activity) ?? null;
-  const forecast = path && path.blocked.length === 0 ? forecastFor(path, first, frozen, surroundingsOf({ build, needs: own ? (frozen?.needs ?? job.needs) : undefined })) : null;
+  const forecast = path && path.blocked.length === 0 ? forecastFor(path, first, { host: host!, build, activities: (frozen ?? job).activities, needs: own ? (frozen?.needs ?? job.needs) : undefined }, frozen) : null;
   const simulated = first.source === 'simulated';
   return {
     key: keyOf(first),
@@ -84,7 +84,7 @@ function claimOf(job: Job, runs: readonly Run[]): Claim {
     impossible,
     right: measured ? judge(measured.rate, forecast?.rate ?? null) : { answer: 'impossible', by: null, words: 'No run of this kind can have measured the drive.' },
     wish: activity?.wish ? wishOf(activity, first, measured, own, simulated) : null,
-    carries: carryOver(own, simulated, path, first),
+    carries: `${carryOver(own, simulated, path, first)}${forecast && forecast.later > 0 ? ` Timed until the progress bar was full; all is written about ${format(forecast.later, 's', 2)} later.` : ''}`,
   };
 }
 
@@ -97,18 +97,35 @@ function faultOf(run: Run, path: Path | null): { run: Run; words: string }[] {
   return [{ run, words: `At least ${format(least, 'B/s')} on average, error of reading allowed for, over a path that cannot pass more than ${format(ceiling, 'B/s')}: it measured memory or a file clone, not the drive.` }];
 }
 
-/** The forecast a group is held against: the frozen figures themselves where size and path agree, else the same models on the run's own size and path. */
-function forecastFor(path: Path, run: Run, frozen: FrozenForecast | null, surroundings: Surroundings): NonNullable<Claim['forecast']> {
+/**
+ * The forecast a group is held against, until what its clock was stopped at: the frozen figures themselves where size and path agree, else the same models on the run's own
+ * size and path. Its rate is the run's own bytes over that time.
+ */
+function forecastFor(path: Path, run: Run, job: Plan, frozen: FrozenForecast | null): NonNullable<Claim['forecast']> {
   const { measure } = run;
-  const activity = frozen?.activities.find((a) => a.id === run.activity);
+  const activity = job.activities.find((a) => a.id === run.activity);
+  const whole = activity && isMove(activity) && run.otherEnd === 'storage' && activity.direction === run.direction ? activity : null;
+  const toBar = measure.kind === 'timed' && measure.until === 'bar';
+  const held = (time: Estimate, bar: Estimate | undefined) => {
+    const until = toBar && bar ? bar : time;
+    return { time: until, rate: measure.kind === 'rate' ? null : over(measure.bytes, until), later: toBar && bar ? time.expected - bar.expected : 0 };
+  };
   const result = frozen?.results.find((r) => r.activity === run.activity);
-  if (measure.kind !== 'rate' && activity?.kind === 'move' && result?.time && result.rate && run.otherEnd === 'storage' && activity.direction === run.direction && activity.bytes.value === measure.bytes && activity.files.value === measure.files)
-    return { rate: result.rate, time: result.time, frozen };
+  if (measure.kind !== 'rate' && whole && result?.time && whole.bytes.value === measure.bytes && whole.files.value === measure.files && (!toBar || result.bar)) {
+    const { time, rate, later } = held(result.time, result.bar);
+    return { time, rate: rate!, later, frozen };
+  }
   const files = measure.kind === 'rate' ? exactFact(1) : measure.files === null ? UNCOUNTED : exactFact(measure.files);
   const requests = measure.kind !== 'bound' && measure.block !== null && measure.depth !== null ? { block: measure.block, depth: measure.depth } : null;
-  const { rate, time } = forecastTransfer(path, { direction: run.direction, bytes: exactFact(measure.bytes ?? UNSAID_SIZE), files, otherEnd: run.otherEnd, requests, surroundings });
-  return { rate, time: measure.kind === 'rate' ? null : time, frozen };
+  const task: TransferTask = { direction: run.direction, otherEnd: run.otherEnd, surroundings: surroundingsOf(job), ...(whole ? wholeTask(job, whole) : {}), bytes: exactFact(measure.bytes ?? UNSAID_SIZE), files, requests };
+  const { rate, time, bar } = forecastTransfer(path, task);
+  if (measure.kind === 'rate') return { rate, time: null, frozen, later: 0 };
+  const until = held(time, bar);
+  return { time: until.time, rate: until.rate!, later: until.later, frozen };
 }
+
+/** Bytes over a time, as a rate. */
+const over = (bytes: number, time: Estimate): Estimate => worked('average rate', { low: bytes / time.high, expected: bytes / time.expected, high: bytes / time.low }, 'B/s', { how: time.because.how, formula: 'bytes ÷ time', filled: `${format(bytes, 'B', 4)} ÷ ${format(time.expected, 's', 4)}`, inputs: [time] });
 
 const UNCOUNTED: Fact = { value: null, source: { kind: 'unknown', note: 'nobody counted the files of this run' } };
 

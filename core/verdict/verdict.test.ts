@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { Run } from '../bench';
 import { demoJobs } from '../demo';
+import { forecastJob } from '../forecast';
 import type { Job } from '../job';
 import { claims, judge, verdict } from '.';
 
@@ -37,6 +38,43 @@ describe('was the forecast right?', () => {
     const { forecast } = claim(run(298), run(300));
     expect(forecast!.frozen).toBe(offload.forecasts[0]);
     expect(forecast!.time).toBe(offload.forecasts[0]!.results[0]!.time);
+  });
+
+  describe('what the clock was stopped at', () => {
+    const timed = (seconds: number, until: 'bar' | 'written' | undefined, bytes = 214e9, files = 38_400) => run(seconds, { measure: { kind: 'timed', bytes, files, seconds, error: 0.14, correction: 0, laps: [], block: null, depth: null, ...(until ? { until } : {}) } });
+    const { time, bar } = offload.forecasts[0]!.results[0]!;
+
+    test('the progress bar is held against the bar, and told what is still to be written', () => {
+      const held = claim(timed(278, 'bar'), timed(276, 'bar'));
+      expect(held.forecast!.time).toBe(bar);
+      expect(held.forecast!.later).toBeCloseTo(time!.expected - bar!.expected, 9);
+      expect(held.carries).toMatch(/Timed until the progress bar was full; all is written about [\d.]+ s later\./);
+      expect(claim(timed(278, 'written')).forecast).toMatchObject({ time, later: 0 });
+      expect(claim(timed(278, undefined)).forecast!.time).toBe(time);
+    });
+
+    test('bar and written are two claims, never one mean', () => expect(claims(withRuns(timed(278, 'bar'), timed(281, 'written'))).map((c) => c.measured!.runs.length)).toEqual([1, 1]));
+
+    test('a copy that fits into memory: the bar alone would look better than any drive', () => {
+      const small = (until: 'bar' | 'written') => claim(timed(2.2, until, 3e9, 1)).forecast!;
+      expect(small('bar').time!.expected).toBeLessThan(small('written').time!.expected * 0.75);
+      expect(small('bar').rate.expected).toBeCloseTo(3e9 / small('bar').time!.expected, 0);
+    });
+
+    test('of an older frozen forecast, which has no bar, the models make it anew', () => {
+      const older = { ...offload, forecasts: offload.forecasts.map((f) => ({ ...f, results: f.results.map(({ bar: _, ...r }) => r) })), runs: [timed(278, 'bar')] };
+      expect(claims(older)[0]!.forecast!.time!.expected).toBeCloseTo(bar!.expected, 6);
+    });
+  });
+
+  test('reading back counts for time and rate alike; a copy onto itself is held against one', () => {
+    const as = (part: object) => ({ ...withRuns(run(500), run(505)), forecasts: [], activities: [{ ...offload.activities[0]!, ...part }, ...offload.activities.slice(1)] }) as Job;
+    for (const part of [{ verify: true }, { itself: true }]) {
+      const { forecast } = claims(as(part))[0]!;
+      const own = forecastJob(as(part))!.activities[0]!.figure;
+      expect(forecast!.time!.expected).toBeCloseTo(own.expected, 6);
+      expect(forecast!.rate.expected).toBeCloseTo(214e9 / own.expected, 0);
+    }
   });
 
   test('a forecast frozen after the run does not count as one', () => {

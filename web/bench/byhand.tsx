@@ -4,6 +4,7 @@ import type { Run } from '@kymar/core/bench';
 import type { Move } from '@kymar/core/job';
 import { format, parseQuantity } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
+import { UntilField, type Until } from './until';
 import type { Taken } from '.';
 
 type Kind = 'rate' | 'timed' | 'bound';
@@ -25,6 +26,7 @@ export function ByHand({ activity, onTaken }: { activity: Move | null; onTaken(t
   const [block, setBlock] = useState<number | null>(null);
   const [depth, setDepth] = useState<number | null>(null);
   const [time, setTime] = useState<number | null>(null);
+  const [until, setUntil] = useState<Until>('bar');
   const bytes = activity && !Array.isArray(activity.bytes.value) ? activity.bytes.value : null;
   const files = activity && !Array.isArray(activity.files.value) ? activity.files.value : null;
   const rate = parseQuantity(shown, 'rate');
@@ -33,7 +35,7 @@ export function ByHand({ activity, onTaken }: { activity: Move | null; onTaken(t
   const measure = (): Taken | null => {
     if (kind === 'rate') return rate.ok && rate.value > 0 ? { activity: null, direction, otherEnd: 'memory', source: 'program', measure: { kind: 'rate', rate: rate.value, shown: shown.trim().slice(0, 60), grain: grainOf(shown, rate.value), block, depth: depth || null, bytes: size || null } } : null;
     if (!activity || !bytes || !time) return null;
-    if (kind === 'timed') return { ...whole, measure: { kind: 'timed', bytes, files, seconds: time, error: 0.5, correction: 0, laps: [], block: null, depth: null } };
+    if (kind === 'timed') return { ...whole, measure: { kind: 'timed', bytes, files, seconds: time, until, error: 0.5, correction: 0, laps: [], block: null, depth: null } };
     return { ...whole, measure: { kind: 'bound', bytes, files, atMost: time, atLeast: null } };
   };
   const ready = measure();
@@ -58,6 +60,7 @@ export function ByHand({ activity, onTaken }: { activity: Move | null; onTaken(t
       ) : (
         <>
           <QuantityField label={kind === 'timed' ? 'It took' : 'It took less than'} dimension="time" optional value={time} onValue={setTime} />
+          {kind === 'timed' && <UntilField value={until} onValue={setUntil} />}
           <Typography variant="body2" color="textSecondary" sx={{ alignSelf: 'center' }}>
             {activity && bytes ? `${activity.name}: ${format(bytes, 'B')}, ${files === null ? 'files not counted' : `${format(files, 'count')} files`}` : 'The brief must name an activity with one exact size.'}
           </Typography>

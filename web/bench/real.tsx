@@ -160,7 +160,7 @@ function takenOf(result: RealResult, target: Target, under: 'job' | 'other', blo
     direction,
     otherEnd: 'memory',
     source: 'real',
-    measure: { kind: 'timed', bytes, files: 1, seconds, error: 0.001, correction: 0, laps: [], block, depth: 1 },
+    measure: { kind: 'timed', bytes, files: 1, seconds, until: 'written', error: 0.001, correction: 0, laps: [], block, depth: 1 },
     samples: samples.slice(0, 2000),
     ...(under === 'other' ? { path: null } : {}),
     conditions: { note, target: target.folder, memoryBacked: target.labels.includes('memory-backed') || buffered },

@@ -41,7 +41,7 @@ export function Rig({ job, activity, onTaken }: { job: Job; activity: Move | nul
         direction: activity.direction,
         otherEnd: 'storage',
         source: 'simulated',
-        measure: { kind: 'timed', bytes, files: Math.round(inputs.inputs.files.expected), seconds: run.seconds, error: 0.05, correction: 0, laps: [], block: null, depth: null },
+        measure: { kind: 'timed', bytes, files: Math.round(inputs.inputs.files.expected), seconds: run.seconds, until: 'bar', error: 0.05, correction: 0, laps: [], block: null, depth: null },
         samples: run.samples.filter((_, i) => i % every === 0 || i === run.samples.length - 1),
         path: 'customer',
         conditions: { note: `simulated rig, unit ${unit}` },

@@ -4,6 +4,7 @@ import { stopwatchError } from '@kymar/core/bench';
 import type { Move } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
+import { UntilField, type Until } from './until';
 import { bringBack, correct, discard, lap, press, reset, secondsOf, useWatch } from './watch';
 import type { Taken } from '.';
 
@@ -23,6 +24,7 @@ export function Stopwatch({ activity, onTaken }: { activity: Move | null; onTake
   const single = (value: Move['bytes']['value'] | undefined) => (Array.isArray(value) ? value[1] : (value ?? null));
   const [bytes, setBytes] = useState<number | null>(single(activity?.bytes.value));
   const [files, setFiles] = useState<number | null>(single(activity?.files.value));
+  const [until, setUntil] = useState<Until>('bar');
   const face = useRef<HTMLDivElement>(null);
   const box = useRef<HTMLDivElement>(null);
   const { start, stop, laps, correction } = watch;
@@ -32,7 +34,7 @@ export function Stopwatch({ activity, onTaken }: { activity: Move | null; onTake
 
   const keep = () => {
     if (!ready) return;
-    onTaken({ activity: activity.id, direction: activity.direction, otherEnd: 'storage', source: 'stopwatch', measure: { kind: 'timed', bytes, files, seconds, error: stopwatchError(correction === 0 ? [] : [correction]), correction, laps, block: null, depth: null } });
+    onTaken({ activity: activity.id, direction: activity.direction, otherEnd: 'storage', source: 'stopwatch', measure: { kind: 'timed', bytes, files, seconds, until, error: stopwatchError(correction === 0 ? [] : [correction]), correction, laps, block: null, depth: null } });
     reset();
   };
 
@@ -124,6 +126,7 @@ export function Stopwatch({ activity, onTaken }: { activity: Move | null; onTake
       <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)', gap: 1.5 }}>
         <QuantityField label="Moved" dimension="bytes" value={bytes} onValue={setBytes} />
         <QuantityField label="Files" dimension="count" optional value={files} onValue={setFiles} helperText={files === null ? 'Empty: nobody counted' : undefined} />
+        <UntilField value={until} onValue={setUntil} />
       </Box>
       <Box sx={{ display: 'flex', gap: 1 }}>
         <Button variant={ready ? 'contained' : 'outlined'} disabled={!ready} onClick={keep} sx={{ flex: 1 }}>
