@@ -36,6 +36,8 @@ test('a first visit opens on the finished demo job, and figures show their worki
   expect(await page.getByRole('img', { name: /^Writing over Reed 2 TB.*measured 719 MB\/s/ }).count()).toBe(1);
   await page.getByTitle('Show the working').nth(1).click();
   const sheet = page.getByLabel('The working', { exact: true });
+  await sheet.getByText('= time until all is written − what is done after the bar is full').waitFor();
+  await sheet.getByText('Time to write', { exact: true }).click();
   await sheet.getByText('= bytes of each phase ÷ what decides there + files × cost of a file').waitFor();
   await sheet.getByText(/^= [\d.]+ GB ÷ [\d.,]+ MB\/s \+ [\d.]+ GB ÷ 900 MB\/s \+ 38,400 × 1 ms = 4 min \d\d s$/).waitFor();
   await sheet.getByText('Reed 2 TB, writing', { exact: true }).first().click();
@@ -137,7 +139,7 @@ test('the timer by keyboard alone', async () => {
   await page.keyboard.press('l');
   await page.getByText(/^Laps: 0:00/).waitFor();
   await page.keyboard.press('Space');
-  await page.getByText(/Stopped/).waitFor();
+  await page.getByText(/^Stopped, known to/).waitFor();
   const stopped = await clock.textContent();
   await page.keyboard.press('ArrowUp');
   await page.keyboard.press('ArrowUp');
@@ -153,7 +155,7 @@ test('the timer by keyboard alone', async () => {
   await page.keyboard.press('Space');
   await page.getByText('Running').waitFor();
   await page.keyboard.press('Space');
-  await page.getByText(/Stopped/).waitFor();
+  await page.getByText(/^Stopped, known to/).waitFor();
   const measured = await clock.textContent();
   await page.keyboard.press('Escape');
   await page.getByText('Ready').waitFor();
@@ -171,7 +173,14 @@ test('the timer by keyboard alone', async () => {
   await stage(page, 'Bench').click();
   await page.getByText('Running').waitFor();
   await page.getByRole('button', { name: /^Stop/ }).click();
-  await page.getByText(/Stopped/).waitFor();
+  await page.getByText(/^Stopped, known to/).waitFor();
+  // What it was stopped at stands with the run: the bar unless said otherwise.
+  expect(await page.getByText(/^stopwatch, to the full bar/).count()).toBe(8);
+  await page.getByRole('combobox', { name: 'Stopped when' }).click();
+  await page.getByRole('option', { name: 'safe to eject' }).click();
+  await page.getByRole('button', { name: /^Keep this run/ }).click();
+  await page.getByText(/^stopwatch(?!, to the full bar)/).waitFor();
+  expect(await page.getByText(/^stopwatch, to the full bar/).count()).toBe(8);
   // In a field the keys are text.
   await page.getByLabel('Conditions').focus();
   await page.keyboard.type('lid closed');

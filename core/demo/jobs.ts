@@ -53,7 +53,7 @@ function offload(): Job {
     direction,
     otherEnd: 'storage',
     source: 'stopwatch',
-    measure: { kind: 'timed', bytes: size, files: count, seconds, error: stopwatchError(), correction: 0, laps: [], block: null, depth: null },
+    measure: { kind: 'timed', bytes: size, files: count, seconds, until: 'bar', error: stopwatchError(), correction: 0, laps: [], block: null, depth: null },
     path: 'customer',
     conditions: { note: 'lid open, on mains', temperature, cold: true, target: null, memoryBacked: false },
     ended: 'done',

@@ -82,7 +82,7 @@ export function forecastTransfer(path: Path, task: TransferTask, seed: number = 
   const average = exact ? point(expected.bytes! / copy.safe) : summary(rates);
   return {
     time,
-    bar: worked('time until the progress bar is full', exact ? point(copy.bar) : summary(bars), 's', { how, note: 'The host’s memory may still hold what is not written: eject before unplugging.', inputs: all }),
+    bar: worked('time until the progress bar is full', exact ? point(copy.bar) : summary(bars), 's', { how, formula: 'time until all is written − what is done after the bar is full', filled: `${format(seconds, 's', 4)} − ${format(seconds - copy.bar, 's', 3)} = ${format(copy.bar, 's')}`, note: `After the bar is full the host’s memory is written out${task.verify ? ' and all is read back' : ''}: eject before unplugging.`, inputs: [time] }),
     rate: worked('average rate', average, 'B/s', { how, formula: 'bytes ÷ time', filled: `${format(bytes.expected, 'B', 4)} ÷ ${format(copy.safe, 's', 4)}`, inputs: [bytes, time] }),
     phases,
     stretches: copy.stretches,

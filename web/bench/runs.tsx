@@ -70,7 +70,7 @@ function Group({ claim, onRemove }: { claim: Claim; onRemove(id: string): void }
               <TableCell align="right">{rateOfRun(run) === null ? '' : Math.round(rateOfRun(run)! / 1e6).toLocaleString('en-GB')}</TableCell>
               <TableCell>
                 <Typography variant="caption">
-                  {[SOURCE_WORDS[run.source], run.conditions.temperature === null ? '' : `${run.conditions.temperature} °C`, run.conditions.note, measured?.far.includes(run.id) ? 'far from the others: look at it' : ''].filter(Boolean).join(', ')}
+                  {[SOURCE_WORDS[run.source], run.measure.kind === 'timed' && run.measure.until === 'bar' ? 'to the full bar' : '', run.conditions.temperature === null ? '' : `${run.conditions.temperature} °C`, run.conditions.note, measured?.far.includes(run.id) ? 'far from the others: look at it' : ''].filter(Boolean).join(', ')}
                 </Typography>
                 {impossible
                   .filter((i) => i.run === run)

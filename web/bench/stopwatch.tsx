@@ -123,7 +123,7 @@ export function Stopwatch({ activity, onTaken }: { activity: Move | null; onTake
           +0.1 s <Key name="↑" />
         </Button>
       </Box>
-      <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)', gap: 1.5 }}>
+      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0, 1fr) minmax(0, 1fr)', sm: 'minmax(0, 1fr) minmax(0, 1fr) minmax(0, 1.15fr)' }, gap: 1.5 }}>
         <QuantityField label="Moved" dimension="bytes" value={bytes} onValue={setBytes} />
         <QuantityField label="Files" dimension="count" optional value={files} onValue={setFiles} helperText={files === null ? 'Empty: nobody counted' : undefined} />
         <UntilField value={until} onValue={setUntil} />
