@@ -2,7 +2,7 @@ import CloseIcon from '@mui/icons-material/Close';
 import { Box, Drawer, IconButton, Typography } from '@mui/material';
 import { sourceWords, type Estimate } from '@kymar/core/evidence';
 import { format } from '@kymar/core/units';
-import { useWorking } from './figure';
+import { unbroken, useWorking } from './figure';
 
 const HOW = { given: 'Given', exact: 'Worked out exactly', sampled: 'From seeded samples of its inputs' } as const;
 
@@ -67,7 +67,7 @@ function Step({ estimate, top = false }: { estimate: Estimate; top?: boolean }) 
       )}
       {because.filled && (
         <Typography variant="body2" sx={{ color: 'primary.main', fontWeight: 560 }}>
-          = {because.filled}
+          = {unbroken(because.filled)}
         </Typography>
       )}
       {because.note && (
