@@ -140,6 +140,7 @@ test('drives put together in the bays: chosen on the path, told on the forecast'
   const { page } = await open(job, 'path');
   await choose(page, 'Drives at once', '4 of 4');
   await choose(page, 'Put together', 'single parity, by the system');
+  await choose(page, 'Strip', '128 KiB');
   await stage(page, 'Forecast').click();
   await page.getByText(/Together they hold 3 TB; 1 may fail, whichever it is/).waitFor();
   await page.getByText(/A rebuild takes at least/).waitFor();

@@ -6,6 +6,8 @@ export interface Layout {
   mode: ArrayMode;
   members: number;
   by: 'firmware' | 'system';
+  /** B that one member holds before the next has its turn; absent: not known. */
+  strip?: number | undefined;
 }
 
 /** Fewest drives a mode needs, and whether the number must be even. */
@@ -55,16 +57,48 @@ export function streamMembers(layout: Pick<Layout, 'mode' | 'members'>, directio
   return just(dataMembers(layout));
 }
 
-/** Device operations that a write smaller than a strip costs: read and write of data and of each parity, or one for each copy. */
-export function smallWriteCost({ mode, members }: Pick<Layout, 'mode' | 'members'>): number {
-  return { single: 1, stripe: 1, concatenation: 1, mirror: members, parity: 4, 'double parity': 6, 'stripe of mirrors': 2 }[mode];
+/** Strips in use where nobody says, B [practice]. */
+export const STRIP = { usual: 1 << 17, all: [1 << 16, 1 << 17, 1 << 18, 1 << 19] };
+
+type Way = Pick<Layout, 'mode' | 'members'>;
+
+/** Whether a block covers whole stripes, so that parity needs nothing read before. */
+const isWhole = ({ mode, members }: Way, block: number, strip: number): boolean => block >= strip * dataMembers({ mode, members });
+
+/** Members' operations that one of the user's costs, by the strips it touches: with parity the old data and parity are read before the new are written. */
+function operationsAt(way: Way, block: number, direction: 'read' | 'write', strip: number): number {
+  const { mode, members: n } = way;
+  const touched = Math.max(1, Math.ceil(block / strip));
+  if (mode === 'single' || mode === 'concatenation') return 1;
+  if (mode === 'mirror') return direction === 'read' ? 1 : n;
+  if (direction === 'read' || mode === 'stripe') return touched;
+  if (mode === 'stripe of mirrors') return 2 * touched;
+  const parities = mode === 'parity' ? 1 : 2;
+  if (isWhole(way, block, strip)) return touched + parities * Math.ceil(touched / dataMembers(way));
+  const small = 2 * (1 + parities);
+  // Where most of a stripe changes, what does not is read instead: no more than each member once.
+  return Math.max(small, Math.min(2 * (touched + parities), n));
 }
 
-/** How many of them one after another: with parity the old ones are read before the new ones are written. */
-export const smallWriteTurns = ({ mode }: Pick<Layout, 'mode'>): number => (mode === 'parity' || mode === 'double parity' ? 2 : 1);
+/**
+ * Members' operations that one of the user's costs, and how many of them one after another.
+ * @param block B of the user's operation
+ */
+export function operationsFor({ strip, ...way }: Layout, block: number, direction: 'read' | 'write'): { operations: Spread; turns: Spread } {
+  const turnsAt = (s: number) => (direction === 'write' && (way.mode === 'parity' || way.mode === 'double parity') && !isWhole(way, block, s) ? 2 : 1);
+  const strips = strip === undefined ? STRIP.all : [strip];
+  const over = (of: (strip: number) => number): Spread => {
+    const all = strips.map(of);
+    return spread(Math.min(...all), of(strip ?? STRIP.usual), Math.max(...all));
+  };
+  return { operations: over((s) => operationsAt(way, block, direction, s)), turns: over(turnsAt) };
+}
+
+/** Device operations of a write smaller than a strip. */
+export const smallWriteCost = (way: Way): number => operationsAt(way, 1, 'write', 2);
 
 /** Members that small operations at random places are spread over, with enough of them under way: a chain of drives fills one after the other. */
-export function randomMembers({ mode, members: n }: Pick<Layout, 'mode' | 'members'>): Spread {
+export function randomMembers({ mode, members: n }: Way): Spread {
   return mode === 'single' ? spread(1, 1, 1) : mode === 'concatenation' ? spread(1, 1, n) : spread(n, n, n);
 }
 

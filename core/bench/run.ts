@@ -16,8 +16,8 @@ export const Build = z.object({
   hops: z.array(Hop).max(8).optional(),
   /** Drives of this kind working at once in the bays of the bridge. */
   together: z.number().int().min(1).max(32).optional(),
-  /** How those drives are put together to one; absent: each for itself. */
-  array: z.object({ mode: ArrayMode, by: z.enum(['firmware', 'system']) }).optional(),
+  /** How those drives are put together to one; absent: each for itself. A strip, in B, is what one member holds before the next has its turn. */
+  array: z.object({ mode: ArrayMode, by: z.enum(['firmware', 'system']), strip: z.number().int().min(4096, { error: 'must be at least 4 KiB' }).max(1 << 26, { error: 'must be at most 64 MiB' }).optional() }).optional(),
   accessories: z.array(Accessory).max(20).optional(),
   seen: Seen.optional(),
 });

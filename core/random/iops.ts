@@ -1,4 +1,4 @@
-import { randomMembers, smallWriteCost, smallWriteTurns, type Layout } from '../arrays';
+import { operationsFor, randomMembers, STRIP, type Layout } from '../arrays';
 import { exactly, formula, fromFact, given, spread, type Estimate, type Fact, type Spread } from '../evidence';
 import type { Direction } from '../links';
 import type { Drive } from '../parts';
@@ -68,16 +68,18 @@ const bounded = formula({ name: 'drive’s limit', unit: 'IOPS', inputs: { state
 export const halfTurn = (rpm: number): number => 30 / rpm;
 
 /** What an array makes of operations in one direction; null for one drive. */
-function spreadOver({ array }: Operations, direction: Direction) {
+function spreadOver({ array, block }: Operations, direction: Direction) {
   if (!array || array.mode === 'single') return null;
   const note = `${array.mode} of ${array.members}`;
   const by = (name: string, value: number | Spread) => given(name, value, 'count', { kind: 'practice', note });
-  const writes = direction === 'write';
+  const { operations, turns } = operationsFor(array, block, direction);
   return {
     note,
     members: by('members that share them', randomMembers(array)),
-    cost: by('operations of members for each', writes ? smallWriteCost(array) : 1),
-    turns: by('of these one after another', writes ? smallWriteTurns(array) : 1),
+    cost: by('operations of members for each', operations),
+    turns: by('of these one after another', turns),
+    /** B of a member's own operation. */
+    piece: Math.min(block, array.strip ?? STRIP.usual),
   };
 }
 
@@ -109,12 +111,12 @@ function direct(path: Path, direction: Direction, ops: Operations): Estimate {
     map: given('reading of the map', MAP_READ, 's', { kind: 'memory' }),
     safe: given('until it is safe', direction === 'write' && ops.synchronous ? FLUSH : exactly(0), 's', { kind: 'memory', note: direction === 'write' && ops.synchronous ? 'synchronous writes' : 'not waited for' }),
   });
-  const own = bounded.explain({ stated, block: given('block', ops.block, 'B', asSaid) });
+  const own = bounded.explain({ stated, block: given('block', over ? over.piece : ops.block, 'B', asSaid) });
   return oneWay.explain(
     {
       limit: over ? membersLimit.explain({ one: own, members: over.members, cost: over.cost }) : own,
       depth: given('depth', depth, 'count', depth === ops.depth ? asSaid : { kind: 'practice', note: 'bulk-only takes one at a time' }),
-      latency: over && over.turns.expected > 1 ? inTurns.explain({ latency: one, turns: over.turns }) : one,
+      latency: over && over.turns.high > 1 ? inTurns.explain({ latency: one, turns: over.turns }) : one,
       path: explainFlow(path, direction, over && path.constraints.some((c) => c.id === 'outer') ? 'beyond bays' : 'links'),
       block: given('block', ops.block, 'B', asSaid),
     },

@@ -68,6 +68,8 @@ export function BuildPanel({ path }: { path: Path }) {
 
 const MODE: Record<ArrayMode, string> = { single: 'each for itself', stripe: 'striped', mirror: 'mirrored', concatenation: 'one after another', parity: 'single parity', 'double parity': 'double parity', 'stripe of mirrors': 'striped mirrors' };
 
+const STRIPED: readonly ArrayMode[] = ['stripe', 'parity', 'double parity', 'stripe of mirrors'];
+
 /** How the drives of the bays are put together: what so many drives allow, and what the box or the system makes. */
 function ArrayChoice({ build, onArray }: { build: Build; onArray(array: Build['array']): void }) {
   const members = build.together ?? 1;
@@ -75,23 +77,44 @@ function ArrayChoice({ build, onArray }: { build: Build; onArray(array: Build['a
   const modes = (Object.keys(MODE) as ArrayMode[]).filter((mode) => mode === 'single' || cannot({ mode, members }) === null);
   const options = modes.flatMap((mode) => (mode === 'single' ? [{ key: 'single', words: MODE.single }] : [...(own.includes(mode) ? [{ key: `${mode}/firmware`, words: `${MODE[mode]}, by the box` }] : []), { key: `${mode}/system`, words: `${MODE[mode]}, by the system` }]));
   const value = build.array && build.array.mode !== 'single' ? `${build.array.mode}/${build.array.by}` : 'single';
+  const { array } = build;
   return (
-    <TextField
-      select
-      label="Put together"
-      value={options.some((o) => o.key === value) ? value : 'single'}
-      onChange={(e) => {
-        const [mode, by] = e.target.value.split('/') as [ArrayMode, 'firmware' | 'system' | undefined];
-        onArray(by ? { mode, by } : undefined);
-      }}
-      sx={{ minWidth: 190 }}
-    >
-      {options.map(({ key, words }) => (
-        <MenuItem key={key} value={key}>
-          {words}
-        </MenuItem>
-      ))}
-    </TextField>
+    <>
+      <TextField
+        select
+        label="Put together"
+        value={options.some((o) => o.key === value) ? value : 'single'}
+        onChange={(e) => {
+          const [mode, by] = e.target.value.split('/') as [ArrayMode, 'firmware' | 'system' | undefined];
+          onArray(by ? { mode, by, ...(build.array?.strip === undefined ? {} : { strip: build.array.strip }) } : undefined);
+        }}
+        sx={{ minWidth: 190 }}
+      >
+        {options.map(({ key, words }) => (
+          <MenuItem key={key} value={key}>
+            {words}
+          </MenuItem>
+        ))}
+      </TextField>
+      {array && STRIPED.includes(array.mode) && (
+        <TextField
+          select
+          label="Strip"
+          value={array.strip ?? 0}
+          onChange={({ target }) => {
+            const { strip: _, ...rest } = array;
+            onArray(Number(target.value) > 0 ? { ...rest, strip: Number(target.value) } : rest);
+          }}
+          sx={{ minWidth: 120 }}
+        >
+          {[...new Set([0, ...[16, 32, 64, 128, 256, 512, 1024].map((kib) => kib * 1024), array.strip ?? 0])].sort((a, b) => a - b).map((strip) => (
+            <MenuItem key={strip} value={strip}>
+              {strip === 0 ? 'not known' : `${strip / 1024} KiB`}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+    </>
   );
 }
 
