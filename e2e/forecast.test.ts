@@ -18,6 +18,7 @@ beforeAll(async () => {
 afterAll(() => app.stop());
 
 const [offload] = demoJobs() as [Job];
+const known = (value: number) => ({ value, source: { kind: 'entered' as const } });
 const stage = (page: Page, name: string) => page.getByRole('navigation', { name: 'Stages of the job' }).getByRole('link', { name: new RegExp(`^${name}`) });
 const choose = async (page: Page, label: string, option: string) => {
   await page.getByRole('combobox', { name: label, exact: true }).click();
@@ -111,6 +112,19 @@ test('a stream, scratch work and a folder’s own sizes from the brief to the fo
   await card.getByLabel('Operations a day').waitFor();
   await page.getByRole('button', { name: /^Undo/ }).click();
   expect(await card.getByLabel('Rate of each').inputValue()).toMatch(/^40 MB\/s/);
+  expect(faults).toEqual([]);
+});
+
+test('a brief that cannot be worked out is told, and nothing hangs: mended, the forecast is back', async () => {
+  const endless = { id: 'endless', kind: 'stream' as const, name: 'Endless', direction: 'write' as const, perDay: known(1), wish: null, rate: known(1e12), streams: 3, lasts: known(1e9), buffer: known(1e6) };
+  const job: Job = { ...offload, id: 'endless', title: 'An endless recording', forecasts: [], runs: [], decision: null, activities: [endless, ...offload.activities] };
+  const { page, faults } = await open(job, 'forecast');
+  await page.getByText(/^This brief cannot be worked out: .*no speed/).waitFor();
+  await stage(page, 'Brief').click();
+  await page.locator('[data-activity]').first().getByLabel('Lasts without a break').fill('2 h');
+  await stage(page, 'Forecast').click();
+  await page.getByRole('row', { name: /^Endless/ }).waitFor();
+  expect(await page.getByText(/cannot be worked out/).count()).toBe(0);
   expect(faults).toEqual([]);
 });
 

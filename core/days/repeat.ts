@@ -36,6 +36,8 @@ export interface Repeats {
 }
 
 const DAY = 86_400;
+/** Temperatures nearer to each other than this count as the same, K. */
+const ALIKE = 0.01;
 
 /** Does it on this day? Spread evenly: three times a week is every second or third day. */
 const timesOn = (perDay: number, day: number): number => Math.floor((day + 1) * perDay + 1e-9) - Math.floor(day * perDay + 1e-9);
@@ -49,44 +51,77 @@ const timesOn = (perDay: number, day: number): number => Math.floor((day + 1) * 
 export function repeat(activities: readonly Repeated[], kept: Kept, days: number, every = 1): Repeats {
   const { most = 1 } = kept;
   const found: Day[] = [];
+  const left: Left = { lack: 0, warm: null };
   let written = 0;
-  let lack = 0;
-  let warm: number | null = null;
   const once = activities.map((a) => a.plan(kept.fill).reduce((sum, f) => sum + (f.to.store.role === 'drive' ? f.bytes : 0), 0));
   for (let day = 0; day < days; day += every) {
     const fill = kept.fill + (kept.growth * day) / kept.capacity;
     if (fill >= most) return { days: found, full: kept.growth > 0 ? Math.max(0, Math.ceil(((most - kept.fill) * kept.capacity) / kept.growth)) : 0 };
-    const today: Day = { day, fill, seconds: activities.map(() => NaN), ready: activities.map(() => 1), written };
-    const rounds = every > 1 ? 2 : 1;
-    for (let round = 0; round < rounds; round++) {
-      const last = round === rounds - 1;
-      const list = activities.flatMap((a, i) => Array.from({ length: every > 1 ? Math.max(a.perDay > 0 ? 1 : 0, Math.round(a.perDay)) : timesOn(a.perDay, day) }, () => i));
-      const gap = list.length > 0 ? DAY / list.length : DAY;
-      for (const i of list) {
-        const flows = activities[i]!.plan(fill);
-        const drive = driveOf(flows);
-        const whole = drive?.cacheMost ?? drive?.cache ?? Infinity;
-        if (drive && whole < Infinity) drive.cache = Math.max(0, whole - lack);
-        if (drive?.heat && warm !== null) drive.heat.start = warm;
-        const { seconds, stores } = run(flows);
-        if (last) {
-          today.seconds[i] = seconds;
-          today.ready[i] = drive && whole < Infinity && whole > 0 ? drive.cache / whole : 1;
-        }
-        const idle = Math.max(0, gap - seconds);
-        const state = stores.find((s) => s.store === drive);
-        if (!drive || !state) continue;
-        if (whole < Infinity) lack = Math.max(0, whole - state.cache - (drive.refill ?? Infinity) * idle);
-        if (drive.heat) warm = warmAt(state.warm, settlesAt(drive.heat.air, drive.heat.idle, drive.heat.resistance), drive.heat.resistance * drive.heat.capacity, idle);
-      }
+    const often = activities.map((a) => (every > 1 ? Math.max(a.perDay > 0 ? 1 : 0, Math.round(a.perDay)) : timesOn(a.perDay, day)));
+    const gap = DAY / Math.max(1, often.reduce((sum, n) => sum + n, 0));
+    let lived: Times[] = [];
+    for (let round = 0; round < (every > 1 ? 2 : 1); round++) {
+      let spent = 0;
+      lived = activities.map((a, i) => {
+        const times = again(a, often[i]!, fill, gap, DAY - spent, left);
+        spent += times.spent;
+        return times;
+      });
     }
     activities.forEach((a, i) => {
-      written += once[i]! * (every > 1 ? a.perDay * every : timesOn(a.perDay, day));
-      if (Number.isNaN(today.seconds[i]!)) today.seconds[i] = found.at(-1)?.seconds[i] ?? NaN;
+      const done = often[i]! > 0 ? lived[i]!.done / often[i]! : 0;
+      written += once[i]! * done * (every > 1 ? a.perDay * every : timesOn(a.perDay, day));
     });
-    found.push({ ...today, written });
+    const seconds = lived.map((times, i) => (times.done > 0 ? times.seconds : (found.at(-1)?.seconds[i] ?? NaN)));
+    found.push({ day, fill, seconds, ready: lived.map((times) => times.ready), written });
   }
   return { days: found, full: null };
+}
+
+/** What one time leaves to the next: B of cache not back yet, °C. */
+interface Left {
+  lack: number;
+  warm: number | null;
+}
+
+/** A day's times of one activity: how many were done, how long the last took, the share of cache it found, and s for all. */
+interface Times {
+  done: number;
+  seconds: number;
+  ready: number;
+  spent: number;
+}
+
+/** Makes an activity again and again, idle between; a day holds only so much, and what does not fit any more is not done. */
+function again(activity: Repeated, often: number, fill: number, gap: number, room: number, left: Left): Times {
+  const times: Times = { done: 0, seconds: NaN, ready: 1, spent: 0 };
+  let before: Left | null = null;
+  while (times.done < often && times.spent < room) {
+    // What finds all as the time before did goes as that did: the rest of the day's times with it.
+    if (before && Math.abs(before.lack - left.lack) < 1 && Math.abs((before.warm ?? 0) - (left.warm ?? 0)) < ALIKE) {
+      const more = Math.min(often - times.done, Math.ceil((room - times.spent) / times.seconds));
+      times.done += more;
+      times.spent += more * times.seconds;
+      break;
+    }
+    before = { ...left };
+    const flows = activity.plan(fill);
+    const drive = driveOf(flows);
+    const whole = drive?.cacheMost ?? drive?.cache ?? Infinity;
+    if (drive && whole < Infinity) drive.cache = Math.max(0, whole - left.lack);
+    if (drive?.heat && left.warm !== null) drive.heat.start = left.warm;
+    times.ready = drive && whole < Infinity && whole > 0 ? drive.cache / whole : 1;
+    const { seconds, stores } = run(flows);
+    times.seconds = seconds;
+    times.spent += seconds;
+    times.done++;
+    const idle = Math.max(0, gap - seconds);
+    const state = stores.find((s) => s.store === drive);
+    if (!drive || !state) continue;
+    if (whole < Infinity) left.lack = Math.max(0, whole - state.cache - (drive.refill ?? Infinity) * idle);
+    if (drive.heat) left.warm = warmAt(state.warm, settlesAt(drive.heat.air, drive.heat.idle, drive.heat.resistance), drive.heat.resistance * drive.heat.capacity, idle);
+  }
+  return times;
 }
 
 function driveOf(flows: readonly Flow[]): Store | null {

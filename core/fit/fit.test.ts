@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { ACCESSORIES, BRIDGES, CABLES, DRIVES, HOSTS, HUBS } from '../demo';
-import type { Needs } from '../job';
+import type { Activity, Needs } from '../job';
 import type { Bridge, Cable, Drive, Hop, Host, Port } from '../parts';
 import { buildPath } from '../path';
 import { blocksOf, findings, RULES, SEVERITIES, settledTemperature, stateOf, type Setting } from '.';
@@ -26,6 +26,9 @@ interface Case {
   needs?: Needs;
   kit?: string[];
   direction?: 'read' | 'write';
+  /** B moved in one go, and kept. */
+  move?: number;
+  keep?: number;
 }
 
 /** A sound build of the shop, changed in what the case names. */
@@ -45,7 +48,16 @@ function setting(c: Case): Setting {
     ...(c.endpoint ? { endpoint: by(host.endpoints!, c.endpoint) } : {}),
     ...(c.seen ? { seen: { link: c.seen } } : {}),
   });
-  return { path, direction: c.direction ?? 'write', needs: c.needs, accessories: (c.kit ?? []).map((id) => by(ACCESSORIES, id)) };
+  return { path, direction: c.direction ?? 'write', needs: c.needs, activities: asked(c), accessories: (c.kit ?? []).map((id) => by(ACCESSORIES, id)) };
+}
+
+function asked({ move, keep }: Case): Activity[] {
+  const fact = (value: number) => ({ value, source: { kind: 'entered' as const } });
+  const common = { perDay: fact(1), wish: null };
+  return [
+    ...(move === undefined ? [] : [{ ...common, id: 'move', name: 'Move', kind: 'move' as const, direction: 'write' as const, bytes: fact(move), files: fact(1) }]),
+    ...(keep === undefined ? [] : [{ ...common, id: 'keep', name: 'Keep', kind: 'keep' as const, now: fact(keep), growth: fact(0) }]),
+  ];
 }
 
 const bay: Case = { at: 'simulator-host/bay', drive: 'oystral-merlin-2t', bridge: null, cable: null };
@@ -164,6 +176,8 @@ const CASES: Record<string, [fires: Case, silent: Case]> = {
   'no-trim': [{ bridge: 'hollin-clip-10' }, {}],
   'no-health': [{ bridge: 'hollin-clip-10' }, {}],
   revision: [{ d: { revision: not } }, {}],
+  'too-small': [{ move: 2.1e12 }, { ...sata, bridge: 'quarrel-slim-4', together: 2, move: 2.1e12 }],
+  'little-room': [{ keep: 1.9e12 }, { keep: 1.5e12, move: 1.7e12 }],
   'low-rating': [{ drive: 'larkmoor-sedge-1t' }, {}],
   'only-copy': [{ needs: { onlyCopy: true } }, { needs: { onlyCopy: false } }],
   'external-works-daily': [{ ...tower, needs: { travels: true } }, { ...sata, needs: { travels: true } }],

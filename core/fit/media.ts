@@ -1,4 +1,4 @@
-import { middle } from '../evidence';
+import { factSpread, middle, type Fact, type Spread } from '../evidence';
 import { format } from '../units';
 import type { Rule } from './rule';
 import type { Facts } from './facts';
@@ -8,6 +8,21 @@ const tbwPerTB = (f: Facts) => {
   const tbw = middle(f.drive.tbw);
   return tbw === null || f.capacity === null ? null : tbw / f.capacity;
 };
+/** B that the drives must hold at once, whatever is moved first: the largest move, or all that is kept; null where nothing is asked. */
+function asked({ activities }: Facts): { least: number; likely: number } | null {
+  const points = (value: Fact['value']) => (value === null ? null : factSpread(value));
+  const moves = activities.flatMap((a) => (a.kind === 'move' ? [points(a.bytes.value)] : [])).filter((p) => p !== null);
+  const kept = activities.flatMap((a) => (a.kind === 'keep' ? [points(a.now.value)] : [])).filter((p) => p !== null);
+  if (moves.length + kept.length === 0) return null;
+  const most = (of: (p: Spread) => number) => Math.max(...moves.map(of), kept.reduce((sum, p) => sum + of(p), 0));
+  return { least: most((p) => p.low), likely: most((p) => p.expected) };
+}
+/** All that the drives hold together, at best; null where nobody knows. */
+const room = (f: Facts) => (f.capacity === null ? null : f.capacity * (f.together ?? 1));
+/** Share of a drive that may be in use before it counts as tight [practice]. */
+const ROOMY = 0.9;
+const tooSmall = (f: Facts) => room(f) !== null && (asked(f)?.least ?? 0) > room(f)!;
+
 const behindUsb = (f: Facts) => f.path.outer.mode?.family === 'usb' && f.bridge !== null && !f.bridge.passThrough;
 const unknowns = (f: Facts) => [f.drive.read.value === null && f.direction === 'read' ? 'how fast it reads' : '', f.drive.write.value === null && f.direction === 'write' ? 'how fast it writes' : '', f.drive.capacity.value === null ? 'its capacity' : ''].filter(Boolean);
 
@@ -102,6 +117,24 @@ export const MEDIA: Rule[] = [
     when: (f) => (f.drive.revisions?.length ?? 0) > 0 && f.drive.revision === undefined,
     reason: (f) => `${f.drive.revisions!.map((r) => `${r.name} (told by ${r.known})`).join('; ')}: their caches and rest speeds differ.`,
     mend: 'Read firmware or part number off the unit and choose the revision; until then the forecast holds both.',
+  },
+  {
+    id: 'too-small',
+    severity: 'blocks',
+    joint: 'drive',
+    title: 'Too small for what it must hold',
+    when: tooSmall,
+    reason: (f) => `The brief asks for ${format(asked(f)!.least, 'B')} or more at once; there are ${format(room(f)!, 'B')}.`,
+    mend: 'Take a larger drive, or move less in one go.',
+  },
+  {
+    id: 'little-room',
+    severity: 'caution',
+    joint: 'drive',
+    title: 'Little room',
+    when: (f) => room(f) !== null && !tooSmall(f) && (asked(f)?.likely ?? 0) > ROOMY * room(f)!,
+    reason: (f) => `About ${format(asked(f)!.likely, 'B')} of ${format(room(f)!, 'B')} are needed; file system and the drive’s own work want some of it free.`,
+    mend: 'Take the next larger size: a nearly full drive has less cache and writes slower.',
   },
   {
     id: 'low-rating',

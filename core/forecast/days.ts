@@ -5,7 +5,7 @@ import type { Activity, Move, Stream } from '../job';
 import { holdsOf } from './array';
 import { capacityOf, isLife, layoutOf, lifeOfJob, streamTask, taskOf, TIMES_UNKNOWN, transferPath, type Plan } from './job';
 import { inputsOf, type Inputs } from './inputs';
-import { STREAM_UNKNOWN } from './stream';
+import { STREAM_UNKNOWN, wanted } from './stream';
 import { together, type Together } from './together';
 
 /** What takes the drive for a while, again and again. */
@@ -63,7 +63,7 @@ export function repeatJob(job: Plan, { years, ranges = true, seed = SEED }: { ye
       const plan = (fill: number) => {
         numbers.fill = fill;
         const flows = each[i]!.plan(numbers);
-        return a.kind === 'stream' ? [{ ...flows[0]!, files: 0, pace: numbers.bytes! / x[`${i} lasts`]! }] : flows;
+        return a.kind === 'stream' ? [{ ...flows[0]!, files: 0, pace: wanted(numbers.bytes!, x[`${i} lasts`]!) }] : flows;
       };
       return { id: a.id, perDay: x[`${i} times`]!, plan };
     });

@@ -423,3 +423,27 @@ describe('the days', () => {
     expect(() => repeatJob(offload, { years: 0 })).toThrow(/more than zero/);
   });
 });
+
+describe('nothing at all, and more than there is', () => {
+  const disk = { drive: DRIVES.find((d) => d.id === 'marrowick-drift-2t')!, bridge: BRIDGES.find((b) => b.id === 'quarrel-quad-40')! };
+  const common = { id: 'a', name: 'Odd', perDay: entered(1), wish: 60 };
+  const kinds: Record<string, object[]> = {
+    move: [0, 1e18].flatMap((bytes) => [0, 1e9].map((files) => ({ kind: 'move', direction: 'write', bytes: entered(bytes), files: entered(files), perDay: entered(1000) }))),
+    stream: [0, 1e12].flatMap((rate) => [0, 1e6].map((lasts) => ({ kind: 'stream', direction: 'write', rate: entered(rate), streams: 3, lasts: entered(lasts), buffer: entered(0) }))),
+    open: [0, 1e15].map((bytes) => ({ kind: 'open', own: entered(0), bytes: entered(bytes), requests: entered(bytes) })),
+    scratch: [0, 1e15].map((operations) => ({ kind: 'scratch', operations: entered(operations), reads: 0.5, block: 1e12, depth: 1024, span: entered(operations), synchronous: true })),
+    keep: [0, 1e18].map((now) => ({ kind: 'keep', now: entered(now), growth: entered(now) })),
+  };
+  const numbers = (e: { low: number; expected: number; high: number }) => [e.low, e.expected, e.high];
+
+  test.each(Object.keys(kinds))('%s: every figure is a number, and the days go on', (kind) => {
+    for (const build of [offload.build!, { ...offload.build!, ...disk }, { ...offload.build!, ...disk, together: 4, array: { mode: 'parity' as const, by: 'system' as const } }])
+      for (const part of kinds[kind]!) {
+        const job = { ...offload, needs: { fill: entered(1) }, build, activities: [{ ...common, ...part }] } as Job;
+        const { figure, more, probability } = forecastJob(job)!.activities[0]!;
+        expect([figure, ...more].flatMap(numbers).filter((v) => Number.isNaN(v))).toEqual([]);
+        expect(probability === null || (probability >= 0 && probability <= 1)).toBe(true);
+        expect(() => repeatJob(job, { years: 0.02, ranges: false })).not.toThrow();
+      }
+  });
+});

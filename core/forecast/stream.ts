@@ -21,6 +21,9 @@ const BUFFER = { range: { low: 0.5, expected: 3, high: 15 }, note: 'players and 
 /** Longer than the pace allows by more than this share is a stall. */
 const LATE = 1e-6;
 
+/** B/s that a stream asks; never nothing, so that it comes to an end. */
+export const wanted = (bytes: number, seconds: number): number => Math.max(1, bytes / Math.max(1e-3, seconds));
+
 /**
  * Whether streams that must not stall are sustained: the slowest stretch of their whole length, cache, heat, zones and seeks in it, against what they want; and
  * the same run at their own pace with the buffer between.
@@ -36,7 +39,7 @@ export function forecastStream(path: Path, task: TransferTask, activity: Stream,
   const margins = new Float64Array(SAMPLES);
   let stalled = 0;
   eachDraw(all, seed, (x, i) => {
-    const want = x.bytes! / x.lasts!;
+    const want = wanted(x.bytes!, x.lasts!);
     const [free] = inputs.plan(x);
     const asFast = run([{ ...free!, streams: activity.streams }], { record: true }).flows[0]!;
     demands[i] = want;
@@ -44,7 +47,7 @@ export function forecastStream(path: Path, task: TransferTask, activity: Stream,
     margins[i] = slowest[i]! / want;
     const [paced] = inputs.plan(x);
     const atPace = run([{ ...paced!, files: 0, streams: activity.streams, pace: want, buffer: want * x.bridged!, memory: 1e12 }]).flows[0]!;
-    if (atPace.bar > (x.bytes! / want) * (1 + LATE)) stalled++;
+    if (atPace.bar > (Math.max(1, x.bytes!) / want) * (1 + LATE)) stalled++;
   });
   const demand = worked('wanted by all streams', summary(demands), 'B/s', { how: 'sampled', formula: 'bytes ÷ how long they last', inputs: [inputs.inputs.bytes, lasts] });
   const sustained = worked('sustained after cache and heat', summary(slowest), 'B/s', { how: 'sampled', formula: 'slowest stretch of the whole length', note: 'Cache, heat, zones of a disk and its seeks between streams are in it.', inputs: Object.values(inputs.inputs) });

@@ -8,7 +8,7 @@ export const loadTime = formula({
   of: (m, x) => m.add(m.add(x.own, m.div(x.bytes, x.rate)), m.mul(x.requests, x.latency)),
 });
 
-const storageShare = formula({ name: 'share that is storage', unit: '%', inputs: { time: 'time to open', own: 'host and program' }, of: (m, x) => m.div(m.sub(x.time, x.own), x.time) });
+const storageShare = formula({ name: 'share that is storage', unit: '%', inputs: { time: 'time to open', own: 'host and program' }, of: (m, x) => m.div(m.sub(x.time, x.own), m.max(x.time, m.num(1e-9))) });
 
 /** Loads nobody has counted [memory]. */
 export const LOAD_UNKNOWN = {

@@ -29,11 +29,19 @@ export function Compare({ job, activity }: { job: Job; activity: Activity }) {
   const shop = useShop();
   const [chosen, setChosen] = useState<Drive[]>([]);
   const [found, setFound] = useState<Compared | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
   const own = build!.drive;
   useEffect(() => {
     if (chosen.length === 0) return;
     let current = true;
-    void comparisonOf({ host, build: build!, activities, needs }, shop, activity.id, chosen).then((c) => current && setFound(c));
+    void comparisonOf({ host, build: build!, activities, needs }, shop, activity.id, chosen).then(
+      (c) => {
+        if (!current) return;
+        setFound(c);
+        setProblem(null);
+      },
+      (error: unknown) => current && setProblem(String(error instanceof Error ? error.message : error)),
+    );
     return () => {
       current = false;
     };
@@ -56,6 +64,11 @@ export function Compare({ job, activity }: { job: Job; activity: Activity }) {
       {!shown && chosen.length === 0 && (
         <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
           {HINT[activity.kind]}
+        </Typography>
+      )}
+      {problem && chosen.length > 0 && (
+        <Typography variant="body2" color="error" role="alert" sx={{ mt: 1 }}>
+          {problem}
         </Typography>
       )}
       {shown && (

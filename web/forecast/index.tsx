@@ -20,13 +20,15 @@ const wide = { display: { xs: 'none', sm: 'table-cell' } };
 
 const hasCourse = (a: ActivitySheet): a is ActivitySheet & { course: CourseSheet } => a.course !== null;
 
+const unworkable = (problem: string) => `This brief cannot be worked out: ${problem} Look at the sizes and rates in it.`;
+
 /** What answers an activity of each kind. */
 const ANSWER: Record<Activity['kind'], string> = { move: 'time', stream: 'margin', open: 'time to open', scratch: 'waiting a day', keep: 'years until full' };
 
 /** How the work will run, before anything is measured. */
 export function Forecast() {
   const { job } = useJob();
-  const { sheet: forecast, fresh } = useForecast(job);
+  const { sheet: forecast, fresh, problem } = useForecast(job);
   const [chosen, setChosen] = useState<string | null>(null);
   if (!job.build || pathOfJob(job)!.blocked.length > 0)
     return (
@@ -40,13 +42,18 @@ export function Forecast() {
   if (!forecast)
     return (
       <Panel title="How long it will take" aria-busy>
-        <Typography color="textSecondary">Working it out …</Typography>
+        <Typography color={problem ? 'error' : 'textSecondary'}>{problem ? unworkable(problem) : 'Working it out …'}</Typography>
       </Panel>
     );
   const shown = forecast.activities.find((a) => a.activity.id === chosen) ?? forecast.activities.find(hasCourse) ?? forecast.activities[0];
   return (
     <Box sx={{ display: 'grid', gap: 2 }}>
-      <Panel title="How long it will take" aria-busy={!fresh}>
+      <Panel title="How long it will take" aria-busy={!fresh && !problem}>
+        {problem && (
+          <Typography color="error" role="alert" sx={{ mb: 1 }}>
+            {unworkable(problem)} What stands here is the last that could be.
+          </Typography>
+        )}
         {forecast.activities.length === 0 ? (
           <Typography>
             The brief names no activity. <Link to={`/jobs/${job.id}/brief`}>Describe one</Link> to see its forecast.

@@ -109,7 +109,9 @@ export function Years({ job }: { job: Job }) {
   const [found, setFound] = useState<{ for: unknown; days: DaysForecast | null } | null>(null);
   useEffect(() => {
     let current = true;
-    const timer = setTimeout(() => void daysOf({ host, build, activities, needs }, years).then((days) => current && setFound({ for: activities, days })), 150);
+    const timer = setTimeout(() => void daysOf({ host, build, activities, needs }, years)
+      .catch(() => null)
+      .then((days) => current && setFound({ for: activities, days })), 150);
     return () => {
       current = false;
       clearTimeout(timer);
