@@ -2,7 +2,7 @@ import { temporal } from 'zundo';
 import { create } from 'zustand';
 import type { Job } from '@kymar/core/job';
 import type { Part } from '@kymar/core/parts';
-import { firstVisit, loadJob, loadJobs, removeJob, saveJob, storedRevision } from './storage';
+import { firstVisit, loadJob, loadJobs, removeJob, saveJob, seen, storedRevision } from './storage';
 
 /** The shop's own parts and changes by `kind/id`; null hides one that ships. */
 export type Held = Record<string, Part | null>;
@@ -127,7 +127,9 @@ export async function openStore(demo: () => Job[]): Promise<void> {
   } catch (error) {
     trouble = `The browser’s storage cannot be used (${(error as Error).message}): nothing will be kept. Export jobs to files.`;
   }
-  if (fresh) putJobs(demo());
+  // A first visit that was cut off goes on where it was; what it had stored stays.
+  const brought = fresh ? demo().filter((job) => !written[job.id]) : [];
+  if (fresh) putJobs(brought);
   useJobs.temporal.getState().clear();
   useStatus.setState({ loaded: true, fresh, trouble });
   useJobs.subscribe((now, before) => {
@@ -136,7 +138,12 @@ export async function openStore(demo: () => Job[]): Promise<void> {
     useStatus.setState({ saving: true });
     timer = setTimeout(() => void saveNow(), SAVE_AFTER);
   });
-  if (fresh) void saveNow();
+  if (fresh)
+    writing = saveNow()
+      .then(async () => {
+        if (brought.every((job) => written[job.id])) await seen();
+      })
+      .catch(() => undefined);
   addEventListener('pagehide', () => void saveNow());
   const hold = (event: BeforeUnloadEvent) => event.preventDefault();
   useStatus.subscribe(({ saving, savingParts }) => (saving || savingParts ? addEventListener : removeEventListener)('beforeunload', hold));

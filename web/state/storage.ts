@@ -50,11 +50,10 @@ export async function saveJob(job: Job): Promise<void> {
 export const removeJob = (id: string): Promise<void> => jobs.removeItem(id);
 
 /** Whether this browser has seen Kymar before; the first visit gets the demo. */
-export async function firstVisit(): Promise<boolean> {
-  const seen = await settings.getItem<string>('seen');
-  if (seen === null) await settings.setItem('seen', new Date().toISOString());
-  return seen === null;
-}
+export const firstVisit = async (): Promise<boolean> => (await settings.getItem<string>('seen')) === null;
+
+/** The first visit is over: what it brings is stored. */
+export const seen = (): Promise<unknown> => settings.setItem('seen', new Date().toISOString());
 
 /** The shop's own parts and changes by `kind/id`; a record that is no sound part (any more) is left where it is and not shown. */
 export async function loadParts(): Promise<Held> {
