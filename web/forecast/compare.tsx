@@ -21,7 +21,7 @@ const HINT: Record<Activity['kind'], string> = {
 
 /** How often which of two is the quicker at the activity's own size. */
 const quicker = (first: number, a: string, b: string): string =>
-  first === 0.5 ? 'At this activity’s own size either is as quick.' : `At this activity’s own size ${first > 0.5 ? a : b} is the quicker in ${format(Math.max(first, 1 - first), '%', 2)} of all cases.`;
+  first === 0.5 ? 'At this activity’s own size either is as quick.' : `At this activity’s own size ${first > 0.5 ? a : b} is the quicker in ${chance(Math.max(first, 1 - first))} of all cases.`;
 
 /** Two to four drives on one activity: of a move time over size, and who is ahead up to where, in words. */
 export function Compare({ job, activity }: { job: Job; activity: Activity }) {
@@ -97,6 +97,11 @@ export function Compare({ job, activity }: { job: Job; activity: Activity }) {
             <Box component="ul" sx={{ pl: 2.25, mb: 0, '& li': { mb: 0.5 } }}>
               {shown.pairs.map((p) => (
                 <Typography component="li" variant="body2" key={`${p.a} ${p.b}`}>
+                  {shown.pairs.length > 1 && (
+                    <Box component="span" sx={{ fontWeight: 600 }}>
+                      {shown.builds[p.a]!.name} and {shown.builds[p.b]!.name}:{' '}
+                    </Box>
+                  )}
                   {p.words} {p.first !== null && quicker(p.first, shown.builds[p.a]!.name, shown.builds[p.b]!.name)}
                 </Typography>
               ))}
