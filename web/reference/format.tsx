@@ -32,7 +32,7 @@ export function FormatEnd() {
   return (
     <Panel title="When does the full format end?">
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
-        How far a disk had come, and how long after the start. Whole per cent will do; more checkpoints narrow it.
+        Or a soak, or any other pass over the whole disk: how far it had come, and how long after the start. Whole per cent will do; more checkpoints narrow it.
       </Typography>
       <Box sx={{ display: 'grid', gap: 1 }}>
         {rows.map((row, i) => (
