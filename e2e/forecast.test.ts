@@ -76,7 +76,7 @@ test('a load, chosen by keyboard: a faster drive is not felt', async () => {
   await page.getByLabel(`${nameOf(bay.build!.drive)} against`).click();
   await page.getByRole('option', { name: nameOf(other), exact: true }).click();
   const plan = { ...bay, build: bay.build! };
-  await page.getByText(compareBuilds(plan, 'load', withDrives(plan, SHOP, [other])).pairs[0]!.words).waitFor();
+  await page.getByText(compareBuilds(plan, 'load', withDrives(plan, SHOP, [other], 'load')).pairs[0]!.words).waitFor();
   await page.getByText(/: not felt \(above 0\.3 s/).waitFor();
   expect(faults).toEqual([]);
 });

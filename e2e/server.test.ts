@@ -238,7 +238,7 @@ describe('the command line', () => {
     for (const activity of ['offload', 'season']) {
       const { out, code } = await kymar(['compare', '--with', drives.map((d) => d.id).join(), '--activity', activity], writeJob(offload!));
       expect(code).toBe(0);
-      const core = compareBuilds(plan, activity, withDrives(plan, SHOP, drives));
+      const core = compareBuilds(plan, activity, withDrives(plan, SHOP, drives, activity));
       const names = core.builds.map((b) => b.name);
       expect(JSON.parse(out).pairs).toEqual(plain(core.pairs.map(({ a, b, ...pair }) => ({ a: names[a], b: names[b], ...pair }))));
       expect(JSON.parse(out).builds.map((b: { figure: unknown }) => b.figure)).toEqual(plain(core.builds.map((b) => b.forecast!.figure)));

@@ -95,7 +95,7 @@ function compare({ build, ...input }: Job, shop: Shop) {
   });
   const plan = { ...input, build };
   try {
-    const found = compareBuilds(plan, activity, withDrives(plan, shop, others));
+    const found = compareBuilds(plan, activity, withDrives(plan, shop, others, activity));
     return {
       activity,
       own: found.own,

@@ -10,20 +10,22 @@ export interface Layout {
   strip?: number | undefined;
 }
 
+type Way = Pick<Layout, 'mode' | 'members'>;
+
 /** Fewest drives a mode needs, and whether the number must be even. */
 const NEEDS: Record<ArrayMode, { least: number; even?: boolean }> = {
   single: { least: 1 }, stripe: { least: 2 }, mirror: { least: 2 }, concatenation: { least: 2 }, parity: { least: 3 }, 'double parity': { least: 4 }, 'stripe of mirrors': { least: 4, even: true },
 };
 
 /** Why so many drives make no array of that kind; null when they do. */
-export function cannot({ mode, members }: Pick<Layout, 'mode' | 'members'>): string | null {
+export function cannot({ mode, members }: Way): string | null {
   const { least, even } = NEEDS[mode];
   if (members < least) return `A ${mode} needs at least ${least} drives; there are ${members}.`;
   return even && members % 2 === 1 ? `A ${mode} needs an even number of drives; there are ${members}.` : null;
 }
 
 /** Members' worth of data that it holds. */
-export function dataMembers({ mode, members: n }: Pick<Layout, 'mode' | 'members'>): number {
+export function dataMembers({ mode, members: n }: Way): number {
   switch (mode) {
     case 'single':
       return 1;
@@ -42,13 +44,13 @@ export function dataMembers({ mode, members: n }: Pick<Layout, 'mode' | 'members
 }
 
 /** How many members may fail, whichever they are, before data is lost. */
-export const survives = ({ mode, members }: Pick<Layout, 'mode' | 'members'>): number => ({ single: 0, stripe: 0, concatenation: 0, mirror: members - 1, parity: 1, 'double parity': 2, 'stripe of mirrors': 1 })[mode];
+export const survives = ({ mode, members }: Way): number => ({ single: 0, stripe: 0, concatenation: 0, mirror: members - 1, parity: 1, 'double parity': 2, 'stripe of mirrors': 1 })[mode];
 
 /**
  * How many members' rates a long stream gets. A stripe runs on all; parity takes one or two away; a mirror writes as one and reads as one to all,
  * as its maker pleases [practice].
  */
-export function streamMembers(layout: Pick<Layout, 'mode' | 'members'>, direction: 'read' | 'write'): Spread {
+export function streamMembers(layout: Way, direction: 'read' | 'write'): Spread {
   const { mode, members: n } = layout;
   const just = (x: number) => spread(x, x, x);
   if (mode === 'concatenation') return just(1);
@@ -59,8 +61,6 @@ export function streamMembers(layout: Pick<Layout, 'mode' | 'members'>, directio
 
 /** Strips in use where nobody says, B [practice]. */
 export const STRIP = { usual: 1 << 17, all: [1 << 16, 1 << 17, 1 << 18, 1 << 19] };
-
-type Way = Pick<Layout, 'mode' | 'members'>;
 
 /** Whether a block covers whole stripes, so that parity needs nothing read before. */
 const isWhole = ({ mode, members }: Way, block: number, strip: number): boolean => block >= strip * dataMembers({ mode, members });
@@ -103,7 +103,7 @@ export function randomMembers({ mode, members: n }: Way): Spread {
 }
 
 /** Bytes written to all members for each byte of the user's: full stripes, or writes smaller than a strip. */
-export function writeMultiple({ mode, members: n }: Pick<Layout, 'mode' | 'members'>, small: boolean): number {
+export function writeMultiple({ mode, members: n }: Way, small: boolean): number {
   if (mode === 'mirror') return n;
   if (mode === 'stripe of mirrors') return 2;
   if (mode === 'parity') return small ? 2 : n / (n - 1);

@@ -67,10 +67,10 @@ export function compareBuilds(job: Plan, activityId: string, candidates: readonl
     for (let b = a + 1; b < builds.length; b++) {
       const [one, two] = [builds[a]!, builds[b]!];
       if (!one.forecast || !two.forecast) continue;
-      const [slow, quick] = [times[a], times[b]];
-      if (one.curve && two.curve && slow && quick) {
+      const [mine, others] = [times[a], times[b]];
+      if (one.curve && two.curve && mine && others) {
         const list = leads(one.curve, two.curve);
-        const first = slow.reduce((sum, t, i) => sum + (t < quick[i]! ? 1 : t === quick[i] ? 0.5 : 0), 0) / slow.length;
+        const first = mine.reduce((sum, t, i) => sum + (t < others[i]! ? 1 : t === others[i] ? 0.5 : 0), 0) / mine.length;
         pairs.push({ a, b, leads: list, words: inWords(list, [one.name, two.name]), first });
       } else pairs.push({ a, b, leads: [], words: wordsOf(job, activity, one, two), first: null });
     }

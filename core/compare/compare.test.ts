@@ -124,7 +124,7 @@ describe('builds against each other', () => {
 
 describe('what is no move', () => {
   const [offload, scans, bay] = demoJobs() as [Job, Job, Job];
-  const on = (job: Job, build: Build, ...ids: string[]) => withDrives({ ...job, build }, SHOP, ids.map((id) => DRIVES.find((d) => d.id === id)!));
+  const on = (job: Job, build: Build, ...ids: string[]) => withDrives({ ...job, build }, SHOP, ids.map((id) => DRIVES.find((d) => d.id === id)!), job.activities[0]!.id);
   const pairOf = (job: Job, activity: string, builds: ReturnType<typeof on>) => compareBuilds(job, activity, builds).pairs[0]!;
 
   test('a load whose time the processor takes: the faster drive is not felt [common practice, no source]', () => {

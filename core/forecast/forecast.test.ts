@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { BRIDGES, demoJobs, DRIVES } from '../demo';
 import type { Job, Move } from '../job';
 import type { Drive } from '../parts';
-import { cacheAt, exactFact, forecastJob, forecastTransfer, freeze, inputsOfMove, isLife, isUntouched, pathOf, repeatJob, surroundingsOf, transferPath } from '.';
+import { cacheAt, exactFact, explainChance, forecastJob, forecastTransfer, freeze, inputsOfMove, isLife, isUntouched, pathOf, repeatJob, surroundingsOf, transferPath } from '.';
 import { together } from './together';
 
 const [offload, scans] = demoJobs() as [Job, Job];
@@ -22,6 +22,17 @@ describe('the forecast of a transfer', () => {
     expect(f.phases.map((p) => p.limit)).toEqual(['memory', 'links', 'rest', 'memory']);
     expect(f.causes.reduce((sum, c) => sum + c.share, 0)).toBeCloseTo(1, 9);
     expect(f.bar.expected).toBeLessThan(f.time.expected);
+  });
+
+  test('warmth, energy, bar and chance open their working with the numbers put in', () => {
+    const { hottest, energy, bar } = forecastTransfer(path, task(214e9, 38_400));
+    expect(hottest!.because.filled).toMatch(/^towards [\d.]+ °C with a time constant of .*: [\d.]+ °C$/);
+    expect(energy!.because.filled).toMatch(/^[\d.]+ W × .* = [\d.]+ Wh$/);
+    expect(bar.because.filled).toMatch(/^4 min .* − [\d.]+ s = 4 min/);
+    for (const figure of [hottest!, energy!, bar]) expect(figure.because.inputs.length).toBeGreaterThan(0);
+    const [offloaded, , kept] = forecastJob(offload)!.activities;
+    expect(explainChance(offloaded!)).toMatchObject({ expected: offloaded!.probability, because: { filled: expect.stringMatching(/^P\(time to write ≤ 12 min 00 s\) = /), inputs: [offloaded!.figure] } });
+    expect(explainChance(kept!)).toBeNull();
   });
 
   test('the same every time; another seed moves it only a little', () => {

@@ -4,12 +4,13 @@ import { forecastArray, holdsOf, type ArrayForecast } from './array';
 import { fillsIn, lacking, usableOf } from '../copies';
 import { formatFromSheet } from '../disks';
 import { life, workloadShare, type Life } from '../endurance';
-import { formula, fromFact, given, renamed, spread, type Estimate, type Fact } from '../evidence';
+import { exactly, formula, fromFact, given, renamed, spread, worked, type Estimate, type Fact } from '../evidence';
 import { directionOf, filesOf, isMove, type Activity, type Job, type Move, type Open, type Scratch } from '../job';
 import { forecastLoad } from '../loads';
 import { asRevised, type Host } from '../parts';
 import { buildPath, rateOf, type Path } from '../path';
 import { behindCache, operationsPerSecond, scratchDay, type Operations } from '../random';
+import { format } from '../units';
 import { inputsOf, streamOver, type Inputs, type Surroundings, type TransferTask } from './inputs';
 import { DISK } from '../transfer';
 import { forecastStream, STREAM_UNKNOWN, type StreamForecast } from './stream';
@@ -113,6 +114,14 @@ export function wholeTask(job: Plan, activity: Move): TransferTask {
     return other && isMove(other) ? [taskOf(job, other)] : other?.kind === 'stream' ? [streamTask(job, other)] : [];
   });
   return { ...taskOf(job, activity), besides };
+}
+
+/** The chance of an activity, with its working; null where there is none. */
+export function explainChance({ activity, figure, probability }: Pick<ActivityForecast, 'activity' | 'figure' | 'probability'>): Estimate | null {
+  if (probability === null) return null;
+  const { kind, wish } = activity;
+  const [name, formula] = kind === 'stream' ? ['chance that nothing stalls', 'share of the draws in which the buffer never runs out'] : ['chance that the wish is met', kind === 'move' ? 'share of the draws that end within the wish' : 'share of the figure’s distribution within the wish, by its three points'];
+  return worked(name, exactly(probability), '%', { how: 'sampled', formula, filled: `${wish === null || kind === 'stream' ? '' : `P(${figure.because.name} ≤ ${format(wish, figure.unit)}) = `}${format(probability, '%')}`, inputs: [figure] });
 }
 
 /** Capacity of one drive of a build. */

@@ -31,9 +31,9 @@ export interface TransferForecast {
   stretches: Stretch[];
   /** Share of the expected time by what holds the rate. */
   causes: { cause: Cause; share: number }[];
-  /** °C of the drive at its hottest; null where it has no heat model. Energy the drive draws, J. */
-  hottest: Spread | null;
-  energy: number | null;
+  /** Of the drive, where it has a heat model: °C at its hottest, and J it draws on the expected course. */
+  hottest: Estimate | null;
+  energy: Estimate | null;
   /** Band of the speed, and of the drive's temperature, over the bytes moved; made on demand, for a chart. */
   profile(): { speed: ProfilePoint[]; warmth: ProfilePoint[] | null };
   /** Which input moves the answer most; made on demand. */
@@ -87,14 +87,30 @@ export function forecastTransfer(path: Path, task: TransferTask, seed: number = 
     phases,
     stretches: copy.stretches,
     causes: causesOf(outcome, inputs.own),
-    hottest: Number.isNaN(warmest(outcome)) ? null : exact ? point(warmest(outcome)) : summary(hottest),
-    energy: drives(outcome)[0]?.store.heat ? drives(outcome)[0]!.energy : null,
+    hottest: Number.isNaN(warmest(outcome)) ? null : worked('temperature of the drive at its hottest', exact ? point(warmest(outcome)) : summary(hottest), '°C', { how, formula: 'air + power × resistance, approached with the time constant resistance × what warms up', filled: warmWords(outcome), note: 'The drive’s power lies between doing nothing and fully busy by the share of the time it works.', inputs: heatOf(inputs) }),
+    energy: energyOf(outcome, inputs),
     profile: () => profile(inputs, expected.bytes!, seed),
     decides: () => decides(inputs),
     inputs,
     times,
     chance: (wish) => (exact ? Number(ended(outcome, inputs) <= wish) : times.reduce((count, t) => count + (t <= wish ? 1 : 0), 0) / SAMPLES),
   };
+}
+
+const HEAT = ['air', 'resistance', 'heatCapacity', 'idle', 'busy', 'hot'];
+const heatOf = ({ inputs }: Inputs): Estimate[] => HEAT.flatMap((key) => inputs[key] ?? []);
+
+/** Where the expected course last was heading, and how far it came. */
+function warmWords({ flows, stores }: Outcome): string {
+  const warm = flows[0]!.stretches.findLast((s) => s.warm)?.warm;
+  const hottest = Math.max(...stores.filter((s) => s.store.role === 'drive').map((s) => s.hottest));
+  return warm ? `towards ${format(warm.to, '°C')} with a time constant of ${format(warm.tau, 's')}: ${format(hottest, '°C')}` : format(hottest, '°C');
+}
+
+function energyOf(outcome: Outcome, inputs: Inputs): Estimate | null {
+  const [drive] = drives(outcome);
+  if (!drive?.store.heat) return null;
+  return worked('energy the drive draws', point(drive.energy), 'J', { how: 'exact', formula: 'power × time, over every stretch of the expected course', filled: `${format(drive.energy / outcome.seconds, 'W')} × ${format(outcome.seconds, 's')} = ${format(drive.energy, 'J')}`, inputs: heatOf(inputs) });
 }
 
 /** Times of the samples, s, with the draws named otherwise. */

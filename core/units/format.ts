@@ -40,6 +40,8 @@ export function format(value: number, unit: Unit, significant = 3): string {
     case 'mm':
     case '°C':
       return `${digits(value, significant)} ${unit}`;
+    case 'J':
+      return `${digits(value / 3600, significant)} Wh`;
     case 'lanes':
       return `×${value}`;
     case 'per day':

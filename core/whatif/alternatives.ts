@@ -121,10 +121,11 @@ export function alternatives(plan: Plan, shop: Shop, joint: JointId, direction: 
   });
 }
 
-/** The job's own build, then it with each of these drives, as little else changed as it takes to work. */
-export function withDrives(plan: Plan, shop: Shop, drives: readonly Drive[]): { name: string; build: Build }[] {
-  const { build, activities } = plan;
-  const direction = activities[0] ? directionOf(activities[0]) : 'write';
+/** The job's own build, then it with each of these drives, as little else changed as it takes to work for one of its activities. */
+export function withDrives(plan: Plan, shop: Shop, drives: readonly Drive[], activityId: string): { name: string; build: Build }[] {
+  const { build } = plan;
+  const activity = plan.activities.find((a) => a.id === activityId);
+  const direction = activity ? directionOf(activity) : 'write';
   return [{ name: nameOf(build.drive), build }, ...drives.map((drive) => ({ name: nameOf(drive), build: drive.id === build.drive.id ? build : fitted(plan, changed(build, { drive }), shop, direction, 'drive').build }))];
 }
 

@@ -6,6 +6,7 @@ import type { Job, Move } from '@kymar/core/job';
 import type { Cause } from '@kymar/core/transfer';
 import { format } from '@kymar/core/units';
 import { useForecast } from '../state/forecast';
+import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
 
 const Chart = lazy(() => import('./chart'));
@@ -68,8 +69,18 @@ export function Course({ job, of }: { job: Job; of: ActivitySheet & { course: Co
       )}
       <Typography variant="body2" sx={{ mt: 1 }}>
         {moved.map((p, i) => `${i === 0 ? 'First' : 'then'} ${format(p.to.bytes - p.from.bytes, 'B')} at ${format(p.rate, 'B/s')} (${p.name})`).join(', ')}. Line: every input at its middle value, each file’s own cost included; band: 5 to 95 %.
-        {ahead > 1 ? ` The progress bar is full ${format(ahead, 's')} before ${'verify' in activity && activity.verify ? 'all is written and read back' : 'all is written: eject before unplugging'}.` : ''}
-        {course.hottest ? ` The drive gets ${format(course.hottest.expected, '°C', 2)} warm (${format(course.hottest.low, '°C', 2)} to ${format(course.hottest.high, '°C', 2)})${course.energy === null ? '' : ` and draws ${format(course.energy / 3600, 'W', 2)}h`}.` : ''}
+        {ahead > 1 && (
+          <>
+            {' '}
+            The progress bar is full after <Figure of={course.bar} />, {format(ahead, 's')} before {'verify' in activity && activity.verify ? 'all is written and read back' : 'all is written: eject before unplugging'}.
+          </>
+        )}
+        {course.hottest && (
+          <>
+            {' '}
+            The drive gets <Figure of={course.hottest}>{format(course.hottest.expected, '°C', 2)}</Figure> warm ({format(course.hottest.low, '°C', 2)} to {format(course.hottest.high, '°C', 2)}){course.energy && <> and draws <Figure of={course.energy} /></>}.
+          </>
+        )}
       </Typography>
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: 'minmax(0, 1fr) minmax(0, 1fr) auto' }, columnGap: 3, alignItems: 'center', mt: 1.5 }}>
         <Try label="Try another size" value={size} least={-SIZES} most={SIZES} step={0.25} words={size === 0 ? 'as in the brief' : `${format(2 ** size, 'ratio', 2)} times`} onValue={setSize} />

@@ -1,7 +1,7 @@
 import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { ActivitySheet, CourseSheet } from '@kymar/core/forecast';
+import { explainChance, type ActivitySheet, type CourseSheet } from '@kymar/core/forecast';
 import { chance } from '@kymar/core/handover';
 import type { Activity } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
@@ -128,7 +128,7 @@ function Row({ of: a, selected, onChoose }: { of: ActivitySheet; selected: boole
       </TableCell>
       <TableCell align="right">{stream ? 'no stall' : activity.wish === null ? 'no wish' : format(activity.wish, 's')}</TableCell>
       <TableCell align="right" sx={{ color: probability !== null && probability < 0.5 ? 'error.main' : undefined, fontWeight: 600 }}>
-        {probability === null ? '' : chance(probability)}
+        {probability !== null && <Figure of={() => explainChance(a)!}>{chance(probability)}</Figure>}
       </TableCell>
     </TableRow>
   );

@@ -13,7 +13,7 @@ const work = {
   mends,
   days: (job: Plan, years: number) => repeatJob(job, { years }),
   compare: (job: Setting, shop: Shop, activity: string, drives: readonly Drive[]): Compared => {
-    const { builds: list, ...rest } = compareBuilds(job, activity, withDrives(job, shop, drives));
+    const { builds: list, ...rest } = compareBuilds(job, activity, withDrives(job, shop, drives, activity));
     return { ...rest, builds: list.map(({ forecast, ...b }) => ({ ...b, figure: forecast?.figure ?? null, probability: forecast?.probability ?? null })) };
   },
 };
