@@ -1,10 +1,11 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { existsSync } from 'node:fs';
-import { mkdir, mkdtemp, readdir, rm, writeFile } from 'node:fs/promises';
+import { connect } from 'node:net';
+import { mkdir, mkdtemp, readdir, rename, rm, symlink, truncate, writeFile } from 'node:fs/promises';
 import { request } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { RunEvent, Target } from '@kymar/core/bench';
+import type { KeptRun, RunEvent, Target } from '@kymar/core/bench';
 import { decode } from '@kymar/core/decode';
 import { demoJobs } from '@kymar/core/demo';
 import { compareBuilds } from '@kymar/core/compare';
@@ -22,25 +23,31 @@ import { root, startServer } from '../scripts/lib.mjs';
 const MiB = 2 ** 20;
 let folder = '';
 let server: { address: string; child: ChildProcess; stop(): void };
-let token = '';
+let cookie = '';
+/** What the servers of a test keep over a restart. */
+let state = '';
 
+const cookieFrom = async (address: string) => (await fetch(address)).headers.get('set-cookie')!.split(';')[0]!;
+const another = (args: string[] = []) => startServer(['--reserve', '0 GB', ...args], { XDG_STATE_HOME: state });
 const begin = async (args: string[] = []) => {
-  server = await startServer(['--bench', folder, '--reserve', '0 GB', ...args]);
-  token = /kymar-token" content="([^"]+)"/.exec(await (await fetch(server.address)).text())![1]!;
+  server = await another(['--bench', folder, ...args]);
+  cookie = await cookieFrom(server.address);
 };
 const ended = () => new Promise<void>((resolve) => (server.child.exitCode === null && server.child.signalCode === null ? server.child.once('exit', () => resolve()) : resolve()));
 beforeEach(async () => {
   folder = await mkdtemp(join(tmpdir(), 'kymar-e2e-'));
+  state = await mkdtemp(join(tmpdir(), 'kymar-state-'));
   await begin();
 });
 afterEach(async () => {
   server.stop();
   await ended();
   await rm(folder, { recursive: true, force: true });
+  await rm(state, { recursive: true, force: true });
 });
 
 const api = (method: string, path: string, body?: unknown, headers: Record<string, string> = {}) =>
-  fetch(`${server.address}/api${path}`, { method, headers: { authorization: `Bearer ${token}`, ...(body ? { 'content-type': 'application/json' } : {}), ...headers }, ...(body ? { body: JSON.stringify(body) } : {}) });
+  fetch(`${server.address}/api${path}`, { method, headers: { cookie, ...(body ? { 'content-type': 'application/json' } : {}), ...headers }, ...(body ? { body: JSON.stringify(body) } : {}) });
 const targets = async () => (await (await api('GET', '/targets')).json()) as Target[];
 const start = async (bytes: number, more: object = {}) => api('POST', '/runs', { target: (await targets())[0]!.id, mode: 'write-read', bytes, block: MiB, ...more });
 /** Reads a run's events until `enough` says so or it ends. */
@@ -87,7 +94,8 @@ test('one run at a time; stopping it cleans up', async () => {
   const second = await start(MiB);
   expect([second.status, second.headers.get('content-type')]).toEqual([409, expect.stringContaining('application/problem+json')]);
   expect(await runFolders()).toHaveLength(1);
-  expect((await api('DELETE', `/runs/${id}`)).status).toBe(202);
+  expect((await api('DELETE', `/runs/${id}`)).status).toBe(409);
+  expect((await api('POST', `/runs/${id}/stop`)).status).toBe(202);
   expect((await follow(id)).at(-1)).toMatchObject({ type: 'failed', aborted: true });
   expect(await runFolders()).toEqual([]);
   expect((await start(MiB)).status).toBe(201);
@@ -125,6 +133,91 @@ const mountable = isolated('mount -t tmpfs -o size=1m tmpfs /mnt').status === 0;
   await writeFile(join(folder, 'program.cjs'), program);
   const { stdout } = isolated(`mount -t tmpfs -o size=64m tmpfs '${volume}' && exec '${process.execPath}' '${join(folder, 'program.cjs')}'`);
   expect(JSON.parse(stdout)).toMatchObject({ ok: false, stopped: false, code: 'ENOSPC' });
+});
+
+test('the terminal closed in the middle of a run: nothing is left', async () => {
+  const { id } = (await (await start(await large())).json()) as { id: string };
+  await follow(id, (events) => events.some((e) => e.type === 'progress' && e.bytes > 0));
+  server.child.kill('SIGHUP');
+  await ended();
+  expect(await readdir(folder)).toEqual([]);
+});
+
+test('killed, then started with another folder: the journal still knows what to clear', async () => {
+  const { id } = (await (await start(await large())).json()) as { id: string };
+  await follow(id, (events) => events.some((e) => e.type === 'progress' && e.bytes > 0));
+  server.child.kill('SIGKILL');
+  await ended();
+  expect(await runFolders()).toHaveLength(1);
+  server = await another(['--bench', state]);
+  cookie = await cookieFrom(server.address);
+  expect(await runFolders()).toEqual([]);
+  // And the page learns what became of its run.
+  expect(await (await api('GET', '/runs')).json()).toEqual([expect.objectContaining({ id, last: { type: 'failed', aborted: false, problem: expect.stringMatching(/server was stopped/) } })]);
+});
+
+test('the work folder swapped for a link in the middle of a run: nothing the link leads to is touched', async () => {
+  const foreign = join(folder, 'foreign');
+  await mkdir(foreign);
+  for (const name of ['data.bin', 'owner.json']) await writeFile(join(foreign, name), 'mine');
+  const { id } = (await (await start(await large())).json()) as { id: string };
+  await follow(id, (events) => events.some((e) => e.type === 'progress' && e.bytes > 0));
+  const [name] = await runFolders();
+  await rename(join(folder, name!), join(folder, 'aside'));
+  await symlink(foreign, join(folder, name!));
+  await api('POST', `/runs/${id}/stop`);
+  expect((await follow(id)).at(-1)).toMatchObject({ type: 'failed', aborted: true });
+  expect((await readdir(foreign)).sort()).toEqual(['data.bin', 'owner.json']);
+  expect(existsSync(join(folder, 'aside'))).toBe(false);
+});
+
+test('a sparse file put in the place of what was written is no fast drive', async () => {
+  const { id } = (await (await start(1024 * MiB)).json()) as { id: string };
+  await follow(id, (events) => events.some((e) => e.type === 'progress' && e.direction === 'write' && e.bytes > 800 * MiB) || events.some((e) => e.type !== 'progress'));
+  const [name] = await runFolders();
+  const file = join(folder, name!, 'data.bin');
+  await rename(file, `${file}.away`);
+  await writeFile(file, '');
+  await truncate(file, 1024 * MiB);
+  const last = (await follow(id)).at(-1)!;
+  expect(last).toMatchObject({ type: 'failed', problem: expect.stringMatching(/not what is written|not what was written/) });
+  // What Kymar did not make it does not remove, and says so.
+  expect(last).toMatchObject({ left: expect.stringMatching(/data.bin.away in it is not Kymar’s/) });
+});
+
+test('two servers, and one folder under two names, never run at once on one device', async () => {
+  const other = await another(['--bench', folder, '--bench', `${folder}/../${folder.split('/').at(-1)}`]);
+  const theirs = await cookieFrom(other.address);
+  const list = (await (await fetch(`${other.address}/api/targets`, { headers: { cookie: theirs } })).json()) as Target[];
+  const { id } = (await (await start(await large())).json()) as { id: string };
+  await follow(id, (events) => events.some((e) => e.type === 'progress' && e.bytes > 0));
+  for (const { id: target } of list) {
+    const refused = await fetch(`${other.address}/api/runs`, { method: 'POST', headers: { cookie: theirs, 'content-type': 'application/json' }, body: JSON.stringify({ target, mode: 'write', bytes: MiB, block: MiB }) });
+    expect([refused.status, ((await refused.json()) as { detail: string }).detail]).toEqual([409, expect.stringMatching(/from whichever Kymar/)]);
+  }
+  // Started beside a living run, it has not swept it.
+  expect(await runFolders()).toHaveLength(1);
+  other.stop();
+  await api('POST', `/runs/${id}/stop`);
+  await follow(id);
+});
+
+test('a result is kept until a page has taken it, over a restart too', async () => {
+  const { id } = (await (await start(8 * MiB, { purpose: { job: 'somebody', path: 'other' } })).json()) as { id: string };
+  await follow(id);
+  server.stop();
+  await ended();
+  await begin();
+  const kept = (await (await api('GET', '/runs')).json()) as KeptRun[];
+  expect(kept).toEqual([expect.objectContaining({ id, folder, request: expect.objectContaining({ purpose: { job: 'somebody', path: 'other' } }), last: expect.objectContaining({ type: 'done' }) })]);
+  expect((await api('DELETE', `/runs/${id}`)).status).toBe(200);
+  expect(await (await api('GET', '/runs')).json()).toEqual([]);
+});
+
+test('a port that is taken is said, with how to choose another; no other one is taken silently', async () => {
+  const { port } = new URL(server.address);
+  const { status, stderr } = spawnSync(process.execPath, [join(root, 'server/dist/main.js'), '--port', port, '--bench', folder], { encoding: 'utf8', env: { ...process.env, XDG_STATE_HOME: state } });
+  expect([status, stderr]).toEqual([1, expect.stringMatching(new RegExp(`Port ${port} is taken.*--port ${Number(port) + 1}`))]);
 });
 
 test('what cannot run is refused as problem details, with what to do', async () => {
@@ -170,7 +263,7 @@ describe('only this machine’s own page gets in', () => {
     });
   test('by host, origin and token', async () => {
     const { host, origin } = new URL(server.address);
-    const good = { host, authorization: `Bearer ${token}` };
+    const good = { host, cookie };
     expect(await status('/api/targets', good)).toBe(200);
     expect(await status('/api/targets', { ...good, origin })).toBe(200);
     expect(await status('/api/targets', { ...good, origin: 'http://elsewhere.example' })).toBe(403);
@@ -178,8 +271,63 @@ describe('only this machine’s own page gets in', () => {
     expect(await status('/api/targets', { ...good, host: 'elsewhere.example' })).toBe(403);
     expect(await status('/', { host: 'elsewhere.example' })).toBe(403);
     expect(await status('/api/targets', { host })).toBe(401);
-    expect(await status('/api/targets', { host, authorization: 'Bearer wrong' })).toBe(401);
+    expect(await status('/api/targets', { host, cookie: cookie.slice(0, -1) })).toBe(401);
+    expect(await status('/api/targets', { host, cookie: cookie.replace('=', '=x') })).toBe(401);
+    expect(await status('/api/targets', { ...good, 'sec-fetch-site': 'same-site' })).toBe(403);
+    expect(await status('/api/targets', { ...good, 'sec-fetch-site': 'same-origin' })).toBe(200);
     expect(await status('/assets/../../package.json', { host })).not.toBe(500);
+  });
+  const raw = (method: string, path: string, headers: Record<string, string> = {}) =>
+    new Promise<{ status: number; type: string; text: string; headers: Record<string, unknown> }>((resolve, reject) => {
+      const { port, host } = new URL(server.address);
+      const asked = request({ host: '127.0.0.1', port, path, method, headers: { host, ...headers } }, async (response) => {
+        let text = '';
+        for await (const piece of response) text += String(piece);
+        resolve({ status: response.statusCode!, type: response.headers['content-type'] ?? '', text, headers: response.headers });
+      });
+      asked.on('error', reject).end();
+    });
+  test.each([
+    ['GET', '/assets/x', 404],
+    ['GET', '/assets/../../../package.json', 404],
+    ['GET', '/assets/%2e%2e/%2e%2e/x', 404],
+    ['POST', '/', 405],
+    ['DELETE', '/jobs', 405],
+    ['GET', '/%', 400],
+    ['GET', '/assets/%E0%A4%A', 404],
+    ['GET', `/assets/${'x'.repeat(300)}`, 404],
+    ['PUT', '/api/targets', 401],
+    ['GET', '/api/none', 401],
+  ])('%s %s is refused as problem details, and tells no path', async (method, path, status) => {
+    const answer = await raw(method, path);
+    expect([answer.status, answer.type]).toEqual([status, expect.stringMatching(/problem\+json/)]);
+    expect(JSON.parse(answer.text)).toMatchObject({ status, title: expect.any(String), detail: expect.any(String) });
+    expect(answer.text).not.toContain(root);
+    expect(answer.text).not.toMatch(/\/(dist|work|home|tmp|assets)\b/);
+  });
+  test('a wrong method names the right ones', async () => {
+    expect((await raw('POST', '/')).headers.allow).toBe('GET, HEAD');
+    expect((await raw('PUT', '/api/runs', { cookie })).headers.allow).toBe('GET, POST');
+  });
+  test('what is no HTTP gets problem details too', async () => {
+    const answer = await new Promise<string>((resolve, reject) => {
+      const socket = connect(Number(new URL(server.address).port), '127.0.0.1', () => socket.write('NONSENSE\r\n\r\n'));
+      let text = '';
+      socket.on('data', (piece) => (text += String(piece))).on('end', () => resolve(text)).on('error', reject);
+    });
+    expect(answer).toMatch(/^HTTP\/1.1 400 [\s\S]*problem\+json[\s\S]*no HTTP/);
+  });
+  test('`localhost` is sent to where the jobs are', async () => {
+    const { port } = new URL(server.address);
+    expect(await raw('GET', '/jobs?x=1', { host: `localhost:${port}` })).toMatchObject({ status: 307, headers: { location: `http://127.0.0.1:${port}/jobs?x=1` } });
+    expect((await raw('GET', '//elsewhere.example/', { host: `localhost:${port}` })).headers.location).toBe(`http://127.0.0.1:${port}/elsewhere.example/`);
+    expect((await raw('GET', '/api/session', { host: `localhost:${port}` })).status).toBe(403);
+  });
+  test('the token is in a cookie no script can read, and in no page', async () => {
+    const page = await raw('GET', '/');
+    expect(String(page.headers['set-cookie'])).toMatch(/^kymar-\d+=[\w-]{32}; Path=\/; HttpOnly; SameSite=Strict$/);
+    expect(page.text).not.toContain(cookie.split('=')[1]!);
+    expect(String((await raw('GET', '/api/session')).headers['set-cookie'])).toContain(cookie);
   });
   test('it listens on the loopback address and allows no foreign page', async () => {
     const response = await fetch(server.address);

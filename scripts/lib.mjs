@@ -1,5 +1,6 @@
 import { execFileSync, spawn, spawnSync } from 'node:child_process';
-import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { brotliCompressSync } from 'node:zlib';
 
@@ -51,9 +52,13 @@ export function start(command, args, options = {}) {
   return spawn(command, args, { cwd: root, stdio: 'inherit', ...options });
 }
 
+/** What servers started here keep over a restart: not what the user's own Kymar keeps. */
+const state = mkdtempSync(join(tmpdir(), 'kymar-state-'));
+process.once('exit', () => rmSync(state, { recursive: true, force: true }));
+
 /** Starts the built server on a free port with a folder of its own. @returns its address and how to stop it */
 export function startServer(args = [], env = {}) {
-  const child = spawn(process.execPath, [join(root, 'server/dist/main.js'), '--port', '0', ...args], { cwd: root, stdio: ['ignore', 'pipe', 'inherit'], env: { ...process.env, ...env } });
+  const child = spawn(process.execPath, [join(root, 'server/dist/main.js'), '--port', '0', ...args], { cwd: root, stdio: ['ignore', 'pipe', 'inherit'], env: { ...process.env, XDG_STATE_HOME: state, XDG_CACHE_HOME: state, ...env } });
   return new Promise((resolve, reject) => {
     let said = '';
     child.stdout.on('data', (text) => {

@@ -4,5 +4,6 @@ import { build, install, root, start } from './lib.mjs';
 install();
 build();
 const server = start(process.execPath, [join(root, 'server/dist/main.js'), ...process.argv.slice(2)]);
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
+// A closed terminal as well: the server cleans up before it goes.
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => server.kill(signal));
 server.on('exit', (code) => process.exit(code ?? 0));

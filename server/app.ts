@@ -1,13 +1,13 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import express, { type Express, type Response } from 'express';
+import express, { type Express, type Request, type Response } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import { RunRequest } from '@kymar/core/bench';
 import { problemsOf } from '@kymar/core/job';
-import { ownPageOnly, withToken } from './guard';
+import { giveToken, ownPageOnly, withToken } from './guard';
 import { Problem, problems } from './problem';
-import type { Runs } from './runs';
+import { asTarget, type Runs } from './runs';
 import { pluggedIn } from './plugged';
 import { inspect, type Folder } from './target';
 
@@ -24,60 +24,100 @@ export interface Settings {
   port(): number;
 }
 
+const CONTENT_SECURITY = {
+  'upgrade-insecure-requests': null,
+  'script-src': ["'self'"],
+  'style-src': ["'self'", "'unsafe-inline'"],
+  'font-src': ["'self'"],
+  'img-src': ["'self'", 'data:'],
+};
+
+/** Refuses every other method of a path, naming those that do. */
+const only = (allow: string) => (request: Request) => {
+  throw new Problem(405, 'Not that way', `${request.method} does nothing here; ${allow} would.`, allow);
+};
+
 /** The server's routes. */
-export function createApp({ token, folders, reserve, sysfs, web, runs, port }: Settings): Express {
+export function createApp(settings: Settings): Express {
+  const { token, web, port } = settings;
   const app = express();
   app.disable('x-powered-by');
   app.use(ownPageOnly(port));
-  app.use(
-    helmet({
-      strictTransportSecurity: false,
-      contentSecurityPolicy: { directives: { 'upgrade-insecure-requests': null, 'script-src': ["'self'"], 'style-src': ["'self'", "'unsafe-inline'"], 'font-src': ["'self'"], 'img-src': ["'self'", 'data:'] } },
-    }),
-  );
+  app.use(helmet({ strictTransportSecurity: false, contentSecurityPolicy: { directives: CONTENT_SECURITY } }));
+  app.use('/api', api(settings));
 
-  const api = express.Router();
-  api.use(withToken(token), express.json({ limit: '10kb' }));
-  const targets = () => Promise.all(folders.map((folder) => inspect(folder, reserve)));
-
-  api.get('/targets', async (_request, response) => {
-    response.json(await targets());
+  const page = readFileSync(join(web, 'index.html'), 'utf8');
+  // Compressed when built: doing it at the first request would cost the first view a second.
+  app.use('/assets', expressStaticGzip(join(web, 'assets'), { enableBrotli: true, orderPreference: ['br'], serveStatic: { immutable: true, maxAge: '1y' } }));
+  app.use('/assets', () => {
+    throw new Problem(404, 'No such file', 'This page is of another build of Kymar. Reload it.');
   });
+  app.use(express.static(web, { index: false }));
+  app.get('/{*any}', (_request, response) => {
+    giveToken(response, token, port());
+    response.set('Cache-Control', 'no-store').type('html').send(page);
+  });
+  app.use(only('GET, HEAD'));
+  app.use(problems);
+  return app;
+}
 
-  api.get('/devices', async (_request, response) => {
+function api({ token, folders, reserve, sysfs, runs, port }: Settings): express.Router {
+  const router = express.Router();
+  router.use((_request, response, next) => {
+    response.set('Cache-Control', 'no-store');
+    next();
+  });
+  // For a page that was loaded before this start, or from elsewhere while developing.
+  router.get('/session', (_request, response) => {
+    giveToken(response, token, port());
+    response.json({});
+  });
+  router.all('/session', only('GET'));
+  router.use(withToken(token, port), express.json({ limit: '10kb' }));
+  const places = () => Promise.all(folders.map((folder) => inspect(folder, reserve)));
+
+  router.get('/targets', async (_request, response) => {
+    response.json((await places()).map(asTarget));
+  });
+  router.all('/targets', only('GET'));
+
+  router.get('/devices', async (_request, response) => {
     response.json(await pluggedIn(sysfs));
   });
+  router.all('/devices', only('GET'));
 
-  api.post('/runs', async (request, response) => {
+  router.get('/runs', (_request, response) => {
+    response.json(runs.list());
+  });
+  router.post('/runs', async (request, response) => {
     const wanted = RunRequest.safeParse(request.body);
     if (!wanted.success) throw new Problem(400, 'The run cannot be started', problemsOf(wanted.error).join('; '));
-    const target = (await targets()).find((t) => t.id === wanted.data.target);
-    if (!target) throw new Problem(404, 'No such folder', 'Choose one of the folders the server was started with.');
-    const run = await runs.start(target, wanted.data);
-    response.status(201).json({ id: run.id });
+    const place = (await places()).find((p) => p.id === wanted.data.target);
+    if (!place) throw new Problem(404, 'No such folder', 'Choose one of the folders the server was started with.');
+    const run = await runs.start(place, wanted.data);
+    response.status(201).json(run.kept);
   });
+  router.all('/runs', only('GET, POST'));
 
-  api.get('/runs/:id/events', (request, response) => stream(response, runs.find(request.params.id)));
-
-  api.delete('/runs/:id', (request, response) => {
+  router.get('/runs/:id/events', (request, response) => stream(response, runs.find(request.params.id)));
+  router.all('/runs/:id/events', only('GET'));
+  // Stopping a run and taking its result are two things: a stopped run still tells what became of it.
+  router.post('/runs/:id/stop', (request, response) => {
     runs.find(request.params.id).abort();
     response.status(202).json({});
   });
-
-  api.use((request) => {
-    throw new Problem(404, 'No such thing', `${request.method} ${request.originalUrl} is nothing Kymar offers.`);
+  router.all('/runs/:id/stop', only('POST'));
+  router.delete('/runs/:id', (request, response) => {
+    runs.take(request.params.id);
+    response.json({});
   });
-  app.use('/api', api);
+  router.all('/runs/:id', only('DELETE'));
 
-  const page = readFileSync(join(web, 'index.html'), 'utf8').replace('__KYMAR_TOKEN__', token);
-  // Compressed when built: doing it at the first request would cost the first view a second.
-  app.use('/assets', expressStaticGzip(join(web, 'assets'), { enableBrotli: true, orderPreference: ['br'], serveStatic: { immutable: true, maxAge: '1y', fallthrough: false } }));
-  app.use(express.static(web, { index: false }));
-  app.get('/{*any}', (_request, response) => {
-    response.set('Cache-Control', 'no-store').type('html').send(page);
+  router.use(() => {
+    throw new Problem(404, 'No such thing', 'Kymar offers nothing under this address.');
   });
-  app.use(problems);
-  return app;
+  return router;
 }
 
 /** Server-sent events until the run ends or the page goes away; a run goes on without its page. */

@@ -13,6 +13,7 @@ import { readLibrary } from '@kymar/core/library';
 import { DIRECTIONS, type Direction } from '@kymar/core/links';
 import type { Shop } from '@kymar/core/parts';
 import { explainFlow } from '@kymar/core/path';
+import { MOST_TEXT, own, readJson } from '@kymar/core/text';
 import { verdict } from '@kymar/core/verdict';
 import { alternatives, mends, settingOf, withDrives } from '@kymar/core/whatif';
 
@@ -110,11 +111,9 @@ function compare({ build, ...input }: Job, shop: Shop) {
 }
 
 function json(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch (error) {
-    throw new BadInput(`The input is no JSON: ${(error as Error).message}`);
-  }
+  const read = readJson(text);
+  if (!read.ok) throw new BadInput(`The input is ${read.problem}.`);
+  return read.value;
 }
 
 /** Counters off a log page's bytes, or off text. */
@@ -124,12 +123,14 @@ function health(text: string, bytes: Uint8Array) {
   return read.counters;
 }
 
+const MOST_NAMES = 10_000;
+
 /** One name or a list of them. */
 function decoded(text: string) {
   const data = json(text);
   if (typeof data === 'string') return decode(data);
-  if (Array.isArray(data) && data.every((line): line is string => typeof line === 'string')) return data.map(decode);
-  throw new BadInput('The input must be a text in quotes, or a list of them.');
+  if (Array.isArray(data) && data.length <= MOST_NAMES && data.every((line): line is string => typeof line === 'string')) return data.map(decode);
+  throw new BadInput(`The input must be a text in quotes, or a list of at most ${MOST_NAMES} of them.`);
 }
 
 function endurance(text: string) {
@@ -151,7 +152,7 @@ const SCHEMAS: Record<string, () => object> = { job: jobJsonSchema, endurance: e
 const USAGE = `Usage: npm run -s kymar -- <${Object.keys(COMMANDS).join('|')}> [FILE] [--shop LIBRARY] [--with DRIVE,…] [--activity ID]   (JSON from the file or standard input)\n       npm run -s kymar -- schema [${Object.keys(SCHEMAS).join('|')}]`;
 
 function schemaOf(of = 'job'): object {
-  const schema = SCHEMAS[of];
+  const schema = own(SCHEMAS, of);
   if (!schema) throw new BadInput(`"${of}" has no schema; there are ${Object.keys(SCHEMAS).join(' and ')}.`);
   return schema();
 }
@@ -170,15 +171,16 @@ function words(): string[] {
 
 try {
   const [name = '', file] = words();
-  const command = COMMANDS[name];
+  const command = own(COMMANDS, name);
   if (name === 'schema') console.log(JSON.stringify(schemaOf(file), null, 2));
   else if (!command) throw new BadInput(USAGE);
   else {
     const bytes = readFileSync(file ?? 0);
+    if (bytes.length > MOST_TEXT) throw new BadInput('The input is larger than 64 MB.');
     console.log(JSON.stringify(command(bytes.toString('utf8'), bytes), null, 2));
   }
 } catch (error) {
-  const known = error instanceof BadInput || ['ENOENT', 'EACCES', 'EISDIR'].includes((error as NodeJS.ErrnoException).code ?? '');
+  const known = error instanceof BadInput || ['ENOENT', 'EACCES', 'EISDIR', 'ENOTDIR', 'ELOOP', 'ENAMETOOLONG', 'ERR_FS_FILE_TOO_LARGE'].includes((error as NodeJS.ErrnoException).code ?? '');
   console.error(known ? (error as Error).message : error);
   process.exitCode = known ? 2 : 1;
 }

@@ -1,58 +1,66 @@
 import { randomBytes } from 'node:crypto';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { tmpdir, userInfo } from 'node:os';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { parseQuantity } from '@kymar/core/units';
 import { createApp } from './app';
+import { malformed } from './problem';
 import { Runs } from './runs';
-import { sweep } from './workfolder';
+import { cacheFolder, Records } from './state';
+import { leftWords, sweep } from './workfolder';
 import type { Folder } from './target';
 
 const USAGE = `Usage: npm start -- [--port N] [--bench DIR]... [--reserve SIZE]
-  --port N        port on 127.0.0.1 (default 4817; the next free one when it is taken)
-  --bench DIR     a folder real runs may write in; may be given several times
+  --port N        port on 127.0.0.1 (default 4817). Jobs belong to the address: on another port they seem gone
+  --bench DIR     a folder real runs may write in; may be given several times (default ~/.cache/kymar/bench)
   --reserve SIZE  space that always stays free there (default 5 % of the volume, at most 1 GB)`;
 const DEFAULT_PORT = 4817;
 
 function options() {
-  const { values } = parseArgs({ options: { port: { type: 'string' }, bench: { type: 'string', multiple: true }, reserve: { type: 'string' }, help: { type: 'boolean' } } });
+  const { values } = parseArgs({
+    options: { port: { type: 'string' }, bench: { type: 'string', multiple: true }, reserve: { type: 'string' }, help: { type: 'boolean' } },
+  });
   if (values.help) {
     console.log(USAGE);
     process.exit(0);
   }
-  const port = values.port === undefined ? null : Number(values.port);
-  if (port !== null && !(Number.isInteger(port) && port >= 0 && port < 65536)) throw new Error(`--port wants a number from 0 to 65535, not "${values.port}"`);
+  const port = values.port === undefined ? DEFAULT_PORT : Number(values.port);
+  if (!(Number.isInteger(port) && port >= 0 && port < 65536)) throw new Error(`--port wants a number from 0 to 65535, not "${values.port}"`);
   const reserve = values.reserve === undefined ? null : parseQuantity(values.reserve, 'bytes');
   if (reserve && !reserve.ok) throw new Error(`--reserve: ${reserve.problem}`);
   const named: Folder[] = (values.bench ?? []).map((path) => ({ path: resolve(path), own: false }));
-  return { port, reserve: reserve?.ok ? reserve.value : null, folders: named.length > 0 ? named : [{ path: join(tmpdir(), `kymar-bench-${userInfo().username}`), own: true }] };
+  const folders = named.length > 0 ? named : [{ path: join(cacheFolder(), 'bench'), own: true }];
+  return { port, reserve: reserve?.ok ? reserve.value : null, folders };
 }
 
-async function main(): Promise<void> {
+/** Removes what earlier runs left, and says what it could not remove. */
+function tidy(folders: readonly Folder[]): void {
+  const { problem } = new Records('folders');
+  if (problem) console.error(problem);
+  const { swept, left } = sweep(folders.map((f) => f.path));
+  if (swept > 0) console.log(`Removed what ${swept === 1 ? 'a run that was' : `${swept} runs that were`} cut off had left.`);
+  for (const one of left) console.error(leftWords(one));
+}
+
+function main(): void {
   const { port, reserve, folders } = options();
-  for (const { path } of folders) {
-    const swept = await sweep(path);
-    if (swept > 0) console.log(`Removed what ${swept === 1 ? 'a run that was' : `${swept} runs that were`} cut off had left in ${path}.`);
-  }
+  tidy(folders);
   const runs = new Runs(join(import.meta.dirname, 'worker.js'));
   const token = randomBytes(24).toString('base64url');
-  const app = createApp({ token, folders, reserve, sysfs: process.env.KYMAR_SYSFS ?? '/sys', web: join(import.meta.dirname, '../../web/dist'), runs, port: () => (server.address() as AddressInfo).port });
-  const server = createServer(app);
-  const listen = (at: number, tries: number): void => {
-    server.once('error', (error: NodeJS.ErrnoException) => {
-      if (error.code === 'EADDRINUSE' && tries > 0) return listen(at + 1, tries - 1);
-      console.error(error.code === 'EADDRINUSE' ? `Port ${at} is taken. Choose another with --port.` : error.message);
-      process.exit(1);
-    });
-    server.listen(at, '127.0.0.1', () => {
-      server.removeAllListeners('error');
-      console.log(`Kymar is at http://127.0.0.1:${(server.address() as AddressInfo).port}/`);
-      console.log(`Real runs write in: ${folders.map((f) => f.path).join(', ')}`);
-    });
-  };
-  listen(port ?? DEFAULT_PORT, port === null ? 20 : 0);
+  const server = createServer();
+  const at = () => (server.address() as AddressInfo).port;
+  server.on('request', createApp({ token, folders, reserve, sysfs: process.env.KYMAR_SYSFS ?? '/sys', web: join(import.meta.dirname, '../../web/dist'), runs, port: at }));
+  server.on('clientError', malformed);
+  server.once('error', (error: NodeJS.ErrnoException) => {
+    const taken = `Port ${port} is taken, maybe by a Kymar that is running already: open http://127.0.0.1:${port}/ first. To use another one: npm start -- --port ${port + 1}. Jobs belong to the address, so export them before you move.`;
+    console.error(error.code === 'EADDRINUSE' ? taken : error.message);
+    process.exit(1);
+  });
+  server.listen(port, '127.0.0.1', () => {
+    console.log(`Kymar is at http://127.0.0.1:${at()}/`);
+    console.log(`Real runs write in: ${folders.map((f) => f.path).join(', ')}`);
+  });
 
   let closing = false;
   const close = () => {
@@ -60,11 +68,14 @@ async function main(): Promise<void> {
     closing = true;
     void runs.close().finally(() => process.exit(0));
   };
-  process.on('SIGINT', close);
-  process.on('SIGTERM', close);
+  // A terminal that was closed takes its output with it: telling it anything must not end the clean-up.
+  for (const output of [process.stdout, process.stderr]) output.on('error', () => undefined);
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, close);
 }
 
-main().catch((error: Error) => {
-  console.error(`${error.message}\n${USAGE}`);
+try {
+  main();
+} catch (error) {
+  console.error(`${(error as Error).message}\n${USAGE}`);
   process.exit(2);
-});
+}

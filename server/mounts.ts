@@ -28,18 +28,3 @@ export function mountOf(mounts: readonly Mount[], folder: string): Mount | null 
   const holds = (m: Mount) => m.point === '/' || folder === m.point || folder.startsWith(`${m.point}/`);
   return mounts.filter(holds).reduce<Mount | null>((best, m) => (best && best.point.length > m.point.length ? best : m), null);
 }
-
-const MEMORY = new Set(['tmpfs', 'ramfs', 'devtmpfs']);
-const NETWORK = new Set(['nfs', 'nfs4', 'cifs', 'smb3', 'smbfs', '9p', 'ceph', 'glusterfs', 'fuse.sshfs', 'afs', 'virtiofs']);
-const ENCRYPTED = new Set(['ecryptfs', 'fuse.gocryptfs', 'fuse.encfs']);
-
-/** What makes figures from this mount doubtful. `mapped` is the device mapper's id of its device, where it has one. */
-export function labelsOf(mount: Mount | null, mapped: string): ('memory-backed' | 'network' | 'compressed' | 'encrypted')[] {
-  if (!mount) return [];
-  return [
-    ...(MEMORY.has(mount.fileSystem) || /\/(zram|ram)\d+$/.test(mount.device) ? (['memory-backed'] as const) : []),
-    ...(NETWORK.has(mount.fileSystem) ? (['network'] as const) : []),
-    ...(mount.options.some((o) => /^compress(-force|_algorithm)?(=(?!no\b|none\b)|$)/.test(o)) ? (['compressed'] as const) : []),
-    ...(ENCRYPTED.has(mount.fileSystem) || mapped.startsWith('CRYPT-') ? (['encrypted'] as const) : []),
-  ];
-}

@@ -1,5 +1,5 @@
 import { randomFillSync } from 'node:crypto';
-import { closeSync, constants, fdatasyncSync, openSync, readSync, rmSync, writeSync } from 'node:fs';
+import { closeSync, constants, fdatasyncSync, openSync, readSync, rmSync, statfsSync, writeSync } from 'node:fs';
 
 /** Numbers shared between the thread that moves data and the one that reports: no message is sent while data moves. */
 export class Counter {
@@ -36,10 +36,20 @@ export class Counter {
 }
 
 export class Stopped extends Error {}
+/** The reserve would be touched. */
+export class NoRoom extends Error {
+  readonly code = 'RESERVE';
+}
+/** What came back is not what was written. */
+export class NotWhatWasWritten extends Error {
+  readonly code = 'STAMP';
+}
 
 /** Bytes of random data kept; each 4 KiB page of each block is stamped, so that no two pages on the drive are alike. */
 const POOL = 32 * 2 ** 20;
 const PAGE = 4096;
+/** Room is looked at again after so many bytes. */
+const LOOK = 16 * 2 ** 20;
 
 /** Page-aligned memory, as O_DIRECT wants it: that of a WebAssembly.Memory is, that of a Node buffer is not. */
 function aligned(bytes: number): Uint8Array {
@@ -70,22 +80,45 @@ function openPast(file: string, flags: number): { fd: number; through: Moved['th
   }
 }
 
+/** What marks the pages of one run: a word of its own, and the page's number. */
+export const newMark = (): number => randomFillSync(new Uint32Array(1))[0]!;
+
+export interface Guard {
+  /** A folder on the volume, and the B that must stay free there. */
+  folder: string;
+  reserve: number;
+}
+
+/** @throws NoRoom when so many bytes more would touch the reserve, whoever else writes there */
+function lookAtRoom({ folder, reserve }: Guard, more: number): void {
+  const { bavail, bsize } = statfsSync(folder);
+  if (bavail * bsize - more < reserve) throw new NoRoom();
+}
+
 /**
  * Writes a new file front to back, one block at a time, and waits until the drive has it all.
  * @param bytes a multiple of 4 KiB
- * @throws Stopped when asked to stop; the system's error when the disk is full or gone
+ * @param guard whose reserve is kept while writing; absent: none
+ * @throws Stopped when asked to stop; NoRoom when the reserve is reached; the system's error when the disk is full or gone
  */
-export function writeFile(file: string, bytes: number, block: number, pool: Uint8Array, counter: Counter): Moved {
-  const stamps = new BigUint64Array(pool.buffer, 0, POOL / 8);
+export function writeFile(file: string, bytes: number, block: number, pool: Uint8Array, counter: Counter, mark = newMark(), guard?: Guard): Moved {
+  const words = new Uint32Array(pool.buffer, 0, POOL / 4);
   const { fd, through } = openPast(file, constants.O_WRONLY | constants.O_CREAT | constants.O_EXCL | constants.O_NOFOLLOW);
   try {
     counter.begin('write');
     const start = process.hrtime.bigint();
-    for (let done = 0; done < bytes; ) {
+    for (let done = 0, looked = -LOOK; done < bytes; ) {
       if (counter.stopped) throw new Stopped();
+      if (guard && done - looked >= LOOK) {
+        lookAtRoom(guard, Math.min(LOOK, bytes - done));
+        looked = done;
+      }
       const at = done % POOL;
       const size = Math.min(block, bytes - done, POOL - at);
-      for (let page = 0; page < size; page += PAGE) stamps[(at + page) / 8] = BigInt(done + page);
+      for (let page = 0; page < size; page += PAGE) {
+        words[(at + page) >>> 2] = ((done + page) / PAGE) >>> 0;
+        words[((at + page) >>> 2) + 1] = mark;
+      }
       const wrote = writeSync(fd, pool, at, size);
       // The kernel may take less than asked near a full disk; what is left must stay aligned, so the block is tried again.
       if (wrote !== size && wrote % PAGE !== 0) throw Object.assign(new Error('the drive took less than a page'), { code: 'ENOSPC' });
@@ -100,9 +133,14 @@ export function writeFile(file: string, bytes: number, block: number, pool: Uint
   }
 }
 
-/** Reads a file front to back, one block at a time. */
-export function readFile(file: string, bytes: number, block: number, counter: Counter): Moved {
+/**
+ * Reads a file front to back, one block at a time.
+ * @param mark the pages must bear; absent: they are not looked at
+ * @throws NotWhatWasWritten when a page is another one than was written there
+ */
+export function readFile(file: string, bytes: number, block: number, counter: Counter, mark?: number): Moved {
   const buffer = aligned(block);
+  const words = new Uint32Array(buffer.buffer, 0, block / 4);
   const { fd, through } = openPast(file, constants.O_RDONLY | constants.O_NOFOLLOW);
   try {
     counter.begin('read');
@@ -111,6 +149,9 @@ export function readFile(file: string, bytes: number, block: number, counter: Co
       if (counter.stopped) throw new Stopped();
       const got = readSync(fd, buffer, 0, block, done);
       if (got === 0) throw new Error(`the file ended after ${done} of ${bytes} bytes`);
+      if (mark !== undefined && done % PAGE === 0)
+        for (let page = 0; page + 8 <= got; page += PAGE)
+          if (words[page >>> 2] !== ((done + page) / PAGE) >>> 0 || words[(page >>> 2) + 1] !== mark) throw new NotWhatWasWritten(`at byte ${done + page}`);
       done += got;
       counter.add(got);
     }

@@ -1,94 +1,277 @@
 import { randomBytes } from 'node:crypto';
-import { readFileSync } from 'node:fs';
-import { lstat, mkdir, readdir, readFile, rm, rmdir, unlink, writeFile } from 'node:fs/promises';
+import * as fs from 'node:fs';
 import { join } from 'node:path';
+import { fateOf, ownerFrom, thisProcess, type Owner } from './owner';
+import { Records } from './state';
 
 /*
- * Everything Kymar writes goes into a sub-folder it makes itself, `.kymar-run-<random>`, holding `owner.json` and `data.bin` and nothing
- * else. The owner file is the journal: it names the process, so that the next start can tell a crashed run's folder from a living one's.
- * Nothing but these two names is ever removed.
+ * Everything Kymar writes goes into a sub-folder it makes itself, `.kymar-run-<random>`, holding `owner.json` and `data.bin` and
+ * nothing else. Both folders are opened once and reached through their descriptors from then on: whatever somebody puts in the place
+ * of their names meanwhile, only what Kymar made is written to or removed. The owner file names the process that made it, and the
+ * journal of this user names every such folder, so that a later start removes what a crash has left.
  */
 const PREFIX = '.kymar-run-';
 const OWNER = 'owner.json';
 export const DATA = 'data.bin';
+const { O_RDONLY, O_WRONLY, O_CREAT, O_EXCL, O_DIRECTORY, O_NOFOLLOW, O_NONBLOCK } = fs.constants;
+/** A folder without an owner is somebody's that is just being made, for so long, in ms. */
+const BEING_MADE = 10_000;
 
-interface Owner {
-  pid: number;
-  /** When that process started, in the kernel's clock ticks: process numbers are used again. */
-  started: string;
+/** What could not be removed. */
+export interface Left {
+  path: string;
+  /** B it takes. */
+  bytes: number;
+  why: string;
 }
 
-/** Start time of a process in clock ticks since boot; empty when there is no such process or no /proc. */
-function startOf(pid: number): string {
-  try {
-    // The second field is the command in brackets and may hold blanks: count from its end. Start time is field 22.
-    return readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ').at(-1)!.split(' ')[19] ?? '';
-  } catch {
-    return '';
+export const leftWords = ({ path, bytes, why }: Left): string => `${path} (${Math.ceil(bytes / 1e6)} MB) could not be removed: ${why}.`;
+
+interface Entry {
+  target: string;
+  name: string;
+}
+
+const code = (error: unknown): string => (error as NodeJS.ErrnoException).code ?? (error as Error).message;
+const missing = (error: unknown): boolean => code(error) === 'ENOENT';
+
+/** An opened folder; its entries are reached through the descriptor where the system has such paths. */
+class Opened {
+  readonly fd: number;
+  private readonly dev: number;
+  private readonly ino: number;
+
+  constructor(
+    readonly path: string,
+    follow: boolean,
+  ) {
+    this.fd = fs.openSync(path, O_RDONLY | O_DIRECTORY | (follow ? 0 : O_NOFOLLOW));
+    ({ dev: this.dev, ino: this.ino } = fs.fstatSync(this.fd));
+  }
+
+  get stat(): fs.Stats {
+    return fs.fstatSync(this.fd);
+  }
+
+  /** Path of an entry that leads to this very folder. @throws Error when another one stands under its name */
+  at(name: string): string {
+    if (process.platform === 'linux') return `/proc/self/fd/${this.fd}/${name}`;
+    const now = fs.lstatSync(this.path);
+    if (now.dev !== this.dev || now.ino !== this.ino) throw new Error('another folder stands in its place');
+    return join(this.path, name);
+  }
+
+  names(): string[] {
+    return fs.readdirSync(this.at('.'));
+  }
+
+  /** Whether a path leads to this very folder. */
+  is(path: string): boolean {
+    try {
+      const found = fs.lstatSync(path);
+      return found.isDirectory() && found.dev === this.dev && found.ino === this.ino;
+    } catch {
+      return false;
+    }
+  }
+
+  close(): void {
+    fs.closeSync(this.fd);
   }
 }
 
-function lives({ pid, started }: Owner): boolean {
-  try {
-    process.kill(pid, 0);
-  } catch (error) {
-    if ((error as NodeJS.ErrnoException).code === 'ESRCH') return false;
-  }
-  return started === '' || startOf(pid) === started;
-}
+/** A work folder: the place of one run. */
+export class Workfolder {
+  private closed = false;
 
-/** Makes a work folder inside a target. @returns its path */
-export async function openWorkfolder(target: string): Promise<string> {
-  const folder = join(target, PREFIX + randomBytes(8).toString('hex'));
-  await mkdir(folder, { mode: 0o700 });
-  try {
-    const owner: Owner = { pid: process.pid, started: startOf(process.pid) };
-    await writeFile(join(folder, OWNER), JSON.stringify(owner), { flag: 'wx', mode: 0o600 });
-  } catch (error) {
-    await rmdir(folder).catch(() => undefined);
-    throw error;
-  }
-  return folder;
-}
+  private constructor(
+    private readonly parent: Opened,
+    private readonly inside: Opened,
+    private readonly entry: Entry,
+    private readonly journal: Records<Entry>,
+  ) {}
 
-/** Removes a work folder with what Kymar put there. */
-export async function closeWorkfolder(folder: string): Promise<void> {
-  for (const name of [DATA, OWNER]) await rm(join(folder, name), { force: true });
-  await rmdir(folder).catch((error: NodeJS.ErrnoException) => {
-    if (error.code !== 'ENOENT') throw error;
-  });
+  /** Makes a work folder inside a target. @throws the system's error when it cannot */
+  static make(target: string, journal = new Records<Entry>('folders')): Workfolder {
+    const parent = new Opened(target, true);
+    const name = PREFIX + randomBytes(16).toString('hex');
+    try {
+      journal.put(name, { target, name });
+      fs.mkdirSync(parent.at(name), { mode: 0o700 });
+      const inside = new Opened(parent.at(name), false);
+      const made = new Workfolder(parent, inside, { target, name }, journal);
+      try {
+        made.claim();
+        return made;
+      } catch (error) {
+        made.close();
+        throw error;
+      }
+    } catch (error) {
+      journal.drop(name);
+      parent.close();
+      throw error;
+    }
+  }
+
+  /** A folder that was made before. @throws the system's error when there is none */
+  private static reopen(target: string, name: string, journal: Records<Entry>): Workfolder {
+    const parent = new Opened(target, true);
+    try {
+      return new Workfolder(parent, new Opened(parent.at(name), false), { target, name }, journal);
+    } catch (error) {
+      parent.close();
+      throw error;
+    }
+  }
+
+  private claim(): void {
+    const { uid, mode } = this.inside.stat;
+    if (process.getuid && (uid !== process.getuid() || mode & 0o077)) throw new Error('another folder was put in its place');
+    const fd = fs.openSync(this.inside.at(OWNER), O_WRONLY | O_CREAT | O_EXCL | O_NOFOLLOW, 0o600);
+    try {
+      fs.writeSync(fd, JSON.stringify(thisProcess()));
+    } finally {
+      fs.closeSync(fd);
+    }
+  }
+
+  get path(): string {
+    return join(this.entry.target, this.entry.name);
+  }
+
+  /** The test file, reached through the descriptor: valid in this process for as long as the folder is open. */
+  get data(): string {
+    return this.inside.at(DATA);
+  }
+
+  /** Removes the folder with what Kymar put there, and nothing else. @returns what is left, or null */
+  close(): Left | null {
+    if (this.closed) return null;
+    this.closed = true;
+    const left = this.empty() ?? this.remove();
+    if (!left) this.journal.drop(this.entry.name);
+    this.inside.close();
+    this.parent.close();
+    return left;
+  }
+
+  /** Leaves it as it is: somebody else's run, or something strange. */
+  private leave(): void {
+    this.closed = true;
+    this.inside.close();
+    this.parent.close();
+  }
+
+  private left(bytes: number, error: unknown): Left {
+    return { path: this.path, bytes, why: error instanceof Error ? error.message.replace(/\/proc\/self\/fd\/\d+\//g, '') : String(error) };
+  }
+
+  private empty(): Left | null {
+    let bytes = 0;
+    try {
+      for (const name of [DATA, OWNER]) {
+        const found = fs.lstatSync(this.inside.at(name), { throwIfNoEntry: false });
+        if (!found) continue;
+        bytes = found.size;
+        if (found.isDirectory()) return this.left(0, `${name} in it is a folder`);
+        // A link put in the place of a file is removed itself, never what it points to.
+        fs.unlinkSync(this.inside.at(name));
+      }
+      const [strange] = this.inside.names();
+      return strange === undefined ? null : this.left(0, `${strange} in it is not Kymar’s`);
+    } catch (error) {
+      return this.left(bytes, error);
+    }
+  }
+
+  private remove(): Left | null {
+    try {
+      const place = this.place();
+      if (place) fs.rmdirSync(place);
+      return null;
+    } catch (error) {
+      return missing(error) ? null : this.left(0, error);
+    }
+  }
+
+  /** Where the folder is now: under its own name, or where somebody moved it; null when it is gone. */
+  private place(): string | null {
+    if (this.inside.is(this.parent.at(this.entry.name))) return this.parent.at(this.entry.name);
+    if (this.inside.stat.nlink === 0) return null;
+    const moved = process.platform === 'linux' ? fs.readlinkSync(`/proc/self/fd/${this.inside.fd}`) : '';
+    if (moved && this.inside.is(moved)) return moved;
+    throw new Error('it was moved away');
+  }
+
+  /** Removes what a crashed run left under this name. @returns whether it did, and what it could not */
+  static sweep(target: string, name: string, journal: Records<Entry>): { swept: boolean; left: Left | null } {
+    let folder: Workfolder;
+    try {
+      folder = Workfolder.reopen(target, name, journal);
+    } catch (error) {
+      if (missing(error) && fs.existsSync(target)) journal.drop(name);
+      return { swept: false, left: null };
+    }
+    const fate = folder.fate();
+    if (fate !== 'dead') {
+      const bytes = fs.lstatSync(folder.inside.at(DATA), { throwIfNoEntry: false })?.size ?? 0;
+      const left = fate === 'elsewhere' ? folder.left(bytes, 'it belongs to a run of another machine or container, which may still be going on') : null;
+      folder.leave();
+      return { swept: false, left };
+    }
+    const left = folder.close();
+    return { swept: left === null, left };
+  }
+
+  private fate(): ReturnType<typeof fateOf> | 'strange' {
+    const { uid, mtimeMs } = this.inside.stat;
+    if (process.getuid && uid !== process.getuid()) return 'strange';
+    const owner = this.owner();
+    if (owner) return fateOf(owner);
+    return owner === undefined && Date.now() - mtimeMs > BEING_MADE ? 'dead' : 'strange';
+  }
+
+  /** The owner as written; undefined where none is, null where something else stands there. Never waits for a pipe. */
+  private owner(): Owner | null | undefined {
+    let fd: number;
+    try {
+      fd = fs.openSync(this.inside.at(OWNER), O_RDONLY | O_NOFOLLOW | O_NONBLOCK);
+    } catch (error) {
+      return missing(error) ? undefined : null;
+    }
+    try {
+      const found = fs.fstatSync(fd);
+      return found.isFile() && found.size <= 4096 ? ownerFrom(fs.readFileSync(fd, 'utf8')) : null;
+    } catch {
+      return null;
+    } finally {
+      fs.closeSync(fd);
+    }
+  }
 }
 
 /** Tries whether a work folder can be made here. @throws the system's error when it cannot */
-export async function probe(target: string): Promise<void> {
-  await closeWorkfolder(await openWorkfolder(target));
+export function probe(target: string): void {
+  const left = Workfolder.make(target).close();
+  if (left) throw new Error(leftWords(left));
 }
 
-/** Removes what crashed runs left in a target. @returns how many folders that were */
-export async function sweep(target: string): Promise<number> {
-  const names = await readdir(target).catch(() => [] as string[]);
-  let swept = 0;
-  for (const name of names.filter((n) => n.startsWith(PREFIX))) {
-    const folder = join(target, name);
-    const found = await lstat(folder).catch(() => null);
-    if (!found?.isDirectory() || (process.getuid && found.uid !== process.getuid())) continue;
-    const owner = await ownerOf(folder);
-    if (owner && lives(owner)) continue;
-    // A link put in the place of a file is removed itself, never what it points to: unlink does not follow.
-    await unlink(join(folder, DATA)).catch(() => undefined);
-    await closeWorkfolder(folder).then(
-      () => swept++,
-      () => undefined,
-    );
-  }
-  return swept;
+/** Removes what crashed runs left, in these targets and in every other one the journal knows. */
+export function sweep(targets: readonly string[], journal = new Records<Entry>('folders')): { swept: number; left: Left[] } {
+  const entries = new Map<string, Entry>();
+  for (const { record } of journal.all())
+    if (typeof record.target === 'string' && typeof record.name === 'string' && /^\.kymar-run-[0-9a-f]+$/.test(record.name)) entries.set(join(record.target, record.name), record);
+  for (const target of targets)
+    for (const name of namesIn(target)) if (name.startsWith(PREFIX)) entries.set(join(target, name), { target, name });
+  const found = [...entries.values()].map(({ target, name }) => Workfolder.sweep(target, name, journal));
+  return { swept: found.filter((f) => f.swept).length, left: found.flatMap((f) => f.left ?? []) };
 }
 
-async function ownerOf(folder: string): Promise<Owner | null> {
+function namesIn(target: string): string[] {
   try {
-    const owner = JSON.parse(await readFile(join(folder, OWNER), 'utf8')) as Owner;
-    return Number.isInteger(owner.pid) && typeof owner.started === 'string' ? owner : null;
+    return fs.readdirSync(target);
   } catch {
-    return null;
+    return [];
   }
 }

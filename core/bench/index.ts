@@ -1,4 +1,4 @@
-export { RunRequest, type Target, type RealResult, type RunEvent } from './request';
+export { RunRequest, type KeptRun, type Label, type Target, type RealResult, type RunEvent } from './request';
 export { Run, Build, Seen, Timed, RateOnly, Bound, Sample } from './run';
 export { stopwatchError, PRESS } from './stopwatch';
 export { t95, tPoint, mean, median, deviation, halfWidth, outliers, runsUntil } from './statistics';

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { Id } from '../parts';
 
 /** A real run the server is asked for. */
 export const RunRequest = z.object({
@@ -10,8 +11,16 @@ export const RunRequest = z.object({
   bytes: z.number().int().min(1 << 20, { error: 'must be at least 1 MiB' }).max(64e12),
   /** Size of one request in B. */
   block: z.union([z.literal(131072), z.literal(1048576), z.literal(4194304)]),
+  /** What the page will do with it: the job it is for, and whether the folder lies on that job's drive. */
+  purpose: z.object({ job: Id, path: z.enum(['job', 'other']) }).optional(),
 });
 export type RunRequest = z.infer<typeof RunRequest>;
+
+/**
+ * What stands between a folder and a drive: memory instead of one; memory before one (a file served as a disk); a network;
+ * layers that compress or encrypt; something that could not be followed down to a device.
+ */
+export type Label = 'memory-backed' | 'cached-through' | 'network' | 'compressed' | 'encrypted' | 'not followed';
 
 /** A folder for real runs, as the server sees it. */
 export interface Target {
@@ -25,7 +34,9 @@ export interface Target {
   reserve: number;
   memory: number;
   /** What makes a figure from here doubtful. */
-  labels: ('memory-backed' | 'network' | 'compressed' | 'encrypted')[];
+  labels: Label[];
+  /** The way down to the device in words, e.g. `ext4 on nvme0n1p2`. */
+  way: string;
   /** Why nothing can run here; null when it can. */
   problem: string | null;
 }
@@ -43,5 +54,16 @@ export interface RealResult {
 /** What the server tells while a real run goes on. */
 export type RunEvent =
   | { type: 'progress'; direction: 'read' | 'write'; t: number; bytes: number; total: number }
-  | { type: 'done'; results: RealResult[]; target: Target }
-  | { type: 'failed'; problem: string; aborted: boolean };
+  | { type: 'done'; results: RealResult[]; target: Target; /** What could not be cleaned up, in words. */ left?: string }
+  | { type: 'failed'; problem: string; aborted: boolean; left?: string };
+
+/** A run the server keeps until a page has taken its result: going on, ended, or cut off. */
+export interface KeptRun {
+  id: string;
+  /** When it was started, ISO. */
+  at: string;
+  request: RunRequest;
+  folder: string;
+  /** The last that was told of it. */
+  last: RunEvent | null;
+}

@@ -23,10 +23,12 @@ export const Build = z.object({
 });
 export type Build = z.infer<typeof Build>;
 
-const seconds = z.number().positive({ error: 'must be more than zero' });
-const bytes = z.number().positive({ error: 'must be more than zero' });
+const most = (value: number, error: string) => z.number().max(value, { error });
+const seconds = most(1e10, 'is longer than anybody waited').min(1e-6, { error: 'must be more than zero' });
+const bytes = most(1e18, 'is more than there is: check the unit').min(1, { error: 'must be more than zero' });
+const rate = most(1e15, 'is faster than anything there is: check the unit').min(1, { error: 'must be more than zero' });
 
-const files = z.number().int().nonnegative().nullable();
+const files = z.number().int().nonnegative().max(1e12).nullable();
 
 /** A duration between two events, with the one-sigma error of reading it. */
 export const Timed = z.object({
@@ -38,33 +40,33 @@ export const Timed = z.object({
   /** What it was stopped at: the progress bar's end, with the host's memory still holding some; or all written. Absent: all written. */
   until: z.enum(['bar', 'written']).optional(),
   /** One sigma of the reading itself, in s: two presses of a thumb, or a clock's grain. */
-  error: z.number().nonnegative(),
+  error: z.number().nonnegative().max(1e6),
   /** What the person added or took off afterwards, in s; already within `seconds`. */
-  correction: z.number().default(0),
+  correction: z.number().min(-1e6).max(1e6).default(0),
   /** Laps pressed on the way, in s from the start. */
-  laps: z.array(z.number().nonnegative()).max(500).default([]),
+  laps: z.array(z.number().nonnegative().max(1e10)).max(500).default([]),
   /** How it was asked for, where that is known: size of a request in B, requests under way. */
-  block: z.number().positive().nullable().default(null),
-  depth: z.number().int().positive().nullable().default(null),
+  block: z.number().min(1).max(1e12).nullable().default(null),
+  depth: z.number().int().positive().max(1e6).nullable().default(null),
 });
 /** A figure read off another program: no times, only a rate. */
 export const RateOnly = z.object({
   kind: z.literal('rate'),
   /** B/s */
-  rate: z.number().positive({ error: 'must be more than zero' }),
+  rate,
   /** As it stood on the screen, unit and all. */
   shown: z.string().min(1).max(60),
   /** Half a step of the last digit shown, in B/s. */
-  grain: z.number().nonnegative(),
-  block: z.number().positive().nullable(),
-  depth: z.number().int().positive().nullable(),
+  grain: z.number().nonnegative().max(1e15),
+  block: z.number().min(1).max(1e12).nullable(),
+  depth: z.number().int().positive().max(1e6).nullable(),
   /** Size of the test, when it was said. */
   bytes: bytes.nullable(),
 });
 /** Only a limit is known: "under 60 s". */
-export const Bound = z.object({ kind: z.literal('bound'), bytes, files, atMost: seconds.nullable(), atLeast: z.number().nonnegative().nullable() });
+export const Bound = z.object({ kind: z.literal('bound'), bytes, files, atMost: seconds.nullable(), atLeast: z.number().nonnegative().max(1e10).nullable() });
 
-export const Sample = z.object({ t: z.number().nonnegative(), bytes: z.number().nonnegative() });
+export const Sample = z.object({ t: z.number().nonnegative().max(1e10), bytes: z.number().nonnegative().max(1e18) });
 export type Sample = z.infer<typeof Sample>;
 
 /** One measurement. */
@@ -80,7 +82,7 @@ export const Run = z.object({
   measure: z.discriminatedUnion('kind', [Timed, RateOnly, Bound]),
   /** The customer's machine as built, another host or build, or not known. */
   path: z.union([z.literal('customer'), z.object({ host: Host, build: Build })]).nullable(),
-  conditions: z.object({ note: z.string().max(400).default(''), temperature: z.number().nullable().default(null), cold: z.boolean().nullable().default(null), target: z.string().max(400).nullable().default(null), memoryBacked: z.boolean().default(false) }),
+  conditions: z.object({ note: z.string().max(400).default(''), temperature: z.number().min(-100).max(300).nullable().default(null), cold: z.boolean().nullable().default(null), target: z.string().max(400).nullable().default(null), memoryBacked: z.boolean().default(false) }),
   ended: z.enum(['done', 'aborted', 'disconnected']),
   samples: z.array(Sample).max(2000).default([]),
 });

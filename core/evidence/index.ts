@@ -5,6 +5,6 @@ export { eachDraw, expectedOf, middlesOf, oneOf, type Choice, type Drawing, type
 export { given, worked, renamed, type Estimate, type Because, type How } from './estimate';
 export { formula, type Formula } from './formula';
 export type { Algebra } from './algebra';
-export { Fact, factSpread, fromFact, choose, typedOver, middle } from './fact';
+export { Fact, Rate, factSpread, fromFact, choose, typedOver, middle } from './fact';
 export { EstimateSchema } from './schema';
 export { parseFact, writeFact, type TypedFact } from './typed';

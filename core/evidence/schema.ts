@@ -4,7 +4,8 @@ import type { Estimate } from './estimate';
 import { Source } from './source';
 
 /** An estimate as a file keeps it, its whole working with it. */
-export const EstimateSchema: z.ZodType<Estimate> = z.object({
+export const EstimateSchema: z.ZodType<Estimate> = z
+  .object({
   low: z.number(),
   expected: z.number(),
   high: z.number(),
@@ -22,4 +23,6 @@ export const EstimateSchema: z.ZodType<Estimate> = z.object({
       return z.array(z.lazy(() => EstimateSchema));
     },
   }),
-}).meta({ id: 'Estimate' });
+})
+  .refine((e) => e.low <= e.high, { error: 'its low end lies above its high end' })
+  .meta({ id: 'Estimate' });

@@ -9,6 +9,7 @@ export type TypedFact = { ok: true; value: Fact['value']; understood: string; no
  * `not known`. A unit at the end counts for all points.
  */
 export function parseFact(text: string, dimension: Dimension): TypedFact {
+  if (text.length > 400) return { ok: false, problem: 'That is longer than any figure or range.' };
   const typed = text.trim();
   if (typed === '' || /^(\?|n\/?a|not known|unknown)$/i.test(typed)) return { ok: true, value: null, understood: 'not known: the range widens' };
   const pieces = typed.split(/\s*(?:\bto\b|–|\.\.\.?|\s\/\s)\s*/i);

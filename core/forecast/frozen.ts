@@ -1,6 +1,7 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import type { FrozenForecast, Job } from '../job';
+import { canonical } from '../text';
 import { forecastJob } from './job';
 
 /** Version of the models, written into every frozen forecast. */
@@ -32,9 +33,4 @@ export function isUntouched({ id: _id, hash, ...body }: FrozenForecast): boolean
 
 function hashOf(body: Omit<FrozenForecast, 'id' | 'hash'>): string {
   return bytesToHex(sha256(utf8ToBytes(canonical(body))));
-}
-
-/** JSON with sorted keys: the same content always hashes the same. */
-function canonical(value: unknown): string {
-  return JSON.stringify(value, (_, part: unknown) => (typeof part === 'object' && part !== null && !Array.isArray(part) ? Object.fromEntries(Object.entries(part).filter(([, v]) => v !== undefined).sort(([a], [b]) => (a < b ? -1 : 1))) : part));
 }

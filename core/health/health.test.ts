@@ -64,6 +64,17 @@ describe('ATA device statistics [standard ATA Command Set, log 04h; offsets from
   });
 });
 
+describe('pages that no drive writes', () => {
+  const told = (page: Uint8Array) => readHealth(page, '');
+  test('nothing but zeros: the bridge passed nothing', () => expect(told(new Uint8Array(512))).toMatchObject({ ok: false, problem: expect.stringMatching(/nothing but zeros.*drive bare/) }));
+  test('65,000 °C and 8e43 B are refused by name', () => {
+    expect(told(new Page().put(1, 2, 65_273).put(3, 1, 100).bytes)).toMatchObject({ ok: false, problem: expect.stringMatching(/Composite Temperature says 65000 °C/) });
+    expect(told(new Page().put(1, 2, 311).put(48, 16, 2n ** 127n).bytes)).toMatchObject({ ok: false, problem: expect.stringMatching(/bytes written says 8\.7\d+e\+43 B/) });
+    expect(told(new Page().put(1, 2, 311).put(3, 1, 200).bytes)).toMatchObject({ ok: false, problem: expect.stringMatching(/Available Spare says 200 %/) });
+  });
+  test('a page as drives write it is taken', () => expect(told(new Page().put(1, 2, 311).put(3, 1, 100).put(48, 16, 19_531_250).bytes)).toMatchObject({ ok: true }));
+});
+
 describe('pasted lines', () => {
   test('the standards’ own names, with commas, units and brackets', () => {
     expect(counters('Critical Warning: 0x00\nComposite Temperature: 311 Kelvin\nAvailable Spare: 100%\nAvailable Spare Threshold: 10%\nPercentage Used: 3%\nData Units Read: 41,234,567 [21.1 TB]\nData Units Written: 19,531,250 [10.0 TB]\nPower On Hours: 6,543\nUnsafe Shutdowns: 21\nMedia and Data Integrity Errors: 0')).toMatchObject({
@@ -72,9 +83,25 @@ describe('pasted lines', () => {
     expect(counters('Power-on Hours = 12\r\nLogical Sectors Written\t1000\r\nTemperature: 41 Celsius')).toMatchObject({ powerOnHours: 12, written: 512_000, temperature: 41 });
   });
   test('what cannot be read is said with its line', () => {
-    expect(fromPasted('Power Cycles: 3\nPower On Hours: many')).toEqual({ ok: false, problem: 'Line 2: "many" is no number for Power On Hours.' });
+    expect(fromPasted('Power Cycles: 3\nPower On Hours: many')).toEqual({ ok: false, problem: 'Line 2: "many" is no number for Power On Hours. Write it in plain digits.' });
     expect(fromPasted('nothing here')).toMatchObject({ ok: false, problem: expect.stringContaining('No counter') });
   });
+  test.each([
+    ['Power On Hours: -5', /Power On Hours says -5 h/],
+    ['Power On Hours: 1e3', /"1e3" is no number for Power On Hours/],
+    ['Power Cycles: 0x1F', /"0x1F" is no number for Power Cycles/],
+    ['Composite Temperature: 65,000 Celsius', /Composite Temperature says 65000 °C; between -60 and 150/],
+    ['Percentage Used: 900%', /Percentage Used says 900 %/],
+    ['Available Spare: 101%', /Available Spare says 101 %/],
+    ['Data Units Written: 99,999,999,999,999', /bytes written says/],
+    ['Power On Hours: 12 bananas', /no number for Power On Hours/],
+  ])('%s: refused, the field named', (line, words) => {
+    const told = fromPasted(`Unsafe Shutdowns: 2\n${line}`);
+    expect(!told.ok && told.problem).toMatch(words);
+    expect(!told.ok && told.problem).toMatch(/^Line 2: /);
+  });
+  test('below zero it may be cold', () => expect(counters('Composite Temperature: -12 °C').temperature).toBe(-12));
+  test('a line that is no line of a page is passed over', () => expect(counters(`${'x'.repeat(5000)}: 1\nPower Cycles: 4`).powerCycles).toBe(4));
   test('no bytes and no text make it throw', () => {
     fc.assert(fc.property(fc.uint8Array({ maxLength: 1100 }), fc.string(), (bytes, text) => typeof readHealth(bytes, text).ok === 'boolean' && typeof fromPasted(text).ok === 'boolean'));
   });

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { Fact } from '../evidence';
+import { Fact, Rate } from '../evidence';
 import { Id, Name } from '../parts';
 
 const common = {
@@ -8,7 +8,7 @@ const common = {
   /** How often a day it happens. */
   perDay: Fact,
   /** Longest the customer will wait, in s (of scratch work: waiting a day); null for no wish. */
-  wish: z.number().positive({ error: 'must be more than zero' }).nullable(),
+  wish: z.number().min(1e-3, { error: 'must be more than zero' }).max(1e10).nullable(),
   /** What stands at the other end, by the host's endpoint; absent: its built-in drive. */
   endpoint: Id.optional(),
   /** Goes on while these others do, by id. */
@@ -27,7 +27,7 @@ export const Move = z.object({
   /** How many files that is; null widens the time. */
   files: Fact,
   /** Their sizes, where known: how many of about so many B each; as scanned from a folder. The count of `files` goes before. */
-  sizes: z.array(z.object({ bytes: z.number().nonnegative(), count: z.number().int().positive() })).max(64).optional(),
+  sizes: z.array(z.object({ bytes: z.number().nonnegative().max(1e18), count: z.number().int().positive().max(1e12) })).max(64).optional(),
   /** All is read back afterwards. */
   verify: z.boolean().optional(),
   /** From the drive to the drive itself. */
@@ -41,7 +41,7 @@ export const Stream = z.object({
   kind: z.literal('stream'),
   direction,
   /** B/s of each. */
-  rate: Fact,
+  rate: Rate,
   /** How many at once. */
   streams: z.number().int().min(1).max(1000),
   /** s without a break. */
@@ -71,7 +71,7 @@ export const Scratch = z.object({
   operations: Fact,
   /** Share that reads, 0 to 1. */
   reads: z.number().min(0).max(1),
-  block: z.number().positive(),
+  block: z.number().min(1).max(1e12),
   depth: z.number().int().min(1).max(1024),
   /** B they are spread over. */
   span: Fact,

@@ -19,9 +19,11 @@ const MIGRATIONS: Record<number, (data: object) => object> = {
 export function checkJob(data: unknown): Read<Job> {
   if (typeof data !== 'object' || data === null || Array.isArray(data) || !('kymarVersion' in data)) return { ok: false, problems: ['This is no Kymar job file: it has no "kymarVersion".'] };
   const version = data.kymarVersion;
-  if (typeof version === 'number' && version > VERSION) return { ok: false, problems: [`The file is of version ${version}; this Kymar reads up to ${VERSION}. Update Kymar, then import it again.`] };
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1)
+    return { ok: false, problems: [`kymarVersion: ${String(JSON.stringify(version)).slice(0, 40)} is no version; it is a whole number such as ${VERSION}.`] };
+  if (version > VERSION) return { ok: false, problems: [`The file is of version ${version}; this Kymar reads up to ${VERSION}. Update Kymar, then import it again.`] };
   let current: object = data;
-  for (let from = version as number; MIGRATIONS[from]; from++) current = MIGRATIONS[from]!(current);
+  for (let from = version; MIGRATIONS[from]; from++) current = MIGRATIONS[from]!(current);
   const read = Job.safeParse(current);
   return read.success ? { ok: true, value: read.data } : { ok: false, problems: problemsOf(read.error) };
 }

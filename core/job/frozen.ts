@@ -5,6 +5,17 @@ import { Host, Id } from '../parts';
 import { Activity } from './activity';
 import { Needs } from './needs';
 
+const Result = z
+  .object({
+    activity: Id,
+    time: EstimateSchema.optional(),
+    rate: EstimateSchema.optional(),
+    figure: EstimateSchema.optional(),
+    probability: z.number().min(0).max(1).nullable(),
+    bar: EstimateSchema.optional(),
+  })
+  .refine((r) => r.time !== undefined || r.figure !== undefined, { error: 'holds no figure: neither a time nor another answer' });
+
 /** A forecast as it stood at one moment: inputs, figures with their working, and a hash over both. Never changed afterwards. */
 export const FrozenForecast = z.object({
   id: Id,
@@ -15,7 +26,7 @@ export const FrozenForecast = z.object({
   build: Build,
   activities: z.array(Activity),
   /** Of a move its time and rate, and when the progress bar is full; of anything else the figure that answers it. */
-  results: z.array(z.object({ activity: Id, time: EstimateSchema.optional(), rate: EstimateSchema.optional(), figure: EstimateSchema.optional(), probability: z.number().min(0).max(1).nullable(), bar: EstimateSchema.optional() })),
+  results: z.array(Result).max(50),
   /** What the drive must put up with, as it then stood. */
   needs: Needs.optional(),
   /** SHA-256 in hex over everything above but the id. */

@@ -1,5 +1,5 @@
 import type * as z from 'zod';
-import { Fact } from '../evidence';
+import { Fact, Rate } from '../evidence';
 import { KINDS, type Kind } from '../parts';
 import { propertyOf, type Property } from './property';
 
@@ -19,7 +19,7 @@ type Def = { type: string; innerType?: z.ZodType; element?: z.ZodType; entries?:
 const defOf = (schema: z.ZodType): Def => schema.def as unknown as Def;
 
 function holdsOf(schema: z.ZodType, kind: Kind, path: string): Holds {
-  if ((schema as unknown) === Fact) return { type: 'fact' };
+  if ([Fact, Rate].includes(schema as never)) return { type: 'fact' };
   const def = defOf(schema);
   switch (def.type) {
     case 'string':

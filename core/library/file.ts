@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { problemsOf, type Read } from '../job';
+import { readJson } from '../text';
 import { KINDS, type Kind, type Shop } from '../parts';
 
 /** Version of the library file that this Kymar writes. */
@@ -14,12 +15,9 @@ export const writeLibrary = (shop: Shop): string => `${JSON.stringify({ kymarLib
 
 /** Reads a library file; lists it does not hold are empty. */
 export function readLibrary(text: string): Read<Shop> {
-  let data: unknown;
-  try {
-    data = JSON.parse(text);
-  } catch (error) {
-    return { ok: false, problems: [`This is no JSON: ${(error as Error).message}`] };
-  }
+  const json = readJson(text);
+  if (!json.ok) return { ok: false, problems: [`The file is ${json.problem}.`] };
+  const data = json.value;
   if (typeof data !== 'object' || data === null || !('kymarLibrary' in data)) return { ok: false, problems: ['This is no Kymar library: it has no "kymarLibrary".'] };
   const read = Library.safeParse(data);
   if (!read.success) return { ok: false, problems: problemsOf(read.error) };

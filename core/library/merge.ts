@@ -1,4 +1,5 @@
 import { nameOf, type Kind, type PartOf } from '../parts';
+import { canonical } from '../text';
 import { columnsOf } from './column';
 
 /** What taking a part over would do. */
@@ -30,6 +31,3 @@ export function compare<K extends Kind>(kind: K, shop: readonly PartOf[K][], inc
     return { part: taken, state: differs.length > 0 ? 'changed' : 'same', differs, known: twin !== undefined };
   });
 }
-
-const canonical = (value: unknown): string =>
-  JSON.stringify(value, (_, part: unknown) => (typeof part === 'object' && part !== null && !Array.isArray(part) ? Object.fromEntries(Object.entries(part).sort(([a], [b]) => (a < b ? -1 : 1))) : part)) ?? '';

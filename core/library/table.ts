@@ -1,5 +1,6 @@
 import { parseFact, Source, writeFact, type Fact } from '../evidence';
 import { KINDS, type Kind, type PartOf } from '../parts';
+import { readJson } from '../text';
 import { parseQuantity, UNIT_OF, type Dimension } from '../units';
 import { columnsOf, type Column } from './column';
 
@@ -142,7 +143,7 @@ function read(column: Column, text: string, source: string, more: string): unkno
       return option;
     }
     case 'list':
-      return text.split(/\s*\+\s*|\s*;\s*/).map((item) => holds.of?.find((o) => o.toLowerCase() === item.toLowerCase()) ?? item);
+      return text.split(/[+;]/).map((item) => item.trim()).map((item) => holds.of?.find((o) => o.toLowerCase() === item.toLowerCase()) ?? item);
     case 'group':
     case 'rows':
     case 'structure':
@@ -162,9 +163,7 @@ function factOf({ dimension = 'count', optional, nullable }: Column, text: strin
 }
 
 function json(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    throw new Unreadable('is no JSON.');
-  }
+  const read = readJson(text);
+  if (!read.ok) throw new Unreadable(`is ${read.problem}.`);
+  return read.value;
 }

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { Fact } from '../evidence';
+import { Rate } from '../evidence';
 import { FormFactor } from './form';
 import { Connector, Id, Length, Modes, Name, Protocol, Watts } from './modes';
 
@@ -33,8 +33,8 @@ export const Bridge = z.object({
   plug: Connector,
   outer: Modes,
   /** Stated caps of the bridge chip, apart for each direction; not hard. */
-  read: Fact.nullable(),
-  write: Fact.nullable(),
+  read: Rate.nullable(),
+  write: Rate.nullable(),
   /** How blocks travel over USB; null where that does not apply. */
   protocol: Protocol.nullable(),
   /** Class of the bridge chip in words, e.g. "first Thunderbolt 3 class". */

@@ -8,7 +8,7 @@ export const Cable = z.object({
   ends: z.tuple([Connector, Connector]),
   modes: Modes,
   /** Length in m. */
-  length: z.number().positive().max(100),
+  length: z.number().min(0.001).max(1000),
   /** W it may carry. */
   power: Watts.optional(),
   /** Has chips of its own in the plugs. */

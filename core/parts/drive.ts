@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { Fact } from '../evidence';
+import { Fact, Rate } from '../evidence';
 import { Connector, Id, Length, Modes, Name, Protocol, Watts } from './modes';
 
 export const Cell = z.enum(['SLC', 'MLC', 'TLC', 'QLC']);
@@ -16,8 +16,8 @@ const Revision = z.object({
   name: Name,
   /** What tells it: firmware or part number. */
   known: z.string().max(120),
-  write: Fact.optional(),
-  rest: Fact.optional(),
+  write: Rate.optional(),
+  rest: Rate.optional(),
   cache: Fact.optional(),
   tbw: Fact.optional(),
 });
@@ -39,11 +39,11 @@ export const Drive = z.object({
   cell: Cell.nullable(),
   capacity: Fact,
   /** Sequential reading as stated or observed; a disk's outer tracks. */
-  read: Fact,
+  read: Rate,
   /** Sequential writing while the cache lasts: what the box says. */
-  write: Fact,
+  write: Rate,
   /** Sequential writing once the cache is used up. */
-  rest: Fact,
+  rest: Rate,
   /** How much the cache takes, drive empty. */
   cache: Fact,
   /** Rated terabytes written, in B. */
@@ -56,7 +56,7 @@ export const Drive = z.object({
   /** How a disk's tracks lie. */
   recording: z.enum(['CMR', 'SMR']).optional(),
   /** Turns a minute of a disk. */
-  rpm: z.number().positive().max(20_000).optional(),
+  rpm: z.number().min(1000).max(20_000).optional(),
   /** Where a flash drive keeps its map: memory of its own, the host's, or none. */
   map: z.enum(['DRAM', 'HMB', 'none']).optional(),
   key: z.enum(['M', 'B+M', 'B']).optional(),

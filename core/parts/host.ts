@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { Fact } from '../evidence';
+import { Fact, Rate } from '../evidence';
 import { FormFactor } from './form';
 import { Busy } from './hub';
 import { Connector, Id, Length, Modes, Name, Watts } from './modes';
@@ -9,10 +9,10 @@ const Minimum = z.object({
   /** Oldest PCIe generation the bay takes at all. */
   generation: z.number().int().min(1).max(6).optional(),
   /** Sequential reading asked for, B/s. */
-  read: z.number().positive().optional(),
+  read: z.number().min(1e3).max(1e12).optional(),
   /** Least and most capacity, B. */
-  least: z.number().positive().optional(),
-  most: z.number().positive().optional(),
+  least: z.number().min(1).max(1e18).optional(),
+  most: z.number().min(1).max(1e18).optional(),
   heatsink: z.boolean().optional(),
 });
 
@@ -64,8 +64,8 @@ export const Endpoint = z.object({
   modes: Modes,
   /** The host's port it is plugged into. */
   port: Id.optional(),
-  read: Fact,
-  write: Fact,
+  read: Rate,
+  write: Rate,
 });
 export type Endpoint = z.infer<typeof Endpoint>;
 
@@ -76,7 +76,7 @@ export const Host = z.object({
   system: z.string().max(120),
   ports: z.array(Port).min(1, { error: 'a host needs at least one port or slot' }).max(64),
   /** The built-in drive: the other end of most copies. */
-  storage: z.object({ name: Name, read: Fact, write: Fact, capacity: Fact.optional(), fill: z.number().min(0).max(1).optional(), rest: Fact.optional(), cache: Fact.optional() }),
+  storage: z.object({ name: Name, read: Rate, write: Rate, capacity: Fact.optional(), fill: z.number().min(0).max(1).optional(), rest: Rate.optional(), cache: Fact.optional() }),
   kind: z.enum(['laptop', 'desktop', 'workstation', 'mini PC', 'all-in-one', 'console', 'appliance', 'server', 'tablet', 'handheld']).optional(),
   /** Year it was built. */
   year: z.number().int().min(1990).max(2100).optional(),

@@ -26,7 +26,7 @@ export const Busy = z.object({
   /** As its user sees it: reading runs towards the host. */
   direction: z.enum(['read', 'write']),
   /** B/s it would take; null for all it can get. */
-  want: z.number().positive().nullable(),
+  want: z.number().min(1e3).max(1e12).nullable(),
 });
 export type Busy = z.infer<typeof Busy>;
 

@@ -15,4 +15,4 @@ export const Id = z.string().min(1).max(80).regex(/^[A-Za-z0-9._-]+$/, { error: 
 export const Name = z.string().trim().min(1).max(120);
 export const Watts = z.number().nonnegative().max(5000);
 /** In mm. */
-export const Length = z.number().positive().max(1000);
+export const Length = z.number().min(0.01).max(1000);

@@ -10,6 +10,8 @@ export const wrong = (problem: string): Parsed => ({ ok: false, problem });
  * Returns undefined for what is not a number.
  */
 export function readNumber(text: string): number | undefined {
+  // No number is that long; and patterns must not be led up the garden path.
+  if (text.length > 100) return undefined;
   const bare = text.trim().replace(/[\s\u00a0\u2009\u202f'’_](?=\d{3}(?!\d))/g, '');
   if (!/^[+-]?(\d[\d.,]*|[.,]\d+)(e[+-]?\d+)?$/i.test(bare)) return undefined;
   const [mantissa = '', exponent] = bare.split(/e/i);

@@ -1,3 +1,4 @@
+import { own } from '../text';
 import { format } from './format';
 import { readNumber, wrong, type Parsed } from './number';
 import { prefixFactor } from './prefix';
@@ -25,6 +26,9 @@ const EXAMPLE: Record<Dimension, string> = {
   number: '4 or 0.5',
 };
 
+/** What a typed quantity may weigh, in characters. */
+const LONGEST = 200;
+
 /**
  * Reads a quantity as people type it and says what was understood.
  * @param text what was typed, e.g. `1.5TB`, `58,7 GB`, `10Gbps`, `2m10s`, `1:27:05`
@@ -32,6 +36,7 @@ const EXAMPLE: Record<Dimension, string> = {
  * @returns value in B, B/s, s, a count, B/day or a ratio (percent); or the problem with a mend. Never throws.
  */
 export function parseQuantity(text: string, dimension: Dimension): Parsed {
+  if (text.length > LONGEST) return wrong(`That is longer than any quantity. Write for example ${EXAMPLE[dimension]}.`);
   const typed = text.trim();
   if (typed === '') return wrong(`Nothing entered. Write for example ${EXAMPLE[dimension]}.`);
   if (dimension === 'time') return checked(typed, readDuration(typed), 's', dimension);
@@ -70,7 +75,8 @@ interface Meaning {
 function checked(typed: string, meaning: Meaning | undefined, unit: Unit, dimension: Dimension): Parsed {
   if (!meaning) return wrong(`The unit in "${typed}" is not known here. Write for example ${EXAMPLE[dimension]}.`);
   if (meaning.value < 0) return wrong(`"${typed}" is negative. Enter zero or more.`);
-  if (!Number.isFinite(meaning.value) || meaning.value > 1e24) return wrong(`"${typed}" is too large to be meant. Check the unit.`);
+  if (!Number.isFinite(meaning.value) || meaning.value > 1e18) return wrong(`"${typed}" is too large to be meant. Check the unit.`);
+  if (dimension === 'rate' && meaning.value < 1e3) return wrong(`"${typed}" moves nothing. Write for example ${EXAMPLE.rate}, or leave it open where it is not known.`);
   return { ok: true, value: meaning.value, understood: format(meaning.value, unit, 6), ...(meaning.note ? { note: meaning.note } : {}) };
 }
 
@@ -129,7 +135,7 @@ const PLAIN: Record<'iops' | 'power' | 'length' | 'temperature', { unit: Unit; w
 };
 
 function plainly(number: number, unit: string, dimension: keyof typeof PLAIN): Meaning | undefined {
-  const factor = unit === '' ? 1 : PLAIN[dimension].words[unit.toLowerCase().replace(/\s+/g, ' ')];
+  const factor = unit === '' ? 1 : own(PLAIN[dimension].words, unit.toLowerCase().replace(/\s+/g, ' '));
   return factor === undefined ? undefined : { value: number * factor };
 }
 

@@ -4,7 +4,7 @@ import { create } from 'zustand';
 import type { RealResult, RunEvent, RunRequest, Sample, Target } from '@kymar/core/bench';
 import type { Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
-import { abortRun, followRun, startRun, targets } from '../state/server';
+import { stopRun, followRun, startRun, targets } from '../state/server';
 import { QuantityField } from '../ui/field';
 import { FlowLine } from './flowline';
 import type { Taken } from '.';
@@ -55,7 +55,7 @@ export function RealBench({ job, onTaken }: { job: Job; onTaken(taken: Taken): v
   const start = async () => {
     setProblem(null);
     try {
-      const id = await startRun({ target: target!.id, mode, bytes: Math.round(bytes!), block });
+      const { id } = await startRun({ target: target!.id, mode, bytes: Math.round(bytes!), block });
       setGoing({ id, folder: target!.folder, direction: 'write', samples: [], total: bytes! });
       await followRun(id, hear);
     } catch (error) {
@@ -134,7 +134,7 @@ export function RealBench({ job, onTaken }: { job: Job; onTaken(taken: Taken): v
                   {going.direction === 'write' ? 'Writing' : 'Reading'} in {going.folder}: {format(last?.bytes ?? 0, 'B')} of {format(going.total, 'B')}
                   {last && last.t > 0.3 ? `, ${format(last.bytes / last.t, 'B/s')}` : ''}
                 </Typography>
-                <Button variant="outlined" color="error" onClick={() => void abortRun(going.id).catch((e: Error) => setProblem(e.message))}>
+                <Button variant="outlined" color="error" onClick={() => void stopRun(going.id).catch((e: Error) => setProblem(e.message))}>
                   Stop and clean up
                 </Button>
               </Box>

@@ -1,0 +1,107 @@
+import fc from 'fast-check';
+import { demoJobs, SHOP } from '../demo';
+import { findings } from '../fit';
+import { forecastJob, freeze, repeatJob } from '../forecast';
+import { checkJob, nextStage, stages, type Job } from '../job';
+import { verdict } from '../verdict';
+import { alternatives, settingOf } from '../whatif';
+import { handover, toMarkdown } from '.';
+
+type Place = (string | number)[];
+
+/** Every place of a job's data where a figure stands, or something that may be absent. */
+function placesOf(data: unknown, path: Place = []): Place[] {
+  if (typeof data === 'number' || data === null) return [path];
+  if (typeof data !== 'object') return [];
+  const entries = Array.isArray(data) ? data.map((v, i) => [i, v] as const) : Object.entries(data);
+  const inside = entries.flatMap(([key, value]) => (key === 'because' || key === 'samples' ? [] : placesOf(value, [...path, key])));
+  return Array.isArray(data) && typeof data[0] === 'number' ? [path, ...inside] : inside;
+}
+
+function changed(data: unknown, path: Readonly<Place>, value: unknown): void {
+  let at = data as Record<string | number, unknown>;
+  for (const key of path.slice(0, -1)) {
+    if (typeof at[key] !== 'object' || at[key] === null) return;
+    at = at[key] as Record<string | number, unknown>;
+  }
+  if (value === undefined) delete at[path.at(-1)!];
+  else at[path.at(-1)!] = value;
+}
+
+const NUMBERS = [0, 1, -1, 5e-324, 1e-9, 0.5, 2, 1e3, 1e6, 1e9, 1e12, 1e15, 1e18, 1e21, 1e308, Number.MAX_SAFE_INTEGER];
+const EXTREMES = [...NUMBERS, null, undefined, [0, 0, 0], [0, 1, 1e18], [1, 1e9, 1e12], [1e9, 1, 1]];
+const bare = demoJobs().map((job) => ({ ...job, forecasts: [] }));
+const all: Job[] = [...bare, ...bare, ...demoJobs()];
+const places = all.map((job) => placesOf(job));
+
+/** Everything a page works out of a job. */
+function everything(job: Job): void {
+  const found = verdict(job);
+  nextStage(stages(job, { blocked: false, unmet: found.answer === 'falls short' }));
+  const forecast = forecastJob(job);
+  toMarkdown(handover(job, forecast, found), 'shop');
+  repeatJob(job, { years: 1 });
+  if (!job.build) return;
+  const plan = { ...job, build: job.build };
+  for (const direction of ['read', 'write'] as const) findings(settingOf(plan, direction));
+  alternatives(plan, { ...SHOP, drives: SHOP.drives.slice(0, 2), cables: SHOP.cables.slice(0, 2), bridges: SHOP.bridges.slice(0, 2), hosts: [] }, 'cable', 'write');
+  if (forecast) freeze(job, 'again', '2026-01-01T00:00:00.000Z');
+}
+
+/** What is taken of a job with one or several places changed. @returns null where the schema refuses it */
+function taken(job: Job, changes: readonly (readonly [Place, unknown])[]): Job | null {
+  const data = structuredClone(job) as unknown;
+  for (const [place, value] of changes) changed(data, place, value);
+  const read = checkJob(data);
+  return read.ok ? read.value : null;
+}
+
+describe('models never throw for a job that the schema takes', () => {
+  test('the least rates, the largest sizes, the shortest times in each place of the input', () => {
+    const inputs = (places: readonly Place[]) => places.filter(([head]) => ['host', 'build', 'activities', 'needs'].includes(String(head)));
+    let count = 0;
+    for (const job of bare.map((j) => ({ ...j, runs: j.runs.slice(0, 1) })))
+      for (const place of inputs(placesOf(job)))
+        for (const value of [0, 1e3]) {
+          const found = taken(job, [[place, value]]);
+          if (!found) continue;
+          count++;
+          expect(() => verdict(found)).not.toThrow();
+        }
+    expect(count).toBeGreaterThan(100);
+  });
+
+  test('whatever stands in several places at once', () => {
+    let count = 0;
+    const change = fc.tuple(fc.double({ min: 0, max: 0.999999, noNaN: true }), fc.constantFrom(...EXTREMES));
+    fc.assert(
+      fc.property(fc.nat(all.length - 1), fc.array(change, { minLength: 1, maxLength: 2 }), (which, changes) => {
+        const list = places[which]!;
+        const found = taken(all[which]!, changes.map(([at, value]) => [list[Math.floor(at * list.length)]!, value]));
+        if (!found) return;
+        count++;
+        everything(found);
+      }),
+      { numRuns: Number(process.env.KYMAR_RUNS ?? 200) },
+    );
+    expect(count).toBeGreaterThan(10);
+  });
+
+  test('a rate of zero at the other end, runs kept and nothing frozen: refused, never a page that stays white', () => {
+    const offload = bare[0]!;
+    const zero = { ...offload, host: { ...offload.host, storage: { ...offload.host.storage, read: { value: 0, source: { kind: 'entered' } } } } };
+    expect(checkJob(zero)).toMatchObject({ ok: false, problems: [expect.stringMatching(/host\.storage\.read\.value.*at least 1 kB\/s/)] });
+  });
+
+  test.each([
+    ['a size beyond anything', (job: Job) => ({ ...job, activities: [{ ...job.activities[0]!, bytes: { value: 1e308, source: { kind: 'entered' } } }] }), /activities\.0\.bytes\.value/],
+    ['low above high', (job: Job) => ({ ...job, serviceYears: { value: [5, 4, 3], source: { kind: 'entered' } } }), /must rise/],
+    ['a frozen result without a figure', (job: Job) => ({ ...job, forecasts: [{ ...job.forecasts[0]!, results: [{ activity: 'offload', probability: null }] }] }), /holds no figure/],
+    ['a frozen range upside down', (job: Job) => JSON.parse(JSON.stringify(job).replace(/"time":\{"low":[\d.]+/, '"time":{"low":1e9')), /low end lies above/],
+    ['a version in quotes', (job: Job) => ({ ...job, kymarVersion: '1' }), /kymarVersion: "1" is no version/],
+    ['a version named like a method', (job: Job) => ({ ...job, kymarVersion: 'constructor' }), /no version/],
+  ])('%s is refused with its place', (_, broken, words) => {
+    const read = checkJob(broken(demoJobs()[0]!));
+    expect(!read.ok && read.problems.join('\n')).toMatch(words);
+  });
+});

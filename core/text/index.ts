@@ -1,0 +1,3 @@
+export { own } from './own';
+export { canonical } from './canonical';
+export { readJson, DEEPEST, MOST_TEXT, type ReadJson } from './json';

@@ -1,0 +1,138 @@
+import { readFile, readlink, realpath, readdir, stat } from 'node:fs/promises';
+import { basename, join } from 'node:path';
+import type { Label } from '@kymar/core/bench';
+import { mountOf, parseMounts, type Mount } from './mounts';
+
+/** What lies under a folder: the devices that do the work, and what makes a figure from there doubtful. */
+export interface Layers {
+  /** Whole disks by number, e.g. `259:0`, or a name for what is no disk. One run at a time on each. */
+  devices: string[];
+  labels: Label[];
+  /** The way down in words, e.g. `overlay on ext4 on loop0 on tmpfs`. */
+  way: string[];
+}
+
+/** What is asked of the system; tests give a made-up one. */
+export interface Ground {
+  text(file: string): Promise<string>;
+  list(folder: string): Promise<string[]>;
+  link(file: string): Promise<string>;
+  real(path: string): Promise<string>;
+  /** Number of a device file, e.g. `8:1`; empty for anything else. */
+  device(file: string): Promise<string>;
+}
+
+const orEmpty = <T>(asked: Promise<T>, empty: T): Promise<T> => asked.catch(() => empty);
+const numberOf = (rdev: number): string => `${((rdev >> 8) & 0xfff) | 0}:${(rdev & 0xff) | ((rdev >> 12) & 0xfff00)}`;
+
+export const GROUND: Ground = {
+  text: (file) => orEmpty(readFile(file, 'utf8'), ''),
+  list: (folder) => orEmpty(readdir(folder), []),
+  link: (file) => orEmpty(readlink(file), ''),
+  real: (path) => orEmpty(realpath(path), ''),
+  device: async (file) => {
+    const found = await stat(file).catch(() => null);
+    return found?.isBlockDevice() ? numberOf(found.rdev) : '';
+  },
+};
+
+const MEMORY = new Set(['tmpfs', 'ramfs', 'devtmpfs', 'hugetlbfs']);
+const NETWORK = new Set(['nfs', 'nfs4', 'cifs', 'smb3', 'smbfs', '9p', 'ceph', 'glusterfs', 'fuse.sshfs', 'afs', 'virtiofs', 'lustre']);
+const ENCRYPTED = new Set(['ecryptfs', 'fuse.gocryptfs', 'fuse.encfs', 'fuse.cryfs']);
+const COMPRESSING = new Set(['squashfs', 'erofs', 'zfs']);
+/** A layer on a layer on a layer: beyond this it goes round in circles. */
+const DEEPEST = 24;
+
+class Descent {
+  readonly found: Layers = { devices: [], labels: [], way: [] };
+
+  constructor(
+    private readonly ground: Ground,
+    private readonly mounts: readonly Mount[],
+  ) {}
+
+  private label(label: Label): void {
+    if (!this.found.labels.includes(label)) this.found.labels.push(label);
+  }
+
+  private bottom(device: string): void {
+    if (!this.found.devices.includes(device)) this.found.devices.push(device);
+  }
+
+  /** A folder or file: down to what its file system lies on. */
+  async path(path: string, depth = 0): Promise<void> {
+    const mount = depth > DEEPEST ? null : mountOf(this.mounts, path);
+    if (!mount) return this.unknown(path);
+    const { fileSystem, options, device, major, minor } = mount;
+    this.found.way.push(fileSystem);
+    if (options.some((o) => /^compress(-force|_algorithm)?(=(?!no\b|none\b)|$)/.test(o)) || COMPRESSING.has(fileSystem)) this.label('compressed');
+    if (ENCRYPTED.has(fileSystem)) this.label('encrypted');
+    if (MEMORY.has(fileSystem)) {
+      this.label('memory-backed');
+      return this.bottom(`memory ${major}:${minor}`);
+    }
+    if (NETWORK.has(fileSystem)) {
+      this.label('network');
+      return this.bottom(`network ${device}`);
+    }
+    if (fileSystem === 'overlay') return this.overlay(mount, depth);
+    // A file system over several devices has a number of its own that is no device's: its source is one.
+    const number = major === 0 ? await this.ground.device(device) : `${major}:${minor}`;
+    if (number === '') return this.unknown(`${major}:${minor}`);
+    return this.block(number, depth + 1);
+  }
+
+  private async overlay({ options, major, minor }: Mount, depth: number): Promise<void> {
+    const upper = options.find((o) => o.startsWith('upperdir='))?.slice(9);
+    const real = upper ? await this.ground.real(upper) : '';
+    // In a container the upper folder lies outside of what can be seen.
+    if (!real) return this.unknown(`${major}:${minor}`);
+    return this.path(real, depth + 1);
+  }
+
+  private unknown(what: string): void {
+    this.label('not followed');
+    this.bottom(`unknown ${what}`);
+  }
+
+  /** A block device by its number: down to the whole disks. */
+  private async block(number: string, depth: number): Promise<void> {
+    if (depth > DEEPEST) return this.unknown(number);
+    const at = join('/sys/dev/block', number);
+    const name = basename(await this.ground.link(at));
+    if (name) this.found.way.push(name);
+    if (/^(zram|ram)\d/.test(name)) {
+      this.label('memory-backed');
+      return this.bottom(number);
+    }
+    if (/^(nbd|rbd|drbd)\d/.test(name)) this.label('network');
+    const backing = (await this.ground.text(join(at, 'loop/backing_file'))).trim();
+    if (backing) return this.loop(at, number, backing, depth);
+    if ((await this.ground.text(join(at, 'dm/uuid'))).startsWith('CRYPT-')) this.label('encrypted');
+    if ((await this.ground.text(join(at, 'dm/name'))).includes('vdo')) this.label('compressed');
+    const below = await this.ground.list(join(at, 'slaves'));
+    for (const slave of below) {
+      const inner = (await this.ground.text(join(at, 'slaves', slave, 'dev'))).trim();
+      if (inner) await this.block(inner, depth + 1);
+    }
+    if (below.length > 0) return;
+    const partition = (await this.ground.text(join(at, 'partition'))).trim() !== '';
+    const whole = partition ? (await this.ground.text(`${at}/../dev`)).trim() : '';
+    this.bottom(whole || number);
+  }
+
+  /** A file served as a disk: unless it is opened past it, the host's memory stands between. */
+  private async loop(at: string, number: string, backing: string, depth: number): Promise<void> {
+    if ((await this.ground.text(join(at, 'loop/dio'))).trim() !== '1') this.label('cached-through');
+    this.bottom(number);
+    return this.path(backing.replace(/ \(deleted\)$/, ''), depth + 1);
+  }
+}
+
+/** Follows a folder down through overlays, loops, mapped, encrypted and joined devices. Never throws. */
+export async function layersOf(folder: string, ground: Ground = GROUND): Promise<Layers & { mount: Mount | null }> {
+  const mounts = parseMounts(await ground.text('/proc/self/mountinfo'));
+  const descent = new Descent(ground, mounts);
+  if (mounts.length > 0) await descent.path(folder);
+  return { ...descent.found, mount: mountOf(mounts, folder) };
+}

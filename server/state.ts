@@ -1,0 +1,85 @@
+import { lstatSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { homedir } from 'node:os';
+import { join } from 'node:path';
+
+/** What one record may weigh, B: a run with its samples is far below. */
+const MOST = 8e6;
+const NAME = /^[A-Za-z0-9._-]{1,80}$/;
+
+/** Where a user's programs keep what must outlive them [XDG base directory specification]. */
+export const stateFolder = (): string => join(process.env.XDG_STATE_HOME || join(homedir(), '.local/state'), 'kymar');
+/** Where they keep what may be thrown away. */
+export const cacheFolder = (): string => join(process.env.XDG_CACHE_HOME || join(homedir(), '.cache'), 'kymar');
+
+/**
+ * A folder of Kymar's own: made where it is not there, never through a link, and nobody else's.
+ * @throws Error that says what is wrong with it
+ */
+export function ownFolder(path: string): string {
+  mkdirSync(path, { recursive: true, mode: 0o700 });
+  const found = lstatSync(path);
+  if (!found.isDirectory()) throw new Error(`${path} is a link or a file, not a folder. Remove it.`);
+  const me = process.getuid?.();
+  if (me !== undefined && found.uid !== me) throw new Error(`${path} belongs to another user. Remove it, or name a folder with --bench.`);
+  if (me !== undefined && found.mode & 0o022) throw new Error(`Others may write to ${path}. Take that right away (chmod 700), or name a folder with --bench.`);
+  return path;
+}
+
+/** Records of one kind, each a small file of its own: two servers never write the same one. */
+export class Records<T extends object> {
+  private readonly folder: string;
+  private readonly failed: string | null;
+
+  constructor(kind: string, root = stateFolder()) {
+    this.folder = join(root, kind);
+    this.failed = this.open(root);
+  }
+
+  /** Why nothing can be kept; null when all is well. */
+  get problem(): string | null {
+    return this.failed;
+  }
+
+  private open(root: string): string | null {
+    try {
+      ownFolder(root);
+      ownFolder(this.folder);
+      return null;
+    } catch (error) {
+      return `Nothing can be kept over a restart: ${(error as Error).message}`;
+    }
+  }
+
+  /** Writes a record whole or not at all. Does nothing where nothing can be kept. */
+  put(id: string, record: T): void {
+    if (this.failed || !NAME.test(id)) return;
+    const file = join(this.folder, `${id}.json`);
+    const fresh = `${file}.${process.pid}.new`;
+    writeFileSync(fresh, JSON.stringify(record), { mode: 0o600 });
+    renameSync(fresh, file);
+  }
+
+  drop(id: string): void {
+    if (!this.failed && NAME.test(id)) rmSync(join(this.folder, `${id}.json`), { force: true });
+  }
+
+  /** All records that can be read, oldest first. */
+  all(): { id: string; record: T }[] {
+    if (this.failed) return [];
+    const files = readdirSync(this.folder).filter((name) => name.endsWith('.json'));
+    const read = files.flatMap((name) => this.read(name));
+    return read.sort((a, b) => a.at - b.at).map(({ id, record }) => ({ id, record }));
+  }
+
+  private read(name: string): { id: string; record: T; at: number }[] {
+    const file = join(this.folder, name);
+    try {
+      const found = lstatSync(file);
+      if (!found.isFile() || found.size > MOST) return [];
+      const record = JSON.parse(readFileSync(file, 'utf8')) as T;
+      return typeof record === 'object' && record !== null ? [{ id: name.slice(0, -5), record, at: statSync(file).mtimeMs }] : [];
+    } catch {
+      return [];
+    }
+  }
+}
