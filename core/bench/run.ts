@@ -84,6 +84,8 @@ export const Run = z.object({
   path: z.union([z.literal('customer'), z.object({ host: Host, build: Build })]).nullable(),
   conditions: z.object({ note: z.string().max(400).default(''), temperature: z.number().min(-100).max(300).nullable().default(null), cold: z.boolean().nullable().default(null), target: z.string().max(400).nullable().default(null), memoryBacked: z.boolean().default(false) }),
   ended: z.enum(['done', 'aborted', 'disconnected']),
+  /** Set aside by a person: kept and shown, never used. */
+  excluded: z.object({ at: z.iso.datetime(), reason: z.string().trim().min(1, { error: 'wants a reason' }).max(400) }).optional(),
   samples: z.array(Sample).max(2000).default([]),
 });
 export type Run = z.infer<typeof Run>;

@@ -1,7 +1,7 @@
 import { stopwatchError, type Run } from '../bench';
 import type { Fact } from '../evidence';
 import { freeze } from '../forecast';
-import { type Job, VERSION } from '../job';
+import { type Job, VERSION, witness } from '../job';
 import { BRIDGES } from './boxes';
 import { DRIVES } from './drives';
 import { HOSTS } from './hosts';
@@ -15,7 +15,7 @@ export const DEMO_IDS = ['demo-acoustics-offload', 'demo-herbarium-scans', 'demo
 
 /** The jobs of the demo, made anew: the models in force freeze the forecast. */
 export function demoJobs(): Job[] {
-  return [offload(), scans(), bay()];
+  return [offload(), scans(), bay()].map((job) => witness(null, job, job.changed));
 }
 
 /** The acoustics survey's offload: finished up to the verdict. */

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { BRIDGES, demoJobs, DRIVES } from '../demo';
-import type { Job, Move } from '../job';
+import { isUntouched, type Job, Move } from '../job';
 import type { Drive } from '../parts';
-import { cacheAt, exactFact, explainChance, forecastJob, forecastTransfer, freeze, inputsOfMove, isLife, isUntouched, pathOf, repeatJob, surroundingsOf, transferPath } from '.';
+import { cacheAt, exactFact, explainChance, forecastJob, forecastTransfer, freeze, inputsOfMove, isLife, pathOf, repeatJob, surroundingsOf, transferPath } from '.';
 import { together } from './together';
 
 const [offload, scans] = demoJobs() as [Job, Job];

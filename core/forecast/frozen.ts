@@ -1,6 +1,4 @@
-import { sha256 } from '@noble/hashes/sha2.js';
-import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
-import type { FrozenForecast, Job } from '../job';
+import { sha, type FrozenForecast, type Job } from '../job';
 import { canonical } from '../text';
 import { forecastJob } from './job';
 
@@ -23,14 +21,5 @@ export function freeze(job: Job, id: string, at: string): FrozenForecast {
     ...(job.needs ? { needs: job.needs } : {}),
     results: forecast.activities.map(({ activity, figure, rate, course, probability }) => ({ activity: activity.id, ...(rate ? { time: figure, rate } : { figure }), probability, ...(course ? { bar: course.bar } : {}) })),
   };
-  return { id, ...body, hash: hashOf(body) };
-}
-
-/** Whether a frozen forecast still is what was hashed. */
-export function isUntouched({ id: _id, hash, ...body }: FrozenForecast): boolean {
-  return hashOf(body) === hash;
-}
-
-function hashOf(body: Omit<FrozenForecast, 'id' | 'hash'>): string {
-  return bytesToHex(sha256(utf8ToBytes(canonical(body))));
+  return { id, ...body, hash: sha(canonical(body)) };
 }

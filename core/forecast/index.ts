@@ -1,7 +1,7 @@
 export { forecastTransfer, timesOf, type ProfilePoint, type Sway, type TransferForecast } from './transfer';
 export { inputsOf, cacheAt, namedByThing, type InputName, type Inputs, type Numbers, type Surroundings, type TransferTask } from './inputs';
 export { exactFact, explainChance, forecastJob, forecastOne, inputsOfMove, isLife, layoutOf, lifeOfJob, openedOver, pathOf, surroundingsOf, taskOf, transferPath, wholeTask, type ActivityForecast, type JobForecast, type Plan } from './job';
-export { freeze, isUntouched, MODEL } from './frozen';
+export { freeze, MODEL } from './frozen';
 export type { StreamForecast } from './stream';
 export { repeatJob, type DaysForecast, type Ends } from './days';
 export type { ArrayForecast } from './array';

@@ -108,7 +108,7 @@ function measurements({ claims }: Verdict): Section {
 }
 
 function decision(job: Job, found: Verdict): Section {
-  return section('Verdict', [text(found.words), ...(job.decision ? [text(`${DECIDED[job.decision.kind]} on ${job.decision.at.slice(0, 10)}.${job.decision.words ? ` ${job.decision.words}` : ''}`)] : [])]);
+  return section('Verdict', [text(found.words), ...found.doubts.map((words) => text(`Not as it was kept: ${words}`)), ...(job.decision ? [text(`${DECIDED[job.decision.kind]} on ${job.decision.at.slice(0, 10)}.${job.decision.words ? ` ${job.decision.words}` : ''}`)] : [])]);
 }
 
 function life(forecast: Pick<JobForecast, 'life'> | null, job: Job): Section {

@@ -3,9 +3,8 @@ import Ajv from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
 import fc from 'fast-check';
 import { demoJobs } from '../demo';
-import { isUntouched } from '../forecast';
 import { verdict } from '../verdict';
-import { VERSION, checkJob, directionOf, filesOf, logNormalSizes, type Activity, type Move, Job, jobJsonSchema, nextStage, readJob, rebuild, stages, writeJob } from '.';
+import { VERSION, checkJob, isUntouched, directionOf, filesOf, logNormalSizes, type Activity, type Move, Job, jobJsonSchema, nextStage, readJob, rebuild, stages, writeJob } from '.';
 
 const [offload, scans] = demoJobs() as [Job, Job];
 const problems = (text: string) => {

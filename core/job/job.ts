@@ -4,6 +4,7 @@ import { Build, Run } from '../bench';
 import { Fact } from '../evidence';
 import { Host, Id } from '../parts';
 import { Activity } from './activity';
+import { ChainEntry } from './chain';
 import { FrozenForecast } from './frozen';
 import { Needs } from './needs';
 
@@ -35,6 +36,8 @@ const Fields = z.object({
   forecasts: z.array(FrozenForecast).max(200),
   runs: z.array(Run).max(5000),
   decision: Decision.nullable(),
+  /** What happened to runs, forecasts and decisions, each entry sealed to the one before. */
+  chain: z.array(ChainEntry).max(50_000).optional(),
 });
 
 /** A job: the spine of everything. One file holds it whole. */

@@ -13,7 +13,7 @@ export interface StageState {
 /** Each stage's state from what the job holds; verdict and path trouble come in from the models that find it. */
 export function stages(job: Job, trouble: { blocked: boolean; unmet: boolean }): StageState[] {
   const frozen = job.forecasts.at(-1);
-  const done = job.runs.filter((run) => run.ended === 'done');
+  const done = job.runs.filter((run) => run.ended === 'done' && !run.excluded);
   // Of the needs only what the forecast asks; older frozen forecasts did not keep them.
   const asked = (needs: Job['needs']) => (frozen?.needs === undefined ? null : [needs?.fill, needs?.ambient]);
   const stale = frozen !== undefined && job.build !== null && JSON.stringify([frozen.host, frozen.build, frozen.activities, asked(frozen.needs)]) !== JSON.stringify([job.host, job.build, job.activities, asked(job.needs)]);

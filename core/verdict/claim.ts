@@ -1,7 +1,7 @@
 import { measuredOf, readingBounds, type Measured, type Run } from '../bench';
 import { worked, type Estimate, type Fact, type Spread } from '../evidence';
 import { exactFact, forecastTransfer, surroundingsOf, transferPath, wholeTask, type Plan, type TransferTask } from '../forecast';
-import { isMove, samePath, type Activity, type FrozenForecast, type Job, type Move } from '../job';
+import { doubtsOf, isMove, samePath, type Activity, type FrozenForecast, type Job, type Move } from '../job';
 import { hardCeiling, type Path } from '../path';
 import { format } from '../units';
 
@@ -29,8 +29,10 @@ export interface Claim {
   own: boolean;
   measured: Measured | null;
   forecast: { rate: Estimate; time: Estimate | null; frozen: FrozenForecast | null; later: number } | null;
-  /** Runs that cannot have measured the drive, with the reason: kept, named, never used. */
+  /** Runs that are not used, with the reason: set aside by a person, or they cannot have measured the drive. Kept and named. */
   impossible: { run: Run; words: string }[];
+  /** What of the evidence used here was changed after it was kept, in words. */
+  doubts: string[];
   right: Right;
   wish: Wish | null;
   /** What the result says for the customer's machine. */
@@ -69,6 +71,8 @@ function claimOf(job: Job, runs: readonly Run[]): Claim {
   const path = host && build ? transferPath(host, build, host.endpoints?.some((e) => e.id === end) ? end : undefined) : null;
   const impossible = runs.flatMap((run) => faultOf(run, path));
   const usable = runs.filter((run) => !impossible.some((i) => i.run === run));
+  const used = new Set([...runs.map((run) => `run ${run.id}`), ...(frozen ? [`forecast ${frozen.id}`] : []), 'chain']);
+  const doubts = doubtsOf(job).filter((d) => used.has(d.what === 'chain' ? 'chain' : `${d.what} ${d.id}`));
   const measured = usable.length > 0 ? measuredOf(usable) : null;
   const activity = job.activities.find((a) => a.id === first.activity) ?? frozen?.activities.find((a) => a.id === first.activity) ?? null;
   const forecast = path && path.blocked.length === 0 ? forecastFor(path, first, { host: host!, build, activities: (frozen ?? job).activities, needs: own ? (frozen?.needs ?? job.needs) : undefined }, frozen) : null;
@@ -82,7 +86,8 @@ function claimOf(job: Job, runs: readonly Run[]): Claim {
     measured,
     forecast,
     impossible,
-    right: measured ? judge(measured.rate, forecast?.rate ?? null) : { answer: 'impossible', by: null, words: 'No run of this kind can have measured the drive.' },
+    doubts: doubts.map((d) => d.words),
+    right: runs.every((run) => run.excluded) ? { answer: 'not proven', by: null, words: 'Every run of this kind is set aside.' } : measured ? judge(measured.rate, forecast?.rate ?? null) : { answer: 'impossible', by: null, words: 'No run of this kind can have measured the drive.' },
     wish: activity?.wish ? wishOf(activity, first, measured, own, simulated) : null,
     carries: `${carryOver(own, simulated, path, first)}${forecast && forecast.later > 0 ? ` Timed until the progress bar was full; all is written about ${format(forecast.later, 's', 2)} later.` : ''}`,
   };
@@ -90,6 +95,7 @@ function claimOf(job: Job, runs: readonly Run[]): Claim {
 
 /** A run whose slowest possible average lies above a hard ceiling, or that wrote into memory. */
 function faultOf(run: Run, path: Path | null): { run: Run; words: string }[] {
+  if (run.excluded) return [{ run, words: `Set aside on ${run.excluded.at.slice(0, 10)}: ${run.excluded.reason}` }];
   if (run.conditions.memoryBacked) return [{ run, words: 'The folder lies in memory: this measured memory, not a drive.' }];
   const ceiling = path ? hardCeiling(path) : Infinity;
   const least = readingBounds(run)[0];

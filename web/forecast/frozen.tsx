@@ -1,6 +1,6 @@
 import { Alert, Box, Button, Typography } from '@mui/material';
-import { freeze, isUntouched } from '@kymar/core/forecast';
-import type { FrozenForecast, Job } from '@kymar/core/job';
+import { freeze } from '@kymar/core/forecast';
+import { doubtsOf, type FrozenForecast, type Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { newId } from '../jobs/new';
 import { stagesOf } from '../state/derived';
@@ -11,6 +11,7 @@ import { Panel } from '../ui/panel';
 /** Freezing: time stamp, hash, and every earlier one beside it. */
 export function Freeze({ job }: { job: Job }) {
   const state = stagesOf(job).find((s) => s.stage === 'forecast')!.state;
+  const doubts = doubtsOf(job);
   const add = () => changeJob(job.id, (j) => ({ ...j, forecasts: [...j.forecasts, freeze(j, newId('forecast'), new Date().toISOString())] }));
   return (
     <Panel title="Frozen forecasts">
@@ -22,14 +23,14 @@ export function Freeze({ job }: { job: Job }) {
       </Button>
       <Box component="ol" sx={{ pl: 2.5, mb: 0 }}>
         {job.forecasts.map((f) => (
-          <FrozenRow key={f.id} frozen={f} />
+          <FrozenRow key={f.id} frozen={f} doubt={doubts.find((d) => d.what === 'forecast' && d.id === f.id)?.words ?? null} />
         ))}
       </Box>
     </Panel>
   );
 }
 
-function FrozenRow({ frozen }: { frozen: FrozenForecast }) {
+function FrozenRow({ frozen, doubt }: { frozen: FrozenForecast; doubt: string | null }) {
   return (
     <Box component="li" sx={{ mb: 0.75 }}>
       <Typography variant="body2">
@@ -43,9 +44,9 @@ function FrozenRow({ frozen }: { frozen: FrozenForecast }) {
           </Typography>
         );
       })}
-      {!isUntouched(frozen) && (
+      {doubt && (
         <Alert severity="error" variant="outlined" sx={{ mt: 0.5 }}>
-          Its content no longer matches its hash: it was changed after freezing.
+          {doubt}
         </Alert>
       )}
     </Box>

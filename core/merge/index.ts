@@ -1,0 +1,2 @@
+export { merge3, type Merged } from './merge';
+export { changedPlaces } from './places';
