@@ -4,12 +4,13 @@ import { ThemeProvider } from '@mui/material/styles';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { demoJobs } from '@kymar/core/demo';
-import { openStore } from './state/jobs';
-import { openParts } from './state/parts';
-import { Router } from './router';
+import { watchBackup } from './state/backup';
+import { watchRuns } from './state/runs';
+import { openStore } from './state/store';
+import { fetchTheRest, Router } from './router';
 import { theme } from './ui/theme';
 
-void Promise.all([openStore(demoJobs), openParts()]).then(() =>
+void openStore(demoJobs).then(() => {
   createRoot(document.getElementById('root')!).render(
     <StrictMode>
       <ThemeProvider theme={theme} defaultMode="system">
@@ -17,5 +18,8 @@ void Promise.all([openStore(demoJobs), openParts()]).then(() =>
         <Router />
       </ThemeProvider>
     </StrictMode>,
-  ),
-);
+  );
+  watchRuns();
+  watchBackup();
+  fetchTheRest();
+});

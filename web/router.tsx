@@ -1,9 +1,10 @@
-import { lazy, Suspense } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { DEMO_IDS } from '@kymar/core/demo';
-import { useStatus } from './state/jobs';
+import { useStatus } from './state/status';
 import { JobFrame } from './ui/job';
 import { Shell } from './ui/shell';
+import { lazyView } from './ui/view';
+import { warmUp } from './workers';
 
 // Each view is fetched when it is first shown, the one the address names while the rest still starts.
 const VIEWS = {
@@ -15,20 +16,32 @@ const VIEWS = {
   verdict: async () => ({ default: (await import('./verdict')).VerdictView }),
   parts: async () => ({ default: (await import('./parts')).Parts }),
   reference: async () => ({ default: (await import('./reference')).Reference }),
+  settings: async () => ({ default: (await import('./settings')).Settings }),
   handover: async () => ({ default: (await import('./handover')).Handover }),
 };
 const named = location.pathname.split('/').at(-1) || 'verdict';
-if (named in VIEWS) void VIEWS[named as keyof typeof VIEWS]();
+if (named in VIEWS) void VIEWS[named as keyof typeof VIEWS]().catch(() => undefined);
 
-const Jobs = lazy(VIEWS.jobs);
-const Brief = lazy(VIEWS.brief);
-const PathView = lazy(VIEWS.path);
-const Forecast = lazy(VIEWS.forecast);
-const Bench = lazy(VIEWS.bench);
-const VerdictView = lazy(VIEWS.verdict);
-const Handover = lazy(VIEWS.handover);
-const Parts = lazy(VIEWS.parts);
-const Reference = lazy(VIEWS.reference);
+const Jobs = lazyView(VIEWS.jobs);
+const Brief = lazyView(VIEWS.brief);
+const PathView = lazyView(VIEWS.path);
+const Forecast = lazyView(VIEWS.forecast);
+const Bench = lazyView(VIEWS.bench);
+const VerdictView = lazyView(VIEWS.verdict);
+const Handover = lazyView(VIEWS.handover);
+const Parts = lazyView(VIEWS.parts);
+const Reference = lazyView(VIEWS.reference);
+const Settings = lazyView(VIEWS.settings);
+
+/** What a stopped server would keep back is fetched while there is nothing else to do. */
+export function fetchTheRest(): void {
+  const rest = () => {
+    for (const load of [...Object.values(VIEWS), () => import('./ui/working'), () => import('./ui/alternatives')]) void load().catch(() => undefined);
+    warmUp();
+  };
+  if ('requestIdleCallback' in globalThis) requestIdleCallback(rest, { timeout: 10_000 });
+  else setTimeout(rest, 3000);
+}
 
 /** A first visit opens on the finished demo job, every later one on the list. */
 function Entrance() {
@@ -39,8 +52,7 @@ function Entrance() {
 export function Router() {
   return (
     <BrowserRouter>
-      <Suspense>
-        <Routes>
+      <Routes>
           <Route Component={Shell}>
             <Route index Component={Entrance} />
             <Route path="jobs" Component={Jobs} />
@@ -55,10 +67,10 @@ export function Router() {
             </Route>
             <Route path="parts/:kind?/:id?" Component={Parts} />
             <Route path="reference" Component={Reference} />
+            <Route path="settings" Component={Settings} />
             <Route path="*" element={<Navigate replace to="/jobs" />} />
           </Route>
-        </Routes>
-      </Suspense>
+      </Routes>
     </BrowserRouter>
   );
 }

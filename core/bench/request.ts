@@ -1,6 +1,16 @@
 import * as z from 'zod';
 import { Id } from '../parts';
 
+/** What a real run is for. */
+export const Purpose = z.object({
+  job: Id,
+  /** Where it is measured: the job's own path, another place by its key, or null for some other drive. */
+  place: z.string().max(170).nullable(),
+  note: z.string().max(400),
+  temperature: z.number().min(-100).max(300).nullable(),
+});
+export type Purpose = z.infer<typeof Purpose>;
+
 /** A real run the server is asked for. */
 export const RunRequest = z.object({
   /** Id of one of the folders the server was started with. */
@@ -11,8 +21,8 @@ export const RunRequest = z.object({
   bytes: z.number().int().min(1 << 20, { error: 'must be at least 1 MiB' }).max(64e12),
   /** Size of one request in B. */
   block: z.union([z.literal(131072), z.literal(1048576), z.literal(4194304)]),
-  /** What the page will do with it: the job it is for, and whether the folder lies on that job's drive. */
-  purpose: z.object({ job: Id, path: z.enum(['job', 'other']) }).optional(),
+  /** What the page will do with the result; the server keeps it with the run, so that a page that comes back knows. */
+  purpose: Purpose.optional(),
 });
 export type RunRequest = z.infer<typeof RunRequest>;
 

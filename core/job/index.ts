@@ -6,5 +6,6 @@ export { witness, doubtsOf, isUntouched, sha, type ChainEntry, type Doubt } from
 export { mergeJobs, nameOfChange, jobPlaces } from './change';
 export { writeJob, checkJob, problemsOf, type Read } from './file';
 export { readJob } from './read';
+export { repairJob } from './repair';
 export { stages, nextStage, STAGES, type Stage, type StageState } from './stage';
 export { rebuild, samePath } from './rebuild';

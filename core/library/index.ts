@@ -1,6 +1,8 @@
 export { columnsOf, type Column, type Holds } from './column';
 export { propertyOf, type Property } from './property';
-export { toRows, fromRows, type Problem, type FromRows } from './table';
-export { compare, type Change } from './merge';
+export { toRows } from './table';
+export { fromRows, type Problem, type FromRows } from './rows';
+export { compare, type Change, type Difference } from './merge';
+export { safeRows } from './cell';
 export { draftDrive, type Draft } from './draft';
 export { readLibrary, writeLibrary, LIBRARY_VERSION } from './file';

@@ -102,7 +102,7 @@ describe('taking parts over', () => {
     const fresh = { ...third, id: 'fresh', model: 'Never Seen' };
     expect(compare('drives', SHOP.drives, [first, faster, fresh])).toEqual([
       { part: first, state: 'same', differs: [], known: false },
-      { part: { ...faster, id: second.id }, state: 'changed', differs: ['Reads at'], known: true },
+      { part: { ...faster, id: second.id }, state: 'changed', differs: [{ label: 'Reads at', before: '3500 MB/s', after: '1000 MB/s' }], known: true },
       { part: fresh, state: 'new', differs: [], known: false },
     ]);
     expect(compare('drives', SHOP.drives, JSON.parse(JSON.stringify(SHOP.drives)) as Drive[]).every((c) => c.state === 'same')).toBe(true);

@@ -1,14 +1,22 @@
+import equal from 'fast-deep-equal';
 import { nameOf, type Kind, type PartOf } from '../parts';
-import { canonical } from '../text';
-import { columnsOf } from './column';
+import { columnsOf, type Column } from './column';
+import { cellsOf } from './table';
+
+/** A property before and after, as people read it. */
+export interface Difference {
+  label: string;
+  before: string;
+  after: string;
+}
 
 /** What taking a part over would do. */
 export interface Change<K extends Kind> {
   part: PartOf[K];
   /** `new`: not there yet; `changed`: replaces one; `same`: already so. */
   state: 'new' | 'changed' | 'same';
-  /** Labels of the properties that differ. */
-  differs: string[];
+  /** The properties that differ, as they are and as they would be. */
+  differs: Difference[];
   /** It came under another id and was known by maker and name. */
   known: boolean;
 }
@@ -18,16 +26,27 @@ const bare = (text: string) => text.toLowerCase().replace(/[^a-z0-9]+/g, '');
 /** Holds parts from a file against the shop's, by id, else by maker and name: one thing is never kept twice. Nothing is changed here. */
 export function compare<K extends Kind>(kind: K, shop: readonly PartOf[K][], incoming: readonly PartOf[K][]): Change<K>[] {
   const byId = new Map(shop.map((part) => [part.id, part]));
-  const byName = new Map(shop.map((part) => [bare(nameOf(part)), part]));
+  // Only where an id is not known: it takes as long as all the rest.
+  let byName: Map<string, PartOf[K]> | null = null;
+  const named = (part: PartOf[K]) => (byName ??= new Map(shop.map((p) => [bare(nameOf(p)), p]))).get(bare(nameOf(part)));
   return incoming.map((part) => {
     const same = byId.get(part.id);
-    const twin = same ? undefined : byName.get(bare(nameOf(part)));
+    const twin = same ? undefined : named(part);
     const there = same ?? twin;
     if (!there) return { part, state: 'new', differs: [], known: false };
     const taken = { ...part, id: there.id };
-    const differs = columnsOf(kind)
-      .filter(({ key }) => canonical((there as Record<string, unknown>)[key]) !== canonical((taken as Record<string, unknown>)[key]))
-      .map((column) => column.label);
+    const differs = columnsOf(kind).flatMap((column): Difference[] => {
+      const [was, is] = [there, taken].map((p) => (p as Record<string, unknown>)[column.key]);
+      return equal(was, is) ? [] : [difference(column, was, is)];
+    });
     return { part: taken, state: differs.length > 0 ? 'changed' : 'same', differs, known: twin !== undefined };
   });
+}
+
+/** A property's change in words; where the figure is the same, its source is what changed. */
+function difference(column: Column, was: unknown, is: unknown): Difference {
+  const [a, b] = [cellsOf(column, was), cellsOf(column, is)];
+  const i = Math.max(0, a.findIndex((cell, n) => cell !== b[n]));
+  const said = (cells: string[]) => (cells[i] || 'empty').slice(0, 120);
+  return { label: ['', 'source of ', 'more on '][i] + column.label, before: said(a), after: said(b) };
 }

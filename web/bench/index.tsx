@@ -1,11 +1,11 @@
 import { Box, MenuItem, Tab, Tabs, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { Run } from '@kymar/core/bench';
-import { shopNow } from '../state/parts';
-import { pathOf } from '@kymar/core/forecast';
 import { isMove, type Job } from '@kymar/core/job';
 import { newId } from '../jobs/new';
 import { changeJob } from '../state/jobs';
+import { pathAt, placesOf } from '../state/places';
+import { useWatch } from '../state/watch';
 import { useJob } from '../ui/job';
 import { Panel } from '../ui/panel';
 import { ByHand } from './byhand';
@@ -30,7 +30,11 @@ export function Bench() {
   const { job } = useJob();
   const [way, setWay] = useState<Way>('stopwatch');
   const moves = job.activities.filter(isMove);
-  const [activityId, setActivity] = useState(moves[0]?.id ?? '');
+  const { watch } = useWatch();
+  const timed = watch?.job === job.id ? watch.activity : null;
+  const [chosenActivity, setActivity] = useState(moves[0]?.id ?? '');
+  // A clock that runs is about one activity: that one is shown.
+  const activityId = timed ?? chosenActivity;
   const [where, setWhere] = useState('customer');
   const [note, setNote] = useState('');
   const [warmth, setWarmth] = useState('');
@@ -46,7 +50,7 @@ export function Bench() {
           </Typography>
         )}
         <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(4, minmax(0, 1fr))', gap: 1.5, mb: 1.5, '& > *': { gridColumn: 'span 2' } }}>
-          <TextField select label="What is timed" value={activity?.id ?? ''} onChange={(e) => setActivity(e.target.value)} disabled={moves.length === 0} helperText={moves.length === 0 ? 'The brief names nothing that is moved' : undefined}>
+          <TextField select label="What is timed" value={activity?.id ?? ''} onChange={(e) => setActivity(e.target.value)} disabled={moves.length === 0 || timed !== null} helperText={moves.length === 0 ? 'The brief names nothing that is moved' : timed ? 'Bound to the clock' : undefined}>
             {moves.map((a) => (
               <MenuItem key={a.id} value={a.id}>
                 {a.name}
@@ -55,7 +59,7 @@ export function Bench() {
           </TextField>
           <TextField select label="Where it runs" value={job.build ? where : 'none'} onChange={(e) => setWhere(e.target.value)}>
             {job.build && <MenuItem value="customer">Customer’s machine, as built</MenuItem>}
-            {places(job).map(({ key, name }) => (
+            {placesOf(job).map(({ key, name }) => (
               <MenuItem key={key} value={key}>
                 {name}
               </MenuItem>
@@ -70,8 +74,8 @@ export function Bench() {
             <Tab key={value} value={value} label={label} />
           ))}
         </Tabs>
-        {way === 'stopwatch' && <Stopwatch key={activity?.id} activity={activity} onTaken={keep} />}
-        {way === 'real' && <RealBench job={job} onTaken={keep} />}
+        {way === 'stopwatch' && <Stopwatch key={activity?.id} job={job.id} activity={activity} onTaken={keep} />}
+        {way === 'real' && <RealBench job={job} where={job.build ? where : 'none'} note={note} temperature={warmth === '' ? null : Number(warmth)} />}
         {way === 'rig' && <Rig job={job} activity={activity} onTaken={keep} />}
         {way === 'hand' && <ByHand activity={activity} onTaken={keep} />}
       </Panel>
@@ -80,20 +84,7 @@ export function Bench() {
   );
 }
 
-/** Where else the same parts can be timed: other ports of the customer's machine, and the shop's own hosts where the parts fit. */
-function places(job: Job): { key: string; name: string; path: Exclude<Run['path'], 'customer' | null> }[] {
-  if (!job.build) return [];
-  // What the system was seen to negotiate holds for the port it was seen on.
-  const { seen: _, ...build } = job.build;
-  return [job.host, ...shopNow().hosts.filter((host) => host.id !== job.host.id)].flatMap((host) =>
-    host.ports
-      .map((port) => ({ key: `${host.id}/${port.id}`, name: `${host === job.host ? 'Same parts, other port' : host.name}: ${port.position}`, path: { host, build: { ...build, port: port.id } } }))
-      .filter(({ path }) => !(host === job.host && path.build.port === build.port) && pathOf(host, path.build).blocked.length === 0),
-  );
-}
-
 function runOf(job: Job, taken: Taken, where: string, stated: Pick<Run['conditions'], 'note' | 'temperature'>): Run {
   const { conditions, path, ...rest } = taken;
-  const described = !job.build || where === 'none' ? null : where === 'customer' ? 'customer' : (places(job).find((place) => place.key === where)?.path ?? null);
-  return Run.parse({ id: newId('run'), at: new Date().toISOString(), ended: 'done', samples: [], ...rest, path: path === undefined ? described : path, conditions: { ...stated, ...conditions } });
+  return Run.parse({ id: newId('run'), at: new Date().toISOString(), ended: 'done', samples: [], ...rest, path: path === undefined ? pathAt(job, where) : path, conditions: { ...stated, ...conditions } });
 }

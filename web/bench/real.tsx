@@ -1,68 +1,68 @@
 import { Alert, Box, Button, LinearProgress, MenuItem, TextField, Typography } from '@mui/material';
-import { useEffect, useRef, useState } from 'react';
-import { create } from 'zustand';
-import type { RealResult, RunEvent, RunRequest, Sample, Target } from '@kymar/core/bench';
+import { useEffect, useState } from 'react';
+import type { Label, RunRequest, Target } from '@kymar/core/bench';
 import type { Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
-import { stopRun, followRun, startRun, targets } from '../state/server';
+import { beginRun, useRuns } from '../state/runs';
+import { stopRun, targets } from '../state/server';
 import { QuantityField } from '../ui/field';
 import { FlowLine } from './flowline';
-import type { Taken } from '.';
 
-interface Going {
-  id: string;
-  folder: string;
-  direction: 'read' | 'write';
-  samples: Sample[];
-  total: number;
+const LABEL: Record<Label, string> = {
+  'memory-backed': 'it lies in memory: a run here measures memory, is kept under that name and never used',
+  'cached-through': 'it is a file served as a disk, with the host’s memory before it: a run here measures memory and is never used',
+  network: 'it lies on a network: figures speak for the network too',
+  compressed: 'what is written is compressed on the way: figures speak for the processor too',
+  encrypted: 'what is written is encrypted on the way: figures speak for the processor too',
+  'not followed': 'what it lies on cannot be followed down to a device: figures may speak for more than a drive',
+};
+
+interface Props {
+  job: Job;
+  /** Where it is measured, by the place's key. */
+  where: string;
+  note: string;
+  temperature: number | null;
 }
 
-/** The run that goes on: it does so while other views are looked at, and is found again on coming back. */
-const useGoing = create<{ going: Going | null }>(() => ({ going: null }));
-const setGoing = (to: Going | null | ((now: Going | null) => Going | null)) => useGoing.setState(({ going }) => ({ going: typeof to === 'function' ? to(going) : to }));
-
 /** Real sequential runs by the server, in one of the folders it was started with. */
-export function RealBench({ job, onTaken }: { job: Job; onTaken(taken: Taken): void }) {
+export function RealBench({ job, where, note, temperature }: Props) {
   const [list, setList] = useState<Target[] | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
+  // A refusal stays until it is read; that the folders cannot be looked at goes when they can.
+  const [refused, setRefused] = useState<string | null>(null);
+  const [unseen, setUnseen] = useState<string | null>(null);
   const [chosen, setChosen] = useState('');
   const [bytes, setBytes] = useState<number | null>(2e9);
   const [mode, setMode] = useState<RunRequest['mode']>('write-read');
   const [block, setBlock] = useState<RunRequest['block']>(1048576);
   const [under, setUnder] = useState<'job' | 'other'>('other');
-  const { going } = useGoing();
-  const alive = useRef(true);
+  const all = useRuns((s) => s.going);
+  const going = Object.values(all).find((g) => g.run.request.purpose?.job === job.id) ?? Object.values(all)[0] ?? null;
+  const ended = going === null;
 
-  const look = () =>
-    targets().then(
-      (found) => alive.current && (setList(found), setProblem(null)),
-      (error: Error) => alive.current && setProblem(error.message),
-    );
   useEffect(() => {
-    alive.current = true;
-    void look();
+    let alive = true;
+    targets().then(
+      (found) => alive && (setList(found), setUnseen(null)),
+      (error: Error) => alive && setUnseen(error.message),
+    );
     return () => {
-      alive.current = false;
+      alive = false;
     };
-  }, []);
+  }, [ended]);
+  const look = () =>
+    void targets().then(
+      (found) => (setList(found), setUnseen(null)),
+      (error: Error) => setUnseen(error.message),
+    );
   const target = list?.find((t) => t.id === chosen) ?? list?.find((t) => !t.problem) ?? list?.[0];
 
-  const hear = (event: RunEvent) => {
-    if (event.type === 'progress') setGoing((g) => g && { ...g, direction: event.direction, total: event.total, samples: g.direction === event.direction ? [...g.samples, event] : [event] });
-    else if (event.type === 'failed') setProblem(event.aborted ? null : event.problem);
-    else event.results.forEach((result) => onTaken(takenOf(result, event.target, under, block)));
-  };
   const start = async () => {
-    setProblem(null);
+    setRefused(null);
     try {
-      const { id } = await startRun({ target: target!.id, mode, bytes: Math.round(bytes!), block });
-      setGoing({ id, folder: target!.folder, direction: 'write', samples: [], total: bytes! });
-      await followRun(id, hear);
+      await beginRun({ target: target!.id, mode, bytes: Math.round(bytes!), block, purpose: { job: job.id, place: under === 'job' ? where : null, note, temperature } });
     } catch (error) {
-      setProblem((error as Error).message);
-    } finally {
-      setGoing(null);
-      void look();
+      setRefused((error as Error).message);
     }
   };
 
@@ -72,17 +72,22 @@ export function RealBench({ job, onTaken }: { job: Job; onTaken(taken: Taken): v
   const last = going?.samples.at(-1);
   return (
     <Box sx={{ display: 'grid', gap: 1.5 }}>
-      {problem && (
-        <Alert severity="error" variant="outlined">
-          {problem}
+      {refused && (
+        <Alert severity="error" variant="outlined" onClose={() => setRefused(null)}>
+          {refused}
         </Alert>
       )}
-      {!list && !problem && <Typography color="textSecondary">Looking at the folders …</Typography>}
+      {unseen && (
+        <Alert severity="warning" variant="outlined" action={<Button onClick={look}>Look again</Button>}>
+          {unseen}
+        </Alert>
+      )}
+      {!list && !unseen && <Typography color="textSecondary">Looking at the folders …</Typography>}
       {target && (
         <>
           {!going && (
             <>
-              <TextField select label="Folder" value={target.id} onChange={(e) => setChosen(e.target.value)} helperText={`${target.device ?? 'device not known'}, ${target.fileSystem ?? 'file system not known'}; room for ${format(target.room, 'B')}, ${format(target.reserve, 'B')} stay free`}>
+              <TextField select label="Folder" value={target.id} onChange={(e) => setChosen(e.target.value)} helperText={`${target.way || 'device not known'}; room for ${format(target.room, 'B')}, ${format(target.reserve, 'B')} stay free`}>
                 {list!.map((t) => (
                   <MenuItem key={t.id} value={t.id}>
                     {t.folder}
@@ -90,13 +95,13 @@ export function RealBench({ job, onTaken }: { job: Job; onTaken(taken: Taken): v
                 ))}
               </TextField>
               {target.problem && (
-                <Alert severity="warning" variant="outlined" action={<Button onClick={() => void look()}>Look again</Button>}>
+                <Alert severity="warning" variant="outlined" action={<Button onClick={look}>Look again</Button>}>
                   {target.problem}
                 </Alert>
               )}
               {target.labels.length > 0 && (
                 <Alert severity="warning" variant="outlined">
-                  This folder is {target.labels.join(' and ')}: {target.labels.includes('memory-backed') ? 'a run here measures memory, is kept under that name and never used.' : 'figures from here speak for more than the drive.'}
+                  This folder lies on {target.way || 'something unknown'}: {target.labels.map((label) => LABEL[label]).join('; ')}.
                 </Alert>
               )}
               <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
@@ -131,10 +136,10 @@ export function RealBench({ job, onTaken }: { job: Job; onTaken(taken: Taken): v
               <LinearProgress variant="determinate" value={last ? (100 * last.bytes) / going.total : 0} aria-label="Progress of the run" />
               <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
                 <Typography role="status" sx={{ flex: 1 }}>
-                  {going.direction === 'write' ? 'Writing' : 'Reading'} in {going.folder}: {format(last?.bytes ?? 0, 'B')} of {format(going.total, 'B')}
+                  {going.direction === 'write' ? 'Writing' : 'Reading'} in {going.run.folder}: {format(last?.bytes ?? 0, 'B')} of {format(going.total, 'B')}
                   {last && last.t > 0.3 ? `, ${format(last.bytes / last.t, 'B/s')}` : ''}
                 </Typography>
-                <Button variant="outlined" color="error" onClick={() => void stopRun(going.id).catch((e: Error) => setProblem(e.message))}>
+                <Button variant="outlined" color="error" onClick={() => void stopRun(going.run.id).catch((e: Error) => setRefused(e.message))}>
                   Stop and clean up
                 </Button>
               </Box>
@@ -148,21 +153,4 @@ export function RealBench({ job, onTaken }: { job: Job; onTaken(taken: Taken): v
       )}
     </Box>
   );
-}
-
-/** A result as a run. Through the host's memory a figure means something only well above its size. */
-function takenOf(result: RealResult, target: Target, under: 'job' | 'other', block: number): Taken {
-  const { direction, bytes, seconds, samples, through } = result;
-  const buffered = through === 'buffered' && bytes < 2 * target.memory;
-  const note = [`${target.fileSystem ?? 'file system not known'}, ${through === 'direct' ? 'past the host’s memory' : 'through the host’s memory'}`, ...target.labels].join(', ');
-  return {
-    activity: null,
-    direction,
-    otherEnd: 'memory',
-    source: 'real',
-    measure: { kind: 'timed', bytes, files: 1, seconds, until: 'written', error: 0.001, correction: 0, laps: [], block, depth: 1 },
-    samples: samples.slice(0, 2000),
-    ...(under === 'other' ? { path: null } : {}),
-    conditions: { note, target: target.folder, memoryBacked: target.labels.includes('memory-backed') || buffered },
-  };
 }

@@ -5,7 +5,7 @@ import { inputsOfMove } from '@kymar/core/forecast';
 import type { Job, Move } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { FlowLine } from './flowline';
-import { clock } from './stopwatch';
+import { clock } from '../state/watch';
 import type { Taken } from '.';
 
 /** How long a simulated run is shown for, in s: faster than it would be, slow enough to watch and to stop. */

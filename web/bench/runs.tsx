@@ -1,6 +1,8 @@
 import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
-import { Box, IconButton, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
+import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, IconButton, Table, TableBody, TableCell, TableHead, TableRow, TextField, Typography } from '@mui/material';
+import { useState } from 'react';
 import { explainMeasured, rateOfRun, SOURCE_WORDS, type Run } from '@kymar/core/bench';
+import { doubtsOf, type Doubt } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import type { Claim } from '@kymar/core/verdict';
 import { verdictOf } from '../state/derived';
@@ -16,6 +18,16 @@ const SHOWN = 60;
 export function RunList() {
   const { job } = useJob();
   const { claims } = verdictOf(job);
+  const doubts = doubtsOf(job);
+  const aside = (id: string, reason: string | null) =>
+    changeJob(job.id, (j) => ({
+      ...j,
+      runs: j.runs.map((r) => {
+        if (r.id !== id) return r;
+        const { excluded: _, ...rest } = r;
+        return reason === null ? rest : { ...rest, excluded: { at: new Date().toISOString(), reason } };
+      }),
+    }));
   const remove = (id: string) => changeJob(job.id, (j) => ({ ...j, runs: j.runs.filter((r) => r.id !== id) }));
   if (job.runs.length === 0)
     return (
@@ -26,13 +38,14 @@ export function RunList() {
   return (
     <Box sx={{ display: 'grid', gap: 2 }}>
       {claims.map((claim) => (
-        <Group key={claim.key} claim={claim} onRemove={remove} />
+        <Group key={claim.key} claim={claim} doubts={doubts} onRemove={remove} onAside={aside} />
       ))}
     </Box>
   );
 }
 
-function Group({ claim, onRemove }: { claim: Claim; onRemove(id: string): void }) {
+function Group({ claim, doubts, onRemove, onAside }: { claim: Claim; doubts: Doubt[]; onRemove(id: string): void; onAside(id: string, reason: string | null): void }) {
+  const [asking, setAsking] = useState<string | null>(null);
   const { measured, impossible } = claim;
   const runs = [...(measured?.runs ?? []), ...impossible.map((i) => i.run)];
   const last = runs.findLast((r) => r.samples.length > 2);
@@ -72,6 +85,13 @@ function Group({ claim, onRemove }: { claim: Claim; onRemove(id: string): void }
                 <Typography variant="caption">
                   {[SOURCE_WORDS[run.source], run.measure.kind === 'timed' && run.measure.until === 'bar' ? 'to the full bar' : '', run.conditions.temperature === null ? '' : `${run.conditions.temperature} °C`, run.conditions.note, measured?.far.includes(run.id) ? 'far from the others: look at it' : ''].filter(Boolean).join(', ')}
                 </Typography>
+                {doubts
+                  .filter((d) => d.what === 'run' && d.id === run.id)
+                  .map((d) => (
+                    <Typography key={d.words} variant="caption" component="div" color="error">
+                      {d.words}
+                    </Typography>
+                  ))}
                 {impossible
                   .filter((i) => i.run === run)
                   .map((i) => (
@@ -80,7 +100,10 @@ function Group({ claim, onRemove }: { claim: Claim; onRemove(id: string): void }
                     </Typography>
                   ))}
               </TableCell>
-              <TableCell sx={{ p: 0 }}>
+              <TableCell sx={{ p: 0, whiteSpace: 'nowrap' }}>
+                <Button size="small" aria-label={`${run.excluded ? 'Use' : 'Set aside'} the run of ${run.at.slice(0, 16).replace('T', ' ')}`} onClick={() => (run.excluded ? onAside(run.id, null) : setAsking(run.id))} sx={{ minWidth: 0 }}>
+                  {run.excluded ? 'Use it' : 'Set aside'}
+                </Button>
                 <IconButton size="small" aria-label="Remove this run" title="Remove (can be undone)" onClick={() => onRemove(run.id)}>
                   <DeleteOutlineIcon fontSize="small" />
                 </IconButton>
@@ -89,12 +112,44 @@ function Group({ claim, onRemove }: { claim: Claim; onRemove(id: string): void }
           ))}
         </TableBody>
       </Table>
+      {asking && (
+        <AsideDialog
+          close={() => setAsking(null)}
+          take={(reason) => {
+            onAside(asking, reason);
+            setAsking(null);
+          }}
+        />
+      )}
       {runs.length > SHOWN && (
         <Typography variant="caption" color="textSecondary">
           The last {SHOWN} of {runs.length} runs are listed; all of them count.
         </Typography>
       )}
     </Panel>
+  );
+}
+
+/** A run is set aside with its reason: it stays in the file, and the reason with it. */
+function AsideDialog({ close, take }: { close(): void; take(reason: string): void }) {
+  const [reason, setReason] = useState('');
+  const ready = reason.trim() !== '';
+  return (
+    <Dialog open onClose={close} maxWidth="xs" fullWidth>
+      <DialogTitle>Set this run aside</DialogTitle>
+      <DialogContent>
+        <Typography variant="body2" sx={{ mb: 1.5 }}>
+          It stays in the job and is shown with its reason, and no figure is made from it.
+        </Typography>
+        <TextField autoFocus fullWidth label="Why" placeholder="the lid was open, another copy ran beside it" value={reason} onChange={(e) => setReason(e.target.value.slice(0, 400))} onKeyDown={(e) => e.key === 'Enter' && ready && take(reason.trim())} />
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={close}>Cancel</Button>
+        <Button variant="contained" disabled={!ready} onClick={() => take(reason.trim())}>
+          Set aside
+        </Button>
+      </DialogActions>
+    </Dialog>
   );
 }
 

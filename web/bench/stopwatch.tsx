@@ -1,42 +1,40 @@
-import { Box, Button, Typography } from '@mui/material';
+import { Alert, Box, Button, Typography } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
+import { Link } from 'react-router';
 import { stopwatchError } from '@kymar/core/bench';
 import type { Move } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
 import { UntilField, type Until } from './until';
-import { bringBack, correct, discard, lap, press, reset, secondsOf, useWatch } from './watch';
+import { bringBack, clock, correct, describe, discard, lap, momentOf, press, reloadError, reset, secondsOf, useWatch } from '../state/watch';
 import type { Taken } from '.';
 
 const STEP = 0.1;
 
-/** `1:27:05.3`, `4:56.4`, `0.0`. */
-export function clock(seconds: number): string {
-  const tenths = Math.floor(Math.max(0, seconds) * 10 + 1e-6);
-  const [h, m, s] = [Math.floor(tenths / 36000), Math.floor(tenths / 600) % 60, Math.floor(tenths / 10) % 60];
-  const two = (n: number) => String(n).padStart(2, '0');
-  return `${h > 0 ? `${h}:${two(m)}` : m}:${two(s)}.${tenths % 10}`;
-}
-
 /** The big timer. Space starts and stops, L laps, arrows correct, Enter keeps, Escape discards: the mouse is never needed. */
-export function Stopwatch({ activity, onTaken }: { activity: Move | null; onTaken(taken: Taken): void }) {
-  const { watch, discarded } = useWatch();
+export function Stopwatch({ job, activity, onTaken }: { job: string; activity: Move | null; onTaken(taken: Taken): void }) {
+  const { watch: any, discarded } = useWatch();
+  const elsewhere = any !== null && any.job !== job;
+  const watch = elsewhere ? null : any;
   const single = (value: Move['bytes']['value'] | undefined) => (Array.isArray(value) ? value[1] : (value ?? null));
-  const [bytes, setBytes] = useState<number | null>(single(activity?.bytes.value));
-  const [files, setFiles] = useState<number | null>(single(activity?.files.value));
-  const [until, setUntil] = useState<Until>('bar');
+  const [said, setSaid] = useState<{ bytes: number | null; files: number | null; until: Until }>({ bytes: single(activity?.bytes.value), files: single(activity?.files.value), until: 'bar' });
+  // What was moved belongs to the clock from its start on: it is there again after a reload.
+  const { bytes, files, until } = watch ?? said;
+  const set = (part: Partial<typeof said>) => (watch ? describe(part) : setSaid({ ...said, ...part }));
   const face = useRef<HTMLDivElement>(null);
   const box = useRef<HTMLDivElement>(null);
-  const { start, stop, laps, correction } = watch;
-  const running = start !== null && stop === null;
-  const seconds = secondsOf(watch);
+  const { start = null, laps = [], correction = 0 } = watch ?? {};
+  const running = watch !== null && watch.stop === null;
+  const seconds = watch ? secondsOf(watch) : null;
+  const error = Math.hypot(stopwatchError(correction === 0 ? [] : [correction]), watch ? reloadError(watch) : 0);
   const ready = seconds !== null && seconds > 0 && bytes !== null && bytes > 0 && activity !== null;
 
   const keep = () => {
     if (!ready) return;
-    onTaken({ activity: activity.id, direction: activity.direction, otherEnd: 'storage', source: 'stopwatch', measure: { kind: 'timed', bytes, files, seconds, until, error: stopwatchError(correction === 0 ? [] : [correction]), correction, laps, block: null, depth: null } });
+    onTaken({ activity: activity.id, direction: activity.direction, otherEnd: 'storage', source: 'stopwatch', measure: { kind: 'timed', bytes, files, seconds, until, error, correction, laps: [...laps], block: null, depth: null } });
     reset();
   };
+  const startStop = (at: number) => press(at, activity && !elsewhere ? { job, activity: activity.id, bytes, files, until } : null);
 
   // The face is drawn straight into the page: a state a frame would redraw everything.
   useEffect(() => {
@@ -47,29 +45,29 @@ export function Stopwatch({ activity, onTaken }: { activity: Move | null; onTake
     }
     let frame = 0;
     const draw = () => {
-      if (face.current) face.current.textContent = clock((performance.now() - start) / 1000);
+      if (face.current) face.current.textContent = clock((momentOf(performance.now()) - start!) / 1000);
       frame = requestAnimationFrame(draw);
     };
     draw();
     return () => cancelAnimationFrame(frame);
   }, [running, start, seconds]);
 
-  const keeping = useRef(keep);
+  const acting = useRef({ keep, startStop });
   useEffect(() => {
-    keeping.current = keep;
+    acting.current = { keep, startStop };
   });
   useEffect(() => {
     const down = (event: KeyboardEvent) => {
       if (busyElsewhere(event.target, box.current) || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
       // The time of the press itself, not of the moment the page got round to it.
       const actions: Record<string, () => void> = {
-        ' ': () => press(event.timeStamp),
+        ' ': () => acting.current.startStop(event.timeStamp),
         l: () => lap(event.timeStamp),
         ArrowUp: () => correct(STEP),
         '+': () => correct(STEP),
         ArrowDown: () => correct(-STEP),
         '-': () => correct(-STEP),
-        Enter: () => keeping.current(),
+        Enter: () => acting.current.keep(),
         Escape: () => discard(),
       };
       const action = actions[event.key.length === 1 ? event.key.toLowerCase() : event.key];
@@ -93,6 +91,11 @@ export function Stopwatch({ activity, onTaken }: { activity: Move | null; onTake
   const state = running ? 'Running' : seconds !== null ? 'Stopped' : 'Ready';
   return (
     <Box ref={box} sx={{ display: 'grid', gap: 1.5 }}>
+      {elsewhere && (
+        <Alert severity="info" variant="outlined" action={<Button component={Link} to={`/jobs/${any.job}/bench`}>Go there</Button>}>
+          {any.stop === null ? 'The clock runs for another job.' : 'A time of another job is not kept yet.'} One clock at a time: keep or discard it first.
+        </Alert>
+      )}
       <Box sx={{ textAlign: 'center', bgcolor: 'sunken', borderRadius: 1, py: 2, border: 1, borderColor: running ? 'primary.main' : 'divider' }}>
         <Box ref={face} data-testid="clock" role="timer" sx={{ fontSize: 'clamp(3rem, 7.2vw, 5.5rem)', fontWeight: 600, fontStretch: '112%', lineHeight: 1.05, fontVariantNumeric: 'tabular-nums' }}>
           0:00.0
@@ -100,7 +103,7 @@ export function Stopwatch({ activity, onTaken }: { activity: Move | null; onTake
         <Typography variant="body2" color="textSecondary" role="status">
           {state}
           {correction !== 0 ? `, corrected by ${correction > 0 ? '+' : '−'}${Math.abs(correction).toFixed(1)} s` : ''}
-          {seconds !== null ? `, known to ± ${(1.96 * stopwatchError(correction === 0 ? [] : [correction])).toFixed(2)} s` : ''}
+          {seconds !== null ? `, known to ± ${(1.96 * error).toFixed(2)} s` : ''}
           {seconds !== null && bytes ? `, ${format(bytes / seconds, 'B/s')}` : ''}
         </Typography>
         {laps.length > 0 && (
@@ -110,7 +113,7 @@ export function Stopwatch({ activity, onTaken }: { activity: Move | null; onTake
         )}
       </Box>
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-        <Button variant={running || seconds === null ? 'contained' : 'outlined'} disabled={seconds !== null} onClick={(e) => press(e.timeStamp)} sx={{ flex: 1 }}>
+        <Button variant={running || seconds === null ? 'contained' : 'outlined'} disabled={seconds !== null || elsewhere || !activity} onClick={(e) => startStop(e.timeStamp)} sx={{ flex: 1 }}>
           {running ? 'Stop' : 'Start'} <Key name="Space" />
         </Button>
         <Button variant="outlined" disabled={!running} onClick={(e) => lap(e.timeStamp)}>
@@ -124,19 +127,19 @@ export function Stopwatch({ activity, onTaken }: { activity: Move | null; onTake
         </Button>
       </Box>
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0, 1fr) minmax(0, 1fr)', sm: 'minmax(0, 1fr) minmax(0, 1fr) minmax(0, 1.15fr)' }, gap: 1.5 }}>
-        <QuantityField label="Moved" dimension="bytes" value={bytes} onValue={setBytes} />
-        <QuantityField label="Files" dimension="count" optional value={files} onValue={setFiles} helperText={files === null ? 'Empty: nobody counted' : undefined} />
-        <UntilField value={until} onValue={setUntil} />
+        <QuantityField label="Moved" dimension="bytes" value={bytes} onValue={(v) => set({ bytes: v })} />
+        <QuantityField label="Files" dimension="count" optional value={files} onValue={(v) => set({ files: v })} helperText={files === null ? 'Empty: nobody counted' : undefined} />
+        <UntilField value={until} onValue={(v) => set({ until: v })} />
       </Box>
       <Box sx={{ display: 'flex', gap: 1 }}>
         <Button variant={ready ? 'contained' : 'outlined'} disabled={!ready} onClick={keep} sx={{ flex: 1 }}>
           Keep this run <Key name="Enter" />
         </Button>
-        <Button disabled={start === null} onClick={discard}>
+        <Button disabled={watch === null} onClick={discard}>
           Discard <Key name="Esc" />
         </Button>
       </Box>
-      {discarded && start === null && (
+      {discarded && any === null && discarded.job === job && (
         <Button size="small" onClick={bringBack}>
           Discarded {secondsOf(discarded) === null ? 'while running' : clock(secondsOf(discarded)!)}: bring it back
         </Button>

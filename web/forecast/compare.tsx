@@ -1,5 +1,5 @@
 import { Autocomplete, Box, Table, TableBody, TableCell, TableHead, TableRow, TextField, Typography } from '@mui/material';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import { chance } from '@kymar/core/handover';
 import type { Activity, Job } from '@kymar/core/job';
 import { nameOf, type Drive } from '@kymar/core/parts';
@@ -8,8 +8,9 @@ import { useShop } from '../state/parts';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { comparisonOf, type Compared } from '../workers';
+import { patientLazy } from '../ui/lazy';
 
-const Curves = lazy(() => import('./curves'));
+const Curves = patientLazy(() => import('./curves'));
 
 const HINT: Record<Activity['kind'], string> = {
   move: 'Where two drives look alike on the box, the size of the copy often decides: choose one to see up to which size which is ahead.',

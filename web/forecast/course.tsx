@@ -1,5 +1,5 @@
 import { Box, Button, Slider, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { Suspense, useMemo, useState } from 'react';
 import type { Fact } from '@kymar/core/evidence';
 import type { ActivitySheet, CourseSheet, ProfilePoint } from '@kymar/core/forecast';
 import type { Job, Move } from '@kymar/core/job';
@@ -8,8 +8,9 @@ import { format } from '@kymar/core/units';
 import { useForecast } from '../state/forecast';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
+import { patientLazy } from '../ui/lazy';
 
-const Chart = lazy(() => import('./chart'));
+const Chart = patientLazy(() => import('./chart'));
 
 const CAUSE: Record<Cause, string> = {
   links: 'the links',

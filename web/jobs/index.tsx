@@ -1,13 +1,15 @@
 import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
 import FileDownloadOutlinedIcon from '@mui/icons-material/FileDownloadOutlined';
-import { Alert, Box, Button, IconButton, Snackbar, TextField, Typography } from '@mui/material';
+import { Box, Button, IconButton, Snackbar, TextField, Typography } from '@mui/material';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { DEMO_IDS, demoJobs } from '@kymar/core/demo';
 import { directionOf, nextStage, writeJob, type Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { pathOfJob, stagesOf, verdictOf } from '../state/derived';
-import { dropJobs, putJobs, undo, useJobs } from '../state/jobs';
+import { undo } from '../state/history';
+import { dropJobs, putJobs, useJobs } from '../state/jobs';
+import { Guarded } from '../ui/boundary';
 import { fileName, saveFile } from '../ui/files';
 import { Panel } from '../ui/panel';
 import { STAGE_NAMES } from '../ui/stages';
@@ -30,7 +32,9 @@ export function Jobs() {
   const words = search.toLowerCase().split(/\s+/).filter(Boolean);
   const all = Object.values(jobs).sort((a, b) => (a.due ?? '9999').localeCompare(b.due ?? '9999') || b.changed.localeCompare(a.changed));
   const found = all.filter((job) => words.every((w) => `${job.title} ${job.customer} ${job.host.name}`.toLowerCase().includes(w)));
-  const demoThere = DEMO_IDS.some((id) => jobs[id]);
+  // A demo job that somebody changed is theirs.
+  const untouched = DEMO_IDS.filter((id) => jobs[id]?.revision === 1);
+  const missing = DEMO_IDS.filter((id) => !jobs[id]);
 
   const create = () => {
     const job = newJob(shopNow().hosts[0]);
@@ -49,9 +53,9 @@ export function Jobs() {
           Jobs
         </Typography>
         {all.length > 5 && <TextField label="Find" value={search} onChange={(e) => setSearch(e.target.value)} />}
-        <input ref={input} type="file" accept=".json,application/json" hidden onChange={(e) => void importing.take(e.target.files).then(() => (e.target.value = ''))} data-testid="import-file" />
-        <Button onClick={() => input.current?.click()}>Import a job file</Button>
-        {demoThere ? <Button onClick={() => remove(DEMO_IDS, 'The demo')}>Remove the demo</Button> : <Button onClick={() => putJobs(demoJobs())}>Bring the demo back</Button>}
+        <input ref={input} type="file" accept=".json,application/json" multiple hidden onChange={(e) => void importing.take(e.target.files).then(() => (e.target.value = ''))} data-testid="import-file" />
+        <Button onClick={() => input.current?.click()}>Import job files</Button>
+        {untouched.length > 0 ? <Button onClick={() => remove(untouched, 'The demo')}>Remove the demo</Button> : missing.length > 0 && <Button onClick={() => putJobs(demoJobs().filter((job) => !jobs[job.id]), 'demo brought back')}>Bring the demo back</Button>}
         <Button variant="contained" onClick={create}>
           New job
         </Button>
@@ -67,7 +71,9 @@ export function Jobs() {
       {all.length > 0 && found.length === 0 && <Typography color="textSecondary">No job holds “{search}”.</Typography>}
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, display: 'grid', gap: 1.25 }}>
         {found.slice(0, shown).map((job) => (
-          <Row key={job.id} job={job} onRemove={() => remove([job.id], `“${job.title}”`)} />
+          <Guarded key={job.id} name={`“${job.title}”`} job={job}>
+            <Row job={job} onRemove={() => remove([job.id], `“${job.title}”`)} />
+          </Guarded>
         ))}
       </Box>
       {found.length > shown && (
@@ -75,7 +81,12 @@ export function Jobs() {
           Show {Math.min(PAGE, found.length - shown)} more of {found.length}
         </Button>
       )}
-      <ImportDialog {...importing} />
+      {importing.reading && (
+        <Typography role="status" color="textSecondary" sx={{ mt: 2 }}>
+          Reading …
+        </Typography>
+      )}
+      <ImportDialog found={importing.found} dismiss={importing.dismiss} />
       <Snackbar
         open={removed !== null}
         autoHideDuration={12000}
@@ -94,17 +105,6 @@ export function Jobs() {
           </Button>
         }
       />
-      {importing.problems.length > 0 && (
-        <Alert severity="error" variant="outlined" sx={{ mt: 2 }} onClose={importing.dismiss}>
-          <Typography variant="h3">Nothing was imported</Typography>
-          {importing.problems.slice(0, 8).map((problem) => (
-            <Typography key={problem} variant="body2">
-              {problem}
-            </Typography>
-          ))}
-          {importing.problems.length > 8 && <Typography variant="body2">and {importing.problems.length - 8} more</Typography>}
-        </Alert>
-      )}
     </Box>
   );
 }

@@ -1,9 +1,9 @@
-import { Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { Box, Button, Checkbox, FormControlLabel, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { DataGrid } from '@mui/x-data-grid';
 import Papa from 'papaparse';
 import { useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { toRows, writeLibrary } from '@kymar/core/library';
+import { safeRows, toRows, writeLibrary } from '@kymar/core/library';
 import { KINDS, nameOf, type Drive, type Kind, type Part, type PartOf } from '@kymar/core/parts';
 import { newId } from '../jobs/new';
 import { useJobs } from '../state/jobs';
@@ -12,7 +12,9 @@ import { saveFile } from '../ui/files';
 import { Panel } from '../ui/panel';
 import { PartSheet } from '../ui/sheet';
 import { gridColumns } from './columns';
-import { ImportDialog, preview, type Preview } from './import';
+import type { PartsRead } from '../workers';
+import { setSetting, useSettings } from '../state/settings';
+import { ImportDialog, preview } from './import';
 import { ListingDialog } from './listing';
 
 const NAMES: Record<Kind, string> = { drives: 'Drives', bridges: 'Boxes and cards', hubs: 'Hubs', cables: 'Cables', accessories: 'Small parts', hosts: 'Machines' };
@@ -34,7 +36,9 @@ export function Parts() {
   const shop = useShop();
   const held = useJobs((s) => s.parts);
   const [search, setSearch] = useState('');
-  const [found, setFound] = useState<Preview | null>(null);
+  const [found, setFound] = useState<{ file: File; read: PartsRead } | null>(null);
+  const [reading, setReading] = useState<string | null>(null);
+  const safe = useSettings((s) => s.safeCells ?? false);
   const [pasting, setPasting] = useState(false);
   const picker = useRef<HTMLInputElement>(null);
   const all = shop[kind] as Part[];
@@ -42,10 +46,20 @@ export function Parts() {
   const columns = useMemo(() => gridColumns(kind, held), [kind, held]);
   const part = all.find((p) => p.id === id) ?? null;
   const show = (k: Kind, partId?: string) => void navigate(partId ? `/parts/${k}/${partId}` : `/parts/${k}`);
-  const take = async (files: FileList | null) => {
-    if (files?.[0]) setFound(await preview(files[0], kind, shop));
+  const look = async (file: File, decimal?: '.' | ',') => {
+    setReading(`Reading ${file.name} …`);
+    try {
+      setFound({ file, read: await preview(file, kind, decimal) });
+      setReading(null);
+    } catch (error) {
+      setReading((error as Error).message);
+    }
+  };
+  const take = (files: FileList | null) => {
+    if (files?.[0]) void look(files[0]);
     if (picker.current) picker.current.value = '';
   };
+  const table = () => toRows(kind, list as never[]);
   return (
     <Box component="main" sx={{ px: { xs: 1.5, sm: 3 }, py: 2.5, maxWidth: 1680, width: '100%', mx: 'auto', display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)', gridTemplateRows: 'auto auto 1fr' }}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
@@ -54,8 +68,15 @@ export function Parts() {
         </Typography>
         {kind === 'drives' && <Button onClick={() => setPasting(true)}>Add from a listing</Button>}
         <Button onClick={() => picker.current?.click()}>Import</Button>
-        <input ref={picker} type="file" accept=".csv,.json,text/csv,application/json" hidden aria-label="File with parts" onChange={(e) => void take(e.target.files)} />
-        <Button onClick={() => saveFile(`${kind}.csv`, Papa.unparse(toRows(kind, list as never[])), 'text/csv')}>{list.length === 0 ? 'Save an empty CSV' : `Save ${list.length === all.length ? '' : 'these '}as CSV`}</Button>
+        <input ref={picker} type="file" accept=".csv,.json,text/csv,application/json" hidden aria-label="File with parts" onChange={(e) => take(e.target.files)} />
+        <Button onClick={() => saveFile(`${kind}.csv`, Papa.unparse(safe ? safeRows(table()) : table()), 'text/csv')}>{list.length === 0 ? 'Save an empty CSV' : `Save ${list.length === all.length ? '' : 'these '}as CSV`}</Button>
+        <FormControlLabel
+          control={<Checkbox size="small" checked={safe} onChange={(e) => setSetting('safeCells', e.target.checked)} />}
+          label="safe for spreadsheets"
+          title="Cells that begin like a formula get an apostrophe; reading the file back takes it off again"
+          slotProps={{ typography: { variant: 'body2' } }}
+          sx={{ mr: 0 }}
+        />
         <Button onClick={() => saveFile('library.kymar-parts.json', writeLibrary(shop), 'application/json')}>Save all</Button>
       </Box>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
@@ -93,7 +114,12 @@ export function Parts() {
           </Panel>
         )}
       </Box>
-      {found && <ImportDialog found={found} close={() => setFound(null)} />}
+      {reading && (
+        <Typography role="status" color="textSecondary">
+          {reading}
+        </Typography>
+      )}
+      {found && <ImportDialog key={found.read.doubtful} found={found.read} again={(decimal) => void look(found.file, decimal)} close={() => setFound(null)} />}
       {pasting && (
         <ListingDialog
           close={() => setPasting(false)}

@@ -1,6 +1,6 @@
 import AddIcon from '@mui/icons-material/Add';
 import { Autocomplete, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
-import { lazy, memo, Suspense, useState } from 'react';
+import { memo, Suspense, useState } from 'react';
 import { cannot } from '@kymar/core/arrays';
 import { rebuild, type Job } from '@kymar/core/job';
 import { nameOf, type Accessory, type ArrayMode, type Hop } from '@kymar/core/parts';
@@ -10,8 +10,9 @@ import { shopNow, useShop } from '../state/parts';
 import { useJob } from '../ui/job';
 import { kindOfJoint } from '../ui/joint';
 import { Panel } from '../ui/panel';
+import { patientLazy } from '../ui/lazy';
 
-const AlternativesMenu = lazy(() => import('../ui/alternatives'));
+const AlternativesMenu = patientLazy(() => import('../ui/alternatives'));
 type Build = NonNullable<Job['build']>;
 
 /** The build joint by joint, what stands between, how many drives at once, and the kit list. */

@@ -1,166 +1,116 @@
-import { temporal } from 'zundo';
 import { create } from 'zustand';
-import type { Job } from '@kymar/core/job';
+import { checkJob, jobPlaces, mergeJobs, nameOfChange, witness, type Job } from '@kymar/core/job';
 import type { Part } from '@kymar/core/parts';
-import { firstVisit, loadJob, loadJobs, removeJob, saveJob, seen, storedRevision } from './storage';
+import { disks } from './disk';
+import { record, undoable } from './history';
+import { Records } from './records';
+import { setHealth } from './status';
 
 /** The shop's own parts and changes by `kind/id`; null hides one that ships. */
 export type Held = Record<string, Part | null>;
 
-interface Jobs {
+interface OnScreen {
   jobs: Record<string, Job>;
   parts: Held;
 }
 
-/** The jobs and the shop's parts as they stand on the screen. Only these are undone and redone, in one history. */
-export const useJobs = create<Jobs>()(temporal<Jobs>(() => ({ jobs: {}, parts: {} }), { limit: 200, equality: (a, b) => a.jobs === b.jobs && a.parts === b.parts }));
-
-interface Status {
-  loaded: boolean;
-  /** First visit of this browser: opens on the demo. */
-  fresh: boolean;
-  /** What could not be stored or read, in words. */
-  trouble: string | null;
-  saving: boolean;
-  /** Parts of the library are being written. */
-  savingParts: boolean;
-}
-export const useStatus = create<Status>(() => ({ loaded: false, fresh: false, trouble: null, saving: false, savingParts: false }));
+/** The jobs and the shop's parts as they stand on the screen. */
+export const useJobs = create<OnScreen>(() => ({ jobs: {}, parts: {} }));
 
 const now = () => new Date().toISOString();
+type Changes = Record<string, Job | undefined>;
 
-/** Changes a job; the change is saved by itself. */
-export function changeJob(id: string, change: (job: Job) => Job): void {
+/** Puts jobs on the screen, or takes them off. */
+function show(changes: Changes): void {
   useJobs.setState(({ jobs }) => {
-    const job = jobs[id];
-    if (!job) return { jobs };
-    const changed = change(job);
-    return changed === job ? { jobs } : { jobs: { ...jobs, [id]: { ...changed, revision: job.revision + 1, changed: now() } } };
+    const next = { ...jobs };
+    for (const [id, job] of Object.entries(changes)) {
+      if (job) next[id] = job;
+      else delete next[id];
+    }
+    return { jobs: next };
   });
+}
+
+/** An edit of this tab's: one step of undo, by its name. */
+function edit(changes: Changes, name: string, field: string | null = null): void {
+  const { jobs } = useJobs.getState();
+  const list = Object.entries(changes).map(([key, after]) => ({ store: 'jobs', key, before: jobs[key], after }));
+  show(changes);
+  record(name, list, field);
+}
+
+/** Where letters are typed: the places of text and figures, not lists that grow. */
+function fieldOf(before: Job, after: Job): string | null {
+  const places = jobPlaces(before, after);
+  const grown = before.runs.length !== after.runs.length || before.activities.length !== after.activities.length || before.forecasts.length !== after.forecasts.length;
+  return grown || places.length !== 1 ? null : `${after.id} ${places[0]}`;
+}
+
+/** Changes a job; the change is saved by itself. What happens to its evidence is entered into its chain. */
+export function changeJob(id: string, change: (job: Job) => Job): void {
+  const job = useJobs.getState().jobs[id];
+  if (!job) return;
+  const changed = change(job);
+  if (changed === job) return;
+  const after = witness(job, { ...changed, revision: job.revision + 1, changed: now() }, now());
+  edit({ [id]: after }, nameOfChange(job, after), fieldOf(job, after));
 }
 
 /** Adds jobs, or puts them in the place of those with the same id. */
-export function putJobs(list: readonly Job[]): void {
-  useJobs.setState(({ jobs }) => ({ jobs: { ...jobs, ...Object.fromEntries(list.map((job) => [job.id, job])) } }));
-}
-
-export function dropJobs(ids: readonly string[]): void {
-  useJobs.setState(({ jobs }) => ({ jobs: Object.fromEntries(Object.entries(jobs).filter(([id]) => !ids.includes(id))) }));
-}
-
-/** Steps back or forth. What comes back is a newer revision all the same: storage and other tabs must take it over. */
-function step(way: 'undo' | 'redo'): void {
-  const history = useJobs.temporal.getState();
-  const before = useJobs.getState().jobs;
-  history[way]();
-  history.pause();
-  useJobs.setState(({ jobs }) => ({
-    jobs: Object.fromEntries(Object.entries(jobs).map(([id, job]) => [id, job === before[id] ? job : { ...job, revision: Math.max(job.revision, before[id]?.revision ?? 0) + 1 }])),
-  }));
-  history.resume();
-}
-export const undo = () => step('undo');
-export const redo = () => step('redo');
-
-/** What storage holds, by identity: whatever differs on the screen is waiting to be written. */
-let written: Record<string, Job> = {};
-/** Quick enough that nothing is lost between a press and a reload, slow enough to gather the letters of a word. */
-const SAVE_AFTER = 120;
-let timer: ReturnType<typeof setTimeout> | undefined;
-let writing: Promise<void> = Promise.resolve();
-const tabs = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('kymar-jobs');
-
-/** Writes what is not written yet, one after the other. */
-export function saveNow(): Promise<void> {
-  clearTimeout(timer);
-  writing = writing.then(async () => {
-    const { jobs } = useJobs.getState();
-    const before = written;
-    const changed = Object.values(jobs).filter((job) => before[job.id] !== job);
-    const gone = Object.keys(before).filter((id) => !jobs[id]);
-    if (changed.length + gone.length === 0) return useStatus.setState({ saving: false });
-    try {
-      let trouble: string | null = null;
-      for (const job of changed) trouble = (await write(job, before[job.id])) ?? trouble;
-      for (const id of gone) {
-        await removeJob(id);
-        delete written[id];
-        tabs?.postMessage({ id });
-      }
-      useStatus.setState({ trouble, saving: false });
-    } catch (error) {
-      useStatus.setState({ saving: false, trouble: `Not saved: ${(error as Error).message || 'the browser’s storage refused'}. Your work is still on the screen; export the job to a file now.` });
-    }
-  });
-  return writing;
-}
-
-/** Writes a job unless another tab wrote a newer one meanwhile: then both are kept, ours under a new id. @returns what to say of it */
-async function write(job: Job, base: Job | undefined): Promise<string | null> {
-  const stored = await storedRevision(job.id);
-  if (stored !== null && base && stored > base.revision) {
-    const theirs = await loadJob(job.id);
-    if (theirs && theirs.changed !== base.changed) {
-      const copy: Job = { ...job, id: `${job.id.slice(0, 60)}-${crypto.randomUUID().slice(0, 8)}`, title: `${job.title} (from the other tab)`.slice(0, 160) };
-      await saveJob(copy);
-      written = { ...written, [theirs.id]: theirs, [copy.id]: copy };
-      putJobs([theirs, copy]);
-      return `“${job.title}” was changed in two tabs at once. Both versions are kept.`;
-    }
-  }
-  await saveJob(job);
-  written = { ...written, [job.id]: job };
-  tabs?.postMessage({ id: job.id });
-  return null;
-}
-
-/** Loads what is stored, and from then on saves every change within a second. */
-export async function openStore(demo: () => Job[]): Promise<void> {
-  let trouble: string | null = null;
-  let fresh = false;
-  try {
-    const [first, stored] = await Promise.all([firstVisit(), loadJobs()]);
-    fresh = first;
-    written = Object.fromEntries(stored.jobs.map((job) => [job.id, job]));
-    useJobs.setState({ jobs: written });
-    if (stored.damaged.length > 0) trouble = `${stored.damaged.length} stored ${stored.damaged.length === 1 ? 'job cannot' : 'jobs cannot'} be read and ${stored.damaged.length === 1 ? 'is' : 'are'} left untouched: ${stored.damaged[0]!.problem}`;
-  } catch (error) {
-    trouble = `The browser’s storage cannot be used (${(error as Error).message}): nothing will be kept. Export jobs to files.`;
-  }
-  // A first visit that was cut off goes on where it was; what it had stored stays.
-  const brought = fresh ? demo().filter((job) => !written[job.id]) : [];
-  if (fresh) putJobs(brought);
-  useJobs.temporal.getState().clear();
-  useStatus.setState({ loaded: true, fresh, trouble });
-  useJobs.subscribe((now, before) => {
-    if (now.jobs === before.jobs) return;
-    clearTimeout(timer);
-    useStatus.setState({ saving: true });
-    timer = setTimeout(() => void saveNow(), SAVE_AFTER);
-  });
-  if (fresh)
-    writing = saveNow()
-      .then(async () => {
-        if (brought.every((job) => written[job.id])) await seen();
-      })
-      .catch(() => undefined);
-  addEventListener('pagehide', () => void saveNow());
-  const hold = (event: BeforeUnloadEvent) => event.preventDefault();
-  useStatus.subscribe(({ saving, savingParts }) => (saving || savingParts ? addEventListener : removeEventListener)('beforeunload', hold));
-  addEventListener('visibilitychange', () => document.visibilityState === 'hidden' && void saveNow());
-  tabs?.addEventListener('message', (event: MessageEvent<{ id: string }>) => void adopt(event.data.id));
-}
-
-/** Takes over what another tab wrote, unless this one has a change of its own waiting. */
-async function adopt(id: string): Promise<void> {
+export function putJobs(list: readonly Job[], name?: string): void {
+  if (list.length === 0) return;
   const { jobs } = useJobs.getState();
-  if (jobs[id] !== written[id]) return;
-  const job = await loadJob(id);
-  if (!job) {
-    delete written[id];
-    dropJobs([id]);
-  } else if (job.revision > (jobs[id]?.revision ?? -1)) {
-    written = { ...written, [id]: job };
-    putJobs([job]);
-  }
+  const [first] = list as [Job];
+  const words = list.length === 1 ? nameOfChange(jobs[first.id], first) : `${list.length} jobs added`;
+  edit(Object.fromEntries(list.map((job) => [job.id, witness(null, job, now())])), name ?? words);
 }
+
+export function dropJobs(ids: readonly string[], name?: string): void {
+  const { jobs } = useJobs.getState();
+  const there = ids.filter((id) => jobs[id]);
+  if (there.length === 0) return;
+  edit(Object.fromEntries(there.map((id) => [id, undefined])), name ?? (there.length === 1 ? nameOfChange(jobs[there[0]!], undefined) : `${there.length} jobs removed`));
+}
+
+/** The way from one state of a job to another, laid over what it is now. What others did stays. */
+function relay(before: unknown, after: unknown, current: unknown): unknown {
+  const [was, is, job] = [before, after, current] as [Job | undefined, Job | undefined, Job | undefined];
+  if (!was) return job ?? is;
+  if (!is) return job && jobPlaces(was, job).length === 0 ? undefined : job;
+  if (!job) return undefined;
+  const { value } = mergeJobs(was, is, job);
+  // The chain only ever grows: taking back is told there too.
+  const back = { ...value, revision: job.revision + 1, changed: now(), ...(job.chain ? { chain: job.chain } : {}) };
+  return witness(job, back, now());
+}
+
+undoable('jobs', { now: (key) => useJobs.getState().jobs[key], relay, apply: (changes) => show(changes as Changes) });
+
+/** A name for the version of a job that a tab kept to itself. */
+function ownVersion(job: Job): Job {
+  const time = new Date().toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+  const ending = ` (other tab’s version, ${time})`;
+  return { ...job, id: `${job.id.slice(0, 60)}-${crypto.randomUUID().slice(0, 8)}`, title: `${job.title.slice(0, 160 - ending.length)}${ending}` };
+}
+
+export const jobRecords = new Records<Job>(
+  {
+    name: 'jobs',
+    disk: disks.jobs,
+    check: (raw) => checkJob(raw),
+    toDisk: (job) => job,
+    merge: (base, mine, theirs) => (base ? mergeJobs(base, mine, theirs) : { value: theirs, conflicts: ['the whole job'] }),
+    copy: (job) => {
+      const value = ownVersion(job);
+      return { key: value.id, value };
+    },
+    title: (job) => job.title,
+  },
+  {
+    get: () => useJobs.getState().jobs,
+    adopt: show,
+    subscribe: (listener) => void useJobs.subscribe((is, was) => is.jobs !== was.jobs && listener()),
+  },
+  setHealth('jobs'),
+);

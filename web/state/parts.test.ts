@@ -1,51 +1,16 @@
-import 'fake-indexeddb/auto';
-import localforage from 'localforage';
+import { freshBrowser, settled as calm, tab, type Tab } from './fixtures/tabs';
 import { SHOP } from '@kymar/core/demo';
-import type { Cable, Drive, Part } from '@kymar/core/parts';
+import type { Cable, Drive } from '@kymar/core/parts';
+import { disks } from './disk';
 
-// Tabs that tell each other, made here: every channel of a name hears the others.
-type Listener = (event: { data: unknown }) => void;
-const channels = new Map<string, { owner: object; listen: Listener }[]>();
-class Channel {
-  constructor(private readonly name: string) {}
-  addEventListener(_: string, listen: Listener) {
-    channels.set(this.name, [...(channels.get(this.name) ?? []), { owner: this, listen }]);
-  }
-  postMessage(data: unknown) {
-    for (const { owner, listen } of channels.get(this.name) ?? []) if (owner !== this) listen({ data });
-  }
-}
-Object.assign(globalThis, { addEventListener: () => {}, removeEventListener: () => {}, document: { visibilityState: 'visible' }, BroadcastChannel: Channel });
-
-type Parts = typeof import('./parts');
-type Jobs = typeof import('./jobs');
-const disk = localforage.createInstance({ name: 'kymar-parts', storeName: 'parts' });
-
-/** A tab: both stores loaded afresh over the same storage. */
-async function tab(): Promise<Parts & Jobs> {
-  let stores!: Parts & Jobs;
-  await jest.isolateModulesAsync(async () => {
-    stores = { ...(await import('./parts')), ...(await import('./jobs')) };
-  });
-  await stores.openParts();
-  return stores;
-}
-/** Waits until what is to be written is written. */
-async function settled({ useStatus }: Jobs): Promise<void> {
-  while (useStatus.getState().savingParts) await new Promise((resolve) => setImmediate(resolve));
-}
-const until = async (holds: () => boolean) => {
-  while (!holds()) await new Promise((resolve) => setImmediate(resolve));
-};
+const disk = disks.parts;
+const settled = (one: Tab) => calm(one);
 
 const first = SHOP.drives[0]!;
 const own: Drive = { ...first, id: 'own-drive', model: 'Own' };
 const lead: Cable = { ...SHOP.cables[0]!, id: 'own-lead', name: 'Own lead' };
 
-beforeEach(async () => {
-  channels.clear();
-  await disk.clear();
-});
+beforeEach(freshBrowser);
 
 describe('the library laid over what ships', () => {
   test('nothing of its own: what ships, as it is', async () => {
@@ -96,7 +61,6 @@ describe('keeping it', () => {
 
   test('undo and redo are written too', async () => {
     const store = await tab();
-    store.useJobs.temporal.getState().clear();
     store.putParts('drives', [own]);
     store.undo();
     await settled(store);
@@ -112,8 +76,8 @@ describe('keeping it', () => {
     one.undo();
     expect(one.shopNow().drives[0]).toEqual(own);
     two.putParts('cables', [lead]);
-    await settled(two);
-    await until(() => one.shopNow().cables[0]!.id === lead.id);
+    await calm(one, two);
+    expect(one.shopNow().cables[0]!.id).toBe(lead.id);
     one.undo();
     expect(one.shopNow().cables[0]).toEqual(lead);
   });
@@ -126,12 +90,12 @@ describe('keeping it', () => {
     expect((await disk.keys()).sort()).toEqual(['drives/broken', 'gadgets/x']);
   });
 
-  test('an unsound part is refused with its name and nothing of the change is written', async () => {
+  test('an unsound part is refused with its name and keeps no other from being written', async () => {
     const store = await tab();
     store.putParts('drives', [own, { ...own, id: 'bad id', model: 'Bad' } as Part]);
     await settled(store);
-    expect(store.useStatus.getState().trouble).toMatch(/Parts not saved: .*Bad.* may hold letters/);
-    expect(await disk.keys()).toEqual([]);
+    expect(store.troubleOf(store.useStatus.getState())).toMatch(/Not saved: .*Bad.* may hold letters/);
+    expect(await disk.keys()).toEqual(['drives/own-drive']);
   });
 
   test('thousands are written at once', async () => {
@@ -147,11 +111,13 @@ describe('keeping it', () => {
     await settled(two);
     one.putParts('drives', [own]);
     await settled(one);
-    await until(() => two.shopNow().drives[0]!.id === own.id);
+    await calm(one, two);
+    expect(two.shopNow().drives[0]!.id).toBe(own.id);
     expect(two.shopNow().cables[0]).toEqual(lead);
     one.dropPart('drives', own.id);
     await settled(one);
-    await until(() => two.shopNow().drives[0]!.id === first.id);
+    await calm(one, two);
+    expect(two.shopNow().drives[0]!.id).toBe(first.id);
     expect(await disk.keys()).toEqual(['cables/own-lead']);
   });
 });

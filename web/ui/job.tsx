@@ -1,16 +1,19 @@
 import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { Link, Outlet, useLocation, useOutletContext, useParams } from 'react-router';
 import { directionOf, type Job } from '@kymar/core/job';
 import type { Direction } from '@kymar/core/links';
 import type { Joint, Path } from '@kymar/core/path';
 import { format } from '@kymar/core/units';
 import { pathOfJob, stagesOf, verdictOf } from '../state/derived';
-import { useJobs, useStatus } from '../state/jobs';
+import { useJobs } from '../state/jobs';
+import { useStatus } from '../state/status';
+import { Guarded } from './boundary';
 import { StageTrack } from './stages';
 import { PathStrip } from './strip';
+import { patientLazy } from './lazy';
 
-const AlternativesMenu = lazy(() => import('./alternatives'));
+const AlternativesMenu = patientLazy(() => import('./alternatives'));
 
 interface Context {
   job: Job;
@@ -26,7 +29,17 @@ export function JobFrame() {
   const job = useJobs((s) => s.jobs[id]);
   const loaded = useStatus((s) => s.loaded);
   const [chosen, setDirection] = useState<Direction | null>(null);
+  const stage = useLocation().pathname;
   if (!job) return loaded ? <Gone id={id} /> : null;
+  return (
+    <Guarded name={`The job “${job.title}”`} job={job}>
+      <Frame job={job} chosen={chosen} setDirection={setDirection} stage={stage} />
+    </Guarded>
+  );
+}
+
+/** Title, strip and stages of a job, and the view below. */
+function Frame({ job, chosen, setDirection, stage }: { job: Job; chosen: Direction | null; setDirection(direction: Direction): void; stage: string }) {
   const direction = chosen ?? (job.activities[0] ? directionOf(job.activities[0]) : 'write');
   const path = pathOfJob(job, direction);
   return (
@@ -54,13 +67,26 @@ export function JobFrame() {
         </Box>
       </Box>
       <Box component="main" sx={{ px: 3, py: 2, width: '100%', maxWidth: 1680, mx: 'auto', flex: 1 }}>
-        <Outlet context={{ job, direction } satisfies Context} />
+        <Guarded name="This page of the job" job={job} watch={[stage]}>
+          <Outlet context={{ job, direction } satisfies Context} />
+        </Guarded>
       </Box>
     </>
   );
 }
 
 function Gone({ id }: { id: string }) {
+  const aside = useStatus((s) => s.stores.jobs?.aside.find((a) => a.key === id));
+  if (aside)
+    return (
+      <Box component="main" sx={{ p: 4 }}>
+        <Typography variant="h1">This job cannot be opened</Typography>
+        <Typography sx={{ my: 1.5 }}>It is kept untouched. {aside.problem}</Typography>
+        <Button component={Link} to="/settings" variant="contained">
+          Repair or export it
+        </Button>
+      </Box>
+    );
   return (
     <Box component="main" sx={{ p: 4 }}>
       <Typography variant="h1">No such job</Typography>

@@ -4,18 +4,30 @@ import RedoIcon from '@mui/icons-material/Redo';
 import UndoIcon from '@mui/icons-material/Undo';
 import { Box, IconButton, Typography } from '@mui/material';
 import { useColorScheme } from '@mui/material/styles';
-import { lazy, Suspense, useEffect } from 'react';
-import { Link, Outlet } from 'react-router';
-import { redo, undo, useStatus } from '../state/jobs';
+import { Suspense, useEffect } from 'react';
+import { Link, Outlet, useLocation } from 'react-router';
+import { nextSteps, redo, undo } from '../state/history';
+import { useJobs } from '../state/jobs';
+import { useRuns } from '../state/runs';
+import { ping, useServer } from '../state/server';
+import { savedState, useStatus } from '../state/status';
+import { Guarded } from './boundary';
 import { useWorking } from './figure';
+import { Notices } from './notices';
+import { Running } from './running';
+import { patientLazy } from './lazy';
 
-const WorkingSheet = lazy(() => import('./working'));
-/** Only where there is trouble: it needs not be there before. */
-const Alert = lazy(() => import('@mui/material/Alert'));
+const WorkingSheet = patientLazy(() => import('./working'));
 
 /** Frame of every view: the name, undo and redo, appearance, and what is wrong with storage if anything is. */
 export function Shell() {
-  const { trouble, saving, savingParts } = useStatus();
+  const state = useStatus(savedState);
+  const undone = useStatus((s) => s.undone);
+  const notices = useNotices();
+  const { pathname } = useLocation();
+  // Named anew with every edit.
+  useJobs();
+  const steps = nextSteps();
   const working = useWorking((s) => s.shown !== null);
   useUndoKeys();
   return (
@@ -31,33 +43,30 @@ export function Shell() {
           ['/jobs', 'All jobs'],
           ['/parts', 'Parts'],
           ['/reference', 'Reference'],
+          ['/settings', 'Settings'],
         ] as const).map(([to, name]) => (
           <Box key={to} component={Link} to={to} sx={{ display: { xs: to === '/jobs' ? 'none' : 'block', sm: 'block' }, color: 'text.secondary', ml: 1, whiteSpace: 'nowrap', fontSize: '0.875rem', textDecoration: 'none', '&:hover': { color: 'primary.main' } }}>
             {name}
           </Box>
         ))}
         <Box sx={{ flex: 1 }} />
+        <Running />
         <Typography variant="caption" color="textSecondary" role="status" sx={{ lineHeight: 1.2, textAlign: 'right', display: { xs: 'none', sm: 'block' } }}>
-          {trouble ? 'Not all is saved' : saving || savingParts ? 'Saving …' : 'Saved in this browser'}
+          {undone && `${undone}. `}
+          {SAVED[state]}
         </Typography>
-        <IconButton size="small" onClick={undo} aria-label="Undo (Ctrl+Z)" title="Undo (Ctrl+Z)">
+        <IconButton size="small" onClick={undo} aria-label="Undo (Ctrl+Z)" title={steps.undo ? `Undo: ${steps.undo} (Ctrl+Z)` : 'Nothing to undo'}>
           <UndoIcon fontSize="small" />
         </IconButton>
-        <IconButton size="small" onClick={redo} aria-label="Redo (Ctrl+Shift+Z)" title="Redo (Ctrl+Shift+Z)">
+        <IconButton size="small" onClick={redo} aria-label="Redo (Ctrl+Shift+Z)" title={steps.redo ? `Do again: ${steps.redo} (Ctrl+Shift+Z)` : 'Nothing to do again'}>
           <RedoIcon fontSize="small" />
         </IconButton>
         <SchemeSwitch />
       </Box>
-      {trouble && (
-        <Suspense>
-          <Alert severity="error" variant="outlined" sx={{ mx: 3, mt: 1.5 }} onClose={() => useStatus.setState({ trouble: null })}>
-            {trouble}
-          </Alert>
-        </Suspense>
-      )}
-      <Suspense fallback={<Opening />}>
+      {notices && <Notices />}
+      <Guarded name="This page" watch={[pathname]}>
         <Outlet />
-      </Suspense>
+      </Guarded>
       <Suspense>{working && <WorkingSheet />}</Suspense>
     </Box>
   );
@@ -88,9 +97,30 @@ function useUndoKeys() {
   }, []);
 }
 
-/** Told only where a view takes its time. */
-const Opening = () => (
-  <Box role="status" sx={{ p: 3, color: 'text.secondary', animation: 'opening 0s 0.4s both', '@keyframes opening': { from: { visibility: 'hidden' }, to: { visibility: 'visible' } } }}>
-    Opening …
-  </Box>
-);
+const SAVED = { saved: 'Saved in this browser', saving: 'Saving …', 'not saved': 'Not all is saved' } as const;
+
+/** Whether there is anything to say; and the server is asked now and then whether it is there. */
+function useNotices(): boolean {
+  const store = useStatus((s) => savedState(s) === 'not saved' || Object.values(s.stores).some((one) => one.notes.length + one.aside.length > 0));
+  const away = useServer((s) => s.away);
+  const told = useRuns((s) => s.messages.length > 0);
+  useEffect(() => {
+    const ask = () => document.visibilityState === 'visible' && void ping();
+    const timer = setInterval(ask, away ? 2000 : 10_000);
+    return () => clearInterval(timer);
+  }, [away]);
+  useEffect(() => {
+    // What undo did is told for a while.
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const stop = useStatus.subscribe((now, before) => {
+      if (!now.undone || now.undone === before.undone) return;
+      clearTimeout(timer);
+      timer = setTimeout(() => useStatus.setState({ undone: '' }), 6000);
+    });
+    return () => {
+      stop();
+      clearTimeout(timer);
+    };
+  }, []);
+  return store || away || told;
+}

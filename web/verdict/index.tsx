@@ -1,4 +1,4 @@
-import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { Alert, Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { explainMeasured } from '@kymar/core/bench';
@@ -73,6 +73,11 @@ function ClaimPanel({ claim }: { claim: Claim }) {
           . {claim.carries}
         </Typography>
       )}
+      {claim.doubts.map((words) => (
+        <Alert key={words} severity="error" variant="outlined" sx={{ mt: 1 }}>
+          {words}
+        </Alert>
+      ))}
       {impossible.map(({ run, words }) => (
         <Typography key={run.id} variant="body2" color="error" sx={{ mt: 1 }}>
           Not used, {run.at.slice(0, 16).replace('T', ' ')} UTC: {words}
@@ -106,6 +111,11 @@ function DecisionPanel({ job, found }: { job: Job; found: Verdict }) {
   return (
     <Panel title={HEAD[found.answer]} sx={{ order: { xs: 1, md: 2 } }}>
       <Typography sx={{ mb: 2 }}>{found.words}</Typography>
+      {found.doubts.length > 0 && (
+        <Alert severity="error" variant="outlined" sx={{ mb: 2 }}>
+          Not all evidence is as it was kept: {found.doubts.join(' ')} The chain shows a change; who made it, it cannot tell.
+        </Alert>
+      )}
       {job.decision && (
         <Typography variant="body2" sx={{ mb: 1.5, fontWeight: 600 }}>
           Decided on {job.decision.at.slice(0, 10)}: {DECISIONS[job.decision.kind].toLowerCase()}.

@@ -4,23 +4,65 @@ import type { Direction } from '@kymar/core/links';
 import type { Drive, Shop } from '@kymar/core/parts';
 import type { Mend, Plan } from '@kymar/core/whatif';
 import type { Forecasting } from './forecast';
+import type { Reading } from './reading';
 import type { Compared, Work } from './whatif';
 
 export type { Compared };
+export type { BackupPreview, FileRead, PartsRead } from './reading';
 
-let worker: Remote<Work> | null = null;
-/** Started when first asked, and kept. */
-const whatif = (): Remote<Work> => (worker ??= wrap<Work>(new Worker(new URL('./whatif.ts', import.meta.url), { type: 'module' })));
+/** A worker that is started when first asked and kept; one whose code could not be loaded is started anew the next time. */
+class Helper<T> {
+  private running: { remote: Remote<T>; broken: Promise<never> } | null = null;
+
+  constructor(private readonly make: () => Worker) {}
+
+  start(): { remote: Remote<T>; broken: Promise<never> } {
+    if (this.running) return this.running;
+    const worker = this.make();
+    const broken = new Promise<never>((_, reject) => {
+      worker.addEventListener('error', () => {
+        this.running = null;
+        worker.terminate();
+        reject(new Error('What works this out cannot be loaded: Kymar’s server does not answer. It is tried again with the next change.'));
+      });
+    });
+    // Nobody may be waiting when it breaks.
+    broken.catch(() => undefined);
+    return (this.running = { remote: wrap<T>(worker), broken });
+  }
+
+  /** Asks it; fails when its code cannot be loaded instead of waiting for ever. */
+  async ask<R>(question: (remote: Remote<T>) => Promise<R>): Promise<R> {
+    const { remote, broken } = this.start();
+    return Promise.race([question(remote), broken]);
+  }
+}
+
+const whatif = new Helper<Work>(() => new Worker(new URL('./whatif.ts', import.meta.url), { type: 'module' }));
+const forecasting = new Helper<Forecasting>(() => new Worker(new URL('./forecast.ts', import.meta.url), { type: 'module' }));
+const reading = new Helper<Reading>(() => new Worker(new URL('./reading.ts', import.meta.url), { type: 'module' }));
+
+/** Loads their code ahead: a stopped server would keep it back. */
+export const warmUp = (): void => [whatif, forecasting, reading].forEach((helper) => void helper.start());
 
 /** Changes that help a path, worked out in a worker. */
-export const mendsOf = (plan: Plan, shop: Shop, direction: Direction): Promise<Mend[]> => whatif().mends(plan, shop, direction);
+export const mendsOf = (plan: Plan, shop: Shop, direction: Direction): Promise<Mend[]> => whatif.ask((w) => w.mends(plan, shop, direction));
 
 /** A job's days lived through, in a worker. */
-export const daysOf = (job: ForecastPlan, years: number): Promise<DaysForecast | null> => whatif().days(job, years);
+export const daysOf = (job: ForecastPlan, years: number): Promise<DaysForecast | null> => whatif.ask((w) => w.days(job, years));
 
 /** A job's build held against it with other drives, in a worker. @throws RangeError for what cannot be compared */
-export const comparisonOf = (job: Plan, shop: Shop, activity: string, drives: readonly Drive[]): Promise<Compared> => whatif().compare(job, shop, activity, drives);
+export const comparisonOf = (job: Plan, shop: Shop, activity: string, drives: readonly Drive[]): Promise<Compared> =>
+  whatif.ask((w) => w.compare(job, shop, activity, drives));
 
-let forecasting: Remote<Forecasting> | null = null;
 /** A job's forecast with its bands, in a worker of its own. */
-export const sheetFor = (job: ForecastPlan): Promise<JobSheet | null> => (forecasting ??= wrap<Forecasting>(new Worker(new URL('./forecast.ts', import.meta.url), { type: 'module' }))).sheet(job);
+export const sheetFor = (job: ForecastPlan): Promise<JobSheet | null> => forecasting.ask((w) => w.sheet(job));
+
+/** Files read beside the page. */
+export const read = {
+  jobs: (files: readonly File[]) => reading.ask((w) => w.jobs(files)),
+  parts: (...asked: Parameters<Reading['parts']>) => reading.ask((w) => w.parts(...asked)),
+  piece: (from: number, count: number) => reading.ask((w) => w.piece(from, count)),
+  backup: (file: File) => reading.ask((w) => w.backup(file)),
+  restored: (keys: readonly string[]) => reading.ask((w) => w.restored(keys)),
+};

@@ -1,0 +1,28 @@
+import localforage from 'localforage';
+
+/*
+ * The places of the browser's storage. A database for each: a second store in one of them would have it upgraded at the first visit,
+ * and an upgrade waits for every other tab.
+ */
+export const disks = {
+  jobs: localforage.createInstance({ name: 'kymar', storeName: 'jobs' }),
+  parts: localforage.createInstance({ name: 'kymar-parts', storeName: 'parts' }),
+  settings: localforage.createInstance({ name: 'kymar-settings', storeName: 'settings' }),
+  bin: localforage.createInstance({ name: 'kymar-bin', storeName: 'bin' }),
+};
+
+/** Storage that has not answered by then hangs, in ms. */
+const PATIENCE = 10_000;
+
+/** What was asked of the storage, or an error when it does not answer. */
+export async function answered<T>(asked: Promise<T>): Promise<T> {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(new Error('the browser’s storage does not answer')), PATIENCE);
+  });
+  try {
+    return await Promise.race([asked, late]);
+  } finally {
+    clearTimeout(timer);
+  }
+}

@@ -1,0 +1,362 @@
+import equal from 'fast-deep-equal';
+import { VERSION, type Read } from '@kymar/core/job';
+import type { Merged } from '@kymar/core/merge';
+import { bin } from './bin';
+import { answered } from './disk';
+
+/*
+ * The one store behind jobs, parts and settings. What stands on the screen is compared with what the disk was last known to hold; each
+ * record that differs is written for itself, read and checked under a lock that all tabs share. Another tab's change is merged, never
+ * written over; a record that cannot be read, or that a newer Kymar wrote, is left where it is. What could not be written is tried
+ * again, later and later, until it is.
+ */
+
+/** A place of the browser's storage, as localForage gives it. */
+export interface Disk {
+  getItem(key: string): Promise<unknown>;
+  setItem(key: string, value: unknown): Promise<unknown>;
+  removeItem(key: string): Promise<void>;
+  keys(): Promise<string[]>;
+  iterate<T, U>(visit: (value: T, key: string, count: number) => U): Promise<U>;
+}
+
+/** What a store must know of its records. */
+export interface Kind<T> {
+  /** Names store, lock and channel: `jobs`. */
+  name: string;
+  disk: Disk;
+  /** A record as read, or what is wrong with it. */
+  check(raw: unknown, key: string): Read<T>;
+  /** A record as written. */
+  toDisk(value: T): unknown;
+  merge(base: T | undefined, mine: T, theirs: T): Merged<T>;
+  /** Where both tabs changed the same: my version, as a record of its own. Null where one may win. */
+  copy(mine: T, key: string): { key: string; value: T } | null;
+  title(value: T, key: string): string;
+  /** What is removed needs no place in the bin. */
+  fleeting?: boolean;
+}
+
+/** What is on the screen. */
+export interface Screen<T> {
+  get(): Record<string, T>;
+  /** Puts records there that somebody else changed: no step of undo. */
+  adopt(changes: Record<string, T | undefined>): void;
+  subscribe(listener: () => void): void;
+}
+
+/** A record that cannot be used: kept as it is. */
+export interface Aside {
+  key: string;
+  raw: unknown;
+  problem: string;
+  newer: boolean;
+}
+
+/** How a store is doing. */
+export interface Health {
+  loaded: boolean;
+  /** Why nothing could be loaded; null when all was. */
+  closed: string | null;
+  /** Something is being written or about to be. */
+  busy: boolean;
+  /** Records that are not on the disk as they stand on the screen. */
+  unsaved: number;
+  /** Why they are not, by key. */
+  failed: Record<string, string>;
+  aside: Aside[];
+  /** What a person should know: two versions kept, storage emptied. Stays until read. */
+  notes: string[];
+}
+
+/** Quick enough that nothing is lost between a press and a reload, slow enough to gather the letters of a word. */
+const SAVE_AFTER = 120;
+const SIDE_BY_SIDE = 100;
+const RETRY_FIRST = 1000;
+const RETRY_LAST = 60_000;
+
+class Unsound extends Error {}
+
+const words = (error: unknown): string => (typeof error === 'object' && error !== null && 'message' in error && error.message ? String(error.message) : 'the browser’s storage refused');
+
+export class Records<T> {
+  private readonly base = new Map<string, { raw: unknown; value: T }>();
+  private health: Health = { loaded: false, closed: null, busy: false, unsaved: 0, failed: {}, aside: [], notes: [] };
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  private wait = RETRY_FIRST;
+  private writing: Promise<void> = Promise.resolve();
+  private readonly channel: BroadcastChannel | null;
+
+  constructor(
+    private readonly kind: Kind<T>,
+    private readonly screen: Screen<T>,
+    private readonly told: (health: Health) => void,
+  ) {
+    this.channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(`kymar-${kind.name}`);
+  }
+
+  private tell(part: Partial<Health>): void {
+    this.health = { ...this.health, ...part };
+    this.told(this.health);
+  }
+
+  private note(note: string): void {
+    if (!this.health.notes.includes(note)) this.tell({ notes: [...this.health.notes, note].slice(-5) });
+  }
+
+  /** A person has read what was told. */
+  readNotes(): void {
+    this.tell({ notes: [] });
+  }
+
+  /** Loads what is stored, and from then on writes every change. Never throws: what is wrong is told. */
+  async open(): Promise<void> {
+    await this.load();
+    this.screen.subscribe(() => this.changed());
+    this.channel?.addEventListener('message', (event: MessageEvent<string[]>) => void this.take(event.data));
+    this.changed();
+  }
+
+  private async load(): Promise<void> {
+    const found: [string, unknown][] = [];
+    try {
+      await answered(this.kind.disk.iterate<unknown, void>((raw, key) => void found.push([key, raw])));
+    } catch (error) {
+      this.tell({ loaded: true, closed: words(error) });
+      return this.later();
+    }
+    const read: Record<string, T> = {};
+    const aside: Aside[] = [];
+    for (const [key, raw] of found) {
+      const checked = this.kind.check(raw, key);
+      if (checked.ok) {
+        this.base.set(key, { raw, value: checked.value });
+        read[key] = checked.value;
+      } else aside.push({ key, raw, problem: checked.problems[0] ?? 'unreadable', newer: isNewer(raw) });
+    }
+    const now = this.screen.get();
+    // What was made while nothing could be loaded stays, and is written.
+    this.screen.adopt(Object.fromEntries(Object.entries(read).filter(([key]) => now[key] === undefined)));
+    this.tell({ loaded: true, closed: null, aside });
+  }
+
+  /** Keys whose record is not on the disk as it stands on the screen. */
+  private dirty(): string[] {
+    const now = this.screen.get();
+    const changed = Object.keys(now).filter((key) => this.base.get(key)?.value !== now[key]);
+    const gone = [...this.base.keys()].filter((key) => !(key in now));
+    return [...changed, ...gone];
+  }
+
+  private changed(): void {
+    const unsaved = this.dirty().length;
+    if (unsaved === 0 && !this.timer) return this.tell({ unsaved, busy: false, failed: {} });
+    this.tell({ unsaved, busy: unsaved > 0 });
+    this.wait = RETRY_FIRST;
+    this.after(SAVE_AFTER);
+  }
+
+  private after(ms: number): void {
+    clearTimeout(this.timer);
+    this.timer = setTimeout(() => void this.save(), ms);
+  }
+
+  private later(): void {
+    this.after(this.wait);
+    this.wait = Math.min(RETRY_LAST, this.wait * 2);
+  }
+
+  /** Writes what is not written yet, one batch after the other. */
+  save(): Promise<void> {
+    clearTimeout(this.timer);
+    this.timer = undefined;
+    return (this.writing = this.writing.then(() => this.batch()).catch((error: unknown) => this.fail(error)));
+  }
+
+  private fail(error: unknown): void {
+    this.tell({ busy: false, unsaved: this.dirty().length, failed: Object.fromEntries(this.dirty().map((key) => [key, words(error)])) });
+    this.later();
+  }
+
+  private async batch(): Promise<void> {
+    if (this.health.closed !== null) {
+      await this.load();
+      if (this.health.closed !== null) throw new Error(this.health.closed);
+    }
+    const keys = this.dirty();
+    if (keys.length === 0) return this.tell({ busy: false, unsaved: 0, failed: {} });
+    const failed: Record<string, string> = {};
+    let again = false;
+    const written: string[] = [];
+    await this.locked(async () => {
+      const one = async (key: string): Promise<void> => {
+        try {
+          written.push(...(await answered(this.write(key))));
+        } catch (error) {
+          failed[key] = words(error);
+          // What is unsound stays so until it is changed; anything else may go better later.
+          if (!(error instanceof Unsound)) again = true;
+        }
+      };
+      // Many side by side, for one after the other takes a minute for thousands; not all at once, for the page must not stand still.
+      for (let i = 0; i < keys.length; i += SIDE_BY_SIDE) await Promise.all(keys.slice(i, i + SIDE_BY_SIDE).map(one));
+    });
+    if (written.length > 0) this.channel?.postMessage(written);
+    const left = this.dirty();
+    const fresh = left.filter((key) => !(key in failed));
+    this.tell({ failed, unsaved: left.length, busy: fresh.length > 0 });
+    if (fresh.length > 0) this.after(0);
+    else if (again) this.later();
+    else this.wait = RETRY_FIRST;
+  }
+
+  /** Under a lock that all tabs share: what is read is still so when it is written. */
+  private async locked(work: () => Promise<void>): Promise<void> {
+    const locks = globalThis.navigator?.locks;
+    if (!locks) return work();
+    await locks.request(`kymar-${this.kind.name}`, { signal: AbortSignal.timeout(15_000) }, work);
+  }
+
+  /** Writes one record. @returns the keys that were written */
+  private async write(key: string): Promise<string[]> {
+    const mine = this.screen.get()[key];
+    const base = this.base.get(key);
+    const raw = await this.kind.disk.getItem(key);
+    if (mine === undefined) return this.remove(key, raw);
+    const sound = this.kind.check(this.kind.toDisk(mine), key);
+    if (!sound.ok) throw new Unsound(`“${this.kind.title(mine, key)}” is not sound: ${sound.problems[0]}`);
+    if (raw === null || raw === undefined || (base && equal(raw, base.raw)) || equal(raw, this.kind.toDisk(mine))) {
+      await this.put(key, mine);
+      return [key];
+    }
+    return this.bring(key, mine, base?.value, raw);
+  }
+
+  private async put(key: string, value: T): Promise<void> {
+    const raw = this.kind.toDisk(value);
+    await this.kind.disk.setItem(key, raw);
+    if (!this.base.has(key)) await bin.take(this.kind.name, key);
+    this.base.set(key, { raw, value });
+  }
+
+  private async remove(key: string, raw: unknown): Promise<string[]> {
+    const base = this.base.get(key);
+    if (raw === null || raw === undefined || (base && equal(raw, base.raw))) {
+      if (base && !this.kind.fleeting) await bin.put({ kind: this.kind.name, key, raw: base.raw, title: this.kind.title(base.value, key) });
+      await this.kind.disk.removeItem(key);
+      this.base.delete(key);
+      return [key];
+    }
+    // Another tab changed it since: what somebody worked on is not thrown away.
+    const theirs = this.kind.check(raw, key);
+    this.base.delete(key);
+    if (!theirs.ok) return [];
+    this.base.set(key, { raw, value: theirs.value });
+    this.screen.adopt({ [key]: theirs.value });
+    this.note(`“${this.kind.title(theirs.value, key)}” was changed in another tab while it was removed here. It is kept.`);
+    return [];
+  }
+
+  /** Another tab wrote meanwhile: both changes are brought together. */
+  private async bring(key: string, mine: T, base: T | undefined, raw: unknown): Promise<string[]> {
+    const theirs = this.kind.check(raw, key);
+    const title = this.kind.title(mine, key);
+    if (!theirs.ok) {
+      const copy = this.kind.copy(mine, key);
+      if (!copy) throw new Unsound(`“${title}” stands in the storage in a form this Kymar cannot read`);
+      await this.put(copy.key, copy.value);
+      this.base.delete(key);
+      this.screen.adopt({ [key]: undefined, [copy.key]: copy.value });
+      this.note(`What the storage holds as “${title}” cannot be read by this Kymar (${theirs.problems[0]}). It is left untouched; yours is kept as “${this.kind.title(copy.value, copy.key)}”.`);
+      return [copy.key];
+    }
+    const { value, conflicts } = this.kind.merge(base, mine, theirs.value);
+    const sound = this.kind.check(this.kind.toDisk(value), key).ok;
+    const copy = conflicts.length > 0 || !sound ? this.kind.copy(mine, key) : null;
+    const merged = sound ? value : theirs.value;
+    await this.put(key, merged);
+    if (copy) {
+      await this.put(copy.key, copy.value);
+      this.note(`“${title}” was changed in two tabs at once (${conflicts[0] ?? 'in ways that do not fit together'}). Both versions are kept.`);
+    }
+    // What was typed while this was written goes on top.
+    const now = this.screen.get()[key];
+    const shown = now === mine || now === undefined ? merged : this.kind.merge(mine, now, merged).value;
+    this.screen.adopt({ [key]: shown, ...(copy ? { [copy.key]: copy.value } : {}) });
+    return [key, ...(copy ? [copy.key] : [])];
+  }
+
+  private take(keys: readonly string[]): Promise<void> {
+    return (this.writing = this.writing.then(() => this.adopt(keys)).catch(() => undefined));
+  }
+
+  /** Takes over what another tab wrote; a change of this one that waits is laid on top. */
+  private async adopt(keys: readonly string[]): Promise<void> {
+    for (const key of keys) {
+      const raw = await answered(this.kind.disk.getItem(key)).catch(() => undefined);
+      if (raw === undefined) continue;
+      const base = this.base.get(key);
+      const now = this.screen.get()[key];
+      if (raw === null) {
+        if (now !== undefined && now === base?.value) {
+          this.base.delete(key);
+          this.screen.adopt({ [key]: undefined });
+        }
+        continue;
+      }
+      const theirs = this.kind.check(raw, key);
+      if (!theirs.ok || (base && equal(raw, base.raw))) continue;
+      // Removed here and not written yet: the writing will find what was changed meanwhile, and keep it.
+      if (now === undefined && base) continue;
+      this.base.set(key, { raw, value: theirs.value });
+      if (now === base?.value) this.screen.adopt({ [key]: theirs.value });
+      else if (now !== undefined) {
+        const { value, conflicts } = this.kind.merge(base?.value, now, theirs.value);
+        // A conflict is for the one who writes last to settle, with both versions kept: it must see its own base again.
+        if (conflicts.length > 0 && base) this.base.set(key, base);
+        else this.screen.adopt({ [key]: value });
+      }
+    }
+  }
+
+  /**
+   * Whether the disk still holds what it did. Where it was emptied from outside (not by a tab: then it is in the bin), what is on the
+   * screen is written again.
+   */
+  async verify(): Promise<void> {
+    if (this.health.closed !== null || this.base.size === 0) return;
+    const there = await answered(this.kind.disk.keys()).catch(() => null);
+    if (!there) return;
+    const has = new Set(there);
+    const missing = [...this.base.keys()].filter((key) => !has.has(key));
+    const lost: string[] = [];
+    for (const key of missing) if (!(await bin.has(this.kind.name, key))) lost.push(key);
+    if (lost.length === 0) return;
+    lost.forEach((key) => this.base.delete(key));
+    this.note('The browser’s storage was emptied while Kymar was open. What stands on the screen is stored anew.');
+    this.changed();
+  }
+
+  /** Removes a record that was set aside, for good. */
+  async drop(key: string): Promise<void> {
+    const aside = this.health.aside.find((a) => a.key === key);
+    if (!aside) return;
+    await bin.put({ kind: this.kind.name, key, raw: aside.raw, title: key });
+    await this.kind.disk.removeItem(key);
+    this.tell({ aside: this.health.aside.filter((a) => a !== aside) });
+  }
+
+  /** Puts a mended record in the place of one that was set aside. */
+  async mend(key: string, raw: unknown): Promise<Read<T>> {
+    const checked = this.kind.check(raw, key);
+    if (!checked.ok) return checked;
+    await bin.put({ kind: this.kind.name, key: `${key}`, raw: this.health.aside.find((a) => a.key === key)?.raw ?? null, title: `${this.kind.title(checked.value, key)}, as it was damaged` });
+    await this.kind.disk.setItem(key, this.kind.toDisk(checked.value));
+    this.base.set(key, { raw: this.kind.toDisk(checked.value), value: checked.value });
+    this.screen.adopt({ [key]: checked.value });
+    this.tell({ aside: this.health.aside.filter((a) => a.key !== key) });
+    return checked;
+  }
+}
+
+const isNewer = (raw: unknown): boolean => typeof raw === 'object' && raw !== null && 'kymarVersion' in raw && Number(raw.kymarVersion) > VERSION;

@@ -1,0 +1,119 @@
+import { create } from 'zustand';
+import { runsOfReal, type KeptRun, type RunEvent, type RunRequest, type Sample } from '@kymar/core/bench';
+import { changeJob, jobRecords, useJobs } from './jobs';
+import { pathAt } from './places';
+import { Away, followRun, keptRuns, ping, startRun, tookRun, useServer } from './server';
+import { useStatus } from './status';
+
+/** A real run that goes on. */
+export interface Going {
+  run: KeptRun;
+  direction: 'read' | 'write';
+  samples: Sample[];
+  total: number;
+}
+
+/** Something about a run that a person should read; it stays until they have. */
+export interface Message {
+  id: string;
+  job: string | null;
+  severity: 'error' | 'warning' | 'success';
+  text: string;
+}
+
+/** The real runs of this machine: they go on while other views are looked at, and are found again after a reload. */
+export const useRuns = create<{ going: Record<string, Going>; messages: Message[] }>(() => ({ going: {}, messages: [] }));
+
+export const tell = (message: Message): void => useRuns.setState(({ messages }) => ({ messages: [...messages.filter((m) => m.id !== message.id), message] }));
+
+/** A person has read it; the server need not keep what it is about. */
+export function readMessage(id: string): void {
+  useRuns.setState(({ messages }) => ({ messages: messages.filter((m) => m.id !== id) }));
+  if (!id.startsWith('page-')) void tookRun(id).catch(() => undefined);
+}
+
+function setGoing(id: string, to: (going: Going | undefined) => Going | undefined): void {
+  useRuns.setState(({ going }) => {
+    const { [id]: now, ...rest } = going;
+    const next = to(now);
+    return { going: next ? { ...rest, [id]: next } : rest };
+  });
+}
+
+function hear(run: KeptRun, event: RunEvent): void {
+  if (event.type === 'progress') {
+    const { direction, total } = event;
+    setGoing(run.id, (g) => ({ run, direction, total, samples: g?.direction === direction ? [...g.samples, event] : [event] }));
+  } else void settle(run, event);
+}
+
+/** What a run told at its end: kept in its job, and only then let go by the server. */
+async function settle(run: KeptRun, event: Exclude<RunEvent, { type: 'progress' }>): Promise<void> {
+  const { purpose } = run.request;
+  setGoing(run.id, () => undefined);
+  const job = purpose && useJobs.getState().jobs[purpose.job];
+  // The run of another browser: its own page will take it.
+  if (!purpose || !job) return;
+  if (event.type === 'failed') {
+    if (event.aborted && !event.left) return void (await tookRun(run.id).catch(() => undefined));
+    return tell({ id: run.id, job: job.id, severity: event.aborted ? 'warning' : 'error', text: [event.problem, event.left].filter(Boolean).join(' ') });
+  }
+  if (event.left) tell({ id: `page-${run.id}`, job: job.id, severity: 'warning', text: event.left });
+  const path = purpose.place === null ? null : pathAt(job, purpose.place);
+  const made = runsOfReal(run, event, purpose, path);
+  changeJob(job.id, (j) => {
+    const fresh = made.filter((one) => !j.runs.some((had) => had.id === one.id));
+    return fresh.length > 0 ? { ...j, runs: [...j.runs, ...fresh] } : j;
+  });
+  await jobRecords.save();
+  if (useStatus.getState().stores.jobs?.failed[job.id] === undefined) await tookRun(run.id).catch(() => undefined);
+}
+
+async function follow(run: KeptRun): Promise<void> {
+  setGoing(run.id, (g) => g ?? { run, direction: 'write', samples: [], total: run.request.bytes });
+  try {
+    await followRun(run.id, (event) => hear(run, event));
+    // The stream ended without saying how: the server is gone.
+    if (useRuns.getState().going[run.id]) void lookAgain();
+  } catch (error) {
+    if (!(error instanceof Away)) setGoing(run.id, () => undefined);
+    void ping();
+  }
+}
+
+/** Starts a run and follows it. @throws Refused in the server's own words */
+export async function beginRun(request: RunRequest): Promise<void> {
+  void follow(await startRun(request));
+}
+
+let looking = false;
+/** Finds the runs that go on and the results nobody has taken yet. */
+export async function lookAgain(): Promise<void> {
+  if (looking) return;
+  looking = true;
+  try {
+    const runs = await keptRuns();
+    const there = new Set(runs.map((run) => run.id));
+    for (const id of Object.keys(useRuns.getState().going)) if (!there.has(id)) setGoing(id, () => undefined);
+    for (const run of runs) {
+      const { last } = run;
+      if (last && last.type !== 'progress') void settle(run, last);
+      else if (!(run.id in useRuns.getState().going)) void follow(run);
+    }
+  } catch {
+    // Without the server there is nothing to find; it is looked again when it is back.
+  } finally {
+    looking = false;
+  }
+}
+
+/** From the start on: what goes on is found, also after the server was away. */
+export function watchRuns(): void {
+  void lookAgain();
+  useServer.subscribe(({ away }, before) => {
+    if (before.away && !away) {
+      useRuns.setState({ going: {} });
+      void lookAgain();
+    }
+  });
+}

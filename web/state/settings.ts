@@ -1,0 +1,45 @@
+import { create } from 'zustand';
+import { disks } from './disk';
+import { Records } from './records';
+import { setHealth } from './status';
+
+/** What is kept beside jobs and parts, each for itself. */
+export interface Settings {
+  /** When the first visit was over: what it brought is stored. */
+  seen?: string;
+  /** The stopwatch, running or with a time that is not kept yet. */
+  watch?: unknown;
+  /** Whether the browser was asked to keep what is stored, and what it said. */
+  persisted?: boolean;
+  /** When everything was last backed up to a file, ISO. */
+  backedUp?: string;
+  /** The folder automatic back-ups go to: a handle of the browser's. */
+  backupFolder?: unknown;
+  /** Cells of exported tables are made safe for spreadsheet programs. */
+  safeCells?: boolean;
+}
+type Key = keyof Settings;
+
+export const useSettings = create<Settings>(() => ({}));
+
+export function setSetting<K extends Key>(key: K, value: Settings[K]): void {
+  useSettings.setState({ [key]: value } as Partial<Settings>);
+}
+
+const entries = (): Record<string, unknown> => Object.fromEntries(Object.entries(useSettings.getState()).filter(([, value]) => value !== undefined));
+
+/** Settings are small and each is one value: where two tabs set one, the later stands. */
+export const settingRecords = new Records<unknown>(
+  {
+    name: 'settings',
+    disk: disks.settings,
+    check: (raw) => ({ ok: true, value: raw }),
+    toDisk: (value) => value,
+    merge: (base, mine, theirs) => ({ value: mine === base ? theirs : mine, conflicts: [] }),
+    copy: () => null,
+    title: (_, key) => key,
+    fleeting: true,
+  },
+  { get: entries, adopt: (changes) => useSettings.setState(changes as Partial<Settings>), subscribe: (listener) => void useSettings.subscribe(listener) },
+  setHealth('settings'),
+);

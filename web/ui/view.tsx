@@ -1,0 +1,72 @@
+import { Alert, Box, Button } from '@mui/material';
+import { useEffect, useState, type ComponentType } from 'react';
+import { ping, useServer } from '../state/server';
+
+type Load = () => Promise<{ default: ComponentType }>;
+
+/** What a view's code is asked for again after, in ms. */
+const AGAIN = 3000;
+
+/**
+ * A view whose code comes when it is first shown. Where it cannot be loaded (the server was stopped, or replaced by another build) the
+ * page stays, says so, and asks again until it is there. React's own `lazy` would keep the failure for good.
+ */
+export function lazyView(load: Load): ComponentType {
+  let known: ComponentType | null = null;
+  return function View() {
+    const [Found, setFound] = useState<ComponentType | null>(() => known);
+    const [failed, setFailed] = useState(false);
+    const [tries, setTries] = useState(0);
+    useEffect(() => {
+      if (Found) return;
+      let alive = true;
+      let timer: ReturnType<typeof setTimeout> | undefined;
+      load().then(
+        ({ default: view }) => {
+          known = view;
+          if (alive) setFound(() => view);
+        },
+        () => {
+          void ping();
+          if (!alive) return;
+          setFailed(true);
+          timer = setTimeout(() => setTries((n) => n + 1), AGAIN);
+        },
+      );
+      return () => {
+        alive = false;
+        clearTimeout(timer);
+      };
+    }, [Found, tries]);
+    if (Found) return <Found />;
+    return failed ? <Unloaded again={() => setTries((n) => n + 1)} /> : <Opening />;
+  };
+}
+
+function Unloaded({ again }: { again(): void }) {
+  const away = useServer((s) => s.away);
+  return (
+    <Box component="main" sx={{ p: 3, maxWidth: 720 }}>
+      <Alert severity="warning" variant="outlined">
+        {away
+          ? 'This page was not opened before, and Kymar’s server does not answer: start it again in its terminal. It is tried again by itself.'
+          : 'This page cannot be loaded: Kymar was replaced by another build. Reload the page; nothing you entered is lost, and a running clock runs on.'}
+        <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
+          <Button size="small" variant="contained" onClick={again}>
+            Try again
+          </Button>
+          <Button size="small" onClick={() => location.reload()}>
+            Reload the page
+          </Button>
+        </Box>
+      </Alert>
+    </Box>
+  );
+}
+
+/** Told only where a view takes its time. */
+const Opening = () => (
+  <Box role="status" sx={{ p: 3, color: 'text.secondary', animation: 'opening 0s 0.4s both', '@keyframes opening': { from: { visibility: 'hidden' }, to: { visibility: 'visible' } } }}>
+    Opening …
+  </Box>
+);
