@@ -33,6 +33,7 @@ export async function startApp(env: Record<string, string> = {}): Promise<App> {
       page.on('request', (request) => !request.url().startsWith(server.address) && !/^(data|blob):/.test(request.url()) && faults.push(`request to ${request.url()}`));
       await page.goto(server.address + path);
       await page.getByRole('main').waitFor();
+      await page.locator('[data-opening]').waitFor({ state: 'detached' });
       return { page, context, faults };
     },
     async stop() {

@@ -245,7 +245,9 @@ test('bad input is told beside its field and in its file; nothing is lost', asyn
     await writeFile(path, text);
     await page.getByTestId('import-file').setInputFiles(path);
     await page.getByText(said).first().waitFor();
-    await page.getByText('Nothing was imported').waitFor();
+    await page.getByRole('heading', { name: 'Nothing can be imported' }).waitFor();
+    await page.getByRole('button', { name: 'Close' }).click();
+    await page.getByRole('dialog').waitFor({ state: 'detached' });
   }
   expect(await page.getByRole('listitem').count()).toBe(3);
   expect(faults).toEqual([]);

@@ -160,7 +160,7 @@ test('the library: a listing pasted, a figure changed, taken back; CSV out, mend
   await writeFile(path, `${changed}\r\nnew-lead,New lead,USB-C + USB-A,usb-10,0.3,15,\r\nbad lead,Bad lead,USB-C + USB-X,usb-10,long,,`);
   await page.getByLabel('File with parts').setInputFiles(path);
   await page.getByText(/1 new, 1 changed, 14 as they are here already/).waitFor();
-  await page.getByText('C to C, 10 Gb/s: changes Length').waitFor();
+  await page.getByText('C to C, 10 Gb/s: Length: 0.5 → 0.7').waitFor();
   await page.getByText(/Line 18, column 5: Length \(m\): "long"/).waitFor();
   await page.getByRole('button', { name: 'Take over 2' }).click();
   await page.getByRole('gridcell', { name: 'New lead' }).waitFor();
@@ -222,7 +222,7 @@ test('a library of thousands: found by typing, in the list and at a joint', asyn
   const path = join(app.folder, 'many.csv');
   await writeFile(path, ['Id,Maker,Model,Medium,Form factor,Plug,Modes,Capacity', ...lines].join('\n'));
   await page.getByLabel('File with parts').setInputFiles(path);
-  await page.getByRole('button', { name: 'Take over 3000' }).click();
+  await page.getByRole('button', { name: 'Take over 3,000' }).click();
   await page.getByRole('button', { name: 'Drives (3041)' }).waitFor();
   await page.getByLabel('Find').fill('Many 2999');
   await page.getByRole('gridcell', { name: 'Fernhaze Many 2999' }).waitFor();

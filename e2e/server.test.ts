@@ -11,7 +11,7 @@ import { demoJobs } from '@kymar/core/demo';
 import { compareBuilds } from '@kymar/core/compare';
 import { forecastJob, pathOf, repeatJob } from '@kymar/core/forecast';
 import { life } from '@kymar/core/endurance';
-import { SHOP } from '@kymar/core/demo';
+import { SHOP } from '@kymar/core/stock';
 import { findings, stateOf } from '@kymar/core/fit';
 import { writeLibrary } from '@kymar/core/library';
 import { explainFlow } from '@kymar/core/path';

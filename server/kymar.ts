@@ -6,7 +6,7 @@ import { compareBuilds } from '@kymar/core/compare';
 import { middle } from '@kymar/core/evidence';
 import { forecastJob, repeatJob } from '@kymar/core/forecast';
 import { isMove, jobJsonSchema, problemsOf, readJob, type Job } from '@kymar/core/job';
-import { SHOP } from '@kymar/core/demo';
+import { SHOP } from '@kymar/core/stock';
 import { findings, stateOf } from '@kymar/core/fit';
 import { readHealth } from '@kymar/core/health';
 import { readLibrary } from '@kymar/core/library';

@@ -3,14 +3,12 @@ import CssBaseline from '@mui/material/CssBaseline';
 import { ThemeProvider } from '@mui/material/styles';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { demoJobs } from '@kymar/core/demo';
-import { watchBackup } from './state/backup';
 import { watchRuns } from './state/runs';
 import { openStore } from './state/store';
 import { fetchTheRest, Router } from './router';
 import { theme } from './ui/theme';
 
-void openStore(demoJobs).then(() => {
+void openStore(async () => (await import('@kymar/core/demo')).demoJobs()).then(() => {
   createRoot(document.getElementById('root')!).render(
     <StrictMode>
       <ThemeProvider theme={theme} defaultMode="system">
@@ -20,6 +18,5 @@ void openStore(demoJobs).then(() => {
     </StrictMode>,
   );
   watchRuns();
-  watchBackup();
   fetchTheRest();
 });

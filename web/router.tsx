@@ -1,10 +1,9 @@
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
-import { DEMO_IDS } from '@kymar/core/demo';
+import { loadRules } from './state/rules';
 import { useStatus } from './state/status';
 import { JobFrame } from './ui/job';
-import { Shell } from './ui/shell';
+import { loadNotices, Shell } from './ui/shell';
 import { lazyView } from './ui/view';
-import { warmUp } from './workers';
 
 // Each view is fetched when it is first shown, the one the address names while the rest still starts.
 const VIEWS = {
@@ -36,17 +35,19 @@ const Settings = lazyView(VIEWS.settings);
 /** What a stopped server would keep back is fetched while there is nothing else to do. */
 export function fetchTheRest(): void {
   const rest = () => {
-    for (const load of [...Object.values(VIEWS), () => import('./ui/working'), () => import('./ui/alternatives')]) void load().catch(() => undefined);
-    warmUp();
+    for (const load of [loadNotices, ...Object.values(VIEWS), loadRules, () => import('./ui/working'), () => import('./ui/alternatives')]) void load().catch(() => undefined);
+    void import('./workers').then(({ warmUp }) => warmUp(), () => undefined);
+    void import('./state/backup').then(({ watchBackup }) => watchBackup(), () => undefined);
   };
-  if ('requestIdleCallback' in globalThis) requestIdleCallback(rest, { timeout: 10_000 });
-  else setTimeout(rest, 3000);
+  // Not before the first view is there and read.
+  setTimeout(() => void loadRules().catch(() => undefined), 500);
+  setTimeout(() => ('requestIdleCallback' in globalThis ? requestIdleCallback(rest, { timeout: 10_000 }) : rest()), 3000);
 }
 
 /** A first visit opens on the finished demo job, every later one on the list. */
 function Entrance() {
   const fresh = useStatus((s) => s.fresh);
-  return <Navigate replace to={fresh ? `/jobs/${DEMO_IDS[0]}/verdict` : '/jobs'} />;
+  return <Navigate replace to={fresh ? `/jobs/${fresh}/verdict` : '/jobs'} />;
 }
 
 export function Router() {

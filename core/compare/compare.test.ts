@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { Build } from '../bench';
-import { demoJobs, DRIVES, SHOP } from '../demo';
+import { demoJobs } from '../demo';
+import { DRIVES, SHOP } from '../stock';
 import type { Job } from '../job';
 import { run, type Flow } from '../transfer';
 import { withDrives } from '../whatif';

@@ -2,10 +2,7 @@ import { stopwatchError, type Run } from '../bench';
 import type { Fact } from '../evidence';
 import { freeze } from '../forecast';
 import { type Job, VERSION, witness } from '../job';
-import { BRIDGES } from './boxes';
-import { DRIVES } from './drives';
-import { HOSTS } from './hosts';
-import { ACCESSORIES, CABLES } from './leads';
+import { ACCESSORIES, BRIDGES, CABLES, DRIVES, HOSTS } from '../stock';
 
 const entered = (value: Fact['value']): Fact => (value === null ? { value, source: { kind: 'unknown' } } : { value, source: { kind: 'entered' } });
 const part = <T extends { id: string }>(list: readonly T[], id: string): T => list.find((p) => p.id === id)!;

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { ACCESSORIES, BRIDGES, CABLES, DRIVES, HOSTS, HUBS } from '../demo';
+import { ACCESSORIES, BRIDGES, CABLES, DRIVES, HOSTS, HUBS } from '../stock';
 import type { Activity, Needs } from '../job';
 import type { Bridge, Cable, Drive, Hop, Host, Port } from '../parts';
 import { buildPath } from '../path';

@@ -3,9 +3,11 @@ import { repeat, type Day, type Kept, type Repeated } from '../days';
 import { eachDraw, expectedOf, fromFact, SAMPLES, SEED, summary, type Spread, type Uncertain } from '../evidence';
 import type { Activity, Move, Stream } from '../job';
 import { holdsOf } from './array';
-import { capacityOf, isLife, layoutOf, lifeOfJob, streamTask, taskOf, TIMES_UNKNOWN, transferPath, type Plan } from './job';
+import { capacityOf, isLife, lifeOfJob, TIMES_UNKNOWN } from './job';
+import { layoutOf, streamTask, taskOf, transferPath, type Plan } from './task';
 import { inputsOf, type Inputs } from './inputs';
-import { STREAM_UNKNOWN, wanted } from './stream';
+import { STREAM_UNKNOWN } from './market';
+import { wanted } from './stream';
 import { together, type Together } from './together';
 
 /** What takes the drive for a while, again and again. */

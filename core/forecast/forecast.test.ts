@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { BRIDGES, demoJobs, DRIVES } from '../demo';
+import { demoJobs } from '../demo';
+import { BRIDGES, DRIVES } from '../stock';
 import { isUntouched, type Job, type Move } from '../job';
 import type { Drive } from '../parts';
 import { cacheAt, exactFact, explainChance, forecastJob, forecastTransfer, freeze, inputsOfMove, isLife, pathOf, repeatJob, surroundingsOf, transferPath } from '.';

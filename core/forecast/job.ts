@@ -5,33 +5,17 @@ import { fillsIn, lacking, usableOf } from '../copies';
 import { formatFromSheet } from '../disks';
 import { life, workloadShare, type Life } from '../endurance';
 import { exactly, formula, fromFact, given, renamed, spread, worked, type Estimate, type Fact } from '../evidence';
-import { directionOf, filesOf, isMove, type Activity, type Job, type Move, type Open, type Scratch } from '../job';
+import { directionOf, type Activity, type Open, type Scratch } from '../job';
 import { forecastLoad } from '../loads';
-import { asRevised, type Host } from '../parts';
-import { buildPath, rateOf, type Path } from '../path';
+import { asRevised } from '../parts';
+import { rateOf, type Path } from '../path';
 import { behindCache, operationsPerSecond, scratchDay, type Operations } from '../random';
 import { format } from '../units';
-import { inputsOf, streamOver, type Inputs, type Surroundings, type TransferTask } from './inputs';
+import { streamOver } from './inputs';
 import { DISK } from '../transfer';
-import { forecastStream, STREAM_UNKNOWN, type StreamForecast } from './stream';
+import { forecastStream, type StreamForecast } from './stream';
+import { exactFact, layoutOf, streamBytes, streamTask, surroundingsOf, transferPath, wholeTask, type Plan } from './task';
 import { forecastTransfer, type TransferForecast } from './transfer';
-
-/** The drives of a build as one, where they are put together. */
-export function layoutOf(build: Build): Layout | undefined {
-  return build.array && build.array.mode !== 'single' ? { ...build.array, members: build.together ?? 1 } : undefined;
-}
-
-/** The path of a build on a host, to its built-in drive or to another of its endpoints. @throws RangeError for a port or an endpoint the host has not */
-export function pathOf(host: Host, { accessories: _, array: __, ...build }: Build, endpointId?: string): Path {
-  const port = host.ports.find((p) => p.id === build.port);
-  if (!port) throw new RangeError(`"${build.port}" is no port of ${host.name}.`);
-  const endpoint = endpointId === undefined ? undefined : host.endpoints?.find((e) => e.id === endpointId);
-  if (endpointId !== undefined && !endpoint) throw new RangeError(`"${endpointId}" is no endpoint of ${host.name}.`);
-  return buildPath({ ...build, drive: asRevised(build.drive), port, host, endpoint });
-}
-
-/** A job as far as its forecast asks. */
-export type Plan = Pick<Job, 'host' | 'build' | 'activities' | 'needs'> & Partial<Pick<Job, 'serviceYears'>>;
 
 export interface ActivityForecast {
   activity: Activity;
@@ -62,12 +46,6 @@ export interface JobForecast {
   copies: string[] | null;
 }
 
-/** What surrounds a build's transfers. */
-export const surroundingsOf = ({ build, needs }: Pick<Plan, 'build' | 'needs'>): Surroundings => ({ fill: needs?.fill, ambient: needs?.ambient, accessories: build?.accessories, array: build ? layoutOf(build) : undefined });
-
-/** The path that a build's transfers take: several drives as one share it as one. */
-export const transferPath = (host: Host, build: Build, endpoint?: string): Path => pathOf(host, layoutOf(build) ? { ...build, together: 1 } : build, endpoint);
-
 /** Everything forecast for a job; null while nothing is built or the path is blocked. */
 export function forecastJob(job: Plan): JobForecast | null {
   const { build, host, needs } = job;
@@ -95,25 +73,11 @@ function formatOf(path: Path, capacity: Estimate): Estimate {
   return renamed('time of a full format', time);
 }
 
-/** What a move is to the models. */
-export function taskOf(job: Plan, activity: Move): TransferTask {
-  return { direction: activity.direction, bytes: activity.bytes, files: filesOf(activity), otherEnd: activity.itself ? 'itself' : 'storage', verify: activity.verify, surroundings: surroundingsOf(job) };
-}
-
 /** One activity of a job on its build. @throws RangeError when nothing is built or the path is blocked */
 export function forecastOne(job: Plan, activity: Activity): ActivityForecast {
   const { build, host } = job;
   if (!build) throw new RangeError('Nothing is built, so nothing can be forecast.');
   return forecastActivity(job, transferPath(host, build, activity.endpoint), activity, holdsOf(layoutOf(build), capacityOf(build)));
-}
-
-/** A move and what goes on at the same time. */
-export function wholeTask(job: Plan, activity: Move): TransferTask {
-  const besides = (activity.besides ?? []).flatMap((id) => {
-    const other = job.activities.find((a) => a.id === id);
-    return other && isMove(other) ? [taskOf(job, other)] : other?.kind === 'stream' ? [streamTask(job, other)] : [];
-  });
-  return { ...taskOf(job, activity), besides };
 }
 
 /** The chance of an activity, with its working; null where there is none. */
@@ -164,18 +128,6 @@ export function openedOver({ host, build }: Pick<Plan, 'host' | 'build'>, { byte
 
 const oneOver = formula({ name: 'latency of one request', unit: 's', inputs: { iops: 'requests a second, one at a time' }, of: (m, x) => m.div(m.num(1), x.iops) });
 const operationsOf = ({ reads, block, depth, span, synchronous }: Scratch): Operations => ({ reads, block, depth, span, synchronous });
-
-const manyTimes = formula({ name: 'bytes of the streams', unit: 'B', inputs: { rate: 'rate of each', streams: 'streams', lasts: 'lasts' }, of: (m, x) => m.mul(m.mul(x.rate, x.streams), x.lasts) });
-
-function streamBytes(activity: Extract<Activity, { kind: 'stream' }>): Estimate {
-  return manyTimes.explain({ rate: fromFact('rate of each', activity.rate, 'B/s', STREAM_UNKNOWN.rate)!, streams: given('streams', activity.streams, 'count', { kind: 'entered' }), lasts: fromFact('lasts', activity.lasts, 's', STREAM_UNKNOWN.lasts)! });
-}
-
-/** What a stream is to the models. */
-export function streamTask(job: Plan, activity: Extract<Activity, { kind: 'stream' }>): TransferTask {
-  const { low, expected, high } = streamBytes(activity);
-  return { direction: activity.direction, bytes: { value: [low, expected, high], source: activity.rate.source }, files: exactFact(activity.streams), otherEnd: 'memory', streams: activity.streams, surroundings: surroundingsOf(job) };
-}
 
 /** Share of a figure's distribution at or below a value, by its three points. */
 function shareBelow({ low, expected, high }: Estimate, value: number): number {
@@ -251,15 +203,6 @@ export function lifeOfJob({ host, build, activities }: Pick<Plan, 'host' | 'buil
   return path.blocked.length > 0 ? null : lifeOf(build, activities, path);
 }
 
-/** What a move of a job depends on, without running it; null while nothing is built or the path is blocked. */
-export function inputsOfMove(job: Plan, activity: Move): Inputs | null {
-  if (!job.build) return null;
-  const path = transferPath(job.host, job.build, activity.endpoint);
-  return path.blocked.length > 0 ? null : inputsOf(path, taskOf(job, activity));
-}
-
 /** Whether a life is one, and not the reason why there is none. */
 export const isLife = (found: Life | { problem: string }): found is Life => 'dwpd' in found;
 
-/** A fact that holds one exact number, as entered. */
-export const exactFact = (value: number): Fact => ({ value, source: { kind: 'entered' } });

@@ -1,6 +1,7 @@
 import type { Activity } from '../job';
 import type { Estimate } from '../evidence';
-import { forecastJob, type JobForecast, type Plan } from './job';
+import { forecastJob, type JobForecast } from './job';
+import type { Plan } from './task';
 import type { ProfilePoint, Sway, TransferForecast } from './transfer';
 
 /** A move's course as plain data: what crosses from a worker to a page. */

@@ -1,8 +1,9 @@
-import { eachDraw, fromFact, given, SAMPLES, SEED, spread, summary, worked, type Estimate } from '../evidence';
+import { eachDraw, fromFact, given, SAMPLES, SEED, summary, worked, type Estimate } from '../evidence';
 import type { Stream } from '../job';
 import type { Path } from '../path';
 import { run } from '../transfer';
 import { inputsOf, type TransferTask } from './inputs';
+import { STREAM_UNKNOWN } from './market';
 
 export interface StreamForecast {
   /** What all streams want together, and what the drive sustains for them after cache and heat. */
@@ -14,8 +15,6 @@ export interface StreamForecast {
   stalls: number;
 }
 
-/** What streams ask where nobody says [memory]: from a voice to raw pictures; from a song to a day. */
-export const STREAM_UNKNOWN = { rate: { range: spread(0.5e6, 12e6, 150e6), note: 'from sound to raw pictures' }, lasts: { range: spread(300, 3600, 36_000), note: 'from minutes to a day' } };
 /** A player's or recorder's own buffer where nobody says, s [memory]. */
 const BUFFER = { range: { low: 0.5, expected: 3, high: 15 }, note: 'players and recorders, from memory' };
 /** Longer than the pace allows by more than this share is a stall. */

@@ -1,4 +1,5 @@
-import { demoJobs, SHOP } from '../demo';
+import { demoJobs } from '../demo';
+import { SHOP } from '../stock';
 import { forecastJob } from '../forecast';
 import { Run } from '../bench';
 import { Job } from '../job';

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { demoJobs, SHOP } from '../demo';
+import { demoJobs } from '../demo';
+import { SHOP } from '../stock';
 import { findings } from '../fit';
 import { forecastJob, freeze, repeatJob } from '../forecast';
 import { checkJob, nextStage, stages, type Job } from '../job';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { Solver } from 'odex';
-import { BRIDGES, DRIVES } from '../demo';
+import { BRIDGES, DRIVES } from '../stock';
 import { coolingOf, drawAt, drawOf, HEAT_CAPACITY, isExternal, RESISTANCE, settlesAt, timeTo, warmAt } from '.';
 
 const body = fc.record({ air: fc.double({ min: -10, max: 45, noNaN: true }), resistance: fc.double({ min: 3, max: 20, noNaN: true }), capacity: fc.double({ min: 5, max: 120, noNaN: true }), power: fc.double({ min: 0.1, max: 12, noNaN: true }), from: fc.double({ min: 0, max: 90, noNaN: true }), seconds: fc.double({ min: 1, max: 600, noNaN: true }) });

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import Papa from 'papaparse';
-import { SHOP } from '../demo';
+import { SHOP } from '../stock';
 import { KINDS, type Drive, type Kind, type Part } from '../parts';
 import { type Column, columnsOf, compare, draftDrive, fromRows, readLibrary, toRows, writeLibrary } from '.';
 

@@ -1,4 +1,5 @@
-import { demoJobs, DRIVES, SHOP } from '../demo';
+import { demoJobs } from '../demo';
+import { DRIVES, SHOP } from '../stock';
 import { choose, middle, typedOver, type Fact } from '../evidence';
 import { forecastTransfer, pathOf } from '../forecast';
 import { asRevised, formFactor, heightOf, KINDS, nameOf } from '.';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { BRIDGES, CABLES, DRIVES, HOSTS, HUBS } from '../demo';
+import { BRIDGES, CABLES, DRIVES, HOSTS, HUBS } from '../stock';
 import { isExact } from '../evidence';
 import { DIRECTIONS, linkById, LINKS, practicalOf } from '../links';
 import type { Bridge, Hop, Host } from '../parts';

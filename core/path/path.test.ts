@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { BRIDGES, CABLES, DRIVES, HOSTS } from '../demo';
+import { BRIDGES, CABLES, DRIVES, HOSTS } from '../stock';
 import { isExact } from '../evidence';
 import type { Host } from '../parts';
 import { ceilingOf, DIRECTIONS, linkById, LINKS, modesOf, practicalOf } from '../links';

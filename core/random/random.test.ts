@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { Layout } from '../arrays';
-import { BRIDGES, demoJobs, DRIVES } from '../demo';
+import { demoJobs } from '../demo';
+import { BRIDGES, DRIVES } from '../stock';
 import { pathOf } from '../forecast';
 import type { Drive } from '../parts';
 import { behindCache, halfTurn, operationsPerSecond, scratchDay, type Operations } from '.';

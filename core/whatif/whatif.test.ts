@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { BRIDGES, CABLES, DRIVES, HOSTS, HUBS, SHOP } from '../demo';
+import { BRIDGES, CABLES, DRIVES, HOSTS, HUBS, SHOP } from '../stock';
 import { blocksOf } from '../fit';
 import type { JointId } from '../path';
 import { alternatives, firstBuild, mends, settingOf, type Plan } from '.';

@@ -2,7 +2,7 @@ import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { rebuild, type Job } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';
-import { useShop } from '../state/parts';
+import { useShop } from '../state/shop';
 import { FactField, NameField } from '../ui/field';
 import { useJob } from '../ui/job';
 import { Panel } from '../ui/panel';

@@ -4,7 +4,7 @@ import { chance } from '@kymar/core/handover';
 import type { Activity, Job } from '@kymar/core/job';
 import { nameOf, type Drive } from '@kymar/core/parts';
 import { format } from '@kymar/core/units';
-import { useShop } from '../state/parts';
+import { useShop } from '../state/shop';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { comparisonOf, type Compared } from '../workers';

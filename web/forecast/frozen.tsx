@@ -3,14 +3,14 @@ import { freeze } from '@kymar/core/forecast';
 import { doubtsOf, type FrozenForecast, type Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { newId } from '../jobs/new';
-import { stagesOf } from '../state/derived';
+import { useStages } from '../state/derived';
 import { changeJob } from '../state/jobs';
 import { Figure, unbroken } from '../ui/figure';
 import { Panel } from '../ui/panel';
 
 /** Freezing: time stamp, hash, and every earlier one beside it. */
 export function Freeze({ job }: { job: Job }) {
-  const state = stagesOf(job).find((s) => s.stage === 'forecast')!.state;
+  const state = useStages()(job).find((s) => s.stage === 'forecast')!.state;
   const doubts = doubtsOf(job);
   const add = () => changeJob(job.id, (j) => ({ ...j, forecasts: [...j.forecasts, freeze(j, newId('forecast'), new Date().toISOString())] }));
   return (

@@ -3,10 +3,9 @@ import FileDownloadOutlinedIcon from '@mui/icons-material/FileDownloadOutlined';
 import { Box, Button, IconButton, Snackbar, TextField, Typography } from '@mui/material';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { DEMO_IDS, demoJobs } from '@kymar/core/demo';
 import { directionOf, nextStage, writeJob, type Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
-import { pathOfJob, stagesOf, verdictOf } from '../state/derived';
+import { pathOfJob, useStages, verdictOf } from '../state/derived';
 import { undo } from '../state/history';
 import { dropJobs, putJobs, useJobs } from '../state/jobs';
 import { Guarded } from '../ui/boundary';
@@ -15,7 +14,7 @@ import { Panel } from '../ui/panel';
 import { STAGE_NAMES } from '../ui/stages';
 import { MiniStrip } from '../ui/strip';
 import { ImportDialog, useImport } from './import';
-import { shopNow } from '../state/parts';
+import { shopNow } from '../state/shop';
 import { newJob } from './new';
 
 const PAGE = 50;
@@ -33,9 +32,13 @@ export function Jobs() {
   const all = Object.values(jobs).sort((a, b) => (a.due ?? '9999').localeCompare(b.due ?? '9999') || b.changed.localeCompare(a.changed));
   const found = all.filter((job) => words.every((w) => `${job.title} ${job.customer} ${job.host.name}`.toLowerCase().includes(w)));
   // A demo job that somebody changed is theirs.
-  const untouched = DEMO_IDS.filter((id) => jobs[id]?.revision === 1);
-  const missing = DEMO_IDS.filter((id) => !jobs[id]);
+  const demo = Object.values(jobs).filter((job) => job.id.startsWith('demo-'));
+  const untouched = demo.filter((job) => job.revision === 1).map((job) => job.id);
 
+  const bringBack = async () => {
+    const { demoJobs } = await import('@kymar/core/demo');
+    putJobs(demoJobs().filter((job) => !useJobs.getState().jobs[job.id]), 'demo brought back');
+  };
   const create = () => {
     const job = newJob(shopNow().hosts[0]);
     putJobs([job]);
@@ -55,7 +58,7 @@ export function Jobs() {
         {all.length > 5 && <TextField label="Find" value={search} onChange={(e) => setSearch(e.target.value)} />}
         <input ref={input} type="file" accept=".json,application/json" multiple hidden onChange={(e) => void importing.take(e.target.files).then(() => (e.target.value = ''))} data-testid="import-file" />
         <Button onClick={() => input.current?.click()}>Import job files</Button>
-        {untouched.length > 0 ? <Button onClick={() => remove(untouched, 'The demo')}>Remove the demo</Button> : missing.length > 0 && <Button onClick={() => putJobs(demoJobs().filter((job) => !jobs[job.id]), 'demo brought back')}>Bring the demo back</Button>}
+        {untouched.length > 0 ? <Button onClick={() => remove(untouched, 'The demo')}>Remove the demo</Button> : demo.length === 0 && <Button onClick={() => void bringBack()}>Bring the demo back</Button>}
         <Button variant="contained" onClick={create}>
           New job
         </Button>
@@ -110,7 +113,7 @@ export function Jobs() {
 }
 
 function Row({ job, onRemove }: { job: Job; onRemove(): void }) {
-  const next = nextStage(stagesOf(job));
+  const next = nextStage(useStages()(job));
   const path = pathOfJob(job);
   const direction = job.activities[0] ? directionOf(job.activities[0]) : 'write';
   const flow = path?.flow?.[direction].expected;

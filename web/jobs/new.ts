@@ -1,4 +1,4 @@
-import { SHOP } from '@kymar/core/demo';
+import { SHOP } from '@kymar/core/stock';
 import { VERSION, type Job } from '@kymar/core/job';
 import type { Host } from '@kymar/core/parts';
 

@@ -4,7 +4,7 @@ import { linkById } from '@kymar/core/links';
 import { nameOf, type Kind, type Part, type PartOf } from '@kymar/core/parts';
 import { format } from '@kymar/core/units';
 import type { Held } from '../state/jobs';
-import { originOf } from '../state/parts';
+import { originOf } from '../state/shop';
 
 const ORIGIN = { shipped: 'shipped', changed: 'shipped, changed', own: 'own' } as const;
 const links = (modes: readonly string[]) => modes.map((id) => linkById(id).name).join(', ');

@@ -7,7 +7,7 @@ import { safeRows, toRows, writeLibrary } from '@kymar/core/library';
 import { KINDS, nameOf, type Drive, type Kind, type Part, type PartOf } from '@kymar/core/parts';
 import { newId } from '../jobs/new';
 import { useJobs } from '../state/jobs';
-import { asShipped, dropPart, originOf, putParts, useShop } from '../state/parts';
+import { asShipped, dropPart, originOf, putParts, useShop } from '../state/shop';
 import { saveFile } from '../ui/files';
 import { Panel } from '../ui/panel';
 import { PartSheet } from '../ui/sheet';

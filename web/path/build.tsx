@@ -6,7 +6,7 @@ import { rebuild, type Job } from '@kymar/core/job';
 import { nameOf, type Accessory, type ArrayMode, type Hop } from '@kymar/core/parts';
 import type { JointId, Path } from '@kymar/core/path';
 import { changeJob } from '../state/jobs';
-import { shopNow, useShop } from '../state/parts';
+import { shopNow, useShop } from '../state/shop';
 import { useJob } from '../ui/job';
 import { kindOfJoint } from '../ui/joint';
 import { Panel } from '../ui/panel';

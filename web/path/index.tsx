@@ -1,10 +1,11 @@
+import { findings } from '@kymar/core/fit';
 import { Box, Button, Typography } from '@mui/material';
 import { rebuild } from '@kymar/core/job';
 import { stateOf } from '@kymar/core/fit';
 import { firstBuild } from '@kymar/core/whatif';
-import { findingsOf, settingOfJob } from '../state/derived';
+import { findingsBy, settingOfJob } from '../state/derived';
 import { changeJob } from '../state/jobs';
-import { shopNow } from '../state/parts';
+import { shopNow } from '../state/shop';
 import { useJob } from '../ui/job';
 import { Panel } from '../ui/panel';
 import { BuildPanel } from './build';
@@ -28,7 +29,7 @@ export function PathView() {
       </Panel>
     );
   const { path } = setting;
-  const list = findingsOf(setting);
+  const list = findingsBy(findings, setting);
   return (
     <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 9fr) minmax(0, 10fr)' }, alignItems: 'start' }}>
       <Box sx={{ display: 'grid', gap: 2 }}>

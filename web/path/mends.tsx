@@ -5,7 +5,7 @@ import type { Direction } from '@kymar/core/links';
 import { format } from '@kymar/core/units';
 import { tried, type Cost, type Mend } from '@kymar/core/whatif';
 import { changeJob } from '../state/jobs';
-import { useShop } from '../state/parts';
+import { useShop } from '../state/shop';
 import { Panel } from '../ui/panel';
 import { mendsOf } from '../workers';
 

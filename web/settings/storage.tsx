@@ -40,7 +40,7 @@ export function StoragePanel() {
         {persisted ? 'The browser has promised not to clear it by itself.' : 'The browser may clear it when the disk runs full. A back-up keeps it safe.'}
       </Typography>
       {!persisted && (
-        <Button size="small" onClick={ask} sx={{ mt: 0.5 }}>
+        <Button size="small" variant="outlined" onClick={ask} sx={{ mt: 1 }}>
           Ask the browser to keep it
         </Button>
       )}

@@ -24,17 +24,17 @@ afterEach(() => jest.restoreAllMocks());
 describe('keeping jobs', () => {
   test('a first visit gets the demo, a later one only what is stored', async () => {
     const first = await tab(() => [offload]);
-    expect(first.useStatus.getState()).toMatchObject({ loaded: true, fresh: true });
+    expect(first.useStatus.getState()).toMatchObject({ loaded: true, fresh: offload.id });
     await settled(first);
     const second = await tab(() => [offload, scans]);
-    expect(second.useStatus.getState().fresh).toBe(false);
+    expect(second.useStatus.getState().fresh).toBeNull();
     expect(titles(second)).toEqual([offload.title]);
   });
 
   test('a first visit that was cut off before all was stored brings the rest the next time, and leaves what is there', async () => {
     await disks.jobs.setItem(offload.id, { ...offload, title: 'Changed at once' });
     const second = await tab(() => [offload, scans]);
-    expect(second.useStatus.getState().fresh).toBe(true);
+    expect(second.useStatus.getState().fresh).toBe(offload.id);
     expect(titles(second)).toEqual(['Changed at once', scans.title].sort());
     await settled(second);
     expect((await onDisk()).title).toBe('Changed at once');
@@ -246,7 +246,7 @@ describe('what can go wrong', () => {
       throw new DOMException('the database is gone', 'InvalidStateError');
     });
     const one = await tab(() => [scans]);
-    expect(one.useStatus.getState()).toMatchObject({ loaded: true, fresh: false });
+    expect(one.useStatus.getState()).toMatchObject({ loaded: true, fresh: null });
     expect(trouble(one)).toMatch(/cannot be used.*private window/s);
     one.putJobs([{ ...scans, id: 'mine', title: 'Made meanwhile' }]);
     broken.mockRestore();

@@ -1,44 +1,19 @@
 import equal from 'fast-deep-equal';
-import { SHOP } from '@kymar/core/demo';
 import { problemsOf, type Read } from '@kymar/core/job';
-import { changedPlaces, merge3 } from '@kymar/core/merge';
-import { KINDS, nameOf, type Kind, type Part, type Shop } from '@kymar/core/parts';
+import { merge3 } from '@kymar/core/merge';
+import { KINDS, nameOf, type Kind, type Part } from '@kymar/core/parts';
 import { own } from '@kymar/core/text';
 import { disks } from './disk';
 import { record, undoable } from './history';
 import { useJobs, type Held } from './jobs';
-import { overlaid } from './overlay';
 import { Records } from './records';
 import { setHealth } from './status';
 
-/*
- * The shop's library: what ships with Kymar, with the shop's own parts and changes laid over it. A change is one entry under `kind/id`; null takes a
- * part that ships out of the list. Only these entries are kept in the browser.
- */
-const keyOf = (kind: Kind, id: string) => `${kind}/${id}`;
-
-const made = new WeakMap<Held, Shop>();
-/** The library, made once for each state of the entries. */
-function shopOf(held: Held): Shop {
-  const had = made.get(held);
-  if (had) return had;
-  const shop = overlaid(SHOP, held);
-  made.set(held, shop);
-  return shop;
-}
-
-/** The library as it stands. */
-export const shopNow = (): Shop => shopOf(useJobs.getState().parts);
-export const useShop = (): Shop => shopOf(useJobs((s) => s.parts));
-
-/** Where a part comes from: shipped as it is, shipped and changed, or the shop's own. */
-export function originOf(held: Held, kind: Kind, id: string): 'shipped' | 'changed' | 'own' {
-  if (!SHOP[kind].some((part) => part.id === id)) return 'own';
-  return held[keyOf(kind, id)] ? 'changed' : 'shipped';
-}
+/** An entry of the library: `kind/id`. */
+export const keyOf = (kind: Kind, id: string) => `${kind}/${id}`;
 
 /** An edit of this tab's: one step of undo, by its name. Undefined takes an entry away. */
-function edit(changes: Record<string, Part | null | undefined>, name: string, field: string | null = null): void {
+export function editParts(changes: Record<string, Part | null | undefined>, name: string, field: string | null = null): void {
   const { parts } = useJobs.getState();
   const list = Object.entries(changes).map(([key, after]) => ({ store: 'parts', key, before: parts[key], after }));
   show(changes);
@@ -56,45 +31,23 @@ function show(changes: Record<string, Part | null | undefined>): void {
   });
 }
 
-/** Puts parts into the library, in the place of those with the same id. */
-export function putParts(kind: Kind, list: readonly Part[]): void {
-  if (list.length === 0) return;
-  const [first] = list as [Part];
-  const before = shopNow()[kind].find((part) => part.id === first.id);
-  const places = list.length === 1 && before ? changedPlaces(before, first) : [];
-  const name = list.length > 1 ? `${list.length} parts taken over` : `${before ? 'change of' : 'new part'} “${nameOf(first)}”`;
-  edit(Object.fromEntries(list.map((part) => [keyOf(kind, part.id), part])), name, places.length === 1 ? `${keyOf(kind, first.id)} ${places[0]}` : null);
-}
-
 /** Puts parts of several kinds into the library in one step. */
 export function putAll(list: readonly { kind: Kind; part: Part }[]): void {
   if (list.length === 0) return;
   const name = list.length === 1 ? `import of “${nameOf(list[0]!.part)}”` : `import of ${list.length} parts`;
-  edit(Object.fromEntries(list.map(({ kind, part }) => [keyOf(kind, part.id), part])), name);
+  editParts(Object.fromEntries(list.map(({ kind, part }) => [keyOf(kind, part.id), part])), name);
 }
 
 /** Puts entries by `kind/id` back as they were; null hides a part again. */
 export function putEntries(entries: Record<string, Part | null>, name: string): void {
-  if (Object.keys(entries).length > 0) edit(entries, name);
+  if (Object.keys(entries).length > 0) editParts(entries, name);
 }
 
 /** Brings a removed entry back. @returns false when it is no sound part any more */
 export function putEntry(key: string, raw: unknown): boolean {
   const read = checkPart(raw, key);
-  if (read.ok) edit({ [key]: read.value }, read.value ? `“${nameOf(read.value)}” brought back` : 'part removed again');
+  if (read.ok) editParts({ [key]: read.value }, read.value ? `“${nameOf(read.value)}” brought back` : 'part removed again');
   return read.ok;
-}
-
-/** Takes a part out of the library; jobs that use it keep it by value. */
-export function dropPart(kind: Kind, id: string): void {
-  const part = shopNow()[kind].find((p) => p.id === id);
-  edit({ [keyOf(kind, id)]: SHOP[kind].some((p) => p.id === id) ? null : undefined }, part ? `“${nameOf(part)}” removed` : 'part removed');
-}
-
-/** Takes back the shop's change of a part that ships, or brings a removed one back. */
-export function asShipped(kind: Kind, id: string): void {
-  const part = SHOP[kind].find((p) => p.id === id);
-  edit({ [keyOf(kind, id)]: undefined }, part ? `“${nameOf(part)}” as shipped` : 'part as shipped');
 }
 
 /** The way from one state of an entry to another, laid over what it is now. */

@@ -1,7 +1,7 @@
 import type { Run } from '@kymar/core/bench';
 import { pathOf } from '@kymar/core/forecast';
 import type { Job } from '@kymar/core/job';
-import { shopNow } from './parts';
+import { shopNow } from './shop';
 
 export interface Place {
   key: string;

@@ -84,6 +84,8 @@ export class Records<T> {
   private health: Health = { loaded: false, closed: null, busy: false, unsaved: 0, failed: {}, aside: [], notes: [] };
   private timer: ReturnType<typeof setTimeout> | undefined;
   private wait = RETRY_FIRST;
+  /** When something last changed. */
+  private last = 0;
   private writing: Promise<void> = Promise.resolve();
   private readonly channel: BroadcastChannel | null;
 
@@ -153,7 +155,10 @@ export class Records<T> {
     if (unsaved === 0 && !this.timer) return this.tell({ unsaved, busy: false, failed: {} });
     this.tell({ unsaved, busy: unsaved > 0 });
     this.wait = RETRY_FIRST;
-    this.after(SAVE_AFTER);
+    // The first change after a rest is written at once: who leaves right after a press loses nothing.
+    const rested = Date.now() - this.last > SAVE_AFTER;
+    this.last = Date.now();
+    this.after(rested ? 0 : SAVE_AFTER);
   }
 
   private after(ms: number): void {

@@ -1,7 +1,6 @@
 import { create } from 'zustand';
 import { runsOfReal, type KeptRun, type RunEvent, type RunRequest, type Sample } from '@kymar/core/bench';
 import { changeJob, jobRecords, useJobs } from './jobs';
-import { pathAt } from './places';
 import { Away, followRun, keptRuns, ping, startRun, tookRun, useServer } from './server';
 import { useStatus } from './status';
 
@@ -59,6 +58,7 @@ async function settle(run: KeptRun, event: Exclude<RunEvent, { type: 'progress' 
     return tell({ id: run.id, job: job.id, severity: event.aborted ? 'warning' : 'error', text: [event.problem, event.left].filter(Boolean).join(' ') });
   }
   if (event.left) tell({ id: `page-${run.id}`, job: job.id, severity: 'warning', text: event.left });
+  const { pathAt } = await import('./places');
   const path = purpose.place === null ? null : pathAt(job, purpose.place);
   const made = runsOfReal(run, event, purpose, path);
   changeJob(job.id, (j) => {

@@ -1,4 +1,3 @@
-import { createParser } from 'eventsource-parser';
 import { create } from 'zustand';
 import type { PluggedIn } from '@kymar/core/devices';
 import type { KeptRun, RunEvent, RunRequest, Target } from '@kymar/core/bench';
@@ -48,7 +47,7 @@ export const tookRun = async (id: string): Promise<void> => void (await ask('DEL
 
 /** Follows a run until it ends. */
 export async function followRun(id: string, listen: (event: RunEvent) => void): Promise<void> {
-  const response = await ask('GET', `/runs/${id}/events`);
+  const [{ createParser }, response] = await Promise.all([import('eventsource-parser'), ask('GET', `/runs/${id}/events`)]);
   const parser = createParser({ onEvent: ({ data }) => listen(JSON.parse(data) as RunEvent) });
   const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
   for (let piece = await reader.read(); !piece.done; piece = await reader.read()) parser.feed(piece.value);

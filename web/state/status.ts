@@ -4,15 +4,15 @@ import type { Health } from './records';
 interface Status {
   /** All stores have loaded what there was to load. */
   loaded: boolean;
-  /** First visit of this browser: opens on the demo. */
-  fresh: boolean;
+  /** First visit of this browser: the job of the demo it opens on. */
+  fresh: string | null;
   stores: Record<string, Health>;
   /** What undo or redo did last. */
   undone: string;
 }
 
 /** How what is on the screen stands to what is stored. */
-export const useStatus = create<Status>(() => ({ loaded: false, fresh: false, stores: {}, undone: '' }));
+export const useStatus = create<Status>(() => ({ loaded: false, fresh: null, stores: {}, undone: '' }));
 
 export const setHealth = (name: string) => (health: Health) => useStatus.setState(({ stores }) => ({ stores: { ...stores, [name]: health } }));
 

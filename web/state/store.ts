@@ -10,26 +10,34 @@ const all = [jobRecords, partRecords, settingRecords];
 /** Writes what waits, at once. */
 export const saveNow = async (): Promise<void> => void (await Promise.all(all.map((records) => records.save())));
 
+/** The jobs a first visit finds; their making is fetched only then. */
+type Demo = () => Job[] | Promise<Job[]>;
+
 /** A first visit that was cut off goes on where it was; what it had stored stays. It is over once what it brought is stored. */
-async function firstVisit(demo: () => Job[]): Promise<void> {
+async function firstVisit(demo: Demo): Promise<string | null> {
+  const jobs = await demo();
   const there = useJobs.getState().jobs;
-  putJobs(demo().filter((job) => !there[job.id]));
+  putJobs(jobs.filter((job) => !there[job.id]));
   clearHistory();
-  await jobRecords.save();
+  void jobRecords.save().then(over);
+  return jobs[0]?.id ?? null;
+}
+
+function over(): void {
   if (useStatus.getState().stores.jobs?.unsaved === 0) setSetting('seen', new Date().toISOString());
 }
 
 /** Loads what is stored, and from then on saves every change within a second, each record for itself. */
-export async function openStore(demo: () => Job[]): Promise<void> {
+export async function openStore(demo: Demo): Promise<void> {
   await Promise.all(all.map((records) => records.open()));
   clearHistory();
   const { stores } = useStatus.getState();
   // Where nothing could be read, nobody knows whether this is a first visit: nothing is put over what may be there.
   const fresh = stores.settings?.closed === null && stores.jobs?.closed === null && useSettings.getState().seen === undefined;
-  const visit = fresh ? firstVisit(demo) : null;
-  useStatus.setState({ loaded: true, fresh });
   watch();
-  void visit?.catch(() => undefined);
+  // The demo is to be seen at once; that it is stored need not be waited for.
+  const first = fresh ? await firstVisit(demo).catch(() => null) : null;
+  useStatus.setState({ loaded: true, fresh: first });
 }
 
 function watch(): void {

@@ -1,4 +1,4 @@
-import { SHOP } from '@kymar/core/demo';
+import { SHOP } from '@kymar/core/stock';
 import { checkJob, type Job } from '@kymar/core/job';
 import type { Part, Shop } from '@kymar/core/parts';
 import { disks } from './disk';

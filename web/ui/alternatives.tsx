@@ -8,7 +8,7 @@ import type { JointId } from '@kymar/core/path';
 import { format } from '@kymar/core/units';
 import { alternatives, type Choice } from '@kymar/core/whatif';
 import { changeJob } from '../state/jobs';
-import { useShop } from '../state/parts';
+import { useShop } from '../state/shop';
 import { kindOfJoint } from './joint';
 
 /** As many are worked out at once; of a larger library what is typed says which. */

@@ -1,4 +1,4 @@
-import { Alert, AlertTitle, Box, Button } from '@mui/material';
+import { Box, Button, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import { ErrorBoundary, type FallbackProps } from 'react-error-boundary';
 import { writeJob, type Job } from '@kymar/core/job';
@@ -28,11 +28,14 @@ export function Guarded({ name, job, watch = [], children }: Props) {
 function Broken({ error, resetErrorBoundary, name, job }: FallbackProps & Pick<Props, 'name' | 'job'>) {
   const words = error instanceof Error ? error.message : String(error);
   return (
-    <Box sx={{ p: 2 }}>
-      <Alert severity="error" variant="outlined">
-        <AlertTitle>{name} cannot be shown</AlertTitle>
+    <Box role="alert" sx={{ m: 2, p: 2, border: 1, borderColor: 'error.main', borderRadius: 1, bgcolor: 'background.paper' }}>
+      <Typography variant="h2" component="p" color="error" sx={{ mb: 0.75 }}>
+        {name} cannot be shown
+      </Typography>
+      <Typography variant="body2">
         {words} Everything you entered is kept. Undo the last edit, try again, or save the job to a file.
-        <Box sx={{ display: 'flex', gap: 1, mt: 1, flexWrap: 'wrap' }}>
+      </Typography>
+      <Box sx={{ display: 'flex', gap: 1, mt: 1, flexWrap: 'wrap' }}>
           <Button size="small" variant="contained" onClick={resetErrorBoundary}>
             Try again
           </Button>
@@ -44,8 +47,7 @@ function Broken({ error, resetErrorBoundary, name, job }: FallbackProps & Pick<P
               Save the job file
             </Button>
           )}
-        </Box>
-      </Alert>
+      </Box>
     </Box>
   );
 }

@@ -5,9 +5,10 @@ import { directionOf, type Job } from '@kymar/core/job';
 import type { Direction } from '@kymar/core/links';
 import type { Joint, Path } from '@kymar/core/path';
 import { format } from '@kymar/core/units';
-import { pathOfJob, stagesOf, verdictOf } from '../state/derived';
+import { pathOfJob, useStages, verdictOf } from '../state/derived';
 import { useJobs } from '../state/jobs';
 import { useStatus } from '../state/status';
+import { discard, useWatch } from '../state/watch';
 import { Guarded } from './boundary';
 import { StageTrack } from './stages';
 import { PathStrip } from './strip';
@@ -40,6 +41,7 @@ export function JobFrame() {
 
 /** Title, strip and stages of a job, and the view below. */
 function Frame({ job, chosen, setDirection, stage }: { job: Job; chosen: Direction | null; setDirection(direction: Direction): void; stage: string }) {
+  const stagesOf = useStages();
   const direction = chosen ?? (job.activities[0] ? directionOf(job.activities[0]) : 'write');
   const path = pathOfJob(job, direction);
   return (
@@ -76,6 +78,7 @@ function Frame({ job, chosen, setDirection, stage }: { job: Job; chosen: Directi
 }
 
 function Gone({ id }: { id: string }) {
+  const { watch } = useWatch();
   const aside = useStatus((s) => s.stores.jobs?.aside.find((a) => a.key === id));
   if (aside)
     return (
@@ -91,9 +94,15 @@ function Gone({ id }: { id: string }) {
     <Box component="main" sx={{ p: 4 }}>
       <Typography variant="h1">No such job</Typography>
       <Typography sx={{ my: 1.5 }}>This browser keeps no job “{id}”. It may have been removed, or belong to another browser.</Typography>
-      <Button component={Link} to="/jobs" variant="contained">
-        See all jobs
-      </Button>
+      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+        <Button component={Link} to="/jobs" variant="contained">
+          See all jobs
+        </Button>
+        <Button component={Link} to="/settings" variant="outlined">
+          Look in the bin
+        </Button>
+        {watch?.job === id && <Button onClick={discard}>Discard its clock</Button>}
+      </Box>
     </Box>
   );
 }

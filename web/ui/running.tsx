@@ -27,7 +27,7 @@ function Chip({ to, label, children }: { to: string; label: string; children: Re
       to={to}
       aria-label={label}
       title={label}
-      sx={{ display: 'flex', alignItems: 'center', gap: 0.75, px: 1.25, height: 28, borderRadius: 1, bgcolor: 'primary.main', color: 'primary.contrastText', fontSize: '0.8125rem', fontWeight: 620, fontVariantNumeric: 'tabular-nums', textDecoration: 'none', whiteSpace: 'nowrap', maxWidth: 260, overflow: 'hidden' }}
+      sx={{ display: 'flex', alignItems: 'center', gap: 0.75, px: 1.25, height: 28, borderRadius: 1, bgcolor: 'primary.main', color: 'primary.contrastText', fontSize: '0.8125rem', fontWeight: 620, fontVariantNumeric: 'tabular-nums', textDecoration: 'none', whiteSpace: 'nowrap', maxWidth: 260, flexShrink: 0, overflow: 'hidden' }}
     >
       {children}
     </Box>

@@ -13,11 +13,20 @@ import { ping, useServer } from '../state/server';
 import { savedState, useStatus } from '../state/status';
 import { Guarded } from './boundary';
 import { useWorking } from './figure';
-import { Notices } from './notices';
 import { Running } from './running';
 import { patientLazy } from './lazy';
 
+/** Fetched with the first view, though seldom shown: when it is wanted, the server may be gone. */
+export const loadNotices = async () => ({ default: (await import('./notices')).Notices });
+const Notices = patientLazy(loadNotices);
 const WorkingSheet = patientLazy(() => import('./working'));
+
+const PAGES = [
+  ['/jobs', 'All jobs'],
+  ['/parts', 'Parts'],
+  ['/reference', 'Reference'],
+  ['/settings', 'Settings'],
+] as const;
 
 /** Frame of every view: the name, undo and redo, appearance, and what is wrong with storage if anything is. */
 export function Shell() {
@@ -39,17 +48,13 @@ export function Shell() {
             Kymar
           </Typography>
         </Box>
-        {([
-          ['/jobs', 'All jobs'],
-          ['/parts', 'Parts'],
-          ['/reference', 'Reference'],
-          ['/settings', 'Settings'],
-        ] as const).map(([to, name]) => (
-          <Box key={to} component={Link} to={to} sx={{ display: { xs: to === '/jobs' ? 'none' : 'block', sm: 'block' }, color: 'text.secondary', ml: 1, whiteSpace: 'nowrap', fontSize: '0.875rem', textDecoration: 'none', '&:hover': { color: 'primary.main' } }}>
-            {name}
-          </Box>
-        ))}
-        <Box sx={{ flex: 1 }} />
+        <Box component="nav" aria-label="Kymar" sx={{ display: 'flex', gap: { xs: 1, sm: 2 }, ml: 1, flex: 1, minWidth: 0, overflowX: 'auto', scrollbarWidth: 'none' }}>
+          {PAGES.map(([to, name]) => (
+            <Box key={to} component={Link} to={to} sx={{ display: { xs: to === '/jobs' ? 'none' : 'block', sm: 'block' }, color: 'text.secondary', whiteSpace: 'nowrap', fontSize: '0.875rem', textDecoration: 'none', '&:hover': { color: 'primary.main' } }}>
+              {name}
+            </Box>
+          ))}
+        </Box>
         <Running />
         <Typography variant="caption" color="textSecondary" role="status" sx={{ lineHeight: 1.2, textAlign: 'right', display: { xs: 'none', sm: 'block' } }}>
           {undone && `${undone}. `}
@@ -63,7 +68,11 @@ export function Shell() {
         </IconButton>
         <SchemeSwitch />
       </Box>
-      {notices && <Notices />}
+      {notices && (
+        <Suspense>
+          <Notices />
+        </Suspense>
+      )}
       <Guarded name="This page" watch={[pathname]}>
         <Outlet />
       </Guarded>

@@ -1,4 +1,4 @@
-import { Alert, Box, Button } from '@mui/material';
+import { Box, Button, Typography } from '@mui/material';
 import { useEffect, useState, type ComponentType } from 'react';
 import { ping, useServer } from '../state/server';
 
@@ -47,10 +47,12 @@ function Unloaded({ again }: { again(): void }) {
   const away = useServer((s) => s.away);
   return (
     <Box component="main" sx={{ p: 3, maxWidth: 720 }}>
-      <Alert severity="warning" variant="outlined">
+      <Box role="alert" sx={{ p: 2, border: 1, borderColor: 'warning.main', borderRadius: 1, bgcolor: 'background.paper' }}>
+        <Typography variant="body2">
         {away
           ? 'This page was not opened before, and Kymar’s server does not answer: start it again in its terminal. It is tried again by itself.'
           : 'This page cannot be loaded: Kymar was replaced by another build. Reload the page; nothing you entered is lost, and a running clock runs on.'}
+        </Typography>
         <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
           <Button size="small" variant="contained" onClick={again}>
             Try again
@@ -59,14 +61,14 @@ function Unloaded({ again }: { again(): void }) {
             Reload the page
           </Button>
         </Box>
-      </Alert>
+      </Box>
     </Box>
   );
 }
 
 /** Told only where a view takes its time. */
 const Opening = () => (
-  <Box role="status" sx={{ p: 3, color: 'text.secondary', animation: 'opening 0s 0.4s both', '@keyframes opening': { from: { visibility: 'hidden' }, to: { visibility: 'visible' } } }}>
+  <Box role="status" data-opening sx={{ p: 3, color: 'text.secondary', animation: 'opening 0s 0.4s both', '@keyframes opening': { from: { visibility: 'hidden' }, to: { visibility: 'visible' } } }}>
     Opening …
   </Box>
 );

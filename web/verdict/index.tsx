@@ -1,5 +1,5 @@
-import { Alert, Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
-import { useState } from 'react';
+import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { explainMeasured } from '@kymar/core/bench';
 import { type Decision, type Job } from '@kymar/core/job';
@@ -74,9 +74,7 @@ function ClaimPanel({ claim }: { claim: Claim }) {
         </Typography>
       )}
       {claim.doubts.map((words) => (
-        <Alert key={words} severity="error" variant="outlined" sx={{ mt: 1 }}>
-          {words}
-        </Alert>
+        <Doubt key={words}>{words}</Doubt>
       ))}
       {impossible.map(({ run, words }) => (
         <Typography key={run.id} variant="body2" color="error" sx={{ mt: 1 }}>
@@ -86,6 +84,13 @@ function ClaimPanel({ claim }: { claim: Claim }) {
     </Panel>
   );
 }
+
+/** Evidence that is not as it was kept. */
+const Doubt = ({ children }: { children: ReactNode }) => (
+  <Typography role="alert" variant="body2" color="error" sx={{ my: 1.5, p: 1.5, border: 1, borderColor: 'error.main', borderRadius: 1 }}>
+    {children}
+  </Typography>
+);
 
 function Answer({ question, answer, tone, words }: { question: string; answer: string; tone: 'success' | 'error' | 'warning' | 'default'; words: string }) {
   return (
@@ -112,9 +117,7 @@ function DecisionPanel({ job, found }: { job: Job; found: Verdict }) {
     <Panel title={HEAD[found.answer]} sx={{ order: { xs: 1, md: 2 } }}>
       <Typography sx={{ mb: 2 }}>{found.words}</Typography>
       {found.doubts.length > 0 && (
-        <Alert severity="error" variant="outlined" sx={{ mb: 2 }}>
-          Not all evidence is as it was kept: {found.doubts.join(' ')} The chain shows a change; who made it, it cannot tell.
-        </Alert>
+        <Doubt>Not all evidence is as it was kept: {found.doubts.join(' ')} The chain shows a change; who made it, it cannot tell.</Doubt>
       )}
       {job.decision && (
         <Typography variant="body2" sx={{ mb: 1.5, fontWeight: 600 }}>

@@ -8,7 +8,8 @@ import { forecastJob, pathOf } from '../forecast';
 import type { Activity } from '../job';
 import { buildPath } from '../path';
 import { settingOf } from '../whatif';
-import { ACCESSORIES, DEMO_IDS, demoJobs, BRIDGES, CABLES, DRIVES, HOSTS, HUBS } from '.';
+import { DEMO_IDS, demoJobs } from '../demo';
+import { ACCESSORIES, BRIDGES, CABLES, DRIVES, HOSTS, HUBS } from '.';
 
 describe('the shop of the demo', () => {
   test('every part is sound and its id its own', () => {
