@@ -2,7 +2,9 @@ import fc from 'fast-check';
 import Papa from 'papaparse';
 import { SHOP } from '../stock';
 import { KINDS, type Drive, type Kind, type Part } from '../parts';
-import { type Column, columnsOf, compare, draftDrive, fromRows, readLibrary, toRows, writeLibrary } from '.';
+import { type Column, columnsOf, compare, draftDrive, fromRows, readLibrary, toRows, writeLibrary, safeRows } from '.';
+
+const KIND_NAMES = ['drives', 'bridges', 'hubs', 'cables', 'accessories', 'hosts'] as const;
 
 const KIND_NAMES = Object.keys(KINDS) as Kind[];
 const throughCsv = (rows: string[][]) => Papa.parse<string[]>(Papa.unparse(rows)).data;
@@ -167,5 +169,46 @@ describe('what the form and the table know of a property', () => {
     expect(power.type === 'group' && power.columns.map((c) => [c.key, c.label, c.dimension])).toEqual([['idle', 'Idle', 'power'], ['read', 'Reading', 'power'], ['write', 'Writing', 'power'], ['start', 'Starting', 'power']]);
     const storage = holds('hosts', 'storage').holds;
     expect(storage.type === 'group' && storage.columns.find((c) => c.key === 'read')).toMatchObject({ holds: { type: 'fact' }, dimension: 'rate' });
+  });
+});
+
+describe('tables from spreadsheet programs', () => {
+  const head = ['id', 'maker', 'model', 'media', 'form', 'plug', 'modes', 'cell', 'read', 'capacity'];
+  const line = (read: string, capacity = '2 TB', id = 'x', model = 'Heron') => [id, 'Fernhaze', model, 'flash', 'M.2 2280', 'M.2', 'pcie4x4', 'TLC', read, capacity];
+  const rows = (...lines: string[][]) => fromRows('drives', [head, ...lines]);
+
+  test('3.500 MB/s alone is asked about; told, it is read that way', () => {
+    expect(rows(line('3.500 MB/s'))).toMatchObject({ doubtful: '3.500 MB/s', problems: [] });
+    expect(fromRows('drives', [head, line('3.500 MB/s')], ',').parts[0]!.read.value).toBe(3.5e9);
+    expect(fromRows('drives', [head, line('3.500 MB/s')], '.').parts[0]!.read.value).toBe(3.5e6);
+    expect(fromRows('drives', [head, line('3.500,5 MB/s')], ',').parts[0]!.read.value).toBe(3500.5e6);
+    expect(rows(line('3,500 MB/s')).doubtful).toBe('3,500 MB/s');
+  });
+  test('another figure of the table settles it, and it is said', () => {
+    expect(rows(line('3.500 MB/s', '1,5 TB'))).toMatchObject({ doubtful: null, parts: [{ read: { value: 3.5e9 } }], notes: [expect.stringMatching(/decimal comma, as “1,5 TB” shows/)] });
+    expect(rows(line('3,500 MB/s', '1.5 TB')).parts[0]!.read.value).toBe(3.5e9);
+    expect(rows(line('3500 MB/s', '1.5 TB'))).toMatchObject({ doubtful: null, notes: [] });
+  });
+  test('a formula is no figure; as a name it is taken as text and said', () => {
+    expect(rows(line('=1+1')).problems).toEqual([{ line: 2, column: 9, words: expect.stringMatching(/"=1\+1" is a formula. Save the table with its values/) }]);
+    expect(rows(line('3500 MB/s', '2 TB', 'x', '=1+1'))).toMatchObject({ parts: [{ model: '=1+1' }], notes: [expect.stringMatching(/Line 2, Model: “=1\+1” looks like a formula/)] });
+  });
+  test('what Kymar writes itself is never asked about', () => {
+    for (const kind of KIND_NAMES) expect(fromRows(kind, toRows(kind, SHOP[kind] as never[])).doubtful).toBeNull();
+  });
+  test('cells made safe for spreadsheets come back exactly, as do those that are not', () => {
+    const odd = ['=1+1', '+x', '-5', '@a', '\tb', "'=x", "'", 'plain'].map((model, i) => ({ ...SHOP.drives[0]!, id: `d${i}`, model: model.trim() || 'x' }));
+    const plain = toRows('drives', odd);
+    const safe = safeRows(plain);
+    expect(safe.flat().filter((cell) => /^[=+\-@\t]/.test(cell))).toEqual([]);
+    for (const table of [plain, safe]) expect(fromRows('drives', throughCsv(table)).parts).toEqual(odd);
+  });
+  test('old → new for each changed field, its source too', () => {
+    const [first] = SHOP.drives as [Drive];
+    const changed = { ...first, read: { ...first.read, source: { kind: 'measured' as const, note: 'twice' } }, height: 3 };
+    expect(compare('drives', [first], [changed])[0]!.differs).toEqual([
+      { label: 'source of Reads at', before: expect.stringMatching(/^sheet/), after: 'measured: twice' },
+      { label: 'Height', before: expect.any(String), after: '3' },
+    ]);
   });
 });
