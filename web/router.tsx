@@ -2,7 +2,7 @@ import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { loadRules } from './state/rules';
 import { useStatus } from './state/status';
 import { JobFrame } from './ui/job';
-import { loadNotices, Shell } from './ui/shell';
+import { Shell } from './ui/shell';
 import { lazyView } from './ui/view';
 
 // Each view is fetched when it is first shown, the one the address names while the rest still starts.
@@ -35,7 +35,7 @@ const Settings = lazyView(VIEWS.settings);
 /** What a stopped server would keep back is fetched while there is nothing else to do. */
 export function fetchTheRest(): void {
   const rest = () => {
-    for (const load of [loadNotices, ...Object.values(VIEWS), loadRules, () => import('./ui/working'), () => import('./ui/alternatives')]) void load().catch(() => undefined);
+    for (const load of [...Object.values(VIEWS), loadRules, () => import('./ui/working'), () => import('./ui/alternatives')]) void load().catch(() => undefined);
     void import('./workers').then(({ warmUp }) => warmUp(), () => undefined);
     void import('./state/backup').then(({ watchBackup }) => watchBackup(), () => undefined);
   };

@@ -32,7 +32,7 @@ describe('everything in one file', () => {
     ['{"kymarBackup": 9}', /another version/],
     [JSON.stringify({ ...backup, jobs: 5 }), /jobs/],
     ['['.repeat(5000), /nested deeper/],
-  ])('%.20s is refused', (text, words) => expect(readBackup(text)).toMatchObject({ ok: false, problems: [expect.stringMatching(words)] }));
+  ])('%.20s is refused', (text, words) => expect(readBackup(text)).toMatchObject({ ok: false, problems: expect.arrayContaining([expect.stringMatching(words)]) }));
 
   test('what restoring would do, record by record', () => {
     const changed = { ...offload, title: 'Renamed here', changed: '2026-11-25T00:00:00.000Z' };

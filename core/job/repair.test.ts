@@ -37,6 +37,6 @@ describe('a damaged record, mended as far as the rest can be kept', () => {
   test('a version in quotes is put right', () => expect(repaired({ ...offload, kymarVersion: '3' }).job.kymarVersion).toBe(VERSION));
 
   test.each<[string, unknown]>([['nothing', null], ['a text', 'x'], ['a newer one', { ...offload, kymarVersion: VERSION + 1 }], ['a hull', { kymarVersion: 1, id: 'x' }]])('%s cannot be mended, and that is said', (_, raw) =>
-    expect(repairJob(raw)).toMatchObject({ ok: false, problems: [expect.any(String)] }),
+    expect(repairJob(raw)).toMatchObject({ ok: false, problems: expect.arrayContaining([expect.any(String)]) }),
   );
 });

@@ -4,8 +4,6 @@ import { SHOP } from '../stock';
 import { KINDS, type Drive, type Kind, type Part } from '../parts';
 import { type Column, columnsOf, compare, draftDrive, fromRows, readLibrary, toRows, writeLibrary, safeRows } from '.';
 
-const KIND_NAMES = ['drives', 'bridges', 'hubs', 'cables', 'accessories', 'hosts'] as const;
-
 const KIND_NAMES = Object.keys(KINDS) as Kind[];
 const throughCsv = (rows: string[][]) => Papa.parse<string[]>(Papa.unparse(rows)).data;
 const drives = (change: (rows: string[][]) => void) => {

@@ -34,7 +34,9 @@ export function Stopwatch({ job, activity, onTaken }: { job: string; activity: M
     onTaken({ activity: activity.id, direction: activity.direction, otherEnd: 'storage', source: 'stopwatch', measure: { kind: 'timed', bytes, files, seconds, until, error, correction, laps: [...laps], block: null, depth: null } });
     reset();
   };
-  const startStop = (at: number) => press(at, activity && !elsewhere ? { job, activity: activity.id, bytes, files, until } : null);
+  const startStop = (at: number) => {
+    if (activity) press(at, { job, activity: activity.id, bytes, files, until });
+  };
 
   // The face is drawn straight into the page: a state a frame would redraw everything.
   useEffect(() => {
@@ -52,13 +54,13 @@ export function Stopwatch({ job, activity, onTaken }: { job: string; activity: M
     return () => cancelAnimationFrame(frame);
   }, [running, start, seconds]);
 
-  const acting = useRef({ keep, startStop });
+  const acting = useRef({ keep, startStop, elsewhere });
   useEffect(() => {
-    acting.current = { keep, startStop };
+    acting.current = { keep, startStop, elsewhere };
   });
   useEffect(() => {
     const down = (event: KeyboardEvent) => {
-      if (busyElsewhere(event.target, box.current) || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (acting.current.elsewhere || busyElsewhere(event.target, box.current, event.key) || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
       // The time of the press itself, not of the moment the page got round to it.
       const actions: Record<string, () => void> = {
         ' ': () => acting.current.startStop(event.timeStamp),
@@ -78,7 +80,7 @@ export function Stopwatch({ job, activity, onTaken }: { job: string; activity: M
     };
     // A focused button would take the release of the space bar for a click.
     const up = (event: KeyboardEvent) => {
-      if (event.key === ' ' && !busyElsewhere(event.target, box.current)) event.preventDefault();
+      if (event.key === ' ' && !busyElsewhere(event.target, box.current, event.key)) event.preventDefault();
     };
     addEventListener('keydown', down);
     addEventListener('keyup', up);
@@ -148,11 +150,12 @@ export function Stopwatch({ job, activity, onTaken }: { job: string; activity: M
   );
 }
 
-/** Whether a key belongs to something else: a field being typed in, a menu, or a control outside the timer. */
-function busyElsewhere(target: EventTarget | null, timer: HTMLElement | null): boolean {
+/** Whether a key belongs to something else: a field being typed in, a menu, or a control outside the timer. Space does nothing to a link. */
+function busyElsewhere(target: EventTarget | null, timer: HTMLElement | null, key: string): boolean {
   if (!(target instanceof HTMLElement)) return false;
   if (target.closest('input, textarea, select, [role="combobox"], [role="menu"], [role="listbox"], [role="dialog"]')) return true;
-  return target.closest('button, a, summary, [role="tab"]') !== null && !timer?.contains(target);
+  const controls = key === ' ' ? 'button, summary, [role="tab"]' : 'button, a, summary, [role="tab"]';
+  return target.closest(controls) !== null && !timer?.contains(target);
 }
 
 function Key({ name }: { name: string }) {

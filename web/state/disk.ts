@@ -11,6 +11,9 @@ export const disks = {
   bin: localforage.createInstance({ name: 'kymar-bin', storeName: 'bin' }),
 };
 
+/** Where a page that is being left puts what it could not write any more: this driver writes in the same turn. */
+export const drafts = localforage.createInstance({ name: 'kymar-drafts', driver: localforage.LOCALSTORAGE });
+
 /** Storage that has not answered by then hangs, in ms. */
 const PATIENCE = 10_000;
 

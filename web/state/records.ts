@@ -53,6 +53,13 @@ export interface Aside {
   newer: boolean;
 }
 
+/** A change that a page which was left could not write any more; null is nothing. */
+export interface Draft {
+  key: string;
+  base: unknown;
+  mine: unknown;
+}
+
 /** How a store is doing. */
 export interface Health {
   loaded: boolean;
@@ -104,6 +111,31 @@ export class Records<T> {
 
   private note(note: string): void {
     if (!this.health.notes.includes(note)) this.tell({ notes: [...this.health.notes, note].slice(-5) });
+  }
+
+  /** What is not on the disk as it stands on the screen, with what it was made from. */
+  unsaved(): Draft[] {
+    const now = this.screen.get();
+    return this.dirty().map((key) => ({ key, base: this.base.get(key)?.raw ?? null, mine: key in now ? this.kind.toDisk(now[key]!) : null }));
+  }
+
+  /** Lays over what is stored what an earlier page could not write any more. */
+  resume(drafts: readonly Draft[]): void {
+    for (const { key, base, mine } of drafts) {
+      const [was, is] = [base, mine].map((raw) => (raw === null ? null : this.kind.check(raw, key))) as [Read<T> | null, Read<T> | null];
+      const now = this.screen.get()[key];
+      if (is && !is.ok) continue;
+      if (!is) {
+        // Removed there: only what nobody changed since.
+        if (now !== undefined && was?.ok && equal(this.kind.toDisk(now), this.kind.toDisk(was.value))) this.screen.adopt({ [key]: undefined });
+      } else if (now === undefined) this.screen.adopt({ [key]: is.value });
+      else if (!equal(this.kind.toDisk(now), this.kind.toDisk(is.value))) {
+        const { value, conflicts } = this.kind.merge(was?.ok ? was.value : undefined, is.value, now);
+        const copy = conflicts.length > 0 ? this.kind.copy(is.value, key) : null;
+        this.screen.adopt({ [key]: value, ...(copy ? { [copy.key]: copy.value } : {}) });
+      }
+    }
+    this.changed();
   }
 
   /** A person has read what was told. */

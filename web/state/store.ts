@@ -1,11 +1,36 @@
 import type { Job } from '@kymar/core/job';
+import { drafts } from './disk';
 import { clearHistory } from './history';
 import { jobRecords, putJobs, useJobs } from './jobs';
 import { partRecords } from './parts';
+import type { Draft } from './records';
 import { setSetting, settingRecords, useSettings } from './settings';
 import { savedState, useStatus } from './status';
 
-const all = [jobRecords, partRecords, settingRecords];
+const stores = { jobs: jobRecords, parts: partRecords, settings: settingRecords };
+const all = Object.values(stores);
+/** This page among those that may be left at the same time. */
+const page = crypto.randomUUID();
+type Drafts = Partial<Record<keyof typeof stores, Draft[]>>;
+
+/** A page that is left cannot wait for the storage: what is not written yet is put where it can be put at once. */
+function leave(): void {
+  const unsaved = Object.fromEntries(Object.entries(stores).map(([name, records]) => [name, records.unsaved()])) as Drafts;
+  if (Object.values(unsaved).every((list) => list.length === 0)) return;
+  void drafts.setItem(page, unsaved).catch(() => undefined);
+  void saveNow();
+}
+
+/** What pages that were left could not write any more is laid over what is stored. */
+async function resume(): Promise<void> {
+  const left: [string, Drafts][] = [];
+  await drafts.iterate<Drafts, void>((draft, key) => void left.push([key, draft])).catch(() => undefined);
+  for (const [key, draft] of left) {
+    for (const [name, records] of Object.entries(stores)) records.resume(draft[name as keyof typeof stores] ?? []);
+    await saveNow();
+    await drafts.removeItem(key).catch(() => undefined);
+  }
+}
 
 /** Writes what waits, at once. */
 export const saveNow = async (): Promise<void> => void (await Promise.all(all.map((records) => records.save())));
@@ -30,10 +55,11 @@ function over(): void {
 /** Loads what is stored, and from then on saves every change within a second, each record for itself. */
 export async function openStore(demo: Demo): Promise<void> {
   await Promise.all(all.map((records) => records.open()));
+  await resume();
   clearHistory();
-  const { stores } = useStatus.getState();
+  const { stores: health } = useStatus.getState();
   // Where nothing could be read, nobody knows whether this is a first visit: nothing is put over what may be there.
-  const fresh = stores.settings?.closed === null && stores.jobs?.closed === null && useSettings.getState().seen === undefined;
+  const fresh = health.settings?.closed === null && health.jobs?.closed === null && useSettings.getState().seen === undefined;
   watch();
   // The demo is to be seen at once; that it is stored need not be waited for.
   const first = fresh ? await firstVisit(demo).catch(() => null) : null;
@@ -41,9 +67,11 @@ export async function openStore(demo: Demo): Promise<void> {
 }
 
 function watch(): void {
-  addEventListener('pagehide', () => void saveNow());
+  addEventListener('pagehide', leave);
+  // Back from where it was put to sleep: it writes by itself what it still holds.
+  addEventListener('pageshow', () => void saveNow().then(() => drafts.removeItem(page)).catch(() => undefined));
   addEventListener('visibilitychange', () => {
-    if (document.visibilityState === 'hidden') void saveNow();
+    if (document.visibilityState === 'hidden') leave();
     else void Promise.all(all.map((records) => records.verify()));
   });
   const hold = (event: BeforeUnloadEvent) => event.preventDefault();

@@ -61,11 +61,11 @@ function change(to: (watch: Watch) => Watch): void {
 type Fresh = Pick<Watch, 'job' | 'activity' | 'bytes' | 'files' | 'until'>;
 
 /** Starts, then stops. A clock that runs for another job is not touched. */
-export function press(at: number, fresh: Fresh | null): void {
+export function press(at: number, fresh: Fresh): void {
   const { watch } = now();
-  if (watch && fresh && watch.job !== fresh.job) return;
+  if (watch && watch.job !== fresh.job) return;
   if (!watch) {
-    if (fresh) keep({ watch: { ...fresh, start: momentOf(at), stop: null, laps: [], correction: 0, page: performance.timeOrigin, reloads: 0 }, discarded: null });
+    keep({ watch: { ...fresh, start: momentOf(at), stop: null, laps: [], correction: 0, page: performance.timeOrigin, reloads: 0 }, discarded: null });
   } else if (watch.stop === null) change((w) => ({ ...w, stop: momentOf(at) }));
 }
 

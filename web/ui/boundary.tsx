@@ -1,10 +1,11 @@
-import { Box, Button, Typography } from '@mui/material';
+import { Box, Button } from '@mui/material';
 import type { ReactNode } from 'react';
 import { ErrorBoundary, type FallbackProps } from 'react-error-boundary';
 import { writeJob, type Job } from '@kymar/core/job';
 import { undo } from '../state/history';
 import { useJobs } from '../state/jobs';
 import { fileName, saveFile } from './files';
+import { Notice } from './notice';
 
 interface Props {
   /** What could not be shown, e.g. `The verdict`. */
@@ -28,26 +29,21 @@ export function Guarded({ name, job, watch = [], children }: Props) {
 function Broken({ error, resetErrorBoundary, name, job }: FallbackProps & Pick<Props, 'name' | 'job'>) {
   const words = error instanceof Error ? error.message : String(error);
   return (
-    <Box role="alert" sx={{ m: 2, p: 2, border: 1, borderColor: 'error.main', borderRadius: 1, bgcolor: 'background.paper' }}>
-      <Typography variant="h2" component="p" color="error" sx={{ mb: 0.75 }}>
-        {name} cannot be shown
-      </Typography>
-      <Typography variant="body2">
-        {words} Everything you entered is kept. Undo the last edit, try again, or save the job to a file.
-      </Typography>
+    <Notice severity="error" title={`${name} cannot be shown`} sx={{ m: 2 }}>
+      {words} Everything you entered is kept. Undo the last edit, try again, or save the job to a file.
       <Box sx={{ display: 'flex', gap: 1, mt: 1, flexWrap: 'wrap' }}>
-          <Button size="small" variant="contained" onClick={resetErrorBoundary}>
-            Try again
+        <Button size="small" variant="contained" onClick={resetErrorBoundary}>
+          Try again
+        </Button>
+        <Button size="small" onClick={() => (undo(), resetErrorBoundary())}>
+          Undo the last edit
+        </Button>
+        {job && (
+          <Button size="small" onClick={() => saveFile(fileName(job.title, 'kymar.json'), writeJob(useJobs.getState().jobs[job.id] ?? job), 'application/json')}>
+            Save the job file
           </Button>
-          <Button size="small" onClick={() => (undo(), resetErrorBoundary())}>
-            Undo the last edit
-          </Button>
-          {job && (
-            <Button size="small" onClick={() => saveFile(fileName(job.title, 'kymar.json'), writeJob(useJobs.getState().jobs[job.id] ?? job), 'application/json')}>
-              Save the job file
-            </Button>
-          )}
+        )}
       </Box>
-    </Box>
+    </Notice>
   );
 }

@@ -1,4 +1,5 @@
-import { Alert, Button } from '@mui/material';
+import { Button } from '@mui/material';
+import { Link } from 'react-router';
 import { jobRecords } from '../state/jobs';
 import { partRecords } from '../state/parts';
 import { readMessage, useRuns } from '../state/runs';
@@ -6,7 +7,7 @@ import { ping, useServer } from '../state/server';
 import { settingRecords } from '../state/settings';
 import { saveNow } from '../state/store';
 import { troubleOf, useStatus } from '../state/status';
-import { Link } from 'react-router';
+import { Notice } from './notice';
 
 const all = { jobs: jobRecords, parts: partRecords, settings: settingRecords };
 
@@ -22,31 +23,31 @@ export function Notices() {
   return (
     <>
       {trouble && (
-        <Alert severity="error" variant="outlined" sx={sx} action={<Button onClick={() => void saveNow()}>Try again</Button>}>
+        <Notice severity="error" sx={sx} action={<Button onClick={() => void saveNow()}>Try again</Button>}>
           {trouble}
-        </Alert>
+        </Notice>
       )}
       {away && (
-        <Alert severity="warning" variant="outlined" sx={sx} action={<Button onClick={() => void ping()}>Look again</Button>}>
+        <Notice severity="warning" sx={sx} action={<Button onClick={() => void ping()}>Look again</Button>}>
           Kymar’s server does not answer; start it again in its terminal. Until then you can go on with every page you have opened, the stopwatch, saving and exporting. Real runs, plugged-in devices and pages not opened yet have to wait.
-        </Alert>
+        </Notice>
       )}
       {stores.flatMap(([name, { notes }]) =>
         notes.map((note) => (
-          <Alert key={note} severity="warning" variant="outlined" sx={sx} onClose={() => all[name].readNotes()}>
+          <Notice key={note} severity="warning" sx={sx} onClose={() => all[name].readNotes()}>
             {note}
-          </Alert>
+          </Notice>
         )),
       )}
       {messages.map(({ id, severity, text }) => (
-        <Alert key={id} severity={severity} variant="outlined" sx={sx} onClose={() => readMessage(id)}>
+        <Notice key={id} severity={severity} sx={sx} onClose={() => readMessage(id)}>
           {text}
-        </Alert>
+        </Notice>
       ))}
       {aside.length > 0 && (
-        <Alert severity="warning" variant="outlined" sx={sx} action={<Button component={Link} to="/settings">Look at {aside.length === 1 ? 'it' : 'them'}</Button>}>
+        <Notice severity="warning" sx={sx} action={<Button component={Link} to="/settings">Look at {aside.length === 1 ? 'it' : 'them'}</Button>}>
           {aside.length === 1 ? 'One stored record' : `${aside.length} stored records`} cannot be used and {aside.length === 1 ? 'is' : 'are'} kept untouched: {aside[0]!.problem}
-        </Alert>
+        </Notice>
       )}
     </>
   );

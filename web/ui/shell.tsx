@@ -13,12 +13,10 @@ import { ping, useServer } from '../state/server';
 import { savedState, useStatus } from '../state/status';
 import { Guarded } from './boundary';
 import { useWorking } from './figure';
+import { Notices } from './notices';
 import { Running } from './running';
 import { patientLazy } from './lazy';
 
-/** Fetched with the first view, though seldom shown: when it is wanted, the server may be gone. */
-export const loadNotices = async () => ({ default: (await import('./notices')).Notices });
-const Notices = patientLazy(loadNotices);
 const WorkingSheet = patientLazy(() => import('./working'));
 
 const PAGES = [
@@ -68,11 +66,7 @@ export function Shell() {
         </IconButton>
         <SchemeSwitch />
       </Box>
-      {notices && (
-        <Suspense>
-          <Notices />
-        </Suspense>
-      )}
+      {notices && <Notices />}
       <Guarded name="This page" watch={[pathname]}>
         <Outlet />
       </Guarded>

@@ -1,6 +1,7 @@
-import { Box, Button, Typography } from '@mui/material';
+import { Box, Button } from '@mui/material';
 import { useEffect, useState, type ComponentType } from 'react';
 import { ping, useServer } from '../state/server';
+import { Notice } from './notice';
 
 type Load = () => Promise<{ default: ComponentType }>;
 
@@ -47,12 +48,10 @@ function Unloaded({ again }: { again(): void }) {
   const away = useServer((s) => s.away);
   return (
     <Box component="main" sx={{ p: 3, maxWidth: 720 }}>
-      <Box role="alert" sx={{ p: 2, border: 1, borderColor: 'warning.main', borderRadius: 1, bgcolor: 'background.paper' }}>
-        <Typography variant="body2">
+      <Notice>
         {away
           ? 'This page was not opened before, and Kymar’s server does not answer: start it again in its terminal. It is tried again by itself.'
           : 'This page cannot be loaded: Kymar was replaced by another build. Reload the page; nothing you entered is lost, and a running clock runs on.'}
-        </Typography>
         <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
           <Button size="small" variant="contained" onClick={again}>
             Try again
@@ -61,7 +60,7 @@ function Unloaded({ again }: { again(): void }) {
             Reload the page
           </Button>
         </Box>
-      </Box>
+      </Notice>
     </Box>
   );
 }

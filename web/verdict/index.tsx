@@ -1,5 +1,5 @@
 import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { explainMeasured } from '@kymar/core/bench';
 import { type Decision, type Job } from '@kymar/core/job';
@@ -8,6 +8,7 @@ import { verdictOf } from '../state/derived';
 import { changeJob } from '../state/jobs';
 import { Figure, unbroken } from '../ui/figure';
 import { useJob } from '../ui/job';
+import { Notice } from '../ui/notice';
 import { Panel } from '../ui/panel';
 import { Band } from './band';
 
@@ -74,7 +75,9 @@ function ClaimPanel({ claim }: { claim: Claim }) {
         </Typography>
       )}
       {claim.doubts.map((words) => (
-        <Doubt key={words}>{words}</Doubt>
+        <Notice key={words} severity="error" sx={{ mt: 1 }}>
+          {words}
+        </Notice>
       ))}
       {impossible.map(({ run, words }) => (
         <Typography key={run.id} variant="body2" color="error" sx={{ mt: 1 }}>
@@ -84,13 +87,6 @@ function ClaimPanel({ claim }: { claim: Claim }) {
     </Panel>
   );
 }
-
-/** Evidence that is not as it was kept. */
-const Doubt = ({ children }: { children: ReactNode }) => (
-  <Typography role="alert" variant="body2" color="error" sx={{ my: 1.5, p: 1.5, border: 1, borderColor: 'error.main', borderRadius: 1 }}>
-    {children}
-  </Typography>
-);
 
 function Answer({ question, answer, tone, words }: { question: string; answer: string; tone: 'success' | 'error' | 'warning' | 'default'; words: string }) {
   return (
@@ -117,7 +113,7 @@ function DecisionPanel({ job, found }: { job: Job; found: Verdict }) {
     <Panel title={HEAD[found.answer]} sx={{ order: { xs: 1, md: 2 } }}>
       <Typography sx={{ mb: 2 }}>{found.words}</Typography>
       {found.doubts.length > 0 && (
-        <Doubt>Not all evidence is as it was kept: {found.doubts.join(' ')} The chain shows a change; who made it, it cannot tell.</Doubt>
+        <Notice severity="error" sx={{ mb: 2 }}>Not all evidence is as it was kept: {found.doubts.join(' ')} The chain shows a change; who made it, it cannot tell.</Notice>
       )}
       {job.decision && (
         <Typography variant="body2" sx={{ mb: 1.5, fontWeight: 600 }}>
