@@ -17,6 +17,13 @@ beforeAll(async () => {
 afterAll(() => app.stop());
 
 const [offload] = demoJobs() as [Job];
+const servers: { stop(): void }[] = [];
+afterEach(() => servers.splice(0).forEach((server) => server.stop()));
+const serve = async (...args: string[]) => {
+  const server = await startServer(['--bench', app.folder, '--reserve', '0 GB', ...args]);
+  servers.push(server);
+  return server;
+};
 const BENCH = `/jobs/${offload.id}/bench`;
 const saved = (page: Page) => page.getByText('Saved in this browser').waitFor();
 const file = async (name: string, text: string | Buffer) => {
@@ -101,6 +108,7 @@ describe('never blank', () => {
     });
     await page.goto(`${app.address}/jobs/demo-acoustics-offload/brief`);
     await page.getByLabel('Title').waitFor();
+    await page.waitForLoadState('networkidle');
     await page.evaluate(() => ((window as { broken?: boolean }).broken = true));
     await page.getByRole('link', { name: /^Handover/ }).click();
     await page.getByText(/cannot be shown/).first().waitFor();
@@ -114,7 +122,7 @@ describe('never blank', () => {
 
 describe('a server that goes away', () => {
   test('the page says what still works, a clock runs on, an unvisited page waits and comes when the server is back', async () => {
-    const own = await startServer(['--bench', app.folder, '--reserve', '0 GB']);
+    const own = await serve();
     const { port } = new URL(own.address);
     const context = await app.browser.newContext({ viewport: { width: 1280, height: 800 } });
     const page = await context.newPage();
@@ -134,11 +142,10 @@ describe('a server that goes away', () => {
     await page.keyboard.press('Space');
     await page.getByText(/^Stopped, known to/).waitFor();
     await page.getByRole('link', { name: 'Reference' }).click();
-    const again = await startServer(['--bench', app.folder, '--reserve', '0 GB', '--port', port]);
+    const again = await serve('--port', port);
     await page.getByText('Capacity').first().waitFor();
     await page.getByText(/server does not answer/).first().waitFor({ state: 'detached' });
     expect(again.address).toBe(own.address);
-    again.stop();
     await context.close();
   });
 });
@@ -202,18 +209,18 @@ describe('running time', () => {
     await page.getByRole('button', { name: 'Stop and clean up' }).click();
     await page.getByRole('button', { name: 'Start the run' }).waitFor();
     // Another Kymar measures on the same device now.
-    const other = await startServer(['--bench', app.folder, '--reserve', '0 GB']);
+    const other = await serve();
     const cookie = (await fetch(other.address)).headers.get('set-cookie')!.split(';')[0]!;
     const [target] = (await (await fetch(`${other.address}/api/targets`, { headers: { cookie } })).json()) as { id: string }[];
     await fetch(`${other.address}/api/runs`, { method: 'POST', headers: { cookie, 'content-type': 'application/json' }, body: JSON.stringify({ target: target!.id, mode: 'write', bytes: 16e9, block: 1048576 }) });
     await page.getByRole('button', { name: 'Start the run' }).click();
     const refusal = page.getByText(/A run is going on: One run at a time/);
     await refusal.waitFor();
-    await page.waitForLoadState('networkidle');
+    await page.getByRole('textbox', { name: 'Size' }).fill('20 MB');
+    await page.getByText('Writes 20 MB').waitFor();
     expect(await refusal.count()).toBe(1);
     await page.getByRole('alert').filter({ has: refusal }).getByRole('button', { name: 'Close' }).click();
     await refusal.waitFor({ state: 'detached' });
-    other.stop();
     await context.close();
   });
 });

@@ -59,6 +59,7 @@ process.once('exit', () => rmSync(state, { recursive: true, force: true }));
 /** Starts the built server on a free port with a folder of its own. @returns its address and how to stop it */
 export function startServer(args = [], env = {}) {
   const child = spawn(process.execPath, [join(root, 'server/dist/main.js'), '--port', '0', ...args], { cwd: root, stdio: ['ignore', 'pipe', 'inherit'], env: { ...process.env, XDG_STATE_HOME: state, XDG_CACHE_HOME: state, ...env } });
+  process.once('exit', () => child.kill('SIGKILL'));
   return new Promise((resolve, reject) => {
     let said = '';
     child.stdout.on('data', (text) => {

@@ -40,7 +40,7 @@ const jest = (project, more = []) => {
   }
 };
 jest('unit');
-if (built && browser) jest('e2e', ['--runInBand']);
+if (built && browser) jest('e2e', ['--runInBand', '--forceExit']);
 rmSync(folder, { recursive: true, force: true });
 
 console.log(`${passed} passed, ${failed} failed`);
