@@ -6,10 +6,10 @@ import { root } from '../scripts/lib.mjs';
 
 /** Speed of the core's models, medians, built as the page's workers are. Usage: npm run bench -- models */
 const outDir = mkdtempSync(join(tmpdir(), 'kymar-models-'));
-const folders = ['demo', 'forecast', 'transfer', 'path', 'decode', 'evidence', 'compare'];
+const folders = ['demo', 'stock', 'forecast', 'transfer', 'path', 'decode', 'evidence', 'compare'];
 const input = Object.fromEntries(folders.map((folder) => [folder, join(root, 'core', folder, 'index.ts')]));
 await build({ root, configFile: false, logLevel: 'error', ssr: { noExternal: true }, build: { ssr: true, outDir, emptyOutDir: true, rollupOptions: { input, output: { entryFileNames: '[name].mjs' } } } });
-const [{ demoJobs, DRIVES, BRIDGES, CABLES, HOSTS }, { forecastJob, forecastTransfer, inputsOf, pathOf, repeatJob, taskOf }, { run }, { buildPath }, { decode }, { expectedOf }, { compareBuilds }] = await Promise.all(folders.map((folder) => import(join(outDir, `${folder}.mjs`))));
+const [{ demoJobs }, { DRIVES, BRIDGES, CABLES, HOSTS }, { forecastJob, forecastTransfer, inputsOf, pathOf, repeatJob, taskOf }, { run }, { buildPath }, { decode }, { expectedOf }, { compareBuilds }] = await Promise.all(folders.map((folder) => import(join(outDir, `${folder}.mjs`))));
 
 const median = (values) => [...values].sort((a, b) => a - b)[values.length >> 1];
 /** Median time of one call in µs, over batches, after warming up. */

@@ -54,12 +54,17 @@ export function start(command, args, options = {}) {
 
 /** What servers started here keep over a restart: not what the user's own Kymar keeps. */
 const state = mkdtempSync(join(tmpdir(), 'kymar-state-'));
-process.once('exit', () => rmSync(state, { recursive: true, force: true }));
+const started = new Set();
+process.once('exit', () => {
+  for (const child of started) child.kill('SIGKILL');
+  rmSync(state, { recursive: true, force: true });
+});
 
 /** Starts the built server on a free port with a folder of its own. @returns its address and how to stop it */
 export function startServer(args = [], env = {}) {
   const child = spawn(process.execPath, [join(root, 'server/dist/main.js'), '--port', '0', ...args], { cwd: root, stdio: ['ignore', 'pipe', 'inherit'], env: { ...process.env, XDG_STATE_HOME: state, XDG_CACHE_HOME: state, ...env } });
-  process.once('exit', () => child.kill('SIGKILL'));
+  started.add(child);
+  child.once('exit', () => started.delete(child));
   return new Promise((resolve, reject) => {
     let said = '';
     child.stdout.on('data', (text) => {

@@ -16,6 +16,7 @@ const VIEWS = [
   ['parts', '/parts/drives/oystral-kestrel-2t'],
   ['bay', '/jobs/demo-simulator-bay/path'],
   ['reference', '/reference'],
+  ['settings', '/settings'],
 ];
 
 install();
@@ -26,7 +27,7 @@ const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, col
 page.on('pageerror', (error) => console.error(error));
 page.on('console', (message) => message.type() === 'error' && console.error(message.text()));
 await page.goto(server.address);
-await page.getByRole('navigation').waitFor();
+await page.getByRole('navigation').first().waitFor();
 for (const [name, path] of VIEWS.filter(([name]) => name.includes(only))) {
   await page.goto(server.address + path);
   await page.getByRole('main').waitFor();

@@ -113,8 +113,15 @@ export function fromRows<K extends Kind>(kind: K, rows: readonly (readonly strin
 
 /** Where each property's columns stand in a table; −1 for those that are not there. */
 function placesOf(columns: readonly Column[], head: readonly string[]): (column: Column, suffix?: string) => number {
-  const names = head.map((text) => text.replace(/^\ufeff/, '').trim().toLowerCase());
-  const find = (column: Column, suffix: string) => names.findIndex((name) => [heading(column), column.label, column.key].some((n) => name === n.toLowerCase() + suffix));
+  const names = new Map<string, number>();
+  head.forEach((text, i) => {
+    const name = text.replace(/^\ufeff/, '').trim().toLowerCase();
+    if (!names.has(name)) names.set(name, i);
+  });
+  const find = (column: Column, suffix: string) => {
+    const there = [heading(column), column.label, column.key].map((name) => names.get(name.toLowerCase() + suffix)).filter((i) => i !== undefined);
+    return there.length > 0 ? Math.min(...there) : -1;
+  };
   const places = new Map(columns.flatMap((column) => ['', SOURCE, MORE].map((suffix) => [column.key + suffix, find(column, suffix)] as const)));
   return (column, suffix = '') => places.get(column.key + suffix)!;
 }
