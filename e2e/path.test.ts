@@ -160,7 +160,7 @@ test('the library: a listing pasted, a figure changed, taken back; CSV out, mend
   await writeFile(path, `${changed}\r\nnew-lead,New lead,USB-C + USB-A,usb-10,0.3,15,\r\nbad lead,Bad lead,USB-C + USB-X,usb-10,long,,`);
   await page.getByLabel('File with parts').setInputFiles(path);
   await page.getByText(/1 new, 1 changed, 14 as they are here already/).waitFor();
-  await page.getByText('C to C, 10 Gb/s: Length: 0.5 → 0.7').waitFor();
+  await page.getByText('Length: 0.5 → 0.7').waitFor();
   await page.getByText(/Line 18, column 5: Length \(m\): "long"/).waitFor();
   await page.getByRole('button', { name: 'Take over 2' }).click();
   await page.getByRole('gridcell', { name: 'New lead' }).waitFor();

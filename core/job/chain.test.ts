@@ -34,7 +34,7 @@ describe('the chain of evidence', () => {
 
   test('seconds cut to a third are named, in the verdict and in every claim that uses them', () => {
     const job = reread(cut(offload));
-    expect(words(job)).toMatch(/run was changed after it was kept/);
+    expect(words(job)).toMatch(/The run of 2026-11-04 10:05 UTC was changed after it was kept/);
     const found = verdict(job);
     expect(found.doubts).toHaveLength(1);
     expect(found.claims[0]!.doubts).toEqual(found.doubts);
@@ -47,7 +47,7 @@ describe('the chain of evidence', () => {
     const { id, hash: _, ...body } = { ...frozen, results: frozen.results.map((r) => ({ ...r, probability: 1 })) };
     const canonical = (v: unknown): string => JSON.stringify(v, (_k, p: unknown) => (p && typeof p === 'object' && !Array.isArray(p) ? Object.fromEntries(Object.entries(p).filter(([, x]) => x !== undefined).sort(([a], [b]) => (a < b ? -1 : 1))) : p));
     const forged = { ...offload, forecasts: [{ id, ...body, hash: sha(canonical(body)) }] } as Job;
-    expect(words(reread(forged))).toMatch(/frozen forecast was changed after it was kept/);
+    expect(words(reread(forged))).toMatch(/frozen forecast of 2026-11-03 09:30 UTC was changed after it was kept/);
     expect(verdict(forged).claims[0]!.doubts).toHaveLength(1);
     expect(words({ ...offload, forecasts: [{ ...frozen, at: '2026-11-01T00:00:00.000Z' }] })).toMatch(/no longer fits its own hash/);
   });
@@ -55,7 +55,7 @@ describe('the chain of evidence', () => {
   test.each<[string, (job: Job) => Job, RegExp]>([
     ['a run taken out', (j) => ({ ...j, runs: j.runs.slice(1) }), /run kept on .* was taken out of the file/],
     ['a run slipped in', (j) => ({ ...j, runs: [...j.runs, { ...j.runs[0]!, id: 'slipped' }] }), /put into the file outside of Kymar/],
-    ['a decision slipped in', (j) => ({ ...j, decision: { kind: 'accept', words: '', at } }), /decision was put into the file/],
+    ['a decision slipped in', (j) => ({ ...j, decision: { kind: 'accept', words: '', at } }), /decision of .* was put into the file/],
     ['an entry taken out of the middle', (j) => ({ ...j, chain: j.chain!.filter((_, i) => i !== 2) }), /broken at entry 3 of 7/],
     ['two entries swapped', (j) => ({ ...j, chain: [j.chain![1]!, j.chain![0]!, ...j.chain!.slice(2)] }), /broken at entry 1/],
     ['an entry’s content changed with the run', (j) => ({ ...j, chain: j.chain!.map((e, i) => (i === 1 ? { ...e, content: e.hash } : e)) }), /broken at entry 2/],

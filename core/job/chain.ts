@@ -111,6 +111,8 @@ export function settle(job: Job, of: readonly Pick<Doubt, 'what' | 'id'>[], at: 
 }
 
 const NAMES = { run: 'run', forecast: 'frozen forecast', decision: 'decision' } as const;
+/** A thing by its kind and its own time, e.g. `run of 2026-11-04 10:05 UTC`. */
+const nameOf = (what: ChainEntry['what'], thing: object): string => `${NAMES[what]}${'at' in thing ? ` of ${String(thing.at).slice(0, 16).replace('T', ' ')} UTC` : ''}`;
 
 /** What of a job's evidence was changed, taken out or slipped in outside of Kymar, each named. */
 export function doubtsOf(job: Job): Doubt[] {
@@ -127,8 +129,8 @@ export function doubtsOf(job: Job): Doubt[] {
   for (const [key, { what, id, thing }] of is) {
     const entry = last.get(key);
     if (found.some((d) => d.what === what && d.id === id)) continue;
-    if (!entry || entry.did === 'removed') doubt(what, id, `This ${NAMES[what]} was put into the file outside of Kymar: the chain of evidence does not know it.`);
-    else if (entry.content !== contentOf(thing)) doubt(what, id, `This ${NAMES[what]} was changed after it was kept on ${entry.at.slice(0, 10)}: it no longer fits the chain of evidence.`);
+    if (!entry || entry.did === 'removed') doubt(what, id, `The ${nameOf(what, thing)} was put into the file outside of Kymar: the chain of evidence does not know it.`);
+    else if (entry.content !== contentOf(thing)) doubt(what, id, `The ${nameOf(what, thing)} was changed after it was kept on ${entry.at.slice(0, 10)}: it no longer fits the chain of evidence.`);
   }
   for (const [key, { what, id, at, did }] of last)
     if (did !== 'removed' && !is.has(key)) doubt(what, id, `A ${NAMES[what]} kept on ${at.slice(0, 10)} was taken out of the file outside of Kymar.`);

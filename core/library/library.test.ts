@@ -201,6 +201,13 @@ describe('tables from spreadsheet programs', () => {
     expect(safe.flat().filter((cell) => /^[=+\-@\t]/.test(cell))).toEqual([]);
     for (const table of [plain, safe]) expect(fromRows('drives', throughCsv(table)).parts).toEqual(odd);
   });
+  test('a table that tells of some properties leaves the others as they are', () => {
+    const [first] = SHOP.drives as [Drive];
+    const { parts, keys } = rows([first.id, first.maker, first.model, first.media, first.form, first.plug, first.modes.join(' + '), '', '9900.5 MB/s', '']);
+    const [change] = compare('drives', [first], parts, keys);
+    expect(change!.differs.map((d) => d.label)).toEqual(['Cell type', 'Capacity', 'Reads at']);
+    expect(change!.part).toEqual({ ...first, cell: null, capacity: { value: null, source: { kind: 'unknown' } }, read: { value: 9900.5e6, source: { kind: 'entered' } } });
+  });
   test('old → new for each changed field, its source too', () => {
     const [first] = SHOP.drives as [Drive];
     const changed = { ...first, read: { ...first.read, source: { kind: 'measured' as const, note: 'twice' } }, height: 3 };

@@ -23,8 +23,12 @@ export interface Change<K extends Kind> {
 
 const bare = (text: string) => text.toLowerCase().replace(/[^a-z0-9]+/g, '');
 
-/** Holds parts from a file against the shop's, by id, else by maker and name: one thing is never kept twice. Nothing is changed here. */
-export function compare<K extends Kind>(kind: K, shop: readonly PartOf[K][], incoming: readonly PartOf[K][]): Change<K>[] {
+/**
+ * Holds parts from a file against the shop's, by id, else by maker and name: one thing is never kept twice. Nothing is changed here.
+ * @param keys properties that the file tells of; the others stay as they are. Absent: it tells of all
+ */
+export function compare<K extends Kind>(kind: K, shop: readonly PartOf[K][], incoming: readonly PartOf[K][], keys?: readonly string[]): Change<K>[] {
+  const told = keys && new Set(keys);
   const byId = new Map(shop.map((part) => [part.id, part]));
   // Only where an id is not known: it takes as long as all the rest.
   let byName: Map<string, PartOf[K]> | null = null;
@@ -34,7 +38,7 @@ export function compare<K extends Kind>(kind: K, shop: readonly PartOf[K][], inc
     const twin = same ? undefined : named(part);
     const there = same ?? twin;
     if (!there) return { part, state: 'new', differs: [], known: false };
-    const taken = { ...part, id: there.id };
+    const taken = { ...(told ? onto(there, part, told) : part), id: there.id };
     const differs = columnsOf(kind).flatMap((column): Difference[] => {
       const [was, is] = [there, taken].map((p) => (p as Record<string, unknown>)[column.key]);
       return equal(was, is) ? [] : [difference(column, was, is)];
@@ -49,4 +53,11 @@ function difference(column: Column, was: unknown, is: unknown): Difference {
   const i = Math.max(0, a.findIndex((cell, n) => cell !== b[n]));
   const said = (cells: string[]) => (cells[i] || 'empty').slice(0, 120);
   return { label: ['', 'source of ', 'more on '][i] + column.label, before: said(a), after: said(b) };
+}
+
+/** A part with only what was told of it changed. */
+function onto<P extends object>(there: P, part: P, told: ReadonlySet<string>): P {
+  const kept = Object.entries(there).filter(([key]) => !told.has(key));
+  const fresh = Object.entries(part).filter(([key]) => told.has(key));
+  return Object.fromEntries([...kept, ...fresh]) as P;
 }

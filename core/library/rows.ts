@@ -21,6 +21,8 @@ export interface FromRows<K extends Kind> {
   notes: string[];
   /** A figure that can be read two ways, and nothing in the table tells which: to be asked. */
   doubtful: string | null;
+  /** Properties that the table has a column for. */
+  keys: string[];
   /** Headings that name no property: left out. */
   ignored: string[];
 }
@@ -66,9 +68,10 @@ class Cells {
  */
 export function fromRows<K extends Kind>(kind: K, rows: readonly (readonly string[])[], decimal?: '.' | ','): FromRows<K> {
   const [head = [], ...lines] = plainRows(rows);
-  const found: FromRows<K> = { parts: [], problems: [], notes: [], doubtful: null, ignored: [] };
+  const found: FromRows<K> = { parts: [], problems: [], notes: [], doubtful: null, keys: [], ignored: [] };
   const columns = columnsOf(kind);
   const at = placesOf(columns, head);
+  found.keys = columns.filter((column) => at(column) >= 0).map((column) => column.key);
   const taken = new Set(columns.flatMap((column) => ['', SOURCE, MORE].map((suffix) => at(column, suffix))));
   found.ignored = head.filter((name, i) => !taken.has(i) && name.trim() !== '');
   const needed = columns.filter((c) => !c.optional && !c.nullable && c.holds.type !== 'fact' && at(c) < 0);

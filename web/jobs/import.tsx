@@ -52,7 +52,8 @@ const SAID: Record<Choice, string> = { take: 'Take it over', replace: 'Replace m
 const STATE = { new: 'new here', same: 'here already, the same', differs: 'here already, and different', hidden: 'here already, in a form this Kymar cannot read' } as const;
 
 const when = (at: string) => new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
-const line = (job: Job) => `revision ${job.revision}, changed ${when(job.changed)}, ${job.runs.length} runs, ${job.forecasts.length} frozen forecasts`;
+const count = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
+const line = (job: Job) => `revision ${job.revision}, changed ${when(job.changed)}, ${count(job.runs.length, 'run')}, ${count(job.forecasts.length, 'frozen forecast')}`;
 
 /** What files would bring, job by job, and what is to be done with each. */
 export function ImportDialog({ found, dismiss }: Pick<Importing, 'found' | 'dismiss'>) {

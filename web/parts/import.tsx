@@ -69,8 +69,13 @@ export function ImportDialog({ found, again, close }: Props) {
         <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
           {told.slice(0, MOST).map(({ key, name, state, differs, known }) => (
             <Typography component="li" variant="body2" key={key}>
-              {name}: {state === 'new' ? 'new' : differs.map((d) => `${d.label}: ${d.before} → ${d.after}`).join('; ')}
-              {known && ' (known here under another id)'}
+              {name}: {state === 'new' ? 'new' : `${differs.length} ${differs.length === 1 ? 'change' : 'changes'}`}
+              {known && ', known here under another id'}
+              {differs.slice(0, MOST).map((d) => (
+                <Typography component="div" variant="caption" key={d.label} sx={{ pl: 1 }}>
+                  {d.label}: {d.before} → {d.after}
+                </Typography>
+              ))}
             </Typography>
           ))}
           {total > MOST && (

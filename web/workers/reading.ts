@@ -58,7 +58,7 @@ const KINDS_OF = Object.keys(KINDS) as Kind[];
 
 async function changesOf(text: string, kind: Kind, decimal?: '.' | ','): Promise<Omit<PartsRead, 'file' | 'fresh' | 'changed' | 'same' | 'told'> & { lists: { kind: Kind; list: Change<Kind>[] }[] }> {
   const shop = await storedParts();
-  const held = (k: Kind, incoming: readonly Part[]) => ({ kind: k, list: compare(k, shop[k] as never[], incoming as never[]) as Change<Kind>[] });
+  const held = (k: Kind, incoming: readonly Part[], keys?: readonly string[]) => ({ kind: k, list: compare(k, shop[k] as never[], incoming as never[], keys) as Change<Kind>[] });
   if (/^\s*\{/.test(text.slice(0, 1000))) {
     const library = readLibrary(text);
     if (!library.ok) return { lists: [], problems: library.problems, notes: [], doubtful: null };
@@ -68,9 +68,9 @@ async function changesOf(text: string, kind: Kind, decimal?: '.' | ','): Promise
   const named = /^\ufeff?sep=(.)\r?\n/i.exec(text);
   const { data, errors } = Papa.parse<string[]>(named ? text.slice(named[0].length) : text.replace(/^\ufeff/, ''), { skipEmptyLines: false, ...(named ? { delimiter: named[1]! } : {}) });
   const before = named ? 1 : 0;
-  const { parts, problems, notes, doubtful, ignored } = fromRows(kind, data, decimal);
+  const { parts, problems, notes, doubtful, keys, ignored } = fromRows(kind, data, decimal);
   return {
-    lists: parts.length > 0 ? [held(kind, parts as Part[])] : [],
+    lists: parts.length > 0 ? [held(kind, parts as Part[], keys)] : [],
     problems: [
       ...errors.filter((e) => e.type === 'Quotes').map((e) => `Line ${(e.row ?? 0) + 1 + before}: ${e.message}.`),
       ...problems.map((p) => `Line ${p.line + before}, column ${p.column}: ${p.words}`),
