@@ -45,8 +45,7 @@ async function ours(block) {
     const file = join(folder, 'kymar.bin');
     const before = process.cpuUsage();
     const worker = new Worker(join(root, 'server/dist/worker.js'), { workerData: { file, bytes, block, mode: 'write-read', shared: new SharedArrayBuffer(16), guard: { folder, reserve: 0 } } });
-    const report = await new Promise((resolve, reject) => worker.once('message', resolve).once('error', reject));
-    await new Promise((resolve) => worker.once('exit', resolve));
+    const [report] = await Promise.all([new Promise((resolve, reject) => worker.once('message', resolve).once('error', reject)), new Promise((resolve) => worker.once('exit', resolve))]);
     const { user, system } = process.cpuUsage(before);
     rmSync(file);
     if (!report.ok) throw new Error(report.message);

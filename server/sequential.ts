@@ -3,23 +3,24 @@ import { closeSync, constants, fdatasyncSync, openSync, readSync, rmSync, statfs
 
 /** Numbers shared between the thread that moves data and the one that reports: no message is sent while data moves. */
 export class Counter {
-  /** Bytes moved in the phase that runs. */
-  private readonly count: BigInt64Array;
+  /** Bytes moved in the phase that runs. One writer; a number of eight bytes is written at once on every machine Node runs on. */
+  private readonly count: Float64Array;
   /** 0: phase (0 none, 1 writing, 2 reading), 1: stop asked for. */
   private readonly flags: Int32Array;
   constructor(readonly shared: SharedArrayBuffer = new SharedArrayBuffer(16)) {
-    this.count = new BigInt64Array(shared, 0, 1);
+    this.count = new Float64Array(shared, 0, 1);
     this.flags = new Int32Array(shared, 8, 2);
   }
   begin(phase: 'write' | 'read') {
-    Atomics.store(this.count, 0, 0n);
+    this.count[0] = 0;
     Atomics.store(this.flags, 0, phase === 'write' ? 1 : 2);
   }
   end() {
     Atomics.store(this.flags, 0, 0);
   }
-  add(bytes: number) {
-    Atomics.add(this.count, 0, BigInt(bytes));
+  /** So many bytes in all. */
+  reached(bytes: number) {
+    this.count[0] = bytes;
   }
   stop() {
     Atomics.store(this.flags, 1, 1);
@@ -31,7 +32,7 @@ export class Counter {
     return ([null, 'write', 'read'] as const)[Atomics.load(this.flags, 0)] ?? null;
   }
   get bytes() {
-    return Number(Atomics.load(this.count, 0));
+    return this.count[0]!;
   }
 }
 
@@ -45,9 +46,15 @@ export class NotWhatWasWritten extends Error {
   readonly code = 'STAMP';
 }
 
-/** Bytes of random data kept; each 4 KiB page of each block is stamped, so that no two pages on the drive are alike. */
-const POOL = 32 * 2 ** 20;
+/**
+ * Least bytes of random data kept; each 4 KiB page of each block is stamped, so that no two pages on the drive are alike. Beyond what
+ * file systems and drives compress in one go, and small enough to stay in the processor's own cache, as one program's buffer does:
+ * 32 MiB, read anew out of memory each time, cost a third of the rate here.
+ */
+const POOL = 2 ** 20;
 const PAGE = 4096;
+/** One page in so many is held against its stamp when it is read back. */
+const LOOKED_AT = 16;
 /** Room is looked at again after so many bytes. */
 const LOOK = 16 * 2 ** 20;
 
@@ -56,10 +63,10 @@ function aligned(bytes: number): Uint8Array {
   return new Uint8Array(new WebAssembly.Memory({ initial: Math.ceil(bytes / 65536) }).buffer, 0, bytes);
 }
 
-/** A pool of incompressible data for {@link writeFile}. */
-export function randomPool(): Uint8Array {
-  const pool = aligned(POOL);
-  for (let at = 0; at < POOL; at += 65536) randomFillSync(pool, at, 65536);
+/** A pool of incompressible data for {@link writeFile}, at least a request long. */
+export function randomPool(block: number): Uint8Array {
+  const pool = aligned(Math.max(POOL, block));
+  for (let at = 0; at < pool.length; at += 65536) randomFillSync(pool, at, 65536);
   return pool;
 }
 
@@ -95,6 +102,15 @@ function lookAtRoom({ folder, reserve }: Guard, more: number): void {
   if (bavail * bsize - more < reserve) throw new NoRoom();
 }
 
+/** Stamps each page of a request with its number (modulo 2³²) and the run's mark. */
+function stamp(words: Uint32Array, at: number, size: number, done: number, mark: number): void {
+  let number = (done / PAGE) >>> 0;
+  for (let word = at >>> 2; word < (at + size) >>> 2; word += PAGE / 4) {
+    words[word] = number++;
+    words[word + 1] = mark;
+  }
+}
+
 /**
  * Writes a new file front to back, one block at a time, and waits until the drive has it all.
  * @param bytes a multiple of 4 KiB
@@ -102,7 +118,7 @@ function lookAtRoom({ folder, reserve }: Guard, more: number): void {
  * @throws Stopped when asked to stop; NoRoom when the reserve is reached; the system's error when the disk is full or gone
  */
 export function writeFile(file: string, bytes: number, block: number, pool: Uint8Array, counter: Counter, mark = newMark(), guard?: Guard): Moved {
-  const words = new Uint32Array(pool.buffer, 0, POOL / 4);
+  const words = new Uint32Array(pool.buffer, 0, pool.length / 4);
   const { fd, through } = openPast(file, constants.O_WRONLY | constants.O_CREAT | constants.O_EXCL | constants.O_NOFOLLOW);
   try {
     counter.begin('write');
@@ -113,17 +129,14 @@ export function writeFile(file: string, bytes: number, block: number, pool: Uint
         lookAtRoom(guard, Math.min(LOOK, bytes - done));
         looked = done;
       }
-      const at = done % POOL;
-      const size = Math.min(block, bytes - done, POOL - at);
-      for (let page = 0; page < size; page += PAGE) {
-        words[(at + page) >>> 2] = ((done + page) / PAGE) >>> 0;
-        words[((at + page) >>> 2) + 1] = mark;
-      }
+      const at = done % pool.length;
+      const size = Math.min(block, bytes - done, pool.length - at);
+      stamp(words, at, size, done, mark);
       const wrote = writeSync(fd, pool, at, size);
       // The kernel may take less than asked near a full disk; what is left must stay aligned, so the block is tried again.
       if (wrote !== size && wrote % PAGE !== 0) throw Object.assign(new Error('the drive took less than a page'), { code: 'ENOSPC' });
       done += wrote;
-      counter.add(wrote);
+      counter.reached(done);
     }
     fdatasyncSync(fd);
     return { seconds: Number(process.hrtime.bigint() - start) / 1e9, through };
@@ -145,15 +158,17 @@ export function readFile(file: string, bytes: number, block: number, counter: Co
   try {
     counter.begin('read');
     const start = process.hrtime.bigint();
+    let requests = 0;
     for (let done = 0; done < bytes; ) {
       if (counter.stopped) throw new Stopped();
       const got = readSync(fd, buffer, 0, block, done);
       if (got === 0) throw new Error(`the file ended after ${done} of ${bytes} bytes`);
+      // Of each request every sixteenth page, a different one each time: to touch them all would cost a drive its next request.
       if (mark !== undefined && done % PAGE === 0)
-        for (let page = 0; page + 8 <= got; page += PAGE)
+        for (let page = (requests++ % LOOKED_AT) * PAGE; page + 8 <= got; page += LOOKED_AT * PAGE)
           if (words[page >>> 2] !== ((done + page) / PAGE) >>> 0 || words[(page >>> 2) + 1] !== mark) throw new NotWhatWasWritten(`at byte ${done + page}`);
       done += got;
-      counter.add(got);
+      counter.reached(done);
     }
     return { seconds: Number(process.hrtime.bigint() - start) / 1e9, through };
   } finally {

@@ -16,7 +16,7 @@ function work({ file, bytes, block, mode, shared, guard }: Order): Report {
   const counter = new Counter(shared);
   const mark = newMark();
   try {
-    const write = writeFile(file, bytes, block, randomPool(), counter, mark, guard);
+    const write = writeFile(file, bytes, block, randomPool(block), counter, mark, guard);
     return { ok: true, write, read: mode === 'write-read' ? readFile(file, bytes, block, counter, mark) : null };
   } catch (error) {
     return { ok: false, stopped: error instanceof Stopped, code: (error as NodeJS.ErrnoException).code ?? '', message: (error as Error).message };
