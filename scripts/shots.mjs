@@ -31,6 +31,7 @@ await page.getByRole('navigation').first().waitFor();
 for (const [name, path] of VIEWS.filter(([name]) => name.includes(only))) {
   await page.goto(server.address + path);
   await page.getByRole('main').waitFor();
+  await page.locator('[data-opening]').waitFor({ state: 'detached' });
   await page.evaluate(() => document.fonts.ready);
   await page.waitForLoadState('networkidle');
   // The forecast is worked out beside the page, and its chart comes after it.

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import Papa from 'papaparse';
 import { SHOP } from '../stock';
 import { KINDS, type Drive, type Kind, type Part } from '../parts';
-import { type Column, columnsOf, compare, draftDrive, fromRows, readLibrary, toRows, writeLibrary, safeRows } from '.';
+import { type Column, columnsOf, compare, differencesOf, draftDrive, fromRows, readLibrary, toRows, writeLibrary, safeRows } from '.';
 
 const KIND_NAMES = Object.keys(KINDS) as Kind[];
 const throughCsv = (rows: string[][]) => Papa.parse<string[]>(Papa.unparse(rows)).data;
@@ -101,9 +101,9 @@ describe('taking parts over', () => {
     const faster = { ...second, read: { value: 1e9, source: { kind: 'entered' as const } }, id: 'other-id' };
     const fresh = { ...third, id: 'fresh', model: 'Never Seen' };
     expect(compare('drives', SHOP.drives, [first, faster, fresh])).toEqual([
-      { part: first, state: 'same', differs: [], known: false },
-      { part: { ...faster, id: second.id }, state: 'changed', differs: [{ label: 'Reads at', before: '3500 MB/s', after: '1000 MB/s' }], known: true },
-      { part: fresh, state: 'new', differs: [], known: false },
+      { part: first, there: first, state: 'same', known: false },
+      { part: { ...faster, id: second.id }, there: second, state: 'changed', known: true },
+      { part: fresh, there: null, state: 'new', known: false },
     ]);
     expect(compare('drives', SHOP.drives, JSON.parse(JSON.stringify(SHOP.drives)) as Drive[]).every((c) => c.state === 'same')).toBe(true);
   });
@@ -205,13 +205,13 @@ describe('tables from spreadsheet programs', () => {
     const [first] = SHOP.drives as [Drive];
     const { parts, keys } = rows([first.id, first.maker, first.model, first.media, first.form, first.plug, first.modes.join(' + '), '', '9900.5 MB/s', '']);
     const [change] = compare('drives', [first], parts, keys);
-    expect(change!.differs.map((d) => d.label)).toEqual(['Cell type', 'Capacity', 'Reads at']);
+    expect(differencesOf('drives', change!).map((d) => d.label)).toEqual(['Cell type', 'Capacity', 'Reads at']);
     expect(change!.part).toEqual({ ...first, cell: null, capacity: { value: null, source: { kind: 'unknown' } }, read: { value: 9900.5e6, source: { kind: 'entered' } } });
   });
   test('old → new for each changed field, its source too', () => {
     const [first] = SHOP.drives as [Drive];
     const changed = { ...first, read: { ...first.read, source: { kind: 'measured' as const, note: 'twice' } }, height: 3 };
-    expect(compare('drives', [first], [changed])[0]!.differs).toEqual([
+    expect(differencesOf('drives', compare('drives', [first], [changed])[0]!)).toEqual([
       { label: 'source of Reads at', before: expect.stringMatching(/^sheet/), after: 'measured: twice' },
       { label: 'Height', before: expect.any(String), after: '3' },
     ]);

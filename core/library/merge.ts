@@ -13,10 +13,10 @@ export interface Difference {
 /** What taking a part over would do. */
 export interface Change<K extends Kind> {
   part: PartOf[K];
+  /** The one it would replace. */
+  there: PartOf[K] | null;
   /** `new`: not there yet; `changed`: replaces one; `same`: already so. */
   state: 'new' | 'changed' | 'same';
-  /** The properties that differ, as they are and as they would be. */
-  differs: Difference[];
   /** It came under another id and was known by maker and name. */
   known: boolean;
 }
@@ -27,7 +27,7 @@ const bare = (text: string) => text.toLowerCase().replace(/[^a-z0-9]+/g, '');
  * Holds parts from a file against the shop's, by id, else by maker and name: one thing is never kept twice. Nothing is changed here.
  * @param keys properties that the file tells of; the others stay as they are. Absent: it tells of all
  */
-export function compare<K extends Kind>(kind: K, shop: readonly PartOf[K][], incoming: readonly PartOf[K][], keys?: readonly string[]): Change<K>[] {
+export function compare<K extends Kind>(_kind: K, shop: readonly PartOf[K][], incoming: readonly PartOf[K][], keys?: readonly string[]): Change<K>[] {
   const told = keys && new Set(keys);
   const byId = new Map(shop.map((part) => [part.id, part]));
   // Only where an id is not known: it takes as long as all the rest.
@@ -37,13 +37,18 @@ export function compare<K extends Kind>(kind: K, shop: readonly PartOf[K][], inc
     const same = byId.get(part.id);
     const twin = same ? undefined : named(part);
     const there = same ?? twin;
-    if (!there) return { part, state: 'new', differs: [], known: false };
+    if (!there) return { part, there: null, state: 'new', known: false };
     const taken = { ...(told ? onto(there, part, told) : part), id: there.id };
-    const differs = columnsOf(kind).flatMap((column): Difference[] => {
-      const [was, is] = [there, taken].map((p) => (p as Record<string, unknown>)[column.key]);
-      return equal(was, is) ? [] : [difference(column, was, is)];
-    });
-    return { part: taken, state: differs.length > 0 ? 'changed' : 'same', differs, known: twin !== undefined };
+    return { part: taken, there, state: equal(there, taken) ? 'same' : 'changed', known: twin !== undefined };
+  });
+}
+
+/** What a change changes, property by property, as people read it. */
+export function differencesOf<K extends Kind>(kind: K, { there, part }: Pick<Change<K>, 'there' | 'part'>): Difference[] {
+  if (!there) return [];
+  return columnsOf(kind).flatMap((column) => {
+    const [was, is] = [there, part].map((p) => (p as Record<string, unknown>)[column.key]);
+    return equal(was, is) ? [] : [difference(column, was, is)];
   });
 }
 

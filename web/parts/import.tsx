@@ -1,15 +1,47 @@
 import { Alert, Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, LinearProgress, Typography } from '@mui/material';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { Kind, Part } from '@kymar/core/parts';
 import { putAll } from '../state/parts';
 import { saveNow } from '../state/store';
 import { read, type PartsRead } from '../workers';
 
 /** Reads a CSV file of one kind or a whole library beside the page; nothing is changed. */
-export async function preview(file: File, kind: Kind, decimal?: '.' | ','): Promise<PartsRead> {
+async function preview(file: File, kind: Kind, decimal?: '.' | ','): Promise<PartsRead> {
   // The worker compares with what is stored.
   await saveNow();
   return read.parts(file, kind, decimal);
+}
+
+/** The button that takes a file, and what comes of it. Apart from the list of parts, which is not to be drawn anew with every step. */
+export function Importer({ kind }: { kind: Kind }) {
+  const picker = useRef<HTMLInputElement>(null);
+  const [found, setFound] = useState<{ file: File; read: PartsRead } | null>(null);
+  const [told, setTold] = useState<string | null>(null);
+  const look = async (file: File, decimal?: '.' | ',') => {
+    setTold(`Reading ${file.name} …`);
+    try {
+      setFound({ file, read: await preview(file, kind, decimal) });
+      setTold(null);
+    } catch (error) {
+      setTold((error as Error).message);
+    }
+  };
+  const take = (files: FileList | null) => {
+    if (files?.[0]) void look(files[0]);
+    if (picker.current) picker.current.value = '';
+  };
+  return (
+    <>
+      {told && (
+        <Typography role="status" variant="body2" color="textSecondary">
+          {told}
+        </Typography>
+      )}
+      <Button onClick={() => picker.current?.click()}>Import</Button>
+      <input ref={picker} type="file" accept=".csv,.json,text/csv,application/json" hidden aria-label="File with parts" onChange={(e) => take(e.target.files)} />
+      {found && <ImportDialog key={found.read.doubtful} found={found.read} again={(decimal) => void look(found.file, decimal)} close={() => setFound(null)} />}
+    </>
+  );
 }
 
 const MOST = 12;
@@ -24,7 +56,7 @@ interface Props {
 }
 
 /** Shows what a file would bring, old → new, and takes it over on a yes; it can be undone. */
-export function ImportDialog({ found, again, close }: Props) {
+function ImportDialog({ found, again, close }: Props) {
   const [taking, setTaking] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const { fresh, changed, same, told, problems, notes, doubtful } = found;

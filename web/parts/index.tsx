@@ -1,7 +1,7 @@
 import { Box, Button, Checkbox, FormControlLabel, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { DataGrid } from '@mui/x-data-grid';
 import Papa from 'papaparse';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { safeRows, toRows, writeLibrary } from '@kymar/core/library';
 import { KINDS, nameOf, type Drive, type Kind, type Part, type PartOf } from '@kymar/core/parts';
@@ -12,9 +12,8 @@ import { saveFile } from '../ui/files';
 import { Panel } from '../ui/panel';
 import { PartSheet } from '../ui/sheet';
 import { gridColumns } from './columns';
-import type { PartsRead } from '../workers';
 import { setSetting, useSettings } from '../state/settings';
-import { ImportDialog, preview } from './import';
+import { Importer } from './import';
 import { ListingDialog } from './listing';
 
 const NAMES: Record<Kind, string> = { drives: 'Drives', bridges: 'Boxes and cards', hubs: 'Hubs', cables: 'Cables', accessories: 'Small parts', hosts: 'Machines' };
@@ -36,29 +35,13 @@ export function Parts() {
   const shop = useShop();
   const held = useJobs((s) => s.parts);
   const [search, setSearch] = useState('');
-  const [found, setFound] = useState<{ file: File; read: PartsRead } | null>(null);
-  const [reading, setReading] = useState<string | null>(null);
   const safe = useSettings((s) => s.safeCells ?? false);
   const [pasting, setPasting] = useState(false);
-  const picker = useRef<HTMLInputElement>(null);
   const all = shop[kind] as Part[];
   const list = useMemo(() => all.filter(matching(search)), [all, search]);
   const columns = useMemo(() => gridColumns(kind, held), [kind, held]);
   const part = all.find((p) => p.id === id) ?? null;
   const show = (k: Kind, partId?: string) => void navigate(partId ? `/parts/${k}/${partId}` : `/parts/${k}`);
-  const look = async (file: File, decimal?: '.' | ',') => {
-    setReading(`Reading ${file.name} …`);
-    try {
-      setFound({ file, read: await preview(file, kind, decimal) });
-      setReading(null);
-    } catch (error) {
-      setReading((error as Error).message);
-    }
-  };
-  const take = (files: FileList | null) => {
-    if (files?.[0]) void look(files[0]);
-    if (picker.current) picker.current.value = '';
-  };
   const table = () => toRows(kind, list as never[]);
   return (
     <Box component="main" sx={{ px: { xs: 1.5, sm: 3 }, py: 2.5, maxWidth: 1680, width: '100%', mx: 'auto', display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)', gridTemplateRows: 'auto auto 1fr' }}>
@@ -67,8 +50,7 @@ export function Parts() {
           Parts
         </Typography>
         {kind === 'drives' && <Button onClick={() => setPasting(true)}>Add from a listing</Button>}
-        <Button onClick={() => picker.current?.click()}>Import</Button>
-        <input ref={picker} type="file" accept=".csv,.json,text/csv,application/json" hidden aria-label="File with parts" onChange={(e) => take(e.target.files)} />
+        <Importer kind={kind} />
         <Button onClick={() => saveFile(`${kind}.csv`, Papa.unparse(safe ? safeRows(table()) : table()), 'text/csv')}>{list.length === 0 ? 'Save an empty CSV' : `Save ${list.length === all.length ? '' : 'these '}as CSV`}</Button>
         <FormControlLabel
           control={<Checkbox size="small" checked={safe} onChange={(e) => setSetting('safeCells', e.target.checked)} />}
@@ -114,12 +96,6 @@ export function Parts() {
           </Panel>
         )}
       </Box>
-      {reading && (
-        <Typography role="status" color="textSecondary">
-          {reading}
-        </Typography>
-      )}
-      {found && <ImportDialog key={found.read.doubtful} found={found.read} again={(decimal) => void look(found.file, decimal)} close={() => setFound(null)} />}
       {pasting && (
         <ListingDialog
           close={() => setPasting(false)}

@@ -91,6 +91,8 @@ export class Records<T> {
   private health: Health = { loaded: false, closed: null, busy: false, unsaved: 0, failed: {}, aside: [], notes: [] };
   private timer: ReturnType<typeof setTimeout> | undefined;
   private wait = RETRY_FIRST;
+  /** What the disk and the bin hold, asked once for a large batch. */
+  private known: { there: Set<string>; binned: Set<string> } | null = null;
   /** When something last changed. */
   private last = 0;
   private writing: Promise<void> = Promise.resolve();
@@ -235,6 +237,7 @@ export class Records<T> {
           if (!(error instanceof Unsound)) again = true;
         }
       };
+      await this.survey(keys);
       // Many side by side, for one after the other takes a minute for thousands; not all at once, for the page must not stand still.
       for (let i = 0; i < keys.length; i += SIDE_BY_SIDE) await Promise.all(keys.slice(i, i + SIDE_BY_SIDE).map(one));
     });
@@ -254,11 +257,19 @@ export class Records<T> {
     await locks.request(`kymar-${this.kind.name}`, { signal: AbortSignal.timeout(15_000) }, work);
   }
 
+  /** For thousands at once: which of them are on the disk at all, and in the bin. Asked one by one, that would be most of the work. */
+  private async survey(keys: readonly string[]): Promise<void> {
+    this.known = null;
+    if (keys.length < SIDE_BY_SIDE) return;
+    const [there, binned] = await Promise.all([answered(this.kind.disk.keys()), bin.keys(this.kind.name).catch(() => null)]);
+    this.known = { there: new Set(there), binned: new Set(binned ?? keys) };
+  }
+
   /** Writes one record. @returns the keys that were written */
   private async write(key: string): Promise<string[]> {
     const mine = this.screen.get()[key];
     const base = this.base.get(key);
-    const raw = await this.kind.disk.getItem(key);
+    const raw = this.known && !this.known.there.has(key) ? null : await this.kind.disk.getItem(key);
     if (mine === undefined) return this.remove(key, raw);
     const sound = this.kind.check(this.kind.toDisk(mine), key);
     if (!sound.ok) throw new Unsound(`“${this.kind.title(mine, key)}” is not sound: ${sound.problems[0]}`);
@@ -272,7 +283,7 @@ export class Records<T> {
   private async put(key: string, value: T): Promise<void> {
     const raw = this.kind.toDisk(value);
     await this.kind.disk.setItem(key, raw);
-    if (!this.base.has(key)) await bin.take(this.kind.name, key);
+    if (!this.base.has(key) && (this.known?.binned.has(key) ?? true)) await bin.take(this.kind.name, key);
     this.base.set(key, { raw, value });
   }
 

@@ -2,7 +2,7 @@ import { expose } from 'comlink';
 import Papa from 'papaparse';
 import { compareBackup, readBackup, type BackupRead, type Restoring } from '@kymar/core/backup';
 import { doubtsOf, readJob, type Job } from '@kymar/core/job';
-import { compare, fromRows, readLibrary, type Change } from '@kymar/core/library';
+import { compare, differencesOf, fromRows, readLibrary, type Change, type Difference } from '@kymar/core/library';
 import { KINDS, nameOf, type Kind, type Part, type PartOf } from '@kymar/core/parts';
 import { storedJobs, storedParts } from '../state/stored';
 
@@ -43,13 +43,13 @@ export interface PartsRead {
   changed: number;
   same: number;
   /** The first that would be added or changed. */
-  told: (Pick<Change<Kind>, 'state' | 'differs' | 'known'> & { name: string; key: string })[];
+  told: (Pick<Change<Kind>, 'state' | 'known'> & { name: string; key: string; differs: Difference[] })[];
   problems: string[];
   notes: string[];
   doubtful: string | null;
 }
 
-const MOST_TOLD = 200;
+const MOST_TOLD = 40;
 const MOST_PROBLEMS = 200;
 let waiting: { kind: Kind; part: Part }[] = [];
 let restoring: BackupRead | null = null;
@@ -122,7 +122,7 @@ const reading = {
     const count = (state: string) => all.filter(({ change }) => change.state === state).length;
     const taken = all.filter(({ change }) => change.state !== 'same');
     waiting = taken.map(({ kind: k, change }) => ({ kind: k, part: change.part }));
-    const told = taken.slice(0, MOST_TOLD).map(({ kind: k, change: { part, state, differs, known } }) => ({ name: nameOf(part), key: `${k}/${part.id}`, state, differs, known }));
+    const told = taken.slice(0, MOST_TOLD).map(({ kind: k, change }) => ({ name: nameOf(change.part), key: `${k}/${change.part.id}`, state: change.state, known: change.known, differs: differencesOf(k, change) }));
     return { ...nothing, fresh: count('new'), changed: count('changed'), same: count('same'), told, problems: problems.slice(0, MOST_PROBLEMS), notes: [...read.notes, ...notes.slice(0, 20)], doubtful };
   },
 
