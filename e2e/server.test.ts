@@ -295,7 +295,7 @@ describe('only this machine’s own page gets in', () => {
     ['POST', '/', 405],
     ['DELETE', '/jobs', 405],
     ['GET', '/%', 400],
-    ['GET', '/assets/%E0%A4%A', 404],
+    ['GET', '/assets/%E0%A4%A', 400],
     ['GET', `/assets/${'x'.repeat(300)}`, 404],
     ['PUT', '/api/targets', 401],
     ['GET', '/api/none', 401],

@@ -37,12 +37,18 @@ const only = (allow: string) => (request: Request) => {
   throw new Problem(405, 'Not that way', `${request.method} does nothing here; ${allow} would.`, allow);
 };
 
+/** What cannot be decoded is refused here, before others do it in their own words. */
+const readable = (request: Request, _response: Response, next: () => void): void => {
+  decodeURIComponent(request.path);
+  next();
+};
+
 /** The server's routes. */
 export function createApp(settings: Settings): Express {
   const { token, web, port } = settings;
   const app = express();
   app.disable('x-powered-by');
-  app.use(ownPageOnly(port));
+  app.use(ownPageOnly(port), readable);
   app.use(helmet({ strictTransportSecurity: false, contentSecurityPolicy: { directives: CONTENT_SECURITY } }));
   app.use('/api', api(settings));
 

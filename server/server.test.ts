@@ -7,6 +7,7 @@ import { lockDevices } from './devicelock';
 import { layersOf, type Ground } from './layers';
 import { thisProcess } from './owner';
 import { Counter, NoRoom, NotWhatWasWritten, randomPool, readFile as readBack, Stopped, writeFile as writeFront } from './sequential';
+import { Problem, problems } from './problem';
 import { ownFolder, Records } from './state';
 import { inspect, reserveOf } from './target';
 import { DATA, leftWords, sweep, Workfolder } from './workfolder';
@@ -375,4 +376,30 @@ describe('sequential writing and reading', () => {
     await writeFile(join(folder, 'short'), new Uint8Array(8192));
     expect(() => readBack(join(folder, 'short'), MiB, MiB, new Counter())).toThrow(/ended after 8192/);
   });
+});
+
+describe('what others’ errors tell', () => {
+  const answerTo = (error: unknown) => {
+    const sent = { status: 0, body: '', type: '' };
+    const response = { headersSent: false, set: () => response, status: (n: number) => ((sent.status = n), response), type: (t: string) => ((sent.type = t), response), send: (b: string) => ((sent.body = b), response) };
+    problems(error, {} as never, response as never, () => undefined);
+    return { ...sent, told: JSON.parse(sent.body) as { status: number; title: string; detail: string } };
+  };
+  const secret = '/home/somebody/kymar/web/dist/assets/x';
+  test.each([
+    ['a file that is not there', Object.assign(new Error(`ENOENT: no such file, stat '${secret}'`), { status: 404 }), 404],
+    ['too many open files', Object.assign(new Error(`EMFILE: too many open files, open '${secret}'`), { code: 'EMFILE', status: 500 }), 500],
+    ['an error of nobody knows what', new Error(secret), 500],
+    ['a malformed address', new URIError(`Failed to decode param '${secret}'`), 400],
+    ['nonsense thrown', secret, 500],
+    ['a status that is none', { status: 9000, message: secret }, 500],
+  ])('%s: problem details in words of Kymar’s own, never a path', (_, error, status) => {
+    jest.spyOn(console, 'error').mockImplementation(() => undefined);
+    const { body, type, told } = answerTo(error);
+    expect(told).toMatchObject({ status, title: expect.any(String), detail: expect.any(String) });
+    expect(type).toBe('application/problem+json');
+    expect(body).not.toContain('somebody');
+    jest.restoreAllMocks();
+  });
+  test('a refusal of Kymar’s own is told as it is, with the methods that would do', () => expect(answerTo(new Problem(405, 'Not that way', 'x', 'GET')).told).toMatchObject({ status: 405, title: 'Not that way' }));
 });

@@ -9,7 +9,7 @@ const MOST = 1e18;
 /** Below this, but for zero, too. */
 const LEAST = 1e-9;
 /** B/s between which anything of this trade moves: models divide by them. */
-const SLOWEST = 1e3;
+export const SLOWEST = 1e3;
 const FASTEST = 1e12;
 
 const figure = z

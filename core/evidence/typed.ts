@@ -1,5 +1,5 @@
 import { format, parseQuantity, type Dimension, type Unit } from '../units';
-import type { Fact } from './fact';
+import { SLOWEST, type Fact } from './fact';
 
 /** What was typed into a field that may be unknown or a range. */
 export type TypedFact = { ok: true; value: Fact['value']; understood: string; note?: string } | { ok: false; problem: string };
@@ -9,6 +9,12 @@ export type TypedFact = { ok: true; value: Fact['value']; understood: string; no
  * `not known`. A unit at the end counts for all points.
  */
 export function parseFact(text: string, dimension: Dimension): TypedFact {
+  const read = points(text, dimension);
+  const still = dimension === 'rate' && read.ok && read.value !== null && [read.value].flat()[0]! < SLOWEST;
+  return still ? { ok: false, problem: `"${text.trim().slice(0, 60)}" moves nothing. Write for example 450 MB/s, or ? where it is not known.` } : read;
+}
+
+function points(text: string, dimension: Dimension): TypedFact {
   if (text.length > 400) return { ok: false, problem: 'That is longer than any figure or range.' };
   const typed = text.trim();
   if (typed === '' || /^(\?|n\/?a|not known|unknown)$/i.test(typed)) return { ok: true, value: null, understood: 'not known: the range widens' };

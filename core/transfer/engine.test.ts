@@ -192,7 +192,10 @@ describe('the engine', () => {
         const [short, long] = [run([flow], { record: true }), run([flow], { record: true, general: true })];
         expect(short.flows[0]!.safe / long.flows[0]!.safe).toBeCloseTo(1, 9);
         expect(short.flows[0]!.bar / long.flows[0]!.bar).toBeCloseTo(1, 9);
-        expect(Object.keys(short.flows[0]!.by).sort()).toEqual(Object.keys(long.flows[0]!.by).sort());
+        // Where two limits are the same rate, either is the one: which of them is named is no difference.
+        const limits = [x.source, x.wire, x.write, x.rest];
+        const tied = limits.some((a, i) => limits.some((b, j) => j > i && Math.abs(a - b) <= 1e-9 * a));
+        if (!tied) expect(Object.keys(short.flows[0]!.by).sort()).toEqual(Object.keys(long.flows[0]!.by).sort());
       }),
       { numRuns: 100 },
     );

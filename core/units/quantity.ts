@@ -76,7 +76,6 @@ function checked(typed: string, meaning: Meaning | undefined, unit: Unit, dimens
   if (!meaning) return wrong(`The unit in "${typed}" is not known here. Write for example ${EXAMPLE[dimension]}.`);
   if (meaning.value < 0) return wrong(`"${typed}" is negative. Enter zero or more.`);
   if (!Number.isFinite(meaning.value) || meaning.value > 1e18) return wrong(`"${typed}" is too large to be meant. Check the unit.`);
-  if (dimension === 'rate' && meaning.value < 1e3) return wrong(`"${typed}" moves nothing. Write for example ${EXAMPLE.rate}, or leave it open where it is not known.`);
   return { ok: true, value: meaning.value, understood: format(meaning.value, unit, 6), ...(meaning.note ? { note: meaning.note } : {}) };
 }
 
