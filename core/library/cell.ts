@@ -10,9 +10,10 @@ export const safeRows = (rows: readonly (readonly string[])[]): string[][] =>
   rows.map((cells, line) => cells.map((cell, i) => ((line === 0 && i === 0) || RUNS.test(cell) ? MARK + cell : cell)));
 
 /** Rows as they were before {@link safeRows}; other rows as they are. */
-export function plainRows(rows: readonly (readonly string[])[]): string[][] {
-  const marked = rows[0]?.[0]?.replace(/^\ufeff/, '').startsWith(MARK) ?? false;
-  return rows.map((cells) => cells.map((cell) => (marked && cell.replace(/^\ufeff/, '').startsWith(MARK) ? cell.replace(/^\ufeff/, '').slice(1) : cell)));
+export function plainRows(rows: readonly (readonly string[])[]): readonly (readonly string[])[] {
+  const bare = (cell: string) => cell.replace(/^\ufeff/, '');
+  if (!bare(rows[0]?.[0] ?? '').startsWith(MARK)) return rows;
+  return rows.map((cells) => cells.map((cell) => (bare(cell).startsWith(MARK) ? bare(cell).slice(1) : cell)));
 }
 
 /** Whether a cell holds a formula instead of its value. */
