@@ -9,7 +9,7 @@ const repaired = (raw: unknown) => {
   return found.value;
 };
 
-describe('a damaged record, mended as far as the rest can be kept', () => {
+describe('a damaged record, repaired as far as the rest can be kept', () => {
   test('a sound one stays as it is', () => expect(repaired(offload)).toEqual({ job: offload, did: [] }));
 
   test('a figure that cannot be is not known any more', () => {
@@ -36,7 +36,7 @@ describe('a damaged record, mended as far as the rest can be kept', () => {
 
   test('a version in quotes is put right', () => expect(repaired({ ...offload, kymarVersion: '3' }).job.kymarVersion).toBe(VERSION));
 
-  test.each<[string, unknown]>([['nothing', null], ['a text', 'x'], ['a newer one', { ...offload, kymarVersion: VERSION + 1 }], ['a hull', { kymarVersion: 1, id: 'x' }]])('%s cannot be mended, and that is said', (_, raw) =>
+  test.each<[string, unknown]>([['nothing', null], ['a text', 'x'], ['a newer one', { ...offload, kymarVersion: VERSION + 1 }], ['a hull', { kymarVersion: 1, id: 'x' }]])('%s cannot be repaired, and that is said', (_, raw) =>
     expect(repairJob(raw)).toMatchObject({ ok: false, problems: expect.arrayContaining([expect.any(String)]) }),
   );
 });

@@ -7,7 +7,7 @@ type Fields = Record<PropertyKey, unknown>;
 
 const at = (data: unknown, path: Path): unknown => path.reduce((here: unknown, key) => (typeof here === 'object' && here !== null ? (here as Fields)[key] : undefined), data);
 
-/** One thing that was mended in a damaged record. */
+/** One thing that was fixed in a damaged record. */
 interface Fix {
   path: Path;
   words: string;
@@ -17,7 +17,7 @@ const placed = (path: Path): string => path.map(String).join('.');
 /** Lists whose entries may be left out where nothing of them can be kept. */
 const LISTS = ['runs', 'forecasts', 'activities', 'chain'];
 
-/** What would mend a fault: a figure becomes not known, an entry of a list or an optional thing is left out. Null where nothing would. */
+/** What would fix a fault: a figure becomes not known, an entry of a list or an optional thing is left out. Null where nothing would. */
 function fixFor(data: unknown, path: Path): Fix | null {
   for (let n = path.length; n > 0; n--) {
     const here = at(data, path.slice(0, n));
@@ -39,12 +39,12 @@ function applied(data: unknown, { path }: Fix): void {
 }
 
 /**
- * Mends a damaged job as far as the rest of it can be kept: figures that cannot be become not known, entries that cannot be read are
+ * Repairs a damaged job as far as the rest of it can be kept: figures that cannot be become not known, entries that cannot be read are
  * left out. The damaged record itself is not changed.
  * @returns the job with what was done to it in words, or why nothing can be done
  */
 export function repairJob(raw: unknown): Read<{ job: Job; did: string[] }> {
-  if (typeof raw !== 'object' || raw === null) return { ok: false, problems: ['There is nothing in it that could be mended.'] };
+  if (typeof raw !== 'object' || raw === null) return { ok: false, problems: ['There is nothing in it that could be repaired.'] };
   const data = JSON.parse(JSON.stringify(raw)) as Fields;
   const did: string[] = [];
   if (typeof data.kymarVersion === 'number' && data.kymarVersion > VERSION) return { ok: false, problems: ['A newer Kymar wrote it: update Kymar to open it.'] };

@@ -141,7 +141,7 @@ function AsideDialog({ close, take }: { close(): void; take(reason: string): voi
         <Typography variant="body2" sx={{ mb: 1.5 }}>
           It stays in the job and is shown with its reason, and no figure is made from it.
         </Typography>
-        <TextField autoFocus fullWidth label="Why" placeholder="the lid was open, another copy ran beside it" value={reason} onChange={(e) => setReason(e.target.value.slice(0, 400))} onKeyDown={(event) => {
+        <TextField autoFocus fullWidth label="Why" placeholder="the lid was open, another copy was running" value={reason} onChange={(e) => setReason(e.target.value.slice(0, 400))} onKeyDown={(event) => {
             if (event.key !== 'Enter' || !ready) return;
             // The rest of the press belongs to what gets the focus next.
             event.preventDefault();

@@ -13,13 +13,13 @@ const STORES = { jobs: jobRecords, parts: partRecords };
 /** Records that cannot be used: they stand untouched, and can be exported, repaired or removed. */
 export function AsidePanel() {
   const stores = useStatus((s) => s.stores);
-  const [mending, setMending] = useState<{ aside: Aside; job: Job; did: string[] } | null>(null);
+  const [repairing, setRepairing] = useState<{ aside: Aside; job: Job; did: string[] } | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const list = (['jobs', 'parts'] as const).flatMap((store) => (stores[store]?.aside ?? []).map((aside) => ({ store, aside })));
   if (list.length === 0) return null;
   const repair = (aside: Aside) => {
     const found = repairJob(aside.raw);
-    if (found.ok) setMending({ aside, ...found.value });
+    if (found.ok) setRepairing({ aside, ...found.value });
     else setProblem(`${aside.key} cannot be repaired: ${found.problems[0]} Export it; a newer Kymar may read it.`);
   };
   return (
@@ -55,13 +55,13 @@ export function AsidePanel() {
           </Button>
         </Box>
       ))}
-      {mending && (
-        <Dialog open onClose={() => setMending(null)}>
-          <DialogTitle>Repair “{mending.job.title}”?</DialogTitle>
+      {repairing && (
+        <Dialog open onClose={() => setRepairing(null)}>
+          <DialogTitle>Repair “{repairing.job.title}”?</DialogTitle>
           <DialogContent>
             <Typography variant="body2">Then it can be opened again:</Typography>
             <Box component="ul" sx={{ my: 0.5, pl: 2.5 }}>
-              {mending.did.slice(0, 20).map((words) => (
+              {repairing.did.slice(0, 20).map((words) => (
                 <Typography component="li" variant="body2" key={words} sx={{ overflowWrap: 'anywhere' }}>
                   {words}
                 </Typography>
@@ -70,12 +70,12 @@ export function AsidePanel() {
             <Typography variant="body2">The damaged record goes to the bin, as it is.</Typography>
           </DialogContent>
           <DialogActions>
-            <Button onClick={() => setMending(null)}>Cancel</Button>
+            <Button onClick={() => setRepairing(null)}>Cancel</Button>
             <Button
               variant="contained"
               onClick={() => {
-                void jobRecords.mend(mending.aside.key, mending.job).catch((e: Error) => setProblem(e.message));
-                setMending(null);
+                void jobRecords.repair(repairing.aside.key, repairing.job).catch((e: Error) => setProblem(e.message));
+                setRepairing(null);
               }}
             >
               Repair it

@@ -187,9 +187,9 @@ describe('what can go wrong', () => {
     const one = await tab();
     const [aside] = one.useStatus.getState().stores.jobs!.aside;
     const { repairJob } = await import('@kymar/core/job');
-    const mended = repairJob(aside!.raw);
-    expect(mended).toMatchObject({ ok: true, value: { did: [expect.stringMatching(/host.storage.read is not known any more/)] } });
-    if (mended.ok) await one.jobRecords.mend(offload.id, mended.value.job);
+    const repaired = repairJob(aside!.raw);
+    expect(repaired).toMatchObject({ ok: true, value: { did: [expect.stringMatching(/host.storage.read is not known any more/)] } });
+    if (repaired.ok) await one.jobRecords.repair(offload.id, repaired.value.job);
     expect(titles(one)).toEqual([offload.title]);
     expect(one.useStatus.getState().stores.jobs!.aside).toEqual([]);
     expect(await one.bin.all()).toMatchObject([{ raw: damaged }]);

@@ -394,8 +394,8 @@ export class Records<T> {
     this.tell({ aside: this.health.aside.filter((a) => a !== aside) });
   }
 
-  /** Puts a mended record in the place of one that was set aside. */
-  async mend(key: string, raw: unknown): Promise<Read<T>> {
+  /** Puts a repaired record in the place of one that was set aside. */
+  async repair(key: string, raw: unknown): Promise<Read<T>> {
     const checked = this.kind.check(raw, key);
     if (!checked.ok) return checked;
     await bin.put({ kind: this.kind.name, key: `${key}`, raw: this.health.aside.find((a) => a.key === key)?.raw ?? null, title: `${this.kind.title(checked.value, key)}, as it was damaged` });
