@@ -124,6 +124,7 @@ test.each<[string, Job | undefined, Job | undefined]>([
   ['title', offload, { ...offload, title: 'x', revision: 9 }],
   ['run added', offload, { ...offload, runs: [...offload.runs, offload.runs[0]!] }],
   ['2 runs removed', offload, { ...offload, runs: offload.runs.slice(2) }],
+  ['run set aside', offload, { ...offload, runs: offload.runs.map((r, i) => (i === 0 ? { ...r, excluded: { at, reason: 'x' } } : r)) }],
   ['forecast frozen', { ...offload, forecasts: [] }, offload],
   [`activity “${offload.activities[0]!.name}”`, offload, { ...offload, activities: offload.activities.map((a, i) => (i === 0 ? { ...a, wish: 5 } : a)) }],
   ['parts', offload, { ...offload, build: { ...offload.build!, cable: null } }],

@@ -26,6 +26,10 @@ export function nameOfChange(before: Job | undefined, after: Job | undefined): s
   if (!after) return `job “${before.title}” removed`;
   const [place = ''] = jobPlaces(before, after);
   const [key, id] = place.split('.');
+  if (key === 'runs' && before.runs.length === after.runs.length) {
+    const aside = (job: Job) => job.runs.filter((run) => run.excluded).length;
+    return aside(after) > aside(before) ? 'run set aside' : aside(after) < aside(before) ? 'run used again' : 'run changed';
+  }
   if (key === 'runs') return listWords('run', before.runs, after.runs);
   if (key === 'forecasts') return before.forecasts.length < after.forecasts.length ? 'forecast frozen' : listWords('frozen forecast', before.forecasts, after.forecasts);
   if (key === 'activities') {
