@@ -6,6 +6,6 @@ import type { Job } from './job';
 export function readJob(text: string): Read<Job> {
   const json = readJson(text);
   if (json.ok) return checkJob(json.value);
-  const cut = json.problem.startsWith('no JSON') ? ' It may be cut short; export it again.' : '';
+  const cut = json.broken ? ' It may be cut short; export it again.' : '';
   return { ok: false, problems: [`The file is ${json.problem}.${cut}`] };
 }

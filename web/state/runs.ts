@@ -15,7 +15,8 @@ export interface Going {
 /** Something about a run that a person should read; it stays until they have. */
 export interface Message {
   id: string;
-  job: string | null;
+  /** The server keeps this run until the message is read; null where it need not. */
+  run: string | null;
   severity: 'error' | 'warning' | 'success';
   text: string;
 }
@@ -27,8 +28,9 @@ export const tell = (message: Message): void => useRuns.setState(({ messages }) 
 
 /** A person has read it; the server need not keep what it is about. */
 export function readMessage(id: string): void {
+  const run = useRuns.getState().messages.find((m) => m.id === id)?.run;
   useRuns.setState(({ messages }) => ({ messages: messages.filter((m) => m.id !== id) }));
-  if (!id.startsWith('page-')) void tookRun(id).catch(() => undefined);
+  if (run) void tookRun(run).catch(() => undefined);
 }
 
 function setGoing(id: string, to: (going: Going | undefined) => Going | undefined): void {
@@ -55,9 +57,9 @@ async function settle(run: KeptRun, event: Exclude<RunEvent, { type: 'progress' 
   if (!purpose || !job) return;
   if (event.type === 'failed') {
     if (event.aborted && !event.left) return void (await tookRun(run.id).catch(() => undefined));
-    return tell({ id: run.id, job: job.id, severity: event.aborted ? 'warning' : 'error', text: [event.problem, event.left].filter(Boolean).join(' ') });
+    return tell({ id: run.id, run: run.id, severity: event.aborted ? 'warning' : 'error', text: [event.problem, event.left].filter(Boolean).join(' ') });
   }
-  if (event.left) tell({ id: `page-${run.id}`, job: job.id, severity: 'warning', text: event.left });
+  if (event.left) tell({ id: `left by ${run.id}`, run: null, severity: 'warning', text: event.left });
   const { pathAt } = await import('./places');
   const path = purpose.place === null ? null : pathAt(job, purpose.place);
   const made = runsOfReal(run, event, purpose, path);
