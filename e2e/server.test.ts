@@ -221,6 +221,43 @@ test('a port that is taken is said, with how to choose another; no other one is 
   expect([status, stderr]).toEqual([1, expect.stringMatching(new RegExp(`Port ${port} is taken.*--port ${Number(port) + 1}`))]);
 });
 
+/** Loop devices are the whole machine's: taken and given back around a test, where it has any. */
+const loopable = mountable && spawnSync('sh', ['-c', 'losetup -f && command -v mkfs.ext4']).status === 0 && process.getuid?.() === 0;
+
+(loopable ? test : test.skip)('real layers of this machine: overlay and loop on memory, a loop on a disk through its page cache and past it', async () => {
+  const at = (name: string) => join(folder, name);
+  for (const name of ['memory', 'overlay', 'inmemory', 'cached', 'past']) await mkdir(at(name));
+  const program = `const { spawn } = require('node:child_process');
+    const server = spawn(process.execPath, [${JSON.stringify(join(root, 'server/dist/main.js'))}, '--port', '0', ...['overlay', 'inmemory', 'cached', 'past'].flatMap((name) => ['--bench', ${JSON.stringify(folder)} + '/' + name])], { stdio: ['ignore', 'pipe', 'inherit'] });
+    server.stdout.once('data', async (said) => {
+      const address = /http:\\S+/.exec(said)[0];
+      const cookie = (await fetch(address)).headers.get('set-cookie').split(';')[0];
+      console.log(await (await fetch(address + 'api/targets', { headers: { cookie } })).text());
+      server.kill();
+    });`;
+  await writeFile(at('program.cjs'), program);
+  const { stdout, stderr } = isolated(`set -e
+    cd '${folder}'
+    mount -t tmpfs -o size=200m tmpfs memory
+    mkdir memory/low memory/up memory/work
+    mount -t overlay overlay -o lowerdir=memory/low,upperdir='${at('memory/up')}',workdir='${at('memory/work')}' overlay
+    back() { cd /; for point in inmemory cached past; do umount '${folder}'/$point 2>/dev/null || true; done; for loop in $taken; do losetup -d $loop; done; }
+    trap back EXIT
+    serve() { truncate -s 64M $1; mkfs.ext4 -q $1; loop=$(losetup --find --show $3 $1); taken="$taken $loop"; mount $loop $2; }
+    serve memory/image inmemory
+    serve disk-image cached --direct-io=off
+    serve past-image past --direct-io=on
+    XDG_STATE_HOME='${state}' '${process.execPath}' program.cjs`);
+  expect(stderr).not.toMatch(/rror/);
+  const told = Object.fromEntries((JSON.parse(stdout) as Target[]).map((t) => [t.folder.split('/').at(-1), t]));
+  expect(told.overlay).toMatchObject({ labels: ['memory-backed'], way: 'overlay on tmpfs' });
+  expect(told.inmemory!.labels).toContain('memory-backed');
+  expect(told.inmemory!.way).toMatch(/^ext4 on loop\d+ on tmpfs$/);
+  expect(told.cached!.labels).toContain('cached-through');
+  expect(told.past!.labels).not.toContain('cached-through');
+  expect(told.past!.way).toMatch(/^ext4 on loop\d+ on /);
+});
+
 test('what cannot run is refused as problem details, with what to do', async () => {
   const room = (await targets())[0]!.room;
   for (const [body, status, detail] of [
