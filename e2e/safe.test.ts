@@ -150,6 +150,21 @@ describe('a server that goes away', () => {
   });
 });
 
+test('a server replaced by another build: the page stays and says what to do; a reload loses nothing', async () => {
+  const { page } = await app.open(BENCH);
+  await page.keyboard.press('Space');
+  await page.getByRole('link', { name: /^Clock running/ }).waitFor();
+  // The other build's files have other names: those this page knows are not there any more.
+  await page.route(/\/assets\/reference/, (route) => route.fulfill({ status: 404, contentType: 'application/problem+json', body: '{}' }));
+  await page.getByRole('link', { name: 'Reference' }).click();
+  await page.getByText(/Kymar was replaced by another build. Reload the page/).waitFor();
+  await page.getByRole('link', { name: /^Clock running/ }).waitFor();
+  await page.unroute(/\/assets\/reference/);
+  await page.getByRole('button', { name: 'Reload the page' }).click();
+  await page.getByRole('heading', { name: 'Reference' }).waitFor();
+  await page.getByRole('link', { name: /^Clock running/ }).waitFor();
+});
+
 describe('running time', () => {
   test('a running clock survives a reload, another job and a closed tab; it is bound to its job and seen from every page', async () => {
     const { page, context, faults } = await app.open(BENCH);

@@ -124,15 +124,31 @@ test('ended politely in the middle of a run, nothing is left at once', async () 
 const isolated = (script: string) => spawnSync('unshare', [process.getuid?.() === 0 ? '-m' : '-rm', 'sh', '-c', script], { encoding: 'utf8' });
 const mountable = isolated('mount -t tmpfs -o size=1m tmpfs /mnt').status === 0;
 
-(mountable ? test : test.skip)('a disk that runs full while writing ends the run with its reason', async () => {
+/** What the run's own thread reports of a volume of 64 MB in memory, and how much is free there at the end. */
+async function onSmallVolume(guard: boolean): Promise<{ report: object; free: number }> {
   const volume = join(folder, 'small');
   await mkdir(volume);
-  const order = { file: join(volume, 'data.bin'), bytes: 128 * MiB, block: MiB, mode: 'write' };
+  const order = { file: join(volume, 'data.bin'), bytes: 128 * MiB, block: MiB, mode: 'write', ...(guard ? { guard: { folder: volume, reserve: 20 * MiB } } : {}) };
   const program = `const { Worker } = require('node:worker_threads');
-    new Worker(${JSON.stringify(join(root, 'server/dist/worker.js'))}, { workerData: { ...${JSON.stringify(order)}, shared: new SharedArrayBuffer(16) } }).once('message', (report) => console.log(JSON.stringify(report)));`;
+    const { statfsSync } = require('node:fs');
+    new Worker(${JSON.stringify(join(root, 'server/dist/worker.js'))}, { workerData: { ...${JSON.stringify(order)}, shared: new SharedArrayBuffer(16) } }).once('message', (report) => {
+      const { bavail, bsize } = statfsSync(${JSON.stringify(volume)});
+      console.log(JSON.stringify({ report, free: bavail * bsize }));
+    });`;
   await writeFile(join(folder, 'program.cjs'), program);
   const { stdout } = isolated(`mount -t tmpfs -o size=64m tmpfs '${volume}' && exec '${process.execPath}' '${join(folder, 'program.cjs')}'`);
-  expect(JSON.parse(stdout)).toMatchObject({ ok: false, stopped: false, code: 'ENOSPC' });
+  return JSON.parse(stdout) as { report: object; free: number };
+}
+
+(mountable ? test : test.skip)('a disk that runs full while writing ends the run with its reason', async () => {
+  expect(await onSmallVolume(false)).toMatchObject({ report: { ok: false, stopped: false, code: 'ENOSPC' } });
+});
+
+(mountable ? test : test.skip)('the reserve of a real volume is not touched, however large the run was asked for', async () => {
+  const { report, free } = await onSmallVolume(true);
+  expect(report).toMatchObject({ ok: false, stopped: false, code: 'RESERVE' });
+  expect(free).toBeGreaterThanOrEqual(20 * MiB);
+  expect(free).toBeLessThan(64 * MiB);
 });
 
 test('the terminal closed in the middle of a run: nothing is left', async () => {

@@ -239,6 +239,13 @@ describe('the work folder', () => {
     expect([piped, linked, nonsense, huge].every(existsSync)).toBe(true);
   });
 
+  test('a pipe in the place of the data is not Kymar’s: left and said', async () => {
+    const work = make();
+    execFileSync('mkfifo', [join(work.path, DATA)]);
+    expect(work.close()).toMatchObject({ why: `${DATA} in it is no file` });
+    expect(existsSync(join(work.path, DATA))).toBe(true);
+  });
+
   test('sweeping never follows a link', async () => {
     const outside = join(folder, 'outside');
     await mkdir(outside);

@@ -174,8 +174,8 @@ export class Workfolder {
         const found = fs.lstatSync(this.inside.at(name), { throwIfNoEntry: false });
         if (!found) continue;
         bytes = found.size;
-        if (found.isDirectory()) return this.left(0, `${name} in it is a folder`);
-        // A link put in the place of a file is removed itself, never what it points to.
+        // A link put in the place of a file is removed itself, never what it points to; a folder, pipe or device is nobody's run.
+        if (!found.isFile() && !found.isSymbolicLink()) return this.left(0, `${name} in it is no file`);
         fs.unlinkSync(this.inside.at(name));
       }
       const [strange] = this.inside.names();
