@@ -11,7 +11,10 @@ export default tseslint.config(
   {
     rules: {
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
-      '@typescript-eslint/consistent-type-imports': ['error', { prefer: 'type-imports', fixStyle: 'inline-type-imports', disallowTypeAnnotations: false }],
+      '@typescript-eslint/consistent-type-imports': [
+        'error',
+        { prefer: 'type-imports', fixStyle: 'inline-type-imports', disallowTypeAnnotations: false },
+      ],
       eqeqeq: ['error', 'always', { null: 'ignore' }],
     },
   },
@@ -21,29 +24,68 @@ export default tseslint.config(
     ignores: ['**/*.test.ts'],
     rules: {
       'no-restricted-imports': forbidden([
-        { regex: `^(?!\\.)(?!${CORE_MAY})`, message: 'The core stands on zod and small pure libraries only.' },
+        {
+          regex: `^(?!\\.)(?!${CORE_MAY})`,
+          message: 'The core stands on zod and small pure libraries only.',
+        },
         { regex: '^\\.\\./[^/.]+/', message: 'A folder’s index is its door.' },
         { regex: '^\\.\\./\\.\\.', message: 'The core knows neither page nor server.' },
       ]),
-      'no-restricted-globals': ['error', 'window', 'document', 'navigator', 'localStorage', 'fetch', 'process', 'Buffer', 'setTimeout', 'setInterval', 'performance', 'crypto'],
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'navigator',
+        'localStorage',
+        'fetch',
+        'process',
+        'Buffer',
+        'setTimeout',
+        'setInterval',
+        'performance',
+        'crypto',
+      ],
       'no-restricted-syntax': [
         'error',
-        { selector: 'MemberExpression[object.name="Math"][property.name="random"]', message: 'Chance comes in as a seed.' },
-        { selector: 'MemberExpression[object.name="Date"][property.name="now"]', message: 'Time comes in from outside.' },
-        { selector: 'NewExpression[callee.name="Date"][arguments.length=0]', message: 'Time comes in from outside.' },
+        {
+          selector: 'MemberExpression[object.name="Math"][property.name="random"]',
+          message: 'Chance comes in as a seed.',
+        },
+        {
+          selector: 'MemberExpression[object.name="Date"][property.name="now"]',
+          message: 'Time comes in from outside.',
+        },
+        {
+          selector: 'NewExpression[callee.name="Date"][arguments.length=0]',
+          message: 'Time comes in from outside.',
+        },
       ],
     },
   },
   {
     files: ['server/**/*.ts'],
-    rules: { 'no-restricted-imports': forbidden([{ group: ['**/web/**', '@kymar/web*', 'react*', '@mui/*'], message: 'The server knows the core only.' }, { regex: '(^|/)core/[^/]+/', message: 'Enter the core by its doors.' }]) },
+    rules: {
+      'no-restricted-imports': forbidden([
+        {
+          group: ['**/web/**', '@kymar/web*', 'react*', '@mui/*'],
+          message: 'The server knows the core only.',
+        },
+        { regex: '(^|/)core/[^/]+/', message: 'Enter the core by its doors.' },
+      ]),
+    },
   },
   {
     files: ['web/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': hooks },
     rules: {
       ...hooks.configs.recommended.rules,
-      'no-restricted-imports': forbidden([{ regex: '(\\.\\./\\.\\./server(/|$)|^@kymar/server|^node:|^express$)', message: 'The page knows the core only.' }, { regex: '(^|/)core/[^/]+/', message: 'Enter the core by its doors.' }]),
+      'no-restricted-imports': forbidden([
+        {
+          regex: '(\\.\\./\\.\\./server(/|$)|^@kymar/server|^node:|^express$)',
+          message: 'The page knows the core only.',
+        },
+        { regex: '(^|/)core/[^/]+/', message: 'Enter the core by its doors.' },
+      ]),
     },
   },
 );

@@ -1,5 +1,17 @@
 const shared = {
-  transform: { '^.+\\.(m?js|tsx?)$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022', transform: { react: { runtime: 'automatic' } } }, module: { type: 'commonjs' } }] },
+  transform: {
+    '^.+\\.(m?js|tsx?)$': [
+      '@swc/jest',
+      {
+        jsc: {
+          parser: { syntax: 'typescript', tsx: true },
+          target: 'es2022',
+          transform: { react: { runtime: 'automatic' } },
+        },
+        module: { type: 'commonjs' },
+      },
+    ],
+  },
   transformIgnorePatterns: ['/node_modules/(?!(@noble/hashes|eventsource-parser)/)'],
   moduleNameMapper: { '^@kymar/core/(.*)$': '<rootDir>/core/$1/index.ts' },
   rootDir: import.meta.dirname,
@@ -7,7 +19,13 @@ const shared = {
 
 export default {
   projects: [
-    { ...shared, displayName: 'unit', testEnvironment: 'node', testMatch: ['<rootDir>/{core,server,web}/**/*.test.ts'], testPathIgnorePatterns: ['/node_modules/', '/dist/'] },
+    {
+      ...shared,
+      displayName: 'unit',
+      testEnvironment: 'node',
+      testMatch: ['<rootDir>/{core,server,web}/**/*.test.ts'],
+      testPathIgnorePatterns: ['/node_modules/', '/dist/'],
+    },
     { ...shared, displayName: 'e2e', testEnvironment: 'node', testMatch: ['<rootDir>/e2e/**/*.test.ts'] },
   ],
   testTimeout: 120000,

@@ -23,10 +23,55 @@ const scratch = mkdtempSync(join(tmpdir(), 'kymar-attack-'));
 process.once('exit', () => rmSync(scratch, { recursive: true, force: true }));
 build();
 
-const odd = ['', '/', '//', '/api', '/api/', '/api/runs', '/api/targets', '/api/devices', '/api/session', '/assets/', '/assets/x', '/jobs', '/%', '/%00', '/%2e%2e/%2e%2e/etc/passwd', '/assets/..%2f..%2f..%2fetc/passwd', '/api/runs/x/events', '/api/runs/../targets', '/__proto__', '/constructor', `/${'x'.repeat(3000)}`, '/\u00e4', '/api/runs/%ff/stop', '/mark.svg', '*'];
+const odd = [
+  '',
+  '/',
+  '//',
+  '/api',
+  '/api/',
+  '/api/runs',
+  '/api/targets',
+  '/api/devices',
+  '/api/session',
+  '/assets/',
+  '/assets/x',
+  '/jobs',
+  '/%',
+  '/%00',
+  '/%2e%2e/%2e%2e/etc/passwd',
+  '/assets/..%2f..%2f..%2fetc/passwd',
+  '/api/runs/x/events',
+  '/api/runs/../targets',
+  '/__proto__',
+  '/constructor',
+  `/${'x'.repeat(3000)}`,
+  '/\u00e4',
+  '/api/runs/%ff/stop',
+  '/mark.svg',
+  '*',
+];
 const methods = ['GET', 'HEAD', 'POST', 'PUT', 'DELETE', 'PATCH', 'OPTIONS', 'TRACE', 'PROPFIND'];
-const bodies = ['', '{', 'null', '[]', '{"target":"x"}', '['.repeat(4000), '{"__proto__":{"x":1}}', '{"target":{"$ne":1},"mode":"write","bytes":1e308,"block":1}', '\u0000'.repeat(100), 'x'.repeat(20_000), '{"target":"../../etc","mode":"write","bytes":1048576,"block":1048576}'];
-const types = ['application/json', 'text/plain', 'application/x-www-form-urlencoded', 'multipart/form-data; boundary=x', 'application/json; charset=utf-7', ''];
+const bodies = [
+  '',
+  '{',
+  'null',
+  '[]',
+  '{"target":"x"}',
+  '['.repeat(4000),
+  '{"__proto__":{"x":1}}',
+  '{"target":{"$ne":1},"mode":"write","bytes":1e308,"block":1}',
+  '\u0000'.repeat(100),
+  'x'.repeat(20_000),
+  '{"target":"../../etc","mode":"write","bytes":1048576,"block":1048576}',
+];
+const types = [
+  'application/json',
+  'text/plain',
+  'application/x-www-form-urlencoded',
+  'multipart/form-data; boundary=x',
+  'application/json; charset=utf-7',
+  '',
+];
 
 async function requests(count = 10_000) {
   const folder = mkdtempSync(join(scratch, 'requests-'));
@@ -39,45 +84,133 @@ async function requests(count = 10_000) {
   const one = () =>
     new Promise((resolve) => {
       const body = upTo(2) ? pick(bodies) : '';
-      const headers = { host: pick([host, host, host, `localhost:${port}`, 'elsewhere.example', `${host}.example`]), ...(upTo(3) ? { cookie: pick([cookie, cookie.slice(0, -1), 'kymar=x', '; '.repeat(500)]) } : {}), ...(upTo(4) ? {} : { origin: pick([`http://${host}`, 'null', 'http://elsewhere.example', 'x'.repeat(500)]) }), ...(body ? { 'content-type': pick(types) } : {}), ...(upTo(9) ? {} : { 'x-forwarded-host': 'elsewhere.example', 'content-encoding': 'gzip' }) };
-      const asked = request({ host: '127.0.0.1', port, method: pick(methods), path: encodeURI(pick(odd)).replace(/%25/g, '%') || '/', headers, agent: false, timeout: 10_000 }, (response) => {
-        let text = '';
-        response.on('data', (piece) => (text = (text + piece).slice(0, 4000)));
-        response.on('close', () => {
-          sent++;
-          if (response.statusCode >= 500) faults++;
-          const own = headers.cookie === cookie;
-          if (response.statusCode >= 400 && leak.test(text) && !own) leaks++;
-          if (response.statusCode >= 400 && text !== '' && !/problem\+json/.test(response.headers['content-type'] ?? '')) bare++;
-          resolve();
-        });
-      });
+      const headers = {
+        host: pick([host, host, host, `localhost:${port}`, 'elsewhere.example', `${host}.example`]),
+        ...(upTo(3) ? { cookie: pick([cookie, cookie.slice(0, -1), 'kymar=x', '; '.repeat(500)]) } : {}),
+        ...(upTo(4)
+          ? {}
+          : { origin: pick([`http://${host}`, 'null', 'http://elsewhere.example', 'x'.repeat(500)]) }),
+        ...(body ? { 'content-type': pick(types) } : {}),
+        ...(upTo(9) ? {} : { 'x-forwarded-host': 'elsewhere.example', 'content-encoding': 'gzip' }),
+      };
+      const asked = request(
+        {
+          host: '127.0.0.1',
+          port,
+          method: pick(methods),
+          path: encodeURI(pick(odd)).replace(/%25/g, '%') || '/',
+          headers,
+          agent: false,
+          timeout: 10_000,
+        },
+        (response) => {
+          let text = '';
+          response.on('data', (piece) => (text = (text + piece).slice(0, 4000)));
+          response.on('close', () => {
+            sent++;
+            if (response.statusCode >= 500) faults++;
+            const own = headers.cookie === cookie;
+            if (response.statusCode >= 400 && leak.test(text) && !own) leaks++;
+            if (
+              response.statusCode >= 400 &&
+              text !== '' &&
+              !/problem\+json/.test(response.headers['content-type'] ?? '')
+            )
+              bare++;
+            resolve();
+          });
+        },
+      );
       asked.on('error', () => (sent++, resolve()));
       asked.end(body);
     });
   /** What is no HTTP. */
   const raw = () =>
     new Promise((resolve) => {
-      const socket = connect(Number(port), '127.0.0.1', () => socket.end(pick(['\r\n\r\n', 'GET\r\n\r\n', `GET / HTTP/9.9\r\n\r\n`, `GET / HTTP/1.1\r\nHost: ${host}\r\n${'X: y\r\n'.repeat(5000)}\r\n`, '\u0016\u0003\u0001', `POST /api/runs HTTP/1.1\r\nHost: ${host}\r\nContent-Length: -5\r\n\r\n`])));
-      socket.on('error', () => undefined).on('close', () => (sent++, resolve())).setTimeout(5000, () => socket.destroy());
+      const socket = connect(Number(port), '127.0.0.1', () =>
+        socket.end(
+          pick([
+            '\r\n\r\n',
+            'GET\r\n\r\n',
+            `GET / HTTP/9.9\r\n\r\n`,
+            `GET / HTTP/1.1\r\nHost: ${host}\r\n${'X: y\r\n'.repeat(5000)}\r\n`,
+            '\u0016\u0003\u0001',
+            `POST /api/runs HTTP/1.1\r\nHost: ${host}\r\nContent-Length: -5\r\n\r\n`,
+          ]),
+        ),
+      );
+      socket
+        .on('error', () => undefined)
+        .on('close', () => (sent++, resolve()))
+        .setTimeout(5000, () => socket.destroy());
       socket.resume();
     });
-  for (let i = 0; i < count; i += 20) await Promise.all(Array.from({ length: 20 }, () => (upTo(20) ? one() : raw())));
+  for (let i = 0; i < count; i += 20)
+    await Promise.all(Array.from({ length: 20 }, () => (upTo(20) ? one() : raw())));
   const alive = (await fetch(`${server.address}/api/session`)).status === 200;
   const left = readdirSync(folder).length;
   server.stop();
-  console.log(`${sent} requests: ${faults} inner faults, ${leaks} paths told without the token, ${bare} refusals without problem details, ${left} files left, ${crashes} crashes`);
-  goal(sent >= count && alive && faults + leaks + bare + left + crashes === 0, `${count.toLocaleString('en')} hostile requests: answered, nothing told, nothing left`);
+  console.log(
+    `${sent} requests: ${faults} inner faults, ${leaks} paths told without the token, ${bare} refusals without problem details, ${left} files left, ${crashes} crashes`,
+  );
+  goal(
+    sent >= count && alive && faults + leaks + bare + left + crashes === 0,
+    `${count.toLocaleString('en')} hostile requests: answered, nothing told, nothing left`,
+  );
 }
 
 async function core(...folders) {
   const outDir = mkdtempSync(join(scratch, 'core-'));
   const input = Object.fromEntries(folders.map((folder) => [folder, join(root, 'core', folder, 'index.ts')]));
-  await bundle({ root, configFile: false, logLevel: 'error', ssr: { noExternal: true }, build: { ssr: true, outDir, emptyOutDir: true, rollupOptions: { input, output: { entryFileNames: '[name].mjs' } } } });
+  await bundle({
+    root,
+    configFile: false,
+    logLevel: 'error',
+    ssr: { noExternal: true },
+    build: {
+      ssr: true,
+      outDir,
+      emptyOutDir: true,
+      rollupOptions: { input, output: { entryFileNames: '[name].mjs' } },
+    },
+  });
   return Promise.all(folders.map((folder) => import(join(outDir, `${folder}.mjs`))));
 }
 
-const PIECES = [' ', '\t', '\n', '\r\n', '0', '9', '1e308', '-1', ',', '.', ':', '=', '"', "'", '[', ']', '{', '}', '/', '+', ' to ', 'GB/s', '__proto__', 'constructor', '\u0000', '\ufeff', '\ud800', '½', 'Power On Hours', 'null', 'true', '0x1F'];
+const PIECES = [
+  ' ',
+  '\t',
+  '\n',
+  '\r\n',
+  '0',
+  '9',
+  '1e308',
+  '-1',
+  ',',
+  '.',
+  ':',
+  '=',
+  '"',
+  "'",
+  '[',
+  ']',
+  '{',
+  '}',
+  '/',
+  '+',
+  ' to ',
+  'GB/s',
+  '__proto__',
+  'constructor',
+  '\u0000',
+  '\ufeff',
+  '\ud800',
+  '½',
+  'Power On Hours',
+  'null',
+  'true',
+  '0x1F',
+];
 
 /** A text with a few places cut, doubled or replaced. */
 function mutated(text) {
@@ -96,23 +229,89 @@ function mutated(text) {
 }
 
 async function readers(count = 100_000) {
-  const [{ readJob, writeJob }, { readLibrary, fromRows, toRows }, { readHealth, fromPasted }, { parseQuantity }, { parseFact }, { decode }, { readBackup, writeBackup }, { demoJobs }, { SHOP }, { default: Papa }] = await Promise.all([...(await core('job', 'library', 'health', 'units', 'evidence', 'decode', 'backup', 'demo', 'stock')), import('papaparse')]);
+  const [
+    { readJob, writeJob },
+    { readLibrary, fromRows, toRows },
+    { readHealth, fromPasted },
+    { parseQuantity },
+    { parseFact },
+    { decode },
+    { readBackup, writeBackup },
+    { demoJobs },
+    { SHOP },
+    { default: Papa },
+  ] = await Promise.all([
+    ...(await core('job', 'library', 'health', 'units', 'evidence', 'decode', 'backup', 'demo', 'stock')),
+    import('papaparse'),
+  ]);
   const [, scans] = demoJobs();
-  const small = { ...scans, activities: scans.activities.slice(0, 1), host: { ...scans.host, ports: scans.host.ports.slice(0, 1), endpoints: [] } };
+  const small = {
+    ...scans,
+    activities: scans.activities.slice(0, 1),
+    host: { ...scans.host, ports: scans.host.ports.slice(0, 1), endpoints: [] },
+  };
   const cables = SHOP.cables.slice(0, 2);
   const page = new Uint8Array(512).map((_, i) => (i * 7) & 63);
-  const dimensions = ['bytes', 'rate', 'time', 'count', 'perDay', 'times', 'percent', 'iops', 'power', 'length', 'temperature', 'number'];
-  const typed = ['1.5TB', '83,2 GB', '10Gbps', '2m10s', '1:27:05', '600-640 GB', '1 a week', '850k IOPS', '3.500 MB/s', '-10 °C'];
+  const dimensions = [
+    'bytes',
+    'rate',
+    'time',
+    'count',
+    'perDay',
+    'times',
+    'percent',
+    'iops',
+    'power',
+    'length',
+    'temperature',
+    'number',
+  ];
+  const typed = [
+    '1.5TB',
+    '83,2 GB',
+    '10Gbps',
+    '2m10s',
+    '1:27:05',
+    '600-640 GB',
+    '1 a week',
+    '850k IOPS',
+    '3.500 MB/s',
+    '-10 °C',
+  ];
   const READERS = {
     'job files': [() => JSON.stringify(small), (text) => readJob(text)],
     libraries: [() => JSON.stringify({ kymarLibrary: 1, cables }), (text) => readLibrary(text)],
-    'CSV tables': [() => Papa.unparse(toRows('cables', cables)), (text) => fromRows('cables', Papa.parse(text).data)],
-    'health text': [() => 'Composite Temperature: 311 Kelvin\nData Units Written: 19,531,250 [10.0 TB]\nPower On Hours: 6,543', (text) => fromPasted(text)],
-    'health pages': [() => '', () => readHealth(page.map((b) => (upTo(9) ? b : upTo(256))).subarray(0, upTo(8) ? 512 : upTo(513)), '')],
+    'CSV tables': [
+      () => Papa.unparse(toRows('cables', cables)),
+      (text) => fromRows('cables', Papa.parse(text).data),
+    ],
+    'health text': [
+      () =>
+        'Composite Temperature: 311 Kelvin\nData Units Written: 19,531,250 [10.0 TB]\nPower On Hours: 6,543',
+      (text) => fromPasted(text),
+    ],
+    'health pages': [
+      () => '',
+      () => readHealth(page.map((b) => (upTo(9) ? b : upTo(256))).subarray(0, upTo(8) ? 512 : upTo(513)), ''),
+    ],
     quantities: [() => pick(typed), (text) => parseQuantity(text, pick(dimensions))],
-    'figures and ranges': [() => pick(['120 to 320 GB', '120 / 180 / 320 GB', '?', ...typed]), (text) => parseFact(text, pick(dimensions))],
+    'figures and ranges': [
+      () => pick(['120 to 320 GB', '120 / 180 / 320 GB', '?', ...typed]),
+      (text) => parseFact(text, pick(dimensions)),
+    ],
     'names off boxes': [() => 'USB 3.2 Gen 2x2, 20GB/s M.2 2280 NVMe 2TB', (text) => decode(text)],
-    'back-ups': [() => writeBackup({ kymarBackup: 1, at: '2026-01-01T00:00:00.000Z', jobs: [], parts: { 'cables/x': cables[0] }, bin: [], aside: [] }), (text) => readBackup(text)],
+    'back-ups': [
+      () =>
+        writeBackup({
+          kymarBackup: 1,
+          at: '2026-01-01T00:00:00.000Z',
+          jobs: [],
+          parts: { 'cables/x': cables[0] },
+          bin: [],
+          aside: [],
+        }),
+      (text) => readBackup(text),
+    ],
   };
   void writeJob;
   let thrown = 0;
@@ -127,7 +326,8 @@ async function readers(count = 100_000) {
       try {
         read(text);
       } catch (error) {
-        if (thrown++ < 3) console.log(`${name} threw ${error.message} for ${JSON.stringify(text).slice(0, 120)}`);
+        if (thrown++ < 3)
+          console.log(`${name} threw ${error.message} for ${JSON.stringify(text).slice(0, 120)}`);
       }
       worst = Math.max(worst, performance.now() - start);
     }
@@ -141,13 +341,25 @@ async function readers(count = 100_000) {
         if (took > longest[1]) longest = [`${name}: ${JSON.stringify(piece)}`, took];
       }
     }
-    console.log(`${name.padEnd(20)} ${count} inputs in ${((performance.now() - began) / 1000).toFixed(1)} s, longest ${worst.toFixed(1)} ms`);
+    console.log(
+      `${name.padEnd(20)} ${count} inputs in ${((performance.now() - began) / 1000).toFixed(1)} s, longest ${worst.toFixed(1)} ms`,
+    );
   }
-  goal(thrown === 0, `${count.toLocaleString('en')} mutated inputs to each of ${Object.keys(READERS).length} readers: ${thrown} thrown`);
-  goal(longest[1] < 200, `no input of 100 kB over 200 ms: the longest took ${longest[1].toFixed(0)} ms (${longest[0]})`);
+  goal(
+    thrown === 0,
+    `${count.toLocaleString('en')} mutated inputs to each of ${Object.keys(READERS).length} readers: ${thrown} thrown`,
+  );
+  goal(
+    longest[1] < 200,
+    `no input of 100 kB over 200 ms: the longest took ${longest[1].toFixed(0)} ms (${longest[0]})`,
+  );
 }
 
-const launch = () => playwright.launch({ executablePath: chromium(), args: ['--no-sandbox', '--disable-background-networking', '--disable-gpu'] });
+const launch = () =>
+  playwright.launch({
+    executablePath: chromium(),
+    args: ['--no-sandbox', '--disable-background-networking', '--disable-gpu'],
+  });
 const BRIEF = '/jobs/demo-acoustics-offload/brief';
 const stored = (page) =>
   page.evaluate(
@@ -203,7 +415,10 @@ async function kills(count = 200) {
   await last.getByLabel('Customer').waitFor();
   await browser.close();
   server.stop();
-  goal(lost === 0 && unopened === 0, `${count} kills of the tab: ${lost} lost more than the last second; the oldest edit lost was ${Math.round(worst)} ms old`);
+  goal(
+    lost === 0 && unopened === 0,
+    `${count} kills of the tab: ${lost} lost more than the last second; the oldest edit lost was ${Math.round(worst)} ms old`,
+  );
 }
 
 async function tabs(count = 1000) {
@@ -247,13 +462,22 @@ async function tabs(count = 1000) {
   for (const page of pages) await page.getByText('Saved in this browser').waitFor();
   await pause(2000);
   const job = await stored(pages[0]);
-  const lost = Object.entries(expected).filter(([label, text]) => (names[label] ? job[names[label]] : job.host.name) !== text).length + (added - (job.runs.length - before));
-  const counts = await Promise.all(pages.map((page) => page.getByRole('heading', { level: 1 }).textContent()));
+  const lost =
+    Object.entries(expected).filter(
+      ([label, text]) => (names[label] ? job[names[label]] : job.host.name) !== text,
+    ).length +
+    (added - (job.runs.length - before));
+  const counts = await Promise.all(
+    pages.map((page) => page.getByRole('heading', { level: 1 }).textContent()),
+  );
   const runs = await Promise.all(pages.map((page) => page.getByRole('row').count()));
   const same = new Set(counts).size === 1 && new Set(runs).size === 1;
   await browser.close();
   server.stop();
-  goal(lost === 0 && same, `${edits} interleaved edits in three tabs in ${((performance.now() - began) / 1000).toFixed(0)} s: ${lost} lost, the same state everywhere: ${same ? 'yes' : `no (${counts.join(' | ')}; ${runs})`}`);
+  goal(
+    lost === 0 && same,
+    `${edits} interleaved edits in three tabs in ${((performance.now() - began) / 1000).toFixed(0)} s: ${lost} lost, the same state everywhere: ${same ? 'yes' : `no (${counts.join(' | ')}; ${runs})`}`,
+  );
 }
 
 async function killedServer(count = 30) {
@@ -266,7 +490,11 @@ async function killedServer(count = 30) {
     left += readdirSync(folder).length;
     const cookie = (await fetch(server.address)).headers.get('set-cookie').split(';')[0];
     const [target] = await (await fetch(`${server.address}/api/targets`, { headers: { cookie } })).json();
-    const started = await fetch(`${server.address}/api/runs`, { method: 'POST', headers: { cookie, 'content-type': 'application/json' }, body: JSON.stringify({ target: target.id, mode: 'write-read', bytes: 4e9, block: 1048576 }) });
+    const started = await fetch(`${server.address}/api/runs`, {
+      method: 'POST',
+      headers: { cookie, 'content-type': 'application/json' },
+      body: JSON.stringify({ target: target.id, mode: 'write-read', bytes: 4e9, block: 1048576 }),
+    });
     if (started.status === 201) began++;
     await pause(upTo(700));
     during += readdirSync(folder).length;
@@ -276,7 +504,10 @@ async function killedServer(count = 30) {
   const last = await begin();
   left += readdirSync(folder).length;
   last.stop();
-  goal(left === 0 && began === count, `${count} kill -9 of the server in the middle of a run (${during} folders there then): ${left} left after the next start`);
+  goal(
+    left === 0 && began === count,
+    `${count} kill -9 of the server in the middle of a run (${during} folders there then): ${left} left after the next start`,
+  );
 }
 
 const ALL = { requests, readers, kills, tabs, server: killedServer };

@@ -5,7 +5,10 @@ import { build, chromium, startServer } from '../scripts/lib.mjs';
 const times = Number(process.argv[2] ?? 9);
 build();
 const server = await startServer();
-const browser = await playwright.launch({ executablePath: chromium(), args: ['--no-sandbox', '--disable-background-networking', '--disable-gpu'] });
+const browser = await playwright.launch({
+  executablePath: chromium(),
+  args: ['--no-sandbox', '--disable-background-networking', '--disable-gpu'],
+});
 const taken = [];
 let [bytes, needed] = [0, 0];
 for (let i = 0; i < times; i++) {
@@ -29,4 +32,6 @@ for (let i = 0; i < times; i++) {
 await browser.close();
 server.stop();
 taken.sort((a, b) => a - b);
-console.log(`first visit, the demo made: ${(needed / 1000).toFixed(1)} kB of compressed JavaScript; usable after ${taken[times >> 1].toFixed(0)} ms (median of ${times}, ${taken[0].toFixed(0)} to ${taken.at(-1).toFixed(0)})`);
+console.log(
+  `first visit, the demo made: ${(needed / 1000).toFixed(1)} kB of compressed JavaScript; usable after ${taken[times >> 1].toFixed(0)} ms (median of ${times}, ${taken[0].toFixed(0)} to ${taken.at(-1).toFixed(0)})`,
+);

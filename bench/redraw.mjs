@@ -4,7 +4,10 @@ import { chromium, startServer } from '../scripts/lib.mjs';
 /** From a click on another part to the path recomputed and painted, and from a click on a joint to its alternatives. Usage: npm run bench -- redraw [ROUNDS] */
 const rounds = Number(process.argv[2] ?? 15);
 const server = await startServer();
-const browser = await playwright.launch({ executablePath: chromium(), args: ['--no-sandbox', '--disable-background-networking', '--disable-gpu'] });
+const browser = await playwright.launch({
+  executablePath: chromium(),
+  args: ['--no-sandbox', '--disable-background-networking', '--disable-gpu'],
+});
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 await page.goto(server.address);
 await page.getByRole('navigation').waitFor();
@@ -29,9 +32,16 @@ const timed = (locator) =>
     return performance.now() - start;
   });
 const median = (values) => [...values].sort((a, b) => a - b)[values.length >> 1];
-const told = (name, values) => console.log(`${name.padEnd(52)} median ${median(values).toFixed(0)} ms, longest ${Math.max(...values).toFixed(0)} ms (${values.length})`);
+const told = (name, values) =>
+  console.log(
+    `${name.padEnd(52)} median ${median(values).toFixed(0)} ms, longest ${Math.max(...values).toFixed(0)} ms (${values.length})`,
+  );
 
-for (const [joint, words] of [['drive', ['Reed 1 TB', 'Merlin 4 TB']], ['cable', ['C to C, 20', 'C to C, 10 Gb/s, 0.5']], ['port', ['Left side, front', 'by the hinge']]]) {
+for (const [joint, words] of [
+  ['drive', ['Reed 1 TB', 'Merlin 4 TB']],
+  ['cable', ['C to C, 20', 'C to C, 10 Gb/s, 0.5']],
+  ['port', ['Left side, front', 'by the hinge']],
+]) {
   const [opens, swaps] = [[], []];
   for (let i = 0; i < rounds; i++) {
     opens.push(await timed(page.getByRole('button', { name: new RegExp(`^Change ${joint}: `) })));

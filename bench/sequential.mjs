@@ -18,14 +18,21 @@ const [pairs = 15, size = 1024] = process.argv.slice(2, 4).map(Number);
 const MiB = 2 ** 20;
 build(['server']);
 const folder = mkdtempSync(join(process.argv[4] ?? tmpdir(), 'kymar-bench-'));
-const source = join(mkdtempSync(existsSync('/dev/shm') ? '/dev/shm/kymar-' : join(tmpdir(), 'kymar-')), 'source.bin');
+const source = join(
+  mkdtempSync(existsSync('/dev/shm') ? '/dev/shm/kymar-' : join(tmpdir(), 'kymar-')),
+  'source.bin',
+);
 const piece = Buffer.allocUnsafe(32 * MiB);
 for (let i = 0; i < size / 32; i++) writeFileSync(source, randomFillSync(piece), { flag: 'a' });
-process.once('exit', () => [folder, dirname(source)].forEach((path) => rmSync(path, { recursive: true, force: true })));
+process.once('exit', () =>
+  [folder, dirname(source)].forEach((path) => rmSync(path, { recursive: true, force: true })),
+);
 
 /** Seconds and processor seconds of one dd. */
 function dd(args) {
-  const { stderr } = spawnSync('bash', ['-c', `export LC_ALL=C TIMEFORMAT='cpu %U %S'; time dd ${args}`], { encoding: 'utf8' });
+  const { stderr } = spawnSync('bash', ['-c', `export LC_ALL=C TIMEFORMAT='cpu %U %S'; time dd ${args}`], {
+    encoding: 'utf8',
+  });
   const [, user, system] = /cpu ([\d.]+) ([\d.]+)/.exec(stderr);
   return { seconds: Number(/copied, ([\d.e-]+) s/.exec(stderr)[1]), cpu: Number(user) + Number(system) };
 }
@@ -36,7 +43,13 @@ function theirs(block) {
   const write = dd(`if=${source} of=${file} bs=${block} oflag=direct conv=fdatasync`);
   const read = dd(`if=${file} of=/dev/null bs=${block} iflag=direct`);
   rmSync(file);
-  return { write: write.seconds - bare.seconds, gross: write.seconds, read: read.seconds, cpu: write.cpu - bare.cpu + read.cpu, source: bare.seconds };
+  return {
+    write: write.seconds - bare.seconds,
+    gross: write.seconds,
+    read: read.seconds,
+    cpu: write.cpu - bare.cpu + read.cpu,
+    source: bare.seconds,
+  };
 }
 
 /** The same by Kymar's own thread. The processor time of a run of one block is that of starting it and of its random pool. */
@@ -44,12 +57,29 @@ async function ours(block) {
   const one = async (bytes) => {
     const file = join(folder, 'kymar.bin');
     const before = process.cpuUsage();
-    const worker = new Worker(join(root, 'server/dist/worker.js'), { workerData: { file, bytes, block, mode: 'write-read', shared: new SharedArrayBuffer(16), guard: { folder, reserve: 0 } } });
-    const [report] = await Promise.all([new Promise((resolve, reject) => worker.once('message', resolve).once('error', reject)), new Promise((resolve) => worker.once('exit', resolve))]);
+    const worker = new Worker(join(root, 'server/dist/worker.js'), {
+      workerData: {
+        file,
+        bytes,
+        block,
+        mode: 'write-read',
+        shared: new SharedArrayBuffer(16),
+        guard: { folder, reserve: 0 },
+      },
+    });
+    const [report] = await Promise.all([
+      new Promise((resolve, reject) => worker.once('message', resolve).once('error', reject)),
+      new Promise((resolve) => worker.once('exit', resolve)),
+    ]);
     const { user, system } = process.cpuUsage(before);
     rmSync(file);
     if (!report.ok) throw new Error(report.message);
-    return { write: report.write.seconds, read: report.read.seconds, cpu: (user + system) / 1e6, through: report.write.through };
+    return {
+      write: report.write.seconds,
+      read: report.read.seconds,
+      cpu: (user + system) / 1e6,
+      through: report.write.through,
+    };
   };
   const start = await one(MiB);
   const run = await one(size * MiB);
@@ -73,14 +103,30 @@ for (const block of [MiB, MiB / 8]) {
     ratios.read.push(b.read / a.read);
     ratios.cpu.push(a.cpu / b.cpu);
     sources.push(b.source);
-    console.log(`${String(i + 1).padStart(3)}  write ${rate(a.write)} / ${rate(b.write)} MB/s  read ${rate(a.read)} / ${rate(b.read)} MB/s  processor ${a.cpu.toFixed(2)} / ${b.cpu.toFixed(2)} s  (${a.through})`);
+    console.log(
+      `${String(i + 1).padStart(3)}  write ${rate(a.write)} / ${rate(b.write)} MB/s  read ${rate(a.read)} / ${rate(b.read)} MB/s  processor ${a.cpu.toFixed(2)} / ${b.cpu.toFixed(2)} s  (${a.through})`,
+    );
   }
   const m = Object.fromEntries(Object.entries(ratios).map(([key, values]) => [key, median(values)]));
   const spread = (values) => `${Math.min(...values).toFixed(2)} to ${Math.max(...values).toFixed(2)}`;
-  console.log(`dd's source takes ${median(sources).toFixed(2)} s of each write; not taken off, Kymar ÷ dd would be ${m.gross.toFixed(3)} writing`);
-  goal(m.write >= 0.97, `writing at ${block / 1024} KiB: Kymar ÷ dd ${m.write.toFixed(3)} (pairs ${spread(ratios.write)}), at least 0.97 wanted`);
-  goal(m.read >= 0.97, `reading at ${block / 1024} KiB: Kymar ÷ dd ${m.read.toFixed(3)} (pairs ${spread(ratios.read)}), at least 0.97 wanted`);
-  goal(m.cpu <= 1, `processor time at ${block / 1024} KiB: Kymar ÷ dd ${m.cpu.toFixed(2)} (pairs ${spread(ratios.cpu)}), at most 1 wanted`);
+  console.log(
+    `dd's source takes ${median(sources).toFixed(2)} s of each write; not taken off, Kymar ÷ dd would be ${m.gross.toFixed(3)} writing`,
+  );
+  goal(
+    m.write >= 0.97,
+    `writing at ${block / 1024} KiB: Kymar ÷ dd ${m.write.toFixed(3)} (pairs ${spread(ratios.write)}), at least 0.97 wanted`,
+  );
+  goal(
+    m.read >= 0.97,
+    `reading at ${block / 1024} KiB: Kymar ÷ dd ${m.read.toFixed(3)} (pairs ${spread(ratios.read)}), at least 0.97 wanted`,
+  );
+  goal(
+    m.cpu <= 1,
+    `processor time at ${block / 1024} KiB: Kymar ÷ dd ${m.cpu.toFixed(2)} (pairs ${spread(ratios.cpu)}), at most 1 wanted`,
+  );
   // Twice what dd reaches would be memory, not the drive.
-  goal(Math.max(m.write, m.read) < 1.25, `no flattery at ${block / 1024} KiB: neither direction far above dd`);
+  goal(
+    Math.max(m.write, m.read) < 1.25,
+    `no flattery at ${block / 1024} KiB: neither direction far above dd`,
+  );
 }

@@ -10,7 +10,10 @@ export interface App {
   folder: string;
   browser: Browser;
   /** A new browser profile with one page; whatever goes wrong in it is collected. */
-  open(path?: string, options?: Parameters<Browser['newContext']>[0]): Promise<{ page: Page; context: BrowserContext; faults: string[] }>;
+  open(
+    path?: string,
+    options?: Parameters<Browser['newContext']>[0],
+  ): Promise<{ page: Page; context: BrowserContext; faults: string[] }>;
   stop(): Promise<void>;
 }
 
@@ -18,19 +21,32 @@ export interface App {
 export async function startApp(env: Record<string, string> = {}): Promise<App> {
   const folder = await mkdtemp(join(tmpdir(), 'kymar-e2e-'));
   const server = await startServer(['--bench', folder, '--reserve', '0 GB'], env);
-  const browser = await playwright.launch({ executablePath: chromium()!, args: ['--no-sandbox', '--disable-background-networking', '--disable-gpu'] });
+  const browser = await playwright.launch({
+    executablePath: chromium()!,
+    args: ['--no-sandbox', '--disable-background-networking', '--disable-gpu'],
+  });
   return {
     address: server.address,
     folder,
     browser,
     async open(path = '/', options = {}) {
-      const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, acceptDownloads: true, ...options });
+      const context = await browser.newContext({
+        viewport: { width: 1280, height: 800 },
+        acceptDownloads: true,
+        ...options,
+      });
       const page = await context.newPage();
       page.setDefaultTimeout(20_000);
       const faults: string[] = [];
       page.on('pageerror', (error) => faults.push(String(error)));
       page.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
-      page.on('request', (request) => !request.url().startsWith(server.address) && !/^(data|blob):/.test(request.url()) && faults.push(`request to ${request.url()}`));
+      page.on(
+        'request',
+        (request) =>
+          !request.url().startsWith(server.address) &&
+          !/^(data|blob):/.test(request.url()) &&
+          faults.push(`request to ${request.url()}`),
+      );
       await page.goto(server.address + path);
       await page.getByRole('main').waitFor();
       await page.locator('[data-opening]').waitFor({ state: 'detached' });

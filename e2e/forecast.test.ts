@@ -20,7 +20,10 @@ afterAll(() => app.stop());
 
 const [offload] = demoJobs() as [Job];
 const known = (value: number) => ({ value, source: { kind: 'entered' as const } });
-const stage = (page: Page, name: string) => page.getByRole('navigation', { name: 'Stages of the job' }).getByRole('link', { name: new RegExp(`^${name}`) });
+const stage = (page: Page, name: string) =>
+  page
+    .getByRole('navigation', { name: 'Stages of the job' })
+    .getByRole('link', { name: new RegExp(`^${name}`) });
 const choose = async (page: Page, label: string, option: string) => {
   await page.getByRole('combobox', { name: label, exact: true }).click();
   await page.getByRole('option', { name: option, exact: true }).click();
@@ -30,8 +33,16 @@ test('the course with its warmth, where the time goes, what decides it, and the 
   const { page, faults } = await app.open('/jobs/demo-acoustics-offload/forecast');
   const core = forecastJob(offload)!;
   const [first] = core.activities;
-  await page.getByRole('img', { name: /^Speed over the copy: .*into the host’s memory.*cache used up.*the drive at up to/ }).waitFor();
-  await page.getByText(`the files’ own cost, ${format(first!.course!.causes.find((c) => c.cause === 'files')!.share, '%', 2)}`).waitFor();
+  await page
+    .getByRole('img', {
+      name: /^Speed over the copy: .*into the host’s memory.*cache used up.*the drive at up to/,
+    })
+    .waitFor();
+  await page
+    .getByText(
+      `the files’ own cost, ${format(first!.course!.causes.find((c) => c.cause === 'files')!.share, '%', 2)}`,
+    )
+    .waitFor();
   const decides = page.getByRole('heading', { name: 'What decides this' }).locator('xpath=../..');
   expect(await decides.locator('li').first().innerText()).toMatch(/^Cost of a file beside its bytes/);
   const years = repeatJob(offload, { years: 4 })!;
@@ -40,14 +51,27 @@ test('the course with its warmth, where the time goes, what decides it, and the 
   await page.getByRole('button', { name: 'Show as a table' }).click();
   await page.getByRole('columnheader', { name: 'Drive, °C' }).waitFor();
   await page.getByRole('row', { name: /Morning read-back/ }).click();
-  await page.getByRole('heading', { name: 'Speed over the copy: Morning read-back of one transect' }).waitFor();
+  await page
+    .getByRole('heading', { name: 'Speed over the copy: Morning read-back of one transect' })
+    .waitFor();
   await page.getByRole('row', { name: /Nightly offload/ }).click();
   // A slider tries another size: worked out beside the page, as the core has it for that size.
   const slider = page.getByRole('slider', { name: 'Try another size' });
   await slider.focus();
   for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
-  const twice = forecastJob({ ...offload, activities: [{ ...(offload.activities[0] as Move), bytes: { value: 428e9, source: { kind: 'entered' } }, files: { value: 76_800, source: { kind: 'entered' } } }] })!.activities[0]!.figure;
-  await page.getByText(`${format(twice.expected, 's')} (${format(twice.low, 's')} to ${format(twice.high, 's')})`).waitFor();
+  const twice = forecastJob({
+    ...offload,
+    activities: [
+      {
+        ...(offload.activities[0] as Move),
+        bytes: { value: 428e9, source: { kind: 'entered' } },
+        files: { value: 76_800, source: { kind: 'entered' } },
+      },
+    ],
+  })!.activities[0]!.figure;
+  await page
+    .getByText(`${format(twice.expected, 's')} (${format(twice.low, 's')} to ${format(twice.high, 's')})`)
+    .waitFor();
   await page.getByRole('button', { name: 'Back to the brief' }).click();
   expect(await slider.getAttribute('aria-valuenow')).toBe('0');
   expect(faults).toEqual([]);
@@ -59,7 +83,10 @@ test('against another drive: the crossings in words as the core finds them', asy
   await page.getByLabel(`${nameOf(offload.build!.drive)} against`).click();
   await page.getByRole('option', { name: nameOf(other) }).click();
   const build = offload.build!;
-  const { pairs } = compareBuilds(offload, 'offload', [{ name: nameOf(build.drive), build }, { name: nameOf(other), build: { ...build, drive: other } }]);
+  const { pairs } = compareBuilds(offload, 'offload', [
+    { name: nameOf(build.drive), build },
+    { name: nameOf(other), build: { ...build, drive: other } },
+  ]);
   expect(pairs[0]!.leads.length).toBeGreaterThan(1);
   await page.getByText(pairs[0]!.words).waitFor();
   await page.getByRole('img', { name: /^Time over size: / }).waitFor();
@@ -71,13 +98,17 @@ test('a load, chosen by keyboard: a faster drive is not felt', async () => {
   const name = page.getByRole('button', { name: 'A harbour loads before class' });
   await name.focus();
   await page.keyboard.press('Enter');
-  const parts = page.getByRole('heading', { name: 'A harbour loads before class', exact: true }).locator('xpath=../..');
+  const parts = page
+    .getByRole('heading', { name: 'A harbour loads before class', exact: true })
+    .locator('xpath=../..');
   await parts.getByRole('row', { name: /^Share that is storage/ }).waitFor();
   const other = DRIVES.find((d) => d.id === 'oystral-kestrel-2t')!;
   await page.getByLabel(`${nameOf(bay.build!.drive)} against`).click();
   await page.getByRole('option', { name: nameOf(other), exact: true }).click();
   const plan = { ...bay, build: bay.build! };
-  await page.getByText(compareBuilds(plan, 'load', withDrives(plan, SHOP, [other], 'load')).pairs[0]!.words).waitFor();
+  await page
+    .getByText(compareBuilds(plan, 'load', withDrives(plan, SHOP, [other], 'load')).pairs[0]!.words)
+    .waitFor();
   await page.getByText(/: not felt \(above 0\.3 s/).waitFor();
   expect(faults).toEqual([]);
 });
@@ -97,7 +128,8 @@ test('a stream, scratch work and a folder’s own sizes from the brief to the fo
   await copy.getByLabel('Activity').fill('Counted folder');
   const folder = join(app.folder, 'counted');
   await mkdir(folder, { recursive: true });
-  for (let i = 0; i < 12; i++) await writeFile(join(folder, `${i}.wav`), Buffer.alloc(i < 8 ? 20_000 : 400_000));
+  for (let i = 0; i < 12; i++)
+    await writeFile(join(folder, `${i}.wav`), Buffer.alloc(i < 8 ? 20_000 : 400_000));
   await copy.locator('input[type=file]').setInputFiles(folder);
   await copy.getByText(/a file on average/).waitFor();
   expect(await copy.getByLabel('Files', { exact: true }).inputValue()).toBe('12');
@@ -117,8 +149,27 @@ test('a stream, scratch work and a folder’s own sizes from the brief to the fo
 });
 
 test('a brief that cannot be worked out is told, and nothing hangs: mended, the forecast is back', async () => {
-  const endless = { id: 'endless', kind: 'stream' as const, name: 'Endless', direction: 'write' as const, perDay: known(1), wish: null, rate: known(1e12), streams: 3, lasts: known(1e9), buffer: known(1e6) };
-  const job: Job = { ...offload, id: 'endless', title: 'An endless recording', forecasts: [], runs: [], decision: null, activities: [endless, ...offload.activities] };
+  const endless = {
+    id: 'endless',
+    kind: 'stream' as const,
+    name: 'Endless',
+    direction: 'write' as const,
+    perDay: known(1),
+    wish: null,
+    rate: known(1e12),
+    streams: 3,
+    lasts: known(1e9),
+    buffer: known(1e6),
+  };
+  const job: Job = {
+    ...offload,
+    id: 'endless',
+    title: 'An endless recording',
+    forecasts: [],
+    runs: [],
+    decision: null,
+    activities: [endless, ...offload.activities],
+  };
   const { page, faults } = await open(job, 'forecast');
   await page.getByText(/^This brief cannot be worked out: .*no speed/).waitFor();
   await stage(page, 'Brief').click();
@@ -144,16 +195,43 @@ async function open(job: Job, view: string) {
 
 test('a disk nobody knows the recording of: both ways stand among what decides', async () => {
   const { recording: _, ...drive } = DRIVES.find((d) => d.id === 'marrowick-drift-2t')!;
-  const job: Job = { ...offload, id: 'unknown-disk', title: 'A disk off the shelf', forecasts: [], runs: [], decision: null, build: { ...offload.build!, drive, bridge: BRIDGES.find((b) => b.id === 'quarrel-quad-40')!, accessories: [] } };
+  const job: Job = {
+    ...offload,
+    id: 'unknown-disk',
+    title: 'A disk off the shelf',
+    forecasts: [],
+    runs: [],
+    decision: null,
+    build: {
+      ...offload.build!,
+      drive,
+      bridge: BRIDGES.find((b) => b.id === 'quarrel-quad-40')!,
+      accessories: [],
+    },
+  };
   const { page, faults } = await open(job, 'forecast');
-  const sway = forecastJob(job)!.activities[0]!.course!.decides().find((s) => s.name === 'how it records')!;
+  const sway = forecastJob(job)!
+    .activities[0]!.course!.decides()
+    .find((s) => s.name === 'how it records')!;
   await page.getByText('How it records').waitFor();
   await page.getByText(sway.at.map((a) => `${a.is}: ${format(a.seconds, 's')}`).join(', ')).waitFor();
   expect(faults).toEqual([]);
 });
 
 test('drives put together in the bays: chosen on the path, told on the forecast', async () => {
-  const job: Job = { ...offload, id: 'four-bays', title: 'Four bays', forecasts: [], runs: [], build: { ...offload.build!, drive: DRIVES.find((d) => d.id === 'venndale-slate-1t')!, bridge: BRIDGES.find((b) => (b.bays ?? 1) >= 4 && b.outer.includes('usb-10'))!, accessories: [] } };
+  const job: Job = {
+    ...offload,
+    id: 'four-bays',
+    title: 'Four bays',
+    forecasts: [],
+    runs: [],
+    build: {
+      ...offload.build!,
+      drive: DRIVES.find((d) => d.id === 'venndale-slate-1t')!,
+      bridge: BRIDGES.find((b) => (b.bays ?? 1) >= 4 && b.outer.includes('usb-10'))!,
+      accessories: [],
+    },
+  };
   const { page } = await open(job, 'path');
   await choose(page, 'Drives at once', '4 of 4');
   await choose(page, 'Put together', 'single parity, by the system');
@@ -165,11 +243,29 @@ test('drives put together in the bays: chosen on the path, told on the forecast'
 
 test('reference: readings to a date as a range, and growth told when four readings show it', async () => {
   const { page, faults } = await app.open('/reference');
-  const rating = page.getByRole('heading', { name: 'When do the rated writes run out?' }).locator('xpath=../..');
+  const rating = page
+    .getByRole('heading', { name: 'When do the rated writes run out?' })
+    .locator('xpath=../..');
   const source = { kind: 'entered' as const };
-  const core = life({ tbw: { value: 600e12, source }, capacity: { value: 1e12, source }, warrantyYears: { value: 5, source }, writesPerDay: null, readings: [{ day: 0, written: 0 }, { day: 62, written: 3.6e12 }, { day: 155, written: 9.79e12 }], since: '2026-06-23' });
-  const month = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { month: 'long', year: 'numeric', timeZone: 'UTC' });
-  await rating.getByText(`Runs out about ${month(core.runsOut!.expected)}, between ${month(core.runsOut!.earliest)} and ${month(core.runsOut!.latest)}.`).waitFor();
+  const core = life({
+    tbw: { value: 600e12, source },
+    capacity: { value: 1e12, source },
+    warrantyYears: { value: 5, source },
+    writesPerDay: null,
+    readings: [
+      { day: 0, written: 0 },
+      { day: 62, written: 3.6e12 },
+      { day: 155, written: 9.79e12 },
+    ],
+    since: '2026-06-23',
+  });
+  const month = (iso: string) =>
+    new Date(iso).toLocaleDateString('en-GB', { month: 'long', year: 'numeric', timeZone: 'UTC' });
+  await rating
+    .getByText(
+      `Runs out about ${month(core.runsOut!.expected)}, between ${month(core.runsOut!.earliest)} and ${month(core.runsOut!.latest)}.`,
+    )
+    .waitFor();
   await rating.getByRole('button', { name: 'Another reading' }).click();
   await rating.getByLabel('Written by then 4').fill('18 TB');
   await rating.getByText(/The daily writes change by/).waitFor();

@@ -4,15 +4,27 @@ import { root } from '../scripts/lib.mjs';
 
 /** What lint says of a text as if it stood in this file. */
 function lint(file: string, text: string): string {
-  const { stdout } = spawnSync(join(root, 'node_modules/.bin/eslint'), ['--stdin', '--stdin-filename', join(root, file)], { cwd: root, input: text, encoding: 'utf8' });
+  const { stdout } = spawnSync(
+    join(root, 'node_modules/.bin/eslint'),
+    ['--stdin', '--stdin-filename', join(root, file)],
+    { cwd: root, input: text, encoding: 'utf8' },
+  );
   return stdout;
 }
 
 describe('the one rule of the house: web → core ← server', () => {
   test.each([
-    ['core/links/x.ts', "import { readFileSync } from 'node:fs';\nexport const x = readFileSync;", /core stands on zod/],
+    [
+      'core/links/x.ts',
+      "import { readFileSync } from 'node:fs';\nexport const x = readFileSync;",
+      /core stands on zod/,
+    ],
     ['core/links/x.ts', "import react from 'react';\nexport const x = react;", /core stands on zod/],
-    ['core/links/x.ts', "import { x } from '../../server/app';\nexport const y = x;", /neither page nor server/],
+    [
+      'core/links/x.ts',
+      "import { x } from '../../server/app';\nexport const y = x;",
+      /neither page nor server/,
+    ],
     ['core/links/x.ts', "import { x } from '../units/format';\nexport const y = x;", /index is its door/],
     ['core/links/x.ts', 'export const x = document.title;', /document/],
     ['core/links/x.ts', 'export const x = Math.random();', /seed/],
@@ -25,6 +37,8 @@ describe('the one rule of the house: web → core ← server', () => {
 
   test('what keeps to it passes', () => {
     expect(lint('core/links/x.ts', "import { format } from '../units';\nexport const x = format;")).toBe('');
-    expect(lint('web/ui/x.ts', "import { format } from '@kymar/core/units';\nexport const x = format;")).toBe('');
+    expect(lint('web/ui/x.ts', "import { format } from '@kymar/core/units';\nexport const x = format;")).toBe(
+      '',
+    );
   });
 });

@@ -9,7 +9,10 @@ beforeAll(async () => {
 });
 afterAll(() => app.stop());
 
-const stage = (page: Page, name: string) => page.getByRole('navigation', { name: 'Stages of the job' }).getByRole('link', { name: new RegExp(`^${name}`) });
+const stage = (page: Page, name: string) =>
+  page
+    .getByRole('navigation', { name: 'Stages of the job' })
+    .getByRole('link', { name: new RegExp(`^${name}`) });
 const choose = async (page: Page, label: string, option: string | RegExp) => {
   await page.getByRole('combobox', { name: label, exact: true }).click();
   await page.getByRole('option', { name: option }).click();
@@ -23,7 +26,10 @@ const swap = async (page: Page, joint: string, words: string) => {
 const saved = (page: Page) => page.getByText('Saved in this browser').waitFor();
 /** The stored jobs as the browser holds them. */
 const exported = async (page: Page, title: string) => {
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: `Export ${title}` }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: `Export ${title}` }).click(),
+  ]);
   const path = join(app.folder, `${Date.now()}.json`);
   await download.saveAs(path);
   return path;
@@ -46,16 +52,25 @@ test('a first visit opens on the finished demo job, and figures show their worki
   const { page, faults } = await app.open();
   await page.getByRole('heading', { name: 'It does what was wanted' }).waitFor();
   expect(page.url()).toMatch(/demo-acoustics-offload\/verdict$/);
-  expect(await page.getByRole('img', { name: /^Writing over Reed 2 TB.*measured 719 MB\/s/ }).count()).toBe(1);
+  expect(await page.getByRole('img', { name: /^Writing over Reed 2 TB.*measured 719 MB\/s/ }).count()).toBe(
+    1,
+  );
   await page.getByTitle('Show the working').nth(1).click();
   const sheet = page.getByLabel('The working', { exact: true });
   await sheet.getByText('= time until all is written − what is done after the bar is full').waitFor();
   await sheet.getByText('Time to write', { exact: true }).click();
   await sheet.getByText('= bytes of each phase ÷ what decides there + files × cost of a file').waitFor();
-  await sheet.getByText(/^= [\d.]+\sGB ÷ [\d.,]+\sMB\/s \+ [\d.]+\sGB ÷ 900\sMB\/s \+ 38,400 × 1\sms = 4\smin\s\d\d\ss$/).waitFor();
+  await sheet
+    .getByText(
+      /^= [\d.]+\sGB ÷ [\d.,]+\sMB\/s \+ [\d.]+\sGB ÷ 900\sMB\/s \+ 38,400 × 1\sms = 4\smin\s\d\d\ss$/,
+    )
+    .waitFor();
   await sheet.getByText('Reed 2 TB, writing', { exact: true }).first().click();
   await sheet.getByText('What drives reach of a stated figure').first().click();
-  await sheet.getByText(/from memory, not looked up/).first().waitFor();
+  await sheet
+    .getByText(/from memory, not looked up/)
+    .first()
+    .waitFor();
   await page.keyboard.press('Escape');
   await sheet.waitFor({ state: 'hidden' });
   await page.goto(app.address);
@@ -125,7 +140,10 @@ test('a job by mouse, from brief to handover; a reload keeps it; export, erase, 
   await saved(page);
 
   await page.reload();
-  await page.getByRole('article').getByText(/Fast enough for every evening/).waitFor();
+  await page
+    .getByRole('article')
+    .getByText(/Fast enough for every evening/)
+    .waitFor();
 
   await page.getByRole('link', { name: 'All jobs' }).click();
   const before = await exported(page, 'Lichen survey, sheet scans');
@@ -182,7 +200,9 @@ test('the timer by keyboard alone', async () => {
   await page.getByRole('tab', { name: 'Stopwatch' }).click();
   await page.getByRole('button', { name: /^Start/ }).click();
   await stage(page, 'Verdict').click();
-  await page.getByRole('heading', { name: /It does what was wanted|Not proven yet|It falls short/ }).waitFor();
+  await page
+    .getByRole('heading', { name: /It does what was wanted|Not proven yet|It falls short/ })
+    .waitFor();
   await stage(page, 'Bench').click();
   await page.getByText('Running').waitFor();
   await page.getByRole('button', { name: /^Stop/ }).click();
@@ -224,7 +244,11 @@ test('a real run on a folder of this machine, and one that is stopped; nothing i
 test('bad input is told beside its field and in its file; nothing is lost', async () => {
   const { page, faults } = await app.open('/jobs/demo-acoustics-offload/brief');
   const size = page.getByLabel('Size in one go').first();
-  for (const [typed, said] of [['plenty', /not a number/], ['-3 GB', /negative/], ['3 parsecs', /not known here/]] as const) {
+  for (const [typed, said] of [
+    ['plenty', /not a number/],
+    ['-3 GB', /negative/],
+    ['3 parsecs', /not known here/],
+  ] as const) {
     await size.fill(typed);
     await page.getByText(said).waitFor();
   }
@@ -232,7 +256,10 @@ test('bad input is told beside its field and in its file; nothing is lost', asyn
   await page.getByText(/is kept/).waitFor();
   await page.reload();
   await page.getByLabel('Title').waitFor();
-  expect([await size.inputValue(), await page.getByLabel('Title').inputValue()]).toEqual(['214 GB', 'Nightly offload, bat and bird recorders']);
+  expect([await size.inputValue(), await page.getByLabel('Title').inputValue()]).toEqual([
+    '214 GB',
+    'Nightly offload, bat and bird recorders',
+  ]);
 
   await page.goto(`${app.address}/jobs`);
   for (const [name, text, said] of [
@@ -258,11 +285,17 @@ test('undo and redo by keys; the demo can be removed and brought back; an empty 
   await page.getByRole('button', { name: 'Remove the demo' }).click();
   await page.getByRole('heading', { name: 'No jobs yet' }).waitFor();
   await page.keyboard.press('Control+z');
-  await page.getByRole('link', { name: /Nightly offload/ }).first().waitFor();
+  await page
+    .getByRole('link', { name: /Nightly offload/ })
+    .first()
+    .waitFor();
   await page.keyboard.press('Control+Shift+z');
   await page.getByRole('heading', { name: 'No jobs yet' }).waitFor();
   await page.getByRole('button', { name: 'Bring the demo back' }).click();
-  await page.getByRole('link', { name: /Nightly offload/ }).first().waitFor();
+  await page
+    .getByRole('link', { name: /Nightly offload/ })
+    .first()
+    .waitFor();
   expect(faults).toEqual([]);
 });
 
@@ -272,7 +305,9 @@ test('a change in one tab reaches the other', async () => {
   const other = await context.newPage();
   await other.goto(`${app.address}/jobs/demo-acoustics-offload/brief`);
   await other.getByLabel('Customer').fill('Acoustics survey, north');
-  await page.waitForFunction(() => [...document.querySelectorAll('input')].some((i) => i.value === 'Acoustics survey, north'));
+  await page.waitForFunction(() =>
+    [...document.querySelectorAll('input')].some((i) => i.value === 'Acoustics survey, north'),
+  );
   expect(faults).toEqual([]);
 });
 
@@ -294,7 +329,9 @@ test('the reference decodes a name, converts a unit, tells when a format ends an
   health.writeUInt8(97, 3);
   health.writeBigUInt64LE(19_531_250n, 48);
   health.writeBigUInt64LE(6543n, 128);
-  await page.getByLabel('Health log page').setInputFiles({ name: 'page.bin', mimeType: 'application/octet-stream', buffer: health });
+  await page
+    .getByLabel('Health log page')
+    .setInputFiles({ name: 'page.bin', mimeType: 'application/octet-stream', buffer: health });
   await page.getByRole('row', { name: 'Written by the host 10 TB' }).waitFor();
   await page.getByText('It warns: temperature is outside its limits.').waitFor();
   await page.getByLabel('Or paste its counters').fill('Power On Hours: many');
@@ -310,13 +347,16 @@ test('thousands of jobs: the list stays quick to find in', async () => {
   await saved(page);
   await page.evaluate(async () => {
     const open = indexedDB.open('kymar');
-    const database = await new Promise<IDBDatabase>((resolve) => (open.onsuccess = () => resolve(open.result)));
+    const database = await new Promise<IDBDatabase>(
+      (resolve) => (open.onsuccess = () => resolve(open.result)),
+    );
     const store = database.transaction('jobs', 'readwrite').objectStore('jobs');
     const demo = await new Promise<{ id: string; title: string }>((resolve) => {
       const get = store.get('demo-herbarium-scans');
       get.onsuccess = () => resolve(get.result);
     });
-    for (let i = 0; i < 2000; i++) store.put({ ...demo, id: `many-${i}`, title: `Herbarium ${i}` }, `many-${i}`);
+    for (let i = 0; i < 2000; i++)
+      store.put({ ...demo, id: `many-${i}`, title: `Herbarium ${i}` }, `many-${i}`);
     await new Promise((resolve) => (store.transaction.oncomplete = resolve));
     database.close();
   });

@@ -1,4 +1,8 @@
 /** The part of jstat that tests hold figures against; the package brings no types. */
 declare module 'jstat' {
-  export const jStat: { studentt: { inv(p: number, df: number): number }; tci(mean: number, alpha: number, values: number[]): number[]; mean(values: number[]): number };
+  export const jStat: {
+    studentt: { inv(p: number, df: number): number };
+    tci(mean: number, alpha: number, values: number[]): number[];
+    mean(values: number[]): number;
+  };
 }

@@ -3,5 +3,10 @@ export class Solver {
   constructor(equations: number);
   absoluteTolerance: number;
   relativeTolerance: number;
-  solve(slope: (x: number, y: number[]) => number[], from: number, start: number[], to: number): { y: number[] };
+  solve(
+    slope: (x: number, y: number[]) => number[],
+    from: number,
+    start: number[],
+    to: number,
+  ): { y: number[] };
 }

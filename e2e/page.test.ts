@@ -18,7 +18,10 @@ test('the first view needs less than 250 kB of compressed JavaScript', async () 
   await session.send('Network.setCacheDisabled', { cacheDisabled: true });
   const scripts = new Map<string, string>();
   let bytes = 0;
-  session.on('Network.responseReceived', (e) => e.type === 'Script' && scripts.set(e.requestId, e.response.url));
+  session.on(
+    'Network.responseReceived',
+    (e) => e.type === 'Script' && scripts.set(e.requestId, e.response.url),
+  );
   session.on('Network.loadingFinished', (e) => scripts.has(e.requestId) && (bytes += e.encodedDataLength));
   await page.goto(`${app.address}/jobs/demo-acoustics-offload/verdict`);
   await page.getByRole('heading', { name: 'It does what was wanted' }).waitFor();
@@ -27,26 +30,58 @@ test('the first view needs less than 250 kB of compressed JavaScript', async () 
   expect(bytes).toBeLessThan(250_000);
 });
 
-test.each(['light', 'dark'] as const)('no accessibility fault of WCAG 2.2 AA in any view, %s', async (colorScheme) => {
-  const { page } = await app.open('/jobs', { colorScheme });
-  const found: string[] = [];
-  for (const path of ['/jobs', ...VIEWS.map((v) => `/jobs/demo-acoustics-offload/${v}`), '/jobs/demo-herbarium-scans/path', '/jobs/demo-simulator-bay/path', '/parts', '/parts/drives/oystral-kestrel-2t', '/parts/hosts/games-console', '/reference']) {
-    await page.goto(app.address + path);
-    await page.getByRole('main').waitFor();
-    await page.waitForLoadState('networkidle');
-    await page.evaluate(axe);
-    const violations = await page.evaluate(async () => {
-      const { violations } = await (window as unknown as { axe: { run(options: object): Promise<{ violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] }> } }).axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] });
-      return violations.map((v) => `${v.id}: ${v.nodes.map((n) => `${n.html.slice(0, 160)} ${n.failureSummary.split('\n')[1]}`).join(' | ')}`);
-    });
-    found.push(...violations.map((v) => `${path} ${v}`));
-  }
-  expect(found).toEqual([]);
-});
+test.each(['light', 'dark'] as const)(
+  'no accessibility fault of WCAG 2.2 AA in any view, %s',
+  async (colorScheme) => {
+    const { page } = await app.open('/jobs', { colorScheme });
+    const found: string[] = [];
+    for (const path of [
+      '/jobs',
+      ...VIEWS.map((v) => `/jobs/demo-acoustics-offload/${v}`),
+      '/jobs/demo-herbarium-scans/path',
+      '/jobs/demo-simulator-bay/path',
+      '/parts',
+      '/parts/drives/oystral-kestrel-2t',
+      '/parts/hosts/games-console',
+      '/reference',
+    ]) {
+      await page.goto(app.address + path);
+      await page.getByRole('main').waitFor();
+      await page.waitForLoadState('networkidle');
+      await page.evaluate(axe);
+      const violations = await page.evaluate(async () => {
+        const { violations } = await (
+          window as unknown as {
+            axe: {
+              run(
+                options: object,
+              ): Promise<{ violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] }>;
+            };
+          }
+        ).axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] });
+        return violations.map(
+          (v) =>
+            `${v.id}: ${v.nodes.map((n) => `${n.html.slice(0, 160)} ${n.failureSummary.split('\n')[1]}`).join(' | ')}`,
+        );
+      });
+      found.push(...violations.map((v) => `${path} ${v}`));
+    }
+    expect(found).toEqual([]);
+  },
+);
 
 test('a phone of 390 px reads the verdict and runs the timer without scrolling sideways', async () => {
-  const { page } = await app.open('/jobs/demo-acoustics-offload/bench', { viewport: { width: 390, height: 844 } });
-  for (const path of ['/jobs/demo-acoustics-offload/bench', '/jobs/demo-acoustics-offload/verdict', '/reference', '/jobs', '/jobs/demo-acoustics-offload/path', '/parts']) {
+  const { page } = await app.open('/jobs/demo-acoustics-offload/bench', {
+    viewport: { width: 390, height: 844 },
+  });
+  for (const path of [
+    '/jobs/demo-acoustics-offload/bench',
+    '/jobs/demo-acoustics-offload/verdict',
+    '/reference',
+    '/jobs',
+    '/jobs/demo-acoustics-offload/path',
+    '/parts',
+  ]) {
     await page.goto(app.address + path);
     await page.getByRole('main').waitFor();
     await page.waitForLoadState('networkidle');

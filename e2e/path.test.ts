@@ -11,7 +11,12 @@ let app: App;
 let sysfs = '';
 beforeAll(async () => {
   sysfs = await mkdtemp(join(tmpdir(), 'kymar-sysfs-'));
-  await new MadeUp(sysfs).usbRoot(1, '0000:00:14.0', 480).usbRoot(2, '0000:00:14.0', 10000).usb('2-1', '0000:00:14.0', 5000, { product: 'Nook 10' }).nvme('0000:01:00.0', '0000:00:1d.0', ['16.0', 4], ['16.0', 4], ['16.0', 4], 'Merlin 4 TB').made();
+  await new MadeUp(sysfs)
+    .usbRoot(1, '0000:00:14.0', 480)
+    .usbRoot(2, '0000:00:14.0', 10000)
+    .usb('2-1', '0000:00:14.0', 5000, { product: 'Nook 10' })
+    .nvme('0000:01:00.0', '0000:00:1d.0', ['16.0', 4], ['16.0', 4], ['16.0', 4], 'Merlin 4 TB')
+    .made();
   app = await startApp({ KYMAR_SYSFS: sysfs });
 });
 afterAll(async () => {
@@ -76,7 +81,11 @@ test('both schools end to end: a maker’s minimum by the outcome, then to the l
   expect(await state(page)).toBe('blocked');
   await page.getByRole('link', { name: /^Path.*needs attention/ }).waitFor();
   // The mend is a drive that keeps to the letter; the brief shows the same school and turns it back.
-  await page.getByRole('listitem').filter({ hasText: 'costs a drive' }).getByText(/^Take /).waitFor();
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'costs a drive' })
+    .getByText(/^Take /)
+    .waitFor();
   await page.getByRole('link', { name: /^Brief/ }).click();
   await page.getByRole('combobox', { name: 'A maker’s minimum for a bay' }).click();
   await page.getByRole('option', { name: /by the outcome/ }).click();
@@ -97,7 +106,10 @@ test('a hub between, a neighbour’s drive bays and the kit list', async () => {
   await page.getByRole('combobox', { name: 'Drives at once' }).click();
   await page.getByRole('option', { name: '4 of 4' }).click();
   await page.getByText('Others go the same way').waitFor();
-  await page.getByText(/shared: 4 drives at once/).first().waitFor();
+  await page
+    .getByText(/shared: 4 drives at once/)
+    .first()
+    .waitFor();
   await page.getByLabel('Kit list').fill('Mounting');
   await page.getByRole('option', { name: /Mounting screws/ }).click();
   await page.getByRole('combobox', { name: 'Requests come' }).click();
@@ -109,12 +121,17 @@ test('a hub between, a neighbour’s drive bays and the kit list', async () => {
 test('what this machine says of a plugged-in drive is taken over as the path’s fact', async () => {
   const { page, faults } = await app.open(OFFLOAD);
   await page.getByRole('button', { name: 'Look', exact: true }).click();
-  const nook = page.getByRole('listitem').filter({ hasText: 'Tesselin Nook 10' }).filter({ hasText: 'Negotiated USB 5 Gb/s' });
+  const nook = page
+    .getByRole('listitem')
+    .filter({ hasText: 'Tesselin Nook 10' })
+    .filter({ hasText: 'Negotiated USB 5 Gb/s' });
   await nook.getByRole('button', { name: 'It is this one' }).click();
   await page.getByText('negotiated USB 5 Gb/s though all on it can run USB 10 Gb/s').first().waitFor();
   expect(await state(page)).toBe('limited');
   // A PCIe drive is not what hangs on this enclosure's plug.
-  expect(await page.getByRole('listitem').filter({ hasText: 'Merlin 4 TB' }).getByRole('button').isDisabled()).toBe(true);
+  expect(
+    await page.getByRole('listitem').filter({ hasText: 'Merlin 4 TB' }).getByRole('button').isDisabled(),
+  ).toBe(true);
   await page.getByRole('button', { name: 'Forget it' }).click();
   await page.getByText('negotiated USB 5 Gb/s though').first().waitFor({ state: 'detached' });
   expect(faults).toEqual([]);
@@ -135,7 +152,9 @@ test('another end: an activity from the recorder’s card is held by the card', 
 test('the library: a listing pasted, a figure changed, taken back; CSV out, mended and in with a preview; kept over a reload', async () => {
   const { page, faults } = await app.open('/parts');
   await page.getByRole('button', { name: 'Add from a listing' }).click();
-  await page.getByLabel('Paste the line').fill('Quarrel Flume 4TB M.2 2280 PCIe 4.0 x4 NVMe, read 7,100 MB/s, 20 GB/s USB');
+  await page
+    .getByLabel('Paste the line')
+    .fill('Quarrel Flume 4TB M.2 2280 PCIe 4.0 x4 NVMe, read 7,100 MB/s, 20 GB/s USB');
   await page.getByText(/Becomes: Quarrel Flume 4TB/).waitFor();
   await page.getByRole('button', { name: 'Add the drive' }).click();
   await page.getByRole('heading', { name: /^Quarrel Flume/ }).waitFor();
@@ -150,14 +169,23 @@ test('the library: a listing pasted, a figure changed, taken back; CSV out, mend
   expect(await page.getByLabel('Why this Reads at').inputValue()).toBe('ours, timed twice');
 
   await page.goto(`${app.address}/parts/cables`);
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as CSV' }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save as CSV' }).click(),
+  ]);
   const path = join(app.folder, 'cables.csv');
   await download.saveAs(path);
   const csv = await readFile(path, 'utf8');
   expect(csv.split('\r\n')[0]).toMatch(/^Id,Name,Ends,Modes it carries,Length \(m\)/);
-  const changed = csv.replace('"C to C, 10 Gb/s",USB-C + USB-C,usb-10,0.5', '"C to C, 10 Gb/s",USB-C + USB-C,usb-10,0.7');
+  const changed = csv.replace(
+    '"C to C, 10 Gb/s",USB-C + USB-C,usb-10,0.5',
+    '"C to C, 10 Gb/s",USB-C + USB-C,usb-10,0.7',
+  );
   expect(changed).not.toBe(csv);
-  await writeFile(path, `${changed}\r\nnew-lead,New lead,USB-C + USB-A,usb-10,0.3,15,\r\nbad lead,Bad lead,USB-C + USB-X,usb-10,long,,`);
+  await writeFile(
+    path,
+    `${changed}\r\nnew-lead,New lead,USB-C + USB-A,usb-10,0.3,15,\r\nbad lead,Bad lead,USB-C + USB-X,usb-10,long,,`,
+  );
   await page.getByLabel('File with parts').setInputFiles(path);
   await page.getByText(/1 new, 1 changed, 14 as they are here already/).waitFor();
   await page.getByText('Length: 0.5 → 0.7').waitFor();
@@ -189,7 +217,10 @@ test('a machine’s ports and its maker’s minimum are forms, however deep; an 
   await ports.getByRole('button', { name: 'New where', exact: true }).waitFor();
   await page.getByText('Saved in this browser').waitFor();
   await page.reload();
-  await page.getByRole('group', { name: 'Ports and slots' }).getByRole('button', { name: 'New where', exact: true }).waitFor();
+  await page
+    .getByRole('group', { name: 'Ports and slots' })
+    .getByRole('button', { name: 'New where', exact: true })
+    .waitFor();
   await page.getByRole('button', { name: 'As shipped' }).click();
   await page.getByRole('button', { name: 'New where', exact: true }).waitFor({ state: 'detached' });
   expect(faults).toEqual([]);
@@ -201,15 +232,27 @@ test('the command line tells the findings, the state, the flow and the mends tha
   await page.getByRole('listitem').filter({ hasText: 'costs a drive' }).waitFor();
   const more = page.getByRole('button', { name: /more good to know/ });
   if (await more.count()) await more.click();
-  const shown = { state: await state(page), findings: await page.locator('[data-finding]').evaluateAll((list) => list.map((e) => e.getAttribute('data-finding'))), page: await page.getByRole('main').innerText() };
+  const shown = {
+    state: await state(page),
+    findings: await page
+      .locator('[data-finding]')
+      .evaluateAll((list) => list.map((e) => e.getAttribute('data-finding'))),
+    page: await page.getByRole('main').innerText(),
+  };
   await page.getByRole('link', { name: 'All jobs' }).click();
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Export Scenario drive' }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export Scenario drive' }).click(),
+  ]);
   const path = join(app.folder, 'bay.json');
   await download.saveAs(path);
-  const told = JSON.parse(execFileSync(process.execPath, ['server/dist/kymar.js', 'path', path], { encoding: 'utf8' }));
+  const told = JSON.parse(
+    execFileSync(process.execPath, ['server/dist/kymar.js', 'path', path], { encoding: 'utf8' }),
+  );
   expect(told.state.write).toBe(shown.state);
   expect(told.findings.write.map((f: { id: string }) => f.id)).toEqual(shown.findings);
-  for (const { reason, mend } of told.findings.write) for (const words of [reason, mend]) expect(shown.page).toContain(words);
+  for (const { reason, mend } of told.findings.write)
+    for (const words of [reason, mend]) expect(shown.page).toContain(words);
   expect(told.mends.write.length).toBeGreaterThan(0);
   for (const { words } of told.mends.write) expect(shown.page).toContain(words);
   expect(shown.page).toContain(`Flow: ${format(told.flow.write.expected, 'B/s')}`);
@@ -218,7 +261,10 @@ test('the command line tells the findings, the state, the flow and the mends tha
 
 test('a library of thousands: found by typing, in the list and at a joint', async () => {
   const { page, faults } = await app.open('/parts');
-  const lines = Array.from({ length: 3000 }, (_, i) => `d-${i},Fernhaze,Many ${i},flash,M.2 2280,M.2,pcie4x4,2 TB`);
+  const lines = Array.from(
+    { length: 3000 },
+    (_, i) => `d-${i},Fernhaze,Many ${i},flash,M.2 2280,M.2,pcie4x4,2 TB`,
+  );
   const path = join(app.folder, 'many.csv');
   await writeFile(path, ['Id,Maker,Model,Medium,Form factor,Plug,Modes,Capacity', ...lines].join('\n'));
   await page.getByLabel('File with parts').setInputFiles(path);

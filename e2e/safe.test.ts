@@ -38,7 +38,10 @@ const plant = (page: Page, key: string, record: unknown) =>
       new Promise<void>((resolve, reject) => {
         const open = indexedDB.open('kymar');
         open.onsuccess = () => {
-          const put = open.result.transaction('jobs', 'readwrite').objectStore('jobs').put(r, k as string);
+          const put = open.result
+            .transaction('jobs', 'readwrite')
+            .objectStore('jobs')
+            .put(r, k as string);
           put.onsuccess = () => (open.result.close(), resolve());
           put.onerror = () => reject(put.error);
         };
@@ -71,7 +74,16 @@ describe('never blank', () => {
     const { page, faults } = await app.open('/jobs');
     await saved(page);
     const { forecasts: _, chain: __, ...rest } = offload;
-    await plant(page, 'white', { ...rest, id: 'white', title: 'White for good', forecasts: [], host: { ...offload.host, storage: { ...offload.host.storage, read: { value: 0, source: { kind: 'entered' } } } } });
+    await plant(page, 'white', {
+      ...rest,
+      id: 'white',
+      title: 'White for good',
+      forecasts: [],
+      host: {
+        ...offload.host,
+        storage: { ...offload.host.storage, read: { value: 0, source: { kind: 'entered' } } },
+      },
+    });
     await plant(page, 'newer', { ...offload, id: 'newer', title: 'From next year', kymarVersion: 99 });
     for (const path of ['/jobs/white/verdict', '/jobs', '/jobs/demo-acoustics-offload/verdict']) {
       await page.goto(app.address + path);
@@ -80,7 +92,10 @@ describe('never blank', () => {
     }
     await page.goto(`${app.address}/jobs/white/verdict`);
     await page.getByRole('link', { name: 'Repair or export it' }).click();
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Export From next year' }).click()]);
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Export From next year' }).click(),
+    ]);
     expect(JSON.parse(await readFile((await download.path())!, 'utf8'))).toMatchObject({ kymarVersion: 99 });
     expect(await page.getByRole('button', { name: 'Repair From next year' }).count()).toBe(0);
     await page.getByRole('button', { name: 'Repair White for good' }).click();
@@ -89,7 +104,10 @@ describe('never blank', () => {
     await page.getByText('White for good, as it was damaged').waitFor();
     await page.goto(`${app.address}/jobs/white/verdict`);
     await page.getByRole('heading', { name: 'White for good' }).waitFor();
-    await page.getByText(/claim|wish/i).first().waitFor();
+    await page
+      .getByText(/claim|wish/i)
+      .first()
+      .waitFor();
     expect(faults).toEqual([]);
   });
 
@@ -111,12 +129,21 @@ describe('never blank', () => {
     await page.waitForLoadState('networkidle');
     await page.evaluate(() => ((window as { broken?: boolean }).broken = true));
     await page.getByRole('link', { name: /^Handover/ }).click();
-    await page.getByText(/cannot be shown/).first().waitFor();
-    await page.getByText(/no figure can be written/).first().waitFor();
+    await page
+      .getByText(/cannot be shown/)
+      .first()
+      .waitFor();
+    await page
+      .getByText(/no figure can be written/)
+      .first()
+      .waitFor();
     await page.getByRole('link', { name: 'All jobs' }).waitFor();
     await page.evaluate(() => ((window as { broken?: boolean }).broken = false));
     await page.getByRole('button', { name: 'Try again' }).first().click();
-    await page.getByText(/cannot be shown/).first().waitFor({ state: 'detached' });
+    await page
+      .getByText(/cannot be shown/)
+      .first()
+      .waitFor({ state: 'detached' });
   });
 });
 
@@ -144,7 +171,10 @@ describe('a server that goes away', () => {
     await page.getByRole('link', { name: 'Reference' }).click();
     const again = await serve('--port', port);
     await page.getByText('Capacity').first().waitFor();
-    await page.getByText(/server does not answer/).first().waitFor({ state: 'detached' });
+    await page
+      .getByText(/server does not answer/)
+      .first()
+      .waitFor({ state: 'detached' });
     expect(again.address).toBe(own.address);
     await context.close();
   });
@@ -155,7 +185,9 @@ test('a server replaced by another build: the page stays and says what to do; a 
   await page.keyboard.press('Space');
   await page.getByRole('link', { name: /^Clock running/ }).waitFor();
   // The other build's files have other names: those this page knows are not there any more.
-  await page.route(/\/assets\/reference/, (route) => route.fulfill({ status: 404, contentType: 'application/problem+json', body: '{}' }));
+  await page.route(/\/assets\/reference/, (route) =>
+    route.fulfill({ status: 404, contentType: 'application/problem+json', body: '{}' }),
+  );
   await page.getByRole('link', { name: 'Reference' }).click();
   await page.getByText(/Kymar was replaced by another build. Reload the page/).waitFor();
   await page.getByRole('link', { name: /^Clock running/ }).waitFor();
@@ -200,7 +232,10 @@ describe('running time', () => {
     await page.getByRole('tab', { name: 'Run on this machine' }).click();
     await page.getByRole('textbox', { name: 'Size' }).fill('1.5 GB');
     await page.getByRole('button', { name: 'Start the run' }).click();
-    await page.getByRole('status').filter({ hasText: /^(Writing|Reading) in/ }).waitFor();
+    await page
+      .getByRole('status')
+      .filter({ hasText: /^(Writing|Reading) in/ })
+      .waitFor();
     await page.reload();
     await page.getByRole('link', { name: /^(Writing|Reading) .* of 1.5 GB/ }).waitFor();
     await page.close();
@@ -226,8 +261,14 @@ describe('running time', () => {
     // Another Kymar measures on the same device now.
     const other = await serve();
     const cookie = (await fetch(other.address)).headers.get('set-cookie')!.split(';')[0]!;
-    const [target] = (await (await fetch(`${other.address}/api/targets`, { headers: { cookie } })).json()) as { id: string }[];
-    await fetch(`${other.address}/api/runs`, { method: 'POST', headers: { cookie, 'content-type': 'application/json' }, body: JSON.stringify({ target: target!.id, mode: 'write', bytes: 16e9, block: 1048576 }) });
+    const [target] = (await (
+      await fetch(`${other.address}/api/targets`, { headers: { cookie } })
+    ).json()) as { id: string }[];
+    await fetch(`${other.address}/api/runs`, {
+      method: 'POST',
+      headers: { cookie, 'content-type': 'application/json' },
+      body: JSON.stringify({ target: target!.id, mode: 'write', bytes: 16e9, block: 1048576 }),
+    });
     await page.getByRole('button', { name: 'Start the run' }).click();
     const refusal = page.getByText(/A run is going on: One run at a time/);
     await refusal.waitFor();
@@ -247,7 +288,16 @@ describe('saving', () => {
     await saved(page);
     const other = await context.newPage();
     await other.goto(`${app.address}/mark.svg`);
-    await other.evaluate(() => Promise.all(['kymar', 'kymar-bin'].map((name) => new Promise((resolve) => Object.assign(indexedDB.deleteDatabase(name), { onsuccess: resolve, onerror: resolve })))));
+    await other.evaluate(() =>
+      Promise.all(
+        ['kymar', 'kymar-bin'].map(
+          (name) =>
+            new Promise((resolve) =>
+              Object.assign(indexedDB.deleteDatabase(name), { onsuccess: resolve, onerror: resolve }),
+            ),
+        ),
+      ),
+    );
     await page.evaluate(() => document.dispatchEvent(new Event('visibilitychange', { bubbles: true })));
     await page.getByText(/storage was emptied while Kymar was open/).waitFor();
     await saved(page);
@@ -260,7 +310,10 @@ describe('saving', () => {
     const { page, context, faults } = await app.open('/jobs/demo-acoustics-offload/brief');
     await saved(page);
     const other = await another(context, '/jobs/demo-acoustics-offload/brief');
-    await Promise.all([page.getByLabel('Title').fill('Renamed here'), other.getByLabel('Customer').fill('Renamed there')]);
+    await Promise.all([
+      page.getByLabel('Title').fill('Renamed here'),
+      other.getByLabel('Customer').fill('Renamed there'),
+    ]);
     for (const one of [page, other]) {
       await one.getByRole('heading', { name: 'Renamed here', exact: true }).waitFor();
       await one.getByText(/^Renamed there,/).waitFor();
@@ -284,7 +337,10 @@ describe('saving', () => {
     expect(await page.getByRole('main').getByRole('listitem').count()).toBe(1);
     await saved(page);
     await page.goto(`${app.address}/settings`);
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Back up everything' }).click()]);
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Back up everything' }).click(),
+    ]);
     const path = join(app.folder, download.suggestedFilename());
     await download.saveAs(path);
     await page.reload();
@@ -311,13 +367,21 @@ describe('saving', () => {
   test('automatic back-up into a folder of the person’s choice', async () => {
     const { page, faults } = await app.open('/settings');
     // The question itself cannot be answered without a person: the browser's own private folder stands for the chosen one.
-    await page.evaluate(() => Object.assign(window, { showDirectoryPicker: () => navigator.storage.getDirectory() }));
+    await page.evaluate(() =>
+      Object.assign(window, { showDirectoryPicker: () => navigator.storage.getDirectory() }),
+    );
     await page.getByRole('button', { name: 'Choose a folder' }).click();
     await page.getByText(/Every change goes into the folder/).waitFor();
     const names = () =>
       page.evaluate(async () => {
         const found: [string, number][] = [];
-        for await (const [name, handle] of (await navigator.storage.getDirectory()) as unknown as AsyncIterable<[string, FileSystemFileHandle]>) found.push([name, JSON.parse(await (await handle.getFile()).text()).jobs.length]);
+        for await (const [
+          name,
+          handle,
+        ] of (await navigator.storage.getDirectory()) as unknown as AsyncIterable<
+          [string, FileSystemFileHandle]
+        >)
+          found.push([name, JSON.parse(await (await handle.getFile()).text()).jobs.length]);
         return found;
       });
     expect(await names()).toEqual([[expect.stringMatching(/^kymar-backup-\d{4}-\d\d-\d\d\.json$/), 3]]);
@@ -331,16 +395,38 @@ describe('saving', () => {
 describe('files', () => {
   test('several job files at once: each with its state and what is to be done; forged evidence is named, and again in every view', async () => {
     const { page, faults } = await app.open('/jobs');
-    const cut = { ...offload, id: 'cut', title: 'Cut to a third', runs: offload.runs.map((run) => (run.measure.kind === 'timed' ? { ...run, measure: { ...run.measure, seconds: run.measure.seconds / 3 } } : run)) };
-    await page.getByTestId('import-file').setInputFiles([await file('a.json', writeJob({ ...offload, title: 'Other title' })), await file('b.json', writeJob(cut as Job)), await file('c.json', '{"kymarVersion": 3')]);
+    const cut = {
+      ...offload,
+      id: 'cut',
+      title: 'Cut to a third',
+      runs: offload.runs.map((run) =>
+        run.measure.kind === 'timed'
+          ? { ...run, measure: { ...run.measure, seconds: run.measure.seconds / 3 } }
+          : run,
+      ),
+    };
+    await page
+      .getByTestId('import-file')
+      .setInputFiles([
+        await file('a.json', writeJob({ ...offload, title: 'Other title' })),
+        await file('b.json', writeJob(cut as Job)),
+        await file('c.json', '{"kymarVersion": 3'),
+      ]);
     await page.getByRole('heading', { name: '3 files' }).waitFor();
     await page.getByText('a.json, here already, and different').waitFor();
     await page.getByText('Different: title.').waitFor();
     await page.getByText('c.json: not imported').waitFor();
-    await page.getByText(/The run of .* was changed after it was kept/).first().waitFor();
+    await page
+      .getByText(/The run of .* was changed after it was kept/)
+      .first()
+      .waitFor();
     await page.getByRole('button', { name: 'Import it' }).click();
     await page.getByRole('heading', { name: 'Cut to a third' }).waitFor();
-    for (const [stage, words] of [['verdict', /Not all evidence is as it was kept/], ['bench', /changed after it was kept/], ['handover', /Not as it was kept/]] as const) {
+    for (const [stage, words] of [
+      ['verdict', /Not all evidence is as it was kept/],
+      ['bench', /changed after it was kept/],
+      ['handover', /Not as it was kept/],
+    ] as const) {
       await page.goto(`${app.address}/jobs/cut/${stage}`);
       await page.getByText(words).first().waitFor();
     }
@@ -353,9 +439,15 @@ describe('files', () => {
     await page.getByLabel('Why').fill('lid was open');
     await page.keyboard.press('Enter');
     await page.getByText(/Not used. Set aside on .*: lid was open/).waitFor();
-    await page.getByText(/mean of 3 runs/).first().waitFor();
+    await page
+      .getByText(/mean of 3 runs/)
+      .first()
+      .waitFor();
     await page.getByRole('button', { name: /^Use the run of 2026-11-04 10:05/ }).click();
-    await page.getByText(/mean of 4 runs/).first().waitFor();
+    await page
+      .getByText(/mean of 4 runs/)
+      .first()
+      .waitFor();
     expect(faults).toEqual([]);
   });
 
@@ -363,9 +455,19 @@ describe('files', () => {
     const { page, faults } = await app.open('/parts');
     const own = { ...SHOP.drives[0]!, model: 'Äskulap' };
     const [head, line] = toRows('drives', [own]) as [string[], string[]];
-    const cells = line.map((cell, i) => (head[i] === 'Reads at' ? '3.500 MB/s' : /^(Capacity|Writes at|Rated|Cache|Warranty|Random|4 KiB)/.test(head[i]!) && !head[i]!.includes(', ') ? '' : cell));
-    const text = [head, cells].map((row) => row.map((cell) => `"${cell.replaceAll('"', '""')}"`).join(';')).join('\r\n');
-    await page.getByLabel('File with parts').setInputFiles(await file('alt.csv', Buffer.from(`sep=;\r\n${text}`, 'latin1')));
+    const cells = line.map((cell, i) =>
+      head[i] === 'Reads at'
+        ? '3.500 MB/s'
+        : /^(Capacity|Writes at|Rated|Cache|Warranty|Random|4 KiB)/.test(head[i]!) && !head[i]!.includes(', ')
+          ? ''
+          : cell,
+    );
+    const text = [head, cells]
+      .map((row) => row.map((cell) => `"${cell.replaceAll('"', '""')}"`).join(';'))
+      .join('\r\n');
+    await page
+      .getByLabel('File with parts')
+      .setInputFiles(await file('alt.csv', Buffer.from(`sep=;\r\n${text}`, 'latin1')));
     await page.getByText(/read as Latin-1/).waitFor();
     await page.getByText(/divided by “;”/).waitFor();
     await page.getByText(/“3.500 MB\/s” can be read two ways/).waitFor();
@@ -390,7 +492,11 @@ test('the command line refuses what is hostile with exit 2, never with a stack',
     const args = command === 'schema' ? ['schema', 'toString'] : [command];
     let told = { status: 0, stderr: '' };
     try {
-      execFileSync(process.execPath, ['server/dist/kymar.js', ...args], { input, encoding: 'utf8', stdio: 'pipe' });
+      execFileSync(process.execPath, ['server/dist/kymar.js', ...args], {
+        input,
+        encoding: 'utf8',
+        stdio: 'pipe',
+      });
     } catch (error) {
       told = error as typeof told;
     }

@@ -27,13 +27,20 @@ let cookie = '';
 /** What the servers of a test keep over a restart. */
 let state = '';
 
-const cookieFrom = async (address: string) => (await fetch(address)).headers.get('set-cookie')!.split(';')[0]!;
-const another = (args: string[] = []) => startServer(['--reserve', '0 GB', ...args], { XDG_STATE_HOME: state });
+const cookieFrom = async (address: string) =>
+  (await fetch(address)).headers.get('set-cookie')!.split(';')[0]!;
+const another = (args: string[] = []) =>
+  startServer(['--reserve', '0 GB', ...args], { XDG_STATE_HOME: state });
 const begin = async (args: string[] = []) => {
   server = await another(['--bench', folder, ...args]);
   cookie = await cookieFrom(server.address);
 };
-const ended = () => new Promise<void>((resolve) => (server.child.exitCode === null && server.child.signalCode === null ? server.child.once('exit', () => resolve()) : resolve()));
+const ended = () =>
+  new Promise<void>((resolve) =>
+    server.child.exitCode === null && server.child.signalCode === null
+      ? server.child.once('exit', () => resolve())
+      : resolve(),
+  );
 beforeEach(async () => {
   folder = await mkdtemp(join(tmpdir(), 'kymar-e2e-'));
   state = await mkdtemp(join(tmpdir(), 'kymar-state-'));
@@ -47,11 +54,19 @@ afterEach(async () => {
 });
 
 const api = (method: string, path: string, body?: unknown, headers: Record<string, string> = {}) =>
-  fetch(`${server.address}/api${path}`, { method, headers: { cookie, ...(body ? { 'content-type': 'application/json' } : {}), ...headers }, ...(body ? { body: JSON.stringify(body) } : {}) });
+  fetch(`${server.address}/api${path}`, {
+    method,
+    headers: { cookie, ...(body ? { 'content-type': 'application/json' } : {}), ...headers },
+    ...(body ? { body: JSON.stringify(body) } : {}),
+  });
 const targets = async () => (await (await api('GET', '/targets')).json()) as Target[];
-const start = async (bytes: number, more: object = {}) => api('POST', '/runs', { target: (await targets())[0]!.id, mode: 'write-read', bytes, block: MiB, ...more });
+const start = async (bytes: number, more: object = {}) =>
+  api('POST', '/runs', { target: (await targets())[0]!.id, mode: 'write-read', bytes, block: MiB, ...more });
 /** Reads a run's events until `enough` says so or it ends. */
-const follow = async (id: string, enough: (events: RunEvent[]) => boolean = () => false): Promise<RunEvent[]> => {
+const follow = async (
+  id: string,
+  enough: (events: RunEvent[]) => boolean = () => false,
+): Promise<RunEvent[]> => {
   const events: RunEvent[] = [];
   const response = await api('GET', `/runs/${id}/events`);
   expect(response.headers.get('content-type')).toMatch(/text\/event-stream/);
@@ -73,7 +88,13 @@ test('a run writes and reads back, tells its progress ten times a second, and le
   const { id } = (await (await start(512 * MiB)).json()) as { id: string };
   const events = await follow(id);
   const last = events.at(-1)!;
-  expect(last).toMatchObject({ type: 'done', results: [{ direction: 'write', bytes: 512 * MiB }, { direction: 'read', bytes: 512 * MiB }] });
+  expect(last).toMatchObject({
+    type: 'done',
+    results: [
+      { direction: 'write', bytes: 512 * MiB },
+      { direction: 'read', bytes: 512 * MiB },
+    ],
+  });
   if (last.type !== 'done') throw new Error('unreachable');
   for (const { seconds, samples } of last.results) {
     expect(samples.at(-1)).toEqual({ t: seconds, bytes: 512 * MiB });
@@ -92,7 +113,10 @@ test('one run at a time; stopping it cleans up', async () => {
   const { id } = (await (await start(await large())).json()) as { id: string };
   await follow(id, (events) => events.some((e) => e.type === 'progress' && e.bytes > 0));
   const second = await start(MiB);
-  expect([second.status, second.headers.get('content-type')]).toEqual([409, expect.stringContaining('application/problem+json')]);
+  expect([second.status, second.headers.get('content-type')]).toEqual([
+    409,
+    expect.stringContaining('application/problem+json'),
+  ]);
   expect(await runFolders()).toHaveLength(1);
   expect((await api('DELETE', `/runs/${id}`)).status).toBe(409);
   expect((await api('POST', `/runs/${id}/stop`)).status).toBe(202);
@@ -121,14 +145,21 @@ test('ended politely in the middle of a run, nothing is left at once', async () 
 });
 
 /** A mount namespace of its own, where a small volume can be mounted without touching the machine; not every container allows it. */
-const isolated = (script: string) => spawnSync('unshare', [process.getuid?.() === 0 ? '-m' : '-rm', 'sh', '-c', script], { encoding: 'utf8' });
+const isolated = (script: string) =>
+  spawnSync('unshare', [process.getuid?.() === 0 ? '-m' : '-rm', 'sh', '-c', script], { encoding: 'utf8' });
 const mountable = isolated('mount -t tmpfs -o size=1m tmpfs /mnt').status === 0;
 
 /** What the run's own thread reports of a volume of 64 MB in memory, and how much is free there at the end. */
 async function onSmallVolume(guard: boolean): Promise<{ report: object; free: number }> {
   const volume = join(folder, 'small');
   await mkdir(volume);
-  const order = { file: join(volume, 'data.bin'), bytes: 128 * MiB, block: MiB, mode: 'write', ...(guard ? { guard: { folder: volume, reserve: 20 * MiB } } : {}) };
+  const order = {
+    file: join(volume, 'data.bin'),
+    bytes: 128 * MiB,
+    block: MiB,
+    mode: 'write',
+    ...(guard ? { guard: { folder: volume, reserve: 20 * MiB } } : {}),
+  };
   const program = `const { Worker } = require('node:worker_threads');
     const { statfsSync } = require('node:fs');
     new Worker(${JSON.stringify(join(root, 'server/dist/worker.js'))}, { workerData: { ...${JSON.stringify(order)}, shared: new SharedArrayBuffer(16) } }).once('message', (report) => {
@@ -136,20 +167,30 @@ async function onSmallVolume(guard: boolean): Promise<{ report: object; free: nu
       console.log(JSON.stringify({ report, free: bavail * bsize }));
     });`;
   await writeFile(join(folder, 'program.cjs'), program);
-  const { stdout } = isolated(`mount -t tmpfs -o size=64m tmpfs '${volume}' && exec '${process.execPath}' '${join(folder, 'program.cjs')}'`);
+  const { stdout } = isolated(
+    `mount -t tmpfs -o size=64m tmpfs '${volume}' && exec '${process.execPath}' '${join(folder, 'program.cjs')}'`,
+  );
   return JSON.parse(stdout) as { report: object; free: number };
 }
 
-(mountable ? test : test.skip)('a disk that runs full while writing ends the run with its reason', async () => {
-  expect(await onSmallVolume(false)).toMatchObject({ report: { ok: false, stopped: false, code: 'ENOSPC' } });
-});
+(mountable ? test : test.skip)(
+  'a disk that runs full while writing ends the run with its reason',
+  async () => {
+    expect(await onSmallVolume(false)).toMatchObject({
+      report: { ok: false, stopped: false, code: 'ENOSPC' },
+    });
+  },
+);
 
-(mountable ? test : test.skip)('the reserve of a real volume is not touched, however large the run was asked for', async () => {
-  const { report, free } = await onSmallVolume(true);
-  expect(report).toMatchObject({ ok: false, stopped: false, code: 'RESERVE' });
-  expect(free).toBeGreaterThanOrEqual(20 * MiB);
-  expect(free).toBeLessThan(64 * MiB);
-});
+(mountable ? test : test.skip)(
+  'the reserve of a real volume is not touched, however large the run was asked for',
+  async () => {
+    const { report, free } = await onSmallVolume(true);
+    expect(report).toMatchObject({ ok: false, stopped: false, code: 'RESERVE' });
+    expect(free).toBeGreaterThanOrEqual(20 * MiB);
+    expect(free).toBeLessThan(64 * MiB);
+  },
+);
 
 test('the terminal closed in the middle of a run: nothing is left', async () => {
   const { id } = (await (await start(await large())).json()) as { id: string };
@@ -169,7 +210,12 @@ test('killed, then started with another folder: the journal still knows what to 
   cookie = await cookieFrom(server.address);
   expect(await runFolders()).toEqual([]);
   // And the page learns what became of its run.
-  expect(await (await api('GET', '/runs')).json()).toEqual([expect.objectContaining({ id, last: { type: 'failed', aborted: false, problem: expect.stringMatching(/server was stopped/) } })]);
+  expect(await (await api('GET', '/runs')).json()).toEqual([
+    expect.objectContaining({
+      id,
+      last: { type: 'failed', aborted: false, problem: expect.stringMatching(/server was stopped/) },
+    }),
+  ]);
 });
 
 test('the work folder swapped for a link in the middle of a run: nothing the link leads to is touched', async () => {
@@ -189,14 +235,22 @@ test('the work folder swapped for a link in the middle of a run: nothing the lin
 
 test('a sparse file put in the place of what was written is no fast drive', async () => {
   const { id } = (await (await start(1024 * MiB)).json()) as { id: string };
-  await follow(id, (events) => events.some((e) => e.type === 'progress' && e.direction === 'write' && e.bytes > 800 * MiB) || events.some((e) => e.type !== 'progress'));
+  await follow(
+    id,
+    (events) =>
+      events.some((e) => e.type === 'progress' && e.direction === 'write' && e.bytes > 800 * MiB) ||
+      events.some((e) => e.type !== 'progress'),
+  );
   const [name] = await runFolders();
   const file = join(folder, name!, 'data.bin');
   await rename(file, `${file}.away`);
   await writeFile(file, '');
   await truncate(file, 1024 * MiB);
   const last = (await follow(id)).at(-1)!;
-  expect(last).toMatchObject({ type: 'failed', problem: expect.stringMatching(/not what is written|not what was written/) });
+  expect(last).toMatchObject({
+    type: 'failed',
+    problem: expect.stringMatching(/not what is written|not what was written/),
+  });
   // What Kymar did not make it does not remove, and says so.
   expect(last).toMatchObject({ left: expect.stringMatching(/data.bin.away in it is not Kymar’s/) });
 });
@@ -204,12 +258,21 @@ test('a sparse file put in the place of what was written is no fast drive', asyn
 test('two servers, and one folder under two names, never run at once on one device', async () => {
   const other = await another(['--bench', folder, '--bench', `${folder}/../${folder.split('/').at(-1)}`]);
   const theirs = await cookieFrom(other.address);
-  const list = (await (await fetch(`${other.address}/api/targets`, { headers: { cookie: theirs } })).json()) as Target[];
+  const list = (await (
+    await fetch(`${other.address}/api/targets`, { headers: { cookie: theirs } })
+  ).json()) as Target[];
   const { id } = (await (await start(await large())).json()) as { id: string };
   await follow(id, (events) => events.some((e) => e.type === 'progress' && e.bytes > 0));
   for (const { id: target } of list) {
-    const refused = await fetch(`${other.address}/api/runs`, { method: 'POST', headers: { cookie: theirs, 'content-type': 'application/json' }, body: JSON.stringify({ target, mode: 'write', bytes: MiB, block: MiB }) });
-    expect([refused.status, ((await refused.json()) as { detail: string }).detail]).toEqual([409, expect.stringMatching(/from whichever Kymar/)]);
+    const refused = await fetch(`${other.address}/api/runs`, {
+      method: 'POST',
+      headers: { cookie: theirs, 'content-type': 'application/json' },
+      body: JSON.stringify({ target, mode: 'write', bytes: MiB, block: MiB }),
+    });
+    expect([refused.status, ((await refused.json()) as { detail: string }).detail]).toEqual([
+      409,
+      expect.stringMatching(/from whichever Kymar/),
+    ]);
   }
   // Started beside a living run, it has not swept it.
   expect(await runFolders()).toHaveLength(1);
@@ -226,24 +289,43 @@ test('a result is kept until a page has taken it, over a restart too', async () 
   await ended();
   await begin();
   const kept = (await (await api('GET', '/runs')).json()) as KeptRun[];
-  expect(kept).toEqual([expect.objectContaining({ id, folder, request: expect.objectContaining({ purpose }), last: expect.objectContaining({ type: 'done' }) })]);
+  expect(kept).toEqual([
+    expect.objectContaining({
+      id,
+      folder,
+      request: expect.objectContaining({ purpose }),
+      last: expect.objectContaining({ type: 'done' }),
+    }),
+  ]);
   expect((await api('DELETE', `/runs/${id}`)).status).toBe(200);
   expect(await (await api('GET', '/runs')).json()).toEqual([]);
 });
 
 test('a port that is taken is said, with how to choose another; no other one is taken silently', async () => {
   const { port } = new URL(server.address);
-  const { status, stderr } = spawnSync(process.execPath, [join(root, 'server/dist/main.js'), '--port', port, '--bench', folder], { encoding: 'utf8', env: { ...process.env, XDG_STATE_HOME: state } });
-  expect([status, stderr]).toEqual([1, expect.stringMatching(new RegExp(`Port ${port} is taken.*--port ${Number(port) + 1}`))]);
+  const { status, stderr } = spawnSync(
+    process.execPath,
+    [join(root, 'server/dist/main.js'), '--port', port, '--bench', folder],
+    { encoding: 'utf8', env: { ...process.env, XDG_STATE_HOME: state } },
+  );
+  expect([status, stderr]).toEqual([
+    1,
+    expect.stringMatching(new RegExp(`Port ${port} is taken.*--port ${Number(port) + 1}`)),
+  ]);
 });
 
 /** Loop devices are the whole machine's: taken and given back around a test, where it has any. */
-const loopable = mountable && spawnSync('sh', ['-c', 'losetup -f && command -v mkfs.ext4']).status === 0 && process.getuid?.() === 0;
+const loopable =
+  mountable &&
+  spawnSync('sh', ['-c', 'losetup -f && command -v mkfs.ext4']).status === 0 &&
+  process.getuid?.() === 0;
 
-(loopable ? test : test.skip)('real layers of this machine: overlay and loop on memory, a loop on a disk through its page cache and past it', async () => {
-  const at = (name: string) => join(folder, name);
-  for (const name of ['memory', 'overlay', 'inmemory', 'cached', 'past']) await mkdir(at(name));
-  const program = `const { spawn } = require('node:child_process');
+(loopable ? test : test.skip)(
+  'real layers of this machine: overlay and loop on memory, a loop on a disk through its page cache and past it',
+  async () => {
+    const at = (name: string) => join(folder, name);
+    for (const name of ['memory', 'overlay', 'inmemory', 'cached', 'past']) await mkdir(at(name));
+    const program = `const { spawn } = require('node:child_process');
     const server = spawn(process.execPath, [${JSON.stringify(join(root, 'server/dist/main.js'))}, '--port', '0', ...['overlay', 'inmemory', 'cached', 'past'].flatMap((name) => ['--bench', ${JSON.stringify(folder)} + '/' + name])], { stdio: ['ignore', 'pipe', 'inherit'] });
     server.stdout.once('data', async (said) => {
       const address = /http:\\S+/.exec(said)[0];
@@ -251,8 +333,8 @@ const loopable = mountable && spawnSync('sh', ['-c', 'losetup -f && command -v m
       console.log(await (await fetch(address + 'api/targets', { headers: { cookie } })).text());
       server.kill();
     });`;
-  await writeFile(at('program.cjs'), program);
-  const { stdout, stderr } = isolated(`set -e
+    await writeFile(at('program.cjs'), program);
+    const { stdout, stderr } = isolated(`set -e
     cd '${folder}'
     mount -t tmpfs -o size=200m tmpfs memory
     mkdir memory/low memory/up memory/work
@@ -264,15 +346,18 @@ const loopable = mountable && spawnSync('sh', ['-c', 'losetup -f && command -v m
     serve disk-image cached --direct-io=off
     serve past-image past --direct-io=on
     XDG_STATE_HOME='${state}' '${process.execPath}' program.cjs`);
-  expect(stderr).not.toMatch(/rror/);
-  const told = Object.fromEntries((JSON.parse(stdout) as Target[]).map((t) => [t.folder.split('/').at(-1), t]));
-  expect(told.overlay).toMatchObject({ labels: ['memory-backed'], way: 'overlay on tmpfs' });
-  expect(told.inmemory!.labels).toContain('memory-backed');
-  expect(told.inmemory!.way).toMatch(/^ext4 on loop\d+ on tmpfs$/);
-  expect(told.cached!.labels).toContain('cached-through');
-  expect(told.past!.labels).not.toContain('cached-through');
-  expect(told.past!.way).toMatch(/^ext4 on loop\d+ on /);
-});
+    expect(stderr).not.toMatch(/rror/);
+    const told = Object.fromEntries(
+      (JSON.parse(stdout) as Target[]).map((t) => [t.folder.split('/').at(-1), t]),
+    );
+    expect(told.overlay).toMatchObject({ labels: ['memory-backed'], way: 'overlay on tmpfs' });
+    expect(told.inmemory!.labels).toContain('memory-backed');
+    expect(told.inmemory!.way).toMatch(/^ext4 on loop\d+ on tmpfs$/);
+    expect(told.cached!.labels).toContain('cached-through');
+    expect(told.past!.labels).not.toContain('cached-through');
+    expect(told.past!.way).toMatch(/^ext4 on loop\d+ on /);
+  },
+);
 
 test('what cannot run is refused as problem details, with what to do', async () => {
   const room = (await targets())[0]!.room;
@@ -286,7 +371,11 @@ test('what cannot run is refused as problem details, with what to do', async () 
     const response = await start(MiB, body);
     expect(response.status).toBe(status);
     expect(response.headers.get('content-type')).toMatch(/application\/problem\+json/);
-    expect(await response.json()).toMatchObject({ status, title: expect.any(String), detail: expect.stringMatching(detail) });
+    expect(await response.json()).toMatchObject({
+      status,
+      title: expect.any(String),
+      detail: expect.stringMatching(detail),
+    });
   }
   const broken = await api('POST', '/runs', undefined, { 'content-type': 'application/json' });
   expect([400, 415]).toContain(broken.status);
@@ -299,7 +388,15 @@ test('a missing folder, a file and memory are named as such', async () => {
   await writeFile(join(folder, 'file'), '');
   server.stop();
   await ended();
-  await begin(['--bench', join(folder, 'none'), '--bench', join(folder, 'file'), '--bench', '/sys', ...(existsSync('/dev/shm') ? ['--bench', '/dev/shm'] : [])]);
+  await begin([
+    '--bench',
+    join(folder, 'none'),
+    '--bench',
+    join(folder, 'file'),
+    '--bench',
+    '/sys',
+    ...(existsSync('/dev/shm') ? ['--bench', '/dev/shm'] : []),
+  ]);
   const [fine, none, file, sealed, memory] = await targets();
   expect(fine!.problem).toBeNull();
   expect(none!.problem).toMatch(/does not exist/);
@@ -313,7 +410,11 @@ describe('only this machine’s own page gets in', () => {
   const status = (path: string, headers: Record<string, string>) =>
     new Promise<number>((resolve, reject) => {
       const { port } = new URL(server.address);
-      request({ host: '127.0.0.1', port, path, headers }, (response) => resolve(response.resume().statusCode!)).on('error', reject).end();
+      request({ host: '127.0.0.1', port, path, headers }, (response) =>
+        resolve(response.resume().statusCode!),
+      )
+        .on('error', reject)
+        .end();
     });
   test('by host, origin and token', async () => {
     const { host, origin } = new URL(server.address);
@@ -332,15 +433,25 @@ describe('only this machine’s own page gets in', () => {
     expect(await status('/assets/../../package.json', { host })).not.toBe(500);
   });
   const raw = (method: string, path: string, headers: Record<string, string> = {}) =>
-    new Promise<{ status: number; type: string; text: string; headers: Record<string, unknown> }>((resolve, reject) => {
-      const { port, host } = new URL(server.address);
-      const asked = request({ host: '127.0.0.1', port, path, method, headers: { host, ...headers } }, async (response) => {
-        let text = '';
-        for await (const piece of response) text += String(piece);
-        resolve({ status: response.statusCode!, type: response.headers['content-type'] ?? '', text, headers: response.headers });
-      });
-      asked.on('error', reject).end();
-    });
+    new Promise<{ status: number; type: string; text: string; headers: Record<string, unknown> }>(
+      (resolve, reject) => {
+        const { port, host } = new URL(server.address);
+        const asked = request(
+          { host: '127.0.0.1', port, path, method, headers: { host, ...headers } },
+          async (response) => {
+            let text = '';
+            for await (const piece of response) text += String(piece);
+            resolve({
+              status: response.statusCode!,
+              type: response.headers['content-type'] ?? '',
+              text,
+              headers: response.headers,
+            });
+          },
+        );
+        asked.on('error', reject).end();
+      },
+    );
   test.each([
     ['GET', '/assets/x', 404],
     ['GET', '/assets/../../../package.json', 404],
@@ -355,7 +466,11 @@ describe('only this machine’s own page gets in', () => {
   ])('%s %s is refused as problem details, and tells no path', async (method, path, status) => {
     const answer = await raw(method, path);
     expect([answer.status, answer.type]).toEqual([status, expect.stringMatching(/problem\+json/)]);
-    expect(JSON.parse(answer.text)).toMatchObject({ status, title: expect.any(String), detail: expect.any(String) });
+    expect(JSON.parse(answer.text)).toMatchObject({
+      status,
+      title: expect.any(String),
+      detail: expect.any(String),
+    });
     expect(answer.text).not.toContain(root);
     expect(answer.text).not.toMatch(/\/(dist|work|home|tmp|assets)\b/);
   });
@@ -365,21 +480,33 @@ describe('only this machine’s own page gets in', () => {
   });
   test('what is no HTTP gets problem details too', async () => {
     const answer = await new Promise<string>((resolve, reject) => {
-      const socket = connect(Number(new URL(server.address).port), '127.0.0.1', () => socket.write('NONSENSE\r\n\r\n'));
+      const socket = connect(Number(new URL(server.address).port), '127.0.0.1', () =>
+        socket.write('NONSENSE\r\n\r\n'),
+      );
       let text = '';
-      socket.on('data', (piece) => (text += String(piece))).on('end', () => resolve(text)).on('error', reject);
+      socket
+        .on('data', (piece) => (text += String(piece)))
+        .on('end', () => resolve(text))
+        .on('error', reject);
     });
     expect(answer).toMatch(/^HTTP\/1.1 400 [\s\S]*problem\+json[\s\S]*no HTTP/);
   });
   test('`localhost` is sent to where the jobs are', async () => {
     const { port } = new URL(server.address);
-    expect(await raw('GET', '/jobs?x=1', { host: `localhost:${port}` })).toMatchObject({ status: 307, headers: { location: `http://127.0.0.1:${port}/jobs?x=1` } });
-    expect((await raw('GET', '//elsewhere.example/', { host: `localhost:${port}` })).headers.location).toBe(`http://127.0.0.1:${port}/elsewhere.example/`);
+    expect(await raw('GET', '/jobs?x=1', { host: `localhost:${port}` })).toMatchObject({
+      status: 307,
+      headers: { location: `http://127.0.0.1:${port}/jobs?x=1` },
+    });
+    expect((await raw('GET', '//elsewhere.example/', { host: `localhost:${port}` })).headers.location).toBe(
+      `http://127.0.0.1:${port}/elsewhere.example/`,
+    );
     expect((await raw('GET', '/api/session', { host: `localhost:${port}` })).status).toBe(403);
   });
   test('the token is in a cookie no script can read, and in no page', async () => {
     const page = await raw('GET', '/');
-    expect(String(page.headers['set-cookie'])).toMatch(/^kymar-\d+=[\w-]{32}; Path=\/; HttpOnly; SameSite=Strict$/);
+    expect(String(page.headers['set-cookie'])).toMatch(
+      /^kymar-\d+=[\w-]{32}; Path=\/; HttpOnly; SameSite=Strict$/,
+    );
     expect(page.text).not.toContain(cookie.split('=')[1]!);
     expect(String((await raw('GET', '/api/session')).headers['set-cookie'])).toContain(cookie);
   });
@@ -388,7 +515,11 @@ describe('only this machine’s own page gets in', () => {
     expect(response.headers.get('access-control-allow-origin')).toBeNull();
     expect(response.headers.get('content-security-policy')).toMatch(/default-src 'self'/);
     expect(response.headers.get('cache-control')).toBe('no-store');
-    const listening = spawnSync('sh', ['-c', `cat /proc/net/tcp /proc/net/tcp6 | awk '$4 == "0A" {print $2}'`], { encoding: 'utf8' }).stdout;
+    const listening = spawnSync(
+      'sh',
+      ['-c', `cat /proc/net/tcp /proc/net/tcp6 | awk '$4 == "0A" {print $2}'`],
+      { encoding: 'utf8' },
+    ).stdout;
     const port = Number(new URL(server.address).port).toString(16).toUpperCase().padStart(4, '0');
     expect(listening.split('\n').filter((line) => line.endsWith(`:${port}`))).toEqual([`0100007F:${port}`]);
   });
@@ -417,10 +548,15 @@ describe('the command line', () => {
       expect(path.findings[d]).toEqual(findings(setting(d)).map(({ figure: _, ...finding }) => finding));
       expect(path.state[d]).toBe(stateOf(setting(d)));
     }
-    expect(path.alternatives.write.port.map((c: { key: string }) => c.key)).toEqual(offload!.host.ports.map((p) => p.id));
+    expect(path.alternatives.write.port.map((c: { key: string }) => c.key)).toEqual(
+      offload!.host.ports.map((p) => p.id),
+    );
     const forecast = JSON.parse((await kymar(['forecast'], text)).out);
     expect(forecast.activities[0].time).toEqual(plain(forecastJob(offload!)!.activities[0]!.figure));
-    expect(forecast.activities[2]).toMatchObject({ kind: 'keep', figure: plain(forecastJob(offload!)!.activities[2]!.figure) });
+    expect(forecast.activities[2]).toMatchObject({
+      kind: 'keep',
+      figure: plain(forecastJob(offload!)!.activities[2]!.figure),
+    });
     expect(forecast.ahead.ends).toEqual(JSON.parse(JSON.stringify(repeatJob(offload!, { years: 4 })!.ends)));
     expect(JSON.parse((await kymar(['verdict'], text)).out)).toEqual(plain(verdict(offload!)));
   });
@@ -428,33 +564,62 @@ describe('the command line', () => {
   test('path tries the parts of another library', async () => {
     const lean = { ...SHOP, cables: SHOP.cables.slice(0, 1) };
     await writeFile(join(folder, 'library.json'), writeLibrary(lean));
-    const { alternatives } = JSON.parse((await kymar(['path', '--shop', 'library.json'], writeJob(offload!))).out);
+    const { alternatives } = JSON.parse(
+      (await kymar(['path', '--shop', 'library.json'], writeJob(offload!))).out,
+    );
     expect(alternatives.read.cable.map((c: { key: string }) => c.key)).toEqual([lean.cables[0]!.id, 'none']);
     await writeFile(join(folder, 'library.json'), '{"kymarLibrary": 1, "cables": [{}]}');
-    expect(await kymar(['path', '--shop', 'library.json'], writeJob(offload!))).toMatchObject({ code: 2, out: '', err: expect.stringMatching(/cables\.0/) });
+    expect(await kymar(['path', '--shop', 'library.json'], writeJob(offload!))).toMatchObject({
+      code: 2,
+      out: '',
+      err: expect.stringMatching(/cables\.0/),
+    });
   });
 
   test('compare gives what the core gives, a box that fits changed with the drive; what cannot be is told', async () => {
     const plan = { ...offload!, build: offload!.build! };
-    const drives = ['oystral-merlin-2t', 'venndale-slate-1t'].map((id) => SHOP.drives.find((d) => d.id === id)!);
+    const drives = ['oystral-merlin-2t', 'venndale-slate-1t'].map((id) =>
+      SHOP.drives.find((d) => d.id === id)!,
+    );
     for (const activity of ['offload', 'season']) {
-      const { out, code } = await kymar(['compare', '--with', drives.map((d) => d.id).join(), '--activity', activity], writeJob(offload!));
+      const { out, code } = await kymar(
+        ['compare', '--with', drives.map((d) => d.id).join(), '--activity', activity],
+        writeJob(offload!),
+      );
       expect(code).toBe(0);
       const core = compareBuilds(plan, activity, withDrives(plan, SHOP, drives, activity));
       const names = core.builds.map((b) => b.name);
-      expect(JSON.parse(out).pairs).toEqual(plain(core.pairs.map(({ a, b, ...pair }) => ({ a: names[a], b: names[b], ...pair }))));
-      expect(JSON.parse(out).builds.map((b: { figure: unknown }) => b.figure)).toEqual(plain(core.builds.map((b) => b.forecast!.figure)));
+      expect(JSON.parse(out).pairs).toEqual(
+        plain(core.pairs.map(({ a, b, ...pair }) => ({ a: names[a], b: names[b], ...pair }))),
+      );
+      expect(JSON.parse(out).builds.map((b: { figure: unknown }) => b.figure)).toEqual(
+        plain(core.builds.map((b) => b.forecast!.figure)),
+      );
       expect(JSON.parse(out).builds[2]).toMatchObject({ drive: 'venndale-slate-1t', blocked: [] });
       expect(JSON.parse(out).builds[2].bridge).not.toBe(offload!.build!.bridge!.id);
     }
-    expect(await kymar(['compare', '--with', 'none'], writeJob(offload!))).toMatchObject({ code: 2, err: expect.stringMatching(/no drive of the library/) });
-    expect(await kymar(['compare'], writeJob(offload!))).toMatchObject({ code: 2, err: expect.stringMatching(/Two to four/) });
-    expect(await kymar(['compare', '--with', 'venndale-slate-1t', '--activity', 'none'], writeJob(offload!))).toMatchObject({ code: 2, err: expect.stringMatching(/no activity/) });
+    expect(await kymar(['compare', '--with', 'none'], writeJob(offload!))).toMatchObject({
+      code: 2,
+      err: expect.stringMatching(/no drive of the library/),
+    });
+    expect(await kymar(['compare'], writeJob(offload!))).toMatchObject({
+      code: 2,
+      err: expect.stringMatching(/Two to four/),
+    });
+    expect(
+      await kymar(['compare', '--with', 'venndale-slate-1t', '--activity', 'none'], writeJob(offload!)),
+    ).toMatchObject({ code: 2, err: expect.stringMatching(/no activity/) });
   });
 
   test('endurance takes its own input', async () => {
     const source = { kind: 'sheet' as const };
-    const input = { tbw: { value: 600e12, source }, capacity: { value: 1e12, source }, warrantyYears: { value: 5, source }, writesPerDay: null, readings: [{ day: 155, written: 9790e9 }] };
+    const input = {
+      tbw: { value: 600e12, source },
+      capacity: { value: 1e12, source },
+      warrantyYears: { value: 5, source },
+      writesPerDay: null,
+      readings: [{ day: 155, written: 9790e9 }],
+    };
     const { out, code } = await kymar(['endurance'], JSON.stringify(input));
     expect(code).toBe(0);
     expect(JSON.parse(out)).toEqual(plain(life(input)));
@@ -467,14 +632,25 @@ describe('the command line', () => {
     page.writeUInt8(100, 3);
     page.writeBigUInt64LE(20_000_000n, 48);
     await writeFile(join(folder, 'page.bin'), page);
-    expect(JSON.parse((await kymar(['health', 'page.bin'], '')).out)).toMatchObject({ from: 'NVMe log page 02h', temperature: 37, written: 10.24e12, spare: 1 });
-    expect(JSON.parse((await kymar(['health'], 'Percentage Used: 7%')).out)).toMatchObject({ from: 'pasted text', percentageUsed: 0.07, written: null });
+    expect(JSON.parse((await kymar(['health', 'page.bin'], '')).out)).toMatchObject({
+      from: 'NVMe log page 02h',
+      temperature: 37,
+      written: 10.24e12,
+      spare: 1,
+    });
+    expect(JSON.parse((await kymar(['health'], 'Percentage Used: 7%')).out)).toMatchObject({
+      from: 'pasted text',
+      percentageUsed: 0.07,
+      written: null,
+    });
   });
 
   test('decode takes one name or a list', async () => {
     const line = 'USB 3.2 Gen 2x2, 20GB/s';
     expect(JSON.parse((await kymar(['decode'], JSON.stringify(line))).out)).toEqual(plain(decode(line)));
-    expect(JSON.parse((await kymar(['decode'], JSON.stringify([line, '']))).out)).toEqual(plain([decode(line), decode('')]));
+    expect(JSON.parse((await kymar(['decode'], JSON.stringify([line, '']))).out)).toEqual(
+      plain([decode(line), decode('')]),
+    );
   });
 
   test.each([
@@ -494,5 +670,9 @@ describe('the command line', () => {
     expect([code, out]).toEqual([2, '']);
     expect(err).toMatch(message);
   });
-  test('a file that is not there: exit 2', async () => expect(await kymar(['path', 'none.json'], '')).toMatchObject({ code: 2, err: expect.stringMatching(/ENOENT/) }));
+  test('a file that is not there: exit 2', async () =>
+    expect(await kymar(['path', 'none.json'], '')).toMatchObject({
+      code: 2,
+      err: expect.stringMatching(/ENOENT/),
+    }));
 });

@@ -5,7 +5,9 @@ import { install, root } from './lib.mjs';
 /** Runs one program of bench/ by its name: `npm run bench -- sequential`. */
 install();
 const [name = '', ...args] = process.argv.slice(2);
-const names = readdirSync(join(root, 'bench')).filter((f) => f.endsWith('.mjs')).map((f) => f.replace('.mjs', ''));
+const names = readdirSync(join(root, 'bench'))
+  .filter((f) => f.endsWith('.mjs'))
+  .map((f) => f.replace('.mjs', ''));
 if (!names.includes(name)) {
   console.error(`Usage: npm run bench -- <${names.join('|')}>`);
   process.exit(2);

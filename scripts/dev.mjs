@@ -7,7 +7,13 @@ build();
 const bin = (name) => join(root, 'node_modules/.bin', name);
 const children = [
   start(bin('vite'), ['build', '-c', 'server/vite.config.ts', '--watch']),
-  start(process.execPath, ['--watch', join(root, 'server/dist/main.js'), '--port', '4817', ...process.argv.slice(2)]),
+  start(process.execPath, [
+    '--watch',
+    join(root, 'server/dist/main.js'),
+    '--port',
+    '4817',
+    ...process.argv.slice(2),
+  ]),
   start(bin('vite'), ['-c', 'web/vite.config.ts', '--host', '127.0.0.1', '--port', '5173', '--strictPort']),
 ];
 const stop = () => children.forEach((child) => child.kill());

@@ -6,4 +6,9 @@ import { build, install, root } from './lib.mjs';
 console.log = console.error;
 install();
 build(['server']);
-process.exit(spawnSync(process.execPath, [join(root, 'server/dist/kymar.js'), ...process.argv.slice(2)], { stdio: 'inherit', cwd: process.env.INIT_CWD }).status ?? 1);
+process.exit(
+  spawnSync(process.execPath, [join(root, 'server/dist/kymar.js'), ...process.argv.slice(2)], {
+    stdio: 'inherit',
+    cwd: process.env.INIT_CWD,
+  }).status ?? 1,
+);

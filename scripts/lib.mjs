@@ -13,7 +13,10 @@ export function install() {
   if (existsSync(mark) && statSync(mark).mtimeMs >= statSync(join(root, 'package-lock.json')).mtimeMs) return;
   console.log('Installing packages …');
   // Not `npm ci`: it wants every platform's optional binaries in the lock file, and not every registry offers them all.
-  execFileSync('npm', ['install', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: root, stdio: 'inherit' });
+  execFileSync('npm', ['install', '--no-audit', '--no-fund', '--loglevel=error'], {
+    cwd: root,
+    stdio: 'inherit',
+  });
 }
 
 function newest(folder) {
@@ -30,21 +33,31 @@ const OUTPUT = { server: 'server/dist/kymar.js', web: 'web/dist/index.html' };
 export function build(parts = ['server', 'web']) {
   for (const part of parts) {
     const made = join(root, OUTPUT[part]);
-    if (existsSync(made) && statSync(made).mtimeMs > Math.max(newest(join(root, part)), newest(join(root, 'core')))) continue;
+    if (
+      existsSync(made) &&
+      statSync(made).mtimeMs > Math.max(newest(join(root, part)), newest(join(root, 'core')))
+    )
+      continue;
     console.log(`Building ${part} …`);
-    execFileSync(bin('vite'), ['build', '-c', `${part}/vite.config.ts`], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] });
+    execFileSync(bin('vite'), ['build', '-c', `${part}/vite.config.ts`], {
+      cwd: root,
+      stdio: ['ignore', 'ignore', 'inherit'],
+    });
     if (part === 'web') compress(join(root, 'web/dist/assets'));
   }
 }
 
 /** Lays a Brotli copy beside each script and style, which the server sends to whoever takes it. */
 function compress(folder) {
-  for (const name of readdirSync(folder).filter((n) => /\.(js|css)$/.test(n))) writeFileSync(join(folder, `${name}.br`), brotliCompressSync(readFileSync(join(folder, name))));
+  for (const name of readdirSync(folder).filter((n) => /\.(js|css)$/.test(n)))
+    writeFileSync(join(folder, `${name}.br`), brotliCompressSync(readFileSync(join(folder, name))));
 }
 
 /** Runs a program of a package with everything shown. @returns its exit code */
 export function run(name, args, env = {}) {
-  return spawnSync(bin(name), args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } }).status ?? 1;
+  return (
+    spawnSync(bin(name), args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } }).status ?? 1
+  );
 }
 
 /** Starts a program in the background. */
@@ -62,7 +75,11 @@ process.once('exit', () => {
 
 /** Starts the built server on a free port with a folder of its own. @returns its address and how to stop it */
 export function startServer(args = [], env = {}) {
-  const child = spawn(process.execPath, [join(root, 'server/dist/main.js'), '--port', '0', ...args], { cwd: root, stdio: ['ignore', 'pipe', 'inherit'], env: { ...process.env, XDG_STATE_HOME: state, XDG_CACHE_HOME: state, ...env } });
+  const child = spawn(process.execPath, [join(root, 'server/dist/main.js'), '--port', '0', ...args], {
+    cwd: root,
+    stdio: ['ignore', 'pipe', 'inherit'],
+    env: { ...process.env, XDG_STATE_HOME: state, XDG_CACHE_HOME: state, ...env },
+  });
   started.add(child);
   child.once('exit', () => started.delete(child));
   return new Promise((resolve, reject) => {
@@ -83,9 +100,14 @@ export function chromium() {
   const command = 'apt-get update && apt-get install -y --no-install-recommends chromium';
   if (process.getuid?.() === 0) {
     console.log('Installing Chromium from Debian’s packages …');
-    spawnSync('sh', ['-c', command], { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+    spawnSync('sh', ['-c', command], {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    });
     if (existsSync('/usr/bin/chromium')) return '/usr/bin/chromium';
   }
-  console.error(`The end-to-end tests need Chromium. Install it, then run the tests again:\n  sudo sh -c '${command}'`);
+  console.error(
+    `The end-to-end tests need Chromium. Install it, then run the tests again:\n  sudo sh -c '${command}'`,
+  );
   return null;
 }

@@ -22,7 +22,10 @@ const VIEWS = [
 install();
 build();
 const server = await startServer();
-const browser = await playwright.launch({ executablePath: chromium(), args: ['--no-sandbox', '--disable-background-networking', '--disable-gpu'] });
+const browser = await playwright.launch({
+  executablePath: chromium(),
+  args: ['--no-sandbox', '--disable-background-networking', '--disable-gpu'],
+});
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: scheme });
 page.on('pageerror', (error) => console.error(error));
 page.on('console', (message) => message.type() === 'error' && console.error(message.text()));
@@ -35,7 +38,11 @@ for (const [name, path] of VIEWS.filter(([name]) => name.includes(only))) {
   await page.evaluate(() => document.fonts.ready);
   await page.waitForLoadState('networkidle');
   // The forecast is worked out beside the page, and its chart comes after it.
-  if (name === 'forecast') await Promise.all([page.getByRole('img', { name: /^Speed over the copy/ }).waitFor(), page.getByText(/^The cache is/).waitFor()]);
+  if (name === 'forecast')
+    await Promise.all([
+      page.getByRole('img', { name: /^Speed over the copy/ }).waitFor(),
+      page.getByText(/^The cache is/).waitFor(),
+    ]);
   await page.setViewportSize({ width: 1280, height: name === 'forecast' ? 1200 : 800 });
   await page.screenshot({ path: join(folder, `${name}.png`) });
 }
@@ -44,7 +51,9 @@ if ('working'.includes(only)) {
   await page.getByTitle('Show the working').first().click();
   const links = page.getByLabel('The working', { exact: true }).getByText('What the links carry, writing');
   await links.click();
-  await links.evaluate((text) => Promise.all(document.getAnimations().map((a) => a.finished)).then(() => text));
+  await links.evaluate((text) =>
+    Promise.all(document.getAnimations().map((a) => a.finished)).then(() => text),
+  );
   await page.screenshot({ path: join(folder, 'working.png') });
 }
 await browser.close();

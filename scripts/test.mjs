@@ -14,6 +14,7 @@ const check = (name, ok) => {
 };
 
 check('types', run('tsc', ['-b']) === 0);
+check('format', run('prettier', ['--check', '--log-level', 'warn', '.']) === 0);
 check('lint', run('eslint', ['.', '--max-warnings', '0']) === 0);
 let built = true;
 try {
@@ -28,12 +29,18 @@ check('browser', browser !== null);
 const folder = mkdtempSync(join(tmpdir(), 'kymar-report-'));
 const jest = (project, more = []) => {
   const report = join(folder, `${project}.json`);
-  const { status } = spawnSync(join(root, 'node_modules/.bin/jest'), ['--selectProjects', project, '--json', `--outputFile=${report}`, ...more], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] });
+  const { status } = spawnSync(
+    join(root, 'node_modules/.bin/jest'),
+    ['--selectProjects', project, '--json', `--outputFile=${report}`, ...more],
+    { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] },
+  );
   try {
     const result = JSON.parse(readFileSync(report, 'utf8'));
     passed += result.numPassedTests;
     failed += result.numFailedTests + result.numRuntimeErrorTestSuites;
-    console.log(`${project}: ${result.numPassedTests} passed, ${result.numFailedTests} failed, ${result.numPendingTests} skipped`);
+    console.log(
+      `${project}: ${result.numPassedTests} passed, ${result.numFailedTests} failed, ${result.numPendingTests} skipped`,
+    );
     if (status !== 0 && result.numFailedTests + result.numRuntimeErrorTestSuites === 0) failed++;
   } catch {
     check(project, false);

@@ -49,12 +49,21 @@ export function createApp(settings: Settings): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(ownPageOnly(port), readable);
-  app.use(helmet({ strictTransportSecurity: false, contentSecurityPolicy: { directives: CONTENT_SECURITY } }));
+  app.use(
+    helmet({ strictTransportSecurity: false, contentSecurityPolicy: { directives: CONTENT_SECURITY } }),
+  );
   app.use('/api', api(settings));
 
   const page = readFileSync(join(web, 'index.html'), 'utf8');
   // Compressed when built: doing it at the first request would cost the first view a second.
-  app.use('/assets', expressStaticGzip(join(web, 'assets'), { enableBrotli: true, orderPreference: ['br'], serveStatic: { immutable: true, maxAge: '1y' } }));
+  app.use(
+    '/assets',
+    expressStaticGzip(join(web, 'assets'), {
+      enableBrotli: true,
+      orderPreference: ['br'],
+      serveStatic: { immutable: true, maxAge: '1y' },
+    }),
+  );
   app.use('/assets', () => {
     throw new Problem(404, 'No such file', 'This page is of another build of Kymar. Reload it.');
   });
@@ -98,9 +107,11 @@ function api({ token, folders, reserve, sysfs, runs, port }: Settings): express.
   });
   router.post('/runs', async (request, response) => {
     const wanted = RunRequest.safeParse(request.body);
-    if (!wanted.success) throw new Problem(400, 'The run cannot be started', problemsOf(wanted.error).join('; '));
+    if (!wanted.success)
+      throw new Problem(400, 'The run cannot be started', problemsOf(wanted.error).join('; '));
     const place = (await places()).find((p) => p.id === wanted.data.target);
-    if (!place) throw new Problem(404, 'No such folder', 'Choose one of the folders the server was started with.');
+    if (!place)
+      throw new Problem(404, 'No such folder', 'Choose one of the folders the server was started with.');
     const run = await runs.start(place, wanted.data);
     response.status(201).json(run.kept);
   });

@@ -11,12 +11,22 @@ export function ownPageOnly(port: () => number): RequestHandler {
   return (request, response, next) => {
     const [own, named] = [`127.0.0.1:${port()}`, `localhost:${port()}`];
     const { host = '', origin } = request.headers;
-    if (host === named && origin === undefined && ['GET', 'HEAD'].includes(request.method) && !request.path.startsWith('/api'))
-      return response.redirect(307, `http://${own}${request.originalUrl.startsWith('/') ? request.originalUrl.replace(/^\/+/, '/') : '/'}`);
+    if (
+      host === named &&
+      origin === undefined &&
+      ['GET', 'HEAD'].includes(request.method) &&
+      !request.path.startsWith('/api')
+    )
+      return response.redirect(
+        307,
+        `http://${own}${request.originalUrl.startsWith('/') ? request.originalUrl.replace(/^\/+/, '/') : '/'}`,
+      );
     if (host !== own) throw new Problem(403, 'Wrong host', `This server answers to ${own} only.`);
-    if (origin !== undefined && origin !== `http://${own}`) throw new Problem(403, 'Wrong origin', 'Only Kymar’s own page may ask.');
+    if (origin !== undefined && origin !== `http://${own}`)
+      throw new Problem(403, 'Wrong origin', 'Only Kymar’s own page may ask.');
     const site = request.headers['sec-fetch-site'];
-    if (request.path.startsWith('/api') && site !== undefined && site !== 'same-origin') throw new Problem(403, 'Wrong origin', 'Only Kymar’s own page may ask.');
+    if (request.path.startsWith('/api') && site !== undefined && site !== 'same-origin')
+      throw new Problem(403, 'Wrong origin', 'Only Kymar’s own page may ask.');
     next();
   };
 }
@@ -32,7 +42,12 @@ export function giveToken(response: Response, token: string, port: number): void
 function sentToken(request: Request, port: number): string {
   const mark = `${cookieOf(port)}=`;
   const cookies = (request.headers.cookie ?? '').slice(0, 8192).split(';');
-  return cookies.map((cookie) => cookie.trim()).find((cookie) => cookie.startsWith(mark))?.slice(mark.length) ?? '';
+  return (
+    cookies
+      .map((cookie) => cookie.trim())
+      .find((cookie) => cookie.startsWith(mark))
+      ?.slice(mark.length) ?? ''
+  );
 }
 
 /** Asks for the token of this start. */
@@ -40,7 +55,8 @@ export function withToken(token: string, port: () => number): RequestHandler {
   const wanted = Buffer.from(token);
   return (request, _response, next) => {
     const got = Buffer.from(sentToken(request, port()));
-    if (got.length !== wanted.length || !timingSafeEqual(got, wanted)) throw new Problem(401, 'Not this page', 'Kymar was started anew. Ask for the session again.');
+    if (got.length !== wanted.length || !timingSafeEqual(got, wanted))
+      throw new Problem(401, 'Not this page', 'Kymar was started anew. Ask for the session again.');
     next();
   };
 }

@@ -50,7 +50,8 @@ function path({ build, ...job }: Job, shop: Shop) {
   const settings = { read: settingOf(plan, 'read'), write: settingOf(plan, 'write') };
   const found = settings.write.path;
   const open = found.blocked.length === 0;
-  const each = <T>(of: (direction: Direction) => T) => Object.fromEntries(DIRECTIONS.map((d) => [d, of(d)])) as Record<Direction, T>;
+  const each = <T>(of: (direction: Direction) => T) =>
+    Object.fromEntries(DIRECTIONS.map((d) => [d, of(d)])) as Record<Direction, T>;
   const list = each((d) => findings(settings[d]).map(({ figure: _, ...finding }) => finding));
   return {
     state: each((d) => stateOf(settings[d], list[d])),
@@ -58,24 +59,66 @@ function path({ build, ...job }: Job, shop: Shop) {
     joints: found.joints,
     links: found.links,
     flow: open ? each((d) => explainFlow(settings[d].path, d)) : null,
-    bottleneck: open ? each((d) => ({ joints: settings[d].path.bottleneck![d].joints, constraint: settings[d].path.bottleneck![d].constraint.name, next: settings[d].path.bottleneck![d].next })) : null,
+    bottleneck: open
+      ? each((d) => ({
+          joints: settings[d].path.bottleneck![d].joints,
+          constraint: settings[d].path.bottleneck![d].constraint.name,
+          next: settings[d].path.bottleneck![d].next,
+        }))
+      : null,
     findings: list,
     mends: each((d) => mends(plan, shop, d).map(({ build: _, ...mend }) => mend)),
-    alternatives: each((d) => Object.fromEntries(found.joints.map(({ id }) => [id, alternatives(plan, shop, id, d).map(({ build: _, plan: _plan, ...choice }) => choice)]))),
+    alternatives: each((d) =>
+      Object.fromEntries(
+        found.joints.map(({ id }) => [
+          id,
+          alternatives(plan, shop, id, d).map(({ build: _, plan: _plan, ...choice }) => choice),
+        ]),
+      ),
+    ),
   };
 }
 
 function forecast(input: Job) {
   const found = forecastJob(input);
-  if (!found) throw new BadInput('build: nothing to forecast; the job has no build, or its path is blocked (see "kymar path").');
+  if (!found)
+    throw new BadInput(
+      'build: nothing to forecast; the job has no build, or its path is blocked (see "kymar path").',
+    );
   const activities = found.activities.map(({ activity, figure, rate, probability, more, course }) => ({
     activity: activity.id,
     name: activity.name,
     kind: activity.kind,
-    ...(course ? { time: figure, rate, bar: course.bar, phases: course.phases, causes: course.causes, hottest: course.hottest, energy: course.energy, decides: course.decides().map(({ name, input, at }) => ({ input: name, low: input?.low ?? null, high: input?.high ?? null, at })) } : { figure, more }),
+    ...(course
+      ? {
+          time: figure,
+          rate,
+          bar: course.bar,
+          phases: course.phases,
+          causes: course.causes,
+          hottest: course.hottest,
+          energy: course.energy,
+          decides: course
+            .decides()
+            .map(({ name, input, at }) => ({
+              input: name,
+              low: input?.low ?? null,
+              high: input?.high ?? null,
+              at,
+            })),
+        }
+      : { figure, more }),
     probability,
   }));
-  return { activities, life: found.life, workload: found.workload, array: found.array, format: found.format, copies: found.copies, ahead: ahead(input) };
+  return {
+    activities,
+    life: found.life,
+    workload: found.workload,
+    array: found.array,
+    format: found.format,
+    copies: found.copies,
+    ahead: ahead(input),
+  };
 }
 
 /** How far ahead the days are lived through: as long as the drive is wanted to last, else five years. */
@@ -88,12 +131,16 @@ function ahead(input: Job) {
 function compare({ build, ...input }: Job, shop: Shop) {
   if (!build) throw new BadInput('build: the job has no build yet; there is nothing to compare with.');
   const activity = activityId ?? (input.activities.find(isMove) ?? input.activities[0])?.id;
-  if (activity === undefined) throw new BadInput('activities: the job does nothing yet; there is nothing to compare on.');
-  const others = (withDrivesOf ?? '').split(',').filter(Boolean).map((id) => {
-    const drive = shop.drives.find((d) => d.id === id);
-    if (!drive) throw new BadInput(`--with: "${id}" is no drive of the library.`);
-    return drive;
-  });
+  if (activity === undefined)
+    throw new BadInput('activities: the job does nothing yet; there is nothing to compare on.');
+  const others = (withDrivesOf ?? '')
+    .split(',')
+    .filter(Boolean)
+    .map((id) => {
+      const drive = shop.drives.find((d) => d.id === id);
+      if (!drive) throw new BadInput(`--with: "${id}" is no drive of the library.`);
+      return drive;
+    });
   const plan = { ...input, build };
   try {
     const found = compareBuilds(plan, activity, withDrives(plan, shop, others, activity));
@@ -101,8 +148,21 @@ function compare({ build, ...input }: Job, shop: Shop) {
       activity,
       own: found.own,
       upTo: found.upTo,
-      builds: found.builds.map(({ name, build: b, blocked, forecast: f, curve }) => ({ name, drive: b.drive.id, bridge: b.bridge?.id ?? null, cable: b.cable?.id ?? null, blocked, figure: f?.figure ?? null, probability: f?.probability ?? null, curve })),
-      pairs: found.pairs.map(({ a, b, ...pair }) => ({ a: found.builds[a]!.name, b: found.builds[b]!.name, ...pair })),
+      builds: found.builds.map(({ name, build: b, blocked, forecast: f, curve }) => ({
+        name,
+        drive: b.drive.id,
+        bridge: b.bridge?.id ?? null,
+        cable: b.cable?.id ?? null,
+        blocked,
+        figure: f?.figure ?? null,
+        probability: f?.probability ?? null,
+        curve,
+      })),
+      pairs: found.pairs.map(({ a, b, ...pair }) => ({
+        a: found.builds[a]!.name,
+        b: found.builds[b]!.name,
+        ...pair,
+      })),
     };
   } catch (error) {
     if (error instanceof RangeError) throw new BadInput(error.message);
@@ -129,7 +189,12 @@ const MOST_NAMES = 10_000;
 function decoded(text: string) {
   const data = json(text);
   if (typeof data === 'string') return decode(data);
-  if (Array.isArray(data) && data.length <= MOST_NAMES && data.every((line): line is string => typeof line === 'string')) return data.map(decode);
+  if (
+    Array.isArray(data) &&
+    data.length <= MOST_NAMES &&
+    data.every((line): line is string => typeof line === 'string')
+  )
+    return data.map(decode);
   throw new BadInput(`The input must be a text in quotes, or a list of at most ${MOST_NAMES} of them.`);
 }
 
@@ -159,7 +224,10 @@ function schemaOf(of = 'job'): object {
 
 function words(): string[] {
   try {
-    const { values, positionals } = parseArgs({ allowPositionals: true, options: { shop: { type: 'string' }, with: { type: 'string' }, activity: { type: 'string' } } });
+    const { values, positionals } = parseArgs({
+      allowPositionals: true,
+      options: { shop: { type: 'string' }, with: { type: 'string' }, activity: { type: 'string' } },
+    });
     shopFile = values.shop;
     withDrivesOf = values.with;
     activityId = values.activity;
@@ -180,7 +248,11 @@ try {
     console.log(JSON.stringify(command(bytes.toString('utf8'), bytes), null, 2));
   }
 } catch (error) {
-  const known = error instanceof BadInput || ['ENOENT', 'EACCES', 'EISDIR', 'ENOTDIR', 'ELOOP', 'ENAMETOOLONG', 'ERR_FS_FILE_TOO_LARGE'].includes((error as NodeJS.ErrnoException).code ?? '');
+  const known =
+    error instanceof BadInput ||
+    ['ENOENT', 'EACCES', 'EISDIR', 'ENOTDIR', 'ELOOP', 'ENAMETOOLONG', 'ERR_FS_FILE_TOO_LARGE'].includes(
+      (error as NodeJS.ErrnoException).code ?? '',
+    );
   console.error(known ? (error as Error).message : error);
   process.exitCode = known ? 2 : 1;
 }

@@ -23,7 +23,8 @@ export interface Ground {
 }
 
 const orEmpty = <T>(asked: Promise<T>, empty: T): Promise<T> => asked.catch(() => empty);
-const numberOf = (rdev: number): string => `${((rdev >> 8) & 0xfff) | 0}:${(rdev & 0xff) | ((rdev >> 12) & 0xfff00)}`;
+const numberOf = (rdev: number): string =>
+  `${((rdev >> 8) & 0xfff) | 0}:${(rdev & 0xff) | ((rdev >> 12) & 0xfff00)}`;
 
 export const GROUND: Ground = {
   text: (file) => orEmpty(readFile(file, 'utf8'), ''),
@@ -37,7 +38,20 @@ export const GROUND: Ground = {
 };
 
 const MEMORY = new Set(['tmpfs', 'ramfs', 'devtmpfs', 'hugetlbfs']);
-const NETWORK = new Set(['nfs', 'nfs4', 'cifs', 'smb3', 'smbfs', '9p', 'ceph', 'glusterfs', 'fuse.sshfs', 'afs', 'virtiofs', 'lustre']);
+const NETWORK = new Set([
+  'nfs',
+  'nfs4',
+  'cifs',
+  'smb3',
+  'smbfs',
+  '9p',
+  'ceph',
+  'glusterfs',
+  'fuse.sshfs',
+  'afs',
+  'virtiofs',
+  'lustre',
+]);
 const ENCRYPTED = new Set(['ecryptfs', 'fuse.gocryptfs', 'fuse.encfs', 'fuse.cryfs']);
 const COMPRESSING = new Set(['squashfs', 'erofs', 'zfs']);
 /** A layer on a layer on a layer: beyond this it goes round in circles. */
@@ -65,7 +79,11 @@ class Descent {
     if (!mount) return this.unknown(path);
     const { fileSystem, options, device, major, minor } = mount;
     this.found.way.push(fileSystem);
-    if (options.some((o) => /^compress(-force|_algorithm)?(=(?!no\b|none\b)|$)/.test(o)) || COMPRESSING.has(fileSystem)) this.label('compressed');
+    if (
+      options.some((o) => /^compress(-force|_algorithm)?(=(?!no\b|none\b)|$)/.test(o)) ||
+      COMPRESSING.has(fileSystem)
+    )
+      this.label('compressed');
     if (ENCRYPTED.has(fileSystem)) this.label('encrypted');
     if (MEMORY.has(fileSystem)) {
       this.label('memory-backed');
@@ -130,7 +148,10 @@ class Descent {
 }
 
 /** Follows a folder down through overlays, loops, mapped, encrypted and joined devices. Never throws. */
-export async function layersOf(folder: string, ground: Ground = GROUND): Promise<Layers & { mount: Mount | null }> {
+export async function layersOf(
+  folder: string,
+  ground: Ground = GROUND,
+): Promise<Layers & { mount: Mount | null }> {
   const mounts = parseMounts(await ground.text('/proc/self/mountinfo'));
   const descent = new Descent(ground, mounts);
   if (mounts.length > 0) await descent.path(folder);

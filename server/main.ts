@@ -19,14 +19,20 @@ const DEFAULT_PORT = 4817;
 
 function options() {
   const { values } = parseArgs({
-    options: { port: { type: 'string' }, bench: { type: 'string', multiple: true }, reserve: { type: 'string' }, help: { type: 'boolean' } },
+    options: {
+      port: { type: 'string' },
+      bench: { type: 'string', multiple: true },
+      reserve: { type: 'string' },
+      help: { type: 'boolean' },
+    },
   });
   if (values.help) {
     console.log(USAGE);
     process.exit(0);
   }
   const port = values.port === undefined ? DEFAULT_PORT : Number(values.port);
-  if (!(Number.isInteger(port) && port >= 0 && port < 65536)) throw new Error(`--port wants a number from 0 to 65535, not "${values.port}"`);
+  if (!(Number.isInteger(port) && port >= 0 && port < 65536))
+    throw new Error(`--port wants a number from 0 to 65535, not "${values.port}"`);
   const reserve = values.reserve === undefined ? null : parseQuantity(values.reserve, 'bytes');
   if (reserve && !reserve.ok) throw new Error(`--reserve: ${reserve.problem}`);
   const named: Folder[] = (values.bench ?? []).map((path) => ({ path: resolve(path), own: false }));
@@ -39,7 +45,10 @@ function tidy(folders: readonly Folder[]): void {
   const { problem } = new Records('folders');
   if (problem) console.error(problem);
   const { swept, left } = sweep(folders.map((f) => f.path));
-  if (swept > 0) console.log(`Removed what ${swept === 1 ? 'a run that was' : `${swept} runs that were`} cut off had left.`);
+  if (swept > 0)
+    console.log(
+      `Removed what ${swept === 1 ? 'a run that was' : `${swept} runs that were`} cut off had left.`,
+    );
   for (const one of left) console.error(leftWords(one));
 }
 
@@ -50,7 +59,18 @@ function main(): void {
   const token = randomBytes(24).toString('base64url');
   const server = createServer();
   const at = () => (server.address() as AddressInfo).port;
-  server.on('request', createApp({ token, folders, reserve, sysfs: process.env.KYMAR_SYSFS ?? '/sys', web: join(import.meta.dirname, '../../web/dist'), runs, port: at }));
+  server.on(
+    'request',
+    createApp({
+      token,
+      folders,
+      reserve,
+      sysfs: process.env.KYMAR_SYSFS ?? '/sys',
+      web: join(import.meta.dirname, '../../web/dist'),
+      runs,
+      port: at,
+    }),
+  );
   server.on('clientError', malformed);
   server.once('error', (error: NodeJS.ErrnoException) => {
     const taken = `Port ${port} is taken, maybe by a Kymar that is running already: open http://127.0.0.1:${port}/ first. To use another one: npm start -- --port ${port + 1}. Jobs belong to the address, so export them before you move.`;

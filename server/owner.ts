@@ -60,8 +60,11 @@ export function fateOf(owner: Owner, here: Owner = thisProcess()): 'living' | 'd
 export function ownerFrom(text: string): Owner | null {
   try {
     const data = JSON.parse(text) as Record<string, unknown>;
-    const words = ['started', 'boot', 'host', 'space'].every((key) => data[key] === undefined || typeof data[key] === 'string');
-    if (!Number.isInteger(data.pid) || Number(data.pid) < 1 || typeof data.started !== 'string' || !words) return null;
+    const words = ['started', 'boot', 'host', 'space'].every(
+      (key) => data[key] === undefined || typeof data[key] === 'string',
+    );
+    if (!Number.isInteger(data.pid) || Number(data.pid) < 1 || typeof data.started !== 'string' || !words)
+      return null;
     return data as unknown as Owner;
   } catch {
     return null;

@@ -16,7 +16,8 @@ export class Problem extends Error {
 }
 
 type Told = Pick<Problem, 'status' | 'title' | 'detail'>;
-const asText = ({ status, title, detail }: Told): string => JSON.stringify({ type: 'about:blank', status, title, detail });
+const asText = ({ status, title, detail }: Told): string =>
+  JSON.stringify({ type: 'about:blank', status, title, detail });
 const TYPE = 'application/problem+json';
 
 export function sendProblem(response: Response, problem: Told & { allow?: string | undefined }): void {
@@ -38,15 +39,31 @@ export function problems(error: unknown, _request: Request, response: Response, 
   if (error instanceof Problem) return sendProblem(response, error);
   const told = typeof error === 'object' && error !== null && 'status' in error ? Number(error.status) : 500;
   const status = error instanceof URIError ? 400 : told >= 400 && told < 600 ? told : 500;
-  if (status < 500) return sendProblem(response, { status, title: 'The request cannot be served', detail: WORDS[status] ?? 'It is not understood.' });
+  if (status < 500)
+    return sendProblem(response, {
+      status,
+      title: 'The request cannot be served',
+      detail: WORDS[status] ?? 'It is not understood.',
+    });
   console.error(error);
-  sendProblem(response, { status: 500, title: 'Something broke inside', detail: 'The terminal Kymar runs in shows what. Nothing was changed.' });
+  sendProblem(response, {
+    status: 500,
+    title: 'Something broke inside',
+    detail: 'The terminal Kymar runs in shows what. Nothing was changed.',
+  });
 }
 
 /** Answers what is no HTTP at all. */
 export function malformed(error: NodeJS.ErrnoException, socket: Socket): void {
   if (error.code === 'ECONNRESET' || !socket.writable) return void socket.destroy();
-  const status = error.code === 'HPE_HEADER_OVERFLOW' ? 431 : error.code === 'ERR_HTTP_REQUEST_TIMEOUT' ? 408 : 400;
-  const body = asText({ status, title: 'The request cannot be read', detail: 'It is no HTTP that this server speaks.' });
-  socket.end(`HTTP/1.1 ${status} ${STATUS_CODES[status]}\r\nContent-Type: ${TYPE}\r\nConnection: close\r\nContent-Length: ${Buffer.byteLength(body)}\r\n\r\n${body}`);
+  const status =
+    error.code === 'HPE_HEADER_OVERFLOW' ? 431 : error.code === 'ERR_HTTP_REQUEST_TIMEOUT' ? 408 : 400;
+  const body = asText({
+    status,
+    title: 'The request cannot be read',
+    detail: 'It is no HTTP that this server speaks.',
+  });
+  socket.end(
+    `HTTP/1.1 ${status} ${STATUS_CODES[status]}\r\nContent-Type: ${TYPE}\r\nConnection: close\r\nContent-Length: ${Buffer.byteLength(body)}\r\n\r\n${body}`,
+  );
 }

@@ -31,7 +31,10 @@ export class RealRun {
   readonly ended: Promise<void>;
   private readonly counter = new Counter();
   private readonly listeners = new Set<Listener>();
-  private readonly samples: Record<'read' | 'write', { t: number; bytes: number }[]> = { read: [], write: [] };
+  private readonly samples: Record<'read' | 'write', { t: number; bytes: number }[]> = {
+    read: [],
+    write: [],
+  };
   private last: RunEvent | null = null;
 
   constructor(
@@ -80,7 +83,10 @@ export class RealRun {
       const problem = report.stopped ? `Stopped${clean && `; ${clean}`}.` : failure(report, this.target);
       return this.say({ type: 'failed', aborted: report.stopped, problem, ...also });
     }
-    const results = [this.result('write', bytes, report.write), ...(report.read ? [this.result('read', bytes, report.read)] : [])];
+    const results = [
+      this.result('write', bytes, report.write),
+      ...(report.read ? [this.result('read', bytes, report.read)] : []),
+    ];
     this.say({ type: 'done', target: asTarget(this.target), results, ...also });
   }
 
@@ -101,7 +107,13 @@ export class RealRun {
 
   private result(direction: 'read' | 'write', bytes: number, { seconds, through }: Moved): RealResult {
     const between = this.samples[direction].filter((s) => s.t < seconds);
-    return { direction, bytes, seconds, through, samples: [{ t: 0, bytes: 0 }, ...between, { t: seconds, bytes }] };
+    return {
+      direction,
+      bytes,
+      seconds,
+      through,
+      samples: [{ t: 0, bytes: 0 }, ...between, { t: seconds, bytes }],
+    };
   }
 }
 
@@ -152,7 +164,12 @@ export class Runs {
       throw new Problem(422, 'Not enough room', `${room}. Choose a smaller size.`);
     }
     const free = await lockDevices(target.devices);
-    if (!free) throw new Problem(409, 'A run is going on', `One run at a time on the device under ${target.folder}, from whichever Kymar. Wait for it or stop it.`);
+    if (!free)
+      throw new Problem(
+        409,
+        'A run is going on',
+        `One run at a time on the device under ${target.folder}, from whichever Kymar. Wait for it or stop it.`,
+      );
     try {
       const run = new RealRun(target, request, Workfolder.make(target.folder), this.workerFile);
       this.runs.set(run.id, run);
@@ -181,7 +198,11 @@ export class Runs {
       if (this.runs.has(id) || !record.owner || fateOf(record.owner, this.owner) !== 'dead') return [];
       const { owner: _, ...kept } = record;
       const ended = kept.last !== null && kept.last.type !== 'progress';
-      const cut: RunEvent = { type: 'failed', aborted: false, problem: 'The server was stopped while this run was going on. Nothing was measured.' };
+      const cut: RunEvent = {
+        type: 'failed',
+        aborted: false,
+        problem: 'The server was stopped while this run was going on. Nothing was measured.',
+      };
       return [ended ? kept : { ...kept, last: cut }];
     });
     return [...before, ...here];
@@ -197,7 +218,8 @@ export class Runs {
   /** A page has taken what a run told: it need not be kept any longer. Of a run that goes on nothing is forgotten. */
   take(id: string): void {
     const last = this.runs.get(id)?.kept.last;
-    if (this.runs.has(id) && (!last || last.type === 'progress')) throw new Problem(409, 'The run is going on', 'Stop it first.');
+    if (this.runs.has(id) && (!last || last.type === 'progress'))
+      throw new Problem(409, 'The run is going on', 'Stop it first.');
     this.runs.delete(id);
     this.records.drop(id);
   }

@@ -1,5 +1,14 @@
 import { randomFillSync } from 'node:crypto';
-import { closeSync, constants, fdatasyncSync, openSync, readSync, rmSync, statfsSync, writeSync } from 'node:fs';
+import {
+  closeSync,
+  constants,
+  fdatasyncSync,
+  openSync,
+  readSync,
+  rmSync,
+  statfsSync,
+  writeSync,
+} from 'node:fs';
 
 /** Numbers shared between the thread that moves data and the one that reports: no message is sent while data moves. */
 export class Counter {
@@ -117,13 +126,24 @@ function stamp(words: Uint32Array, at: number, size: number, done: number, mark:
  * @param guard whose reserve is kept while writing; absent: none
  * @throws Stopped when asked to stop; NoRoom when the reserve is reached; the system's error when the disk is full or gone
  */
-export function writeFile(file: string, bytes: number, block: number, pool: Uint8Array, counter: Counter, mark = newMark(), guard?: Guard): Moved {
+export function writeFile(
+  file: string,
+  bytes: number,
+  block: number,
+  pool: Uint8Array,
+  counter: Counter,
+  mark = newMark(),
+  guard?: Guard,
+): Moved {
   const words = new Uint32Array(pool.buffer, 0, pool.length / 4);
-  const { fd, through } = openPast(file, constants.O_WRONLY | constants.O_CREAT | constants.O_EXCL | constants.O_NOFOLLOW);
+  const { fd, through } = openPast(
+    file,
+    constants.O_WRONLY | constants.O_CREAT | constants.O_EXCL | constants.O_NOFOLLOW,
+  );
   try {
     counter.begin('write');
     const start = process.hrtime.bigint();
-    for (let done = 0, looked = -LOOK; done < bytes; ) {
+    for (let done = 0, looked = -LOOK; done < bytes;) {
       if (counter.stopped) throw new Stopped();
       if (guard && done - looked >= LOOK) {
         lookAtRoom(guard, Math.min(LOOK, bytes - done));
@@ -134,7 +154,8 @@ export function writeFile(file: string, bytes: number, block: number, pool: Uint
       stamp(words, at, size, done, mark);
       const wrote = writeSync(fd, pool, at, size);
       // The kernel may take less than asked near a full disk; what is left must stay aligned, so the block is tried again.
-      if (wrote !== size && wrote % PAGE !== 0) throw Object.assign(new Error('the drive took less than a page'), { code: 'ENOSPC' });
+      if (wrote !== size && wrote % PAGE !== 0)
+        throw Object.assign(new Error('the drive took less than a page'), { code: 'ENOSPC' });
       done += wrote;
       counter.reached(done);
     }
@@ -159,14 +180,15 @@ export function readFile(file: string, bytes: number, block: number, counter: Co
     counter.begin('read');
     const start = process.hrtime.bigint();
     let requests = 0;
-    for (let done = 0; done < bytes; ) {
+    for (let done = 0; done < bytes;) {
       if (counter.stopped) throw new Stopped();
       const got = readSync(fd, buffer, 0, block, done);
       if (got === 0) throw new Error(`the file ended after ${done} of ${bytes} bytes`);
       // Of each request every sixteenth page, a different one each time: to touch them all would cost a drive its next request.
       if (mark !== undefined && done % PAGE === 0)
         for (let page = (requests++ % LOOKED_AT) * PAGE; page + 8 <= got; page += LOOKED_AT * PAGE)
-          if (words[page >>> 2] !== ((done + page) / PAGE) >>> 0 || words[(page >>> 2) + 1] !== mark) throw new NotWhatWasWritten(`at byte ${done + page}`);
+          if (words[page >>> 2] !== ((done + page) / PAGE) >>> 0 || words[(page >>> 2) + 1] !== mark)
+            throw new NotWhatWasWritten(`at byte ${done + page}`);
       done += got;
       counter.reached(done);
     }

@@ -1,12 +1,34 @@
 import { execFileSync } from 'node:child_process';
 import fs, { existsSync } from 'node:fs';
-import { chmod, chown, mkdir, mkdtemp, readdir, readFile, rename, rm, stat, symlink, truncate, utimes, writeFile } from 'node:fs/promises';
+import {
+  chmod,
+  chown,
+  mkdir,
+  mkdtemp,
+  readdir,
+  readFile,
+  rename,
+  rm,
+  stat,
+  symlink,
+  truncate,
+  utimes,
+  writeFile,
+} from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { lockDevices } from './devicelock';
 import { layersOf, type Ground } from './layers';
 import { thisProcess } from './owner';
-import { Counter, NoRoom, NotWhatWasWritten, randomPool, readFile as readBack, Stopped, writeFile as writeFront } from './sequential';
+import {
+  Counter,
+  NoRoom,
+  NotWhatWasWritten,
+  randomPool,
+  readFile as readBack,
+  Stopped,
+  writeFile as writeFront,
+} from './sequential';
 import { Problem, problems } from './problem';
 import { ownFolder, Records } from './state';
 import { inspect, reserveOf } from './target';
@@ -19,9 +41,19 @@ beforeEach(async () => {
 afterEach(() => rm(folder, { recursive: true, force: true }));
 
 /** A system that is made up: files by path, and the numbers of device files. */
-const ground = (files: Record<string, string>, links: Record<string, string> = {}, devices: Record<string, string> = {}): Ground => ({
+const ground = (
+  files: Record<string, string>,
+  links: Record<string, string> = {},
+  devices: Record<string, string> = {},
+): Ground => ({
   text: async (file) => files[file] ?? '',
-  list: async (folder) => [...new Set(Object.keys(files).filter((f) => f.startsWith(`${folder}/`)).map((f) => f.slice(folder.length + 1).split('/')[0]!))],
+  list: async (folder) => [
+    ...new Set(
+      Object.keys(files)
+        .filter((f) => f.startsWith(`${folder}/`))
+        .map((f) => f.slice(folder.length + 1).split('/')[0]!),
+    ),
+  ],
   link: async (file) => links[file] ?? '',
   real: async (path) => path,
   device: async (file) => devices[file] ?? '',
@@ -62,7 +94,21 @@ describe('what a folder lies on, followed down to the device', () => {
     '/sys/dev/block/9:0/slaves/sda/dev': '8:0\n',
     '/sys/dev/block/9:0/slaves/sdb/dev': '8:16\n',
   };
-  const links = Object.fromEntries(['254:1 vda1', '253:9 dm-9', '253:3 dm-3', '7:0 loop0', '7:1 loop1', '7:2 loop2', '252:0 zram0', '9:0 md0', '8:32 sdc', '8:16 sdb', '8:0 sda'].map((line) => [`/sys/dev/block/${line.split(' ')[0]}`, `../../devices/x/${line.split(' ')[1]}`]));
+  const links = Object.fromEntries(
+    [
+      '254:1 vda1',
+      '253:9 dm-9',
+      '253:3 dm-3',
+      '7:0 loop0',
+      '7:1 loop1',
+      '7:2 loop2',
+      '252:0 zram0',
+      '9:0 md0',
+      '8:32 sdc',
+      '8:16 sdb',
+      '8:0 sda',
+    ].map((line) => [`/sys/dev/block/${line.split(' ')[0]}`, `../../devices/x/${line.split(' ')[1]}`]),
+  );
   const system = ground(files, links, { '/dev/mapper/luks': '253:9' });
   test.each<[string, string[], string[]]>([
     ['/home/x', [], ['254:0']],
@@ -80,31 +126,46 @@ describe('what a folder lies on, followed down to the device', () => {
     ['/mnt/zram', ['memory-backed'], ['252:0']],
     ['/mnt/array', [], ['8:0', '8:16']],
     ['/mnt/user', ['not followed'], ['unknown 0:35']],
-  ])('%s: %j on %j', async (path, labels, devices) => expect(await layersOf(path, system)).toMatchObject({ labels, devices }));
+  ])('%s: %j on %j', async (path, labels, devices) =>
+    expect(await layersOf(path, system)).toMatchObject({ labels, devices }),
+  );
 
   test('the way down is told in words', async () => {
     expect((await layersOf('/mnt/volume', system)).way).toEqual(['ext4', 'dm-3', 'dm-9', 'sdb']);
     expect((await layersOf('/mnt/layered', system)).way).toEqual(['overlay', 'tmpfs']);
   });
   test('what goes round in circles ends', async () => {
-    const round = ground({ '/proc/self/mountinfo': '1 0 7:0 / / rw - ext4 /dev/loop0 rw', '/sys/dev/block/7:0/loop/backing_file': '/image' });
+    const round = ground({
+      '/proc/self/mountinfo': '1 0 7:0 / / rw - ext4 /dev/loop0 rw',
+      '/sys/dev/block/7:0/loop/backing_file': '/image',
+    });
     expect((await layersOf('/x', round)).labels).toEqual(['cached-through', 'not followed']);
   });
-  test('nothing to be seen: nothing claimed', async () => expect(await layersOf('/x', ground({}))).toMatchObject({ labels: [], devices: [] }));
+  test('nothing to be seen: nothing claimed', async () =>
+    expect(await layersOf('/x', ground({}))).toMatchObject({ labels: [], devices: [] }));
 
   test('a sound folder has room; a missing, wrong or read-only one says what to do', async () => {
-    expect(await inspect({ path: folder, own: false }, 0)).toMatchObject({ problem: null, folder, labels: expect.any(Array) });
-    expect((await inspect({ path: join(folder, 'none'), own: false }, 0)).problem).toMatch(/does not exist. Create it/);
+    expect(await inspect({ path: folder, own: false }, 0)).toMatchObject({
+      problem: null,
+      folder,
+      labels: expect.any(Array),
+    });
+    expect((await inspect({ path: join(folder, 'none'), own: false }, 0)).problem).toMatch(
+      /does not exist. Create it/,
+    );
     expect((await inspect({ path: join(folder, 'made'), own: true }, 0)).problem).toBeNull();
     await writeFile(join(folder, 'file'), '');
     expect((await inspect({ path: join(folder, 'file'), own: false }, 0)).problem).toMatch(/is no folder/);
-    expect((await inspect({ path: '/sys', own: false }, 0)).problem).toMatch(/cannot be written to|cannot be used/);
+    expect((await inspect({ path: '/sys', own: false }, 0)).problem).toMatch(
+      /cannot be written to|cannot be used/,
+    );
     expect((await inspect({ path: folder, own: false }, 1e18)).problem).toMatch(/No room/);
     expect(await readdir(folder)).toEqual(expect.arrayContaining(['file', 'made']));
     expect(await readdir(join(folder, 'made'))).toEqual([]);
   });
 
-  test('the reserve is 5 % of the volume, at most 1 GB', () => expect([reserveOf(1e9), reserveOf(1e12)]).toEqual([5e7, 1e9]));
+  test('the reserve is 5 % of the volume, at most 1 GB', () =>
+    expect([reserveOf(1e9), reserveOf(1e12)]).toEqual([5e7, 1e9]));
 });
 
 describe('Kymar’s own folder', () => {
@@ -132,7 +193,11 @@ describe('Kymar’s own folder', () => {
 describe('the work folder', () => {
   const journal = () => new Records<{ target: string; name: string }>('folders', join(folder, 'state'));
   const make = () => Workfolder.make(join(folder, 'bench'), journal());
-  const tidy = (...targets: string[]) => sweep(targets.map((t) => join(folder, t)), journal());
+  const tidy = (...targets: string[]) =>
+    sweep(
+      targets.map((t) => join(folder, t)),
+      journal(),
+    );
   const named = (n: number) => `.kymar-run-${String(n).padStart(32, '0')}`;
   /** A folder as a run of this owner would have left it. */
   async function leftBy(owner: object | string, n: number, target = 'bench'): Promise<string> {
@@ -164,7 +229,9 @@ describe('the work folder', () => {
     await symlink(foreign, work.path);
     await writeFile(work.data, 'still the run’s');
     expect(work.close()).toBeNull();
-    expect(await Promise.all([DATA, 'owner.json'].map((name) => readFile(join(foreign, name), 'utf8')))).toEqual(['mine', 'mine']);
+    expect(
+      await Promise.all([DATA, 'owner.json'].map((name) => readFile(join(foreign, name), 'utf8'))),
+    ).toEqual(['mine', 'mine']);
     expect(existsSync(join(folder, 'aside'))).toBe(false);
   });
 
@@ -183,7 +250,10 @@ describe('the work folder', () => {
     await writeFile(work.data, new Uint8Array(3e6));
     await writeFile(join(work.path, 'thesis.txt'), 'mine');
     const left = work.close();
-    expect(left).toMatchObject({ path: work.path, why: expect.stringMatching(/thesis.txt in it is not Kymar’s/) });
+    expect(left).toMatchObject({
+      path: work.path,
+      why: expect.stringMatching(/thesis.txt in it is not Kymar’s/),
+    });
     expect(leftWords(left!)).toMatch(/could not be removed/);
     expect(await readFile(join(work.path, 'thesis.txt'), 'utf8')).toBe('mine');
     expect(journal().all()).toHaveLength(1);
@@ -192,7 +262,11 @@ describe('the work folder', () => {
   test('sweeping removes what dead processes left, and nothing else', async () => {
     const living = make();
     const dead = { ...thisProcess(), started: '1' };
-    const gone = [await leftBy(dead, 1), await leftBy({ pid: process.pid, started: '1' }, 2), await leftBy({ ...thisProcess(), boot: 'an earlier one' }, 3)];
+    const gone = [
+      await leftBy(dead, 1),
+      await leftBy({ pid: process.pid, started: '1' }, 2),
+      await leftBy({ ...thisProcess(), boot: 'an earlier one' }, 3),
+    ];
     const unowned = join(folder, 'bench', named(4));
     await mkdir(unowned);
     await utimes(unowned, 1, 1);
@@ -212,8 +286,14 @@ describe('the work folder', () => {
 
   test('a run of another container or machine is left alone and said', async () => {
     const here = thisProcess();
-    const others = [await leftBy({ ...here, space: 'pid:[1]', started: '1' }, 1), await leftBy({ ...here, boot: 'b', host: 'another' }, 2)];
-    expect(tidy('bench')).toMatchObject({ swept: 0, left: [{ why: expect.stringMatching(/another machine or container/) }, { why: expect.any(String) }] });
+    const others = [
+      await leftBy({ ...here, space: 'pid:[1]', started: '1' }, 1),
+      await leftBy({ ...here, boot: 'b', host: 'another' }, 2),
+    ];
+    expect(tidy('bench')).toMatchObject({
+      swept: 0,
+      left: [{ why: expect.stringMatching(/another machine or container/) }, { why: expect.any(String) }],
+    });
     expect(others.every(existsSync)).toBe(true);
   });
 
@@ -260,7 +340,8 @@ describe('the work folder', () => {
     expect(existsSync(trap)).toBe(false);
   });
 
-  test('a folder that is not there is swept without a word', () => expect(tidy('none')).toEqual({ swept: 0, left: [] }));
+  test('a folder that is not there is swept without a word', () =>
+    expect(tidy('none')).toEqual({ swept: 0, left: [] }));
 });
 
 describe('records that outlive a start', () => {
@@ -345,9 +426,13 @@ describe('sequential writing and reading', () => {
     const real = fs.statfsSync(folder);
     let asked = 0;
     // Another program fills the volume while the run goes on.
-    const spy = jest.spyOn(fs, 'statfsSync').mockImplementation((() => ({ ...real, bsize: 1, bavail: 100 * MiB - 30 * MiB * asked++ })) as never);
+    const spy = jest
+      .spyOn(fs, 'statfsSync')
+      .mockImplementation((() => ({ ...real, bsize: 1, bavail: 100 * MiB - 30 * MiB * asked++ })) as never);
     const file = join(folder, DATA);
-    expect(() => writeFront(file, 256 * MiB, MiB, pool, new Counter(), 1, { folder, reserve: 10 * MiB })).toThrow(NoRoom);
+    expect(() =>
+      writeFront(file, 256 * MiB, MiB, pool, new Counter(), 1, { folder, reserve: 10 * MiB }),
+    ).toThrow(NoRoom);
     expect(asked).toBeGreaterThan(1);
     spy.mockRestore();
   });
@@ -355,7 +440,8 @@ describe('sequential writing and reading', () => {
   test('never writes over a file nor through a link', async () => {
     await writeFile(join(folder, 'mine'), 'mine');
     await symlink(join(folder, 'mine'), join(folder, 'link'));
-    for (const name of ['mine', 'link']) expect(() => writeFront(join(folder, name), MiB, MiB, pool, new Counter())).toThrow(/EEXIST/);
+    for (const name of ['mine', 'link'])
+      expect(() => writeFront(join(folder, name), MiB, MiB, pool, new Counter())).toThrow(/EEXIST/);
     expect(await readFile(join(folder, 'mine'), 'utf8')).toBe('mine');
   });
 
@@ -388,14 +474,31 @@ describe('sequential writing and reading', () => {
 describe('what others’ errors tell', () => {
   const answerTo = (error: unknown) => {
     const sent = { status: 0, body: '', type: '' };
-    const response = { headersSent: false, set: () => response, status: (n: number) => ((sent.status = n), response), type: (t: string) => ((sent.type = t), response), send: (b: string) => ((sent.body = b), response) };
+    const response = {
+      headersSent: false,
+      set: () => response,
+      status: (n: number) => ((sent.status = n), response),
+      type: (t: string) => ((sent.type = t), response),
+      send: (b: string) => ((sent.body = b), response),
+    };
     problems(error, {} as never, response as never, () => undefined);
     return { ...sent, told: JSON.parse(sent.body) as { status: number; title: string; detail: string } };
   };
   const secret = '/home/somebody/kymar/web/dist/assets/x';
   test.each([
-    ['a file that is not there', Object.assign(new Error(`ENOENT: no such file, stat '${secret}'`), { status: 404 }), 404],
-    ['too many open files', Object.assign(new Error(`EMFILE: too many open files, open '${secret}'`), { code: 'EMFILE', status: 500 }), 500],
+    [
+      'a file that is not there',
+      Object.assign(new Error(`ENOENT: no such file, stat '${secret}'`), { status: 404 }),
+      404,
+    ],
+    [
+      'too many open files',
+      Object.assign(new Error(`EMFILE: too many open files, open '${secret}'`), {
+        code: 'EMFILE',
+        status: 500,
+      }),
+      500,
+    ],
     ['an error of nobody knows what', new Error(secret), 500],
     ['a malformed address', new URIError(`Failed to decode param '${secret}'`), 400],
     ['nonsense thrown', secret, 500],
@@ -408,5 +511,9 @@ describe('what others’ errors tell', () => {
     expect(body).not.toContain('somebody');
     jest.restoreAllMocks();
   });
-  test('a refusal of Kymar’s own is told as it is, with the methods that would do', () => expect(answerTo(new Problem(405, 'Not that way', 'x', 'GET')).told).toMatchObject({ status: 405, title: 'Not that way' }));
+  test('a refusal of Kymar’s own is told as it is, with the methods that would do', () =>
+    expect(answerTo(new Problem(405, 'Not that way', 'x', 'GET')).told).toMatchObject({
+      status: 405,
+      title: 'Not that way',
+    }));
 });

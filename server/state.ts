@@ -1,4 +1,13 @@
-import { lstatSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+  lstatSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { homedir } from 'node:os';
 import { join } from 'node:path';
 
@@ -7,9 +16,11 @@ const MOST = 8e6;
 const NAME = /^[A-Za-z0-9._-]{1,80}$/;
 
 /** Where a user's programs keep what must outlive them [XDG base directory specification]. */
-export const stateFolder = (): string => join(process.env.XDG_STATE_HOME || join(homedir(), '.local/state'), 'kymar');
+export const stateFolder = (): string =>
+  join(process.env.XDG_STATE_HOME || join(homedir(), '.local/state'), 'kymar');
 /** Where they keep what may be thrown away. */
-export const cacheFolder = (): string => join(process.env.XDG_CACHE_HOME || join(homedir(), '.cache'), 'kymar');
+export const cacheFolder = (): string =>
+  join(process.env.XDG_CACHE_HOME || join(homedir(), '.cache'), 'kymar');
 
 /**
  * A folder of Kymar's own: made where it is not there, never through a link, and nobody else's.
@@ -20,8 +31,12 @@ export function ownFolder(path: string): string {
   const found = lstatSync(path);
   if (!found.isDirectory()) throw new Error(`${path} is a link or a file, not a folder. Remove it.`);
   const me = process.getuid?.();
-  if (me !== undefined && found.uid !== me) throw new Error(`${path} belongs to another user. Remove it, or name a folder with --bench.`);
-  if (me !== undefined && found.mode & 0o022) throw new Error(`Others may write to ${path}. Take that right away (chmod 700), or name a folder with --bench.`);
+  if (me !== undefined && found.uid !== me)
+    throw new Error(`${path} belongs to another user. Remove it, or name a folder with --bench.`);
+  if (me !== undefined && found.mode & 0o022)
+    throw new Error(
+      `Others may write to ${path}. Take that right away (chmod 700), or name a folder with --bench.`,
+    );
   return path;
 }
 
@@ -77,7 +92,9 @@ export class Records<T extends object> {
       const found = lstatSync(file);
       if (!found.isFile() || found.size > MOST) return [];
       const record = JSON.parse(readFileSync(file, 'utf8')) as T;
-      return typeof record === 'object' && record !== null ? [{ id: name.slice(0, -5), record, at: statSync(file).mtimeMs }] : [];
+      return typeof record === 'object' && record !== null
+        ? [{ id: name.slice(0, -5), record, at: statSync(file).mtimeMs }]
+        : [];
     } catch {
       return [];
     }

@@ -25,23 +25,44 @@ export const reserveOf = (volume: number): number => Math.min(volume * 0.05, 1e9
 /** Looks at a folder afresh: what it lies on, how much room a run has, and why nothing can run there. Never throws. */
 export async function inspect({ path, own }: Folder, reserve: number | null): Promise<Place> {
   const id = createHash('sha256').update(path).digest('hex').slice(0, 12);
-  const place: Place = { id, folder: path, device: null, fileSystem: null, room: 0, reserve: reserve ?? 0, memory: totalmem(), labels: [], way: '', devices: [], problem: null };
+  const place: Place = {
+    id,
+    folder: path,
+    device: null,
+    fileSystem: null,
+    room: 0,
+    reserve: reserve ?? 0,
+    memory: totalmem(),
+    labels: [],
+    way: '',
+    devices: [],
+    problem: null,
+  };
   try {
     if (own) ownFolder(path);
     const folder = await realpath(path);
-    if (!(await stat(folder)).isDirectory()) return { ...place, problem: `${path} is no folder. Start Kymar with --bench and a folder.` };
+    if (!(await stat(folder)).isDirectory())
+      return { ...place, problem: `${path} is no folder. Start Kymar with --bench and a folder.` };
     const volume = await statfs(folder);
     place.reserve = reserve ?? reserveOf(volume.blocks * volume.bsize);
     place.room = Math.max(0, volume.bavail * volume.bsize - place.reserve);
     const { mount, labels, devices, way } = await layersOf(folder);
-    Object.assign(place, { folder, device: mount?.device ?? null, fileSystem: mount?.fileSystem ?? null, labels, devices, way: way.join(' on ') });
+    Object.assign(place, {
+      folder,
+      device: mount?.device ?? null,
+      fileSystem: mount?.fileSystem ?? null,
+      labels,
+      devices,
+      way: way.join(' on '),
+    });
     // Where nothing is known of devices, the file system itself is one.
     if (devices.length === 0) place.devices = [`file system ${(await stat(folder)).dev}`];
     probe(folder);
   } catch (error) {
     return { ...place, problem: refusal(path, error as NodeJS.ErrnoException) };
   }
-  if (place.room < 1 << 20) place.problem = `No room: ${format(place.reserve, 'B')} stay free for the system. Free some space or start Kymar with another folder.`;
+  if (place.room < 1 << 20)
+    place.problem = `No room: ${format(place.reserve, 'B')} stay free for the system. Free some space or start Kymar with another folder.`;
   return place;
 }
 

@@ -10,6 +10,12 @@ export default defineConfig({
     target: 'node20',
     outDir: 'dist',
     emptyOutDir: true,
-    rolldownOptions: { input: { main: new URL("main.ts", import.meta.url).pathname, worker: new URL("worker.ts", import.meta.url).pathname, kymar: new URL("kymar.ts", import.meta.url).pathname } },
+    rolldownOptions: {
+      input: {
+        main: new URL('main.ts', import.meta.url).pathname,
+        worker: new URL('worker.ts', import.meta.url).pathname,
+        kymar: new URL('kymar.ts', import.meta.url).pathname,
+      },
+    },
   },
 });

@@ -1,5 +1,14 @@
 import { parentPort, workerData } from 'node:worker_threads';
-import { Counter, newMark, randomPool, readFile, Stopped, writeFile, type Guard, type Moved } from './sequential';
+import {
+  Counter,
+  newMark,
+  randomPool,
+  readFile,
+  Stopped,
+  writeFile,
+  type Guard,
+  type Moved,
+} from './sequential';
 
 /** What the thread is told and what it says at the end. */
 export interface Order {
@@ -10,16 +19,27 @@ export interface Order {
   shared: SharedArrayBuffer;
   guard?: Guard;
 }
-export type Report = { ok: true; write: Moved; read: Moved | null } | { ok: false; stopped: boolean; code: string; message: string };
+export type Report =
+  | { ok: true; write: Moved; read: Moved | null }
+  | { ok: false; stopped: boolean; code: string; message: string };
 
 function work({ file, bytes, block, mode, shared, guard }: Order): Report {
   const counter = new Counter(shared);
   const mark = newMark();
   try {
     const write = writeFile(file, bytes, block, randomPool(block), counter, mark, guard);
-    return { ok: true, write, read: mode === 'write-read' ? readFile(file, bytes, block, counter, mark) : null };
+    return {
+      ok: true,
+      write,
+      read: mode === 'write-read' ? readFile(file, bytes, block, counter, mark) : null,
+    };
   } catch (error) {
-    return { ok: false, stopped: error instanceof Stopped, code: (error as NodeJS.ErrnoException).code ?? '', message: (error as Error).message };
+    return {
+      ok: false,
+      stopped: error instanceof Stopped,
+      code: (error as NodeJS.ErrnoException).code ?? '',
+      message: (error as Error).message,
+    };
   }
 }
 

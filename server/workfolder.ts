@@ -25,7 +25,8 @@ export interface Left {
   why: string;
 }
 
-export const leftWords = ({ path, bytes, why }: Left): string => `${path} (${Math.ceil(bytes / 1e6)} MB) could not be removed: ${why}.`;
+export const leftWords = ({ path, bytes, why }: Left): string =>
+  `${path} (${Math.ceil(bytes / 1e6)} MB) could not be removed: ${why}.`;
 
 interface Entry {
   target: string;
@@ -127,7 +128,8 @@ export class Workfolder {
 
   private claim(): void {
     const { uid, mode } = this.inside.stat;
-    if (process.getuid && (uid !== process.getuid() || mode & 0o077)) throw new Error('another folder was put in its place');
+    if (process.getuid && (uid !== process.getuid() || mode & 0o077))
+      throw new Error('another folder was put in its place');
     const fd = fs.openSync(this.inside.at(OWNER), O_WRONLY | O_CREAT | O_EXCL | O_NOFOLLOW, 0o600);
     try {
       fs.writeSync(fd, JSON.stringify(thisProcess()));
@@ -164,7 +166,11 @@ export class Workfolder {
   }
 
   private left(bytes: number, error: unknown): Left {
-    return { path: this.path, bytes, why: error instanceof Error ? error.message.replace(/\/proc\/self\/fd\/\d+\//g, '') : String(error) };
+    return {
+      path: this.path,
+      bytes,
+      why: error instanceof Error ? error.message.replace(/\/proc\/self\/fd\/\d+\//g, '') : String(error),
+    };
   }
 
   private empty(): Left | null {
@@ -216,7 +222,13 @@ export class Workfolder {
     const fate = folder.fate();
     if (fate !== 'dead') {
       const bytes = fs.lstatSync(folder.inside.at(DATA), { throwIfNoEntry: false })?.size ?? 0;
-      const left = fate === 'elsewhere' ? folder.left(bytes, 'it belongs to a run of another machine or container, which may still be going on') : null;
+      const left =
+        fate === 'elsewhere'
+          ? folder.left(
+              bytes,
+              'it belongs to a run of another machine or container, which may still be going on',
+            )
+          : null;
       folder.leave();
       return { swept: false, left };
     }
@@ -258,12 +270,21 @@ export function probe(target: string): void {
 }
 
 /** Removes what crashed runs left, in these targets and in every other one the journal knows. */
-export function sweep(targets: readonly string[], journal = new Records<Entry>('folders')): { swept: number; left: Left[] } {
+export function sweep(
+  targets: readonly string[],
+  journal = new Records<Entry>('folders'),
+): { swept: number; left: Left[] } {
   const entries = new Map<string, Entry>();
   for (const { record } of journal.all())
-    if (typeof record.target === 'string' && typeof record.name === 'string' && /^\.kymar-run-[0-9a-f]+$/.test(record.name)) entries.set(join(record.target, record.name), record);
+    if (
+      typeof record.target === 'string' &&
+      typeof record.name === 'string' &&
+      /^\.kymar-run-[0-9a-f]+$/.test(record.name)
+    )
+      entries.set(join(record.target, record.name), record);
   for (const target of targets)
-    for (const name of namesIn(target)) if (name.startsWith(PREFIX)) entries.set(join(target, name), { target, name });
+    for (const name of namesIn(target))
+      if (name.startsWith(PREFIX)) entries.set(join(target, name), { target, name });
   const found = [...entries.values()].map(({ target, name }) => Workfolder.sweep(target, name, journal));
   return { swept: found.filter((f) => f.swept).length, left: found.flatMap((f) => f.left ?? []) };
 }

@@ -35,13 +35,28 @@ const Settings = lazyView(VIEWS.settings);
 /** What a stopped server would keep back is fetched while there is nothing else to do. */
 export function fetchTheRest(): void {
   const rest = () => {
-    for (const load of [...Object.values(VIEWS), loadRules, () => import('./ui/working'), () => import('./ui/alternatives')]) void load().catch(() => undefined);
-    void import('./workers').then(({ warmUp }) => warmUp(), () => undefined);
-    void import('./state/backup').then(({ watchBackup }) => watchBackup(), () => undefined);
+    for (const load of [
+      ...Object.values(VIEWS),
+      loadRules,
+      () => import('./ui/working'),
+      () => import('./ui/alternatives'),
+    ])
+      void load().catch(() => undefined);
+    void import('./workers').then(
+      ({ warmUp }) => warmUp(),
+      () => undefined,
+    );
+    void import('./state/backup').then(
+      ({ watchBackup }) => watchBackup(),
+      () => undefined,
+    );
   };
   // Not before the first view is there and read.
   setTimeout(() => void loadRules().catch(() => undefined), 500);
-  setTimeout(() => ('requestIdleCallback' in globalThis ? requestIdleCallback(rest, { timeout: 10_000 }) : rest()), 3000);
+  setTimeout(
+    () => ('requestIdleCallback' in globalThis ? requestIdleCallback(rest, { timeout: 10_000 }) : rest()),
+    3000,
+  );
 }
 
 /** A first visit opens on the finished demo job, every later one on the list. */
@@ -54,23 +69,23 @@ export function Router() {
   return (
     <BrowserRouter>
       <Routes>
-          <Route Component={Shell}>
-            <Route index Component={Entrance} />
-            <Route path="jobs" Component={Jobs} />
-            <Route path="jobs/:id" Component={JobFrame}>
-              <Route index element={<Navigate replace to="brief" />} />
-              <Route path="brief" Component={Brief} />
-              <Route path="path" Component={PathView} />
-              <Route path="forecast" Component={Forecast} />
-              <Route path="bench" Component={Bench} />
-              <Route path="verdict" Component={VerdictView} />
-              <Route path="handover" Component={Handover} />
-            </Route>
-            <Route path="parts/:kind?/:id?" Component={Parts} />
-            <Route path="reference" Component={Reference} />
-            <Route path="settings" Component={Settings} />
-            <Route path="*" element={<Navigate replace to="/jobs" />} />
+        <Route Component={Shell}>
+          <Route index Component={Entrance} />
+          <Route path="jobs" Component={Jobs} />
+          <Route path="jobs/:id" Component={JobFrame}>
+            <Route index element={<Navigate replace to="brief" />} />
+            <Route path="brief" Component={Brief} />
+            <Route path="path" Component={PathView} />
+            <Route path="forecast" Component={Forecast} />
+            <Route path="bench" Component={Bench} />
+            <Route path="verdict" Component={VerdictView} />
+            <Route path="handover" Component={Handover} />
           </Route>
+          <Route path="parts/:kind?/:id?" Component={Parts} />
+          <Route path="reference" Component={Reference} />
+          <Route path="settings" Component={Settings} />
+          <Route path="*" element={<Navigate replace to="/jobs" />} />
+        </Route>
       </Routes>
     </BrowserRouter>
   );

@@ -6,10 +6,16 @@ const SERVER = 'http://127.0.0.1:4817';
 export default defineConfig({
   root: import.meta.dirname,
   logLevel: 'warn',
-  plugins: [
-    react(),
-  ],
+  plugins: [react()],
   // The server takes requests only from its own page: the proxy speaks as it, and hands its cookie on.
-  server: { proxy: { '/api': { target: SERVER, changeOrigin: true, headers: { origin: SERVER, 'sec-fetch-site': 'same-origin' } } } },
+  server: {
+    proxy: {
+      '/api': {
+        target: SERVER,
+        changeOrigin: true,
+        headers: { origin: SERVER, 'sec-fetch-site': 'same-origin' },
+      },
+    },
+  },
   build: { outDir: 'dist', emptyOutDir: true, target: 'es2022', chunkSizeWarningLimit: 900 },
 });

@@ -2,7 +2,26 @@ import fc from 'fast-check';
 import { timeShare } from '../disks';
 import { given, spread } from '../evidence';
 import type { ArrayMode } from '../parts';
-import { cannot, dataMembers, efficiencyOf, lossOver, operationsFor, probability, rebuildFails, rebuildReads, rebuildTime, smallWriteCost, streamMembers, survives, throughArray, unreadable, unreadableTwice, writeMultiple, yearlyFailure, type Layout } from '.';
+import {
+  cannot,
+  dataMembers,
+  efficiencyOf,
+  lossOver,
+  operationsFor,
+  probability,
+  rebuildFails,
+  rebuildReads,
+  rebuildTime,
+  smallWriteCost,
+  streamMembers,
+  survives,
+  throughArray,
+  unreadable,
+  unreadableTwice,
+  writeMultiple,
+  yearlyFailure,
+  type Layout,
+} from '.';
 
 const layout = (mode: ArrayMode, members: number): Layout => ({ mode, members, by: 'system' });
 const HOUR = 3600;
@@ -16,16 +35,25 @@ test.each<[ArrayMode, number, number, number, number, number]>([
   ['parity', 4, 3, 1, 4, 4 / 3],
   ['double parity', 6, 4, 2, 6, 1.5],
   ['stripe of mirrors', 4, 2, 1, 2, 2],
-])('%s of %i: data of %d, survives %d, a small write costs %d, full stripes write %d times', (mode, n, data, failures, cost, multiple) => {
-  const l = layout(mode, n);
-  expect([dataMembers(l), survives(l), smallWriteCost(l), writeMultiple(l, false)]).toEqual([data, failures, cost, multiple]);
-  expect(cannot(l)).toBeNull();
-  expect(efficiencyOf(l)).toBe(data / n);
-  for (const d of ['read', 'write'] as const) expect(streamMembers(l, d).high).toBeLessThanOrEqual(n);
-});
+])(
+  '%s of %i: data of %d, survives %d, a small write costs %d, full stripes write %d times',
+  (mode, n, data, failures, cost, multiple) => {
+    const l = layout(mode, n);
+    expect([dataMembers(l), survives(l), smallWriteCost(l), writeMultiple(l, false)]).toEqual([
+      data,
+      failures,
+      cost,
+      multiple,
+    ]);
+    expect(cannot(l)).toBeNull();
+    expect(efficiencyOf(l)).toBe(data / n);
+    for (const d of ['read', 'write'] as const) expect(streamMembers(l, d).high).toBeLessThanOrEqual(n);
+  },
+);
 
 describe('operations of members for one of the user’s', () => {
-  const at = (mode: ArrayMode, members: number, block: number, direction: 'read' | 'write', strip?: number) => operationsFor({ ...layout(mode, members), strip }, block, direction);
+  const at = (mode: ArrayMode, members: number, block: number, direction: 'read' | 'write', strip?: number) =>
+    operationsFor({ ...layout(mode, members), strip }, block, direction);
   const KIB = 1024;
 
   test.each<[ArrayMode, number, number, number, number, number]>([
@@ -40,18 +68,43 @@ describe('operations of members for one of the user’s', () => {
     ['stripe of mirrors', 4, 128, 4, 1, 2],
     ['mirror', 3, 4, 3, 1, 1],
     ['concatenation', 3, 256, 1, 1, 1],
-  ])('%s of %i, %d KiB: %d to write, %d in turns, %d strips touched', (mode, members, kib, operations, turns, touched) => {
-    expect(at(mode, members, kib * KIB, 'write', 64 * KIB)).toEqual({ operations: expect.objectContaining({ expected: operations }), turns: expect.objectContaining({ expected: turns }) });
-    if (mode.includes('stripe') || kib >= 192) expect(at(mode, members, kib * KIB, 'read', 64 * KIB).operations.expected).toBe(mode === 'concatenation' ? 1 : touched);
-  });
+  ])(
+    '%s of %i, %d KiB: %d to write, %d in turns, %d strips touched',
+    (mode, members, kib, operations, turns, touched) => {
+      expect(at(mode, members, kib * KIB, 'write', 64 * KIB)).toEqual({
+        operations: expect.objectContaining({ expected: operations }),
+        turns: expect.objectContaining({ expected: turns }),
+      });
+      if (mode.includes('stripe') || kib >= 192)
+        expect(at(mode, members, kib * KIB, 'read', 64 * KIB).operations.expected).toBe(
+          mode === 'concatenation' ? 1 : touched,
+        );
+    },
+  );
 
   test('laws: a strip nobody knows holds every usual one; writes never cost less than reads, nor more than all members twice', () => {
     fc.assert(
-      fc.property(fc.constantFrom<ArrayMode>('stripe', 'parity', 'double parity', 'stripe of mirrors'), fc.integer({ min: 2, max: 8 }), fc.integer({ min: 1, max: 4096 }), fc.constantFrom(64, 128, 256, 512), (mode, half, kib, strip) => {
-        const [open, known, reads] = [at(mode, 2 * half + 2, kib * KIB, 'write'), at(mode, 2 * half + 2, kib * KIB, 'write', strip * KIB), at(mode, 2 * half + 2, kib * KIB, 'read', strip * KIB)];
-        const { expected } = known.operations;
-        return open.operations.low <= open.operations.high && expected >= reads.operations.expected && expected <= Math.max(6, 2 * Math.ceil(kib / strip) + 2 * half + 2) && open.operations.low <= expected && expected <= open.operations.high;
-      }),
+      fc.property(
+        fc.constantFrom<ArrayMode>('stripe', 'parity', 'double parity', 'stripe of mirrors'),
+        fc.integer({ min: 2, max: 8 }),
+        fc.integer({ min: 1, max: 4096 }),
+        fc.constantFrom(64, 128, 256, 512),
+        (mode, half, kib, strip) => {
+          const [open, known, reads] = [
+            at(mode, 2 * half + 2, kib * KIB, 'write'),
+            at(mode, 2 * half + 2, kib * KIB, 'write', strip * KIB),
+            at(mode, 2 * half + 2, kib * KIB, 'read', strip * KIB),
+          ];
+          const { expected } = known.operations;
+          return (
+            open.operations.low <= open.operations.high &&
+            expected >= reads.operations.expected &&
+            expected <= Math.max(6, 2 * Math.ceil(kib / strip) + 2 * half + 2) &&
+            open.operations.low <= expected &&
+            expected <= open.operations.high
+          );
+        },
+      ),
     );
   });
 });
@@ -82,11 +135,23 @@ describe('chances', () => {
 
   test('laws: between 0 and 1, more bytes and worse media never safer, two never likelier than one', () => {
     fc.assert(
-      fc.property(fc.double({ min: 1e3, max: 1e15, noNaN: true }), fc.double({ min: 1e-17, max: 1e-12, noNaN: true }), (bytes, p) => {
-        const one = unreadable(bytes, p);
-        const two = unreadableTwice(bytes, p);
-        return one >= 0 && one <= 1 && two >= 0 && two <= one * (1 + 1e-12) && unreadable(bytes * 2, p) >= one && unreadable(bytes, p * 2) >= one && unreadableTwice(bytes * 2, p) >= two;
-      }),
+      fc.property(
+        fc.double({ min: 1e3, max: 1e15, noNaN: true }),
+        fc.double({ min: 1e-17, max: 1e-12, noNaN: true }),
+        (bytes, p) => {
+          const one = unreadable(bytes, p);
+          const two = unreadableTwice(bytes, p);
+          return (
+            one >= 0 &&
+            one <= 1 &&
+            two >= 0 &&
+            two <= one * (1 + 1e-12) &&
+            unreadable(bytes * 2, p) >= one &&
+            unreadable(bytes, p * 2) >= one &&
+            unreadableTwice(bytes * 2, p) >= two
+          );
+        },
+      ),
     );
   });
 
@@ -96,7 +161,8 @@ describe('chances', () => {
         const bytes = 1e12;
         const p = -Math.expm1(-mean / (bytes * 8));
         let sum = 0;
-        for (let k = 2, term = (Math.exp(-mean) * mean * mean) / 2; k < 200; k++, term *= mean / k) sum += term;
+        for (let k = 2, term = (Math.exp(-mean) * mean * mean) / 2; k < 200; k++, term *= mean / k)
+          sum += term;
         expect(unreadableTwice(bytes, p)).toBeCloseTo(sum, 9);
       }),
       { numRuns: 50 },
@@ -104,17 +170,35 @@ describe('chances', () => {
   });
 
   test('a rebuild reads all others, and double parity makes up for one fault', () => {
-    expect([rebuildReads(layout('parity', 5), 8e12), rebuildReads(layout('mirror', 2), 8e12), rebuildReads(layout('stripe', 4), 8e12)]).toEqual([32e12, 8e12, 0]);
-    expect(rebuildFails(layout('parity', 6), 8e12, 1e-15)).toBeGreaterThan(rebuildFails(layout('double parity', 6), 8e12, 1e-15));
+    expect([
+      rebuildReads(layout('parity', 5), 8e12),
+      rebuildReads(layout('mirror', 2), 8e12),
+      rebuildReads(layout('stripe', 4), 8e12),
+    ]).toEqual([32e12, 8e12, 0]);
+    expect(rebuildFails(layout('parity', 6), 8e12, 1e-15)).toBeGreaterThan(
+      rebuildFails(layout('double parity', 6), 8e12, 1e-15),
+    );
     expect(rebuildFails(layout('stripe', 4), 8e12, 1e-15)).toBe(1);
   });
 
   test('loss over the service life: by the published mean times to data loss, in closed form', () => {
     const [mtbf, repair, life] = [1e6 * HOUR, 24 * HOUR, 5 * 8766 * HOUR];
-    expect(lossOver(layout('parity', 4), mtbf, repair, life)).toBeCloseTo(-Math.expm1(-life / ((mtbf * mtbf) / (4 * 3 * repair))), 12);
-    expect(lossOver(layout('double parity', 6), mtbf, repair, life)).toBeCloseTo(-Math.expm1(-life / (mtbf ** 3 / (6 * 5 * 4 * repair ** 2))), 15);
-    expect(lossOver(layout('mirror', 2), mtbf, repair, life)).toBeCloseTo(-Math.expm1(-life / (mtbf ** 2 / (2 * repair))), 12);
-    expect(lossOver(layout('stripe', 4), mtbf, repair, life)).toBeCloseTo(-Math.expm1((-4 * life) / mtbf), 12);
+    expect(lossOver(layout('parity', 4), mtbf, repair, life)).toBeCloseTo(
+      -Math.expm1(-life / ((mtbf * mtbf) / (4 * 3 * repair))),
+      12,
+    );
+    expect(lossOver(layout('double parity', 6), mtbf, repair, life)).toBeCloseTo(
+      -Math.expm1(-life / (mtbf ** 3 / (6 * 5 * 4 * repair ** 2))),
+      15,
+    );
+    expect(lossOver(layout('mirror', 2), mtbf, repair, life)).toBeCloseTo(
+      -Math.expm1(-life / (mtbf ** 2 / (2 * repair))),
+      12,
+    );
+    expect(lossOver(layout('stripe', 4), mtbf, repair, life)).toBeCloseTo(
+      -Math.expm1((-4 * life) / mtbf),
+      12,
+    );
   });
 
   test('by simulated years: mean time to data loss of a small parity array of bad members', () => {
@@ -137,17 +221,30 @@ describe('chances', () => {
 
   test('more members never safer; a quicker repair never less safe', () => {
     fc.assert(
-      fc.property(fc.constantFrom<ArrayMode>('stripe', 'parity', 'double parity'), fc.integer({ min: 4, max: 16 }), fc.double({ min: 1, max: 500, noNaN: true }), (mode, n, hours) => {
-        const at = (members: number, h: number) => lossOver(layout(mode, members), 5e5 * HOUR, h * HOUR, 4e4 * HOUR);
-        return at(n + 1, hours) >= at(n, hours) && at(n, hours) >= at(n, hours / 2) && at(n, hours) <= 1;
-      }),
+      fc.property(
+        fc.constantFrom<ArrayMode>('stripe', 'parity', 'double parity'),
+        fc.integer({ min: 4, max: 16 }),
+        fc.double({ min: 1, max: 500, noNaN: true }),
+        (mode, n, hours) => {
+          const at = (members: number, h: number) =>
+            lossOver(layout(mode, members), 5e5 * HOUR, h * HOUR, 4e4 * HOUR);
+          return at(n + 1, hours) >= at(n, hours) && at(n, hours) >= at(n, hours / 2) && at(n, hours) <= 1;
+        },
+      ),
     );
   });
 });
 
 test('a rebuild takes a pass over the whole member: by zones for a disk, straight for flash', () => {
-  const [capacity, rate] = [given('capacity', 16e12, 'B', { kind: 'sheet' }), given('rate', 260e6, 'B/s', { kind: 'sheet' })];
-  const zones = spread(timeShare('linear', 0.55, 1), timeShare('linear', 0.5, 1), timeShare('linear', 0.45, 1));
+  const [capacity, rate] = [
+    given('capacity', 16e12, 'B', { kind: 'sheet' }),
+    given('rate', 260e6, 'B/s', { kind: 'sheet' }),
+  ];
+  const zones = spread(
+    timeShare('linear', 0.55, 1),
+    timeShare('linear', 0.5, 1),
+    timeShare('linear', 0.45, 1),
+  );
   expect(rebuildTime(capacity, rate, null).expected).toBeCloseTo(16e12 / 260e6, 3);
   expect(rebuildTime(capacity, rate, zones).expected).toBeCloseTo((16e12 / 260e6) * 2 * Math.LN2, 0);
   expect(probability('x', 0.1, 'a', []).unit).toBe('%');

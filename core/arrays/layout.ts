@@ -14,7 +14,13 @@ type Way = Pick<Layout, 'mode' | 'members'>;
 
 /** Fewest drives a mode needs, and whether the number must be even. */
 const NEEDS: Record<ArrayMode, { least: number; even?: boolean }> = {
-  single: { least: 1 }, stripe: { least: 2 }, mirror: { least: 2 }, concatenation: { least: 2 }, parity: { least: 3 }, 'double parity': { least: 4 }, 'stripe of mirrors': { least: 4, even: true },
+  single: { least: 1 },
+  stripe: { least: 2 },
+  mirror: { least: 2 },
+  concatenation: { least: 2 },
+  parity: { least: 3 },
+  'double parity': { least: 4 },
+  'stripe of mirrors': { least: 4, even: true },
 };
 
 /** Why so many drives make no array of that kind; null when they do. */
@@ -44,7 +50,16 @@ export function dataMembers({ mode, members: n }: Way): number {
 }
 
 /** How many members may fail, whichever they are, before data is lost. */
-export const survives = ({ mode, members }: Way): number => ({ single: 0, stripe: 0, concatenation: 0, mirror: members - 1, parity: 1, 'double parity': 2, 'stripe of mirrors': 1 })[mode];
+export const survives = ({ mode, members }: Way): number =>
+  ({
+    single: 0,
+    stripe: 0,
+    concatenation: 0,
+    mirror: members - 1,
+    parity: 1,
+    'double parity': 2,
+    'stripe of mirrors': 1,
+  })[mode];
 
 /**
  * How many members' rates a long stream gets. A stripe runs on all; parity takes one or two away; a mirror writes as one and reads as one to all,
@@ -63,7 +78,8 @@ export function streamMembers(layout: Way, direction: 'read' | 'write'): Spread 
 export const STRIP = { usual: 1 << 17, all: [1 << 16, 1 << 17, 1 << 18, 1 << 19] };
 
 /** Whether a block covers whole stripes, so that parity needs nothing read before. */
-const isWhole = ({ mode, members }: Way, block: number, strip: number): boolean => block >= strip * dataMembers({ mode, members });
+const isWhole = ({ mode, members }: Way, block: number, strip: number): boolean =>
+  block >= strip * dataMembers({ mode, members });
 
 /** Members' operations that one of the user's costs, by the strips it touches: with parity the old data and parity are read before the new are written. */
 function operationsAt(way: Way, block: number, direction: 'read' | 'write', strip: number): number {
@@ -84,8 +100,17 @@ function operationsAt(way: Way, block: number, direction: 'read' | 'write', stri
  * Members' operations that one of the user's costs, and how many of them one after another.
  * @param block B of the user's operation
  */
-export function operationsFor({ strip, ...way }: Layout, block: number, direction: 'read' | 'write'): { operations: Spread; turns: Spread } {
-  const turnsAt = (s: number) => (direction === 'write' && (way.mode === 'parity' || way.mode === 'double parity') && !isWhole(way, block, s) ? 2 : 1);
+export function operationsFor(
+  { strip, ...way }: Layout,
+  block: number,
+  direction: 'read' | 'write',
+): { operations: Spread; turns: Spread } {
+  const turnsAt = (s: number) =>
+    direction === 'write' &&
+    (way.mode === 'parity' || way.mode === 'double parity') &&
+    !isWhole(way, block, s)
+      ? 2
+      : 1;
   const strips = strip === undefined ? STRIP.all : [strip];
   const over = (of: (strip: number) => number): Spread => {
     const all = strips.map(of);
@@ -115,7 +140,10 @@ export function writeMultiple({ mode, members: n }: Way, small: boolean): number
  * What passing a byte through the array's own layer costs beside the link, s per byte [practice]: 0.16 ns gives both trade figures, 780 to 900 MB/s of four
  * SATA drives behind 10 Gb/s and 400 to 460 behind 5 Gb/s; a share of the link's rate gives only one of them. Firmware has its own chip for it.
  */
-export const STACK_COST: Record<Layout['by'], Spread> = { firmware: spread(0.02e-9, 0.08e-9, 0.16e-9), system: spread(0.05e-9, 0.12e-9, 0.22e-9) };
+export const STACK_COST: Record<Layout['by'], Spread> = {
+  firmware: spread(0.02e-9, 0.08e-9, 0.16e-9),
+  system: spread(0.05e-9, 0.12e-9, 0.22e-9),
+};
 
 /** Links as seen through the array's layer. */
 export const throughArray = formula({

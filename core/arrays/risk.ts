@@ -12,7 +12,8 @@ export const yearlyFailure = (mtbf: number): number => -Math.expm1(-YEAR / mtbf)
  * Probability of meeting at least one unreadable sector while reading so many bytes: 1 − (1 − p)^bits, worked out so that nothing is rounded away.
  * @param perBit rate of unreadable bits as the data sheet states it: an upper bound
  */
-export const unreadable = (bytes: number, perBit: number): number => -Math.expm1(bytes * 8 * Math.log1p(-perBit));
+export const unreadable = (bytes: number, perBit: number): number =>
+  -Math.expm1(bytes * 8 * Math.log1p(-perBit));
 
 /** Probability of at least two, where one is survived (double parity while rebuilding one member): 1 − (1 + n·p) · e^(−n·p), by the Poisson limit. */
 export function unreadableTwice(bytes: number, perBit: number): number {
@@ -49,22 +50,49 @@ export function lossOver(layout: Layout, mtbf: number, repair: number, seconds: 
     for (let i = 0; i <= spare; i++) mean /= count - i;
     return mean;
   };
-  if (mode === 'stripe' || mode === 'concatenation' || mode === 'single') return within(mtbf / (mode === 'single' ? 1 : n));
+  if (mode === 'stripe' || mode === 'concatenation' || mode === 'single')
+    return within(mtbf / (mode === 'single' ? 1 : n));
   if (mode === 'stripe of mirrors') return within(redundant(2, 1) / (n / 2));
   return within(redundant(n, mode === 'mirror' ? n - 1 : mode === 'double parity' ? 2 : 1));
 }
 
-const throughout = formula({ name: 'rebuild', unit: 's', inputs: { capacity: 'capacity of a member', rate: 'rate of the rebuild' }, of: (m, x) => m.div(x.capacity, x.rate) });
+const throughout = formula({
+  name: 'rebuild',
+  unit: 's',
+  inputs: { capacity: 'capacity of a member', rate: 'rate of the rebuild' },
+  of: (m, x) => m.div(x.capacity, x.rate),
+});
 
 /** How long a rebuild of one member takes at least, nothing else going on: by the zones of a disk, or at a flash drive's writing rate behind its cache. */
 export function rebuildTime(capacity: Estimate, rate: Estimate, zones: Spread | null): Estimate {
   if (!zones) return throughout.explain({ capacity, rate }, { name: 'rebuild of one member' });
-  return wholeDisk.explain({ capacity, outer: rate, share: given('mean of 1 ÷ share of the outer rate', zones, 'ratio', { kind: 'practice', note: 'inner tracks at 0.45 to 0.55 of the outer ones, both laws' }) }, { name: 'rebuild of one member' });
+  return wholeDisk.explain(
+    {
+      capacity,
+      outer: rate,
+      share: given('mean of 1 ÷ share of the outer rate', zones, 'ratio', {
+        kind: 'practice',
+        note: 'inner tracks at 0.45 to 0.55 of the outer ones, both laws',
+      }),
+    },
+    { name: 'rebuild of one member' },
+  );
 }
 
 /** A probability as an estimate with its working. */
-export const probability = (name: string, value: number, formulaWords: string, inputs: Estimate[], note?: string): Estimate =>
-  worked(name, { low: value, expected: value, high: value }, '%', { how: 'exact', formula: formulaWords, inputs, ...(note ? { note } : {}) });
+export const probability = (
+  name: string,
+  value: number,
+  formulaWords: string,
+  inputs: Estimate[],
+  note?: string,
+): Estimate =>
+  worked(name, { low: value, expected: value, high: value }, '%', {
+    how: 'exact',
+    formula: formulaWords,
+    inputs,
+    ...(note ? { note } : {}),
+  });
 
 /** Share of the raw capacity that holds data. */
 export const efficiencyOf = (layout: Layout): number => dataMembers(layout) / layout.members;

@@ -20,11 +20,17 @@ export interface Backup {
 }
 
 const Envelope = z.object({
-  kymarBackup: z.literal(BACKUP_VERSION, { error: `is of another version than ${BACKUP_VERSION}; update Kymar` }),
+  kymarBackup: z.literal(BACKUP_VERSION, {
+    error: `is of another version than ${BACKUP_VERSION}; update Kymar`,
+  }),
   at: z.iso.datetime(),
   jobs: z.array(z.unknown()).max(100_000),
   parts: z.record(z.string(), z.unknown()),
-  bin: z.array(z.object({ kind: z.string(), key: z.string(), title: z.string(), at: z.string(), raw: z.unknown() })).default([]),
+  bin: z
+    .array(
+      z.object({ kind: z.string(), key: z.string(), title: z.string(), at: z.string(), raw: z.unknown() }),
+    )
+    .default([]),
   aside: z.array(z.object({ store: z.string(), key: z.string(), raw: z.unknown() })).default([]),
 });
 
@@ -39,9 +45,14 @@ export interface BackupRead extends Backup {
 export function readBackup(text: string): Read<BackupRead> {
   const json = readJson(text);
   if (!json.ok) return { ok: false, problems: [`The file is ${json.problem}.`] };
-  if (typeof json.value !== 'object' || json.value === null || !('kymarBackup' in json.value)) return { ok: false, problems: ['This is no back-up of Kymar: it has no "kymarBackup".'] };
+  if (typeof json.value !== 'object' || json.value === null || !('kymarBackup' in json.value))
+    return { ok: false, problems: ['This is no back-up of Kymar: it has no "kymarBackup".'] };
   const read = Envelope.safeParse(json.value);
-  if (!read.success) return { ok: false, problems: read.error.issues.map((i) => `${i.path.join('.') || 'the file'}: ${i.message}`) };
+  if (!read.success)
+    return {
+      ok: false,
+      problems: read.error.issues.map((i) => `${i.path.join('.') || 'the file'}: ${i.message}`),
+    };
   const problems: string[] = [];
   const jobs = read.data.jobs.flatMap((data, i): Job[] => {
     const job = checkJob(data);
@@ -50,10 +61,16 @@ export function readBackup(text: string): Read<BackupRead> {
   });
   const parts: Record<string, Part | null> = {};
   for (const [key, data] of Object.entries(read.data.parts)) {
-    const part = data === null ? null : own(KINDS as Record<string, (typeof KINDS)[Kind]>, key.slice(0, key.indexOf('/')))?.safeParse(data);
+    const part =
+      data === null
+        ? null
+        : own(KINDS as Record<string, (typeof KINDS)[Kind]>, key.slice(0, key.indexOf('/')))?.safeParse(data);
     if (part === null) parts[key] = null;
     else if (part?.success) parts[key] = part.data as Part;
-    else problems.push(`Part ${key.slice(0, 80)}: ${part?.error.issues[0]?.message ?? 'is of no kind Kymar knows'}`);
+    else
+      problems.push(
+        `Part ${key.slice(0, 80)}: ${part?.error.issues[0]?.message ?? 'is of no kind Kymar knows'}`,
+      );
   }
   return { ok: true, value: { ...read.data, jobs, parts, problems } };
 }
@@ -72,18 +89,41 @@ export interface Restoring {
 }
 
 /** Holds a back-up against what is here. Nothing is changed. */
-export function compareBackup(backup: Pick<Backup, 'jobs' | 'parts'>, here: { jobs: Record<string, Job>; parts: Record<string, Part | null> }): Restoring[] {
+export function compareBackup(
+  backup: Pick<Backup, 'jobs' | 'parts'>,
+  here: { jobs: Record<string, Job>; parts: Record<string, Part | null> },
+): Restoring[] {
   const jobs = backup.jobs.map((job): Restoring => {
     const mine = own(here.jobs, job.id);
     const places = mine ? jobPlaces(mine, job) : [];
-    const state = !mine ? 'new' : places.length === 0 ? 'same' : job.changed > mine.changed ? 'newer' : 'older';
-    return { store: 'jobs', key: job.id, title: job.title, state, places, doubts: doubtsOf(job).map((d) => d.words) };
+    const state = !mine
+      ? 'new'
+      : places.length === 0
+        ? 'same'
+        : job.changed > mine.changed
+          ? 'newer'
+          : 'older';
+    return {
+      store: 'jobs',
+      key: job.id,
+      title: job.title,
+      state,
+      places,
+      doubts: doubtsOf(job).map((d) => d.words),
+    };
   });
   const parts = Object.entries(backup.parts).map(([key, part]): Restoring => {
     const mine = own(here.parts, key);
     const places = mine === undefined ? [] : changedPlaces(mine, part);
     const title = part ? nameOf(part) : `${key}, removed`;
-    return { store: 'parts', key, title, state: mine === undefined ? 'new' : places.length === 0 ? 'same' : 'older', places, doubts: [] };
+    return {
+      store: 'parts',
+      key,
+      title,
+      state: mine === undefined ? 'new' : places.length === 0 ? 'same' : 'older',
+      places,
+      doubts: [],
+    };
   });
   return [...jobs, ...parts];
 }

@@ -1,1 +1,9 @@
-export { BACKUP_VERSION, writeBackup, readBackup, compareBackup, type Backup, type BackupRead, type Restoring } from './backup';
+export {
+  BACKUP_VERSION,
+  writeBackup,
+  readBackup,
+  compareBackup,
+  type Backup,
+  type BackupRead,
+  type Restoring,
+} from './backup';

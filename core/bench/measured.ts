@@ -21,7 +21,8 @@ export interface Measured {
 }
 
 /** Duration of a run in s, or null when it has none. */
-export const secondsOf = (run: Run): number | null => (run.measure.kind === 'timed' ? run.measure.seconds : null);
+export const secondsOf = (run: Run): number | null =>
+  run.measure.kind === 'timed' ? run.measure.seconds : null;
 
 /** Average rate of a run in B/s, or null for a bound. */
 export function rateOfRun({ measure }: Run): number | null {
@@ -32,8 +33,15 @@ export function rateOfRun({ measure }: Run): number | null {
 /** Lowest and highest average rate the error of reading allows for one run (two sigma). */
 export function readingBounds({ measure }: Run): [number, number] {
   if (measure.kind === 'rate') return [measure.rate - measure.grain, measure.rate + measure.grain];
-  if (measure.kind === 'timed') return [measure.bytes / (measure.seconds + 2 * measure.error), measure.bytes / Math.max(measure.seconds - 2 * measure.error, 1e-9)];
-  return [measure.atMost === null ? 0 : measure.bytes / measure.atMost, measure.atLeast ? measure.bytes / measure.atLeast : Infinity];
+  if (measure.kind === 'timed')
+    return [
+      measure.bytes / (measure.seconds + 2 * measure.error),
+      measure.bytes / Math.max(measure.seconds - 2 * measure.error, 1e-9),
+    ];
+  return [
+    measure.atMost === null ? 0 : measure.bytes / measure.atMost,
+    measure.atLeast ? measure.bytes / measure.atLeast : Infinity,
+  ];
 }
 
 /**
@@ -48,8 +56,15 @@ export function measuredOf(runs: readonly Run[]): Measured {
   const inTime = timed.length > 0;
   const values = valued.map((run) => (inTime ? secondsOf(run)! : rateOfRun(run)!));
   const middle = mean(values);
-  const half = values.length > 1 ? Math.max(halfWidth(values), readingFloor(valued, inTime)) : singleHalf(valued[0]!, middle);
-  const spread: Spread = { low: Math.max(middle - half, middle / 1000), expected: middle, high: middle + half };
+  const half =
+    values.length > 1
+      ? Math.max(halfWidth(values), readingFloor(valued, inTime))
+      : singleHalf(valued[0]!, middle);
+  const spread: Spread = {
+    low: Math.max(middle - half, middle / 1000),
+    expected: middle,
+    high: middle + half,
+  };
   const size = 'bytes' in valued[0]!.measure ? valued[0]!.measure.bytes : null;
   const far = outliers(values);
   return {
@@ -58,7 +73,10 @@ export function measuredOf(runs: readonly Run[]): Measured {
     time: inTime ? spread : null,
     more: runsUntil(values),
     far: valued.filter((_, i) => far[i]).map((run) => run.id),
-    words: values.length > 1 ? `mean of ${values.length} runs, 95 % t-interval` : `one run: error of reading and an assumed scatter of ${ASSUMED_SCATTER * 100} %; repeat it`,
+    words:
+      values.length > 1
+        ? `mean of ${values.length} runs, 95 % t-interval`
+        : `one run: error of reading and an assumed scatter of ${ASSUMED_SCATTER * 100} %; repeat it`,
   };
 }
 
@@ -69,7 +87,8 @@ function readingFloor(runs: readonly Run[], inTime: boolean): number {
 
 function singleHalf(run: Run, value: number): number {
   const { measure } = run;
-  const reading = measure.kind === 'timed' ? 1.96 * measure.error : measure.kind === 'rate' ? measure.grain : 0;
+  const reading =
+    measure.kind === 'timed' ? 1.96 * measure.error : measure.kind === 'rate' ? measure.grain : 0;
   return Math.hypot(reading, 1.96 * ASSUMED_SCATTER * value);
 }
 
@@ -80,7 +99,14 @@ function boundsOnly(runs: readonly Run[]): Measured {
   const measure = runs[0]!.measure;
   const bytes = measure.kind === 'bound' ? measure.bytes : 0;
   const rate = { low, expected: Number.isFinite(high) ? (low + high) / 2 : low, high };
-  return { runs: [...runs], rate, time: { low: bytes / high, expected: bytes / rate.expected, high: low > 0 ? bytes / low : Infinity }, more: null, far: [], words: 'a bound only' };
+  return {
+    runs: [...runs],
+    rate,
+    time: { low: bytes / high, expected: bytes / rate.expected, high: low > 0 ? bytes / low : Infinity },
+    more: null,
+    far: [],
+    words: 'a bound only',
+  };
 }
 
 /** A measured interval as an estimate that names its runs. */
@@ -93,9 +119,19 @@ export function explainMeasured(measured: Measured, unit: 's' | 'B/s'): Estimate
       name: 'measured',
       how: 'exact',
       note: measured.words,
-      inputs: measured.runs.map((run, i) => given(`run ${i + 1}`, unit === 's' ? (secondsOf(run) ?? NaN) : (rateOfRun(run) ?? NaN), unit, { kind: 'measured', note: `${SOURCE_WORDS[run.source]}, ${run.at.slice(0, 16).replace('T', ' ')} UTC` })),
+      inputs: measured.runs.map((run, i) =>
+        given(`run ${i + 1}`, unit === 's' ? (secondsOf(run) ?? NaN) : (rateOfRun(run) ?? NaN), unit, {
+          kind: 'measured',
+          note: `${SOURCE_WORDS[run.source]}, ${run.at.slice(0, 16).replace('T', ' ')} UTC`,
+        }),
+      ),
     },
   };
 }
 
-export const SOURCE_WORDS: Record<Run['source'], string> = { stopwatch: 'stopwatch', real: 'run by Kymar on this machine', simulated: 'simulated', program: 'read off another program' };
+export const SOURCE_WORDS: Record<Run['source'], string> = {
+  stopwatch: 'stopwatch',
+  real: 'run by Kymar on this machine',
+  simulated: 'simulated',
+  program: 'read off another program',
+};

@@ -18,7 +18,11 @@ export const RunRequest = z.object({
   /** Write a file, or write it and read it back. */
   mode: z.enum(['write', 'write-read']),
   /** Size of the file in B. */
-  bytes: z.number().int().min(1 << 20, { error: 'must be at least 1 MiB' }).max(64e12),
+  bytes: z
+    .number()
+    .int()
+    .min(1 << 20, { error: 'must be at least 1 MiB' })
+    .max(64e12),
   /** Size of one request in B. */
   block: z.union([z.literal(131072), z.literal(1048576), z.literal(4194304)]),
   /** What the page will do with the result; the server keeps it with the run, so that a page that comes back knows. */
@@ -30,7 +34,8 @@ export type RunRequest = z.infer<typeof RunRequest>;
  * What stands between a folder and a drive: memory instead of one; memory before one (a file served as a disk); a network;
  * layers that compress or encrypt; something that could not be followed down to a device.
  */
-export type Label = 'memory-backed' | 'cached-through' | 'network' | 'compressed' | 'encrypted' | 'not followed';
+export type Label =
+  'memory-backed' | 'cached-through' | 'network' | 'compressed' | 'encrypted' | 'not followed';
 
 /** A folder for real runs, as the server sees it. */
 export interface Target {
@@ -64,7 +69,12 @@ export interface RealResult {
 /** What the server tells while a real run goes on. */
 export type RunEvent =
   | { type: 'progress'; direction: 'read' | 'write'; t: number; bytes: number; total: number }
-  | { type: 'done'; results: RealResult[]; target: Target; /** What could not be cleaned up, in words. */ left?: string }
+  | {
+      type: 'done';
+      results: RealResult[];
+      target: Target;
+      /** What could not be cleaned up, in words. */ left?: string;
+    }
   | { type: 'failed'; problem: string; aborted: boolean; left?: string };
 
 /** A run the server keeps until a page has taken its result: going on, ended, or cut off. */

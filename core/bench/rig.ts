@@ -20,7 +20,11 @@ const STAYS = 0.9;
  * @param seed which unit
  * @param run which repeat: other noise, same unit
  */
-export function simulate(uncertain: Uncertain<string> & { plan(x: Record<string, number>): Flow[] }, seed: number, run: number): RigRun {
+export function simulate(
+  uncertain: Uncertain<string> & { plan(x: Record<string, number>): Flow[] },
+  seed: number,
+  run: number,
+): RigRun {
   const truth = oneOf(uncertain, noise(seed));
   // What a person sees is the progress bar: it stands still while memory is written out.
   const { stretches } = runFlows(uncertain.plan(truth), { record: true }).flows[0]!;

@@ -3,7 +3,11 @@ import { isLinkId } from '../links';
 import { Accessory, ArrayMode, Bridge, Cable, Drive, Hop, Host, Id, Name } from '../parts';
 
 /** What the system says a link negotiated, taken over as a fact. */
-export const Seen = z.object({ link: z.string().refine(isLinkId, { error: 'is no link mode Kymar knows' }), device: Name, at: z.iso.datetime() });
+export const Seen = z.object({
+  link: z.string().refine(isLinkId, { error: 'is no link mode Kymar knows' }),
+  device: Name,
+  at: z.iso.datetime(),
+});
 export type Seen = z.infer<typeof Seen>;
 
 /** What a path is made of, by value: a job file must stand alone. */
@@ -17,7 +21,18 @@ export const Build = z.object({
   /** Drives of this kind working at once in the bays of the bridge. */
   together: z.number().int().min(1).max(32).optional(),
   /** How those drives are put together to one; absent: each for itself. A strip, in B, is what one member holds before the next has its turn. */
-  array: z.object({ mode: ArrayMode, by: z.enum(['firmware', 'system']), strip: z.number().int().min(4096, { error: 'must be at least 4 KiB' }).max(1 << 26, { error: 'must be at most 64 MiB' }).optional() }).optional(),
+  array: z
+    .object({
+      mode: ArrayMode,
+      by: z.enum(['firmware', 'system']),
+      strip: z
+        .number()
+        .int()
+        .min(4096, { error: 'must be at least 4 KiB' })
+        .max(1 << 26, { error: 'must be at most 64 MiB' })
+        .optional(),
+    })
+    .optional(),
   accessories: z.array(Accessory).max(20).optional(),
   seen: Seen.optional(),
 });
@@ -26,7 +41,9 @@ export type Build = z.infer<typeof Build>;
 const most = (value: number, error: string) => z.number().max(value, { error });
 const seconds = most(1e10, 'is longer than anybody waited').min(1e-6, { error: 'must be more than zero' });
 const bytes = most(1e18, 'is more than there is: check the unit').min(1, { error: 'must be more than zero' });
-const rate = most(1e15, 'is faster than anything there is: check the unit').min(1, { error: 'must be more than zero' });
+const rate = most(1e15, 'is faster than anything there is: check the unit').min(1, {
+  error: 'must be more than zero',
+});
 
 const files = z.number().int().nonnegative().max(1e12).nullable();
 
@@ -64,9 +81,18 @@ export const RateOnly = z.object({
   bytes: bytes.nullable(),
 });
 /** Only a limit is known: "under 60 s". */
-export const Bound = z.object({ kind: z.literal('bound'), bytes, files, atMost: seconds.nullable(), atLeast: z.number().nonnegative().max(1e10).nullable() });
+export const Bound = z.object({
+  kind: z.literal('bound'),
+  bytes,
+  files,
+  atMost: seconds.nullable(),
+  atLeast: z.number().nonnegative().max(1e10).nullable(),
+});
 
-export const Sample = z.object({ t: z.number().nonnegative().max(1e10), bytes: z.number().nonnegative().max(1e18) });
+export const Sample = z.object({
+  t: z.number().nonnegative().max(1e10),
+  bytes: z.number().nonnegative().max(1e18),
+});
 export type Sample = z.infer<typeof Sample>;
 
 /** One measurement. */
@@ -82,10 +108,18 @@ export const Run = z.object({
   measure: z.discriminatedUnion('kind', [Timed, RateOnly, Bound]),
   /** The customer's machine as built, another host or build, or not known. */
   path: z.union([z.literal('customer'), z.object({ host: Host, build: Build })]).nullable(),
-  conditions: z.object({ note: z.string().max(400).default(''), temperature: z.number().min(-100).max(300).nullable().default(null), cold: z.boolean().nullable().default(null), target: z.string().max(400).nullable().default(null), memoryBacked: z.boolean().default(false) }),
+  conditions: z.object({
+    note: z.string().max(400).default(''),
+    temperature: z.number().min(-100).max(300).nullable().default(null),
+    cold: z.boolean().nullable().default(null),
+    target: z.string().max(400).nullable().default(null),
+    memoryBacked: z.boolean().default(false),
+  }),
   ended: z.enum(['done', 'aborted', 'disconnected']),
   /** Set aside by a person: kept and shown, never used. */
-  excluded: z.object({ at: z.iso.datetime(), reason: z.string().trim().min(1, { error: 'wants a reason' }).max(400) }).optional(),
+  excluded: z
+    .object({ at: z.iso.datetime(), reason: z.string().trim().min(1, { error: 'wants a reason' }).max(400) })
+    .optional(),
   samples: z.array(Sample).max(2000).default([]),
 });
 export type Run = z.infer<typeof Run>;

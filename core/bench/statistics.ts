@@ -64,7 +64,13 @@ export function halfWidth(values: readonly number[]): number {
 export function outliers(values: readonly number[]): boolean[] {
   const middle = median(values);
   const scale = 1.4826 * median(values.map((v) => Math.abs(v - middle)));
-  return values.map((v) => values.length >= 4 && (scale > 0 ? Math.abs(v - middle) > 3.5 * scale : v !== middle && Math.abs(v - middle) > 0.05 * Math.abs(middle)));
+  return values.map(
+    (v) =>
+      values.length >= 4 &&
+      (scale > 0
+        ? Math.abs(v - middle) > 3.5 * scale
+        : v !== middle && Math.abs(v - middle) > 0.05 * Math.abs(middle)),
+  );
 }
 
 /**
@@ -74,6 +80,7 @@ export function outliers(values: readonly number[]): boolean[] {
 export function runsUntil(values: readonly number[], share = 0.03): number | null {
   if (values.length < 2) return null;
   const [m, s] = [mean(values), deviation(values)];
-  for (let n = values.length; n <= values.length + 100; n++) if ((t95(n - 1) * s) / Math.sqrt(n) <= share * Math.abs(m)) return n - values.length;
+  for (let n = values.length; n <= values.length + 100; n++)
+    if ((t95(n - 1) * s) / Math.sqrt(n) <= share * Math.abs(m)) return n - values.length;
   return null;
 }

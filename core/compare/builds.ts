@@ -1,6 +1,14 @@
 import type { Build } from '../bench';
 import { expectedOf } from '../evidence';
-import { forecastOne, namedByThing, openedOver, timesOf, transferPath, type ActivityForecast, type Plan } from '../forecast';
+import {
+  forecastOne,
+  namedByThing,
+  openedOver,
+  timesOf,
+  transferPath,
+  type ActivityForecast,
+  type Plan,
+} from '../forecast';
 import type { Activity, Open } from '../job';
 import { compareLoads, felt, NOTICED } from '../loads';
 import { format } from '../units';
@@ -43,13 +51,26 @@ const REACH = 4;
  * each is the quicker at the activity's own size: what builds have in common is drawn alike for all, what they do not apart. Of a load how much of the difference is felt.
  * @throws RangeError for fewer than two or more than four builds, or an activity the job has not
  */
-export function compareBuilds(job: Plan, activityId: string, candidates: readonly { name: string; build: Build }[]): Comparison {
-  if (candidates.length < 2 || candidates.length > 4) throw new RangeError(`Two to four builds can be compared; there ${candidates.length === 1 ? 'is 1' : `are ${candidates.length}`}.`);
+export function compareBuilds(
+  job: Plan,
+  activityId: string,
+  candidates: readonly { name: string; build: Build }[],
+): Comparison {
+  if (candidates.length < 2 || candidates.length > 4)
+    throw new RangeError(
+      `Two to four builds can be compared; there ${candidates.length === 1 ? 'is 1' : `are ${candidates.length}`}.`,
+    );
   const activity = job.activities.find((a) => a.id === activityId);
   if (!activity) throw new RangeError(`"${activityId}" is no activity of this job.`);
   const builds = candidates.map(({ name, build }): Compared => {
     const { blocked } = transferPath(job.host, build, activity.endpoint);
-    return { name, build, blocked, forecast: blocked.length > 0 ? null : forecastOne({ ...job, build }, activity), curve: null };
+    return {
+      name,
+      build,
+      blocked,
+      forecast: blocked.length > 0 ? null : forecastOne({ ...job, build }, activity),
+      curve: null,
+    };
   });
   const courses = builds.map((b) => b.forecast?.course?.inputs ?? null);
   // Not beyond what the smallest of them holds, yet as far as the activity goes.
@@ -61,7 +82,9 @@ export function compareBuilds(job: Plan, activityId: string, candidates: readonl
     const x = expectedOf(inputs);
     builds[i]!.curve = curveOf(inputs.plan({ ...x, bytes: upTo, files: (x.files! * upTo) / x.bytes! }));
   });
-  const times = courses.map((inputs, i) => inputs && timesOf(inputs, namedByThing(inputs, builds[i]!.build.drive.id)));
+  const times = courses.map(
+    (inputs, i) => inputs && timesOf(inputs, namedByThing(inputs, builds[i]!.build.drive.id)),
+  );
   const pairs: Pair[] = [];
   for (let a = 0; a < builds.length; a++)
     for (let b = a + 1; b < builds.length; b++) {
@@ -70,7 +93,8 @@ export function compareBuilds(job: Plan, activityId: string, candidates: readonl
       const [mine, others] = [times[a], times[b]];
       if (one.curve && two.curve && mine && others) {
         const list = leads(one.curve, two.curve);
-        const first = mine.reduce((sum, t, i) => sum + (t < others[i]! ? 1 : t === others[i] ? 0.5 : 0), 0) / mine.length;
+        const first =
+          mine.reduce((sum, t, i) => sum + (t < others[i]! ? 1 : t === others[i] ? 0.5 : 0), 0) / mine.length;
         pairs.push({ a, b, leads: list, words: inWords(list, [one.name, two.name]), first });
       } else pairs.push({ a, b, leads: [], words: wordsOf(job, activity, one, two), first: null });
     }
@@ -90,20 +114,30 @@ function wordsOf(job: Plan, activity: Activity, one: Compared, two: Compared): s
   switch (activity.kind) {
     case 'open': {
       const { low, expected, high } = difference(job, activity, one.build, two.build);
-      const [sooner, from, to] = (expected >= 0 ? [one.name, low, high] : [two.name, -high, -low]) as [string, number, number];
+      const [sooner, from, to] = (expected >= 0 ? [one.name, low, high] : [two.name, -high, -low]) as [
+        string,
+        number,
+        number,
+      ];
       const answer = felt({ low, expected, high }, Math.max(x.expected, y.expected));
       const verdict = `${FELT[answer]} (above ${NOTICED.seconds} s and ${NOTICED.share * 100} %, common practice)`;
-      if (Math.abs(expected) < 0.05) return `Opened as soon with either, give or take ${seconds(Math.max(-from, to))}: ${verdict}.`;
+      if (Math.abs(expected) < 0.05)
+        return `Opened as soon with either, give or take ${seconds(Math.max(-from, to))}: ${verdict}.`;
       return `Opened ${seconds(Math.abs(expected))} sooner with ${sooner} (${from < 0 ? `${seconds(-from)} later to ${seconds(to)} sooner` : `${seconds(from)} to ${seconds(to)}`}): ${verdict}.`;
     }
     case 'stream': {
-      const stalls = ({ name, forecast }: Compared) => `${name} in ${format(1 - forecast!.probability!, '%', 2)}`;
+      const stalls = ({ name, forecast }: Compared) =>
+        `${name} in ${format(1 - forecast!.probability!, '%', 2)}`;
       return `Stalls: ${stalls(one)}, ${stalls(two)} of all cases.`;
     }
     case 'scratch':
-      return same ? `Both wait ${format(x.expected, 's', 2)} a day.` : `${(x.expected < y.expected ? one : two).name} waits ${apart} a day less.${overlap}`;
+      return same
+        ? `Both wait ${format(x.expected, 's', 2)} a day.`
+        : `${(x.expected < y.expected ? one : two).name} waits ${apart} a day less.${overlap}`;
     case 'keep':
-      return same ? 'Both are full at the same time.' : `${(x.expected > y.expected ? one : two).name} is full ${apart} later.${overlap}`;
+      return same
+        ? 'Both are full at the same time.'
+        : `${(x.expected > y.expected ? one : two).name} is full ${apart} later.${overlap}`;
     case 'move':
       return '';
   }
@@ -111,5 +145,9 @@ function wordsOf(job: Plan, activity: Activity, one: Compared, two: Compared): s
 
 /** s that the load takes longer on the second build. */
 function difference({ host }: Plan, activity: Open, a: Build, b: Build) {
-  return compareLoads(activity, openedOver({ host, build: a }, activity), openedOver({ host, build: b }, activity));
+  return compareLoads(
+    activity,
+    openedOver({ host, build: a }, activity),
+    openedOver({ host, build: b }, activity),
+  );
 }

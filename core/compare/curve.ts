@@ -11,14 +11,22 @@ export type Curve = readonly { bytes: number; seconds: number }[];
  */
 export function curveOf(flows: readonly Flow[]): Curve {
   const [first, ...others] = run(flows, { record: true, jump: false }).flows;
-  const lines = [first!, ...others.filter((_, i) => flows[i + 1]!.after === 0)].map(({ stretches, began }, i) => {
-    const last = stretches.at(-1)!;
-    const points = [...stretches.map((s) => ({ bytes: s.taken, seconds: s.from - began })), { bytes: flows[i]!.bytes, seconds: last.from + last.seconds - began }];
-    return points.filter((p, k, all) => k === 0 || p.bytes > all[k - 1]!.bytes);
-  });
+  const lines = [first!, ...others.filter((_, i) => flows[i + 1]!.after === 0)].map(
+    ({ stretches, began }, i) => {
+      const last = stretches.at(-1)!;
+      const points = [
+        ...stretches.map((s) => ({ bytes: s.taken, seconds: s.from - began })),
+        { bytes: flows[i]!.bytes, seconds: last.from + last.seconds - began },
+      ];
+      return points.filter((p, k, all) => k === 0 || p.bytes > all[k - 1]!.bytes);
+    },
+  );
   if (lines.length === 1) return lines[0]!;
   const edges = [...new Set(lines.flat().map((p) => p.bytes))].sort((a, b) => a - b);
-  return edges.map((bytes) => ({ bytes, seconds: lines.reduce((sum, line) => sum + secondsAt(line, bytes), 0) }));
+  return edges.map((bytes) => ({
+    bytes,
+    seconds: lines.reduce((sum, line) => sum + secondsAt(line, bytes), 0),
+  }));
 }
 
 /** s to move so many bytes; beyond the curve's end its last line goes on. */
@@ -80,5 +88,6 @@ export const cacheFromTotals = formula({
   name: 'cache',
   unit: 'B',
   inputs: { bytes: 'bytes', seconds: 'time', fast: 'rate in the cache', slow: 'rate behind it' },
-  of: (m, x) => m.div(m.sub(m.div(x.bytes, x.slow), x.seconds), m.sub(m.div(m.num(1), x.slow), m.div(m.num(1), x.fast))),
+  of: (m, x) =>
+    m.div(m.sub(m.div(x.bytes, x.slow), x.seconds), m.sub(m.div(m.num(1), x.slow), m.div(m.num(1), x.fast))),
 });

@@ -1,1 +1,11 @@
-export { Copy, USABLE, USUAL_RULE, lacking, fillsIn, keeping, usableOf, type CopiesRule, type Keeping } from './copies';
+export {
+  Copy,
+  USABLE,
+  USUAL_RULE,
+  lacking,
+  fillsIn,
+  keeping,
+  usableOf,
+  type CopiesRule,
+  type Keeping,
+} from './copies';

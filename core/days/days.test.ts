@@ -2,12 +2,35 @@ import fc from 'fast-check';
 import { run, type Flow, type Store } from '../transfer';
 import { repeat, type Repeated } from '.';
 
-const plan = (bytes: number, refill: number, cache = 50e9) => (fill: number): Flow[] => {
-  const most = cache * (1 - fill);
-  const store: Store = { role: 'drive', read: 2e9, write: 1e9, rest: 200e6, cache: most, cacheMost: most, refill };
-  return [{ bytes, files: 0, perFile: 0, buffer: 0, from: { store: { role: 'other', read: 3e9, write: 3e9, rest: Infinity, cache: Infinity } }, to: { store } }];
-};
-const nightly = (bytes: number, perDay: number, refill = 1e9): Repeated => ({ id: 'a', perDay, plan: plan(bytes, refill) });
+const plan =
+  (bytes: number, refill: number, cache = 50e9) =>
+  (fill: number): Flow[] => {
+    const most = cache * (1 - fill);
+    const store: Store = {
+      role: 'drive',
+      read: 2e9,
+      write: 1e9,
+      rest: 200e6,
+      cache: most,
+      cacheMost: most,
+      refill,
+    };
+    return [
+      {
+        bytes,
+        files: 0,
+        perFile: 0,
+        buffer: 0,
+        from: { store: { role: 'other', read: 3e9, write: 3e9, rest: Infinity, cache: Infinity } },
+        to: { store },
+      },
+    ];
+  };
+const nightly = (bytes: number, perDay: number, refill = 1e9): Repeated => ({
+  id: 'a',
+  perDay,
+  plan: plan(bytes, refill),
+});
 const kept = (growth: number, fill = 0) => ({ capacity: 1e12, fill, growth });
 
 test('each day as its own transfer, where the cache is back', () => {
@@ -34,7 +57,11 @@ test('once a week is every seventh day, three times a week is three in seven', (
 
 test('often a day is as quick to work out as once, and comes to the same as living each', () => {
   const heat = { air: 24, resistance: 13, capacity: 12, idle: 0.8, read: 5.5, write: 5.5, throttle: null };
-  const often = (perDay: number): Repeated => ({ id: 'a', perDay, plan: (fill) => plan(2e9, 300e6)(fill).map((f) => ({ ...f, to: { store: { ...f.to.store, heat } } })) });
+  const often = (perDay: number): Repeated => ({
+    id: 'a',
+    perDay,
+    plan: (fill) => plan(2e9, 300e6)(fill).map((f) => ({ ...f, to: { store: { ...f.to.store, heat } } })),
+  });
   let runs = 0;
   const counted = (a: Repeated): Repeated => ({ ...a, plan: (fill) => (runs++, a.plan(fill)) });
   const { days } = repeat([counted(often(1000))], kept(0), 3);
@@ -52,18 +79,25 @@ test('a day holds only what it holds', () => {
 
 test('full on the day arithmetic says, and at once where it already is', () => {
   fc.assert(
-    fc.property(fc.double({ min: 1e9, max: 50e9, noNaN: true }), fc.double({ min: 0, max: 0.9, noNaN: true }), (growth, fill) => {
-      const { full, days } = repeat([nightly(1e9, 1)], kept(growth, fill), 1200);
-      expect(full).toBe(Math.ceil(((1 - fill) * 1e12) / growth));
-      expect(days.length).toBe(full);
-    }),
+    fc.property(
+      fc.double({ min: 1e9, max: 50e9, noNaN: true }),
+      fc.double({ min: 0, max: 0.9, noNaN: true }),
+      (growth, fill) => {
+        const { full, days } = repeat([nightly(1e9, 1)], kept(growth, fill), 1200);
+        expect(full).toBe(Math.ceil(((1 - fill) * 1e12) / growth));
+        expect(days.length).toBe(full);
+      },
+    ),
     { numRuns: 30 },
   );
   expect(repeat([nightly(1e9, 1)], kept(0, 1), 10)).toEqual({ days: [], full: 0 });
 });
 
 test('looking only now and then tells the same where nothing but the fill changes', () => {
-  const [each, some] = [repeat([nightly(80e9, 1)], kept(1e9), 365), repeat([nightly(80e9, 1)], kept(1e9), 365, 30)];
+  const [each, some] = [
+    repeat([nightly(80e9, 1)], kept(1e9), 365),
+    repeat([nightly(80e9, 1)], kept(1e9), 365, 30),
+  ];
   for (const d of some.days) expect(d.seconds[0]).toBeCloseTo(each.days[d.day]!.seconds[0]!, 6);
   expect(some.days.at(-1)!.written).toBeGreaterThanOrEqual(each.days.at(-1)!.written);
 });

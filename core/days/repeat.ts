@@ -40,7 +40,8 @@ const DAY = 86_400;
 const ALIKE = 0.01;
 
 /** Does it on this day? Spread evenly: three times a week is every second or third day. */
-const timesOn = (perDay: number, day: number): number => Math.floor((day + 1) * perDay + 1e-9) - Math.floor(day * perDay + 1e-9);
+const timesOn = (perDay: number, day: number): number =>
+  Math.floor((day + 1) * perDay + 1e-9) - Math.floor(day * perDay + 1e-9);
 
 /**
  * Lives through the days: everything at its times, evenly over the day, idle between. What an activity leaves of the cache and of its warmth the next one
@@ -53,12 +54,26 @@ export function repeat(activities: readonly Repeated[], kept: Kept, days: number
   const found: Day[] = [];
   const left: Left = { lack: 0, warm: null };
   let written = 0;
-  const once = activities.map((a) => a.plan(kept.fill).reduce((sum, f) => sum + (f.to.store.role === 'drive' ? f.bytes : 0), 0));
+  const once = activities.map((a) =>
+    a.plan(kept.fill).reduce((sum, f) => sum + (f.to.store.role === 'drive' ? f.bytes : 0), 0),
+  );
   for (let day = 0; day < days; day += every) {
     const fill = kept.fill + (kept.growth * day) / kept.capacity;
-    if (fill >= most) return { days: found, full: kept.growth > 0 ? Math.max(0, Math.ceil(((most - kept.fill) * kept.capacity) / kept.growth)) : 0 };
-    const often = activities.map((a) => (every > 1 ? Math.max(a.perDay > 0 ? 1 : 0, Math.round(a.perDay)) : timesOn(a.perDay, day)));
-    const gap = DAY / Math.max(1, often.reduce((sum, n) => sum + n, 0));
+    if (fill >= most)
+      return {
+        days: found,
+        full:
+          kept.growth > 0 ? Math.max(0, Math.ceil(((most - kept.fill) * kept.capacity) / kept.growth)) : 0,
+      };
+    const often = activities.map((a) =>
+      every > 1 ? Math.max(a.perDay > 0 ? 1 : 0, Math.round(a.perDay)) : timesOn(a.perDay, day),
+    );
+    const gap =
+      DAY /
+      Math.max(
+        1,
+        often.reduce((sum, n) => sum + n, 0),
+      );
     let lived: Times[] = [];
     for (let round = 0; round < (every > 1 ? 2 : 1); round++) {
       let spent = 0;
@@ -72,7 +87,9 @@ export function repeat(activities: readonly Repeated[], kept: Kept, days: number
       const done = often[i]! > 0 ? lived[i]!.done / often[i]! : 0;
       written += once[i]! * done * (every > 1 ? a.perDay * every : timesOn(a.perDay, day));
     });
-    const seconds = lived.map((times, i) => (times.done > 0 ? times.seconds : (found.at(-1)?.seconds[i] ?? NaN)));
+    const seconds = lived.map((times, i) =>
+      times.done > 0 ? times.seconds : (found.at(-1)?.seconds[i] ?? NaN),
+    );
     found.push({ day, fill, seconds, ready: lived.map((times) => times.ready), written });
   }
   return { days: found, full: null };
@@ -93,12 +110,23 @@ interface Times {
 }
 
 /** Makes an activity again and again, idle between; a day holds only so much, and what does not fit any more is not done. */
-function again(activity: Repeated, often: number, fill: number, gap: number, room: number, left: Left): Times {
+function again(
+  activity: Repeated,
+  often: number,
+  fill: number,
+  gap: number,
+  room: number,
+  left: Left,
+): Times {
   const times: Times = { done: 0, seconds: NaN, ready: 1, spent: 0 };
   let before: Left | null = null;
   while (times.done < often && times.spent < room) {
     // What finds all as the time before did goes as that did: the rest of the day's times with it.
-    if (before && Math.abs(before.lack - left.lack) < 1 && Math.abs((before.warm ?? 0) - (left.warm ?? 0)) < ALIKE) {
+    if (
+      before &&
+      Math.abs(before.lack - left.lack) < 1 &&
+      Math.abs((before.warm ?? 0) - (left.warm ?? 0)) < ALIKE
+    ) {
       const more = Math.min(often - times.done, Math.ceil((room - times.spent) / times.seconds));
       times.done += more;
       times.spent += more * times.seconds;
@@ -119,7 +147,13 @@ function again(activity: Repeated, often: number, fill: number, gap: number, roo
     const state = stores.find((s) => s.store === drive);
     if (!drive || !state) continue;
     if (whole < Infinity) left.lack = Math.max(0, whole - state.cache - (drive.refill ?? Infinity) * idle);
-    if (drive.heat) left.warm = warmAt(state.warm, settlesAt(drive.heat.air, drive.heat.idle, drive.heat.resistance), drive.heat.resistance * drive.heat.capacity, idle);
+    if (drive.heat)
+      left.warm = warmAt(
+        state.warm,
+        settlesAt(drive.heat.air, drive.heat.idle, drive.heat.resistance),
+        drive.heat.resistance * drive.heat.capacity,
+        idle,
+      );
   }
   return times;
 }

@@ -163,27 +163,73 @@ describe('the name decoder', () => {
 
   test.each(LINES)('%s', (line, links, flags = [], capacity) => {
     const found = decode(line);
-    expect({ links: [...found.links].sort(), flags: found.flags.map((f) => f.id).sort() }).toEqual({ links: [...links].sort(), flags: [...flags].sort() });
-    if (capacity !== undefined) expect(found.readings.find((r) => r.kind === 'capacity')?.value).toBe(capacity);
+    expect({ links: [...found.links].sort(), flags: found.flags.map((f) => f.id).sort() }).toEqual({
+      links: [...links].sort(),
+      flags: [...flags].sort(),
+    });
+    if (capacity !== undefined)
+      expect(found.readings.find((r) => r.kind === 'capacity')?.value).toBe(capacity);
   });
 
   test('explains each reading by the piece of text it took', () => {
     const { readings, text } = decode('2TB M.2 2280 PCIe 4.0 x4 NVMe, 7,000 MB/s');
-    expect(readings.map((r) => [r.kind, r.text])).toEqual([['capacity', '2TB'], ['form', 'M.2 2280'], ['link', 'PCIe 4.0 x4'], ['protocol', 'NVMe'], ['rate', '7,000 MB/s']]);
+    expect(readings.map((r) => [r.kind, r.text])).toEqual([
+      ['capacity', '2TB'],
+      ['form', 'M.2 2280'],
+      ['link', 'PCIe 4.0 x4'],
+      ['protocol', 'NVMe'],
+      ['rate', '7,000 MB/s'],
+    ]);
     for (const r of readings) expect(text.slice(r.at)).toContain(r.text);
     expect(readings[4]).toMatchObject({ value: 7e9, meaning: '7,000 MB/s' });
   });
 
   test('no text makes it throw, and it only ever names known links', () => {
-    const word = fc.constantFrom('USB', '3.2', 'Gen', '2', 'x2', 'PCIe', 'SATA', 'NVMe', 'M.2', '2280', '20', 'Gb/s', 'GB', 'TB', 'Thunderbolt', 'point', 'by', 'four', '(', ',', 'USB4', 'Type-C', '7,000', 'MB/s');
+    const word = fc.constantFrom(
+      'USB',
+      '3.2',
+      'Gen',
+      '2',
+      'x2',
+      'PCIe',
+      'SATA',
+      'NVMe',
+      'M.2',
+      '2280',
+      '20',
+      'Gb/s',
+      'GB',
+      'TB',
+      'Thunderbolt',
+      'point',
+      'by',
+      'four',
+      '(',
+      ',',
+      'USB4',
+      'Type-C',
+      '7,000',
+      'MB/s',
+    );
     fc.assert(
-      fc.property(fc.oneof(fc.string(), fc.array(word, { maxLength: 12 }).map((w) => w.join(' '))), (text) => {
-        const found = decode(text);
-        return found.links.every(isLinkId) && found.readings.every((r) => r.meaning.length > 0) && new Set(found.links).size === found.links.length;
-      }),
+      fc.property(
+        fc.oneof(
+          fc.string(),
+          fc.array(word, { maxLength: 12 }).map((w) => w.join(' ')),
+        ),
+        (text) => {
+          const found = decode(text);
+          return (
+            found.links.every(isLinkId) &&
+            found.readings.every((r) => r.meaning.length > 0) &&
+            new Set(found.links).size === found.links.length
+          );
+        },
+      ),
       { numRuns: 2000 },
     );
   });
 
-  test('a text as long as a book is cut, not stalled on', () => expect(decode('USB 3.2 Gen 2x2 '.repeat(10_000)).links).toEqual(['usb-20']));
+  test('a text as long as a book is cut, not stalled on', () =>
+    expect(decode('USB 3.2 Gen 2x2 '.repeat(10_000)).links).toEqual(['usb-20']));
 });

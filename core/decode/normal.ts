@@ -1,13 +1,40 @@
-const UNITS = ['zero', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve', 'thirteen', 'fourteen', 'fifteen', 'sixteen', 'seventeen', 'eighteen', 'nineteen'];
+const UNITS = [
+  'zero',
+  'one',
+  'two',
+  'three',
+  'four',
+  'five',
+  'six',
+  'seven',
+  'eight',
+  'nine',
+  'ten',
+  'eleven',
+  'twelve',
+  'thirteen',
+  'fourteen',
+  'fifteen',
+  'sixteen',
+  'seventeen',
+  'eighteen',
+  'nineteen',
+];
 const TENS = ['', '', 'twenty', 'thirty', 'forty', 'fifty', 'sixty', 'seventy', 'eighty', 'ninety'];
-const SPOKEN = new RegExp(`\\b(?:${[...UNITS, ...TENS.filter(Boolean)].join('|')})(?:[ -](?:and )?(?:${[...UNITS, ...TENS.filter(Boolean), 'hundred', 'thousand'].join('|')}))*\\b`, 'gi');
+const SPOKEN = new RegExp(
+  `\\b(?:${[...UNITS, ...TENS.filter(Boolean)].join('|')})(?:[ -](?:and )?(?:${[...UNITS, ...TENS.filter(Boolean), 'hundred', 'thousand'].join('|')}))*\\b`,
+  'gi',
+);
 
 /**
  * Numbers as they are said: `seven thousand two hundred`, `fifty four hundred`, `twenty two` are one number each; `three two` are two, as in the
  * version of a standard.
  */
 function spoken(words: string): string {
-  const list = words.toLowerCase().split(/[ -]+/).filter((w) => w !== 'and');
+  const list = words
+    .toLowerCase()
+    .split(/[ -]+/)
+    .filter((w) => w !== 'and');
   const found: string[] = [];
   let [total, part, open] = [0, 0, false];
   const close = () => {
@@ -54,7 +81,10 @@ const STEPS: [RegExp, string | ((whole: string, ...groups: string[]) => string)]
   [/(?<=\d ?)gb\/s/g, 'Gb/s'],
   [/\bserial ata\b/gi, 'SATA'],
   [/\brev(?:ision)?\. ?(?=\d)/gi, 'rev '],
-  [/(\d)([TGM])o\b|(\d) ([GM])[oO]\b|(\d)([TGM])O\b/g, (_, a, b, c, d, e, f) => `${a || c || e} ${b || d || f}B`],
+  [
+    /(\d)([TGM])o\b|(\d) ([GM])[oO]\b|(\d)([TGM])O\b/g,
+    (_, a, b, c, d, e, f) => `${a || c || e} ${b || d || f}B`,
+  ],
   [/\bpci[ -]?e(?:xpress)?\b/gi, 'PCIe'],
   [/\bpci express\b/gi, 'PCIe'],
   [/\bsata[ -]?(i{1,3}|iv)\b/gi, (_, roman) => `SATA rev ${ROMAN[roman!.toLowerCase()]}`],
@@ -63,7 +93,10 @@ const STEPS: [RegExp, string | ((whole: string, ...groups: string[]) => string)]
   [/(?<![A-Za-z])(?:gigabytes?|gigs?)\b/gi, 'GB'],
   [/(?<![A-Za-z])(?:megabytes?|megs?)\b/gi, 'MB'],
   [/(?<![A-Za-z])(?:terabytes?|teras?)\b/gi, 'TB'],
-  [/(?<![A-Za-z])([GMT]i?[bB])(?:yte|it)?s? ?(?:\/ ?s(?:ec(?:ond)?)?|p\/?s|per sec(?:ond)?|a second)\b/g, '$1/s'],
+  [
+    /(?<![A-Za-z])([GMT]i?[bB])(?:yte|it)?s? ?(?:\/ ?s(?:ec(?:ond)?)?|p\/?s|per sec(?:ond)?|a second)\b/g,
+    '$1/s',
+  ],
   [/(?<![A-Za-z])([GMT])bit ?\/ ?s\b/g, '$1b/s'],
   [/(?<![A-Za-z])([gm])bps\b/g, (_, prefix) => `${prefix!.toUpperCase()}b/s`],
   [/\binch(?:es)?\b/gi, '"'],

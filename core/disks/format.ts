@@ -35,14 +35,23 @@ function likelihood(f: number, { share, grain = 0.005 }: Checkpoint): number {
 function fit(checkpoints: readonly Checkpoint[]): Fit {
   const last = checkpoints.reduce((a, b) => (b.elapsed > a.elapsed ? b : a));
   const grain = last.grain ?? 0.005;
-  const candidates = LAWS.flatMap((law) => [K.low, K.middle, K.high].flatMap((k) => [-1, 1].map((sign) => (last.elapsed * timeShare(law, k, 1)) / timeShare(law, k, Math.min(1, Math.max(1e-4, last.share + sign * 2 * grain))))));
+  const candidates = LAWS.flatMap((law) =>
+    [K.low, K.middle, K.high].flatMap((k) =>
+      [-1, 1].map(
+        (sign) =>
+          (last.elapsed * timeShare(law, k, 1)) /
+          timeShare(law, k, Math.min(1, Math.max(1e-4, last.share + sign * 2 * grain))),
+      ),
+    ),
+  );
   const [from, to] = [Math.max(last.elapsed, Math.min(...candidates) * 0.97), Math.max(...candidates) * 1.03];
   const totals = Array.from({ length: TIMES }, (_, j) => from + ((to - from) * j) / (TIMES - 1));
   const ks = Array.from({ length: K.steps }, (_, i) => K.low + ((K.high - K.low) * i) / (K.steps - 1));
   const byTotal = new Float64Array(TIMES);
   const byK = new Float64Array(K.steps);
   const byLaw: Record<Law, number> = { linear: 0, 'constant density': 0 };
-  const score = (law: Law, k: number, total: number) => checkpoints.reduce((sum, c) => sum + likelihood(passed(law, k, Math.min(1, c.elapsed / total)), c), 0);
+  const score = (law: Law, k: number, total: number) =>
+    checkpoints.reduce((sum, c) => sum + likelihood(passed(law, k, Math.min(1, c.elapsed / total)), c), 0);
   const scores = LAWS.map((law) => ks.map((k) => Float64Array.from(totals, (total) => score(law, k, total))));
   // Against the best of all, so that checkpoints no disk could give still leave the nearest one.
   const best = Math.max(...scores.flat().map((row) => row.reduce((a, b) => Math.max(a, b), -Infinity)));
@@ -57,7 +66,11 @@ function fit(checkpoints: readonly Checkpoint[]): Fit {
     ),
   );
   const sum = byLaw.linear + byLaw['constant density'];
-  return { total: points(totals, byTotal), k: points(ks, byK), laws: { linear: byLaw.linear / sum, 'constant density': byLaw['constant density'] / sum } };
+  return {
+    total: points(totals, byTotal),
+    k: points(ks, byK),
+    laws: { linear: byLaw.linear / sum, 'constant density': byLaw['constant density'] / sum },
+  };
 }
 
 /** The 5, 50 and 95 % points of weighed values in rising order. */
@@ -84,15 +97,20 @@ export interface FormatEnd extends Omit<Fit, 'total'> {
  */
 export function formatEnd(checkpoints: readonly Checkpoint[]): FormatEnd {
   const wrong = checkpoints.find((c) => !(c.share > 0 && c.share <= 1 && c.elapsed > 0));
-  if (checkpoints.length === 0) throw new RangeError('A checkpoint is needed: how many per cent after how long.');
+  if (checkpoints.length === 0)
+    throw new RangeError('A checkpoint is needed: how many per cent after how long.');
   if (wrong) throw new RangeError('A checkpoint lies above 0 and up to 100 %, at a time after the start.');
   const { total, laws, k } = fit(checkpoints);
   const last = checkpoints.reduce((a, b) => (b.elapsed > a.elapsed ? b : a));
   const seen = { kind: 'entered' } as const;
-  const inputs = checkpoints.flatMap((c, i) => [given(`share at checkpoint ${i + 1}`, c.share, '%', seen), given(`time at checkpoint ${i + 1}`, c.elapsed, 's', seen)]);
+  const inputs = checkpoints.flatMap((c, i) => [
+    given(`share at checkpoint ${i + 1}`, c.share, '%', seen),
+    given(`time at checkpoint ${i + 1}`, c.elapsed, 's', seen),
+  ]);
   const words = worked('time of the whole format', total, 's', {
     how: 'sampled',
-    formula: 'time at the checkpoint × τ(1) ÷ τ(share), over both laws of falling rate and inner tracks at 0.42 to 0.58 of the outer ones',
+    formula:
+      'time at the checkpoint × τ(1) ÷ τ(share), over both laws of falling rate and inner tracks at 0.42 to 0.58 of the outer ones',
     note: `Linear law: τ(f) = ln(1 ÷ (1 − (1 − k)f)) ÷ (1 − k). Constant density: τ(f) = 2(1 − √(1 − (1 − k²)f)) ÷ (1 − k²). All combinations on a grid, weighed by how well they give the checkpoints within their rounding; k is 0.45 to 0.55 by common practice, no source. Linear is ${Math.round(laws.linear * 100)} % likely.`,
     inputs,
   });
@@ -102,6 +120,20 @@ export function formatEnd(checkpoints: readonly Checkpoint[]): FormatEnd {
 /** When it would end by the drive's own figures, before it has begun: outer tracks' rate and capacity. */
 export function formatFromSheet(capacity: Estimate, outer: Estimate): Estimate {
   const at = (k: number) => LAWS.map((law) => timeShare(law, k, 1));
-  const share: Spread = { low: Math.min(...at(0.55)), expected: (timeShare('linear', 0.5, 1) + timeShare('constant density', 0.5, 1)) / 2, high: Math.max(...at(0.45)) };
-  return wholeDisk.explain({ capacity, outer, share: given('mean of 1 ÷ share of the outer rate', share, 'ratio', { kind: 'practice', note: 'inner tracks at 0.45 to 0.55 of the outer ones, both laws' }) }, { name: 'time of the whole format' });
+  const share: Spread = {
+    low: Math.min(...at(0.55)),
+    expected: (timeShare('linear', 0.5, 1) + timeShare('constant density', 0.5, 1)) / 2,
+    high: Math.max(...at(0.45)),
+  };
+  return wholeDisk.explain(
+    {
+      capacity,
+      outer,
+      share: given('mean of 1 ÷ share of the outer rate', share, 'ratio', {
+        kind: 'practice',
+        note: 'inner tracks at 0.45 to 0.55 of the outer ones, both laws',
+      }),
+    },
+    { name: 'time of the whole format' },
+  );
 }

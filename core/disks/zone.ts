@@ -15,7 +15,9 @@ export function rateShare(law: Law, k: number, x: number): number {
 /** Time to pass the first share f of a disk, as a multiple of its capacity ÷ outer rate: the integral of 1 ÷ {@link rateShare}, in closed form. */
 export function timeShare(law: Law, k: number, f: number): number {
   if (k === 1) return f;
-  return law === 'linear' ? Math.log(1 / (1 - (1 - k) * f)) / (1 - k) : (2 * (1 - Math.sqrt(1 - (1 - k * k) * f))) / (1 - k * k);
+  return law === 'linear'
+    ? Math.log(1 / (1 - (1 - k) * f)) / (1 - k)
+    : (2 * (1 - Math.sqrt(1 - (1 - k * k) * f))) / (1 - k * k);
 }
 
 /** Share of a disk passed after the share u of the time that all of it takes: the inverse of {@link timeShare}, scaled. */

@@ -1,3 +1,12 @@
-export { allowedPerDay, drivesPerDay, lifeFromNew, yearsLeft, rateBetween, ratedPerCapacity, WEAK_RATING, DATA_UNIT } from './endurance';
+export {
+  allowedPerDay,
+  drivesPerDay,
+  lifeFromNew,
+  yearsLeft,
+  rateBetween,
+  ratedPerCapacity,
+  WEAK_RATING,
+  DATA_UNIT,
+} from './endurance';
 export { life, lifeByCells, workloadShare, EnduranceInput, enduranceJsonSchema, type Life } from './life';
 export { growthOf, daysUntil, type Growth, type Reading } from './rate';

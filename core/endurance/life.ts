@@ -1,7 +1,28 @@
 import * as z from 'zod';
-import { draws, Fact, formula, fromFact, given, quantile, SAMPLES, SEED, spread, summary, worked, type Estimate, type Spread } from '../evidence';
+import {
+  draws,
+  Fact,
+  formula,
+  fromFact,
+  given,
+  quantile,
+  SAMPLES,
+  SEED,
+  spread,
+  summary,
+  worked,
+  type Estimate,
+  type Spread,
+} from '../evidence';
 import { Cell } from '../parts';
-import { allowedPerDay, drivesPerDay, lifeFromNew, ratedPerCapacity, WEAK_RATING, yearsLeft } from './endurance';
+import {
+  allowedPerDay,
+  drivesPerDay,
+  lifeFromNew,
+  ratedPerCapacity,
+  WEAK_RATING,
+  yearsLeft,
+} from './endurance';
 import { daysUntil, growthOf, rateOfWriting, type Growth } from './rate';
 
 const bytes = z.number().nonnegative({ error: 'must be zero or more' });
@@ -24,7 +45,11 @@ export type EnduranceInput = z.infer<typeof EnduranceInput>;
 
 /** JSON Schema of what endurance is worked out from, published under docs/. */
 export function enduranceJsonSchema(): object {
-  return { $id: 'kymar-endurance-v1', title: 'What Kymar works endurance out from', ...z.toJSONSchema(EnduranceInput, { io: 'input', target: 'draft-2020-12', reused: 'ref' }) };
+  return {
+    $id: 'kymar-endurance-v1',
+    title: 'What Kymar works endurance out from',
+    ...z.toJSONSchema(EnduranceInput, { io: 'input', target: 'draft-2020-12', reused: 'ref' }),
+  };
 }
 
 export interface Life {
@@ -45,7 +70,13 @@ export interface Life {
 }
 
 /** Cycles cells take [practice]. */
-const CYCLES: Record<Cell | 'unknown', Spread> = { SLC: spread(50e3, 100e3, 100e3), MLC: spread(3e3, 10e3, 10e3), TLC: spread(1e3, 3e3, 5e3), QLC: spread(500, 1000, 3000), unknown: spread(500, 2000, 5000) };
+const CYCLES: Record<Cell | 'unknown', Spread> = {
+  SLC: spread(50e3, 100e3, 100e3),
+  MLC: spread(3e3, 10e3, 10e3),
+  TLC: spread(1e3, 3e3, 5e3),
+  QLC: spread(500, 1000, 3000),
+  unknown: spread(500, 2000, 5000),
+};
 /** Bytes written to the cells for each byte written to the drive [memory]. */
 const AMPLIFICATION = spread(1.1, 2, 5);
 
@@ -53,7 +84,12 @@ const AMPLIFICATION = spread(1.1, 2, 5);
 export const lifeByCells = formula({
   name: 'life from new by the cells’ cycles',
   unit: 'years',
-  inputs: { capacity: 'capacity', cycles: 'cycles', amplification: 'write amplification', rate: 'writes a day' },
+  inputs: {
+    capacity: 'capacity',
+    cycles: 'cycles',
+    amplification: 'write amplification',
+    rate: 'writes a day',
+  },
   of: (m, x) => m.div(m.div(m.mul(x.capacity, x.cycles), x.amplification), m.mul(x.rate, m.num(365))),
 });
 
@@ -65,7 +101,8 @@ export const lifeByCells = formula({
 export function life(input: EnduranceInput, workedOut: Estimate | null = null): Life {
   const need = (name: string, fact: Fact, unit: 'B' | 'years'): Estimate => {
     const found = fromFact(name, fact, unit);
-    if (!found || found.low <= 0) throw new RangeError(`The ${name} is not known: enter it as the maker's sheet states it.`);
+    if (!found || found.low <= 0)
+      throw new RangeError(`The ${name} is not known: enter it as the maker's sheet states it.`);
     return found;
   };
   const tbw = need('TBW', input.tbw, 'B');
@@ -73,17 +110,29 @@ export function life(input: EnduranceInput, workedOut: Estimate | null = null): 
   const years = need('warranty', input.warrantyYears, 'years');
   const rate = workedOut ?? rateOfWriting(input);
   const last = input.readings.at(-1);
-  const written = given('written so far', last?.written ?? 0, 'B', last ? { kind: 'device', note: `reading at day ${last.day}` } : { kind: 'entered', note: 'new drive' });
+  const written = given(
+    'written so far',
+    last?.written ?? 0,
+    'B',
+    last ? { kind: 'device', note: `reading at day ${last.day}` } : { kind: 'entered', note: 'new drive' },
+  );
   const perCapacity = ratedPerCapacity.explain({ tbw, capacity });
   const notes: string[] = ['Reads do not wear flash.'];
-  if (perCapacity.expected <= WEAK_RATING) notes.push(`Rated for ${Math.round(perCapacity.expected)} times its capacity: usual is 600 over five years, ${WEAK_RATING} is a warning sign (common practice).`);
+  if (perCapacity.expected <= WEAK_RATING)
+    notes.push(
+      `Rated for ${Math.round(perCapacity.expected)} times its capacity: usual is 600 over five years, ${WEAK_RATING} is a warning sign (common practice).`,
+    );
   const writing = rate && rate.high > 0 ? rate : null;
   if (rate && !writing) notes.push('Nothing is written: the rating does not run out.');
-  if (writing && writing.low <= 0) throw new RangeError('The low point of the daily writes must be above zero.');
+  if (writing && writing.low <= 0)
+    throw new RangeError('The low point of the daily writes must be above zero.');
   const growth = workedOut || input.writesPerDay?.value != null ? null : growthOf(input.readings);
   const left = writing && yearsLeft.explain({ tbw, written, rate: writing });
   const leftGrowing = growth && growing(tbw, written, growth);
-  if (growth?.sure) notes.push(`The daily writes ${growth.perDay.expected > 0 ? 'grow' : 'shrink'}: what is left counts with that.`);
+  if (growth?.sure)
+    notes.push(
+      `The daily writes ${growth.perDay.expected > 0 ? 'grow' : 'shrink'}: what is left counts with that.`,
+    );
   const deciding = growth?.sure ? leftGrowing : left;
   return {
     allowed: allowedPerDay.explain({ tbw, years }),
@@ -92,7 +141,19 @@ export function life(input: EnduranceInput, workedOut: Estimate | null = null): 
     rate,
     fromNew: writing && lifeFromNew.explain({ tbw, rate: writing }),
     left,
-    byCells: writing && lifeByCells.explain({ capacity, cycles: given(`cycles of ${input.cell ?? 'unknown'} cells`, CYCLES[input.cell ?? 'unknown'], 'count', { kind: input.cell ? 'practice' : 'unknown' }), amplification: given('write amplification', AMPLIFICATION, 'ratio', { kind: 'memory' }), rate: writing }),
+    byCells:
+      writing &&
+      lifeByCells.explain({
+        capacity,
+        cycles: given(
+          `cycles of ${input.cell ?? 'unknown'} cells`,
+          CYCLES[input.cell ?? 'unknown'],
+          'count',
+          { kind: input.cell ? 'practice' : 'unknown' },
+        ),
+        amplification: given('write amplification', AMPLIFICATION, 'ratio', { kind: 'memory' }),
+        rate: writing,
+      }),
     growth,
     leftGrowing,
     runsOut: input.since && deciding ? dates(input.since, last?.day ?? 0, deciding) : null,
@@ -102,17 +163,35 @@ export function life(input: EnduranceInput, workedOut: Estimate | null = null): 
 
 /** Years left if the daily writes go on changing as they did. */
 function growing(tbw: Estimate, written: Estimate, { now, perDay }: Growth): Estimate {
-  const [a, b, c] = ['TBW', 'writes a day today', 'growth'].map((name) => draws(name, SAMPLES, SEED)) as [Float64Array, Float64Array, Float64Array];
-  const straight = (s: Spread, p: number) => (p <= 0.5 ? s.low + ((s.expected - s.low) * (p - 0.05)) / 0.45 : s.expected + ((s.high - s.expected) * (p - 0.5)) / 0.45);
-  const years = Float64Array.from({ length: SAMPLES }, (_, i) => Math.min(1000, daysUntil(quantile(tbw, a[i]!) - written.expected, quantile(now, b[i]!), straight(perDay, c[i]!)) / 365));
-  return worked('years left, growth gone on', summary(years), 'years', { how: 'sampled', formula: 't with rate × t + growth × t² ÷ 2 = TBW − written', note: 'A thousand years stands for longer than anybody asks.', inputs: [tbw, written, now, perDay] });
+  const [a, b, c] = ['TBW', 'writes a day today', 'growth'].map((name) => draws(name, SAMPLES, SEED)) as [
+    Float64Array,
+    Float64Array,
+    Float64Array,
+  ];
+  const straight = (s: Spread, p: number) =>
+    p <= 0.5
+      ? s.low + ((s.expected - s.low) * (p - 0.05)) / 0.45
+      : s.expected + ((s.high - s.expected) * (p - 0.5)) / 0.45;
+  const years = Float64Array.from({ length: SAMPLES }, (_, i) =>
+    Math.min(
+      1000,
+      daysUntil(quantile(tbw, a[i]!) - written.expected, quantile(now, b[i]!), straight(perDay, c[i]!)) / 365,
+    ),
+  );
+  return worked('years left, growth gone on', summary(years), 'years', {
+    how: 'sampled',
+    formula: 't with rate × t + growth × t² ÷ 2 = TBW − written',
+    note: 'A thousand years stands for longer than anybody asks.',
+    inputs: [tbw, written, now, perDay],
+  });
 }
 
 const DAY_MS = 86_400_000;
 /** Dates, of a range in years from the last reading on; none beyond the year 9999. */
 function dates(since: string, day: number, left: Spread): NonNullable<Life['runsOut']> {
   const start = Date.parse(since) + day * DAY_MS;
-  const at = (years: number) => new Date(Math.min(start + years * 365 * DAY_MS, Date.parse('9999-12-31'))).toISOString().slice(0, 10);
+  const at = (years: number) =>
+    new Date(Math.min(start + years * 365 * DAY_MS, Date.parse('9999-12-31'))).toISOString().slice(0, 10);
   return { earliest: at(left.low), expected: at(left.expected), latest: at(left.high) };
 }
 

@@ -22,14 +22,19 @@ export function middlesOf<K extends string>(inputs: Readonly<Partial<Record<K, S
 }
 
 /** The inputs all at their middle, each choice at its first way. */
-export const expectedOf = <K extends string>({ inputs, choices = [] }: Uncertain<K>): Record<K, number> => Object.assign(middlesOf(inputs), ...choices.map((c) => middlesOf(c.ways[0]!.inputs)));
+export const expectedOf = <K extends string>({ inputs, choices = [] }: Uncertain<K>): Record<K, number> =>
+  Object.assign(middlesOf(inputs), ...choices.map((c) => middlesOf(c.ways[0]!.inputs)));
 
 /** One of all the cases there may be, by a stream of uniform numbers: within the 5 and 95 % points of each input. */
-export function oneOf<K extends string>({ inputs, choices = [] }: Uncertain<K>, uniform: () => number): Record<K, number> {
+export function oneOf<K extends string>(
+  { inputs, choices = [] }: Uncertain<K>,
+  uniform: () => number,
+): Record<K, number> {
   const spreads: Partial<Record<K, Spread>> = { ...inputs };
   for (const { ways } of choices) Object.assign(spreads, ways[Math.floor(uniform() * ways.length)]!.inputs);
   const x = middlesOf(spreads);
-  for (const key of Object.keys(spreads) as K[]) if (spreads[key]!.low !== spreads[key]!.high) x[key] = quantile(spreads[key]!, 0.05 + 0.9 * uniform());
+  for (const key of Object.keys(spreads) as K[])
+    if (spreads[key]!.low !== spreads[key]!.high) x[key] = quantile(spreads[key]!, 0.05 + 0.9 * uniform());
   return x;
 }
 
@@ -41,10 +46,19 @@ export interface Drawing {
 }
 
 /** Goes through {@link SAMPLES} seeded draws of independent inputs and choices. The record handed over is the same one each time: take what you need from it. */
-export function eachDraw<K extends string>({ inputs, choices = [] }: Uncertain<K>, seed: number, visit: (x: Record<K, number>, i: number) => void, { every = 1, named = (key) => key }: Drawing = {}): void {
+export function eachDraw<K extends string>(
+  { inputs, choices = [] }: Uncertain<K>,
+  seed: number,
+  visit: (x: Record<K, number>, i: number) => void,
+  { every = 1, named = (key) => key }: Drawing = {},
+): void {
   const drawn = (key: string) => draws(named(key), SAMPLES, seed);
-  const chosen = [...new Set(choices.flatMap((c) => c.ways.flatMap((w) => Object.keys(w.inputs) as K[])))].map((key) => ({ key, order: drawn(key) }));
-  const plain = (Object.keys(inputs) as K[]).filter((key) => inputs[key].low !== inputs[key].high && chosen.every((c) => c.key !== key)).map((key) => ({ key, order: drawn(key), of: inputs[key] }));
+  const chosen = [
+    ...new Set(choices.flatMap((c) => c.ways.flatMap((w) => Object.keys(w.inputs) as K[]))),
+  ].map((key) => ({ key, order: drawn(key) }));
+  const plain = (Object.keys(inputs) as K[])
+    .filter((key) => inputs[key].low !== inputs[key].high && chosen.every((c) => c.key !== key))
+    .map((key) => ({ key, order: drawn(key), of: inputs[key] }));
   const which = choices.map(({ name, ways }) => ({ ways, order: drawn(name), now: ways[0]! }));
   const x: Record<K, number> = middlesOf(inputs);
   for (let i = 0; i < SAMPLES; i += every) {

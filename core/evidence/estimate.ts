@@ -29,8 +29,18 @@ export interface Estimate extends Spread {
 }
 
 /** A figure from outside the models, with its source. */
-export function given(name: string, value: number | Spread, unit: Unit, source: Source, more: { shown?: string; note?: string } = {}): Estimate {
-  return { ...(typeof value === 'number' ? exactly(value) : value), unit, because: { name, how: 'given', source, inputs: [], ...more } };
+export function given(
+  name: string,
+  value: number | Spread,
+  unit: Unit,
+  source: Source,
+  more: { shown?: string; note?: string } = {},
+): Estimate {
+  return {
+    ...(typeof value === 'number' ? exactly(value) : value),
+    unit,
+    because: { name, how: 'given', source, inputs: [], ...more },
+  };
 }
 
 /** A figure worked out of others by other means than a formula (a least, a sample). */

@@ -26,7 +26,9 @@ const valueOf = (point: z.ZodNumber) =>
   z
     .union([point, z.tuple([point, point, point])])
     .nullable()
-    .refine((v) => !Array.isArray(v) || (v[0] <= v[1] && v[1] <= v[2]), { error: 'the three points must rise: low, expected, high' });
+    .refine((v) => !Array.isArray(v) || (v[0] <= v[1] && v[1] <= v[2]), {
+      error: 'the three points must rise: low, expected, high',
+    });
 
 /** What a figure was taken at: it holds for that and not beyond. */
 const Conditions = z.object({
@@ -44,7 +46,10 @@ const factOf = (point: z.ZodNumber) => {
     source: Source,
     at: Conditions.optional(),
     /** What other sources say, kept side by side. */
-    others: z.array(z.object({ value, source: Source, at: Conditions.optional() })).max(12).optional(),
+    others: z
+      .array(z.object({ value, source: Source, at: Conditions.optional() }))
+      .max(12)
+      .optional(),
     /** Why this one was chosen among them. */
     why: z.string().max(200).optional(),
   });
@@ -64,7 +69,11 @@ export function choose(fact: Fact, index: number, why: string): Fact {
   const { others = [], why: _before, ...now } = fact;
   const taken = others[index];
   if (!taken) throw new RangeError(`There is no other value number ${index}.`);
-  return { ...taken, others: others.map((other, i) => (i === index ? now : other)), ...(why === '' ? {} : { why }) };
+  return {
+    ...taken,
+    others: others.map((other, i) => (i === index ? now : other)),
+    ...(why === '' ? {} : { why }),
+  };
 }
 
 /** The fact with a value typed over it: what a sheet or a measurement said before stands among the others. */
@@ -72,11 +81,16 @@ export function typedOver(fact: Fact, value: Fact['value']): Fact {
   const { others = [], why: _why, ...before } = fact;
   const keep = before.value !== null && before.source.kind !== 'entered';
   const list = keep ? [before, ...others].slice(0, 12) : others;
-  return { value, source: value === null ? { kind: 'unknown' } : { kind: 'entered' }, ...(list.length > 0 ? { others: list } : {}) };
+  return {
+    value,
+    source: value === null ? { kind: 'unknown' } : { kind: 'entered' },
+    ...(list.length > 0 ? { others: list } : {}),
+  };
 }
 
 /** What stands for the fact where one number is wanted, e.g. in a rule: its middle; null where not known. */
-export const middle = (fact: Fact | null | undefined): number | null => (Array.isArray(fact?.value) ? fact.value[1] : (fact?.value ?? null));
+export const middle = (fact: Fact | null | undefined): number | null =>
+  Array.isArray(fact?.value) ? fact.value[1] : (fact?.value ?? null);
 
 /** Spread of a known fact. */
 export function factSpread(value: number | [number, number, number]): Spread {
@@ -84,7 +98,13 @@ export function factSpread(value: number | [number, number, number]): Spread {
 }
 
 /** The fact as an estimate; `market` stands in where it is not known. */
-export function fromFact(name: string, fact: Fact | null | undefined, unit: Unit, market?: { range: Spread; note: string }): Estimate | null {
-  if (fact?.value !== null && fact?.value !== undefined) return given(name, factSpread(fact.value), unit, fact.source);
+export function fromFact(
+  name: string,
+  fact: Fact | null | undefined,
+  unit: Unit,
+  market?: { range: Spread; note: string },
+): Estimate | null {
+  if (fact?.value !== null && fact?.value !== undefined)
+    return given(name, factSpread(fact.value), unit, fact.source);
   return market ? given(name, market.range, unit, { kind: 'unknown', note: market.note }) : null;
 }

@@ -15,7 +15,10 @@ export interface Formula<K extends string> {
    * The result as an estimate with its working. With one uncertain input its three points are carried through (the formula must be
    * monotone in each input); with several, {@link SAMPLES} seeded samples of independent inputs.
    */
-  explain(x: Inputs<K, Estimate>, more?: { name?: string; note?: string; ceiling?: number; seed?: number }): Estimate;
+  explain(
+    x: Inputs<K, Estimate>,
+    more?: { name?: string; note?: string; ceiling?: number; seed?: number },
+  ): Estimate;
 }
 
 /**
@@ -23,7 +26,12 @@ export interface Formula<K extends string> {
  * @param spec.inputs the words each input goes by
  * @param spec.of the formula itself, over any algebra
  */
-export function formula<K extends string>(spec: { name: string; unit: Unit; inputs: Inputs<K, string>; of: <T>(m: Algebra<T>, x: Inputs<K, T>) => T }): Formula<K> {
+export function formula<K extends string>(spec: {
+  name: string;
+  unit: Unit;
+  inputs: Inputs<K, string>;
+  of: <T>(m: Algebra<T>, x: Inputs<K, T>) => T;
+}): Formula<K> {
   const keys = Object.keys(spec.inputs) as K[];
   const bare = (x: Inputs<K, number>) => spec.of(plain, x);
   const map = <T>(to: (key: K) => T) => Object.fromEntries(keys.map((key) => [key, to(key)])) as Inputs<K, T>;
@@ -31,7 +39,12 @@ export function formula<K extends string>(spec: { name: string; unit: Unit; inpu
   let inWords: string | null = null;
   const explain: Formula<K>['explain'] = (x, more = {}) => {
     const uncertain = keys.filter((key) => !isExact(x[key]));
-    const result = uncertain.length === 0 ? exactly(bare(map((key) => x[key].expected))) : uncertain.length === 1 ? carried(x, uncertain[0]!) : summary(samples(x, more.seed));
+    const result =
+      uncertain.length === 0
+        ? exactly(bare(map((key) => x[key].expected)))
+        : uncertain.length === 1
+          ? carried(x, uncertain[0]!)
+          : summary(samples(x, more.seed));
     return {
       ...result,
       ...(more.ceiling === undefined ? {} : { ceiling: more.ceiling }),
@@ -39,8 +52,14 @@ export function formula<K extends string>(spec: { name: string; unit: Unit; inpu
       because: {
         name: more.name ?? spec.name,
         how: uncertain.length > 1 ? 'sampled' : 'exact',
-        formula: (inWords ??= spec.of(written, map((key) => word(spec.inputs[key]))).text),
-        filled: spec.of(written, map((key) => word(x[key].because.shown ?? format(x[key].expected, x[key].unit, 4)))).text,
+        formula: (inWords ??= spec.of(
+          written,
+          map((key) => word(spec.inputs[key])),
+        ).text),
+        filled: spec.of(
+          written,
+          map((key) => word(x[key].because.shown ?? format(x[key].expected, x[key].unit, 4))),
+        ).text,
         ...(more.note ? { note: more.note } : {}),
         inputs: keys.map((key) => x[key]),
       },

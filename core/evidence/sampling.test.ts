@@ -21,7 +21,9 @@ describe('even draws', () => {
   test('a lone input is met exactly', () => {
     const s = spread(10, 40, 100);
     const found = summary(draws('x', 1000, 1).map((p) => quantile(s, p)));
-    expect([found.low, found.expected, found.high].map((v) => Math.round(v * 10) / 10)).toEqual([10, 40, 100]);
+    expect([found.low, found.expected, found.high].map((v) => Math.round(v * 10) / 10)).toEqual([
+      10, 40, 100,
+    ]);
   });
 });
 
@@ -36,10 +38,15 @@ test('noise is uniform, seeded and different for every seed', () => {
 
 test('a summary holds its points in order and inside the samples', () => {
   fc.assert(
-    fc.property(fc.array(fc.double({ min: -1e9, max: 1e9, noNaN: true }), { minLength: 1, maxLength: 300 }), (values) => {
-      const { low, expected, high } = summary(Float64Array.from(values));
-      return low <= expected && expected <= high && low >= Math.min(...values) && high <= Math.max(...values);
-    }),
+    fc.property(
+      fc.array(fc.double({ min: -1e9, max: 1e9, noNaN: true }), { minLength: 1, maxLength: 300 }),
+      (values) => {
+        const { low, expected, high } = summary(Float64Array.from(values));
+        return (
+          low <= expected && expected <= high && low >= Math.min(...values) && high <= Math.max(...values)
+        );
+      },
+    ),
   );
   expect(summary(Float64Array.from([Infinity, Infinity, 1]))).toMatchObject({ high: Infinity });
 });
@@ -49,8 +56,22 @@ describe('choices', () => {
   const uncertain = {
     inputs: { rest: spread(50, 80, 120), bytes: fixed(7) },
     choices: [
-      { name: 'revision', ways: [{ is: 'A', inputs: { rest: fixed(900) } }, { is: 'B', inputs: { rest: spread(50, 60, 70) } }, { is: 'B', inputs: { rest: spread(50, 60, 70) } }, { is: 'B', inputs: { rest: spread(50, 60, 70) } }] },
-      { name: 'throttle', ways: [{ is: 'holds', inputs: { steps: fixed(0) } }, { is: 'steps', inputs: { steps: fixed(1) } }] },
+      {
+        name: 'revision',
+        ways: [
+          { is: 'A', inputs: { rest: fixed(900) } },
+          { is: 'B', inputs: { rest: spread(50, 60, 70) } },
+          { is: 'B', inputs: { rest: spread(50, 60, 70) } },
+          { is: 'B', inputs: { rest: spread(50, 60, 70) } },
+        ],
+      },
+      {
+        name: 'throttle',
+        ways: [
+          { is: 'holds', inputs: { steps: fixed(0) } },
+          { is: 'steps', inputs: { steps: fixed(1) } },
+        ],
+      },
     ],
   };
   const all = (drawing?: Drawing) => {
@@ -69,7 +90,8 @@ describe('choices', () => {
     expect(found.every((x) => x.bytes === 7 && (x.rest === 900 || x.rest < 90))).toBe(true);
   });
 
-  test('the first way stands for all at the middle', () => expect(expectedOf<string>(uncertain)).toEqual({ rest: 900, bytes: 7, steps: 0 }));
+  test('the first way stands for all at the middle', () =>
+    expect(expectedOf<string>(uncertain)).toEqual({ rest: 900, bytes: 7, steps: 0 }));
 
   test('only some of the draws are the same draws; other names are other draws', () => {
     expect(all({ every: 10 })).toEqual(all().filter((_, i) => i % 10 === 0));
@@ -82,7 +104,11 @@ describe('choices', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 1e6 }), (seed) => {
         const x = oneOf<string>(uncertain, noise(seed));
-        return (x.rest === 900 || (x.rest! >= 50 && x.rest! <= 70)) && (x.steps === 0 || x.steps === 1) && x.bytes === 7;
+        return (
+          (x.rest === 900 || (x.rest! >= 50 && x.rest! <= 70)) &&
+          (x.steps === 0 || x.steps === 1) &&
+          x.bytes === 7
+        );
       }),
     );
   });

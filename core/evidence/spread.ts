@@ -12,7 +12,14 @@ export interface Spread {
 
 export const exactly = (value: number): Spread => ({ low: value, expected: value, high: value });
 export const spread = (low: number, expected: number, high: number, ceiling?: number): Spread =>
-  ceiling === undefined ? { low, expected, high } : { low: Math.min(low, ceiling), expected: Math.min(expected, ceiling), high: Math.min(high, ceiling), ceiling };
+  ceiling === undefined
+    ? { low, expected, high }
+    : {
+        low: Math.min(low, ceiling),
+        expected: Math.min(expected, ceiling),
+        high: Math.min(high, ceiling),
+        ceiling,
+      };
 export const isExact = (s: Spread): boolean => s.low === s.high;
 
 const LOW = 0.05;
@@ -36,7 +43,8 @@ export function quantile(s: Spread, p: number): number {
 
 /** Probability that the quantity lies at or below x: the inverse of {@link quantile}. */
 export function below(s: Spread, x: number): number {
-  const between = (a: number, b: number, from: number, to: number) => (b > a ? from + ((to - from) * (x - a)) / (b - a) : to);
+  const between = (a: number, b: number, from: number, to: number) =>
+    b > a ? from + ((to - from) * (x - a)) / (b - a) : to;
   if (x >= top(s)) return 1;
   if (x < bottom(s)) return 0;
   if (x < s.low) return between(bottom(s), s.low, 0, LOW);

@@ -25,7 +25,8 @@ describe('facts as people type them', () => {
     ['N/A', 'bytes', null],
   ])('%s', (text, dimension, expected) => {
     const found = value(text, dimension);
-    if (Array.isArray(expected)) (found as number[]).forEach((v, i) => expect(v / (expected as number[])[i]!).toBeCloseTo(1, 9));
+    if (Array.isArray(expected))
+      (found as number[]).forEach((v, i) => expect(v / (expected as number[])[i]!).toBeCloseTo(1, 9));
     else expect(found).toBe(expected);
   });
 
@@ -36,15 +37,24 @@ describe('facts as people type them', () => {
     ['to 5 GB', /no range/],
     ['5 GB to many', /not a number/],
     ['-5 to 5 GB', /negative/],
-  ])('%s is refused', (text, problem) => expect(parseFact(text, 'bytes')).toMatchObject({ ok: false, problem: expect.stringMatching(problem) }));
+  ])('%s is refused', (text, problem) =>
+    expect(parseFact(text, 'bytes')).toMatchObject({ ok: false, problem: expect.stringMatching(problem) }),
+  );
 
   test('what is shown can be typed back', () => {
     fc.assert(
-      fc.property(fc.array(fc.integer({ min: 1, max: 999_000 }), { minLength: 3, maxLength: 3 }), (points) => {
-        const [a, b, c] = points.map((p) => p * 1e9).sort((x, y) => x - y) as [number, number, number];
-        (value(writeFact([a, b, c], 'B')) as number[]).forEach((v, i) => expect(v / [a, b, c][i]!).toBeCloseTo(1, 5));
-        (value(writeFact([a, b, c], 'B/s'), 'rate') as number[]).forEach((v, i) => expect(v / [a, b, c][i]!).toBeCloseTo(1, 5));
-      }),
+      fc.property(
+        fc.array(fc.integer({ min: 1, max: 999_000 }), { minLength: 3, maxLength: 3 }),
+        (points) => {
+          const [a, b, c] = points.map((p) => p * 1e9).sort((x, y) => x - y) as [number, number, number];
+          (value(writeFact([a, b, c], 'B')) as number[]).forEach((v, i) =>
+            expect(v / [a, b, c][i]!).toBeCloseTo(1, 5),
+          );
+          (value(writeFact([a, b, c], 'B/s'), 'rate') as number[]).forEach((v, i) =>
+            expect(v / [a, b, c][i]!).toBeCloseTo(1, 5),
+          );
+        },
+      ),
     );
     expect(value(writeFact(null, 'B'))).toBeNull();
     expect(writeFact([780e6, 900e6, 1050e6], 'B/s')).toBe('780 / 900 / 1,050 MB/s');
@@ -63,9 +73,19 @@ describe('sources and estimates in files', () => {
     expect(sourceWords({ kind: 'memory' })).toMatch(/from memory/);
   });
   test('an estimate with its working survives a file, and a torn one is refused', () => {
-    const estimate = { ...given('a', spread(1, 2, 3, 9), 'B/s', { kind: 'practice' }), because: { name: 'b', how: 'exact' as const, formula: 'x ÷ y', inputs: [given('c', 5, 's', { kind: 'entered' })] } };
+    const estimate = {
+      ...given('a', spread(1, 2, 3, 9), 'B/s', { kind: 'practice' }),
+      because: {
+        name: 'b',
+        how: 'exact' as const,
+        formula: 'x ÷ y',
+        inputs: [given('c', 5, 's', { kind: 'entered' })],
+      },
+    };
     expect(EstimateSchema.parse(JSON.parse(JSON.stringify(estimate)))).toEqual(estimate);
     expect(EstimateSchema.safeParse({ ...estimate, low: null }).success).toBe(false);
-    expect(EstimateSchema.safeParse({ ...estimate, because: { ...estimate.because, inputs: [{}] } }).success).toBe(false);
+    expect(
+      EstimateSchema.safeParse({ ...estimate, because: { ...estimate.because, inputs: [{}] } }).success,
+    ).toBe(false);
   });
 });

@@ -2,7 +2,8 @@ import { format, parseQuantity, type Dimension, type Unit } from '../units';
 import { SLOWEST, type Fact } from './fact';
 
 /** What was typed into a field that may be unknown or a range. */
-export type TypedFact = { ok: true; value: Fact['value']; understood: string; note?: string } | { ok: false; problem: string };
+export type TypedFact =
+  { ok: true; value: Fact['value']; understood: string; note?: string } | { ok: false; problem: string };
 
 /**
  * Reads a fact as people type it: a quantity, `120 to 320 GB`, `120 / 180 / 320 GB` (low, expected, high), or `?` and
@@ -11,24 +12,37 @@ export type TypedFact = { ok: true; value: Fact['value']; understood: string; no
 export function parseFact(text: string, dimension: Dimension): TypedFact {
   const read = points(text, dimension);
   const still = dimension === 'rate' && read.ok && read.value !== null && [read.value].flat()[0]! < SLOWEST;
-  return still ? { ok: false, problem: `"${text.trim().slice(0, 60)}" moves nothing. Write for example 450 MB/s, or ? where it is not known.` } : read;
+  return still
+    ? {
+        ok: false,
+        problem: `"${text.trim().slice(0, 60)}" moves nothing. Write for example 450 MB/s, or ? where it is not known.`,
+      }
+    : read;
 }
 
 function points(text: string, dimension: Dimension): TypedFact {
   if (text.length > 400) return { ok: false, problem: 'That is longer than any figure or range.' };
   const typed = text.trim();
-  if (typed === '' || /^(\?|n\/?a|not known|unknown)$/i.test(typed)) return { ok: true, value: null, understood: 'not known: the range widens' };
+  if (typed === '' || /^(\?|n\/?a|not known|unknown)$/i.test(typed))
+    return { ok: true, value: null, understood: 'not known: the range widens' };
   const pieces = typed.split(/\s*(?:\bto\b|–|\.\.\.?|\s\/\s)\s*/i);
   if (pieces.length === 1) return parseQuantity(typed, dimension);
-  if (pieces.length > 3 || pieces.includes('')) return { ok: false, problem: `"${typed}" is no range. Write for example 120 to 320 GB, or 120 / 180 / 320 GB.` };
+  if (pieces.length > 3 || pieces.includes(''))
+    return {
+      ok: false,
+      problem: `"${typed}" is no range. Write for example 120 to 320 GB, or 120 / 180 / 320 GB.`,
+    };
   const unit = /[^\d.,\s]*[^\d]*$/.exec(pieces.at(-1)!)?.[0] ?? '';
-  const read = pieces.map((piece) => parseQuantity(/[^\d.,\s'’]/.test(piece) ? piece : piece + unit, dimension));
+  const read = pieces.map((piece) =>
+    parseQuantity(/[^\d.,\s'’]/.test(piece) ? piece : piece + unit, dimension),
+  );
   const wrong = read.find((r) => !r.ok);
   if (wrong && !wrong.ok) return wrong;
   const values = read.map((r) => (r.ok ? r.value : 0));
   const [low, high] = [values[0]!, values.at(-1)!];
   const expected = values.length === 3 ? values[1]! : (low + high) / 2;
-  if (!(low <= expected && expected <= high)) return { ok: false, problem: 'The points must rise: low, expected, high.' };
+  if (!(low <= expected && expected <= high))
+    return { ok: false, problem: 'The points must rise: low, expected, high.' };
   const words = read.map((r) => (r.ok ? r.understood : '')).join(' to ');
   return { ok: true, value: [low, expected, high], understood: words };
 }
@@ -40,5 +54,7 @@ export function writeFact(value: Fact['value'], unit: Unit, significant = 6): st
   const points = value.map((v) => format(v, unit, significant));
   const ends = points.map((p) => p.slice(p.lastIndexOf(' ')));
   const alike = points[0]!.includes(' ') && ends.every((end) => end === ends[0]);
-  return alike ? points.map((p, i) => (i < 2 ? p.slice(0, p.lastIndexOf(' ')) : p)).join(' / ') : points.join(' / ');
+  return alike
+    ? points.map((p, i) => (i < 2 ? p.slice(0, p.lastIndexOf(' ')) : p)).join(' / ')
+    : points.join(' / ');
 }

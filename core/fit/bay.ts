@@ -6,7 +6,8 @@ import type { Rule } from './rule';
 import type { Facts } from './facts';
 
 const min = (f: Facts) => (f.bridge === null ? f.port.minimum : undefined);
-const generation = (f: Facts) => Math.max(0, ...f.drive.modes.map((m) => Number(/^pcie(\d)/.exec(m)?.[1] ?? 0)));
+const generation = (f: Facts) =>
+  Math.max(0, ...f.drive.modes.map((m) => Number(/^pcie(\d)/.exec(m)?.[1] ?? 0)));
 const strict = (f: Facts) => f.schools.minimum === 'strict';
 const byMinimum = (f: Facts) => (strict(f) ? 'blocks' : 'caution');
 const stated = (f: Facts) => middle(f.drive.read);
@@ -14,9 +15,12 @@ const rate = (value: number) => format(value, 'B/s');
 /** What falling short of the minimum comes to: drive and bay together, whatever is at the other end. */
 const effect = (f: Facts) => {
   const media = f.path.constraints.find((c) => c.id === 'media')!.rate.read.expected;
-  return f.path.carries === null ? '' : ` Forecast of drive and bay together: ${rate(Math.min(media, f.path.carries.read.expected))}; load times of programs hardly follow that figure, large copies do.`;
+  return f.path.carries === null
+    ? ''
+    : ` Forecast of drive and bay together: ${rate(Math.min(media, f.path.carries.read.expected))}; load times of programs hardly follow that figure, large copies do.`;
 };
-const followed = (f: Facts) => (strict(f) ? 'The job keeps to the letter of the maker’s minimum.' : 'The job goes by the outcome.');
+const followed = (f: Facts) =>
+  strict(f) ? 'The job keeps to the letter of the maker’s minimum.' : 'The job goes by the outcome.';
 
 /** What a host's maker asks of a drive in a bay. */
 export const BAY: Rule[] = [
@@ -26,7 +30,8 @@ export const BAY: Rule[] = [
     joint: 'port',
     title: 'Too old a generation for the bay',
     when: (f) => min(f)?.generation !== undefined && f.nvme && generation(f) < min(f)!.generation!,
-    reason: (f) => `${f.port.position} takes PCIe gen ${min(f)!.generation} or newer; ${f.drive.model} is gen ${generation(f)}. The host refuses it: on this both schools agree.`,
+    reason: (f) =>
+      `${f.port.position} takes PCIe gen ${min(f)!.generation} or newer; ${f.drive.model} is gen ${generation(f)}. The host refuses it: on this both schools agree.`,
     mend: (f) => `Take a drive of gen ${min(f)!.generation}.`,
   },
   {
@@ -35,8 +40,12 @@ export const BAY: Rule[] = [
     joint: 'port',
     title: 'Reads less than the host’s maker asks for',
     when: (f) => min(f)?.read !== undefined && stated(f) !== null && stated(f)! < min(f)!.read!,
-    reason: (f) => `Asked: ${rate(min(f)!.read!)}; ${f.drive.model}: ${rate(stated(f)!)}.${strict(f) ? '' : effect(f)} ${followed(f)}`,
-    mend: (f) => (strict(f) ? `Take a drive that reads ${rate(min(f)!.read!)} or more.` : 'Agree it with the customer in writing, and time it in the bay.'),
+    reason: (f) =>
+      `Asked: ${rate(min(f)!.read!)}; ${f.drive.model}: ${rate(stated(f)!)}.${strict(f) ? '' : effect(f)} ${followed(f)}`,
+    mend: (f) =>
+      strict(f)
+        ? `Take a drive that reads ${rate(min(f)!.read!)} or more.`
+        : 'Agree it with the customer in writing, and time it in the bay.',
     school: 'minimum',
   },
   {
@@ -55,7 +64,8 @@ export const BAY: Rule[] = [
     joint: 'port',
     title: 'Smaller than the host’s maker asks for',
     when: (f) => min(f)?.least !== undefined && f.capacity !== null && f.capacity < min(f)!.least!,
-    reason: (f) => `Asked: ${format(min(f)!.least!, 'B')} or more; the drive has ${format(f.capacity!, 'B')}. ${followed(f)}`,
+    reason: (f) =>
+      `Asked: ${format(min(f)!.least!, 'B')} or more; the drive has ${format(f.capacity!, 'B')}. ${followed(f)}`,
     mend: 'Take a larger drive.',
     school: 'minimum',
   },
@@ -65,7 +75,8 @@ export const BAY: Rule[] = [
     joint: 'port',
     title: 'Larger than the bay takes',
     when: (f) => min(f)?.most !== undefined && f.capacity !== null && f.capacity > min(f)!.most!,
-    reason: (f) => `${f.port.position} takes up to ${format(min(f)!.most!, 'B')}; the drive has ${format(f.capacity!, 'B')}.`,
+    reason: (f) =>
+      `${f.port.position} takes up to ${format(min(f)!.most!, 'B')}; the drive has ${format(f.capacity!, 'B')}.`,
     mend: 'Take a smaller drive.',
   },
   {
@@ -74,8 +85,10 @@ export const BAY: Rule[] = [
     joint: 'drive',
     title: 'The host’s maker asks for a heatsink',
     when: (f) => min(f)?.heatsink === true && !f.hasHeatsink,
-    reason: (f) => `None is on the list. ${(expectedTemperature(f) ?? 0) > THROTTLES_AT ? `Without one it settles at about ${format(expectedTemperature(f)!, '°C', 2)}, where drives slow down.` : expectedTemperature(f) !== null ? `By the thermal model it settles at about ${format(expectedTemperature(f)!, '°C', 2)} without one.` : ''} ${followed(f)}`,
-    mend: (f) => `Put a flat heatsink on the list${f.port.room === undefined ? '' : `; drive and heatsink must stay under ${format(f.port.room, 'mm')}`}.`,
+    reason: (f) =>
+      `None is on the list. ${(expectedTemperature(f) ?? 0) > THROTTLES_AT ? `Without one it settles at about ${format(expectedTemperature(f)!, '°C', 2)}, where drives slow down.` : expectedTemperature(f) !== null ? `By the thermal model it settles at about ${format(expectedTemperature(f)!, '°C', 2)} without one.` : ''} ${followed(f)}`,
+    mend: (f) =>
+      `Put a flat heatsink on the list${f.port.room === undefined ? '' : `; drive and heatsink must stay under ${format(f.port.room, 'mm')}`}.`,
     school: 'minimum',
     figure: settledTemperature,
   },
@@ -94,7 +107,8 @@ export const BAY: Rule[] = [
     joint: 'port',
     title: 'Kept here, not run from here',
     when: (f) => f.port.storesOnly === true,
-    reason: (f) => `Work of ${f.host.name}’s current generation can be stored on a drive at ${f.port.position} but not run from it; older work runs.`,
+    reason: (f) =>
+      `Work of ${f.host.name}’s current generation can be stored on a drive at ${f.port.position} but not run from it; older work runs.`,
     mend: 'Use the expansion bay for what is to run, and this drive to keep the rest.',
   },
   {
@@ -103,7 +117,8 @@ export const BAY: Rule[] = [
     joint: 'bridge',
     title: 'An adapter in a maker’s bay',
     when: (f) => f.bridge !== null && f.port.minimum !== undefined,
-    reason: 'The maker’s conditions are written for a bare drive: what stands between may not fit under the cover, and is no ground for a claim.',
+    reason:
+      'The maker’s conditions are written for a bare drive: what stands between may not fit under the cover, and is no ground for a claim.',
     mend: 'Put the drive straight into the bay.',
   },
 ];

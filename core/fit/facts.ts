@@ -63,11 +63,20 @@ export function factsOf({ path, direction, needs = {}, activities = [], accessor
   const flow = path.flow?.[direction].expected ?? null;
   const media = path.constraints.find((c) => c.id === 'media')!.rate[direction].expected;
   const hop = hops[0];
-  const near = hop ? { name: hop.hub.model, watts: portOf(hop).power, modes: portOf(hop).modes, connector: portOf(hop).connector } : { name: port.position, watts: port.power, modes: port.modes, connector: port.connector };
+  const near = hop
+    ? {
+        name: hop.hub.model,
+        watts: portOf(hop).power,
+        modes: portOf(hop).modes,
+        connector: portOf(hop).connector,
+      }
+    : { name: port.position, watts: port.power, modes: port.modes, connector: port.connector };
   const supply = bridge?.supply;
   const known = drive.power?.write !== undefined || drive.power?.start !== undefined;
   const extra = bridge && !bridge.passThrough ? (bridge.power ?? BRIDGE_DRAW) : 0;
-  const start = drive.power?.start ?? Math.max(usualDraw(drive).start, drawAt(drive, 'write', 1) * (drive.media === 'disk' ? 1.8 : 1));
+  const start =
+    drive.power?.start ??
+    Math.max(usualDraw(drive).start, drawAt(drive, 'write', 1) * (drive.media === 'disk' ? 1.8 : 1));
   const plugs = path.blocked.length > 0 ? mismatches(parts) : [];
   return {
     ...parts,
@@ -86,8 +95,19 @@ export function factsOf({ path, direction, needs = {}, activities = [], accessor
     hasHeatsink: drive.heatsinkHeight !== undefined || of('heatsink').length > 0,
     capacity: middle(drive.capacity),
     system: host.systems?.[0] ?? null,
-    draw: { run: together * drawAt(drive, direction, media > 0 ? (flow ?? media) / media : 1) + extra, start: together * start + extra, sure: known },
-    feed: supply ? { watts: supply.watts, own: true, name: bridge.model, sure: true } : { watts: near.watts ?? usualFeed(near.modes, near.connector), own: false, name: near.name, sure: near.watts !== undefined },
+    draw: {
+      run: together * drawAt(drive, direction, media > 0 ? (flow ?? media) / media : 1) + extra,
+      start: together * start + extra,
+      sure: known,
+    },
+    feed: supply
+      ? { watts: supply.watts, own: true, name: bridge.model, sure: true }
+      : {
+          watts: near.watts ?? usualFeed(near.modes, near.connector),
+          own: false,
+          name: near.name,
+          sure: near.watts !== undefined,
+        },
     plugs,
     noMode: path.blocked.filter((words) => !plugs.includes(words)),
     flow,

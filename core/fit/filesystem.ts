@@ -24,15 +24,30 @@ export const FILE_SYSTEMS: Record<FileSystem, FileSystemFacts> = {
   ext4: { writes: ['Linux'], reads: [], journal: true },
   XFS: { writes: ['Linux'], reads: [], journal: true },
   Btrfs: { writes: ['Linux'], reads: [], journal: true },
-  FAT32: { writes: ['Windows', 'macOS', 'Linux', 'BSD', 'own'], reads: [], journal: false, largestFile: 4 * GiB - 1, largestVolume: 2 * 2 ** 40 },
+  FAT32: {
+    writes: ['Windows', 'macOS', 'Linux', 'BSD', 'own'],
+    reads: [],
+    journal: false,
+    largestFile: 4 * GiB - 1,
+    largestVolume: 2 * 2 ** 40,
+  },
   ZFS: { writes: ['Linux', 'BSD'], reads: [], journal: true },
 };
 
 /** The system's own file system, for a drive that only it uses. */
-export const OWN_OF: Partial<Record<Family, FileSystem>> = { Windows: 'NTFS', macOS: 'APFS', Linux: 'ext4', BSD: 'ZFS' };
+export const OWN_OF: Partial<Record<Family, FileSystem>> = {
+  Windows: 'NTFS',
+  macOS: 'APFS',
+  Linux: 'ext4',
+  BSD: 'ZFS',
+};
 
 /** First version of each system that brings a driver for NVMe, as {@link versionNumber} writes it, and one that needs an update for it [memory]. */
-export const NVME_FROM: Partial<Record<Family, { from: number; withUpdate?: number }>> = { Windows: { from: 8, withUpdate: 7 }, macOS: { from: 10.013 }, Linux: { from: 3.003 } };
+export const NVME_FROM: Partial<Record<Family, { from: number; withUpdate?: number }>> = {
+  Windows: { from: 8, withUpdate: 7 },
+  macOS: { from: 10.013 },
+  Linux: { from: 3.003 },
+};
 
 /** `10.13` and `10.4` as numbers that compare as versions do. */
 export function versionNumber(text: string | undefined): number | null {

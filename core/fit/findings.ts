@@ -13,7 +13,10 @@ export const RULES: readonly Rule[] = [...SHAPE, ...POWER, ...SYSTEM, ...LINK, .
 const SCHOOL_WORDS: Record<keyof Facts['schools'], Record<string, string>> = {
   minimum: { strict: 'maker’s minimum to the letter', 'outcome-first': 'maker’s minimum by the outcome' },
   heatsink: { always: 'a heatsink always', 'when needed': 'a heatsink when needed' },
-  fileSystem: { 'every system': 'one that every system reads', 'the system’s own': 'the system’s own file system' },
+  fileSystem: {
+    'every system': 'one that every system reads',
+    'the system’s own': 'the system’s own file system',
+  },
 };
 
 /** What blocks, limits, deserves caution or is good to know about a path, worst first. */
@@ -41,7 +44,12 @@ const rank = (severity: Severity): number => SEVERITIES.indexOf(severity);
 /** Ids of the rules that keep the build from working; no words are made. */
 export function blocksOf(setting: Setting): string[] {
   const f = factsOf(setting);
-  return RULES.filter((rule) => (typeof rule.severity === 'function' || rule.severity === 'blocks') && rule.when(f) && of(rule.severity, f) === 'blocks').map((rule) => rule.id);
+  return RULES.filter(
+    (rule) =>
+      (typeof rule.severity === 'function' || rule.severity === 'blocks') &&
+      rule.when(f) &&
+      of(rule.severity, f) === 'blocks',
+  ).map((rule) => rule.id);
 }
 
 /** How a path stands: nothing goes, something holds it, what decides it is not known, or all is as good as these parts get. */
@@ -53,7 +61,12 @@ export function stateOf(setting: Setting, found: readonly Finding[] = findings(s
   const deciding = path.bottleneck?.[direction].constraint;
   const { drive, host, endpoint } = path.parts;
   const end = endpoint ?? host.storage;
-  const fact = deciding?.id === 'media' ? drive[direction] : deciding?.id === 'other' ? end[direction === 'read' ? 'write' : 'read'] : null;
+  const fact =
+    deciding?.id === 'media'
+      ? drive[direction]
+      : deciding?.id === 'other'
+        ? end[direction === 'read' ? 'write' : 'read']
+        : null;
   if (fact && fact.value === null) return 'unknown';
   return found.some((finding) => finding.severity === 'limits') ? 'limited' : 'fine';
 }

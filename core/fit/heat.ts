@@ -21,7 +21,14 @@ function inputsOf(f: Facts) {
 /** Temperature a flash drive is expected to settle at, °C, without its working; null for disks and where nothing flows. */
 export function expectedTemperature(f: Facts): number | null {
   const inputs = inputsOf(f);
-  return inputs && settled({ ambient: f.needs.ambient ?? AMBIENT.expected, power: inputs.power, resistance: inputs.resistance.expected });
+  return (
+    inputs &&
+    settled({
+      ambient: f.needs.ambient ?? AMBIENT.expected,
+      power: inputs.power,
+      resistance: inputs.resistance.expected,
+    })
+  );
 }
 
 /** Temperature a flash drive settles at while the path moves data as fast as it can, with its working; null for disks and where nothing flows. */
@@ -31,8 +38,18 @@ export function settledTemperature(f: Facts): Estimate | null {
   const { share, how, power, resistance } = inputs;
   const sheet = f.drive.power?.[f.direction] !== undefined || f.drive.power?.write !== undefined;
   return settled.explain({
-    ambient: f.needs.ambient === undefined ? given('air around it', AMBIENT, '°C', { kind: 'unknown', note: 'rooms where drives are used' }) : given('air around it', f.needs.ambient, '°C', { kind: 'entered' }),
-    power: given('power at the speed the path allows', power, 'W', sheet ? { kind: 'sheet', note: `at ${Math.round(share * 100)} % of the drive’s own rate` } : { kind: 'memory', note: `usual drives, at ${Math.round(share * 100)} % of their own rate` }),
+    ambient:
+      f.needs.ambient === undefined
+        ? given('air around it', AMBIENT, '°C', { kind: 'unknown', note: 'rooms where drives are used' })
+        : given('air around it', f.needs.ambient, '°C', { kind: 'entered' }),
+    power: given(
+      'power at the speed the path allows',
+      power,
+      'W',
+      sheet
+        ? { kind: 'sheet', note: `at ${Math.round(share * 100)} % of the drive’s own rate` }
+        : { kind: 'memory', note: `usual drives, at ${Math.round(share * 100)} % of their own rate` },
+    ),
     resistance: given(`drive to air, ${how}`, resistance, 'ratio', { kind: 'memory', note: 'K/W' }),
   });
 }

@@ -7,18 +7,23 @@ import type { Facts } from './facts';
 const rate = (value: number) => format(value, 'B/s');
 const sentence = (text: string) => `${text[0]!.toUpperCase()}${text.slice(1)}.`;
 const neck = (f: Facts) => f.path.bottleneck?.[f.direction] ?? null;
-const decides = (f: Facts, ...ids: Constraint['id'][]) => ids.includes(neck(f)?.constraint.id as Constraint['id']);
+const decides = (f: Facts, ...ids: Constraint['id'][]) =>
+  ids.includes(neck(f)?.constraint.id as Constraint['id']);
 /** Joints that hold the deciding link below what the others could. */
 const held = (f: Facts): JointId[] => (neck(f)?.constraint.link?.without ? neck(f)!.joints : []);
 const isHub = (joint: JointId): joint is `hub-${number}` => joint.startsWith('hub-');
-const nextWords = (f: Facts) => (neck(f)?.next ? ` The next limit is ${neck(f)!.next!.name}, ${rate(neck(f)!.next!.rate.expected)}.` : '');
+const nextWords = (f: Facts) =>
+  neck(f)?.next ? ` The next limit is ${neck(f)!.next!.name}, ${rate(neck(f)!.next!.rate.expected)}.` : '';
 const heldReason = (f: Facts) => `${sentence(neck(f)!.constraint.link!.reason)}${nextWords(f)}`;
 const runs = (f: Facts, id: string) => f.path.outer.mode?.id === id;
 const canTwoLanes = (f: Facts) => (f.bridge ? f.bridge.outer : f.drive.modes).includes('usb-20');
-const thunderboltOnly = (f: Facts) => (f.bridge ? f.bridge.outer : f.drive.modes).every((m) => linkById(m).family === 'thunderbolt');
+const thunderboltOnly = (f: Facts) =>
+  (f.bridge ? f.bridge.outer : f.drive.modes).every((m) => linkById(m).family === 'thunderbolt');
 const sharing = (f: Facts) => f.path.constraints.filter((c) => c.shared?.[f.direction]);
-const bothWays = (f: Facts) => f.path.constraints.find((c) => /comes and goes/.test(c.shared?.[f.direction] ?? ''));
-const seenLess = (f: Facts) => f.seen !== undefined && f.path.outer.mode?.id === f.seen.link && f.path.outer.without !== null;
+const bothWays = (f: Facts) =>
+  f.path.constraints.find((c) => /comes and goes/.test(c.shared?.[f.direction] ?? ''));
+const seenLess = (f: Facts) =>
+  f.seen !== undefined && f.path.outer.mode?.id === f.seen.link && f.path.outer.without !== null;
 
 /** Where else on this host the same parts would be faster: the mend is where to plug. */
 export function betterPort(f: Facts): string | null {
@@ -50,7 +55,8 @@ export const LINK: Rule[] = [
     joint: (f) => (f.bridge ? 'bridge' : 'drive'),
     title: 'A Thunderbolt-only box on a way that carries USB',
     when: (f) => f.noMode.length > 0 && thunderboltOnly(f) && f.path.outer.mode === null,
-    reason: (f) => `${f.bridge?.model ?? f.drive.model} speaks Thunderbolt and no USB: the plug fits and nothing is seen. ${sentence(f.path.outer.reason)}`,
+    reason: (f) =>
+      `${f.bridge?.model ?? f.drive.model} speaks Thunderbolt and no USB: the plug fits and nothing is seen. ${sentence(f.path.outer.reason)}`,
     mend: (f) => betterPort(f) ?? 'Take a box that also speaks USB, or a port and cable for Thunderbolt.',
   },
   {
@@ -86,7 +92,10 @@ export const LINK: Rule[] = [
     joint: 'bridge',
     title: 'The enclosure or card holds the path down',
     when: (f) => (held(f).includes('bridge') && !seenLess(f)) || decides(f, 'bridge', 'inner'),
-    reason: (f) => (decides(f, 'bridge') ? `${f.bridge!.model} ${f.direction === 'read' ? 'reads' : 'writes'} ${rate(neck(f)!.constraint.rate[f.direction].expected)} by its own figures.${nextWords(f)}` : `${sentence(neck(f)!.constraint.link?.reason ?? '')}${nextWords(f)}`),
+    reason: (f) =>
+      decides(f, 'bridge')
+        ? `${f.bridge!.model} ${f.direction === 'read' ? 'reads' : 'writes'} ${rate(neck(f)!.constraint.rate[f.direction].expected)} by its own figures.${nextWords(f)}`
+        : `${sentence(neck(f)!.constraint.link?.reason ?? '')}${nextWords(f)}`,
     mend: 'Take an enclosure of a faster class, or accept it.',
   },
   {
@@ -95,7 +104,8 @@ export const LINK: Rule[] = [
     joint: null,
     title: 'The system says it runs slower than it could',
     when: seenLess,
-    reason: (f) => `${sentence(f.path.outer.reason)} Lost: about ${rate(practicalOf(f.path.outer.without!, f.direction).expected - practicalOf(f.path.outer.mode!, f.direction).expected)}.`,
+    reason: (f) =>
+      `${sentence(f.path.outer.reason)} Lost: about ${rate(practicalOf(f.path.outer.without!, f.direction).expected - practicalOf(f.path.outer.mode!, f.direction).expected)}.`,
     mend: 'Swap the cable first, then clean and reseat both plugs, then try the next port; look what shares lanes with this one.',
   },
   {
@@ -104,16 +114,23 @@ export const LINK: Rule[] = [
     joint: 'port',
     title: 'A 20 Gb/s device falls back to 10',
     when: (f) => canTwoLanes(f) && runs(f, 'usb-10'),
-    reason: 'Two lanes are optional for a host and its cable: ports of 40 Gb/s often have none. The device then runs one lane.',
-    mend: (f) => betterPort(f) ?? 'Nothing on this host runs two lanes; a device of 40 Gb/s would use more of a 40 Gb/s port.',
+    reason:
+      'Two lanes are optional for a host and its cable: ports of 40 Gb/s often have none. The device then runs one lane.',
+    mend: (f) =>
+      betterPort(f) ??
+      'Nothing on this host runs two lanes; a device of 40 Gb/s would use more of a 40 Gb/s port.',
   },
   {
     id: 'wired-narrow',
     severity: 'limits',
     joint: 'port',
     title: 'The slot is wired narrower than it is long',
-    when: (f) => f.port.slot !== undefined && Math.max(...f.port.modes.map(lanes)) < Math.min(f.port.slot.edge, f.bridge?.card?.edge ?? 16) && held(f).includes('port'),
-    reason: (f) => `${f.port.position} is ×${f.port.slot!.edge} in shape and ×${Math.max(...f.port.modes.map(lanes))} in wires.`,
+    when: (f) =>
+      f.port.slot !== undefined &&
+      Math.max(...f.port.modes.map(lanes)) < Math.min(f.port.slot.edge, f.bridge?.card?.edge ?? 16) &&
+      held(f).includes('port'),
+    reason: (f) =>
+      `${f.port.position} is ×${f.port.slot!.edge} in shape and ×${Math.max(...f.port.modes.map(lanes))} in wires.`,
     mend: (f) => betterPort(f) ?? 'No better slot is free on this host.',
   },
   {
@@ -131,8 +148,12 @@ export const LINK: Rule[] = [
     joint: 'drive',
     title: 'The drive is faster than its path',
     when: (f) => f.path.carries !== null && mediaRate(f) > f.path.carries[f.direction].expected * 1.5,
-    reason: (f) => `${f.drive.model} could ${f.direction} ${rate(mediaRate(f))}; the links carry ${rate(f.path.carries![f.direction].expected)}.`,
-    mend: (f) => (f.needs.movesLater ? 'It will move to a faster host later: the reserve is wanted.' : 'Money well spent only if the drive will move to a faster host later.'),
+    reason: (f) =>
+      `${f.drive.model} could ${f.direction} ${rate(mediaRate(f))}; the links carry ${rate(f.path.carries![f.direction].expected)}.`,
+    mend: (f) =>
+      f.needs.movesLater
+        ? 'It will move to a faster host later: the reserve is wanted.'
+        : 'Money well spent only if the drive will move to a faster host later.',
   },
   {
     id: 'other-end',
@@ -140,7 +161,8 @@ export const LINK: Rule[] = [
     joint: 'host',
     title: 'The other end decides',
     when: (f) => decides(f, 'other', 'far'),
-    reason: (f) => `${neck(f)!.constraint.name} ${f.direction === 'write' ? 'delivers' : 'takes'} ${rate(neck(f)!.constraint.rate[f.direction].expected)}: a faster drive or port changes nothing.`,
+    reason: (f) =>
+      `${neck(f)!.constraint.name} ${f.direction === 'write' ? 'delivers' : 'takes'} ${rate(neck(f)!.constraint.rate[f.direction].expected)}: a faster drive or port changes nothing.`,
     mend: 'Copy from or to a faster drive, or accept it.',
   },
   {
@@ -161,7 +183,8 @@ export const LINK: Rule[] = [
     joint: 'port',
     title: 'The copy comes and goes over the same link',
     when: (f) => bothWays(f) !== undefined,
-    reason: (f) => `${f.endpoint!.name} and the drive hang on ${bothWays(f)!.name}, which carries one direction at a time: half of it is left.`,
+    reason: (f) =>
+      `${f.endpoint!.name} and the drive hang on ${bothWays(f)!.name}, which carries one direction at a time: half of it is left.`,
     mend: 'Plug one of the two into a port with another uplink.',
   },
   {
@@ -178,7 +201,9 @@ export const LINK: Rule[] = [
     severity: 'blocks',
     joint: (f) => `hub-${f.hops!.length - 1}`,
     title: 'Too many hubs in a chain',
-    when: (f) => (f.hops ?? []).filter(({ hub }) => hub.kind !== 'daisy').length > 5 || (f.hops ?? []).filter(({ hub }) => hub.kind === 'daisy').length > 5,
+    when: (f) =>
+      (f.hops ?? []).filter(({ hub }) => hub.kind !== 'daisy').length > 5 ||
+      (f.hops ?? []).filter(({ hub }) => hub.kind === 'daisy').length > 5,
     reason: 'USB allows five hubs between host and device, a Thunderbolt chain six devices.',
     mend: 'Take hubs out of the chain.',
   },
@@ -187,8 +212,12 @@ export const LINK: Rule[] = [
     severity: 'caution',
     joint: 'cable',
     title: 'A long active cable may carry USB 2.0 only',
-    when: (f) => f.cable?.active === true && f.cable.modes.includes('tb-3') && !f.cable.modes.some((m) => m === 'usb-10' || m === 'usb-20' || m.startsWith('usb4')),
-    reason: 'Some active Thunderbolt 3 cables carry nothing but USB 2.0 beside it: a USB box on one runs at 480 Mb/s.',
+    when: (f) =>
+      f.cable?.active === true &&
+      f.cable.modes.includes('tb-3') &&
+      !f.cable.modes.some((m) => m === 'usb-10' || m === 'usb-20' || m.startsWith('usb4')),
+    reason:
+      'Some active Thunderbolt 3 cables carry nothing but USB 2.0 beside it: a USB box on one runs at 480 Mb/s.',
     mend: 'Use a passive cable below 0.8 m for USB devices.',
   },
   {
@@ -196,8 +225,10 @@ export const LINK: Rule[] = [
     severity: 'caution',
     joint: 'cable',
     title: 'Long for this speed',
-    when: (f) => f.cable !== null && f.cable.active !== true && f.cable.length > longest(f.path.outer.mode?.id),
-    reason: (f) => `${f.cable!.length} m without chips in its plugs; at ${f.path.outer.mode!.name} passive cables are good for about ${longest(f.path.outer.mode!.id)} m.`,
+    when: (f) =>
+      f.cable !== null && f.cable.active !== true && f.cable.length > longest(f.path.outer.mode?.id),
+    reason: (f) =>
+      `${f.cable!.length} m without chips in its plugs; at ${f.path.outer.mode!.name} passive cables are good for about ${longest(f.path.outer.mode!.id)} m.`,
     mend: 'Take a shorter one; errors show as pauses and drop-outs before they show as a lower speed.',
   },
 ];
@@ -210,6 +241,7 @@ function longest(mode: string | undefined): number {
   const link = mode === undefined ? null : linkById(mode);
   if (!link) return Infinity;
   if (link.family === 'usb4' || link.family === 'thunderbolt') return link.id === 'usb4-20' ? 2 : 0.8;
-  if (link.family === 'usb') return { 'usb-2': 5, 'usb-5': 3, 'usb-5x2': 1, 'usb-10': 1, 'usb-20': 1 }[link.id] ?? 1;
+  if (link.family === 'usb')
+    return { 'usb-2': 5, 'usb-5': 3, 'usb-5x2': 1, 'usb-10': 1, 'usb-20': 1 }[link.id] ?? 1;
   return link.family === 'sata' ? 1 : Infinity;
 }

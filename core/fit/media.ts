@@ -3,7 +3,8 @@ import { format } from '../units';
 import type { Rule } from './rule';
 import type { Facts } from './facts';
 
-const role = (f: Facts, ...roles: NonNullable<Facts['needs']['role']>[]) => f.needs.role !== undefined && roles.includes(f.needs.role);
+const role = (f: Facts, ...roles: NonNullable<Facts['needs']['role']>[]) =>
+  f.needs.role !== undefined && roles.includes(f.needs.role);
 const tbwPerTB = (f: Facts) => {
   const tbw = middle(f.drive.tbw);
   return tbw === null || f.capacity === null ? null : tbw / f.capacity;
@@ -11,10 +12,18 @@ const tbwPerTB = (f: Facts) => {
 /** B that the drives must hold at once, whatever is moved first: the largest move, or all that is kept; null where nothing is asked. */
 function asked({ activities }: Facts): { least: number; likely: number } | null {
   const points = (value: Fact['value']) => (value === null ? null : factSpread(value));
-  const moves = activities.flatMap((a) => (a.kind === 'move' ? [points(a.bytes.value)] : [])).filter((p) => p !== null);
-  const kept = activities.flatMap((a) => (a.kind === 'keep' ? [points(a.now.value)] : [])).filter((p) => p !== null);
+  const moves = activities
+    .flatMap((a) => (a.kind === 'move' ? [points(a.bytes.value)] : []))
+    .filter((p) => p !== null);
+  const kept = activities
+    .flatMap((a) => (a.kind === 'keep' ? [points(a.now.value)] : []))
+    .filter((p) => p !== null);
   if (moves.length + kept.length === 0) return null;
-  const most = (of: (p: Spread) => number) => Math.max(...moves.map(of), kept.reduce((sum, p) => sum + of(p), 0));
+  const most = (of: (p: Spread) => number) =>
+    Math.max(
+      ...moves.map(of),
+      kept.reduce((sum, p) => sum + of(p), 0),
+    );
   return { least: most((p) => p.low), likely: most((p) => p.expected) };
 }
 /** All that the drives hold together, at best; null where nobody knows. */
@@ -23,8 +32,14 @@ const room = (f: Facts) => (f.capacity === null ? null : f.capacity * (f.togethe
 const ROOMY = 0.9;
 const tooSmall = (f: Facts) => room(f) !== null && (asked(f)?.least ?? 0) > room(f)!;
 
-const behindUsb = (f: Facts) => f.path.outer.mode?.family === 'usb' && f.bridge !== null && !f.bridge.passThrough;
-const unknowns = (f: Facts) => [f.drive.read.value === null && f.direction === 'read' ? 'how fast it reads' : '', f.drive.write.value === null && f.direction === 'write' ? 'how fast it writes' : '', f.drive.capacity.value === null ? 'its capacity' : ''].filter(Boolean);
+const behindUsb = (f: Facts) =>
+  f.path.outer.mode?.family === 'usb' && f.bridge !== null && !f.bridge.passThrough;
+const unknowns = (f: Facts) =>
+  [
+    f.drive.read.value === null && f.direction === 'read' ? 'how fast it reads' : '',
+    f.drive.write.value === null && f.direction === 'write' ? 'how fast it writes' : '',
+    f.drive.capacity.value === null ? 'its capacity' : '',
+  ].filter(Boolean);
 
 /** Is it the right kind of drive for what it is for? */
 export const MEDIA: Rule[] = [
@@ -34,7 +49,8 @@ export const MEDIA: Rule[] = [
     joint: 'drive',
     title: 'A shingled disk for work that writes here and there',
     when: (f) => f.drive.recording === 'SMR' && role(f, 'system', 'projects', 'scratch', 'everyday'),
-    reason: 'Once its media cache of some tens of GB is full, scattered writing falls to a fraction of its speed.',
+    reason:
+      'Once its media cache of some tens of GB is full, scattered writing falls to a fraction of its speed.',
     mend: 'Take a CMR disk, or use this one as an archive.',
   },
   {
@@ -52,7 +68,8 @@ export const MEDIA: Rule[] = [
     joint: 'drive',
     title: 'A disk where many small pieces are read and written',
     when: (f) => f.disk && role(f, 'system', 'scratch'),
-    reason: (f) => `It seeks and turns for each piece${f.drive.rpm ? ` (half a turn is ${format(30 / f.drive.rpm, 's')})` : ''}: some hundred a second at best, against tens of thousands on flash.`,
+    reason: (f) =>
+      `It seeks and turns for each piece${f.drive.rpm ? ` (half a turn is ${format(30 / f.drive.rpm, 's')})` : ''}: some hundred a second at best, against tens of thousands on flash.`,
     mend: 'Take a flash drive for this, and the disk for the library or the copies.',
   },
   {
@@ -88,7 +105,8 @@ export const MEDIA: Rule[] = [
     joint: 'drive',
     title: 'Its map lies in memory it cannot reach',
     when: (f) => f.drive.map === 'HMB' && behindUsb(f),
-    reason: 'The drive keeps its map in the host’s memory, and no USB bridge passes that on: small scattered accesses are slower here than any test of the bare drive shows.',
+    reason:
+      'The drive keeps its map in the host’s memory, and no USB bridge passes that on: small scattered accesses are slower here than any test of the bare drive shows.',
     mend: 'For many small files take a drive with its own DRAM; for large ones it does not matter.',
   },
   {
@@ -97,7 +115,8 @@ export const MEDIA: Rule[] = [
     joint: 'bridge',
     title: 'Deleted space is not told to the drive',
     when: (f) => !f.disk && f.bridge?.trim === false,
-    reason: (f) => `${f.bridge!.model} does not pass TRIM: the drive goes on treating deleted files as full, its cache shrinks and writing slows over months.`,
+    reason: (f) =>
+      `${f.bridge!.model} does not pass TRIM: the drive goes on treating deleted files as full, its cache shrinks and writing slows over months.`,
     mend: 'Leave a fifth of it unpartitioned, or take a bridge that passes TRIM.',
   },
   {
@@ -106,7 +125,8 @@ export const MEDIA: Rule[] = [
     joint: 'bridge',
     title: 'Health counters do not come through',
     when: (f) => f.bridge?.health === false,
-    reason: (f) => `${f.bridge!.model} does not pass them on: wear and errors cannot be read while the drive is in it.`,
+    reason: (f) =>
+      `${f.bridge!.model} does not pass them on: wear and errors cannot be read while the drive is in it.`,
     mend: 'Read them bare, before the case closes.',
   },
   {
@@ -115,7 +135,8 @@ export const MEDIA: Rule[] = [
     joint: 'drive',
     title: 'Sold in several revisions under one name',
     when: (f) => (f.drive.revisions?.length ?? 0) > 0 && f.drive.revision === undefined,
-    reason: (f) => `${f.drive.revisions!.map((r) => `${r.name} (told by ${r.known})`).join('; ')}: their caches and rest speeds differ.`,
+    reason: (f) =>
+      `${f.drive.revisions!.map((r) => `${r.name} (told by ${r.known})`).join('; ')}: their caches and rest speeds differ.`,
     mend: 'Read firmware or part number off the unit and choose the revision; until then the forecast holds both.',
   },
   {
@@ -124,7 +145,8 @@ export const MEDIA: Rule[] = [
     joint: 'drive',
     title: 'Too small for what it must hold',
     when: tooSmall,
-    reason: (f) => `The brief asks for ${format(asked(f)!.least, 'B')} or more at once; there are ${format(room(f)!, 'B')}.`,
+    reason: (f) =>
+      `The brief asks for ${format(asked(f)!.least, 'B')} or more at once; there are ${format(room(f)!, 'B')}.`,
     mend: 'Take a larger drive, or move less in one go.',
   },
   {
@@ -133,7 +155,8 @@ export const MEDIA: Rule[] = [
     joint: 'drive',
     title: 'Little room',
     when: (f) => room(f) !== null && !tooSmall(f) && (asked(f)?.likely ?? 0) > ROOMY * room(f)!,
-    reason: (f) => `About ${format(asked(f)!.likely, 'B')} of ${format(room(f)!, 'B')} are needed; file system and the drive’s own work want some of it free.`,
+    reason: (f) =>
+      `About ${format(asked(f)!.likely, 'B')} of ${format(room(f)!, 'B')} are needed; file system and the drive’s own work want some of it free.`,
     mend: 'Take the next larger size: a nearly full drive has less cache and writes slower.',
   },
   {
@@ -142,7 +165,8 @@ export const MEDIA: Rule[] = [
     joint: 'drive',
     title: 'A low rating for its size',
     when: (f) => !f.disk && tbwPerTB(f) !== null && tbwPerTB(f)! <= 350,
-    reason: (f) => `${format(tbwPerTB(f)!, 'count')} TB written per TB of capacity; 600 is usual, 350 a warning sign.`,
+    reason: (f) =>
+      `${format(tbwPerTB(f)!, 'count')} TB written per TB of capacity; 600 is usual, 350 a warning sign.`,
     mend: 'Hold it against the customer’s own writes in the forecast; years at that rate decide.',
   },
   {
@@ -151,7 +175,8 @@ export const MEDIA: Rule[] = [
     joint: null,
     title: 'The only copy',
     when: (f) => f.needs.onlyCopy === true,
-    reason: (f) => `What is on it is nowhere else${(f.together ?? 1) > 1 ? '; an array is one copy' : ''}: no drive is good enough for that.`,
+    reason: (f) =>
+      `What is on it is nowhere else${(f.together ?? 1) > 1 ? '; an array is one copy' : ''}: no drive is good enough for that.`,
     mend: 'Plan a second copy before the hand-over, on other media and in another place.',
   },
   {

@@ -6,7 +6,8 @@ import type { Facts } from './facts';
 
 const watts = (value: number) => format(value, 'W', 2);
 const byPort = (f: Facts) => f.external && !f.feed.own;
-const feeds = (f: Facts) => `${f.feed.name} ${f.feed.sure ? 'gives' : 'by its standard gives'} ${watts(f.feed.watts)}`;
+const feeds = (f: Facts) =>
+  `${f.feed.name} ${f.feed.sure ? 'gives' : 'by its standard gives'} ${watts(f.feed.watts)}`;
 const needs12 = (f: Facts) => f.form === '3.5-inch';
 const hot = (f: Facts) => expectedTemperature(f) ?? 0;
 const degrees = (value: number) => format(value, '°C', 2);
@@ -21,7 +22,8 @@ export const POWER: Rule[] = [
     joint: 'port',
     title: 'More power than it gets',
     when: (f) => byPort(f) && f.draw.run > f.feed.watts,
-    reason: (f) => `Drive and bridge draw about ${watts(f.draw.run)} while they work; ${feeds(f)}. It will drop out in the middle of a copy.`,
+    reason: (f) =>
+      `Drive and bridge draw about ${watts(f.draw.run)} while they work; ${feeds(f)}. It will drop out in the middle of a copy.`,
     mend: 'Take an enclosure with a supply of its own, a hub with one, or a port that gives more.',
   },
   {
@@ -30,7 +32,8 @@ export const POWER: Rule[] = [
     joint: 'port',
     title: 'Starting may take more than the port gives',
     when: (f) => byPort(f) && f.draw.start > f.feed.watts && f.draw.run <= f.feed.watts,
-    reason: (f) => `About ${watts(f.draw.start)} for a moment at the start; ${feeds(f)}. Ports are often more generous than their standard, and sometimes not.`,
+    reason: (f) =>
+      `About ${watts(f.draw.start)} for a moment at the start; ${feeds(f)}. Ports are often more generous than their standard, and sometimes not.`,
     mend: 'Try it on this very port; have a hub with a supply or a second port at hand.',
   },
   {
@@ -39,7 +42,8 @@ export const POWER: Rule[] = [
     joint: 'bridge',
     title: 'The box’s own supply is too small',
     when: (f) => f.feed.own && f.draw.start > f.feed.watts,
-    reason: (f) => `Starting together the drives draw about ${watts(f.draw.start)}; the supply of ${f.bridge!.model} gives ${watts(f.feed.watts)}.`,
+    reason: (f) =>
+      `Starting together the drives draw about ${watts(f.draw.start)}; the supply of ${f.bridge!.model} gives ${watts(f.feed.watts)}.`,
     mend: 'Fewer drives, drives that draw less, a box that starts them one after the other, or a larger supply.',
   },
   {
@@ -47,7 +51,10 @@ export const POWER: Rule[] = [
     severity: 'blocks',
     joint: (f) => (f.bridge ? 'bridge' : 'port'),
     title: 'A 3.5-inch drive needs 12 V',
-    when: (f) => needs12(f) && f.drive.sealed !== true && (f.bridge && !f.bridge.passThrough ? f.bridge.supply?.volts12 !== true : f.port.volts12 === false),
+    when: (f) =>
+      needs12(f) &&
+      f.drive.sealed !== true &&
+      (f.bridge && !f.bridge.passThrough ? f.bridge.supply?.volts12 !== true : f.port.volts12 === false),
     reason: (f) => `${f.bridge?.model ?? f.port.position} brings 5 V only: the disk does not turn.`,
     mend: 'Take an enclosure with its own 12 V supply, or a 2.5-inch drive.',
   },
@@ -66,7 +73,8 @@ export const POWER: Rule[] = [
     joint: 'hub-0',
     title: 'A hub without a supply',
     when: (f) => (f.hops ?? []).some(({ hub }) => hub.supply === undefined) && byPort(f),
-    reason: (f) => `Everything on ${f.hops!.find(({ hub }) => hub.supply === undefined)!.hub.model} shares what one port of the host gives.`,
+    reason: (f) =>
+      `Everything on ${f.hops!.find(({ hub }) => hub.supply === undefined)!.hub.model} shares what one port of the host gives.`,
     mend: 'Take a hub with its own supply, or plug the drive straight into the host.',
   },
   {
@@ -75,7 +83,8 @@ export const POWER: Rule[] = [
     joint: 'cable',
     title: 'A lead with two plugs',
     when: (f) => f.has('Y-lead') && f.external,
-    reason: 'Drawing from two ports is outside the USB specification: it works as long as both plugs sit in one host and neither is pulled.',
+    reason:
+      'Drawing from two ports is outside the USB specification: it works as long as both plugs sit in one host and neither is pulled.',
     mend: 'A box or hub with a supply of its own is the clean way.',
   },
   {
@@ -84,7 +93,8 @@ export const POWER: Rule[] = [
     joint: 'cable',
     title: 'The cable may carry less than is drawn',
     when: (f) => byPort(f) && f.cable?.power !== undefined && f.draw.start > f.cable.power,
-    reason: (f) => `${f.cable!.name} is made for ${watts(f.cable!.power!)}; starting takes about ${watts(f.draw.start)}.`,
+    reason: (f) =>
+      `${f.cable!.name} is made for ${watts(f.cable!.power!)}; starting takes about ${watts(f.draw.start)}.`,
     mend: 'Take a shorter or stronger cable.',
   },
   {
@@ -93,7 +103,8 @@ export const POWER: Rule[] = [
     joint: 'drive',
     title: 'What it draws is not known',
     when: (f) => byPort(f) && !f.draw.sure && f.feed.watts < 7.5,
-    reason: (f) => `The sheet names no power; usual drives of its kind draw ${watts(f.draw.run)} at work. ${feeds(f)[0]!.toUpperCase()}${feeds(f).slice(1)}.`,
+    reason: (f) =>
+      `The sheet names no power; usual drives of its kind draw ${watts(f.draw.run)} at work. ${feeds(f)[0]!.toUpperCase()}${feeds(f).slice(1)}.`,
     mend: 'Look it up, or try it on this port under load.',
   },
   {
@@ -102,7 +113,8 @@ export const POWER: Rule[] = [
     joint: 'host',
     title: 'It drinks from the battery',
     when: (f) => byPort(f) && ['tablet', 'handheld'].includes(f.host.kind ?? '') && f.draw.run > 2.5,
-    reason: (f) => `${watts(f.draw.run)} is much for ${f.host.name}: some such hosts cut the port’s power when the battery runs low.`,
+    reason: (f) =>
+      `${watts(f.draw.run)} is much for ${f.host.name}: some such hosts cut the port’s power when the battery runs low.`,
     mend: 'Have the host on its charger during long copies, or use a hub with a supply that passes power on.',
   },
   {
@@ -111,8 +123,10 @@ export const POWER: Rule[] = [
     joint: 'drive',
     title: 'It will get hot enough to slow down',
     when: (f) => warms(f) && hot(f) > THROTTLES_AT,
-    reason: (f) => `At the speed this path allows it settles at about ${degrees(hot(f))}; flash drives slow themselves down from about ${degrees(THROTTLES_AT)}. Long copies will feel it, short ones not.`,
-    mend: (f) => (f.external ? 'Take a metal enclosure with a pad that touches the drive.' : 'Put a heatsink on it.'),
+    reason: (f) =>
+      `At the speed this path allows it settles at about ${degrees(hot(f))}; flash drives slow themselves down from about ${degrees(THROTTLES_AT)}. Long copies will feel it, short ones not.`,
+    mend: (f) =>
+      f.external ? 'Take a metal enclosure with a pad that touches the drive.' : 'Put a heatsink on it.',
     school: 'heatsink',
     figure: settledTemperature,
   },
@@ -121,8 +135,10 @@ export const POWER: Rule[] = [
     severity: 'caution',
     joint: 'drive',
     title: 'No heatsink',
-    when: (f) => warms(f) && f.schools.heatsink === 'always' && !f.hasHeatsink && !f.external && hot(f) <= THROTTLES_AT,
-    reason: (f) => `The job follows the school that puts a heatsink on every NVMe drive. By the thermal model it settles at about ${degrees(hot(f))} without one.`,
+    when: (f) =>
+      warms(f) && f.schools.heatsink === 'always' && !f.hasHeatsink && !f.external && hot(f) <= THROTTLES_AT,
+    reason: (f) =>
+      `The job follows the school that puts a heatsink on every NVMe drive. By the thermal model it settles at about ${degrees(hot(f))} without one.`,
     mend: 'Put a heatsink on the list; look at the room above the slot first.',
     school: 'heatsink',
     figure: settledTemperature,
@@ -132,8 +148,15 @@ export const POWER: Rule[] = [
     severity: 'note',
     joint: 'drive',
     title: 'The heatsink is not needed for this path',
-    when: (f) => warms(f) && f.schools.heatsink === 'when needed' && f.accessories.some((a) => a.kind === 'heatsink') && !f.port.minimum?.heatsink && f.flow !== null && bareTemperature(f) <= THROTTLES_AT,
-    reason: (f) => `At the speed this path allows the bare drive settles at about ${degrees(bareTemperature(f))}.`,
+    when: (f) =>
+      warms(f) &&
+      f.schools.heatsink === 'when needed' &&
+      f.accessories.some((a) => a.kind === 'heatsink') &&
+      !f.port.minimum?.heatsink &&
+      f.flow !== null &&
+      bareTemperature(f) <= THROTTLES_AT,
+    reason: (f) =>
+      `At the speed this path allows the bare drive settles at about ${degrees(bareTemperature(f))}.`,
     mend: 'Leave it off the list, unless the drive will move to a faster host.',
     school: 'heatsink',
     figure: (f) => settledTemperature(bare(f)),
@@ -154,7 +177,8 @@ export const POWER: Rule[] = [
     joint: 'bridge',
     title: 'Without its pad the case does not cool',
     when: (f) => f.m2 && f.bridge?.cooling === 'metal with pad' && !f.has('pad'),
-    reason: (f) => `${f.bridge!.model} takes the heat through a pad; it must touch drive and lid, and be as thick as the gap${f.bridge!.room !== undefined && f.height !== null && f.bridge!.room > f.height ? ` (about ${format(f.bridge!.room - f.height, 'mm', 2)})` : ''}.`,
+    reason: (f) =>
+      `${f.bridge!.model} takes the heat through a pad; it must touch drive and lid, and be as thick as the gap${f.bridge!.room !== undefined && f.height !== null && f.bridge!.room > f.height ? ` (about ${format(f.bridge!.room - f.height, 'mm', 2)})` : ''}.`,
     mend: 'Put a pad of the right thickness on the kit list; look at its print on the drive after closing and opening once.',
   },
   {
@@ -163,7 +187,8 @@ export const POWER: Rule[] = [
     joint: 'drive',
     title: 'A warm place for a drive',
     when: (f) => f.needs.ambient !== undefined && f.needs.ambient > (f.disk ? 40 : 50),
-    reason: (f) => `${degrees(f.needs.ambient!)} around it: ${f.disk ? 'disks are rated to about 60 °C of their own and stand some 10 to 15 above the air' : 'most flash drives are rated to 70 °C of their own'}.`,
+    reason: (f) =>
+      `${degrees(f.needs.ambient!)} around it: ${f.disk ? 'disks are rated to about 60 °C of their own and stand some 10 to 15 above the air' : 'most flash drives are rated to 70 °C of their own'}.`,
     mend: 'Move it into moving air, or take a drive rated for more.',
   },
 ];

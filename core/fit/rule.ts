@@ -39,4 +39,5 @@ export interface Finding {
   figure?: () => Estimate | null;
 }
 
-export const of = <T>(value: Of<T>, f: Facts): T => (typeof value === 'function' ? (value as (f: Facts) => T)(f) : value);
+export const of = <T>(value: Of<T>, f: Facts): T =>
+  typeof value === 'function' ? (value as (f: Facts) => T)(f) : value;

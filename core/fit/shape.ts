@@ -3,10 +3,13 @@ import { isConverting } from '../path';
 import type { Rule } from './rule';
 import type { Facts } from './facts';
 
-const list = (words: readonly string[]) => (words.length > 1 ? `${words.slice(0, -1).join(', ')} or ${words.at(-1)}` : (words[0] ?? ''));
+const list = (words: readonly string[]) =>
+  words.length > 1 ? `${words.slice(0, -1).join(', ')} or ${words.at(-1)}` : (words[0] ?? '');
 /** A bay adapter makes a smaller drive as wide as the bay. */
-const adapted = (f: Facts, forms: readonly string[]) => f.form === '2.5-inch' && forms.includes('3.5-inch') && f.has('bay adapter');
-const takes = (f: Facts, forms: readonly string[] | undefined) => !forms || f.form === null || forms.includes(f.form) || adapted(f, forms);
+const adapted = (f: Facts, forms: readonly string[]) =>
+  f.form === '2.5-inch' && forms.includes('3.5-inch') && f.has('bay adapter');
+const takes = (f: Facts, forms: readonly string[] | undefined) =>
+  !forms || f.form === null || forms.includes(f.form) || adapted(f, forms);
 const mm = (value: number) => format(value, 'mm');
 /** Whether the drive itself sits in the host's port, or a pass-through card does. */
 const inPort = (f: Facts) => f.bridge === null && !f.external;
@@ -31,7 +34,8 @@ export const SHAPE: Rule[] = [
     title: 'The drive does not fit its enclosure or card',
     when: (f) => f.bridge !== null && !takes(f, f.bridge.forms),
     reason: (f) => `${f.drive.model} is ${f.form}; ${f.bridge!.model} takes ${list(f.bridge!.forms!)}.`,
-    mend: (f) => `Take an enclosure or card for ${f.form}${f.form === '2.5-inch' && f.bridge!.forms!.includes('3.5-inch') ? ', or put a bay adapter on the list' : ''}.`,
+    mend: (f) =>
+      `Take an enclosure or card for ${f.form}${f.form === '2.5-inch' && f.bridge!.forms!.includes('3.5-inch') ? ', or put a bay adapter on the list' : ''}.`,
   },
   {
     id: 'form-slot',
@@ -40,7 +44,10 @@ export const SHAPE: Rule[] = [
     title: 'The drive does not fit the slot or bay',
     when: (f) => inPort(f) && !takes(f, f.port.forms),
     reason: (f) => `${f.drive.model} is ${f.form}; ${f.port.position} takes ${list(f.port.forms!)}.`,
-    mend: (f) => (f.form === '2.5-inch' && f.port.forms!.includes('3.5-inch') ? 'Put a bay adapter on the list.' : 'Take the drive in a length or size the slot has a place for.'),
+    mend: (f) =>
+      f.form === '2.5-inch' && f.port.forms!.includes('3.5-inch')
+        ? 'Put a bay adapter on the list.'
+        : 'Take the drive in a length or size the slot has a place for.',
   },
   {
     id: 'too-high-enclosure',
@@ -48,8 +55,12 @@ export const SHAPE: Rule[] = [
     joint: 'bridge',
     title: 'Too high for the enclosure',
     when: (f) => f.bridge?.room !== undefined && f.height !== null && f.height > f.bridge.room,
-    reason: (f) => `The drive with what lies on it is ${mm(usedHeight(f))} high; ${f.bridge!.model} has room for ${mm(f.bridge!.room!)}.`,
-    mend: (f) => (f.hasHeatsink ? 'Take the heatsink off where it comes off, and use the enclosure’s own pad; or take a higher enclosure.' : 'Take a flatter drive or a higher enclosure.'),
+    reason: (f) =>
+      `The drive with what lies on it is ${mm(usedHeight(f))} high; ${f.bridge!.model} has room for ${mm(f.bridge!.room!)}.`,
+    mend: (f) =>
+      f.hasHeatsink
+        ? 'Take the heatsink off where it comes off, and use the enclosure’s own pad; or take a higher enclosure.'
+        : 'Take a flatter drive or a higher enclosure.',
   },
   {
     id: 'too-high-slot',
@@ -57,16 +68,26 @@ export const SHAPE: Rule[] = [
     joint: 'port',
     title: 'Too high for the slot or bay',
     when: (f) => inPort(f) && f.port.room !== undefined && f.height !== null && f.height > f.port.room,
-    reason: (f) => `The drive with what lies on it is ${mm(usedHeight(f))} high; ${f.port.position} has room for ${mm(f.port.room!)}.`,
-    mend: (f) => (f.hasHeatsink ? `Take a heatsink that leaves the whole under ${mm(f.port.room!)}.` : 'Take a flatter drive.'),
+    reason: (f) =>
+      `The drive with what lies on it is ${mm(usedHeight(f))} high; ${f.port.position} has room for ${mm(f.port.room!)}.`,
+    mend: (f) =>
+      f.hasHeatsink
+        ? `Take a heatsink that leaves the whole under ${mm(f.port.room!)}.`
+        : 'Take a flatter drive.',
   },
   {
     id: 'loose-in-bay',
     severity: 'note',
     joint: (f) => (f.bridge ? 'bridge' : 'port'),
     title: 'The bay is higher than the drive',
-    when: (f) => f.form === '2.5-inch' && f.height !== null && !(f.bridge?.forms ?? f.port.forms ?? []).includes('3.5-inch') && (f.bridge?.room ?? f.port.room ?? 0) >= f.height + 2 && !f.has('mounting screws'),
-    reason: (f) => `The drive is ${mm(usedHeight(f))} high in ${mm((f.bridge?.room ?? f.port.room)!)}: it can move when carried.`,
+    when: (f) =>
+      f.form === '2.5-inch' &&
+      f.height !== null &&
+      !(f.bridge?.forms ?? f.port.forms ?? []).includes('3.5-inch') &&
+      (f.bridge?.room ?? f.port.room ?? 0) >= f.height + 2 &&
+      !f.has('mounting screws'),
+    reason: (f) =>
+      `The drive is ${mm(usedHeight(f))} high in ${mm((f.bridge?.room ?? f.port.room)!)}: it can move when carried.`,
     mend: 'Add a spacer or screws to the kit.',
   },
   {
@@ -74,8 +95,15 @@ export const SHAPE: Rule[] = [
     severity: 'blocks',
     joint: 'port',
     title: 'The notch is on the other side',
-    when: (f) => inPort(f) && f.m2 && f.drive.key !== undefined && f.port.key !== undefined && f.drive.key !== 'B+M' && f.drive.key !== f.port.key,
-    reason: (f) => `${f.drive.model} has key ${f.drive.key}, the socket key ${f.port.key}: a board with both notches (B+M) goes into either, one with key M not into B.`,
+    when: (f) =>
+      inPort(f) &&
+      f.m2 &&
+      f.drive.key !== undefined &&
+      f.port.key !== undefined &&
+      f.drive.key !== 'B+M' &&
+      f.drive.key !== f.port.key,
+    reason: (f) =>
+      `${f.drive.model} has key ${f.drive.key}, the socket key ${f.port.key}: a board with both notches (B+M) goes into either, one with key M not into B.`,
     mend: 'Take a board with the socket’s key; never force it.',
   },
   {
@@ -83,26 +111,46 @@ export const SHAPE: Rule[] = [
     severity: 'blocks',
     joint: (f) => (f.bridge ? 'bridge' : 'port'),
     title: 'It goes in and is not seen: M.2 is a shape, not an interface',
-    when: (f) => f.drive.plug === 'M.2' && f.noMode.length > 0 && ((isConverting(f.bridge) ? f.path.inner : f.path.outer)?.mode ?? null) === null && (f.bridge?.socket ?? f.port.connector) === 'M.2',
-    reason: (f) => `${f.drive.model} speaks ${f.nvme ? 'NVMe over PCIe' : 'SATA'}; ${f.bridge?.model ?? f.port.position} does not.`,
-    mend: (f) => `Take ${f.nvme ? 'a SATA drive in M.2, or a socket with PCIe lanes' : 'an NVMe drive, or a socket that carries SATA'}.`,
+    when: (f) =>
+      f.drive.plug === 'M.2' &&
+      f.noMode.length > 0 &&
+      ((isConverting(f.bridge) ? f.path.inner : f.path.outer)?.mode ?? null) === null &&
+      (f.bridge?.socket ?? f.port.connector) === 'M.2',
+    reason: (f) =>
+      `${f.drive.model} speaks ${f.nvme ? 'NVMe over PCIe' : 'SATA'}; ${f.bridge?.model ?? f.port.position} does not.`,
+    mend: (f) =>
+      `Take ${f.nvme ? 'a SATA drive in M.2, or a socket with PCIe lanes' : 'an NVMe drive, or a socket that carries SATA'}.`,
   },
   {
     id: 'card-too-long',
     severity: 'blocks',
     joint: 'bridge',
     title: 'The card is longer than the slot',
-    when: (f) => card(f) !== undefined && f.port.slot !== undefined && card(f)!.edge > f.port.slot.edge && f.port.slot.open !== true,
-    reason: (f) => `${f.bridge!.model} has an edge of ×${card(f)!.edge}; ${f.port.position} is ×${f.port.slot!.edge} long and closed at its end.`,
+    when: (f) =>
+      card(f) !== undefined &&
+      f.port.slot !== undefined &&
+      card(f)!.edge > f.port.slot.edge &&
+      f.port.slot.open !== true,
+    reason: (f) =>
+      `${f.bridge!.model} has an edge of ×${card(f)!.edge}; ${f.port.position} is ×${f.port.slot!.edge} long and closed at its end.`,
     mend: 'Use a longer slot, an open-ended one, or a shorter card.',
   },
   {
     id: 'bracket',
     severity: (f) => (card(f)!.bracket === 'full' ? 'blocks' : 'caution'),
     joint: 'bridge',
-    title: (f) => (card(f)!.bracket === 'full' ? 'The bracket is too high for the case' : 'The bracket does not reach the screw'),
-    when: (f) => card(f) !== undefined && f.port.slot?.bracket !== undefined && card(f)!.bracket !== 'both' && card(f)!.bracket !== f.port.slot.bracket && !f.has('bracket'),
-    reason: (f) => `${f.bridge!.model} comes with a ${card(f)!.bracket}-height bracket (full 120 mm, half 79 mm); ${f.port.position} has place for a ${f.port.slot!.bracket}-height one.`,
+    title: (f) =>
+      card(f)!.bracket === 'full'
+        ? 'The bracket is too high for the case'
+        : 'The bracket does not reach the screw',
+    when: (f) =>
+      card(f) !== undefined &&
+      f.port.slot?.bracket !== undefined &&
+      card(f)!.bracket !== 'both' &&
+      card(f)!.bracket !== f.port.slot.bracket &&
+      !f.has('bracket'),
+    reason: (f) =>
+      `${f.bridge!.model} comes with a ${card(f)!.bracket}-height bracket (full 120 mm, half 79 mm); ${f.port.position} has place for a ${f.port.slot!.bracket}-height one.`,
     mend: 'Put the other bracket on the kit list.',
   },
   {
@@ -110,8 +158,12 @@ export const SHAPE: Rule[] = [
     severity: 'blocks',
     joint: 'port',
     title: 'Only the first drive on the card would be seen',
-    when: (f) => card(f)?.splitting === 'board' && (f.together ?? 1) > (f.port.slot?.splits ?? 1) && f.port.slot?.splits !== undefined,
-    reason: (f) => `${f.bridge!.model} needs the board to split the slot for ${f.together} drives; ${f.port.position} splits into ${f.port.slot!.splits}.`,
+    when: (f) =>
+      card(f)?.splitting === 'board' &&
+      (f.together ?? 1) > (f.port.slot?.splits ?? 1) &&
+      f.port.slot?.splits !== undefined,
+    reason: (f) =>
+      `${f.bridge!.model} needs the board to split the slot for ${f.together} drives; ${f.port.position} splits into ${f.port.slot!.splits}.`,
     mend: 'Take a card with a switch of its own, or fewer drives on it.',
   },
   {
@@ -120,7 +172,8 @@ export const SHAPE: Rule[] = [
     joint: 'port',
     title: 'Whether the slot can be split is not known',
     when: (f) => card(f)?.splitting === 'board' && (f.together ?? 1) > 1 && f.port.slot?.splits === undefined,
-    reason: (f) => `${f.bridge!.model} carries ${f.together} drives and leaves the splitting to the board (×4×4×4×4 in its setup).`,
+    reason: (f) =>
+      `${f.bridge!.model} carries ${f.together} drives and leaves the splitting to the board (×4×4×4×4 in its setup).`,
     mend: 'Look it up in the board’s manual before buying, or take a card with a switch of its own.',
   },
   {
@@ -129,7 +182,8 @@ export const SHAPE: Rule[] = [
     joint: 'bridge',
     title: 'More drives than bays',
     when: (f) => (f.together ?? 1) > (f.bridge?.bays ?? 1),
-    reason: (f) => `${f.together} drives, ${f.bridge ? `${f.bridge.model} has ${f.bridge.bays ?? 1} ${(f.bridge.bays ?? 1) === 1 ? 'bay' : 'bays'}` : 'and nothing that holds more than one'}.`,
+    reason: (f) =>
+      `${f.together} drives, ${f.bridge ? `${f.bridge.model} has ${f.bridge.bays ?? 1} ${(f.bridge.bays ?? 1) === 1 ? 'bay' : 'bays'}` : 'and nothing that holds more than one'}.`,
     mend: 'Take a box with more bays, or fewer drives.',
   },
   {
@@ -137,8 +191,13 @@ export const SHAPE: Rule[] = [
     severity: 'note',
     joint: 'bridge',
     title: 'A small drive in a large bay',
-    when: (f) => f.form === '2.5-inch' && ((f.bridge?.forms?.includes('3.5-inch') ?? false) || (inPort(f) && (f.port.forms?.includes('3.5-inch') ?? false))) && !f.has('bay adapter'),
-    reason: 'A 2.5-inch drive needs something to hold it in a 3.5-inch bay, with its connector where the bay has it.',
+    when: (f) =>
+      f.form === '2.5-inch' &&
+      ((f.bridge?.forms?.includes('3.5-inch') ?? false) ||
+        (inPort(f) && (f.port.forms?.includes('3.5-inch') ?? false))) &&
+      !f.has('bay adapter'),
+    reason:
+      'A 2.5-inch drive needs something to hold it in a 3.5-inch bay, with its connector where the bay has it.',
     mend: 'Put a bay adapter on the kit list.',
   },
   {
@@ -147,16 +206,19 @@ export const SHAPE: Rule[] = [
     joint: 'drive',
     title: 'A screw and a standoff decide the job',
     when: (f) => f.m2 && !f.external && !f.has('standoff and screw'),
-    reason: (f) => `A board of ${f.form} is held by one small screw on a standoff at its own length; hosts come without them as often as not.`,
+    reason: (f) =>
+      `A board of ${f.form} is held by one small screw on a standoff at its own length; hosts come without them as often as not.`,
     mend: 'Put a standoff and screw on the kit list; look that the standoff sits at the right length.',
   },
   {
     id: 'switches-off',
-    severity: (f) => (f.endpoint?.port !== undefined && f.port.switchesOff!.includes(f.endpoint.port) ? 'blocks' : 'caution'),
+    severity: (f) =>
+      f.endpoint?.port !== undefined && f.port.switchesOff!.includes(f.endpoint.port) ? 'blocks' : 'caution',
     joint: 'port',
     title: 'Using this port switches others off',
     when: (f) => (f.port.switchesOff?.length ?? 0) > 0,
-    reason: (f) => `${f.port.position} shares its lanes: ${f.port.switchesOff!.map((id) => f.host.ports.find((p) => p.id === id)?.position ?? id).join(', ')} ${f.port.switchesOff!.length === 1 ? 'goes' : 'go'} dead${f.endpoint?.port !== undefined && f.port.switchesOff!.includes(f.endpoint.port) ? `, and ${f.endpoint.name} hangs there` : ''}.`,
+    reason: (f) =>
+      `${f.port.position} shares its lanes: ${f.port.switchesOff!.map((id) => f.host.ports.find((p) => p.id === id)?.position ?? id).join(', ')} ${f.port.switchesOff!.length === 1 ? 'goes' : 'go'} dead${f.endpoint?.port !== undefined && f.port.switchesOff!.includes(f.endpoint.port) ? `, and ${f.endpoint.name} hangs there` : ''}.`,
     mend: 'Look what hangs there today, and move it first.',
   },
   {
@@ -165,7 +227,8 @@ export const SHAPE: Rule[] = [
     joint: 'drive',
     title: 'A sealed drive',
     when: (f) => f.drive.sealed === true,
-    reason: 'What is inside is not known and may change without notice; its figures are those of the whole device. Opening it ends the warranty.',
+    reason:
+      'What is inside is not known and may change without notice; its figures are those of the whole device. Opening it ends the warranty.',
     mend: 'Take it as it is; time it before handing it over.',
   },
   {
@@ -173,7 +236,13 @@ export const SHAPE: Rule[] = [
     severity: 'caution',
     joint: 'cable',
     title: 'The drive needs a power lead',
-    when: (f) => f.drive.plug === 'SATA' && f.bridge === null && f.port.connector === 'SATA' && f.cable !== null && !f.has('power lead') && !f.has('Y-lead'),
+    when: (f) =>
+      f.drive.plug === 'SATA' &&
+      f.bridge === null &&
+      f.port.connector === 'SATA' &&
+      f.cable !== null &&
+      !f.has('power lead') &&
+      !f.has('Y-lead'),
     reason: 'A SATA drive on a board’s port takes data from one lead and power from another.',
     mend: 'Look for a free plug of the host’s supply, or put a power lead on the kit list.',
   },

@@ -13,11 +13,14 @@ const large = (f: Facts) => f.capacity !== null && f.capacity > MBR_END;
 const sector = (f: Facts) => f.bridge?.sector ?? 512;
 const families = (f: Facts): System['family'][] => f.needs.systems ?? [];
 const fs = (f: Facts) => (f.needs.fileSystem ? FILE_SYSTEMS[f.needs.fileSystem] : null);
-const named = (list: readonly string[]) => list.map((s) => (s === 'own' ? 'the host’s own system' : s)).join(', ');
-const cannotRead = (f: Facts) => families(f).filter((s) => fs(f) && !fs(f)!.writes.includes(s) && !fs(f)!.reads.includes(s));
+const named = (list: readonly string[]) =>
+  list.map((s) => (s === 'own' ? 'the host’s own system' : s)).join(', ');
+const cannotRead = (f: Facts) =>
+  families(f).filter((s) => fs(f) && !fs(f)!.writes.includes(s) && !fs(f)!.reads.includes(s));
 const readsOnly = (f: Facts) => families(f).filter((s) => fs(f)?.reads.includes(s));
 const largestFile = (f: Facts) => middle(f.needs.largestFile);
-const copyRoles = (f: Facts) => f.needs.role === 'archive' || f.needs.role === 'backup' || f.needs.onlyCopy === true;
+const copyRoles = (f: Facts) =>
+  f.needs.role === 'archive' || f.needs.role === 'backup' || f.needs.onlyCopy === true;
 const version = (f: Facts) => versionNumber(f.system?.version);
 const nvmeFrom = (f: Facts) => (f.system ? NVME_FROM[f.system.family] : undefined);
 const nvmeSeen = (f: Facts) => f.nvme && !f.external;
@@ -30,7 +33,8 @@ export const SYSTEM: Rule[] = [
     joint: 'bridge',
     title: 'The enclosure stops at 2.2 TB',
     when: (f) => large(f) && f.bridge?.large === false,
-    reason: (f) => `${f.bridge!.model} counts sectors in 32 bits: of ${size(f.capacity!)} it shows ${size(MBR_END)} at most, or nothing that holds.`,
+    reason: (f) =>
+      `${f.bridge!.model} counts sectors in 32 bits: of ${size(f.capacity!)} it shows ${size(MBR_END)} at most, or nothing that holds.`,
     mend: 'Take an enclosure made for large drives, or a drive of 2 TB.',
   },
   {
@@ -39,7 +43,8 @@ export const SYSTEM: Rule[] = [
     joint: 'bridge',
     title: 'Whether the enclosure takes more than 2.2 TB is not known',
     when: (f) => large(f) && f.bridge !== null && !f.bridge.passThrough && f.bridge.large === undefined,
-    reason: (f) => `${size(f.capacity!)} behind ${f.bridge!.model}: old chips end at 2.2 TB, and its sheet does not say.`,
+    reason: (f) =>
+      `${size(f.capacity!)} behind ${f.bridge!.model}: old chips end at 2.2 TB, and its sheet does not say.`,
     mend: 'Ask the maker, or look at the size the system shows before anything is written.',
   },
   {
@@ -48,7 +53,8 @@ export const SYSTEM: Rule[] = [
     joint: 'bridge',
     title: 'Readable in this box only',
     when: (f) => sector(f) === 4096 && (f.capacity ?? 0) <= MBR_END_4K,
-    reason: (f) => `${f.bridge!.model} shows sectors of 4,096 B: the same disk in another box, or inside a host, shows nothing.`,
+    reason: (f) =>
+      `${f.bridge!.model} shows sectors of 4,096 B: the same disk in another box, or inside a host, shows nothing.`,
     mend: 'Say so in the handover; format anew when the disk moves.',
   },
   {
@@ -66,7 +72,8 @@ export const SYSTEM: Rule[] = [
     joint: null,
     title: 'MBR ends at 2.2 TB',
     when: (f) => f.needs.table === 'MBR' && sector(f) === 512 && large(f),
-    reason: (f) => `2³² sectors of 512 B are ${size(MBR_END)}: the rest of ${size(f.capacity!)} cannot be used.`,
+    reason: (f) =>
+      `2³² sectors of 512 B are ${size(MBR_END)}: the rest of ${size(f.capacity!)} cannot be used.`,
     mend: 'Use GPT; every system of the last fifteen years reads it.',
   },
   {
@@ -111,7 +118,8 @@ export const SYSTEM: Rule[] = [
     joint: 'port',
     title: 'Starting from a cable',
     when: (f) => f.needs.starts === true && f.external,
-    reason: (f) => `Not every system can be installed on or started from an external drive${f.system?.family === 'Windows' ? '; Windows refuses an ordinary installation there' : ''}, and a pulled plug stops the host.`,
+    reason: (f) =>
+      `Not every system can be installed on or started from an external drive${f.system?.family === 'Windows' ? '; Windows refuses an ordinary installation there' : ''}, and a pulled plug stops the host.`,
     mend: 'Start from a drive inside, and keep the external one for data.',
   },
   {
@@ -128,7 +136,12 @@ export const SYSTEM: Rule[] = [
     severity: 'blocks',
     joint: 'host',
     title: 'The system is too old for NVMe',
-    when: (f) => nvmeSeen(f) && version(f) !== null && nvmeFrom(f) !== undefined && version(f)! < nvmeFrom(f)!.from && version(f) !== nvmeFrom(f)!.withUpdate,
+    when: (f) =>
+      nvmeSeen(f) &&
+      version(f) !== null &&
+      nvmeFrom(f) !== undefined &&
+      version(f)! < nvmeFrom(f)!.from &&
+      version(f) !== nvmeFrom(f)!.withUpdate,
     reason: (f) => `${f.system!.family} ${f.system!.version} brings no driver for NVMe.`,
     mend: 'Take a SATA drive, or a newer system first.',
   },
@@ -156,7 +169,8 @@ export const SYSTEM: Rule[] = [
     joint: null,
     title: 'One system reads and cannot write',
     when: (f) => readsOnly(f).length > 0,
-    reason: (f) => `${named(readsOnly(f))} ${readsOnly(f).length === 1 ? 'reads' : 'read'} ${f.needs.fileSystem} and cannot write it.`,
+    reason: (f) =>
+      `${named(readsOnly(f))} ${readsOnly(f).length === 1 ? 'reads' : 'read'} ${f.needs.fileSystem} and cannot write it.`,
     mend: 'Use exFAT, or let the others do the writing.',
   },
   {
@@ -165,7 +179,8 @@ export const SYSTEM: Rule[] = [
     joint: null,
     title: 'Files too large for the file system',
     when: (f) => largestFile(f) !== null && (fs(f)?.largestFile ?? Infinity) < largestFile(f)!,
-    reason: (f) => `${f.needs.fileSystem} holds files up to ${size(fs(f)!.largestFile!)}; the largest will have ${size(largestFile(f)!)}.`,
+    reason: (f) =>
+      `${f.needs.fileSystem} holds files up to ${size(fs(f)!.largestFile!)}; the largest will have ${size(largestFile(f)!)}.`,
     mend: 'Use exFAT, or the system’s own file system.',
   },
   {
@@ -183,7 +198,8 @@ export const SYSTEM: Rule[] = [
     joint: null,
     title: 'Volume too large for the file system',
     when: (f) => f.capacity !== null && (fs(f)?.largestVolume ?? Infinity) < f.capacity,
-    reason: (f) => `${f.needs.fileSystem} ends at ${size(fs(f)!.largestVolume!)}; the drive has ${size(f.capacity!)}.`,
+    reason: (f) =>
+      `${f.needs.fileSystem} ends at ${size(fs(f)!.largestVolume!)}; the drive has ${size(f.capacity!)}.`,
     mend: 'Use exFAT, or several volumes.',
   },
   {
@@ -191,7 +207,8 @@ export const SYSTEM: Rule[] = [
     severity: 'note',
     joint: null,
     title: 'Some systems refuse to format it so',
-    when: (f) => f.needs.fileSystem === 'FAT32' && (f.capacity ?? 0) > 32 * 2 ** 30 && (f.capacity ?? 0) <= 2 ** 41,
+    when: (f) =>
+      f.needs.fileSystem === 'FAT32' && (f.capacity ?? 0) > 32 * 2 ** 30 && (f.capacity ?? 0) <= 2 ** 41,
     reason: 'The usual formatting tools make FAT32 up to 32 GB only, though larger volumes are read.',
     mend: 'Format it on another system, or use exFAT.',
   },
@@ -201,7 +218,8 @@ export const SYSTEM: Rule[] = [
     joint: null,
     title: 'A file system without a journal for data that matters',
     when: (f) => fs(f)?.journal === false && (copyRoles(f) || f.needs.travels === true),
-    reason: (f) => `A plug pulled while ${f.needs.fileSystem} writes can lose more than the file being written.`,
+    reason: (f) =>
+      `A plug pulled while ${f.needs.fileSystem} writes can lose more than the file being written.`,
     mend: 'Eject before unplugging, say so in the handover, and keep another copy; or use a system’s own file system.',
     school: 'fileSystem',
   },
@@ -210,9 +228,14 @@ export const SYSTEM: Rule[] = [
     severity: 'note',
     joint: null,
     title: 'exFAT, though one system alone uses it',
-    when: (f) => f.needs.fileSystem === 'exFAT' && families(f).length === 1 && OWN_OF[families(f)[0]!] !== undefined,
-    reason: (f) => `Every system reads it. The price: no journal, no permissions; ${OWN_OF[families(f)[0]!]} would have both.`,
-    mend: (f) => (f.schools.fileSystem === 'every system' ? 'Stay with it where the drive may go to another system one day.' : `The job follows the school of the system’s own: use ${OWN_OF[families(f)[0]!]}.`),
+    when: (f) =>
+      f.needs.fileSystem === 'exFAT' && families(f).length === 1 && OWN_OF[families(f)[0]!] !== undefined,
+    reason: (f) =>
+      `Every system reads it. The price: no journal, no permissions; ${OWN_OF[families(f)[0]!]} would have both.`,
+    mend: (f) =>
+      f.schools.fileSystem === 'every system'
+        ? 'Stay with it where the drive may go to another system one day.'
+        : `The job follows the school of the system’s own: use ${OWN_OF[families(f)[0]!]}.`,
     school: 'fileSystem',
   },
   {
@@ -225,7 +248,9 @@ export const SYSTEM: Rule[] = [
     mend: (f) => {
       const own = families(f).length === 1 ? OWN_OF[families(f)[0]!] : undefined;
       if (!own) return 'exFAT: the one that all of them write.';
-      return f.schools.fileSystem === 'every system' ? `exFAT, which every system reads; ${own} would be the safer one for this system alone.` : `${own}, the system’s own: journal and permissions; other systems will not write it.`;
+      return f.schools.fileSystem === 'every system'
+        ? `exFAT, which every system reads; ${own} would be the safer one for this system alone.`
+        : `${own}, the system’s own: journal and permissions; other systems will not write it.`;
     },
     school: 'fileSystem',
   },
@@ -235,7 +260,8 @@ export const SYSTEM: Rule[] = [
     joint: 'host',
     title: 'ZFS with little memory',
     when: (f) => f.needs.fileSystem === 'ZFS' && (middle(f.host.memory) ?? Infinity) < 8e9,
-    reason: (f) => `ZFS keeps its cache in the host’s memory; ${f.host.name} has ${size(middle(f.host.memory)!)}.`,
+    reason: (f) =>
+      `ZFS keeps its cache in the host’s memory; ${f.host.name} has ${size(middle(f.host.memory)!)}.`,
     mend: 'More memory, or another file system.',
   },
 ];

@@ -1,6 +1,15 @@
 import { fillsIn, keeping, USABLE, usableOf } from '../copies';
 import { repeat, type Day, type Kept, type Repeated } from '../days';
-import { eachDraw, expectedOf, fromFact, SAMPLES, SEED, summary, type Spread, type Uncertain } from '../evidence';
+import {
+  eachDraw,
+  expectedOf,
+  fromFact,
+  SAMPLES,
+  SEED,
+  summary,
+  type Spread,
+  type Uncertain,
+} from '../evidence';
 import type { Activity, Move, Stream } from '../job';
 import { holdsOf } from './array';
 import { capacityOf, isLife, lifeOfJob, TIMES_UNKNOWN } from './job';
@@ -12,7 +21,8 @@ import { together, type Together } from './together';
 
 /** What takes the drive for a while, again and again. */
 type Repeating = Move | Stream;
-const repeats = (activity: Activity): activity is Repeating => activity.kind === 'move' || activity.kind === 'stream';
+const repeats = (activity: Activity): activity is Repeating =>
+  activity.kind === 'move' || activity.kind === 'stream';
 
 /** When something stops being as wished, in years from the first day; Infinity: not within the time looked at. */
 export interface Ends {
@@ -45,43 +55,77 @@ const LOOK = 45;
  * @returns null while nothing is built, the path is blocked, or nothing is moved
  * @throws RangeError for years that are not positive
  */
-export function repeatJob(job: Plan, { years, ranges = true, seed = SEED }: { years: number; ranges?: boolean; seed?: number }): DaysForecast | null {
+export function repeatJob(
+  job: Plan,
+  { years, ranges = true, seed = SEED }: { years: number; ranges?: boolean; seed?: number },
+): DaysForecast | null {
   if (!(years > 0)) throw new RangeError('Years to look ahead must be more than zero.');
   const { build, host } = job;
   const list = job.activities.filter(repeats);
   if (!build || list.length === 0) return null;
   const path = transferPath(host, build);
   if (path.blocked.length > 0) return null;
-  const each = list.map((a) => inputsOf(a.endpoint === undefined ? path : transferPath(host, build, a.endpoint), a.kind === 'move' ? taskOf(job, a) : streamTask(job, a)));
+  const each = list.map((a) =>
+    inputsOf(
+      a.endpoint === undefined ? path : transferPath(host, build, a.endpoint),
+      a.kind === 'move' ? taskOf(job, a) : streamTask(job, a),
+    ),
+  );
   const keeps = keeping(job.activities.filter((a) => a.kind === 'keep'));
   const all = combined(each, keeps, list);
   const holds = holdsOf(layoutOf(build), capacityOf(build));
   const capacity = holds.expected;
   const horizon = Math.round(years * 365);
-  const kept = (x: Record<string, number>): Kept => ({ capacity, fill: x.now === undefined ? x.fill! : keeps.now(x) / capacity, growth: keeps.growth(x), most: x.usable! });
+  const kept = (x: Record<string, number>): Kept => ({
+    capacity,
+    fill: x.now === undefined ? x.fill! : keeps.now(x) / capacity,
+    growth: keeps.growth(x),
+    most: x.usable!,
+  });
   const plans = (x: Record<string, number>): Repeated[] =>
     list.map((a, i) => {
       const numbers = all.of(x, i);
       const plan = (fill: number) => {
         numbers.fill = fill;
         const flows = each[i]!.plan(numbers);
-        return a.kind === 'stream' ? [{ ...flows[0]!, files: 0, pace: wanted(numbers.bytes!, x[`${i} lasts`]!) }] : flows;
+        return a.kind === 'stream'
+          ? [{ ...flows[0]!, files: 0, pace: wanted(numbers.bytes!, x[`${i} lasts`]!) }]
+          : flows;
       };
       return { id: a.id, perDay: x[`${i} times`]!, plan };
     });
   const middle = expectedOf(all);
   const { days } = repeat(plans(middle), kept(middle), horizon);
-  const found: DaysForecast = { days, activities: list, recovers: days.every((d) => d.ready.every((r) => r > 0.999)), ends: { full: { low: Infinity, expected: Infinity, high: Infinity }, worn: null, slow: [] } };
+  const found: DaysForecast = {
+    days,
+    activities: list,
+    recovers: days.every((d) => d.ready.every((r) => r > 0.999)),
+    ends: { full: { low: Infinity, expected: Infinity, high: Infinity }, worn: null, slow: [] },
+  };
   const rated = lifeOfJob(job);
-  const worn = rated && isLife(rated) && rated.fromNew ? { low: rated.fromNew.low, expected: rated.fromNew.expected, high: rated.fromNew.high } : null;
+  const worn =
+    rated && isLife(rated) && rated.fromNew
+      ? { low: rated.fromNew.low, expected: rated.fromNew.expected, high: rated.fromNew.high }
+      : null;
   const inYears = (day: number | null) => (day === null ? Infinity : day / 365);
   const point = (v: number): Spread => ({ low: v, expected: v, high: v });
-  const full = fullWithin(years, fillsIn(usableOf(holds), job.activities.filter((a) => a.kind === 'keep')));
-  const slowAt = (lived: readonly Day[], i: number) => inYears(lived.find((d) => d.seconds[i]! > list[i]!.wish!)?.day ?? null);
+  const full = fullWithin(
+    years,
+    fillsIn(
+      usableOf(holds),
+      job.activities.filter((a) => a.kind === 'keep'),
+    ),
+  );
+  const slowAt = (lived: readonly Day[], i: number) =>
+    inYears(lived.find((d) => d.seconds[i]! > list[i]!.wish!)?.day ?? null);
   // A stream lasts as long as it lasts: only moves have a wish.
   const wished = list.flatMap((a, i) => (a.kind === 'move' && a.wish !== null ? [i] : []));
   if (!ranges) {
-    found.ends = { full, worn, slow: wished.map((i) => ({ activity: list[i]!.id, when: point(slowAt(days, i)) })) };
+    found.ends = {
+      full,
+      worn,
+      slow: wished.map((i) => ({ activity: list[i]!.id, when: point(slowAt(days, i)) })),
+    };
     return found;
   }
   const count = Math.ceil(SAMPLES / EVERY);
@@ -96,7 +140,11 @@ export function repeatJob(job: Plan, { years, ranges = true, seed = SEED }: { ye
     },
     { every: EVERY },
   );
-  found.ends = { full, worn, slow: wished.map((i, w) => ({ activity: list[i]!.id, when: summary(slows[w]!) })) };
+  found.ends = {
+    full,
+    worn,
+    slow: wished.map((i, w) => ({ activity: list[i]!.id, when: summary(slows[w]!) })),
+  };
   return found;
 }
 
@@ -107,7 +155,11 @@ function fullWithin(years: number, { low, expected, high }: Spread): Spread {
 }
 
 /** What all of them depend on, with how often each is made, and what is kept and grows. */
-function combined(each: readonly Inputs[], kept: ReturnType<typeof keeping>, list: readonly Repeating[]): Uncertain<string> & Pick<Together, 'of'> {
+function combined(
+  each: readonly Inputs[],
+  kept: ReturnType<typeof keeping>,
+  list: readonly Repeating[],
+): Uncertain<string> & Pick<Together, 'of'> {
   const joined = together(each);
   const inputs: Record<string, Spread> = { ...joined.inputs };
   list.forEach((a, i) => {

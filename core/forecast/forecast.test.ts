@@ -3,12 +3,30 @@ import { demoJobs } from '../demo';
 import { BRIDGES, DRIVES } from '../stock';
 import { isUntouched, type Job, type Move } from '../job';
 import type { Drive } from '../parts';
-import { cacheAt, exactFact, explainChance, forecastJob, forecastTransfer, freeze, inputsOfMove, isLife, pathOf, repeatJob, surroundingsOf, transferPath } from '.';
+import {
+  cacheAt,
+  exactFact,
+  explainChance,
+  forecastJob,
+  forecastTransfer,
+  freeze,
+  inputsOfMove,
+  isLife,
+  pathOf,
+  repeatJob,
+  surroundingsOf,
+  transferPath,
+} from '.';
 import { together } from './together';
 
 const [offload, scans] = demoJobs() as [Job, Job];
 const path = pathOf(offload.host, offload.build!);
-const task = (bytes: number, files = 1) => ({ direction: 'write' as const, bytes: exactFact(bytes), files: exactFact(files), otherEnd: 'storage' as const });
+const task = (bytes: number, files = 1) => ({
+  direction: 'write' as const,
+  bytes: exactFact(bytes),
+  files: exactFact(files),
+  otherEnd: 'storage' as const,
+});
 
 describe('the forecast of a transfer', () => {
   test('time, rate and chances hang together', () => {
@@ -19,7 +37,9 @@ describe('the forecast of a transfer', () => {
     expect(f.chance(f.time.expected)).toBeCloseTo(0.5, 1);
     expect([f.chance(0), f.chance(1e9)]).toEqual([0, 1]);
     expect(f.time.because.how).toBe('sampled');
-    expect(f.time.because.filled).toMatch(/^[\d.]+ GB ÷ [\d.,]+ MB\/s \+ [\d.]+ GB ÷ 900 MB\/s \+ 38,400 × 1 ms = 4 min \d\d s$/);
+    expect(f.time.because.filled).toMatch(
+      /^[\d.]+ GB ÷ [\d.,]+ MB\/s \+ [\d.]+ GB ÷ 900 MB\/s \+ 38,400 × 1 ms = 4 min \d\d s$/,
+    );
     expect(f.phases.map((p) => p.limit)).toEqual(['memory', 'links', 'rest', 'memory']);
     expect(f.causes.reduce((sum, c) => sum + c.share, 0)).toBeCloseTo(1, 9);
     expect(f.bar.expected).toBeLessThan(f.time.expected);
@@ -32,39 +52,70 @@ describe('the forecast of a transfer', () => {
     expect(bar.because.filled).toMatch(/^4 min .* − [\d.]+ s = 4 min/);
     for (const figure of [hottest!, energy!, bar]) expect(figure.because.inputs.length).toBeGreaterThan(0);
     const [offloaded, , kept] = forecastJob(offload)!.activities;
-    expect(explainChance(offloaded!)).toMatchObject({ expected: offloaded!.probability, because: { filled: expect.stringMatching(/^P\(time to write ≤ 12 min 00 s\) = /), inputs: [offloaded!.figure] } });
+    expect(explainChance(offloaded!)).toMatchObject({
+      expected: offloaded!.probability,
+      because: {
+        filled: expect.stringMatching(/^P\(time to write ≤ 12 min 00 s\) = /),
+        inputs: [offloaded!.figure],
+      },
+    });
     expect(explainChance(kept!)).toBeNull();
   });
 
   test('the same every time; another seed moves it only a little', () => {
-    const [a, b, c] = [forecastTransfer(path, task(214e9), 1), forecastTransfer(path, task(214e9), 1), forecastTransfer(path, task(214e9), 2)];
+    const [a, b, c] = [
+      forecastTransfer(path, task(214e9), 1),
+      forecastTransfer(path, task(214e9), 1),
+      forecastTransfer(path, task(214e9), 2),
+    ];
     expect(a.time).toEqual(b.time);
     expect(Math.abs(a.time.expected / c.time.expected - 1)).toBeLessThan(0.02);
   });
 
   test('more bytes and more files are never quicker at any point of the range', () => {
     fc.assert(
-      fc.property(fc.double({ min: 1e9, max: 1e12, noNaN: true }), fc.integer({ min: 0, max: 500_000 }), (bytes, files) => {
-        const [a, b] = [forecastTransfer(path, task(bytes, files)).time, forecastTransfer(path, task(bytes * 1.5, files + 1000)).time];
-        return b.low > a.low && b.expected > a.expected && b.high > a.high;
-      }),
+      fc.property(
+        fc.double({ min: 1e9, max: 1e12, noNaN: true }),
+        fc.integer({ min: 0, max: 500_000 }),
+        (bytes, files) => {
+          const [a, b] = [
+            forecastTransfer(path, task(bytes, files)).time,
+            forecastTransfer(path, task(bytes * 1.5, files + 1000)).time,
+          ];
+          return b.low > a.low && b.expected > a.expected && b.high > a.high;
+        },
+      ),
       { numRuns: 25 },
     );
   });
 
   test('what is not known widens the range and says so', () => {
-    const vague = pathOf(offload.host, { ...offload.build!, drive: { ...offload.build!.drive, cache: { value: null, source: { kind: 'unknown' } }, rest: { value: null, source: { kind: 'unknown' } } } });
-    const [known, unknown] = [forecastTransfer(path, task(600e9)).time, forecastTransfer(vague, task(600e9)).time];
+    const vague = pathOf(offload.host, {
+      ...offload.build!,
+      drive: {
+        ...offload.build!.drive,
+        cache: { value: null, source: { kind: 'unknown' } },
+        rest: { value: null, source: { kind: 'unknown' } },
+      },
+    });
+    const [known, unknown] = [
+      forecastTransfer(path, task(600e9)).time,
+      forecastTransfer(vague, task(600e9)).time,
+    ];
     expect(unknown.high - unknown.low).toBeGreaterThan(1.5 * (known.high - known.low));
     expect(JSON.stringify(unknown.because)).toContain('"kind":"unknown"');
-    const files = forecastTransfer(path, { ...task(600e9), files: { value: null, source: { kind: 'unknown' } } }).time;
+    const files = forecastTransfer(path, {
+      ...task(600e9),
+      files: { value: null, source: { kind: 'unknown' } },
+    }).time;
     expect(files.high - files.low).toBeGreaterThan(known.high - known.low);
   });
 
   test('the band of the speed holds the expected course', () => {
     const f = forecastTransfer(path, task(214e9, 38_400));
     const { speed, warmth } = f.profile();
-    for (const p of [...speed, ...warmth!]) expect(p.low <= p.expected && p.expected <= p.high && p.low > 0).toBe(true);
+    for (const p of [...speed, ...warmth!])
+      expect(p.low <= p.expected && p.expected <= p.high && p.low > 0).toBe(true);
     expect(speed.at(-1)!.bytes).toBe(214e9);
     expect(warmth![0]!.high).toBeLessThan(warmth![30]!.high);
   });
@@ -79,7 +130,11 @@ describe('the forecast of a transfer', () => {
 describe('the forecast of a job', () => {
   test('the demo is forecast whole, life with it', () => {
     const f = forecastJob(offload)!;
-    expect(f.activities.map((a) => a.probability === null || a.probability > 0.9)).toEqual([true, true, true]);
+    expect(f.activities.map((a) => a.probability === null || a.probability > 0.9)).toEqual([
+      true,
+      true,
+      true,
+    ]);
     expect(isLife(f.life) && f.life.fromNew!.expected).toBeCloseTo(1200e12 / (214e9 * 365), 6);
     expect(forecastJob(scans)).toBeNull();
   });
@@ -102,14 +157,24 @@ describe('the forecast of a job', () => {
     expect(isUntouched(frozen)).toBe(true);
     expect(isUntouched(JSON.parse(JSON.stringify(frozen)))).toBe(true);
     expect(isUntouched({ ...frozen, at: '2026-11-04T00:00:00.000Z' })).toBe(false);
-    const results = frozen.results.map((r) => (r.time ? { ...r, time: { ...r.time, high: r.time.high * 2 } } : r));
+    const results = frozen.results.map((r) =>
+      r.time ? { ...r, time: { ...r.time, high: r.time.high * 2 } } : r,
+    );
     expect(isUntouched({ ...frozen, results })).toBe(false);
     expect(freeze(offload, 'other', '2026-11-05T00:00:00.000Z').hash).toBe(frozen.hash);
   });
 });
 
 describe('disks', () => {
-  const disk = (id: string) => forecastTransfer(pathOf(offload.host, { ...offload.build!, drive: DRIVES.find((d) => d.id === id)!, bridge: BRIDGES.find((b) => b.id === 'quarrel-stand-2')! }), { direction: 'write', bytes: exactFact(200e9), files: exactFact(1), otherEnd: 'storage' });
+  const disk = (id: string) =>
+    forecastTransfer(
+      pathOf(offload.host, {
+        ...offload.build!,
+        drive: DRIVES.find((d) => d.id === id)!,
+        bridge: BRIDGES.find((b) => b.id === 'quarrel-stand-2')!,
+      }),
+      { direction: 'write', bytes: exactFact(200e9), files: exactFact(1), otherEnd: 'storage' },
+    );
   test('a CMR disk runs below its outer tracks, held by itself, as wide as where the data may land', () => {
     const { phases, rate, hottest } = disk('marrowick-anchor-8t');
     expect([...new Set(phases.map((p) => p.limit))]).toEqual(['memory', 'drive']);
@@ -125,35 +190,80 @@ describe('disks', () => {
   });
 });
 
-const entered = (value: number | [number, number, number] | null) => ({ value, source: { kind: value === null ? ('unknown' as const) : ('entered' as const) } });
-const flash = (id: string) => ({ ...offload, build: { ...offload.build!, drive: DRIVES.find((d) => d.id === id)! } });
-const course = (job: Job, part: Partial<Extract<Job['activities'][number], { kind: 'move' }>>, needs?: Job['needs']) => forecastJob({ ...job, needs: { ...job.needs, ...needs }, activities: [{ ...job.activities[0]!, ...part } as Job['activities'][number]] })!.activities[0]!.course!;
+const entered = (value: number | [number, number, number] | null) => ({
+  value,
+  source: { kind: value === null ? ('unknown' as const) : ('entered' as const) },
+});
+const flash = (id: string) => ({
+  ...offload,
+  build: { ...offload.build!, drive: DRIVES.find((d) => d.id === id)! },
+});
+const course = (
+  job: Job,
+  part: Partial<Extract<Job['activities'][number], { kind: 'move' }>>,
+  needs?: Job['needs'],
+) =>
+  forecastJob({
+    ...job,
+    needs: { ...job.needs, ...needs },
+    activities: [{ ...job.activities[0]!, ...part } as Job['activities'][number]],
+  })!.activities[0]!.course!;
 
 describe('what surrounds a transfer', () => {
   test('a fuller drive has less cache: it is never quicker, and a fill nobody knows is wider than a known one', () => {
-    const at = (fill: number | null) => course(offload, { bytes: entered(500e9), files: entered(1) }, { fill: entered(fill) });
+    const at = (fill: number | null) =>
+      course(offload, { bytes: entered(500e9), files: entered(1) }, { fill: entered(fill) });
     const [empty, full, known, open] = [at(0), at(0.9), at(0.4), at(null)];
     expect(empty.time.expected).toBeLessThan(full.time.expected);
     expect(empty.inputs.inputs.fill!.low).toBe(0);
     expect(open.time.high - open.time.low).toBeGreaterThan(known.time.high - known.time.low);
-    expect(Math.max(...empty.phases.filter((p) => p.limit === 'links').map((p) => p.to.bytes))).toBeGreaterThan(115e9);
+    expect(
+      Math.max(...empty.phases.filter((p) => p.limit === 'links').map((p) => p.to.bytes)),
+    ).toBeGreaterThan(115e9);
   });
 
   test('the cache of a plan is that of its formula', () => {
     const { inputs } = course(offload, {});
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 1e9, max: 9e11, noNaN: true }), (fill, stays, cache) => {
-        const x = { ...Object.fromEntries(Object.entries(inputs.inputs).map(([k, e]) => [k, e.expected])), fill, stays, cache };
-        const [flow] = inputs.plan(x);
-        expect(flow!.to.store.cache).toBeCloseTo(cacheAt({ cache, stays, fill, free: (2e12 * (1 - fill)) / 3 }), 0);
-      }),
+      fc.property(
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 1e9, max: 9e11, noNaN: true }),
+        (fill, stays, cache) => {
+          const x = {
+            ...Object.fromEntries(Object.entries(inputs.inputs).map(([k, e]) => [k, e.expected])),
+            fill,
+            stays,
+            cache,
+          };
+          const [flow] = inputs.plan(x);
+          expect(flow!.to.store.cache).toBeCloseTo(
+            cacheAt({ cache, stays, fill, free: (2e12 * (1 - fill)) / 3 }),
+            0,
+          );
+        },
+      ),
       { numRuns: 50 },
     );
   });
 
   test('a warm room and a plastic box slow a fast drive down; a cool one with a fan does not', () => {
-    const warm = { ...flash('larkmoor-reed-2t'), build: { ...offload.build!, accessories: [], bridge: { ...offload.build!.bridge!, cooling: 'plastic' as const } } };
-    const [hot, cool] = [course(warm, { bytes: entered(900e9) }, { ambient: 45 }), course({ ...warm, build: { ...warm.build, bridge: { ...warm.build.bridge, cooling: 'fan' as const } } }, { bytes: entered(900e9) }, { ambient: 10 })];
+    const warm = {
+      ...flash('larkmoor-reed-2t'),
+      build: {
+        ...offload.build!,
+        accessories: [],
+        bridge: { ...offload.build!.bridge!, cooling: 'plastic' as const },
+      },
+    };
+    const [hot, cool] = [
+      course(warm, { bytes: entered(900e9) }, { ambient: 45 }),
+      course(
+        { ...warm, build: { ...warm.build, bridge: { ...warm.build.bridge, cooling: 'fan' as const } } },
+        { bytes: entered(900e9) },
+        { ambient: 10 },
+      ),
+    ];
     expect(hot.causes.some((c) => c.cause === 'heat')).toBe(true);
     expect(cool.causes.some((c) => c.cause === 'heat')).toBe(false);
     expect(hot.time.expected).toBeGreaterThan(cool.time.expected * 1.1);
@@ -161,7 +271,11 @@ describe('what surrounds a transfer', () => {
   });
 
   test('verifying reads it all back; onto itself shares the drive', () => {
-    const [plain, verified, itself] = [course(offload, {}), course(offload, { verify: true }), course(offload, { itself: true })];
+    const [plain, verified, itself] = [
+      course(offload, {}),
+      course(offload, { verify: true }),
+      course(offload, { itself: true }),
+    ];
     expect(verified.time.expected - plain.time.expected).toBeGreaterThan(214e9 / 1000e6);
     expect(verified.rate.expected).toBeCloseTo(plain.rate.expected, -6);
     expect(itself.time.expected).toBeGreaterThan(plain.time.expected * 0.9);
@@ -172,7 +286,11 @@ describe('what surrounds a transfer', () => {
     const { revision: _, ...drive } = offload.build!.drive;
     const job = { ...offload, build: { ...offload.build!, drive } };
     const mixed = course(job, { bytes: entered(900e9), files: entered(1) });
-    const as = (revision: string) => course({ ...job, build: { ...job.build, drive: { ...drive, revision } } }, { bytes: entered(900e9), files: entered(1) });
+    const as = (revision: string) =>
+      course(
+        { ...job, build: { ...job.build, drive: { ...drive, revision } } },
+        { bytes: entered(900e9), files: entered(1) },
+      );
     const [a, b] = [as('A'), as('B')];
     expect(mixed.time.low).toBeLessThan(Math.min(a.time.expected, b.time.expected));
     expect(mixed.time.high).toBeGreaterThan(Math.max(a.time.expected, b.time.expected));
@@ -193,7 +311,11 @@ describe('what surrounds a transfer', () => {
   describe('a disk nobody knows the recording of', () => {
     const disk = (part: object) => {
       const { recording: _, ...known } = DRIVES.find((d) => d.id === 'marrowick-drift-2t')!;
-      const build = { ...offload.build!, bridge: BRIDGES.find((b) => b.id === 'quarrel-quad-40')!, drive: { ...known, ...part } as Drive };
+      const build = {
+        ...offload.build!,
+        bridge: BRIDGES.find((b) => b.id === 'quarrel-quad-40')!,
+        drive: { ...known, ...part } as Drive,
+      };
       return course({ ...offload, build }, { bytes: entered(400e9), files: entered(40_000) });
     };
     const [open, cmr, smr] = [disk({}), disk({ recording: 'CMR' }), disk({ recording: 'SMR' })];
@@ -209,8 +331,13 @@ describe('what surrounds a transfer', () => {
     });
 
     test('shingled, long writes suffer less than many files [common practice, no source]', () => {
-      const build = { ...offload.build!, bridge: BRIDGES.find((b) => b.id === 'quarrel-quad-40')!, drive: DRIVES.find((d) => d.id === 'marrowick-drift-2t')! };
-      const at = (files: number) => course({ ...offload, build }, { bytes: entered(400e9), files: entered(files) }).time.expected;
+      const build = {
+        ...offload.build!,
+        bridge: BRIDGES.find((b) => b.id === 'quarrel-quad-40')!,
+        drive: DRIVES.find((d) => d.id === 'marrowick-drift-2t')!,
+      };
+      const at = (files: number) =>
+        course({ ...offload, build }, { bytes: entered(400e9), files: entered(files) }).time.expected;
       expect(at(8)).toBeLessThan(at(4_000) * 0.75);
     });
   });
@@ -225,29 +352,55 @@ describe('what surrounds a transfer', () => {
 
   test('two copies at once take longer than one, and share', () => {
     const second = { ...offload.activities[0]!, id: 'second', name: 'Second recorder' };
-    const both = forecastJob({ ...offload, activities: [{ ...offload.activities[0]!, besides: ['second'] } as Job['activities'][number], second] })!.activities[0]!;
+    const both = forecastJob({
+      ...offload,
+      activities: [{ ...offload.activities[0]!, besides: ['second'] } as Job['activities'][number], second],
+    })!.activities[0]!;
     const alone = forecastJob(offload)!.activities[0]!;
     expect(both.figure.expected).toBeGreaterThan(alone.figure.expected * 1.3);
     expect(both.course!.causes.some((c) => c.cause === 'share')).toBe(true);
-    expect(Object.values(both.course!.inputs.inputs).some((e) => /of what runs beside it/.test(e.because.name))).toBe(true);
+    expect(
+      Object.values(both.course!.inputs.inputs).some((e) => /of what runs beside it/.test(e.because.name)),
+    ).toBe(true);
   });
 });
 
 test('laws of probability: between 0 and 1, never falling with a longer wish, and at the range’s ends what the range says', () => {
   const f = course(offload, {});
   fc.assert(
-    fc.property(fc.double({ min: 1, max: 3000, noNaN: true }), fc.double({ min: 0, max: 1000, noNaN: true }), (wish, more) => {
-      const [a, b] = [f.chance(wish), f.chance(wish + more)];
-      return a >= 0 && b <= 1 && a <= b;
-    }),
+    fc.property(
+      fc.double({ min: 1, max: 3000, noNaN: true }),
+      fc.double({ min: 0, max: 1000, noNaN: true }),
+      (wish, more) => {
+        const [a, b] = [f.chance(wish), f.chance(wish + more)];
+        return a >= 0 && b <= 1 && a <= b;
+      },
+    ),
   );
-  expect([f.chance(f.time.low), f.chance(f.time.expected), f.chance(f.time.high)]).toEqual([expect.closeTo(0.05, 2), expect.closeTo(0.5, 2), expect.closeTo(0.95, 2)]);
+  expect([f.chance(f.time.low), f.chance(f.time.expected), f.chance(f.time.high)]).toEqual([
+    expect.closeTo(0.05, 2),
+    expect.closeTo(0.5, 2),
+    expect.closeTo(0.95, 2),
+  ]);
 });
 
 describe('other kinds of work', () => {
-  const only = (activity: Job['activities'][number], job: Job = offload) => forecastJob({ ...job, activities: [activity] })!.activities[0]!;
+  const only = (activity: Job['activities'][number], job: Job = offload) =>
+    forecastJob({ ...job, activities: [activity] })!.activities[0]!;
   const common = { id: 'x', name: 'x', perDay: entered(1), wish: null };
-  const stream = (rate: number, streams = 1, buffer = 2, job: Job = offload) => only({ ...common, kind: 'stream', direction: 'write', rate: entered(rate), streams, lasts: entered(1800), buffer: entered(buffer) }, job);
+  const stream = (rate: number, streams = 1, buffer = 2, job: Job = offload) =>
+    only(
+      {
+        ...common,
+        kind: 'stream',
+        direction: 'write',
+        rate: entered(rate),
+        streams,
+        lasts: entered(1800),
+        buffer: entered(buffer),
+      },
+      job,
+    );
 
   test('streams: a light one never stalls, one beyond the rest rate does, and a longer buffer never makes it worse', () => {
     expect(stream(20e6).probability).toBe(1);
@@ -259,27 +412,62 @@ describe('other kinds of work', () => {
   });
 
   test('streams on a disk: several cost its seeks between them', () => {
-    const job = { ...offload, build: { ...offload.build!, drive: DRIVES.find((d) => d.id === 'marrowick-anchor-8t')!, bridge: BRIDGES.find((b) => b.id === 'quarrel-stand-2')! } };
+    const job = {
+      ...offload,
+      build: {
+        ...offload.build!,
+        drive: DRIVES.find((d) => d.id === 'marrowick-anchor-8t')!,
+        bridge: BRIDGES.find((b) => b.id === 'quarrel-stand-2')!,
+      },
+    };
     const [one, eight] = [stream(80e6, 1, 2, job), stream(10e6, 8, 2, job)];
     expect(eight.figure.expected).toBeLessThan(one.figure.expected * 0.85);
   });
 
   test('loads: the built-in drive has no part in them, and an array reads as one', () => {
-    const load = { ...common, kind: 'open' as const, own: entered(5), bytes: entered(40e9), requests: entered(10) };
+    const load = {
+      ...common,
+      kind: 'open' as const,
+      own: entered(5),
+      bytes: entered(40e9),
+      requests: entered(10),
+    };
     const on = (job: Job) => forecastJob({ ...job, activities: [load] })!.activities[0]!.figure;
-    const slowHost = { ...offload, host: { ...offload.host, storage: { ...offload.host.storage, read: entered(60e6), write: entered(60e6) } } };
+    const slowHost = {
+      ...offload,
+      host: {
+        ...offload.host,
+        storage: { ...offload.host.storage, read: entered(60e6), write: entered(60e6) },
+      },
+    };
     expect(on(slowHost).expected).toBe(on(offload).expected);
     expect(on(offload).expected).toBeCloseTo(5 + 40e9 / 970e6, 0);
   });
 
   test('loads: what is storage at all is told', () => {
-    const found = only({ ...common, kind: 'open', own: entered(20), bytes: entered(4e9), requests: entered(20_000) });
+    const found = only({
+      ...common,
+      kind: 'open',
+      own: entered(20),
+      bytes: entered(4e9),
+      requests: entered(20_000),
+    });
     expect(found.figure.expected).toBeGreaterThan(20 + 4e9 / 1000e6);
     expect(found.more[0]!.expected).toBeCloseTo(1 - 20 / found.figure.expected, 2);
   });
 
   test('scratch: waiting and wear by the day, and the wish is held against the wait', () => {
-    const found = only({ ...common, wish: 600, kind: 'scratch', operations: entered(1e6), reads: 0.7, block: 4096, depth: 4, span: entered(20e9), synchronous: false });
+    const found = only({
+      ...common,
+      wish: 600,
+      kind: 'scratch',
+      operations: entered(1e6),
+      reads: 0.7,
+      block: 4096,
+      depth: 4,
+      span: entered(20e9),
+      synchronous: false,
+    });
     expect(found.figure.expected * found.more[0]!.expected).toBeCloseTo(1e6, -5);
     expect(found.more[1]!.expected).toBeGreaterThan(1e6 * 0.3 * 4096);
     expect(found.probability).toBe(1);
@@ -292,21 +480,49 @@ describe('other kinds of work', () => {
 
   test('what wears: moves, streams and scratch writes all count, reads do not', () => {
     const lifeWith = (list: Job['activities']) => forecastJob({ ...offload, activities: list })!.life;
-    const rate = (list: Job['activities']) => (lifeWith(list) as { rate: { expected: number } | null }).rate?.expected ?? 0;
+    const rate = (list: Job['activities']) =>
+      (lifeWith(list) as { rate: { expected: number } | null }).rate?.expected ?? 0;
     const [write, read] = offload.activities as [Job['activities'][number], Job['activities'][number]];
     expect(rate([read])).toBe(0);
     expect(rate([write, read])).toBe(214e9);
-    expect(rate([write, { ...common, kind: 'stream', direction: 'write', rate: entered(1e6), streams: 2, lasts: entered(1000), buffer: entered(1) }])).toBeCloseTo(216e9, -3);
+    expect(
+      rate([
+        write,
+        {
+          ...common,
+          kind: 'stream',
+          direction: 'write',
+          rate: entered(1e6),
+          streams: 2,
+          lasts: entered(1000),
+          buffer: entered(1),
+        },
+      ]),
+    ).toBeCloseTo(216e9, -3);
   });
 });
 
 describe('several drives as one', () => {
   const bays = BRIDGES.find((b) => (b.bays ?? 1) >= 4 && b.outer.includes('usb-10'))!;
   const sata = DRIVES.find((d) => d.id === 'venndale-slate-1t')!;
-  const array = (mode: 'stripe' | 'mirror' | 'parity' | 'single', bridge = bays, port = offload.build!.port): Job => ({ ...offload, build: { ...offload.build!, drive: sata, bridge, port, together: 4, array: { mode, by: 'system' } } });
+  const array = (
+    mode: 'stripe' | 'mirror' | 'parity' | 'single',
+    bridge = bays,
+    port = offload.build!.port,
+  ): Job => ({
+    ...offload,
+    build: { ...offload.build!, drive: sata, bridge, port, together: 4, array: { mode, by: 'system' } },
+  });
 
   test('four SATA drives striped behind 10 Gb/s: 780 to 900 MB/s, one alone about 500 [common practice, no source]', () => {
-    const read = (job: Job) => forecastTransfer(transferPath(job.host, job.build!), { direction: 'read', bytes: exactFact(100e9), files: exactFact(1), otherEnd: 'memory', surroundings: surroundingsOf(job) }).rate;
+    const read = (job: Job) =>
+      forecastTransfer(transferPath(job.host, job.build!), {
+        direction: 'read',
+        bytes: exactFact(100e9),
+        files: exactFact(1),
+        otherEnd: 'memory',
+        surroundings: surroundingsOf(job),
+      }).rate;
     const striped = read(array('stripe'));
     expect(striped.expected).toBeGreaterThan(780e6);
     expect(striped.expected).toBeLessThan(900e6);
@@ -317,27 +533,51 @@ describe('several drives as one', () => {
 
   test('behind 5 Gb/s 400 to 460 MB/s, striped or not [common practice, no source]', () => {
     const slow = { ...bays, outer: ['usb-5'] };
-    const rate = (job: Job) => forecastTransfer(transferPath(job.host, job.build!), { direction: 'read', bytes: exactFact(100e9), files: exactFact(1), otherEnd: 'memory', surroundings: surroundingsOf(job) }).rate.expected / 1e6;
-    for (const mbs of [rate(array('stripe', slow)), rate({ ...array('single', slow), build: { ...array('single', slow).build!, together: 1 } })]) {
+    const rate = (job: Job) =>
+      forecastTransfer(transferPath(job.host, job.build!), {
+        direction: 'read',
+        bytes: exactFact(100e9),
+        files: exactFact(1),
+        otherEnd: 'memory',
+        surroundings: surroundingsOf(job),
+      }).rate.expected / 1e6;
+    for (const mbs of [
+      rate(array('stripe', slow)),
+      rate({ ...array('single', slow), build: { ...array('single', slow).build!, together: 1 } }),
+    ]) {
       expect(mbs).toBeGreaterThan(400);
       expect(mbs).toBeLessThan(460);
     }
   });
 
   test('capacity and wear follow the mode', () => {
-    const [stripe, mirror, parity] = (['stripe', 'mirror', 'parity'] as const).map((mode) => forecastJob(array(mode))!);
+    const [stripe, mirror, parity] = (['stripe', 'mirror', 'parity'] as const).map((mode) =>
+      forecastJob(array(mode))!,
+    );
     expect([stripe, mirror, parity].map((f) => f!.array!.usable.expected)).toEqual([4e12, 1e12, 3e12]);
     expect([stripe, mirror, parity].map((f) => f!.array!.survives)).toEqual([0, 3, 1]);
     expect(stripe!.array!.rebuild).toBeNull();
     expect(stripe!.array!.loss.expected).toBeGreaterThan(parity!.array!.loss.expected);
     expect(parity!.array!.rebuildFails!.low).toBeLessThan(parity!.array!.rebuildFails!.high);
     const rate = (f: typeof stripe) => (f!.life as { rate: { expected: number } }).rate.expected;
-    expect([rate(stripe), rate(mirror), rate(parity)].map((r) => r / 214e9)).toEqual([0.25, 1, expect.closeTo(1 / 3, 9)]);
+    expect([rate(stripe), rate(mirror), rate(parity)].map((r) => r / 214e9)).toEqual([
+      0.25,
+      1,
+      expect.closeTo(1 / 3, 9),
+    ]);
   });
 });
 
 describe('a full format of a disk', () => {
-  const format = (part: object, outer = ['usb-10']) => forecastJob({ ...offload, build: { ...offload.build!, drive: { ...DRIVES.find((d) => d.id === 'marrowick-anchor-16t')!, ...part }, bridge: { ...BRIDGES.find((b) => b.id === 'quarrel-stand-2')!, outer } } })!.format!;
+  const format = (part: object, outer = ['usb-10']) =>
+    forecastJob({
+      ...offload,
+      build: {
+        ...offload.build!,
+        drive: { ...DRIVES.find((d) => d.id === 'marrowick-anchor-16t')!, ...part },
+        bridge: { ...BRIDGES.find((b) => b.id === 'quarrel-stand-2')!, outer },
+      },
+    })!.format!;
   test('about a day for 16 TB at 7,200 turns; the path may make it longer, shingled tracks do not', () => {
     const day = format({});
     expect(day.low / 3600).toBeGreaterThan(17);
@@ -349,13 +589,34 @@ describe('a full format of a disk', () => {
 });
 
 describe('several transfers of one drive', () => {
-  const again: Job = { ...offload, activities: [offload.activities[0]!, { ...offload.activities[0]!, id: 'again', name: 'Again' }, offload.activities[1]!] };
+  const again: Job = {
+    ...offload,
+    activities: [
+      offload.activities[0]!,
+      { ...offload.activities[0]!, id: 'again', name: 'Again' },
+      offload.activities[1]!,
+    ],
+  };
   const each = again.activities.map((a) => inputsOfMove(again, a as Move)!);
 
   test('one drive, one link and one host are drawn once, what each moves for itself', () => {
     const { inputs, of } = together(each);
-    expect(Object.keys(inputs)).toEqual(expect.arrayContaining(['write', 'cache', 'hot', 'perFile', 'links', 'bytes', 'bytes, 1', 'files, 1', 'links, 2']));
-    expect(Object.keys(inputs).some((key) => /^(write|cache|hot|perFile|links|fill), 1$/.test(key))).toBe(false);
+    expect(Object.keys(inputs)).toEqual(
+      expect.arrayContaining([
+        'write',
+        'cache',
+        'hot',
+        'perFile',
+        'links',
+        'bytes',
+        'bytes, 1',
+        'files, 1',
+        'links, 2',
+      ]),
+    );
+    expect(Object.keys(inputs).some((key) => /^(write|cache|hot|perFile|links|fill), 1$/.test(key))).toBe(
+      false,
+    );
     const numbers = Object.fromEntries(Object.keys(inputs).map((key, i) => [key, i]));
     expect(of(numbers, 1).bytes).toBe(numbers['bytes, 1']);
     expect(of(numbers, 1).write).toBe(of(numbers, 0).write);
@@ -363,23 +624,54 @@ describe('several transfers of one drive', () => {
   });
 
   test('so the same copy made twice a day is as sure as made once', () => {
-    const slow = (job: Job) => repeatJob({ ...job, needs: {}, activities: job.activities.map((a) => ({ ...a, wish: 290 })) as Job['activities'] }, { years: 0.5 })!.ends.slow;
+    const slow = (job: Job) =>
+      repeatJob(
+        {
+          ...job,
+          needs: {},
+          activities: job.activities.map((a) => ({ ...a, wish: 290 })) as Job['activities'],
+        },
+        { years: 0.5 },
+      )!.ends.slow;
     const [first, second] = slow(again);
     expect(second!.when).toEqual(first!.when);
   });
 
   test('days too are lived on one revision or another where nobody knows which', () => {
-    const of = (drive: object) => together([inputsOfMove({ ...offload, build: { ...offload.build!, drive: { ...offload.build!.drive, ...drive } } } as Job, offload.activities[0] as Move)!]);
+    const of = (drive: object) =>
+      together([
+        inputsOfMove(
+          { ...offload, build: { ...offload.build!, drive: { ...offload.build!.drive, ...drive } } } as Job,
+          offload.activities[0] as Move,
+        )!,
+      ]);
     const { inputs, choices } = of({ revision: undefined });
     const revision = choices!.find((c) => c.name === 'which revision')!;
     expect(revision.ways.map((w) => w.is)).toEqual(['A', 'B']);
-    for (const way of revision.ways) expect(Object.keys(inputs)).toEqual(expect.arrayContaining(Object.keys(way.inputs)));
+    for (const way of revision.ways)
+      expect(Object.keys(inputs)).toEqual(expect.arrayContaining(Object.keys(way.inputs)));
     expect(of({}).choices!.some((c) => c.name === 'which revision')).toBe(false);
   });
 });
 
 describe('the days', () => {
-  const growing = (growth: number, more: Partial<Job> = {}): Job => ({ ...offload, needs: {}, activities: [...offload.activities.slice(0, 2), { id: 'kept', kind: 'keep', name: 'All nights', perDay: entered(1), wish: null, now: entered(200e9), growth: entered(growth) }], ...more });
+  const growing = (growth: number, more: Partial<Job> = {}): Job => ({
+    ...offload,
+    needs: {},
+    activities: [
+      ...offload.activities.slice(0, 2),
+      {
+        id: 'kept',
+        kind: 'keep',
+        name: 'All nights',
+        perDay: entered(1),
+        wish: null,
+        now: entered(200e9),
+        growth: entered(growth),
+      },
+    ],
+    ...more,
+  });
 
   test('it fills on the day that arithmetic says', () => {
     const found = repeatJob(growing(2.1e9), { years: 5 })!;
@@ -392,7 +684,12 @@ describe('the days', () => {
 
   test('as it fills the cache shrinks and the copies slow down; the date of the missed wish comes with its range', () => {
     const tight = growing(2e9);
-    const job = { ...tight, activities: tight.activities.map((a) => (a.id === 'offload' ? { ...a, bytes: entered(400e9), files: entered(1), wish: 436 } : a)) };
+    const job = {
+      ...tight,
+      activities: tight.activities.map((a) =>
+        a.id === 'offload' ? { ...a, bytes: entered(400e9), files: entered(1), wish: 436 } : a,
+      ),
+    };
     const { days, ends } = repeatJob(job, { years: 5 })!;
     expect(days.at(-1)!.seconds[0]!).toBeGreaterThan(days[0]!.seconds[0]! * 1.005);
     const slow = ends.slow.find((s) => s.activity === 'offload')!.when;
@@ -405,12 +702,27 @@ describe('the days', () => {
     const often = { ...offload, activities: [{ ...offload.activities[0]!, perDay: entered(280) }] } as Job;
     const lived = repeatJob(often, { years: 0.05, ranges: false })!;
     expect(lived.recovers).toBe(false);
-    expect(lived.days.at(-1)!.seconds[0]!).toBeGreaterThan(repeatJob(growing(0), { years: 0.05, ranges: false })!.days.at(-1)!.seconds[0]!);
+    expect(lived.days.at(-1)!.seconds[0]!).toBeGreaterThan(
+      repeatJob(growing(0), { years: 0.05, ranges: false })!.days.at(-1)!.seconds[0]!,
+    );
   });
 
   test('a shingled disk clears its media cache overnight', () => {
-    const build = { ...offload.build!, bridge: BRIDGES.find((b) => b.id === 'quarrel-quad-40')!, drive: DRIVES.find((d) => d.id === 'marrowick-drift-2t')! };
-    const nightly = (perDay: number) => repeatJob({ ...offload, needs: {}, build, activities: [{ ...offload.activities[0]!, perDay: entered(perDay) }] as Job['activities'] }, { years: 0.05, ranges: false })!;
+    const build = {
+      ...offload.build!,
+      bridge: BRIDGES.find((b) => b.id === 'quarrel-quad-40')!,
+      drive: DRIVES.find((d) => d.id === 'marrowick-drift-2t')!,
+    };
+    const nightly = (perDay: number) =>
+      repeatJob(
+        {
+          ...offload,
+          needs: {},
+          build,
+          activities: [{ ...offload.activities[0]!, perDay: entered(perDay) }] as Job['activities'],
+        },
+        { years: 0.05, ranges: false },
+      )!;
     expect([nightly(1).recovers, nightly(9).recovers]).toEqual([true, false]);
   });
 
@@ -421,8 +733,17 @@ describe('the days', () => {
   });
 
   test('a recorder that writes for hours takes its share of cache and life; it takes as long as it lasts', () => {
-    const live = { ...scans.activities[2]!, id: 'live', rate: entered(140e6), lasts: entered(7200), perDay: entered(6) } as Job['activities'][number];
-    const both = repeatJob({ ...offload, needs: {}, activities: [offload.activities[0]!, live] }, { years: 0.1 })!;
+    const live = {
+      ...scans.activities[2]!,
+      id: 'live',
+      rate: entered(140e6),
+      lasts: entered(7200),
+      perDay: entered(6),
+    } as Job['activities'][number];
+    const both = repeatJob(
+      { ...offload, needs: {}, activities: [offload.activities[0]!, live] },
+      { years: 0.1 },
+    )!;
     const at = both.activities.findIndex((a) => a.id === 'live');
     expect(both.days[3]!.seconds[at]!).toBeCloseTo(7200, 0);
     expect(both.days.at(-1)!.written / both.days.length).toBeCloseTo(214e9 + 6 * 140e6 * 7200, -6);
@@ -437,21 +758,63 @@ describe('the days', () => {
 });
 
 describe('nothing at all, and more than there is', () => {
-  const disk = { drive: DRIVES.find((d) => d.id === 'marrowick-drift-2t')!, bridge: BRIDGES.find((b) => b.id === 'quarrel-quad-40')! };
+  const disk = {
+    drive: DRIVES.find((d) => d.id === 'marrowick-drift-2t')!,
+    bridge: BRIDGES.find((b) => b.id === 'quarrel-quad-40')!,
+  };
   const common = { id: 'a', name: 'Odd', perDay: entered(1), wish: 60 };
   const kinds: Record<string, object[]> = {
-    move: [0, 1e18].flatMap((bytes) => [0, 1e9].map((files) => ({ kind: 'move', direction: 'write', bytes: entered(bytes), files: entered(files), perDay: entered(1000) }))),
-    stream: [0, 1e12].flatMap((rate) => [0, 1e6].map((lasts) => ({ kind: 'stream', direction: 'write', rate: entered(rate), streams: 3, lasts: entered(lasts), buffer: entered(0) }))),
-    open: [0, 1e15].map((bytes) => ({ kind: 'open', own: entered(0), bytes: entered(bytes), requests: entered(bytes) })),
-    scratch: [0, 1e15].map((operations) => ({ kind: 'scratch', operations: entered(operations), reads: 0.5, block: 1e12, depth: 1024, span: entered(operations), synchronous: true })),
+    move: [0, 1e18].flatMap((bytes) =>
+      [0, 1e9].map((files) => ({
+        kind: 'move',
+        direction: 'write',
+        bytes: entered(bytes),
+        files: entered(files),
+        perDay: entered(1000),
+      })),
+    ),
+    stream: [0, 1e12].flatMap((rate) =>
+      [0, 1e6].map((lasts) => ({
+        kind: 'stream',
+        direction: 'write',
+        rate: entered(rate),
+        streams: 3,
+        lasts: entered(lasts),
+        buffer: entered(0),
+      })),
+    ),
+    open: [0, 1e15].map((bytes) => ({
+      kind: 'open',
+      own: entered(0),
+      bytes: entered(bytes),
+      requests: entered(bytes),
+    })),
+    scratch: [0, 1e15].map((operations) => ({
+      kind: 'scratch',
+      operations: entered(operations),
+      reads: 0.5,
+      block: 1e12,
+      depth: 1024,
+      span: entered(operations),
+      synchronous: true,
+    })),
     keep: [0, 1e18].map((now) => ({ kind: 'keep', now: entered(now), growth: entered(now) })),
   };
   const numbers = (e: { low: number; expected: number; high: number }) => [e.low, e.expected, e.high];
 
   test.each(Object.keys(kinds))('%s: every figure is a number, and the days go on', (kind) => {
-    for (const build of [offload.build!, { ...offload.build!, ...disk }, { ...offload.build!, ...disk, together: 4, array: { mode: 'parity' as const, by: 'system' as const } }])
+    for (const build of [
+      offload.build!,
+      { ...offload.build!, ...disk },
+      { ...offload.build!, ...disk, together: 4, array: { mode: 'parity' as const, by: 'system' as const } },
+    ])
       for (const part of kinds[kind]!) {
-        const job = { ...offload, needs: { fill: entered(1) }, build, activities: [{ ...common, ...part }] } as Job;
+        const job = {
+          ...offload,
+          needs: { fill: entered(1) },
+          build,
+          activities: [{ ...common, ...part }],
+        } as Job;
         const { figure, more, probability } = forecastJob(job)!.activities[0]!;
         expect([figure, ...more].flatMap(numbers).filter((v) => Number.isNaN(v))).toEqual([]);
         expect(probability === null || (probability >= 0 && probability <= 1)).toBe(true);

@@ -11,7 +11,8 @@ export const MODEL = '2';
  */
 export function freeze(job: Job, id: string, at: string): FrozenForecast {
   const forecast = forecastJob(job);
-  if (!forecast || !job.build) throw new RangeError('There is no forecast to freeze: choose parts whose path is not blocked first.');
+  if (!forecast || !job.build)
+    throw new RangeError('There is no forecast to freeze: choose parts whose path is not blocked first.');
   const body = {
     at,
     model: MODEL,
@@ -19,7 +20,12 @@ export function freeze(job: Job, id: string, at: string): FrozenForecast {
     build: job.build,
     activities: job.activities,
     ...(job.needs ? { needs: job.needs } : {}),
-    results: forecast.activities.map(({ activity, figure, rate, course, probability }) => ({ activity: activity.id, ...(rate ? { time: figure, rate } : { figure }), probability, ...(course ? { bar: course.bar } : {}) })),
+    results: forecast.activities.map(({ activity, figure, rate, course, probability }) => ({
+      activity: activity.id,
+      ...(rate ? { time: figure, rate } : { figure }),
+      probability,
+      ...(course ? { bar: course.bar } : {}),
+    })),
   };
   return { id, ...body, hash: sha(canonical(body)) };
 }

@@ -16,18 +16,26 @@ const ONE: ReadonlySet<string> = new Set(['fill']);
  * Joins the inputs of transfers: what is the same thing (one drive, one link, one host) is drawn once for all, the rest for each by itself.
  * @param words how to call an input that only the transfer at this place (not the first) has
  */
-export function together(each: readonly Inputs[], words: (name: string, i: number) => string = (name) => name): Together {
+export function together(
+  each: readonly Inputs[],
+  words: (name: string, i: number) => string = (name) => name,
+): Together {
   const inputs: Record<string, Estimate> = {};
   const known = new Map<string, { key: string; estimate: Estimate }[]>();
   const keys = each.map(({ inputs: own }, i) =>
     Object.entries(own).map(([name, estimate]) => {
       const list = known.get(name) ?? [];
       known.set(name, list);
-      const same = OWN.has(name) ? undefined : list.find((k) => ONE.has(name) || isSame(k.estimate, estimate));
+      const same = OWN.has(name)
+        ? undefined
+        : list.find((k) => ONE.has(name) || isSame(k.estimate, estimate));
       if (same) return [name, same.key] as const;
       const key = list.length === 0 ? name : `${name}, ${i}`;
       list.push({ key, estimate });
-      inputs[key] = i === 0 ? estimate : { ...estimate, because: { ...estimate.because, name: words(estimate.because.name, i) } };
+      inputs[key] =
+        i === 0
+          ? estimate
+          : { ...estimate, because: { ...estimate.because, name: words(estimate.because.name, i) } };
       return [name, key] as const;
     }),
   );
@@ -50,4 +58,5 @@ export function together(each: readonly Inputs[], words: (name: string, i: numbe
   };
 }
 
-const isSame = (a: Estimate, b: Estimate): boolean => a.because.name === b.because.name && a.low === b.low && a.expected === b.expected && a.high === b.high;
+const isSame = (a: Estimate, b: Estimate): boolean =>
+  a.because.name === b.because.name && a.low === b.low && a.expected === b.expected && a.high === b.high;

@@ -1,4 +1,17 @@
-import { eachDraw, expectedOf, isExact, middlesOf, SAMPLES, SEED, summary, worked, type Choice, type Drawing, type Estimate, type Spread } from '../evidence';
+import {
+  eachDraw,
+  expectedOf,
+  isExact,
+  middlesOf,
+  SAMPLES,
+  SEED,
+  summary,
+  worked,
+  type Choice,
+  type Drawing,
+  type Estimate,
+  type Spread,
+} from '../evidence';
 import type { Path } from '../path';
 import { momentAt, phasesOf, run, type Cause, type Outcome, type Phase, type Stretch } from '../transfer';
 import { format } from '../units';
@@ -46,10 +59,22 @@ export interface TransferForecast {
 }
 
 const NOTE = (seed: number, choices: readonly Choice[]) =>
-  `Ranges from ${SAMPLES.toLocaleString('en-GB')} samples, seed ${seed}: independent inputs, each run from event to event (source ends, cache used up, zone of a disk, throttle). The formula shows every input at its middle; the figure itself is the middle of the draws.${choices.length > 0 ? ` Not known, so every draw takes one of them: ${choices.map(({ name, ways }) => `${name} (${waysOf(ways).map((w) => w.is).join(', ')})`).join('; ')}.` : ''}`;
+  `Ranges from ${SAMPLES.toLocaleString('en-GB')} samples, seed ${seed}: independent inputs, each run from event to event (source ends, cache used up, zone of a disk, throttle). The formula shows every input at its middle; the figure itself is the middle of the draws.${
+    choices.length > 0
+      ? ` Not known, so every draw takes one of them: ${choices
+          .map(
+            ({ name, ways }) =>
+              `${name} (${waysOf(ways)
+                .map((w) => w.is)
+                .join(', ')})`,
+          )
+          .join('; ')}.`
+      : ''
+  }`;
 
 /** Each way once. */
-const waysOf = <W extends { is: string }>(ways: readonly W[]): W[] => ways.filter((w, i) => ways.findIndex((v) => v.is === w.is) === i);
+const waysOf = <W extends { is: string }>(ways: readonly W[]): W[] =>
+  ways.filter((w, i) => ways.findIndex((v) => v.is === w.is) === i);
 
 /**
  * Forecasts one transfer over a path: time and rate as ranges with their working, its course, and probabilities.
@@ -78,22 +103,54 @@ export function forecastTransfer(path: Path, task: TransferTask, seed: number = 
   const { choices = [] } = inputs;
   const exact = all.every(isExact) && choices.every((c) => c.ways.length < 2);
   const how = exact ? 'exact' : 'sampled';
-  const time = worked(`time to ${task.direction}${task.verify ? ' and verify' : ''}`, exact ? point(seconds) : summary(times), 's', { how, ...inWords(outcome, expected, inputs.own), note: NOTE(seed, choices), inputs: all });
+  const time = worked(
+    `time to ${task.direction}${task.verify ? ' and verify' : ''}`,
+    exact ? point(seconds) : summary(times),
+    's',
+    { how, ...inWords(outcome, expected, inputs.own), note: NOTE(seed, choices), inputs: all },
+  );
   const average = exact ? point(expected.bytes! / copy.safe) : summary(rates);
   return {
     time,
-    bar: worked('time until the progress bar is full', exact ? point(copy.bar) : summary(bars), 's', { how, formula: 'time until all is written − what is done after the bar is full', filled: `${format(seconds, 's', 4)} − ${format(seconds - copy.bar, 's', 3)} = ${format(copy.bar, 's')}`, note: `After the bar is full the host’s memory is written out${task.verify ? ' and all is read back' : ''}: eject before unplugging.`, inputs: [time] }),
-    rate: worked('average rate', average, 'B/s', { how, formula: 'bytes ÷ time', filled: `${format(bytes.expected, 'B', 4)} ÷ ${format(copy.safe, 's', 4)}`, inputs: [bytes, time] }),
+    bar: worked('time until the progress bar is full', exact ? point(copy.bar) : summary(bars), 's', {
+      how,
+      formula: 'time until all is written − what is done after the bar is full',
+      filled: `${format(seconds, 's', 4)} − ${format(seconds - copy.bar, 's', 3)} = ${format(copy.bar, 's')}`,
+      note: `After the bar is full the host’s memory is written out${task.verify ? ' and all is read back' : ''}: eject before unplugging.`,
+      inputs: [time],
+    }),
+    rate: worked('average rate', average, 'B/s', {
+      how,
+      formula: 'bytes ÷ time',
+      filled: `${format(bytes.expected, 'B', 4)} ÷ ${format(copy.safe, 's', 4)}`,
+      inputs: [bytes, time],
+    }),
     phases,
     stretches: copy.stretches,
     causes: causesOf(outcome, inputs.own),
-    hottest: Number.isNaN(warmest(outcome)) ? null : worked('temperature of the drive at its hottest', exact ? point(warmest(outcome)) : summary(hottest), '°C', { how, formula: 'air + power × resistance, approached with the time constant resistance × what warms up', filled: warmWords(outcome), note: 'The drive’s power lies between doing nothing and fully busy by the share of the time it works.', inputs: heatOf(inputs) }),
+    hottest: Number.isNaN(warmest(outcome))
+      ? null
+      : worked(
+          'temperature of the drive at its hottest',
+          exact ? point(warmest(outcome)) : summary(hottest),
+          '°C',
+          {
+            how,
+            formula: 'air + power × resistance, approached with the time constant resistance × what warms up',
+            filled: warmWords(outcome),
+            note: 'The drive’s power lies between doing nothing and fully busy by the share of the time it works.',
+            inputs: heatOf(inputs),
+          },
+        ),
     energy: energyOf(outcome, inputs),
     profile: () => profile(inputs, expected.bytes!, seed),
     decides: () => decides(inputs),
     inputs,
     times,
-    chance: (wish) => (exact ? Number(ended(outcome, inputs) <= wish) : times.reduce((count, t) => count + (t <= wish ? 1 : 0), 0) / SAMPLES),
+    chance: (wish) =>
+      exact
+        ? Number(ended(outcome, inputs) <= wish)
+        : times.reduce((count, t) => count + (t <= wish ? 1 : 0), 0) / SAMPLES,
   };
 }
 
@@ -104,13 +161,20 @@ const heatOf = ({ inputs }: Inputs): Estimate[] => HEAT.flatMap((key) => inputs[
 function warmWords({ flows, stores }: Outcome): string {
   const warm = flows[0]!.stretches.findLast((s) => s.warm)?.warm;
   const hottest = Math.max(...stores.filter((s) => s.store.role === 'drive').map((s) => s.hottest));
-  return warm ? `towards ${format(warm.to, '°C')} with a time constant of ${format(warm.tau, 's')}: ${format(hottest, '°C')}` : format(hottest, '°C');
+  return warm
+    ? `towards ${format(warm.to, '°C')} with a time constant of ${format(warm.tau, 's')}: ${format(hottest, '°C')}`
+    : format(hottest, '°C');
 }
 
 function energyOf(outcome: Outcome, inputs: Inputs): Estimate | null {
   const [drive] = drives(outcome);
   if (!drive?.store.heat) return null;
-  return worked('energy the drive draws', point(drive.energy), 'J', { how: 'exact', formula: 'power × time, over every stretch of the expected course', filled: `${format(drive.energy / outcome.seconds, 'W')} × ${format(outcome.seconds, 's')} = ${format(drive.energy, 'J')}`, inputs: heatOf(inputs) });
+  return worked('energy the drive draws', point(drive.energy), 'J', {
+    how: 'exact',
+    formula: 'power × time, over every stretch of the expected course',
+    filled: `${format(drive.energy / outcome.seconds, 'W')} × ${format(outcome.seconds, 's')} = ${format(drive.energy, 'J')}`,
+    inputs: heatOf(inputs),
+  });
 }
 
 /** Times of the samples, s, with the draws named otherwise. */
@@ -127,14 +191,21 @@ const drives = (outcome: Outcome) => outcome.stores.filter((s) => s.store.role =
 const warmest = (outcome: Outcome): number => Math.max(...drives(outcome).map((s) => s.hottest));
 
 /** The working of the expected course: every phase's bytes over the rate that decides there, and the files. */
-function inWords({ flows }: Outcome, x: Record<string, number>, own: number): { formula: string; filled: string } {
+function inWords(
+  { flows }: Outcome,
+  x: Record<string, number>,
+  own: number,
+): { formula: string; filled: string } {
   const parts: string[] = [];
   for (const flow of flows.slice(0, own)) {
     let at = 0;
     let [bytes, seconds] = [0, 0];
     let limit = flow.stretches[0]?.limit;
     const overhead = (x.files! * x.perFile!) / x.bytes!;
-    const close = () => bytes > 0 && seconds > 0 && parts.push(`${format(bytes, 'B', 4)} ÷ ${format(bytes / seconds, 'B/s', 4)}`);
+    const close = () =>
+      bytes > 0 &&
+      seconds > 0 &&
+      parts.push(`${format(bytes, 'B', 4)} ÷ ${format(bytes / seconds, 'B/s', 4)}`);
     for (const s of flow.stretches) {
       if (s.limit !== limit) {
         close();
@@ -146,24 +217,53 @@ function inWords({ flows }: Outcome, x: Record<string, number>, own: number): { 
     }
     if (at > 0) close();
   }
-  const files = x.files! * x.perFile! > 0 ? ` + ${own > 1 ? `${own} × ` : ''}${format(x.files!, 'count')} × ${format(x.perFile!, 's')}` : '';
-  return { formula: 'bytes of each phase ÷ what decides there + files × cost of a file', filled: `${parts.join(' + ')}${files} = ${format(flows[own - 1]!.safe, 's')}` };
+  const files =
+    x.files! * x.perFile! > 0
+      ? ` + ${own > 1 ? `${own} × ` : ''}${format(x.files!, 'count')} × ${format(x.perFile!, 's')}`
+      : '';
+  return {
+    formula: 'bytes of each phase ÷ what decides there + files × cost of a file',
+    filled: `${parts.join(' + ')}${files} = ${format(flows[own - 1]!.safe, 's')}`,
+  };
 }
 
 function causesOf({ flows }: Outcome, own: number): TransferForecast['causes'] {
   const sum = new Map<Cause, number>();
-  for (const { by } of flows.slice(0, own)) for (const [cause, s] of Object.entries(by) as [Cause, number][]) sum.set(cause, (sum.get(cause) ?? 0) + s);
-  return [...sum].map(([cause, s]) => ({ cause, share: s / flows[own - 1]!.safe })).sort((a, b) => b.share - a.share);
+  for (const { by } of flows.slice(0, own))
+    for (const [cause, s] of Object.entries(by) as [Cause, number][])
+      sum.set(cause, (sum.get(cause) ?? 0) + s);
+  return [...sum]
+    .map(([cause, s]) => ({ cause, share: s / flows[own - 1]!.safe }))
+    .sort((a, b) => b.share - a.share);
 }
 
 function decides(inputs: Inputs): Sway[] {
   const base = expectedOf(inputs);
-  const as = (is: string, part: Record<string, number>) => ({ is, seconds: ended(run(inputs.plan({ ...base, ...part })), inputs) });
-  const sway = (name: string, input: Estimate | null, at: Sway['at']): Sway => ({ name, input, at, swing: Math.max(...at.map((a) => a.seconds)) - Math.min(...at.map((a) => a.seconds)) });
+  const as = (is: string, part: Record<string, number>) => ({
+    is,
+    seconds: ended(run(inputs.plan({ ...base, ...part })), inputs),
+  });
+  const sway = (name: string, input: Estimate | null, at: Sway['at']): Sway => ({
+    name,
+    input,
+    at,
+    swing: Math.max(...at.map((a) => a.seconds)) - Math.min(...at.map((a) => a.seconds)),
+  });
   const spreads = Object.entries(inputs.inputs).filter(([, e]) => !isExact(e));
   return [
-    ...spreads.map(([key, e]) => sway(e.because.name, e, [as(format(e.low, e.unit), { [key]: e.low }), as(format(e.high, e.unit), { [key]: e.high })])),
-    ...(inputs.choices ?? []).map(({ name, ways }) => sway(name, null, waysOf(ways).map((w) => as(w.is, middlesOf(w.inputs))))),
+    ...spreads.map(([key, e]) =>
+      sway(e.because.name, e, [
+        as(format(e.low, e.unit), { [key]: e.low }),
+        as(format(e.high, e.unit), { [key]: e.high }),
+      ]),
+    ),
+    ...(inputs.choices ?? []).map(({ name, ways }) =>
+      sway(
+        name,
+        null,
+        waysOf(ways).map((w) => as(w.is, middlesOf(w.inputs))),
+      ),
+    ),
   ]
     .filter((s) => s.swing > 0)
     .sort((a, b) => b.swing - a.swing);
@@ -174,8 +274,15 @@ const POINTS = 61;
 const EVERY = 4;
 
 /** Bands over the bytes of the expected copy. */
-function profile(inputs: Inputs, bytes: number, seed: number): { speed: ProfilePoint[]; warmth: ProfilePoint[] | null } {
-  const columns = Array.from({ length: POINTS }, () => ({ rates: new Float64Array(SAMPLES / EVERY), warm: new Float64Array(SAMPLES / EVERY) }));
+function profile(
+  inputs: Inputs,
+  bytes: number,
+  seed: number,
+): { speed: ProfilePoint[]; warmth: ProfilePoint[] | null } {
+  const columns = Array.from({ length: POINTS }, () => ({
+    rates: new Float64Array(SAMPLES / EVERY),
+    warm: new Float64Array(SAMPLES / EVERY),
+  }));
   eachDraw(
     inputs,
     seed,
@@ -190,7 +297,10 @@ function profile(inputs: Inputs, bytes: number, seed: number): { speed: ProfileP
     },
     { every: EVERY },
   );
-  const band = (of: (column: (typeof columns)[number]) => Float64Array) => columns.map((column, k) => ({ bytes: (bytes * k) / (POINTS - 1), ...summary(of(column)) }));
-  return { speed: band((c) => c.rates), warmth: Number.isNaN(columns[0]!.warm[0]!) ? null : band((c) => c.warm) };
+  const band = (of: (column: (typeof columns)[number]) => Float64Array) =>
+    columns.map((column, k) => ({ bytes: (bytes * k) / (POINTS - 1), ...summary(of(column)) }));
+  return {
+    speed: band((c) => c.rates),
+    warmth: Number.isNaN(columns[0]!.warm[0]!) ? null : band((c) => c.warm),
+  };
 }
-

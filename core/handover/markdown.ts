@@ -11,7 +11,11 @@ function block(b: Block): string {
       return b.items.map((item) => `- ${escape(item)}`).join('\n');
     case 'table': {
       const row = (cells: readonly string[]) => `| ${cells.join(' | ')} |`;
-      return [row(b.head.map(escape)), row(b.numbers.map((right) => (right ? '---:' : '---'))), ...b.rows.map((cells) => row(cells.map(escape)))].join('\n');
+      return [
+        row(b.head.map(escape)),
+        row(b.numbers.map((right) => (right ? '---:' : '---'))),
+        ...b.rows.map((cells) => row(cells.map(escape))),
+      ].join('\n');
     }
   }
 }
@@ -19,5 +23,11 @@ function block(b: Block): string {
 /** The document as Markdown. */
 export function toMarkdown(document: HandoverDocument, copy: 'customer' | 'shop'): string {
   const sections = document.sections.filter((s) => copy === 'shop' || !s.shopOnly);
-  return [`# ${escape(document.title)}`, escape(document.line), ...sections.flatMap((s) => [`## ${escape(s.heading)}`, ...s.blocks.map(block)])].join('\n\n') + '\n';
+  return (
+    [
+      `# ${escape(document.title)}`,
+      escape(document.line),
+      ...sections.flatMap((s) => [`## ${escape(s.heading)}`, ...s.blocks.map(block)]),
+    ].join('\n\n') + '\n'
+  );
 }

@@ -15,7 +15,9 @@ function placesOf(data: unknown, path: Place = []): Place[] {
   if (typeof data === 'number' || data === null) return [path];
   if (typeof data !== 'object') return [];
   const entries = Array.isArray(data) ? data.map((v, i) => [i, v] as const) : Object.entries(data);
-  const inside = entries.flatMap(([key, value]) => (key === 'because' || key === 'samples' ? [] : placesOf(value, [...path, key])));
+  const inside = entries.flatMap(([key, value]) =>
+    key === 'because' || key === 'samples' ? [] : placesOf(value, [...path, key]),
+  );
   return Array.isArray(data) && typeof data[0] === 'number' ? [path, ...inside] : inside;
 }
 
@@ -29,7 +31,24 @@ function changed(data: unknown, path: Readonly<Place>, value: unknown): void {
   else at[path.at(-1)!] = value;
 }
 
-const NUMBERS = [0, 1, -1, 5e-324, 1e-9, 0.5, 2, 1e3, 1e6, 1e9, 1e12, 1e15, 1e18, 1e21, 1e308, Number.MAX_SAFE_INTEGER];
+const NUMBERS = [
+  0,
+  1,
+  -1,
+  5e-324,
+  1e-9,
+  0.5,
+  2,
+  1e3,
+  1e6,
+  1e9,
+  1e12,
+  1e15,
+  1e18,
+  1e21,
+  1e308,
+  Number.MAX_SAFE_INTEGER,
+];
 const EXTREMES = [...NUMBERS, null, undefined, [0, 0, 0], [0, 1, 1e18], [1, 1e9, 1e12], [1e9, 1, 1]];
 const bare = demoJobs().map((job) => ({ ...job, forecasts: [] }));
 const all: Job[] = [...bare, ...bare, ...demoJobs()];
@@ -45,7 +64,18 @@ function everything(job: Job): void {
   if (!job.build) return;
   const plan = { ...job, build: job.build };
   for (const direction of ['read', 'write'] as const) findings(settingOf(plan, direction));
-  alternatives(plan, { ...SHOP, drives: SHOP.drives.slice(0, 2), cables: SHOP.cables.slice(0, 2), bridges: SHOP.bridges.slice(0, 2), hosts: [] }, 'cable', 'write');
+  alternatives(
+    plan,
+    {
+      ...SHOP,
+      drives: SHOP.drives.slice(0, 2),
+      cables: SHOP.cables.slice(0, 2),
+      bridges: SHOP.bridges.slice(0, 2),
+      hosts: [],
+    },
+    'cable',
+    'write',
+  );
   if (forecast) freeze(job, 'again', '2026-01-01T00:00:00.000Z');
 }
 
@@ -59,7 +89,8 @@ function taken(job: Job, changes: readonly (readonly [Place, unknown])[]): Job |
 
 describe('models never throw for a job that the schema takes', () => {
   test('the least rates, the largest sizes, the shortest times in each place of the input', () => {
-    const inputs = (places: readonly Place[]) => places.filter(([head]) => ['host', 'build', 'activities', 'needs'].includes(String(head)));
+    const inputs = (places: readonly Place[]) =>
+      places.filter(([head]) => ['host', 'build', 'activities', 'needs'].includes(String(head)));
     let count = 0;
     for (const job of bare.map((j) => ({ ...j, runs: j.runs.slice(0, 1) })))
       for (const place of inputs(placesOf(job)))
@@ -76,13 +107,20 @@ describe('models never throw for a job that the schema takes', () => {
     let count = 0;
     const change = fc.tuple(fc.double({ min: 0, max: 0.999999, noNaN: true }), fc.constantFrom(...EXTREMES));
     fc.assert(
-      fc.property(fc.nat(all.length - 1), fc.array(change, { minLength: 1, maxLength: 2 }), (which, changes) => {
-        const list = places[which]!;
-        const found = taken(all[which]!, changes.map(([at, value]) => [list[Math.floor(at * list.length)]!, value]));
-        if (!found) return;
-        count++;
-        everything(found);
-      }),
+      fc.property(
+        fc.nat(all.length - 1),
+        fc.array(change, { minLength: 1, maxLength: 2 }),
+        (which, changes) => {
+          const list = places[which]!;
+          const found = taken(
+            all[which]!,
+            changes.map(([at, value]) => [list[Math.floor(at * list.length)]!, value]),
+          );
+          if (!found) return;
+          count++;
+          everything(found);
+        },
+      ),
       { numRuns: Number(process.env.KYMAR_RUNS ?? 200) },
     );
     expect(count).toBeGreaterThan(10);
@@ -90,15 +128,46 @@ describe('models never throw for a job that the schema takes', () => {
 
   test('a rate of zero at the other end, runs kept and nothing frozen: refused, never a page that stays white', () => {
     const offload = bare[0]!;
-    const zero = { ...offload, host: { ...offload.host, storage: { ...offload.host.storage, read: { value: 0, source: { kind: 'entered' } } } } };
-    expect(checkJob(zero)).toMatchObject({ ok: false, problems: [expect.stringMatching(/host\.storage\.read\.value.*at least 1 kB\/s/)] });
+    const zero = {
+      ...offload,
+      host: {
+        ...offload.host,
+        storage: { ...offload.host.storage, read: { value: 0, source: { kind: 'entered' } } },
+      },
+    };
+    expect(checkJob(zero)).toMatchObject({
+      ok: false,
+      problems: [expect.stringMatching(/host\.storage\.read\.value.*at least 1 kB\/s/)],
+    });
   });
 
   test.each([
-    ['a size beyond anything', (job: Job) => ({ ...job, activities: [{ ...job.activities[0]!, bytes: { value: 1e308, source: { kind: 'entered' } } }] }), /activities\.0\.bytes\.value/],
-    ['low above high', (job: Job) => ({ ...job, serviceYears: { value: [5, 4, 3], source: { kind: 'entered' } } }), /must rise/],
-    ['a frozen result without a figure', (job: Job) => ({ ...job, forecasts: [{ ...job.forecasts[0]!, results: [{ activity: 'offload', probability: null }] }] }), /holds no figure/],
-    ['a frozen range upside down', (job: Job) => JSON.parse(JSON.stringify(job).replace(/"time":\{"low":[\d.]+/, '"time":{"low":1e9')), /low end lies above/],
+    [
+      'a size beyond anything',
+      (job: Job) => ({
+        ...job,
+        activities: [{ ...job.activities[0]!, bytes: { value: 1e308, source: { kind: 'entered' } } }],
+      }),
+      /activities\.0\.bytes\.value/,
+    ],
+    [
+      'low above high',
+      (job: Job) => ({ ...job, serviceYears: { value: [5, 4, 3], source: { kind: 'entered' } } }),
+      /must rise/,
+    ],
+    [
+      'a frozen result without a figure',
+      (job: Job) => ({
+        ...job,
+        forecasts: [{ ...job.forecasts[0]!, results: [{ activity: 'offload', probability: null }] }],
+      }),
+      /holds no figure/,
+    ],
+    [
+      'a frozen range upside down',
+      (job: Job) => JSON.parse(JSON.stringify(job).replace(/"time":\{"low":[\d.]+/, '"time":{"low":1e9')),
+      /low end lies above/,
+    ],
     ['a version in quotes', (job: Job) => ({ ...job, kymarVersion: '1' }), /kymarVersion: "1" is no version/],
     ['a version named like a method', (job: Job) => ({ ...job, kymarVersion: 'constructor' }), /no version/],
   ])('%s is refused with its place', (_, broken, words) => {

@@ -2,7 +2,14 @@ import { DATA_UNIT } from '../endurance';
 import { NOTHING, type Counters } from './counters';
 
 /** Bits of the critical warning [standard NVM Express, log page 02h; from memory]. */
-const WARNINGS = ['spare blocks are below their threshold', 'temperature is outside its limits', 'reliability is degraded by media errors', 'the media are read-only', 'the backup of volatile memory has failed', 'persistent memory has become unreliable'];
+const WARNINGS = [
+  'spare blocks are below their threshold',
+  'temperature is outside its limits',
+  'reliability is degraded by media errors',
+  'the media are read-only',
+  'the backup of volatile memory has failed',
+  'persistent memory has become unreliable',
+];
 
 const KELVIN = 273;
 

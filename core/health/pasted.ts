@@ -39,7 +39,13 @@ const UNIT = /^(%|°?c|celsius|k|kelvin|hours?|h|minutes?|min)?\s*(?:[[(].*)?$/i
 function halves(line: string): [name: string, value: string] | null {
   const at = line.search(/[:=\t]/);
   if (at <= 0) return null;
-  const [name, value] = [line.slice(0, at).trim(), line.slice(at + 1).replace(/^[\s:=]{0,20}/, '').trim()];
+  const [name, value] = [
+    line.slice(0, at).trim(),
+    line
+      .slice(at + 1)
+      .replace(/^[\s:=]{0,20}/, '')
+      .trim(),
+  ];
   return name && value ? [name, value] : null;
 }
 
@@ -48,18 +54,34 @@ function halves(line: string): [name: string, value: string] | null {
  * out. A value that is no plain number, or that no drive can tell, is refused with its line and field.
  */
 export function fromPasted(text: string): Told {
-  if (text.length > MOST_TEXT) return { ok: false, problem: 'The text is longer than a million characters: paste only the health page.' };
+  if (text.length > MOST_TEXT)
+    return {
+      ok: false,
+      problem: 'The text is longer than a million characters: paste only the health page.',
+    };
   const counters: Counters = { ...NOTHING, from: 'pasted text', warnings: [] };
   let found = 0;
   for (const [i, line] of text.split(/\r?\n/).entries()) {
     const match = line.length > LONGEST_LINE ? null : halves(line);
-    const field = match ? own(FIELDS, match[0].toLowerCase().replace(/[^a-z]+/g, ' ').trim()) : undefined;
+    const field = match
+      ? own(
+          FIELDS,
+          match[0]
+            .toLowerCase()
+            .replace(/[^a-z]+/g, ' ')
+            .trim(),
+        )
+      : undefined;
     if (!match || !field) continue;
     const [name, told] = match;
     const digits = /^[+-]?\d[\d.,'’\u00a0\u202f ]*/.exec(told)?.[0] ?? '';
     const unit = UNIT.exec(told.slice(digits.length));
     const value = unit ? readNumber(digits) : undefined;
-    if (value === undefined) return { ok: false, problem: `Line ${i + 1}: "${told.slice(0, 60)}" is no number for ${name}. Write it in plain digits.` };
+    if (value === undefined)
+      return {
+        ok: false,
+        problem: `Line ${i + 1}: "${told.slice(0, 60)}" is no number for ${name}. Write it in plain digits.`,
+      };
     const [key, factor] = field;
     const kelvin = key === 'temperature' && /^k/i.test(unit![1] ?? '');
     const meant = factor === 0.01 ? value / 100 : value * factor - (kelvin ? 273 : 0);
@@ -68,5 +90,11 @@ export function fromPasted(text: string): Told {
     counters[key] = meant;
     found++;
   }
-  return found > 0 ? { ok: true, counters } : { ok: false, problem: 'No counter is named as the standards name them, e.g. "Data Units Written: 12,345" or "Power On Hours: 1,200".' };
+  return found > 0
+    ? { ok: true, counters }
+    : {
+        ok: false,
+        problem:
+          'No counter is named as the standards name them, e.g. "Data Units Written: 12,345" or "Power On Hours: 1,200".',
+      };
 }

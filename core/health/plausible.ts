@@ -31,7 +31,8 @@ export function plausible(counters: Counters): Told {
   for (const key of Object.keys(LIMITS) as Key[]) {
     const value = counters[key];
     const problem = value === null ? null : implausible(key, value);
-    if (problem) return { ok: false, problem: `${problem} This is no health page, or the bridge garbled it.` };
+    if (problem)
+      return { ok: false, problem: `${problem} This is no health page, or the bridge garbled it.` };
   }
   return { ok: true, counters };
 }

@@ -28,7 +28,8 @@ export const HEAT_CAPACITY: Record<Cooling, Spread> = {
 /** Air around a drive where nobody says, °C: rooms where drives are used. */
 export const AMBIENT: Spread = spread(20, 24, 32);
 
-export const isUsbLike = (modes: readonly string[]): boolean => modes.some((mode) => ['usb', 'usb4', 'thunderbolt'].includes(linkById(mode).family));
+export const isUsbLike = (modes: readonly string[]): boolean =>
+  modes.some((mode) => ['usb', 'usb4', 'thunderbolt'].includes(linkById(mode).family));
 
 interface Fitted {
   drive: Drive;
@@ -37,14 +38,18 @@ interface Fitted {
 }
 
 /** Outside the host's case, on a cable or as a sealed drive. */
-export const isExternal = ({ drive, bridge }: Fitted): boolean => drive.sealed === true || isUsbLike(bridge ? bridge.outer : drive.modes);
+export const isExternal = ({ drive, bridge }: Fitted): boolean =>
+  drive.sealed === true || isUsbLike(bridge ? bridge.outer : drive.modes);
 
 /** How a flash drive is cooled where it sits. */
 export function coolingOf(fitted: Fitted): Cooling {
   const { drive, bridge, accessories = [] } = fitted;
   const external = isExternal(fitted);
   const heatsink = drive.heatsinkHeight !== undefined || accessories.some((a) => a.kind === 'heatsink');
-  if (bridge?.cooling && external) return (heatsink || accessories.some((a) => a.kind === 'pad')) && bridge.cooling === 'metal' ? 'metal with pad' : bridge.cooling;
+  if (bridge?.cooling && external)
+    return (heatsink || accessories.some((a) => a.kind === 'pad')) && bridge.cooling === 'metal'
+      ? 'metal with pad'
+      : bridge.cooling;
   if (heatsink) return 'heatsink';
   return external ? 'plastic' : 'bare board';
 }

@@ -11,7 +11,15 @@ const DRAW: Record<string, { idle: number; run: number; start: number }> = {
 
 /** What a drive of its kind usually draws. */
 export const usualDraw = (drive: Drive): { idle: number; run: number; start: number } =>
-  DRAW[drive.media === 'disk' ? (formFactor(drive.form) === '3.5-inch' ? 'disk 3.5' : 'disk 2.5') : drive.modes.some((m) => m.startsWith('pcie')) ? 'M.2' : 'sata']!;
+  DRAW[
+    drive.media === 'disk'
+      ? formFactor(drive.form) === '3.5-inch'
+        ? 'disk 3.5'
+        : 'disk 2.5'
+      : drive.modes.some((m) => m.startsWith('pcie'))
+        ? 'M.2'
+        : 'sata'
+  ]!;
 
 /** W of a drive doing nothing, and fully busy in one direction. */
 export function drawOf(drive: Drive, direction: Direction): { idle: number; full: number } {

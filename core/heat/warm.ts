@@ -7,7 +7,8 @@
 export const settlesAt = (air: number, power: number, resistance: number): number => air + power * resistance;
 
 /** Temperature after so long, on the way from `from` to `to` with time constant tau. */
-export const warmAt = (from: number, to: number, tau: number, seconds: number): number => (seconds === Infinity ? to : to + (from - to) * Math.exp(-seconds / tau));
+export const warmAt = (from: number, to: number, tau: number, seconds: number): number =>
+  seconds === Infinity ? to : to + (from - to) * Math.exp(-seconds / tau);
 
 /** When it reaches `target` on the way from `from` to `to`; Infinity where it never does. */
 export function timeTo(from: number, to: number, tau: number, target: number): number {

@@ -27,7 +27,12 @@ export const Move = z.object({
   /** How many files that is; null widens the time. */
   files: Fact,
   /** Their sizes, where known: how many of about so many B each; as scanned from a folder. The count of `files` goes before. */
-  sizes: z.array(z.object({ bytes: z.number().nonnegative().max(1e18), count: z.number().int().positive().max(1e12) })).max(64).optional(),
+  sizes: z
+    .array(
+      z.object({ bytes: z.number().nonnegative().max(1e18), count: z.number().int().positive().max(1e12) }),
+    )
+    .max(64)
+    .optional(),
   /** All is read back afterwards. */
   verify: z.boolean().optional(),
   /** From the drive to the drive itself. */
@@ -120,11 +125,20 @@ export function filesOf({ files, sizes, bytes }: Move): Fact {
   const source = { kind: 'entered', note: `sizes of ${count.toLocaleString('en-GB')} files` } as const;
   const at = (b: number) => Math.max(1, Math.round(mean > 0 ? b / mean : count));
   if (bytes.value === null) return { value: count, source };
-  return { value: Array.isArray(bytes.value) ? [at(bytes.value[0]), at(bytes.value[1]), at(bytes.value[2])] : at(bytes.value), source };
+  return {
+    value: Array.isArray(bytes.value)
+      ? [at(bytes.value[0]), at(bytes.value[1]), at(bytes.value[2])]
+      : at(bytes.value),
+    source,
+  };
 }
 
 /** File sizes that scatter log-normally around a median: one in six lies beyond `spread` times it on either side. The mean is median · e^(σ²/2), σ = ln spread. */
-export function logNormalSizes(median: number, spread: number, count: number): { bytes: number; count: number }[] {
+export function logNormalSizes(
+  median: number,
+  spread: number,
+  count: number,
+): { bytes: number; count: number }[] {
   const sigma = Math.log(Math.max(1, spread));
   // Mid-points of 16 equal shares of the distribution keep its mean within a few per cent; the last is set so that the mean is exact.
   const n = Math.min(16, count);
@@ -133,7 +147,9 @@ export function logNormalSizes(median: number, spread: number, count: number): {
   const mean = median * Math.exp((sigma * sigma) / 2);
   const off = mean * n - sizes.reduce((a, b) => a + b, 0);
   sizes[n - 1] = Math.max(sizes[n - 1]!, sizes[n - 1]! + off);
-  return sizes.map((bytes, i) => ({ bytes: Math.round(bytes), count: Math.floor(count / n) + (i < count % n ? 1 : 0) })).filter((s) => s.count > 0);
+  return sizes
+    .map((bytes, i) => ({ bytes: Math.round(bytes), count: Math.floor(count / n) + (i < count % n ? 1 : 0) }))
+    .filter((s) => s.count > 0);
 }
 
 /** Inverse of the error function, to about 1e-4 relative; enough for file sizes. */

@@ -6,8 +6,18 @@ import { checkJob, doubtsOf, mergeJobs, nameOfChange, sha, witness, writeJob, re
 const [offload] = demoJobs() as [Job];
 const at = '2026-11-10T10:00:00.000Z';
 const change = (job: Job, to: (job: Job) => Job) => witness(job, to(job), at);
-const words = (job: Job) => doubtsOf(job).map((d) => d.words).join('\n');
-const cut = (job: Job): Job => ({ ...job, runs: job.runs.map((run, i) => (i === 0 && run.measure.kind === 'timed' ? { ...run, measure: { ...run.measure, seconds: run.measure.seconds / 3 } } : run)) });
+const words = (job: Job) =>
+  doubtsOf(job)
+    .map((d) => d.words)
+    .join('\n');
+const cut = (job: Job): Job => ({
+  ...job,
+  runs: job.runs.map((run, i) =>
+    i === 0 && run.measure.kind === 'timed'
+      ? { ...run, measure: { ...run.measure, seconds: run.measure.seconds / 3 } }
+      : run,
+  ),
+});
 const reread = (job: Job): Job => {
   const read = readJob(writeJob(job));
   if (!read.ok) throw new Error(read.problems.join());
@@ -19,7 +29,10 @@ describe('the chain of evidence', () => {
     const [first] = offload.runs as [Job['runs'][0]];
     const steps = [
       (j: Job): Job => ({ ...j, runs: [...j.runs, { ...first, id: 'new' }] }),
-      (j: Job): Job => ({ ...j, runs: j.runs.map((r) => (r.id === 'new' ? { ...r, excluded: { at, reason: 'lid was open' } } : r)) }),
+      (j: Job): Job => ({
+        ...j,
+        runs: j.runs.map((r) => (r.id === 'new' ? { ...r, excluded: { at, reason: 'lid was open' } } : r)),
+      }),
       (j: Job): Job => ({ ...j, decision: { kind: 'accept', words: 'fine', at } }),
       (j: Job): Job => ({ ...j, runs: j.runs.filter((r) => r.id !== 'run-2'), title: 'Renamed' }),
       (j: Job): Job => ({ ...j, forecasts: [] }),
@@ -30,7 +43,8 @@ describe('the chain of evidence', () => {
     expect(doubtsOf(reread(job))).toEqual([]);
   });
 
-  test('a change of anything else leaves the chain alone', () => expect(change(offload, (j) => ({ ...j, title: 'x' })).chain).toBe(offload.chain));
+  test('a change of anything else leaves the chain alone', () =>
+    expect(change(offload, (j) => ({ ...j, title: 'x' })).chain).toBe(offload.chain));
 
   test('seconds cut to a third are named, in the verdict and in every claim that uses them', () => {
     const job = reread(cut(offload));
@@ -39,26 +53,65 @@ describe('the chain of evidence', () => {
     expect(found.doubts).toHaveLength(1);
     expect(found.claims[0]!.doubts).toEqual(found.doubts);
     expect(found.claims[1]!.doubts).toEqual([]);
-    expect(words(change(job, (j) => ({ ...j, title: 'x', runs: j.runs.slice(0, -1) })))).toMatch(/changed after it was kept/);
+    expect(words(change(job, (j) => ({ ...j, title: 'x', runs: j.runs.slice(0, -1) })))).toMatch(
+      /changed after it was kept/,
+    );
   });
 
   test('a forecast hashed anew after a change is named', () => {
     const [frozen] = offload.forecasts as [Job['forecasts'][0]];
-    const { id, hash: _, ...body } = { ...frozen, results: frozen.results.map((r) => ({ ...r, probability: 1 })) };
-    const canonical = (v: unknown): string => JSON.stringify(v, (_k, p: unknown) => (p && typeof p === 'object' && !Array.isArray(p) ? Object.fromEntries(Object.entries(p).filter(([, x]) => x !== undefined).sort(([a], [b]) => (a < b ? -1 : 1))) : p));
+    const {
+      id,
+      hash: _,
+      ...body
+    } = { ...frozen, results: frozen.results.map((r) => ({ ...r, probability: 1 })) };
+    const canonical = (v: unknown): string =>
+      JSON.stringify(v, (_k, p: unknown) =>
+        p && typeof p === 'object' && !Array.isArray(p)
+          ? Object.fromEntries(
+              Object.entries(p)
+                .filter(([, x]) => x !== undefined)
+                .sort(([a], [b]) => (a < b ? -1 : 1)),
+            )
+          : p,
+      );
     const forged = { ...offload, forecasts: [{ id, ...body, hash: sha(canonical(body)) }] } as Job;
-    expect(words(reread(forged))).toMatch(/frozen forecast of 2026-11-03 09:30 UTC was changed after it was kept/);
+    expect(words(reread(forged))).toMatch(
+      /frozen forecast of 2026-11-03 09:30 UTC was changed after it was kept/,
+    );
     expect(verdict(forged).claims[0]!.doubts).toHaveLength(1);
-    expect(words({ ...offload, forecasts: [{ ...frozen, at: '2026-11-01T00:00:00.000Z' }] })).toMatch(/no longer fits its own hash/);
+    expect(words({ ...offload, forecasts: [{ ...frozen, at: '2026-11-01T00:00:00.000Z' }] })).toMatch(
+      /no longer fits its own hash/,
+    );
   });
 
   test.each<[string, (job: Job) => Job, RegExp]>([
     ['a run taken out', (j) => ({ ...j, runs: j.runs.slice(1) }), /run kept on .* was taken out of the file/],
-    ['a run slipped in', (j) => ({ ...j, runs: [...j.runs, { ...j.runs[0]!, id: 'slipped' }] }), /put into the file outside of Kymar/],
-    ['a decision slipped in', (j) => ({ ...j, decision: { kind: 'accept', words: '', at } }), /decision of .* was put into the file/],
-    ['an entry taken out of the middle', (j) => ({ ...j, chain: j.chain!.filter((_, i) => i !== 2) }), /broken at entry 3 of 7/],
-    ['two entries swapped', (j) => ({ ...j, chain: [j.chain![1]!, j.chain![0]!, ...j.chain!.slice(2)] }), /broken at entry 1/],
-    ['an entry’s content changed with the run', (j) => ({ ...j, chain: j.chain!.map((e, i) => (i === 1 ? { ...e, content: e.hash } : e)) }), /broken at entry 2/],
+    [
+      'a run slipped in',
+      (j) => ({ ...j, runs: [...j.runs, { ...j.runs[0]!, id: 'slipped' }] }),
+      /put into the file outside of Kymar/,
+    ],
+    [
+      'a decision slipped in',
+      (j) => ({ ...j, decision: { kind: 'accept', words: '', at } }),
+      /decision of .* was put into the file/,
+    ],
+    [
+      'an entry taken out of the middle',
+      (j) => ({ ...j, chain: j.chain!.filter((_, i) => i !== 2) }),
+      /broken at entry 3 of 7/,
+    ],
+    [
+      'two entries swapped',
+      (j) => ({ ...j, chain: [j.chain![1]!, j.chain![0]!, ...j.chain!.slice(2)] }),
+      /broken at entry 1/,
+    ],
+    [
+      'an entry’s content changed with the run',
+      (j) => ({ ...j, chain: j.chain!.map((e, i) => (i === 1 ? { ...e, content: e.hash } : e)) }),
+      /broken at entry 2/,
+    ],
   ])('%s is named', (_, forged, message) => expect(words(reread(forged(offload)))).toMatch(message));
 
   test('a file without a chain cannot be told about; what it holds is entered as found', () => {
@@ -71,7 +124,9 @@ describe('the chain of evidence', () => {
 
   test('whatever single place of the evidence is changed, it is found', () => {
     const leaves = (data: unknown, path: (string | number)[] = []): (string | number)[][] =>
-      typeof data !== 'object' || data === null ? [path] : Object.entries(data).flatMap(([k, v]) => leaves(v, [...path, Array.isArray(data) ? Number(k) : k]));
+      typeof data !== 'object' || data === null
+        ? [path]
+        : Object.entries(data).flatMap(([k, v]) => leaves(v, [...path, Array.isArray(data) ? Number(k) : k]));
     const places = leaves({ runs: offload.runs, chain: offload.chain });
     fc.assert(
       fc.property(fc.nat(places.length - 1), (n) => {
@@ -81,7 +136,18 @@ describe('the chain of evidence', () => {
         for (const key of path.slice(0, -1)) parent = parent[key] as Record<string | number, unknown>;
         const key = path.at(-1)!;
         const old = parent[key];
-        parent[key] = typeof old === 'number' ? old + 1 : typeof old === 'boolean' ? !old : old === null ? 25 : /^[0-9a-f]{64}$/.test(String(old)) ? 'a'.repeat(64) : old === 'written' ? 'bar' : `${String(old)}x`;
+        parent[key] =
+          typeof old === 'number'
+            ? old + 1
+            : typeof old === 'boolean'
+              ? !old
+              : old === null
+                ? 25
+                : /^[0-9a-f]{64}$/.test(String(old))
+                  ? 'a'.repeat(64)
+                  : old === 'written'
+                    ? 'bar'
+                    : `${String(old)}x`;
         const read = checkJob(data);
         return !read.ok || doubtsOf(read.value).length > 0;
       }),
@@ -92,7 +158,8 @@ describe('the chain of evidence', () => {
 
 describe('two tabs at one job', () => {
   const run = (id: string) => ({ ...offload.runs[0]!, id });
-  const added = (id: string) => change(offload, (j) => ({ ...j, runs: [...j.runs, run(id)], revision: j.revision + 1 }));
+  const added = (id: string) =>
+    change(offload, (j) => ({ ...j, runs: [...j.runs, run(id)], revision: j.revision + 1 }));
 
   test('each adds a run: both stand, and the joined chain tells of both', () => {
     const { value, conflicts } = mergeJobs(offload, added('mine'), added('theirs'));
@@ -104,8 +171,14 @@ describe('two tabs at one job', () => {
   });
   test('one removes a run the other sets aside: it stays, and no doubt is raised', () => {
     const without = change(offload, (j) => ({ ...j, runs: j.runs.slice(1) }));
-    const aside = change(offload, (j) => ({ ...j, runs: j.runs.map((r, i) => (i === 0 ? { ...r, excluded: { at, reason: 'x' } } : r)) }));
-    for (const [mine, theirs] of [[without, aside], [aside, without]] as const) {
+    const aside = change(offload, (j) => ({
+      ...j,
+      runs: j.runs.map((r, i) => (i === 0 ? { ...r, excluded: { at, reason: 'x' } } : r)),
+    }));
+    for (const [mine, theirs] of [
+      [without, aside],
+      [aside, without],
+    ] as const) {
       const { value } = mergeJobs(offload, mine, theirs);
       expect(value.runs[0]!.excluded ?? value.runs.at(-1)!.excluded).toBeDefined();
       expect(doubtsOf(value)).toEqual([]);
@@ -113,9 +186,20 @@ describe('two tabs at one job', () => {
   });
   test('what was forged stays named after a merge', () => {
     const forged = cut(offload);
-    expect(words(mergeJobs(forged, change(forged, (j) => ({ ...j, title: 'x' })), change(forged, (j) => ({ ...j, runs: [...j.runs, run('y')] }))).value)).toMatch(/changed after it was kept/);
+    expect(
+      words(
+        mergeJobs(
+          forged,
+          change(forged, (j) => ({ ...j, title: 'x' })),
+          change(forged, (j) => ({ ...j, runs: [...j.runs, run('y')] })),
+        ).value,
+      ),
+    ).toMatch(/changed after it was kept/);
   });
-  test('one renames, the other sets the date: both', () => expect(mergeJobs(offload, { ...offload, title: 'x' }, { ...offload, due: '2027-01-01' }).value).toMatchObject({ title: 'x', due: '2027-01-01' }));
+  test('one renames, the other sets the date: both', () =>
+    expect(
+      mergeJobs(offload, { ...offload, title: 'x' }, { ...offload, due: '2027-01-01' }).value,
+    ).toMatchObject({ title: 'x', due: '2027-01-01' }));
 });
 
 test.each<[string, Job | undefined, Job | undefined]>([
@@ -124,9 +208,19 @@ test.each<[string, Job | undefined, Job | undefined]>([
   ['title', offload, { ...offload, title: 'x', revision: 9 }],
   ['run added', offload, { ...offload, runs: [...offload.runs, offload.runs[0]!] }],
   ['2 runs removed', offload, { ...offload, runs: offload.runs.slice(2) }],
-  ['run set aside', offload, { ...offload, runs: offload.runs.map((r, i) => (i === 0 ? { ...r, excluded: { at, reason: 'x' } } : r)) }],
+  [
+    'run set aside',
+    offload,
+    { ...offload, runs: offload.runs.map((r, i) => (i === 0 ? { ...r, excluded: { at, reason: 'x' } } : r)) },
+  ],
   ['forecast frozen', { ...offload, forecasts: [] }, offload],
-  [`activity “${offload.activities[0]!.name}”`, offload, { ...offload, activities: offload.activities.map((a, i) => (i === 0 ? { ...a, wish: 5 } : a)) }],
+  [
+    `activity “${offload.activities[0]!.name}”`,
+    offload,
+    { ...offload, activities: offload.activities.map((a, i) => (i === 0 ? { ...a, wish: 5 } : a)) },
+  ],
   ['parts', offload, { ...offload, build: { ...offload.build!, cable: null } }],
   ['decision', offload, { ...offload, decision: { kind: 'accept', words: '', at } }],
-])('%s is what that change is called', (name, before, after) => expect(nameOfChange(before, after)).toBe(name));
+])('%s is what that change is called', (name, before, after) =>
+  expect(nameOfChange(before, after)).toBe(name),
+);

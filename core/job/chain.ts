@@ -45,7 +45,10 @@ function contentOf(thing: object): string {
   return made;
 }
 
-const linked = (told: Told, before: ChainEntry | undefined): ChainEntry => ({ ...told, hash: sha(canonical([before?.hash ?? '', told])) });
+const linked = (told: Told, before: ChainEntry | undefined): ChainEntry => ({
+  ...told,
+  hash: sha(canonical([before?.hash ?? '', told])),
+});
 
 type Evidence = Map<string, { what: ChainEntry['what']; id: string; thing: object }>;
 const keyOf = (entry: Pick<ChainEntry, 'what' | 'id'>): string => `${entry.what} ${entry.id}`;
@@ -71,20 +74,34 @@ function appended(chain: readonly ChainEntry[], told: readonly Told[]): ChainEnt
  */
 export function witness(before: Job | null, after: Job, at: string): Job {
   const started = after.chain ?? before?.chain;
-  if (before && started && before.runs === after.runs && before.forecasts === after.forecasts && before.decision === after.decision) return after;
+  if (
+    before &&
+    started &&
+    before.runs === after.runs &&
+    before.forecasts === after.forecasts &&
+    before.decision === after.decision
+  )
+    return after;
   const [was, is] = [evidenceOf(before ?? after), evidenceOf(after)];
   const told: Told[] = [];
-  const tell = (did: ChainEntry['did'], { what, id, thing }: { what: ChainEntry['what']; id: string; thing: object }) =>
-    told.push({ what, id, did, at, content: did === 'removed' ? null : contentOf(thing) });
+  const tell = (
+    did: ChainEntry['did'],
+    { what, id, thing }: { what: ChainEntry['what']; id: string; thing: object },
+  ) => told.push({ what, id, did, at, content: did === 'removed' ? null : contentOf(thing) });
   if (!started) for (const item of was.values()) tell('found', item);
   for (const [key, item] of is) {
     const had = was.get(key);
     if (!had) tell('added', item);
-    else if (had.thing !== item.thing && contentOf(had.thing) !== contentOf(item.thing)) tell('changed', item);
+    else if (had.thing !== item.thing && contentOf(had.thing) !== contentOf(item.thing))
+      tell('changed', item);
   }
   for (const [key, item] of was) if (!is.has(key)) tell('removed', item);
   const chain = before?.chain ?? after.chain;
-  return told.length > 0 ? { ...after, chain: appended(chain ?? [], told) } : chain ? { ...after, chain } : after;
+  return told.length > 0
+    ? { ...after, chain: appended(chain ?? [], told) }
+    : chain
+      ? { ...after, chain }
+      : after;
 }
 
 /** Two chains that grew out of one: theirs, with what only mine tells behind it. */
@@ -93,11 +110,15 @@ export function joinChains(mine: readonly ChainEntry[], theirs: readonly ChainEn
   while (common < mine.length && mine[common]!.hash === theirs[common]?.hash) common++;
   const known = new Set(theirs.map(({ hash: _, ...told }) => canonical(told)));
   const told = mine.slice(common).map(({ hash: _, ...rest }): Told => rest);
-  return appended(theirs, told.filter((one) => !known.has(canonical(one))));
+  return appended(
+    theirs,
+    told.filter((one) => !known.has(canonical(one))),
+  );
 }
 
 /** Whether a frozen forecast still is what was hashed when it was frozen. */
-export const isUntouched = ({ id: _id, hash, ...body }: FrozenForecast): boolean => sha(canonical(body)) === hash;
+export const isUntouched = ({ id: _id, hash, ...body }: FrozenForecast): boolean =>
+  sha(canonical(body)) === hash;
 
 /** Enters what is there now for each of these, where the chain tells otherwise: two changes were brought together. */
 export function settle(job: Job, of: readonly Pick<Doubt, 'what' | 'id'>[], at: string): Job {
@@ -105,35 +126,63 @@ export function settle(job: Job, of: readonly Pick<Doubt, 'what' | 'id'>[], at: 
   const told = of.flatMap(({ what, id }): Told[] => {
     if (what === 'chain') return [];
     const item = is.get(keyOf({ what, id }));
-    return [{ what, id, did: item ? 'changed' : 'removed', at, content: item ? contentOf(item.thing) : null }];
+    return [
+      { what, id, did: item ? 'changed' : 'removed', at, content: item ? contentOf(item.thing) : null },
+    ];
   });
   return told.length > 0 ? { ...job, chain: appended(job.chain ?? [], told) } : job;
 }
 
 const NAMES = { run: 'run', forecast: 'frozen forecast', decision: 'decision' } as const;
 /** A thing by its kind and its own time, e.g. `run of 2026-11-04 10:05 UTC`. */
-const nameOf = (what: ChainEntry['what'], thing: object): string => `${NAMES[what]}${'at' in thing ? ` of ${String(thing.at).slice(0, 16).replace('T', ' ')} UTC` : ''}`;
+const nameOf = (what: ChainEntry['what'], thing: object): string =>
+  `${NAMES[what]}${'at' in thing ? ` of ${String(thing.at).slice(0, 16).replace('T', ' ')} UTC` : ''}`;
 
 /** What of a job's evidence was changed, taken out or slipped in outside of Kymar, each named. */
 export function doubtsOf(job: Job): Doubt[] {
   const found: Doubt[] = [];
   const doubt = (what: Doubt['what'], id: string, words: string) => found.push({ what, id, words });
   for (const forecast of job.forecasts)
-    if (!untouched(forecast)) doubt('forecast', forecast.id, `The forecast frozen on ${forecast.at.slice(0, 10)} was changed afterwards: it no longer fits its own hash.`);
+    if (!untouched(forecast))
+      doubt(
+        'forecast',
+        forecast.id,
+        `The forecast frozen on ${forecast.at.slice(0, 10)} was changed afterwards: it no longer fits its own hash.`,
+      );
   const { chain } = job;
   if (!chain || chain.length === 0) return found;
   const broken = brokenAt(chain);
-  if (broken !== null) doubt('chain', `entry-${broken + 1}`, `The chain of evidence is broken at entry ${broken + 1} of ${chain.length}: entries were changed, removed or put in another order.`);
+  if (broken !== null)
+    doubt(
+      'chain',
+      `entry-${broken + 1}`,
+      `The chain of evidence is broken at entry ${broken + 1} of ${chain.length}: entries were changed, removed or put in another order.`,
+    );
   const last = new Map(chain.map((entry) => [keyOf(entry), entry]));
   const is = evidenceOf(job);
   for (const [key, { what, id, thing }] of is) {
     const entry = last.get(key);
     if (found.some((d) => d.what === what && d.id === id)) continue;
-    if (!entry || entry.did === 'removed') doubt(what, id, `The ${nameOf(what, thing)} was put into the file outside of Kymar: the chain of evidence does not know it.`);
-    else if (entry.content !== contentOf(thing)) doubt(what, id, `The ${nameOf(what, thing)} was changed after it was kept on ${entry.at.slice(0, 10)}: it no longer fits the chain of evidence.`);
+    if (!entry || entry.did === 'removed')
+      doubt(
+        what,
+        id,
+        `The ${nameOf(what, thing)} was put into the file outside of Kymar: the chain of evidence does not know it.`,
+      );
+    else if (entry.content !== contentOf(thing))
+      doubt(
+        what,
+        id,
+        `The ${nameOf(what, thing)} was changed after it was kept on ${entry.at.slice(0, 10)}: it no longer fits the chain of evidence.`,
+      );
   }
   for (const [key, { what, id, at, did }] of last)
-    if (did !== 'removed' && !is.has(key)) doubt(what, id, `A ${NAMES[what]} kept on ${at.slice(0, 10)} was taken out of the file outside of Kymar.`);
+    if (did !== 'removed' && !is.has(key))
+      doubt(
+        what,
+        id,
+        `A ${NAMES[what]} kept on ${at.slice(0, 10)} was taken out of the file outside of Kymar.`,
+      );
   return found;
 }
 

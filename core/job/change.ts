@@ -5,10 +5,19 @@ import type { Job } from './job';
 /** Counted and dated by every change: no change of their own. The chain is joined, not merged. */
 const KEPT = ['revision', 'changed', 'chain'] as const;
 const WORDS: Partial<Record<keyof Job, string>> = {
-  title: 'title', customer: 'customer', due: 'due date', note: 'note', host: 'machine', needs: 'requirements', serviceYears: 'service life', build: 'parts', decision: 'decision',
+  title: 'title',
+  customer: 'customer',
+  due: 'due date',
+  note: 'note',
+  host: 'machine',
+  needs: 'requirements',
+  serviceYears: 'service life',
+  build: 'parts',
+  decision: 'decision',
 };
 
-const bare = (job: Job): Partial<Job> => Object.fromEntries(Object.entries(job).filter(([key]) => !(KEPT as readonly string[]).includes(key)));
+const bare = (job: Job): Partial<Job> =>
+  Object.fromEntries(Object.entries(job).filter(([key]) => !(KEPT as readonly string[]).includes(key)));
 
 /** Where two states of a job differ in what people enter. */
 export const jobPlaces = (before: Job, after: Job): string[] => changedPlaces(bare(before), bare(after));
@@ -28,19 +37,29 @@ export function nameOfChange(before: Job | undefined, after: Job | undefined): s
   const [key, id] = place.split('.');
   if (key === 'runs' && before.runs.length === after.runs.length) {
     const aside = (job: Job) => job.runs.filter((run) => run.excluded).length;
-    return aside(after) > aside(before) ? 'run set aside' : aside(after) < aside(before) ? 'run used again' : 'run changed';
+    return aside(after) > aside(before)
+      ? 'run set aside'
+      : aside(after) < aside(before)
+        ? 'run used again'
+        : 'run changed';
   }
   if (key === 'runs') return listWords('run', before.runs, after.runs);
-  if (key === 'forecasts') return before.forecasts.length < after.forecasts.length ? 'forecast frozen' : listWords('frozen forecast', before.forecasts, after.forecasts);
+  if (key === 'forecasts')
+    return before.forecasts.length < after.forecasts.length
+      ? 'forecast frozen'
+      : listWords('frozen forecast', before.forecasts, after.forecasts);
   if (key === 'activities') {
     const name = after.activities.find((a) => a.id === id)?.name;
-    return before.activities.length === after.activities.length && name ? `activity “${name}”` : listWords('activity', before.activities, after.activities);
+    return before.activities.length === after.activities.length && name
+      ? `activity “${name}”`
+      : listWords('activity', before.activities, after.activities);
   }
   return WORDS[key as keyof Job] ?? 'change';
 }
 
 /** What is measured or frozen is never mixed out of two. */
-const isEvidence = (place: string): boolean => /^(runs|forecasts)\.[^.]+$/.test(place) || place === 'decision';
+const isEvidence = (place: string): boolean =>
+  /^(runs|forecasts)\.[^.]+$/.test(place) || place === 'decision';
 
 /** Two changes of one job, brought together; its revision is above both, its chain tells of both. */
 export function mergeJobs(base: Job, mine: Job, theirs: Job): Merged<Job> {

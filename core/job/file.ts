@@ -17,11 +17,23 @@ const MIGRATIONS: Record<number, (data: object) => object> = {
 
 /** Checks data that claims to be a job, of this version or an older one. */
 export function checkJob(data: unknown): Read<Job> {
-  if (typeof data !== 'object' || data === null || Array.isArray(data) || !('kymarVersion' in data)) return { ok: false, problems: ['This is no Kymar job file: it has no "kymarVersion".'] };
+  if (typeof data !== 'object' || data === null || Array.isArray(data) || !('kymarVersion' in data))
+    return { ok: false, problems: ['This is no Kymar job file: it has no "kymarVersion".'] };
   const version = data.kymarVersion;
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 1)
-    return { ok: false, problems: [`kymarVersion: ${String(JSON.stringify(version)).slice(0, 40)} is no version; it is a whole number such as ${VERSION}.`] };
-  if (version > VERSION) return { ok: false, problems: [`The file is of version ${version}; this Kymar reads up to ${VERSION}. Update Kymar, then import it again.`] };
+    return {
+      ok: false,
+      problems: [
+        `kymarVersion: ${String(JSON.stringify(version)).slice(0, 40)} is no version; it is a whole number such as ${VERSION}.`,
+      ],
+    };
+  if (version > VERSION)
+    return {
+      ok: false,
+      problems: [
+        `The file is of version ${version}; this Kymar reads up to ${VERSION}. Update Kymar, then import it again.`,
+      ],
+    };
   let current: object = data;
   for (let from = version; MIGRATIONS[from]; from++) current = MIGRATIONS[from]!(current);
   const read = Job.safeParse(current);
@@ -30,5 +42,7 @@ export function checkJob(data: unknown): Read<Job> {
 
 /** Issues of a schema as lines "where: what". */
 export function problemsOf(error: z.ZodError): string[] {
-  return error.issues.map((issue) => `${issue.path.length > 0 ? issue.path.join('.') : 'the file'}: ${issue.message}`);
+  return error.issues.map(
+    (issue) => `${issue.path.length > 0 ? issue.path.join('.') : 'the file'}: ${issue.message}`,
+  );
 }

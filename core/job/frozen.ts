@@ -14,7 +14,9 @@ const Result = z
     probability: z.number().min(0).max(1).nullable(),
     bar: EstimateSchema.optional(),
   })
-  .refine((r) => r.time !== undefined || r.figure !== undefined, { error: 'holds no figure: neither a time nor another answer' });
+  .refine((r) => r.time !== undefined || r.figure !== undefined, {
+    error: 'holds no figure: neither a time nor another answer',
+  });
 
 /** A forecast as it stood at one moment: inputs, figures with their working, and a hash over both. Never changed afterwards. */
 export const FrozenForecast = z.object({

@@ -4,7 +4,23 @@ import addFormats from 'ajv-formats';
 import fc from 'fast-check';
 import { demoJobs } from '../demo';
 import { verdict } from '../verdict';
-import { VERSION, checkJob, isUntouched, directionOf, filesOf, logNormalSizes, type Activity, type Move, Job, jobJsonSchema, nextStage, readJob, rebuild, stages, writeJob } from '.';
+import {
+  VERSION,
+  checkJob,
+  isUntouched,
+  directionOf,
+  filesOf,
+  logNormalSizes,
+  type Activity,
+  type Move,
+  Job,
+  jobJsonSchema,
+  nextStage,
+  readJob,
+  rebuild,
+  stages,
+  writeJob,
+} from '.';
 
 const [offload, scans] = demoJobs() as [Job, Job];
 const problems = (text: string) => {
@@ -23,7 +39,8 @@ describe('the job file', () => {
     const ajv = new Ajv({ strict: false });
     addFormats(ajv);
     const check = ajv.compile(published);
-    for (const job of [offload, scans]) expect([check(JSON.parse(writeJob(job))), check.errors]).toEqual([true, null]);
+    for (const job of [offload, scans])
+      expect([check(JSON.parse(writeJob(job))), check.errors]).toEqual([true, null]);
     expect(check({ ...offload, activities: 'none' })).toBe(false);
   });
 
@@ -32,7 +49,10 @@ describe('the job file', () => {
       const text = readFileSync(`docs/samples/job-v${version}.kymar.json`, 'utf8');
       expect(JSON.parse(text).kymarVersion).toBe(version);
       const read = readJob(text);
-      expect(read).toMatchObject({ ok: true, value: { kymarVersion: VERSION, id: 'demo-acoustics-offload', runs: { length: 7 } } });
+      expect(read).toMatchObject({
+        ok: true,
+        value: { kymarVersion: VERSION, id: 'demo-acoustics-offload', runs: { length: 7 } },
+      });
       expect(read.ok && isUntouched(read.value.forecasts[0]!)).toBe(true);
     }
   });
@@ -47,17 +67,29 @@ describe('the job file', () => {
   ])('%s', (_, text, message) => expect(problems(text).join()).toMatch(message));
 
   test('every fault is told with its place', () => {
-    const broken = structuredClone(offload) as unknown as { activities: { bytes: { value: unknown } }[]; host: { ports: { modes: string[] }[] }; runs: { id: string }[] };
+    const broken = structuredClone(offload) as unknown as {
+      activities: { bytes: { value: unknown } }[];
+      host: { ports: { modes: string[] }[] };
+      runs: { id: string }[];
+    };
     broken.activities[0]!.bytes.value = -5;
     broken.host.ports[0]!.modes = ['usb-99'];
     const found = checkJob(broken);
     expect(found).toMatchObject({ ok: false });
-    expect(!found.ok && found.problems.join('\n')).toMatch(/activities\.0\.bytes\.value[\s\S]*host\.ports\.0\.modes\.0: is no link mode/);
+    expect(!found.ok && found.problems.join('\n')).toMatch(
+      /activities\.0\.bytes\.value[\s\S]*host\.ports\.0\.modes\.0: is no link mode/,
+    );
   });
 
   test('a build on a port that is not there, and ids used twice, are refused', () => {
-    expect(checkJob({ ...offload, build: { ...offload.build, port: 'attic' } })).toMatchObject({ ok: false, problems: [expect.stringContaining('build.port: "attic" is no port')] });
-    expect(checkJob({ ...offload, runs: [offload.runs[0], offload.runs[0]] })).toMatchObject({ ok: false, problems: [expect.stringContaining('used twice')] });
+    expect(checkJob({ ...offload, build: { ...offload.build, port: 'attic' } })).toMatchObject({
+      ok: false,
+      problems: [expect.stringContaining('build.port: "attic" is no port')],
+    });
+    expect(checkJob({ ...offload, runs: [offload.runs[0], offload.runs[0]] })).toMatchObject({
+      ok: false,
+      problems: [expect.stringContaining('used twice')],
+    });
   });
 
   test('no text makes reading throw', () => {
@@ -70,10 +102,21 @@ describe('another build', () => {
     const moved = rebuild(offload, { build: { ...offload.build!, port: 'left-front' } });
     expect(moved.runs.every((r) => r.path !== 'customer' && r.path!.build.port === 'left-back')).toBe(true);
     expect(Job.safeParse(moved).success).toBe(true);
-    expect(verdict(moved)).toMatchObject({ answer: 'not proven', claims: [{ right: { answer: 'as forecast' }, forecast: { frozen: { id: 'forecast-1' } } }, { right: { answer: 'as forecast' } }] });
+    expect(verdict(moved)).toMatchObject({
+      answer: 'not proven',
+      claims: [
+        { right: { answer: 'as forecast' }, forecast: { frozen: { id: 'forecast-1' } } },
+        { right: { answer: 'as forecast' } },
+      ],
+    });
   });
   test('better known figures of the same parts leave them as they are', () => {
-    const known = rebuild(offload, { build: { ...offload.build!, drive: { ...offload.build!.drive, cache: { value: 100e9, source: { kind: 'entered' } } } } });
+    const known = rebuild(offload, {
+      build: {
+        ...offload.build!,
+        drive: { ...offload.build!.drive, cache: { value: 100e9, source: { kind: 'entered' } } },
+      },
+    });
     expect(known.runs).toBe(offload.runs);
     expect(known.build!.drive.cache.value).toBe(100e9);
   });
@@ -82,14 +125,25 @@ describe('another build', () => {
 describe('stages', () => {
   const fine = { blocked: false, unmet: false };
   test('each stage names the next action; the job opens where something is to be done', () => {
-    expect(stages(offload, fine).map((s) => s.state)).toEqual(['done', 'done', 'done', 'done', 'open', 'open']);
+    expect(stages(offload, fine).map((s) => s.state)).toEqual([
+      'done',
+      'done',
+      'done',
+      'done',
+      'open',
+      'open',
+    ]);
     expect(nextStage(stages(offload, fine)).stage).toBe('verdict');
     expect(nextStage(stages(scans, fine)).stage).toBe('path');
     expect(nextStage(stages({ ...scans, activities: [] }, fine)).stage).toBe('brief');
-    expect(nextStage(stages({ ...offload, decision: { kind: 'accept', words: '', at: offload.changed } }, fine)).stage).toBe('handover');
+    expect(
+      nextStage(stages({ ...offload, decision: { kind: 'accept', words: '', at: offload.changed } }, fine))
+        .stage,
+    ).toBe('handover');
   });
   test('a change after freezing, a blocked path and a missed wish ask for attention', () => {
-    const state = (job: Job, stage: string, trouble = fine) => stages(job, trouble).find((s) => s.stage === stage)!.state;
+    const state = (job: Job, stage: string, trouble = fine) =>
+      stages(job, trouble).find((s) => s.stage === stage)!.state;
     expect(state({ ...offload, activities: offload.activities.slice(1) }, 'forecast')).toBe('attention');
     expect(state(offload, 'path', { blocked: true, unmet: false })).toBe('attention');
     expect(state(offload, 'verdict', { blocked: false, unmet: true })).toBe('attention');
@@ -99,12 +153,34 @@ describe('stages', () => {
 describe('kinds of activity', () => {
   const [offload] = demoJobs() as [Job];
   const move = offload.activities[0] as Move;
-  const known = (value: number | [number, number, number] | null) => ({ value, source: { kind: 'entered' as const } });
+  const known = (value: number | [number, number, number] | null) => ({
+    value,
+    source: { kind: 'entered' as const },
+  });
   const common = { name: 'x', perDay: known(1), wish: null };
   const others: Activity[] = [
-    { ...common, id: 'a', kind: 'stream', direction: 'read', rate: known(50e6), streams: 3, lasts: known(3600), buffer: known(2) },
+    {
+      ...common,
+      id: 'a',
+      kind: 'stream',
+      direction: 'read',
+      rate: known(50e6),
+      streams: 3,
+      lasts: known(3600),
+      buffer: known(2),
+    },
     { ...common, id: 'b', kind: 'open', own: known(12), bytes: known(2e9), requests: known(null) },
-    { ...common, id: 'c', kind: 'scratch', operations: known(1e6), reads: 0.3, block: 4096, depth: 4, span: known(null), synchronous: true },
+    {
+      ...common,
+      id: 'c',
+      kind: 'scratch',
+      operations: known(1e6),
+      reads: 0.3,
+      block: 4096,
+      depth: 4,
+      span: known(null),
+      synchronous: true,
+    },
     { ...common, id: 'd', kind: 'keep', now: known(1e12), growth: known(3e9) },
   ];
 
@@ -115,20 +191,39 @@ describe('kinds of activity', () => {
   });
 
   test('what runs beside must be another activity of the job; an array needs its drives', () => {
-    expect(readJob(writeJob({ ...offload, activities: [{ ...move, besides: ['none'] }] }))).toMatchObject({ ok: false, problems: [expect.stringMatching(/besides.*no other activity/)] });
-    expect(readJob(writeJob({ ...offload, build: { ...offload.build!, together: 2, array: { mode: 'parity', by: 'system' } } }))).toMatchObject({ ok: false, problems: [expect.stringMatching(/at least 3/)] });
+    expect(readJob(writeJob({ ...offload, activities: [{ ...move, besides: ['none'] }] }))).toMatchObject({
+      ok: false,
+      problems: [expect.stringMatching(/besides.*no other activity/)],
+    });
+    expect(
+      readJob(
+        writeJob({
+          ...offload,
+          build: { ...offload.build!, together: 2, array: { mode: 'parity', by: 'system' } },
+        }),
+      ),
+    ).toMatchObject({ ok: false, problems: [expect.stringMatching(/at least 3/)] });
   });
 
   test('files: counted, else from their sizes and the bytes in one go', () => {
-    const sizes = [{ bytes: 4e6, count: 300 }, { bytes: 10e6, count: 100 }];
+    const sizes = [
+      { bytes: 4e6, count: 300 },
+      { bytes: 10e6, count: 100 },
+    ];
     expect(filesOf({ ...move, files: known(7), sizes })).toEqual(known(7));
     expect(filesOf({ ...move, files: known(null), sizes, bytes: known(5.5e9) }).value).toBe(1000);
-    expect(filesOf({ ...move, files: known(null), sizes, bytes: known([5.5e9, 11e9, 22e9]) }).value).toEqual([1000, 2000, 4000]);
+    expect(filesOf({ ...move, files: known(null), sizes, bytes: known([5.5e9, 11e9, 22e9]) }).value).toEqual([
+      1000, 2000, 4000,
+    ]);
     expect(filesOf({ ...move, files: known(null), sizes, bytes: known(null) }).value).toBe(400);
   });
 
   test('log-normal sizes: the median lies in the middle, the mean at median · e^(σ²/2)', () => {
-    for (const [median, spread] of [[2e6, 1], [2e6, 2], [50e3, 4]] as const) {
+    for (const [median, spread] of [
+      [2e6, 1],
+      [2e6, 2],
+      [50e3, 4],
+    ] as const) {
       const sizes = logNormalSizes(median, spread, 16_000);
       const count = sizes.reduce((sum, s) => sum + s.count, 0);
       const mean = sizes.reduce((sum, s) => sum + s.bytes * s.count, 0) / count;

@@ -11,7 +11,11 @@ import { Needs } from './needs';
 /** Version of the job file that this Kymar writes. */
 export const VERSION = 3;
 
-export const Decision = z.object({ kind: z.enum(['accept', 'change', 'retest', 'return']), words: z.string().max(2000), at: z.iso.datetime() });
+export const Decision = z.object({
+  kind: z.enum(['accept', 'change', 'retest', 'return']),
+  words: z.string().max(2000),
+  at: z.iso.datetime(),
+});
 export type Decision = z.infer<typeof Decision>;
 
 const Fields = z.object({
@@ -42,27 +46,39 @@ const Fields = z.object({
 
 /** A job: the spine of everything. One file holds it whole. */
 export const Job = Fields.superRefine((job, context) => {
-  const complain = (path: (string | number)[], message: string) => context.addIssue({ code: 'custom', path, message });
+  const complain = (path: (string | number)[], message: string) =>
+    context.addIssue({ code: 'custom', path, message });
   const twice = (list: readonly { id: string }[], name: string) =>
     list.forEach((item, i) => {
-      if (list.findIndex((other) => other.id === item.id) < i) complain([name, i, 'id'], `"${item.id}" is used twice`);
+      if (list.findIndex((other) => other.id === item.id) < i)
+        complain([name, i, 'id'], `"${item.id}" is used twice`);
     });
   twice(job.activities, 'activities');
   twice(job.runs, 'runs');
   twice(job.forecasts, 'forecasts');
   twice(job.host.ports, 'host');
   job.activities.forEach((activity, i) => {
-    if (activity.endpoint && !job.host.endpoints?.some((e) => e.id === activity.endpoint)) complain(['activities', i, 'endpoint'], `"${activity.endpoint}" is no endpoint of this host`);
-    for (const other of activity.besides ?? []) if (other === activity.id || !job.activities.some((a) => a.id === other)) complain(['activities', i, 'besides'], `"${other}" is no other activity of this job`);
+    if (activity.endpoint && !job.host.endpoints?.some((e) => e.id === activity.endpoint))
+      complain(['activities', i, 'endpoint'], `"${activity.endpoint}" is no endpoint of this host`);
+    for (const other of activity.besides ?? [])
+      if (other === activity.id || !job.activities.some((a) => a.id === other))
+        complain(['activities', i, 'besides'], `"${other}" is no other activity of this job`);
   });
-  for (const hop of job.build?.hops ?? []) if (!hop.hub.ports.some((port) => port.id === hop.port)) complain(['build', 'hops'], `"${hop.port}" is no port of ${hop.hub.model}`);
+  for (const hop of job.build?.hops ?? [])
+    if (!hop.hub.ports.some((port) => port.id === hop.port))
+      complain(['build', 'hops'], `"${hop.port}" is no port of ${hop.hub.model}`);
   const wrong = job.build?.array && cannot({ mode: job.build.array.mode, members: job.build.together ?? 1 });
   if (wrong) complain(['build', 'array'], wrong);
-  if (job.build && !job.host.ports.some((port) => port.id === job.build!.port)) complain(['build', 'port'], `"${job.build.port}" is no port of this host`);
+  if (job.build && !job.host.ports.some((port) => port.id === job.build!.port))
+    complain(['build', 'port'], `"${job.build.port}" is no port of this host`);
 });
 export type Job = z.infer<typeof Job>;
 
 /** JSON Schema of the job file, published under docs/. Relations between fields (ports named, ids unique) are checked beyond it. */
 export function jobJsonSchema(): object {
-  return { $id: 'kymar-job-v3', title: 'Kymar job file, version 3', ...z.toJSONSchema(Fields, { io: 'input', target: 'draft-2020-12', reused: 'ref' }) };
+  return {
+    $id: 'kymar-job-v3',
+    title: 'Kymar job file, version 3',
+    ...z.toJSONSchema(Fields, { io: 'input', target: 'draft-2020-12', reused: 'ref' }),
+  };
 }

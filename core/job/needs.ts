@@ -16,11 +16,17 @@ export const Schools = z.object({
   fileSystem: z.enum(['every system', 'the system’s own']),
 });
 export type Schools = z.infer<typeof Schools>;
-export const DEFAULT_SCHOOLS: Schools = { minimum: 'outcome-first', heatsink: 'when needed', fileSystem: 'every system' };
+export const DEFAULT_SCHOOLS: Schools = {
+  minimum: 'outcome-first',
+  heatsink: 'when needed',
+  fileSystem: 'every system',
+};
 
 /** What a drive is for beside its activities, and what it must put up with. What is absent was not asked. */
 export const Needs = z.object({
-  role: z.enum(['system', 'projects', 'scratch', 'library', 'everyday', 'archive', 'backup', 'expansion']).optional(),
+  role: z
+    .enum(['system', 'projects', 'scratch', 'library', 'everyday', 'archive', 'backup', 'expansion'])
+    .optional(),
   /** The host starts from it. */
   starts: z.boolean().optional(),
   /** Systems that must read and write it. */

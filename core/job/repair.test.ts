@@ -13,7 +13,13 @@ describe('a damaged record, repaired as far as the rest can be kept', () => {
   test('a sound one stays as it is', () => expect(repaired(offload)).toEqual({ job: offload, did: [] }));
 
   test('a figure that cannot be is not known any more', () => {
-    const { job, did } = repaired({ ...offload, host: { ...offload.host, storage: { ...offload.host.storage, read: { value: 0, source: { kind: 'entered' } } } } });
+    const { job, did } = repaired({
+      ...offload,
+      host: {
+        ...offload.host,
+        storage: { ...offload.host.storage, read: { value: 0, source: { kind: 'entered' } } },
+      },
+    });
     expect(job.host.storage.read.value).toBeNull();
     expect(did).toEqual(['host.storage.read is not known any more (it said 0)']);
     expect(job.runs).toEqual(offload.runs);
@@ -24,7 +30,12 @@ describe('a damaged record, repaired as far as the rest can be kept', () => {
     const { job, did } = repaired({ ...offload, runs, needs: { ...offload.needs, ambient: 'warm' } });
     expect(job.runs).toHaveLength(offload.runs.length - 1);
     expect(job.needs!.ambient).toBeUndefined();
-    expect(did).toEqual(expect.arrayContaining([expect.stringMatching(/runs entry 3 is left out/), 'needs.ambient is left out']));
+    expect(did).toEqual(
+      expect.arrayContaining([
+        expect.stringMatching(/runs entry 3 is left out/),
+        'needs.ambient is left out',
+      ]),
+    );
   });
 
   test('the record itself is not changed', () => {
@@ -34,9 +45,18 @@ describe('a damaged record, repaired as far as the rest can be kept', () => {
     expect(JSON.stringify(raw)).toBe(before);
   });
 
-  test('a version in quotes is put right', () => expect(repaired({ ...offload, kymarVersion: '3' }).job.kymarVersion).toBe(VERSION));
+  test('a version in quotes is put right', () =>
+    expect(repaired({ ...offload, kymarVersion: '3' }).job.kymarVersion).toBe(VERSION));
 
-  test.each<[string, unknown]>([['nothing', null], ['a text', 'x'], ['a newer one', { ...offload, kymarVersion: VERSION + 1 }], ['a hull', { kymarVersion: 1, id: 'x' }]])('%s cannot be repaired, and that is said', (_, raw) =>
-    expect(repairJob(raw)).toMatchObject({ ok: false, problems: expect.arrayContaining([expect.any(String)]) }),
+  test.each<[string, unknown]>([
+    ['nothing', null],
+    ['a text', 'x'],
+    ['a newer one', { ...offload, kymarVersion: VERSION + 1 }],
+    ['a hull', { kymarVersion: 1, id: 'x' }],
+  ])('%s cannot be repaired, and that is said', (_, raw) =>
+    expect(repairJob(raw)).toMatchObject({
+      ok: false,
+      problems: expect.arrayContaining([expect.any(String)]),
+    }),
   );
 });

@@ -5,7 +5,11 @@ import { checkJob } from './file';
 type Path = readonly PropertyKey[];
 type Fields = Record<PropertyKey, unknown>;
 
-const at = (data: unknown, path: Path): unknown => path.reduce((here: unknown, key) => (typeof here === 'object' && here !== null ? (here as Fields)[key] : undefined), data);
+const at = (data: unknown, path: Path): unknown =>
+  path.reduce(
+    (here: unknown, key) => (typeof here === 'object' && here !== null ? (here as Fields)[key] : undefined),
+    data,
+  );
 
 /** One thing that was fixed in a damaged record. */
 interface Fix {
@@ -21,10 +25,15 @@ const LISTS = ['runs', 'forecasts', 'activities', 'chain'];
 function fixFor(data: unknown, path: Path): Fix | null {
   for (let n = path.length; n > 0; n--) {
     const here = at(data, path.slice(0, n));
-    if (typeof here === 'object' && here !== null && 'value' in here && 'source' in here && n < path.length) return { path: path.slice(0, n), words: `${placed(path.slice(0, n))} is not known any more (it said ${JSON.stringify(here.value).slice(0, 40)})` };
+    if (typeof here === 'object' && here !== null && 'value' in here && 'source' in here && n < path.length)
+      return {
+        path: path.slice(0, n),
+        words: `${placed(path.slice(0, n))} is not known any more (it said ${JSON.stringify(here.value).slice(0, 40)})`,
+      };
   }
   const [list, index] = path;
-  if (LISTS.includes(String(list)) && index !== undefined) return { path: path.slice(0, 2), words: `${String(list)} entry ${Number(index) + 1} is left out` };
+  if (LISTS.includes(String(list)) && index !== undefined)
+    return { path: path.slice(0, 2), words: `${String(list)} entry ${Number(index) + 1} is left out` };
   return path.length > 0 ? { path, words: `${placed(path)} is left out` } : null;
 }
 
@@ -33,7 +42,8 @@ function applied(data: unknown, { path }: Fix): void {
   const key = path.at(-1)!;
   if (typeof parent !== 'object' || parent === null) return;
   const here = (parent as Fields)[key];
-  if (typeof here === 'object' && here !== null && 'value' in here && 'source' in here) (parent as Fields)[key] = { value: null, source: { kind: 'unknown' } };
+  if (typeof here === 'object' && here !== null && 'value' in here && 'source' in here)
+    (parent as Fields)[key] = { value: null, source: { kind: 'unknown' } };
   else if (Array.isArray(parent)) parent.splice(Number(key), 1);
   else delete parent[key];
 }
@@ -44,10 +54,12 @@ function applied(data: unknown, { path }: Fix): void {
  * @returns the job with what was done to it in words, or why nothing can be done
  */
 export function repairJob(raw: unknown): Read<{ job: Job; did: string[] }> {
-  if (typeof raw !== 'object' || raw === null) return { ok: false, problems: ['There is nothing in it that could be repaired.'] };
+  if (typeof raw !== 'object' || raw === null)
+    return { ok: false, problems: ['There is nothing in it that could be repaired.'] };
   const data = JSON.parse(JSON.stringify(raw)) as Fields;
   const did: string[] = [];
-  if (typeof data.kymarVersion === 'number' && data.kymarVersion > VERSION) return { ok: false, problems: ['A newer Kymar wrote it: update Kymar to open it.'] };
+  if (typeof data.kymarVersion === 'number' && data.kymarVersion > VERSION)
+    return { ok: false, problems: ['A newer Kymar wrote it: update Kymar to open it.'] };
   for (let round = 0; round < 200; round++) {
     const read = checkJob(data);
     if (read.ok) return { ok: true, value: { job: read.value, did } };

@@ -16,15 +16,37 @@ export function stages(job: Job, trouble: { blocked: boolean; unmet: boolean }):
   const done = job.runs.filter((run) => run.ended === 'done' && !run.excluded);
   // Of the needs only what the forecast asks; older frozen forecasts did not keep them.
   const asked = (needs: Job['needs']) => (frozen?.needs === undefined ? null : [needs?.fill, needs?.ambient]);
-  const stale = frozen !== undefined && job.build !== null && JSON.stringify([frozen.host, frozen.build, frozen.activities, asked(frozen.needs)]) !== JSON.stringify([job.host, job.build, job.activities, asked(job.needs)]);
+  const stale =
+    frozen !== undefined &&
+    job.build !== null &&
+    JSON.stringify([frozen.host, frozen.build, frozen.activities, asked(frozen.needs)]) !==
+      JSON.stringify([job.host, job.build, job.activities, asked(job.needs)]);
   const at = (stage: Stage, state: StageState['state'], next: string): StageState => ({ stage, state, next });
   return [
-    job.activities.length > 0 ? at('brief', 'done', 'Change what the customer does') : at('brief', 'open', 'Describe the first activity'),
-    trouble.blocked ? at('path', 'attention', 'Mend what blocks the path') : job.build ? at('path', 'done', 'Try other parts') : at('path', 'open', 'Choose a drive and how it is connected'),
-    stale ? at('forecast', 'attention', 'Freeze the changed forecast') : frozen ? at('forecast', 'done', 'Read the frozen forecast') : at('forecast', 'open', 'Freeze the forecast'),
+    job.activities.length > 0
+      ? at('brief', 'done', 'Change what the customer does')
+      : at('brief', 'open', 'Describe the first activity'),
+    trouble.blocked
+      ? at('path', 'attention', 'Mend what blocks the path')
+      : job.build
+        ? at('path', 'done', 'Try other parts')
+        : at('path', 'open', 'Choose a drive and how it is connected'),
+    stale
+      ? at('forecast', 'attention', 'Freeze the changed forecast')
+      : frozen
+        ? at('forecast', 'done', 'Read the frozen forecast')
+        : at('forecast', 'open', 'Freeze the forecast'),
     done.length > 0 ? at('bench', 'done', 'Add another run') : at('bench', 'open', 'Time the first run'),
-    done.length === 0 ? at('verdict', 'open', 'Needs a finished run') : trouble.unmet ? at('verdict', 'attention', 'Find out why it falls short') : job.decision ? at('verdict', 'done', 'Read the verdict') : at('verdict', 'open', 'Decide'),
-    job.decision ? at('handover', 'done', 'Print or save the document') : at('handover', 'open', 'Decide first'),
+    done.length === 0
+      ? at('verdict', 'open', 'Needs a finished run')
+      : trouble.unmet
+        ? at('verdict', 'attention', 'Find out why it falls short')
+        : job.decision
+          ? at('verdict', 'done', 'Read the verdict')
+          : at('verdict', 'open', 'Decide'),
+    job.decision
+      ? at('handover', 'done', 'Print or save the document')
+      : at('handover', 'open', 'Decide first'),
   ];
 }
 

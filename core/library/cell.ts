@@ -7,7 +7,9 @@ const MARK = "'";
 
 /** Rows with nothing in them that a spreadsheet program would run. */
 export const safeRows = (rows: readonly (readonly string[])[]): string[][] =>
-  rows.map((cells, line) => cells.map((cell, i) => ((line === 0 && i === 0) || RUNS.test(cell) ? MARK + cell : cell)));
+  rows.map((cells, line) =>
+    cells.map((cell, i) => ((line === 0 && i === 0) || RUNS.test(cell) ? MARK + cell : cell)),
+  );
 
 /** Rows as they were before {@link safeRows}; other rows as they are. */
 export function plainRows(rows: readonly (readonly string[])[]): readonly (readonly string[])[] {

@@ -4,7 +4,11 @@ import { KINDS, type Kind } from '../parts';
 import { propertyOf, type Property } from './property';
 
 /** What a property holds, read off its schema: the form and the CSV follow from it. */
-export type Holds = { type: 'text' | 'number' | 'yesno' | 'fact' | 'structure' } | { type: 'group' | 'rows'; columns: readonly Column[] } | { type: 'choice'; options: readonly (string | number)[] } | { type: 'list'; of: readonly string[] | null };
+export type Holds =
+  | { type: 'text' | 'number' | 'yesno' | 'fact' | 'structure' }
+  | { type: 'group' | 'rows'; columns: readonly Column[] }
+  | { type: 'choice'; options: readonly (string | number)[] }
+  | { type: 'list'; of: readonly string[] | null };
 
 export interface Column extends Property {
   key: string;
@@ -15,7 +19,16 @@ export interface Column extends Property {
   nullable: boolean;
 }
 
-type Def = { type: string; innerType?: z.ZodType; element?: z.ZodType; entries?: Record<string, string>; options?: z.ZodType[]; values?: unknown[]; items?: z.ZodType[]; shape?: Record<string, z.ZodType> };
+type Def = {
+  type: string;
+  innerType?: z.ZodType;
+  element?: z.ZodType;
+  entries?: Record<string, string>;
+  options?: z.ZodType[];
+  values?: unknown[];
+  items?: z.ZodType[];
+  shape?: Record<string, z.ZodType>;
+};
 const defOf = (schema: z.ZodType): Def => schema.def as unknown as Def;
 
 function holdsOf(schema: z.ZodType, kind: Kind, path: string): Holds {
@@ -32,15 +45,27 @@ function holdsOf(schema: z.ZodType, kind: Kind, path: string): Holds {
       return { type: 'choice', options: Object.values(def.entries!) };
     case 'union': {
       const values = def.options!.flatMap((option) => defOf(option).values ?? []);
-      return values.length === def.options!.length ? { type: 'choice', options: values as (string | number)[] } : { type: 'structure' };
+      return values.length === def.options!.length
+        ? { type: 'choice', options: values as (string | number)[] }
+        : { type: 'structure' };
     }
     case 'object':
-      return { type: 'group', columns: Object.entries(def.shape!).map(([key, inner]) => ({ ...columnOf(kind, `${path}.${key}`, inner), key })) };
+      return {
+        type: 'group',
+        columns: Object.entries(def.shape!).map(([key, inner]) => ({
+          ...columnOf(kind, `${path}.${key}`, inner),
+          key,
+        })),
+      };
     case 'array':
     case 'tuple': {
       const inner = holdsOf(def.element ?? def.items![0]!, kind, path);
       if (inner.type === 'group' && def.type === 'array') return { type: 'rows', columns: inner.columns };
-      return inner.type === 'text' ? { type: 'list', of: null } : inner.type === 'choice' ? { type: 'list', of: inner.options.map(String) } : { type: 'structure' };
+      return inner.type === 'text'
+        ? { type: 'list', of: null }
+        : inner.type === 'choice'
+          ? { type: 'list', of: inner.options.map(String) }
+          : { type: 'structure' };
     }
     default:
       return { type: 'structure' };
@@ -65,7 +90,9 @@ const known = new Map<Kind, readonly Column[]>();
 export function columnsOf(kind: Kind): readonly Column[] {
   const had = known.get(kind);
   if (had) return had;
-  const found = Object.entries(KINDS[kind].shape as Record<string, z.ZodType>).map(([key, schema]) => columnOf(kind, key, schema));
+  const found = Object.entries(KINDS[kind].shape as Record<string, z.ZodType>).map(([key, schema]) =>
+    columnOf(kind, key, schema),
+  );
   known.set(kind, found);
   return found;
 }

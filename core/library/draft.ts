@@ -17,8 +17,13 @@ export interface Draft {
  */
 export function draftDrive(text: string, id: string): Draft {
   const decoded = decode(text);
-  const meaning = (kind: string, pattern: RegExp) => decoded.readings.filter((r) => r.kind === kind).map((r) => pattern.exec(r.meaning)).find((m) => m !== null);
-  const value = (kind: string) => decoded.readings.filter((r) => r.kind === kind && r.value !== undefined).map((r) => r.value!);
+  const meaning = (kind: string, pattern: RegExp) =>
+    decoded.readings
+      .filter((r) => r.kind === kind)
+      .map((r) => pattern.exec(r.meaning))
+      .find((m) => m !== null);
+  const value = (kind: string) =>
+    decoded.readings.filter((r) => r.kind === kind && r.value !== undefined).map((r) => r.value!);
   const disk = value('spindle').length > 0 || /\b(hdd|hard (disk|drive))\b/i.test(text);
   const nvme = meaning('protocol', /NVMe/) !== undefined;
   const usb = decoded.links.filter((link) => ['usb', 'usb4', 'thunderbolt'].includes(linkById(link).family));
@@ -26,7 +31,15 @@ export function draftDrive(text: string, id: string): Draft {
   const m2 = /\bm\.?2\b/i.test(text) || nvme;
   const length = meaning('form', /(\d+) mm long/)?.[1];
   const inches = meaning('form', /^(2\.5|3\.5)-inch/)?.[1];
-  const form = sealed ? 'external' : m2 ? `M.2 22${length ?? '80'}` : inches === '3.5' ? '3.5-inch' : inches === '2.5' || !disk ? '2.5-inch, 7 mm' : '3.5-inch';
+  const form = sealed
+    ? 'external'
+    : m2
+      ? `M.2 22${length ?? '80'}`
+      : inches === '3.5'
+        ? '3.5-inch'
+        : inches === '2.5' || !disk
+          ? '2.5-inch, 7 mm'
+          : '3.5-inch';
   // One link where the listing settles it; where it leaves several open, the slowest is sure.
   const sure = decoded.links.at(-1);
   const fallback = sealed ? 'usb-5' : nvme ? 'pcie3x4' : 'sata-6';
@@ -53,7 +66,11 @@ export function draftDrive(text: string, id: string): Draft {
     warrantyYears: NONE,
     ...(sealed ? { sealed: true } : {}),
     ...(rpm ? { rpm } : {}),
-    ...(/\bSMR\b|shingled/i.test(text) ? { recording: 'SMR' as const } : /\bCMR\b/i.test(text) ? { recording: 'CMR' as const } : {}),
+    ...(/\bSMR\b|shingled/i.test(text)
+      ? { recording: 'SMR' as const }
+      : /\bCMR\b/i.test(text)
+        ? { recording: 'CMR' as const }
+        : {}),
   };
   return { drive, decoded };
 }

@@ -2,7 +2,18 @@ import fc from 'fast-check';
 import Papa from 'papaparse';
 import { SHOP } from '../stock';
 import { KINDS, type Drive, type Kind, type Part } from '../parts';
-import { type Column, columnsOf, compare, differencesOf, draftDrive, fromRows, readLibrary, toRows, writeLibrary, safeRows } from '.';
+import {
+  type Column,
+  columnsOf,
+  compare,
+  differencesOf,
+  draftDrive,
+  fromRows,
+  readLibrary,
+  toRows,
+  writeLibrary,
+  safeRows,
+} from '.';
 
 const KIND_NAMES = Object.keys(KINDS) as Kind[];
 const throughCsv = (rows: string[][]) => Papa.parse<string[]>(Papa.unparse(rows)).data;
@@ -25,38 +36,86 @@ describe('parts as a table', () => {
     for (const kind of KIND_NAMES) {
       const labels = columnsOf(kind).map((c) => c.label);
       expect(new Set(labels).size).toBe(labels.length);
-      expect(columnsOf(kind).filter((c) => c.label === c.key).map((c) => `${kind}.${c.key}`)).toEqual([]);
+      expect(
+        columnsOf(kind)
+          .filter((c) => c.label === c.key)
+          .map((c) => `${kind}.${c.key}`),
+      ).toEqual([]);
     }
   });
 
   test('figures of any size come back bit for bit', () => {
-    const figure = fc.oneof(fc.constant(0), fc.double({ min: 1e-3, max: 1e18, noNaN: true }), fc.integer({ min: 0, max: 2 ** 50 }));
-    const value = fc.oneof(fc.constant(null), figure, fc.tuple(figure, figure, figure).map((v) => v.sort((a, b) => a - b) as [number, number, number]));
-    const source = fc.record({ kind: fc.constantFrom('sheet' as const, 'measured' as const, 'practice' as const), note: fc.stringMatching(/^[\w ,"():-]{1,30}$/).map((s) => s.trim()).filter((s) => s !== '') });
-    const keys = ['capacity', 'read', 'write', 'rest', 'cache', 'tbw', 'randomRead', 'workload', 'mtbf'] as const;
+    const figure = fc.oneof(
+      fc.constant(0),
+      fc.double({ min: 1e-3, max: 1e18, noNaN: true }),
+      fc.integer({ min: 0, max: 2 ** 50 }),
+    );
+    const value = fc.oneof(
+      fc.constant(null),
+      figure,
+      fc.tuple(figure, figure, figure).map((v) => v.sort((a, b) => a - b) as [number, number, number]),
+    );
+    const source = fc.record({
+      kind: fc.constantFrom('sheet' as const, 'measured' as const, 'practice' as const),
+      note: fc
+        .stringMatching(/^[\w ,"():-]{1,30}$/)
+        .map((s) => s.trim())
+        .filter((s) => s !== ''),
+    });
+    const keys = [
+      'capacity',
+      'read',
+      'write',
+      'rest',
+      'cache',
+      'tbw',
+      'randomRead',
+      'workload',
+      'mtbf',
+    ] as const;
     // A rate is none below 1 kB/s.
     const speed = (x: number) => Math.min(x + 1e3, 1e12);
-    const ofKind = (key: string, v: Drive['read']['value']) => (!['read', 'write', 'rest'].includes(key) || v === null ? v : Array.isArray(v) ? v.map(speed) : speed(v));
+    const ofKind = (key: string, v: Drive['read']['value']) =>
+      !['read', 'write', 'rest'].includes(key) || v === null ? v : Array.isArray(v) ? v.map(speed) : speed(v);
     fc.assert(
-      fc.property(fc.array(fc.tuple(value, source), { minLength: keys.length, maxLength: keys.length }), (facts) => {
-        const drive = { ...SHOP.drives[0]!, ...Object.fromEntries(keys.map((key, i) => [key, { value: ofKind(key, facts[i]![0]), source: facts[i]![1] }])) } as Drive;
-        expect(fromRows('drives', throughCsv(toRows('drives', [drive]))).parts).toEqual([drive]);
-      }),
+      fc.property(
+        fc.array(fc.tuple(value, source), { minLength: keys.length, maxLength: keys.length }),
+        (facts) => {
+          const drive = {
+            ...SHOP.drives[0]!,
+            ...Object.fromEntries(
+              keys.map((key, i) => [key, { value: ofKind(key, facts[i]![0]), source: facts[i]![1] }]),
+            ),
+          } as Drive;
+          expect(fromRows('drives', throughCsv(toRows('drives', [drive]))).parts).toEqual([drive]);
+        },
+      ),
     );
   });
 
   test('a table of none is a form to fill in; an empty file is told', () => {
     const [head, ...rest] = toRows('cables', []);
     expect(rest).toEqual([]);
-    expect(head).toEqual(expect.arrayContaining(['Id', 'Name', 'Ends', 'Modes it carries', 'Length (m)', 'Carries (W)']));
-    expect(fromRows('cables', []).problems[0]).toMatchObject({ line: 1, words: expect.stringContaining('lack') });
+    expect(head).toEqual(
+      expect.arrayContaining(['Id', 'Name', 'Ends', 'Modes it carries', 'Length (m)', 'Carries (W)']),
+    );
+    expect(fromRows('cables', []).problems[0]).toMatchObject({
+      line: 1,
+      words: expect.stringContaining('lack'),
+    });
   });
 
   test('written by hand: short headings by label or key, units as people type them', () => {
-    const { parts, problems, ignored } = fromRows('cables', [['ID', 'name', 'ends', 'modes', 'length', 'colour'], ['x-1', 'My lead', 'usb-c + USB-A', 'usb-5', '0.5', 'red'], ['', '', '', '', '', '']]);
+    const { parts, problems, ignored } = fromRows('cables', [
+      ['ID', 'name', 'ends', 'modes', 'length', 'colour'],
+      ['x-1', 'My lead', 'usb-c + USB-A', 'usb-5', '0.5', 'red'],
+      ['', '', '', '', '', ''],
+    ]);
     expect(problems).toEqual([]);
     expect(ignored).toEqual(['colour']);
-    expect(parts).toEqual([{ id: 'x-1', name: 'My lead', ends: ['USB-C', 'USB-A'], modes: ['usb-5'], length: 0.5 }]);
+    expect(parts).toEqual([
+      { id: 'x-1', name: 'My lead', ends: ['USB-C', 'USB-A'], modes: ['usb-5'], length: 0.5 },
+    ]);
   });
 
   test.each([
@@ -75,13 +134,23 @@ describe('parts as a table', () => {
   });
 
   test('an id used twice is told with both lines', () => {
-    const { parts, problems } = drives((rows) => (rows[3]![column(rows, 'Id')] = rows[1]![column(rows, 'Id')]!));
+    const { parts, problems } = drives(
+      (rows) => (rows[3]![column(rows, 'Id')] = rows[1]![column(rows, 'Id')]!),
+    );
     expect(parts).toHaveLength(2);
-    expect(problems).toEqual([{ line: 4, column: 1, words: expect.stringContaining('stands in line 2 too') }]);
+    expect(problems).toEqual([
+      { line: 4, column: 1, words: expect.stringContaining('stands in line 2 too') },
+    ]);
   });
 
   test('no table makes reading throw; thousands of lines are read', () => {
-    fc.assert(fc.property(fc.constantFrom(...KIND_NAMES), fc.array(fc.array(fc.string(), { maxLength: 6 }), { maxLength: 6 }), (kind, rows) => Array.isArray(fromRows(kind, rows).parts)));
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...KIND_NAMES),
+        fc.array(fc.array(fc.string(), { maxLength: 6 }), { maxLength: 6 }),
+        (kind, rows) => Array.isArray(fromRows(kind, rows).parts),
+      ),
+    );
     fc.assert(
       fc.property(fc.constantFrom(...KIND_NAMES), fc.nat(), fc.nat(), fc.string(), (kind, i, j, text) => {
         const rows = toRows(kind, SHOP[kind].slice(0, 4) as never[]);
@@ -90,7 +159,10 @@ describe('parts as a table', () => {
         return fromRows(kind, rows).parts.length >= rows.length - 2;
       }),
     );
-    const many = Array.from({ length: 4000 }, (_, i) => ({ ...SHOP.cables[i % SHOP.cables.length]!, id: `c-${i}` }));
+    const many = Array.from({ length: 4000 }, (_, i) => ({
+      ...SHOP.cables[i % SHOP.cables.length]!,
+      id: `c-${i}`,
+    }));
     expect(fromRows('cables', toRows('cables', many)).parts).toHaveLength(4000);
   });
 });
@@ -105,12 +177,17 @@ describe('taking parts over', () => {
       { part: { ...faster, id: second.id }, there: second, state: 'changed', known: true },
       { part: fresh, there: null, state: 'new', known: false },
     ]);
-    expect(compare('drives', SHOP.drives, JSON.parse(JSON.stringify(SHOP.drives)) as Drive[]).every((c) => c.state === 'same')).toBe(true);
+    expect(
+      compare('drives', SHOP.drives, JSON.parse(JSON.stringify(SHOP.drives)) as Drive[]).every(
+        (c) => c.state === 'same',
+      ),
+    ).toBe(true);
   });
 });
 
 describe('the library file', () => {
-  test('holds the whole shop and comes back the same', () => expect(readLibrary(writeLibrary(SHOP))).toEqual({ ok: true, value: SHOP }));
+  test('holds the whole shop and comes back the same', () =>
+    expect(readLibrary(writeLibrary(SHOP))).toEqual({ ok: true, value: SHOP }));
   test.each([
     ['no JSON', '{', /no JSON/],
     ['another file', '{"kymarVersion":1}', /no Kymar library/],
@@ -124,19 +201,77 @@ describe('the library file', () => {
 
 describe('a drive from a pasted listing', () => {
   test.each([
-    ['Larkmoor Heath 2TB M.2 2280 PCIe 4.0 x4 NVMe, read 7,000 MB/s, write 6,500 MB/s, TLC', { media: 'flash', form: 'M.2 2280', plug: 'M.2', modes: ['pcie4x4'], cell: 'TLC', capacity: 2e12, read: 7e9, write: 6.5e9 }],
-    ['Venndale Loam 1 TB SATA III 2.5" SSD 560MB/s', { media: 'flash', form: '2.5-inch, 7 mm', plug: 'SATA', modes: ['sata-6'], capacity: 1e12, read: 560e6 }],
-    ['Marrowick Deep 12TB 3.5" 7200 rpm SATA 6Gb/s CMR', { media: 'disk', form: '3.5-inch', plug: 'SATA', modes: ['sata-6'], cell: null, capacity: 12e12, rpm: 7200, recording: 'CMR' }],
-    ['Tesselin Purse portable SSD 1TB USB 3.2 Gen 2, 1,050MB/s', { media: 'flash', form: 'external', plug: 'USB-C', modes: ['usb-10'], sealed: true, capacity: 1e12, read: 1.05e9 }],
-    ['Oystral Gull 512GB NVMe 2230', { form: 'M.2 2230', plug: 'M.2', modes: ['pcie3x4'], capacity: 512e9, read: null }],
+    [
+      'Larkmoor Heath 2TB M.2 2280 PCIe 4.0 x4 NVMe, read 7,000 MB/s, write 6,500 MB/s, TLC',
+      {
+        media: 'flash',
+        form: 'M.2 2280',
+        plug: 'M.2',
+        modes: ['pcie4x4'],
+        cell: 'TLC',
+        capacity: 2e12,
+        read: 7e9,
+        write: 6.5e9,
+      },
+    ],
+    [
+      'Venndale Loam 1 TB SATA III 2.5" SSD 560MB/s',
+      {
+        media: 'flash',
+        form: '2.5-inch, 7 mm',
+        plug: 'SATA',
+        modes: ['sata-6'],
+        capacity: 1e12,
+        read: 560e6,
+      },
+    ],
+    [
+      'Marrowick Deep 12TB 3.5" 7200 rpm SATA 6Gb/s CMR',
+      {
+        media: 'disk',
+        form: '3.5-inch',
+        plug: 'SATA',
+        modes: ['sata-6'],
+        cell: null,
+        capacity: 12e12,
+        rpm: 7200,
+        recording: 'CMR',
+      },
+    ],
+    [
+      'Tesselin Purse portable SSD 1TB USB 3.2 Gen 2, 1,050MB/s',
+      {
+        media: 'flash',
+        form: 'external',
+        plug: 'USB-C',
+        modes: ['usb-10'],
+        sealed: true,
+        capacity: 1e12,
+        read: 1.05e9,
+      },
+    ],
+    [
+      'Oystral Gull 512GB NVMe 2230',
+      { form: 'M.2 2230', plug: 'M.2', modes: ['pcie3x4'], capacity: 512e9, read: null },
+    ],
   ])('%s', (text, expected) => {
     const { drive } = draftDrive(text, 'new');
     expect(KINDS.drives.safeParse(drive).success).toBe(true);
-    const flat = Object.fromEntries(Object.entries(drive).map(([key, value]) => [key, typeof value === 'object' && value !== null && 'source' in value ? value.value : value]));
+    const flat = Object.fromEntries(
+      Object.entries(drive).map(([key, value]) => [
+        key,
+        typeof value === 'object' && value !== null && 'source' in value ? value.value : value,
+      ]),
+    );
     expect(flat).toMatchObject(expected);
   });
   test('no text gives an unsound drive', () => {
-    fc.assert(fc.property(fc.string({ maxLength: 80 }), (text) => KINDS.drives.safeParse(draftDrive(text, 'new').drive as Part).success));
+    fc.assert(
+      fc.property(
+        fc.string({ maxLength: 80 }),
+        (text) => KINDS.drives.safeParse(draftDrive(text, 'new').drive as Part).success,
+      ),
+    );
   });
 });
 
@@ -154,25 +289,65 @@ describe('what the form and the table know of a property', () => {
     ['bridges', 'read', { holds: { type: 'fact' }, nullable: true }],
     ['bridges', 'forms', { holds: { type: 'list', of: expect.arrayContaining(['M.2 2280', '3.5-inch']) } }],
     ['cables', 'ends', { holds: { type: 'list', of: expect.arrayContaining(['USB-C']) } }],
-    ['hosts', 'ports', { holds: { type: 'rows', columns: expect.arrayContaining([expect.objectContaining({ key: 'slot', label: 'Slot', holds: expect.objectContaining({ type: 'group' }) })]) } }],
-  ] as [Kind, string, object][])('%s: %s', (kind, key, expected) => expect(holds(kind, key)).toMatchObject(expected));
+    [
+      'hosts',
+      'ports',
+      {
+        holds: {
+          type: 'rows',
+          columns: expect.arrayContaining([
+            expect.objectContaining({
+              key: 'slot',
+              label: 'Slot',
+              holds: expect.objectContaining({ type: 'group' }),
+            }),
+          ]),
+        },
+      },
+    ],
+  ] as [Kind, string, object][])('%s: %s', (kind, key, expected) =>
+    expect(holds(kind, key)).toMatchObject(expected),
+  );
 
   test('whatever stands inside, however deep, has a name of its own', () => {
-    const bare = (columns: readonly Column[], path: string): string[] => columns.flatMap((c) => [...(c.label === c.key ? [`${path}.${c.key}`] : []), ...('columns' in c.holds ? bare(c.holds.columns, `${path}.${c.key}`) : [])]);
+    const bare = (columns: readonly Column[], path: string): string[] =>
+      columns.flatMap((c) => [
+        ...(c.label === c.key ? [`${path}.${c.key}`] : []),
+        ...('columns' in c.holds ? bare(c.holds.columns, `${path}.${c.key}`) : []),
+      ]);
     expect(KIND_NAMES.flatMap((kind) => bare(columnsOf(kind), kind))).toEqual([]);
   });
 
   test('groups name what is inside, with its unit', () => {
     const power = holds('drives', 'power').holds;
-    expect(power.type === 'group' && power.columns.map((c) => [c.key, c.label, c.dimension])).toEqual([['idle', 'Idle', 'power'], ['read', 'Reading', 'power'], ['write', 'Writing', 'power'], ['start', 'Starting', 'power']]);
+    expect(power.type === 'group' && power.columns.map((c) => [c.key, c.label, c.dimension])).toEqual([
+      ['idle', 'Idle', 'power'],
+      ['read', 'Reading', 'power'],
+      ['write', 'Writing', 'power'],
+      ['start', 'Starting', 'power'],
+    ]);
     const storage = holds('hosts', 'storage').holds;
-    expect(storage.type === 'group' && storage.columns.find((c) => c.key === 'read')).toMatchObject({ holds: { type: 'fact' }, dimension: 'rate' });
+    expect(storage.type === 'group' && storage.columns.find((c) => c.key === 'read')).toMatchObject({
+      holds: { type: 'fact' },
+      dimension: 'rate',
+    });
   });
 });
 
 describe('tables from spreadsheet programs', () => {
   const head = ['id', 'maker', 'model', 'media', 'form', 'plug', 'modes', 'cell', 'read', 'capacity'];
-  const line = (read: string, capacity = '2 TB', id = 'x', model = 'Heron') => [id, 'Fernhaze', model, 'flash', 'M.2 2280', 'M.2', 'pcie4x4', 'TLC', read, capacity];
+  const line = (read: string, capacity = '2 TB', id = 'x', model = 'Heron') => [
+    id,
+    'Fernhaze',
+    model,
+    'flash',
+    'M.2 2280',
+    'M.2',
+    'pcie4x4',
+    'TLC',
+    read,
+    capacity,
+  ];
   const rows = (...lines: string[][]) => fromRows('drives', [head, ...lines]);
 
   test('3.500 MB/s alone is asked about; told, it is read that way', () => {
@@ -183,19 +358,37 @@ describe('tables from spreadsheet programs', () => {
     expect(rows(line('3,500 MB/s')).doubtful).toBe('3,500 MB/s');
   });
   test('another figure of the table settles it, and it is said', () => {
-    expect(rows(line('3.500 MB/s', '1,5 TB'))).toMatchObject({ doubtful: null, parts: [{ read: { value: 3.5e9 } }], notes: [expect.stringMatching(/decimal comma, as “1,5 TB” shows/)] });
+    expect(rows(line('3.500 MB/s', '1,5 TB'))).toMatchObject({
+      doubtful: null,
+      parts: [{ read: { value: 3.5e9 } }],
+      notes: [expect.stringMatching(/decimal comma, as “1,5 TB” shows/)],
+    });
     expect(rows(line('3,500 MB/s', '1.5 TB')).parts[0]!.read.value).toBe(3.5e9);
     expect(rows(line('3500 MB/s', '1.5 TB'))).toMatchObject({ doubtful: null, notes: [] });
   });
   test('a formula is no figure; as a name it is taken as text and said', () => {
-    expect(rows(line('=1+1')).problems).toEqual([{ line: 2, column: 9, words: expect.stringMatching(/"=1\+1" is a formula. Save the table with its values/) }]);
-    expect(rows(line('3500 MB/s', '2 TB', 'x', '=1+1'))).toMatchObject({ parts: [{ model: '=1+1' }], notes: [expect.stringMatching(/Line 2, Model: “=1\+1” looks like a formula/)] });
+    expect(rows(line('=1+1')).problems).toEqual([
+      {
+        line: 2,
+        column: 9,
+        words: expect.stringMatching(/"=1\+1" is a formula. Save the table with its values/),
+      },
+    ]);
+    expect(rows(line('3500 MB/s', '2 TB', 'x', '=1+1'))).toMatchObject({
+      parts: [{ model: '=1+1' }],
+      notes: [expect.stringMatching(/Line 2, Model: “=1\+1” looks like a formula/)],
+    });
   });
   test('what Kymar writes itself is never asked about', () => {
-    for (const kind of KIND_NAMES) expect(fromRows(kind, toRows(kind, SHOP[kind] as never[])).doubtful).toBeNull();
+    for (const kind of KIND_NAMES)
+      expect(fromRows(kind, toRows(kind, SHOP[kind] as never[])).doubtful).toBeNull();
   });
   test('cells made safe for spreadsheets come back exactly, as do those that are not', () => {
-    const odd = ['=1+1', '+x', '-5', '@a', '\tb', "'=x", "'", 'plain'].map((model, i) => ({ ...SHOP.drives[0]!, id: `d${i}`, model: model.trim() || 'x' }));
+    const odd = ['=1+1', '+x', '-5', '@a', '\tb', "'=x", "'", 'plain'].map((model, i) => ({
+      ...SHOP.drives[0]!,
+      id: `d${i}`,
+      model: model.trim() || 'x',
+    }));
     const plain = toRows('drives', odd);
     const safe = safeRows(plain);
     expect(safe.flat().filter((cell) => /^[=+\-@\t]/.test(cell))).toEqual([]);
@@ -203,14 +396,38 @@ describe('tables from spreadsheet programs', () => {
   });
   test('a table that tells of some properties leaves the others as they are', () => {
     const [first] = SHOP.drives as [Drive];
-    const { parts, keys } = rows([first.id, first.maker, first.model, first.media, first.form, first.plug, first.modes.join(' + '), '', '9900.5 MB/s', '']);
+    const { parts, keys } = rows([
+      first.id,
+      first.maker,
+      first.model,
+      first.media,
+      first.form,
+      first.plug,
+      first.modes.join(' + '),
+      '',
+      '9900.5 MB/s',
+      '',
+    ]);
     const [change] = compare('drives', [first], parts, keys);
-    expect(differencesOf('drives', change!).map((d) => d.label)).toEqual(['Cell type', 'Capacity', 'Reads at']);
-    expect(change!.part).toEqual({ ...first, cell: null, capacity: { value: null, source: { kind: 'unknown' } }, read: { value: 9900.5e6, source: { kind: 'entered' } } });
+    expect(differencesOf('drives', change!).map((d) => d.label)).toEqual([
+      'Cell type',
+      'Capacity',
+      'Reads at',
+    ]);
+    expect(change!.part).toEqual({
+      ...first,
+      cell: null,
+      capacity: { value: null, source: { kind: 'unknown' } },
+      read: { value: 9900.5e6, source: { kind: 'entered' } },
+    });
   });
   test('old → new for each changed field, its source too', () => {
     const [first] = SHOP.drives as [Drive];
-    const changed = { ...first, read: { ...first.read, source: { kind: 'measured' as const, note: 'twice' } }, height: 3 };
+    const changed = {
+      ...first,
+      read: { ...first.read, source: { kind: 'measured' as const, note: 'twice' } },
+      height: 3,
+    };
     expect(differencesOf('drives', compare('drives', [first], [changed])[0]!)).toEqual([
       { label: 'source of Reads at', before: expect.stringMatching(/^sheet/), after: 'measured: twice' },
       { label: 'Height', before: expect.any(String), after: '3' },

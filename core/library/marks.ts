@@ -44,4 +44,5 @@ export const withPoint = (cell: string, decimal: '.' | ','): string =>
   });
 
 /** A figure with its marks so that it can be read one way only. */
-export const unmistakable = (text: string): string => text.replace(/(?<=\d),(?=\d{3}(?!\d))/g, '').replace(/(?<![\d.])(\d{1,3}\.\d{3})(?!\d)/g, '$10');
+export const unmistakable = (text: string): string =>
+  text.replace(/(?<=\d),(?=\d{3}(?!\d))/g, '').replace(/(?<![\d.])(\d{1,3}\.\d{3})(?!\d)/g, '$10');

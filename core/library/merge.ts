@@ -27,12 +27,18 @@ const bare = (text: string) => text.toLowerCase().replace(/[^a-z0-9]+/g, '');
  * Holds parts from a file against the shop's, by id, else by maker and name: one thing is never kept twice. Nothing is changed here.
  * @param keys properties that the file tells of; the others stay as they are. Absent: it tells of all
  */
-export function compare<K extends Kind>(_kind: K, shop: readonly PartOf[K][], incoming: readonly PartOf[K][], keys?: readonly string[]): Change<K>[] {
+export function compare<K extends Kind>(
+  _kind: K,
+  shop: readonly PartOf[K][],
+  incoming: readonly PartOf[K][],
+  keys?: readonly string[],
+): Change<K>[] {
   const told = keys && new Set(keys);
   const byId = new Map(shop.map((part) => [part.id, part]));
   // Only where an id is not known: it takes as long as all the rest.
   let byName: Map<string, PartOf[K]> | null = null;
-  const named = (part: PartOf[K]) => (byName ??= new Map(shop.map((p) => [bare(nameOf(p)), p]))).get(bare(nameOf(part)));
+  const named = (part: PartOf[K]) =>
+    (byName ??= new Map(shop.map((p) => [bare(nameOf(p)), p]))).get(bare(nameOf(part)));
   return incoming.map((part) => {
     const same = byId.get(part.id);
     const twin = same ? undefined : named(part);
@@ -44,7 +50,10 @@ export function compare<K extends Kind>(_kind: K, shop: readonly PartOf[K][], in
 }
 
 /** What a change changes, property by property, as people read it. */
-export function differencesOf<K extends Kind>(kind: K, { there, part }: Pick<Change<K>, 'there' | 'part'>): Difference[] {
+export function differencesOf<K extends Kind>(
+  kind: K,
+  { there, part }: Pick<Change<K>, 'there' | 'part'>,
+): Difference[] {
   if (!there) return [];
   return columnsOf(kind).flatMap((column) => {
     const [was, is] = [there, part].map((p) => (p as Record<string, unknown>)[column.key]);
@@ -55,7 +64,10 @@ export function differencesOf<K extends Kind>(kind: K, { there, part }: Pick<Cha
 /** A property's change in words; where the figure is the same, its source is what changed. */
 function difference(column: Column, was: unknown, is: unknown): Difference {
   const [a, b] = [cellsOf(column, was), cellsOf(column, is)];
-  const i = Math.max(0, a.findIndex((cell, n) => cell !== b[n]));
+  const i = Math.max(
+    0,
+    a.findIndex((cell, n) => cell !== b[n]),
+  );
   const said = (cells: string[]) => (cells[i] || 'empty').slice(0, 120);
   return { label: ['', 'source of ', 'more on '][i] + column.label, before: said(a), after: said(b) };
 }

@@ -12,7 +12,11 @@ export interface Property {
   of?: string;
 }
 
-const p = (label: string, dimension?: Dimension, more: Omit<Property, 'label' | 'dimension'> = {}): Property => ({ label, ...(dimension ? { dimension } : {}), ...more });
+const p = (
+  label: string,
+  dimension?: Dimension,
+  more: Omit<Property, 'label' | 'dimension'> = {},
+): Property => ({ label, ...(dimension ? { dimension } : {}), ...more });
 
 /** Properties by their key in the schema. What differs by kind stands below. */
 const COMMON: Record<string, Property> = {
@@ -155,9 +159,14 @@ const INSIDE: Record<string, Property> = {
 };
 
 const BY_KIND: Partial<Record<Kind, Record<string, Property>>> = {
-  bridges: { power: p('Draws itself', 'power'), read: p('Reads at most', 'rate'), write: p('Writes at most', 'rate') },
+  bridges: {
+    power: p('Draws itself', 'power'),
+    read: p('Reads at most', 'rate'),
+    write: p('Writes at most', 'rate'),
+  },
   cables: { power: p('Carries', 'power'), modes: p('Modes it carries') },
   hubs: { supply: p('Own supply', 'power'), ports: p('Ports') },
 };
 
-export const propertyOf = (kind: Kind, key: string): Property => BY_KIND[kind]?.[key] ?? COMMON[key] ?? INSIDE[key] ?? p(key.slice(key.lastIndexOf('.') + 1));
+export const propertyOf = (kind: Kind, key: string): Property =>
+  BY_KIND[kind]?.[key] ?? COMMON[key] ?? INSIDE[key] ?? p(key.slice(key.lastIndexOf('.') + 1));

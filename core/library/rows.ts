@@ -53,8 +53,11 @@ class Cells {
   private fresh(column: Column, text: string, source: string, more: string): CellRead {
     try {
       const value = read(column, text, source, more);
-      const checked = KINDS[this.kind].shape[column.key as keyof (typeof KINDS)[Kind]['shape']].safeParse(value);
-      return checked.success ? { ok: true, value: checked.data } : { ok: false, problems: checked.error.issues.map((issue) => issue.message) };
+      const checked =
+        KINDS[this.kind].shape[column.key as keyof (typeof KINDS)[Kind]['shape']].safeParse(value);
+      return checked.success
+        ? { ok: true, value: checked.data }
+        : { ok: false, problems: checked.error.issues.map((issue) => issue.message) };
     } catch (error) {
       if (!(error instanceof Unreadable)) throw error;
       return { ok: false, problems: [error.message] };
@@ -66,7 +69,11 @@ class Cells {
  * Reads a table of parts. A line with a problem gives no part; all problems are told. Never throws.
  * @param decimal the mark of its decimals, where a person said; else the figures themselves tell, as far as they do
  */
-export function fromRows<K extends Kind>(kind: K, rows: readonly (readonly string[])[], decimal?: '.' | ','): FromRows<K> {
+export function fromRows<K extends Kind>(
+  kind: K,
+  rows: readonly (readonly string[])[],
+  decimal?: '.' | ',',
+): FromRows<K> {
   const [head = [], ...lines] = plainRows(rows);
   const found: FromRows<K> = { parts: [], problems: [], notes: [], doubtful: null, keys: [], ignored: [] };
   const columns = columnsOf(kind);
@@ -76,12 +83,30 @@ export function fromRows<K extends Kind>(kind: K, rows: readonly (readonly strin
   found.ignored = head.filter((name, i) => !taken.has(i) && name.trim() !== '');
   const needed = columns.filter((c) => !c.optional && !c.nullable && c.holds.type !== 'fact' && at(c) < 0);
   if (needed.length > 0) {
-    found.problems.push({ line: 1, column: 1, words: `The headings lack: ${needed.map(heading).join(', ')}.` });
+    found.problems.push({
+      line: 1,
+      column: 1,
+      words: `The headings lack: ${needed.map(heading).join(', ')}.`,
+    });
     return found;
   }
-  const mark = markFor(columns.filter(isFigure).map((c) => at(c)).filter((i) => i >= 0), lines, decimal, found);
+  const mark = markFor(
+    columns
+      .filter(isFigure)
+      .map((c) => at(c))
+      .filter((i) => i >= 0),
+    lines,
+    decimal,
+    found,
+  );
   const reader = new Cells(kind);
-  const wanted = columns.map((column) => ({ column, figure: isFigure(column), main: at(column), source: at(column, SOURCE), more: at(column, MORE) }));
+  const wanted = columns.map((column) => ({
+    column,
+    figure: isFigure(column),
+    main: at(column),
+    source: at(column, SOURCE),
+    more: at(column, MORE),
+  }));
   const seen = new Map<string, number>();
   lines.forEach((cells, i) => {
     const line = i + 2;
@@ -90,22 +115,35 @@ export function fromRows<K extends Kind>(kind: K, rows: readonly (readonly strin
     const part: Record<string, unknown> = {};
     for (const { column, figure, main, source, more } of wanted) {
       const text = (cells[main] ?? '').trim();
-      const complain = (words: string) => found.problems.push({ line, column: at(column) + 1, words: `${heading(column)}: ${words}` });
+      const complain = (words: string) =>
+        found.problems.push({ line, column: at(column) + 1, words: `${heading(column)}: ${words}` });
       if (isFormula(text)) {
         if (figure) {
           complain(`"${text.slice(0, 60)}" is a formula. Save the table with its values.`);
           continue;
         }
-        found.notes.push(`Line ${line}, ${heading(column)}: “${text.slice(0, 60)}” looks like a formula and is taken as text.`);
+        found.notes.push(
+          `Line ${line}, ${heading(column)}: “${text.slice(0, 60)}” looks like a formula and is taken as text.`,
+        );
       }
-      const value = reader.read(column, mark && figure ? withPoint(text, mark) : text, (cells[source] ?? '').trim(), (cells[more] ?? '').trim());
+      const value = reader.read(
+        column,
+        mark && figure ? withPoint(text, mark) : text,
+        (cells[source] ?? '').trim(),
+        (cells[more] ?? '').trim(),
+      );
       if (!value.ok) value.problems.forEach(complain);
       else if (value.value !== undefined) part[column.key] = value.value;
     }
     if (found.problems.length > before) return;
     const id = String(part.id);
     const twice = seen.get(id);
-    if (twice !== undefined) found.problems.push({ line, column: at(columns.find((c) => c.key === 'id')!) + 1, words: `Id: "${id}" stands in line ${twice} too.` });
+    if (twice !== undefined)
+      found.problems.push({
+        line,
+        column: at(columns.find((c) => c.key === 'id')!) + 1,
+        words: `Id: "${id}" stands in line ${twice} too.`,
+      });
     else {
       seen.set(id, line);
       found.parts.push(part as PartOf[K]);
@@ -115,30 +153,52 @@ export function fromRows<K extends Kind>(kind: K, rows: readonly (readonly strin
 }
 
 /** Where each property's columns stand in a table; −1 for those that are not there. */
-function placesOf(columns: readonly Column[], head: readonly string[]): (column: Column, suffix?: string) => number {
+function placesOf(
+  columns: readonly Column[],
+  head: readonly string[],
+): (column: Column, suffix?: string) => number {
   const names = new Map<string, number>();
   head.forEach((text, i) => {
-    const name = text.replace(/^\ufeff/, '').trim().toLowerCase();
+    const name = text
+      .replace(/^\ufeff/, '')
+      .trim()
+      .toLowerCase();
     if (!names.has(name)) names.set(name, i);
   });
   const find = (column: Column, suffix: string) => {
-    const there = [heading(column), column.label, column.key].map((name) => names.get(name.toLowerCase() + suffix)).filter((i) => i !== undefined);
+    const there = [heading(column), column.label, column.key]
+      .map((name) => names.get(name.toLowerCase() + suffix))
+      .filter((i) => i !== undefined);
     return there.length > 0 ? Math.min(...there) : -1;
   };
-  const places = new Map(columns.flatMap((column) => ['', SOURCE, MORE].map((suffix) => [column.key + suffix, find(column, suffix)] as const)));
+  const places = new Map(
+    columns.flatMap((column) =>
+      ['', SOURCE, MORE].map((suffix) => [column.key + suffix, find(column, suffix)] as const),
+    ),
+  );
   return (column, suffix = '') => places.get(column.key + suffix)!;
 }
 
 const isFigure = ({ holds }: Column): boolean => holds.type === 'fact' || holds.type === 'number';
 
 /** The mark of a table's decimals, and what is to be said or asked of it. */
-function markFor(columns: readonly number[], lines: readonly (readonly string[])[], decimal: '.' | ',' | undefined, found: Pick<FromRows<Kind>, 'notes' | 'doubtful'>): '.' | ',' | null {
+function markFor(
+  columns: readonly number[],
+  lines: readonly (readonly string[])[],
+  decimal: '.' | ',' | undefined,
+  found: Pick<FromRows<Kind>, 'notes' | 'doubtful'>,
+): '.' | ',' | null {
   if (decimal) return decimal;
-  const marks = marksOf((function* () {
-    for (const cells of lines) for (const i of columns) yield cells[i] ?? '';
-  })());
+  const marks = marksOf(
+    (function* () {
+      for (const cells of lines) for (const i of columns) yield cells[i] ?? '';
+    })(),
+  );
   if (!marks.doubtful) return marks.decimal;
-  if (marks.decimal) found.notes.push(`“${marks.doubtful}” is read with a decimal ${marks.decimal === '.' ? 'point' : 'comma'}, as “${marks.shown}” shows.`);
+  if (marks.decimal)
+    found.notes.push(
+      `“${marks.doubtful}” is read with a decimal ${marks.decimal === '.' ? 'point' : 'comma'}, as “${marks.shown}” shows.`,
+    );
   else found.doubtful = marks.doubtful;
   return marks.decimal;
 }
@@ -166,7 +226,10 @@ function read(column: Column, text: string, source: string, more: string): unkno
       return option;
     }
     case 'list':
-      return text.split(/[+;]/).map((item) => item.trim()).map((item) => holds.of?.find((o) => o.toLowerCase() === item.toLowerCase()) ?? item);
+      return text
+        .split(/[+;]/)
+        .map((item) => item.trim())
+        .map((item) => holds.of?.find((o) => o.toLowerCase() === item.toLowerCase()) ?? item);
     case 'group':
     case 'rows':
     case 'structure':
@@ -174,14 +237,26 @@ function read(column: Column, text: string, source: string, more: string): unkno
   }
 }
 
-function factOf({ dimension = 'count', optional, nullable }: Column, text: string, source: string, more: string): Fact | null | undefined {
-  if (text === '' && source === '' && more === '') return optional ? undefined : nullable ? null : { value: null, source: { kind: 'unknown' } };
+function factOf(
+  { dimension = 'count', optional, nullable }: Column,
+  text: string,
+  source: string,
+  more: string,
+): Fact | null | undefined {
+  if (text === '' && source === '' && more === '')
+    return optional ? undefined : nullable ? null : { value: null, source: { kind: 'unknown' } };
   const figure = parseFact(text === '' ? '?' : text, dimension);
   if (!figure.ok) throw new Unreadable(figure.problem);
   const [, kind = '', note] = /^([^:]*)(?::\s*([\s\S]*))?$/.exec(source)!;
-  const from = source === '' ? { kind: figure.value === null ? 'unknown' : 'entered' } : { kind: kind.trim().toLowerCase(), ...(note === undefined ? {} : { note }) };
+  const from =
+    source === ''
+      ? { kind: figure.value === null ? 'unknown' : 'entered' }
+      : { kind: kind.trim().toLowerCase(), ...(note === undefined ? {} : { note }) };
   const checked = Source.safeParse(from);
-  if (!checked.success) throw new Unreadable(`"${kind}" is no source. Write one of ${Source.shape.kind.options.join(', ')}, then a colon and a note.`);
+  if (!checked.success)
+    throw new Unreadable(
+      `"${kind}" is no source. Write one of ${Source.shape.kind.options.join(', ')}, then a colon and a note.`,
+    );
   return { value: figure.value, source: checked.data, ...(more === '' ? {} : (json(more) as object)) };
 }
 

@@ -12,7 +12,13 @@ export type Derivation =
   | { kind: 'stated'; ceiling: number; note: string };
 
 /** What good equipment reaches: three points, as shares of the ceiling or in B/s, or PCIe's packet formula. */
-export type Practice = { kind: 'share' | 'rate'; read: readonly [number, number, number]; write?: readonly [number, number, number] } | { kind: 'packets' };
+export type Practice =
+  | {
+      kind: 'share' | 'rate';
+      read: readonly [number, number, number];
+      write?: readonly [number, number, number];
+    }
+  | { kind: 'packets' };
 
 export interface Link {
   /** Stable id used in files, e.g. `usb-10`, `pcie4x4`. */

@@ -1,4 +1,15 @@
-import { ceilingOf, lineRateOf, DIRECTIONS, explainCeiling, explainPractical, linkById, LINKS, modesOf, packetRate, practicalOf } from '.';
+import {
+  ceilingOf,
+  lineRateOf,
+  DIRECTIONS,
+  explainCeiling,
+  explainPractical,
+  linkById,
+  LINKS,
+  modesOf,
+  packetRate,
+  practicalOf,
+} from '.';
 
 const MB = 1e6;
 const ceiling = (id: string) => ceilingOf(linkById(id)) / MB;
@@ -57,20 +68,27 @@ describe('2.2 hard ceilings, MB/s', () => {
   test('the working gives the same numbers as the bare run', () => {
     for (const link of LINKS) {
       expect(explainCeiling(link).expected).toBe(ceilingOf(link));
-      for (const direction of DIRECTIONS) expect(explainPractical(link, direction)).toMatchObject(practicalOf(link, direction));
+      for (const direction of DIRECTIONS)
+        expect(explainPractical(link, direction)).toMatchObject(practicalOf(link, direction));
     }
-    expect(explainCeiling(linkById('usb-10')).because).toMatchObject({ formula: 'line rate × lanes × encoding ÷ 8', filled: '10 Gb/s × 1 × 128/132 ÷ 8' });
+    expect(explainCeiling(linkById('usb-10')).because).toMatchObject({
+      formula: 'line rate × lanes × encoding ÷ 8',
+      filled: '10 Gb/s × 1 × 128/132 ÷ 8',
+    });
   });
 });
 
 describe('2.2 practical rates', () => {
-  const at = (id: string, payload: number) => packetRate({ ceiling: ceilingOf(linkById(id)), payload, overhead: 24, management: 0.01 }) / MB;
+  const at = (id: string, payload: number) =>
+    packetRate({ ceiling: ceilingOf(linkById(id)), payload, overhead: 24, management: 0.01 }) / MB;
   // standard PCI Express Base, packet formula
   test.each([
     ['pcie3x4', 256, 3564],
     ['pcie4x4', 256, 7129],
     ['pcie4x4', 512, 7449],
-  ])('%s with %d-byte packets: %d', (id, payload, expected) => expect(Math.abs(at(id, payload) - expected)).toBeLessThan(1));
+  ])('%s with %d-byte packets: %d', (id, payload, expected) =>
+    expect(Math.abs(at(id, payload) - expected)).toBeLessThan(1),
+  );
 
   // common practice, no source: what is measured on good equipment overlaps the range forecast
   test.each([
@@ -94,9 +112,20 @@ describe('2.2 practical rates', () => {
 
 describe('line rates', () => {
   // [standard] names: PCI Express Base, Serial ATA, USB 2.0, USB 3.2, USB4, IEEE 802.3; from memory
-  test.each([['usb-2', 480e6], ['usb-5', 5e9], ['usb-20', 20e9], ['usb4-40', 40e9], ['sata-6', 6e9], ['pcie4x4', 64e9], ['eth-2.5', 2.5e9], ['tb-3', 40e9]])('%s', (id, rate) => expect(lineRateOf(linkById(id))).toBe(rate));
+  test.each([
+    ['usb-2', 480e6],
+    ['usb-5', 5e9],
+    ['usb-20', 20e9],
+    ['usb4-40', 40e9],
+    ['sata-6', 6e9],
+    ['pcie4x4', 64e9],
+    ['eth-2.5', 2.5e9],
+    ['tb-3', 40e9],
+  ])('%s', (id, rate) => expect(lineRateOf(linkById(id))).toBe(rate));
   test('none is below what its ceiling carries', () => {
-    for (const link of LINKS) if (lineRateOf(link) !== null) expect(lineRateOf(link)!).toBeGreaterThanOrEqual(ceilingOf(link) * 8 * 0.999);
+    for (const link of LINKS)
+      if (lineRateOf(link) !== null)
+        expect(lineRateOf(link)!).toBeGreaterThanOrEqual(ceilingOf(link) * 8 * 0.999);
   });
 });
 

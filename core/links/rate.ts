@@ -34,7 +34,8 @@ export const packetRate = formula({
   name: 'practical rate',
   unit: 'B/s',
   inputs: { ceiling: 'ceiling', payload: 'payload', overhead: 'overhead', management: 'management' },
-  of: (m, x) => m.mul(m.mul(x.ceiling, m.div(x.payload, m.add(x.payload, x.overhead))), m.sub(m.num(1), x.management)),
+  of: (m, x) =>
+    m.mul(m.mul(x.ceiling, m.div(x.payload, m.add(x.payload, x.overhead))), m.sub(m.num(1), x.management)),
 });
 
 /** Practical rate as a share of the ceiling. */
@@ -57,7 +58,11 @@ export function ceilingOf(link: Link): number {
   const d = link.derivation;
   switch (d.kind) {
     case 'encoded':
-      return encodedCeiling({ lineRate: d.lineRate, lanes: d.lanes, encoding: d.encoding[0] / d.encoding[1] });
+      return encodedCeiling({
+        lineRate: d.lineRate,
+        lanes: d.lanes,
+        encoding: d.encoding[0] / d.encoding[1],
+      });
     case 'packets':
       return packetCeiling(d);
     case 'tunnel':
@@ -72,14 +77,35 @@ export function explainCeiling(link: Link): Estimate {
   const d = link.derivation;
   const standard = { kind: 'standard', note: link.standard } as const;
   const name = `ceiling of ${link.name}`;
-  const share = (name: string, of: readonly [number, number]) => given(name, of[0] / of[1], 'ratio', standard, { shown: of[0] === of[1] ? '1' : `${of[0]}/${of[1]}` });
+  const share = (name: string, of: readonly [number, number]) =>
+    given(name, of[0] / of[1], 'ratio', standard, { shown: of[0] === of[1] ? '1' : `${of[0]}/${of[1]}` });
   switch (d.kind) {
     case 'encoded':
-      return encodedCeiling.explain({ lineRate: given('line rate', d.lineRate, 'bit/s', standard), lanes: given('lanes', d.lanes, 'lanes', standard, { shown: String(d.lanes) }), encoding: share('encoding', d.encoding) }, { name });
+      return encodedCeiling.explain(
+        {
+          lineRate: given('line rate', d.lineRate, 'bit/s', standard),
+          lanes: given('lanes', d.lanes, 'lanes', standard, { shown: String(d.lanes) }),
+          encoding: share('encoding', d.encoding),
+        },
+        { name },
+      );
     case 'packets':
-      return packetCeiling.explain({ packets: given('packets in a frame', d.packets, 'count', standard), bytes: given('bytes in a packet', d.bytes, 'B', standard), every: given('frame', d.every, 's', standard) }, { name });
+      return packetCeiling.explain(
+        {
+          packets: given('packets in a frame', d.packets, 'count', standard),
+          bytes: given('bytes in a packet', d.bytes, 'B', standard),
+          every: given('frame', d.every, 's', standard),
+        },
+        { name },
+      );
     case 'tunnel':
-      return tunnelCeiling.explain({ through: explainCeiling(linkById(d.through)), packet: share('payload share of a packet', d.packet) }, { name });
+      return tunnelCeiling.explain(
+        {
+          through: explainCeiling(linkById(d.through)),
+          packet: share('payload share of a packet', d.packet),
+        },
+        { name },
+      );
     case 'stated':
       return given(name, d.ceiling, 'B/s', standard, { note: d.note });
   }
@@ -120,7 +146,10 @@ export function explainPractical(link: Link, direction: Direction): Estimate {
     return packetRate.explain(
       {
         ceiling,
-        payload: given('payload of a packet', payload, 'B', { kind: 'practice', note: direction === 'read' ? 'maximum payload sizes in use' : 'completion sizes in use' }),
+        payload: given('payload of a packet', payload, 'B', {
+          kind: 'practice',
+          note: direction === 'read' ? 'maximum payload sizes in use' : 'completion sizes in use',
+        }),
         overhead: given('header, framing, sequence number and check', overhead, 'B', standard),
         management: given('link management and commands', MANAGEMENT, 'ratio', { kind: 'practice' }),
       },
@@ -128,8 +157,17 @@ export function explainPractical(link: Link, direction: Direction): Estimate {
     );
   }
   const points = (direction === 'write' && p.write) || p.read;
-  if (p.kind === 'rate') return given(name, spread(points[0], points[1], points[2], ceiling.expected), 'B/s', { kind: 'practice' });
-  return shareRate.explain({ ceiling, share: given('what good equipment reaches', spread(...points), 'ratio', { kind: 'practice' }) }, { name, ceiling: ceiling.expected });
+  if (p.kind === 'rate')
+    return given(name, spread(points[0], points[1], points[2], ceiling.expected), 'B/s', {
+      kind: 'practice',
+    });
+  return shareRate.explain(
+    {
+      ceiling,
+      share: given('what good equipment reaches', spread(...points), 'ratio', { kind: 'practice' }),
+    },
+    { name, ceiling: ceiling.expected },
+  );
 }
 
 /** Line rate in bit/s over all lanes of one direction, as the standard names it; null where the table holds a stated ceiling only. */
@@ -140,4 +178,13 @@ export function lineRateOf(link: Link): number | null {
 }
 
 /** Of links whose ceiling follows from packets or from what they tunnel [standards named in the table, from memory]. */
-const LINE_RATE: Record<string, number> = { 'usb-2': 480e6, 'tb-1': 10e9, 'tb-2': 20e9, 'tb-3': 40e9, 'usb4-40': 40e9, 'usb4-40g4': 40e9, 'usb4-80': 80e9, 'cfexpress-b': 16e9 };
+const LINE_RATE: Record<string, number> = {
+  'usb-2': 480e6,
+  'tb-1': 10e9,
+  'tb-2': 20e9,
+  'tb-3': 40e9,
+  'usb4-40': 40e9,
+  'usb4-40g4': 40e9,
+  'usb4-80': 80e9,
+  'cfexpress-b': 16e9,
+};

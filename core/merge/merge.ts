@@ -16,7 +16,12 @@ type Item = { id: string };
  * place is told.
  * @param whole further places where nothing is taken apart
  */
-export function merge3<T>(base: T, mine: T, theirs: T, whole: (place: string) => boolean = () => false): Merged<T> {
+export function merge3<T>(
+  base: T,
+  mine: T,
+  theirs: T,
+  whole: (place: string) => boolean = () => false,
+): Merged<T> {
   const conflicts: string[] = [];
   const at = (place: string, key: string) => (place === '' ? key : `${place}.${key}`);
 
@@ -24,15 +29,22 @@ export function merge3<T>(base: T, mine: T, theirs: T, whole: (place: string) =>
     if (equal(here, there) || equal(here, was)) return there;
     if (equal(there, was)) return here;
     if (!whole(place)) {
-      if (isFields(here) && isFields(there) && !isWhole(here, there)) return fields(isFields(was) ? was : {}, here, there, place);
+      if (isFields(here) && isFields(there) && !isWhole(here, there))
+        return fields(isFields(was) ? was : {}, here, there, place);
       const list = Array.isArray(was) ? was : [];
-      if (Array.isArray(here) && Array.isArray(there) && hasIds(here) && hasIds(there) && hasIds(list)) return items(list, here, there, place);
+      if (Array.isArray(here) && Array.isArray(there) && hasIds(here) && hasIds(there) && hasIds(list))
+        return items(list, here, there, place);
     }
     conflicts.push(place);
     return there;
   }
 
-  function fields(was: Record<string, unknown>, here: Record<string, unknown>, there: Record<string, unknown>, place: string): unknown {
+  function fields(
+    was: Record<string, unknown>,
+    here: Record<string, unknown>,
+    there: Record<string, unknown>,
+    place: string,
+  ): unknown {
     const keys = [...new Set([...Object.keys(there), ...Object.keys(here)])];
     const entries = keys.map((key) => [key, any(was[key], here[key], there[key], at(place, key))] as const);
     return Object.fromEntries(entries.filter(([, value]) => value !== undefined));
@@ -58,8 +70,12 @@ export function merge3<T>(base: T, mine: T, theirs: T, whole: (place: string) =>
 /** Ids of both lists: in my order where only I changed it, else in theirs, with what only I have behind it. */
 function ordered(was: readonly Item[], here: readonly Item[], there: readonly Item[]): string[] {
   const ids = (list: readonly Item[]) => list.map((item) => item.id);
-  const common = (list: readonly Item[], other: readonly Item[]) => ids(list).filter((id) => other.some((item) => item.id === id));
+  const common = (list: readonly Item[], other: readonly Item[]) =>
+    ids(list).filter((id) => other.some((item) => item.id === id));
   const untouched = equal(common(was, there), common(there, was));
-  const [first, second] = untouched && !equal(common(was, here), common(here, was)) ? [ids(here), ids(there)] : [ids(there), ids(here)];
+  const [first, second] =
+    untouched && !equal(common(was, here), common(here, was))
+      ? [ids(here), ids(there)]
+      : [ids(there), ids(here)];
   return [...new Set([...first, ...second])];
 }

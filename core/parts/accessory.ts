@@ -7,7 +7,17 @@ export const Accessory = z.object({
   id: Id,
   maker: Name,
   model: Name,
-  kind: z.enum(['pad', 'heatsink', 'bay adapter', 'bracket', 'data lead', 'power lead', 'Y-lead', 'standoff and screw', 'mounting screws']),
+  kind: z.enum([
+    'pad',
+    'heatsink',
+    'bay adapter',
+    'bracket',
+    'data lead',
+    'power lead',
+    'Y-lead',
+    'standoff and screw',
+    'mounting screws',
+  ]),
   /** What it is for; absent: any. */
   forms: z.array(FormFactor).max(8).optional(),
   /** Height it adds, mm. */

@@ -4,7 +4,15 @@ import { FormFactor } from './form';
 import { Connector, Id, Length, Modes, Name, Protocol, Watts } from './modes';
 
 /** How the drives of a box appear to the host. */
-export const ArrayMode = z.enum(['single', 'stripe', 'mirror', 'concatenation', 'parity', 'double parity', 'stripe of mirrors']);
+export const ArrayMode = z.enum([
+  'single',
+  'stripe',
+  'mirror',
+  'concatenation',
+  'parity',
+  'double parity',
+  'stripe of mirrors',
+]);
 export type ArrayMode = z.infer<typeof ArrayMode>;
 
 /** A card for a slot. */

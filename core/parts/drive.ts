@@ -9,7 +9,12 @@ export type Cell = z.infer<typeof Cell>;
 const Power = z.object({ idle: Watts, read: Watts, write: Watts, start: Watts }).partial();
 
 /** How a flash drive slows itself down when hot: °C, shares of its speed. What is absent is not known. */
-const Throttling = z.object({ kind: z.enum(['hold', 'step']), at: z.number().min(30).max(120).optional(), until: z.number().min(20).max(120).optional(), share: z.number().min(0.01).max(1).optional() });
+const Throttling = z.object({
+  kind: z.enum(['hold', 'step']),
+  at: z.number().min(30).max(120).optional(),
+  until: z.number().min(20).max(120).optional(),
+  share: z.number().min(0.01).max(1).optional(),
+});
 
 /** Figures that a quiet revision of a model changes under the same name. */
 const Revision = z.object({

@@ -4,7 +4,16 @@ import * as z from 'zod';
  * Form factors drives come in. From memory: M.2 boards are 22 mm wide and 30 to 110 mm long; 2.5-inch drives 69.85 × 100 mm, 3.5-inch ones
  * 101.6 × 147 mm; what is sealed in a case of its own is `external`.
  */
-export const FormFactor = z.enum(['M.2 2230', 'M.2 2242', 'M.2 2260', 'M.2 2280', 'M.2 22110', '2.5-inch', '3.5-inch', 'external']);
+export const FormFactor = z.enum([
+  'M.2 2230',
+  'M.2 2242',
+  'M.2 2260',
+  'M.2 2280',
+  'M.2 22110',
+  '2.5-inch',
+  '3.5-inch',
+  'external',
+]);
 export type FormFactor = z.infer<typeof FormFactor>;
 
 /** Usual heights in mm [memory], where a sheet does not say. */
@@ -21,8 +30,23 @@ export const isM2 = (form: FormFactor | null): boolean => form?.startsWith('M.2'
 const BOTH_SIDES = 3.6;
 
 /** Height of a drive in mm as its sheet or its form says, else the usual one of its kind; null where nothing is usual. */
-export function heightOf({ form, height, sides }: { form: string; height?: number | undefined; sides?: 1 | 2 | undefined }): number | null {
+export function heightOf({
+  form,
+  height,
+  sides,
+}: {
+  form: string;
+  height?: number | undefined;
+  sides?: 1 | 2 | undefined;
+}): number | null {
   const inName = /([\d.]+) ?mm$/.exec(form)?.[1];
   const factor = formFactor(form);
-  return height ?? (inName ? Number(inName) : isM2(factor) && sides === 2 ? BOTH_SIDES : (USUAL[isM2(factor) ? 'M.2' : (factor ?? '')] ?? null));
+  return (
+    height ??
+    (inName
+      ? Number(inName)
+      : isM2(factor) && sides === 2
+        ? BOTH_SIDES
+        : (USUAL[isM2(factor) ? 'M.2' : (factor ?? '')] ?? null))
+  );
 }

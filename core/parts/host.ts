@@ -29,7 +29,14 @@ export const Port = z.object({
   /** W it can feed. */
   power: Watts.optional(),
   /** Lanes a slot is long, and whether its end is open to longer cards. */
-  slot: z.object({ edge: z.union([z.literal(1), z.literal(4), z.literal(8), z.literal(16)]), open: z.boolean().optional(), bracket: z.enum(['full', 'half']).optional(), splits: z.number().int().min(1).max(4).optional() }).optional(),
+  slot: z
+    .object({
+      edge: z.union([z.literal(1), z.literal(4), z.literal(8), z.literal(16)]),
+      open: z.boolean().optional(),
+      bracket: z.enum(['full', 'half']).optional(),
+      splits: z.number().int().min(1).max(4).optional(),
+    })
+    .optional(),
   /** Ports that go off when this one is used, by id. */
   switchesOff: z.array(Id).max(8).optional(),
   forms: z.array(FormFactor).max(8).optional(),
@@ -76,8 +83,29 @@ export const Host = z.object({
   system: z.string().max(120),
   ports: z.array(Port).min(1, { error: 'a host needs at least one port or slot' }).max(64),
   /** The built-in drive: the other end of most copies. */
-  storage: z.object({ name: Name, read: Rate, write: Rate, capacity: Fact.optional(), fill: z.number().min(0).max(1).optional(), rest: Rate.optional(), cache: Fact.optional() }),
-  kind: z.enum(['laptop', 'desktop', 'workstation', 'mini PC', 'all-in-one', 'console', 'appliance', 'server', 'tablet', 'handheld']).optional(),
+  storage: z.object({
+    name: Name,
+    read: Rate,
+    write: Rate,
+    capacity: Fact.optional(),
+    fill: z.number().min(0).max(1).optional(),
+    rest: Rate.optional(),
+    cache: Fact.optional(),
+  }),
+  kind: z
+    .enum([
+      'laptop',
+      'desktop',
+      'workstation',
+      'mini PC',
+      'all-in-one',
+      'console',
+      'appliance',
+      'server',
+      'tablet',
+      'handheld',
+    ])
+    .optional(),
   /** Year it was built. */
   year: z.number().int().min(1990).max(2100).optional(),
   memory: Fact.optional(),
@@ -88,7 +116,10 @@ export const Host = z.object({
   /** Whether its firmware starts from NVMe. */
   startsNvme: z.boolean().optional(),
   /** Links that several ports share, e.g. that of a chipset, with what else is on each. */
-  uplinks: z.array(z.object({ id: Id, name: Name, modes: Modes, busy: z.array(Busy).max(16).optional() })).max(16).optional(),
+  uplinks: z
+    .array(z.object({ id: Id, name: Name, modes: Modes, busy: z.array(Busy).max(16).optional() }))
+    .max(16)
+    .optional(),
   endpoints: z.array(Endpoint).max(16).optional(),
 });
 export type Host = z.infer<typeof Host>;

@@ -16,11 +16,23 @@ export function asRevised(drive: Drive): Drive {
   const of = (key: Key): Fact => {
     if (known) return known[key] ?? drive[key];
     const all = revisions.map((r) => r[key] ?? drive[key]);
-    return all.every((fact) => fact === all[0]) ? all[0]! : mixed(all, revisions.map((r) => r.name));
+    return all.every((fact) => fact === all[0])
+      ? all[0]!
+      : mixed(
+          all,
+          revisions.map((r) => r.name),
+        );
   };
   // Each revision with all of its figures, for whoever forecasts a mixture of them.
-  const whole = revisions.map((r) => ({ ...r, ...(Object.fromEntries(KEYS.map((key) => [key, r[key] ?? drive[key]])) as Record<Key, Fact>) }));
-  return { ...drive, revisions: known ? revisions : whole, ...(Object.fromEntries(KEYS.map((key) => [key, of(key)])) as Record<Key, Fact>) };
+  const whole = revisions.map((r) => ({
+    ...r,
+    ...(Object.fromEntries(KEYS.map((key) => [key, r[key] ?? drive[key]])) as Record<Key, Fact>),
+  }));
+  return {
+    ...drive,
+    revisions: known ? revisions : whole,
+    ...(Object.fromEntries(KEYS.map((key) => [key, of(key)])) as Record<Key, Fact>),
+  };
 }
 
 function mixed(facts: readonly Fact[], names: readonly string[]): Fact {
@@ -28,5 +40,8 @@ function mixed(facts: readonly Fact[], names: readonly string[]): Fact {
   const values = facts.flatMap(({ value }) => (value === null ? [] : [factSpread(value)]));
   if (values.length < facts.length) return { value: null, source };
   const mean = values.reduce((sum, v) => sum + v.expected, 0) / values.length;
-  return { value: [Math.min(...values.map((v) => v.low)), mean, Math.max(...values.map((v) => v.high))], source };
+  return {
+    value: [Math.min(...values.map((v) => v.low)), mean, Math.max(...values.map((v) => v.high))],
+    source,
+  };
 }

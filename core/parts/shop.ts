@@ -6,9 +6,23 @@ import { Host } from './host';
 import { Hub } from './hub';
 
 /** Kinds of parts a shop's library holds, each with the schema that is the truth about it. */
-export const KINDS = { drives: Drive, bridges: Bridge, hubs: Hub, cables: Cable, accessories: Accessory, hosts: Host } as const;
+export const KINDS = {
+  drives: Drive,
+  bridges: Bridge,
+  hubs: Hub,
+  cables: Cable,
+  accessories: Accessory,
+  hosts: Host,
+} as const;
 export type Kind = keyof typeof KINDS;
-export type PartOf = { drives: Drive; bridges: Bridge; hubs: Hub; cables: Cable; accessories: Accessory; hosts: Host };
+export type PartOf = {
+  drives: Drive;
+  bridges: Bridge;
+  hubs: Hub;
+  cables: Cable;
+  accessories: Accessory;
+  hosts: Host;
+};
 export type Part = PartOf[Kind];
 /** All a shop knows of parts. */
 export type Shop = { [K in Kind]: PartOf[K][] };

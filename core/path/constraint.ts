@@ -1,9 +1,21 @@
-import { exactly, factSpread, formula, fromFact, given, renamed, spread, type Estimate, type Fact, type Spread } from '../evidence';
+import {
+  exactly,
+  factSpread,
+  formula,
+  fromFact,
+  given,
+  renamed,
+  spread,
+  type Estimate,
+  type Fact,
+  type Spread,
+} from '../evidence';
 import { ceilingOf, DIRECTIONS, explainPractical, practicalOf, type Direction, type Link } from '../links';
 import type { Negotiated } from './negotiate';
 import { levelFormula } from './share';
 
-export type ConstraintId = 'media' | 'inner' | 'bridge' | 'outer' | `hub-${number}` | 'uplink' | 'system' | 'far' | 'other';
+export type ConstraintId =
+  'media' | 'inner' | 'bridge' | 'outer' | `hub-${number}` | 'uplink' | 'system' | 'far' | 'other';
 
 /** One thing on the path that cannot pass more than so much. */
 export interface Constraint {
@@ -39,10 +51,21 @@ const takenDown = (fact: Fact): boolean => fact.source.kind === 'sheet' && typeo
  * A sequential figure of a part as a rate to expect. A single stated number is taken down to what drives reach of their box
  * figures; three points and measured ones stand as they are; an unknown one is the range its interface allows.
  */
-export function rateOf(name: string, fact: Fact, unknown: Spread, unknownOf = 'half to all of what its interface carries'): Estimate {
+export function rateOf(
+  name: string,
+  fact: Fact,
+  unknown: Spread,
+  unknownOf = 'half to all of what its interface carries',
+): Estimate {
   const known = fromFact(name, fact, 'B/s', { range: unknown, note: unknownOf })!;
   if (!takenDown(fact)) return known;
-  return ofStated.explain({ stated: renamed(`${name}, stated`, known), share: given('what drives reach of a stated figure', OF_STATED, 'ratio', { kind: 'memory' }) }, { name });
+  return ofStated.explain(
+    {
+      stated: renamed(`${name}, stated`, known),
+      share: given('what drives reach of a stated figure', OF_STATED, 'ratio', { kind: 'memory' }),
+    },
+    { name },
+  );
 }
 
 /** {@link rateOf} without its working. */
@@ -56,12 +79,33 @@ function bareRateOf({ value, source }: Fact, unknown: Spread): Spread {
 const DOING: Record<Direction, string> = { read: 'reading', write: 'writing' };
 /** The drive at the other end does the opposite: what is written here is read there. */
 const OTHER_DOING: Record<Direction, string> = { read: 'taking', write: 'delivering' };
-export const both = <T>(of: (direction: Direction) => T): Record<Direction, T> => ({ read: of('read'), write: of('write') });
+export const both = <T>(of: (direction: Direction) => T): Record<Direction, T> => ({
+  read: of('read'),
+  write: of('write'),
+});
 
 /** A part's own two sequential figures as a constraint without a hard ceiling. */
-export function partConstraint(id: 'media' | 'bridge' | 'other', name: string, facts: Record<Direction, Fact | null>, unknown: Record<Direction, Spread>, unknownOf?: string): Constraint {
-  const explain = (direction: Direction) => rateOf(`${name}, ${(id === 'other' ? OTHER_DOING : DOING)[direction]}`, facts[direction] ?? NOT_KNOWN, unknown[direction], unknownOf);
-  return { id, name, rate: both((d) => bareRateOf(facts[d] ?? NOT_KNOWN, unknown[d])), ceiling: null, explain };
+export function partConstraint(
+  id: 'media' | 'bridge' | 'other',
+  name: string,
+  facts: Record<Direction, Fact | null>,
+  unknown: Record<Direction, Spread>,
+  unknownOf?: string,
+): Constraint {
+  const explain = (direction: Direction) =>
+    rateOf(
+      `${name}, ${(id === 'other' ? OTHER_DOING : DOING)[direction]}`,
+      facts[direction] ?? NOT_KNOWN,
+      unknown[direction],
+      unknownOf,
+    );
+  return {
+    id,
+    name,
+    rate: both((d) => bareRateOf(facts[d] ?? NOT_KNOWN, unknown[d])),
+    ceiling: null,
+    explain,
+  };
 }
 
 /** What a bulk-only bridge leaves of a USB figure [practice]: one command at a time. */
@@ -87,15 +131,26 @@ function remembered(key: string, make: () => Spread): Spread {
 }
 
 /** A negotiated link as a constraint. */
-export function linkConstraint(id: ConstraintId, link: Negotiated & { mode: Link }, slowProtocol = false, name = link.mode.name): Constraint {
+export function linkConstraint(
+  id: ConstraintId,
+  link: Negotiated & { mode: Link },
+  slowProtocol = false,
+  name = link.mode.name,
+): Constraint {
   const { mode } = link;
   const explain = (direction: Direction): Estimate => {
     const practical = explainPractical(mode, direction);
     if (!slowProtocol) return { ...practical, because: { ...practical.because, note: link.reason } };
     const share = given('share left by bulk-only', BULK_ONLY, 'ratio', { kind: 'practice' });
-    return bulkOnly.explain({ link: practical, share }, { name: `${mode.name}, bulk-only`, ceiling: ceilingOf(mode), note: link.reason });
+    return bulkOnly.explain(
+      { link: practical, share },
+      { name: `${mode.name}, bulk-only`, ceiling: ceilingOf(mode), note: link.reason },
+    );
   };
-  const rate = (direction: Direction): Spread => (slowProtocol ? remembered(`${mode.id} ${direction}`, () => explain(direction)) : practicalOf(mode, direction));
+  const rate = (direction: Direction): Spread =>
+    slowProtocol
+      ? remembered(`${mode.id} ${direction}`, () => explain(direction))
+      : practicalOf(mode, direction);
   return { id, name, rate: both(rate), ceiling: ceilingOf(mode), link, explain };
 }
 
@@ -107,20 +162,42 @@ const throughStack = formula({
 });
 
 /** The system’s storage stack: its share of what the slowest link of each direction carries. */
-export function systemConstraint(name: string, efficiency: Fact & { value: NonNullable<Fact['value']> }, slowest: Record<Direction, Constraint>): Constraint {
+export function systemConstraint(
+  name: string,
+  efficiency: Fact & { value: NonNullable<Fact['value']> },
+  slowest: Record<Direction, Constraint>,
+): Constraint {
   const explain = (direction: Direction): Estimate => {
     const { ceiling } = slowest[direction];
-    return throughStack.explain({ link: slowest[direction].explain(direction), efficiency: given('efficiency of the storage stack', factSpread(efficiency.value), 'ratio', efficiency.source) }, { name: `${name}, ${DOING[direction]}`, ...(ceiling === null ? {} : { ceiling }) });
+    return throughStack.explain(
+      {
+        link: slowest[direction].explain(direction),
+        efficiency: given(
+          'efficiency of the storage stack',
+          factSpread(efficiency.value),
+          'ratio',
+          efficiency.source,
+        ),
+      },
+      { name: `${name}, ${DOING[direction]}`, ...(ceiling === null ? {} : { ceiling }) },
+    );
   };
   const rate = (direction: Direction): Spread => {
     const { value } = efficiency;
     const at = slowest[direction].rate[direction];
-    return typeof value === 'number' ? scaled(at, value) : remembered(`${value.join()} ${at.low} ${at.expected} ${at.high}`, () => explain(direction));
+    return typeof value === 'number'
+      ? scaled(at, value)
+      : remembered(`${value.join()} ${at.low} ${at.expected} ${at.high}`, () => explain(direction));
   };
   return { id: 'system', name, rate: both(rate), ceiling: null, covers: both((d) => slowest[d].id), explain };
 }
 
-const scaled = ({ low, expected, high, ceiling }: Spread, by: number): Spread => ({ low: low * by, expected: expected * by, high: high * by, ...(ceiling === undefined ? {} : { ceiling }) });
+const scaled = ({ low, expected, high, ceiling }: Spread, by: number): Spread => ({
+  low: low * by,
+  expected: expected * by,
+  high: high * by,
+  ...(ceiling === undefined ? {} : { ceiling }),
+});
 
 /** Who passes a shared thing in one direction. */
 export interface Crowd {
@@ -143,9 +220,18 @@ export function sharedConstraint(whole: Constraint, crowd: Record<Direction, Cro
     const { level, flows, finite, words } = formulaFor(direction);
     const capacity = whole.explain(direction);
     if (flows === 1) return capacity;
-    const inputs: Record<string, Estimate> = { capacity, flows: given('flows that pass it', flows, 'count', { kind: 'entered', note: words }) };
-    finite.forEach((want, i) => (inputs[`d${i + 1}`] = given(`want of neighbour ${i + 1}`, want, 'B/s', { kind: 'entered' })));
-    return level.explain(inputs, { name: `fair share of ${whole.name}, ${DOING[direction]}`, ...(whole.ceiling === null ? {} : { ceiling: whole.ceiling }) });
+    const inputs: Record<string, Estimate> = {
+      capacity,
+      flows: given('flows that pass it', flows, 'count', { kind: 'entered', note: words }),
+    };
+    finite.forEach(
+      (want, i) =>
+        (inputs[`d${i + 1}`] = given(`want of neighbour ${i + 1}`, want, 'B/s', { kind: 'entered' })),
+    );
+    return level.explain(inputs, {
+      name: `fair share of ${whole.name}, ${DOING[direction]}`,
+      ...(whole.ceiling === null ? {} : { ceiling: whole.ceiling }),
+    });
   };
   const rate = (direction: Direction): Spread => {
     const { level, flows, finite } = formulaFor(direction);
@@ -154,9 +240,19 @@ export function sharedConstraint(whole: Constraint, crowd: Record<Direction, Cro
     const inputs: Record<string, number> = { flows };
     finite.forEach((want, i) => (inputs[`d${i + 1}`] = want));
     const at = (capacity: number) => level({ ...inputs, capacity });
-    return { low: at(low), expected: at(expected), high: at(high), ...(ceiling === undefined ? {} : { ceiling }) };
+    return {
+      low: at(low),
+      expected: at(expected),
+      high: at(high),
+      ...(ceiling === undefined ? {} : { ceiling }),
+    };
   };
-  return { ...whole, rate: both(rate), shared: both((d) => (formulaFor(d).flows > 1 ? crowd[d].words : null)), explain };
+  return {
+    ...whole,
+    rate: both(rate),
+    shared: both((d) => (formulaFor(d).flows > 1 ? crowd[d].words : null)),
+    explain,
+  };
 }
 
 /** Range that stands in for an unknown figure behind a link. */

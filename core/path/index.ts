@@ -1,4 +1,13 @@
-export { buildPath, explainFlow, hardCeiling, type Path, type Joint, type JointId, type Bottleneck, type Stretch } from './path';
+export {
+  buildPath,
+  explainFlow,
+  hardCeiling,
+  type Path,
+  type Joint,
+  type JointId,
+  type Bottleneck,
+  type Stretch,
+} from './path';
 export { rateOf, type Constraint, type ConstraintId } from './constraint';
 export { negotiate, type Negotiated, type Participant } from './negotiate';
 export { isConverting, mismatches, portOf, type PathParts } from './parts';

@@ -37,21 +37,43 @@ export function negotiate(participants: readonly Participant[]): Negotiated {
   const mode = best(participants);
   const freed = participants
     .map((p) => ({ name: p.name, mode: best(participants.filter((other) => other !== p)) }))
-    .filter((f): f is { name: string; mode: Link } => f.mode !== null && participants.length > 1 && (!mode || worth(f.mode) > worth(mode)))
+    .filter(
+      (f): f is { name: string; mode: Link } =>
+        f.mode !== null && participants.length > 1 && (!mode || worth(f.mode) > worth(mode)),
+    )
     .sort((a, b) => worth(b.mode) - worth(a.mode));
-  const { limiters, without } = freed[0] ? { limiters: freed.map((f) => f.name), without: freed[0].mode } : heldTogether(participants, mode);
+  const { limiters, without } = freed[0]
+    ? { limiters: freed.map((f) => f.name), without: freed[0].mode }
+    : heldTogether(participants, mode);
   const names = inWords(participants.map((p) => p.name));
-  if (!mode) return { mode, limiters, without, reason: without ? `${inWords(limiters)} ${limiters.length > 1 ? 'share' : 'shares'} no mode with the rest of ${names}` : `no mode is shared by ${names}` };
+  if (!mode)
+    return {
+      mode,
+      limiters,
+      without,
+      reason: without
+        ? `${inWords(limiters)} ${limiters.length > 1 ? 'share' : 'shares'} no mode with the rest of ${names}`
+        : `no mode is shared by ${names}`,
+    };
   if (!without) return { mode, limiters, without, reason: `the best mode that ${names} share` };
-  return { mode, limiters, without, reason: `held to ${mode.name} by ${inWords(limiters)}; without that it could run ${without.name}` };
+  return {
+    mode,
+    limiters,
+    without,
+    reason: `held to ${mode.name} by ${inWords(limiters)}; without that it could run ${without.name}`,
+  };
 }
 
 /** Where exchanging one participant alone would not help: all those that fall short of the best one's own mode. */
-function heldTogether(participants: readonly Participant[], mode: Link | null): { limiters: string[]; without: Link | null } {
+function heldTogether(
+  participants: readonly Participant[],
+  mode: Link | null,
+): { limiters: string[]; without: Link | null } {
   const own = participants.map((p) => ({ name: p.name, best: best([p])! }));
   const peak = own.reduce((a, b) => (worth(b.best) > worth(a.best) ? b : a)).best;
   if (mode === null || worth(peak) <= worth(mode)) return { limiters: [], without: null };
   return { limiters: own.filter((p) => worth(p.best) < worth(peak)).map((p) => p.name), without: peak };
 }
 
-const inWords = (names: readonly string[]): string => (names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : (names[0] ?? ''));
+const inWords = (names: readonly string[]): string =>
+  names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : (names[0] ?? '');

@@ -26,16 +26,30 @@ export function isConverting(bridge: Bridge | null): boolean {
 }
 
 /** Where the device's cable goes: the first hub's port, or the host's. */
-export function firstPort({ hops, port }: PathParts): { name: string; connector: Connector; modes: readonly string[] } {
+export function firstPort({ hops, port }: PathParts): {
+  name: string;
+  connector: Connector;
+  modes: readonly string[];
+} {
   const hop = hops?.[0];
   return hop ? portOf(hop) : { name: port.position, connector: port.connector, modes: port.modes };
 }
 
 /** The hub's port a hop uses. @throws RangeError when the hub has none of that id */
-export function portOf(hop: Hop): { name: string; connector: Connector; modes: readonly string[]; power?: number | undefined } {
+export function portOf(hop: Hop): {
+  name: string;
+  connector: Connector;
+  modes: readonly string[];
+  power?: number | undefined;
+} {
   const port = hop.hub.ports.find((p) => p.id === hop.port);
   if (!port) throw new RangeError(`"${hop.port}" is no port of ${hop.hub.model}.`);
-  return { name: `${hop.hub.model}, ${port.position}`, connector: port.connector, modes: port.modes, power: port.power };
+  return {
+    name: `${hop.hub.model}, ${port.position}`,
+    connector: port.connector,
+    modes: port.modes,
+    power: port.power,
+  };
 }
 
 type End = [name: string, connector: Connector];
@@ -49,7 +63,8 @@ export function mismatches(parts: PathParts): string[] {
   };
   const joins = (lead: Cable, from: End, to: End) => {
     const [a, b] = lead.ends;
-    if (!(a === from[1] && b === to[1]) && !(b === from[1] && a === to[1])) found.push(`${lead.name} (${a} to ${b}) does not join ${from[0]} (${from[1]}) and ${to[0]} (${to[1]})`);
+    if (!(a === from[1] && b === to[1]) && !(b === from[1] && a === to[1]))
+      found.push(`${lead.name} (${a} to ${b}) does not join ${from[0]} (${from[1]}) and ${to[0]} (${to[1]})`);
   };
   const first = firstPort(parts);
   const driveEnd: End = [drive.model, drive.plug];

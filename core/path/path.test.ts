@@ -5,33 +5,67 @@ import type { Host } from '../parts';
 import { ceilingOf, DIRECTIONS, linkById, LINKS, modesOf, practicalOf } from '../links';
 import { buildPath, explainFlow, hardCeiling, negotiate, type PathParts } from '.';
 
-const by = <T extends { id: string }>(list: readonly T[], id: string): T => list.find((item) => item.id === id)!;
-const [laptop, workstation, sealed] = ['field-laptop', 'scanning-workstation', 'simulator-host'].map((id) => by(HOSTS, id)) as [Host, Host, Host];
+const by = <T extends { id: string }>(list: readonly T[], id: string): T =>
+  list.find((item) => item.id === id)!;
+const [laptop, workstation, sealed] = ['field-laptop', 'scanning-workstation', 'simulator-host'].map((id) =>
+  by(HOSTS, id),
+) as [Host, Host, Host];
 const path = (drive: string, bridge: string | null, cable: string | null, port: string, host = laptop) =>
-  buildPath({ drive: by(DRIVES, drive), bridge: bridge && by(BRIDGES, bridge), cable: cable && by(CABLES, cable), port: by(host.ports, port), host } as PathParts);
-const expectMB = (p: ReturnType<typeof path>, direction: 'read' | 'write' = 'read') => Math.round(p.flow![direction].expected / 1e6);
+  buildPath({
+    drive: by(DRIVES, drive),
+    bridge: bridge && by(BRIDGES, bridge),
+    cable: cable && by(CABLES, cable),
+    port: by(host.ports, port),
+    host,
+  } as PathParts);
+const expectMB = (p: ReturnType<typeof path>, direction: 'read' | 'write' = 'read') =>
+  Math.round(p.flow![direction].expected / 1e6);
 
 const someModes = fc.uniqueArray(fc.constantFrom(...LINKS.map((l) => l.id)), { minLength: 1, maxLength: 4 });
 const anyParts: fc.Arbitrary<PathParts> = fc
-  .tuple(fc.constantFrom(...DRIVES), fc.constantFrom(null, ...BRIDGES), fc.constantFrom(null, ...CABLES), fc.constantFrom(...HOSTS), fc.nat())
-  .map(([drive, bridge, cable, host, n]) => ({ drive, bridge, cable, host, port: host.ports[n % host.ports.length]! }));
+  .tuple(
+    fc.constantFrom(...DRIVES),
+    fc.constantFrom(null, ...BRIDGES),
+    fc.constantFrom(null, ...CABLES),
+    fc.constantFrom(...HOSTS),
+    fc.nat(),
+  )
+  .map(([drive, bridge, cable, host, n]) => ({
+    drive,
+    bridge,
+    cable,
+    host,
+    port: host.ports[n % host.ports.length]!,
+  }));
 
 describe('negotiation', () => {
   test.each([
     ['two-lane device on a host without two lanes', [['usb-20'], ['usb-20'], ['usb-10']], 'usb-10'],
-    ['two-lane device on a 40 Gb/s port without two lanes', [['usb-20'], ['usb4-40', 'usb-20'], ['usb4-40']], 'usb-10'],
+    [
+      'two-lane device on a 40 Gb/s port without two lanes',
+      [['usb-20'], ['usb4-40', 'usb-20'], ['usb4-40']],
+      'usb-10',
+    ],
     ['Thunderbolt-only bridge on a USB port', [['tb-3'], ['usb4-40', 'tb-3'], ['usb-20']], null],
-    ['dual-mode bridge on a USB port', [['tb-3', 'usb-10'], ['usb4-40', 'tb-3', 'usb-20'], ['usb-20']], 'usb-10'],
+    [
+      'dual-mode bridge on a USB port',
+      [['tb-3', 'usb-10'], ['usb4-40', 'tb-3', 'usb-20'], ['usb-20']],
+      'usb-10',
+    ],
     ['USB 2 cable between fast ends', [['usb-20'], ['usb-2'], ['usb-20']], 'usb-2'],
     ['×4 drive in a slot wired ×1', [['pcie3x4'], ['pcie3x1']], 'pcie3x1'],
     ['gen 4 drive in a gen 3 slot', [['pcie4x4'], ['pcie3x8']], 'pcie3x4'],
     ['SATA drive in a PCIe slot', [['sata-6'], ['pcie3x4']], null],
-  ])('%s', (_, modes, expected) => expect(negotiate(modes.map((m, i) => ({ name: `${i}`, modes: m }))).mode?.id ?? null).toBe(expected));
+  ])('%s', (_, modes, expected) =>
+    expect(negotiate(modes.map((m, i) => ({ name: `${i}`, modes: m }))).mode?.id ?? null).toBe(expected),
+  );
 
   test('finds what a search over all modes finds', () => {
     fc.assert(
       fc.property(fc.array(someModes, { minLength: 1, maxLength: 4 }), (all) => {
-        const shared = LINKS.filter((l) => all.every((modes) => modesOf(modes).has(l.id))).map((l) => practicalOf(l, 'read').expected);
+        const shared = LINKS.filter((l) => all.every((modes) => modesOf(modes).has(l.id))).map(
+          (l) => practicalOf(l, 'read').expected,
+        );
         const { mode } = negotiate(all.map((modes, i) => ({ name: `${i}`, modes })));
         expect(mode ? practicalOf(mode, 'read').expected : 0).toBe(Math.max(0, ...shared));
       }),
@@ -54,9 +88,14 @@ describe('negotiation', () => {
   test('says who holds it down, alone or together', () => {
     const held = (...modes: string[]) => negotiate(modes.map((m, i) => ({ name: 'abc'[i]!, modes: [m] })));
     expect(held('usb-10', 'usb-10', 'usb-5')).toMatchObject({ limiters: ['c'], without: { id: 'usb-10' } });
-    expect(held('usb-10', 'usb-5', 'usb-5')).toMatchObject({ limiters: ['b', 'c'], without: { id: 'usb-10' } });
+    expect(held('usb-10', 'usb-5', 'usb-5')).toMatchObject({
+      limiters: ['b', 'c'],
+      without: { id: 'usb-10' },
+    });
     expect(held('usb-10', 'usb-10', 'usb-10').limiters).toEqual([]);
-    expect(held('usb-10', 'usb-10', 'usb-5').reason).toBe('held to USB 5 Gb/s by c; without that it could run USB 10 Gb/s');
+    expect(held('usb-10', 'usb-10', 'usb-5').reason).toBe(
+      'held to USB 5 Gb/s by c; without that it could run USB 10 Gb/s',
+    );
   });
 });
 
@@ -82,7 +121,13 @@ describe('paths of the shop', () => {
   });
   test('a SATA drive behind 5 Gb/s: 380 to 450', () => {
     const uas = { ...by(BRIDGES, 'quarrel-shell-5'), protocol: 'uas' as const };
-    const p = buildPath({ drive: by(DRIVES, 'venndale-slate-2t'), bridge: uas, cable: by(CABLES, 'c-c-10-05'), port: by(laptop.ports, 'left-back'), host: laptop });
+    const p = buildPath({
+      drive: by(DRIVES, 'venndale-slate-2t'),
+      bridge: uas,
+      cable: by(CABLES, 'c-c-10-05'),
+      port: by(laptop.ports, 'left-back'),
+      host: laptop,
+    });
     expect(expectMB(p)).toBeGreaterThan(380);
     expect(expectMB(p)).toBeLessThan(450);
   });
@@ -103,9 +148,21 @@ describe('blocked paths', () => {
   test.each([
     ['plugs that do not match', path('larkmoor-reed-2t', null, null, 'left-back'), /does not go into/],
     ['a missing cable', path('larkmoor-reed-2t', 'tesselin-nook-10', null, 'left-back'), /needs a cable/],
-    ['a cable with the wrong end', path('larkmoor-reed-2t', 'tesselin-nook-10', 'c-c-10-05', 'right'), /does not join/],
-    ['a SATA drive in an enclosure for M.2', path('venndale-slate-2t', 'tesselin-nook-10', 'c-c-10-05', 'left-back'), /does not go into/],
-    ['a Thunderbolt-only enclosure on a USB port', path('oystral-merlin-4t', 'tesselin-vault-3', 'c-c-40-08', 'front-c', sealed), /share/],
+    [
+      'a cable with the wrong end',
+      path('larkmoor-reed-2t', 'tesselin-nook-10', 'c-c-10-05', 'right'),
+      /does not join/,
+    ],
+    [
+      'a SATA drive in an enclosure for M.2',
+      path('venndale-slate-2t', 'tesselin-nook-10', 'c-c-10-05', 'left-back'),
+      /does not go into/,
+    ],
+    [
+      'a Thunderbolt-only enclosure on a USB port',
+      path('oystral-merlin-4t', 'tesselin-vault-3', 'c-c-40-08', 'front-c', sealed),
+      /share/,
+    ],
   ])('%s', (_, blocked, reason) => {
     expect(blocked.flow).toBeNull();
     expect(blocked.blocked.join()).toMatch(reason);
@@ -120,10 +177,15 @@ describe('laws of any path', () => {
         const p = buildPath(parts);
         if (!p.flow) return expect(p.blocked.length).toBeGreaterThan(0);
         for (const d of DIRECTIONS) {
-          for (const c of p.constraints) expect(p.flow[d].expected).toBeLessThanOrEqual(c.rate[d].expected * (1 + 1e-9));
+          for (const c of p.constraints)
+            expect(p.flow[d].expected).toBeLessThanOrEqual(c.rate[d].expected * (1 + 1e-9));
           expect(p.flow[d].high).toBeLessThanOrEqual(hardCeiling(p) * (1 + 1e-9));
           const worked = explainFlow(p, d);
-          expect([worked.low, worked.expected, worked.high]).toEqual([p.flow[d].low, p.flow[d].expected, p.flow[d].high]);
+          expect([worked.low, worked.expected, worked.high]).toEqual([
+            p.flow[d].low,
+            p.flow[d].expected,
+            p.flow[d].high,
+          ]);
           expect(worked.because.inputs.every((i) => isExact(i) || i.low < i.high)).toBe(true);
         }
       }),
@@ -134,7 +196,10 @@ describe('laws of any path', () => {
     fc.assert(
       fc.property(anyParts, (parts) => {
         fc.pre(parts.cable !== null);
-        const turned = { ...parts, cable: { ...parts.cable!, ends: [parts.cable!.ends[1], parts.cable!.ends[0]] as [never, never] } };
+        const turned = {
+          ...parts,
+          cable: { ...parts.cable!, ends: [parts.cable!.ends[1], parts.cable!.ends[0]] as [never, never] },
+        };
         expect(buildPath(turned).flow).toEqual(buildPath(parts).flow);
       }),
     );
@@ -144,7 +209,8 @@ describe('laws of any path', () => {
     const usb = ['usb-2', 'usb-5', 'usb-10'];
     fc.assert(
       fc.property(anyParts, fc.nat(1), (parts, n) => {
-        const at = (mode: string) => buildPath({ ...parts, port: { ...parts.port, modes: [mode] } }).flow?.write.expected ?? 0;
+        const at = (mode: string) =>
+          buildPath({ ...parts, port: { ...parts.port, modes: [mode] } }).flow?.write.expected ?? 0;
         expect(at(usb[n + 1]!)).toBeGreaterThanOrEqual(at(usb[n]!) * (1 - 1e-9));
       }),
     );

@@ -18,12 +18,27 @@ export function fairShares(flows: readonly Flow[], capacities: readonly number[]
   const open = new Set(flows.keys());
   const left = [...capacities];
   while (open.size > 0) {
-    const wanted = capacities.map((_, r) => [...open].reduce((sum, f) => sum + flows[f]!.uses.filter((u) => u.resource === r).reduce((times, u) => times + u.times, 0), 0));
-    const full = Math.min(Infinity, ...left.map((capacity, r) => (wanted[r]! > 0 ? Math.max(capacity, 0) / wanted[r]! : Infinity)));
+    const wanted = capacities.map((_, r) =>
+      [...open].reduce(
+        (sum, f) =>
+          sum + flows[f]!.uses.filter((u) => u.resource === r).reduce((times, u) => times + u.times, 0),
+        0,
+      ),
+    );
+    const full = Math.min(
+      Infinity,
+      ...left.map((capacity, r) => (wanted[r]! > 0 ? Math.max(capacity, 0) / wanted[r]! : Infinity)),
+    );
     const content = Math.min(...[...open].map((f) => flows[f]!.demand));
     const level = Math.min(full, content);
     if (level === Infinity) break;
-    const stops = [...open].filter((f) => flows[f]!.demand <= level || flows[f]!.uses.some((u) => u.times > 0 && left[u.resource]! / wanted[u.resource]! <= level * (1 + 1e-12)));
+    const stops = [...open].filter(
+      (f) =>
+        flows[f]!.demand <= level ||
+        flows[f]!.uses.some(
+          (u) => u.times > 0 && left[u.resource]! / wanted[u.resource]! <= level * (1 + 1e-12),
+        ),
+    );
     for (const f of stops) {
       rates[f] = level;
       open.delete(f);
@@ -48,12 +63,16 @@ export function levelFormula(wants: number): Formula<string> {
   const made = formula<string>({
     name: 'fair share',
     unit: 'B/s',
-    inputs: { capacity: 'what is shared', flows: 'flows', ...Object.fromEntries(names.map((name, i) => [name, `want of neighbour ${i + 1}`])) },
+    inputs: {
+      capacity: 'what is shared',
+      flows: 'flows',
+      ...Object.fromEntries(names.map((name, i) => [name, `want of neighbour ${i + 1}`])),
+    },
     of: (m, x) => {
       const terms = [m.div(x.capacity!, x.flows!)];
       names.forEach((_, i) => {
         const taken = names.slice(0, i + 1).map((name) => x[name]!);
-        const rest = taken.reduce<typeof terms[number]>((left, want) => m.sub(left, want), x.capacity!);
+        const rest = taken.reduce<(typeof terms)[number]>((left, want) => m.sub(left, want), x.capacity!);
         terms.push(m.div(rest, m.sub(x.flows!, m.num(i + 1))));
       });
       return terms.length === 1 ? terms[0]! : m.max(...terms);

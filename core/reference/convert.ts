@@ -13,10 +13,31 @@ const inUnits = (value: number, units: [number, string][]): string => {
   const [size, name] = units.find(([size]) => Math.abs(value) >= size) ?? units.at(-1)!;
   return `${digits(value / size)} ${name}`;
 };
-const DECIMAL: [number, string][] = [[1e15, 'PB'], [1e12, 'TB'], [1e9, 'GB'], [1e6, 'MB'], [1e3, 'kB'], [1, 'B']];
-const BINARY: [number, string][] = [[2 ** 50, 'PiB'], [2 ** 40, 'TiB'], [2 ** 30, 'GiB'], [2 ** 20, 'MiB'], [2 ** 10, 'KiB'], [1, 'B']];
-const BITS: [number, string][] = [[1e12, 'Tb'], [1e9, 'Gb'], [1e6, 'Mb'], [1e3, 'kb'], [1, 'b']];
-const perSecond = (units: [number, string][]) => units.map(([size, name]): [number, string] => [size, `${name}/s`]);
+const DECIMAL: [number, string][] = [
+  [1e15, 'PB'],
+  [1e12, 'TB'],
+  [1e9, 'GB'],
+  [1e6, 'MB'],
+  [1e3, 'kB'],
+  [1, 'B'],
+];
+const BINARY: [number, string][] = [
+  [2 ** 50, 'PiB'],
+  [2 ** 40, 'TiB'],
+  [2 ** 30, 'GiB'],
+  [2 ** 20, 'MiB'],
+  [2 ** 10, 'KiB'],
+  [1, 'B'],
+];
+const BITS: [number, string][] = [
+  [1e12, 'Tb'],
+  [1e9, 'Gb'],
+  [1e6, 'Mb'],
+  [1e3, 'kb'],
+  [1, 'b'],
+];
+const perSecond = (units: [number, string][]) =>
+  units.map(([size, name]): [number, string] => [size, `${name}/s`]);
 
 /** A size or a rate as people type it, in every unit of the trade. A `/s`, `ps` or "per second" makes it a rate. */
 export function convert(text: string): Converted {
@@ -37,8 +58,12 @@ export function convert(text: string): Converted {
         { name: 'Binary', value: inUnits(value, BINARY) },
         { name: 'Bytes', value: digits(value, 0) },
         { name: 'Bits', value: inUnits(value * 8, BITS) },
-        ...(value >= 1e9 ? [{ name: 'Shown where the system counts binary', value: shownCapacity(value, 'binary') }] : []),
-        ...(value >= 50e9 && value <= 1e15 && Number.isInteger(value / 1e9) ? [{ name: 'Sectors of a drive sold as this', value: digits(nominalSectors(value / 1e9), 0) }] : []),
+        ...(value >= 1e9
+          ? [{ name: 'Shown where the system counts binary', value: shownCapacity(value, 'binary') }]
+          : []),
+        ...(value >= 50e9 && value <= 1e15 && Number.isInteger(value / 1e9)
+          ? [{ name: 'Sectors of a drive sold as this', value: digits(nominalSectors(value / 1e9), 0) }]
+          : []),
       ];
   return { ok: true, rows, ...(read.note ? { note: read.note } : {}) };
 }

@@ -29,9 +29,17 @@ function decidedBy(run: Run, path: Path): string | null {
   const bytes = 'bytes' in measure && measure.bytes !== null ? measure.bytes : null;
   if (bytes === null) return mode.id;
   const files = 'files' in measure ? (measure.files ?? 1) : 1;
-  const { phases, inputs } = forecastTransfer(path, { direction: run.direction, bytes: exactFact(bytes), files: exactFact(files), otherEnd: run.otherEnd });
+  const { phases, inputs } = forecastTransfer(path, {
+    direction: run.direction,
+    bytes: exactFact(bytes),
+    files: exactFact(files),
+    otherEnd: run.otherEnd,
+  });
   const time = phases.at(-1)?.to.time ?? Infinity;
-  return phases.every((p) => p.limit === 'links' || p.limit === 'memory') && (files * inputs.inputs.perFile.expected) / time < MOST_FILES ? mode.id : null;
+  return phases.every((p) => p.limit === 'links' || p.limit === 'memory') &&
+    (files * inputs.inputs.perFile.expected) / time < MOST_FILES
+    ? mode.id
+    : null;
 }
 
 /**
@@ -42,7 +50,13 @@ export function ownRates(jobs: readonly Job[]): OwnRate[] {
   const found = new Map<string, { link: string; direction: Direction; rates: number[] }>();
   for (const job of jobs)
     for (const run of job.runs) {
-      if (run.source === 'simulated' || run.ended !== 'done' || run.conditions.memoryBacked || run.path === null) continue;
+      if (
+        run.source === 'simulated' ||
+        run.ended !== 'done' ||
+        run.conditions.memoryBacked ||
+        run.path === null
+      )
+        continue;
       const { host, build } = run.path === 'customer' ? job : run.path;
       if (!build || !host.ports.some((port) => port.id === build.port)) continue;
       const link = decidedBy(run, pathOf(host, build));
@@ -54,6 +68,13 @@ export function ownRates(jobs: readonly Job[]): OwnRate[] {
     }
   return [...found.values()].map(({ link, direction, rates }) => {
     const sorted = rates.sort((a, b) => a - b);
-    return { link, direction, low: sorted[0]!, middle: (sorted[(sorted.length - 1) >> 1]! + sorted[sorted.length >> 1]!) / 2, high: sorted.at(-1)!, runs: sorted.length };
+    return {
+      link,
+      direction,
+      low: sorted[0]!,
+      middle: (sorted[(sorted.length - 1) >> 1]! + sorted[sorted.length >> 1]!) / 2,
+      high: sorted.at(-1)!,
+      runs: sorted.length,
+    };
   });
 }

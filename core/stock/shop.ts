@@ -5,4 +5,11 @@ import { HOSTS } from './hosts';
 import { ACCESSORIES, CABLES } from './leads';
 
 /** The shop of the demo: what it knows of parts and hosts. */
-export const SHOP: Shop = { drives: DRIVES, bridges: BRIDGES, hubs: HUBS, cables: CABLES, accessories: ACCESSORIES, hosts: HOSTS };
+export const SHOP: Shop = {
+  drives: DRIVES,
+  bridges: BRIDGES,
+  hubs: HUBS,
+  cables: CABLES,
+  accessories: ACCESSORIES,
+  hosts: HOSTS,
+};

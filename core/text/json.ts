@@ -5,16 +5,28 @@ export const MOST_TEXT = 64e6;
 /** How deep brackets may nest: a working within a working is some sixty deep. */
 export const DEEPEST = 300;
 
-export type ReadJson = { ok: true; value: unknown } | { ok: false; problem: string; /** It breaks off or is no JSON at all, as against one too large or too deep. */ broken: boolean };
+export type ReadJson =
+  | { ok: true; value: unknown }
+  | {
+      ok: false;
+      problem: string;
+      /** It breaks off or is no JSON at all, as against one too large or too deep. */ broken: boolean;
+    };
 
 /**
  * Reads JSON from outside. Never throws, however long, deep or broken it is.
  * @returns the data, or what is wrong with its line and column
  */
 export function readJson(text: string): ReadJson {
-  if (text.length > MOST_TEXT) return { ok: false, problem: 'larger than 64 MB: that is no file of Kymar’s', broken: false };
+  if (text.length > MOST_TEXT)
+    return { ok: false, problem: 'larger than 64 MB: that is no file of Kymar’s', broken: false };
   const json = text.replace(/^\uFEFF/, '');
-  if (depthOf(json) > DEEPEST) return { ok: false, problem: `nested deeper than ${DEEPEST} levels: that is no file of Kymar’s`, broken: false };
+  if (depthOf(json) > DEEPEST)
+    return {
+      ok: false,
+      problem: `nested deeper than ${DEEPEST} levels: that is no file of Kymar’s`,
+      broken: false,
+    };
   try {
     return { ok: true, value: JSON.parse(json) };
   } catch {
@@ -48,6 +60,9 @@ function fault(json: string): string {
   const [first] = errors;
   if (!first) return 'unreadable';
   const before = json.slice(0, first.offset).split('\n');
-  const words = printParseErrorCode(first.error).replace(/(?<=[a-z])[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
+  const words = printParseErrorCode(first.error).replace(
+    /(?<=[a-z])[A-Z]/g,
+    (letter) => ` ${letter.toLowerCase()}`,
+  );
   return `line ${before.length}, column ${before.at(-1)!.length + 1}: ${words.toLowerCase()}`;
 }

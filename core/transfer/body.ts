@@ -2,7 +2,8 @@ import type { Flow, Store } from './store';
 import type { Pieces } from './zones';
 
 /** What holds a stretch of a transfer at its rate. */
-export type Limit = 'links' | 'other' | 'other rest' | 'cache' | 'rest' | 'drive' | 'heat' | 'memory' | 'pace' | 'share';
+export type Limit =
+  'links' | 'other' | 'other rest' | 'cache' | 'rest' | 'drive' | 'heat' | 'memory' | 'pace' | 'share';
 /** Where time goes: what holds the rate, and the files' own cost. */
 export type Cause = Limit | 'files';
 
@@ -77,12 +78,15 @@ export const NEAR = 1e-9;
 
 /** B/s of a medium at this moment, alone. */
 export function rateOf({ store, cache }: Body, direction: 'read' | 'write', zone: number): number {
-  return zone * (direction === 'read' ? store.read : cache > 0 ? store.write : Math.min(store.write, store.rest));
+  return (
+    zone * (direction === 'read' ? store.read : cache > 0 ? store.write : Math.min(store.write, store.rest))
+  );
 }
 
 /** What a medium's own rate counts as. */
 export function mediumLimit({ store, cache }: Body, writes: boolean): Limit {
-  if (store.role === 'other') return writes && cache <= 0 && store.rest < store.write ? 'other rest' : 'other';
+  if (store.role === 'other')
+    return writes && cache <= 0 && store.rest < store.write ? 'other rest' : 'other';
   if (!writes || store.cache === Infinity) return 'drive';
   return cache > 0 ? 'cache' : store.rest < store.write || store.cache > 0 ? 'rest' : 'drive';
 }

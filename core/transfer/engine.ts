@@ -49,7 +49,10 @@ export interface Options {
  * constant and temperatures closed-form, so the answer is exact for the model.
  * @throws RangeError for a flow without bytes or a plan without an end
  */
-export function run(flows: readonly Flow[], { record = false, jump = true, general = false }: Options = {}): Outcome {
+export function run(
+  flows: readonly Flow[],
+  { record = false, jump = true, general = false }: Options = {},
+): Outcome {
   const bodies: Body[] = [];
   const wires: Wire[] = [];
   const bodyOf = (store: Store): Body => {
@@ -57,19 +60,49 @@ export function run(flows: readonly Flow[], { record = false, jump = true, gener
     if (!found) {
       const { heat } = store;
       const warm = heat ? (heat.start ?? settlesAt(heat.air, heat.idle, heat.resistance)) : NaN;
-      found = { store, cache: store.cache, warm, low: false, cycling: false, mark: null, streams: 0, writing: 0, power: 0, to: warm, tau: heat ? heat.resistance * heat.capacity : 1, energy: 0, hottest: warm };
+      found = {
+        store,
+        cache: store.cache,
+        warm,
+        low: false,
+        cycling: false,
+        mark: null,
+        streams: 0,
+        writing: 0,
+        power: 0,
+        to: warm,
+        tau: heat ? heat.resistance * heat.capacity : 1,
+        energy: 0,
+        hottest: warm,
+      };
       bodies.push(found);
     }
     return found;
   };
   const courses: Course[] = flows.map((flow) => {
     if (!(flow.bytes > 0)) throw new RangeError('A flow needs bytes.');
-    const pieces = (side: Side) => (side.store.zones ? piecesOf(side.store.zones, side.at ?? 0, flow.bytes) : EVEN);
+    const pieces = (side: Side) =>
+      side.store.zones ? piecesOf(side.store.zones, side.at ?? 0, flow.bytes) : EVEN;
     for (const { wire } of [flow.from, flow.to]) if (wire && !wires.includes(wire)) wires.push(wire);
     return {
-      flow, from: bodyOf(flow.from.store), to: bodyOf(flow.to.store), pieces: { from: pieces(flow.from), to: pieces(flow.to) }, zone: { from: 0, to: 0 },
-      began: flow.after === undefined ? 0 : NaN, given: 0, taken: 0, bar: NaN, safe: NaN, in: 0, out: 0, inLimit: 'links', outLimit: 'links',
-      overhead: (flow.files * flow.perFile) / flow.bytes, tiny: flow.bytes * 1e-12 + 1e-6, by: {}, stretches: [],
+      flow,
+      from: bodyOf(flow.from.store),
+      to: bodyOf(flow.to.store),
+      pieces: { from: pieces(flow.from), to: pieces(flow.to) },
+      zone: { from: 0, to: 0 },
+      began: flow.after === undefined ? 0 : NaN,
+      given: 0,
+      taken: 0,
+      bar: NaN,
+      safe: NaN,
+      in: 0,
+      out: 0,
+      inLimit: 'links',
+      outLimit: 'links',
+      overhead: (flow.files * flow.perFile) / flow.bytes,
+      tiny: flow.bytes * 1e-12 + 1e-6,
+      by: {},
+      stretches: [],
     };
   });
 
@@ -78,13 +111,21 @@ export function run(flows: readonly Flow[], { record = false, jump = true, gener
   for (const body of bodies) throttle(body);
   let active = courses.filter(isActive);
   for (let event = 0; active.length > 0; event++) {
-    if (event > MOST_EVENTS) throw new RangeError('This plan does not come to an end: something in it has no speed.');
+    if (event > MOST_EVENTS)
+      throw new RangeError('This plan does not come to an end: something in it has no speed.');
     const [only] = active;
-    if (!general && active.length === 1 && only!.from !== only!.to && (only!.flow.from.wire ?? null) !== (only!.flow.to.wire ?? undefined)) settleOne(only!);
+    if (
+      !general &&
+      active.length === 1 &&
+      only!.from !== only!.to &&
+      (only!.flow.from.wire ?? null) !== (only!.flow.to.wire ?? undefined)
+    )
+      settleOne(only!);
     else settle(active, bodies, wires);
     warmUp(active, bodies);
     const step = nextEvent(active, bodies);
-    if (step === Infinity) throw new RangeError('This plan does not come to an end: something in it has no speed.');
+    if (step === Infinity)
+      throw new RangeError('This plan does not come to an end: something in it has no speed.');
     advance(active, bodies, step, time, record);
     time += step;
     const before = regime;
@@ -106,7 +147,13 @@ export function run(flows: readonly Flow[], { record = false, jump = true, gener
   return {
     seconds: time,
     flows: courses.map(({ began, bar, safe, by, stretches }) => ({ began, bar, safe, by, stretches })),
-    stores: bodies.map(({ store, cache, warm, hottest, energy }) => ({ store, cache, warm, hottest, energy })),
+    stores: bodies.map(({ store, cache, warm, hottest, energy }) => ({
+      store,
+      cache,
+      warm,
+      hottest,
+      energy,
+    })),
   };
 }
 
@@ -118,30 +165,63 @@ function nextEvent(active: readonly Course[], bodies: readonly Body[]): number {
   for (const c of active) {
     const { flow } = c;
     const held = c.given - c.taken;
-    if (c.in > 0) next = Math.min(next, (flow.bytes - c.given) / c.in, Math.max(0, c.pieces.from.ends[c.zone.from]! - c.given) / c.in);
-    if (c.out > 0) next = Math.min(next, (flow.bytes - c.taken) / c.out, Math.max(0, c.pieces.to.ends[c.zone.to]! - c.taken) / c.out);
-    if (flow.buffer > 0 && c.in > c.out && held < flow.buffer - c.tiny) next = Math.min(next, (flow.buffer - held) / (c.in - c.out));
-    if (flow.buffer > 0 && c.out > c.in && held > c.tiny && Number.isNaN(c.bar)) next = Math.min(next, held / (c.out - c.in));
+    if (c.in > 0)
+      next = Math.min(
+        next,
+        (flow.bytes - c.given) / c.in,
+        Math.max(0, c.pieces.from.ends[c.zone.from]! - c.given) / c.in,
+      );
+    if (c.out > 0)
+      next = Math.min(
+        next,
+        (flow.bytes - c.taken) / c.out,
+        Math.max(0, c.pieces.to.ends[c.zone.to]! - c.taken) / c.out,
+      );
+    if (flow.buffer > 0 && c.in > c.out && held < flow.buffer - c.tiny)
+      next = Math.min(next, (flow.buffer - held) / (c.in - c.out));
+    if (flow.buffer > 0 && c.out > c.in && held > c.tiny && Number.isNaN(c.bar))
+      next = Math.min(next, held / (c.out - c.in));
   }
   for (const body of bodies) {
     const { store, warm, to, tau, low } = body;
-    if (body.writing > 0 && body.cache > 0 && body.cache < Infinity) next = Math.min(next, body.cache / body.writing);
+    if (body.writing > 0 && body.cache > 0 && body.cache < Infinity)
+      next = Math.min(next, body.cache / body.writing);
     const throttle = store.heat?.throttle;
     if (!throttle) continue;
     if (throttle.kind === 'hold') {
-      if (warm < throttle.at - NEAR && to > throttle.at + NEAR) next = Math.min(next, timeTo(warm, to, tau, throttle.at));
-      else if (warm > throttle.at + NEAR && to < throttle.at) next = Math.min(next, timeTo(warm, to, tau, throttle.at));
-    } else if (!low && to > throttle.at && warm < throttle.at) next = Math.min(next, timeTo(warm, to, tau, throttle.at));
-    else if (low && to < throttle.until && warm > throttle.until) next = Math.min(next, timeTo(warm, to, tau, throttle.until));
+      if (warm < throttle.at - NEAR && to > throttle.at + NEAR)
+        next = Math.min(next, timeTo(warm, to, tau, throttle.at));
+      else if (warm > throttle.at + NEAR && to < throttle.at)
+        next = Math.min(next, timeTo(warm, to, tau, throttle.at));
+    } else if (!low && to > throttle.at && warm < throttle.at)
+      next = Math.min(next, timeTo(warm, to, tau, throttle.at));
+    else if (low && to < throttle.until && warm > throttle.until)
+      next = Math.min(next, timeTo(warm, to, tau, throttle.until));
   }
   return next;
 }
 
-function advance(active: readonly Course[], bodies: readonly Body[], step: number, time: number, record: boolean): void {
+function advance(
+  active: readonly Course[],
+  bodies: readonly Body[],
+  step: number,
+  time: number,
+  record: boolean,
+): void {
   for (const c of active) {
     if (record) {
       const drive = c.to.store.role === 'drive' ? c.to : c.from;
-      c.stretches.push({ from: time, seconds: step, given: c.given, taken: c.taken, bar: c.in, rate: c.out, barLimit: c.inLimit, limit: c.outLimit, warm: drive.store.heat ? { from: drive.warm, to: drive.to, tau: drive.tau } : null });
+      c.stretches.push({
+        from: time,
+        seconds: step,
+        given: c.given,
+        taken: c.taken,
+        bar: c.in,
+        rate: c.out,
+        barLimit: c.inLimit,
+        limit: c.outLimit,
+        warm: drive.store.heat ? { from: drive.warm, to: drive.to, tau: drive.tau } : null,
+      });
     }
     c.given += c.in * step;
     c.taken += c.out * step;
@@ -152,7 +232,8 @@ function advance(active: readonly Course[], bodies: readonly Body[], step: numbe
   for (const body of bodies) {
     const { store } = body;
     if (body.writing > 0) body.cache = Math.max(0, body.cache - body.writing * step);
-    else if (store.refill && body.cache < Infinity) body.cache = Math.min(store.cacheMost ?? store.cache, body.cache + store.refill * step);
+    else if (store.refill && body.cache < Infinity)
+      body.cache = Math.min(store.cacheMost ?? store.cache, body.cache + store.refill * step);
     body.energy += body.power * step;
     if (!store.heat) continue;
     body.warm = warmAt(body.warm, body.to, body.tau, step);

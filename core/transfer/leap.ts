@@ -15,7 +15,12 @@ export function throttle(body: Body): boolean {
 }
 
 /** Everything that adds up, as it stands. */
-export const markOf = (regime: number, time: number, courses: readonly Course[], bodies: readonly Body[]): Mark => ({
+export const markOf = (
+  regime: number,
+  time: number,
+  courses: readonly Course[],
+  bodies: readonly Body[],
+): Mark => ({
   regime,
   time,
   flows: courses.map(({ given, taken, by }) => ({ given, taken, by: { ...by } })),
@@ -23,7 +28,14 @@ export const markOf = (regime: number, time: number, courses: readonly Course[],
 });
 
 /** Jumps over as many whole cycles, all alike, as fit before anything else happens; s jumped. */
-export function leap(body: Body, courses: readonly Course[], active: readonly Course[], bodies: readonly Body[], time: number, record: boolean): number {
+export function leap(
+  body: Body,
+  courses: readonly Course[],
+  active: readonly Course[],
+  bodies: readonly Body[],
+  time: number,
+  record: boolean,
+): number {
   const mark = body.mark!;
   const cycle = time - mark.time;
   let most = Infinity;
@@ -46,8 +58,20 @@ export function leap(body: Body, courses: readonly Course[], active: readonly Co
   for (const c of active) {
     const had = mark.flows[courses.indexOf(c)]!;
     const [given, taken] = [c.given - had.given, c.taken - had.taken];
-    if (record) c.stretches.push({ from: time, seconds: cycles * cycle, given: c.given, taken: c.taken, bar: given / cycle, rate: taken / cycle, barLimit: 'heat', limit: 'heat', warm: { from: body.warm, to: body.warm, tau: body.tau } });
-    for (const [cause, seconds] of Object.entries(c.by) as [Cause, number][]) c.by[cause] = seconds + cycles * (seconds - (had.by[cause] ?? 0));
+    if (record)
+      c.stretches.push({
+        from: time,
+        seconds: cycles * cycle,
+        given: c.given,
+        taken: c.taken,
+        bar: given / cycle,
+        rate: taken / cycle,
+        barLimit: 'heat',
+        limit: 'heat',
+        warm: { from: body.warm, to: body.warm, tau: body.tau },
+      });
+    for (const [cause, seconds] of Object.entries(c.by) as [Cause, number][])
+      c.by[cause] = seconds + cycles * (seconds - (had.by[cause] ?? 0));
     c.given += cycles * given;
     c.taken += cycles * taken;
   }

@@ -11,7 +11,8 @@ function lookAt(c: Course, side: Side, body: Body, direction: 'read' | 'write', 
   const { store } = side;
   const { heat } = store;
   const rate = rateOf(body, direction, zone);
-  const perByte = 1 / rate + (store.seek && (c.flow.streams ?? 1) > 1 ? store.seek / (store.chunk ?? CHUNK) : 0);
+  const perByte =
+    1 / rate + (store.seek && (c.flow.streams ?? 1) > 1 ? store.seek / (store.chunk ?? CHUNK) : 0);
   const throttle = heat?.throttle;
   const low = body.low && throttle?.kind === 'step';
   alone.bare = (low ? throttle.share : 1) / perByte;
@@ -21,11 +22,18 @@ function lookAt(c: Course, side: Side, body: Body, direction: 'read' | 'write', 
     alone.bare = through;
     alone.limit = side.wire!.role;
   }
-  alone.hold = throttle?.kind === 'hold' && body.warm >= throttle.at - NEAR ? (holdBudget(heat!, throttle) * rate) / (heat![direction] - heat!.idle) : Infinity;
+  alone.hold =
+    throttle?.kind === 'hold' && body.warm >= throttle.at - NEAR
+      ? (holdBudget(heat!, throttle) * rate) / (heat![direction] - heat!.idle)
+      : Infinity;
 }
 
 /** W beyond idle that a body held at its temperature may draw. */
-export const holdBudget = (heat: Heat, { at, floor }: { at: number; floor: number }): number => Math.max((at - heat.air) / heat.resistance - heat.idle, floor * (Math.max(heat.read, heat.write) - heat.idle));
+export const holdBudget = (heat: Heat, { at, floor }: { at: number; floor: number }): number =>
+  Math.max(
+    (at - heat.air) / heat.resistance - heat.idle,
+    floor * (Math.max(heat.read, heat.write) - heat.idle),
+  );
 
 /** Rates of one flow whose two ends share nothing: the same answer the short way. */
 export function settleOne(c: Course): void {

@@ -41,13 +41,23 @@ export function phasesOf(stretches: readonly Stretch[], bytes: number): Phase[] 
     if (last && last.name === name) last.to = to;
     else if (s.seconds > 0) found.push({ name, limit, from: last?.to ?? { bytes: 0, time: 0 }, to, rate: 0 });
   }
-  for (const p of found) p.rate = p.to.time > p.from.time ? (p.to.bytes - p.from.bytes) / (p.to.time - p.from.time) : 0;
+  for (const p of found)
+    p.rate = p.to.time > p.from.time ? (p.to.bytes - p.from.bytes) / (p.to.time - p.from.time) : 0;
   return found;
 }
 
 /** What the bar shows, and how warm the drive is, when so many bytes have been taken from the source. */
-export function momentAt(stretches: readonly Stretch[], bytes: number): { rate: number; warm: number | null } {
-  const s = stretches.find((x) => bytes < x.given + x.bar * x.seconds) ?? stretches.findLast((x) => x.bar > 0);
+export function momentAt(
+  stretches: readonly Stretch[],
+  bytes: number,
+): { rate: number; warm: number | null } {
+  const s =
+    stretches.find((x) => bytes < x.given + x.bar * x.seconds) ?? stretches.findLast((x) => x.bar > 0);
   if (!s) return { rate: 0, warm: null };
-  return { rate: s.bar, warm: s.warm && warmAt(s.warm.from, s.warm.to, s.warm.tau, Math.min(s.seconds, Math.max(0, bytes - s.given) / s.bar)) };
+  return {
+    rate: s.bar,
+    warm:
+      s.warm &&
+      warmAt(s.warm.from, s.warm.to, s.warm.tau, Math.min(s.seconds, Math.max(0, bytes - s.given) / s.bar)),
+  };
 }

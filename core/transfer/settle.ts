@@ -20,7 +20,8 @@ export function settle(active: readonly Course[], bodies: readonly Body[], wires
       const c = active[i]!;
       const reading = Number.isNaN(c.bar);
       const own: Use[] = [];
-      if (reading) useSide(own, c.flow.from, c.from, 'read', c.pieces.from.shares[c.zone.from]!, bodies, wires);
+      if (reading)
+        useSide(own, c.flow.from, c.from, 'read', c.pieces.from.shares[c.zone.from]!, bodies, wires);
       if (!coupled[i] && reading) {
         streams.push(streamOf(own.splice(0), limits, 2 * bodies.length, c, true));
       }
@@ -60,9 +61,11 @@ export function warmUp(active: readonly Course[], bodies: readonly Body[]): void
     for (const c of active) {
       if (c.to === body) {
         body.writing += c.out;
-        if (heat) power += ((heat.write - heat.idle) * c.out) / rateOf(body, 'write', c.pieces.to.shares[c.zone.to]!);
+        if (heat)
+          power += ((heat.write - heat.idle) * c.out) / rateOf(body, 'write', c.pieces.to.shares[c.zone.to]!);
       }
-      if (heat && c.from === body) power += ((heat.read - heat.idle) * c.in) / rateOf(body, 'read', c.pieces.from.shares[c.zone.from]!);
+      if (heat && c.from === body)
+        power += ((heat.read - heat.idle) * c.in) / rateOf(body, 'read', c.pieces.from.shares[c.zone.from]!);
     }
     body.power = power;
     if (heat) body.to = settlesAt(heat.air, power, heat.resistance);
@@ -83,21 +86,46 @@ function limitsOf(bodies: readonly Body[], wires: readonly Wire[]): number[] {
   return limits;
 }
 
-function useSide(into: Use[], side: Side, body: Body, direction: 'read' | 'write', zone: number, bodies: readonly Body[], wires: readonly Wire[]): void {
+function useSide(
+  into: Use[],
+  side: Side,
+  body: Body,
+  direction: 'read' | 'write',
+  zone: number,
+  bodies: readonly Body[],
+  wires: readonly Wire[],
+): void {
   const { store } = side;
   const { heat } = store;
   const b = bodies.indexOf(body);
   const perByte = 1 / rateOf(body, direction, zone);
-  into.push({ resource: 2 * b, coefficient: perByte + (store.seek && body.streams > 1 ? store.seek / (store.chunk ?? CHUNK) : 0) });
-  if (heat?.throttle?.kind === 'hold') into.push({ resource: 2 * b + 1, coefficient: (heat[direction] - heat.idle) * perByte });
-  if (side.wire) into.push({ resource: 2 * bodies.length + 2 * wires.indexOf(side.wire) + (direction === 'write' && !side.wire.halfDuplex ? 1 : 0), coefficient: 1 / side.wire[direction] });
+  into.push({
+    resource: 2 * b,
+    coefficient: perByte + (store.seek && body.streams > 1 ? store.seek / (store.chunk ?? CHUNK) : 0),
+  });
+  if (heat?.throttle?.kind === 'hold')
+    into.push({ resource: 2 * b + 1, coefficient: (heat[direction] - heat.idle) * perByte });
+  if (side.wire)
+    into.push({
+      resource:
+        2 * bodies.length +
+        2 * wires.indexOf(side.wire) +
+        (direction === 'write' && !side.wire.halfDuplex ? 1 : 0),
+      coefficient: 1 / side.wire[direction],
+    });
 }
 
 /**
  * How fast a stream could go alone: its resources, what memory takes or the pace allows, and the files' own cost in between. What a body is held to
  * by its warmth is an average and comes after: in the pauses for files it cools.
  */
-function streamOf(uses: Use[], limits: readonly number[], holds: number, { flow, overhead }: Course, reading: boolean): Stream {
+function streamOf(
+  uses: Use[],
+  limits: readonly number[],
+  holds: number,
+  { flow, overhead }: Course,
+  reading: boolean,
+): Stream {
   let bare = reading ? Math.min(flow.pace ?? Infinity, flow.memory ?? Infinity) : Infinity;
   for (let i = 0; i < uses.length; i++) {
     const { resource } = uses[i]!;
@@ -110,7 +138,14 @@ function streamOf(uses: Use[], limits: readonly number[], holds: number, { flow,
 }
 
 /** What holds a stream: the resource that was full, or the tightest of its own. */
-function limitOf(stream: Stream, c: Course, bodies: readonly Body[], wires: readonly Wire[], streams: readonly Stream[], writes: boolean): Limit {
+function limitOf(
+  stream: Stream,
+  c: Course,
+  bodies: readonly Body[],
+  wires: readonly Wire[],
+  streams: readonly Stream[],
+  writes: boolean,
+): Limit {
   let held = stream.held;
   if (held < 0) {
     const limits = limitsOf(bodies, wires);
@@ -127,7 +162,12 @@ function limitOf(stream: Stream, c: Course, bodies: readonly Body[], wires: read
       }
     }
     if (held < 0) return paced ? 'pace' : 'memory';
-  } else if (streams.some((s) => s !== stream && s.uses.some((u) => u.resource === held) && s.uses[0] !== stream.uses[0])) return 'share';
+  } else if (
+    streams.some(
+      (s) => s !== stream && s.uses.some((u) => u.resource === held) && s.uses[0] !== stream.uses[0],
+    )
+  )
+    return 'share';
   if (held >= 2 * bodies.length) return wires[(held - 2 * bodies.length) >> 1]!.role;
   const body = bodies[held >> 1]!;
   if (held % 2 === 1 || body.low || body.cycling) return 'heat';

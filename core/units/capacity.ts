@@ -13,7 +13,10 @@ export function nominalSectors(gigabytes: number): number {
 
 /** What a computer shows for a capacity in bytes: systems that count binary call TiB "TB", the others count decimal. */
 export function shownCapacity(bytes: number, counting: 'binary' | 'decimal'): string {
-  const [unit, name] = bytes >= 1e12 ? [counting === 'binary' ? 2 ** 40 : 1e12, 'TB'] : [counting === 'binary' ? 2 ** 30 : 1e9, 'GB'];
+  const [unit, name] =
+    bytes >= 1e12
+      ? [counting === 'binary' ? 2 ** 40 : 1e12, 'TB']
+      : [counting === 'binary' ? 2 ** 30 : 1e9, 'GB'];
   return `${(bytes / unit).toFixed(2)} ${name}`;
 }
 

@@ -10,13 +10,15 @@ export function readDuration(text: string): { value: number; note?: string } | u
   const clock = /^(?:(\d+):)?(\d+):(\d{1,2}(?:[.,]\d+)?)$/.exec(text);
   if (clock) {
     const [, hours = '0', minutes = '0', seconds = '0'] = clock;
-    if (Number(seconds.replace(',', '.')) >= 60 || (clock[1] !== undefined && Number(minutes) >= 60)) return undefined;
+    if (Number(seconds.replace(',', '.')) >= 60 || (clock[1] !== undefined && Number(minutes) >= 60))
+      return undefined;
     const value = Number(hours) * 3600 + Number(minutes) * 60 + Number(seconds.replace(',', '.'));
     return { value, ...(clock[1] === undefined ? { note: 'Read as minutes:seconds.' } : {}) };
   }
   const bare = readNumber(text);
   if (bare !== undefined) return { value: bare, note: 'No unit: read as seconds.' };
-  const piece = /([+-]?[\d.,]+)\s*(ms|milliseconds?|s|secs?|seconds?|min|mins|minutes?|m|h|hrs?|hours?|d|days?|w|weeks?)(?![a-z])\s*/giy;
+  const piece =
+    /([+-]?[\d.,]+)\s*(ms|milliseconds?|s|secs?|seconds?|min|mins|minutes?|m|h|hrs?|hours?|d|days?|w|weeks?)(?![a-z])\s*/giy;
   let total = 0;
   let at = 0;
   let lastSize = Infinity;

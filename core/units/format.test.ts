@@ -46,6 +46,10 @@ test('a longer time never reads like a shorter one of the same grain', () => {
     return part('h') * 3600 + part('min') * 60 + part('s');
   };
   fc.assert(
-    fc.property(fc.integer({ min: 60, max: 100_000 }), fc.integer({ min: 0, max: 10_000 }), (a, more) => seconds(duration(a)) <= seconds(duration(a + more))),
+    fc.property(
+      fc.integer({ min: 60, max: 100_000 }),
+      fc.integer({ min: 0, max: 10_000 }),
+      (a, more) => seconds(duration(a)) <= seconds(duration(a + more)),
+    ),
   );
 });

@@ -1,9 +1,19 @@
 import type { Unit } from './unit';
 
-const STEPS: [number, string][] = [[1e15, 'P'], [1e12, 'T'], [1e9, 'G'], [1e6, 'M'], [1e3, 'k'], [1, '']];
+const STEPS: [number, string][] = [
+  [1e15, 'P'],
+  [1e12, 'T'],
+  [1e9, 'G'],
+  [1e6, 'M'],
+  [1e3, 'k'],
+  [1, ''],
+];
 
 /** One for each number of decimals: making them anew costs more than all the rest of a path. */
-const formats = Array.from({ length: 13 }, (_, decimals) => new Intl.NumberFormat('en-GB', { maximumFractionDigits: decimals }));
+const formats = Array.from(
+  { length: 13 },
+  (_, decimals) => new Intl.NumberFormat('en-GB', { maximumFractionDigits: decimals }),
+);
 
 /** Digits to so many significant ones, never rounding away whole ones; thousands grouped by commas. */
 function digits(value: number, significant: number): string {
@@ -45,7 +55,9 @@ export function format(value: number, unit: Unit, significant = 3): string {
     case 'lanes':
       return `×${value}`;
     case 'per day':
-      return value > 0 && value < 0.95 ? `${digits(value * 7, significant)} a week` : `${digits(value, significant)} a day`;
+      return value > 0 && value < 0.95
+        ? `${digits(value * 7, significant)} a week`
+        : `${digits(value, significant)} a day`;
     case 'count':
     case 'IOPS':
       return `${digits(value, Math.max(significant, Math.abs(value) >= 1000 ? 15 : 3))}${unit === 'count' ? '' : ' IOPS'}`;
@@ -54,7 +66,10 @@ export function format(value: number, unit: Unit, significant = 3): string {
 
 /** With the largest prefix that leaves a whole part; endurance is told in TB far beyond a thousand, so P starts at ten. */
 function scaled(value: number, unit: string, significant: number): string {
-  const [size, prefix] = STEPS.find(([step]) => Math.abs(value) >= step * (step === 1e15 ? 10 : 0.9995)) ?? [1, ''];
+  const [size, prefix] = STEPS.find(([step]) => Math.abs(value) >= step * (step === 1e15 ? 10 : 0.9995)) ?? [
+    1,
+    '',
+  ];
   return `${digits(value / size, significant)} ${prefix}${unit}`;
 }
 

@@ -1,5 +1,6 @@
 /** Outcome of reading what a person typed: a value with the meaning understood, or what is wrong and what to do. */
-export type Parsed = { ok: true; value: number; understood: string; note?: string } | { ok: false; problem: string };
+export type Parsed =
+  { ok: true; value: number; understood: string; note?: string } | { ok: false; problem: string };
 
 export const wrong = (problem: string): Parsed => ({ ok: false, problem });
 
@@ -28,7 +29,11 @@ function withPoint(text: string): string | undefined {
     const decimal = lastComma > lastPoint ? ',' : '.';
     const thousands = decimal === ',' ? '.' : ',';
     if (text.split(decimal).length > 2) return undefined;
-    return grouped(text.slice(0, text.lastIndexOf(decimal)), thousands, text.slice(text.lastIndexOf(decimal) + 1));
+    return grouped(
+      text.slice(0, text.lastIndexOf(decimal)),
+      thousands,
+      text.slice(text.lastIndexOf(decimal) + 1),
+    );
   }
   const mark = lastComma >= 0 ? ',' : '.';
   const pieces = text.split(mark);

@@ -9,7 +9,8 @@ export const BINARY = { Ki: 2 ** 10, Mi: 2 ** 20, Gi: 2 ** 30, Ti: 2 ** 40, Pi: 
 export function prefixFactor(prefix: string): number | undefined {
   if (prefix === '') return 1;
   const head = prefix[0]!.toUpperCase();
-  if (prefix.length === 2 && prefix[1]!.toLowerCase() === 'i') return BINARY[`${head}i` as keyof typeof BINARY];
+  if (prefix.length === 2 && prefix[1]!.toLowerCase() === 'i')
+    return BINARY[`${head}i` as keyof typeof BINARY];
   if (prefix.length > 1) return undefined;
   return head === 'K' ? DECIMAL.k : DECIMAL[head as keyof typeof DECIMAL];
 }

@@ -6,10 +6,35 @@ import type { Unit } from './unit';
 import { readDuration } from './duration';
 
 /** What a field asks for. */
-export type Dimension = 'bytes' | 'rate' | 'time' | 'count' | 'perDay' | 'times' | 'percent' | 'iops' | 'power' | 'length' | 'temperature' | 'number';
+export type Dimension =
+  | 'bytes'
+  | 'rate'
+  | 'time'
+  | 'count'
+  | 'perDay'
+  | 'times'
+  | 'percent'
+  | 'iops'
+  | 'power'
+  | 'length'
+  | 'temperature'
+  | 'number';
 
 /** Base unit of each dimension's values as a person reads them; a share of 1 is shown in per cent. */
-export const UNIT_OF: Record<Dimension, Unit> = { bytes: 'B', rate: 'B/s', time: 's', count: 'count', perDay: 'B/day', times: 'per day', percent: '%', iops: 'IOPS', power: 'W', length: 'mm', temperature: '°C', number: 'ratio' };
+export const UNIT_OF: Record<Dimension, Unit> = {
+  bytes: 'B',
+  rate: 'B/s',
+  time: 's',
+  count: 'count',
+  perDay: 'B/day',
+  times: 'per day',
+  percent: '%',
+  iops: 'IOPS',
+  power: 'W',
+  length: 'mm',
+  temperature: '°C',
+  number: 'ratio',
+};
 
 const EXAMPLE: Record<Dimension, string> = {
   bytes: '58.7 GB, 1.5TB or 512 MiB',
@@ -36,13 +61,16 @@ const LONGEST = 200;
  * @returns value in B, B/s, s, a count, B/day or a ratio (percent); or the problem with a mend. Never throws.
  */
 export function parseQuantity(text: string, dimension: Dimension): Parsed {
-  if (text.length > LONGEST) return wrong(`That is longer than any quantity. Write for example ${EXAMPLE[dimension]}.`);
+  if (text.length > LONGEST)
+    return wrong(`That is longer than any quantity. Write for example ${EXAMPLE[dimension]}.`);
   const typed = text.trim();
   if (typed === '') return wrong(`Nothing entered. Write for example ${EXAMPLE[dimension]}.`);
   if (dimension === 'time') return checked(typed, readDuration(typed), 's', dimension);
-  const match = /^([+-]?[\d.,](?:[\d.,\s\u00a0\u2009\u202f'’_]*[\d.,])?(?:e[+-]?\d+(?![a-z]))?)\s*(.*)$/iu.exec(typed);
+  const match =
+    /^([+-]?[\d.,](?:[\d.,\s\u00a0\u2009\u202f'’_]*[\d.,])?(?:e[+-]?\d+(?![a-z]))?)\s*(.*)$/iu.exec(typed);
   const number = match ? readNumber(match[1]!) : undefined;
-  if (number === undefined) return wrong(`"${typed}" is not a number. Write for example ${EXAMPLE[dimension]}.`);
+  if (number === undefined)
+    return wrong(`"${typed}" is not a number. Write for example ${EXAMPLE[dimension]}.`);
   const unit = match![2]!.trim();
   switch (dimension) {
     case 'bytes':
@@ -73,10 +101,17 @@ interface Meaning {
 }
 
 function checked(typed: string, meaning: Meaning | undefined, unit: Unit, dimension: Dimension): Parsed {
-  if (!meaning) return wrong(`The unit in "${typed}" is not known here. Write for example ${EXAMPLE[dimension]}.`);
+  if (!meaning)
+    return wrong(`The unit in "${typed}" is not known here. Write for example ${EXAMPLE[dimension]}.`);
   if (meaning.value < 0) return wrong(`"${typed}" is negative. Enter zero or more.`);
-  if (!Number.isFinite(meaning.value) || meaning.value > 1e18) return wrong(`"${typed}" is too large to be meant. Check the unit.`);
-  return { ok: true, value: meaning.value, understood: format(meaning.value, unit, 6), ...(meaning.note ? { note: meaning.note } : {}) };
+  if (!Number.isFinite(meaning.value) || meaning.value > 1e18)
+    return wrong(`"${typed}" is too large to be meant. Check the unit.`);
+  return {
+    ok: true,
+    value: meaning.value,
+    understood: format(meaning.value, unit, 6),
+    ...(meaning.note ? { note: meaning.note } : {}),
+  };
 }
 
 /** `GB`, `GiB`, `Gbit`, `gb`, `g`, `bytes`. A small b means bytes in a size: nobody measures a folder in bits. */
@@ -101,7 +136,10 @@ function rateOf(number: number, unit: string): Meaning | undefined {
   const bits = /^bits?$/i.test(what) || what === 'b';
   const unclear = what === 'b' && (match[1] ?? '') === (match[1] ?? '').toLowerCase() && match[1] !== 'k';
   if (!bits) return { value: number * factor };
-  return { value: (number * factor) / 8, note: unclear ? 'All small letters: read as bits. Write MB/s if bytes are meant.' : 'Bits: 8 to a byte.' };
+  return {
+    value: (number * factor) / 8,
+    note: unclear ? 'All small letters: read as bits. Write MB/s if bytes are meant.' : 'Bits: 8 to a byte.',
+  };
 }
 
 const DAYS: Record<string, number> = { d: 1, w: 7, m: 365.25 / 12, y: 365.25 };
@@ -121,12 +159,18 @@ function timesOf(number: number, unit: string): Meaning | undefined {
 
 /** Splits off a period at the end: what stands before it, and its days (1 where none is named). */
 function withPeriod(unit: string): [string?, number?] {
-  const match = /^(.*?)\s?(?:(?:\/|\bper\b|\ba\b|\ban\b|\beach\b)\s?(days?|d|weeks?|w|months?|years?|y|yr))?$/i.exec(unit);
+  const match =
+    /^(.*?)\s?(?:(?:\/|\bper\b|\ba\b|\ban\b|\beach\b)\s?(days?|d|weeks?|w|months?|years?|y|yr))?$/i.exec(
+      unit,
+    );
   return match ? [match[1]!.trim(), match[2] ? DAYS[match[2][0]!.toLowerCase()] : 1] : [];
 }
 
 /** Dimensions whose units are a word each. A bare number is in the first. */
-const PLAIN: Record<'iops' | 'power' | 'length' | 'temperature', { unit: Unit; words: Record<string, number> }> = {
+const PLAIN: Record<
+  'iops' | 'power' | 'length' | 'temperature',
+  { unit: Unit; words: Record<string, number> }
+> = {
   iops: { unit: 'IOPS', words: { iops: 1, k: 1e3, 'k iops': 1e3, m: 1e6, 'm iops': 1e6, 'i/o/s': 1 } },
   power: { unit: 'W', words: { w: 1, watt: 1, watts: 1, mw: 1e-3, kw: 1e3 } },
   length: { unit: 'mm', words: { mm: 1, cm: 10, m: 1000, in: 25.4, '"': 25.4 } },
@@ -144,5 +188,8 @@ function countOf(number: number, unit: string): Meaning | undefined {
   const word = (match[1] ?? match[2] ?? '').toLowerCase();
   const factor = word === 'k' || word === 'thousand' ? 1e3 : word === 'm' || word === 'million' ? 1e6 : 1;
   const value = number * factor;
-  return { value: Math.round(value), ...(Number.isInteger(value) ? {} : { note: 'Rounded to a whole number.' }) };
+  return {
+    value: Math.round(value),
+    ...(Number.isInteger(value) ? {} : { note: 'Rounded to a whole number.' }),
+  };
 }

@@ -1,5 +1,13 @@
 import fc from 'fast-check';
-import { format, mbrLimit, nominalSectors, parseQuantity, readNumber, shownCapacity, type Dimension } from '.';
+import {
+  format,
+  mbrLimit,
+  nominalSectors,
+  parseQuantity,
+  readNumber,
+  shownCapacity,
+  type Dimension,
+} from '.';
 
 function value(text: string, dimension: Dimension): number {
   const read = parseQuantity(text, dimension);
@@ -62,16 +70,23 @@ describe('quantities as people type them', () => {
   });
 
   test('unclear letters are read and the reading is said', () => {
-    expect(parseQuantity('400 mb/s', 'rate')).toMatchObject({ value: 50e6, note: expect.stringContaining('bits') });
+    expect(parseQuantity('400 mb/s', 'rate')).toMatchObject({
+      value: 50e6,
+      note: expect.stringContaining('bits'),
+    });
     expect(parseQuantity('1.5TB', 'bytes')).toMatchObject({ understood: '1.5 TB' });
   });
 
   test('never throws and never returns a negative or endless value', () => {
     fc.assert(
-      fc.property(fc.string(), fc.constantFrom<Dimension>('bytes', 'rate', 'time', 'count', 'perDay', 'times', 'percent'), (text, dimension) => {
-        const read = parseQuantity(text, dimension);
-        return !read.ok || (Number.isFinite(read.value) && read.value >= 0);
-      }),
+      fc.property(
+        fc.string(),
+        fc.constantFrom<Dimension>('bytes', 'rate', 'time', 'count', 'perDay', 'times', 'percent'),
+        (text, dimension) => {
+          const read = parseQuantity(text, dimension);
+          return !read.ok || (Number.isFinite(read.value) && read.value >= 0);
+        },
+      ),
     );
   });
 
@@ -82,14 +97,25 @@ describe('quantities as people type them', () => {
         expect(value(format(bytes, 'B/s', 9), 'rate') / bytes).toBeCloseTo(1, 4);
       }),
     );
-    fc.assert(fc.property(fc.integer({ min: 1, max: 86399 }), (seconds) => value(format(seconds, 's', 6), 'time') === seconds));
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 86399 }),
+        (seconds) => value(format(seconds, 's', 6), 'time') === seconds,
+      ),
+    );
   });
 });
 
 describe('2.1 prefixes and capacities', () => {
   test('1 Gb/s is 125 MB/s', () => expect(value('1 Gb/s', 'rate')).toBe(125e6));
   // standard IEC 80000-13
-  test('binary prefixes', () => expect([value('1 KiB', 'bytes'), value('1 MiB', 'bytes'), value('1 GiB', 'bytes'), value('1 TiB', 'bytes')]).toEqual([1024, 1048576, 1073741824, 1099511627776]));
+  test('binary prefixes', () =>
+    expect([
+      value('1 KiB', 'bytes'),
+      value('1 MiB', 'bytes'),
+      value('1 GiB', 'bytes'),
+      value('1 TiB', 'bytes'),
+    ]).toEqual([1024, 1048576, 1073741824, 1099511627776]));
   // standard IDEMA LBA1-03
   test('1,000 GB drive', () => expect(nominalSectors(1000)).toBe(1_953_525_168));
   test('8 TB drive', () => expect(nominalSectors(8000)).toBe(15_628_053_168));
@@ -106,5 +132,12 @@ describe('2.1 prefixes and capacities', () => {
     expect(mbrLimit(512) / 1e12).toBeCloseTo(2.199, 3);
     expect(mbrLimit(4096) / 1e12).toBeCloseTo(17.592, 3);
   });
-  test('numbers with any separator', () => expect(['0,001', '.5', "1'000'000", '1e3', '1.2.3.4'].map(readNumber)).toEqual([0.001, 0.5, 1e6, 1000, undefined]));
+  test('numbers with any separator', () =>
+    expect(['0,001', '.5', "1'000'000", '1e3', '1.2.3.4'].map(readNumber)).toEqual([
+      0.001,
+      0.5,
+      1e6,
+      1000,
+      undefined,
+    ]));
 });

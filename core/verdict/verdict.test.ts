@@ -8,10 +8,28 @@ import { claims, judge, verdict } from '.';
 const offload = demoJobs()[0]!;
 let count = 0;
 const run = (seconds: number, more: Partial<Run> = {}): Run =>
-  Run.parse({ id: `x${count++}`, at: '2026-11-05T10:00:00.000Z', activity: 'offload', direction: 'write', otherEnd: 'storage', source: 'stopwatch', measure: { kind: 'timed', bytes: 214e9, files: 38_400, seconds, error: 0.14 }, path: 'customer', conditions: {}, ended: 'done', ...more });
+  Run.parse({
+    id: `x${count++}`,
+    at: '2026-11-05T10:00:00.000Z',
+    activity: 'offload',
+    direction: 'write',
+    otherEnd: 'storage',
+    source: 'stopwatch',
+    measure: { kind: 'timed', bytes: 214e9, files: 38_400, seconds, error: 0.14 },
+    path: 'customer',
+    conditions: {},
+    ended: 'done',
+    ...more,
+  });
 const withRuns = (...runs: Run[]): Job => ({ ...offload, runs });
 const claim = (...runs: Run[]) => claims(withRuns(...runs))[0]!;
-const range = fc.tuple(fc.integer({ min: 1, max: 1000 }), fc.integer({ min: 0, max: 500 }), fc.integer({ min: 0, max: 500 })).map(([a, b, c]) => ({ low: a, expected: a + b, high: a + b + c }));
+const range = fc
+  .tuple(
+    fc.integer({ min: 1, max: 1000 }),
+    fc.integer({ min: 0, max: 500 }),
+    fc.integer({ min: 0, max: 500 }),
+  )
+  .map(([a, b, c]) => ({ low: a, expected: a + b, high: a + b + c }));
 
 describe('was the forecast right?', () => {
   test.each([
@@ -20,7 +38,9 @@ describe('was the forecast right?', () => {
     [[161, 170, 180], 'better'],
     [[70, 80, 90], 'not proven'],
     [[10, 100, 300], 'not proven'],
-  ] as const)('measured %j against 80 to 160: %s', ([low, expected, high], answer) => expect(judge({ low, expected, high }, { low: 80, expected: 120, high: 160 }).answer).toBe(answer));
+  ] as const)('measured %j against 80 to 160: %s', ([low, expected, high], answer) =>
+    expect(judge({ low, expected, high }, { low: 80, expected: 120, high: 160 }).answer).toBe(answer),
+  );
 
   test('exactly one answer, in the right order', () => {
     fc.assert(
@@ -41,19 +61,38 @@ describe('was the forecast right?', () => {
   });
 
   describe('what the clock was stopped at', () => {
-    const timed = (seconds: number, until: 'bar' | 'written' | undefined, bytes = 214e9, files = 38_400) => run(seconds, { measure: { kind: 'timed', bytes, files, seconds, error: 0.14, correction: 0, laps: [], block: null, depth: null, ...(until ? { until } : {}) } });
+    const timed = (seconds: number, until: 'bar' | 'written' | undefined, bytes = 214e9, files = 38_400) =>
+      run(seconds, {
+        measure: {
+          kind: 'timed',
+          bytes,
+          files,
+          seconds,
+          error: 0.14,
+          correction: 0,
+          laps: [],
+          block: null,
+          depth: null,
+          ...(until ? { until } : {}),
+        },
+      });
     const { time, bar } = offload.forecasts[0]!.results[0]!;
 
     test('the progress bar is held against the bar, and told what is still to be written', () => {
       const held = claim(timed(278, 'bar'), timed(276, 'bar'));
       expect(held.forecast!.time).toBe(bar);
       expect(held.forecast!.later).toBeCloseTo(time!.expected - bar!.expected, 9);
-      expect(held.carries).toMatch(/Timed until the progress bar was full; all is written about [\d.]+ s later\./);
+      expect(held.carries).toMatch(
+        /Timed until the progress bar was full; all is written about [\d.]+ s later\./,
+      );
       expect(claim(timed(278, 'written')).forecast).toMatchObject({ time, later: 0 });
       expect(claim(timed(278, undefined)).forecast!.time).toBe(time);
     });
 
-    test('bar and written are two claims, never one mean', () => expect(claims(withRuns(timed(278, 'bar'), timed(281, 'written'))).map((c) => c.measured!.runs.length)).toEqual([1, 1]));
+    test('bar and written are two claims, never one mean', () =>
+      expect(
+        claims(withRuns(timed(278, 'bar'), timed(281, 'written'))).map((c) => c.measured!.runs.length),
+      ).toEqual([1, 1]));
 
     test('a copy that fits into memory: the bar alone would look better than any drive', () => {
       const small = (until: 'bar' | 'written') => claim(timed(2.2, until, 3e9, 1)).forecast!;
@@ -62,13 +101,22 @@ describe('was the forecast right?', () => {
     });
 
     test('of an older frozen forecast, which has no bar, the models make it anew', () => {
-      const older = { ...offload, forecasts: offload.forecasts.map((f) => ({ ...f, results: f.results.map(({ bar: _, ...r }) => r) })), runs: [timed(278, 'bar')] };
+      const older = {
+        ...offload,
+        forecasts: offload.forecasts.map((f) => ({ ...f, results: f.results.map(({ bar: _, ...r }) => r) })),
+        runs: [timed(278, 'bar')],
+      };
       expect(claims(older)[0]!.forecast!.time!.expected).toBeCloseTo(bar!.expected, 6);
     });
   });
 
   test('reading back counts for time and rate alike; a copy onto itself is held against one', () => {
-    const as = (part: object) => ({ ...withRuns(run(500), run(505)), forecasts: [], activities: [{ ...offload.activities[0]!, ...part }, ...offload.activities.slice(1)] }) as Job;
+    const as = (part: object) =>
+      ({
+        ...withRuns(run(500), run(505)),
+        forecasts: [],
+        activities: [{ ...offload.activities[0]!, ...part }, ...offload.activities.slice(1)],
+      }) as Job;
     for (const part of [{ verify: true }, { itself: true }]) {
       const { forecast } = claims(as(part))[0]!;
       const own = forecastJob(as(part))!.activities[0]!.figure;
@@ -82,26 +130,47 @@ describe('was the forecast right?', () => {
   });
 
   test('a forecast frozen for other parts does not count for runs on these', () => {
-    const changed = { ...withRuns(run(540), run(545), run(538)), build: { ...offload.build!, port: 'left-front' } };
+    const changed = {
+      ...withRuns(run(540), run(545), run(538)),
+      build: { ...offload.build!, port: 'left-front' },
+    };
     expect(claims(changed)[0]!.forecast!.frozen).toBeNull();
     expect(claims(changed)[0]!.right.answer).toBe('as forecast');
   });
 
   test('a run on another port is held against that port', () => {
     const elsewhere = { host: offload.host, build: { ...offload.build!, port: 'left-front' } };
-    const slow = claim(run(540, { path: elsewhere }), run(545, { path: elsewhere }), run(538, { path: elsewhere }));
+    const slow = claim(
+      run(540, { path: elsewhere }),
+      run(545, { path: elsewhere }),
+      run(538, { path: elsewhere }),
+    );
     expect(slow.right.answer).toBe('as forecast');
     expect(slow.wish!.answer).toBe('not proven');
     expect(slow.carries).toMatch(/Left side, front.*not tested/);
-    expect(claim(run(540), run(545), run(538)).right).toMatchObject({ answer: 'short', by: expect.closeTo(-0.49, 1) });
+    expect(claim(run(540), run(545), run(538)).right).toMatchObject({
+      answer: 'short',
+      by: expect.closeTo(-0.49, 1),
+    });
   });
 
   test('an undescribed path has nothing to hold it against', () => {
-    expect(claim(run(300, { path: null }))).toMatchObject({ right: { answer: 'no forecast' }, forecast: null });
+    expect(claim(run(300, { path: null }))).toMatchObject({
+      right: { answer: 'no forecast' },
+      forecast: null,
+    });
   });
 
   test('a rate read off another program is held against drive and links, not the other end', () => {
-    const measure = { kind: 'rate' as const, rate: 960e6, shown: '960 MB/s', grain: 0.5e6, block: 1048576, depth: 8, bytes: null };
+    const measure = {
+      kind: 'rate' as const,
+      rate: 960e6,
+      shown: '960 MB/s',
+      grain: 0.5e6,
+      block: 1048576,
+      depth: 8,
+      bytes: null,
+    };
     const read = claim(run(1, { activity: null, source: 'program', otherEnd: 'memory', measure }));
     expect(read.right.answer).toBe('as forecast');
     expect(JSON.stringify(read.forecast!.rate.because)).toContain('other end: memory');
@@ -110,7 +179,25 @@ describe('was the forecast right?', () => {
 });
 
 test('a run one request at a time is held against what one request at a time can do', () => {
-  const at = (block: number, depth: number) => claim(run(60, { activity: null, otherEnd: 'memory', source: 'real', measure: { kind: 'timed', bytes: 50e9, files: 1, seconds: 60, error: 0.001, correction: 0, laps: [], block, depth } })).forecast!.rate;
+  const at = (block: number, depth: number) =>
+    claim(
+      run(60, {
+        activity: null,
+        otherEnd: 'memory',
+        source: 'real',
+        measure: {
+          kind: 'timed',
+          bytes: 50e9,
+          files: 1,
+          seconds: 60,
+          error: 0.001,
+          correction: 0,
+          laps: [],
+          block,
+          depth,
+        },
+      }),
+    ).forecast!.rate;
   const deep = at(2 ** 20, 32);
   expect(at(2 ** 20, 1).expected).toBeLessThan(deep.expected * 0.92);
   expect(at(2 ** 17, 1).expected).toBeLessThan(at(2 ** 20, 1).expected * 0.7);
@@ -146,27 +233,47 @@ describe('impossible', () => {
 
 describe('is the wish met?', () => {
   const readback = offload.runs.filter((r) => r.activity === 'readback');
-  test('the demo meets both', () => expect(verdict(offload)).toMatchObject({ answer: 'meets', words: 'Both wishes are met.' }));
+  test('the demo meets both', () =>
+    expect(verdict(offload)).toMatchObject({ answer: 'meets', words: 'Both wishes are met.' }));
   test('yes and no need the whole interval', () => {
     const wish = (...s: number[]) => claim(...s.map((x) => run(x))).wish!.answer;
     expect([wish(298, 300, 302), wish(800, 805, 810), wish(600, 800)]).toEqual(['yes', 'no', 'not proven']);
   });
   test('one missed wish decides', () => {
-    expect(verdict(withRuns(...readback, run(800), run(805), run(810)))).toMatchObject({ answer: 'falls short', words: expect.stringMatching(/1 wish of 2 not met/) });
+    expect(verdict(withRuns(...readback, run(800), run(805), run(810)))).toMatchObject({
+      answer: 'falls short',
+      words: expect.stringMatching(/1 wish of 2 not met/),
+    });
   });
-  test('an unmeasured activity leaves it open', () => expect(verdict(withRuns(...readback)).answer).toBe('not proven'));
+  test('an unmeasured activity leaves it open', () =>
+    expect(verdict(withRuns(...readback)).answer).toBe('not proven'));
   test('a smaller copy, or other files, do not prove the whole', () => {
     const part = run(30, { measure: { ...run(30).measure, bytes: 20e9 } as Run['measure'] });
-    expect(claim(part).wish).toMatchObject({ answer: 'not proven', words: expect.stringMatching(/20 GB were moved/) });
+    expect(claim(part).wish).toMatchObject({
+      answer: 'not proven',
+      words: expect.stringMatching(/20 GB were moved/),
+    });
   });
   test('a run over more than the activity can prove the wish but not disprove it', () => {
-    const more = (seconds: number) => run(seconds, { measure: { ...run(seconds).measure, bytes: 300e9 } as Run['measure'] });
+    const more = (seconds: number) =>
+      run(seconds, { measure: { ...run(seconds).measure, bytes: 300e9 } as Run['measure'] });
     expect(claim(more(600), more(602), more(604)).wish!.answer).toBe('yes');
-    expect(claim(more(800), more(805), more(810)).wish).toMatchObject({ answer: 'not proven', words: expect.stringMatching(/More was moved/) });
+    expect(claim(more(800), more(805), more(810)).wish).toMatchObject({
+      answer: 'not proven',
+      words: expect.stringMatching(/More was moved/),
+    });
   });
   test('an activity that may grow is proven at its largest', () => {
-    const ranged = offload.activities.map((a) => (a.id === 'offload' && a.kind === 'move' ? { ...a, bytes: { ...a.bytes, value: [100e9, 200e9, 214e9] as [number, number, number] } } : a));
-    const at = (bytes: number) => claims({ ...withRuns(run(298, { measure: { ...run(298).measure, bytes } as Run['measure'] })), activities: ranged })[0]!.wish!;
+    const ranged = offload.activities.map((a) =>
+      a.id === 'offload' && a.kind === 'move'
+        ? { ...a, bytes: { ...a.bytes, value: [100e9, 200e9, 214e9] as [number, number, number] } }
+        : a,
+    );
+    const at = (bytes: number) =>
+      claims({
+        ...withRuns(run(298, { measure: { ...run(298).measure, bytes } as Run['measure'] })),
+        activities: ranged,
+      })[0]!.wish!;
     expect(at(214e9).answer).toBe('yes');
     expect(at(200e9).words).toMatch(/may reach 214 GB/);
   });
@@ -174,15 +281,23 @@ describe('is the wish met?', () => {
     const uncounted = claim(run(298, { measure: { ...run(298).measure, files: null } as Run['measure'] }));
     const counted = claim(run(298));
     expect(uncounted.wish!.answer).toBe('yes');
-    expect(uncounted.forecast!.time!.high - uncounted.forecast!.time!.low).toBeGreaterThan(counted.forecast!.time!.high - counted.forecast!.time!.low);
+    expect(uncounted.forecast!.time!.high - uncounted.forecast!.time!.low).toBeGreaterThan(
+      counted.forecast!.time!.high - counted.forecast!.time!.low,
+    );
   });
   test('simulated runs are shown, kept apart, and never decide', () => {
-    const job = withRuns(...readback, run(298, { source: 'simulated' }), run(299, { source: 'simulated' }), run(300, { source: 'simulated' }));
+    const job = withRuns(
+      ...readback,
+      run(298, { source: 'simulated' }),
+      run(299, { source: 'simulated' }),
+      run(300, { source: 'simulated' }),
+    );
     expect(claims(job)).toHaveLength(2);
     expect(verdict(job).answer).toBe('not proven');
     expect(claims(withRuns(run(300), run(300, { source: 'simulated' })))).toHaveLength(2);
   });
-  test('aborted runs count for nothing', () => expect(claims(withRuns(run(100, { ended: 'aborted' })))).toEqual([]));
+  test('aborted runs count for nothing', () =>
+    expect(claims(withRuns(run(100, { ended: 'aborted' })))).toEqual([]));
 });
 
 describe('laws of the verdict', () => {
@@ -210,10 +325,19 @@ describe('laws of the verdict', () => {
   test('a longer wish is never harder to meet', () => {
     const rank = { no: 0, 'not proven': 1, yes: 2 };
     fc.assert(
-      fc.property(times, fc.integer({ min: 100, max: 1000 }), fc.integer({ min: 0, max: 500 }), (seconds, wish, more) => {
-        const at = (w: number) => claims({ ...withRuns(...seconds.map((s) => run(s))), activities: offload.activities.map((a) => ({ ...a, wish: w })) })[0]!.wish!.answer;
-        return rank[at(wish + more)] >= rank[at(wish)];
-      }),
+      fc.property(
+        times,
+        fc.integer({ min: 100, max: 1000 }),
+        fc.integer({ min: 0, max: 500 }),
+        (seconds, wish, more) => {
+          const at = (w: number) =>
+            claims({
+              ...withRuns(...seconds.map((s) => run(s))),
+              activities: offload.activities.map((a) => ({ ...a, wish: w })),
+            })[0]!.wish!.answer;
+          return rank[at(wish + more)] >= rank[at(wish)];
+        },
+      ),
       { numRuns: 25 },
     );
   });

@@ -17,13 +17,37 @@ export function verdict(job: Job): Verdict {
   const real = found.filter((claim) => !claim.simulated);
   const wished = job.activities.filter((a) => a.wish !== null);
   const answers = wished.map((a) => answersFor(a.id, real));
-  const [missed, open] = [answers.filter((a) => a === 'no').length, answers.filter((a) => a === 'not proven').length];
+  const [missed, open] = [
+    answers.filter((a) => a === 'no').length,
+    answers.filter((a) => a === 'not proven').length,
+  ];
   const short = real.filter((c) => c.right.answer === 'short').length;
-  const tail = short > 0 ? ` ${count(short, 'claim')} came out short of the forecast: find the cause before it leaves the bench.` : '';
-  if (missed > 0) return { claims: found, doubts, answer: 'falls short', words: `${count(missed, 'wish', 'wishes')} of ${wished.length} not met.${tail}` };
-  if (wished.length === 0) return { claims: found, doubts, answer: 'not proven', words: `The brief holds no wish to meet.${tail}` };
-  if (open > 0) return { claims: found, doubts, answer: 'not proven', words: `${open === wished.length ? count(open, 'wish', 'wishes') : `${wished.length - open} of ${wished.length} wishes met, ${open}`} not proven yet.${tail}` };
-  return { claims: found, doubts, answer: 'meets', words: `${wished.length === 1 ? 'The wish is' : wished.length === 2 ? 'Both wishes are' : `All ${wished.length} wishes are`} met.${tail}` };
+  const tail =
+    short > 0
+      ? ` ${count(short, 'claim')} came out short of the forecast: find the cause before it leaves the bench.`
+      : '';
+  if (missed > 0)
+    return {
+      claims: found,
+      doubts,
+      answer: 'falls short',
+      words: `${count(missed, 'wish', 'wishes')} of ${wished.length} not met.${tail}`,
+    };
+  if (wished.length === 0)
+    return { claims: found, doubts, answer: 'not proven', words: `The brief holds no wish to meet.${tail}` };
+  if (open > 0)
+    return {
+      claims: found,
+      doubts,
+      answer: 'not proven',
+      words: `${open === wished.length ? count(open, 'wish', 'wishes') : `${wished.length - open} of ${wished.length} wishes met, ${open}`} not proven yet.${tail}`,
+    };
+  return {
+    claims: found,
+    doubts,
+    answer: 'meets',
+    words: `${wished.length === 1 ? 'The wish is' : wished.length === 2 ? 'Both wishes are' : `All ${wished.length} wishes are`} met.${tail}`,
+  };
 }
 
 const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;

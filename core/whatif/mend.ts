@@ -29,7 +29,12 @@ function costOf(was: Build, is: Build, shop: Shop): Cost {
   const hubs = new Set((was.hops ?? []).map((hop) => hop.hub.id));
   if ((is.hops ?? []).some((hop) => !hubs.has(hop.hub.id))) return 'a hub';
   const leads = new Set([was.cable?.id, ...(was.hops ?? []).map((hop) => hop.cable.id)]);
-  if ([is.cable, ...(is.hops ?? []).map((hop) => hop.cable)].some((cable) => cable && !leads.has(cable.id) && shop.cables.some((c) => c.id === cable.id))) return 'a cable';
+  if (
+    [is.cable, ...(is.hops ?? []).map((hop) => hop.cable)].some(
+      (cable) => cable && !leads.has(cable.id) && shop.cables.some((c) => c.id === cable.id),
+    )
+  )
+    return 'a cable';
   return 'nothing';
 }
 
@@ -37,11 +42,20 @@ function wordsFor(plan: Plan, { build }: Choice): string {
   const { host, build: was } = plan;
   const said: string[] = [];
   if (build.drive.id !== was.drive.id) said.push(`take ${nameOf(build.drive)}`);
-  if (build.bridge?.id !== was.bridge?.id) said.push(build.bridge ? `put it in ${nameOf(build.bridge)}` : 'put it straight into the host');
-  const hubs = (b: Build) => (b.hops ?? []).map((hop) => `${nameOf(hop.hub)}, ${hop.hub.ports.find((p) => p.id === hop.port)?.position ?? hop.port}`);
-  if (hubs(build).join() !== hubs(was).join()) said.push(hubs(build).length < hubs(was).length ? 'leave the hub out' : `go through ${hubs(build).join(' and ')}`);
-  if (build.port !== was.port) said.push(`plug it into: ${host.ports.find((p) => p.id === build.port)!.position}`);
-  if (build.cable?.id !== was.cable?.id) said.push(build.cable ? `use ${build.cable.name}` : 'leave the cable out');
+  if (build.bridge?.id !== was.bridge?.id)
+    said.push(build.bridge ? `put it in ${nameOf(build.bridge)}` : 'put it straight into the host');
+  const hubs = (b: Build) =>
+    (b.hops ?? []).map(
+      (hop) => `${nameOf(hop.hub)}, ${hop.hub.ports.find((p) => p.id === hop.port)?.position ?? hop.port}`,
+    );
+  if (hubs(build).join() !== hubs(was).join())
+    said.push(
+      hubs(build).length < hubs(was).length ? 'leave the hub out' : `go through ${hubs(build).join(' and ')}`,
+    );
+  if (build.port !== was.port)
+    said.push(`plug it into: ${host.ports.find((p) => p.id === build.port)!.position}`);
+  if (build.cable?.id !== was.cable?.id)
+    said.push(build.cable ? `use ${build.cable.name}` : 'leave the cable out');
   const words = said.join(', ');
   return `${words[0]?.toUpperCase() ?? ''}${words.slice(1)}`;
 }
@@ -51,9 +65,17 @@ const MOST = 120;
 
 /** The library as far as a mend can be found in it. */
 export function tried(shop: Shop, direction: Direction): Shop {
-  const first = <T>(list: readonly T[], worth: (part: T) => number): T[] => (list.length <= MOST ? [...list] : [...list].sort((a, b) => worth(b) - worth(a)).slice(0, MOST));
-  const fastest = (modes: readonly string[]) => Math.max(...modes.map((mode) => practicalOf(linkById(mode), direction).expected));
-  return { ...shop, drives: first(shop.drives, (d) => middle(d[direction]) ?? 0), bridges: first(shop.bridges, (b) => fastest(b.outer)), cables: first(shop.cables, (c) => fastest(c.modes)), hubs: shop.hubs.slice(0, MOST) };
+  const first = <T>(list: readonly T[], worth: (part: T) => number): T[] =>
+    list.length <= MOST ? [...list] : [...list].sort((a, b) => worth(b) - worth(a)).slice(0, MOST);
+  const fastest = (modes: readonly string[]) =>
+    Math.max(...modes.map((mode) => practicalOf(linkById(mode), direction).expected));
+  return {
+    ...shop,
+    drives: first(shop.drives, (d) => middle(d[direction]) ?? 0),
+    bridges: first(shop.bridges, (b) => fastest(b.outer)),
+    cables: first(shop.cables, (c) => fastest(c.modes)),
+    hubs: shop.hubs.slice(0, MOST),
+  };
 }
 
 /**
@@ -63,9 +85,24 @@ export function tried(shop: Shop, direction: Direction): Shop {
 export function mends(plan: Plan, library: Shop, direction: Direction): Mend[] {
   const shop = tried(library, direction);
   const now = judge(plan, plan.build, direction);
-  const joints = ['port', 'cable', ...(plan.build.hops ?? []).map((_, i) => `hub-${i}` as const), 'bridge', 'drive'] as const;
-  const helps = (c: Choice) => !c.taken && c.blocks.every((id) => now.blocks.includes(id)) && (c.blocks.length < now.blocks.length || (now.flow !== null && c.flow !== null && c.flow > now.flow * (1 + WORTH)));
-  const better = (a: Choice | null, b: Choice): Choice => (!a || b.blocks.length < a.blocks.length || (b.blocks.length === a.blocks.length && (b.flow ?? 0) > (a.flow ?? 0) * 1.001) ? b : a);
+  const joints = [
+    'port',
+    'cable',
+    ...(plan.build.hops ?? []).map((_, i) => `hub-${i}` as const),
+    'bridge',
+    'drive',
+  ] as const;
+  const helps = (c: Choice) =>
+    !c.taken &&
+    c.blocks.every((id) => now.blocks.includes(id)) &&
+    (c.blocks.length < now.blocks.length ||
+      (now.flow !== null && c.flow !== null && c.flow > now.flow * (1 + WORTH)));
+  const better = (a: Choice | null, b: Choice): Choice =>
+    !a ||
+    b.blocks.length < a.blocks.length ||
+    (b.blocks.length === a.blocks.length && (b.flow ?? 0) > (a.flow ?? 0) * 1.001)
+      ? b
+      : a;
   const best = new Map<Cost, Choice>();
   for (const choice of joints.flatMap((joint) => alternatives(plan, shop, joint, direction)).filter(helps)) {
     const cost = costOf(plan.build, choice.build, shop);
@@ -76,9 +113,19 @@ export function mends(plan: Plan, library: Shop, direction: Direction): Mend[] {
   for (const cost of ORDER) {
     const choice = best.get(cost);
     if (!choice) continue;
-    if (choice.blocks.length > blocks || (choice.blocks.length === blocks && (choice.flow ?? 0) <= flow * (1 + WORTH))) continue;
+    if (
+      choice.blocks.length > blocks ||
+      (choice.blocks.length === blocks && (choice.flow ?? 0) <= flow * (1 + WORTH))
+    )
+      continue;
     [flow, blocks] = [choice.flow ?? 0, choice.blocks.length];
-    found.push({ cost, words: wordsFor(plan, choice), build: choice.build, flow: choice.flow, gain: choice.gain });
+    found.push({
+      cost,
+      words: wordsFor(plan, choice),
+      build: choice.build,
+      flow: choice.flow,
+      gain: choice.gain,
+    });
   }
   return found;
 }

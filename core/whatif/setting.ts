@@ -10,5 +10,11 @@ export type Plan = Pick<Job, 'host' | 'activities' | 'needs'> & { build: Build }
 /** The path of a plan in one direction with what the rules need to know; the other end is that of the first activity in this direction. */
 export function settingOf({ host, build, activities, needs }: Plan, direction: Direction): Setting {
   const endpoint = activities.find((a) => directionOf(a) === direction)?.endpoint;
-  return { path: pathOf(host, build, endpoint), direction, needs, activities, accessories: build.accessories };
+  return {
+    path: pathOf(host, build, endpoint),
+    direction,
+    needs,
+    activities,
+    accessories: build.accessories,
+  };
 }

@@ -5,7 +5,19 @@ import type { Sysfs } from './sysfs';
 const DEVICES = 'bus/pci/devices';
 /** PCI class of an NVMe controller: mass storage, non-volatile memory. */
 const NVME = /^0x0108/;
-const GEN: Record<string, number> = { '2.5': 1, '5.0': 2, '5': 2, '8.0': 3, '8': 3, '16.0': 4, '16': 4, '32.0': 5, '32': 5, '64.0': 6, '64': 6 };
+const GEN: Record<string, number> = {
+  '2.5': 1,
+  '5.0': 2,
+  '5': 2,
+  '8.0': 3,
+  '8': 3,
+  '16.0': 4,
+  '16': 4,
+  '32.0': 5,
+  '32': 5,
+  '64.0': 6,
+  '64': 6,
+};
 
 /** Link of `… GT/s` and a width; null for what is not known. */
 function linkOf(speed: string, width: string): string | null {
@@ -23,9 +35,21 @@ export async function pcieDevices(sysfs: Sysfs): Promise<PluggedIn[]> {
 
 async function driveAt(sysfs: Sysfs, id: string): Promise<PluggedIn | null> {
   if (!NVME.test(await sysfs.read(DEVICES, id, 'class'))) return null;
-  const at = async (device: string, which: 'current' | 'max') => linkOf(await sysfs.read(DEVICES, device, `${which}_link_speed`), await sysfs.read(DEVICES, device, `${which}_link_width`));
+  const at = async (device: string, which: 'current' | 'max') =>
+    linkOf(
+      await sysfs.read(DEVICES, device, `${which}_link_speed`),
+      await sysfs.read(DEVICES, device, `${which}_link_width`),
+    );
   const above = (await sysfs.chain(DEVICES, id)).at(-2) ?? '';
   const [controller] = await sysfs.list(DEVICES, id, 'nvme');
   const model = controller ? await sysfs.read(DEVICES, id, 'nvme', controller, 'model') : '';
-  return { id, bus: 'pcie', name: model || 'NVMe drive', link: await at(id, 'current'), device: await at(id, 'max'), port: /^[0-9a-f]{4}:/.test(above) ? await at(above, 'max') : null, protocol: null };
+  return {
+    id,
+    bus: 'pcie',
+    name: model || 'NVMe drive',
+    link: await at(id, 'current'),
+    device: await at(id, 'max'),
+    port: /^[0-9a-f]{4}:/.test(above) ? await at(above, 'max') : null,
+    protocol: null,
+  };
 }

@@ -12,7 +12,15 @@ export async function sataDevices(sysfs: Sysfs): Promise<PluggedIn[]> {
     names.map(async (id): Promise<PluggedIn | null> => {
       const link = linkOf(await sysfs.read(LINKS, id, 'sata_spd'));
       if (!link) return null;
-      return { id, bus: 'sata', name: `SATA drive at ${id.replace('link', 'port ')}`, link, port: linkOf(await sysfs.read(LINKS, id, 'hw_sata_spd_limit')), device: null, protocol: null };
+      return {
+        id,
+        bus: 'sata',
+        name: `SATA drive at ${id.replace('link', 'port ')}`,
+        link,
+        port: linkOf(await sysfs.read(LINKS, id, 'hw_sata_spd_limit')),
+        device: null,
+        protocol: null,
+      };
     }),
   );
   return found.filter((device) => device !== null);

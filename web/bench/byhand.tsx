@@ -30,43 +30,129 @@ export function ByHand({ activity, onTaken }: { activity: Move | null; onTaken(t
   const bytes = activity && !Array.isArray(activity.bytes.value) ? activity.bytes.value : null;
   const files = activity && !Array.isArray(activity.files.value) ? activity.files.value : null;
   const rate = parseQuantity(shown, 'rate');
-  const whole = { activity: activity?.id ?? null, direction: activity?.direction ?? direction, otherEnd: 'storage', source: 'program' } as const;
+  const whole = {
+    activity: activity?.id ?? null,
+    direction: activity?.direction ?? direction,
+    otherEnd: 'storage',
+    source: 'program',
+  } as const;
 
   const measure = (): Taken | null => {
-    if (kind === 'rate') return rate.ok && rate.value > 0 ? { activity: null, direction, otherEnd: 'memory', source: 'program', measure: { kind: 'rate', rate: rate.value, shown: shown.trim().slice(0, 60), grain: grainOf(shown, rate.value), block, depth: depth || null, bytes: size || null } } : null;
+    if (kind === 'rate')
+      return rate.ok && rate.value > 0
+        ? {
+            activity: null,
+            direction,
+            otherEnd: 'memory',
+            source: 'program',
+            measure: {
+              kind: 'rate',
+              rate: rate.value,
+              shown: shown.trim().slice(0, 60),
+              grain: grainOf(shown, rate.value),
+              block,
+              depth: depth || null,
+              bytes: size || null,
+            },
+          }
+        : null;
     if (!activity || !bytes || !time) return null;
-    if (kind === 'timed') return { ...whole, measure: { kind: 'timed', bytes, files, seconds: time, until, error: 0.5, correction: 0, laps: [], block: null, depth: null } };
+    if (kind === 'timed')
+      return {
+        ...whole,
+        measure: {
+          kind: 'timed',
+          bytes,
+          files,
+          seconds: time,
+          until,
+          error: 0.5,
+          correction: 0,
+          laps: [],
+          block: null,
+          depth: null,
+        },
+      };
     return { ...whole, measure: { kind: 'bound', bytes, files, atMost: time, atLeast: null } };
   };
   const ready = measure();
   return (
     <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
-      <TextField select label="What is known" value={kind} onChange={(e) => setKind(e.target.value as Kind)} sx={{ gridColumn: '1 / -1' }}>
+      <TextField
+        select
+        label="What is known"
+        value={kind}
+        onChange={(e) => setKind(e.target.value as Kind)}
+        sx={{ gridColumn: '1 / -1' }}
+      >
         <MenuItem value="rate">A rate that another program showed</MenuItem>
         <MenuItem value="timed">How long the activity took</MenuItem>
         <MenuItem value="bound">Only that it took less than</MenuItem>
       </TextField>
       {kind === 'rate' ? (
         <>
-          <TextField label="As shown, with its unit" placeholder="412 MB/s" value={shown} onChange={(e) => setShown(e.target.value)} error={shown !== '' && !rate.ok} helperText={shown === '' ? undefined : rate.ok ? `${rate.understood}${rate.note ? `. ${rate.note}` : ''}` : rate.problem} />
-          <TextField select label="Direction" value={direction} onChange={(e) => setDirection(e.target.value as Run['direction'])}>
+          <TextField
+            label="As shown, with its unit"
+            placeholder="412 MB/s"
+            value={shown}
+            onChange={(e) => setShown(e.target.value)}
+            error={shown !== '' && !rate.ok}
+            helperText={
+              shown === ''
+                ? undefined
+                : rate.ok
+                  ? `${rate.understood}${rate.note ? `. ${rate.note}` : ''}`
+                  : rate.problem
+            }
+          />
+          <TextField
+            select
+            label="Direction"
+            value={direction}
+            onChange={(e) => setDirection(e.target.value as Run['direction'])}
+          >
             <MenuItem value="write">Writing to the drive</MenuItem>
             <MenuItem value="read">Reading from it</MenuItem>
           </TextField>
-          <QuantityField label="Size of the test, if said" dimension="bytes" optional value={size} onValue={setSize} />
+          <QuantityField
+            label="Size of the test, if said"
+            dimension="bytes"
+            optional
+            value={size}
+            onValue={setSize}
+          />
           <QuantityField label="Block, if said" dimension="bytes" optional value={block} onValue={setBlock} />
-          <QuantityField label="Queue depth, if said" dimension="count" optional value={depth} onValue={setDepth} />
+          <QuantityField
+            label="Queue depth, if said"
+            dimension="count"
+            optional
+            value={depth}
+            onValue={setDepth}
+          />
         </>
       ) : (
         <>
-          <QuantityField label={kind === 'timed' ? 'It took' : 'It took less than'} dimension="time" optional value={time} onValue={setTime} />
+          <QuantityField
+            label={kind === 'timed' ? 'It took' : 'It took less than'}
+            dimension="time"
+            optional
+            value={time}
+            onValue={setTime}
+          />
           {kind === 'timed' && <UntilField value={until} onValue={setUntil} />}
           <Typography variant="body2" color="textSecondary" sx={{ alignSelf: 'center' }}>
-            {activity && bytes ? `${activity.name}: ${format(bytes, 'B')}, ${files === null ? 'files not counted' : `${format(files, 'count')} files`}` : 'The brief must name an activity with one exact size.'}
+            {activity && bytes
+              ? `${activity.name}: ${format(bytes, 'B')}, ${files === null ? 'files not counted' : `${format(files, 'count')} files`}`
+              : 'The brief must name an activity with one exact size.'}
           </Typography>
         </>
       )}
-      <Button variant="contained" disabled={!ready} onClick={() => ready && (onTaken(ready), setShown(''), setTime(null))} sx={{ gridColumn: '1 / -1' }}>
+      <Button
+        variant="contained"
+        disabled={!ready}
+        onClick={() => ready && (onTaken(ready), setShown(''), setTime(null))}
+        sx={{ gridColumn: '1 / -1' }}
+      >
         Keep this figure
       </Button>
     </Box>

@@ -23,7 +23,8 @@ const WAYS = [
 type Way = (typeof WAYS)[number][0];
 
 /** What a way of measuring hands over; where and under what conditions is added here. */
-export type Taken = Pick<Run, 'activity' | 'direction' | 'otherEnd' | 'source' | 'measure'> & Partial<Pick<Run, 'samples' | 'path'>> & { conditions?: Partial<Run['conditions']> };
+export type Taken = Pick<Run, 'activity' | 'direction' | 'otherEnd' | 'source' | 'measure'> &
+  Partial<Pick<Run, 'samples' | 'path'>> & { conditions?: Partial<Run['conditions']> };
 
 /** Time it: by thumb, on this machine, on the simulated rig, or as read off elsewhere. */
 export function Bench() {
@@ -39,25 +40,63 @@ export function Bench() {
   const [note, setNote] = useState('');
   const [warmth, setWarmth] = useState('');
   const activity = moves.find((a) => a.id === activityId) ?? moves[0] ?? null;
-  const keep = (taken: Taken) => changeJob(job.id, (j) => ({ ...j, runs: [...j.runs, runOf(j, taken, where, { note, temperature: warmth === '' ? null : Number(warmth) })] }));
+  const keep = (taken: Taken) =>
+    changeJob(job.id, (j) => ({
+      ...j,
+      runs: [...j.runs, runOf(j, taken, where, { note, temperature: warmth === '' ? null : Number(warmth) })],
+    }));
   const frozen = job.forecasts.length > 0;
   return (
-    <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 5fr) minmax(0, 6fr)' }, alignItems: 'start' }}>
+    <Box
+      sx={{
+        display: 'grid',
+        gap: 2,
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 5fr) minmax(0, 6fr)' },
+        alignItems: 'start',
+      }}
+    >
       <Panel>
         {!frozen && job.build && (
           <Typography variant="body2" sx={{ mb: 1.5, color: 'warning.main', fontWeight: 560 }}>
-            No forecast is frozen yet. Freeze it first, or these runs can only be held against one made afterwards.
+            No forecast is frozen yet. Freeze it first, or these runs can only be held against one made
+            afterwards.
           </Typography>
         )}
-        <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(4, minmax(0, 1fr))', gap: 1.5, mb: 1.5, '& > *': { gridColumn: 'span 2' } }}>
-          <TextField select label="What is timed" value={activity?.id ?? ''} onChange={(e) => setActivity(e.target.value)} disabled={moves.length === 0 || timed !== null} helperText={moves.length === 0 ? 'The brief names nothing that is moved' : timed ? 'Bound to the clock' : undefined}>
+        <Box
+          sx={{
+            display: 'grid',
+            gridTemplateColumns: 'repeat(4, minmax(0, 1fr))',
+            gap: 1.5,
+            mb: 1.5,
+            '& > *': { gridColumn: 'span 2' },
+          }}
+        >
+          <TextField
+            select
+            label="What is timed"
+            value={activity?.id ?? ''}
+            onChange={(e) => setActivity(e.target.value)}
+            disabled={moves.length === 0 || timed !== null}
+            helperText={
+              moves.length === 0
+                ? 'The brief names nothing that is moved'
+                : timed
+                  ? 'Bound to the clock'
+                  : undefined
+            }
+          >
             {moves.map((a) => (
               <MenuItem key={a.id} value={a.id}>
                 {a.name}
               </MenuItem>
             ))}
           </TextField>
-          <TextField select label="Where it runs" value={job.build ? where : 'none'} onChange={(e) => setWhere(e.target.value)}>
+          <TextField
+            select
+            label="Where it runs"
+            value={job.build ? where : 'none'}
+            onChange={(e) => setWhere(e.target.value)}
+          >
             {job.build && <MenuItem value="customer">Customer’s machine, as built</MenuItem>}
             {placesOf(job).map(({ key, name }) => (
               <MenuItem key={key} value={key}>
@@ -66,16 +105,48 @@ export function Bench() {
             ))}
             <MenuItem value="none">Another machine, path not described</MenuItem>
           </TextField>
-          <TextField label="Conditions" placeholder="warm room, lid open, on mains" value={note} onChange={(e) => setNote(e.target.value.slice(0, 400))} style={{ gridColumn: 'span 3' }} />
-          <TextField label="Drive, °C" type="number" value={warmth} onChange={(e) => setWarmth(e.target.value)} style={{ gridColumn: 'span 1' }} />
+          <TextField
+            label="Conditions"
+            placeholder="warm room, lid open, on mains"
+            value={note}
+            onChange={(e) => setNote(e.target.value.slice(0, 400))}
+            style={{ gridColumn: 'span 3' }}
+          />
+          <TextField
+            label="Drive, °C"
+            type="number"
+            value={warmth}
+            onChange={(e) => setWarmth(e.target.value)}
+            style={{ gridColumn: 'span 1' }}
+          />
         </Box>
-        <Tabs value={way} onChange={(_, value: Way) => setWay(value)} variant="scrollable" sx={{ mb: 2, minHeight: 40, borderBottom: 1, borderColor: 'divider', '& .MuiTab-root': { minHeight: 40, textTransform: 'none', px: 1.5 } }}>
+        <Tabs
+          value={way}
+          onChange={(_, value: Way) => setWay(value)}
+          variant="scrollable"
+          sx={{
+            mb: 2,
+            minHeight: 40,
+            borderBottom: 1,
+            borderColor: 'divider',
+            '& .MuiTab-root': { minHeight: 40, textTransform: 'none', px: 1.5 },
+          }}
+        >
           {WAYS.map(([value, label]) => (
             <Tab key={value} value={value} label={label} />
           ))}
         </Tabs>
-        {way === 'stopwatch' && <Stopwatch key={activity?.id} job={job.id} activity={activity} onTaken={keep} />}
-        {way === 'real' && <RealBench job={job} where={job.build ? where : 'none'} note={note} temperature={warmth === '' ? null : Number(warmth)} />}
+        {way === 'stopwatch' && (
+          <Stopwatch key={activity?.id} job={job.id} activity={activity} onTaken={keep} />
+        )}
+        {way === 'real' && (
+          <RealBench
+            job={job}
+            where={job.build ? where : 'none'}
+            note={note}
+            temperature={warmth === '' ? null : Number(warmth)}
+          />
+        )}
         {way === 'rig' && <Rig job={job} activity={activity} onTaken={keep} />}
         {way === 'hand' && <ByHand activity={activity} onTaken={keep} />}
       </Panel>
@@ -84,7 +155,20 @@ export function Bench() {
   );
 }
 
-function runOf(job: Job, taken: Taken, where: string, stated: Pick<Run['conditions'], 'note' | 'temperature'>): Run {
+function runOf(
+  job: Job,
+  taken: Taken,
+  where: string,
+  stated: Pick<Run['conditions'], 'note' | 'temperature'>,
+): Run {
   const { conditions, path, ...rest } = taken;
-  return Run.parse({ id: newId('run'), at: new Date().toISOString(), ended: 'done', samples: [], ...rest, path: path === undefined ? pathAt(job, where) : path, conditions: { ...stated, ...conditions } });
+  return Run.parse({
+    id: newId('run'),
+    at: new Date().toISOString(),
+    ended: 'done',
+    samples: [],
+    ...rest,
+    path: path === undefined ? pathAt(job, where) : path,
+    conditions: { ...stated, ...conditions },
+  });
 }

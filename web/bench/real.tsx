@@ -10,11 +10,13 @@ import { FlowLine } from './flowline';
 
 const LABEL: Record<Label, string> = {
   'memory-backed': 'it lies in memory: a run here measures memory, is kept under that name and never used',
-  'cached-through': 'it is a file served as a disk, with the host’s memory before it: a run here measures memory and is never used',
+  'cached-through':
+    'it is a file served as a disk, with the host’s memory before it: a run here measures memory and is never used',
   network: 'it lies on a network: figures speak for the network too',
   compressed: 'what is written is compressed on the way: figures speak for the processor too',
   encrypted: 'what is written is encrypted on the way: figures speak for the processor too',
-  'not followed': 'what it lies on cannot be followed down to a device: figures may speak for more than a drive',
+  'not followed':
+    'what it lies on cannot be followed down to a device: figures may speak for more than a drive',
 };
 
 interface Props {
@@ -37,7 +39,8 @@ export function RealBench({ job, where, note, temperature }: Props) {
   const [block, setBlock] = useState<RunRequest['block']>(1048576);
   const [under, setUnder] = useState<'job' | 'other'>('other');
   const all = useRuns((s) => s.going);
-  const going = Object.values(all).find((g) => g.run.request.purpose?.job === job.id) ?? Object.values(all)[0] ?? null;
+  const going =
+    Object.values(all).find((g) => g.run.request.purpose?.job === job.id) ?? Object.values(all)[0] ?? null;
   const ended = going === null;
 
   useEffect(() => {
@@ -60,14 +63,23 @@ export function RealBench({ job, where, note, temperature }: Props) {
   const start = async () => {
     setRefused(null);
     try {
-      await beginRun({ target: target!.id, mode, bytes: Math.round(bytes!), block, purpose: { job: job.id, place: under === 'job' ? where : null, note, temperature } });
+      await beginRun({
+        target: target!.id,
+        mode,
+        bytes: Math.round(bytes!),
+        block,
+        purpose: { job: job.id, place: under === 'job' ? where : null, note, temperature },
+      });
     } catch (error) {
       setRefused((error as Error).message);
     }
   };
 
   const tbw = job.build?.drive.tbw.value;
-  const rating = under === 'job' && typeof tbw === 'number' && bytes ? ` That is ${format(bytes / tbw, '%', 2)} of this drive’s rating.` : '';
+  const rating =
+    under === 'job' && typeof tbw === 'number' && bytes
+      ? ` That is ${format(bytes / tbw, '%', 2)} of this drive’s rating.`
+      : '';
   const tooMuch = target && bytes !== null && bytes > target.room;
   const last = going?.samples.at(-1);
   return (
@@ -87,7 +99,13 @@ export function RealBench({ job, where, note, temperature }: Props) {
         <>
           {!going && (
             <>
-              <TextField select label="Folder" value={target.id} onChange={(e) => setChosen(e.target.value)} helperText={`${target.way || 'device not known'}; room for ${format(target.room, 'B')}, ${format(target.reserve, 'B')} stay free`}>
+              <TextField
+                select
+                label="Folder"
+                value={target.id}
+                onChange={(e) => setChosen(e.target.value)}
+                helperText={`${target.way || 'device not known'}; room for ${format(target.room, 'B')}, ${format(target.reserve, 'B')} stay free`}
+              >
                 {list!.map((t) => (
                   <MenuItem key={t.id} value={t.id}>
                     {t.folder}
@@ -95,27 +113,54 @@ export function RealBench({ job, where, note, temperature }: Props) {
                 ))}
               </TextField>
               {target.problem && (
-                <Alert severity="warning" variant="outlined" action={<Button onClick={look}>Look again</Button>}>
+                <Alert
+                  severity="warning"
+                  variant="outlined"
+                  action={<Button onClick={look}>Look again</Button>}
+                >
                   {target.problem}
                 </Alert>
               )}
               {target.labels.length > 0 && (
                 <Alert severity="warning" variant="outlined">
-                  This folder lies on {target.way || 'something unknown'}: {target.labels.map((label) => LABEL[label]).join('; ')}.
+                  This folder lies on {target.way || 'something unknown'}:{' '}
+                  {target.labels.map((label) => LABEL[label]).join('; ')}.
                 </Alert>
               )}
               <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
-                <QuantityField label="Size" dimension="bytes" value={bytes} onValue={setBytes} {...(tooMuch ? { error: true } : {})} />
-                <TextField select label="Do" value={mode} onChange={(e) => setMode(e.target.value as RunRequest['mode'])}>
+                <QuantityField
+                  label="Size"
+                  dimension="bytes"
+                  value={bytes}
+                  onValue={setBytes}
+                  {...(tooMuch ? { error: true } : {})}
+                />
+                <TextField
+                  select
+                  label="Do"
+                  value={mode}
+                  onChange={(e) => setMode(e.target.value as RunRequest['mode'])}
+                >
                   <MenuItem value="write">Write it</MenuItem>
                   <MenuItem value="write-read">Write it, then read it back</MenuItem>
                 </TextField>
-                <TextField select label="Request size" value={block} onChange={(e) => setBlock(Number(e.target.value) as RunRequest['block'])}>
+                <TextField
+                  select
+                  label="Request size"
+                  value={block}
+                  onChange={(e) => setBlock(Number(e.target.value) as RunRequest['block'])}
+                >
                   <MenuItem value={131072}>128 KiB</MenuItem>
                   <MenuItem value={1048576}>1 MiB</MenuItem>
                   <MenuItem value={4194304}>4 MiB</MenuItem>
                 </TextField>
-                <TextField select label="The folder lies on" value={under} onChange={(e) => setUnder(e.target.value as 'job' | 'other')} disabled={!job.build}>
+                <TextField
+                  select
+                  label="The folder lies on"
+                  value={under}
+                  onChange={(e) => setUnder(e.target.value as 'job' | 'other')}
+                  disabled={!job.build}
+                >
                   <MenuItem value="other">some other drive</MenuItem>
                   <MenuItem value="job">this job’s drive, where chosen above</MenuItem>
                 </TextField>
@@ -126,26 +171,41 @@ export function RealBench({ job, where, note, temperature }: Props) {
                 </Alert>
               )}
               <Typography variant="body2" color="textSecondary">
-                One file, front to back, past the host’s memory where the file system allows it, with data that does not compress; removed afterwards. Writes {bytes === null ? '' : format(bytes, 'B')}.{rating}
+                One file, front to back, past the host’s memory where the file system allows it, with data
+                that does not compress; removed afterwards. Writes {bytes === null ? '' : format(bytes, 'B')}.
+                {rating}
               </Typography>
             </>
           )}
           {going ? (
             <>
               <FlowLine samples={going.samples} total={going.total} />
-              <LinearProgress variant="determinate" value={last ? (100 * last.bytes) / going.total : 0} aria-label="Progress of the run" />
+              <LinearProgress
+                variant="determinate"
+                value={last ? (100 * last.bytes) / going.total : 0}
+                aria-label="Progress of the run"
+              />
               <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
                 <Typography role="status" sx={{ flex: 1 }}>
-                  {going.direction === 'write' ? 'Writing' : 'Reading'} in {going.run.folder}: {format(last?.bytes ?? 0, 'B')} of {format(going.total, 'B')}
+                  {going.direction === 'write' ? 'Writing' : 'Reading'} in {going.run.folder}:{' '}
+                  {format(last?.bytes ?? 0, 'B')} of {format(going.total, 'B')}
                   {last && last.t > 0.3 ? `, ${format(last.bytes / last.t, 'B/s')}` : ''}
                 </Typography>
-                <Button variant="outlined" color="error" onClick={() => void stopRun(going.run.id).catch((e: Error) => setRefused(e.message))}>
+                <Button
+                  variant="outlined"
+                  color="error"
+                  onClick={() => void stopRun(going.run.id).catch((e: Error) => setRefused(e.message))}
+                >
                   Stop and clean up
                 </Button>
               </Box>
             </>
           ) : (
-            <Button variant="contained" disabled={target.problem !== null || bytes === null || bytes < 1 << 20 || tooMuch} onClick={() => void start()}>
+            <Button
+              variant="contained"
+              disabled={target.problem !== null || bytes === null || bytes < 1 << 20 || tooMuch}
+              onClick={() => void start()}
+            >
               Start the run
             </Button>
           )}

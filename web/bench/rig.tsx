@@ -13,7 +13,15 @@ const SHOWN = 5;
 const KEPT = 200;
 
 /** The simulated rig: the core's own model with a hidden true unit and noise. */
-export function Rig({ job, activity, onTaken }: { job: Job; activity: Move | null; onTaken(taken: Taken): void }) {
+export function Rig({
+  job,
+  activity,
+  onTaken,
+}: {
+  job: Job;
+  activity: Move | null;
+  onTaken(taken: Taken): void;
+}) {
   const [unit, setUnit] = useState(1);
   const [play, setPlay] = useState<{ run: RigRun; began: number; bytes: number } | null>(null);
   const [now, setNow] = useState(0);
@@ -41,7 +49,18 @@ export function Rig({ job, activity, onTaken }: { job: Job; activity: Move | nul
         direction: activity.direction,
         otherEnd: 'storage',
         source: 'simulated',
-        measure: { kind: 'timed', bytes, files: Math.round(inputs.inputs.files.expected), seconds: run.seconds, until: 'bar', error: 0.05, correction: 0, laps: [], block: null, depth: null },
+        measure: {
+          kind: 'timed',
+          bytes,
+          files: Math.round(inputs.inputs.files.expected),
+          seconds: run.seconds,
+          until: 'bar',
+          error: 0.05,
+          correction: 0,
+          laps: [],
+          block: null,
+          depth: null,
+        },
         samples: run.samples.filter((_, i) => i % every === 0 || i === run.samples.length - 1),
         path: 'customer',
         conditions: { note: `simulated rig, unit ${unit}` },
@@ -54,10 +73,19 @@ export function Rig({ job, activity, onTaken }: { job: Job; activity: Move | nul
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [play]);
 
-  if (!activity || !inputs) return <Typography>The rig plays the forecast’s own model: describe an activity and choose parts whose path is not blocked.</Typography>;
+  if (!activity || !inputs)
+    return (
+      <Typography>
+        The rig plays the forecast’s own model: describe an activity and choose parts whose path is not
+        blocked.
+      </Typography>
+    );
   const start = () => {
     const bytes = inputs.inputs.bytes.expected;
-    const exact = { ...inputs, inputs: { ...inputs.inputs, bytes: { low: bytes, expected: bytes, high: bytes } } };
+    const exact = {
+      ...inputs,
+      inputs: { ...inputs.inputs, bytes: { low: bytes, expected: bytes, high: bytes } },
+    };
     setNow(0);
     setPlay({ run: simulate(exact, unit, repeats), began: performance.now(), bytes });
   };
@@ -65,10 +93,18 @@ export function Rig({ job, activity, onTaken }: { job: Job; activity: Move | nul
   return (
     <Box sx={{ display: 'grid', gap: 1.5 }}>
       <Typography variant="body2" color="textSecondary">
-        A unit is drawn from what the forecast leaves open, then timed with noise. For rehearsal: it obeys the model and says nothing about the customer’s drive.
+        A unit is drawn from what the forecast leaves open, then timed with noise. For rehearsal: it obeys the
+        model and says nothing about the customer’s drive.
       </Typography>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center' }}>
-        <TextField label="Unit" type="number" value={unit} disabled={play !== null} onChange={(e) => setUnit(Math.max(1, Math.min(1e6, Math.round(Number(e.target.value) || 1))))} sx={{ width: 110 }} />
+        <TextField
+          label="Unit"
+          type="number"
+          value={unit}
+          disabled={play !== null}
+          onChange={(e) => setUnit(Math.max(1, Math.min(1e6, Math.round(Number(e.target.value) || 1))))}
+          sx={{ width: 110 }}
+        />
         {play ? (
           <Button variant="outlined" color="error" onClick={() => setPlay(null)}>
             Stop and discard
@@ -78,12 +114,20 @@ export function Rig({ job, activity, onTaken }: { job: Job; activity: Move | nul
             Run it on the rig
           </Button>
         )}
-        {play && <Typography sx={{ fontVariantNumeric: 'tabular-nums', fontWeight: 600 }}>{clock(now)}, shown {Math.max(1, Math.round(play.run.seconds / SHOWN))} times as fast</Typography>}
+        {play && (
+          <Typography sx={{ fontVariantNumeric: 'tabular-nums', fontWeight: 600 }}>
+            {clock(now)}, shown {Math.max(1, Math.round(play.run.seconds / SHOWN))} times as fast
+          </Typography>
+        )}
       </Box>
       {play && (
         <>
           <FlowLine samples={play.run.samples.filter((s) => s.t <= now)} total={play.bytes} />
-          <LinearProgress variant="determinate" value={(100 * moved) / play.bytes} aria-label="Progress of the simulated run" />
+          <LinearProgress
+            variant="determinate"
+            value={(100 * moved) / play.bytes}
+            aria-label="Progress of the simulated run"
+          />
           <Typography variant="body2" role="status">
             {format(moved, 'B')} of {format(play.bytes, 'B')}
           </Typography>

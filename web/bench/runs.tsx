@@ -1,5 +1,20 @@
 import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
-import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, IconButton, Table, TableBody, TableCell, TableHead, TableRow, TextField, Typography } from '@mui/material';
+import {
+  Box,
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  IconButton,
+  Table,
+  TableBody,
+  TableCell,
+  TableHead,
+  TableRow,
+  TextField,
+  Typography,
+} from '@mui/material';
 import { useState } from 'react';
 import { explainMeasured, rateOfRun, SOURCE_WORDS, type Run } from '@kymar/core/bench';
 import { doubtsOf, type Doubt } from '@kymar/core/job';
@@ -28,11 +43,15 @@ export function RunList() {
         return reason === null ? rest : { ...rest, excluded: { at: new Date().toISOString(), reason } };
       }),
     }));
-  const remove = (id: string) => changeJob(job.id, (j) => ({ ...j, runs: j.runs.filter((r) => r.id !== id) }));
+  const remove = (id: string) =>
+    changeJob(job.id, (j) => ({ ...j, runs: j.runs.filter((r) => r.id !== id) }));
   if (job.runs.length === 0)
     return (
       <Panel title="Runs">
-        <Typography>Nothing measured yet. Take at least three runs of each activity: same port, same cable, the drive cool, the source faster than the drive.</Typography>
+        <Typography>
+          Nothing measured yet. Take at least three runs of each activity: same port, same cable, the drive
+          cool, the source faster than the drive.
+        </Typography>
       </Panel>
     );
   return (
@@ -44,27 +63,46 @@ export function RunList() {
   );
 }
 
-function Group({ claim, doubts, onRemove, onAside }: { claim: Claim; doubts: Doubt[]; onRemove(id: string): void; onAside(id: string, reason: string | null): void }) {
+function Group({
+  claim,
+  doubts,
+  onRemove,
+  onAside,
+}: {
+  claim: Claim;
+  doubts: Doubt[];
+  onRemove(id: string): void;
+  onAside(id: string, reason: string | null): void;
+}) {
   const [asking, setAsking] = useState<string | null>(null);
   const { measured, impossible } = claim;
   const runs = [...(measured?.runs ?? []), ...impossible.map((i) => i.run)];
   const last = runs.findLast((r) => r.samples.length > 2);
   const first = runs[0]!;
-  const where = first.path === 'customer' ? '' : first.path ? `, on ${placeOf(first.path)}` : ', path not described';
+  const where =
+    first.path === 'customer' ? '' : first.path ? `, on ${placeOf(first.path)}` : ', path not described';
   return (
     <Panel title={`${claim.title}${claim.simulated ? ', simulated' : ''}${where}`}>
       {measured && (
         <Typography variant="body2" sx={{ mb: 1 }}>
           {measured.time ? (
             <>
-              <Figure of={() => explainMeasured(measured, 's')}>{format(measured.time.expected, 's')}</Figure> ({format(measured.time.low, 's')} to {format(measured.time.high, 's')}),{' '}
+              <Figure of={() => explainMeasured(measured, 's')}>{format(measured.time.expected, 's')}</Figure>{' '}
+              ({format(measured.time.low, 's')} to {format(measured.time.high, 's')}),{' '}
             </>
           ) : null}
-          <Figure of={() => explainMeasured(measured, 'B/s')}>{format(measured.rate.expected, 'B/s')}</Figure>; {measured.words}.{' '}
-          {measured.more === null ? '' : measured.more === 0 ? 'Known to ± 3 % or better.' : `${measured.more} more ${measured.more === 1 ? 'run' : 'runs'} until ± 3 %.`}
+          <Figure of={() => explainMeasured(measured, 'B/s')}>{format(measured.rate.expected, 'B/s')}</Figure>
+          ; {measured.words}.{' '}
+          {measured.more === null
+            ? ''
+            : measured.more === 0
+              ? 'Known to ± 3 % or better.'
+              : `${measured.more} more ${measured.more === 1 ? 'run' : 'runs'} until ± 3 %.`}
         </Typography>
       )}
-      {last && last.measure.kind === 'timed' && <FlowLine samples={last.samples} total={last.measure.bytes} height={64} />}
+      {last && last.measure.kind === 'timed' && (
+        <FlowLine samples={last.samples} total={last.measure.bytes} height={64} />
+      )}
       <Table size="small">
         <TableHead>
           <TableRow>
@@ -78,12 +116,31 @@ function Group({ claim, doubts, onRemove, onAside }: { claim: Claim; doubts: Dou
         <TableBody>
           {runs.slice(-SHOWN).map((run) => (
             <TableRow key={run.id}>
-              <TableCell sx={{ whiteSpace: 'nowrap' }}>{new Date(run.at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })}</TableCell>
-              <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>{timeOf(run)}</TableCell>
-              <TableCell align="right">{rateOfRun(run) === null ? '' : Math.round(rateOfRun(run)! / 1e6).toLocaleString('en-GB')}</TableCell>
+              <TableCell sx={{ whiteSpace: 'nowrap' }}>
+                {new Date(run.at).toLocaleString('en-GB', {
+                  day: 'numeric',
+                  month: 'short',
+                  hour: '2-digit',
+                  minute: '2-digit',
+                })}
+              </TableCell>
+              <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
+                {timeOf(run)}
+              </TableCell>
+              <TableCell align="right">
+                {rateOfRun(run) === null ? '' : Math.round(rateOfRun(run)! / 1e6).toLocaleString('en-GB')}
+              </TableCell>
               <TableCell>
                 <Typography variant="caption">
-                  {[SOURCE_WORDS[run.source], run.measure.kind === 'timed' && run.measure.until === 'bar' ? 'to the full bar' : '', run.conditions.temperature === null ? '' : `${run.conditions.temperature} °C`, run.conditions.note, measured?.far.includes(run.id) ? 'far from the others: look at it' : ''].filter(Boolean).join(', ')}
+                  {[
+                    SOURCE_WORDS[run.source],
+                    run.measure.kind === 'timed' && run.measure.until === 'bar' ? 'to the full bar' : '',
+                    run.conditions.temperature === null ? '' : `${run.conditions.temperature} °C`,
+                    run.conditions.note,
+                    measured?.far.includes(run.id) ? 'far from the others: look at it' : '',
+                  ]
+                    .filter(Boolean)
+                    .join(', ')}
                 </Typography>
                 {doubts
                   .filter((d) => d.what === 'run' && d.id === run.id)
@@ -101,10 +158,20 @@ function Group({ claim, doubts, onRemove, onAside }: { claim: Claim; doubts: Dou
                   ))}
               </TableCell>
               <TableCell sx={{ p: 0, whiteSpace: 'nowrap' }}>
-                <Button size="small" aria-label={`${run.excluded ? 'Use' : 'Set aside'} the run of ${run.at.slice(0, 16).replace('T', ' ')}`} onClick={() => (run.excluded ? onAside(run.id, null) : setAsking(run.id))} sx={{ minWidth: 0 }}>
+                <Button
+                  size="small"
+                  aria-label={`${run.excluded ? 'Use' : 'Set aside'} the run of ${run.at.slice(0, 16).replace('T', ' ')}`}
+                  onClick={() => (run.excluded ? onAside(run.id, null) : setAsking(run.id))}
+                  sx={{ minWidth: 0 }}
+                >
                   {run.excluded ? 'Use it' : 'Set aside'}
                 </Button>
-                <IconButton size="small" aria-label="Remove this run" title="Remove (can be undone)" onClick={() => onRemove(run.id)}>
+                <IconButton
+                  size="small"
+                  aria-label="Remove this run"
+                  title="Remove (can be undone)"
+                  onClick={() => onRemove(run.id)}
+                >
                   <DeleteOutlineIcon fontSize="small" />
                 </IconButton>
               </TableCell>
@@ -141,7 +208,14 @@ function AsideDialog({ close, take }: { close(): void; take(reason: string): voi
         <Typography variant="body2" sx={{ mb: 1.5 }}>
           It stays in the job and is shown with its reason, and no figure is made from it.
         </Typography>
-        <TextField autoFocus fullWidth label="Why" placeholder="the lid was open, another copy was running" value={reason} onChange={(e) => setReason(e.target.value.slice(0, 400))} onKeyDown={(event) => {
+        <TextField
+          autoFocus
+          fullWidth
+          label="Why"
+          placeholder="the lid was open, another copy was running"
+          value={reason}
+          onChange={(e) => setReason(e.target.value.slice(0, 400))}
+          onKeyDown={(event) => {
             if (event.key !== 'Enter' || !ready) return;
             // The rest of the press belongs to what gets the focus next.
             event.preventDefault();

@@ -6,18 +6,44 @@ import type { Move } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
 import { UntilField, type Until } from './until';
-import { bringBack, clock, correct, describe, discard, lap, momentOf, press, reloadError, reset, secondsOf, useWatch } from '../state/watch';
+import {
+  bringBack,
+  clock,
+  correct,
+  describe,
+  discard,
+  lap,
+  momentOf,
+  press,
+  reloadError,
+  reset,
+  secondsOf,
+  useWatch,
+} from '../state/watch';
 import type { Taken } from '.';
 
 const STEP = 0.1;
 
 /** The big timer. Space starts and stops, L laps, arrows correct, Enter keeps, Escape discards: the mouse is never needed. */
-export function Stopwatch({ job, activity, onTaken }: { job: string; activity: Move | null; onTaken(taken: Taken): void }) {
+export function Stopwatch({
+  job,
+  activity,
+  onTaken,
+}: {
+  job: string;
+  activity: Move | null;
+  onTaken(taken: Taken): void;
+}) {
   const { watch: any, discarded } = useWatch();
   const elsewhere = any !== null && any.job !== job;
   const watch = elsewhere ? null : any;
-  const single = (value: Move['bytes']['value'] | undefined) => (Array.isArray(value) ? value[1] : (value ?? null));
-  const [said, setSaid] = useState<{ bytes: number | null; files: number | null; until: Until }>({ bytes: single(activity?.bytes.value), files: single(activity?.files.value), until: 'bar' });
+  const single = (value: Move['bytes']['value'] | undefined) =>
+    Array.isArray(value) ? value[1] : (value ?? null);
+  const [said, setSaid] = useState<{ bytes: number | null; files: number | null; until: Until }>({
+    bytes: single(activity?.bytes.value),
+    files: single(activity?.files.value),
+    until: 'bar',
+  });
   // What was moved belongs to the clock from its start on: it is there again after a reload.
   const { bytes, files, until } = watch ?? said;
   const set = (part: Partial<typeof said>) => (watch ? describe(part) : setSaid({ ...said, ...part }));
@@ -26,12 +52,32 @@ export function Stopwatch({ job, activity, onTaken }: { job: string; activity: M
   const { start = null, laps = [], correction = 0 } = watch ?? {};
   const running = watch !== null && watch.stop === null;
   const seconds = watch ? secondsOf(watch) : null;
-  const error = Math.hypot(stopwatchError(correction === 0 ? [] : [correction]), watch ? reloadError(watch) : 0);
+  const error = Math.hypot(
+    stopwatchError(correction === 0 ? [] : [correction]),
+    watch ? reloadError(watch) : 0,
+  );
   const ready = seconds !== null && seconds > 0 && bytes !== null && bytes > 0 && activity !== null;
 
   const keep = () => {
     if (!ready) return;
-    onTaken({ activity: activity.id, direction: activity.direction, otherEnd: 'storage', source: 'stopwatch', measure: { kind: 'timed', bytes, files, seconds, until, error, correction, laps: [...laps], block: null, depth: null } });
+    onTaken({
+      activity: activity.id,
+      direction: activity.direction,
+      otherEnd: 'storage',
+      source: 'stopwatch',
+      measure: {
+        kind: 'timed',
+        bytes,
+        files,
+        seconds,
+        until,
+        error,
+        correction,
+        laps: [...laps],
+        block: null,
+        depth: null,
+      },
+    });
     reset();
   };
   const startStop = (at: number) => {
@@ -60,7 +106,15 @@ export function Stopwatch({ job, activity, onTaken }: { job: string; activity: M
   });
   useEffect(() => {
     const down = (event: KeyboardEvent) => {
-      if (acting.current.elsewhere || busyElsewhere(event.target, box.current, event.key) || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (
+        acting.current.elsewhere ||
+        busyElsewhere(event.target, box.current, event.key) ||
+        event.repeat ||
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey
+      )
+        return;
       // The time of the press itself, not of the moment the page got round to it.
       const actions: Record<string, () => void> = {
         ' ': () => acting.current.startStop(event.timeStamp),
@@ -94,17 +148,48 @@ export function Stopwatch({ job, activity, onTaken }: { job: string; activity: M
   return (
     <Box ref={box} sx={{ display: 'grid', gap: 1.5 }}>
       {elsewhere && (
-        <Alert severity="info" variant="outlined" action={<Button component={Link} to={`/jobs/${any.job}/bench`}>Go there</Button>}>
-          {any.stop === null ? 'The clock runs for another job.' : 'A time of another job is not kept yet.'} One clock at a time: keep or discard it first.
+        <Alert
+          severity="info"
+          variant="outlined"
+          action={
+            <Button component={Link} to={`/jobs/${any.job}/bench`}>
+              Go there
+            </Button>
+          }
+        >
+          {any.stop === null ? 'The clock runs for another job.' : 'A time of another job is not kept yet.'}{' '}
+          One clock at a time: keep or discard it first.
         </Alert>
       )}
-      <Box sx={{ textAlign: 'center', bgcolor: 'sunken', borderRadius: 1, py: 2, border: 1, borderColor: running ? 'primary.main' : 'divider' }}>
-        <Box ref={face} data-testid="clock" role="timer" sx={{ fontSize: 'clamp(3rem, 7.2vw, 5.5rem)', fontWeight: 600, fontStretch: '112%', lineHeight: 1.05, fontVariantNumeric: 'tabular-nums' }}>
+      <Box
+        sx={{
+          textAlign: 'center',
+          bgcolor: 'sunken',
+          borderRadius: 1,
+          py: 2,
+          border: 1,
+          borderColor: running ? 'primary.main' : 'divider',
+        }}
+      >
+        <Box
+          ref={face}
+          data-testid="clock"
+          role="timer"
+          sx={{
+            fontSize: 'clamp(3rem, 7.2vw, 5.5rem)',
+            fontWeight: 600,
+            fontStretch: '112%',
+            lineHeight: 1.05,
+            fontVariantNumeric: 'tabular-nums',
+          }}
+        >
           0:00.0
         </Box>
         <Typography variant="body2" color="textSecondary" role="status">
           {state}
-          {correction !== 0 ? `, corrected by ${correction > 0 ? '+' : '−'}${Math.abs(correction).toFixed(1)} s` : ''}
+          {correction !== 0
+            ? `, corrected by ${correction > 0 ? '+' : '−'}${Math.abs(correction).toFixed(1)} s`
+            : ''}
           {seconds !== null ? `, known to ± ${(1.96 * error).toFixed(2)} s` : ''}
           {seconds !== null && bytes ? `, ${format(bytes / seconds, 'B/s')}` : ''}
         </Typography>
@@ -115,22 +200,53 @@ export function Stopwatch({ job, activity, onTaken }: { job: string; activity: M
         )}
       </Box>
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-        <Button variant={running || seconds === null ? 'contained' : 'outlined'} disabled={seconds !== null || elsewhere || !activity} onClick={(e) => startStop(e.timeStamp)} sx={{ flex: 1 }}>
+        <Button
+          variant={running || seconds === null ? 'contained' : 'outlined'}
+          disabled={seconds !== null || elsewhere || !activity}
+          onClick={(e) => startStop(e.timeStamp)}
+          sx={{ flex: 1 }}
+        >
           {running ? 'Stop' : 'Start'} <Key name="Space" />
         </Button>
         <Button variant="outlined" disabled={!running} onClick={(e) => lap(e.timeStamp)}>
           Lap <Key name="L" />
         </Button>
-        <Button variant="outlined" disabled={seconds === null} onClick={() => correct(-STEP)} aria-label="Take off 0.1 s">
+        <Button
+          variant="outlined"
+          disabled={seconds === null}
+          onClick={() => correct(-STEP)}
+          aria-label="Take off 0.1 s"
+        >
           −0.1 s <Key name="↓" />
         </Button>
-        <Button variant="outlined" disabled={seconds === null} onClick={() => correct(STEP)} aria-label="Add 0.1 s">
+        <Button
+          variant="outlined"
+          disabled={seconds === null}
+          onClick={() => correct(STEP)}
+          aria-label="Add 0.1 s"
+        >
           +0.1 s <Key name="↑" />
         </Button>
       </Box>
-      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0, 1fr) minmax(0, 1fr)', sm: 'minmax(0, 1fr) minmax(0, 1fr) minmax(0, 1.15fr)' }, gap: 1.5 }}>
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: {
+            xs: 'minmax(0, 1fr) minmax(0, 1fr)',
+            sm: 'minmax(0, 1fr) minmax(0, 1fr) minmax(0, 1.15fr)',
+          },
+          gap: 1.5,
+        }}
+      >
         <QuantityField label="Moved" dimension="bytes" value={bytes} onValue={(v) => set({ bytes: v })} />
-        <QuantityField label="Files" dimension="count" optional value={files} onValue={(v) => set({ files: v })} helperText={files === null ? 'Empty: nobody counted' : undefined} />
+        <QuantityField
+          label="Files"
+          dimension="count"
+          optional
+          value={files}
+          onValue={(v) => set({ files: v })}
+          helperText={files === null ? 'Empty: nobody counted' : undefined}
+        />
         <UntilField value={until} onValue={(v) => set({ until: v })} />
       </Box>
       <Box sx={{ display: 'flex', gap: 1 }}>
@@ -143,7 +259,8 @@ export function Stopwatch({ job, activity, onTaken }: { job: string; activity: M
       </Box>
       {discarded && any === null && discarded.job === job && (
         <Button size="small" onClick={bringBack}>
-          Discarded {secondsOf(discarded) === null ? 'while running' : clock(secondsOf(discarded)!)}: bring it back
+          Discarded {secondsOf(discarded) === null ? 'while running' : clock(secondsOf(discarded)!)}: bring it
+          back
         </Button>
       )}
     </Box>
@@ -153,14 +270,33 @@ export function Stopwatch({ job, activity, onTaken }: { job: string; activity: M
 /** Whether a key belongs to something else: a field being typed in, a menu, or a control outside the timer. Space does nothing to a link. */
 function busyElsewhere(target: EventTarget | null, timer: HTMLElement | null, key: string): boolean {
   if (!(target instanceof HTMLElement)) return false;
-  if (target.closest('input, textarea, select, [role="combobox"], [role="menu"], [role="listbox"], [role="dialog"]')) return true;
+  if (
+    target.closest(
+      'input, textarea, select, [role="combobox"], [role="menu"], [role="listbox"], [role="dialog"]',
+    )
+  )
+    return true;
   const controls = key === ' ' ? 'button, summary, [role="tab"]' : 'button, a, summary, [role="tab"]';
   return target.closest(controls) !== null && !timer?.contains(target);
 }
 
 function Key({ name }: { name: string }) {
   return (
-    <Box component="kbd" sx={{ ml: 1, font: 'inherit', fontSize: '0.72rem', fontWeight: 560, opacity: 0.75, border: 1, borderColor: 'currentColor', borderRadius: 0.5, px: 0.5, lineHeight: 1.5 }}>
+    <Box
+      component="kbd"
+      sx={{
+        ml: 1,
+        font: 'inherit',
+        fontSize: '0.72rem',
+        fontWeight: 560,
+        opacity: 0.75,
+        border: 1,
+        borderColor: 'currentColor',
+        borderRadius: 0.5,
+        px: 0.5,
+        lineHeight: 1.5,
+      }}
+    >
       {name}
     </Box>
   );

@@ -6,13 +6,33 @@ import { System } from '@kymar/core/parts';
 import { FactField, NameField, QuantityField } from '../ui/field';
 import { Panel } from '../ui/panel';
 
-const ROLE: Record<NonNullable<Needs['role']>, string> = { system: 'System and programs', projects: 'Active projects', scratch: 'Scratch and cache', library: 'Library', everyday: 'Everyday second drive', archive: 'Archive', backup: 'Backup', expansion: 'Expansion bay' };
+const ROLE: Record<NonNullable<Needs['role']>, string> = {
+  system: 'System and programs',
+  projects: 'Active projects',
+  scratch: 'Scratch and cache',
+  library: 'Library',
+  everyday: 'Everyday second drive',
+  archive: 'Archive',
+  backup: 'Backup',
+  expansion: 'Expansion bay',
+};
 const FAMILY = (family: string) => (family === 'own' ? 'Its own' : family);
-const YES_NO: Record<'starts' | 'travels' | 'movesLater' | 'onlyCopy', string> = { starts: 'The machine starts from it', travels: 'Is carried about', movesLater: 'Moves to a faster machine later', onlyCopy: 'What is on it is nowhere else' };
+const YES_NO: Record<'starts' | 'travels' | 'movesLater' | 'onlyCopy', string> = {
+  starts: 'The machine starts from it',
+  travels: 'Is carried about',
+  movesLater: 'Moves to a faster machine later',
+  onlyCopy: 'What is on it is nowhere else',
+};
 const SCHOOL: { [K in keyof Schools]: { label: string; words: Record<Schools[K], string> } } = {
-  minimum: { label: 'A maker’s minimum for a bay', words: { strict: 'to the letter: it blocks', 'outcome-first': 'by the outcome: a caution' } },
+  minimum: {
+    label: 'A maker’s minimum for a bay',
+    words: { strict: 'to the letter: it blocks', 'outcome-first': 'by the outcome: a caution' },
+  },
   heatsink: { label: 'A heatsink', words: { always: 'always', 'when needed': 'where the path needs it' } },
-  fileSystem: { label: 'File system of an external drive', words: { 'every system': 'one every system reads', 'the system’s own': 'the system’s own' } },
+  fileSystem: {
+    label: 'File system of an external drive',
+    words: { 'every system': 'one every system reads', 'the system’s own': 'the system’s own' },
+  },
 };
 
 /** What the drive is for and must put up with, and which school the job follows where practitioners disagree. Nothing asked here must be answered. */
@@ -27,24 +47,87 @@ export function NeedsPanel({ job, onNeeds }: { job: Job; onNeeds(needs: Needs): 
   return (
     <Panel title="What it must put up with">
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(6, minmax(0, 1fr))' }}>
-        <Choice label="Role" value={needs.role} options={ROLE} onValue={(role) => set('role', role)} sx={half} />
-        <Autocomplete multiple size="small" options={System.shape.family.options} value={needs.systems ?? []} getOptionLabel={FAMILY} onChange={(_, list) => set('systems', list.length > 0 ? list.slice(0, 5) : undefined)} renderInput={(params) => <TextField {...params} label="Read and written by" />} sx={half} />
+        <Choice
+          label="Role"
+          value={needs.role}
+          options={ROLE}
+          onValue={(role) => set('role', role)}
+          sx={half}
+        />
+        <Autocomplete
+          multiple
+          size="small"
+          options={System.shape.family.options}
+          value={needs.systems ?? []}
+          getOptionLabel={FAMILY}
+          onChange={(_, list) => set('systems', list.length > 0 ? list.slice(0, 5) : undefined)}
+          renderInput={(params) => <TextField {...params} label="Read and written by" />}
+          sx={half}
+        />
         {(Object.keys(YES_NO) as (keyof typeof YES_NO)[]).map((key) => (
-          <Choice key={key} label={YES_NO[key]} value={needs[key] === undefined ? undefined : needs[key] ? 'yes' : 'no'} options={{ yes: 'yes', no: 'no' }} onValue={(v) => set(key, v === undefined ? undefined : v === 'yes')} sx={half} />
+          <Choice
+            key={key}
+            label={YES_NO[key]}
+            value={needs[key] === undefined ? undefined : needs[key] ? 'yes' : 'no'}
+            options={{ yes: 'yes', no: 'no' }}
+            onValue={(v) => set(key, v === undefined ? undefined : v === 'yes')}
+            sx={half}
+          />
         ))}
-        <Choice label="File system" value={needs.fileSystem} options={Object.fromEntries(FileSystem.options.map((o) => [o, o])) as Record<FileSystem, string>} onValue={(v) => set('fileSystem', v)} sx={third} />
-        <Choice label="Partition table" value={needs.table} options={{ GPT: 'GPT', MBR: 'MBR' }} onValue={(v) => set('table', v)} sx={third} />
-        <QuantityField label="Air around it" dimension="temperature" optional value={needs.ambient ?? null} onValue={(v) => set('ambient', v === null ? undefined : Math.min(v, 80))} placeholder="not asked" sx={third} />
-        <FactField label="Largest single file" dimension="bytes" fact={needs.largestFile ?? { value: null, source: { kind: 'unknown' } }} onFact={(fact) => set('largestFile', fact.value === null ? undefined : fact)} sx={half} />
-        <FactField label="How full in everyday use, 0 to 1" dimension="number" fact={needs.fill ?? NOT_SAID} onFact={(fact) => set('fill', fact.value === null ? undefined : within(fact))} sx={half} />
+        <Choice
+          label="File system"
+          value={needs.fileSystem}
+          options={Object.fromEntries(FileSystem.options.map((o) => [o, o])) as Record<FileSystem, string>}
+          onValue={(v) => set('fileSystem', v)}
+          sx={third}
+        />
+        <Choice
+          label="Partition table"
+          value={needs.table}
+          options={{ GPT: 'GPT', MBR: 'MBR' }}
+          onValue={(v) => set('table', v)}
+          sx={third}
+        />
+        <QuantityField
+          label="Air around it"
+          dimension="temperature"
+          optional
+          value={needs.ambient ?? null}
+          onValue={(v) => set('ambient', v === null ? undefined : Math.min(v, 80))}
+          placeholder="not asked"
+          sx={third}
+        />
+        <FactField
+          label="Largest single file"
+          dimension="bytes"
+          fact={needs.largestFile ?? { value: null, source: { kind: 'unknown' } }}
+          onFact={(fact) => set('largestFile', fact.value === null ? undefined : fact)}
+          sx={half}
+        />
+        <FactField
+          label="How full in everyday use, 0 to 1"
+          dimension="number"
+          fact={needs.fill ?? NOT_SAID}
+          onFact={(fact) => set('fill', fact.value === null ? undefined : within(fact))}
+          sx={half}
+        />
       </Box>
-      <Copies list={needs.copies ?? []} onList={(list) => set('copies', list.length > 0 ? list : undefined)} />
+      <Copies
+        list={needs.copies ?? []}
+        onList={(list) => set('copies', list.length > 0 ? list : undefined)}
+      />
       <Typography variant="h3" sx={{ mt: 2, mb: 1 }}>
         Where practitioners disagree, this job follows
       </Typography>
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(3, minmax(0, 1fr))' }}>
         {(Object.keys(SCHOOL) as (keyof Schools)[]).map((key) => (
-          <TextField key={key} select label={SCHOOL[key].label} value={needs.schools?.[key] ?? DEFAULT_SCHOOLS[key]} onChange={(e) => set('schools', { ...needs.schools, [key]: e.target.value })}>
+          <TextField
+            key={key}
+            select
+            label={SCHOOL[key].label}
+            value={needs.schools?.[key] ?? DEFAULT_SCHOOLS[key]}
+            onChange={(e) => set('schools', { ...needs.schools, [key]: e.target.value })}
+          >
             {Object.entries(SCHOOL[key].words).map(([value, words]) => (
               <MenuItem key={value} value={value}>
                 {words}
@@ -61,14 +144,30 @@ const NOT_SAID = { value: null, source: { kind: 'unknown' } } as const;
 /** A share stays one: what is above 1 was meant in per cent. */
 const within = (fact: Fact): Fact => {
   const share = (v: number) => Math.min(1, v > 1 ? v / 100 : v);
-  return { ...fact, value: Array.isArray(fact.value) ? [share(fact.value[0]), share(fact.value[1]), share(fact.value[2])] : fact.value === null ? null : share(fact.value) };
+  return {
+    ...fact,
+    value: Array.isArray(fact.value)
+      ? [share(fact.value[0]), share(fact.value[1]), share(fact.value[2])]
+      : fact.value === null
+        ? null
+        : share(fact.value),
+  };
 };
 
-const MEDIUM: Record<Copy['medium'], string> = { flash: 'flash', disk: 'disk', array: 'array', tape: 'tape', optical: 'optical disc', network: 'another machine', cloud: 'cloud' };
+const MEDIUM: Record<Copy['medium'], string> = {
+  flash: 'flash',
+  disk: 'disk',
+  array: 'array',
+  tape: 'tape',
+  optical: 'optical disc',
+  network: 'another machine',
+  cloud: 'cloud',
+};
 
 /** The copies of the data that are planned, held against the usual rule. */
 function Copies({ list, onList }: { list: readonly Copy[]; onList(list: Copy[]): void }) {
-  const set = (i: number, part: Partial<Copy>) => onList(list.map((c, k) => (k === i ? { ...c, ...part } : c)));
+  const set = (i: number, part: Partial<Copy>) =>
+    onList(list.map((c, k) => (k === i ? { ...c, ...part } : c)));
   const lack = list.length > 0 ? lacking(list) : [];
   return (
     <Box sx={{ mt: 2 }}>
@@ -76,41 +175,92 @@ function Copies({ list, onList }: { list: readonly Copy[]; onList(list: Copy[]):
         <Typography variant="h3" sx={{ flex: 1 }}>
           Copies of the data
         </Typography>
-        <Button size="small" disabled={list.length >= 20} onClick={() => onList([...list, { name: `Copy ${list.length + 1}`, medium: 'disk', offSite: false }])}>
+        <Button
+          size="small"
+          disabled={list.length >= 20}
+          onClick={() =>
+            onList([...list, { name: `Copy ${list.length + 1}`, medium: 'disk', offSite: false }])
+          }
+        >
           Add a copy
         </Button>
       </Box>
       <Box sx={{ display: 'grid', gap: 1 }}>
         {list.map((copy, i) => (
-          <Box key={i} sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'minmax(0, 3fr) minmax(0, 2fr) minmax(0, 2fr) auto', alignItems: 'center' }}>
+          <Box
+            key={i}
+            sx={{
+              display: 'grid',
+              gap: 1,
+              gridTemplateColumns: 'minmax(0, 3fr) minmax(0, 2fr) minmax(0, 2fr) auto',
+              alignItems: 'center',
+            }}
+          >
             <NameField label="Copy" value={copy.name} onName={(name) => set(i, { name })} />
-            <TextField select label="On" value={copy.medium} onChange={(e) => set(i, { medium: e.target.value as Copy['medium'] })}>
+            <TextField
+              select
+              label="On"
+              value={copy.medium}
+              onChange={(e) => set(i, { medium: e.target.value as Copy['medium'] })}
+            >
               {(Object.entries(MEDIUM) as [Copy['medium'], string][]).map(([key, words]) => (
                 <MenuItem key={key} value={key}>
                   {words}
                 </MenuItem>
               ))}
             </TextField>
-            <TextField select label="Where" value={copy.offSite ? 'elsewhere' : 'here'} onChange={(e) => set(i, { offSite: e.target.value === 'elsewhere' })}>
+            <TextField
+              select
+              label="Where"
+              value={copy.offSite ? 'elsewhere' : 'here'}
+              onChange={(e) => set(i, { offSite: e.target.value === 'elsewhere' })}
+            >
               <MenuItem value="here">here</MenuItem>
               <MenuItem value="elsewhere">elsewhere</MenuItem>
             </TextField>
-            <Button size="small" aria-label={`Remove ${copy.name}`} onClick={() => onList(list.filter((_, k) => k !== i))}>
+            <Button
+              size="small"
+              aria-label={`Remove ${copy.name}`}
+              onClick={() => onList(list.filter((_, k) => k !== i))}
+            >
               Remove
             </Button>
           </Box>
         ))}
       </Box>
       <Typography variant="body2" color="textSecondary" sx={{ mt: list.length > 0 ? 1 : 0 }}>
-        {list.length === 0 ? 'None are planned yet. The usual rule (common practice): three copies, on two media, one elsewhere; an array is one copy.' : lack.length === 0 ? 'Keeps the usual rule: three copies, two media, one elsewhere.' : lack.join(' ')}
+        {list.length === 0
+          ? 'None are planned yet. The usual rule (common practice): three copies, on two media, one elsewhere; an array is one copy.'
+          : lack.length === 0
+            ? 'Keeps the usual rule: three copies, two media, one elsewhere.'
+            : lack.join(' ')}
       </Typography>
     </Box>
   );
 }
 
-function Choice<T extends string>({ label, value, options, onValue, sx }: { label: string; value: T | undefined; options: Record<T, string>; onValue(value: T | undefined): void; sx: object }) {
+function Choice<T extends string>({
+  label,
+  value,
+  options,
+  onValue,
+  sx,
+}: {
+  label: string;
+  value: T | undefined;
+  options: Record<T, string>;
+  onValue(value: T | undefined): void;
+  sx: object;
+}) {
   return (
-    <TextField select label={label} value={value ?? ''} onChange={(e) => onValue((e.target.value || undefined) as T | undefined)} slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }} sx={sx}>
+    <TextField
+      select
+      label={label}
+      value={value ?? ''}
+      onChange={(e) => onValue((e.target.value || undefined) as T | undefined)}
+      slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+      sx={sx}
+    >
       <MenuItem value="">
         <Box component="span" sx={{ color: 'text.secondary' }}>
           not asked

@@ -22,33 +22,84 @@ const OFFERED: Record<Connector, (id: string) => boolean> = {
 
 /** The host's ports: where each is, its shape and the modes it runs. */
 export function Ports({ host, used, onHost }: { host: Host; used: string | null; onHost(host: Host): void }) {
-  const set = (id: string, part: Partial<Host['ports'][number]>) => onHost({ ...host, ports: host.ports.map((p) => (p.id === id ? { ...p, ...part } : p)) });
-  const reshape = (id: string, connector: Connector) => set(id, { connector, modes: [LINKS.filter((l) => OFFERED[connector](l.id)).at(connector === 'PCIe slot' ? 14 : 0)!.id] });
+  const set = (id: string, part: Partial<Host['ports'][number]>) =>
+    onHost({ ...host, ports: host.ports.map((p) => (p.id === id ? { ...p, ...part } : p)) });
+  const reshape = (id: string, connector: Connector) =>
+    set(id, {
+      connector,
+      modes: [LINKS.filter((l) => OFFERED[connector](l.id)).at(connector === 'PCIe slot' ? 14 : 0)!.id],
+    });
   return (
     <Box sx={{ display: 'grid', gap: 1 }}>
       {host.ports.map((port) => (
-        <Box key={port.id} sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 2fr) 106px minmax(0, 1.7fr) 32px', gap: 1 }}>
+        <Box
+          key={port.id}
+          sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 2fr) 106px minmax(0, 1.7fr) 32px', gap: 1 }}
+        >
           <NameField label="Where" value={port.position} onName={(position) => set(port.id, { position })} />
-          <TextField select label="Shape" value={port.connector} onChange={(e) => reshape(port.id, e.target.value as Connector)}>
+          <TextField
+            select
+            label="Shape"
+            value={port.connector}
+            onChange={(e) => reshape(port.id, e.target.value as Connector)}
+          >
             {Connector.options.map((c) => (
               <MenuItem key={c} value={c}>
                 {c}
               </MenuItem>
             ))}
           </TextField>
-          <TextField select label="Runs" value={port.modes} onChange={(e) => (e.target.value as unknown as string[]).length > 0 && set(port.id, { modes: e.target.value as unknown as string[] })} slotProps={{ select: { multiple: true, renderValue: (ids) => (ids as string[]).map((id) => linkById(id).name).join(', ') } }}>
+          <TextField
+            select
+            label="Runs"
+            value={port.modes}
+            onChange={(e) =>
+              (e.target.value as unknown as string[]).length > 0 &&
+              set(port.id, { modes: e.target.value as unknown as string[] })
+            }
+            slotProps={{
+              select: {
+                multiple: true,
+                renderValue: (ids) => (ids as string[]).map((id) => linkById(id).name).join(', '),
+              },
+            }}
+          >
             {LINKS.filter((l) => OFFERED[port.connector](l.id)).map((l) => (
               <MenuItem key={l.id} value={l.id}>
                 {l.name}
               </MenuItem>
             ))}
           </TextField>
-          <IconButton size="small" disabled={host.ports.length === 1 || port.id === used} title={port.id === used ? 'The path uses this port' : 'Remove (can be undone)'} aria-label={`Remove ${port.position}`} onClick={() => onHost({ ...host, ports: host.ports.filter((p) => p.id !== port.id) })}>
+          <IconButton
+            size="small"
+            disabled={host.ports.length === 1 || port.id === used}
+            title={port.id === used ? 'The path uses this port' : 'Remove (can be undone)'}
+            aria-label={`Remove ${port.position}`}
+            onClick={() => onHost({ ...host, ports: host.ports.filter((p) => p.id !== port.id) })}
+          >
             <DeleteOutlineIcon fontSize="small" />
           </IconButton>
         </Box>
       ))}
-      <Button startIcon={<AddIcon />} sx={{ justifySelf: 'start' }} disabled={host.ports.length >= 64} onClick={() => onHost({ ...host, ports: [...host.ports, { id: newId('port'), position: `Port ${host.ports.length + 1}`, connector: 'USB-C', modes: ['usb-10'] }] })}>
+      <Button
+        startIcon={<AddIcon />}
+        sx={{ justifySelf: 'start' }}
+        disabled={host.ports.length >= 64}
+        onClick={() =>
+          onHost({
+            ...host,
+            ports: [
+              ...host.ports,
+              {
+                id: newId('port'),
+                position: `Port ${host.ports.length + 1}`,
+                connector: 'USB-C',
+                modes: ['usb-10'],
+              },
+            ],
+          })
+        }
+      >
         Add a port or slot
       </Button>
     </Box>

@@ -15,14 +15,26 @@ const NARROW = 0.13;
 const BURST = { share: 0.08, times: 3 };
 
 /** MB/s that the axis must show: of all, or, where a short burst would press the rest flat, of the rest; the burst is then told in a word. */
-function heightOf({ phases, stretches, profile: { speed } }: CourseSheet): { top: number; bursts: CourseSheet['phases'] } {
+function heightOf({ phases, stretches, profile: { speed } }: CourseSheet): {
+  top: number;
+  bursts: CourseSheet['phases'];
+} {
   const total = speed.at(-1)!.bytes;
   const highest = Math.max(...speed.map((p) => p.high), ...stretches.map((s) => s.bar)) / 1e6;
   const long = phases.filter((p) => p.to.bytes - p.from.bytes >= BURST.share * total);
   const within = (bytes: number) => long.some((p) => bytes >= p.from.bytes && bytes <= p.to.bytes);
-  const highs = speed.filter((p) => within(p.bytes)).map((p) => p.high).sort((a, b) => a - b);
-  const rest = Math.max(highs[Math.floor(0.85 * highs.length)] ?? 0, ...stretches.filter((s) => s.bar > 0 && within(s.given + (s.bar * s.seconds) / 2)).map((s) => s.bar)) / 1e6;
-  return rest > 0 && highest > BURST.times * rest ? { top: rest, bursts: phases.filter((p) => !long.includes(p) && p.rate / 1e6 > rest * 1.3) } : { top: highest, bursts: [] };
+  const highs = speed
+    .filter((p) => within(p.bytes))
+    .map((p) => p.high)
+    .sort((a, b) => a - b);
+  const rest =
+    Math.max(
+      highs[Math.floor(0.85 * highs.length)] ?? 0,
+      ...stretches.filter((s) => s.bar > 0 && within(s.given + (s.bar * s.seconds) / 2)).map((s) => s.bar),
+    ) / 1e6;
+  return rest > 0 && highest > BURST.times * rest
+    ? { top: rest, bursts: phases.filter((p) => !long.includes(p) && p.rate / 1e6 > rest * 1.3) }
+    : { top: highest, bursts: [] };
 }
 
 /** Speed over the bytes moved, the expected line in its band with the phases named; the drive's temperature beneath on the same axis. */
@@ -36,28 +48,78 @@ export default function ForecastChart({ course }: { course: CourseSheet }) {
     const { phases, stretches } = course;
     const { speed, warmth } = course.profile;
     const total = speed.at(-1)!.bytes;
-    const series = (points: ProfilePoint[], pick: (p: ProfilePoint) => number, unit: number) => points.map((p) => ({ x: p.bytes / 1e9, y: pick(p) / unit }));
+    const series = (points: ProfilePoint[], pick: (p: ProfilePoint) => number, unit: number) =>
+      points.map((p) => ({ x: p.bytes / 1e9, y: pick(p) / unit }));
     const moving = stretches.filter((s) => s.bar > 0);
-    const expected = moving.flatMap((s) => [s.given, s.given + s.bar * s.seconds].map((bytes) => ({ x: Math.min(bytes, total) / 1e9, y: s.bar / 1e6 })));
-    const warm = speed.map(({ bytes }) => ({ x: bytes / 1e9, y: momentAt(stretches, Math.min(bytes, total * (1 - 1e-9))).warm ?? NaN }));
+    const expected = moving.flatMap((s) =>
+      [s.given, s.given + s.bar * s.seconds].map((bytes) => ({
+        x: Math.min(bytes, total) / 1e9,
+        y: s.bar / 1e6,
+      })),
+    );
+    const warm = speed.map(({ bytes }) => ({
+      x: bytes / 1e9,
+      y: momentAt(stretches, Math.min(bytes, total * (1 - 1e-9))).warm ?? NaN,
+    }));
     const font = { family: theme.typography.fontFamily as string, size: 12.5 };
     const line = { pointRadius: 0, borderWidth: 0 };
     const { top, bursts } = heightOf(course);
-    const axis = { ticks: { color: palette.text.secondary, font, maxTicksLimit: 7 }, grid: { color: palette.divider, drawTicks: false } };
+    const axis = {
+      ticks: { color: palette.text.secondary, font, maxTicksLimit: 7 },
+      grid: { color: palette.divider, drawTicks: false },
+    };
     const title = (text: string) => ({ display: true, text, color: palette.text.secondary, font });
     const named = phases.filter((p) => p.to.bytes - p.from.bytes > NARROW * total);
     const chart = new Chart(canvas.current!, {
       type: 'line',
       data: {
         datasets: [
-          { label: 'expected', yAxisID: 'y', data: expected, borderColor: palette.flow, borderWidth: 3, pointRadius: 0, pointHitRadius: 12, fill: false },
-          { label: '95 %', yAxisID: 'y', data: series(speed, (p) => p.high, 1e6), ...line, backgroundColor: `${palette.channel}b0`, fill: '+1' },
+          {
+            label: 'expected',
+            yAxisID: 'y',
+            data: expected,
+            borderColor: palette.flow,
+            borderWidth: 3,
+            pointRadius: 0,
+            pointHitRadius: 12,
+            fill: false,
+          },
+          {
+            label: '95 %',
+            yAxisID: 'y',
+            data: series(speed, (p) => p.high, 1e6),
+            ...line,
+            backgroundColor: `${palette.channel}b0`,
+            fill: '+1',
+          },
           { label: '5 %', yAxisID: 'y', data: series(speed, (p) => p.low, 1e6), ...line, fill: false },
           ...(warmth
             ? [
-                { label: 'expected', yAxisID: 'warm', data: warm, borderColor: palette.measured, borderWidth: 2.5, pointRadius: 0, pointHitRadius: 12, fill: false },
-                { label: '95 %', yAxisID: 'warm', data: series(warmth, (p) => p.high, 1), ...line, backgroundColor: `${palette.measured}2e`, fill: '+1' },
-                { label: '5 %', yAxisID: 'warm', data: series(warmth, (p) => p.low, 1), ...line, fill: false },
+                {
+                  label: 'expected',
+                  yAxisID: 'warm',
+                  data: warm,
+                  borderColor: palette.measured,
+                  borderWidth: 2.5,
+                  pointRadius: 0,
+                  pointHitRadius: 12,
+                  fill: false,
+                },
+                {
+                  label: '95 %',
+                  yAxisID: 'warm',
+                  data: series(warmth, (p) => p.high, 1),
+                  ...line,
+                  backgroundColor: `${palette.measured}2e`,
+                  fill: '+1',
+                },
+                {
+                  label: '5 %',
+                  yAxisID: 'warm',
+                  data: series(warmth, (p) => p.low, 1),
+                  ...line,
+                  fill: false,
+                },
               ]
             : []),
         ],
@@ -69,8 +131,39 @@ export default function ForecastChart({ course }: { course: CourseSheet }) {
         interaction: { mode: 'nearest', axis: 'x', intersect: false },
         scales: {
           x: { type: 'linear', min: 0, max: total / 1e9, title: title('Moved, GB'), ...axis },
-          ...(warmth ? { warm: { ...axis, type: 'linear', position: 'left', stack: 'beneath', stackWeight: 1, weight: 0, min: Math.min(...warmth.map((p) => p.low)) - 3, max: Math.max(...warmth.map((p) => p.high)) + 4, title: title('°C'), ticks: { ...axis.ticks, maxTicksLimit: 5, stepSize: 10, includeBounds: false, callback: (v: number | string) => (Number(v) > Math.max(...warmth.map((p) => p.high)) - 2 ? '' : v) } } as const } : {}),
-          y: { ...axis, position: 'left', stack: 'beneath', stackWeight: 2.6, weight: 1, beginAtZero: true, ...(bursts.length > 0 ? { max: Math.ceil((top * 1.3) / 10) * 10 } : { suggestedMax: top * 1.15 }), title: title('Speed, MB/s') },
+          ...(warmth
+            ? {
+                warm: {
+                  ...axis,
+                  type: 'linear',
+                  position: 'left',
+                  stack: 'beneath',
+                  stackWeight: 1,
+                  weight: 0,
+                  min: Math.min(...warmth.map((p) => p.low)) - 3,
+                  max: Math.max(...warmth.map((p) => p.high)) + 4,
+                  title: title('°C'),
+                  ticks: {
+                    ...axis.ticks,
+                    maxTicksLimit: 5,
+                    stepSize: 10,
+                    includeBounds: false,
+                    callback: (v: number | string) =>
+                      Number(v) > Math.max(...warmth.map((p) => p.high)) - 2 ? '' : v,
+                  },
+                } as const,
+              }
+            : {}),
+          y: {
+            ...axis,
+            position: 'left',
+            stack: 'beneath',
+            stackWeight: 2.6,
+            weight: 1,
+            beginAtZero: true,
+            ...(bursts.length > 0 ? { max: Math.ceil((top * 1.3) / 10) * 10 } : { suggestedMax: top * 1.15 }),
+            title: title('Speed, MB/s'),
+          },
         },
         plugins: {
           legend: { display: false },
@@ -78,14 +171,60 @@ export default function ForecastChart({ course }: { course: CourseSheet }) {
             displayColors: false,
             callbacks: {
               title: ([item]) => `${item ? (item.parsed.x ?? 0).toFixed(1) : ''} GB moved`,
-              label: (item) => (item.dataset.yAxisID === 'warm' ? `${item.dataset.label}: ${format(item.parsed.y ?? 0, '°C')}` : `${item.dataset.label}: ${format((item.parsed.y ?? 0) * 1e6, 'B/s')}`),
+              label: (item) =>
+                item.dataset.yAxisID === 'warm'
+                  ? `${item.dataset.label}: ${format(item.parsed.y ?? 0, '°C')}`
+                  : `${item.dataset.label}: ${format((item.parsed.y ?? 0) * 1e6, 'B/s')}`,
             },
           },
           annotation: {
             annotations: Object.fromEntries([
-              ...named.map((p, i) => [`name${i}`, { type: 'label' as const, yScaleID: 'y', xValue: (p.from.bytes + p.to.bytes) / 2e9, yValue: p.rate / 1e6, yAdjust: -14, content: p.name, color: palette.text.primary, font: { ...font, weight: 'bold' as const } }]),
-              ...bursts.map((p, i) => [`burst${i}`, { type: 'label' as const, yScaleID: 'y', xValue: p.to.bytes / 1e9, yValue: top * 1.3, position: { x: 'start' as const, y: 'start' as const }, xAdjust: 4, content: `${format(p.rate, 'B/s')} ${p.name} ↑`, color: palette.text.primary, font: { ...font, weight: 'bold' as const } }]),
-              ...phases.slice(1).flatMap((p, i) => (p.from.bytes < total ? ['y', ...(warmth ? ['warm'] : [])].map((yScaleID) => [`edge${i}${yScaleID}`, { type: 'line' as const, yScaleID, xScaleID: 'x', xMin: p.from.bytes / 1e9, xMax: p.from.bytes / 1e9, borderColor: palette.text.secondary, borderDash: [2, 4], borderWidth: 1 }]) : [])),
+              ...named.map((p, i) => [
+                `name${i}`,
+                {
+                  type: 'label' as const,
+                  yScaleID: 'y',
+                  xValue: (p.from.bytes + p.to.bytes) / 2e9,
+                  yValue: p.rate / 1e6,
+                  yAdjust: -14,
+                  content: p.name,
+                  color: palette.text.primary,
+                  font: { ...font, weight: 'bold' as const },
+                },
+              ]),
+              ...bursts.map((p, i) => [
+                `burst${i}`,
+                {
+                  type: 'label' as const,
+                  yScaleID: 'y',
+                  xValue: p.to.bytes / 1e9,
+                  yValue: top * 1.3,
+                  position: { x: 'start' as const, y: 'start' as const },
+                  xAdjust: 4,
+                  content: `${format(p.rate, 'B/s')} ${p.name} ↑`,
+                  color: palette.text.primary,
+                  font: { ...font, weight: 'bold' as const },
+                },
+              ]),
+              ...phases
+                .slice(1)
+                .flatMap((p, i) =>
+                  p.from.bytes < total
+                    ? ['y', ...(warmth ? ['warm'] : [])].map((yScaleID) => [
+                        `edge${i}${yScaleID}`,
+                        {
+                          type: 'line' as const,
+                          yScaleID,
+                          xScaleID: 'x',
+                          xMin: p.from.bytes / 1e9,
+                          xMax: p.from.bytes / 1e9,
+                          borderColor: palette.text.secondary,
+                          borderDash: [2, 4],
+                          borderWidth: 1,
+                        },
+                      ])
+                    : [],
+                ),
             ]),
           },
         },
@@ -93,5 +232,11 @@ export default function ForecastChart({ course }: { course: CourseSheet }) {
     });
     return () => chart.destroy();
   }, [course, scheme, theme]);
-  return <canvas ref={canvas} role="img" aria-label={`Speed over the copy: ${course.phases.map((p) => `${format(p.rate, 'B/s')} to ${format(p.to.bytes, 'B')} (${p.name})`).join(', ')}${course.profile.warmth ? `; the drive at up to ${format(course.hottest!.expected, '°C')}` : ''}. The same as a table is one click away.`} />;
+  return (
+    <canvas
+      ref={canvas}
+      role="img"
+      aria-label={`Speed over the copy: ${course.phases.map((p) => `${format(p.rate, 'B/s')} to ${format(p.to.bytes, 'B')} (${p.name})`).join(', ')}${course.profile.warmth ? `; the drive at up to ${format(course.hottest!.expected, '°C')}` : ''}. The same as a table is one click away.`}
+    />
+  );
 }

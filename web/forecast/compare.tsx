@@ -1,4 +1,14 @@
-import { Autocomplete, Box, Table, TableBody, TableCell, TableHead, TableRow, TextField, Typography } from '@mui/material';
+import {
+  Autocomplete,
+  Box,
+  Table,
+  TableBody,
+  TableCell,
+  TableHead,
+  TableRow,
+  TextField,
+  Typography,
+} from '@mui/material';
 import { Suspense, useEffect, useState } from 'react';
 import { chance } from '@kymar/core/handover';
 import type { Activity, Job } from '@kymar/core/job';
@@ -22,7 +32,9 @@ const HINT: Record<Activity['kind'], string> = {
 
 /** How often which of two is the quicker at the activity's own size. */
 const quicker = (first: number, a: string, b: string): string =>
-  first === 0.5 ? 'At this activity’s own size either is as quick.' : `At this activity’s own size ${first > 0.5 ? a : b} is the quicker in ${chance(Math.max(first, 1 - first))} of all cases.`;
+  first === 0.5
+    ? 'At this activity’s own size either is as quick.'
+    : `At this activity’s own size ${first > 0.5 ? a : b} is the quicker in ${chance(Math.max(first, 1 - first))} of all cases.`;
 
 /** Two to four drives on one activity: of a move time over size, and who is ahead up to where, in words. */
 export function Compare({ job, activity }: { job: Job; activity: Activity }) {
@@ -60,7 +72,13 @@ export function Compare({ job, activity }: { job: Job; activity: Activity }) {
         isOptionEqualToValue={(a, b) => a.id === b.id}
         getOptionDisabled={() => chosen.length >= 3}
         onChange={(_, list) => setChosen(list.slice(0, 3))}
-        renderInput={(params) => <TextField {...params} label={`${nameOf(own)} against`} placeholder={chosen.length === 0 ? 'up to three drives of the library' : ''} />}
+        renderInput={(params) => (
+          <TextField
+            {...params}
+            label={`${nameOf(own)} against`}
+            placeholder={chosen.length === 0 ? 'up to three drives of the library' : ''}
+          />
+        )}
       />
       {!shown && chosen.length === 0 && (
         <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
@@ -81,15 +99,23 @@ export function Compare({ job, activity }: { job: Job; activity: Activity }) {
                   <TableCell>Drive</TableCell>
                   <TableCell align="right">Expected</TableCell>
                   <TableCell align="right">In nine of ten</TableCell>
-                  <TableCell align="right">{activity.kind === 'stream' ? 'No stall' : activity.wish === null ? '' : 'Wish met'}</TableCell>
+                  <TableCell align="right">
+                    {activity.kind === 'stream' ? 'No stall' : activity.wish === null ? '' : 'Wish met'}
+                  </TableCell>
                 </TableRow>
               </TableHead>
               <TableBody>
                 {shown.builds.map((b) => (
                   <TableRow key={b.name}>
                     <TableCell sx={{ fontWeight: 600 }}>{b.name}</TableCell>
-                    <TableCell align="right">{b.figure ? <Figure of={b.figure} /> : 'does not go in'}</TableCell>
-                    <TableCell align="right">{b.figure ? `${format(b.figure.low, b.figure.unit)} to ${format(b.figure.high, b.figure.unit)}` : ''}</TableCell>
+                    <TableCell align="right">
+                      {b.figure ? <Figure of={b.figure} /> : 'does not go in'}
+                    </TableCell>
+                    <TableCell align="right">
+                      {b.figure
+                        ? `${format(b.figure.low, b.figure.unit)} to ${format(b.figure.high, b.figure.unit)}`
+                        : ''}
+                    </TableCell>
                     <TableCell align="right">{b.probability === null ? '' : chance(b.probability)}</TableCell>
                   </TableRow>
                 ))}
@@ -103,7 +129,8 @@ export function Compare({ job, activity }: { job: Job; activity: Activity }) {
                       {shown.builds[p.a]!.name} and {shown.builds[p.b]!.name}:{' '}
                     </Box>
                   )}
-                  {p.words} {p.first !== null && quicker(p.first, shown.builds[p.a]!.name, shown.builds[p.b]!.name)}
+                  {p.words}{' '}
+                  {p.first !== null && quicker(p.first, shown.builds[p.a]!.name, shown.builds[p.b]!.name)}
                 </Typography>
               ))}
               {shown.builds

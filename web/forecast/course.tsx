@@ -1,4 +1,14 @@
-import { Box, Button, Slider, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
+import {
+  Box,
+  Button,
+  Slider,
+  Table,
+  TableBody,
+  TableCell,
+  TableHead,
+  TableRow,
+  Typography,
+} from '@mui/material';
 import { Suspense, useMemo, useState } from 'react';
 import type { Fact } from '@kymar/core/evidence';
 import type { ActivitySheet, CourseSheet, ProfilePoint } from '@kymar/core/forecast';
@@ -38,11 +48,30 @@ export function Course({ job, of }: { job: Job; of: ActivitySheet & { course: Co
   const { activity } = of;
   const plan = useMemo(() => {
     const times = 2 ** size;
-    const scale = (fact: Fact): Fact => ({ ...fact, value: fact.value === null ? null : Array.isArray(fact.value) ? [fact.value[0] * times, fact.value[1] * times, fact.value[2] * times] : fact.value * times });
+    const scale = (fact: Fact): Fact => ({
+      ...fact,
+      value:
+        fact.value === null
+          ? null
+          : Array.isArray(fact.value)
+            ? [fact.value[0] * times, fact.value[1] * times, fact.value[2] * times]
+            : fact.value * times,
+    });
     const move = activity as Move;
     const { besides: _, ...tried } = move;
-    const activities = [size === 0 ? tried : { ...tried, bytes: scale(tried.bytes), files: scale(tried.files) }];
-    return { host: job.host, build: trying ? job.build : null, activities, needs: fill === null ? job.needs : { ...job.needs, fill: { value: fill, source: { kind: 'entered' as const } } }, serviceYears: job.serviceYears };
+    const activities = [
+      size === 0 ? tried : { ...tried, bytes: scale(tried.bytes), files: scale(tried.files) },
+    ];
+    return {
+      host: job.host,
+      build: trying ? job.build : null,
+      activities,
+      needs:
+        fill === null
+          ? job.needs
+          : { ...job.needs, fill: { value: fill, source: { kind: 'entered' as const } } },
+      serviceYears: job.serviceYears,
+    };
   }, [job, activity, size, fill, trying]);
   const { sheet } = useForecast(plan);
   const attempt = trying ? sheet?.activities.find((a) => a.activity.id === activity.id) : undefined;
@@ -69,23 +98,67 @@ export function Course({ job, of }: { job: Job; of: ActivitySheet & { course: Co
         </Box>
       )}
       <Typography variant="body2" sx={{ mt: 1 }}>
-        {moved.map((p, i) => `${i === 0 ? 'First' : 'then'} ${format(p.to.bytes - p.from.bytes, 'B')} at ${format(p.rate, 'B/s')} (${p.name})`).join(', ')}. Line: every input at its middle value, each file’s own cost included; band: 5 to 95 %.
+        {moved
+          .map(
+            (p, i) =>
+              `${i === 0 ? 'First' : 'then'} ${format(p.to.bytes - p.from.bytes, 'B')} at ${format(p.rate, 'B/s')} (${p.name})`,
+          )
+          .join(', ')}
+        . Line: every input at its middle value, each file’s own cost included; band: 5 to 95 %.
         {ahead > 1 && (
           <>
             {' '}
-            The progress bar is full after <Figure of={course.bar} />, {format(ahead, 's')} before {'verify' in activity && activity.verify ? 'all is written and read back' : 'all is written: eject before unplugging'}.
+            The progress bar is full after <Figure of={course.bar} />, {format(ahead, 's')} before{' '}
+            {'verify' in activity && activity.verify
+              ? 'all is written and read back'
+              : 'all is written: eject before unplugging'}
+            .
           </>
         )}
         {course.hottest && (
           <>
             {' '}
-            The drive gets <Figure of={course.hottest}>{format(course.hottest.expected, '°C', 2)}</Figure> warm ({format(course.hottest.low, '°C', 2)} to {format(course.hottest.high, '°C', 2)}){course.energy && <> and draws <Figure of={course.energy} /></>}.
+            The drive gets <Figure of={course.hottest}>
+              {format(course.hottest.expected, '°C', 2)}
+            </Figure>{' '}
+            warm ({format(course.hottest.low, '°C', 2)} to {format(course.hottest.high, '°C', 2)})
+            {course.energy && (
+              <>
+                {' '}
+                and draws <Figure of={course.energy} />
+              </>
+            )}
+            .
           </>
         )}
       </Typography>
-      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: 'minmax(0, 1fr) minmax(0, 1fr) auto' }, columnGap: 3, alignItems: 'center', mt: 1.5 }}>
-        <Try label="Try another size" value={size} least={-SIZES} most={SIZES} step={0.25} words={size === 0 ? 'as in the brief' : `${format(2 ** size, 'ratio', 2)} times`} onValue={setSize} />
-        <Try label="Try a fuller drive" value={fill ?? 0} least={0} most={0.95} step={0.05} words={fill === null ? 'as in the brief' : `${format(fill, '%')} in use`} onValue={setFill} />
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: 'minmax(0, 1fr) minmax(0, 1fr) auto' },
+          columnGap: 3,
+          alignItems: 'center',
+          mt: 1.5,
+        }}
+      >
+        <Try
+          label="Try another size"
+          value={size}
+          least={-SIZES}
+          most={SIZES}
+          step={0.25}
+          words={size === 0 ? 'as in the brief' : `${format(2 ** size, 'ratio', 2)} times`}
+          onValue={setSize}
+        />
+        <Try
+          label="Try a fuller drive"
+          value={fill ?? 0}
+          least={0}
+          most={0.95}
+          step={0.05}
+          words={fill === null ? 'as in the brief' : `${format(fill, '%')} in use`}
+          onValue={setFill}
+        />
         <Box sx={{ textAlign: 'right', minWidth: 150 }} aria-live="polite">
           {trying ? (
             <>
@@ -111,7 +184,23 @@ export function Course({ job, of }: { job: Job; of: ActivitySheet & { course: Co
   );
 }
 
-function Try({ label, value, least, most, step, words, onValue }: { label: string; value: number; least: number; most: number; step: number; words: string; onValue(value: number): void }) {
+function Try({
+  label,
+  value,
+  least,
+  most,
+  step,
+  words,
+  onValue,
+}: {
+  label: string;
+  value: number;
+  least: number;
+  most: number;
+  step: number;
+  words: string;
+  onValue(value: number): void;
+}) {
   return (
     <Box>
       <Typography variant="caption" sx={{ display: 'flex', justifyContent: 'space-between' }}>
@@ -120,7 +209,16 @@ function Try({ label, value, least, most, step, words, onValue }: { label: strin
           {words}
         </Box>
       </Typography>
-      <Slider size="small" aria-label={label} value={value} min={least} max={most} step={step} onChange={(_, v) => onValue(v as number)} sx={{ py: 1 }} />
+      <Slider
+        size="small"
+        aria-label={label}
+        value={value}
+        min={least}
+        max={most}
+        step={step}
+        onChange={(_, v) => onValue(v as number)}
+        sx={{ py: 1 }}
+      />
     </Box>
   );
 }
@@ -133,15 +231,38 @@ function Causes({ list }: { list: CourseSheet['causes'] }) {
       <Typography variant="h3" sx={{ mb: 0.5 }}>
         What the time is spent on
       </Typography>
-      <Box sx={{ display: 'flex', height: 14, borderRadius: 0.5, overflow: 'hidden', gap: '2px' }} aria-hidden>
+      <Box
+        sx={{ display: 'flex', height: 14, borderRadius: 0.5, overflow: 'hidden', gap: '2px' }}
+        aria-hidden
+      >
         {list.map(({ cause, share }, i) => (
-          <Box key={cause} sx={{ flexGrow: share, flexBasis: 0, bgcolor: tones[Math.min(i, tones.length - 1)], minWidth: '2px' }} />
+          <Box
+            key={cause}
+            sx={{
+              flexGrow: share,
+              flexBasis: 0,
+              bgcolor: tones[Math.min(i, tones.length - 1)],
+              minWidth: '2px',
+            }}
+          />
         ))}
       </Box>
-      <Box component="ul" sx={{ m: 0, mt: 0.75, p: 0, listStyle: 'none', display: 'flex', flexWrap: 'wrap', columnGap: 2.5 }}>
+      <Box
+        component="ul"
+        sx={{ m: 0, mt: 0.75, p: 0, listStyle: 'none', display: 'flex', flexWrap: 'wrap', columnGap: 2.5 }}
+      >
         {list.map(({ cause, share }, i) => (
-          <Typography component="li" variant="body2" key={cause} sx={{ display: 'flex', alignItems: 'center', gap: 0.75 }}>
-            <Box component="span" sx={{ width: 9, height: 9, borderRadius: 0.25, bgcolor: tones[Math.min(i, tones.length - 1)] }} aria-hidden />
+          <Typography
+            component="li"
+            variant="body2"
+            key={cause}
+            sx={{ display: 'flex', alignItems: 'center', gap: 0.75 }}
+          >
+            <Box
+              component="span"
+              sx={{ width: 9, height: 9, borderRadius: 0.25, bgcolor: tones[Math.min(i, tones.length - 1)] }}
+              aria-hidden
+            />
             {CAUSE[cause]}, {format(share, '%', 2)}
           </Typography>
         ))}
@@ -150,7 +271,11 @@ function Causes({ list }: { list: CourseSheet['causes'] }) {
   );
 }
 
-function CourseTable({ bands: { speed, warmth } }: { bands: { speed: ProfilePoint[]; warmth: ProfilePoint[] | null } }) {
+function CourseTable({
+  bands: { speed, warmth },
+}: {
+  bands: { speed: ProfilePoint[]; warmth: ProfilePoint[] | null };
+}) {
   const heads = ['Moved, GB', '5 %, MB/s', 'Middle, MB/s', '95 %, MB/s', ...(warmth ? ['Drive, °C'] : [])];
   return (
     <Box sx={{ maxHeight: 316, overflow: 'auto' }}>
@@ -168,7 +293,13 @@ function CourseTable({ bands: { speed, warmth } }: { bands: { speed: ProfilePoin
           {speed.map((p, i) =>
             i % 5 === 0 ? (
               <TableRow key={p.bytes}>
-                {[(p.bytes / 1e9).toFixed(1), ...[p.low, p.expected, p.high].map((rate) => Math.round(rate / 1e6).toLocaleString('en-GB')), ...(warmth ? [Math.round(warmth[i]!.expected)] : [])].map((cell, k) => (
+                {[
+                  (p.bytes / 1e9).toFixed(1),
+                  ...[p.low, p.expected, p.high].map((rate) =>
+                    Math.round(rate / 1e6).toLocaleString('en-GB'),
+                  ),
+                  ...(warmth ? [Math.round(warmth[i]!.expected)] : []),
+                ].map((cell, k) => (
                   <TableCell key={k} align="right">
                     {cell}
                   </TableCell>
@@ -189,7 +320,10 @@ const ROWS = 6;
 export function Decides({ course }: { course: CourseSheet }) {
   const list = course.decides;
   const shown = list.slice(0, ROWS);
-  const [least, most] = [Math.min(...shown.flatMap((s) => s.at.map((a) => a.seconds))), Math.max(...shown.flatMap((s) => s.at.map((a) => a.seconds)))];
+  const [least, most] = [
+    Math.min(...shown.flatMap((s) => s.at.map((a) => a.seconds))),
+    Math.max(...shown.flatMap((s) => s.at.map((a) => a.seconds))),
+  ];
   const at = (v: number) => (most > least ? (100 * (v - least)) / (most - least) : 0);
   return (
     <Panel title="What decides this">
@@ -205,11 +339,26 @@ export function Decides({ course }: { course: CourseSheet }) {
                 <Typography variant="body2" sx={{ lineHeight: 1.3 }}>
                   {name.charAt(0).toUpperCase() + name.slice(1)}
                 </Typography>
-                <Box sx={{ position: 'relative', height: 8, my: 0.4, bgcolor: 'sunken', borderRadius: 0.5 }} aria-hidden>
-                  <Box sx={{ position: 'absolute', top: 0, bottom: 0, left: `${at(a)}%`, width: `max(3px, ${at(b) - at(a)}%)`, bgcolor: 'flow', borderRadius: 0.5 }} />
+                <Box
+                  sx={{ position: 'relative', height: 8, my: 0.4, bgcolor: 'sunken', borderRadius: 0.5 }}
+                  aria-hidden
+                >
+                  <Box
+                    sx={{
+                      position: 'absolute',
+                      top: 0,
+                      bottom: 0,
+                      left: `${at(a)}%`,
+                      width: `max(3px, ${at(b) - at(a)}%)`,
+                      bgcolor: 'flow',
+                      borderRadius: 0.5,
+                    }}
+                  />
                 </Box>
                 <Typography variant="caption" color="textSecondary" component="div" sx={{ lineHeight: 1.3 }}>
-                  {input ? `${points.map((p) => p.is).join(' to ')}: ${points.map((p) => format(p.seconds, 's')).join(' to ')}` : points.map((p) => `${p.is}: ${format(p.seconds, 's')}`).join(', ')}
+                  {input
+                    ? `${points.map((p) => p.is).join(' to ')}: ${points.map((p) => format(p.seconds, 's')).join(' to ')}`
+                    : points.map((p) => `${p.is}: ${format(p.seconds, 's')}`).join(', ')}
                 </Typography>
               </li>
             );

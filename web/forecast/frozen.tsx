@@ -12,18 +12,34 @@ import { Panel } from '../ui/panel';
 export function Freeze({ job }: { job: Job }) {
   const state = useStages()(job).find((s) => s.stage === 'forecast')!.state;
   const doubts = doubtsOf(job);
-  const add = () => changeJob(job.id, (j) => ({ ...j, forecasts: [...j.forecasts, freeze(j, newId('forecast'), new Date().toISOString())] }));
+  const add = () =>
+    changeJob(job.id, (j) => ({
+      ...j,
+      forecasts: [...j.forecasts, freeze(j, newId('forecast'), new Date().toISOString())],
+    }));
   return (
     <Panel title="Frozen forecasts">
       <Typography variant="body2" sx={{ mb: 1.25 }}>
-        {state === 'done' ? 'The forecast stands as frozen. Runs are held against it.' : state === 'attention' ? 'Brief or build changed since: freeze the new forecast too. The old one stays beside it.' : 'Freeze it before you measure: a forecast made afterwards proves nothing.'}
+        {state === 'done'
+          ? 'The forecast stands as frozen. Runs are held against it.'
+          : state === 'attention'
+            ? 'Brief or build changed since: freeze the new forecast too. The old one stays beside it.'
+            : 'Freeze it before you measure: a forecast made afterwards proves nothing.'}
       </Typography>
-      <Button variant={state === 'done' ? 'outlined' : 'contained'} onClick={add} disabled={job.activities.length === 0 || state === 'done'}>
+      <Button
+        variant={state === 'done' ? 'outlined' : 'contained'}
+        onClick={add}
+        disabled={job.activities.length === 0 || state === 'done'}
+      >
         Freeze this forecast
       </Button>
       <Box component="ol" sx={{ pl: 2.5, mb: 0 }}>
         {job.forecasts.map((f) => (
-          <FrozenRow key={f.id} frozen={f} doubt={doubts.find((d) => d.what === 'forecast' && d.id === f.id)?.words ?? null} />
+          <FrozenRow
+            key={f.id}
+            frozen={f}
+            doubt={doubts.find((d) => d.what === 'forecast' && d.id === f.id)?.words ?? null}
+          />
         ))}
       </Box>
     </Panel>
@@ -34,13 +50,15 @@ function FrozenRow({ frozen, doubt }: { frozen: FrozenForecast; doubt: string | 
   return (
     <Box component="li" sx={{ mb: 0.75 }}>
       <Typography variant="body2">
-        {new Date(frozen.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}, hash {frozen.hash.slice(0, 10)}
+        {new Date(frozen.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}, hash{' '}
+        {frozen.hash.slice(0, 10)}
       </Typography>
       {frozen.results.map((r) => {
         const figure = r.time ?? r.figure!;
         return (
           <Typography key={r.activity} variant="caption" color="textSecondary" component="div">
-            {frozen.activities.find((a) => a.id === r.activity)?.name}: <Figure of={figure} /> {unbroken(`(${format(figure.low, figure.unit)} to ${format(figure.high, figure.unit)})`)}
+            {frozen.activities.find((a) => a.id === r.activity)?.name}: <Figure of={figure} />{' '}
+            {unbroken(`(${format(figure.low, figure.unit)} to ${format(figure.high, figure.unit)})`)}
           </Typography>
         );
       })}

@@ -20,10 +20,17 @@ const wide = { display: { xs: 'none', sm: 'table-cell' } };
 
 const hasCourse = (a: ActivitySheet): a is ActivitySheet & { course: CourseSheet } => a.course !== null;
 
-const unworkable = (problem: string) => `This brief cannot be worked out: ${problem} Look at the sizes and rates in it.`;
+const unworkable = (problem: string) =>
+  `This brief cannot be worked out: ${problem} Look at the sizes and rates in it.`;
 
 /** What answers an activity of each kind. */
-const ANSWER: Record<Activity['kind'], string> = { move: 'time', stream: 'margin', open: 'time to open', scratch: 'waiting a day', keep: 'years until full' };
+const ANSWER: Record<Activity['kind'], string> = {
+  move: 'time',
+  stream: 'margin',
+  open: 'time to open',
+  scratch: 'waiting a day',
+  keep: 'years until full',
+};
 
 /** How the work will run, before anything is measured. */
 export function Forecast() {
@@ -33,7 +40,11 @@ export function Forecast() {
   if (!job.build || pathOfJob(job)!.blocked.length > 0)
     return (
       <Panel title="Nothing to forecast yet" sx={{ maxWidth: 640 }}>
-        <Typography sx={{ mb: 2 }}>{job.build ? 'The path is blocked: mend it first.' : 'Choose the parts first: drive, what it sits in, cable and port.'}</Typography>
+        <Typography sx={{ mb: 2 }}>
+          {job.build
+            ? 'The path is blocked: mend it first.'
+            : 'Choose the parts first: drive, what it sits in, cable and port.'}
+        </Typography>
         <Button component={Link} to={`/jobs/${job.id}/path`} variant="contained">
           Go to the path
         </Button>
@@ -42,10 +53,15 @@ export function Forecast() {
   if (!forecast)
     return (
       <Panel title="How long it will take" aria-busy>
-        <Typography color={problem ? 'error' : 'textSecondary'}>{problem ? unworkable(problem) : 'Working it out …'}</Typography>
+        <Typography color={problem ? 'error' : 'textSecondary'}>
+          {problem ? unworkable(problem) : 'Working it out …'}
+        </Typography>
       </Panel>
     );
-  const shown = forecast.activities.find((a) => a.activity.id === chosen) ?? forecast.activities.find(hasCourse) ?? forecast.activities[0];
+  const shown =
+    forecast.activities.find((a) => a.activity.id === chosen) ??
+    forecast.activities.find(hasCourse) ??
+    forecast.activities[0];
   return (
     <Box sx={{ display: 'grid', gap: 2 }}>
       <Panel title="How long it will take" aria-busy={!fresh && !problem}>
@@ -56,7 +72,8 @@ export function Forecast() {
         )}
         {forecast.activities.length === 0 ? (
           <Typography>
-            The brief names no activity. <Link to={`/jobs/${job.id}/brief`}>Describe one</Link> to see its forecast.
+            The brief names no activity. <Link to={`/jobs/${job.id}/brief`}>Describe one</Link> to see its
+            forecast.
           </Typography>
         ) : (
           <Table size="small">
@@ -65,22 +82,41 @@ export function Forecast() {
                 <TableCell>Activity</TableCell>
                 <TableCell align="right">Expected</TableCell>
                 <TableCell align="right">In nine cases of ten</TableCell>
-                <TableCell align="right" sx={wide}>Beside it</TableCell>
+                <TableCell align="right" sx={wide}>
+                  Beside it
+                </TableCell>
                 <TableCell align="right">Wanted within</TableCell>
                 <TableCell align="right">Chance</TableCell>
               </TableRow>
             </TableHead>
             <TableBody>
               {forecast.activities.map((a) => (
-                <Row key={a.activity.id} of={a} selected={a === shown} onChoose={forecast.activities.length > 1 ? () => setChosen(a.activity.id) : null} />
+                <Row
+                  key={a.activity.id}
+                  of={a}
+                  selected={a === shown}
+                  onChoose={forecast.activities.length > 1 ? () => setChosen(a.activity.id) : null}
+                />
               ))}
             </TableBody>
           </Table>
         )}
       </Panel>
-      <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 2fr) minmax(0, 1fr)' }, alignItems: 'start' }}>
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 2,
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 2fr) minmax(0, 1fr)' },
+          alignItems: 'start',
+        }}
+      >
         <Box sx={{ display: 'grid', gap: 2 }}>
-          {shown && (hasCourse(shown) ? <Course key={shown.activity.id} job={job} of={shown} /> : <Parts of={shown} />)}
+          {shown &&
+            (hasCourse(shown) ? (
+              <Course key={shown.activity.id} job={job} of={shown} />
+            ) : (
+              <Parts of={shown} />
+            ))}
           {shown && <Compare job={job} activity={shown.activity} />}
         </Box>
         <Box sx={{ display: 'grid', gap: 2 }}>
@@ -94,15 +130,36 @@ export function Forecast() {
   );
 }
 
-function Row({ of: a, selected, onChoose }: { of: ActivitySheet; selected: boolean; onChoose: (() => void) | null }) {
+function Row({
+  of: a,
+  selected,
+  onChoose,
+}: {
+  of: ActivitySheet;
+  selected: boolean;
+  onChoose: (() => void) | null;
+}) {
   const { activity, figure, rate, more, probability } = a;
   const stream = activity.kind === 'stream';
   const beside = rate ?? more[0];
   return (
-    <TableRow hover={onChoose !== null} selected={selected} onClick={onChoose ?? undefined} sx={onChoose ? { cursor: 'pointer' } : {}}>
+    <TableRow
+      hover={onChoose !== null}
+      selected={selected}
+      onClick={onChoose ?? undefined}
+      sx={onChoose ? { cursor: 'pointer' } : {}}
+    >
       <TableCell sx={{ fontWeight: 600 }}>
         {onChoose && !selected ? (
-          <Box component="button" type="button" sx={{ all: 'unset', cursor: 'pointer', '&:focus-visible': { outline: 2, outlineColor: 'primary.main', outlineOffset: 2 } }}>
+          <Box
+            component="button"
+            type="button"
+            sx={{
+              all: 'unset',
+              cursor: 'pointer',
+              '&:focus-visible': { outline: 2, outlineColor: 'primary.main', outlineOffset: 2 },
+            }}
+          >
             {activity.name}
           </Box>
         ) : (
@@ -116,7 +173,9 @@ function Row({ of: a, selected, onChoose }: { of: ActivitySheet; selected: boole
         <Figure of={figure}>{stream ? `${format(figure.expected, 'ratio', 2)} times` : undefined}</Figure>
       </TableCell>
       <TableCell align="right">
-        {unbroken(`${format(figure.low, figure.unit, stream ? 2 : 3)} to ${format(figure.high, figure.unit, stream ? 2 : 3)}`)}
+        {unbroken(
+          `${format(figure.low, figure.unit, stream ? 2 : 3)} to ${format(figure.high, figure.unit, stream ? 2 : 3)}`,
+        )}
       </TableCell>
       <TableCell align="right" sx={wide}>
         {beside && (
@@ -126,8 +185,13 @@ function Row({ of: a, selected, onChoose }: { of: ActivitySheet; selected: boole
           </Figure>
         )}
       </TableCell>
-      <TableCell align="right">{stream ? 'no stall' : activity.wish === null ? 'no wish' : format(activity.wish, 's')}</TableCell>
-      <TableCell align="right" sx={{ color: probability !== null && probability < 0.5 ? 'error.main' : undefined, fontWeight: 600 }}>
+      <TableCell align="right">
+        {stream ? 'no stall' : activity.wish === null ? 'no wish' : format(activity.wish, 's')}
+      </TableCell>
+      <TableCell
+        align="right"
+        sx={{ color: probability !== null && probability < 0.5 ? 'error.main' : undefined, fontWeight: 600 }}
+      >
         {probability !== null && <Figure of={() => explainChance(a)!}>{chance(probability)}</Figure>}
       </TableCell>
     </TableRow>

@@ -18,7 +18,9 @@ export function LifeLine({ job, forecast }: { job: Job; forecast: JobSheet }) {
       {!isLife(life) && !workload && <Typography variant="body2">{life.problem}</Typography>}
       {workload && (
         <Typography variant="body2" sx={{ color: workload.high > 1 ? 'error.main' : undefined }}>
-          Reading and writing use <Figure of={workload} /> of the disk’s yearly workload rating ({format(workload.low, '%', 2)} to {format(workload.high, '%', 2)}){workload.high > 1 ? ': more than it is rated for' : ''}.
+          Reading and writing use <Figure of={workload} /> of the disk’s yearly workload rating (
+          {format(workload.low, '%', 2)} to {format(workload.high, '%', 2)})
+          {workload.high > 1 ? ': more than it is rated for' : ''}.
         </Typography>
       )}
       {isLife(life) && life.fromNew && life.rate && (
@@ -28,35 +30,52 @@ export function LifeLine({ job, forecast }: { job: Job; forecast: JobSheet }) {
           </Typography>
           <Line life={life.fromNew} wanted={wanted} warranty={middle(job.build!.drive.warrantyYears)} />
           {wanted !== null && (
-            <Typography variant="body2" sx={{ fontWeight: 600, color: life.fromNew.low < wanted ? 'error.main' : 'success.main' }}>
-              {life.fromNew.low < wanted ? `They may run out within the ${wanted} years wanted.` : `The ${wanted} years wanted are covered.`}
+            <Typography
+              variant="body2"
+              sx={{ fontWeight: 600, color: life.fromNew.low < wanted ? 'error.main' : 'success.main' }}
+            >
+              {life.fromNew.low < wanted
+                ? `They may run out within the ${wanted} years wanted.`
+                : `The ${wanted} years wanted are covered.`}
             </Typography>
           )}
           {life.byCells && (
             <Typography variant="body2" color="textSecondary" sx={{ mt: 0.75 }}>
-              By the school that counts the cells’ cycles: <Figure of={life.byCells} /> ({format(life.byCells.low, 'years', 2)} to {format(life.byCells.high, 'years', 2)}).
+              By the school that counts the cells’ cycles: <Figure of={life.byCells} /> (
+              {format(life.byCells.low, 'years', 2)} to {format(life.byCells.high, 'years', 2)}).
             </Typography>
           )}
         </>
       )}
-      {isLife(life) && !life.fromNew && <Typography variant="body2">No activity writes to it: the rating does not run out.</Typography>}
+      {isLife(life) && !life.fromNew && (
+        <Typography variant="body2">No activity writes to it: the rating does not run out.</Typography>
+      )}
       {isLife(life) && (
         <Typography variant="body2" color="textSecondary" sx={{ mt: 0.75 }}>
-          Allowed: <Figure of={life.allowed} />; <Figure of={life.dwpd}>{format(life.dwpd.expected, 'ratio', 2)}</Figure> drive writes a day. {life.notes.join(' ')}
+          Allowed: <Figure of={life.allowed} />;{' '}
+          <Figure of={life.dwpd}>{format(life.dwpd.expected, 'ratio', 2)}</Figure> drive writes a day.{' '}
+          {life.notes.join(' ')}
         </Typography>
       )}
       {whole && (
         <Typography variant="body2" sx={{ mt: 0.75 }}>
-          A full format takes about <Figure of={whole} /> ({format(whole.low, 's')} to {format(whole.high, 's')}); its progress can be followed in Reference.
+          A full format takes about <Figure of={whole} /> ({format(whole.low, 's')} to{' '}
+          {format(whole.high, 's')}); its progress can be followed in Reference.
         </Typography>
       )}
       {array && (
         <Typography variant="body2" sx={{ mt: 0.75 }}>
-          Together they hold <Figure of={array.usable} />; {array.survives === 0 ? 'one failing drive loses all' : `${array.survives} may fail, whichever ${array.survives === 1 ? 'it is' : 'they are'}`}. Data lost within the years wanted: <Figure of={array.loss}>{chance(array.loss.expected)}</Figure>.
+          Together they hold <Figure of={array.usable} />;{' '}
+          {array.survives === 0
+            ? 'one failing drive loses all'
+            : `${array.survives} may fail, whichever ${array.survives === 1 ? 'it is' : 'they are'}`}
+          . Data lost within the years wanted: <Figure of={array.loss}>{chance(array.loss.expected)}</Figure>.
           {array.rebuild && (
             <>
               {' '}
-              A rebuild takes at least <Figure of={array.rebuild} /> and meets what it cannot read in <Figure of={array.rebuildFails!}>{chance(array.rebuildFails!.expected)}</Figure> of cases. A write smaller than a strip costs {array.smallWrite} operations.
+              A rebuild takes at least <Figure of={array.rebuild} /> and meets what it cannot read in{' '}
+              <Figure of={array.rebuildFails!}>{chance(array.rebuildFails!.expected)}</Figure> of cases. A
+              write smaller than a strip costs {array.smallWrite} operations.
             </>
           )}{' '}
           An array is one copy, not a backup.
@@ -64,7 +83,9 @@ export function LifeLine({ job, forecast }: { job: Job; forecast: JobSheet }) {
       )}
       {copies && (
         <Typography variant="body2" sx={{ mt: 0.75, color: copies.length > 0 ? 'warning.main' : undefined }}>
-          {copies.length === 0 ? 'The planned copies keep the rule: three copies, two media, one elsewhere.' : `Copies of the data: ${copies.join(' ')}`}
+          {copies.length === 0
+            ? 'The planned copies keep the rule: three copies, two media, one elsewhere.'
+            : `Copies of the data: ${copies.join(' ')}`}
         </Typography>
       )}
     </Panel>
@@ -73,18 +94,74 @@ export function LifeLine({ job, forecast }: { job: Job; forecast: JobSheet }) {
 
 /** Years on a line: the range in which the rating runs out, the years wanted and the warranty as marks. */
 function Line({ life, wanted, warranty }: { life: Spread; wanted: number | null; warranty: number | null }) {
-  const marks = [...(wanted === null ? [] : [{ at: wanted, name: 'wanted' }]), ...(warranty === null || warranty === wanted ? [] : [{ at: warranty, name: 'warranty' }])];
-  const end = Math.max(Math.min(life.high, 3 * Math.max(10, ...marks.map((m) => m.at))), ...marks.map((m) => m.at * 1.3), 6);
+  const marks = [
+    ...(wanted === null ? [] : [{ at: wanted, name: 'wanted' }]),
+    ...(warranty === null || warranty === wanted ? [] : [{ at: warranty, name: 'warranty' }]),
+  ];
+  const end = Math.max(
+    Math.min(life.high, 3 * Math.max(10, ...marks.map((m) => m.at))),
+    ...marks.map((m) => m.at * 1.3),
+    6,
+  );
   const at = (years: number) => `${Math.min(100, (100 * years) / end)}%`;
   const beyond = life.low > end;
   return (
-    <Box sx={{ position: 'relative', height: 56, my: 1, mx: 0.5 }} role="img" aria-label={`The rating runs out after ${format(life.low, 'years', 2)} to ${format(life.high, 'years', 2)}; ${marks.map((m) => `${m.name} ${m.at} years`).join(', ')}`}>
-      <Box sx={{ position: 'absolute', left: 0, right: 0, top: 22, height: 6, bgcolor: 'sunken', borderRadius: 0.5 }} />
-      <Box sx={{ position: 'absolute', left: 0, width: at(life.low), top: 22, height: 6, bgcolor: 'channel', borderRadius: 0.5 }} />
-      {!beyond && <Box sx={{ position: 'absolute', left: at(life.low), width: `max(4px, calc(${at(life.high)} - ${at(life.low)}))`, top: 20, height: 10, bgcolor: 'narrow', borderRadius: 0.5 }} />}
+    <Box
+      sx={{ position: 'relative', height: 56, my: 1, mx: 0.5 }}
+      role="img"
+      aria-label={`The rating runs out after ${format(life.low, 'years', 2)} to ${format(life.high, 'years', 2)}; ${marks.map((m) => `${m.name} ${m.at} years`).join(', ')}`}
+    >
+      <Box
+        sx={{
+          position: 'absolute',
+          left: 0,
+          right: 0,
+          top: 22,
+          height: 6,
+          bgcolor: 'sunken',
+          borderRadius: 0.5,
+        }}
+      />
+      <Box
+        sx={{
+          position: 'absolute',
+          left: 0,
+          width: at(life.low),
+          top: 22,
+          height: 6,
+          bgcolor: 'channel',
+          borderRadius: 0.5,
+        }}
+      />
+      {!beyond && (
+        <Box
+          sx={{
+            position: 'absolute',
+            left: at(life.low),
+            width: `max(4px, calc(${at(life.high)} - ${at(life.low)}))`,
+            top: 20,
+            height: 10,
+            bgcolor: 'narrow',
+            borderRadius: 0.5,
+          }}
+        />
+      )}
       {marks.map(({ at: years, name }, i) => (
-        <Box key={name} sx={{ position: 'absolute', left: at(years), top: 16, height: 18, borderLeft: 2, borderColor: 'text.primary' }}>
-          <Typography variant="caption" sx={{ position: 'absolute', top: i === 0 ? -17 : 16, ml: '-2px', whiteSpace: 'nowrap' }}>
+        <Box
+          key={name}
+          sx={{
+            position: 'absolute',
+            left: at(years),
+            top: 16,
+            height: 18,
+            borderLeft: 2,
+            borderColor: 'text.primary',
+          }}
+        >
+          <Typography
+            variant="caption"
+            sx={{ position: 'absolute', top: i === 0 ? -17 : 16, ml: '-2px', whiteSpace: 'nowrap' }}
+          >
             {name}, {years}
           </Typography>
         </Box>
@@ -109,9 +186,13 @@ export function Years({ job }: { job: Job }) {
   const [found, setFound] = useState<{ for: unknown; days: DaysForecast | null } | null>(null);
   useEffect(() => {
     let current = true;
-    const timer = setTimeout(() => void daysOf({ host, build, activities, needs }, years)
-      .catch(() => null)
-      .then((days) => current && setFound({ for: activities, days })), 150);
+    const timer = setTimeout(
+      () =>
+        void daysOf({ host, build, activities, needs }, years)
+          .catch(() => null)
+          .then((days) => current && setFound({ for: activities, days })),
+      150,
+    );
     return () => {
       current = false;
       clearTimeout(timer);
@@ -129,18 +210,33 @@ export function Years({ job }: { job: Job }) {
       ) : (
         <Box component="ul" sx={{ m: 0, pl: 2.25, '& li': { mb: 0.5 } }}>
           <Typography component="li" variant="body2">
-            {days.recovers ? 'The cache is back every time it is needed.' : 'The cache is not back every time it is needed: what follows too soon is slower.'}
+            {days.recovers
+              ? 'The cache is back every time it is needed.'
+              : 'The cache is not back every time it is needed: what follows too soon is slower.'}
           </Typography>
           <Typography component="li" variant="body2">
-            {Number.isFinite(days.ends.full.low) ? `Full ${when(days.ends.full, years)}.` : `Not full within ${years} years: ${format(last.fill, '%', 2)} in use at the end.`}
+            {Number.isFinite(days.ends.full.low)
+              ? `Full ${when(days.ends.full, years)}.`
+              : `Not full within ${years} years: ${format(last.fill, '%', 2)} in use at the end.`}
           </Typography>
           {days.ends.slow.map(({ activity, when: at }) => {
             const i = days.activities.findIndex((a) => a.id === activity);
             const [first, end] = [days.days[0]!.seconds[i]!, last.seconds[i]!];
             return (
-              <Typography component="li" variant="body2" key={activity} sx={{ color: Number.isFinite(at.expected) ? 'error.main' : undefined }}>
-                {days.activities[i]!.name}: {Number.isFinite(at.low) ? `longer than wished ${when(at, years)}` : 'within the wish all the time'}
-                {Math.abs(end / first - 1) > 0.01 ? `, from ${format(first, 's')} at first to ${format(end, 's')} at the end` : ''}.
+              <Typography
+                component="li"
+                variant="body2"
+                key={activity}
+                sx={{ color: Number.isFinite(at.expected) ? 'error.main' : undefined }}
+              >
+                {days.activities[i]!.name}:{' '}
+                {Number.isFinite(at.low)
+                  ? `longer than wished ${when(at, years)}`
+                  : 'within the wish all the time'}
+                {Math.abs(end / first - 1) > 0.01
+                  ? `, from ${format(first, 's')} at first to ${format(end, 's')} at the end`
+                  : ''}
+                .
               </Typography>
             );
           })}
@@ -159,6 +255,7 @@ export function Years({ job }: { job: Job }) {
 function when({ low, expected, high }: Spread, years: number): string {
   const at = (v: number) => format(v, 'years', 2);
   if (!Number.isFinite(expected)) return `after ${at(low)} at the earliest, more likely not within ${years}`;
-  if (expected === 0) return high === 0 ? 'from the first day on' : 'more likely than not from the first day on';
+  if (expected === 0)
+    return high === 0 ? 'from the first day on' : 'more likely than not from the first day on';
   return `after about ${at(expected)} (${at(low)} to ${Number.isFinite(high) ? at(high) : `beyond ${years}`})`;
 }

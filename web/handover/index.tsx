@@ -1,4 +1,15 @@
-import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import {
+  Box,
+  Button,
+  Table,
+  TableBody,
+  TableCell,
+  TableHead,
+  TableRow,
+  ToggleButton,
+  ToggleButtonGroup,
+  Typography,
+} from '@mui/material';
 import { useState } from 'react';
 import { lifeOfJob } from '@kymar/core/forecast';
 import { handover, toMarkdown, type Block } from '@kymar/core/handover';
@@ -16,8 +27,28 @@ export function Handover() {
   const life = lifeOfJob(job);
   const document = handover(job, life && { life }, verdictOf(job));
   return (
-    <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 240px' }, alignItems: 'start', '@media print': { display: 'block' } }}>
-      <Box component="article" sx={{ bgcolor: 'background.paper', border: 1, borderColor: 'divider', borderRadius: 1, px: { xs: 2, md: 6 }, py: 4, maxWidth: 900, '@media print': { border: 0, p: 0, maxWidth: 'none', color: '#000', bgcolor: '#fff' } }}>
+    <Box
+      sx={{
+        display: 'grid',
+        gap: 2,
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 240px' },
+        alignItems: 'start',
+        '@media print': { display: 'block' },
+      }}
+    >
+      <Box
+        component="article"
+        sx={{
+          bgcolor: 'background.paper',
+          border: 1,
+          borderColor: 'divider',
+          borderRadius: 1,
+          px: { xs: 2, md: 6 },
+          py: 4,
+          maxWidth: 900,
+          '@media print': { border: 0, p: 0, maxWidth: 'none', color: '#000', bgcolor: '#fff' },
+        }}
+      >
         <Typography variant="h1" component="h2">
           {document.title}
         </Typography>
@@ -38,25 +69,35 @@ export function Handover() {
           ))}
       </Box>
       <Box className="no-print" sx={{ display: 'grid', gap: 1, position: 'sticky', top: 16 }}>
-        <ToggleButtonGroup exclusive fullWidth size="small" value={copy} onChange={(_, value: Copy | null) => value && setCopy(value)} aria-label="Whose copy">
-          <ToggleButton value="customer">
-            Customer’s
-          </ToggleButton>
-          <ToggleButton value="shop">
-            Shop’s
-          </ToggleButton>
+        <ToggleButtonGroup
+          exclusive
+          fullWidth
+          size="small"
+          value={copy}
+          onChange={(_, value: Copy | null) => value && setCopy(value)}
+          aria-label="Whose copy"
+        >
+          <ToggleButton value="customer">Customer’s</ToggleButton>
+          <ToggleButton value="shop">Shop’s</ToggleButton>
         </ToggleButtonGroup>
         <Button variant="contained" onClick={() => print()}>
           Print
         </Button>
-        <Button variant="outlined" onClick={() => saveFile(fileName(job.title, 'md'), toMarkdown(document, copy), 'text/markdown')}>
+        <Button
+          variant="outlined"
+          onClick={() => saveFile(fileName(job.title, 'md'), toMarkdown(document, copy), 'text/markdown')}
+        >
           Save as Markdown
         </Button>
-        <Button variant="outlined" onClick={() => saveFile(fileName(job.title, 'kymar.json'), writeJob(job), 'application/json')}>
+        <Button
+          variant="outlined"
+          onClick={() => saveFile(fileName(job.title, 'kymar.json'), writeJob(job), 'application/json')}
+        >
           Save the job file
         </Button>
         <Typography variant="caption" color="textSecondary">
-          The shop’s copy adds every run, the sources of the figures and the frozen forecast’s hash. The job file holds all of it.
+          The shop’s copy adds every run, the sources of the figures and the frozen forecast’s hash. The job
+          file holds all of it.
         </Typography>
       </Box>
     </Box>

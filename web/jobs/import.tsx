@@ -1,4 +1,15 @@
-import { Alert, Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, MenuItem, TextField, Typography } from '@mui/material';
+import {
+  Alert,
+  Box,
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  MenuItem,
+  TextField,
+  Typography,
+} from '@mui/material';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { jobPlaces, type Job } from '@kymar/core/job';
@@ -24,7 +35,11 @@ export function useImport(): Importing {
   const take = async (files: FileList | null) => {
     if (!files || files.length === 0) return;
     setReading(true);
-    const list = await read.jobs([...files]).catch((error: Error): FileRead[] => [{ file: files[0]!.name, job: null, problems: [error.message], doubts: [] }]);
+    const list = await read
+      .jobs([...files])
+      .catch((error: Error): FileRead[] => [
+        { file: files[0]!.name, job: null, problems: [error.message], doubts: [] },
+      ]);
     setReading(false);
     const [only] = list;
     // One sound job that is not here yet needs no question.
@@ -37,7 +52,8 @@ export function useImport(): Importing {
   return { found, reading, take, dismiss };
 }
 
-const inStorage = (id: string): boolean => useStatus.getState().stores.jobs?.aside.some((a) => a.key === id) ?? false;
+const inStorage = (id: string): boolean =>
+  useStatus.getState().stores.jobs?.aside.some((a) => a.key === id) ?? false;
 
 /** How a job from a file stands to what is here. A record that cannot be read here is never written over. */
 function stateOf(job: Job): 'new' | 'same' | 'differs' | 'hidden' {
@@ -47,13 +63,30 @@ function stateOf(job: Job): 'new' | 'same' | 'differs' | 'hidden' {
 }
 
 type Choice = 'take' | 'replace' | 'both' | 'leave';
-const CHOICES: Record<ReturnType<typeof stateOf>, Choice[]> = { new: ['take', 'leave'], same: ['leave', 'both'], differs: ['leave', 'both', 'replace'], hidden: ['leave', 'both'] };
-const SAID: Record<Choice, string> = { take: 'Take it over', replace: 'Replace mine', both: 'Keep both', leave: 'Leave it out' };
-const STATE = { new: 'new here', same: 'here already, the same', differs: 'here already, and different', hidden: 'here already, in a form this Kymar cannot read' } as const;
+const CHOICES: Record<ReturnType<typeof stateOf>, Choice[]> = {
+  new: ['take', 'leave'],
+  same: ['leave', 'both'],
+  differs: ['leave', 'both', 'replace'],
+  hidden: ['leave', 'both'],
+};
+const SAID: Record<Choice, string> = {
+  take: 'Take it over',
+  replace: 'Replace mine',
+  both: 'Keep both',
+  leave: 'Leave it out',
+};
+const STATE = {
+  new: 'new here',
+  same: 'here already, the same',
+  differs: 'here already, and different',
+  hidden: 'here already, in a form this Kymar cannot read',
+} as const;
 
-const when = (at: string) => new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+const when = (at: string) =>
+  new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
 const count = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
-const line = (job: Job) => `revision ${job.revision}, changed ${when(job.changed)}, ${count(job.runs.length, 'run')}, ${count(job.forecasts.length, 'frozen forecast')}`;
+const line = (job: Job) =>
+  `revision ${job.revision}, changed ${when(job.changed)}, ${count(job.runs.length, 'run')}, ${count(job.forecasts.length, 'frozen forecast')}`;
 
 /** What files would bring, job by job, and what is to be done with each. */
 export function ImportDialog({ found, dismiss }: Pick<Importing, 'found' | 'dismiss'>) {
@@ -67,7 +100,8 @@ export function ImportDialog({ found, dismiss }: Pick<Importing, 'found' | 'dism
     const jobs = wanted.map(({ i, job }): Job => {
       const choice = choiceOf(i, job);
       const mine = useJobs.getState().jobs[job.id];
-      if (choice === 'both') return { ...job, id: newId('job'), title: `${job.title.slice(0, 148)} (imported)` };
+      if (choice === 'both')
+        return { ...job, id: newId('job'), title: `${job.title.slice(0, 148)} (imported)` };
       return mine ? { ...job, revision: Math.max(mine.revision, job.revision) + 1 } : job;
     });
     putJobs(jobs, jobs.length === 1 ? `import of “${jobs[0]!.title}”` : `import of ${jobs.length} jobs`);
@@ -81,10 +115,21 @@ export function ImportDialog({ found, dismiss }: Pick<Importing, 'found' | 'dism
   };
   return (
     <Dialog open onClose={close} maxWidth="md" fullWidth>
-      <DialogTitle>{sound.length === 0 ? 'Nothing can be imported' : found.length === 1 ? `“${sound[0]!.job.title}”` : `${found.length} files`}</DialogTitle>
+      <DialogTitle>
+        {sound.length === 0
+          ? 'Nothing can be imported'
+          : found.length === 1
+            ? `“${sound[0]!.job.title}”`
+            : `${found.length} files`}
+      </DialogTitle>
       <DialogContent sx={{ display: 'grid', gap: 1.5 }}>
         {found.map((f, i) => (
-          <FileRow key={i} read={f} choice={f.job ? choiceOf(i, f.job) : 'leave'} onChoice={(choice) => setChosen({ ...chosen, [i]: choice })} />
+          <FileRow
+            key={i}
+            read={f}
+            choice={f.job ? choiceOf(i, f.job) : 'leave'}
+            onChoice={(choice) => setChosen({ ...chosen, [i]: choice })}
+          />
         ))}
       </DialogContent>
       <DialogActions>
@@ -101,7 +146,15 @@ export function ImportDialog({ found, dismiss }: Pick<Importing, 'found' | 'dism
 
 const MOST = 8;
 
-function FileRow({ read: { file, job, problems, doubts }, choice, onChoice }: { read: FileRead; choice: Choice; onChoice(choice: Choice): void }) {
+function FileRow({
+  read: { file, job, problems, doubts },
+  choice,
+  onChoice,
+}: {
+  read: FileRead;
+  choice: Choice;
+  onChoice(choice: Choice): void;
+}) {
   const mine = useJobs((s) => (job ? s.jobs[job.id] : undefined));
   if (!job)
     return (
@@ -120,7 +173,18 @@ function FileRow({ read: { file, job, problems, doubts }, choice, onChoice }: { 
   const state = stateOf(job);
   const places = mine ? jobPlaces(mine, job) : [];
   return (
-    <Box sx={{ border: 1, borderColor: 'divider', borderRadius: 1, p: 1.5, display: 'grid', gap: 1, gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: 'minmax(0, 1fr) 170px' }, alignItems: 'start' }}>
+    <Box
+      sx={{
+        border: 1,
+        borderColor: 'divider',
+        borderRadius: 1,
+        p: 1.5,
+        display: 'grid',
+        gap: 1,
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: 'minmax(0, 1fr) 170px' },
+        alignItems: 'start',
+      }}
+    >
       <Box sx={{ minWidth: 0 }}>
         <Typography sx={{ fontWeight: 600 }}>{job.title}</Typography>
         <Typography variant="body2" color="textSecondary">
@@ -140,7 +204,12 @@ function FileRow({ read: { file, job, problems, doubts }, choice, onChoice }: { 
           </Typography>
         ))}
       </Box>
-      <TextField select label="What to do" value={choice} onChange={(e) => onChoice(e.target.value as Choice)}>
+      <TextField
+        select
+        label="What to do"
+        value={choice}
+        onChange={(e) => onChoice(e.target.value as Choice)}
+      >
         {CHOICES[state].map((c) => (
           <MenuItem key={c} value={c}>
             {SAID[c]}

@@ -29,15 +29,22 @@ export function Jobs() {
   const input = useRef<HTMLInputElement>(null);
   const importing = useImport();
   const words = search.toLowerCase().split(/\s+/).filter(Boolean);
-  const all = Object.values(jobs).sort((a, b) => (a.due ?? '9999').localeCompare(b.due ?? '9999') || b.changed.localeCompare(a.changed));
-  const found = all.filter((job) => words.every((w) => `${job.title} ${job.customer} ${job.host.name}`.toLowerCase().includes(w)));
+  const all = Object.values(jobs).sort(
+    (a, b) => (a.due ?? '9999').localeCompare(b.due ?? '9999') || b.changed.localeCompare(a.changed),
+  );
+  const found = all.filter((job) =>
+    words.every((w) => `${job.title} ${job.customer} ${job.host.name}`.toLowerCase().includes(w)),
+  );
   // A demo job that somebody changed is theirs.
   const demo = Object.values(jobs).filter((job) => job.id.startsWith('demo-'));
   const untouched = demo.filter((job) => job.revision === 1).map((job) => job.id);
 
   const bringBack = async () => {
     const { demoJobs } = await import('@kymar/core/demo');
-    putJobs(demoJobs().filter((job) => !useJobs.getState().jobs[job.id]), 'demo brought back');
+    putJobs(
+      demoJobs().filter((job) => !useJobs.getState().jobs[job.id]),
+      'demo brought back',
+    );
   };
   const create = () => {
     const job = newJob(shopNow().hosts[0]);
@@ -55,23 +62,41 @@ export function Jobs() {
         <Typography variant="h1" sx={{ flex: 1 }}>
           Jobs
         </Typography>
-        {all.length > 5 && <TextField label="Find" value={search} onChange={(e) => setSearch(e.target.value)} />}
-        <input ref={input} type="file" accept=".json,application/json" multiple hidden onChange={(e) => void importing.take(e.target.files).then(() => (e.target.value = ''))} data-testid="import-file" />
+        {all.length > 5 && (
+          <TextField label="Find" value={search} onChange={(e) => setSearch(e.target.value)} />
+        )}
+        <input
+          ref={input}
+          type="file"
+          accept=".json,application/json"
+          multiple
+          hidden
+          onChange={(e) => void importing.take(e.target.files).then(() => (e.target.value = ''))}
+          data-testid="import-file"
+        />
         <Button onClick={() => input.current?.click()}>Import job files</Button>
-        {untouched.length > 0 ? <Button onClick={() => remove(untouched, 'The demo')}>Remove the demo</Button> : demo.length === 0 && <Button onClick={() => void bringBack()}>Bring the demo back</Button>}
+        {untouched.length > 0 ? (
+          <Button onClick={() => remove(untouched, 'The demo')}>Remove the demo</Button>
+        ) : (
+          demo.length === 0 && <Button onClick={() => void bringBack()}>Bring the demo back</Button>
+        )}
         <Button variant="contained" onClick={create}>
           New job
         </Button>
       </Box>
       {all.length === 0 && (
         <Panel title="No jobs yet">
-          <Typography sx={{ mb: 1.5 }}>A job is one customer’s machine and work: describe it, choose parts, forecast, measure, hand over.</Typography>
+          <Typography sx={{ mb: 1.5 }}>
+            A job is one customer’s machine and work: describe it, choose parts, forecast, measure, hand over.
+          </Typography>
           <Button variant="contained" onClick={create}>
             Describe the first job
           </Button>
         </Panel>
       )}
-      {all.length > 0 && found.length === 0 && <Typography color="textSecondary">No job holds “{search}”.</Typography>}
+      {all.length > 0 && found.length === 0 && (
+        <Typography color="textSecondary">No job holds “{search}”.</Typography>
+      )}
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, display: 'grid', gap: 1.25 }}>
         {found.slice(0, shown).map((job) => (
           <Guarded key={job.id} name={`“${job.title}”`} job={job}>
@@ -121,18 +146,57 @@ function Row({ job, onRemove }: { job: Job; onRemove(): void }) {
   const frozen = job.forecasts.at(-1);
   const chances = frozen?.results.map((r) => r.probability).filter((p): p is number => p !== null) ?? [];
   const { answer, claims } = verdictOf(job);
-  const state = claims.length > 0 ? ({ meets: 'Meets the wishes', 'falls short': 'Falls short', 'not proven': 'Not proven yet' } as const)[answer] : chances.length > 0 ? `Frozen forecast: wishes met with ${Math.round(Math.min(...chances) * 100)} % or more` : frozen ? 'Forecast frozen' : job.build ? 'Forecast not frozen yet' : 'Not forecast yet';
+  const state =
+    claims.length > 0
+      ? (
+          { meets: 'Meets the wishes', 'falls short': 'Falls short', 'not proven': 'Not proven yet' } as const
+        )[answer]
+      : chances.length > 0
+        ? `Frozen forecast: wishes met with ${Math.round(Math.min(...chances) * 100)} % or more`
+        : frozen
+          ? 'Forecast frozen'
+          : job.build
+            ? 'Forecast not frozen yet'
+            : 'Not forecast yet';
   return (
-    <Box component="li" sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr auto', md: 'minmax(0, 1.5fr) minmax(0, 0.9fr) minmax(0, 0.9fr) minmax(0, 1fr) auto' }, gap: 2, alignItems: 'center', bgcolor: 'background.paper', border: 1, borderColor: 'divider', borderRadius: 1, px: 2, py: 2 }}>
+    <Box
+      component="li"
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: {
+          xs: '1fr auto',
+          md: 'minmax(0, 1.5fr) minmax(0, 0.9fr) minmax(0, 0.9fr) minmax(0, 1fr) auto',
+        },
+        gap: 2,
+        alignItems: 'center',
+        bgcolor: 'background.paper',
+        border: 1,
+        borderColor: 'divider',
+        borderRadius: 1,
+        px: 2,
+        py: 2,
+      }}
+    >
       <Box sx={{ minWidth: 0 }}>
-        <Typography component={Link} to={`/jobs/${job.id}/${next.stage}`} variant="h2" sx={{ color: 'text.primary', textDecoration: 'none', '&:hover': { color: 'primary.main' } }}>
+        <Typography
+          component={Link}
+          to={`/jobs/${job.id}/${next.stage}`}
+          variant="h2"
+          sx={{ color: 'text.primary', textDecoration: 'none', '&:hover': { color: 'primary.main' } }}
+        >
           {job.title}
         </Typography>
         <Typography variant="body2" color="textSecondary" noWrap>
           {[job.customer, job.host.name].filter(Boolean).join(', ')}
         </Typography>
       </Box>
-      <Box sx={{ display: { xs: 'none', md: 'block' } }}>{path ? <MiniStrip path={path} direction={direction} /> : <Box sx={{ height: 34, border: '1px dashed', borderColor: 'divider', borderRadius: 1 }} />}</Box>
+      <Box sx={{ display: { xs: 'none', md: 'block' } }}>
+        {path ? (
+          <MiniStrip path={path} direction={direction} />
+        ) : (
+          <Box sx={{ height: 34, border: '1px dashed', borderColor: 'divider', borderRadius: 1 }} />
+        )}
+      </Box>
       <Box>
         <Typography variant="body2" sx={{ fontWeight: 600 }}>
           {state}
@@ -142,20 +206,42 @@ function Row({ job, onRemove }: { job: Job; onRemove(): void }) {
         </Typography>
       </Box>
       <Box>
-        <Button component={Link} to={`/jobs/${job.id}/${next.stage}`} size="small" variant="outlined" sx={{ whiteSpace: 'normal', textAlign: 'left', lineHeight: 1.25 }}>
+        <Button
+          component={Link}
+          to={`/jobs/${job.id}/${next.stage}`}
+          size="small"
+          variant="outlined"
+          sx={{ whiteSpace: 'normal', textAlign: 'left', lineHeight: 1.25 }}
+        >
           {STAGE_NAMES[next.stage]}: {next.next.toLowerCase()}
         </Button>
         {job.due && (
           <Typography variant="caption" color="textSecondary" component="div" sx={{ mt: 0.25 }}>
-            due {new Date(job.due).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' })}
+            due{' '}
+            {new Date(job.due).toLocaleDateString('en-GB', {
+              day: 'numeric',
+              month: 'long',
+              year: 'numeric',
+              timeZone: 'UTC',
+            })}
           </Typography>
         )}
       </Box>
       <Box sx={{ display: 'flex' }}>
-        <IconButton size="small" aria-label={`Export ${job.title}`} title="Export as a job file" onClick={() => saveFile(fileName(job.title, 'kymar.json'), writeJob(job), 'application/json')}>
+        <IconButton
+          size="small"
+          aria-label={`Export ${job.title}`}
+          title="Export as a job file"
+          onClick={() => saveFile(fileName(job.title, 'kymar.json'), writeJob(job), 'application/json')}
+        >
           <FileDownloadOutlinedIcon fontSize="small" />
         </IconButton>
-        <IconButton size="small" aria-label={`Remove ${job.title}`} title="Remove (can be undone)" onClick={onRemove}>
+        <IconButton
+          size="small"
+          aria-label={`Remove ${job.title}`}
+          title="Remove (can be undone)"
+          onClick={onRemove}
+        >
           <DeleteOutlineIcon fontSize="small" />
         </IconButton>
       </Box>

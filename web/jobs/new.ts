@@ -7,5 +7,22 @@ export const newId = (kind: string): string => `${kind}-${crypto.randomUUID().sl
 /** An empty job on a host of the shop. */
 export function newJob(host: Host = SHOP.hosts[0]!): Job {
   const at = new Date().toISOString();
-  return { kymarVersion: VERSION, id: newId('job'), revision: 1, title: 'New job', customer: '', created: at, changed: at, due: null, note: '', host, activities: [], serviceYears: { value: 5, source: { kind: 'practice' } }, build: null, forecasts: [], runs: [], decision: null };
+  return {
+    kymarVersion: VERSION,
+    id: newId('job'),
+    revision: 1,
+    title: 'New job',
+    customer: '',
+    created: at,
+    changed: at,
+    due: null,
+    note: '',
+    host,
+    activities: [],
+    serviceYears: { value: 5, source: { kind: 'practice' } },
+    build: null,
+    forecasts: [],
+    runs: [],
+    decision: null,
+  };
 }

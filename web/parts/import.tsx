@@ -1,4 +1,14 @@
-import { Alert, Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, LinearProgress, Typography } from '@mui/material';
+import {
+  Alert,
+  Box,
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  LinearProgress,
+  Typography,
+} from '@mui/material';
 import { useRef, useState } from 'react';
 import type { Kind, Part } from '@kymar/core/parts';
 import { putAll } from '../state/parts';
@@ -38,8 +48,22 @@ export function Importer({ kind }: { kind: Kind }) {
         </Typography>
       )}
       <Button onClick={() => picker.current?.click()}>Import</Button>
-      <input ref={picker} type="file" accept=".csv,.json,text/csv,application/json" hidden aria-label="File with parts" onChange={(e) => take(e.target.files)} />
-      {found && <ImportDialog key={found.read.doubtful} found={found.read} again={(decimal) => void look(found.file, decimal)} close={() => setFound(null)} />}
+      <input
+        ref={picker}
+        type="file"
+        accept=".csv,.json,text/csv,application/json"
+        hidden
+        aria-label="File with parts"
+        onChange={(e) => take(e.target.files)}
+      />
+      {found && (
+        <ImportDialog
+          key={found.read.doubtful}
+          found={found.read}
+          again={(decimal) => void look(found.file, decimal)}
+          close={() => setFound(null)}
+        />
+      )}
     </>
   );
 }
@@ -78,11 +102,13 @@ function ImportDialog({ found, again, close }: Props) {
       <DialogTitle>{found.file}</DialogTitle>
       <DialogContent>
         <Typography sx={{ mb: 1 }}>
-          {fresh} new, {changed} changed, {same} as they are here already. Nothing is changed before you say so.
+          {fresh} new, {changed} changed, {same} as they are here already. Nothing is changed before you say
+          so.
         </Typography>
         {doubtful && (
           <Alert severity="warning" variant="outlined" sx={{ mb: 1 }}>
-            “{doubtful}” can be read two ways, and nothing else in the file tells which. Which mark has this file’s decimals?
+            “{doubtful}” can be read two ways, and nothing else in the file tells which. Which mark has this
+            file’s decimals?
             <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
               <Button size="small" variant="outlined" onClick={() => again('.')}>
                 A point: 3.500 is three and a half
@@ -101,7 +127,8 @@ function ImportDialog({ found, again, close }: Props) {
         <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
           {told.slice(0, MOST).map(({ key, name, state, differs, known }) => (
             <Typography component="li" variant="body2" key={key}>
-              {name}: {state === 'new' ? 'new' : `${differs.length} ${differs.length === 1 ? 'change' : 'changes'}`}
+              {name}:{' '}
+              {state === 'new' ? 'new' : `${differs.length} ${differs.length === 1 ? 'change' : 'changes'}`}
               {known && ', known here under another id'}
               {differs.slice(0, MOST).map((d) => (
                 <Typography component="div" variant="caption" key={d.label} sx={{ pl: 1 }}>
@@ -126,7 +153,9 @@ function ImportDialog({ found, again, close }: Props) {
                 {words}
               </Typography>
             ))}
-            {problems.length > MOST && <Typography variant="body2">and {problems.length - MOST} more</Typography>}
+            {problems.length > MOST && (
+              <Typography variant="body2">and {problems.length - MOST} more</Typography>
+            )}
           </Box>
         )}
         {problem && (
@@ -138,8 +167,16 @@ function ImportDialog({ found, again, close }: Props) {
       </DialogContent>
       <DialogActions>
         <Button onClick={close}>Cancel</Button>
-        <Button variant="contained" disabled={total === 0 || doubtful !== null || taking} onClick={() => void accept()}>
-          {total === 0 ? 'Nothing to take over' : doubtful ? 'Say which mark first' : `Take over ${total.toLocaleString('en-GB')}`}
+        <Button
+          variant="contained"
+          disabled={total === 0 || doubtful !== null || taking}
+          onClick={() => void accept()}
+        >
+          {total === 0
+            ? 'Nothing to take over'
+            : doubtful
+              ? 'Say which mark first'
+              : `Take over ${total.toLocaleString('en-GB')}`}
         </Button>
       </DialogActions>
     </Dialog>

@@ -1,4 +1,13 @@
-import { Box, Button, Checkbox, FormControlLabel, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import {
+  Box,
+  Button,
+  Checkbox,
+  FormControlLabel,
+  TextField,
+  ToggleButton,
+  ToggleButtonGroup,
+  Typography,
+} from '@mui/material';
 import { DataGrid } from '@mui/x-data-grid';
 import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
@@ -16,13 +25,27 @@ import { setSetting, useSettings } from '../state/settings';
 import { Importer } from './import';
 import { ListingDialog } from './listing';
 
-const NAMES: Record<Kind, string> = { drives: 'Drives', bridges: 'Boxes and cards', hubs: 'Hubs', cables: 'Cables', accessories: 'Small parts', hosts: 'Machines' };
+const NAMES: Record<Kind, string> = {
+  drives: 'Drives',
+  bridges: 'Boxes and cards',
+  hubs: 'Hubs',
+  cables: 'Cables',
+  accessories: 'Small parts',
+  hosts: 'Machines',
+};
 
 /** Whether a part's name, form, kind or system holds all the words. */
 function matching(search: string): (part: Part) => boolean {
   const words = search.toLowerCase().split(/\s+/).filter(Boolean);
   return (part) => {
-    const text = [nameOf(part), 'form' in part ? part.form : '', 'kind' in part ? part.kind : '', 'system' in part ? part.system : ''].join(' ').toLowerCase();
+    const text = [
+      nameOf(part),
+      'form' in part ? part.form : '',
+      'kind' in part ? part.kind : '',
+      'system' in part ? part.system : '',
+    ]
+      .join(' ')
+      .toLowerCase();
     return words.every((word) => text.includes(word));
   };
 }
@@ -44,25 +67,61 @@ export function Parts() {
   const show = (k: Kind, partId?: string) => void navigate(partId ? `/parts/${k}/${partId}` : `/parts/${k}`);
   const table = () => toRows(kind, list as never[]);
   return (
-    <Box component="main" sx={{ px: { xs: 1.5, sm: 3 }, py: 2.5, maxWidth: 1680, width: '100%', mx: 'auto', display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr)', gridTemplateRows: 'auto auto 1fr' }}>
+    <Box
+      component="main"
+      sx={{
+        px: { xs: 1.5, sm: 3 },
+        py: 2.5,
+        maxWidth: 1680,
+        width: '100%',
+        mx: 'auto',
+        display: 'grid',
+        gap: 1.5,
+        gridTemplateColumns: 'minmax(0, 1fr)',
+        gridTemplateRows: 'auto auto 1fr',
+      }}
+    >
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
         <Typography variant="h1" sx={{ flex: 1 }}>
           Parts
         </Typography>
         {kind === 'drives' && <Button onClick={() => setPasting(true)}>Add from a listing</Button>}
         <Importer kind={kind} />
-        <Button onClick={() => saveFile(`${kind}.csv`, Papa.unparse(safe ? safeRows(table()) : table()), 'text/csv')}>{list.length === 0 ? 'Save an empty CSV' : `Save ${list.length === all.length ? '' : 'these '}as CSV`}</Button>
+        <Button
+          onClick={() =>
+            saveFile(`${kind}.csv`, Papa.unparse(safe ? safeRows(table()) : table()), 'text/csv')
+          }
+        >
+          {list.length === 0
+            ? 'Save an empty CSV'
+            : `Save ${list.length === all.length ? '' : 'these '}as CSV`}
+        </Button>
         <FormControlLabel
-          control={<Checkbox size="small" checked={safe} onChange={(e) => setSetting('safeCells', e.target.checked)} />}
+          control={
+            <Checkbox
+              size="small"
+              checked={safe}
+              onChange={(e) => setSetting('safeCells', e.target.checked)}
+            />
+          }
           label="safe for spreadsheets"
           title="Cells that begin like a formula get an apostrophe; reading the file back takes it off again"
           slotProps={{ typography: { variant: 'body2' } }}
           sx={{ mr: 0 }}
         />
-        <Button onClick={() => saveFile('library.kymar-parts.json', writeLibrary(shop), 'application/json')}>Save all</Button>
+        <Button onClick={() => saveFile('library.kymar-parts.json', writeLibrary(shop), 'application/json')}>
+          Save all
+        </Button>
       </Box>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
-        <ToggleButtonGroup size="small" exclusive value={kind} sx={{ overflowX: 'auto', maxWidth: '100%', '& > button': { whiteSpace: 'nowrap', flexShrink: 0 } }} onChange={(_, k: Kind | null) => k && show(k)} aria-label="Kind of part">
+        <ToggleButtonGroup
+          size="small"
+          exclusive
+          value={kind}
+          sx={{ overflowX: 'auto', maxWidth: '100%', '& > button': { whiteSpace: 'nowrap', flexShrink: 0 } }}
+          onChange={(_, k: Kind | null) => k && show(k)}
+          aria-label="Kind of part"
+        >
           {(Object.keys(KINDS) as Kind[]).map((k) => (
             <ToggleButton key={k} value={k} sx={{ px: 1.5, py: 0.5 }}>
               {NAMES[k]} ({shop[k].length})
@@ -70,13 +129,30 @@ export function Parts() {
           ))}
         </ToggleButtonGroup>
         <Box sx={{ flex: 1 }} />
-        <TextField label="Find" value={search} onChange={(e) => setSearch(e.target.value)} sx={{ width: 200 }} />
+        <TextField
+          label="Find"
+          value={search}
+          onChange={(e) => setSearch(e.target.value)}
+          sx={{ width: 200 }}
+        />
       </Box>
-      <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: part ? 'minmax(0, 7fr) minmax(0, 6fr)' : 'minmax(0, 1fr)' }, alignItems: 'start' }}>
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 2,
+          gridTemplateColumns: {
+            xs: 'minmax(0, 1fr)',
+            lg: part ? 'minmax(0, 7fr) minmax(0, 6fr)' : 'minmax(0, 1fr)',
+          },
+          alignItems: 'start',
+        }}
+      >
         <DataGrid<PartOf[Kind]>
           rows={list}
           columns={columns}
-          columnVisibilityModel={part ? { link: false, form: kind !== 'drives', origin: false, end: false } : {}}
+          columnVisibilityModel={
+            part ? { link: false, form: kind !== 'drives', origin: false, end: false } : {}
+          }
           density="compact"
           disableColumnMenu
           hideFooterSelectedRowCount
@@ -84,13 +160,37 @@ export function Parts() {
           rowSelectionModel={{ type: 'include', ids: new Set(part ? [part.id] : []) }}
           onRowClick={({ row }) => show(kind, row.id)}
           onCellKeyDown={({ row }, event) => event.key === 'Enter' && show(kind, row.id)}
-          slots={{ noRowsOverlay: () => <Typography sx={{ p: 4, textAlign: 'center' }}>{all.length === 0 ? 'No parts of this kind. Import a CSV file, or bring the shipped ones back.' : `Nothing here is called “${search}”.`}</Typography> }}
-          sx={{ height: 'calc(100vh - 176px)', minHeight: 320, bgcolor: 'background.paper', borderColor: 'divider', '& .MuiDataGrid-row': { cursor: 'pointer' }, '& .MuiDataGrid-columnHeaderTitle': { fontWeight: 560, fontSize: '0.8125rem', color: 'text.secondary' } }}
+          slots={{
+            noRowsOverlay: () => (
+              <Typography sx={{ p: 4, textAlign: 'center' }}>
+                {all.length === 0
+                  ? 'No parts of this kind. Import a CSV file, or bring the shipped ones back.'
+                  : `Nothing here is called “${search}”.`}
+              </Typography>
+            ),
+          }}
+          sx={{
+            height: 'calc(100vh - 176px)',
+            minHeight: 320,
+            bgcolor: 'background.paper',
+            borderColor: 'divider',
+            '& .MuiDataGrid-row': { cursor: 'pointer' },
+            '& .MuiDataGrid-columnHeaderTitle': {
+              fontWeight: 560,
+              fontSize: '0.8125rem',
+              color: 'text.secondary',
+            },
+          }}
         />
         {part && (
-          <Panel title={nameOf(part)} aside={<Actions kind={kind} part={part} show={show} />} sx={{ maxHeight: 'calc(100vh - 176px)', overflow: 'auto' }}>
+          <Panel
+            title={nameOf(part)}
+            aside={<Actions kind={kind} part={part} show={show} />}
+            sx={{ maxHeight: 'calc(100vh - 176px)', overflow: 'auto' }}
+          >
             <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
-              Jobs hold their parts by value: what is changed here counts for builds chosen from now on. An empty field is not known.
+              Jobs hold their parts by value: what is changed here counts for builds chosen from now on. An
+              empty field is not known.
             </Typography>
             <PartSheet key={part.id} kind={kind} part={part} onPart={(next) => putParts(kind, [next])} />
           </Panel>
@@ -111,10 +211,20 @@ export function Parts() {
 }
 
 function Actions({ kind, part, show }: { kind: Kind; part: Part; show(kind: Kind, id?: string): void }) {
-  const origin = originOf(useJobs((s) => s.parts), kind, part.id);
+  const origin = originOf(
+    useJobs((s) => s.parts),
+    kind,
+    part.id,
+  );
   const copy = () => {
     const id = newId(kind.slice(0, -1));
-    putParts(kind, [{ ...part, id, ...('name' in part ? { name: `${part.name} (copy)` } : { model: `${part.model} (copy)` }) } as Part]);
+    putParts(kind, [
+      {
+        ...part,
+        id,
+        ...('name' in part ? { name: `${part.name} (copy)` } : { model: `${part.model} (copy)` }),
+      } as Part,
+    ]);
     show(kind, id);
   };
   return (

@@ -20,15 +20,35 @@ export function BuildPanel({ path }: { path: Path }) {
   const { job, direction } = useJob();
   const [open, setOpen] = useState<{ joint: JointId; anchor: HTMLElement } | null>(null);
   const build = job.build!;
-  const set = (part: Partial<Build>) => changeJob(job.id, (j) => rebuild(j, { build: { ...j.build!, ...part } }));
-  const rows: { joint: JointId; name: string; detail: string }[] = path.joints.filter((j) => j.id !== 'host' && j.id !== 'system').map((j) => ({ joint: j.id, name: nameAt(build, j.id) ?? j.part, detail: j.detail }));
-  if (!build.bridge) rows.splice(1, 0, { joint: 'bridge', name: 'None', detail: build.drive.sealed ? 'sealed in its own case' : 'straight into the host' });
+  const set = (part: Partial<Build>) =>
+    changeJob(job.id, (j) => rebuild(j, { build: { ...j.build!, ...part } }));
+  const rows: { joint: JointId; name: string; detail: string }[] = path.joints
+    .filter((j) => j.id !== 'host' && j.id !== 'system')
+    .map((j) => ({ joint: j.id, name: nameAt(build, j.id) ?? j.part, detail: j.detail }));
+  if (!build.bridge)
+    rows.splice(1, 0, {
+      joint: 'bridge',
+      name: 'None',
+      detail: build.drive.sealed ? 'sealed in its own case' : 'straight into the host',
+    });
   if (!build.cable) rows.splice(2, 0, { joint: 'cable', name: 'None', detail: '' });
   return (
     <Panel title="The build">
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid' }}>
         {rows.map(({ joint, name, detail }) => (
-          <Box component="li" key={joint} sx={{ display: 'grid', gridTemplateColumns: '64px minmax(0, 1fr) auto', gap: 1, alignItems: 'center', py: 0.5, borderBottom: 1, borderColor: 'divider' }}>
+          <Box
+            component="li"
+            key={joint}
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: '64px minmax(0, 1fr) auto',
+              gap: 1,
+              alignItems: 'center',
+              py: 0.5,
+              borderBottom: 1,
+              borderColor: 'divider',
+            }}
+          >
             <Typography variant="caption" color="textSecondary">
               {kindOf(joint)}
             </Typography>
@@ -40,18 +60,33 @@ export function BuildPanel({ path }: { path: Path }) {
                 {detail}
               </Typography>
             </Box>
-            <Button size="small" aria-label={`${kindOf(joint)}: change ${name}`} onClick={(event) => setOpen({ joint, anchor: event.currentTarget })}>
+            <Button
+              size="small"
+              aria-label={`${kindOf(joint)}: change ${name}`}
+              onClick={(event) => setOpen({ joint, anchor: event.currentTarget })}
+            >
               Change
             </Button>
           </Box>
         ))}
       </Box>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', mt: 1, flexWrap: 'wrap' }}>
-        <Button size="small" startIcon={<AddIcon />} disabled={(build.hops?.length ?? 0) >= 8} onClick={() => addHub(job)}>
+        <Button
+          size="small"
+          startIcon={<AddIcon />}
+          disabled={(build.hops?.length ?? 0) >= 8}
+          onClick={() => addHub(job)}
+        >
           Put a hub or dock between
         </Button>
         {(build.bridge?.bays ?? 1) > 1 && (
-          <TextField select label="Drives at once" value={Math.min(build.together ?? 1, build.bridge!.bays!)} onChange={(e) => set({ together: Number(e.target.value), array: undefined })} sx={{ width: 140 }}>
+          <TextField
+            select
+            label="Drives at once"
+            value={Math.min(build.together ?? 1, build.bridge!.bays!)}
+            onChange={(e) => set({ together: Number(e.target.value), array: undefined })}
+            sx={{ width: 140 }}
+          >
             {Array.from({ length: build.bridge!.bays! }, (_, i) => (
               <MenuItem key={i} value={i + 1}>
                 {i + 1} of {build.bridge!.bays}
@@ -59,15 +94,35 @@ export function BuildPanel({ path }: { path: Path }) {
             ))}
           </TextField>
         )}
-        {(build.bridge?.bays ?? 1) > 1 && (build.together ?? 1) > 1 && <ArrayChoice build={build} onArray={(array) => set({ array })} />}
+        {(build.bridge?.bays ?? 1) > 1 && (build.together ?? 1) > 1 && (
+          <ArrayChoice build={build} onArray={(array) => set({ array })} />
+        )}
       </Box>
       <Kit list={build.accessories ?? NO_PARTS} job={job.id} />
-      <Suspense>{open && <AlternativesMenu anchor={open.anchor} job={job} joint={open.joint} direction={direction} close={() => setOpen(null)} />}</Suspense>
+      <Suspense>
+        {open && (
+          <AlternativesMenu
+            anchor={open.anchor}
+            job={job}
+            joint={open.joint}
+            direction={direction}
+            close={() => setOpen(null)}
+          />
+        )}
+      </Suspense>
     </Panel>
   );
 }
 
-const MODE: Record<ArrayMode, string> = { single: 'each for itself', stripe: 'striped', mirror: 'mirrored', concatenation: 'one after another', parity: 'single parity', 'double parity': 'double parity', 'stripe of mirrors': 'striped mirrors' };
+const MODE: Record<ArrayMode, string> = {
+  single: 'each for itself',
+  stripe: 'striped',
+  mirror: 'mirrored',
+  concatenation: 'one after another',
+  parity: 'single parity',
+  'double parity': 'double parity',
+  'stripe of mirrors': 'striped mirrors',
+};
 
 const STRIPED: readonly ArrayMode[] = ['stripe', 'parity', 'double parity', 'stripe of mirrors'];
 
@@ -75,9 +130,19 @@ const STRIPED: readonly ArrayMode[] = ['stripe', 'parity', 'double parity', 'str
 function ArrayChoice({ build, onArray }: { build: Build; onArray(array: Build['array']): void }) {
   const members = build.together ?? 1;
   const own = build.bridge?.arrays ?? [];
-  const modes = (Object.keys(MODE) as ArrayMode[]).filter((mode) => mode === 'single' || cannot({ mode, members }) === null);
-  const options = modes.flatMap((mode) => (mode === 'single' ? [{ key: 'single', words: MODE.single }] : [...(own.includes(mode) ? [{ key: `${mode}/firmware`, words: `${MODE[mode]}, by the box` }] : []), { key: `${mode}/system`, words: `${MODE[mode]}, by the system` }]));
-  const value = build.array && build.array.mode !== 'single' ? `${build.array.mode}/${build.array.by}` : 'single';
+  const modes = (Object.keys(MODE) as ArrayMode[]).filter(
+    (mode) => mode === 'single' || cannot({ mode, members }) === null,
+  );
+  const options = modes.flatMap((mode) =>
+    mode === 'single'
+      ? [{ key: 'single', words: MODE.single }]
+      : [
+          ...(own.includes(mode) ? [{ key: `${mode}/firmware`, words: `${MODE[mode]}, by the box` }] : []),
+          { key: `${mode}/system`, words: `${MODE[mode]}, by the system` },
+        ],
+  );
+  const value =
+    build.array && build.array.mode !== 'single' ? `${build.array.mode}/${build.array.by}` : 'single';
   const { array } = build;
   return (
     <>
@@ -87,7 +152,11 @@ function ArrayChoice({ build, onArray }: { build: Build; onArray(array: Build['a
         value={options.some((o) => o.key === value) ? value : 'single'}
         onChange={(e) => {
           const [mode, by] = e.target.value.split('/') as [ArrayMode, 'firmware' | 'system' | undefined];
-          onArray(by ? { mode, by, ...(build.array?.strip === undefined ? {} : { strip: build.array.strip }) } : undefined);
+          onArray(
+            by
+              ? { mode, by, ...(build.array?.strip === undefined ? {} : { strip: build.array.strip }) }
+              : undefined,
+          );
         }}
         sx={{ minWidth: 190 }}
       >
@@ -108,11 +177,13 @@ function ArrayChoice({ build, onArray }: { build: Build; onArray(array: Build['a
           }}
           sx={{ minWidth: 120 }}
         >
-          {[...new Set([0, ...[16, 32, 64, 128, 256, 512, 1024].map((kib) => kib * 1024), array.strip ?? 0])].sort((a, b) => a - b).map((strip) => (
-            <MenuItem key={strip} value={strip}>
-              {strip === 0 ? 'not known' : `${strip / 1024} KiB`}
-            </MenuItem>
-          ))}
+          {[...new Set([0, ...[16, 32, 64, 128, 256, 512, 1024].map((kib) => kib * 1024), array.strip ?? 0])]
+            .sort((a, b) => a - b)
+            .map((strip) => (
+              <MenuItem key={strip} value={strip}>
+                {strip === 0 ? 'not known' : `${strip / 1024} KiB`}
+              </MenuItem>
+            ))}
         </TextField>
       )}
     </>
@@ -134,14 +205,24 @@ function addHub(job: Job): void {
   const { host, build } = job;
   const shop = shopNow();
   const up = host.ports.find((p) => p.id === build!.port)!.connector;
-  const wanted = build!.cable?.ends.find((end) => end !== (build!.bridge?.plug ?? build!.drive.plug)) ?? build!.cable?.ends[1] ?? up;
+  const wanted =
+    build!.cable?.ends.find((end) => end !== (build!.bridge?.plug ?? build!.drive.plug)) ??
+    build!.cable?.ends[1] ??
+    up;
   const candidates: Hop[] = shop.hubs.flatMap((hub) => {
-    const cable = shop.cables.find(({ ends: [a, b] }) => (a === hub.plug && b === up) || (b === hub.plug && a === up));
+    const cable = shop.cables.find(
+      ({ ends: [a, b] }) => (a === hub.plug && b === up) || (b === hub.plug && a === up),
+    );
     const port = hub.ports.find((p) => p.connector === wanted) ?? hub.ports[0]!;
     return cable ? [{ hub, port: port.id, cable }] : [];
   });
-  const hop = candidates[0] ?? (shop.hubs[0] && shop.cables[0] ? { hub: shop.hubs[0], port: shop.hubs[0].ports[0]!.id, cable: shop.cables[0] } : null);
-  if (hop) changeJob(job.id, (j) => rebuild(j, { build: { ...j.build!, hops: [...(j.build!.hops ?? []), hop] } }));
+  const hop =
+    candidates[0] ??
+    (shop.hubs[0] && shop.cables[0]
+      ? { hub: shop.hubs[0], port: shop.hubs[0].ports[0]!.id, cable: shop.cables[0] }
+      : null);
+  if (hop)
+    changeJob(job.id, (j) => rebuild(j, { build: { ...j.build!, hops: [...(j.build!.hops ?? []), hop] } }));
 }
 
 const NO_PARTS: readonly Accessory[] = [];
@@ -159,8 +240,16 @@ const Kit = memo(function Kit({ list, job }: { list: readonly Accessory[]; job: 
       getOptionLabel={nameOf}
       getOptionKey={(a) => a.id}
       isOptionEqualToValue={(a, b) => a.id === b.id}
-      onChange={(_, accessories) => changeJob(job, (j) => rebuild(j, { build: { ...j.build!, accessories } }))}
-      renderInput={(params) => <TextField {...params} label="Kit list" placeholder={list.length === 0 ? 'Pad, heatsink, screws, leads …' : ''} />}
+      onChange={(_, accessories) =>
+        changeJob(job, (j) => rebuild(j, { build: { ...j.build!, accessories } }))
+      }
+      renderInput={(params) => (
+        <TextField
+          {...params}
+          label="Kit list"
+          placeholder={list.length === 0 ? 'Pad, heatsink, screws, leads …' : ''}
+        />
+      )}
       sx={{ mt: 1.5 }}
     />
   );

@@ -25,7 +25,8 @@ function withRevision({ revision: _, ...drive }: Drive, name: string): Drive {
 
 /** The drive's figures with their sources; what is typed here counts as entered by hand, for this job only. Drawn anew only when the drive changes. */
 export const DriveSheet = memo(function DriveSheet({ drive, job }: { drive: Drive; job: string }) {
-  const onDrive = (changed: Drive) => changeJob(job, (j) => rebuild(j, { build: { ...j.build!, drive: changed } }));
+  const onDrive = (changed: Drive) =>
+    changeJob(job, (j) => rebuild(j, { build: { ...j.build!, drive: changed } }));
   return (
     <Panel title={`Figures of ${drive.maker} ${drive.model}`}>
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
@@ -33,7 +34,17 @@ export const DriveSheet = memo(function DriveSheet({ drive, job }: { drive: Driv
       </Typography>
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
         {drive.revisions && (
-          <TextField select label="Revision of this unit" value={drive.revision ?? ''} onChange={(e) => onDrive(withRevision(drive, e.target.value))} helperText={drive.revisions.find((r) => r.name === drive.revision)?.known ?? 'Not known: the forecast spans them all'} slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}>
+          <TextField
+            select
+            label="Revision of this unit"
+            value={drive.revision ?? ''}
+            onChange={(e) => onDrive(withRevision(drive, e.target.value))}
+            helperText={
+              drive.revisions.find((r) => r.name === drive.revision)?.known ??
+              'Not known: the forecast spans them all'
+            }
+            slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+          >
             <MenuItem value="">not known</MenuItem>
             {drive.revisions.map(({ name, known }) => (
               <MenuItem key={name} value={name}>
@@ -43,7 +54,15 @@ export const DriveSheet = memo(function DriveSheet({ drive, job }: { drive: Driv
           </TextField>
         )}
         {FIELDS.map(([property, label, dimension, unit]) => (
-          <FactField key={property} label={label} dimension={dimension} {...(unit ? { unit } : {})} fact={drive[property]} onFact={(fact: Fact) => onDrive({ ...drive, [property]: fact })} helperText={sourceWords(drive[property].source)} />
+          <FactField
+            key={property}
+            label={label}
+            dimension={dimension}
+            {...(unit ? { unit } : {})}
+            fact={drive[property]}
+            onFact={(fact: Fact) => onDrive({ ...drive, [property]: fact })}
+            helperText={sourceWords(drive[property].source)}
+          />
         ))}
       </Box>
     </Panel>

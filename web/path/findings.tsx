@@ -42,7 +42,11 @@ export function Findings({ job, list, state }: { job: Job; list: readonly Findin
         </Box>
       }
     >
-      {list.length === 0 && <Typography>Nothing stands in the way: every joint runs at the best mode these parts have.</Typography>}
+      {list.length === 0 && (
+        <Typography>
+          Nothing stands in the way: every joint runs at the best mode these parts have.
+        </Typography>
+      )}
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 1.25 }}>
         {shown.map((finding) => (
           <Line key={finding.id} job={job} finding={finding} />
@@ -67,12 +71,22 @@ const OTHER: Record<string, NonNullable<NonNullable<Job['needs']>['schools']>> =
   'the system’s own file system': { fileSystem: 'every system' },
 };
 
-function Line({ job, finding: { id, severity, title, reason, mend, school, figure } }: { job: Job; finding: Finding }) {
+function Line({
+  job,
+  finding: { id, severity, title, reason, mend, school, figure },
+}: {
+  job: Job;
+  finding: Finding;
+}) {
   const show = useWorking((s) => s.show);
   const { word, color, Icon } = LOOK[severity];
   const other = school ? OTHER[school] : undefined;
   return (
-    <Box component="li" data-finding={id} sx={{ display: 'grid', gridTemplateColumns: '24px minmax(0, 1fr)', gap: 1 }}>
+    <Box
+      component="li"
+      data-finding={id}
+      sx={{ display: 'grid', gridTemplateColumns: '24px minmax(0, 1fr)', gap: 1 }}
+    >
       <Icon sx={{ color, fontSize: 20, mt: '2px' }} />
       <div>
         <Typography variant="h3">
@@ -86,10 +100,24 @@ function Line({ job, finding: { id, severity, title, reason, mend, school, figur
           {mend}
         </Typography>
         {(school || figure) && (
-          <Typography variant="caption" color="textSecondary" component="div" sx={{ display: 'flex', gap: 1, alignItems: 'baseline', flexWrap: 'wrap' }}>
+          <Typography
+            variant="caption"
+            color="textSecondary"
+            component="div"
+            sx={{ display: 'flex', gap: 1, alignItems: 'baseline', flexWrap: 'wrap' }}
+          >
             {school && <span>School followed: {school}.</span>}
             {other && (
-              <Small onClick={() => changeJob(job.id, (j) => ({ ...j, needs: { ...j.needs, schools: { ...j.needs?.schools, ...other } } }))}>Follow the other</Small>
+              <Small
+                onClick={() =>
+                  changeJob(job.id, (j) => ({
+                    ...j,
+                    needs: { ...j.needs, schools: { ...j.needs?.schools, ...other } },
+                  }))
+                }
+              >
+                Follow the other
+              </Small>
             )}
             {figure && (
               <Small

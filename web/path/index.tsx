@@ -22,8 +22,13 @@ export function PathView() {
   if (!job.build || !setting)
     return (
       <Panel title="Choose the parts" sx={{ maxWidth: 640 }}>
-        <Typography sx={{ mb: 2 }}>Start with any build and change it joint by joint; the strip above shows at once what it does.</Typography>
-        <Button variant="contained" onClick={() => changeJob(job.id, (j) => rebuild(j, { build: firstBuild(j, shopNow()) }))}>
+        <Typography sx={{ mb: 2 }}>
+          Start with any build and change it joint by joint; the strip above shows at once what it does.
+        </Typography>
+        <Button
+          variant="contained"
+          onClick={() => changeJob(job.id, (j) => rebuild(j, { build: firstBuild(j, shopNow()) }))}
+        >
           Put a first build together
         </Button>
       </Panel>
@@ -31,7 +36,14 @@ export function PathView() {
   const { path } = setting;
   const list = findingsBy(findings, setting);
   return (
-    <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 9fr) minmax(0, 10fr)' }, alignItems: 'start' }}>
+    <Box
+      sx={{
+        display: 'grid',
+        gap: 2,
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 9fr) minmax(0, 10fr)' },
+        alignItems: 'start',
+      }}
+    >
       <Box sx={{ display: 'grid', gap: 2 }}>
         <BuildPanel path={path} />
         <Mends job={job} direction={direction} />

@@ -1,4 +1,13 @@
-import { MenuItem, Table, TableBody, TableCell, TableHead, TableRow, TextField, Typography } from '@mui/material';
+import {
+  MenuItem,
+  Table,
+  TableBody,
+  TableCell,
+  TableHead,
+  TableRow,
+  TextField,
+  Typography,
+} from '@mui/material';
 import { useMemo, useState } from 'react';
 import type { Direction } from '@kymar/core/links';
 import { buildPath, explainFlow, type ConstraintId, type Path, type Requests } from '@kymar/core/path';
@@ -15,8 +24,14 @@ const REQUESTS: { words: string; requests: Requests | null }[] = [
   { words: '4 KiB, one at a time', requests: { block: 4096, depth: 1 } },
 ];
 
-const ROLE: Partial<Record<ConstraintId, string>> = { media: 'the drive itself, cache fresh', bridge: 'as the enclosure’s chip is stated', other: 'what stands at the other end of the copy', system: 'its share of the slowest link' };
-const mb = (rate: number) => (rate / 1e6).toLocaleString('en-GB', { maximumFractionDigits: rate < 100e6 ? 1 : 0 });
+const ROLE: Partial<Record<ConstraintId, string>> = {
+  media: 'the drive itself, cache fresh',
+  bridge: 'as the enclosure’s chip is stated',
+  other: 'what stands at the other end of the copy',
+  system: 'its share of the slowest link',
+};
+const mb = (rate: number) =>
+  (rate / 1e6).toLocaleString('en-GB', { maximumFractionDigits: rate < 100e6 ? 1 : 0 });
 
 /** Each joint's ceiling, practical range and negotiated mode, what decides and what would decide next. */
 export function Joints({ path, direction }: { path: Path; direction: Direction }) {
@@ -30,7 +45,10 @@ export function Joints({ path, direction }: { path: Path; direction: Direction }
       aside={
         at.flow && (
           <Typography variant="body2">
-            Flow: <Figure of={() => explainFlow(at, direction)}>{format(at.flow[direction].expected, 'B/s')}</Figure>
+            Flow:{' '}
+            <Figure of={() => explainFlow(at, direction)}>
+              {format(at.flow[direction].expected, 'B/s')}
+            </Figure>
           </Typography>
         )
       }
@@ -49,15 +67,27 @@ export function Joints({ path, direction }: { path: Path; direction: Direction }
             const rate = constraint.rate[direction];
             const narrowest = constraint === bottleneck?.constraint;
             return (
-              <TableRow key={constraint.id} sx={narrowest ? { '& td': { color: 'var(--mui-palette-narrow)', fontWeight: 600 } } : undefined}>
+              <TableRow
+                key={constraint.id}
+                sx={
+                  narrowest ? { '& td': { color: 'var(--mui-palette-narrow)', fontWeight: 600 } } : undefined
+                }
+              >
                 <TableCell>
                   {constraint.name}
                   {narrowest && ' · narrowest'}
                   <Typography variant="caption" color="textSecondary" component="div">
-                    {[constraint.link?.reason ?? ROLE[constraint.id], constraint.shared?.[direction] && `shared: ${constraint.shared[direction]}`].filter(Boolean).join('; ')}
+                    {[
+                      constraint.link?.reason ?? ROLE[constraint.id],
+                      constraint.shared?.[direction] && `shared: ${constraint.shared[direction]}`,
+                    ]
+                      .filter(Boolean)
+                      .join('; ')}
                   </Typography>
                 </TableCell>
-                <TableCell align="right">{constraint.ceiling === null ? 'none' : mb(constraint.ceiling)}</TableCell>
+                <TableCell align="right">
+                  {constraint.ceiling === null ? 'none' : mb(constraint.ceiling)}
+                </TableCell>
                 <TableCell align="right">
                   <Figure of={() => constraint.explain(direction)}>{mb(rate.expected)}</Figure>
                 </TableCell>
@@ -71,11 +101,23 @@ export function Joints({ path, direction }: { path: Path; direction: Direction }
       </Table>
       {bottleneck?.next && (
         <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
-          If the narrowest were gone, {bottleneck.next.name} would decide, at {format(bottleneck.next.rate.expected, 'B/s')}.
+          If the narrowest were gone, {bottleneck.next.name} would decide, at{' '}
+          {format(bottleneck.next.rate.expected, 'B/s')}.
         </Typography>
       )}
       {path.flow && (
-        <TextField select label="Requests come" value={chosen} onChange={(e) => setChosen(Number(e.target.value))} sx={{ mt: 1.5, width: 260 }} helperText={requests ? `Flow so: ${format(at.flow![direction].expected, 'B/s')}, ${Math.round(at.flow![direction].expected / requests.block).toLocaleString('en-GB')} a second` : 'large blocks, several under way'}>
+        <TextField
+          select
+          label="Requests come"
+          value={chosen}
+          onChange={(e) => setChosen(Number(e.target.value))}
+          sx={{ mt: 1.5, width: 260 }}
+          helperText={
+            requests
+              ? `Flow so: ${format(at.flow![direction].expected, 'B/s')}, ${Math.round(at.flow![direction].expected / requests.block).toLocaleString('en-GB')} a second`
+              : 'large blocks, several under way'
+          }
+        >
           {REQUESTS.map(({ words }, i) => (
             <MenuItem key={words} value={i}>
               {words}

@@ -9,7 +9,13 @@ import { useShop } from '../state/shop';
 import { Panel } from '../ui/panel';
 import { mendsOf } from '../workers';
 
-const COST: Record<Cost, string> = { nothing: 'costs nothing', 'a cable': 'costs a cable', 'a hub': 'costs a hub', 'an enclosure or card': 'costs an enclosure or card', 'a drive': 'costs a drive' };
+const COST: Record<Cost, string> = {
+  nothing: 'costs nothing',
+  'a cable': 'costs a cable',
+  'a hub': 'costs a hub',
+  'an enclosure or card': 'costs an enclosure or card',
+  'a drive': 'costs a drive',
+};
 
 /** Changes that unblock the path or make it faster, the cheapest first. Worked out beside the page once it has come to rest. */
 export function Mends({ job, direction }: { job: Job; direction: Direction }) {
@@ -19,7 +25,13 @@ export function Mends({ job, direction }: { job: Job; direction: Direction }) {
   useEffect(() => {
     if (!build) return;
     let current = true;
-    const timer = setTimeout(() => void mendsOf({ host, build, activities, needs }, tried(shop, direction), direction).then((list) => current && setFound({ for: build, direction, list })), 150);
+    const timer = setTimeout(
+      () =>
+        void mendsOf({ host, build, activities, needs }, tried(shop, direction), direction).then(
+          (list) => current && setFound({ for: build, direction, list }),
+        ),
+      150,
+    );
     return () => {
       current = false;
       clearTimeout(timer);
@@ -28,7 +40,11 @@ export function Mends({ job, direction }: { job: Job; direction: Direction }) {
   const list = found?.for === build && found.direction === direction ? found.list : null;
   return (
     <Panel title="Cheapest mend" aria-busy={list === null}>
-      {list?.length === 0 && <Typography variant="body2">No single change of port, cable, box or drive from the library makes it 5 % faster.</Typography>}
+      {list?.length === 0 && (
+        <Typography variant="body2">
+          No single change of port, cable, box or drive from the library makes it 5 % faster.
+        </Typography>
+      )}
       {list === null && (
         <Typography variant="body2" color="textSecondary">
           Trying the other ports and the library …
@@ -36,7 +52,16 @@ export function Mends({ job, direction }: { job: Job; direction: Direction }) {
       )}
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 0.75 }}>
         {list?.map(({ cost, words, flow, gain, build: better }) => (
-          <Box component="li" key={cost} sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) auto auto', gap: 1.5, alignItems: 'center' }}>
+          <Box
+            component="li"
+            key={cost}
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: 'minmax(0, 1fr) auto auto',
+              gap: 1.5,
+              alignItems: 'center',
+            }}
+          >
             <div>
               <Typography variant="body2" sx={{ fontWeight: 600 }}>
                 {words}

@@ -18,15 +18,29 @@ export function Plugged({ job, path }: { job: Job; path: Path }) {
       const { seen: _, ...rest } = j.build!;
       return rebuild(j, { build: fact ? { ...rest, seen: fact } : rest });
     });
-  const look = () => devices().then((list) => (setFound(list), setProblem(null)), (error: Error) => setProblem(error.message));
+  const look = () =>
+    devices().then(
+      (list) => (setFound(list), setProblem(null)),
+      (error: Error) => setProblem(error.message),
+    );
   // Only what the outermost link could be at all is offered as its fact.
-  const could = modesOf(path.parts.drive.sealed || !path.parts.bridge ? path.parts.drive.modes : path.parts.bridge.outer);
+  const could = modesOf(
+    path.parts.drive.sealed || !path.parts.bridge ? path.parts.drive.modes : path.parts.bridge.outer,
+  );
   return (
-    <Panel title="Plugged in here" aside={<Button size="small" onClick={() => void look()}>{found ? 'Look again' : 'Look'}</Button>}>
+    <Panel
+      title="Plugged in here"
+      aside={
+        <Button size="small" onClick={() => void look()}>
+          {found ? 'Look again' : 'Look'}
+        </Button>
+      }
+    >
       {seen && (
         <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline', mb: 1 }}>
           <Typography variant="body2" sx={{ flex: 1 }}>
-            Taken over: {seen.device} runs {linkById(seen.link).name}, seen {new Date(seen.at).toLocaleString('en-GB')}.
+            Taken over: {seen.device} runs {linkById(seen.link).name}, seen{' '}
+            {new Date(seen.at).toLocaleString('en-GB')}.
           </Typography>
           <Button size="small" onClick={() => set(undefined)}>
             Forget it
@@ -40,7 +54,8 @@ export function Plugged({ job, path }: { job: Job; path: Path }) {
       )}
       {!found && !problem && !seen && (
         <Typography variant="body2" color="textSecondary">
-          Where this build hangs on the machine Kymar runs on, the speed its link really negotiated can be taken over.
+          Where this build hangs on the machine Kymar runs on, the speed its link really negotiated can be
+          taken over.
         </Typography>
       )}
       {found?.length === 0 && (
@@ -52,7 +67,16 @@ export function Plugged({ job, path }: { job: Job; path: Path }) {
         {found?.map((device) => {
           const fits = device.link !== null && could.has(device.link);
           return (
-            <Box component="li" key={`${device.bus}${device.id}`} sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) auto', gap: 1, alignItems: 'center' }}>
+            <Box
+              component="li"
+              key={`${device.bus}${device.id}`}
+              sx={{
+                display: 'grid',
+                gridTemplateColumns: 'minmax(0, 1fr) auto',
+                gap: 1,
+                alignItems: 'center',
+              }}
+            >
               <div>
                 <Typography variant="body2" sx={{ fontWeight: 600 }}>
                   {device.name}
@@ -61,7 +85,18 @@ export function Plugged({ job, path }: { job: Job; path: Path }) {
                   {judgeLink(device).words}
                 </Typography>
               </div>
-              <Button size="small" disabled={!fits} title={fits ? undefined : 'This build could not run that link'} onClick={() => set({ link: device.link!, device: device.name.slice(0, 120) || device.id, at: new Date().toISOString() })}>
+              <Button
+                size="small"
+                disabled={!fits}
+                title={fits ? undefined : 'This build could not run that link'}
+                onClick={() =>
+                  set({
+                    link: device.link!,
+                    device: device.name.slice(0, 120) || device.id,
+                    at: new Date().toISOString(),
+                  })
+                }
+              >
                 It is this one
               </Button>
             </Box>

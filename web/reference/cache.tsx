@@ -13,11 +13,34 @@ const READING = 0.02;
 /** How large a cache must have been, from what was moved in all and the two rates that were seen. */
 export function CacheFromTotals() {
   const [seen, setSeen] = useState({ bytes: 300e9, seconds: 480, fast: 950e6, slow: 480e6 });
-  const field = (key: keyof typeof seen, label: string, dimension: 'bytes' | 'time' | 'rate') => <QuantityField label={label} dimension={dimension} value={seen[key]} onValue={(v) => v !== null && v > 0 && setSeen({ ...seen, [key]: v })} />;
-  const about = (name: string, v: number) => given(name, spread(v * (1 - READING), v, v * (1 + READING)), 'B/s', { kind: 'entered', note: 'read off, good to about 2 %' });
+  const field = (key: keyof typeof seen, label: string, dimension: 'bytes' | 'time' | 'rate') => (
+    <QuantityField
+      label={label}
+      dimension={dimension}
+      value={seen[key]}
+      onValue={(v) => v !== null && v > 0 && setSeen({ ...seen, [key]: v })}
+    />
+  );
+  const about = (name: string, v: number) =>
+    given(name, spread(v * (1 - READING), v, v * (1 + READING)), 'B/s', {
+      kind: 'entered',
+      note: 'read off, good to about 2 %',
+    });
   const bytes = given('bytes', seen.bytes, 'B', { kind: 'entered' });
-  const cache = cacheFromTotals.explain({ bytes, seconds: given('time', seen.seconds, 's', { kind: 'entered' }), fast: about('rate in the cache', seen.fast), slow: about('rate behind it', seen.slow) });
-  const problem = seen.fast <= seen.slow ? 'The rate in the cache must be the higher one.' : cache.expected > seen.bytes ? 'At these rates it would have taken longer even in the cache: the cache was never left, or the rates are off.' : cache.expected < 0 ? 'At these rates it would have been done sooner even without a cache: something else held it up.' : null;
+  const cache = cacheFromTotals.explain({
+    bytes,
+    seconds: given('time', seen.seconds, 's', { kind: 'entered' }),
+    fast: about('rate in the cache', seen.fast),
+    slow: about('rate behind it', seen.slow),
+  });
+  const problem =
+    seen.fast <= seen.slow
+      ? 'The rate in the cache must be the higher one.'
+      : cache.expected > seen.bytes
+        ? 'At these rates it would have taken longer even in the cache: the cache was never left, or the rates are off.'
+        : cache.expected < 0
+          ? 'At these rates it would have been done sooner even without a cache: something else held it up.'
+          : null;
   return (
     <Panel title="How large was the cache?">
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>

@@ -9,7 +9,14 @@ export function Converter() {
   const found = convert(text);
   return (
     <Panel title="Units">
-      <TextField label="Size or rate" value={text} onChange={(e) => setText(e.target.value.slice(0, 60))} error={!found.ok} helperText={found.ok ? (found.note ?? '8 TB, 512 MiB, 10 Gb/s, 450 MB/s') : found.problem} sx={{ width: 320, maxWidth: '100%' }} />
+      <TextField
+        label="Size or rate"
+        value={text}
+        onChange={(e) => setText(e.target.value.slice(0, 60))}
+        error={!found.ok}
+        helperText={found.ok ? (found.note ?? '8 TB, 512 MiB, 10 Gb/s, 450 MB/s') : found.problem}
+        sx={{ width: 320, maxWidth: '100%' }}
+      />
       {found.ok && (
         <Table size="small" sx={{ mt: 1, maxWidth: 520 }}>
           <TableBody>

@@ -4,7 +4,11 @@ import { judgeLink, type Judged, type PluggedIn } from '@kymar/core/devices';
 import { devices } from '../state/server';
 import { Panel } from '../ui/panel';
 
-const COLOR: Record<Judged['state'], string> = { held: 'error.main', full: 'success.main', open: 'text.secondary' };
+const COLOR: Record<Judged['state'], string> = {
+  held: 'error.main',
+  full: 'success.main',
+  open: 'text.secondary',
+};
 
 /** Storage plugged into this machine and what each link negotiated. */
 export function Devices() {
@@ -35,8 +39,16 @@ export function Devices() {
           {problem}
         </Alert>
       )}
-      {found?.length === 0 && <Typography color="textSecondary">No USB, NVMe or SATA storage tells its link on this machine. Negotiated speeds are read on Linux; virtual disks have none.</Typography>}
-      <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1, maxHeight: 320, overflow: 'auto' }}>
+      {found?.length === 0 && (
+        <Typography color="textSecondary">
+          No USB, NVMe or SATA storage tells its link on this machine. Negotiated speeds are read on Linux;
+          virtual disks have none.
+        </Typography>
+      )}
+      <Box
+        component="ul"
+        sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1, maxHeight: 320, overflow: 'auto' }}
+      >
         {found?.map((device) => {
           const { state, words } = judgeLink(device);
           return (

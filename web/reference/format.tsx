@@ -19,7 +19,8 @@ interface Row {
 /** When a full format of a disk ends, from how far it has come: inner tracks are slower, a straight line is short. */
 export function FormatEnd() {
   const [rows, setRows] = useState<Row[]>([{ key: 0, share: 0.26, elapsed: (4 * 60 + 20) * 60 }]);
-  const set = (key: number, part: Partial<Row>) => setRows(rows.map((row) => (row.key === key ? { ...row, ...part } : row)));
+  const set = (key: number, part: Partial<Row>) =>
+    setRows(rows.map((row) => (row.key === key ? { ...row, ...part } : row)));
   const settled = useDeferredValue(rows);
   const found = useMemo(() => {
     try {
@@ -32,20 +33,59 @@ export function FormatEnd() {
   return (
     <Panel title="When does the full format end?">
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
-        Or a soak, or any other pass over the whole disk: how far it had come, and how long after the start. Whole per cent will do; more checkpoints narrow it.
+        Or a soak, or any other pass over the whole disk: how far it had come, and how long after the start.
+        Whole per cent will do; more checkpoints narrow it.
       </Typography>
       <Box sx={{ display: 'grid', gap: 1 }}>
         {rows.map((row, i) => (
-          <Box key={row.key} sx={{ display: 'grid', gridTemplateColumns: '130px minmax(0, 1fr) 36px', gap: 1, alignItems: 'start' }}>
-            <QuantityField label={`Done at ${i + 1}`} dimension="percent" value={row.share} onValue={(share) => share !== null && set(row.key, { share })} />
-            <QuantityField label={`After ${i + 1}`} dimension="time" value={row.elapsed} onValue={(elapsed) => elapsed !== null && set(row.key, { elapsed })} />
-            <IconButton size="small" disabled={rows.length === 1} aria-label={`Remove checkpoint ${i + 1}`} onClick={() => setRows(rows.filter((r) => r.key !== row.key))}>
+          <Box
+            key={row.key}
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: '130px minmax(0, 1fr) 36px',
+              gap: 1,
+              alignItems: 'start',
+            }}
+          >
+            <QuantityField
+              label={`Done at ${i + 1}`}
+              dimension="percent"
+              value={row.share}
+              onValue={(share) => share !== null && set(row.key, { share })}
+            />
+            <QuantityField
+              label={`After ${i + 1}`}
+              dimension="time"
+              value={row.elapsed}
+              onValue={(elapsed) => elapsed !== null && set(row.key, { elapsed })}
+            />
+            <IconButton
+              size="small"
+              disabled={rows.length === 1}
+              aria-label={`Remove checkpoint ${i + 1}`}
+              onClick={() => setRows(rows.filter((r) => r.key !== row.key))}
+            >
               <DeleteOutlineIcon fontSize="small" />
             </IconButton>
           </Box>
         ))}
       </Box>
-      <Button size="small" startIcon={<AddIcon />} sx={{ mt: 0.5 }} disabled={rows.length >= 12} onClick={() => setRows([...rows, { key: Math.max(...rows.map((r) => r.key)) + 1, share: Math.min(1, last.share + 0.1), elapsed: last.elapsed * 1.4 }])}>
+      <Button
+        size="small"
+        startIcon={<AddIcon />}
+        sx={{ mt: 0.5 }}
+        disabled={rows.length >= 12}
+        onClick={() =>
+          setRows([
+            ...rows,
+            {
+              key: Math.max(...rows.map((r) => r.key)) + 1,
+              share: Math.min(1, last.share + 0.1),
+              elapsed: last.elapsed * 1.4,
+            },
+          ])
+        }
+      >
         Another checkpoint
       </Button>
       {typeof found === 'string' ? (
@@ -55,10 +95,14 @@ export function FormatEnd() {
       ) : (
         <Box sx={{ mt: 1 }} aria-live="polite">
           <Typography>
-            Done <Figure of={found.total}>{format(found.total.expected, 's')}</Figure> after the start, in nine of ten between {format(found.total.low, 's')} and {format(found.total.high, 's')}: {format(Math.max(0, found.total.expected - last.elapsed), 's')} from the last checkpoint.
+            Done <Figure of={found.total}>{format(found.total.expected, 's')}</Figure> after the start, in
+            nine of ten between {format(found.total.low, 's')} and {format(found.total.high, 's')}:{' '}
+            {format(Math.max(0, found.total.expected - last.elapsed), 's')} from the last checkpoint.
           </Typography>
           <Typography variant="body2" color="textSecondary">
-            A straight line would say {format(found.straight, 's')}, {Math.round(Math.abs(1 - found.straight / found.total.expected) * 100)} % {found.straight < found.total.expected ? 'short' : 'long'}.
+            A straight line would say {format(found.straight, 's')},{' '}
+            {Math.round(Math.abs(1 - found.straight / found.total.expected) * 100)} %{' '}
+            {found.straight < found.total.expected ? 'short' : 'long'}.
           </Typography>
         </Box>
       )}

@@ -5,7 +5,11 @@ import { format } from '@kymar/core/units';
 import { Panel } from '../ui/panel';
 
 const count = (value: number) => value.toLocaleString('en-GB');
-const ROWS: [key: Exclude<keyof Counters, 'from' | 'warnings'>, label: string, words: (value: number) => string][] = [
+const ROWS: [
+  key: Exclude<keyof Counters, 'from' | 'warnings'>,
+  label: string,
+  words: (value: number) => string,
+][] = [
   ['written', 'Written by the host', (v) => format(v, 'B', 4)],
   ['read', 'Read by the host', (v) => format(v, 'B', 4)],
   ['percentageUsed', 'Percentage used', (v) => format(v, '%')],
@@ -33,8 +37,21 @@ export function Health() {
     if (picker.current) picker.current.value = '';
   };
   return (
-    <Panel title="What does the drive count?" aside={<Button size="small" onClick={() => picker.current?.click()}>Open a log page</Button>}>
-      <input ref={picker} type="file" hidden aria-label="Health log page" onChange={(e) => void take(e.target.files)} />
+    <Panel
+      title="What does the drive count?"
+      aside={
+        <Button size="small" onClick={() => picker.current?.click()}>
+          Open a log page
+        </Button>
+      }
+    >
+      <input
+        ref={picker}
+        type="file"
+        hidden
+        aria-label="Health log page"
+        onChange={(e) => void take(e.target.files)}
+      />
       <TextField
         fullWidth
         multiline
@@ -47,13 +64,20 @@ export function Health() {
           setTold(e.target.value.trim() === '' ? null : fromPasted(e.target.value));
         }}
         error={told?.ok === false}
-        helperText={told?.ok === false ? told.problem : 'The raw 512 bytes of the NVMe health page, ATA device statistics, or lines in the standards’ field names.'}
+        helperText={
+          told?.ok === false
+            ? told.problem
+            : 'The raw 512 bytes of the NVMe health page, ATA device statistics, or lines in the standards’ field names.'
+        }
         slotProps={{ inputLabel: { shrink: true } }}
       />
       {told?.ok && (
         <Box sx={{ mt: 1 }}>
           <Typography variant="body2" color="textSecondary">
-            From {told.counters.from}. {told.counters.written !== null && told.counters.powerOnHours ? `On average ${format((told.counters.written / told.counters.powerOnHours) * 24, 'B/day')} while switched on.` : ''}
+            From {told.counters.from}.{' '}
+            {told.counters.written !== null && told.counters.powerOnHours
+              ? `On average ${format((told.counters.written / told.counters.powerOnHours) * 24, 'B/day')} while switched on.`
+              : ''}
           </Typography>
           {told.counters.warnings.map((words) => (
             <Typography key={words} variant="body2" color="error" role="alert" sx={{ fontWeight: 600 }}>

@@ -15,7 +15,20 @@ import { RatingEnd } from './rating';
 /** What a technician looks up: names decoded, units converted, interfaces, rules of thumb. */
 export function Reference() {
   return (
-    <Box component="main" sx={{ px: 3, py: 3, maxWidth: 1680, width: '100%', mx: 'auto', display: 'grid', gap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 9fr) minmax(0, 10fr)' }, alignItems: 'start' }}>
+    <Box
+      component="main"
+      sx={{
+        px: 3,
+        py: 3,
+        maxWidth: 1680,
+        width: '100%',
+        mx: 'auto',
+        display: 'grid',
+        gap: 2,
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 9fr) minmax(0, 10fr)' },
+        alignItems: 'start',
+      }}
+    >
       <Typography variant="h1" sx={{ gridColumn: '1 / -1' }}>
         Reference
       </Typography>

@@ -1,13 +1,21 @@
 import { Table, TableBody, TableCell, TableHead, TableRow, TextField, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
-import { ceilingOf, explainCeiling, explainPractical, lineRateOf, LINKS, practicalOf } from '@kymar/core/links';
+import {
+  ceilingOf,
+  explainCeiling,
+  explainPractical,
+  lineRateOf,
+  LINKS,
+  practicalOf,
+} from '@kymar/core/links';
 import { ownRates, type OwnRate } from '@kymar/core/reference';
 import { format } from '@kymar/core/units';
 import { useJobs } from '../state/jobs';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
 
-const mb = (rate: number) => (rate / 1e6).toLocaleString('en-GB', { maximumFractionDigits: rate < 100e6 ? 1 : 0 });
+const mb = (rate: number) =>
+  (rate / 1e6).toLocaleString('en-GB', { maximumFractionDigits: rate < 100e6 ? 1 : 0 });
 
 /** What the shop's runs reached over a link, each direction with how many they are. */
 function Own({ list }: { list: readonly OwnRate[] }) {
@@ -28,10 +36,25 @@ export function Interfaces() {
   const own = useMemo(() => ownRates(Object.values(jobs)), [jobs]);
   const [search, setSearch] = useState('');
   const words = search.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = LINKS.filter((link) => words.every((w) => [link.name, link.family, ...(link.also ?? [])].join(' ').toLowerCase().includes(w)));
+  const found = LINKS.filter((link) =>
+    words.every((w) => [link.name, link.family, ...(link.also ?? [])].join(' ').toLowerCase().includes(w)),
+  );
   return (
-    <Panel title="Interfaces, MB/s" sx={{ '& td, & th': { px: 0.75 } }} aside={<TextField label="Find" value={search} onChange={(e) => setSearch(e.target.value)} sx={{ width: 180 }} />}>
-      {found.length === 0 && <Typography color="textSecondary">No interface is called “{search}”.</Typography>}
+    <Panel
+      title="Interfaces, MB/s"
+      sx={{ '& td, & th': { px: 0.75 } }}
+      aside={
+        <TextField
+          label="Find"
+          value={search}
+          onChange={(e) => setSearch(e.target.value)}
+          sx={{ width: 180 }}
+        />
+      }
+    >
+      {found.length === 0 && (
+        <Typography color="textSecondary">No interface is called “{search}”.</Typography>
+      )}
       <Table size="small">
         <TableHead>
           <TableRow>
@@ -52,7 +75,12 @@ export function Interfaces() {
                 <TableCell sx={{ minWidth: 124 }}>
                   {link.name}
                   {link.also && (
-                    <Typography variant="caption" color="textSecondary" component="div" sx={{ whiteSpace: 'normal' }}>
+                    <Typography
+                      variant="caption"
+                      color="textSecondary"
+                      component="div"
+                      sx={{ whiteSpace: 'normal' }}
+                    >
                       {link.also.join(', ')}
                     </Typography>
                   )}
@@ -67,7 +95,9 @@ export function Interfaces() {
                   <Figure of={() => explainPractical(link, 'read')}>{mb(range.expected)}</Figure>
                 </TableCell>
                 <TableCell align="right">
-                  <Figure of={() => explainPractical(link, 'write')}>{mb(practicalOf(link, 'write').expected)}</Figure>
+                  <Figure of={() => explainPractical(link, 'write')}>
+                    {mb(practicalOf(link, 'write').expected)}
+                  </Figure>
                 </TableCell>
                 <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
                   {mb(range.low)} to {mb(range.high)}
@@ -84,7 +114,8 @@ export function Interfaces() {
       </Table>
       {own.length === 0 && (
         <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 1 }}>
-          The shop’s own figures appear once a job holds finished runs whose whole course one link decided: large files, cache not used up.
+          The shop’s own figures appear once a job holds finished runs whose whole course one link decided:
+          large files, cache not used up.
         </Typography>
       )}
     </Panel>

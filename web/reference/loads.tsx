@@ -26,7 +26,8 @@ function normal(): () => number {
 /** What a load is made of, from its times on three devices or more of one host: what no drive can shorten, and what it can. */
 export function Loads() {
   const [rows, setRows] = useState(FIRST);
-  const set = (key: number, part: Partial<LoadTiming>) => setRows(rows.map((row) => (row.key === key ? { ...row, ...part } : row)));
+  const set = (key: number, part: Partial<LoadTiming>) =>
+    setRows(rows.map((row) => (row.key === key ? { ...row, ...part } : row)));
   const found = useMemo(() => {
     try {
       return fitLoad(rows, null, normal());
@@ -34,27 +35,66 @@ export function Loads() {
       return (error as Error).message;
     }
   }, [rows]);
-  const about = (seconds: number) => ({ low: seconds - 2 * THUMB, expected: seconds, high: seconds + 2 * THUMB });
+  const about = (seconds: number) => ({
+    low: seconds - 2 * THUMB,
+    expected: seconds,
+    high: seconds + 2 * THUMB,
+  });
   const sorted = [...rows].sort((a, b) => a.seconds - b.seconds);
   const best = sorted.slice(0, 2);
   return (
     <Panel title="What is a load waiting for?">
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
-        The same program on the same host, started cold from three devices or more: what each reads at, how long one small request takes, how long the load took.
+        The same program on the same host, started cold from three devices or more: what each reads at, how
+        long one small request takes, how long the load took.
       </Typography>
       <Box sx={{ display: 'grid', gap: 1 }}>
         {rows.map((row, i) => (
-          <Box key={row.key} sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, minmax(0, 1fr)) 36px', gap: 1, alignItems: 'start' }}>
-            <QuantityField label={`Device ${i + 1} reads at`} dimension="rate" value={row.rate} onValue={(rate) => rate && set(row.key, { rate })} />
-            <QuantityField label={`One request ${i + 1}`} dimension="time" value={row.latency} onValue={(latency) => latency && set(row.key, { latency })} />
-            <QuantityField label={`Loaded in ${i + 1}`} dimension="time" value={row.seconds} onValue={(seconds) => seconds && set(row.key, { seconds })} />
-            <IconButton size="small" disabled={rows.length <= 3} aria-label={`Remove device ${i + 1}`} onClick={() => setRows(rows.filter((r) => r.key !== row.key))}>
+          <Box
+            key={row.key}
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: 'repeat(3, minmax(0, 1fr)) 36px',
+              gap: 1,
+              alignItems: 'start',
+            }}
+          >
+            <QuantityField
+              label={`Device ${i + 1} reads at`}
+              dimension="rate"
+              value={row.rate}
+              onValue={(rate) => rate && set(row.key, { rate })}
+            />
+            <QuantityField
+              label={`One request ${i + 1}`}
+              dimension="time"
+              value={row.latency}
+              onValue={(latency) => latency && set(row.key, { latency })}
+            />
+            <QuantityField
+              label={`Loaded in ${i + 1}`}
+              dimension="time"
+              value={row.seconds}
+              onValue={(seconds) => seconds && set(row.key, { seconds })}
+            />
+            <IconButton
+              size="small"
+              disabled={rows.length <= 3}
+              aria-label={`Remove device ${i + 1}`}
+              onClick={() => setRows(rows.filter((r) => r.key !== row.key))}
+            >
               <DeleteOutlineIcon fontSize="small" />
             </IconButton>
           </Box>
         ))}
       </Box>
-      <Button size="small" startIcon={<AddIcon />} sx={{ mt: 0.5 }} disabled={rows.length >= 12} onClick={() => setRows([...rows, { ...rows.at(-1)!, key: Math.max(...rows.map((r) => r.key)) + 1 }])}>
+      <Button
+        size="small"
+        startIcon={<AddIcon />}
+        sx={{ mt: 0.5 }}
+        disabled={rows.length >= 12}
+        onClick={() => setRows([...rows, { ...rows.at(-1)!, key: Math.max(...rows.map((r) => r.key)) + 1 }])}
+      >
         Another device
       </Button>
       {typeof found === 'string' ? (
@@ -63,9 +103,18 @@ export function Loads() {
         </Typography>
       ) : (
         <Typography sx={{ mt: 1 }} aria-live="polite">
-          Host and program alone take <Figure of={fitted('host and program alone', found.own, 's', rows.length)} />: no drive shortens that. It loads <Figure of={fitted('bytes it loads', found.bytes, 'B', rows.length)} /> in <Figure of={fitted('requests that wait', found.requests, 'count', rows.length)}>{format(Math.round(found.requests.expected), 'count')}</Figure> requests that wait one after another.{' '}
-          {best.length === 2 && `Between the two quickest the difference is ${{ yes: 'felt', no: 'not felt', unclear: 'at the edge of what is felt' }[noticeable(about(best[0]!.seconds), about(best[1]!.seconds))]} (0.3 s or 20 %, common practice).`}
-          {found.misses > 1 ? ` The fit misses the timings by ${format(found.misses, 's')}: something else differed between them.` : ''}
+          Host and program alone take{' '}
+          <Figure of={fitted('host and program alone', found.own, 's', rows.length)} />: no drive shortens
+          that. It loads <Figure of={fitted('bytes it loads', found.bytes, 'B', rows.length)} /> in{' '}
+          <Figure of={fitted('requests that wait', found.requests, 'count', rows.length)}>
+            {format(Math.round(found.requests.expected), 'count')}
+          </Figure>{' '}
+          requests that wait one after another.{' '}
+          {best.length === 2 &&
+            `Between the two quickest the difference is ${{ yes: 'felt', no: 'not felt', unclear: 'at the edge of what is felt' }[noticeable(about(best[0]!.seconds), about(best[1]!.seconds))]} (0.3 s or 20 %, common practice).`}
+          {found.misses > 1
+            ? ` The fit misses the timings by ${format(found.misses, 's')}: something else differed between them.`
+            : ''}
         </Typography>
       )}
     </Panel>

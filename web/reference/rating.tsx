@@ -27,40 +27,105 @@ export function RatingEnd() {
     { key: 1, day: 62, written: 3.6e12 },
     { key: 2, day: 155, written: 9.79e12 },
   ]);
-  const set = (key: number, part: Partial<Row>) => setRows(rows.map((row) => (row.key === key ? { ...row, ...part } : row)));
+  const set = (key: number, part: Partial<Row>) =>
+    setRows(rows.map((row) => (row.key === key ? { ...row, ...part } : row)));
   const found = useMemo(() => {
     try {
       const readings = [...rows].sort((a, b) => a.day - b.day).map(({ day, written }) => ({ day, written }));
-      return life({ tbw: entered(sheet.tbw), capacity: entered(sheet.capacity), warrantyYears: entered(sheet.years), writesPerDay: null, readings, ...(since ? { since } : {}) });
+      return life({
+        tbw: entered(sheet.tbw),
+        capacity: entered(sheet.capacity),
+        warrantyYears: entered(sheet.years),
+        writesPerDay: null,
+        readings,
+        ...(since ? { since } : {}),
+      });
     } catch (error) {
       return (error as Error).message;
     }
   }, [sheet, since, rows]);
-  const day = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { month: 'long', year: 'numeric', timeZone: 'UTC' });
+  const day = (iso: string) =>
+    new Date(iso).toLocaleDateString('en-GB', { month: 'long', year: 'numeric', timeZone: 'UTC' });
   const last = rows.reduce((a, b) => (b.day > a.day ? b : a), rows[0]!);
   return (
     <Panel title="When do the rated writes run out?">
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
-        What the drive’s own counter of written bytes showed, and how old it was then. Three readings or more tell how surely; four tell whether the writes grow.
+        What the drive’s own counter of written bytes showed, and how old it was then. Three readings or more
+        tell how surely; four tell whether the writes grow.
       </Typography>
       <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', mb: 1.5 }}>
-        <QuantityField label="Rated writes (TBW)" dimension="bytes" value={sheet.tbw} onValue={(tbw) => tbw && setSheet({ ...sheet, tbw })} />
-        <QuantityField label="Capacity" dimension="bytes" value={sheet.capacity} onValue={(capacity) => capacity && setSheet({ ...sheet, capacity })} />
-        <QuantityField label="Warranty, years" dimension="count" value={sheet.years} onValue={(years) => years && setSheet({ ...sheet, years })} />
-        <TextField label="In use since" type="date" value={since} onChange={(e) => setSince(e.target.value)} slotProps={{ inputLabel: { shrink: true } }} />
+        <QuantityField
+          label="Rated writes (TBW)"
+          dimension="bytes"
+          value={sheet.tbw}
+          onValue={(tbw) => tbw && setSheet({ ...sheet, tbw })}
+        />
+        <QuantityField
+          label="Capacity"
+          dimension="bytes"
+          value={sheet.capacity}
+          onValue={(capacity) => capacity && setSheet({ ...sheet, capacity })}
+        />
+        <QuantityField
+          label="Warranty, years"
+          dimension="count"
+          value={sheet.years}
+          onValue={(years) => years && setSheet({ ...sheet, years })}
+        />
+        <TextField
+          label="In use since"
+          type="date"
+          value={since}
+          onChange={(e) => setSince(e.target.value)}
+          slotProps={{ inputLabel: { shrink: true } }}
+        />
       </Box>
       <Box sx={{ display: 'grid', gap: 1 }}>
         {rows.map((row, i) => (
-          <Box key={row.key} sx={{ display: 'grid', gridTemplateColumns: '130px minmax(0, 1fr) 36px', gap: 1, alignItems: 'start' }}>
-            <QuantityField label={`Day of reading ${i + 1}`} dimension="count" value={row.day} onValue={(v) => v !== null && set(row.key, { day: v })} />
-            <QuantityField label={`Written by then ${i + 1}`} dimension="bytes" value={row.written} onValue={(v) => v !== null && set(row.key, { written: v })} />
-            <IconButton size="small" disabled={rows.length <= 2} aria-label={`Remove reading ${i + 1}`} onClick={() => setRows(rows.filter((r) => r.key !== row.key))}>
+          <Box
+            key={row.key}
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: '130px minmax(0, 1fr) 36px',
+              gap: 1,
+              alignItems: 'start',
+            }}
+          >
+            <QuantityField
+              label={`Day of reading ${i + 1}`}
+              dimension="count"
+              value={row.day}
+              onValue={(v) => v !== null && set(row.key, { day: v })}
+            />
+            <QuantityField
+              label={`Written by then ${i + 1}`}
+              dimension="bytes"
+              value={row.written}
+              onValue={(v) => v !== null && set(row.key, { written: v })}
+            />
+            <IconButton
+              size="small"
+              disabled={rows.length <= 2}
+              aria-label={`Remove reading ${i + 1}`}
+              onClick={() => setRows(rows.filter((r) => r.key !== row.key))}
+            >
               <DeleteOutlineIcon fontSize="small" />
             </IconButton>
           </Box>
         ))}
       </Box>
-      <Button size="small" startIcon={<AddIcon />} sx={{ mt: 0.5 }} disabled={rows.length >= 40} onClick={() => setRows([...rows, { key: Math.max(...rows.map((r) => r.key)) + 1, day: last.day + 30, written: last.written * 1.2 }])}>
+      <Button
+        size="small"
+        startIcon={<AddIcon />}
+        sx={{ mt: 0.5 }}
+        disabled={rows.length >= 40}
+        onClick={() =>
+          setRows([
+            ...rows,
+            { key: Math.max(...rows.map((r) => r.key)) + 1, day: last.day + 30, written: last.written * 1.2 },
+          ])
+        }
+      >
         Another reading
       </Button>
       {typeof found === 'string' ? (
@@ -72,23 +137,33 @@ export function RatingEnd() {
           <Typography>
             {found.rate && (
               <>
-                At <Figure of={found.rate} /> ({format(found.rate.low, 'B/day')} to {format(found.rate.high, 'B/day')}){' '}
+                At <Figure of={found.rate} /> ({format(found.rate.low, 'B/day')} to{' '}
+                {format(found.rate.high, 'B/day')}){' '}
               </>
             )}
             {found.left && (
               <>
-                <Figure of={found.left} /> are left{found.fromNew ? <>, <Figure of={found.fromNew} /> from new</> : null}.
+                <Figure of={found.left} /> are left
+                {found.fromNew ? (
+                  <>
+                    , <Figure of={found.fromNew} /> from new
+                  </>
+                ) : null}
+                .
               </>
             )}
           </Typography>
           {found.growth && found.leftGrowing && (
             <Typography variant="body2">
-              The daily writes change by <Figure of={found.growth.perDay} /> each day{found.growth.sure ? '' : ', which may be chance'}: if that goes on, <Figure of={found.leftGrowing} /> are left.
+              The daily writes change by <Figure of={found.growth.perDay} /> each day
+              {found.growth.sure ? '' : ', which may be chance'}: if that goes on,{' '}
+              <Figure of={found.leftGrowing} /> are left.
             </Typography>
           )}
           {found.runsOut && (
             <Typography variant="body2" sx={{ fontWeight: 600 }}>
-              Runs out about {day(found.runsOut.expected)}, between {day(found.runsOut.earliest)} and {day(found.runsOut.latest)}.
+              Runs out about {day(found.runsOut.expected)}, between {day(found.runsOut.earliest)} and{' '}
+              {day(found.runsOut.latest)}.
             </Typography>
           )}
         </Box>

@@ -1,4 +1,13 @@
-import { Alert, Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from '@mui/material';
+import {
+  Alert,
+  Box,
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  Typography,
+} from '@mui/material';
 import { useState } from 'react';
 import { repairJob, type Job } from '@kymar/core/job';
 import { jobRecords } from '../state/jobs';
@@ -15,15 +24,25 @@ export function AsidePanel() {
   const stores = useStatus((s) => s.stores);
   const [repairing, setRepairing] = useState<{ aside: Aside; job: Job; did: string[] } | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const list = (['jobs', 'parts'] as const).flatMap((store) => (stores[store]?.aside ?? []).map((aside) => ({ store, aside })));
+  const list = (['jobs', 'parts'] as const).flatMap((store) =>
+    (stores[store]?.aside ?? []).map((aside) => ({ store, aside })),
+  );
   if (list.length === 0) return null;
   const repair = (aside: Aside) => {
     const found = repairJob(aside.raw);
     if (found.ok) setRepairing({ aside, ...found.value });
-    else setProblem(`${aside.key} cannot be repaired: ${found.problems[0]} Export it; a newer Kymar may read it.`);
+    else
+      setProblem(
+        `${aside.key} cannot be repaired: ${found.problems[0]} Export it; a newer Kymar may read it.`,
+      );
   };
   return (
-    <Panel title={list.length === 1 ? 'A record that cannot be used' : `${list.length} records that cannot be used`} sx={{ gridColumn: '1 / -1' }}>
+    <Panel
+      title={
+        list.length === 1 ? 'A record that cannot be used' : `${list.length} records that cannot be used`
+      }
+      sx={{ gridColumn: '1 / -1' }}
+    >
       <Typography variant="body2" sx={{ mb: 1 }}>
         They stand in the browser’s storage as they were, and nothing writes over them.
       </Typography>
@@ -33,7 +52,18 @@ export function AsidePanel() {
         </Alert>
       )}
       {list.map(({ store, aside }) => (
-        <Box key={`${store}/${aside.key}`} sx={{ display: 'flex', alignItems: 'center', gap: 1, flexWrap: 'wrap', py: 0.75, borderTop: 1, borderColor: 'divider' }}>
+        <Box
+          key={`${store}/${aside.key}`}
+          sx={{
+            display: 'flex',
+            alignItems: 'center',
+            gap: 1,
+            flexWrap: 'wrap',
+            py: 0.75,
+            borderTop: 1,
+            borderColor: 'divider',
+          }}
+        >
           <Box sx={{ flex: 1, minWidth: 240 }}>
             <Typography variant="body2" sx={{ fontWeight: 600 }}>
               {titleOf(aside)}
@@ -42,15 +72,35 @@ export function AsidePanel() {
               {aside.problem}
             </Typography>
           </Box>
-          <Button size="small" aria-label={`Export ${titleOf(aside)}`} onClick={() => saveFile(fileName(titleOf(aside), 'json'), JSON.stringify(aside.raw, null, 2), 'application/json')}>
+          <Button
+            size="small"
+            aria-label={`Export ${titleOf(aside)}`}
+            onClick={() =>
+              saveFile(
+                fileName(titleOf(aside), 'json'),
+                JSON.stringify(aside.raw, null, 2),
+                'application/json',
+              )
+            }
+          >
             Export
           </Button>
           {store === 'jobs' && !aside.newer && (
-            <Button size="small" variant="outlined" aria-label={`Repair ${titleOf(aside)}`} onClick={() => repair(aside)}>
+            <Button
+              size="small"
+              variant="outlined"
+              aria-label={`Repair ${titleOf(aside)}`}
+              onClick={() => repair(aside)}
+            >
               Repair
             </Button>
           )}
-          <Button size="small" color="error" aria-label={`Move ${titleOf(aside)} to the bin`} onClick={() => void STORES[store].drop(aside.key).catch((e: Error) => setProblem(e.message))}>
+          <Button
+            size="small"
+            color="error"
+            aria-label={`Move ${titleOf(aside)} to the bin`}
+            onClick={() => void STORES[store].drop(aside.key).catch((e: Error) => setProblem(e.message))}
+          >
             To the bin
           </Button>
         </Box>
@@ -74,7 +124,9 @@ export function AsidePanel() {
             <Button
               variant="contained"
               onClick={() => {
-                void jobRecords.repair(repairing.aside.key, repairing.job).catch((e: Error) => setProblem(e.message));
+                void jobRecords
+                  .repair(repairing.aside.key, repairing.job)
+                  .catch((e: Error) => setProblem(e.message));
                 setRepairing(null);
               }}
             >

@@ -1,8 +1,32 @@
-import { Alert, Box, Button, Checkbox, Dialog, DialogActions, DialogContent, DialogTitle, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
+import {
+  Alert,
+  Box,
+  Button,
+  Checkbox,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  Table,
+  TableBody,
+  TableCell,
+  TableHead,
+  TableRow,
+  Typography,
+} from '@mui/material';
 import { useRef, useState } from 'react';
 import { writeBackup, type Restoring } from '@kymar/core/backup';
 import { nameOf } from '@kymar/core/parts';
-import { backupName, backUpNow, canChooseFolder, chooseFolder, everything, stopBackup, useBackup, wakeUp } from '../state/backup';
+import {
+  backupName,
+  backUpNow,
+  canChooseFolder,
+  chooseFolder,
+  everything,
+  stopBackup,
+  useBackup,
+  wakeUp,
+} from '../state/backup';
 import { putJobs, useJobs } from '../state/jobs';
 import { putEntries } from '../state/parts';
 import { setSetting, useSettings } from '../state/settings';
@@ -11,7 +35,8 @@ import { saveFile } from '../ui/files';
 import { Panel } from '../ui/panel';
 import { read, type BackupPreview } from '../workers';
 
-const when = (at: string) => new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+const when = (at: string) =>
+  new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
 
 /** Everything in one file, by hand or by itself, and back from it with a look at what would change. */
 export function BackupPanel() {
@@ -29,7 +54,9 @@ export function BackupPanel() {
     if (!files?.[0]) return;
     setWrong([]);
     await saveNow();
-    const preview = await read.backup(files[0]).catch((error: Error): BackupPreview => ({ at: '', list: [], bin: 0, problems: [error.message] }));
+    const preview = await read
+      .backup(files[0])
+      .catch((error: Error): BackupPreview => ({ at: '', list: [], bin: 0, problems: [error.message] }));
     if (input.current) input.current.value = '';
     if (preview.at === '') setWrong(preview.problems);
     else setFound(preview);
@@ -37,13 +64,21 @@ export function BackupPanel() {
   return (
     <Panel title="Back-up">
       <Typography variant="body2" sx={{ mb: 1.5 }}>
-        One file holds all jobs, your parts and the bin. {backedUp ? `Last backed up ${when(backedUp)}.` : 'Nothing was backed up yet.'}
+        One file holds all jobs, your parts and the bin.{' '}
+        {backedUp ? `Last backed up ${when(backedUp)}.` : 'Nothing was backed up yet.'}
       </Typography>
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
         <Button variant="contained" onClick={() => void save()}>
           Back up everything
         </Button>
-        <input ref={input} type="file" accept=".json,application/json" hidden aria-label="Back-up file" onChange={(e) => void take(e.target.files)} />
+        <input
+          ref={input}
+          type="file"
+          accept=".json,application/json"
+          hidden
+          aria-label="Back-up file"
+          onChange={(e) => void take(e.target.files)}
+        />
         <Button variant="outlined" onClick={() => input.current?.click()}>
           Restore from a file
         </Button>
@@ -57,11 +92,15 @@ export function BackupPanel() {
         By itself
       </Typography>
       {!canChooseFolder() && !folder ? (
-        <Typography variant="body2">This browser cannot write into a folder of your choice. Back up by hand, best at the end of each day.</Typography>
+        <Typography variant="body2">
+          This browser cannot write into a folder of your choice. Back up by hand, best at the end of each
+          day.
+        </Typography>
       ) : !folder ? (
         <>
           <Typography variant="body2" sx={{ mb: 1 }}>
-            Choose a folder, best on another drive: every change is backed up there shortly after it is made, a file a day, the last fourteen days.
+            Choose a folder, best on another drive: every change is backed up there shortly after it is made,
+            a file a day, the last fourteen days.
           </Typography>
           <Button variant="outlined" onClick={() => void chooseFolder()}>
             Choose a folder
@@ -70,7 +109,11 @@ export function BackupPanel() {
       ) : (
         <>
           <Typography variant="body2" sx={{ mb: 1 }}>
-            {state === 'on' ? `Every change goes into the folder “${folder.name}”.` : state === 'asleep' ? `The browser wants to be asked again before it writes into “${folder.name}”.` : `Folder “${folder.name}”.`}
+            {state === 'on'
+              ? `Every change goes into the folder “${folder.name}”.`
+              : state === 'asleep'
+                ? `The browser wants to be asked again before it writes into “${folder.name}”.`
+                : `Folder “${folder.name}”.`}
           </Typography>
           {state === 'failed' && (
             <Alert severity="error" variant="outlined" sx={{ mb: 1 }}>
@@ -91,14 +134,21 @@ export function BackupPanel() {
   );
 }
 
-const STATE: Record<Restoring['state'], string> = { new: 'not here', same: 'the same here', older: 'differs, yours is newer', newer: 'differs, the file’s is newer' };
+const STATE: Record<Restoring['state'], string> = {
+  new: 'not here',
+  same: 'the same here',
+  older: 'differs, yours is newer',
+  newer: 'differs, the file’s is newer',
+};
 const keyOf = (r: Restoring) => `${r.store}/${r.key}`;
 const MOST = 300;
 
 /** What a back-up would bring back, record by record; only what is ticked comes. */
 function RestoreDialog({ found, close }: { found: BackupPreview; close(): void }) {
   const differing = found.list.filter((r) => r.state !== 'same');
-  const [wanted, setWanted] = useState(() => new Set(differing.filter((r) => r.state === 'new' || r.state === 'newer').map(keyOf)));
+  const [wanted, setWanted] = useState(
+    () => new Set(differing.filter((r) => r.state === 'new' || r.state === 'newer').map(keyOf)),
+  );
   const [problem, setProblem] = useState<string | null>(null);
   const toggle = (key: string) => {
     const next = new Set(wanted);
@@ -109,9 +159,20 @@ function RestoreDialog({ found, close }: { found: BackupPreview; close(): void }
     try {
       const { jobs, parts } = await read.restored([...wanted]);
       const here = useJobs.getState().jobs;
-      putJobs(jobs.map((job) => ({ ...job, revision: Math.max(job.revision, here[job.id]?.revision ?? 0) + (here[job.id] ? 1 : 0) })), `${jobs.length === 1 ? `“${jobs[0]!.title}”` : `${jobs.length} jobs`} restored`);
+      putJobs(
+        jobs.map((job) => ({
+          ...job,
+          revision: Math.max(job.revision, here[job.id]?.revision ?? 0) + (here[job.id] ? 1 : 0),
+        })),
+        `${jobs.length === 1 ? `“${jobs[0]!.title}”` : `${jobs.length} jobs`} restored`,
+      );
       const entries = Object.entries(parts);
-      putEntries(parts, entries.length === 1 && entries[0]![1] ? `“${nameOf(entries[0]![1])}” restored` : `${entries.length} parts restored`);
+      putEntries(
+        parts,
+        entries.length === 1 && entries[0]![1]
+          ? `“${nameOf(entries[0]![1])}” restored`
+          : `${entries.length} parts restored`,
+      );
       close();
     } catch (error) {
       setProblem((error as Error).message);
@@ -122,7 +183,8 @@ function RestoreDialog({ found, close }: { found: BackupPreview; close(): void }
       <DialogTitle>Back-up of {when(found.at)}</DialogTitle>
       <DialogContent>
         <Typography variant="body2" sx={{ mb: 1 }}>
-          {found.list.length} records, {found.list.length - differing.length} of them as they are here. What is ticked is put in the place of yours, which goes nowhere else: undo brings it back.
+          {found.list.length} records, {found.list.length - differing.length} of them as they are here. What
+          is ticked is put in the place of yours, which goes nowhere else: undo brings it back.
         </Typography>
         {found.problems.slice(0, 8).map((words) => (
           <Typography variant="body2" color="error" key={words}>
@@ -148,7 +210,12 @@ function RestoreDialog({ found, close }: { found: BackupPreview; close(): void }
               {differing.slice(0, MOST).map((r) => (
                 <TableRow key={keyOf(r)}>
                   <TableCell padding="checkbox">
-                    <Checkbox size="small" checked={wanted.has(keyOf(r))} onChange={() => toggle(keyOf(r))} slotProps={{ input: { 'aria-label': `Restore ${r.title}` } }} />
+                    <Checkbox
+                      size="small"
+                      checked={wanted.has(keyOf(r))}
+                      onChange={() => toggle(keyOf(r))}
+                      slotProps={{ input: { 'aria-label': `Restore ${r.title}` } }}
+                    />
                   </TableCell>
                   <TableCell>
                     {r.title}
@@ -159,13 +226,20 @@ function RestoreDialog({ found, close }: { found: BackupPreview; close(): void }
                     ))}
                   </TableCell>
                   <TableCell>{STATE[r.state]}</TableCell>
-                  <TableCell sx={{ overflowWrap: 'anywhere' }}>{r.places.slice(0, 4).join(', ') + (r.places.length > 4 ? ` and ${r.places.length - 4} more` : '')}</TableCell>
+                  <TableCell sx={{ overflowWrap: 'anywhere' }}>
+                    {r.places.slice(0, 4).join(', ') +
+                      (r.places.length > 4 ? ` and ${r.places.length - 4} more` : '')}
+                  </TableCell>
                 </TableRow>
               ))}
             </TableBody>
           </Table>
         )}
-        {differing.length > MOST && <Typography variant="body2">and {differing.length - MOST} more, all of which are taken as they are ticked.</Typography>}
+        {differing.length > MOST && (
+          <Typography variant="body2">
+            and {differing.length - MOST} more, all of which are taken as they are ticked.
+          </Typography>
+        )}
       </DialogContent>
       <DialogActions>
         <Button onClick={close}>Cancel</Button>

@@ -7,7 +7,20 @@ import { StoragePanel } from './storage';
 /** What this browser keeps, and how to keep it safe. */
 export function Settings() {
   return (
-    <Box component="main" sx={{ px: { xs: 1.5, sm: 3 }, py: 3, maxWidth: 1280, width: '100%', mx: 'auto', display: 'grid', gap: 2, alignItems: 'start', gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) minmax(0, 1fr)' } }}>
+    <Box
+      component="main"
+      sx={{
+        px: { xs: 1.5, sm: 3 },
+        py: 3,
+        maxWidth: 1280,
+        width: '100%',
+        mx: 'auto',
+        display: 'grid',
+        gap: 2,
+        alignItems: 'start',
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) minmax(0, 1fr)' },
+      }}
+    >
       <Typography variant="h1" sx={{ gridColumn: '1 / -1' }}>
         Settings
       </Typography>

@@ -6,7 +6,9 @@ import { setSetting, useSettings } from './settings';
 import { useStatus } from './status';
 
 /** How automatic back-up is doing. */
-export const useBackup = create<{ state: 'off' | 'on' | 'asleep' | 'failed'; problem: string | null }>(() => ({ state: 'off', problem: null }));
+export const useBackup = create<{ state: 'off' | 'on' | 'asleep' | 'failed'; problem: string | null }>(
+  () => ({ state: 'off', problem: null }),
+);
 
 /** A change is backed up so long after the last one, in ms. */
 const AFTER = 20_000;
@@ -18,11 +20,21 @@ const NAME = /^kymar-backup-\d{4}-\d{2}-\d{2}\.json$/;
 export async function everything(): Promise<Backup> {
   const { jobs, parts } = useJobs.getState();
   const { stores } = useStatus.getState();
-  const aside = Object.entries(stores).flatMap(([store, { aside: list }]) => list.map(({ key, raw }) => ({ store, key, raw })));
-  return { kymarBackup: BACKUP_VERSION, at: new Date().toISOString(), jobs: Object.values(jobs), parts, bin: await bin.all().catch(() => []), aside };
+  const aside = Object.entries(stores).flatMap(([store, { aside: list }]) =>
+    list.map(({ key, raw }) => ({ store, key, raw })),
+  );
+  return {
+    kymarBackup: BACKUP_VERSION,
+    at: new Date().toISOString(),
+    jobs: Object.values(jobs),
+    parts,
+    bin: await bin.all().catch(() => []),
+    aside,
+  };
 }
 
-export const backupName = (at: Date = new Date()): string => `kymar-backup-${at.toISOString().slice(0, 10)}.json`;
+export const backupName = (at: Date = new Date()): string =>
+  `kymar-backup-${at.toISOString().slice(0, 10)}.json`;
 
 type Folder = FileSystemDirectoryHandle & {
   queryPermission?(of: { mode: 'readwrite' }): Promise<PermissionState>;
@@ -61,7 +73,8 @@ export async function backUpNow(): Promise<void> {
 
 /** Asks for a folder and begins at once. Does nothing when the person closes the question. */
 export async function chooseFolder(): Promise<void> {
-  const pick = (globalThis as unknown as { showDirectoryPicker(of: object): Promise<Folder> }).showDirectoryPicker;
+  const pick = (globalThis as unknown as { showDirectoryPicker(of: object): Promise<Folder> })
+    .showDirectoryPicker;
   const folder = await pick({ id: 'kymar-backup', mode: 'readwrite' }).catch(() => null);
   if (!folder) return;
   setSetting('backupFolder', folder);

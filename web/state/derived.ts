@@ -21,16 +21,25 @@ function remembered<K extends readonly unknown[], V>(make: (...key: K) => V, mos
 
 type Build = NonNullable<Job['build']>;
 type Rules = NonNullable<ReturnType<typeof useRules.getState>['findings']>;
-const setting = remembered((host: Job['host'], build: Build, activities: Job['activities'], needs: Job['needs'], direction: Direction): Setting =>
-  settingOf({ host, build, activities, needs }, direction),
+const setting = remembered(
+  (
+    host: Job['host'],
+    build: Build,
+    activities: Job['activities'],
+    needs: Job['needs'],
+    direction: Direction,
+  ): Setting => settingOf({ host, build, activities, needs }, direction),
 );
 const found = remembered((rules: Rules, of: Setting): Finding[] => rules(of));
 const judged = remembered((job: Job): Verdict => verdict(job));
 
 /** A job's path in one direction with what the rules need to know; null while nothing is built. */
-export const settingOfJob = ({ host, build, activities, needs }: Job, direction: Direction): Setting | null =>
-  build ? setting(host, build, activities, needs, direction) : null;
-export const pathOfJob = (job: Job, direction: Direction = 'write'): Path | null => settingOfJob(job, direction)?.path ?? null;
+export const settingOfJob = (
+  { host, build, activities, needs }: Job,
+  direction: Direction,
+): Setting | null => (build ? setting(host, build, activities, needs, direction) : null);
+export const pathOfJob = (job: Job, direction: Direction = 'write'): Path | null =>
+  settingOfJob(job, direction)?.path ?? null;
 export const findingsBy = (rules: Rules, of: Setting): Finding[] => found(rules, of);
 export const verdictOf = (job: Job): Verdict => judged(job);
 
@@ -44,7 +53,14 @@ function stagesBy(job: Job, rules: Rules | null): StageState[] {
   const found = verdictOf(job);
   const blocked = DIRECTIONS.some((direction) => {
     const of = settingOfJob(job, direction);
-    return of !== null && (of.path.blocked.length > 0 || (rules !== null && findingsBy(rules, of)[0]?.severity === 'blocks'));
+    return (
+      of !== null &&
+      (of.path.blocked.length > 0 || (rules !== null && findingsBy(rules, of)[0]?.severity === 'blocks'))
+    );
   });
-  return stages(job, { blocked, unmet: found.answer === 'falls short' || found.claims.some((c) => !c.simulated && c.right.answer === 'short') });
+  return stages(job, {
+    blocked,
+    unmet:
+      found.answer === 'falls short' || found.claims.some((c) => !c.simulated && c.right.answer === 'short'),
+  });
 }

@@ -10,7 +10,11 @@ const had = (key: readonly unknown[]) => kept.find((entry) => entry.key.every((p
  * A job's forecast, worked out beside the page. While a new one is on its way the last one stands; of what changes faster than it can be worked out, the latest is.
  * @returns undefined until the first is there; null where there is nothing to forecast
  */
-export function useForecast({ host, build, activities, needs, serviceYears }: Plan): { sheet: JobSheet | null | undefined; fresh: boolean; problem: string | null } {
+export function useForecast({ host, build, activities, needs, serviceYears }: Plan): {
+  sheet: JobSheet | null | undefined;
+  fresh: boolean;
+  problem: string | null;
+} {
   const key = [host, build, activities, needs, serviceYears] as const;
   const now = had(key);
   const [last, setLast] = useState<JobSheet | null | undefined>(now?.sheet);

@@ -41,14 +41,23 @@ export const undoable = (name: string, store: Store): void => void stores.set(na
 export function record(name: string, changes: readonly Change[], field: string | null = null): void {
   const at = Date.now();
   const last = past.at(-1);
-  const goesOn = last && field !== null && last.field === field && at - last.at < PAUSE && future.length === 0;
-  if (goesOn) past[past.length - 1] = { ...last, at, changes: last.changes.map((c, i) => ({ ...c, after: changes[i]!.after })) };
+  const goesOn =
+    last && field !== null && last.field === field && at - last.at < PAUSE && future.length === 0;
+  if (goesOn)
+    past[past.length - 1] = {
+      ...last,
+      at,
+      changes: last.changes.map((c, i) => ({ ...c, after: changes[i]!.after })),
+    };
   else past = [...past, { name, field, at, changes: [...changes] }].slice(-MOST);
   future = [];
 }
 
 /** What the next undo and redo would do. */
-export const nextSteps = (): { undo: string | null; redo: string | null } => ({ undo: past.at(-1)?.name ?? null, redo: future.at(-1)?.name ?? null });
+export const nextSteps = (): { undo: string | null; redo: string | null } => ({
+  undo: past.at(-1)?.name ?? null,
+  redo: future.at(-1)?.name ?? null,
+});
 
 /** Forgets all steps: what was loaded is nobody's edit. */
 export function clearHistory(): void {
@@ -67,7 +76,9 @@ function turn(step: Step, back: boolean): Step {
     store.apply({ [key]: then });
     const made = store.now(key);
     // The way back from here: from what now stands to what stood before.
-    done.push(back ? { store: name, key, before: made, after: now } : { store: name, key, before: now, after: made });
+    done.push(
+      back ? { store: name, key, before: made, after: now } : { store: name, key, before: now, after: made },
+    );
   }
   return { ...step, field: null, changes: done };
 }

@@ -4,7 +4,10 @@ import { VERSION, type Job } from '@kymar/core/job';
 import { disks } from './disk';
 
 const [offload, scans] = demoJobs() as [Job, Job];
-const titles = (one: Tab) => Object.values(one.useJobs.getState().jobs).map((j) => j.title).sort();
+const titles = (one: Tab) =>
+  Object.values(one.useJobs.getState().jobs)
+    .map((j) => j.title)
+    .sort();
 const retitle = (one: Tab, title: string, id = offload.id) => one.changeJob(id, (j) => ({ ...j, title }));
 const onDisk = async (id = offload.id) => (await disks.jobs.getItem<Job>(id))!;
 const said = (one: Tab) => one.savedState(one.useStatus.getState());
@@ -12,7 +15,11 @@ const trouble = (one: Tab) => one.troubleOf(one.useStatus.getState());
 const notes = (one: Tab) => Object.values(one.useStatus.getState().stores).flatMap((s) => s.notes);
 const refuse = (only: (value: unknown) => boolean = () => true) => {
   const real = IDBObjectStore.prototype.put;
-  return jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(function (this: IDBObjectStore, value: unknown, key?: IDBValidKey) {
+  return jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(function (
+    this: IDBObjectStore,
+    value: unknown,
+    key?: IDBValidKey,
+  ) {
     if (only(value)) throw new DOMException('the quota is used up', 'QuotaExceededError');
     return real.call(this, value, key);
   });
@@ -83,7 +90,9 @@ describe('keeping jobs', () => {
     await settled(one);
     expect(await disks.jobs.keys()).toEqual([offload.id]);
     const later = await tab();
-    expect(await later.bin.all()).toMatchObject([{ kind: 'jobs', key: scans.id, title: scans.title, raw: { title: scans.title } }]);
+    expect(await later.bin.all()).toMatchObject([
+      { kind: 'jobs', key: scans.id, title: scans.title, raw: { title: scans.title } },
+    ]);
     one.undo();
     await settled(one);
     expect((await disks.jobs.keys()).sort()).toEqual([offload.id, scans.id].sort());
@@ -145,7 +154,8 @@ describe('undo', () => {
 
   test('two runs added quickly are two steps', async () => {
     const one = await tab(() => [offload]);
-    const add = (id: string) => one.changeJob(offload.id, (j) => ({ ...j, runs: [...j.runs, { ...offload.runs[0]!, id }] }));
+    const add = (id: string) =>
+      one.changeJob(offload.id, (j) => ({ ...j, runs: [...j.runs, { ...offload.runs[0]!, id }] }));
     add('a');
     add('b');
     one.undo();
@@ -161,7 +171,10 @@ describe('what can go wrong', () => {
     await disks.jobs.setItem('future', { ...offload, id: 'future', kymarVersion: VERSION + 1 });
     const one = await tab();
     expect(titles(one)).toEqual([offload.title]);
-    expect(one.useStatus.getState().stores.jobs!.aside).toMatchObject([{ key: 'future', newer: true }, { key: 'torn', newer: false }]);
+    expect(one.useStatus.getState().stores.jobs!.aside).toMatchObject([
+      { key: 'future', newer: true },
+      { key: 'torn', newer: false },
+    ]);
     retitle(one, 'Still works');
     await settled(one);
     expect(await disks.jobs.getItem('torn')).toEqual({ kymarVersion: 1, id: 'torn' });
@@ -181,14 +194,23 @@ describe('what can go wrong', () => {
   });
 
   test('a damaged record is repaired: what cannot be is not known, and the damaged one goes to the bin', async () => {
-    const damaged = { ...offload, host: { ...offload.host, storage: { ...offload.host.storage, read: { value: 0, source: { kind: 'entered' } } } } };
+    const damaged = {
+      ...offload,
+      host: {
+        ...offload.host,
+        storage: { ...offload.host.storage, read: { value: 0, source: { kind: 'entered' } } },
+      },
+    };
     await disks.settings.setItem('seen', 'long ago');
     await disks.jobs.setItem(offload.id, damaged);
     const one = await tab();
     const [aside] = one.useStatus.getState().stores.jobs!.aside;
     const { repairJob } = await import('@kymar/core/job');
     const repaired = repairJob(aside!.raw);
-    expect(repaired).toMatchObject({ ok: true, value: { did: [expect.stringMatching(/host.storage.read is not known any more/)] } });
+    expect(repaired).toMatchObject({
+      ok: true,
+      value: { did: [expect.stringMatching(/host.storage.read is not known any more/)] },
+    });
     if (repaired.ok) await one.jobRecords.repair(offload.id, repaired.value.job);
     expect(titles(one)).toEqual([offload.title]);
     expect(one.useStatus.getState().stores.jobs!.aside).toEqual([]);
@@ -280,7 +302,8 @@ describe('two tabs', () => {
     retitle(here, 'Mine');
     there.changeJob(offload.id, (j) => ({ ...j, customer: 'Theirs' }));
     await settled(here, there);
-    for (const one of [here, there]) expect(one.useJobs.getState().jobs[offload.id]).toMatchObject({ title: 'Mine', customer: 'Theirs' });
+    for (const one of [here, there])
+      expect(one.useJobs.getState().jobs[offload.id]).toMatchObject({ title: 'Mine', customer: 'Theirs' });
     expect(await onDisk()).toEqual(here.useJobs.getState().jobs[offload.id]);
     expect(here.useJobs.getState().jobs).toEqual(there.useJobs.getState().jobs);
     expect([notes(here), notes(there)]).toEqual([[], []]);
@@ -288,7 +311,8 @@ describe('two tabs', () => {
 
   test('25 edits at once in each, none lost', async () => {
     const [here, there] = await two();
-    const add = (one: Tab, id: string) => one.changeJob(offload.id, (j) => ({ ...j, runs: [...j.runs, { ...offload.runs[0]!, id }] }));
+    const add = (one: Tab, id: string) =>
+      one.changeJob(offload.id, (j) => ({ ...j, runs: [...j.runs, { ...offload.runs[0]!, id }] }));
     for (let i = 0; i < 25; i++) {
       add(here, `here-${i}`);
       add(there, `there-${i}`);
@@ -306,8 +330,15 @@ describe('two tabs', () => {
     retitle(here, 'Mine');
     await settled(there);
     await settled(here, there);
-    for (const one of [here, there]) expect(titles(one)).toEqual([expect.stringMatching(/^Mine \(other tab’s version, \d\d:\d\d\)$/), 'Theirs', scans.title].sort((a, b) => String(a).localeCompare(String(b))));
-    expect([...notes(here), ...notes(there)]).toEqual([expect.stringMatching(/changed in two tabs at once \(title\). Both versions are kept/)]);
+    for (const one of [here, there])
+      expect(titles(one)).toEqual(
+        [expect.stringMatching(/^Mine \(other tab’s version, \d\d:\d\d\)$/), 'Theirs', scans.title].sort(
+          (a, b) => String(a).localeCompare(String(b)),
+        ),
+      );
+    expect([...notes(here), ...notes(there)]).toEqual([
+      expect.stringMatching(/changed in two tabs at once \(title\). Both versions are kept/),
+    ]);
   });
 
   test('the same revision with other content is never taken for equal', async () => {
@@ -330,7 +361,11 @@ describe('two tabs', () => {
     here.undo();
     await settled(here, there);
     for (const one of [here, there]) {
-      expect(one.useJobs.getState().jobs[offload.id]).toMatchObject({ title: offload.title, customer: 'Theirs', runs: { length: offload.runs.length - 1 } });
+      expect(one.useJobs.getState().jobs[offload.id]).toMatchObject({
+        title: offload.title,
+        customer: 'Theirs',
+        runs: { length: offload.runs.length - 1 },
+      });
       expect(titles(one)).toContain('New there');
     }
     here.undo();

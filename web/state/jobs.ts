@@ -35,7 +35,12 @@ function show(changes: Changes): void {
 /** An edit of this tab's: one step of undo, by its name. */
 function edit(changes: Changes, name: string, field: string | null = null): void {
   const { jobs } = useJobs.getState();
-  const list = Object.entries(changes).map(([key, after]) => ({ store: 'jobs', key, before: jobs[key], after }));
+  const list = Object.entries(changes).map(([key, after]) => ({
+    store: 'jobs',
+    key,
+    before: jobs[key],
+    after,
+  }));
   show(changes);
   record(name, list, field);
 }
@@ -43,7 +48,10 @@ function edit(changes: Changes, name: string, field: string | null = null): void
 /** Where letters are typed: the places of text and figures, not lists that grow. */
 function fieldOf(before: Job, after: Job): string | null {
   const places = jobPlaces(before, after);
-  const grown = before.runs.length !== after.runs.length || before.activities.length !== after.activities.length || before.forecasts.length !== after.forecasts.length;
+  const grown =
+    before.runs.length !== after.runs.length ||
+    before.activities.length !== after.activities.length ||
+    before.forecasts.length !== after.forecasts.length;
   return grown || places.length !== 1 ? null : `${after.id} ${places[0]}`;
 }
 
@@ -70,7 +78,10 @@ export function dropJobs(ids: readonly string[], name?: string): void {
   const { jobs } = useJobs.getState();
   const there = ids.filter((id) => jobs[id]);
   if (there.length === 0) return;
-  edit(Object.fromEntries(there.map((id) => [id, undefined])), name ?? (there.length === 1 ? nameOfChange(jobs[there[0]!], undefined) : `${there.length} jobs removed`));
+  edit(
+    Object.fromEntries(there.map((id) => [id, undefined])),
+    name ?? (there.length === 1 ? nameOfChange(jobs[there[0]!], undefined) : `${there.length} jobs removed`),
+  );
 }
 
 /** The way from one state of a job to another, laid over what it is now. What others did stays. */
@@ -81,17 +92,30 @@ function relay(before: unknown, after: unknown, current: unknown): unknown {
   if (!job) return undefined;
   const { value } = mergeJobs(was, is, job);
   // The chain only ever grows: taking back is told there too.
-  const back = { ...value, revision: job.revision + 1, changed: now(), ...(job.chain ? { chain: job.chain } : {}) };
+  const back = {
+    ...value,
+    revision: job.revision + 1,
+    changed: now(),
+    ...(job.chain ? { chain: job.chain } : {}),
+  };
   return witness(job, back, now());
 }
 
-undoable('jobs', { now: (key) => useJobs.getState().jobs[key], relay, apply: (changes) => show(changes as Changes) });
+undoable('jobs', {
+  now: (key) => useJobs.getState().jobs[key],
+  relay,
+  apply: (changes) => show(changes as Changes),
+});
 
 /** A name for the version of a job that a tab kept to itself. */
 function ownVersion(job: Job): Job {
   const time = new Date().toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
   const ending = ` (other tab’s version, ${time})`;
-  return { ...job, id: `${job.id.slice(0, 60)}-${crypto.randomUUID().slice(0, 8)}`, title: `${job.title.slice(0, 160 - ending.length)}${ending}` };
+  return {
+    ...job,
+    id: `${job.id.slice(0, 60)}-${crypto.randomUUID().slice(0, 8)}`,
+    title: `${job.title.slice(0, 160 - ending.length)}${ending}`,
+  };
 }
 
 export const jobRecords = new Records<Job>(
@@ -100,7 +124,8 @@ export const jobRecords = new Records<Job>(
     disk: disks.jobs,
     check: (raw) => checkJob(raw),
     toDisk: (job) => job,
-    merge: (base, mine, theirs) => (base ? mergeJobs(base, mine, theirs) : { value: theirs, conflicts: ['the whole job'] }),
+    merge: (base, mine, theirs) =>
+      base ? mergeJobs(base, mine, theirs) : { value: theirs, conflicts: ['the whole job'] },
     copy: (job) => {
       const value = ownVersion(job);
       return { key: value.id, value };

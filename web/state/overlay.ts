@@ -4,11 +4,17 @@ import { KINDS, type Kind, type Part, type PartOf, type Shop } from '@kymar/core
 export function overlaid(stock: Shop, held: Readonly<Record<string, Part | null>>): Shop {
   const own = Object.entries(held);
   const list = <K extends Kind>(kind: K): PartOf[K][] => {
-    const mine = own.filter(([key]) => key.startsWith(`${kind}/`)).map(([key, part]) => [key.slice(kind.length + 1), part as PartOf[K] | null] as const);
+    const mine = own
+      .filter(([key]) => key.startsWith(`${kind}/`))
+      .map(([key, part]) => [key.slice(kind.length + 1), part as PartOf[K] | null] as const);
     const ids = new Map(mine);
-    const shipped = (stock[kind] as PartOf[K][]).flatMap((part) => (ids.has(part.id) ? (ids.get(part.id) ?? []) : part));
+    const shipped = (stock[kind] as PartOf[K][]).flatMap((part) =>
+      ids.has(part.id) ? (ids.get(part.id) ?? []) : part,
+    );
     const there = new Set(stock[kind].map((part) => part.id));
     return [...mine.flatMap(([id, part]) => (part && !there.has(id) ? part : [])), ...shipped];
   };
-  return Object.fromEntries((Object.keys(KINDS) as Kind[]).map((kind) => [kind, list(kind)])) as unknown as Shop;
+  return Object.fromEntries(
+    (Object.keys(KINDS) as Kind[]).map((kind) => [kind, list(kind)]),
+  ) as unknown as Shop;
 }

@@ -27,7 +27,11 @@ describe('the library laid over what ships', () => {
     expect(drives.map((d) => d.id)).toEqual([own.id, first.id, ...SHOP.drives.slice(2).map((d) => d.id)]);
     expect(drives[1]!.model).toBe('Changed');
     const held = store.useJobs.getState().parts;
-    expect([own.id, first.id, SHOP.drives[2]!.id].map((id) => store.originOf(held, 'drives', id))).toEqual(['own', 'changed', 'shipped']);
+    expect([own.id, first.id, SHOP.drives[2]!.id].map((id) => store.originOf(held, 'drives', id))).toEqual([
+      'own',
+      'changed',
+      'shipped',
+    ]);
     store.asShipped('drives', first.id);
     store.asShipped('drives', SHOP.drives[1]!.id);
     store.dropPart('drives', own.id);
@@ -100,7 +104,10 @@ describe('keeping it', () => {
 
   test('thousands are written at once', async () => {
     const store = await tab();
-    store.putParts('cables', Array.from({ length: 2000 }, (_, i) => ({ ...lead, id: `many-${i}` })));
+    store.putParts(
+      'cables',
+      Array.from({ length: 2000 }, (_, i) => ({ ...lead, id: `many-${i}` })),
+    );
     await settled(store);
     expect(await disk.length()).toBe(2000);
   });

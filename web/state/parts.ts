@@ -13,9 +13,18 @@ import { setHealth } from './status';
 export const keyOf = (kind: Kind, id: string) => `${kind}/${id}`;
 
 /** An edit of this tab's: one step of undo, by its name. Undefined takes an entry away. */
-export function editParts(changes: Record<string, Part | null | undefined>, name: string, field: string | null = null): void {
+export function editParts(
+  changes: Record<string, Part | null | undefined>,
+  name: string,
+  field: string | null = null,
+): void {
   const { parts } = useJobs.getState();
-  const list = Object.entries(changes).map(([key, after]) => ({ store: 'parts', key, before: parts[key], after }));
+  const list = Object.entries(changes).map(([key, after]) => ({
+    store: 'parts',
+    key,
+    before: parts[key],
+    after,
+  }));
   show(changes);
   record(name, list, field);
 }
@@ -46,7 +55,11 @@ export function putEntries(entries: Record<string, Part | null>, name: string): 
 /** Brings a removed entry back. @returns false when it is no sound part any more */
 export function putEntry(key: string, raw: unknown): boolean {
   const read = checkPart(raw, key);
-  if (read.ok) editParts({ [key]: read.value }, read.value ? `“${nameOf(read.value)}” brought back` : 'part removed again');
+  if (read.ok)
+    editParts(
+      { [key]: read.value },
+      read.value ? `“${nameOf(read.value)}” brought back` : 'part removed again',
+    );
   return read.ok;
 }
 
@@ -57,7 +70,11 @@ function relay(before: unknown, after: unknown, now: unknown): unknown {
   return merge3(before, after, now).value;
 }
 
-undoable('parts', { now: (key) => useJobs.getState().parts[key], relay, apply: (changes) => show(changes as Held) });
+undoable('parts', {
+  now: (key) => useJobs.getState().parts[key],
+  relay,
+  apply: (changes) => show(changes as Held),
+});
 
 /** On the disk a part that is hidden is a record of its own: nothing at all is no record. */
 const HIDDEN = { hidden: true };
@@ -77,11 +94,17 @@ export const partRecords = new Records<Part | null>(
     disk: disks.parts,
     check: checkPart,
     toDisk: (part) => part ?? HIDDEN,
-    merge: (base, mine, theirs) => (base && mine && theirs ? merge3<Part | null>(base, mine, theirs) : { value: theirs, conflicts: ['the whole part'] }),
+    merge: (base, mine, theirs) =>
+      base && mine && theirs
+        ? merge3<Part | null>(base, mine, theirs)
+        : { value: theirs, conflicts: ['the whole part'] },
     copy(part, key) {
       if (!part) return null;
       const id = `${part.id.slice(0, 60)}-${crypto.randomUUID().slice(0, 8)}`;
-      const named = 'name' in part ? { name: `${part.name.slice(0, 100)} (other tab’s)` } : { model: `${part.model.slice(0, 100)} (other tab’s)` };
+      const named =
+        'name' in part
+          ? { name: `${part.name.slice(0, 100)} (other tab’s)` }
+          : { model: `${part.model.slice(0, 100)} (other tab’s)` };
       return { key: `${key.slice(0, key.indexOf('/'))}/${id}`, value: { ...part, ...named, id } as Part };
     },
     title: (part, key) => (part ? nameOf(part) : key),

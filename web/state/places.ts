@@ -22,7 +22,11 @@ export function placesOf(job: Job): Place[] {
       path: { host, build: { ...build, port: port.id } },
     })),
   );
-  return all.filter(({ path }) => !(path.host === job.host && path.build.port === build.port) && pathOf(path.host, path.build).blocked.length === 0);
+  return all.filter(
+    ({ path }) =>
+      !(path.host === job.host && path.build.port === build.port) &&
+      pathOf(path.host, path.build).blocked.length === 0,
+  );
 }
 
 /** What a place's key stands for: `customer` for the machine as built, null for a path that is not described. */

@@ -84,11 +84,22 @@ const RETRY_LAST = 60_000;
 
 class Unsound extends Error {}
 
-const words = (error: unknown): string => (typeof error === 'object' && error !== null && 'message' in error && error.message ? String(error.message) : 'the browser’s storage refused');
+const words = (error: unknown): string =>
+  typeof error === 'object' && error !== null && 'message' in error && error.message
+    ? String(error.message)
+    : 'the browser’s storage refused';
 
 export class Records<T> {
   private readonly base = new Map<string, { raw: unknown; value: T }>();
-  private health: Health = { loaded: false, closed: null, busy: false, unsaved: 0, failed: {}, aside: [], notes: [] };
+  private health: Health = {
+    loaded: false,
+    closed: null,
+    busy: false,
+    unsaved: 0,
+    failed: {},
+    aside: [],
+    notes: [],
+  };
   private timer: ReturnType<typeof setTimeout> | undefined;
   private wait = RETRY_FIRST;
   /** What the disk and the bin hold, asked once for a large batch. */
@@ -103,7 +114,8 @@ export class Records<T> {
     private readonly screen: Screen<T>,
     private readonly told: (health: Health) => void,
   ) {
-    this.channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(`kymar-${kind.name}`);
+    this.channel =
+      typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(`kymar-${kind.name}`);
   }
 
   private tell(part: Partial<Health>): void {
@@ -118,18 +130,26 @@ export class Records<T> {
   /** What is not on the disk as it stands on the screen, with what it was made from. */
   unsaved(): Draft[] {
     const now = this.screen.get();
-    return this.dirty().map((key) => ({ key, base: this.base.get(key)?.raw ?? null, mine: key in now ? this.kind.toDisk(now[key]!) : null }));
+    return this.dirty().map((key) => ({
+      key,
+      base: this.base.get(key)?.raw ?? null,
+      mine: key in now ? this.kind.toDisk(now[key]!) : null,
+    }));
   }
 
   /** Lays over what is stored what an earlier page could not write any more. */
   resume(drafts: readonly Draft[]): void {
     for (const { key, base, mine } of drafts) {
-      const [was, is] = [base, mine].map((raw) => (raw === null ? null : this.kind.check(raw, key))) as [Read<T> | null, Read<T> | null];
+      const [was, is] = [base, mine].map((raw) => (raw === null ? null : this.kind.check(raw, key))) as [
+        Read<T> | null,
+        Read<T> | null,
+      ];
       const now = this.screen.get()[key];
       if (is && !is.ok) continue;
       if (!is) {
         // Removed there: only what nobody changed since.
-        if (now !== undefined && was?.ok && equal(this.kind.toDisk(now), this.kind.toDisk(was.value))) this.screen.adopt({ [key]: undefined });
+        if (now !== undefined && was?.ok && equal(this.kind.toDisk(now), this.kind.toDisk(was.value)))
+          this.screen.adopt({ [key]: undefined });
       } else if (now === undefined) this.screen.adopt({ [key]: is.value });
       else if (!equal(this.kind.toDisk(now), this.kind.toDisk(is.value))) {
         const { value, conflicts } = this.kind.merge(was?.ok ? was.value : undefined, is.value, now);
@@ -213,7 +233,11 @@ export class Records<T> {
   }
 
   private fail(error: unknown): void {
-    this.tell({ busy: false, unsaved: this.dirty().length, failed: Object.fromEntries(this.dirty().map((key) => [key, words(error)])) });
+    this.tell({
+      busy: false,
+      unsaved: this.dirty().length,
+      failed: Object.fromEntries(this.dirty().map((key) => [key, words(error)])),
+    });
     this.later();
   }
 
@@ -239,7 +263,8 @@ export class Records<T> {
       };
       await this.survey(keys);
       // Many side by side, for one after the other takes a minute for thousands; not all at once, for the page must not stand still.
-      for (let i = 0; i < keys.length; i += SIDE_BY_SIDE) await Promise.all(keys.slice(i, i + SIDE_BY_SIDE).map(one));
+      for (let i = 0; i < keys.length; i += SIDE_BY_SIDE)
+        await Promise.all(keys.slice(i, i + SIDE_BY_SIDE).map(one));
     });
     if (written.length > 0) this.channel?.postMessage(written);
     const left = this.dirty();
@@ -261,7 +286,10 @@ export class Records<T> {
   private async survey(keys: readonly string[]): Promise<void> {
     this.known = null;
     if (keys.length < SIDE_BY_SIDE) return;
-    const [there, binned] = await Promise.all([answered(this.kind.disk.keys()), bin.keys(this.kind.name).catch(() => null)]);
+    const [there, binned] = await Promise.all([
+      answered(this.kind.disk.keys()),
+      bin.keys(this.kind.name).catch(() => null),
+    ]);
     this.known = { there: new Set(there), binned: new Set(binned ?? keys) };
   }
 
@@ -273,7 +301,12 @@ export class Records<T> {
     if (mine === undefined) return this.remove(key, raw);
     const sound = this.kind.check(this.kind.toDisk(mine), key);
     if (!sound.ok) throw new Unsound(`“${this.kind.title(mine, key)}” is not sound: ${sound.problems[0]}`);
-    if (raw === null || raw === undefined || (base && equal(raw, base.raw)) || equal(raw, this.kind.toDisk(mine))) {
+    if (
+      raw === null ||
+      raw === undefined ||
+      (base && equal(raw, base.raw)) ||
+      equal(raw, this.kind.toDisk(mine))
+    ) {
       await this.put(key, mine);
       return [key];
     }
@@ -290,7 +323,8 @@ export class Records<T> {
   private async remove(key: string, raw: unknown): Promise<string[]> {
     const base = this.base.get(key);
     if (raw === null || raw === undefined || (base && equal(raw, base.raw))) {
-      if (base && !this.kind.fleeting) await bin.put({ kind: this.kind.name, key, raw: base.raw, title: this.kind.title(base.value, key) });
+      if (base && !this.kind.fleeting)
+        await bin.put({ kind: this.kind.name, key, raw: base.raw, title: this.kind.title(base.value, key) });
       await this.kind.disk.removeItem(key);
       this.base.delete(key);
       return [key];
@@ -301,7 +335,9 @@ export class Records<T> {
     if (!theirs.ok) return [];
     this.base.set(key, { raw, value: theirs.value });
     this.screen.adopt({ [key]: theirs.value });
-    this.note(`“${this.kind.title(theirs.value, key)}” was changed in another tab while it was removed here. It is kept.`);
+    this.note(
+      `“${this.kind.title(theirs.value, key)}” was changed in another tab while it was removed here. It is kept.`,
+    );
     return [];
   }
 
@@ -315,7 +351,9 @@ export class Records<T> {
       await this.put(copy.key, copy.value);
       this.base.delete(key);
       this.screen.adopt({ [key]: undefined, [copy.key]: copy.value });
-      this.note(`What the storage holds as “${title}” cannot be read by this Kymar (${theirs.problems[0]}). It is left untouched; yours is kept as “${this.kind.title(copy.value, copy.key)}”.`);
+      this.note(
+        `What the storage holds as “${title}” cannot be read by this Kymar (${theirs.problems[0]}). It is left untouched; yours is kept as “${this.kind.title(copy.value, copy.key)}”.`,
+      );
       return [copy.key];
     }
     const { value, conflicts } = this.kind.merge(base, mine, theirs.value);
@@ -325,7 +363,9 @@ export class Records<T> {
     await this.put(key, merged);
     if (copy) {
       await this.put(copy.key, copy.value);
-      this.note(`“${title}” was changed in two tabs at once (${conflicts[0] ?? 'in ways that do not fit together'}). Both versions are kept.`);
+      this.note(
+        `“${title}” was changed in two tabs at once (${conflicts[0] ?? 'in ways that do not fit together'}). Both versions are kept.`,
+      );
     }
     // What was typed while this was written goes on top.
     const now = this.screen.get()[key];
@@ -381,7 +421,9 @@ export class Records<T> {
     for (const key of missing) if (!(await bin.has(this.kind.name, key))) lost.push(key);
     if (lost.length === 0) return;
     lost.forEach((key) => this.base.delete(key));
-    this.note('The browser’s storage was emptied while Kymar was open. What stands on the screen is stored anew.');
+    this.note(
+      'The browser’s storage was emptied while Kymar was open. What stands on the screen is stored anew.',
+    );
     this.changed();
   }
 
@@ -398,7 +440,12 @@ export class Records<T> {
   async repair(key: string, raw: unknown): Promise<Read<T>> {
     const checked = this.kind.check(raw, key);
     if (!checked.ok) return checked;
-    await bin.put({ kind: this.kind.name, key: `${key}`, raw: this.health.aside.find((a) => a.key === key)?.raw ?? null, title: `${this.kind.title(checked.value, key)}, as it was damaged` });
+    await bin.put({
+      kind: this.kind.name,
+      key: `${key}`,
+      raw: this.health.aside.find((a) => a.key === key)?.raw ?? null,
+      title: `${this.kind.title(checked.value, key)}, as it was damaged`,
+    });
     await this.kind.disk.setItem(key, this.kind.toDisk(checked.value));
     this.base.set(key, { raw: this.kind.toDisk(checked.value), value: checked.value });
     this.screen.adopt({ [key]: checked.value });
@@ -407,4 +454,5 @@ export class Records<T> {
   }
 }
 
-const isNewer = (raw: unknown): boolean => typeof raw === 'object' && raw !== null && 'kymarVersion' in raw && Number(raw.kymarVersion) > VERSION;
+const isNewer = (raw: unknown): boolean =>
+  typeof raw === 'object' && raw !== null && 'kymarVersion' in raw && Number(raw.kymarVersion) > VERSION;

@@ -22,9 +22,15 @@ export interface Message {
 }
 
 /** The real runs of this machine: they go on while other views are looked at, and are found again after a reload. */
-export const useRuns = create<{ going: Record<string, Going>; messages: Message[] }>(() => ({ going: {}, messages: [] }));
+export const useRuns = create<{ going: Record<string, Going>; messages: Message[] }>(() => ({
+  going: {},
+  messages: [],
+}));
 
-export const tell = (message: Message): void => useRuns.setState(({ messages }) => ({ messages: [...messages.filter((m) => m.id !== message.id), message] }));
+export const tell = (message: Message): void =>
+  useRuns.setState(({ messages }) => ({
+    messages: [...messages.filter((m) => m.id !== message.id), message],
+  }));
 
 /** A person has read it; the server need not keep what it is about. */
 export function readMessage(id: string): void {
@@ -44,7 +50,12 @@ function setGoing(id: string, to: (going: Going | undefined) => Going | undefine
 function hear(run: KeptRun, event: RunEvent): void {
   if (event.type === 'progress') {
     const { direction, total } = event;
-    setGoing(run.id, (g) => ({ run, direction, total, samples: g?.direction === direction ? [...g.samples, event] : [event] }));
+    setGoing(run.id, (g) => ({
+      run,
+      direction,
+      total,
+      samples: g?.direction === direction ? [...g.samples, event] : [event],
+    }));
   } else void settle(run, event);
 }
 
@@ -57,7 +68,12 @@ async function settle(run: KeptRun, event: Exclude<RunEvent, { type: 'progress' 
   if (!purpose || !job) return;
   if (event.type === 'failed') {
     if (event.aborted && !event.left) return void (await tookRun(run.id).catch(() => undefined));
-    return tell({ id: run.id, run: run.id, severity: event.aborted ? 'warning' : 'error', text: [event.problem, event.left].filter(Boolean).join(' ') });
+    return tell({
+      id: run.id,
+      run: run.id,
+      severity: event.aborted ? 'warning' : 'error',
+      text: [event.problem, event.left].filter(Boolean).join(' '),
+    });
   }
   if (event.left) tell({ id: `left by ${run.id}`, run: null, severity: 'warning', text: event.left });
   const { pathAt } = await import('./places');
@@ -68,7 +84,8 @@ async function settle(run: KeptRun, event: Exclude<RunEvent, { type: 'progress' 
     return fresh.length > 0 ? { ...j, runs: [...j.runs, ...fresh] } : j;
   });
   await jobRecords.save();
-  if (useStatus.getState().stores.jobs?.failed[job.id] === undefined) await tookRun(run.id).catch(() => undefined);
+  if (useStatus.getState().stores.jobs?.failed[job.id] === undefined)
+    await tookRun(run.id).catch(() => undefined);
 }
 
 async function follow(run: KeptRun): Promise<void> {

@@ -26,7 +26,8 @@ export function setSetting<K extends Key>(key: K, value: Settings[K]): void {
   useSettings.setState({ [key]: value } as Partial<Settings>);
 }
 
-const entries = (): Record<string, unknown> => Object.fromEntries(Object.entries(useSettings.getState()).filter(([, value]) => value !== undefined));
+const entries = (): Record<string, unknown> =>
+  Object.fromEntries(Object.entries(useSettings.getState()).filter(([, value]) => value !== undefined));
 
 /** Settings are small and each is one value: where two tabs set one, the later stands. */
 export const settingRecords = new Records<unknown>(
@@ -40,6 +41,10 @@ export const settingRecords = new Records<unknown>(
     title: (_, key) => key,
     fleeting: true,
   },
-  { get: entries, adopt: (changes) => useSettings.setState(changes as Partial<Settings>), subscribe: (listener) => void useSettings.subscribe(listener) },
+  {
+    get: entries,
+    adopt: (changes) => useSettings.setState(changes as Partial<Settings>),
+    subscribe: (listener) => void useSettings.subscribe(listener),
+  },
   setHealth('settings'),
 );

@@ -36,14 +36,24 @@ export function putParts(kind: Kind, list: readonly Part[]): void {
   const [first] = list as [Part];
   const before = shopNow()[kind].find((part) => part.id === first.id);
   const places = list.length === 1 && before ? changedPlaces(before, first) : [];
-  const name = list.length > 1 ? `${list.length} parts taken over` : `${before ? 'change of' : 'new part'} “${nameOf(first)}”`;
-  editParts(Object.fromEntries(list.map((part) => [keyOf(kind, part.id), part])), name, places.length === 1 ? `${keyOf(kind, first.id)} ${places[0]}` : null);
+  const name =
+    list.length > 1
+      ? `${list.length} parts taken over`
+      : `${before ? 'change of' : 'new part'} “${nameOf(first)}”`;
+  editParts(
+    Object.fromEntries(list.map((part) => [keyOf(kind, part.id), part])),
+    name,
+    places.length === 1 ? `${keyOf(kind, first.id)} ${places[0]}` : null,
+  );
 }
 
 /** Takes a part out of the library; jobs that use it keep it by value. */
 export function dropPart(kind: Kind, id: string): void {
   const part = shopNow()[kind].find((p) => p.id === id);
-  editParts({ [keyOf(kind, id)]: SHOP[kind].some((p) => p.id === id) ? null : undefined }, part ? `“${nameOf(part)}” removed` : 'part removed');
+  editParts(
+    { [keyOf(kind, id)]: SHOP[kind].some((p) => p.id === id) ? null : undefined },
+    part ? `“${nameOf(part)}” removed` : 'part removed',
+  );
 }
 
 /** Takes back the shop's change of a part that ships, or brings a removed one back. */

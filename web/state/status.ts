@@ -14,7 +14,8 @@ interface Status {
 /** How what is on the screen stands to what is stored. */
 export const useStatus = create<Status>(() => ({ loaded: false, fresh: null, stores: {}, undone: '' }));
 
-export const setHealth = (name: string) => (health: Health) => useStatus.setState(({ stores }) => ({ stores: { ...stores, [name]: health } }));
+export const setHealth = (name: string) => (health: Health) =>
+  useStatus.setState(({ stores }) => ({ stores: { ...stores, [name]: health } }));
 
 const list = (stores: Status['stores']) => Object.values(stores);
 
@@ -27,7 +28,8 @@ export function savedState({ stores }: Pick<Status, 'stores'>): 'saved' | 'savin
 /** What is wrong with storage, in words; null when all is well. */
 export function troubleOf({ stores }: Pick<Status, 'stores'>): string | null {
   const closed = list(stores).find((s) => s.closed !== null)?.closed;
-  if (closed) return `The browser’s storage cannot be used (${closed}): nothing is kept. Kymar goes on trying; until then export your jobs to files. In a private window, use an ordinary one.`;
+  if (closed)
+    return `The browser’s storage cannot be used (${closed}): nothing is kept. Kymar goes on trying; until then export your jobs to files. In a private window, use an ordinary one.`;
   const failed = list(stores).flatMap((s) => Object.values(s.failed));
   if (failed.length === 0) return null;
   const [first] = failed;

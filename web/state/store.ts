@@ -15,7 +15,9 @@ type Drafts = Partial<Record<keyof typeof stores, Draft[]>>;
 
 /** A page that is left cannot wait for the storage: what is not written yet is put where it can be put at once. */
 function leave(): void {
-  const unsaved = Object.fromEntries(Object.entries(stores).map(([name, records]) => [name, records.unsaved()])) as Drafts;
+  const unsaved = Object.fromEntries(
+    Object.entries(stores).map(([name, records]) => [name, records.unsaved()]),
+  ) as Drafts;
   if (Object.values(unsaved).every((list) => list.length === 0)) return;
   void drafts.setItem(page, unsaved).catch(() => undefined);
   void saveNow();
@@ -26,14 +28,16 @@ async function resume(): Promise<void> {
   const left: [string, Drafts][] = [];
   await drafts.iterate<Drafts, void>((draft, key) => void left.push([key, draft])).catch(() => undefined);
   for (const [key, draft] of left) {
-    for (const [name, records] of Object.entries(stores)) records.resume(draft[name as keyof typeof stores] ?? []);
+    for (const [name, records] of Object.entries(stores))
+      records.resume(draft[name as keyof typeof stores] ?? []);
     await saveNow();
     await drafts.removeItem(key).catch(() => undefined);
   }
 }
 
 /** Writes what waits, at once. */
-export const saveNow = async (): Promise<void> => void (await Promise.all(all.map((records) => records.save())));
+export const saveNow = async (): Promise<void> =>
+  void (await Promise.all(all.map((records) => records.save())));
 
 /** The jobs a first visit finds; their making is fetched only then. */
 type Demo = () => Job[] | Promise<Job[]>;
@@ -59,7 +63,10 @@ export async function openStore(demo: Demo): Promise<void> {
   clearHistory();
   const { stores: health } = useStatus.getState();
   // Where nothing could be read, nobody knows whether this is a first visit: nothing is put over what may be there.
-  const fresh = health.settings?.closed === null && health.jobs?.closed === null && useSettings.getState().seen === undefined;
+  const fresh =
+    health.settings?.closed === null &&
+    health.jobs?.closed === null &&
+    useSettings.getState().seen === undefined;
   watch();
   // The demo is to be seen at once; that it is stored need not be waited for.
   const first = fresh ? await firstVisit(demo).catch(() => null) : null;
@@ -69,7 +76,13 @@ export async function openStore(demo: Demo): Promise<void> {
 function watch(): void {
   addEventListener('pagehide', leave);
   // Back from where it was put to sleep: it writes by itself what it still holds.
-  addEventListener('pageshow', () => void saveNow().then(() => drafts.removeItem(page)).catch(() => undefined));
+  addEventListener(
+    'pageshow',
+    () =>
+      void saveNow()
+        .then(() => drafts.removeItem(page))
+        .catch(() => undefined),
+  );
   addEventListener('visibilitychange', () => {
     if (document.visibilityState === 'hidden') leave();
     else void Promise.all(all.map((records) => records.verify()));
@@ -88,6 +101,10 @@ function watch(): void {
 /** Asks the browser once not to clear what is stored, as soon as there is something of the person's own to lose. */
 async function keepForGood(): Promise<void> {
   if (useSettings.getState().persisted !== undefined || useSettings.getState().seen === undefined) return;
-  if (!navigator.storage?.persist || !Object.values(useJobs.getState().jobs).some((job) => !job.id.startsWith('demo-') || job.revision > 1)) return;
+  if (
+    !navigator.storage?.persist ||
+    !Object.values(useJobs.getState().jobs).some((job) => !job.id.startsWith('demo-') || job.revision > 1)
+  )
+    return;
   setSetting('persisted', await navigator.storage.persist().catch(() => false));
 }

@@ -30,7 +30,12 @@ function all(name: string, store: string): Promise<[string, unknown][]> {
 
 async function held(): Promise<Held> {
   const entries = await all('kymar-parts', 'parts').catch(() => []);
-  return Object.fromEntries(entries.map(([key, raw]) => [key, raw == null || (typeof raw === 'object' && 'hidden' in raw) ? null : (raw as Part)]));
+  return Object.fromEntries(
+    entries.map(([key, raw]) => [
+      key,
+      raw == null || (typeof raw === 'object' && 'hidden' in raw) ? null : (raw as Part),
+    ]),
+  );
 }
 
 export const storedParts = async (): Promise<Shop> => overlaid(SHOP, await held());

@@ -34,7 +34,14 @@ const NONE: Kept = { watch: null, discarded: null };
 /** A moment of the page's own clock, e.g. of a key press, as ms since 1970. */
 export const momentOf = (timeStamp: number): number => performance.timeOrigin + timeStamp;
 
-const isWatch = (data: unknown): data is Watch => typeof data === 'object' && data !== null && 'start' in data && typeof data.start === 'number' && 'job' in data && 'laps' in data && Array.isArray(data.laps);
+const isWatch = (data: unknown): data is Watch =>
+  typeof data === 'object' &&
+  data !== null &&
+  'start' in data &&
+  typeof data.start === 'number' &&
+  'job' in data &&
+  'laps' in data &&
+  Array.isArray(data.laps);
 
 function read(data: unknown): Kept {
   if (typeof data !== 'object' || data === null) return NONE;
@@ -65,13 +72,28 @@ export function press(at: number, fresh: Fresh): void {
   const { watch } = now();
   if (watch && watch.job !== fresh.job) return;
   if (!watch) {
-    keep({ watch: { ...fresh, start: momentOf(at), stop: null, laps: [], correction: 0, page: performance.timeOrigin, reloads: 0 }, discarded: null });
+    keep({
+      watch: {
+        ...fresh,
+        start: momentOf(at),
+        stop: null,
+        laps: [],
+        correction: 0,
+        page: performance.timeOrigin,
+        reloads: 0,
+      },
+      discarded: null,
+    });
   } else if (watch.stop === null) change((w) => ({ ...w, stop: momentOf(at) }));
 }
 
-export const lap = (at: number): void => change((w) => (w.stop === null ? { ...w, laps: [...w.laps, (momentOf(at) - w.start) / 1000].slice(-500) } : w));
+export const lap = (at: number): void =>
+  change((w) =>
+    w.stop === null ? { ...w, laps: [...w.laps, (momentOf(at) - w.start) / 1000].slice(-500) } : w,
+  );
 /** Adds to the correction, in s; only once it has stopped. */
-export const correct = (by: number): void => change((w) => (w.stop === null ? w : { ...w, correction: Math.round((w.correction + by) * 10) / 10 }));
+export const correct = (by: number): void =>
+  change((w) => (w.stop === null ? w : { ...w, correction: Math.round((w.correction + by) * 10) / 10 }));
 /** What was moved, or what it was stopped at. */
 export const describe = (part: Partial<Fresh>): void => change((w) => ({ ...w, ...part }));
 export const discard = (): void => keep({ watch: null, discarded: now().watch ?? now().discarded });
@@ -83,7 +105,8 @@ export const bringBack = (): void => {
 export const reset = (): void => setSetting('watch', NONE);
 
 /** Seconds of a stopped watch, corrected; null while it has not stopped. */
-export const secondsOf = ({ start, stop, correction }: Watch): number | null => (stop !== null ? (stop - start) / 1000 + correction : null);
+export const secondsOf = ({ start, stop, correction }: Watch): number | null =>
+  stop !== null ? (stop - start) / 1000 + correction : null;
 
 /** `1:27:05.3`, `4:56.4`, `0.0`. */
 export function clock(seconds: number): string {

@@ -15,18 +15,38 @@ import { kindOfJoint } from './joint';
 const MOST = 160;
 
 function narrowed(shop: Shop, joint: JointId, text: string): { shop: Shop; left: number } {
-  const list = ({ drive: 'drives', bridge: 'bridges', cable: 'cables' } as Partial<Record<JointId, Kind>>)[joint];
+  const list = ({ drive: 'drives', bridge: 'bridges', cable: 'cables' } as Partial<Record<JointId, Kind>>)[
+    joint
+  ];
   if (!list || shop[list].length <= MOST) return { shop, left: 0 };
   const words = text.toLowerCase().split(/\s+/);
-  const found = (shop[list] as Part[]).filter((part) => words.every((word) => nameOf(part).toLowerCase().includes(word)));
-  return { shop: { ...shop, [list as string]: found.slice(0, MOST) }, left: Math.max(0, found.length - MOST) };
+  const found = (shop[list] as Part[]).filter((part) =>
+    words.every((word) => nameOf(part).toLowerCase().includes(word)),
+  );
+  return {
+    shop: { ...shop, [list as string]: found.slice(0, MOST) },
+    left: Math.max(0, found.length - MOST),
+  };
 }
 
 /** Working ones first, the fastest on top; what blocks stands at the end with its reason. */
-const order = (a: Choice, b: Choice) => Number(a.flow === null) - Number(b.flow === null) || (b.flow ?? 0) - (a.flow ?? 0);
+const order = (a: Choice, b: Choice) =>
+  Number(a.flow === null) - Number(b.flow === null) || (b.flow ?? 0) - (a.flow ?? 0);
 
 /** What else could stand at a joint, with what it would change, one key or click away. */
-export default function AlternativesMenu({ anchor, job, joint, direction, close }: { anchor: HTMLElement; job: Job; joint: JointId; direction: Direction; close(): void }) {
+export default function AlternativesMenu({
+  anchor,
+  job,
+  joint,
+  direction,
+  close,
+}: {
+  anchor: HTMLElement;
+  job: Job;
+  joint: JointId;
+  direction: Direction;
+  close(): void;
+}) {
   const shop = useShop();
   const [text, setText] = useState('');
   const [within, left] = useMemo(() => {
@@ -34,36 +54,68 @@ export default function AlternativesMenu({ anchor, job, joint, direction, close 
     return [found.shop, found.left] as const;
   }, [shop, joint, text]);
   const { host, build, activities, needs } = job;
-  const list = useMemo(() => (build ? alternatives({ host, build, activities, needs }, within, joint, direction).sort(order) : []), [host, build, activities, needs, within, joint, direction]);
+  const list = useMemo(
+    () =>
+      build ? alternatives({ host, build, activities, needs }, within, joint, direction).sort(order) : [],
+    [host, build, activities, needs, within, joint, direction],
+  );
   const take = (choice: Choice) => {
     const { host, build, activities } = choice.plan;
-    changeJob(job.id, (j) => rebuild({ ...j, activities: [...activities] }, { build, ...(host === j.host ? {} : { host }) }));
+    changeJob(job.id, (j) =>
+      rebuild({ ...j, activities: [...activities] }, { build, ...(host === j.host ? {} : { host }) }),
+    );
     close();
   };
   return (
-    <Popover open anchorEl={anchor} onClose={close} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }} slotProps={{ paper: { sx: { border: 1, borderColor: 'divider', width: 560, maxWidth: '96vw', p: 1 } } }}>
-        <Autocomplete
-          open
-          disablePortal
-          autoHighlight
-          options={list}
-          value={list.find((c) => c.taken) ?? null}
-          getOptionKey={(c) => c.key}
-          getOptionLabel={(c) => c.name}
-          isOptionEqualToValue={(a, b) => a.key === b.key}
-          inputValue={text}
-          onInputChange={(_, typed, reason) => reason !== 'reset' && setText(typed)}
-          onChange={(_, choice) => choice && take(choice)}
-          onClose={(_, reason) => (reason === 'escape' || reason === 'selectOption') && close()}
-          noOptionsText="Nothing in the library is called that."
-          forcePopupIcon={false}
-          disableClearable={false}
-          slotProps={{ popper: { sx: { position: 'static !important', transform: 'none !important', width: '100% !important' } }, paper: { sx: { bgcolor: 'transparent' } }, listbox: { sx: { maxHeight: 380, p: 0, mt: 0.5 } } }}
-          renderInput={(params) => <TextField {...params} autoFocus label={`Change the ${kindOfJoint(joint).toLowerCase()}`} placeholder="Type to search" helperText={left > 0 ? `${left} more: type to narrow` : undefined} />}
-          renderOption={({ key, ...props }, choice) => <Option key={key} choice={choice} props={props} />}
-        />
+    <Popover
+      open
+      anchorEl={anchor}
+      onClose={close}
+      anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+      slotProps={{ paper: { sx: { border: 1, borderColor: 'divider', width: 560, maxWidth: '96vw', p: 1 } } }}
+    >
+      <Autocomplete
+        open
+        disablePortal
+        autoHighlight
+        options={list}
+        value={list.find((c) => c.taken) ?? null}
+        getOptionKey={(c) => c.key}
+        getOptionLabel={(c) => c.name}
+        isOptionEqualToValue={(a, b) => a.key === b.key}
+        inputValue={text}
+        onInputChange={(_, typed, reason) => reason !== 'reset' && setText(typed)}
+        onChange={(_, choice) => choice && take(choice)}
+        onClose={(_, reason) => (reason === 'escape' || reason === 'selectOption') && close()}
+        noOptionsText="Nothing in the library is called that."
+        forcePopupIcon={false}
+        disableClearable={false}
+        slotProps={{
+          popper: {
+            sx: { position: 'static !important', transform: 'none !important', width: '100% !important' },
+          },
+          paper: { sx: { bgcolor: 'transparent' } },
+          listbox: { sx: { maxHeight: 380, p: 0, mt: 0.5 } },
+        }}
+        renderInput={(params) => (
+          <TextField
+            {...params}
+            autoFocus
+            label={`Change the ${kindOfJoint(joint).toLowerCase()}`}
+            placeholder="Type to search"
+            helperText={left > 0 ? `${left} more: type to narrow` : undefined}
+          />
+        )}
+        renderOption={({ key, ...props }, choice) => <Option key={key} choice={choice} props={props} />}
+      />
       {joint === 'host' && (
-        <Typography component={Link} variant="body2" to={`/jobs/${job.id}/brief`} onClick={close} sx={{ display: 'block', p: 1, color: 'primary.main' }}>
+        <Typography
+          component={Link}
+          variant="body2"
+          to={`/jobs/${job.id}/brief`}
+          onClick={close}
+          sx={{ display: 'block', p: 1, color: 'primary.main' }}
+        >
           Card readers, shares and other drives are entered in the brief, with the machine
         </Typography>
       )}
@@ -71,10 +123,28 @@ export default function AlternativesMenu({ anchor, job, joint, direction, close 
   );
 }
 
-function Option({ choice: { name, beside, flow, gain, taken, blocks }, props }: { choice: Choice; props: React.HTMLAttributes<HTMLLIElement> }) {
-  const told = gain !== null && Math.abs(gain) > 1e6 ? `${gain > 0 ? '+' : '−'}${format(Math.abs(gain), 'B/s')}` : '';
+function Option({
+  choice: { name, beside, flow, gain, taken, blocks },
+  props,
+}: {
+  choice: Choice;
+  props: React.HTMLAttributes<HTMLLIElement>;
+}) {
+  const told =
+    gain !== null && Math.abs(gain) > 1e6 ? `${gain > 0 ? '+' : '−'}${format(Math.abs(gain), 'B/s')}` : '';
   return (
-    <Box component="li" {...props} sx={{ display: 'grid !important', gridTemplateColumns: 'minmax(0, 1fr) auto 7.5em', columnGap: 1.5, alignItems: 'baseline', py: '3px !important', fontWeight: taken ? 650 : 400 }}>
+    <Box
+      component="li"
+      {...props}
+      sx={{
+        display: 'grid !important',
+        gridTemplateColumns: 'minmax(0, 1fr) auto 7.5em',
+        columnGap: 1.5,
+        alignItems: 'baseline',
+        py: '3px !important',
+        fontWeight: taken ? 650 : 400,
+      }}
+    >
       <Box component="span" sx={{ color: flow === null ? 'text.secondary' : 'text.primary' }}>
         {name}
         {taken && ' (now)'}
@@ -85,10 +155,19 @@ function Option({ choice: { name, beside, flow, gain, taken, blocks }, props }: 
           </Typography>
         )}
       </Box>
-      <Typography component="span" variant="body2" sx={{ textAlign: 'right', color: flow === null ? 'error.main' : 'text.primary' }} title={blocks.join(', ')}>
+      <Typography
+        component="span"
+        variant="body2"
+        sx={{ textAlign: 'right', color: flow === null ? 'error.main' : 'text.primary' }}
+        title={blocks.join(', ')}
+      >
         {flow === null ? 'does not work' : format(flow, 'B/s')}
       </Typography>
-      <Typography component="span" variant="body2" sx={{ textAlign: 'right', color: gain !== null && gain > 0 ? 'primary.main' : 'text.secondary' }}>
+      <Typography
+        component="span"
+        variant="body2"
+        sx={{ textAlign: 'right', color: gain !== null && gain > 0 ? 'primary.main' : 'text.secondary' }}
+      >
         {told}
       </Typography>
     </Box>

@@ -20,7 +20,10 @@ interface Props {
 /** A part of the page that may fail without taking the rest with it. */
 export function Guarded({ name, job, watch = [], children }: Props) {
   return (
-    <ErrorBoundary resetKeys={[...watch, job]} fallbackRender={(props) => <Broken {...props} name={name} job={job} />}>
+    <ErrorBoundary
+      resetKeys={[...watch, job]}
+      fallbackRender={(props) => <Broken {...props} name={name} job={job} />}
+    >
       {children}
     </ErrorBoundary>
   );
@@ -39,7 +42,16 @@ function Broken({ error, resetErrorBoundary, name, job }: FallbackProps & Pick<P
           Undo the last edit
         </Button>
         {job && (
-          <Button size="small" onClick={() => saveFile(fileName(job.title, 'kymar.json'), writeJob(useJobs.getState().jobs[job.id] ?? job), 'application/json')}>
+          <Button
+            size="small"
+            onClick={() =>
+              saveFile(
+                fileName(job.title, 'kymar.json'),
+                writeJob(useJobs.getState().jobs[job.id] ?? job),
+                'application/json',
+              )
+            }
+          >
             Save the job file
           </Button>
         )}

@@ -12,13 +12,24 @@ type Base = Omit<TextFieldProps, 'value' | 'onChange' | 'label'> & { label: stri
 function useDraft(value: unknown): [string | null, (text: string, gave: unknown) => void] {
   const [draft, setDraft] = useState<{ text: string; gave: string } | null>(null);
   const now = JSON.stringify(value);
-  return [draft?.gave === now ? draft.text : null, (text, gave) => setDraft({ text, gave: JSON.stringify(gave) })];
+  return [
+    draft?.gave === now ? draft.text : null,
+    (text, gave) => setDraft({ text, gave: JSON.stringify(gave) }),
+  ];
 }
 
-const meaning = (read: { understood: string; note?: string }) => `${read.understood}${read.note ? `. ${read.note}` : ''}`;
+const meaning = (read: { understood: string; note?: string }) =>
+  `${read.understood}${read.note ? `. ${read.note}` : ''}`;
 
 /** A field for a quantity as people type it; `null` where nothing is wished. */
-export function QuantityField({ value, onValue, dimension, optional = false, helperText, ...rest }: Base & { value: number | null; onValue(value: number | null): void; optional?: boolean }) {
+export function QuantityField({
+  value,
+  onValue,
+  dimension,
+  optional = false,
+  helperText,
+  ...rest
+}: Base & { value: number | null; onValue(value: number | null): void; optional?: boolean }) {
   const [draft, setDraft] = useDraft(value);
   const text = draft ?? (value === null ? '' : format(value, UNIT[dimension], 6));
   const parse = (typed: string) => (typed.trim() === '' && optional ? null : parseQuantity(typed, dimension));
@@ -41,7 +52,14 @@ export function QuantityField({ value, onValue, dimension, optional = false, hel
 }
 
 /** A field for a property that may be not known or a range. What is typed counts as entered by hand. */
-export function FactField({ fact, onFact, dimension, helperText, unit = UNIT[dimension], ...rest }: Base & { fact: Fact; onFact(fact: Fact): void; unit?: Unit }) {
+export function FactField({
+  fact,
+  onFact,
+  dimension,
+  helperText,
+  unit = UNIT[dimension],
+  ...rest
+}: Base & { fact: Fact; onFact(fact: Fact): void; unit?: Unit }) {
   const [draft, setDraft] = useDraft(fact.value);
   const read = draft === null ? null : parseFact(draft, dimension);
   return (
@@ -55,14 +73,24 @@ export function FactField({ fact, onFact, dimension, helperText, unit = UNIT[dim
         const typed = event.target.value;
         const now = parseFact(typed, dimension);
         setDraft(typed, now.ok ? now.value : fact.value);
-        if (now.ok && JSON.stringify(now.value) !== JSON.stringify(fact.value)) onFact(typedOver(fact, now.value));
+        if (now.ok && JSON.stringify(now.value) !== JSON.stringify(fact.value))
+          onFact(typedOver(fact, now.value));
       }}
     />
   );
 }
 
 /** A field for a name that must not be empty: an empty one is said and not taken over. */
-export function NameField({ value, onName, most = 120, ...rest }: Omit<TextFieldProps, 'value' | 'onChange'> & { value: string; onName(name: string): void; most?: number }) {
+export function NameField({
+  value,
+  onName,
+  most = 120,
+  ...rest
+}: Omit<TextFieldProps, 'value' | 'onChange'> & {
+  value: string;
+  onName(name: string): void;
+  most?: number;
+}) {
   const [draft, setDraft] = useState<string | null>(null);
   const empty = draft !== null && draft.trim() === '';
   return (

@@ -5,14 +5,15 @@ import { format } from '@kymar/core/units';
 import { create } from 'zustand';
 
 /** A sentence whose figures are not torn from their units where a line ends. */
-export const unbroken = (text: string): string => text.replace(/(\d) (?=[%°]|(?:min|h|s|ms|µs|years|[kMGT]i?B|[kMG]b)\b)/g, '$1\u00a0').replace(/((?:min|h)) (?=\d)/g, '$1\u00a0');
+export const unbroken = (text: string): string =>
+  text
+    .replace(/(\d) (?=[%°]|(?:min|h|s|ms|µs|years|[kMGT]i?B|[kMG]b)\b)/g, '$1\u00a0')
+    .replace(/((?:min|h)) (?=\d)/g, '$1\u00a0');
 
 /** Which figure's working the side sheet shows; one sheet for the whole app. */
-export const useWorking = create<{ shown: Estimate | null; show(estimate: Estimate): void; hide(): void }>((set) => ({
-  shown: null,
-  show: (shown) => set({ shown }),
-  hide: () => set({ shown: null }),
-}));
+export const useWorking = create<{ shown: Estimate | null; show(estimate: Estimate): void; hide(): void }>(
+  (set) => ({ shown: null, show: (shown) => set({ shown }), hide: () => set({ shown: null }) }),
+);
 
 interface Props {
   /** The figure, or how to make it: the working is made only when asked for. */
@@ -28,7 +29,18 @@ export function Figure({ of, children }: Props) {
     <ButtonBase
       onClick={() => show(made())}
       title="Show the working"
-      sx={{ font: 'inherit', fontVariantNumeric: 'inherit', color: 'inherit', textDecoration: 'underline', textDecorationStyle: 'dotted', textDecorationColor: 'var(--mui-palette-text-secondary)', textUnderlineOffset: '3px', verticalAlign: 'baseline', whiteSpace: 'nowrap', '&:hover': { color: 'primary.main' } }}
+      sx={{
+        font: 'inherit',
+        fontVariantNumeric: 'inherit',
+        color: 'inherit',
+        textDecoration: 'underline',
+        textDecorationStyle: 'dotted',
+        textDecorationColor: 'var(--mui-palette-text-secondary)',
+        textUnderlineOffset: '3px',
+        verticalAlign: 'baseline',
+        whiteSpace: 'nowrap',
+        '&:hover': { color: 'primary.main' },
+      }}
     >
       {children ?? format(made().expected, made().unit)}
     </ButtonBase>

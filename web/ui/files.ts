@@ -7,4 +7,10 @@ export function saveFile(name: string, text: string, type: string): void {
 }
 
 /** A title as a file name. */
-export const fileName = (title: string, ending: string): string => `${title.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'job'}.${ending}`;
+export const fileName = (title: string, ending: string): string =>
+  `${
+    title
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'job'
+  }.${ending}`;

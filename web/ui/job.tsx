@@ -40,7 +40,17 @@ export function JobFrame() {
 }
 
 /** Title, strip and stages of a job, and the view below. */
-function Frame({ job, chosen, setDirection, stage }: { job: Job; chosen: Direction | null; setDirection(direction: Direction): void; stage: string }) {
+function Frame({
+  job,
+  chosen,
+  setDirection,
+  stage,
+}: {
+  job: Job;
+  chosen: Direction | null;
+  setDirection(direction: Direction): void;
+  stage: string;
+}) {
   const stagesOf = useStages();
   const direction = chosen ?? (job.activities[0] ? directionOf(job.activities[0]) : 'write');
   const path = pathOfJob(job, direction);
@@ -53,7 +63,13 @@ function Frame({ job, chosen, setDirection, stage }: { job: Job; chosen: Directi
             <Typography color="textSecondary" sx={{ flex: 1 }}>
               {[job.customer, job.host.name].filter(Boolean).join(', ')}
             </Typography>
-            <ToggleButtonGroup size="small" exclusive value={direction} onChange={(_, value: Direction | null) => value && setDirection(value)} aria-label="Direction shown">
+            <ToggleButtonGroup
+              size="small"
+              exclusive
+              value={direction}
+              onChange={(_, value: Direction | null) => value && setDirection(value)}
+              aria-label="Direction shown"
+            >
               <ToggleButton value="write" sx={{ py: 0.25 }}>
                 Writing to the drive
               </ToggleButton>
@@ -93,7 +109,9 @@ function Gone({ id }: { id: string }) {
   return (
     <Box component="main" sx={{ p: 4 }}>
       <Typography variant="h1">No such job</Typography>
-      <Typography sx={{ my: 1.5 }}>This browser keeps no job “{id}”. It may have been removed, or belong to another browser.</Typography>
+      <Typography sx={{ my: 1.5 }}>
+        This browser keeps no job “{id}”. It may have been removed, or belong to another browser.
+      </Typography>
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
         <Button component={Link} to="/jobs" variant="contained">
           See all jobs
@@ -109,9 +127,23 @@ function Gone({ id }: { id: string }) {
 
 function Unbuilt({ job }: { job: Job }) {
   return (
-    <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, minHeight: 72, px: 2, mb: 1, borderRadius: 1, bgcolor: 'sunken', border: '1px dashed', borderColor: 'divider' }}>
+    <Box
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: 2,
+        minHeight: 72,
+        px: 2,
+        mb: 1,
+        borderRadius: 1,
+        bgcolor: 'sunken',
+        border: '1px dashed',
+        borderColor: 'divider',
+      }}
+    >
       <Typography color="textSecondary" sx={{ flex: 1 }}>
-        No drive is chosen yet, so there is no path to draw: {job.host.name} has {job.host.ports.length} ports and slots waiting.
+        No drive is chosen yet, so there is no path to draw: {job.host.name} has {job.host.ports.length} ports
+        and slots waiting.
       </Typography>
       <Button component={Link} to={`/jobs/${job.id}/path`} variant="contained">
         Choose the parts
@@ -122,7 +154,9 @@ function Unbuilt({ job }: { job: Job }) {
 
 /** Measured flow of the strip's direction: the largest sound activity measured on the customer's machine. */
 function measuredFlow(job: Job, direction: Direction): number | null {
-  const found = verdictOf(job).claims.filter((c) => c.own && !c.simulated && c.measured && c.measured.runs[0]?.direction === direction);
+  const found = verdictOf(job).claims.filter(
+    (c) => c.own && !c.simulated && c.measured && c.measured.runs[0]?.direction === direction,
+  );
   return found[0]?.measured?.rate.expected ?? null;
 }
 
@@ -133,20 +167,49 @@ function Strip({ job, path, direction }: { job: Job; path: Path; direction: Dire
   const full = useLocation().pathname.endsWith('/path');
   return (
     <>
-      <PathStrip path={path} direction={direction} height={full ? 96 : 60} measured={measured} onJoint={(joint, anchor) => setOpen({ joint, anchor })} />
-      <Typography variant="caption" color="textSecondary" component="p" sx={{ textAlign: 'center', mt: 0.25 }}>
+      <PathStrip
+        path={path}
+        direction={direction}
+        height={full ? 96 : 60}
+        measured={measured}
+        onJoint={(joint, anchor) => setOpen({ joint, anchor })}
+      />
+      <Typography
+        variant="caption"
+        color="textSecondary"
+        component="p"
+        sx={{ textAlign: 'center', mt: 0.25 }}
+      >
         {path.blocked.length > 0 ? (
           <Box component="span" sx={{ color: 'error.main', fontWeight: 600 }}>
             Nothing flows: {path.blocked[0]}.
           </Box>
         ) : (
           <>
-            Flow {format(path.flow![direction].expected, 'B/s')} with a fresh cache{measured ? <Box component="span" sx={{ color: 'var(--mui-palette-measured)', fontWeight: 600 }}>{`, measured over the whole copy ${format(measured, 'B/s')}`}</Box> : ''}. Click a joint to try another.
+            Flow {format(path.flow![direction].expected, 'B/s')} with a fresh cache
+            {measured ? (
+              <Box
+                component="span"
+                sx={{ color: 'var(--mui-palette-measured)', fontWeight: 600 }}
+              >{`, measured over the whole copy ${format(measured, 'B/s')}`}</Box>
+            ) : (
+              ''
+            )}
+            . Click a joint to try another.
           </>
         )}
       </Typography>
-      <Suspense>{open && <AlternativesMenu anchor={open.anchor} job={job} joint={open.joint.id} direction={direction} close={() => setOpen(null)} />}</Suspense>
+      <Suspense>
+        {open && (
+          <AlternativesMenu
+            anchor={open.anchor}
+            job={job}
+            joint={open.joint.id}
+            direction={direction}
+            close={() => setOpen(null)}
+          />
+        )}
+      </Suspense>
     </>
   );
 }
-

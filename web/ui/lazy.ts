@@ -3,7 +3,7 @@ import { lazy, type ComponentType } from 'react';
 const AGAIN = 3000;
 
 /** A piece of a page whose code is asked for until it comes: a server that was stopped for a while takes nothing away. */
-export const patientLazy = <P,>(load: () => Promise<{ default: ComponentType<P> }>) =>
+export const patientLazy = <P>(load: () => Promise<{ default: ComponentType<P> }>) =>
   lazy(async () => {
     for (;;) {
       const found = await load().catch(() => null);

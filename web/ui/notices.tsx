@@ -29,7 +29,9 @@ export function Notices() {
       )}
       {away && (
         <Notice severity="warning" sx={sx} action={<Button onClick={() => void ping()}>Look again</Button>}>
-          Kymar’s server does not answer; start it again in its terminal. Until then you can go on with every page you have opened, the stopwatch, saving and exporting. Real runs, plugged-in devices and pages not opened yet have to wait.
+          Kymar’s server does not answer; start it again in its terminal. Until then you can go on with every
+          page you have opened, the stopwatch, saving and exporting. Real runs, plugged-in devices and pages
+          not opened yet have to wait.
         </Notice>
       )}
       {stores.flatMap(([name, { notes }]) =>
@@ -45,8 +47,17 @@ export function Notices() {
         </Notice>
       ))}
       {aside.length > 0 && (
-        <Notice severity="warning" sx={sx} action={<Button component={Link} to="/settings">Look at {aside.length === 1 ? 'it' : 'them'}</Button>}>
-          {aside.length === 1 ? 'One stored record' : `${aside.length} stored records`} cannot be used and {aside.length === 1 ? 'is' : 'are'} kept untouched: {aside[0]!.problem}
+        <Notice
+          severity="warning"
+          sx={sx}
+          action={
+            <Button component={Link} to="/settings">
+              Look at {aside.length === 1 ? 'it' : 'them'}
+            </Button>
+          }
+        >
+          {aside.length === 1 ? 'One stored record' : `${aside.length} stored records`} cannot be used and{' '}
+          {aside.length === 1 ? 'is' : 'are'} kept untouched: {aside[0]!.problem}
         </Notice>
       )}
     </>

@@ -10,7 +10,20 @@ interface Props extends Omit<BoxProps, 'title'> {
 /** A sheet of the page with its heading. */
 export function Panel({ title, aside, children, sx, ...rest }: Props) {
   return (
-    <Box component="section" {...rest} sx={{ bgcolor: 'background.paper', border: 1, borderColor: 'divider', borderRadius: 1, p: 2, minWidth: 0, overflowX: 'auto', ...sx }}>
+    <Box
+      component="section"
+      {...rest}
+      sx={{
+        bgcolor: 'background.paper',
+        border: 1,
+        borderColor: 'divider',
+        borderRadius: 1,
+        p: 2,
+        minWidth: 0,
+        overflowX: 'auto',
+        ...sx,
+      }}
+    >
       {(title || aside) && (
         <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2, mb: 1.25, flexWrap: 'wrap' }}>
           <Typography variant="h2" sx={{ flex: 1 }}>

@@ -27,7 +27,24 @@ function Chip({ to, label, children }: { to: string; label: string; children: Re
       to={to}
       aria-label={label}
       title={label}
-      sx={{ display: 'flex', alignItems: 'center', gap: 0.75, px: 1.25, height: 28, borderRadius: 1, bgcolor: 'primary.main', color: 'primary.contrastText', fontSize: '0.8125rem', fontWeight: 620, fontVariantNumeric: 'tabular-nums', textDecoration: 'none', whiteSpace: 'nowrap', maxWidth: 260, flexShrink: 0, overflow: 'hidden' }}
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: 0.75,
+        px: 1.25,
+        height: 28,
+        borderRadius: 1,
+        bgcolor: 'primary.main',
+        color: 'primary.contrastText',
+        fontSize: '0.8125rem',
+        fontWeight: 620,
+        fontVariantNumeric: 'tabular-nums',
+        textDecoration: 'none',
+        whiteSpace: 'nowrap',
+        maxWidth: 260,
+        flexShrink: 0,
+        overflow: 'hidden',
+      }}
     >
       {children}
     </Box>
@@ -40,7 +57,10 @@ function ClockChip({ watch }: { watch: Watch }) {
   const stopped = secondsOf(watch);
   useEffect(() => {
     const draw = () => {
-      if (face.current) face.current.textContent = clock(stopped ?? (performance.timeOrigin + performance.now() - watch.start) / 1000).replace(/\.\d$/, '');
+      if (face.current)
+        face.current.textContent = clock(
+          stopped ?? (performance.timeOrigin + performance.now() - watch.start) / 1000,
+        ).replace(/\.\d$/, '');
     };
     draw();
     if (stopped !== null) return;
@@ -48,9 +68,20 @@ function ClockChip({ watch }: { watch: Watch }) {
     return () => clearInterval(timer);
   }, [watch.start, stopped]);
   return (
-    <Chip to={`/jobs/${watch.job}/bench`} label={`${stopped === null ? 'Clock running' : 'Time not kept yet'}: ${title}`}>
+    <Chip
+      to={`/jobs/${watch.job}/bench`}
+      label={`${stopped === null ? 'Clock running' : 'Time not kept yet'}: ${title}`}
+    >
       <span ref={face} />
-      <Box component="span" sx={{ fontWeight: 450, overflow: 'hidden', textOverflow: 'ellipsis', display: { xs: 'none', md: 'inline' } }}>
+      <Box
+        component="span"
+        sx={{
+          fontWeight: 450,
+          overflow: 'hidden',
+          textOverflow: 'ellipsis',
+          display: { xs: 'none', md: 'inline' },
+        }}
+      >
         {stopped === null ? title : `not kept, ${title}`}
       </Box>
     </Chip>

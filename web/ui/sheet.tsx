@@ -32,11 +32,26 @@ export function PartSheet<K extends Kind>({ kind, part, onPart, without = [] }: 
   return <Fields columns={columns} values={part as Values} set={set} problem={problem} />;
 }
 
-function Fields({ columns, values, set, problem }: { columns: readonly Column[]; values: Values; set(key: string, value: unknown): void; problem?: { key: string; words: string } | null }) {
+function Fields({
+  columns,
+  values,
+  set,
+  problem,
+}: {
+  columns: readonly Column[];
+  values: Values;
+  set(key: string, value: unknown): void;
+  problem?: { key: string; words: string } | null;
+}) {
   return (
     <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(2, minmax(0, 1fr))' }}>
       {columns.map((column) => (
-        <Box key={column.key} sx={['group', 'rows', 'structure'].includes(column.holds.type) ? { gridColumn: '1 / -1' } : undefined}>
+        <Box
+          key={column.key}
+          sx={
+            ['group', 'rows', 'structure'].includes(column.holds.type) ? { gridColumn: '1 / -1' } : undefined
+          }
+        >
           <Field column={column} value={values[column.key]} onValue={(value) => set(column.key, value)} />
           {problem?.key === column.key && (
             <Typography variant="caption" color="error" role="alert">
@@ -52,22 +67,81 @@ function Fields({ columns, values, set, problem }: { columns: readonly Column[];
 const NONE: Fact = { value: null, source: { kind: 'unknown' } };
 const NOT_KNOWN = 'not known';
 
-function Field({ column, value, onValue }: { column: Column; value: unknown; onValue(value: unknown): void }) {
+function Field({
+  column,
+  value,
+  onValue,
+}: {
+  column: Column;
+  value: unknown;
+  onValue(value: unknown): void;
+}) {
   const { label, holds, dimension = 'count', of, optional, nullable } = column;
   const empty = nullable && !optional ? null : undefined;
   switch (holds.type) {
     case 'fact':
-      return <FactWithOthers label={label} column={column} fact={(value as Fact | null | undefined) ?? NONE} onFact={(fact) => onValue(fact.value === null && !fact.others && (optional || nullable) ? empty : fact)} />;
+      return (
+        <FactWithOthers
+          label={label}
+          column={column}
+          fact={(value as Fact | null | undefined) ?? NONE}
+          onFact={(fact) =>
+            onValue(fact.value === null && !fact.others && (optional || nullable) ? empty : fact)
+          }
+        />
+      );
     case 'text':
-      return optional ? <TextField fullWidth label={label} value={(value as string | undefined) ?? ''} placeholder={NOT_KNOWN} onChange={(e) => onValue(e.target.value.trim() === '' ? undefined : e.target.value)} /> : <NameField fullWidth label={label} value={value as string} onName={onValue} />;
+      return optional ? (
+        <TextField
+          fullWidth
+          label={label}
+          value={(value as string | undefined) ?? ''}
+          placeholder={NOT_KNOWN}
+          onChange={(e) => onValue(e.target.value.trim() === '' ? undefined : e.target.value)}
+        />
+      ) : (
+        <NameField fullWidth label={label} value={value as string} onName={onValue} />
+      );
     case 'number':
-      return <QuantityField fullWidth label={of ? `${label}, ${of}` : label} dimension={column.dimension ?? 'number'} optional={optional} value={(value as number | undefined) ?? null} placeholder={NOT_KNOWN} onValue={(v) => onValue(v ?? undefined)} />;
+      return (
+        <QuantityField
+          fullWidth
+          label={of ? `${label}, ${of}` : label}
+          dimension={column.dimension ?? 'number'}
+          optional={optional}
+          value={(value as number | undefined) ?? null}
+          placeholder={NOT_KNOWN}
+          onValue={(v) => onValue(v ?? undefined)}
+        />
+      );
     case 'yesno':
-      return <Select label={label} value={value === undefined || value === null ? '' : value ? 'yes' : 'no'} options={['yes', 'no']} optional={optional} onValue={(v) => onValue(v === '' ? undefined : v === 'yes')} />;
+      return (
+        <Select
+          label={label}
+          value={value === undefined || value === null ? '' : value ? 'yes' : 'no'}
+          options={['yes', 'no']}
+          optional={optional}
+          onValue={(v) => onValue(v === '' ? undefined : v === 'yes')}
+        />
+      );
     case 'choice':
-      return <Select label={label} value={value === undefined || value === null ? '' : String(value)} options={holds.options.map(String)} optional={optional || nullable} onValue={(v) => onValue(v === '' ? empty : holds.options.find((o) => String(o) === v))} />;
+      return (
+        <Select
+          label={label}
+          value={value === undefined || value === null ? '' : String(value)}
+          options={holds.options.map(String)}
+          optional={optional || nullable}
+          onValue={(v) => onValue(v === '' ? empty : holds.options.find((o) => String(o) === v))}
+        />
+      );
     case 'list':
-      return <List column={column} value={(value as string[] | undefined) ?? []} onValue={(list) => onValue(list.length === 0 && optional ? undefined : list)} />;
+      return (
+        <List
+          column={column}
+          value={(value as string[] | undefined) ?? []}
+          onValue={(list) => onValue(list.length === 0 && optional ? undefined : list)}
+        />
+      );
     case 'group':
       return (
         <Box component="fieldset" sx={{ border: 1, borderColor: 'divider', borderRadius: 1, m: 0, p: 1.25 }}>
@@ -86,9 +160,24 @@ function Field({ column, value, onValue }: { column: Column; value: unknown; onV
         </Box>
       );
     case 'rows':
-      return <Rows label={label} columns={holds.columns} list={(value as Values[] | undefined) ?? []} onList={(list) => onValue(list.length === 0 && optional ? undefined : list)} />;
+      return (
+        <Rows
+          label={label}
+          columns={holds.columns}
+          list={(value as Values[] | undefined) ?? []}
+          onList={(list) => onValue(list.length === 0 && optional ? undefined : list)}
+        />
+      );
     case 'structure':
-      return <Structure label={label} value={value} optional={optional} onValue={onValue} key={`${dimension}${JSON.stringify(value)?.length}`} />;
+      return (
+        <Structure
+          label={label}
+          value={value}
+          optional={optional}
+          onValue={onValue}
+          key={`${dimension}${JSON.stringify(value)?.length}`}
+        />
+      );
   }
 }
 
@@ -102,11 +191,23 @@ function blank(columns: readonly Column[]): Values {
     if (holds.type === 'yesno') return false;
     return key === 'id' ? newId('new') : `New ${label.toLowerCase()}`;
   };
-  return Object.fromEntries(columns.filter((c) => !c.optional).map((c) => [c.key, c.nullable ? null : value(c)]));
+  return Object.fromEntries(
+    columns.filter((c) => !c.optional).map((c) => [c.key, c.nullable ? null : value(c)]),
+  );
 }
 
 /** A list of things with properties of their own, each folded up until it is opened. */
-function Rows({ label, columns, list, onList }: { label: string; columns: readonly Column[]; list: readonly Values[]; onList(list: Values[]): void }) {
+function Rows({
+  label,
+  columns,
+  list,
+  onList,
+}: {
+  label: string;
+  columns: readonly Column[];
+  list: readonly Values[];
+  onList(list: Values[]): void;
+}) {
   const [open, setOpen] = useState<number | null>(null);
   const title = (row: Values) => String(row.position ?? row.name ?? row.family ?? row.id ?? '');
   return (
@@ -117,10 +218,19 @@ function Rows({ label, columns, list, onList }: { label: string; columns: readon
       {list.map((row, i) => (
         <Box key={i} sx={{ borderBottom: 1, borderColor: 'divider', py: 0.25 }}>
           <Box sx={{ display: 'flex', alignItems: 'center' }}>
-            <Button size="small" aria-expanded={open === i} onClick={() => setOpen(open === i ? null : i)} sx={{ flex: 1, justifyContent: 'flex-start', color: 'text.primary' }}>
+            <Button
+              size="small"
+              aria-expanded={open === i}
+              onClick={() => setOpen(open === i ? null : i)}
+              sx={{ flex: 1, justifyContent: 'flex-start', color: 'text.primary' }}
+            >
               {title(row)}
             </Button>
-            <Button size="small" aria-label={`Remove ${title(row)}`} onClick={() => onList(list.filter((_, k) => k !== i))}>
+            <Button
+              size="small"
+              aria-label={`Remove ${title(row)}`}
+              onClick={() => onList(list.filter((_, k) => k !== i))}
+            >
               Remove
             </Button>
           </Box>
@@ -131,7 +241,11 @@ function Rows({ label, columns, list, onList }: { label: string; columns: readon
                 values={row}
                 set={(key, value) => {
                   const { [key]: _, ...rest } = row;
-                  onList(list.map((other, k) => (k === i ? (value === undefined ? rest : { ...rest, [key]: value }) : other)));
+                  onList(
+                    list.map((other, k) =>
+                      k === i ? (value === undefined ? rest : { ...rest, [key]: value }) : other,
+                    ),
+                  );
                 }}
               />
             </Box>
@@ -151,9 +265,28 @@ function Rows({ label, columns, list, onList }: { label: string; columns: readon
   );
 }
 
-function Select({ label, value, options, optional, onValue }: { label: string; value: string; options: readonly string[]; optional: boolean; onValue(value: string): void }) {
+function Select({
+  label,
+  value,
+  options,
+  optional,
+  onValue,
+}: {
+  label: string;
+  value: string;
+  options: readonly string[];
+  optional: boolean;
+  onValue(value: string): void;
+}) {
   return (
-    <TextField select fullWidth label={label} value={value} onChange={(e) => onValue(e.target.value)} slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}>
+    <TextField
+      select
+      fullWidth
+      label={label}
+      value={value}
+      onChange={(e) => onValue(e.target.value)}
+      slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+    >
       {(optional || value === '') && (
         <MenuItem value="">
           <Box component="span" sx={{ color: 'text.secondary' }}>
@@ -170,24 +303,67 @@ function Select({ label, value, options, optional, onValue }: { label: string; v
   );
 }
 
-function List({ column: { key, label, holds }, value, onValue }: { column: Column; value: string[]; onValue(value: string[]): void }) {
+function List({
+  column: { key, label, holds },
+  value,
+  onValue,
+}: {
+  column: Column;
+  value: string[];
+  onValue(value: string[]): void;
+}) {
   const links = ['modes', 'inner', 'outer', 'up'].includes(key);
   const of = (holds.type === 'list' && holds.of) || (links ? LINKS.map((l) => l.id) : null);
-  if (!of) return <TextField fullWidth label={label} value={value.join(', ')} onChange={(e) => onValue(e.target.value.split(/,\s*/).filter(Boolean))} />;
+  if (!of)
+    return (
+      <TextField
+        fullWidth
+        label={label}
+        value={value.join(', ')}
+        onChange={(e) => onValue(e.target.value.split(/,\s*/).filter(Boolean))}
+      />
+    );
   const name = (id: string) => (links && isLinkId(id) ? linkById(id).name : id);
   if (key === 'ends')
     return (
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1 }}>
         {[0, 1].map((i) => (
-          <Select key={i} label={i === 0 ? 'One end' : 'Other end'} value={value[i] ?? ''} options={of} optional={false} onValue={(end) => onValue(value.map((v, k) => (k === i ? end : v)))} />
+          <Select
+            key={i}
+            label={i === 0 ? 'One end' : 'Other end'}
+            value={value[i] ?? ''}
+            options={of}
+            optional={false}
+            onValue={(end) => onValue(value.map((v, k) => (k === i ? end : v)))}
+          />
         ))}
       </Box>
     );
-  return <Autocomplete multiple size="small" options={[...of]} value={value} getOptionLabel={name} onChange={(_, list) => onValue(list)} renderInput={(params) => <TextField {...params} label={label} />} />;
+  return (
+    <Autocomplete
+      multiple
+      size="small"
+      options={[...of]}
+      value={value}
+      getOptionLabel={name}
+      onChange={(_, list) => onValue(list)}
+      renderInput={(params) => <TextField {...params} label={label} />}
+    />
+  );
 }
 
 /** A structure as JSON: taken over once it reads. */
-function Structure({ label, value, optional, onValue }: { label: string; value: unknown; optional: boolean; onValue(value: unknown): void }) {
+function Structure({
+  label,
+  value,
+  optional,
+  onValue,
+}: {
+  label: string;
+  value: unknown;
+  optional: boolean;
+  onValue(value: unknown): void;
+}) {
   const [draft, setDraft] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const text = draft ?? (value === undefined ? '' : JSON.stringify(value, null, 1));
@@ -201,23 +377,77 @@ function Structure({ label, value, optional, onValue }: { label: string; value: 
       setWrong(`No JSON yet: ${(error as Error).message}`);
     }
   };
-  return <TextField fullWidth multiline maxRows={8} label={label} value={text} placeholder={NOT_KNOWN} error={wrong !== null} helperText={wrong ?? 'As JSON; taken over when you leave the field.'} onChange={(e) => setDraft(e.target.value)} onBlur={take} slotProps={{ htmlInput: { spellCheck: false, style: { fontSize: '0.8125rem' } }, inputLabel: { shrink: true } }} />;
+  return (
+    <TextField
+      fullWidth
+      multiline
+      maxRows={8}
+      label={label}
+      value={text}
+      placeholder={NOT_KNOWN}
+      error={wrong !== null}
+      helperText={wrong ?? 'As JSON; taken over when you leave the field.'}
+      onChange={(e) => setDraft(e.target.value)}
+      onBlur={take}
+      slotProps={{
+        htmlInput: { spellCheck: false, style: { fontSize: '0.8125rem' } },
+        inputLabel: { shrink: true },
+      }}
+    />
+  );
 }
 
 /** A figure with its source, and what other sources say beside it, any of which can be chosen with a reason. */
-function FactWithOthers({ label, column: { dimension = 'count', unit }, fact, onFact }: { label: string; column: Column; fact: Fact; onFact(fact: Fact): void }) {
+function FactWithOthers({
+  label,
+  column: { dimension = 'count', unit },
+  fact,
+  onFact,
+}: {
+  label: string;
+  column: Column;
+  fact: Fact;
+  onFact(fact: Fact): void;
+}) {
   const at = unit ?? UNIT_OF[dimension];
-  const conditions = ({ at: c }: Pick<Fact, 'at'>) => (c ? [c.block ? (c.block >= 2 ** 20 ? `${c.block / 2 ** 20} MiB` : `${c.block / 1024} KiB`) : '', c.depth ? `depth ${c.depth}` : '', c.fill !== undefined ? `${Math.round(c.fill * 100)} % full` : ''].filter(Boolean).join(', ') : '');
+  const conditions = ({ at: c }: Pick<Fact, 'at'>) =>
+    c
+      ? [
+          c.block ? (c.block >= 2 ** 20 ? `${c.block / 2 ** 20} MiB` : `${c.block / 1024} KiB`) : '',
+          c.depth ? `depth ${c.depth}` : '',
+          c.fill !== undefined ? `${Math.round(c.fill * 100)} % full` : '',
+        ]
+          .filter(Boolean)
+          .join(', ')
+      : '';
   return (
     <>
-      <FactField fullWidth label={label} dimension={dimension} {...(unit ? { unit } : {})} fact={fact} onFact={onFact} helperText={[sourceWords(fact.source), conditions(fact)].filter(Boolean).join('; ')} />
+      <FactField
+        fullWidth
+        label={label}
+        dimension={dimension}
+        {...(unit ? { unit } : {})}
+        fact={fact}
+        onFact={onFact}
+        helperText={[sourceWords(fact.source), conditions(fact)].filter(Boolean).join('; ')}
+      />
       {fact.others?.map((other, i) => (
         <Typography key={i} variant="caption" color="textSecondary" component="div" sx={{ pl: 1.75 }}>
-          {writeFact(other.value, at)} ({[sourceWords(other.source), conditions(other)].filter(Boolean).join('; ')}) <Small onClick={() => onFact(choose(fact, i, ''))}>Use this</Small>
+          {writeFact(other.value, at)} (
+          {[sourceWords(other.source), conditions(other)].filter(Boolean).join('; ')}){' '}
+          <Small onClick={() => onFact(choose(fact, i, ''))}>Use this</Small>
         </Typography>
       ))}
       {(fact.others?.length ?? 0) > 0 && (
-        <TextField fullWidth variant="standard" placeholder="Why this one?" value={fact.why ?? ''} onChange={(e) => onFact(withReason(fact, e.target.value.slice(0, 200)))} slotProps={{ htmlInput: { 'aria-label': `Why this ${label}` } }} sx={{ px: 1.75, '& input': { fontSize: '0.8125rem' } }} />
+        <TextField
+          fullWidth
+          variant="standard"
+          placeholder="Why this one?"
+          value={fact.why ?? ''}
+          onChange={(e) => onFact(withReason(fact, e.target.value.slice(0, 200)))}
+          slotProps={{ htmlInput: { 'aria-label': `Why this ${label}` } }}
+          sx={{ px: 1.75, '& input': { fontSize: '0.8125rem' } }}
+        />
       )}
     </>
   );

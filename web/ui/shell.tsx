@@ -39,29 +39,91 @@ export function Shell() {
   useUndoKeys();
   return (
     <Box sx={{ minHeight: '100vh', display: 'flex', flexDirection: 'column' }}>
-      <Box component="header" className="no-print" sx={{ display: 'flex', alignItems: 'center', gap: { xs: 0.5, sm: 1.5 }, px: { xs: 1.5, sm: 3 }, height: 44, bgcolor: 'background.paper', borderBottom: 1, borderColor: 'divider' }}>
-        <Box component={Link} to="/jobs" sx={{ display: 'flex', alignItems: 'center', gap: 1, textDecoration: 'none', color: 'text.primary' }}>
+      <Box
+        component="header"
+        className="no-print"
+        sx={{
+          display: 'flex',
+          alignItems: 'center',
+          gap: { xs: 0.5, sm: 1.5 },
+          px: { xs: 1.5, sm: 3 },
+          height: 44,
+          bgcolor: 'background.paper',
+          borderBottom: 1,
+          borderColor: 'divider',
+        }}
+      >
+        <Box
+          component={Link}
+          to="/jobs"
+          sx={{
+            display: 'flex',
+            alignItems: 'center',
+            gap: 1,
+            textDecoration: 'none',
+            color: 'text.primary',
+          }}
+        >
           <img src="/mark.svg" alt="" width={24} height={24} />
           <Typography component="span" sx={{ fontWeight: 720, fontSize: '1.0625rem', fontStretch: '120%' }}>
             Kymar
           </Typography>
         </Box>
-        <Box component="nav" aria-label="Kymar" sx={{ display: 'flex', gap: { xs: 1, sm: 2 }, ml: 1, flex: 1, minWidth: 0, overflowX: 'auto', scrollbarWidth: 'none' }}>
+        <Box
+          component="nav"
+          aria-label="Kymar"
+          sx={{
+            display: 'flex',
+            gap: { xs: 1, sm: 2 },
+            ml: 1,
+            flex: 1,
+            minWidth: 0,
+            overflowX: 'auto',
+            scrollbarWidth: 'none',
+          }}
+        >
           {PAGES.map(([to, name]) => (
-            <Box key={to} component={Link} to={to} sx={{ display: { xs: to === '/jobs' ? 'none' : 'block', sm: 'block' }, color: 'text.secondary', whiteSpace: 'nowrap', fontSize: '0.875rem', textDecoration: 'none', '&:hover': { color: 'primary.main' } }}>
+            <Box
+              key={to}
+              component={Link}
+              to={to}
+              sx={{
+                display: { xs: to === '/jobs' ? 'none' : 'block', sm: 'block' },
+                color: 'text.secondary',
+                whiteSpace: 'nowrap',
+                fontSize: '0.875rem',
+                textDecoration: 'none',
+                '&:hover': { color: 'primary.main' },
+              }}
+            >
               {name}
             </Box>
           ))}
         </Box>
         <Running />
-        <Typography variant="caption" color="textSecondary" role="status" sx={{ lineHeight: 1.2, textAlign: 'right', display: { xs: 'none', sm: 'block' } }}>
+        <Typography
+          variant="caption"
+          color="textSecondary"
+          role="status"
+          sx={{ lineHeight: 1.2, textAlign: 'right', display: { xs: 'none', sm: 'block' } }}
+        >
           {undone && `${undone}. `}
           {SAVED[state]}
         </Typography>
-        <IconButton size="small" onClick={undo} aria-label="Undo (Ctrl+Z)" title={steps.undo ? `Undo: ${steps.undo} (Ctrl+Z)` : 'Nothing to undo'}>
+        <IconButton
+          size="small"
+          onClick={undo}
+          aria-label="Undo (Ctrl+Z)"
+          title={steps.undo ? `Undo: ${steps.undo} (Ctrl+Z)` : 'Nothing to undo'}
+        >
           <UndoIcon fontSize="small" />
         </IconButton>
-        <IconButton size="small" onClick={redo} aria-label="Redo (Ctrl+Shift+Z)" title={steps.redo ? `Do again: ${steps.redo} (Ctrl+Shift+Z)` : 'Nothing to do again'}>
+        <IconButton
+          size="small"
+          onClick={redo}
+          aria-label="Redo (Ctrl+Shift+Z)"
+          title={steps.redo ? `Do again: ${steps.redo} (Ctrl+Shift+Z)` : 'Nothing to do again'}
+        >
           <RedoIcon fontSize="small" />
         </IconButton>
         <SchemeSwitch />
@@ -79,7 +141,12 @@ function SchemeSwitch() {
   const { mode, systemMode, setMode } = useColorScheme();
   const dark = (mode === 'system' ? systemMode : mode) === 'dark';
   return (
-    <IconButton size="small" onClick={() => setMode(dark ? 'light' : 'dark')} aria-label={dark ? 'Light appearance' : 'Dark appearance'} title={dark ? 'Light appearance' : 'Dark appearance'}>
+    <IconButton
+      size="small"
+      onClick={() => setMode(dark ? 'light' : 'dark')}
+      aria-label={dark ? 'Light appearance' : 'Dark appearance'}
+      title={dark ? 'Light appearance' : 'Dark appearance'}
+    >
       {dark ? <LightModeOutlinedIcon fontSize="small" /> : <DarkModeOutlinedIcon fontSize="small" />}
     </IconButton>
   );
@@ -90,7 +157,8 @@ function useUndoKeys() {
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
-      if (event.target instanceof HTMLElement && event.target.matches('input, textarea, [contenteditable]')) return;
+      if (event.target instanceof HTMLElement && event.target.matches('input, textarea, [contenteditable]'))
+        return;
       event.preventDefault();
       if (event.shiftKey) redo();
       else undo();
@@ -100,11 +168,19 @@ function useUndoKeys() {
   }, []);
 }
 
-const SAVED = { saved: 'Saved in this browser', saving: 'Saving …', 'not saved': 'Not all is saved' } as const;
+const SAVED = {
+  saved: 'Saved in this browser',
+  saving: 'Saving …',
+  'not saved': 'Not all is saved',
+} as const;
 
 /** Whether there is anything to say; and the server is asked now and then whether it is there. */
 function useNotices(): boolean {
-  const store = useStatus((s) => savedState(s) === 'not saved' || Object.values(s.stores).some((one) => one.notes.length + one.aside.length > 0));
+  const store = useStatus(
+    (s) =>
+      savedState(s) === 'not saved' ||
+      Object.values(s.stores).some((one) => one.notes.length + one.aside.length > 0),
+  );
   const away = useServer((s) => s.away);
   const told = useRuns((s) => s.messages.length > 0);
   useEffect(() => {

@@ -5,13 +5,32 @@ import visuallyHidden from '@mui/utils/visuallyHidden';
 import { NavLink } from 'react-router';
 import type { Stage, StageState } from '@kymar/core/job';
 
-export const STAGE_NAMES: Record<Stage, string> = { brief: 'Brief', path: 'Path', forecast: 'Forecast', bench: 'Bench', verdict: 'Verdict', handover: 'Handover' };
+export const STAGE_NAMES: Record<Stage, string> = {
+  brief: 'Brief',
+  path: 'Path',
+  forecast: 'Forecast',
+  bench: 'Bench',
+  verdict: 'Verdict',
+  handover: 'Handover',
+};
 const SAID = { open: 'open', done: 'done', attention: 'needs attention' } as const;
 
 /** The stages of a job in their order, each with its state and its one next action. */
 export function StageTrack({ id, states }: { id: string; states: readonly StageState[] }) {
   return (
-    <Box component="nav" aria-label="Stages of the job" className="no-print" sx={{ display: 'grid', gridTemplateColumns: `repeat(${states.length}, minmax(118px, 1fr))`, overflowX: 'auto', position: 'relative', borderTop: 1, borderColor: 'divider' }}>
+    <Box
+      component="nav"
+      aria-label="Stages of the job"
+      className="no-print"
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: `repeat(${states.length}, minmax(118px, 1fr))`,
+        overflowX: 'auto',
+        position: 'relative',
+        borderTop: 1,
+        borderColor: 'divider',
+      }}
+    >
       {states.map(({ stage, state, next }) => (
         <Box
           key={stage}
@@ -49,5 +68,17 @@ export function StageTrack({ id, states }: { id: string; states: readonly StageS
 function Mark({ state }: { state: StageState['state'] }) {
   if (state === 'done') return <CheckIcon sx={{ fontSize: 16, color: 'primary.main' }} />;
   if (state === 'attention') return <PriorityHighIcon sx={{ fontSize: 16, color: 'error.main' }} />;
-  return <Box aria-hidden sx={{ width: 9, height: 9, mx: '3.5px', border: 1.5, borderColor: 'text.secondary', borderRadius: '50%' }} />;
+  return (
+    <Box
+      aria-hidden
+      sx={{
+        width: 9,
+        height: 9,
+        mx: '3.5px',
+        border: 1.5,
+        borderColor: 'text.secondary',
+        borderRadius: '50%',
+      }}
+    />
+  );
 }

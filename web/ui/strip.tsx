@@ -45,7 +45,10 @@ function outline(heights: readonly number[], width: number, middle: number): str
         const enter = i === (sign === -1 ? 0 : heights.length - 1) ? near : near + inner;
         const leave = i === (sign === -1 ? heights.length - 1 : 0) ? far : far - inner;
         const next = order[k + 1];
-        const turn = next === undefined ? '' : ` C ${far} ${y}, ${far} ${middle + (sign * heights[next]!) / 2}, ${far + inner} ${middle + (sign * heights[next]!) / 2}`;
+        const turn =
+          next === undefined
+            ? ''
+            : ` C ${far} ${y}, ${far} ${middle + (sign * heights[next]!) / 2}, ${far + inner} ${middle + (sign * heights[next]!) / 2}`;
         return `${k === 0 ? (sign === -1 ? 'M' : 'L') : 'L'} ${enter} ${y} L ${leave} ${y}${turn}`;
       })
       .join(' ');
@@ -62,15 +65,28 @@ export function PathStrip({ path, direction, measured = null, onJoint, height = 
   const scale = (rate: number) => (rate <= 0 ? 0 : Math.max(3, (rate / peak) * height));
   const middle = height / 2 + 6;
   const column = width / joints.length;
-  const narrow = joints.map((j) => (blocked.length > 0 ? j.alone[direction] === 0 : bottleneck![direction].joints.includes(j.id)));
+  const narrow = joints.map((j) =>
+    blocked.length > 0 ? j.alone[direction] === 0 : bottleneck![direction].joints.includes(j.id),
+  );
   const color = (i: number) => (narrow[i] ? 'var(--mui-palette-narrow)' : 'text.primary');
   const heights = joints.map((j) => scale(j.alone[direction] ?? through));
   return (
     <Box ref={ref} sx={{ width: '100%', position: 'relative' }}>
-      <Box sx={{ display: 'grid', gridTemplateColumns: `repeat(${joints.length}, minmax(0, 1fr))`, mb: 0.25 }}>
+      <Box
+        sx={{ display: 'grid', gridTemplateColumns: `repeat(${joints.length}, minmax(0, 1fr))`, mb: 0.25 }}
+      >
         {joints.map((joint, i) => (
-          <Typography key={joint.id} variant="body2" noWrap sx={{ px: { xs: 0.25, sm: 1 }, textAlign: 'center', fontWeight: 600, color: color(i) }} title={joint.part}>
-            <Box component="span" sx={{ color: 'text.secondary', fontWeight: 400, fontSize: '0.78125rem', mr: { sm: 0.75 } }}>
+          <Typography
+            key={joint.id}
+            variant="body2"
+            noWrap
+            sx={{ px: { xs: 0.25, sm: 1 }, textAlign: 'center', fontWeight: 600, color: color(i) }}
+            title={joint.part}
+          >
+            <Box
+              component="span"
+              sx={{ color: 'text.secondary', fontWeight: 400, fontSize: '0.78125rem', mr: { sm: 0.75 } }}
+            >
               {kindOfJoint(joint.id)}
             </Box>
             <Box component="span" sx={wideOnly}>
@@ -80,9 +96,30 @@ export function PathStrip({ path, direction, measured = null, onJoint, height = 
         ))}
       </Box>
       <Box sx={{ position: 'relative' }}>
-        <svg width={width} height={height + 12} role="img" aria-label={describe(path, direction, measured)} style={{ display: 'block' }}>
-          <path d={outline(heights, width, middle)} fill="var(--mui-palette-channel)" style={{ transition: 'd 220ms ease-out' }} />
-          {through > 0 && <path d={outline(joints.map(() => scale(through)), width, middle)} fill="var(--mui-palette-flow)" opacity={measured ? 0.55 : 0.9} style={{ transition: 'd 220ms ease-out' }} />}
+        <svg
+          width={width}
+          height={height + 12}
+          role="img"
+          aria-label={describe(path, direction, measured)}
+          style={{ display: 'block' }}
+        >
+          <path
+            d={outline(heights, width, middle)}
+            fill="var(--mui-palette-channel)"
+            style={{ transition: 'd 220ms ease-out' }}
+          />
+          {through > 0 && (
+            <path
+              d={outline(
+                joints.map(() => scale(through)),
+                width,
+                middle,
+              )}
+              fill="var(--mui-palette-flow)"
+              opacity={measured ? 0.55 : 0.9}
+              style={{ transition: 'd 220ms ease-out' }}
+            />
+          )}
           {measured !== null && measured > 0 && (
             <g stroke="var(--mui-palette-measured)" strokeWidth={2}>
               <line x1={0} x2={width} y1={middle - scale(measured) / 2} y2={middle - scale(measured) / 2} />
@@ -94,7 +131,15 @@ export function PathStrip({ path, direction, measured = null, onJoint, height = 
               narrow[i]
                 ? [-1, 1].map((sign) => {
                     const y = middle + sign * (Math.max(heights[i]!, 4) / 2 + 3.5);
-                    return <line key={`${joint.id}${sign}`} x1={(i + 0.24) * column} x2={(i + 0.76) * column} y1={y} y2={y} />;
+                    return (
+                      <line
+                        key={`${joint.id}${sign}`}
+                        x1={(i + 0.24) * column}
+                        x2={(i + 0.76) * column}
+                        y1={y}
+                        y2={y}
+                      />
+                    );
                   })
                 : [],
             )}
@@ -106,17 +151,48 @@ export function PathStrip({ path, direction, measured = null, onJoint, height = 
               key={joint.id}
               aria-label={`Change ${kindOfJoint(joint.id).toLowerCase()}: ${joint.part}`}
               onClick={(event) => onJoint(joint, event.currentTarget)}
-              sx={{ position: 'absolute', top: 0, bottom: 0, left: `${(100 * i) / joints.length}%`, width: `${100 / joints.length}%`, borderRadius: 1, '&:hover': { boxShadow: 'inset 0 0 0 1px var(--mui-palette-flow)' } }}
+              sx={{
+                position: 'absolute',
+                top: 0,
+                bottom: 0,
+                left: `${(100 * i) / joints.length}%`,
+                width: `${100 / joints.length}%`,
+                borderRadius: 1,
+                '&:hover': { boxShadow: 'inset 0 0 0 1px var(--mui-palette-flow)' },
+              }}
             />
           ))}
       </Box>
-      <Box sx={{ display: 'grid', gridTemplateColumns: `repeat(${joints.length}, minmax(0, 1fr))`, mt: 0.25 }}>
+      <Box
+        sx={{ display: 'grid', gridTemplateColumns: `repeat(${joints.length}, minmax(0, 1fr))`, mt: 0.25 }}
+      >
         {joints.map((joint, i) => {
           const rate = joint.alone[direction];
           return (
-            <Typography key={joint.id} variant="body2" noWrap title={joint.detail} sx={{ px: { xs: 0.25, sm: 1 }, fontSize: { xs: '0.78125rem', sm: '0.875rem' }, textAlign: 'center', fontWeight: narrow[i] ? 700 : 600, color: color(i) }}>
+            <Typography
+              key={joint.id}
+              variant="body2"
+              noWrap
+              title={joint.detail}
+              sx={{
+                px: { xs: 0.25, sm: 1 },
+                fontSize: { xs: '0.78125rem', sm: '0.875rem' },
+                textAlign: 'center',
+                fontWeight: narrow[i] ? 700 : 600,
+                color: color(i),
+              }}
+            >
               {rate === null ? 'not known' : rate === 0 ? 'nothing passes' : format(rate, 'B/s')}
-              <Box component="span" sx={{ ...wideOnly, color: 'text.secondary', fontWeight: 400, fontSize: '0.78125rem', ml: 0.75 }}>
+              <Box
+                component="span"
+                sx={{
+                  ...wideOnly,
+                  color: 'text.secondary',
+                  fontWeight: 400,
+                  fontSize: '0.78125rem',
+                  ml: 0.75,
+                }}
+              >
                 {joint.detail}
               </Box>
             </Typography>
@@ -127,7 +203,11 @@ export function PathStrip({ path, direction, measured = null, onJoint, height = 
   );
 }
 
-function describe({ joints, flow, bottleneck, blocked }: Path, direction: Direction, measured: number | null): string {
+function describe(
+  { joints, flow, bottleneck, blocked }: Path,
+  direction: Direction,
+  measured: number | null,
+): string {
   if (blocked.length > 0) return `Path blocked: ${blocked.join('; ')}`;
   const narrowest = joints.filter((j) => bottleneck![direction].joints.includes(j.id)).map((j) => j.part);
   return `${direction === 'read' ? 'Reading' : 'Writing'} over ${joints.map((j) => j.part).join(', ')}: ${format(flow![direction].expected, 'B/s')} expected, narrowest at ${narrowest.join(', ')}${measured ? `, measured ${format(measured, 'B/s')}` : ''}`;
@@ -141,9 +221,25 @@ export function MiniStrip({ path, direction }: { path: Path; direction: Directio
   const peak = Math.max(1, ...rates);
   const scale = (rate: number) => (rate <= 0 ? 0 : Math.max(2, (rate / peak) * height));
   return (
-    <svg viewBox={`0 0 ${width} ${height}`} width="100%" height={height} preserveAspectRatio="none" aria-hidden style={{ display: 'block' }}>
+    <svg
+      viewBox={`0 0 ${width} ${height}`}
+      width="100%"
+      height={height}
+      preserveAspectRatio="none"
+      aria-hidden
+      style={{ display: 'block' }}
+    >
       <path d={outline(rates.map(scale), width, height / 2)} fill="var(--mui-palette-channel)" />
-      {through > 0 && <path d={outline(rates.map(() => scale(through)), width, height / 2)} fill="var(--mui-palette-flow)" />}
+      {through > 0 && (
+        <path
+          d={outline(
+            rates.map(() => scale(through)),
+            width,
+            height / 2,
+          )}
+          fill="var(--mui-palette-flow)"
+        />
+      )}
     </svg>
   );
 }

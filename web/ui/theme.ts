@@ -79,15 +79,42 @@ export const theme = createTheme({
       styleOverrides: {
         body: { fontVariantNumeric: 'tabular-nums lining-nums' },
         ':focus-visible': { outline: '2px solid var(--mui-palette-primary-main)', outlineOffset: 2 },
-        '@media (prefers-reduced-motion: reduce)': { '*, *::before, *::after': { transitionDuration: '0.01ms !important', animationDuration: '0.01ms !important' } },
+        '@media (prefers-reduced-motion: reduce)': {
+          '*, *::before, *::after': {
+            transitionDuration: '0.01ms !important',
+            animationDuration: '0.01ms !important',
+          },
+        },
         '@media print': { '.no-print': { display: 'none !important' }, body: { background: '#fff' } },
       },
     },
     MuiButtonBase: { defaultProps: { disableRipple: true } },
-    MuiButton: { defaultProps: { disableElevation: true }, styleOverrides: { root: { paddingInline: 14, whiteSpace: 'nowrap' } } },
+    MuiButton: {
+      defaultProps: { disableElevation: true },
+      styleOverrides: { root: { paddingInline: 14, whiteSpace: 'nowrap' } },
+    },
     MuiPaper: { defaultProps: { elevation: 0 } },
     MuiTextField: { defaultProps: { size: 'small', variant: 'outlined' } },
-    MuiTableCell: { styleOverrides: { root: { padding: '7px 12px', borderColor: 'var(--mui-palette-divider)' }, head: { fontWeight: 560, fontSize: '0.8125rem', fontStretch: '94%', color: 'var(--mui-palette-text-secondary)', lineHeight: 1.3 } } },
-    MuiToggleButton: { styleOverrides: { root: { textTransform: 'none', color: 'var(--mui-palette-text-secondary)', '&.Mui-selected': { color: 'var(--mui-palette-text-primary)' } } } },
+    MuiTableCell: {
+      styleOverrides: {
+        root: { padding: '7px 12px', borderColor: 'var(--mui-palette-divider)' },
+        head: {
+          fontWeight: 560,
+          fontSize: '0.8125rem',
+          fontStretch: '94%',
+          color: 'var(--mui-palette-text-secondary)',
+          lineHeight: 1.3,
+        },
+      },
+    },
+    MuiToggleButton: {
+      styleOverrides: {
+        root: {
+          textTransform: 'none',
+          color: 'var(--mui-palette-text-secondary)',
+          '&.Mui-selected': { color: 'var(--mui-palette-text-primary)' },
+        },
+      },
+    },
   },
 });

@@ -67,7 +67,16 @@ function Unloaded({ again }: { again(): void }) {
 
 /** Told only where a view takes its time. */
 const Opening = () => (
-  <Box role="status" data-opening sx={{ p: 3, color: 'text.secondary', animation: 'opening 0s 0.4s both', '@keyframes opening': { from: { visibility: 'hidden' }, to: { visibility: 'visible' } } }}>
+  <Box
+    role="status"
+    data-opening
+    sx={{
+      p: 3,
+      color: 'text.secondary',
+      animation: 'opening 0s 0.4s both',
+      '@keyframes opening': { from: { visibility: 'hidden' }, to: { visibility: 'visible' } },
+    }}
+  >
     Opening …
   </Box>
 );

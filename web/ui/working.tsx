@@ -4,13 +4,27 @@ import { sourceWords, type Estimate } from '@kymar/core/evidence';
 import { format } from '@kymar/core/units';
 import { unbroken, useWorking } from './figure';
 
-const HOW = { given: 'Given', exact: 'Worked out exactly', sampled: 'From seeded samples of its inputs' } as const;
+const HOW = {
+  given: 'Given',
+  exact: 'Worked out exactly',
+  sampled: 'From seeded samples of its inputs',
+} as const;
 
 /** The side sheet with a figure's working, opened down to where each number comes from. */
 export default function WorkingSheet() {
   const { shown, hide } = useWorking();
   return (
-    <Drawer anchor="right" open={shown !== null} onClose={hide} slotProps={{ paper: { sx: { width: 'min(480px, 100vw)', p: 2.5, bgcolor: 'background.paper' }, 'aria-label': 'The working' } }}>
+    <Drawer
+      anchor="right"
+      open={shown !== null}
+      onClose={hide}
+      slotProps={{
+        paper: {
+          sx: { width: 'min(480px, 100vw)', p: 2.5, bgcolor: 'background.paper' },
+          'aria-label': 'The working',
+        },
+      }}
+    >
       {shown && (
         <>
           <Box sx={{ display: 'flex', alignItems: 'center', mb: 1 }}>
@@ -36,7 +50,17 @@ function RangeLine({ estimate }: { estimate: Estimate }) {
   return (
     <Box sx={{ my: 1 }} aria-hidden>
       <Box sx={{ position: 'relative', height: 8, bgcolor: 'channel', borderRadius: 0.5 }}>
-        <Box sx={{ position: 'absolute', left: at, top: -3, bottom: -3, width: 3, ml: '-1.5px', bgcolor: 'flow' }} />
+        <Box
+          sx={{
+            position: 'absolute',
+            left: at,
+            top: -3,
+            bottom: -3,
+            width: 3,
+            ml: '-1.5px',
+            bgcolor: 'flow',
+          }}
+        />
       </Box>
       <Box sx={{ display: 'flex', justifyContent: 'space-between', mt: 0.5 }}>
         <Typography variant="caption" color="textSecondary">
@@ -89,11 +113,24 @@ function Step({ estimate, top = false }: { estimate: Estimate; top?: boolean }) 
     </>
   );
   const head = (
-    <Box component="span" sx={{ display: 'inline-flex', width: 'calc(100% - 18px)', gap: 1, alignItems: 'baseline', justifyContent: 'space-between' }}>
+    <Box
+      component="span"
+      sx={{
+        display: 'inline-flex',
+        width: 'calc(100% - 18px)',
+        gap: 1,
+        alignItems: 'baseline',
+        justifyContent: 'space-between',
+      }}
+    >
       <Typography component="span" variant={top ? 'h3' : 'body2'}>
         {sentence(because.name)}
       </Typography>
-      <Typography component="span" variant={top ? 'h1' : 'body2'} sx={{ fontWeight: 640, whiteSpace: 'nowrap' }}>
+      <Typography
+        component="span"
+        variant={top ? 'h1' : 'body2'}
+        sx={{ fontWeight: 640, whiteSpace: 'nowrap' }}
+      >
         {because.shown ?? format(expected, unit, 4)}
       </Typography>
     </Box>
@@ -106,7 +143,13 @@ function Step({ estimate, top = false }: { estimate: Estimate; top?: boolean }) 
       </div>
     );
   return (
-    <Box component="details" sx={{ '& > summary': { cursor: 'pointer', color: 'text.secondary' }, '& > summary *': { color: 'text.primary' } }}>
+    <Box
+      component="details"
+      sx={{
+        '& > summary': { cursor: 'pointer', color: 'text.secondary' },
+        '& > summary *': { color: 'text.primary' },
+      }}
+    >
       <summary>{head}</summary>
       <Box sx={{ pb: 0.5, pl: 2 }}>{body}</Box>
     </Box>

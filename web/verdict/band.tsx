@@ -3,8 +3,24 @@ import type { Spread } from '@kymar/core/evidence';
 import { format, type Unit } from '@kymar/core/units';
 
 /** Forecast band with the measured interval on it, on one scale; the wish as a mark where there is one. */
-export function Band({ forecast, measured, wish, unit }: { forecast: Spread | null; measured: Spread; wish: number | null; unit: Unit }) {
-  const values = [forecast?.low, forecast?.high, measured.low, Number.isFinite(measured.high) ? measured.high : measured.low * 2, wish ?? undefined].filter((v): v is number => v !== undefined);
+export function Band({
+  forecast,
+  measured,
+  wish,
+  unit,
+}: {
+  forecast: Spread | null;
+  measured: Spread;
+  wish: number | null;
+  unit: Unit;
+}) {
+  const values = [
+    forecast?.low,
+    forecast?.high,
+    measured.low,
+    Number.isFinite(measured.high) ? measured.high : measured.low * 2,
+    wish ?? undefined,
+  ].filter((v): v is number => v !== undefined);
   const [least, most] = [Math.min(...values), Math.max(...values)];
   const margin = Math.max((most - least) * 0.12, most * 0.02);
   // With nothing to compare, the scale starts at zero, so that the interval's width means something.
@@ -13,12 +29,35 @@ export function Band({ forecast, measured, wish, unit }: { forecast: Spread | nu
   const width = (a: number, b: number) => `${(100 * (Math.min(b, to) - Math.max(a, from))) / (to - from)}%`;
   const words = `${forecast ? `forecast ${format(forecast.low, unit)} to ${format(forecast.high, unit)}, ` : ''}measured ${format(measured.low, unit)} to ${format(measured.high, unit)}${wish === null ? '' : `, wanted within ${format(wish, unit)}`}`;
   return (
-    <Box role="img" aria-label={words} sx={{ position: 'relative', height: 62, my: 1, fontSize: '0.78rem', fontStretch: '94%' }}>
+    <Box
+      role="img"
+      aria-label={words}
+      sx={{ position: 'relative', height: 62, my: 1, fontSize: '0.78rem', fontStretch: '94%' }}
+    >
       <Box sx={{ position: 'absolute', left: 0, right: 0, top: 30, height: 1.5, bgcolor: 'divider' }} />
       {forecast && (
         <>
-          <Box sx={{ position: 'absolute', top: 20, height: 22, left: x(forecast.low), width: width(forecast.low, forecast.high), bgcolor: 'var(--mui-palette-channel)', borderRadius: 0.5 }} />
-          <Box sx={{ position: 'absolute', top: 16, height: 30, left: x(forecast.expected), width: 2, bgcolor: 'var(--mui-palette-flow)' }} />
+          <Box
+            sx={{
+              position: 'absolute',
+              top: 20,
+              height: 22,
+              left: x(forecast.low),
+              width: width(forecast.low, forecast.high),
+              bgcolor: 'var(--mui-palette-channel)',
+              borderRadius: 0.5,
+            }}
+          />
+          <Box
+            sx={{
+              position: 'absolute',
+              top: 16,
+              height: 30,
+              left: x(forecast.expected),
+              width: 2,
+              bgcolor: 'var(--mui-palette-flow)',
+            }}
+          />
           <Label at={x(forecast.low)} top={44} end="start" color="text.secondary">
             forecast {format(forecast.low, unit)}
           </Label>
@@ -27,13 +66,34 @@ export function Band({ forecast, measured, wish, unit }: { forecast: Spread | nu
           </Label>
         </>
       )}
-      <Box sx={{ position: 'absolute', top: 27, height: 8, left: x(measured.low), width: width(measured.low, measured.high), minWidth: 3, bgcolor: 'var(--mui-palette-measured)', borderRadius: 0.5 }} />
+      <Box
+        sx={{
+          position: 'absolute',
+          top: 27,
+          height: 8,
+          left: x(measured.low),
+          width: width(measured.low, measured.high),
+          minWidth: 3,
+          bgcolor: 'var(--mui-palette-measured)',
+          borderRadius: 0.5,
+        }}
+      />
       <Label at={x(measured.expected)} top={0} end="middle" color="var(--mui-palette-measured)">
         measured {format(measured.expected, unit)}
       </Label>
       {wish !== null && (
         <>
-          <Box sx={{ position: 'absolute', top: 12, height: 38, left: x(wish), width: 0, borderLeft: '2px dashed', borderColor: 'text.primary' }} />
+          <Box
+            sx={{
+              position: 'absolute',
+              top: 12,
+              height: 38,
+              left: x(wish),
+              width: 0,
+              borderLeft: '2px dashed',
+              borderColor: 'text.primary',
+            }}
+          />
           <Label at={x(wish)} top={0} end="end" color="text.primary">
             wanted {format(wish, unit)}
           </Label>
@@ -43,10 +103,33 @@ export function Band({ forecast, measured, wish, unit }: { forecast: Spread | nu
   );
 }
 
-function Label({ at, top, end, color, children }: { at: string; top: number; end: 'start' | 'middle' | 'end'; color: string; children: React.ReactNode }) {
+function Label({
+  at,
+  top,
+  end,
+  color,
+  children,
+}: {
+  at: string;
+  top: number;
+  end: 'start' | 'middle' | 'end';
+  color: string;
+  children: React.ReactNode;
+}) {
   const shift = { start: '0', middle: '-50%', end: '-100%' }[end];
   return (
-    <Box component="span" sx={{ position: 'absolute', left: at, top, transform: `translateX(${shift})`, color, whiteSpace: 'nowrap', fontWeight: 600 }}>
+    <Box
+      component="span"
+      sx={{
+        position: 'absolute',
+        left: at,
+        top,
+        transform: `translateX(${shift})`,
+        color,
+        whiteSpace: 'nowrap',
+        fontWeight: 600,
+      }}
+    >
       {children}
     </Box>
   );

@@ -12,9 +12,29 @@ import { Notice } from '../ui/notice';
 import { Panel } from '../ui/panel';
 import { Band } from './band';
 
-const RIGHT: Record<Right['answer'], string> = { 'as forecast': 'as forecast', short: 'short', better: 'better', 'not proven': 'not proven', impossible: 'impossible', 'no forecast': 'nothing to hold it against' };
-const TONE: Record<string, 'success' | 'error' | 'warning' | 'default'> = { yes: 'success', 'as forecast': 'success', better: 'success', no: 'error', short: 'error', impossible: 'error', 'not proven': 'warning', 'no forecast': 'default' };
-const HEAD = { meets: 'It does what was wanted', 'falls short': 'It falls short', 'not proven': 'Not proven yet' } as const;
+const RIGHT: Record<Right['answer'], string> = {
+  'as forecast': 'as forecast',
+  short: 'short',
+  better: 'better',
+  'not proven': 'not proven',
+  impossible: 'impossible',
+  'no forecast': 'nothing to hold it against',
+};
+const TONE: Record<string, 'success' | 'error' | 'warning' | 'default'> = {
+  yes: 'success',
+  'as forecast': 'success',
+  better: 'success',
+  no: 'error',
+  short: 'error',
+  impossible: 'error',
+  'not proven': 'warning',
+  'no forecast': 'default',
+};
+const HEAD = {
+  meets: 'It does what was wanted',
+  'falls short': 'It falls short',
+  'not proven': 'Not proven yet',
+} as const;
 
 /** Claim by claim: was the forecast right, and is the wish met? Then the decision. */
 export function VerdictView() {
@@ -23,14 +43,23 @@ export function VerdictView() {
   if (found.claims.length === 0)
     return (
       <Panel title="Nothing to judge yet" sx={{ maxWidth: 640 }}>
-        <Typography sx={{ mb: 2 }}>A verdict needs at least one finished run. Three of each activity make it firm.</Typography>
+        <Typography sx={{ mb: 2 }}>
+          A verdict needs at least one finished run. Three of each activity make it firm.
+        </Typography>
         <Button component={Link} to={`/jobs/${job.id}/bench`} variant="contained">
           Go to the bench
         </Button>
       </Panel>
     );
   return (
-    <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 2fr) minmax(0, 1fr)' }, alignItems: 'start' }}>
+    <Box
+      sx={{
+        display: 'grid',
+        gap: 2,
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 2fr) minmax(0, 1fr)' },
+        alignItems: 'start',
+      }}
+    >
       <Box sx={{ display: 'grid', gap: 2, order: { xs: 2, md: 1 } }}>
         {found.claims.map((claim) => (
           <ClaimPanel key={claim.key} claim={claim} />
@@ -50,23 +79,50 @@ function ClaimPanel({ claim }: { claim: Claim }) {
       aside={
         <Typography variant="body2" color="textSecondary">
           {claim.simulated ? 'Simulated, ' : ''}
-          {measured ? `${measured.runs.length} ${measured.runs.length === 1 ? 'run' : 'runs'}` : 'no usable run'}
+          {measured
+            ? `${measured.runs.length} ${measured.runs.length === 1 ? 'run' : 'runs'}`
+            : 'no usable run'}
         </Typography>
       }
     >
       {measured &&
-        (inTime ? <Band unit="s" forecast={forecast.time} measured={measured.time!} wish={activity?.wish ?? null} /> : <Band unit="B/s" forecast={forecast?.rate ?? null} measured={measured.rate} wish={null} />)}
-      <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: wish ? { xs: 'minmax(0, 1fr)', sm: '1fr 1fr' } : '1fr' }}>
-        <Answer question="Was the forecast right?" answer={RIGHT[right.answer]} tone={TONE[right.answer]!} words={right.words} />
-        {wish && <Answer question="Is the wish met?" answer={wish.answer} tone={TONE[wish.answer]!} words={wish.words} />}
+        (inTime ? (
+          <Band unit="s" forecast={forecast.time} measured={measured.time!} wish={activity?.wish ?? null} />
+        ) : (
+          <Band unit="B/s" forecast={forecast?.rate ?? null} measured={measured.rate} wish={null} />
+        ))}
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 1,
+          gridTemplateColumns: wish ? { xs: 'minmax(0, 1fr)', sm: '1fr 1fr' } : '1fr',
+        }}
+      >
+        <Answer
+          question="Was the forecast right?"
+          answer={RIGHT[right.answer]}
+          tone={TONE[right.answer]!}
+          words={right.words}
+        />
+        {wish && (
+          <Answer
+            question="Is the wish met?"
+            answer={wish.answer}
+            tone={TONE[wish.answer]!}
+            words={wish.words}
+          />
+        )}
       </Box>
       {measured && (
         <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
-          Measured <Figure of={() => explainMeasured(measured, measured.time ? 's' : 'B/s')} /> ({measured.words})
+          Measured <Figure of={() => explainMeasured(measured, measured.time ? 's' : 'B/s')} /> (
+          {measured.words})
           {forecast ? (
             <>
               , forecast <Figure of={inTime ? forecast.time! : forecast.rate} />
-              {forecast.frozen ? `, frozen ${forecast.frozen.at.slice(0, 10)}` : ', made after the runs: nothing was frozen for this path before'}
+              {forecast.frozen
+                ? `, frozen ${forecast.frozen.at.slice(0, 10)}`
+                : ', made after the runs: nothing was frozen for this path before'}
             </>
           ) : (
             ''
@@ -88,12 +144,35 @@ function ClaimPanel({ claim }: { claim: Claim }) {
   );
 }
 
-function Answer({ question, answer, tone, words }: { question: string; answer: string; tone: 'success' | 'error' | 'warning' | 'default'; words: string }) {
+function Answer({
+  question,
+  answer,
+  tone,
+  words,
+}: {
+  question: string;
+  answer: string;
+  tone: 'success' | 'error' | 'warning' | 'default';
+  words: string;
+}) {
   return (
     <div>
       <Typography variant="h3" component="p">
         {question}{' '}
-        <Box component="span" sx={{ display: 'inline-block', fontSize: '0.8125rem', fontWeight: 650, lineHeight: '22px', px: 1, ml: 0.5, border: 1, borderRadius: 0.75, color: tone === 'default' ? 'text.primary' : `${tone}.main` }}>
+        <Box
+          component="span"
+          sx={{
+            display: 'inline-block',
+            fontSize: '0.8125rem',
+            fontWeight: 650,
+            lineHeight: '22px',
+            px: 1,
+            ml: 0.5,
+            border: 1,
+            borderRadius: 0.75,
+            color: tone === 'default' ? 'text.primary' : `${tone}.main`,
+          }}
+        >
           {answer}
         </Box>
       </Typography>
@@ -102,7 +181,12 @@ function Answer({ question, answer, tone, words }: { question: string; answer: s
   );
 }
 
-const DECISIONS: Record<Decision['kind'], string> = { accept: 'Accept it', change: 'Change the build', retest: 'Measure again', return: 'Send it back' };
+const DECISIONS: Record<Decision['kind'], string> = {
+  accept: 'Accept it',
+  change: 'Change the build',
+  retest: 'Measure again',
+  return: 'Send it back',
+};
 
 function DecisionPanel({ job, found }: { job: Job; found: Verdict }) {
   const suggested = { meets: 'accept', 'falls short': 'change', 'not proven': 'retest' } as const;
@@ -113,7 +197,10 @@ function DecisionPanel({ job, found }: { job: Job; found: Verdict }) {
     <Panel title={HEAD[found.answer]} sx={{ order: { xs: 1, md: 2 } }}>
       <Typography sx={{ mb: 2 }}>{found.words}</Typography>
       {found.doubts.length > 0 && (
-        <Notice severity="error" sx={{ mb: 2 }}>Not all evidence is as it was kept: {found.doubts.join(' ')} The chain shows a change; who made it, it cannot tell.</Notice>
+        <Notice severity="error" sx={{ mb: 2 }}>
+          Not all evidence is as it was kept: {found.doubts.join(' ')} The chain shows a change; who made it,
+          it cannot tell.
+        </Notice>
       )}
       {job.decision && (
         <Typography variant="body2" sx={{ mb: 1.5, fontWeight: 600 }}>
@@ -121,7 +208,18 @@ function DecisionPanel({ job, found }: { job: Job; found: Verdict }) {
         </Typography>
       )}
       <Box sx={{ display: 'grid', gap: 1.5 }}>
-        <ToggleButtonGroup exclusive size="small" value={kind} onChange={(_, value: Decision['kind'] | null) => value && setKind(value)} aria-label="Decision" sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)', '& .MuiToggleButton-root': { border: 1, borderColor: 'divider', borderRadius: 0, m: 0} }}>
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={kind}
+          onChange={(_, value: Decision['kind'] | null) => value && setKind(value)}
+          aria-label="Decision"
+          sx={{
+            display: 'grid',
+            gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)',
+            '& .MuiToggleButton-root': { border: 1, borderColor: 'divider', borderRadius: 0, m: 0 },
+          }}
+        >
           {Object.entries(DECISIONS).map(([value, label]) => (
             <ToggleButton key={value} value={value}>
               {label}
@@ -135,7 +233,19 @@ function DecisionPanel({ job, found }: { job: Job; found: Verdict }) {
           aria-label="In words, for the customer"
           value={words}
           onChange={(e) => setWords(e.target.value.slice(0, 2000))}
-          sx={{ font: 'inherit', color: 'text.primary', bgcolor: 'transparent', border: 1, borderColor: 'divider', borderRadius: 1, px: 1.25, py: 0.75, resize: 'vertical', '&::placeholder': { color: 'text.secondary', opacity: 1 }, '&:focus-visible': { outline: 2, outlineColor: 'primary.main' } }}
+          sx={{
+            font: 'inherit',
+            color: 'text.primary',
+            bgcolor: 'transparent',
+            border: 1,
+            borderColor: 'divider',
+            borderRadius: 1,
+            px: 1.25,
+            py: 0.75,
+            resize: 'vertical',
+            '&::placeholder': { color: 'text.secondary', opacity: 1 },
+            '&:focus-visible': { outline: 2, outlineColor: 'primary.main' },
+          }}
         />
         <Button variant="contained" onClick={() => decide({ kind, words, at: new Date().toISOString() })}>
           {job.decision ? 'Decide anew' : 'Decide'}

@@ -23,7 +23,11 @@ class Helper<T> {
       worker.addEventListener('error', () => {
         this.running = null;
         worker.terminate();
-        reject(new Error('What works this out cannot be loaded: Kymar’s server does not answer. It is tried again with the next change.'));
+        reject(
+          new Error(
+            'What works this out cannot be loaded: Kymar’s server does not answer. It is tried again with the next change.',
+          ),
+        );
       });
     });
     // Nobody may be waiting when it breaks.
@@ -38,22 +42,34 @@ class Helper<T> {
   }
 }
 
-const whatif = new Helper<Work>(() => new Worker(new URL('./whatif.ts', import.meta.url), { type: 'module' }));
-const forecasting = new Helper<Forecasting>(() => new Worker(new URL('./forecast.ts', import.meta.url), { type: 'module' }));
-const reading = new Helper<Reading>(() => new Worker(new URL('./reading.ts', import.meta.url), { type: 'module' }));
+const whatif = new Helper<Work>(
+  () => new Worker(new URL('./whatif.ts', import.meta.url), { type: 'module' }),
+);
+const forecasting = new Helper<Forecasting>(
+  () => new Worker(new URL('./forecast.ts', import.meta.url), { type: 'module' }),
+);
+const reading = new Helper<Reading>(
+  () => new Worker(new URL('./reading.ts', import.meta.url), { type: 'module' }),
+);
 
 /** Loads their code ahead: a stopped server would keep it back. */
 export const warmUp = (): void => [whatif, forecasting, reading].forEach((helper) => void helper.start());
 
 /** Changes that help a path, worked out in a worker. */
-export const mendsOf = (plan: Plan, shop: Shop, direction: Direction): Promise<Mend[]> => whatif.ask((w) => w.mends(plan, shop, direction));
+export const mendsOf = (plan: Plan, shop: Shop, direction: Direction): Promise<Mend[]> =>
+  whatif.ask((w) => w.mends(plan, shop, direction));
 
 /** A job's days lived through, in a worker. */
-export const daysOf = (job: ForecastPlan, years: number): Promise<DaysForecast | null> => whatif.ask((w) => w.days(job, years));
+export const daysOf = (job: ForecastPlan, years: number): Promise<DaysForecast | null> =>
+  whatif.ask((w) => w.days(job, years));
 
 /** A job's build held against it with other drives, in a worker. @throws RangeError for what cannot be compared */
-export const comparisonOf = (job: Plan, shop: Shop, activity: string, drives: readonly Drive[]): Promise<Compared> =>
-  whatif.ask((w) => w.compare(job, shop, activity, drives));
+export const comparisonOf = (
+  job: Plan,
+  shop: Shop,
+  activity: string,
+  drives: readonly Drive[],
+): Promise<Compared> => whatif.ask((w) => w.compare(job, shop, activity, drives));
 
 /** A job's forecast with its bands, in a worker of its own. */
 export const sheetFor = (job: ForecastPlan): Promise<JobSheet | null> => forecasting.ask((w) => w.sheet(job));

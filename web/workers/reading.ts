@@ -2,7 +2,14 @@ import { expose } from 'comlink';
 import Papa from 'papaparse';
 import { compareBackup, readBackup, type BackupRead, type Restoring } from '@kymar/core/backup';
 import { doubtsOf, readJob, type Job } from '@kymar/core/job';
-import { compare, differencesOf, fromRows, readLibrary, type Change, type Difference } from '@kymar/core/library';
+import {
+  compare,
+  differencesOf,
+  fromRows,
+  readLibrary,
+  type Change,
+  type Difference,
+} from '@kymar/core/library';
 import { KINDS, nameOf, type Kind, type Part, type PartOf } from '@kymar/core/parts';
 import { storedJobs, storedParts } from '../state/stored';
 
@@ -16,14 +23,23 @@ interface TextRead {
 
 /** A file's text, whatever encoding it came in: old spreadsheets write Latin-1, some UTF-16. */
 async function textOf(file: File): Promise<TextRead> {
-  if (file.size > MOST_BYTES) throw new Error(`${file.name} is larger than 64 MB: that is no file of Kymar’s.`);
+  if (file.size > MOST_BYTES)
+    throw new Error(`${file.name} is larger than 64 MB: that is no file of Kymar’s.`);
   const bytes = new Uint8Array(await file.arrayBuffer());
-  const utf16 = bytes[0] === 0xff && bytes[1] === 0xfe ? 'utf-16le' : bytes[0] === 0xfe && bytes[1] === 0xff ? 'utf-16be' : null;
+  const utf16 =
+    bytes[0] === 0xff && bytes[1] === 0xfe
+      ? 'utf-16le'
+      : bytes[0] === 0xfe && bytes[1] === 0xff
+        ? 'utf-16be'
+        : null;
   if (utf16) return { text: new TextDecoder(utf16).decode(bytes), notes: ['Read as UTF-16.'] };
   try {
     return { text: new TextDecoder('utf-8', { fatal: true }).decode(bytes), notes: [] };
   } catch {
-    return { text: new TextDecoder('windows-1252').decode(bytes), notes: ['The file is not UTF-8: read as Latin-1 (Windows-1252). Look at letters with accents.'] };
+    return {
+      text: new TextDecoder('windows-1252').decode(bytes),
+      notes: ['The file is not UTF-8: read as Latin-1 (Windows-1252). Look at letters with accents.'],
+    };
   }
 }
 
@@ -56,25 +72,48 @@ let restoring: BackupRead | null = null;
 
 const KINDS_OF = Object.keys(KINDS) as Kind[];
 
-async function changesOf(text: string, kind: Kind, decimal?: '.' | ','): Promise<Omit<PartsRead, 'file' | 'fresh' | 'changed' | 'same' | 'told'> & { lists: { kind: Kind; list: Change<Kind>[] }[] }> {
+async function changesOf(
+  text: string,
+  kind: Kind,
+  decimal?: '.' | ',',
+): Promise<
+  Omit<PartsRead, 'file' | 'fresh' | 'changed' | 'same' | 'told'> & {
+    lists: { kind: Kind; list: Change<Kind>[] }[];
+  }
+> {
   const shop = await storedParts();
-  const held = (k: Kind, incoming: readonly Part[], keys?: readonly string[]) => ({ kind: k, list: compare(k, shop[k] as never[], incoming as never[], keys) as Change<Kind>[] });
+  const held = (k: Kind, incoming: readonly Part[], keys?: readonly string[]) => ({
+    kind: k,
+    list: compare(k, shop[k] as never[], incoming as never[], keys) as Change<Kind>[],
+  });
   if (/^\s*\{/.test(text.slice(0, 1000))) {
     const library = readLibrary(text);
     if (!library.ok) return { lists: [], problems: library.problems, notes: [], doubtful: null };
-    return { lists: KINDS_OF.map((k) => held(k, library.value[k])).filter((l) => l.list.length > 0), problems: [], notes: [], doubtful: null };
+    return {
+      lists: KINDS_OF.map((k) => held(k, library.value[k])).filter((l) => l.list.length > 0),
+      problems: [],
+      notes: [],
+      doubtful: null,
+    };
   }
   // Some spreadsheet programs name the delimiter in a line of its own.
   const named = /^\ufeff?sep=(.)\r?\n/i.exec(text);
-  const { data, errors } = Papa.parse<string[]>(named ? text.slice(named[0].length) : text.replace(/^\ufeff/, ''), { skipEmptyLines: false, ...(named ? { delimiter: named[1]! } : {}) });
+  const { data, errors } = Papa.parse<string[]>(
+    named ? text.slice(named[0].length) : text.replace(/^\ufeff/, ''),
+    { skipEmptyLines: false, ...(named ? { delimiter: named[1]! } : {}) },
+  );
   const before = named ? 1 : 0;
   const { parts, problems, notes, doubtful, keys, ignored } = fromRows(kind, data, decimal);
   return {
     lists: parts.length > 0 ? [held(kind, parts as Part[], keys)] : [],
     problems: [
-      ...errors.filter((e) => e.type === 'Quotes').map((e) => `Line ${(e.row ?? 0) + 1 + before}: ${e.message}.`),
+      ...errors
+        .filter((e) => e.type === 'Quotes')
+        .map((e) => `Line ${(e.row ?? 0) + 1 + before}: ${e.message}.`),
       ...problems.map((p) => `Line ${p.line + before}, column ${p.column}: ${p.words}`),
-      ...(ignored.length > 0 ? [`Left out, as no property of a part is called so: ${ignored.slice(0, 40).join(', ')}.`] : []),
+      ...(ignored.length > 0
+        ? [`Left out, as no property of a part is called so: ${ignored.slice(0, 40).join(', ')}.`]
+        : []),
     ],
     notes: [...(named ? [`Cells are divided by “${named[1]}”, as the first line says.`] : []), ...notes],
     doubtful,
@@ -122,8 +161,25 @@ const reading = {
     const count = (state: string) => all.filter(({ change }) => change.state === state).length;
     const taken = all.filter(({ change }) => change.state !== 'same');
     waiting = taken.map(({ kind: k, change }) => ({ kind: k, part: change.part }));
-    const told = taken.slice(0, MOST_TOLD).map(({ kind: k, change }) => ({ name: nameOf(change.part), key: `${k}/${change.part.id}`, state: change.state, known: change.known, differs: differencesOf(k, change) }));
-    return { ...nothing, fresh: count('new'), changed: count('changed'), same: count('same'), told, problems: problems.slice(0, MOST_PROBLEMS), notes: [...read.notes, ...notes.slice(0, 20)], doubtful };
+    const told = taken
+      .slice(0, MOST_TOLD)
+      .map(({ kind: k, change }) => ({
+        name: nameOf(change.part),
+        key: `${k}/${change.part.id}`,
+        state: change.state,
+        known: change.known,
+        differs: differencesOf(k, change),
+      }));
+    return {
+      ...nothing,
+      fresh: count('new'),
+      changed: count('changed'),
+      same: count('same'),
+      told,
+      problems: problems.slice(0, MOST_PROBLEMS),
+      notes: [...read.notes, ...notes.slice(0, 20)],
+      doubtful,
+    };
   },
 
   /** The parts read last, a piece at a time. */
@@ -139,7 +195,12 @@ const reading = {
       if (!found.ok) return { at: '', list: [], bin: 0, problems: found.problems.slice(0, MOST_PROBLEMS) };
       restoring = found.value;
       const list = compareBackup(restoring, await storedJobs());
-      return { at: restoring.at, list, problems: restoring.problems.slice(0, MOST_PROBLEMS), bin: restoring.bin.length };
+      return {
+        at: restoring.at,
+        list,
+        problems: restoring.problems.slice(0, MOST_PROBLEMS),
+        bin: restoring.bin.length,
+      };
     } catch (error) {
       return { at: '', list: [], bin: 0, problems: [(error as Error).message] };
     }
@@ -149,14 +210,22 @@ const reading = {
   restored(keys: readonly string[]): { jobs: Job[]; parts: Record<string, Part | null> } {
     const wanted = new Set(keys);
     const jobs = restoring?.jobs.filter((job) => wanted.has(`jobs/${job.id}`)) ?? [];
-    return { jobs, parts: Object.fromEntries(Object.entries(restoring?.parts ?? {}).filter(([key]) => wanted.has(`parts/${key}`))) };
+    return {
+      jobs,
+      parts: Object.fromEntries(
+        Object.entries(restoring?.parts ?? {}).filter(([key]) => wanted.has(`parts/${key}`)),
+      ),
+    };
   },
 };
 
 function doubtWords(job: Job): string[] {
   const doubts = doubtsOf(job).map((d) => d.words);
   const evidence = job.runs.length + job.forecasts.length;
-  if (!job.chain && evidence > 0) doubts.push(`The file has no chain of evidence: whether its ${job.runs.length} runs and ${job.forecasts.length} frozen forecasts were changed cannot be told.`);
+  if (!job.chain && evidence > 0)
+    doubts.push(
+      `The file has no chain of evidence: whether its ${job.runs.length} runs and ${job.forecasts.length} frozen forecasts were changed cannot be told.`,
+    );
   return doubts;
 }
 
