@@ -4,8 +4,8 @@ import { join } from 'node:path';
 import type { BrowserContext, Page } from 'playwright-core';
 import { demoJobs } from '@kymar/core/demo';
 import { writeJob, type Job } from '@kymar/core/job';
-import { toRows } from '@kymar/core/library';
-import { SHOP } from '@kymar/core/stock';
+import { toRows } from '@kymar/core/catalog/library';
+import { SHOP } from '@kymar/core/catalog/stock';
 import { startServer } from '../scripts/lib.mjs';
 import { startApp, type App } from './app';
 

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import express, { type Express, type Request, type Response } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
-import { RunRequest } from '@kymar/core/bench';
+import { RunRequest } from '@kymar/core/measure';
 import { problemsOf } from '@kymar/core/job';
 import { giveToken, ownPageOnly, withToken } from './guard';
 import { Problem, problems } from './problem';

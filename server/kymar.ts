@@ -1,21 +1,21 @@
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { decode } from '@kymar/core/decode';
-import { enduranceJsonSchema, life, EnduranceInput } from '@kymar/core/endurance';
-import { compareBuilds } from '@kymar/core/compare';
+import { decode } from '@kymar/core/catalog/decode';
+import { enduranceJsonSchema, life, EnduranceInput } from '@kymar/core/models/endurance';
+import { compareBuilds } from '@kymar/core/choice/compare';
 import { middle } from '@kymar/core/evidence';
 import { forecastJob, repeatJob } from '@kymar/core/forecast';
 import { isMove, jobJsonSchema, problemsOf, readJob, type Job } from '@kymar/core/job';
-import { SHOP } from '@kymar/core/stock';
+import { SHOP } from '@kymar/core/catalog/stock';
 import { findings, stateOf } from '@kymar/core/fit';
-import { readHealth } from '@kymar/core/health';
-import { readLibrary } from '@kymar/core/library';
-import { DIRECTIONS, type Direction } from '@kymar/core/links';
-import type { Shop } from '@kymar/core/parts';
-import { explainFlow } from '@kymar/core/path';
+import { readHealth } from '@kymar/core/models/health';
+import { readLibrary } from '@kymar/core/catalog/library';
+import { DIRECTIONS, type Direction } from '@kymar/core/catalog/links';
+import type { Shop } from '@kymar/core/catalog/parts';
+import { explainFlow } from '@kymar/core/build/path';
 import { MOST_TEXT, own, readJson } from '@kymar/core/text';
 import { verdict } from '@kymar/core/verdict';
-import { alternatives, mends, settingOf, withDrives } from '@kymar/core/whatif';
+import { alternatives, mends, settingOf, withDrives } from '@kymar/core/choice/whatif';
 
 /** Input that does not fit: told on standard error, exit 2. */
 class BadInput extends Error {}

@@ -1,6 +1,6 @@
 import { readFile, readlink, realpath, readdir, stat } from 'node:fs/promises';
 import { basename, join } from 'node:path';
-import type { Label } from '@kymar/core/bench';
+import type { Label } from '@kymar/core/measure';
 import { mountOf, parseMounts, type Mount } from './mounts';
 
 /** What lies under a folder: the devices that do the work, and what makes a figure from there doubtful. */

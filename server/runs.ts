@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { Worker } from 'node:worker_threads';
-import type { KeptRun, RealResult, RunEvent, RunRequest, Target } from '@kymar/core/bench';
+import type { KeptRun, RealResult, RunEvent, RunRequest, Target } from '@kymar/core/measure';
 import { format } from '@kymar/core/units';
 import { lockDevices } from './devicelock';
 import { fateOf, thisProcess, type Owner } from './owner';

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { realpath, stat, statfs } from 'node:fs/promises';
 import { totalmem } from 'node:os';
-import type { Target } from '@kymar/core/bench';
+import type { Target } from '@kymar/core/measure';
 import { format } from '@kymar/core/units';
 import { layersOf } from './layers';
 import { ownFolder } from './state';

@@ -1,7 +1,7 @@
 import { demoJobs } from '../demo';
 import type { Job } from '../job';
-import type { Part } from '../parts';
-import { SHOP } from '../stock';
+import type { Part } from '../catalog/parts';
+import { SHOP } from '../catalog/stock';
 import { compareBackup, readBackup, writeBackup, type Backup } from '.';
 
 const [offload, scans] = demoJobs() as [Job, Job];

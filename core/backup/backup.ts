@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { checkJob, doubtsOf, jobPlaces, type Job, type Read } from '../job';
 import { changedPlaces } from '../merge';
-import { KINDS, nameOf, type Kind, type Part } from '../parts';
+import { KINDS, nameOf, type Kind, type Part } from '../catalog/parts';
 import { own, readJson } from '../text';
 
 /** Version of the back-up file that this Kymar writes. */

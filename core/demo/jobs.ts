@@ -1,8 +1,8 @@
-import { stopwatchError, type Run } from '../bench';
+import { stopwatchError, type Run } from '../measure';
 import type { Fact } from '../evidence';
 import { freeze } from '../forecast';
 import { type Job, VERSION, witness } from '../job';
-import { ACCESSORIES, BRIDGES, CABLES, DRIVES, HOSTS } from '../stock';
+import { ACCESSORIES, BRIDGES, CABLES, DRIVES, HOSTS } from '../catalog/stock';
 
 const entered = (value: Fact['value']): Fact =>
   value === null ? { value, source: { kind: 'unknown' } } : { value, source: { kind: 'entered' } };

@@ -1,9 +1,9 @@
 import { middle } from '../evidence';
-import { drawAt, isExternal, usualDraw } from '../heat';
+import { drawAt, isExternal, usualDraw } from '../models/thermal';
 import { DEFAULT_SCHOOLS, type Activity, type Needs, type Schools } from '../job';
-import { linkById, type Direction } from '../links';
-import { formFactor, heightOf, isM2, type Accessory, type FormFactor, type System } from '../parts';
-import { mismatches, portOf, type Path, type PathParts } from '../path';
+import { linkById, type Direction } from '../catalog/links';
+import { formFactor, heightOf, isM2, type Accessory, type FormFactor, type System } from '../catalog/parts';
+import { mismatches, portOf, type Path, type PathParts } from '../build/path';
 
 /** What the rules are held against: a path, and what the job asks of it. */
 export interface Setting {

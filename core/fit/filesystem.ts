@@ -1,5 +1,5 @@
 import type { FileSystem } from '../job';
-import type { System } from '../parts';
+import type { System } from '../catalog/parts';
 
 type Family = System['family'];
 

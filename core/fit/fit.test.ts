@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { ACCESSORIES, BRIDGES, CABLES, DRIVES, HOSTS, HUBS } from '../stock';
+import { ACCESSORIES, BRIDGES, CABLES, DRIVES, HOSTS, HUBS } from '../catalog/stock';
 import type { Activity, Needs } from '../job';
-import type { Bridge, Cable, Drive, Hop, Host, Port } from '../parts';
-import { buildPath } from '../path';
+import type { Bridge, Cable, Drive, Hop, Host, Port } from '../catalog/parts';
+import { buildPath } from '../build/path';
 import { blocksOf, findings, RULES, SEVERITIES, settledTemperature, stateOf, type Setting } from '.';
 import { factsOf } from './facts';
 

@@ -1,5 +1,5 @@
 import { formula, given, type Estimate } from '../evidence';
-import { AMBIENT, coolingOf, drawAt, RESISTANCE } from '../heat';
+import { AMBIENT, coolingOf, drawAt, RESISTANCE } from '../models/thermal';
 import type { Facts } from './facts';
 
 const settled = formula({

@@ -1,5 +1,5 @@
-import { buildPath, isBulkOnly, type Constraint, type JointId } from '../path';
-import { linkById, practicalOf } from '../links';
+import { buildPath, isBulkOnly, type Constraint, type JointId } from '../build/path';
+import { linkById, practicalOf } from '../catalog/links';
 import { format } from '../units';
 import type { Rule } from './rule';
 import type { Facts } from './facts';

@@ -1,6 +1,6 @@
 import type { Estimate } from '../evidence';
 import type { Schools } from '../job';
-import type { JointId } from '../path';
+import type { JointId } from '../build/path';
 import type { Facts } from './facts';
 
 export const SEVERITIES = ['blocks', 'limits', 'caution', 'note'] as const;

@@ -1,5 +1,5 @@
 import { format } from '../units';
-import { isConverting } from '../path';
+import { isConverting } from '../build/path';
 import type { Rule } from './rule';
 import type { Facts } from './facts';
 

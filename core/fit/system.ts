@@ -3,7 +3,7 @@ import { format } from '../units';
 import { FILE_SYSTEMS, NVME_FROM, OWN_OF, versionNumber } from './filesystem';
 import type { Rule } from './rule';
 import type { Facts } from './facts';
-import type { System } from '../parts';
+import type { System } from '../catalog/parts';
 
 /** End of what 2³² sectors of 512 B address [standard UEFI, MBR]: 2.199 TB; with sectors of 4,096 B eight times that. */
 const MBR_END = 2 ** 32 * 512;

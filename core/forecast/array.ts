@@ -8,8 +8,8 @@ import {
   survives,
   usable,
   type Layout,
-} from '../arrays';
-import { timeShare } from '../disks';
+} from '../models/arrays';
+import { timeShare } from '../models/disks';
 import {
   exactly,
   fromFact,
@@ -21,9 +21,9 @@ import {
   type Fact,
   type Spread,
 } from '../evidence';
-import type { Drive } from '../parts';
-import { interfaceOf, rateOf } from '../path';
-import { DISK, REST } from '../transfer';
+import type { Drive } from '../catalog/parts';
+import { interfaceOf, rateOf } from '../build/path';
+import { DISK, REST } from '../models/transfer';
 
 /** What several drives as one come to. */
 export interface ArrayForecast {

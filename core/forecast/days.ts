@@ -1,5 +1,5 @@
-import { fillsIn, keeping, USABLE, usableOf } from '../copies';
-import { repeat, type Day, type Kept, type Repeated } from '../days';
+import { fillsIn, keeping, USABLE, usableOf } from '../models/copies';
+import { repeat, type Day, type Kept, type Repeated } from '../models/days';
 import {
   eachDraw,
   expectedOf,

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { demoJobs } from '../demo';
-import { BRIDGES, DRIVES } from '../stock';
+import { BRIDGES, DRIVES } from '../catalog/stock';
 import { isUntouched, type Job, type Move } from '../job';
-import type { Drive } from '../parts';
+import type { Drive } from '../catalog/parts';
 import {
   cacheAt,
   exactFact,

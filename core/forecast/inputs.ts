@@ -5,7 +5,7 @@ import {
   streamMembers,
   throughArray,
   type Layout,
-} from '../arrays';
+} from '../models/arrays';
 import {
   exactly,
   formula,
@@ -21,10 +21,10 @@ import {
   type Spread,
   type Uncertain,
 } from '../evidence';
-import { AMBIENT, coolingOf, drawOf, HEAT_CAPACITY, isExternal, RESISTANCE, THROTTLE } from '../heat';
-import type { Direction } from '../links';
-import { formFactor, type Accessory, type Drive } from '../parts';
-import { atDepth, explainFlow, interfaceOf, rateOf, type Path, type Requests } from '../path';
+import { AMBIENT, coolingOf, drawOf, HEAT_CAPACITY, isExternal, RESISTANCE, THROTTLE } from '../models/thermal';
+import type { Direction } from '../catalog/links';
+import { formFactor, type Accessory, type Drive } from '../catalog/parts';
+import { atDepth, explainFlow, interfaceOf, rateOf, type Path, type Requests } from '../build/path';
 import { together } from './together';
 import {
   CACHE_SHARE,
@@ -49,7 +49,7 @@ import {
   type Heat,
   type Store,
   type Wire,
-} from '../transfer';
+} from '../models/transfer';
 
 /** What surrounds a transfer; what is absent is not known and widens the range. */
 export interface Surroundings {

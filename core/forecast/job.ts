@@ -1,9 +1,9 @@
-import type { Build } from '../bench';
-import { writeMultiple, type Layout } from '../arrays';
+import type { Build } from '../measure';
+import { writeMultiple, type Layout } from '../models/arrays';
 import { forecastArray, holdsOf, type ArrayForecast } from './array';
-import { fillsIn, lacking, usableOf } from '../copies';
-import { formatFromSheet } from '../disks';
-import { life, workloadShare, type Life } from '../endurance';
+import { fillsIn, lacking, usableOf } from '../models/copies';
+import { formatFromSheet } from '../models/disks';
+import { life, workloadShare, type Life } from '../models/endurance';
 import {
   exactly,
   formula,
@@ -16,13 +16,13 @@ import {
   type Fact,
 } from '../evidence';
 import { directionOf, type Activity, type Open, type Scratch } from '../job';
-import { forecastLoad } from '../loads';
-import { asRevised } from '../parts';
-import { rateOf, type Path } from '../path';
-import { behindCache, operationsPerSecond, scratchDay, type Operations } from '../random';
+import { forecastLoad } from '../models/loads';
+import { asRevised } from '../catalog/parts';
+import { rateOf, type Path } from '../build/path';
+import { behindCache, operationsPerSecond, scratchDay, type Operations } from '../models/random';
 import { format } from '../units';
 import { streamOver } from './inputs';
-import { DISK } from '../transfer';
+import { DISK } from '../models/transfer';
 import { forecastStream, type StreamForecast } from './stream';
 import {
   exactFact,

@@ -1,7 +1,7 @@
 import { eachDraw, fromFact, given, SAMPLES, SEED, summary, worked, type Estimate } from '../evidence';
 import type { Stream } from '../job';
-import type { Path } from '../path';
-import { run } from '../transfer';
+import type { Path } from '../build/path';
+import { run } from '../models/transfer';
 import { inputsOf, type TransferTask } from './inputs';
 import { STREAM_UNKNOWN } from './market';
 

@@ -1,9 +1,9 @@
-import type { Layout } from '../arrays';
-import type { Build } from '../bench';
+import type { Layout } from '../models/arrays';
+import type { Build } from '../measure';
 import { formula, fromFact, given, type Estimate, type Fact } from '../evidence';
 import { filesOf, isMove, type Activity, type Job, type Move } from '../job';
-import { asRevised, type Host } from '../parts';
-import { buildPath, type Path } from '../path';
+import { asRevised, type Host } from '../catalog/parts';
+import { buildPath, type Path } from '../build/path';
 import { inputsOf, type Inputs, type Surroundings, type TransferTask } from './inputs';
 import { STREAM_UNKNOWN } from './market';
 

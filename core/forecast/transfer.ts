@@ -12,8 +12,8 @@ import {
   type Estimate,
   type Spread,
 } from '../evidence';
-import type { Path } from '../path';
-import { momentAt, phasesOf, run, type Cause, type Outcome, type Phase, type Stretch } from '../transfer';
+import type { Path } from '../build/path';
+import { momentAt, phasesOf, run, type Cause, type Outcome, type Phase, type Stretch } from '../models/transfer';
 import { format } from '../units';
 import { inputsOf, type Inputs, type TransferTask } from './inputs';
 

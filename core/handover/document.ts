@@ -2,11 +2,11 @@ import { sourceWords, type Fact } from '../evidence';
 import { isLife, type JobForecast } from '../forecast';
 import { findings } from '../fit';
 import { directionOf, filesOf, type Activity, type Job } from '../job';
-import { DIRECTIONS } from '../links';
-import { nameOf } from '../parts';
+import { DIRECTIONS } from '../catalog/links';
+import { nameOf } from '../catalog/parts';
 import { format, type Unit } from '../units';
 import type { Verdict } from '../verdict';
-import { settingOf } from '../whatif';
+import { settingOf } from '../choice/whatif';
 
 /** A block of the handover: prose, a list, or a table whose numbers stand right. */
 export type Block =

@@ -1,7 +1,7 @@
 import { demoJobs } from '../demo';
-import { SHOP } from '../stock';
+import { SHOP } from '../catalog/stock';
 import { forecastJob } from '../forecast';
-import { Run } from '../bench';
+import { Run } from '../measure';
 import { Job } from '../job';
 import { verdict } from '../verdict';
 import { chance, handover, toMarkdown } from '.';

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { demoJobs } from '../demo';
-import { SHOP } from '../stock';
+import { SHOP } from '../catalog/stock';
 import { findings } from '../fit';
 import { forecastJob, freeze, repeatJob } from '../forecast';
 import { checkJob, nextStage, stages, type Job } from '../job';
 import { verdict } from '../verdict';
-import { alternatives, settingOf } from '../whatif';
+import { alternatives, settingOf } from '../choice/whatif';
 import { handover, toMarkdown } from '.';
 
 type Place = (string | number)[];

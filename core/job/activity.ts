@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { Fact, Rate } from '../evidence';
-import { Id, Name } from '../parts';
+import { Id, Name } from '../catalog/parts';
 
 const common = {
   id: Id,

@@ -1,7 +1,7 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import * as z from 'zod';
-import { Id } from '../parts';
+import { Id } from '../catalog/parts';
 import { canonical } from '../text';
 import type { FrozenForecast } from './frozen';
 import type { Job } from './job';

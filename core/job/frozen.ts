@@ -1,7 +1,7 @@
 import * as z from 'zod';
-import { Build } from '../bench';
+import { Build } from '../measure';
 import { EstimateSchema } from '../evidence';
-import { Host, Id } from '../parts';
+import { Host, Id } from '../catalog/parts';
 import { Activity } from './activity';
 import { Needs } from './needs';
 

@@ -1,8 +1,8 @@
 import * as z from 'zod';
-import { cannot } from '../arrays';
-import { Build, Run } from '../bench';
+import { cannot } from '../models/arrays';
+import { Build, Run } from '../measure';
 import { Fact } from '../evidence';
-import { Host, Id } from '../parts';
+import { Host, Id } from '../catalog/parts';
 import { Activity } from './activity';
 import { ChainEntry } from './chain';
 import { FrozenForecast } from './frozen';

@@ -1,7 +1,7 @@
 import * as z from 'zod';
-import { Copy } from '../copies';
+import { Copy } from '../models/copies';
 import { Fact } from '../evidence';
-import { System } from '../parts';
+import { System } from '../catalog/parts';
 
 export const FileSystem = z.enum(['exFAT', 'NTFS', 'APFS', 'HFS+', 'ext4', 'XFS', 'Btrfs', 'FAT32', 'ZFS']);
 export type FileSystem = z.infer<typeof FileSystem>;

@@ -1,8 +1,8 @@
-import { rateOfRun, type Run } from '../bench';
+import { rateOfRun, type Run } from '../measure';
 import { exactFact, forecastTransfer, pathOf } from '../forecast';
 import type { Job } from '../job';
-import type { Direction } from '../links';
-import { hardCeiling, type Path } from '../path';
+import type { Direction } from '../catalog/links';
+import { hardCeiling, type Path } from '../build/path';
 
 /** What the shop's own runs say of a link. */
 export interface OwnRate {

@@ -1,8 +1,8 @@
-import { decode } from '../decode';
+import { decode } from '../catalog/decode';
 import { parseFact } from '../evidence';
-import { readHealth } from '../health';
+import { readHealth } from '../models/health';
 import { readJob } from '../job';
-import { draftDrive, fromRows, readLibrary } from '../library';
+import { draftDrive, fromRows, readLibrary } from '../catalog/library';
 import { parseQuantity, readNumber, type Dimension } from '../units';
 import { canonical, DEEPEST, own, readJson } from '.';
 

@@ -1,4 +1,4 @@
-import { measuredOf, readingBounds, type Measured, type Run } from '../bench';
+import { measuredOf, readingBounds, type Measured, type Run } from '../measure';
 import { worked, type Estimate, type Fact, type Spread } from '../evidence';
 import {
   exactFact,
@@ -10,7 +10,7 @@ import {
   type TransferTask,
 } from '../forecast';
 import { doubtsOf, isMove, samePath, type Activity, type FrozenForecast, type Job, type Move } from '../job';
-import { hardCeiling, type Path } from '../path';
+import { hardCeiling, type Path } from '../build/path';
 import { format } from '../units';
 
 /** Was the forecast right? */

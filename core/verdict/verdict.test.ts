@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { Run } from '../bench';
+import { Run } from '../measure';
 import { demoJobs } from '../demo';
 import { forecastJob } from '../forecast';
 import type { Job } from '../job';

@@ -1,4 +1,4 @@
-import type { PluggedIn } from '@kymar/core/devices';
+import type { PluggedIn } from '@kymar/core/catalog/negotiated';
 import { pcieDevices } from './pcie';
 import { listedDevices, systemInventory, type Inventory } from './inventory';
 import { sataDevices } from './sata';

@@ -1,5 +1,5 @@
 import { diskLayout } from 'systeminformation';
-import type { PluggedIn } from '@kymar/core/devices';
+import type { PluggedIn } from '@kymar/core/catalog/negotiated';
 
 /** What the system's own tools list of a disk: the part Kymar uses. */
 export type Listed = Pick<

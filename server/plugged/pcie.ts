@@ -1,5 +1,5 @@
-import type { PluggedIn } from '@kymar/core/devices';
-import { isLinkId } from '@kymar/core/links';
+import type { PluggedIn } from '@kymar/core/catalog/negotiated';
+import { isLinkId } from '@kymar/core/catalog/links';
 import type { Sysfs } from './sysfs';
 
 const DEVICES = 'bus/pci/devices';

@@ -1,7 +1,7 @@
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { judgeLink } from '@kymar/core/devices';
+import { judgeLink } from '@kymar/core/catalog/negotiated';
 import { MadeUp } from './fixtures/machine';
 import { pluggedIn } from '.';
 

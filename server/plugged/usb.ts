@@ -1,4 +1,4 @@
-import type { PluggedIn } from '@kymar/core/devices';
+import type { PluggedIn } from '@kymar/core/catalog/negotiated';
 import type { Sysfs } from './sysfs';
 
 const DEVICES = 'bus/usb/devices';

@@ -1,6 +1,6 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import type { Run } from '@kymar/core/bench';
+import type { Run } from '@kymar/core/measure';
 import type { Move } from '@kymar/core/job';
 import { format, parseQuantity } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';

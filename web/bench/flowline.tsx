@@ -1,4 +1,4 @@
-import type { Sample } from '@kymar/core/bench';
+import type { Sample } from '@kymar/core/measure';
 import { format } from '@kymar/core/units';
 
 /** Small picture of a run: speed over the bytes moved, against the whole size. */

@@ -1,6 +1,6 @@
 import { Box, MenuItem, Tab, Tabs, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { Run } from '@kymar/core/bench';
+import { Run } from '@kymar/core/measure';
 import { isMove, type Job } from '@kymar/core/job';
 import { newId } from '../jobs/new';
 import { changeJob } from '../state/jobs';

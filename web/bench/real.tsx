@@ -1,6 +1,6 @@
 import { Alert, Box, Button, LinearProgress, MenuItem, TextField, Typography } from '@mui/material';
 import { useEffect, useState } from 'react';
-import type { Label, RunRequest, Target } from '@kymar/core/bench';
+import type { Label, RunRequest, Target } from '@kymar/core/measure';
 import type { Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { beginRun, useRuns } from '../state/runs';

@@ -1,6 +1,6 @@
 import { Box, Button, LinearProgress, TextField, Typography } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
-import { simulate, type RigRun } from '@kymar/core/bench';
+import { simulate, type RigRun } from '@kymar/core/measure';
 import { inputsOfMove } from '@kymar/core/forecast';
 import type { Job, Move } from '@kymar/core/job';
 import { format } from '@kymar/core/units';

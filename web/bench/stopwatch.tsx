@@ -1,7 +1,7 @@
 import { Alert, Box, Button, Typography } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { stopwatchError } from '@kymar/core/bench';
+import { stopwatchError } from '@kymar/core/measure';
 import type { Move } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';

@@ -1,8 +1,8 @@
 import { Autocomplete, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
-import { lacking, type Copy } from '@kymar/core/copies';
+import { lacking, type Copy } from '@kymar/core/models/copies';
 import type { Fact } from '@kymar/core/evidence';
 import { DEFAULT_SCHOOLS, FileSystem, type Job, type Needs, type Schools } from '@kymar/core/job';
-import { System } from '@kymar/core/parts';
+import { System } from '@kymar/core/catalog/parts';
 import { FactField, NameField, QuantityField } from '../ui/field';
 import { Panel } from '../ui/panel';
 

@@ -1,8 +1,8 @@
 import AddIcon from '@mui/icons-material/Add';
 import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
 import { Box, Button, IconButton, MenuItem, TextField } from '@mui/material';
-import { LINKS, linkById } from '@kymar/core/links';
-import { Connector, type Host } from '@kymar/core/parts';
+import { LINKS, linkById } from '@kymar/core/catalog/links';
+import { Connector, type Host } from '@kymar/core/catalog/parts';
 import { newId } from '../jobs/new';
 import { NameField } from '../ui/field';
 

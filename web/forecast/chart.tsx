@@ -3,7 +3,7 @@ import { Chart, Filler, LinearScale, LineController, LineElement, PointElement, 
 import annotation from 'chartjs-plugin-annotation';
 import { useEffect, useRef } from 'react';
 import type { CourseSheet, ProfilePoint } from '@kymar/core/forecast';
-import { momentAt } from '@kymar/core/transfer';
+import { momentAt } from '@kymar/core/models/transfer';
 import { format } from '@kymar/core/units';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, Filler, Tooltip, annotation);

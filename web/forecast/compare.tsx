@@ -12,7 +12,7 @@ import {
 import { Suspense, useEffect, useState } from 'react';
 import { chance } from '@kymar/core/handover';
 import type { Activity, Job } from '@kymar/core/job';
-import { nameOf, type Drive } from '@kymar/core/parts';
+import { nameOf, type Drive } from '@kymar/core/catalog/parts';
 import { format } from '@kymar/core/units';
 import { useShop } from '../state/shop';
 import { Figure } from '../ui/figure';

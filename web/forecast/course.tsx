@@ -13,7 +13,7 @@ import { Suspense, useMemo, useState } from 'react';
 import type { Fact } from '@kymar/core/evidence';
 import type { ActivitySheet, CourseSheet, ProfilePoint } from '@kymar/core/forecast';
 import type { Job, Move } from '@kymar/core/job';
-import type { Cause } from '@kymar/core/transfer';
+import type { Cause } from '@kymar/core/models/transfer';
 import { format } from '@kymar/core/units';
 import { useForecast } from '../state/forecast';
 import { Figure } from '../ui/figure';

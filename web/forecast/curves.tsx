@@ -2,7 +2,7 @@ import { useColorScheme, useTheme } from '@mui/material/styles';
 import { Chart, LinearScale, LineController, LineElement, PointElement, Tooltip } from 'chart.js';
 import annotation from 'chartjs-plugin-annotation';
 import { useEffect, useRef } from 'react';
-import { secondsAt } from '@kymar/core/compare';
+import { secondsAt } from '@kymar/core/choice/compare';
 import { format } from '@kymar/core/units';
 import type { Compared } from '../workers';
 

@@ -1,6 +1,6 @@
-import { SHOP } from '@kymar/core/stock';
+import { SHOP } from '@kymar/core/catalog/stock';
 import { VERSION, type Job } from '@kymar/core/job';
-import type { Host } from '@kymar/core/parts';
+import type { Host } from '@kymar/core/catalog/parts';
 
 export const newId = (kind: string): string => `${kind}-${crypto.randomUUID().slice(0, 12)}`;
 

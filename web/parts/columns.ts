@@ -1,7 +1,7 @@
 import type { GridColDef } from '@mui/x-data-grid';
 import { middle, type Fact } from '@kymar/core/evidence';
-import { linkById } from '@kymar/core/links';
-import { nameOf, type Kind, type Part, type PartOf } from '@kymar/core/parts';
+import { linkById } from '@kymar/core/catalog/links';
+import { nameOf, type Kind, type Part, type PartOf } from '@kymar/core/catalog/parts';
 import { format } from '@kymar/core/units';
 import type { Held } from '../state/jobs';
 import { originOf } from '../state/shop';

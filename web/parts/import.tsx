@@ -10,7 +10,7 @@ import {
   Typography,
 } from '@mui/material';
 import { useRef, useState } from 'react';
-import type { Kind, Part } from '@kymar/core/parts';
+import type { Kind, Part } from '@kymar/core/catalog/parts';
 import { putAll } from '../state/parts';
 import { saveNow } from '../state/store';
 import { read, type PartsRead } from '../workers';

@@ -9,8 +9,8 @@ import {
   Typography,
 } from '@mui/material';
 import { useState } from 'react';
-import { draftDrive } from '@kymar/core/library';
-import type { Drive } from '@kymar/core/parts';
+import { draftDrive } from '@kymar/core/catalog/library';
+import type { Drive } from '@kymar/core/catalog/parts';
 import { newId } from '../jobs/new';
 import { Answer } from '../reference/decoder';
 

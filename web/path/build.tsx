@@ -1,10 +1,10 @@
 import AddIcon from '@mui/icons-material/Add';
 import { Autocomplete, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { memo, Suspense, useState } from 'react';
-import { cannot } from '@kymar/core/arrays';
+import { cannot } from '@kymar/core/models/arrays';
 import { rebuild, type Job } from '@kymar/core/job';
-import { nameOf, type Accessory, type ArrayMode, type Hop } from '@kymar/core/parts';
-import type { JointId, Path } from '@kymar/core/path';
+import { nameOf, type Accessory, type ArrayMode, type Hop } from '@kymar/core/catalog/parts';
+import type { JointId, Path } from '@kymar/core/build/path';
 import { changeJob } from '../state/jobs';
 import { shopNow, useShop } from '../state/shop';
 import { useJob } from '../ui/job';

@@ -2,7 +2,7 @@ import { Box, MenuItem, TextField, Typography } from '@mui/material';
 import { memo } from 'react';
 import { sourceWords, type Fact } from '@kymar/core/evidence';
 import { rebuild } from '@kymar/core/job';
-import type { Drive } from '@kymar/core/parts';
+import type { Drive } from '@kymar/core/catalog/parts';
 import type { Dimension, Unit } from '@kymar/core/units';
 import { FactField } from '../ui/field';
 import { changeJob } from '../state/jobs';

@@ -2,7 +2,7 @@ import { findings } from '@kymar/core/fit';
 import { Box, Button, Typography } from '@mui/material';
 import { rebuild } from '@kymar/core/job';
 import { stateOf } from '@kymar/core/fit';
-import { firstBuild } from '@kymar/core/whatif';
+import { firstBuild } from '@kymar/core/choice/whatif';
 import { findingsBy, settingOfJob } from '../state/derived';
 import { changeJob } from '../state/jobs';
 import { shopNow } from '../state/shop';

@@ -9,8 +9,8 @@ import {
   Typography,
 } from '@mui/material';
 import { useMemo, useState } from 'react';
-import type { Direction } from '@kymar/core/links';
-import { buildPath, explainFlow, type ConstraintId, type Path, type Requests } from '@kymar/core/path';
+import type { Direction } from '@kymar/core/catalog/links';
+import { buildPath, explainFlow, type ConstraintId, type Path, type Requests } from '@kymar/core/build/path';
 import { format } from '@kymar/core/units';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';

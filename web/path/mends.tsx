@@ -1,9 +1,9 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useEffect, useState } from 'react';
 import { rebuild, type Job } from '@kymar/core/job';
-import type { Direction } from '@kymar/core/links';
+import type { Direction } from '@kymar/core/catalog/links';
 import { format } from '@kymar/core/units';
-import { tried, type Cost, type Mend } from '@kymar/core/whatif';
+import { tried, type Cost, type Mend } from '@kymar/core/choice/whatif';
 import { changeJob } from '../state/jobs';
 import { useShop } from '../state/shop';
 import { Panel } from '../ui/panel';

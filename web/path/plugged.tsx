@@ -1,9 +1,9 @@
 import { Alert, Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
-import { judgeLink, type PluggedIn } from '@kymar/core/devices';
+import { judgeLink, type PluggedIn } from '@kymar/core/catalog/negotiated';
 import { rebuild, type Job } from '@kymar/core/job';
-import { linkById, modesOf } from '@kymar/core/links';
-import type { Path } from '@kymar/core/path';
+import { linkById, modesOf } from '@kymar/core/catalog/links';
+import type { Path } from '@kymar/core/build/path';
 import { changeJob } from '../state/jobs';
 import { devices } from '../state/server';
 import { Panel } from '../ui/panel';

@@ -1,6 +1,6 @@
 import { Box, Typography } from '@mui/material';
 import { useState } from 'react';
-import { cacheFromTotals } from '@kymar/core/compare';
+import { cacheFromTotals } from '@kymar/core/choice/compare';
 import { given, spread } from '@kymar/core/evidence';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';

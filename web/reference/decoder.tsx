@@ -1,7 +1,7 @@
 import { Box, Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { decode, LONGEST, type Decoded, type Flag } from '@kymar/core/decode';
-import { linkById, practicalOf } from '@kymar/core/links';
+import { decode, LONGEST, type Decoded, type Flag } from '@kymar/core/catalog/decode';
+import { linkById, practicalOf } from '@kymar/core/catalog/links';
 import { format } from '@kymar/core/units';
 import { Panel } from '../ui/panel';
 

@@ -1,6 +1,6 @@
 import { Alert, Box, Button, Typography } from '@mui/material';
 import { useEffect, useState } from 'react';
-import { judgeLink, type Judged, type PluggedIn } from '@kymar/core/devices';
+import { judgeLink, type Judged, type PluggedIn } from '@kymar/core/catalog/negotiated';
 import { devices } from '../state/server';
 import { Panel } from '../ui/panel';
 

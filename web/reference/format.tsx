@@ -2,7 +2,7 @@ import AddIcon from '@mui/icons-material/Add';
 import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
 import { Box, Button, IconButton, Typography } from '@mui/material';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { formatEnd } from '@kymar/core/disks';
+import { formatEnd } from '@kymar/core/models/disks';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
 import { Figure } from '../ui/figure';

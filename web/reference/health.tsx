@@ -1,6 +1,6 @@
 import { Box, Button, Table, TableBody, TableCell, TableRow, TextField, Typography } from '@mui/material';
 import { useRef, useState } from 'react';
-import { fromPasted, readHealth, type Counters, type Told } from '@kymar/core/health';
+import { fromPasted, readHealth, type Counters, type Told } from '@kymar/core/models/health';
 import { format } from '@kymar/core/units';
 import { Panel } from '../ui/panel';
 

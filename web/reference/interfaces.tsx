@@ -7,7 +7,7 @@ import {
   lineRateOf,
   LINKS,
   practicalOf,
-} from '@kymar/core/links';
+} from '@kymar/core/catalog/links';
 import { ownRates, type OwnRate } from '@kymar/core/reference';
 import { format } from '@kymar/core/units';
 import { useJobs } from '../state/jobs';

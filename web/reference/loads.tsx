@@ -3,7 +3,7 @@ import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
 import { Box, Button, IconButton, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { noise } from '@kymar/core/evidence';
-import { fitLoad, fitted, noticeable, type LoadTiming } from '@kymar/core/loads';
+import { fitLoad, fitted, noticeable, type LoadTiming } from '@kymar/core/models/loads';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
 import { Figure } from '../ui/figure';

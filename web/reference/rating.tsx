@@ -2,7 +2,7 @@ import AddIcon from '@mui/icons-material/Add';
 import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
 import { Box, Button, IconButton, TextField, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
-import { life } from '@kymar/core/endurance';
+import { life } from '@kymar/core/models/endurance';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
 import { Figure } from '../ui/figure';

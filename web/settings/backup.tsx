@@ -16,7 +16,7 @@ import {
 } from '@mui/material';
 import { useRef, useState } from 'react';
 import { writeBackup, type Restoring } from '@kymar/core/backup';
-import { nameOf } from '@kymar/core/parts';
+import { nameOf } from '@kymar/core/catalog/parts';
 import {
   backupName,
   backUpNow,

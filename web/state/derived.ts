@@ -1,9 +1,9 @@
 import type { Finding, Setting } from '@kymar/core/fit';
 import { stages, type Job, type StageState } from '@kymar/core/job';
-import { DIRECTIONS, type Direction } from '@kymar/core/links';
-import type { Path } from '@kymar/core/path';
+import { DIRECTIONS, type Direction } from '@kymar/core/catalog/links';
+import type { Path } from '@kymar/core/build/path';
 import { verdict, type Verdict } from '@kymar/core/verdict';
-import { settingOf } from '@kymar/core/whatif';
+import { settingOf } from '@kymar/core/choice/whatif';
 import { useRules } from './rules';
 
 /** Remembers the last answers by the identity of what they are made from; jobs are never changed in place. */

@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import { checkJob, jobPlaces, mergeJobs, nameOfChange, witness, type Job } from '@kymar/core/job';
-import type { Part } from '@kymar/core/parts';
+import type { Part } from '@kymar/core/catalog/parts';
 import { disks } from './disk';
 import { record, undoable } from './history';
 import { Records } from './records';

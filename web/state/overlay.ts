@@ -1,4 +1,4 @@
-import { KINDS, type Kind, type Part, type PartOf, type Shop } from '@kymar/core/parts';
+import { KINDS, type Kind, type Part, type PartOf, type Shop } from '@kymar/core/catalog/parts';
 
 /** The library with the shop's own entries laid over what is in stock; null takes one out of the list. */
 export function overlaid(stock: Shop, held: Readonly<Record<string, Part | null>>): Shop {

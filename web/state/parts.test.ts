@@ -1,6 +1,6 @@
 import { freshBrowser, settled as calm, tab, type Tab } from './fixtures/tabs';
-import { SHOP } from '@kymar/core/stock';
-import type { Cable, Drive, Part } from '@kymar/core/parts';
+import { SHOP } from '@kymar/core/catalog/stock';
+import type { Cable, Drive, Part } from '@kymar/core/catalog/parts';
 import { disks } from './disk';
 
 const disk = disks.parts;

@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import { runsOfReal, type KeptRun, type RunEvent, type RunRequest, type Sample } from '@kymar/core/bench';
+import { runsOfReal, type KeptRun, type RunEvent, type RunRequest, type Sample } from '@kymar/core/measure';
 import { changeJob, jobRecords, useJobs } from './jobs';
 import { Away, followRun, keptRuns, ping, startRun, tookRun, useServer } from './server';
 import { useStatus } from './status';

@@ -1,6 +1,6 @@
 import { create } from 'zustand';
-import type { PluggedIn } from '@kymar/core/devices';
-import type { KeptRun, RunEvent, RunRequest, Target } from '@kymar/core/bench';
+import type { PluggedIn } from '@kymar/core/catalog/negotiated';
+import type { KeptRun, RunEvent, RunRequest, Target } from '@kymar/core/measure';
 
 /** What the server said no to, in its own words. */
 export class Refused extends Error {}

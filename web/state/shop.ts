@@ -1,6 +1,6 @@
 import { changedPlaces } from '@kymar/core/merge';
-import { nameOf, type Kind, type Part, type Shop } from '@kymar/core/parts';
-import { SHOP } from '@kymar/core/stock';
+import { nameOf, type Kind, type Part, type Shop } from '@kymar/core/catalog/parts';
+import { SHOP } from '@kymar/core/catalog/stock';
 import { useJobs, type Held } from './jobs';
 import { overlaid } from './overlay';
 import { editParts, keyOf } from './parts';

@@ -1,6 +1,6 @@
-import { SHOP } from '@kymar/core/stock';
+import { SHOP } from '@kymar/core/catalog/stock';
 import { checkJob, type Job } from '@kymar/core/job';
-import type { Part, Shop } from '@kymar/core/parts';
+import type { Part, Shop } from '@kymar/core/catalog/parts';
 import { overlaid } from './overlay';
 
 /*

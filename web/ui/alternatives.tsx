@@ -2,11 +2,11 @@ import { Autocomplete, Box, Popover, TextField, Typography } from '@mui/material
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { rebuild, type Job } from '@kymar/core/job';
-import type { Direction } from '@kymar/core/links';
-import { nameOf, type Kind, type Part, type Shop } from '@kymar/core/parts';
-import type { JointId } from '@kymar/core/path';
+import type { Direction } from '@kymar/core/catalog/links';
+import { nameOf, type Kind, type Part, type Shop } from '@kymar/core/catalog/parts';
+import type { JointId } from '@kymar/core/build/path';
 import { format } from '@kymar/core/units';
-import { alternatives, type Choice } from '@kymar/core/whatif';
+import { alternatives, type Choice } from '@kymar/core/choice/whatif';
 import { changeJob } from '../state/jobs';
 import { useShop } from '../state/shop';
 import { kindOfJoint } from './joint';

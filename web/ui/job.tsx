@@ -2,8 +2,8 @@ import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/m
 import { Suspense, useState } from 'react';
 import { Link, Outlet, useLocation, useOutletContext, useParams } from 'react-router';
 import { directionOf, type Job } from '@kymar/core/job';
-import type { Direction } from '@kymar/core/links';
-import type { Joint, Path } from '@kymar/core/path';
+import type { Direction } from '@kymar/core/catalog/links';
+import type { Joint, Path } from '@kymar/core/build/path';
 import { format } from '@kymar/core/units';
 import { pathOfJob, useStages, verdictOf } from '../state/derived';
 import { useJobs } from '../state/jobs';

@@ -1,4 +1,4 @@
-import type { JointId } from '@kymar/core/path';
+import type { JointId } from '@kymar/core/build/path';
 
 const KIND: Record<string, string> = {
   drive: 'Drive',

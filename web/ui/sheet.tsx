@@ -1,9 +1,9 @@
 import { Autocomplete, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { choose, sourceWords, writeFact, type Fact } from '@kymar/core/evidence';
-import { columnsOf, type Column } from '@kymar/core/library';
-import { isLinkId, linkById, LINKS } from '@kymar/core/links';
-import { KINDS, type Kind, type PartOf } from '@kymar/core/parts';
+import { columnsOf, type Column } from '@kymar/core/catalog/library';
+import { isLinkId, linkById, LINKS } from '@kymar/core/catalog/links';
+import { KINDS, type Kind, type PartOf } from '@kymar/core/catalog/parts';
 import { UNIT_OF } from '@kymar/core/units';
 import { newId } from '../jobs/new';
 import { FactField, NameField, QuantityField } from './field';

@@ -1,7 +1,7 @@
 import { Box, ButtonBase, Typography } from '@mui/material';
 import { useLayoutEffect, useRef, useState, type RefObject } from 'react';
-import type { Direction } from '@kymar/core/links';
-import type { Joint, Path } from '@kymar/core/path';
+import type { Direction } from '@kymar/core/catalog/links';
+import type { Joint, Path } from '@kymar/core/build/path';
 import { format } from '@kymar/core/units';
 import { kindOfJoint } from './joint';
 

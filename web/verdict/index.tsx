@@ -1,7 +1,7 @@
 import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { explainMeasured } from '@kymar/core/bench';
+import { explainMeasured } from '@kymar/core/measure';
 import { type Decision, type Job } from '@kymar/core/job';
 import type { Claim, Right, Verdict } from '@kymar/core/verdict';
 import { verdictOf } from '../state/derived';

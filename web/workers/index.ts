@@ -1,8 +1,8 @@
 import { wrap, type Remote } from 'comlink';
 import type { DaysForecast, JobSheet, Plan as ForecastPlan } from '@kymar/core/forecast';
-import type { Direction } from '@kymar/core/links';
-import type { Drive, Shop } from '@kymar/core/parts';
-import type { Mend, Plan } from '@kymar/core/whatif';
+import type { Direction } from '@kymar/core/catalog/links';
+import type { Drive, Shop } from '@kymar/core/catalog/parts';
+import type { Mend, Plan } from '@kymar/core/choice/whatif';
 import type { Forecasting } from './forecast';
 import type { Reading } from './reading';
 import type { Compared, Work } from './whatif';

@@ -9,8 +9,8 @@ import {
   readLibrary,
   type Change,
   type Difference,
-} from '@kymar/core/library';
-import { KINDS, nameOf, type Kind, type Part, type PartOf } from '@kymar/core/parts';
+} from '@kymar/core/catalog/library';
+import { KINDS, nameOf, type Kind, type Part, type PartOf } from '@kymar/core/catalog/parts';
 import { storedJobs, storedParts } from '../state/stored';
 
 /** A file as bytes may be larger than anything that could be meant. */

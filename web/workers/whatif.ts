@@ -1,9 +1,9 @@
 import { expose } from 'comlink';
-import { compareBuilds, type Comparison } from '@kymar/core/compare';
+import { compareBuilds, type Comparison } from '@kymar/core/choice/compare';
 import type { Estimate } from '@kymar/core/evidence';
 import { repeatJob, type Plan } from '@kymar/core/forecast';
-import type { Drive, Shop } from '@kymar/core/parts';
-import { mends, withDrives, type Plan as Setting } from '@kymar/core/whatif';
+import type { Drive, Shop } from '@kymar/core/catalog/parts';
+import { mends, withDrives, type Plan as Setting } from '@kymar/core/choice/whatif';
 
 /** A comparison without what cannot cross to the page: functions and draws stay here. */
 export type Compared = Omit<Comparison, 'builds'> & {

@@ -1,0 +1,98 @@
+import type * as z from 'zod';
+import { Fact, Rate } from '../../evidence';
+import { KINDS, type Kind } from '../parts';
+import { propertyOf, type Property } from './property';
+
+/** What a property holds, read off its schema: the form and the CSV follow from it. */
+export type Holds =
+  | { type: 'text' | 'number' | 'yesno' | 'fact' | 'structure' }
+  | { type: 'group' | 'rows'; columns: readonly Column[] }
+  | { type: 'choice'; options: readonly (string | number)[] }
+  | { type: 'list'; of: readonly string[] | null };
+
+export interface Column extends Property {
+  key: string;
+  holds: Holds;
+  /** May be left out: not known. */
+  optional: boolean;
+  /** May be null: none. */
+  nullable: boolean;
+}
+
+type Def = {
+  type: string;
+  innerType?: z.ZodType;
+  element?: z.ZodType;
+  entries?: Record<string, string>;
+  options?: z.ZodType[];
+  values?: unknown[];
+  items?: z.ZodType[];
+  shape?: Record<string, z.ZodType>;
+};
+const defOf = (schema: z.ZodType): Def => schema.def as unknown as Def;
+
+function holdsOf(schema: z.ZodType, kind: Kind, path: string): Holds {
+  if ([Fact, Rate].includes(schema as never)) return { type: 'fact' };
+  const def = defOf(schema);
+  switch (def.type) {
+    case 'string':
+      return { type: 'text' };
+    case 'number':
+      return { type: 'number' };
+    case 'boolean':
+      return { type: 'yesno' };
+    case 'enum':
+      return { type: 'choice', options: Object.values(def.entries!) };
+    case 'union': {
+      const values = def.options!.flatMap((option) => defOf(option).values ?? []);
+      return values.length === def.options!.length
+        ? { type: 'choice', options: values as (string | number)[] }
+        : { type: 'structure' };
+    }
+    case 'object':
+      return {
+        type: 'group',
+        columns: Object.entries(def.shape!).map(([key, inner]) => ({
+          ...columnOf(kind, `${path}.${key}`, inner),
+          key,
+        })),
+      };
+    case 'array':
+    case 'tuple': {
+      const inner = holdsOf(def.element ?? def.items![0]!, kind, path);
+      if (inner.type === 'group' && def.type === 'array') return { type: 'rows', columns: inner.columns };
+      return inner.type === 'text'
+        ? { type: 'list', of: null }
+        : inner.type === 'choice'
+          ? { type: 'list', of: inner.options.map(String) }
+          : { type: 'structure' };
+    }
+    default:
+      return { type: 'structure' };
+  }
+}
+
+function columnOf(kind: Kind, key: string, schema: z.ZodType): Column {
+  let [inner, optional, nullable] = [schema, false, false];
+  for (;;) {
+    const { type, innerType } = defOf(inner);
+    if (type === 'optional') optional = true;
+    else if (type === 'nullable') nullable = true;
+    else break;
+    inner = innerType!;
+  }
+  return { key, ...propertyOf(kind, key), holds: holdsOf(inner, kind, key), optional, nullable };
+}
+
+const known = new Map<Kind, readonly Column[]>();
+
+/** The properties of a kind of part in the order of its schema. */
+export function columnsOf(kind: Kind): readonly Column[] {
+  const had = known.get(kind);
+  if (had) return had;
+  const found = Object.entries(KINDS[kind].shape as Record<string, z.ZodType>).map(([key, schema]) =>
+    columnOf(kind, key, schema),
+  );
+  known.set(kind, found);
+  return found;
+}

@@ -1,0 +1,76 @@
+import { decode, type Decoded } from '../decode';
+import type { Fact } from '../../evidence';
+import { linkById } from '../links';
+import { formFactor, type Drive } from '../parts';
+
+const NONE: Fact = { value: null, source: { kind: 'unknown' } };
+const listed = (value: number): Fact => ({ value, source: { kind: 'sheet', note: 'listing' } });
+
+export interface Draft {
+  drive: Drive;
+  decoded: Decoded;
+}
+
+/**
+ * A drive as a pasted listing describes it; what the listing leaves open stays not known, and its doubts come along.
+ * @param id for the new part
+ */
+export function draftDrive(text: string, id: string): Draft {
+  const decoded = decode(text);
+  const meaning = (kind: string, pattern: RegExp) =>
+    decoded.readings
+      .filter((r) => r.kind === kind)
+      .map((r) => pattern.exec(r.meaning))
+      .find((m) => m !== null);
+  const value = (kind: string) =>
+    decoded.readings.filter((r) => r.kind === kind && r.value !== undefined).map((r) => r.value!);
+  const disk = value('spindle').length > 0 || /\b(hdd|hard (disk|drive))\b/i.test(text);
+  const nvme = meaning('protocol', /NVMe/) !== undefined;
+  const usb = decoded.links.filter((link) => ['usb', 'usb4', 'thunderbolt'].includes(linkById(link).family));
+  const sealed = usb.length > 0 && !nvme;
+  const m2 = /\bm\.?2\b/i.test(text) || nvme;
+  const length = meaning('form', /(\d+) mm long/)?.[1];
+  const inches = meaning('form', /^(2\.5|3\.5)-inch/)?.[1];
+  const form = sealed
+    ? 'external'
+    : m2
+      ? `M.2 22${length ?? '80'}`
+      : inches === '3.5'
+        ? '3.5-inch'
+        : inches === '2.5' || !disk
+          ? '2.5-inch, 7 mm'
+          : '3.5-inch';
+  // One link where the listing settles it; where it leaves several open, the slowest is sure.
+  const sure = decoded.links.at(-1);
+  const fallback = sealed ? 'usb-5' : nvme ? 'pcie3x4' : 'sata-6';
+  const [capacity] = value('capacity');
+  const rates = value('rate').sort((a, b) => b - a);
+  const cell = /\b(SLC|MLC|TLC|QLC)\b/i.exec(text)?.[1]?.toUpperCase() as Drive['cell'] | undefined;
+  const [rpm] = value('spindle');
+  const [maker = '', ...model] = text.trim().split(/\s+/).slice(0, 5);
+  const drive: Drive = {
+    id,
+    maker: maker.slice(0, 40) || 'Maker',
+    model: (model.join(' ') || 'Model').slice(0, 80),
+    media: disk ? 'disk' : 'flash',
+    form: formFactor(form) ? form : 'M.2 2280',
+    plug: sealed ? 'USB-C' : m2 ? 'M.2' : 'SATA',
+    modes: [sure ?? fallback],
+    cell: disk ? null : (cell ?? null),
+    capacity: capacity ? listed(capacity) : NONE,
+    read: rates[0] ? listed(rates[0]) : NONE,
+    write: rates[1] ? listed(rates[1]) : NONE,
+    rest: NONE,
+    cache: NONE,
+    tbw: NONE,
+    warrantyYears: NONE,
+    ...(sealed ? { sealed: true } : {}),
+    ...(rpm ? { rpm } : {}),
+    ...(/\bSMR\b|shingled/i.test(text)
+      ? { recording: 'SMR' as const }
+      : /\bCMR\b/i.test(text)
+        ? { recording: 'CMR' as const }
+        : {}),
+  };
+  return { drive, decoded };
+}

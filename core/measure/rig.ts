@@ -1,0 +1,54 @@
+import { noise, oneOf, type Uncertain } from '../evidence';
+import { run as runFlows, type Flow } from '../models/transfer';
+import type { Sample } from './run';
+
+/** What a simulated run gives: the same a real one would. */
+export interface RigRun {
+  seconds: number;
+  samples: Sample[];
+}
+
+const GRAIN = 400;
+/** Wobble of a rate from moment to moment, one sigma as a share, and how much of it stays from one moment to the next [memory]. */
+const WOBBLE = 0.05;
+const STAYS = 0.9;
+
+/**
+ * A simulated rig: the core's own transfer model with one true unit drawn from the uncertain inputs by the seed (so that the same seed
+ * is the same drive) and noise on each run. It obeys the model: cache, rest rate, links and files' cost are all there.
+ * @param uncertain what the forecast knows of each number
+ * @param seed which unit
+ * @param run which repeat: other noise, same unit
+ */
+export function simulate(
+  uncertain: Uncertain<string> & { plan(x: Record<string, number>): Flow[] },
+  seed: number,
+  run: number,
+): RigRun {
+  const truth = oneOf(uncertain, noise(seed));
+  // What a person sees is the progress bar: it stands still while memory is written out.
+  const { stretches } = runFlows(uncertain.plan(truth), { record: true }).flows[0]!;
+  const random = noise(seed * 7919 + run * 104729 + 1);
+  // Three uniform numbers added up: close to normal, and never further out than three sigma.
+  const normal = () => 2 * (random() + random() + random() - 1.5);
+  // One pace for the whole run: system, mood of the flash translation, everything that differs from run to run.
+  const pace = 1 + 0.01 * normal();
+  const start = 0.05 + 0.1 * random();
+  const samples: Sample[] = [{ t: 0, bytes: 0 }];
+  let [time, wobble] = [start, 0];
+  const total = truth.bytes!;
+  for (const stretch of stretches) {
+    const bytes = stretch.bar * stretch.seconds;
+    if (bytes <= 0) {
+      time += stretch.seconds / pace;
+      continue;
+    }
+    const pieces = Math.max(1, Math.round((GRAIN * bytes) / total));
+    for (let i = 1; i <= pieces; i++) {
+      wobble = STAYS * wobble + Math.sqrt(1 - STAYS ** 2) * WOBBLE * normal();
+      time += bytes / pieces / (stretch.bar * pace * Math.max(0.5, 1 + wobble));
+      samples.push({ t: time, bytes: Math.min(total, stretch.given + (i * bytes) / pieces) });
+    }
+  }
+  return { seconds: time, samples };
+}

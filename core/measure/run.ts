@@ -1,0 +1,125 @@
+import * as z from 'zod';
+import { isLinkId } from '../catalog/links';
+import { Accessory, ArrayMode, Bridge, Cable, Drive, Hop, Host, Id, Name } from '../catalog/parts';
+
+/** What the system says a link negotiated, taken over as a fact. */
+export const Seen = z.object({
+  link: z.string().refine(isLinkId, { error: 'is no link mode Kymar knows' }),
+  device: Name,
+  at: z.iso.datetime(),
+});
+export type Seen = z.infer<typeof Seen>;
+
+/** What a path is made of, by value: a job file must stand alone. */
+export const Build = z.object({
+  drive: Drive,
+  bridge: Bridge.nullable(),
+  cable: Cable.nullable(),
+  port: Id,
+  /** Hubs and docks between, from the drive towards the host. */
+  hops: z.array(Hop).max(8).optional(),
+  /** Drives of this kind working at once in the bays of the bridge. */
+  together: z.number().int().min(1).max(32).optional(),
+  /** How those drives are put together to one; absent: each for itself. A strip, in B, is what one member holds before the next has its turn. */
+  array: z
+    .object({
+      mode: ArrayMode,
+      by: z.enum(['firmware', 'system']),
+      strip: z
+        .number()
+        .int()
+        .min(4096, { error: 'must be at least 4 KiB' })
+        .max(1 << 26, { error: 'must be at most 64 MiB' })
+        .optional(),
+    })
+    .optional(),
+  accessories: z.array(Accessory).max(20).optional(),
+  seen: Seen.optional(),
+});
+export type Build = z.infer<typeof Build>;
+
+const most = (value: number, error: string) => z.number().max(value, { error });
+const seconds = most(1e10, 'is longer than anybody waited').min(1e-6, { error: 'must be more than zero' });
+const bytes = most(1e18, 'is more than there is: check the unit').min(1, { error: 'must be more than zero' });
+const rate = most(1e15, 'is faster than anything there is: check the unit').min(1, {
+  error: 'must be more than zero',
+});
+
+const files = z.number().int().nonnegative().max(1e12).nullable();
+
+/** A duration between two events, with the one-sigma error of reading it. */
+export const Timed = z.object({
+  kind: z.literal('timed'),
+  bytes,
+  /** How many files that was; null when nobody counted. */
+  files,
+  seconds,
+  /** What it was stopped at: the progress bar's end, with the host's memory still holding some; or all written. Absent: all written. */
+  until: z.enum(['bar', 'written']).optional(),
+  /** One sigma of the reading itself, in s: two presses of a thumb, or a clock's grain. */
+  error: z.number().nonnegative().max(1e6),
+  /** What the person added or took off afterwards, in s; already within `seconds`. */
+  correction: z.number().min(-1e6).max(1e6).default(0),
+  /** Laps pressed on the way, in s from the start. */
+  laps: z.array(z.number().nonnegative().max(1e10)).max(500).default([]),
+  /** How it was asked for, where that is known: size of a request in B, requests under way. */
+  block: z.number().min(1).max(1e12).nullable().default(null),
+  depth: z.number().int().positive().max(1e6).nullable().default(null),
+});
+/** A figure read off another program: no times, only a rate. */
+export const RateOnly = z.object({
+  kind: z.literal('rate'),
+  /** B/s */
+  rate,
+  /** As it stood on the screen, unit and all. */
+  shown: z.string().min(1).max(60),
+  /** Half a step of the last digit shown, in B/s. */
+  grain: z.number().nonnegative().max(1e15),
+  block: z.number().min(1).max(1e12).nullable(),
+  depth: z.number().int().positive().max(1e6).nullable(),
+  /** Size of the test, when it was said. */
+  bytes: bytes.nullable(),
+});
+/** Only a limit is known: "under 60 s". */
+export const Bound = z.object({
+  kind: z.literal('bound'),
+  bytes,
+  files,
+  atMost: seconds.nullable(),
+  atLeast: z.number().nonnegative().max(1e10).nullable(),
+});
+
+export const Sample = z.object({
+  t: z.number().nonnegative().max(1e10),
+  bytes: z.number().nonnegative().max(1e18),
+});
+export type Sample = z.infer<typeof Sample>;
+
+/** One measurement. */
+export const Run = z.object({
+  id: Id,
+  at: z.iso.datetime(),
+  /** The activity it stands for; null for a synthetic run. */
+  activity: Id.nullable(),
+  direction: z.enum(['read', 'write']),
+  /** What stood at the other end: the host's built-in drive, or memory (synthetic runs make their data there). */
+  otherEnd: z.enum(['storage', 'memory']),
+  source: z.enum(['stopwatch', 'real', 'simulated', 'program']),
+  measure: z.discriminatedUnion('kind', [Timed, RateOnly, Bound]),
+  /** The customer's machine as built, another host or build, or not known. */
+  path: z.union([z.literal('customer'), z.object({ host: Host, build: Build })]).nullable(),
+  conditions: z.object({
+    note: z.string().max(400).default(''),
+    temperature: z.number().min(-100).max(300).nullable().default(null),
+    cold: z.boolean().nullable().default(null),
+    target: z.string().max(400).nullable().default(null),
+    memoryBacked: z.boolean().default(false),
+  }),
+  ended: z.enum(['done', 'aborted', 'disconnected']),
+  /** Set aside by a person: kept and shown, never used. */
+  excluded: z
+    .object({ at: z.iso.datetime(), reason: z.string().trim().min(1, { error: 'wants a reason' }).max(400) })
+    .optional(),
+  samples: z.array(Sample).max(2000).default([]),
+});
+export type Run = z.infer<typeof Run>;

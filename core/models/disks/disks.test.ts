@@ -1,0 +1,125 @@
+import fc from 'fast-check';
+import { given } from '../../evidence';
+import { formatEnd, formatFromSheet, LAWS, passed, rateShare, timeShare, type Checkpoint, type Law } from '.';
+
+const hours = (h: number, m = 0) => (h * 60 + m) * 60;
+const law = fc.constantFrom(...LAWS);
+const k = fc.double({ min: 0.3, max: 0.99, noNaN: true });
+const share = fc.double({ min: 0.001, max: 1, noNaN: true });
+
+/** The integral of 1 ÷ rate by small steps, an independent way to the closed form. */
+function bySteps(law: Law, k: number, f: number): number {
+  const n = 4000;
+  let sum = 0;
+  for (let i = 0; i < n; i++) sum += f / n / rateShare(law, k, ((i + 0.5) * f) / n);
+  return sum;
+}
+
+describe('zones', () => {
+  test('the closed forms are the integral of 1 ÷ rate', () => {
+    fc.assert(
+      fc.property(law, k, share, (law, k, f) =>
+        expect(timeShare(law, k, f) / bySteps(law, k, f)).toBeCloseTo(1, 5),
+      ),
+      { numRuns: 60 },
+    );
+  });
+  test('what is passed after a time is its inverse', () => {
+    fc.assert(
+      fc.property(law, k, share, (law, k, f) =>
+        expect(passed(law, k, timeShare(law, k, f) / timeShare(law, k, 1))).toBeCloseTo(f, 9),
+      ),
+    );
+  });
+  test('a disk whose tracks are alike runs straight; the ends are the outer and the inner rate', () => {
+    for (const l of LAWS) {
+      expect([timeShare(l, 1, 0.3), passed(l, 1, 0.3)]).toEqual([0.3, 0.3]);
+      expect([rateShare(l, 0.5, 0), rateShare(l, 0.5, 1)]).toEqual([1, 0.5]);
+    }
+  });
+});
+
+describe('the end of a full format', () => {
+  // common practice, no source: 16 TB at 7,200 rpm, 26 % (rounded) after 4 h 20 min, done after 21 h 50 min
+  test('16 TB from its first checkpoint: within 4 %, the truth inside the range, where a straight line is 24 % short', () => {
+    const truth = hours(21, 50);
+    const { total, straight } = formatEnd([{ share: 0.26, elapsed: hours(4, 20) }]);
+    expect(Math.abs(total.expected / truth - 1)).toBeLessThan(0.04);
+    expect([total.low < truth, truth < total.high]).toEqual([true, true]);
+    expect(straight / truth - 1).toBeCloseTo(-0.24, 2);
+  });
+
+  test('the range holds planted disks of either law, and narrows with checkpoints', () => {
+    let held = 0;
+    const planted = LAWS.flatMap((law) => [0.45, 0.475, 0.5, 0.525, 0.55].map((k) => ({ law, k })));
+    for (const { law, k } of planted) {
+      const total = hours(20);
+      const at = (u: number): Checkpoint => ({
+        share: Math.round(passed(law, k, u) * 100) / 100,
+        elapsed: u * total,
+      });
+      const [one, four] = [formatEnd([at(0.2)]), formatEnd([at(0.2), at(0.4), at(0.6), at(0.8)])];
+      expect([one.total.low <= total * 1.001, one.total.high >= total * 0.999]).toEqual([true, true]);
+      expect(four.total.high - four.total.low).toBeLessThan((one.total.high - one.total.low) / 2);
+      if (four.total.low <= total && total <= four.total.high) held++;
+      expect(Math.abs(four.total.expected / total - 1)).toBeLessThan(0.02);
+    }
+    expect(held).toBeGreaterThanOrEqual(planted.length * 0.8);
+  });
+
+  test('fine checkpoints tell the law and k', () => {
+    const fine = (law: Law, k: number) =>
+      formatEnd(
+        Array.from({ length: 19 }, (_, i) => ({
+          share: passed(law, k, (i + 1) / 20),
+          elapsed: ((i + 1) / 20) * hours(10),
+          grain: 0.0001,
+        })),
+      );
+    expect(fine('linear', 0.48).laws.linear).toBeGreaterThan(0.9);
+    expect(fine('constant density', 0.52).laws['constant density']).toBeGreaterThan(0.9);
+    expect(fine('linear', 0.48).k.expected).toBeCloseTo(0.48, 2);
+  });
+
+  test('never before the last checkpoint; the points rise', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.01, max: 1, noNaN: true }),
+        fc.double({ min: 60, max: 3e5, noNaN: true }),
+        (share, elapsed) => {
+          const { total } = formatEnd([{ share, elapsed }]);
+          expect(total.low).toBeGreaterThanOrEqual(elapsed * (1 - 1e-9));
+          expect([total.low <= total.expected, total.expected <= total.high]).toEqual([true, true]);
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+
+  test('checkpoints that no disk could give still leave the nearest answer', () => {
+    const { total } = formatEnd([
+      { share: 0.5, elapsed: hours(1) },
+      { share: 0.51, elapsed: hours(10) },
+    ]);
+    expect([total.low, total.expected, total.high].every(Number.isFinite)).toBe(true);
+    expect(total.low).toBeGreaterThanOrEqual(hours(10));
+  });
+
+  test('what cannot be is said', () => {
+    expect(() => formatEnd([])).toThrow(/checkpoint is needed/);
+    expect(() => formatEnd([{ share: 1.2, elapsed: 60 }])).toThrow(/up to 100 %/);
+    expect(() => formatEnd([{ share: 0.2, elapsed: 0 }])).toThrow(/after the start/);
+  });
+
+  test('before it begins: by capacity and outer rate', () => {
+    const source = { kind: 'sheet' as const };
+    const end = formatFromSheet(
+      given('capacity', 16e12, 'B', source),
+      given('outer tracks', 260e6, 'B/s', source),
+    );
+    expect(end.expected / hours(21, 50)).toBeGreaterThan(0.95);
+    expect(end.expected / hours(21, 50)).toBeLessThan(1.15);
+    expect([end.low < hours(23), end.high > hours(23)]).toEqual([true, true]);
+    expect(end.because.filled).toMatch(/16 TB ÷ 260 MB\/s × /);
+  });
+});
