@@ -4,7 +4,7 @@ import express, { type Express, type Request, type Response } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import { RunRequest } from '@kymar/core/measure';
-import { problemsOf } from '@kymar/core/job';
+import { problemsOf } from '@kymar/core/text';
 import { giveToken, ownPageOnly, withToken } from './guard';
 import { Problem, problems } from './problem';
 import { asTarget, type Runs } from './runs';

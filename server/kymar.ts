@@ -5,7 +5,7 @@ import { enduranceJsonSchema, life, EnduranceInput } from '@kymar/core/models/en
 import { compareBuilds } from '@kymar/core/choice/compare';
 import { middle } from '@kymar/core/evidence';
 import { forecastJob, repeatJob } from '@kymar/core/forecast';
-import { isMove, jobJsonSchema, problemsOf, readJob, type Job } from '@kymar/core/job';
+import { isMove, jobJsonSchema, readJob, type Job } from '@kymar/core/job';
 import { SHOP } from '@kymar/core/catalog/stock';
 import { findings, stateOf } from '@kymar/core/fit';
 import { readHealth } from '@kymar/core/models/health';
@@ -13,7 +13,7 @@ import { readLibrary } from '@kymar/core/catalog/library';
 import { DIRECTIONS, type Direction } from '@kymar/core/catalog/links';
 import type { Shop } from '@kymar/core/catalog/parts';
 import { explainFlow } from '@kymar/core/build/path';
-import { MOST_TEXT, own, readJson } from '@kymar/core/text';
+import { MOST_TEXT, own, readJson, problemsOf } from '@kymar/core/text';
 import { verdict } from '@kymar/core/verdict';
 import { alternatives, mends, settingOf, withDrives } from '@kymar/core/choice/whatif';
 

@@ -1,8 +1,8 @@
 import * as z from 'zod';
-import { checkJob, doubtsOf, jobPlaces, type Job, type Read } from '../job';
+import { checkJob, doubtsOf, jobPlaces, type Job } from '../job';
 import { changedPlaces } from '../merge';
 import { KINDS, nameOf, type Kind, type Part } from '../catalog/parts';
-import { own, readJson } from '../text';
+import { own, readJson, type Read } from '../text';
 
 /** Version of the back-up file that this Kymar writes. */
 export const BACKUP_VERSION = 1;

@@ -1,7 +1,7 @@
-import { stopwatchError, type Run } from '../measure';
+import { stopwatchError } from '../measure';
 import type { Fact } from '../evidence';
 import { freeze } from '../forecast';
-import { type Job, VERSION, witness } from '../job';
+import { type Job, VERSION, witness, type Run } from '../job';
 import { ACCESSORIES, BRIDGES, CABLES, DRIVES, HOSTS } from '../catalog/stock';
 
 const entered = (value: Fact['value']): Fact =>

@@ -1,6 +1,6 @@
 import type { Unit } from '../units';
 import type { Source } from './source';
-import { exactly, type Spread } from './spread';
+import { exactly, type Spread } from '../stats';
 
 /** How a figure came about: given from outside, worked out exactly, or from seeded samples of its inputs. */
 export type How = 'given' | 'exact' | 'sampled';

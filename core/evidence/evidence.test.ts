@@ -1,19 +1,6 @@
+import { below, draws, exactly, least, quantile, SAMPLES, spread, summary, type Spread } from '../stats';
 import fc from 'fast-check';
-import {
-  below,
-  draws,
-  exactly,
-  Fact,
-  formula,
-  fromFact,
-  given,
-  least,
-  quantile,
-  SAMPLES,
-  spread,
-  summary,
-  type Spread,
-} from '.';
+import { Fact, formula, fromFact, given } from '.';
 
 const threePoints = fc
   .tuple(

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import type { Unit } from '../units';
 import { given, type Estimate } from './estimate';
 import { Source } from './source';
-import { exactly, spread, type Spread } from './spread';
+import { exactly, spread, type Spread } from '../stats';
 
 /** Beyond this, in whatever unit, a unit was mistaken: a million TB, thirty billion years. */
 const MOST = 1e18;
@@ -63,6 +63,9 @@ export const Fact = factOf(figure);
 /** A {@link Fact} in B/s, which is none at zero. */
 export const Rate = factOf(speed);
 export type Fact = z.infer<typeof Fact>;
+
+/** A fact that holds one exact number, as entered. */
+export const exactFact = (value: number): Fact => ({ value, source: { kind: 'entered' } });
 
 /** The fact with another of its sourced values chosen; the one chosen before stands among the others. */
 export function choose(fact: Fact, index: number, why: string): Fact {

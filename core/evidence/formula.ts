@@ -1,8 +1,7 @@
 import { format, type Unit } from '../units';
 import { plain, word, written, type Algebra } from './algebra';
 import type { Estimate } from './estimate';
-import { draws, SAMPLES, SEED, summary } from './sampling';
-import { exactly, isExact, quantile, type Spread } from './spread';
+import { draws, SAMPLES, SEED, summary, exactly, isExact, quantile, type Spread } from '../stats';
 
 type Inputs<K extends string, T> = Record<K, T>;
 

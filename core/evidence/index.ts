@@ -1,10 +1,7 @@
 export { Source, sourceWords } from './source';
-export { exactly, spread, isExact, quantile, below, least, type Spread } from './spread';
-export { draws, noise, summary, SAMPLES, SEED } from './sampling';
-export { eachDraw, expectedOf, middlesOf, oneOf, type Choice, type Drawing, type Uncertain } from './draw';
 export { given, worked, renamed, type Estimate, type Because, type How } from './estimate';
 export { formula, type Formula } from './formula';
 export type { Algebra } from './algebra';
-export { Fact, Rate, factSpread, fromFact, choose, typedOver, middle } from './fact';
+export { Fact, Rate, exactFact, factSpread, fromFact, choose, typedOver, middle } from './fact';
 export { EstimateSchema } from './schema';
 export { parseFact, writeFact, type TypedFact } from './typed';

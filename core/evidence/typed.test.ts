@@ -1,6 +1,7 @@
+import { spread } from '../stats';
 import fc from 'fast-check';
 import { parseFact, writeFact } from '.';
-import { given, sourceWords, spread } from '.';
+import { given, sourceWords } from '.';
 import { EstimateSchema } from '.';
 
 const value = (text: string, dimension: Parameters<typeof parseFact>[1] = 'bytes') => {

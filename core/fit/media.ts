@@ -1,4 +1,5 @@
-import { factSpread, middle, type Fact, type Spread } from '../evidence';
+import { type Spread } from '../stats';
+import { factSpread, middle, type Fact } from '../evidence';
 import { format } from '../units';
 import type { Rule } from './rule';
 import type { Facts } from './facts';

@@ -1,3 +1,4 @@
+import { exactly, spread, type Spread } from '../stats';
 import {
   dataMembers,
   lossOver,
@@ -10,17 +11,7 @@ import {
   type Layout,
 } from '../models/arrays';
 import { timeShare } from '../models/disks';
-import {
-  exactly,
-  fromFact,
-  given,
-  middle,
-  spread,
-  worked,
-  type Estimate,
-  type Fact,
-  type Spread,
-} from '../evidence';
+import { fromFact, given, middle, worked, type Estimate, type Fact } from '../evidence';
 import type { Drive } from '../catalog/parts';
 import { interfaceOf, rateOf } from '../build/path';
 import { DISK, REST } from '../models/transfer';

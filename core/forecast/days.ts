@@ -1,15 +1,7 @@
+import { eachDraw, expectedOf, SAMPLES, SEED, summary, type Spread, type Uncertain } from '../stats';
 import { fillsIn, keeping, USABLE, usableOf } from '../models/copies';
 import { repeat, type Day, type Kept, type Repeated } from '../models/days';
-import {
-  eachDraw,
-  expectedOf,
-  fromFact,
-  SAMPLES,
-  SEED,
-  summary,
-  type Spread,
-  type Uncertain,
-} from '../evidence';
+import { fromFact } from '../evidence';
 import type { Activity, Move, Stream } from '../job';
 import { holdsOf } from './array';
 import { capacityOf, isLife, lifeOfJob, TIMES_UNKNOWN } from './job';

@@ -1,22 +1,10 @@
+import { exactFact } from '../evidence';
 import fc from 'fast-check';
 import { demoJobs } from '../demo';
 import { BRIDGES, DRIVES } from '../catalog/stock';
 import { isUntouched, type Job, type Move } from '../job';
 import type { Drive } from '../catalog/parts';
-import {
-  cacheAt,
-  exactFact,
-  explainChance,
-  forecastJob,
-  forecastTransfer,
-  freeze,
-  inputsOfMove,
-  isLife,
-  pathOf,
-  repeatJob,
-  surroundingsOf,
-  transferPath,
-} from '.';
+import { cacheAt, explainChance, forecastJob, forecastTransfer, freeze, inputsOfMove, isLife, pathOf, repeatJob, surroundingsOf, transferPath } from '.';
 import { together } from './together';
 
 const [offload, scans] = demoJobs() as [Job, Job];

@@ -10,7 +10,6 @@ export {
   type TransferTask,
 } from './inputs';
 export {
-  exactFact,
   inputsOfMove,
   layoutOf,
   pathOf,

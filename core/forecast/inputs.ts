@@ -1,3 +1,4 @@
+import { exactly, least, spread, type Choice, type Spread, type Uncertain } from '../stats';
 import {
   dataMembers,
   membersTogether,
@@ -6,21 +7,7 @@ import {
   throughArray,
   type Layout,
 } from '../models/arrays';
-import {
-  exactly,
-  formula,
-  fromFact,
-  given,
-  least,
-  middle,
-  spread,
-  worked,
-  type Choice,
-  type Estimate,
-  type Fact,
-  type Spread,
-  type Uncertain,
-} from '../evidence';
+import { formula, fromFact, given, middle, worked, type Estimate, type Fact } from '../evidence';
 import { AMBIENT, coolingOf, drawOf, HEAT_CAPACITY, isExternal, RESISTANCE, THROTTLE } from '../models/thermal';
 import type { Direction } from '../catalog/links';
 import { formFactor, type Accessory, type Drive } from '../catalog/parts';

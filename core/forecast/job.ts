@@ -1,20 +1,11 @@
-import type { Build } from '../measure';
+import { exactly, spread } from '../stats';
+import { type Build } from '../build/assembly';
 import { writeMultiple, type Layout } from '../models/arrays';
 import { forecastArray, holdsOf, type ArrayForecast } from './array';
 import { fillsIn, lacking, usableOf } from '../models/copies';
 import { formatFromSheet } from '../models/disks';
 import { life, workloadShare, type Life } from '../models/endurance';
-import {
-  exactly,
-  formula,
-  fromFact,
-  given,
-  renamed,
-  spread,
-  worked,
-  type Estimate,
-  type Fact,
-} from '../evidence';
+import { formula, fromFact, given, renamed, worked, type Estimate, type Fact, exactFact } from '../evidence';
 import { directionOf, type Activity, type Open, type Scratch } from '../job';
 import { forecastLoad } from '../models/loads';
 import { asRevised } from '../catalog/parts';
@@ -24,16 +15,7 @@ import { format } from '../units';
 import { streamOver } from './inputs';
 import { DISK } from '../models/transfer';
 import { forecastStream, type StreamForecast } from './stream';
-import {
-  exactFact,
-  layoutOf,
-  streamBytes,
-  streamTask,
-  surroundingsOf,
-  transferPath,
-  wholeTask,
-  type Plan,
-} from './task';
+import { layoutOf, streamBytes, streamTask, surroundingsOf, transferPath, wholeTask, type Plan } from './task';
 import { forecastTransfer, type TransferForecast } from './transfer';
 
 export interface ActivityForecast {

@@ -1,4 +1,4 @@
-import { spread } from '../evidence';
+import { spread } from '../stats';
 
 /** What streams ask where nobody says [memory]: from a voice to raw pictures; from a song to a day. */
 export const STREAM_UNKNOWN = {

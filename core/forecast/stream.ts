@@ -1,4 +1,5 @@
-import { eachDraw, fromFact, given, SAMPLES, SEED, summary, worked, type Estimate } from '../evidence';
+import { eachDraw, SAMPLES, SEED, summary } from '../stats';
+import { fromFact, given, worked, type Estimate } from '../evidence';
 import type { Stream } from '../job';
 import type { Path } from '../build/path';
 import { run } from '../models/transfer';

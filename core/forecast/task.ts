@@ -1,6 +1,6 @@
 import type { Layout } from '../models/arrays';
-import type { Build } from '../measure';
-import { formula, fromFact, given, type Estimate, type Fact } from '../evidence';
+import { type Build } from '../build/assembly';
+import { exactFact, formula, fromFact, given, type Estimate } from '../evidence';
 import { filesOf, isMove, type Activity, type Job, type Move } from '../job';
 import { asRevised, type Host } from '../catalog/parts';
 import { buildPath, type Path } from '../build/path';
@@ -95,9 +95,6 @@ export function streamTask(job: Plan, activity: Extract<Activity, { kind: 'strea
     surroundings: surroundingsOf(job),
   };
 }
-
-/** A fact that holds one exact number, as entered. */
-export const exactFact = (value: number): Fact => ({ value, source: { kind: 'entered' } });
 
 /** What a move of a job depends on, without running it; null while nothing is built or the path is blocked. */
 export function inputsOfMove(job: Plan, activity: Move): Inputs | null {

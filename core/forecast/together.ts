@@ -1,4 +1,5 @@
-import type { Choice, Estimate, Uncertain } from '../evidence';
+import { type Choice, type Uncertain } from '../stats';
+import type { Estimate } from '../evidence';
 import type { Inputs } from './inputs';
 
 /** What several transfers of one drive depend on, each thing once. */

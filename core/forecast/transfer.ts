@@ -1,17 +1,5 @@
-import {
-  eachDraw,
-  expectedOf,
-  isExact,
-  middlesOf,
-  SAMPLES,
-  SEED,
-  summary,
-  worked,
-  type Choice,
-  type Drawing,
-  type Estimate,
-  type Spread,
-} from '../evidence';
+import { eachDraw, expectedOf, isExact, middlesOf, SAMPLES, SEED, summary, type Choice, type Drawing, type Spread } from '../stats';
+import { worked, type Estimate } from '../evidence';
 import type { Path } from '../build/path';
 import { momentAt, phasesOf, run, type Cause, type Outcome, type Phase, type Stretch } from '../models/transfer';
 import { format } from '../units';

@@ -1,8 +1,7 @@
 import { demoJobs } from '../demo';
 import { SHOP } from '../catalog/stock';
 import { forecastJob } from '../forecast';
-import { Run } from '../measure';
-import { Job } from '../job';
+import { Job, Run } from '../job';
 import { verdict } from '../verdict';
 import { chance, handover, toMarkdown } from '.';
 

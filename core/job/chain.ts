@@ -1,8 +1,7 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
-import * as z from 'zod';
-import { Id } from '../catalog/parts';
 import { canonical } from '../text';
+import type { ChainEntry } from './entry';
 import type { FrozenForecast } from './frozen';
 import type { Job } from './job';
 
@@ -11,20 +10,6 @@ import type { Job } from './job';
  * content's hash and the hash of the entry before. What is changed, taken out or slipped in afterwards no longer fits. It is no
  * signature: whoever remakes the whole chain is not found out.
  */
-const Hash = z.string().regex(/^[0-9a-f]{64}$/, { error: 'is no SHA-256 in hex' });
-
-export const ChainEntry = z.object({
-  what: z.enum(['run', 'forecast', 'decision']),
-  id: Id,
-  /** `found`: it was there before the chain began. */
-  did: z.enum(['added', 'changed', 'removed', 'found']),
-  at: z.iso.datetime(),
-  /** SHA-256 of the content; null once removed. */
-  content: Hash.nullable(),
-  /** SHA-256 over all of this and the entry before. */
-  hash: Hash,
-});
-export type ChainEntry = z.infer<typeof ChainEntry>;
 type Told = Omit<ChainEntry, 'hash'>;
 
 /** Something of a job's evidence that is not as it was kept. */

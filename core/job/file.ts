@@ -1,8 +1,5 @@
-import type * as z from 'zod';
+import { problemsOf, type Read } from '../text';
 import { Job, VERSION } from './job';
-
-/** Reading a file: the job, or every problem with its place. */
-export type Read<T> = { ok: true; value: T } | { ok: false; problems: string[] };
 
 /** A job as the text of its file. */
 export function writeJob(job: Job): string {
@@ -38,11 +35,4 @@ export function checkJob(data: unknown): Read<Job> {
   for (let from = version; MIGRATIONS[from]; from++) current = MIGRATIONS[from]!(current);
   const read = Job.safeParse(current);
   return read.success ? { ok: true, value: read.data } : { ok: false, problems: problemsOf(read.error) };
-}
-
-/** Issues of a schema as lines "where: what". */
-export function problemsOf(error: z.ZodError): string[] {
-  return error.issues.map(
-    (issue) => `${issue.path.length > 0 ? issue.path.join('.') : 'the file'}: ${issue.message}`,
-  );
 }

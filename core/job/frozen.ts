@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { Build } from '../measure';
+import { Build } from '../build/assembly';
 import { EstimateSchema } from '../evidence';
 import { Host, Id } from '../catalog/parts';
 import { Activity } from './activity';

@@ -11,11 +11,13 @@ export {
   type Scratch,
   type Keep,
 } from './activity';
+export { Run, Timed, RateOnly, Bound, Sample } from './run';
 export { Needs, Schools, FileSystem, DEFAULT_SCHOOLS } from './needs';
 export { FrozenForecast } from './frozen';
-export { witness, doubtsOf, isUntouched, sha, type ChainEntry, type Doubt } from './chain';
+export { witness, doubtsOf, isUntouched, sha, type Doubt } from './chain';
+export type { ChainEntry } from './entry';
 export { mergeJobs, nameOfChange, jobPlaces } from './change';
-export { writeJob, checkJob, problemsOf, type Read } from './file';
+export { writeJob, checkJob } from './file';
 export { readJob } from './read';
 export { repairJob } from './repair';
 export { stages, nextStage, STAGES, type Stage, type StageState } from './stage';

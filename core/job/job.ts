@@ -1,10 +1,11 @@
+import { Run } from './run';
 import * as z from 'zod';
 import { cannot } from '../models/arrays';
-import { Build, Run } from '../measure';
+import { Build } from '../build/assembly';
 import { Fact } from '../evidence';
 import { Host, Id } from '../catalog/parts';
 import { Activity } from './activity';
-import { ChainEntry } from './chain';
+import { ChainEntry } from './entry';
 import { FrozenForecast } from './frozen';
 import { Needs } from './needs';
 

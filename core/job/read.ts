@@ -1,5 +1,5 @@
-import { readJson } from '../text';
-import { checkJob, type Read } from './file';
+import { readJson, type Read } from '../text';
+import { checkJob } from './file';
 import type { Job } from './job';
 
 /** Reads the text of a job file. Never throws; nothing is taken over unless all of it is sound. */

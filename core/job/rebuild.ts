@@ -1,4 +1,4 @@
-import type { Run } from '../measure';
+import type { Run } from './run';
 import type { Job } from './job';
 
 /** What makes a path physically another one: other parts, another port, another machine. Better known figures of the same parts do not. */

@@ -1,5 +1,5 @@
 import { VERSION, Job } from './job';
-import type { Read } from './file';
+import { type Read } from '../text';
 import { checkJob } from './file';
 
 type Path = readonly PropertyKey[];

@@ -1,23 +1,10 @@
+import { Run } from '../job';
 import quantile from '@stdlib/stats-base-dists-t-quantile';
 import fc from 'fast-check';
 import { jStat } from 'jstat';
-import { exactly, spread, type Spread } from '../evidence';
+import { exactly, spread, type Spread, halfWidth, median, outliers, runsUntil, t95, tPoint } from '../stats';
 import { run as runFlows, type Flow } from '../models/transfer';
-import {
-  explainMeasured,
-  halfWidth,
-  measuredOf,
-  median,
-  outliers,
-  readingBounds,
-  Run,
-  RunRequest,
-  runsUntil,
-  simulate,
-  stopwatchError,
-  t95,
-  tPoint,
-} from '.';
+import { explainMeasured, measuredOf, readingBounds, RunRequest, simulate, stopwatchError } from '.';
 
 let count = 0;
 const run = (measure: unknown, more: object = {}): Run =>

@@ -7,9 +7,7 @@ export {
   type RealResult,
   type RunEvent,
 } from './request';
-export { Run, Build, Seen, Timed, RateOnly, Bound, Sample } from './run';
 export { stopwatchError, PRESS } from './stopwatch';
-export { t95, tPoint, mean, median, deviation, halfWidth, outliers, runsUntil } from './statistics';
 export {
   measuredOf,
   explainMeasured,

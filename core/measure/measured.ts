@@ -1,6 +1,6 @@
-import { given, type Estimate, type Spread } from '../evidence';
-import type { Run } from './run';
-import { halfWidth, mean, outliers, runsUntil } from './statistics';
+import { given, type Estimate } from '../evidence';
+import { type Run } from '../job';
+import { type Spread, halfWidth, mean, outliers, runsUntil } from '../stats';
 
 /** Scatter from run to run that a single run is assumed to have, one sigma as a share [memory]: only until it is repeated. */
 export const ASSUMED_SCATTER = 0.03;

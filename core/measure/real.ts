@@ -1,5 +1,5 @@
 import type { KeptRun, Purpose, RunEvent } from './request';
-import { Run } from './run';
+import { Run } from '../job';
 
 /** Most samples a kept run holds. */
 const MOST_SAMPLES = 2000;

@@ -1,6 +1,6 @@
-import { noise, oneOf, type Uncertain } from '../evidence';
+import { noise, oneOf, type Uncertain } from '../stats';
 import { run as runFlows, type Flow } from '../models/transfer';
-import type { Sample } from './run';
+import { type Sample } from '../job';
 
 /** What a simulated run gives: the same a real one would. */
 export interface RigRun {

@@ -1,5 +1,7 @@
-import { rateOfRun, type Run } from '../measure';
-import { exactFact, forecastTransfer, pathOf } from '../forecast';
+import { exactFact } from '../evidence';
+import { type Run } from '../job';
+import { rateOfRun } from '../measure';
+import { forecastTransfer, pathOf } from '../forecast';
 import type { Job } from '../job';
 import type { Direction } from '../catalog/links';
 import { hardCeiling, type Path } from '../build/path';

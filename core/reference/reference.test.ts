@@ -1,4 +1,4 @@
-import type { Run } from '../measure';
+import { type Run } from '../job';
 import { demoJobs } from '../demo';
 import fc from 'fast-check';
 import { ownRates, convert, RULES_OF_THUMB } from '.';

@@ -1,15 +1,8 @@
-import { measuredOf, readingBounds, type Measured, type Run } from '../measure';
-import { worked, type Estimate, type Fact, type Spread } from '../evidence';
-import {
-  exactFact,
-  forecastTransfer,
-  surroundingsOf,
-  transferPath,
-  wholeTask,
-  type Plan,
-  type TransferTask,
-} from '../forecast';
-import { doubtsOf, isMove, samePath, type Activity, type FrozenForecast, type Job, type Move } from '../job';
+import { type Spread } from '../stats';
+import { measuredOf, readingBounds, type Measured } from '../measure';
+import { worked, type Estimate, type Fact, exactFact } from '../evidence';
+import { forecastTransfer, surroundingsOf, transferPath, wholeTask, type Plan, type TransferTask } from '../forecast';
+import { doubtsOf, isMove, samePath, type Activity, type FrozenForecast, type Job, type Move, type Run } from '../job';
 import { hardCeiling, type Path } from '../build/path';
 import { format } from '../units';
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { Run } from '../measure';
+import { Run } from '../job';
 import { demoJobs } from '../demo';
 import { forecastJob } from '../forecast';
 import type { Job } from '../job';

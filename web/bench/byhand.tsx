@@ -1,11 +1,11 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import type { Run } from '@kymar/core/measure';
+import { type Run } from '@kymar/core/job';
 import type { Move } from '@kymar/core/job';
 import { format, parseQuantity } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
 import { UntilField, type Until } from './until';
-import type { Taken } from '.';
+import type { Taken } from './taken';
 
 type Kind = 'rate' | 'timed' | 'bound';
 

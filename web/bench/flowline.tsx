@@ -1,4 +1,4 @@
-import type { Sample } from '@kymar/core/measure';
+import { type Sample } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 
 /** Small picture of a run: speed over the bytes moved, against the whole size. */

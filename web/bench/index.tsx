@@ -1,7 +1,6 @@
 import { Box, MenuItem, Tab, Tabs, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { Run } from '@kymar/core/measure';
-import { isMove, type Job } from '@kymar/core/job';
+import { isMove, type Job, Run } from '@kymar/core/job';
 import { newId } from '../jobs/new';
 import { changeJob } from '../state/jobs';
 import { pathAt, placesOf } from '../state/places';
@@ -13,6 +12,7 @@ import { RealBench } from './real';
 import { Rig } from './rig';
 import { RunList } from './runs';
 import { Stopwatch } from './stopwatch';
+import type { Taken } from './taken';
 
 const WAYS = [
   ['stopwatch', 'Stopwatch'],
@@ -21,10 +21,6 @@ const WAYS = [
   ['hand', 'Enter a figure'],
 ] as const;
 type Way = (typeof WAYS)[number][0];
-
-/** What a way of measuring hands over; where and under what conditions is added here. */
-export type Taken = Pick<Run, 'activity' | 'direction' | 'otherEnd' | 'source' | 'measure'> &
-  Partial<Pick<Run, 'samples' | 'path'>> & { conditions?: Partial<Run['conditions']> };
 
 /** Time it: by thumb, on this machine, on the simulated rig, or as read off elsewhere. */
 export function Bench() {

@@ -6,7 +6,7 @@ import type { Job, Move } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { FlowLine } from './flowline';
 import { clock } from '../state/watch';
-import type { Taken } from '.';
+import type { Taken } from './taken';
 
 /** How long a simulated run is shown for, in s: faster than it would be, slow enough to watch and to stop. */
 const SHOWN = 5;

@@ -16,8 +16,8 @@ import {
   Typography,
 } from '@mui/material';
 import { useState } from 'react';
-import { explainMeasured, rateOfRun, SOURCE_WORDS, type Run } from '@kymar/core/measure';
-import { doubtsOf, type Doubt } from '@kymar/core/job';
+import { explainMeasured, rateOfRun, SOURCE_WORDS } from '@kymar/core/measure';
+import { doubtsOf, type Doubt, type Run } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import type { Claim } from '@kymar/core/verdict';
 import { verdictOf } from '../state/derived';

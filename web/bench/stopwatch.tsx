@@ -20,7 +20,7 @@ import {
   secondsOf,
   useWatch,
 } from '../state/watch';
-import type { Taken } from '.';
+import type { Taken } from './taken';
 
 const STEP = 0.1;
 

@@ -1,6 +1,7 @@
+import { type Spread } from '@kymar/core/stats';
 import { Box, Typography } from '@mui/material';
 import { useEffect, useState } from 'react';
-import { middle, type Spread } from '@kymar/core/evidence';
+import { middle } from '@kymar/core/evidence';
 import { isLife, type DaysForecast, type JobSheet } from '@kymar/core/forecast';
 import { chance } from '@kymar/core/handover';
 import type { Job } from '@kymar/core/job';

@@ -1,7 +1,8 @@
+import { spread } from '@kymar/core/stats';
 import { Box, Typography } from '@mui/material';
 import { useState } from 'react';
 import { cacheFromTotals } from '@kymar/core/choice/compare';
-import { given, spread } from '@kymar/core/evidence';
+import { given } from '@kymar/core/evidence';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
 import { Figure } from '../ui/figure';

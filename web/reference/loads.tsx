@@ -2,7 +2,7 @@ import AddIcon from '@mui/icons-material/Add';
 import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
 import { Box, Button, IconButton, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
-import { noise } from '@kymar/core/evidence';
+import { noise } from '@kymar/core/stats';
 import { fitLoad, fitted, noticeable, type LoadTiming } from '@kymar/core/models/loads';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';

@@ -1,8 +1,7 @@
 import equal from 'fast-deep-equal';
-import { problemsOf, type Read } from '@kymar/core/job';
 import { merge3 } from '@kymar/core/merge';
 import { KINDS, nameOf, type Kind, type Part } from '@kymar/core/catalog/parts';
-import { own } from '@kymar/core/text';
+import { own, problemsOf, type Read } from '@kymar/core/text';
 import { disks } from './disk';
 import { record, undoable } from './history';
 import { useJobs, type Held } from './jobs';

@@ -1,4 +1,4 @@
-import type { Run } from '@kymar/core/measure';
+import { type Run } from '@kymar/core/job';
 import { pathOf } from '@kymar/core/forecast';
 import type { Job } from '@kymar/core/job';
 import { shopNow } from './shop';

@@ -1,5 +1,6 @@
+import { type Read } from '@kymar/core/text';
 import equal from 'fast-deep-equal';
-import { VERSION, type Read } from '@kymar/core/job';
+import { VERSION } from '@kymar/core/job';
 import type { Merged } from '@kymar/core/merge';
 import { bin } from './bin';
 import { answered } from './disk';

@@ -1,5 +1,6 @@
+import { type Sample } from '@kymar/core/job';
 import { create } from 'zustand';
-import { runsOfReal, type KeptRun, type RunEvent, type RunRequest, type Sample } from '@kymar/core/measure';
+import { runsOfReal, type KeptRun, type RunEvent, type RunRequest } from '@kymar/core/measure';
 import { changeJob, jobRecords, useJobs } from './jobs';
 import { Away, followRun, keptRuns, ping, startRun, tookRun, useServer } from './server';
 import { useStatus } from './status';

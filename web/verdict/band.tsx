@@ -1,5 +1,5 @@
 import { Box } from '@mui/material';
-import type { Spread } from '@kymar/core/evidence';
+import { type Spread } from '@kymar/core/stats';
 import { format, type Unit } from '@kymar/core/units';
 
 /** Forecast band with the measured interval on it, on one scale; the wish as a mark where there is one. */

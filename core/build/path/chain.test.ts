@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { BRIDGES, CABLES, DRIVES, HOSTS, HUBS } from '../../catalog/stock';
-import { isExact } from '../../evidence';
+import { isExact } from '../../stats';
 import { DIRECTIONS, linkById, LINKS, practicalOf } from '../../catalog/links';
 import type { Bridge, Hop, Host } from '../../catalog/parts';
 import { buildPath, explainFlow, hardCeiling, type PathParts } from '.';

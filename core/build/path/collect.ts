@@ -1,4 +1,4 @@
-import { exactly, spread } from '../../evidence';
+import { exactly, spread } from '../../stats';
 import { ceilingOf, linkById, practicalOf, type Direction, type Link } from '../../catalog/links';
 import type { Busy } from '../../catalog/parts';
 import { isBulkOnly } from './depth';

@@ -1,15 +1,5 @@
-import {
-  exactly,
-  factSpread,
-  formula,
-  fromFact,
-  given,
-  renamed,
-  spread,
-  type Estimate,
-  type Fact,
-  type Spread,
-} from '../../evidence';
+import { exactly, spread, type Spread } from '../../stats';
+import { factSpread, formula, fromFact, given, renamed, type Estimate, type Fact } from '../../evidence';
 import { ceilingOf, DIRECTIONS, explainPractical, practicalOf, type Direction, type Link } from '../../catalog/links';
 import type { Negotiated } from './negotiate';
 import { levelFormula } from './share';

@@ -1,12 +1,8 @@
-import { formula, given, spread, type Estimate, type Spread } from '../../evidence';
+import { spread, type Spread } from '../../stats';
+import { formula, given, type Estimate } from '../../evidence';
 import type { Drive } from '../../catalog/parts';
 import { isConverting, type PathParts } from './parts';
-
-/** How requests come: B of each, and how many are under way at once. */
-export interface Requests {
-  block: number;
-  depth: number;
-}
+import type { Requests } from './requests';
 
 /** Rate of requests that are not enough to fill a path: while one is answered, nothing else flows but the others under way. */
 const depthRate = formula({

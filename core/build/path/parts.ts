@@ -1,5 +1,5 @@
 import type { Bridge, Cable, Connector, Drive, Endpoint, Hop, Host, Port } from '../../catalog/parts';
-import type { Requests } from './depth';
+import type { Requests } from './requests';
 
 /** The parts of one path: drive, what it sits in, cable, hubs between, the port of the host, and what stands at the other end. */
 export interface PathParts {

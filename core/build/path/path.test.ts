@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { BRIDGES, CABLES, DRIVES, HOSTS } from '../../catalog/stock';
-import { isExact } from '../../evidence';
+import { isExact } from '../../stats';
 import type { Host } from '../../catalog/parts';
 import { ceilingOf, DIRECTIONS, linkById, LINKS, modesOf, practicalOf } from '../../catalog/links';
 import { buildPath, explainFlow, hardCeiling, negotiate, type PathParts } from '.';

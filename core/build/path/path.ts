@@ -1,4 +1,5 @@
-import { least, worked, type Estimate, type Spread } from '../../evidence';
+import { least, type Spread } from '../../stats';
+import { worked, type Estimate } from '../../evidence';
 import { practicalOf, type Direction } from '../../catalog/links';
 import { collect } from './collect';
 import { both, type Constraint, type ConstraintId } from './constraint';

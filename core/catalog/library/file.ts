@@ -1,6 +1,5 @@
 import * as z from 'zod';
-import { problemsOf, type Read } from '../../job';
-import { readJson } from '../../text';
+import { readJson, problemsOf, type Read } from '../../text';
 import { KINDS, type Kind, type Shop } from '../parts';
 
 /** Version of the library file that this Kymar writes. */

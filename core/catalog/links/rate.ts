@@ -1,4 +1,5 @@
-import { formula, given, spread, type Estimate, type Spread } from '../../evidence';
+import { spread, type Spread } from '../../stats';
+import { formula, given, type Estimate } from '../../evidence';
 import type { Direction, Link } from './link';
 import { linkById } from './registry';
 

@@ -1,5 +1,5 @@
-import type { Build } from '../../measure';
-import { expectedOf } from '../../evidence';
+import { type Build } from '../../build/assembly';
+import { expectedOf } from '../../stats';
 import {
   forecastOne,
   namedByThing,

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Build } from '../../measure';
+import { type Build } from '../../build/assembly';
 import { demoJobs } from '../../demo';
 import { DRIVES, SHOP } from '../../catalog/stock';
 import type { Job } from '../../job';

@@ -1,4 +1,4 @@
-import type { Build } from '../../measure';
+import { type Build } from '../../build/assembly';
 import { blocksOf } from '../../fit';
 import { directionOf } from '../../job';
 import { linkById, practicalOf, type Direction } from '../../catalog/links';

@@ -1,4 +1,4 @@
-import type { Build } from '../../measure';
+import { type Build } from '../../build/assembly';
 import { middle } from '../../evidence';
 import { linkById, practicalOf, type Direction } from '../../catalog/links';
 import { nameOf, type Shop } from '../../catalog/parts';

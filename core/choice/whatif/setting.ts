@@ -1,4 +1,4 @@
-import type { Build } from '../../measure';
+import { type Build } from '../../build/assembly';
 import { pathOf } from '../../forecast';
 import type { Setting } from '../../fit';
 import { directionOf, type Job } from '../../job';

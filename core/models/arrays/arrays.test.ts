@@ -1,6 +1,7 @@
+import { spread } from '../../stats';
 import fc from 'fast-check';
 import { timeShare } from '../disks';
-import { given, spread } from '../../evidence';
+import { given } from '../../evidence';
 import type { ArrayMode } from '../../catalog/parts';
 import {
   cannot,

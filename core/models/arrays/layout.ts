@@ -1,4 +1,5 @@
-import { formula, spread, type Spread } from '../../evidence';
+import { spread, type Spread } from '../../stats';
+import { formula } from '../../evidence';
 import type { ArrayMode } from '../../catalog/parts';
 
 /** Several drives as one: how they are put together, how many, and who makes it. */

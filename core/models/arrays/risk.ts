@@ -1,5 +1,6 @@
+import { type Spread } from '../../stats';
 import { wholeDisk } from '../disks';
-import { formula, given, worked, type Estimate, type Spread } from '../../evidence';
+import { formula, given, worked, type Estimate } from '../../evidence';
 import { dataMembers, survives, type Layout } from './layout';
 
 /** Hours of a mean year; the failure rates of data sheets count so. */

@@ -1,19 +1,6 @@
+import { eachDraw, expectedOf, isExact, SAMPLES, SEED, spread, summary } from '../../stats';
 import * as z from 'zod';
-import {
-  eachDraw,
-  expectedOf,
-  formula,
-  fromFact,
-  given,
-  isExact,
-  SAMPLES,
-  SEED,
-  spread,
-  summary,
-  worked,
-  type Estimate,
-  type Fact,
-} from '../../evidence';
+import { formula, fromFact, given, worked, type Estimate, type Fact } from '../../evidence';
 import { format } from '../../units';
 
 /** A copy of the data in the plan. An array is one copy, however many drives it has. */

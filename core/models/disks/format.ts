@@ -1,4 +1,5 @@
-import { given, worked, type Estimate, type Spread } from '../../evidence';
+import { type Spread } from '../../stats';
+import { given, worked, type Estimate } from '../../evidence';
 import { LAWS, passed, timeShare, wholeDisk, type Law } from './zone';
 
 /** How far it had come after so long: what a formatting program shows, usually a rounded percentage. */

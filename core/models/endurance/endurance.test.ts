@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import Ajv from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
 import fc from 'fast-check';
-import { noise } from '../../evidence';
+import { noise } from '../../stats';
 import {
   allowedPerDay,
   DATA_UNIT,

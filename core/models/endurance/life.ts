@@ -1,19 +1,6 @@
+import { draws, quantile, SAMPLES, SEED, spread, summary, type Spread } from '../../stats';
 import * as z from 'zod';
-import {
-  draws,
-  Fact,
-  formula,
-  fromFact,
-  given,
-  quantile,
-  SAMPLES,
-  SEED,
-  spread,
-  summary,
-  worked,
-  type Estimate,
-  type Spread,
-} from '../../evidence';
+import { Fact, formula, fromFact, given, worked, type Estimate } from '../../evidence';
 import { Cell } from '../../catalog/parts';
 import {
   allowedPerDay,

@@ -1,4 +1,4 @@
-import { tPoint } from '../../measure';
+import { tPoint } from '../../stats';
 import { fromFact, given, worked, type Estimate, type Fact } from '../../evidence';
 import { rateBetween } from './endurance';
 

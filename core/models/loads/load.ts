@@ -1,4 +1,5 @@
-import { formula, fromFact, spread, worked, type Estimate, type Fact, type Spread } from '../../evidence';
+import { spread, type Spread } from '../../stats';
+import { formula, fromFact, worked, type Estimate, type Fact } from '../../evidence';
 
 /** Time of a load: what host and program take by themselves, the bytes, and the requests that wait one after another. */
 export const loadTime = formula({

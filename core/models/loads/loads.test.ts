@@ -1,6 +1,7 @@
+import { exactly, noise, spread } from '../../stats';
 import fc from 'fast-check';
 import { fcnnlsVector } from 'ml-fcnnls';
-import { exactly, given, noise, spread } from '../../evidence';
+import { given } from '../../evidence';
 import { fitLoad, fitted, forecastLoad, loadTime, nonNegative, noticeable, type LoadTiming } from '.';
 
 const DEVICES = [

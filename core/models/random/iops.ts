@@ -1,14 +1,6 @@
+import { exactly, spread, type Spread } from '../../stats';
 import { operationsFor, randomMembers, STRIP, type Layout } from '../arrays';
-import {
-  exactly,
-  formula,
-  fromFact,
-  given,
-  spread,
-  type Estimate,
-  type Fact,
-  type Spread,
-} from '../../evidence';
+import { formula, fromFact, given, type Estimate, type Fact } from '../../evidence';
 import type { Direction } from '../../catalog/links';
 import type { Drive } from '../../catalog/parts';
 import { explainFlow, interfaceOf, isBulkOnly, type Path } from '../../build/path';

@@ -1,4 +1,4 @@
-import { spread, type Spread } from '../../evidence';
+import { spread, type Spread } from '../../stats';
 import { linkById } from '../../catalog/links';
 import type { Accessory, Bridge, Drive } from '../../catalog/parts';
 

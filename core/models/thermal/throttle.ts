@@ -1,4 +1,4 @@
-import { spread, type Spread } from '../../evidence';
+import { spread, type Spread } from '../../stats';
 
 /** Where flash drives begin to slow themselves down, °C [memory]. */
 export const THROTTLES_AT = 72;

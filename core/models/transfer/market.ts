@@ -1,4 +1,4 @@
-import { spread, type Spread } from '../../evidence';
+import { spread, type Spread } from '../../stats';
 import type { Cell } from '../../catalog/parts';
 
 /*

@@ -1,42 +1,6 @@
 import * as z from 'zod';
-import { isLinkId } from '../catalog/links';
-import { Accessory, ArrayMode, Bridge, Cable, Drive, Hop, Host, Id, Name } from '../catalog/parts';
-
-/** What the system says a link negotiated, taken over as a fact. */
-export const Seen = z.object({
-  link: z.string().refine(isLinkId, { error: 'is no link mode Kymar knows' }),
-  device: Name,
-  at: z.iso.datetime(),
-});
-export type Seen = z.infer<typeof Seen>;
-
-/** What a path is made of, by value: a job file must stand alone. */
-export const Build = z.object({
-  drive: Drive,
-  bridge: Bridge.nullable(),
-  cable: Cable.nullable(),
-  port: Id,
-  /** Hubs and docks between, from the drive towards the host. */
-  hops: z.array(Hop).max(8).optional(),
-  /** Drives of this kind working at once in the bays of the bridge. */
-  together: z.number().int().min(1).max(32).optional(),
-  /** How those drives are put together to one; absent: each for itself. A strip, in B, is what one member holds before the next has its turn. */
-  array: z
-    .object({
-      mode: ArrayMode,
-      by: z.enum(['firmware', 'system']),
-      strip: z
-        .number()
-        .int()
-        .min(4096, { error: 'must be at least 4 KiB' })
-        .max(1 << 26, { error: 'must be at most 64 MiB' })
-        .optional(),
-    })
-    .optional(),
-  accessories: z.array(Accessory).max(20).optional(),
-  seen: Seen.optional(),
-});
-export type Build = z.infer<typeof Build>;
+import { Build } from '../build/assembly';
+import { Host, Id } from '../catalog/parts';
 
 const most = (value: number, error: string) => z.number().max(value, { error });
 const seconds = most(1e10, 'is longer than anybody waited').min(1e-6, { error: 'must be more than zero' });

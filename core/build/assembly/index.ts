@@ -1,0 +1,1 @@
+export { Build, Seen } from './build';
