@@ -12,7 +12,7 @@ const shared = {
       },
     ],
   },
-  transformIgnorePatterns: ['/node_modules/(?!(@noble/hashes|eventsource-parser)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(@noble/hashes|eventsource-parser|d3-random)/)'],
   moduleNameMapper: { '^@kymar/core/(.*)$': '<rootDir>/core/$1/index.ts' },
   rootDir: import.meta.dirname,
 };

@@ -4,7 +4,7 @@ import { decode } from '@kymar/core/catalog/decode';
 import { enduranceJsonSchema, life, EnduranceInput } from '@kymar/core/models/endurance';
 import { compareBuilds } from '@kymar/core/choice/compare';
 import { middle } from '@kymar/core/evidence';
-import { forecastJob, repeatJob } from '@kymar/core/forecast';
+import { forecastAll, forecastDays, situationOf, type Situation } from '@kymar/core/forecast';
 import { isMove, jobJsonSchema, readJob, type Job } from '@kymar/core/job';
 import { SHOP } from '@kymar/core/catalog/stock';
 import { findings, stateOf } from '@kymar/core/fit';
@@ -12,10 +12,10 @@ import { readHealth } from '@kymar/core/models/health';
 import { readLibrary } from '@kymar/core/catalog/library';
 import { DIRECTIONS, type Direction } from '@kymar/core/catalog/links';
 import type { Shop } from '@kymar/core/catalog/parts';
-import { explainFlow } from '@kymar/core/build/path';
+import { blockWords, explainFlow } from '@kymar/core/build/path';
 import { MOST_TEXT, own, readJson, problemsOf } from '@kymar/core/text';
 import { verdict } from '@kymar/core/verdict';
-import { alternatives, mends, settingOf, withDrives } from '@kymar/core/choice/whatif';
+import { fixes, optionsAt, settingOf, withDrives } from '@kymar/core/choice/whatif';
 
 /** Input that does not fit: told on standard error, exit 2. */
 class BadInput extends Error {}
@@ -44,10 +44,16 @@ function library(): Shop {
   return read.value;
 }
 
-function path({ build, ...job }: Job, shop: Shop) {
-  if (!build) throw new BadInput('build: the job has no build yet; a path needs a drive and a port.');
-  const plan = { ...job, build };
-  const settings = { read: settingOf(plan, 'read'), write: settingOf(plan, 'write') };
+/** A job with what was built for it. */
+function built(input: Job, missing: string): Situation {
+  const situation = situationOf(input);
+  if (!situation) throw new BadInput(`build: the job has no build yet; ${missing}`);
+  return situation;
+}
+
+function path(input: Job, shop: Shop) {
+  const situation = built(input, 'a path needs a drive and a port.');
+  const settings = { read: settingOf(situation, 'read'), write: settingOf(situation, 'write') };
   const found = settings.write.path;
   const open = found.blocked.length === 0;
   const each = <T>(of: (direction: Direction) => T) =>
@@ -55,7 +61,7 @@ function path({ build, ...job }: Job, shop: Shop) {
   const list = each((d) => findings(settings[d]).map(({ figure: _, ...finding }) => finding));
   return {
     state: each((d) => stateOf(settings[d], list[d])),
-    blocked: found.blocked,
+    blocked: found.blocked.map(blockWords),
     joints: found.joints,
     links: found.links,
     flow: open ? each((d) => explainFlow(settings[d].path, d)) : null,
@@ -67,12 +73,12 @@ function path({ build, ...job }: Job, shop: Shop) {
         }))
       : null,
     findings: list,
-    mends: each((d) => mends(plan, shop, d).map(({ build: _, ...mend }) => mend)),
-    alternatives: each((d) =>
+    fixes: each((d) => fixes(situation, shop, d).map(({ build: _, ...fix }) => fix)),
+    options: each((d) =>
       Object.fromEntries(
         found.joints.map(({ id }) => [
           id,
-          alternatives(plan, shop, id, d).map(({ build: _, plan: _plan, ...choice }) => choice),
+          optionsAt(situation, shop, id, d).map(({ build: _, situation: _to, ...option }) => option),
         ]),
       ),
     ),
@@ -80,7 +86,8 @@ function path({ build, ...job }: Job, shop: Shop) {
 }
 
 function forecast(input: Job) {
-  const found = forecastJob(input);
+  const situation = situationOf(input);
+  const found = situation && forecastAll(situation);
   if (!found)
     throw new BadInput(
       'build: nothing to forecast; the job has no build, or its path is blocked (see "kymar path").',
@@ -98,14 +105,13 @@ function forecast(input: Job) {
           causes: course.causes,
           hottest: course.hottest,
           energy: course.energy,
-          decides: course
-            .decides()
-            .map(({ name, input, at }) => ({
-              input: name,
-              low: input?.low ?? null,
-              high: input?.high ?? null,
-              at,
-            })),
+          drivers: course.drivers().map(({ id, name, input: of, at }) => ({
+            id,
+            input: name,
+            low: of?.low ?? null,
+            high: of?.high ?? null,
+            at,
+          })),
         }
       : { figure, more }),
     probability,
@@ -117,19 +123,20 @@ function forecast(input: Job) {
     array: found.array,
     format: found.format,
     copies: found.copies,
-    ahead: ahead(input),
+    ahead: ahead(situation),
   };
 }
 
 /** How far ahead the days are lived through: as long as the drive is wanted to last, else five years. */
-function ahead(input: Job) {
-  const found = repeatJob(input, { years: Math.min(10, Math.max(0.1, middle(input.serviceYears) ?? 5)) });
+function ahead(situation: Situation) {
+  const years = Math.min(10, Math.max(0.1, middle(situation.serviceYears) ?? 5));
+  const found = forecastDays(situation, { years });
   return found && { ends: found.ends, recovers: found.recovers };
 }
 
 /** The job's own build against it with other drives of the library, on one of its activities. */
-function compare({ build, ...input }: Job, shop: Shop) {
-  if (!build) throw new BadInput('build: the job has no build yet; there is nothing to compare with.');
+function compare(input: Job, shop: Shop) {
+  const situation = built(input, 'there is nothing to compare with.');
   const activity = activityId ?? (input.activities.find(isMove) ?? input.activities[0])?.id;
   if (activity === undefined)
     throw new BadInput('activities: the job does nothing yet; there is nothing to compare on.');
@@ -141,9 +148,8 @@ function compare({ build, ...input }: Job, shop: Shop) {
       if (!drive) throw new BadInput(`--with: "${id}" is no drive of the library.`);
       return drive;
     });
-  const plan = { ...input, build };
   try {
-    const found = compareBuilds(plan, activity, withDrives(plan, shop, others, activity));
+    const found = compareBuilds(situation, activity, withDrives(situation, shop, others, activity));
     return {
       activity,
       own: found.own,

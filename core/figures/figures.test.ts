@@ -1,6 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { forecastJob, repeatJob } from '../forecast';
+import { forecastAll, forecastDays, situationOf } from '../forecast';
 import { checkJob, type Job } from '../job';
 
 /*
@@ -76,9 +76,10 @@ const points = (s: Points | null | undefined) => (s ? [s.low, s.expected, s.high
 
 /** Everything that is figured out of a job, in numbers. */
 function figuresOf(job: Job, days: boolean): unknown {
-  const found = forecastJob(job)!;
+  const situation = situationOf(job)!;
+  const found = forecastAll(situation)!;
   const { path, life, array } = found;
-  const lived = days ? repeatJob(job, { years: 1.5 }) : null;
+  const lived = days ? forecastDays(situation, { years: 1.5 }) : null;
   return {
     flow: path.flow && [points(path.flow.read), points(path.flow.write)],
     constraints: path.constraints.map((c) => [points(c.rate.read), points(c.rate.write)]),

@@ -8,7 +8,7 @@ import type { Facts } from './facts';
 const min = (f: Facts) => (f.bridge === null ? f.port.minimum : undefined);
 const generation = (f: Facts) =>
   Math.max(0, ...f.drive.modes.map((m) => Number(/^pcie(\d)/.exec(m)?.[1] ?? 0)));
-const strict = (f: Facts) => f.schools.minimum === 'strict';
+const strict = (f: Facts) => f.policies.minimum === 'strict';
 const byMinimum = (f: Facts) => (strict(f) ? 'blocks' : 'caution');
 const stated = (f: Facts) => middle(f.drive.read);
 const rate = (value: number) => format(value, 'B/s');
@@ -32,7 +32,7 @@ export const BAY: Rule[] = [
     when: (f) => min(f)?.generation !== undefined && f.nvme && generation(f) < min(f)!.generation!,
     reason: (f) =>
       `${f.port.position} takes PCIe gen ${min(f)!.generation} or newer; ${f.drive.model} is gen ${generation(f)}. The host refuses it: on this both schools agree.`,
-    mend: (f) => `Take a drive of gen ${min(f)!.generation}.`,
+    fix: (f) => `Take a drive of gen ${min(f)!.generation}.`,
   },
   {
     id: 'bay-reading',
@@ -42,11 +42,11 @@ export const BAY: Rule[] = [
     when: (f) => min(f)?.read !== undefined && stated(f) !== null && stated(f)! < min(f)!.read!,
     reason: (f) =>
       `Asked: ${rate(min(f)!.read!)}; ${f.drive.model}: ${rate(stated(f)!)}.${strict(f) ? '' : effect(f)} ${followed(f)}`,
-    mend: (f) =>
+    fix: (f) =>
       strict(f)
         ? `Take a drive that reads ${rate(min(f)!.read!)} or more.`
         : 'Agree it with the customer in writing, and time it in the bay.',
-    school: 'minimum',
+    policy: 'minimum',
   },
   {
     id: 'bay-reading-unknown',
@@ -55,8 +55,8 @@ export const BAY: Rule[] = [
     title: 'Whether it reads what the maker asks for is not known',
     when: (f) => min(f)?.read !== undefined && stated(f) === null,
     reason: (f) => `Asked: ${rate(min(f)!.read!)}. The drive’s own figure is not known. ${followed(f)}`,
-    mend: 'Look it up, or time it before promising.',
-    school: 'minimum',
+    fix: 'Look it up, or time it before promising.',
+    policy: 'minimum',
   },
   {
     id: 'bay-too-small',
@@ -66,8 +66,8 @@ export const BAY: Rule[] = [
     when: (f) => min(f)?.least !== undefined && f.capacity !== null && f.capacity < min(f)!.least!,
     reason: (f) =>
       `Asked: ${format(min(f)!.least!, 'B')} or more; the drive has ${format(f.capacity!, 'B')}. ${followed(f)}`,
-    mend: 'Take a larger drive.',
-    school: 'minimum',
+    fix: 'Take a larger drive.',
+    policy: 'minimum',
   },
   {
     id: 'bay-too-large',
@@ -77,7 +77,7 @@ export const BAY: Rule[] = [
     when: (f) => min(f)?.most !== undefined && f.capacity !== null && f.capacity > min(f)!.most!,
     reason: (f) =>
       `${f.port.position} takes up to ${format(min(f)!.most!, 'B')}; the drive has ${format(f.capacity!, 'B')}.`,
-    mend: 'Take a smaller drive.',
+    fix: 'Take a smaller drive.',
   },
   {
     id: 'bay-heatsink',
@@ -87,9 +87,9 @@ export const BAY: Rule[] = [
     when: (f) => min(f)?.heatsink === true && !f.hasHeatsink,
     reason: (f) =>
       `None is on the list. ${(expectedTemperature(f) ?? 0) > THROTTLES_AT ? `Without one it settles at about ${format(expectedTemperature(f)!, '°C', 2)}, where drives slow down.` : expectedTemperature(f) !== null ? `By the thermal model it settles at about ${format(expectedTemperature(f)!, '°C', 2)} without one.` : ''} ${followed(f)}`,
-    mend: (f) =>
+    fix: (f) =>
       `Put a flat heatsink on the list${f.port.room === undefined ? '' : `; drive and heatsink must stay under ${format(f.port.room, 'mm')}`}.`,
-    school: 'minimum',
+    policy: 'minimum',
     figure: settledTemperature,
   },
   {
@@ -99,7 +99,7 @@ export const BAY: Rule[] = [
     title: 'The host erases what is put in here',
     when: (f) => f.bridge === null && f.port.erases === true,
     reason: 'It formats the drive when it first starts with it, and other hosts cannot read it afterwards.',
-    mend: 'Take what is on the drive elsewhere first; do not fit a drive whose contents are wanted.',
+    fix: 'Take what is on the drive elsewhere first; do not fit a drive whose contents are wanted.',
   },
   {
     id: 'stores-only',
@@ -109,7 +109,7 @@ export const BAY: Rule[] = [
     when: (f) => f.port.storesOnly === true,
     reason: (f) =>
       `Work of ${f.host.name}’s current generation can be stored on a drive at ${f.port.position} but not run from it; older work runs.`,
-    mend: 'Use the expansion bay for what is to run, and this drive to keep the rest.',
+    fix: 'Use the expansion bay for what is to run, and this drive to keep the rest.',
   },
   {
     id: 'bay-through-adapter',
@@ -119,6 +119,6 @@ export const BAY: Rule[] = [
     when: (f) => f.bridge !== null && f.port.minimum !== undefined,
     reason:
       'The maker’s conditions are written for a bare drive: what stands between may not fit under the cover, and is no ground for a claim.',
-    mend: 'Put the drive straight into the bay.',
+    fix: 'Put the drive straight into the bay.',
   },
 ];

@@ -1,9 +1,10 @@
 import { middle } from '../evidence';
 import { drawAt, isExternal, usualDraw } from '../models/thermal';
-import { DEFAULT_SCHOOLS, type Activity, type Needs, type Schools } from '../job';
+import { DEFAULT_POLICIES, type Activity, type Needs, type Policies } from '../job';
 import { linkById, type Direction } from '../catalog/links';
 import { formFactor, heightOf, isM2, type Accessory, type FormFactor, type System } from '../catalog/parts';
-import { mismatches, portOf, type Path, type PathParts } from '../build/path';
+import type { OwnRanges } from '../catalog/assumptions';
+import { portOf, type Block, type Path, type PathParts } from '../build/path';
 
 /** What the rules are held against: a path, and what the job asks of it. */
 export interface Setting {
@@ -12,13 +13,16 @@ export interface Setting {
   needs?: Needs | undefined;
   activities?: readonly Activity[] | undefined;
   accessories?: readonly Accessory[] | undefined;
+  /** The shop's own ranges in place of what is assumed. */
+  own?: OwnRanges | undefined;
 }
 
 /** A setting with what rules ask for again and again. Lengths in mm, sizes in B, power in W; null where not known. */
-export interface Facts extends Required<Omit<Setting, 'activities' | 'accessories'>>, PathParts {
+export interface Facts extends Required<Omit<Setting, 'activities' | 'accessories' | 'own'>>, PathParts {
   activities: readonly Activity[];
   accessories: readonly Accessory[];
-  schools: Schools;
+  own: OwnRanges;
+  policies: Policies;
   form: FormFactor | null;
   m2: boolean;
   nvme: boolean;
@@ -35,8 +39,8 @@ export interface Facts extends Required<Omit<Setting, 'activities' | 'accessorie
   /** What feeds them: a supply of its own, or the port they hang on. */
   feed: { watts: number; own: boolean; name: string; sure: boolean };
   /** Why nothing flows: plugs that do not meet, and links without a common mode. */
-  plugs: readonly string[];
-  noMode: readonly string[];
+  plugs: readonly Block[];
+  noMode: readonly Block[];
   /** Expected flow in B/s; null when nothing flows. */
   flow: number | null;
   has(kind: Accessory['kind']): boolean;
@@ -53,13 +57,20 @@ function usualFeed(modes: readonly string[], connector: string): number {
   return links.every((l) => l.id === 'usb-2') ? 2.5 : 4.5;
 }
 
-export function factsOf({ path, direction, needs = {}, activities = [], accessories = [] }: Setting): Facts {
+export function factsOf({
+  path,
+  direction,
+  needs = {},
+  activities = [],
+  accessories = [],
+  own = {},
+}: Setting): Facts {
   const { parts } = path;
   const { drive, bridge, port, host, hops = [], together = 1 } = parts;
   const form = formFactor(drive.form);
   const of = (kind: Accessory['kind']) => accessories.filter((a) => a.kind === kind);
   const added = [...of('heatsink'), ...of('pad')].reduce((sum, a) => sum + (a.height ?? 0), 0);
-  const own = heightOf(drive);
+  const height = heightOf(drive);
   const flow = path.flow?.[direction].expected ?? null;
   const media = path.constraints.find((c) => c.id === 'media')!.rate[direction].expected;
   const hop = hops[0];
@@ -77,7 +88,6 @@ export function factsOf({ path, direction, needs = {}, activities = [], accessor
   const start =
     drive.power?.start ??
     Math.max(usualDraw(drive).start, drawAt(drive, 'write', 1) * (drive.media === 'disk' ? 1.8 : 1));
-  const plugs = path.blocked.length > 0 ? mismatches(parts) : [];
   return {
     ...parts,
     path,
@@ -85,13 +95,14 @@ export function factsOf({ path, direction, needs = {}, activities = [], accessor
     needs,
     activities,
     accessories,
-    schools: { ...DEFAULT_SCHOOLS, ...needs.schools },
+    own,
+    policies: { ...DEFAULT_POLICIES, ...needs.schools },
     form,
     m2: isM2(form),
     nvme: drive.modes.some((m) => m.startsWith('pcie')),
     disk: drive.media === 'disk',
     external: isExternal({ drive, bridge }),
-    height: drive.heatsinkHeight ?? (own === null ? null : own + added),
+    height: drive.heatsinkHeight ?? (height === null ? null : height + added),
     hasHeatsink: drive.heatsinkHeight !== undefined || of('heatsink').length > 0,
     capacity: middle(drive.capacity),
     system: host.systems?.[0] ?? null,
@@ -108,8 +119,8 @@ export function factsOf({ path, direction, needs = {}, activities = [], accessor
           name: near.name,
           sure: near.watts !== undefined,
         },
-    plugs,
-    noMode: path.blocked.filter((words) => !plugs.includes(words)),
+    plugs: path.blocked.filter((block) => block.id !== 'no mode'),
+    noMode: path.blocked.filter((block) => block.id === 'no mode'),
     flow,
     has: (kind) => of(kind).length > 0,
   };

@@ -4,35 +4,26 @@ import { MEDIA } from './media';
 import { POWER } from './power';
 import { SHAPE } from './shape';
 import { SYSTEM } from './system';
-import { factsOf, type Facts, type Setting } from './facts';
+import { factsOf, type Setting } from './facts';
 import { of, SEVERITIES, type Finding, type Rule, type Severity } from './rule';
 
 /** All rules, in the order a technician asks: will it go in, is it fed and cooled, is it seen, how fast, by the maker's terms, for this work. */
 export const RULES: readonly Rule[] = [...SHAPE, ...POWER, ...SYSTEM, ...LINK, ...BAY, ...MEDIA];
-
-const SCHOOL_WORDS: Record<keyof Facts['schools'], Record<string, string>> = {
-  minimum: { strict: 'maker’s minimum to the letter', 'outcome-first': 'maker’s minimum by the outcome' },
-  heatsink: { always: 'a heatsink always', 'when needed': 'a heatsink when needed' },
-  fileSystem: {
-    'every system': 'one that every system reads',
-    'the system’s own': 'the system’s own file system',
-  },
-};
 
 /** What blocks, limits, deserves caution or is good to know about a path, worst first. */
 export function findings(setting: Setting): Finding[] {
   const f = factsOf(setting);
   return RULES.filter((rule) => rule.when(f))
     .map((rule): Finding => {
-      const { figure, school } = rule;
+      const { figure, policy } = rule;
       return {
         id: rule.id,
         severity: of(rule.severity, f),
         joint: of(rule.joint, f),
         title: of(rule.title, f),
         reason: of(rule.reason, f).trim(),
-        mend: of(rule.mend, f),
-        ...(school ? { school: SCHOOL_WORDS[school][f.schools[school]]! } : {}),
+        fix: of(rule.fix, f),
+        ...(policy ? { policy: { id: policy, followed: f.policies[policy] } } : {}),
         ...(figure ? { figure: () => figure(f) } : {}),
       };
     })

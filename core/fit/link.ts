@@ -1,4 +1,4 @@
-import { buildPath, isBulkOnly, type Constraint, type JointId } from '../build/path';
+import { blockWords, buildPath, crowdWords, isBulkOnly, reasonOf, type Constraint, type JointId } from '../build/path';
 import { linkById, practicalOf } from '../catalog/links';
 import { format } from '../units';
 import type { Rule } from './rule';
@@ -14,18 +14,19 @@ const held = (f: Facts): JointId[] => (neck(f)?.constraint.link?.without ? neck(
 const isHub = (joint: JointId): joint is `hub-${number}` => joint.startsWith('hub-');
 const nextWords = (f: Facts) =>
   neck(f)?.next ? ` The next limit is ${neck(f)!.next!.name}, ${rate(neck(f)!.next!.rate.expected)}.` : '';
-const heldReason = (f: Facts) => `${sentence(neck(f)!.constraint.link!.reason)}${nextWords(f)}`;
+const heldReason = (f: Facts) => `${sentence(reasonOf(neck(f)!.constraint.link!))}${nextWords(f)}`;
+const linkReason = ({ link }: Constraint) => (link ? sentence(reasonOf(link)) : '');
 const runs = (f: Facts, id: string) => f.path.outer.mode?.id === id;
 const canTwoLanes = (f: Facts) => (f.bridge ? f.bridge.outer : f.drive.modes).includes('usb-20');
 const thunderboltOnly = (f: Facts) =>
   (f.bridge ? f.bridge.outer : f.drive.modes).every((m) => linkById(m).family === 'thunderbolt');
 const sharing = (f: Facts) => f.path.constraints.filter((c) => c.shared?.[f.direction]);
 const bothWays = (f: Facts) =>
-  f.path.constraints.find((c) => /comes and goes/.test(c.shared?.[f.direction] ?? ''));
+  f.path.constraints.find((c) => c.shared?.[f.direction]?.twice != null);
 const seenLess = (f: Facts) =>
   f.seen !== undefined && f.path.outer.mode?.id === f.seen.link && f.path.outer.without !== null;
 
-/** Where else on this host the same parts would be faster: the mend is where to plug. */
+/** Where else on this host the same parts would be faster: the fix is where to plug. */
 export function betterPort(f: Facts): string | null {
   const now = f.flow ?? 0;
   const best = f.host.ports
@@ -46,8 +47,8 @@ export const LINK: Rule[] = [
     joint: null,
     title: 'No mode in common: nothing is seen',
     when: (f) => f.noMode.length > 0 && !(thunderboltOnly(f) && f.path.outer.mode === null),
-    reason: (f) => f.noMode.map(sentence).join(' '),
-    mend: (f) => betterPort(f) ?? 'Choose parts that share a mode.',
+    reason: (f) => f.noMode.map((block) => sentence(blockWords(block))).join(' '),
+    fix: (f) => betterPort(f) ?? 'Choose parts that share a mode.',
   },
   {
     id: 'thunderbolt-on-usb',
@@ -56,8 +57,8 @@ export const LINK: Rule[] = [
     title: 'A Thunderbolt-only box on a way that carries USB',
     when: (f) => f.noMode.length > 0 && thunderboltOnly(f) && f.path.outer.mode === null,
     reason: (f) =>
-      `${f.bridge?.model ?? f.drive.model} speaks Thunderbolt and no USB: the plug fits and nothing is seen. ${sentence(f.path.outer.reason)}`,
-    mend: (f) => betterPort(f) ?? 'Take a box that also speaks USB, or a port and cable for Thunderbolt.',
+      `${f.bridge?.model ?? f.drive.model} speaks Thunderbolt and no USB: the plug fits and nothing is seen. ${sentence(reasonOf(f.path.outer))}`,
+    fix: (f) => betterPort(f) ?? 'Take a box that also speaks USB, or a port and cable for Thunderbolt.',
   },
   {
     id: 'held-by-port',
@@ -66,7 +67,7 @@ export const LINK: Rule[] = [
     title: 'The port holds the path down',
     when: (f) => held(f).includes('port') && !seenLess(f),
     reason: heldReason,
-    mend: (f) => betterPort(f) ?? 'This host has no faster port for these parts.',
+    fix: (f) => betterPort(f) ?? 'This host has no faster port for these parts.',
   },
   {
     id: 'held-by-cable',
@@ -75,7 +76,7 @@ export const LINK: Rule[] = [
     title: 'The cable holds the path down',
     when: (f) => held(f).includes('cable') && !seenLess(f),
     reason: heldReason,
-    mend: (f) => `Take a cable rated for ${neck(f)!.constraint.link!.without!.name}.`,
+    fix: (f) => `Take a cable rated for ${neck(f)!.constraint.link!.without!.name}.`,
   },
   {
     id: 'held-by-hub',
@@ -84,7 +85,7 @@ export const LINK: Rule[] = [
     title: 'A hub holds the path down',
     when: (f) => held(f).some(isHub),
     reason: heldReason,
-    mend: 'Plug the drive straight into the host, or take a hub with a faster uplink.',
+    fix: 'Plug the drive straight into the host, or take a hub with a faster uplink.',
   },
   {
     id: 'held-by-bridge',
@@ -95,8 +96,8 @@ export const LINK: Rule[] = [
     reason: (f) =>
       decides(f, 'bridge')
         ? `${f.bridge!.model} ${f.direction === 'read' ? 'reads' : 'writes'} ${rate(neck(f)!.constraint.rate[f.direction].expected)} by its own figures.${nextWords(f)}`
-        : `${sentence(neck(f)!.constraint.link?.reason ?? '')}${nextWords(f)}`,
-    mend: 'Take an enclosure of a faster class, or accept it.',
+        : `${linkReason(neck(f)!.constraint)}${nextWords(f)}`,
+    fix: 'Take an enclosure of a faster class, or accept it.',
   },
   {
     id: 'negotiated-less',
@@ -105,8 +106,8 @@ export const LINK: Rule[] = [
     title: 'The system says it runs slower than it could',
     when: seenLess,
     reason: (f) =>
-      `${sentence(f.path.outer.reason)} Lost: about ${rate(practicalOf(f.path.outer.without!, f.direction).expected - practicalOf(f.path.outer.mode!, f.direction).expected)}.`,
-    mend: 'Swap the cable first, then clean and reseat both plugs, then try the next port; look what shares lanes with this one.',
+      `${sentence(reasonOf(f.path.outer))} Lost: about ${rate(practicalOf(f.path.outer.without!, f.direction).expected - practicalOf(f.path.outer.mode!, f.direction).expected)}.`,
+    fix: 'Swap the cable first, then clean and reseat both plugs, then try the next port; look what shares lanes with this one.',
   },
   {
     id: 'two-lanes-lost',
@@ -116,7 +117,7 @@ export const LINK: Rule[] = [
     when: (f) => canTwoLanes(f) && runs(f, 'usb-10'),
     reason:
       'Two lanes are optional for a host and its cable: ports of 40 Gb/s often have none. The device then runs one lane.',
-    mend: (f) =>
+    fix: (f) =>
       betterPort(f) ??
       'Nothing on this host runs two lanes; a device of 40 Gb/s would use more of a 40 Gb/s port.',
   },
@@ -131,7 +132,7 @@ export const LINK: Rule[] = [
       held(f).includes('port'),
     reason: (f) =>
       `${f.port.position} is ×${f.port.slot!.edge} in shape and ×${Math.max(...f.port.modes.map(lanes))} in wires.`,
-    mend: (f) => betterPort(f) ?? 'No better slot is free on this host.',
+    fix: (f) => betterPort(f) ?? 'No better slot is free on this host.',
   },
   {
     id: 'bulk-only',
@@ -140,7 +141,7 @@ export const LINK: Rule[] = [
     title: 'One command at a time',
     when: (f) => isBulkOnly(f) && f.path.outer.mode?.family === 'usb',
     reason: 'It speaks the bulk-only protocol: 55 to 85 % of the link is left, and requests cannot queue.',
-    mend: 'Take an enclosure that offers UAS.',
+    fix: 'Take an enclosure that offers UAS.',
   },
   {
     id: 'drive-outruns-path',
@@ -150,7 +151,7 @@ export const LINK: Rule[] = [
     when: (f) => f.path.carries !== null && mediaRate(f) > f.path.carries[f.direction].expected * 1.5,
     reason: (f) =>
       `${f.drive.model} could ${f.direction} ${rate(mediaRate(f))}; the links carry ${rate(f.path.carries![f.direction].expected)}.`,
-    mend: (f) =>
+    fix: (f) =>
       f.needs.movesLater
         ? 'It will move to a faster host later: the reserve is wanted.'
         : 'Money well spent only if the drive will move to a faster host later.',
@@ -163,7 +164,7 @@ export const LINK: Rule[] = [
     when: (f) => decides(f, 'other', 'far'),
     reason: (f) =>
       `${neck(f)!.constraint.name} ${f.direction === 'write' ? 'delivers' : 'takes'} ${rate(neck(f)!.constraint.rate[f.direction].expected)}: a faster drive or port changes nothing.`,
-    mend: 'Copy from or to a faster drive, or accept it.',
+    fix: 'Copy from or to a faster drive, or accept it.',
   },
   {
     id: 'shared',
@@ -173,9 +174,9 @@ export const LINK: Rule[] = [
     when: (f) => sharing(f).length > 0 && bothWays(f) === undefined,
     reason: (f) => {
       const c = sharing(f).find((s) => s === neck(f)?.constraint) ?? sharing(f)[0]!;
-      return `${c.name} is shared (${c.shared![f.direction]}): a fair share is ${rate(c.rate[f.direction].expected)}.`;
+      return `${c.name} is shared (${crowdWords(c.shared![f.direction]!)}): a fair share is ${rate(c.rate[f.direction].expected)}.`;
     },
-    mend: 'Let them work one after the other, or give the drive a way of its own.',
+    fix: 'Let them work one after the other, or give the drive a way of its own.',
   },
   {
     id: 'both-ends-on-one-link',
@@ -185,7 +186,7 @@ export const LINK: Rule[] = [
     when: (f) => bothWays(f) !== undefined,
     reason: (f) =>
       `${f.endpoint!.name} and the drive hang on ${bothWays(f)!.name}, which carries one direction at a time: half of it is left.`,
-    mend: 'Plug one of the two into a port with another uplink.',
+    fix: 'Plug one of the two into a port with another uplink.',
   },
   {
     id: 'stack',
@@ -194,7 +195,7 @@ export const LINK: Rule[] = [
     title: 'The system’s storage stack decides',
     when: (f) => decides(f, 'system'),
     reason: (f) => `It lets through ${rate(neck(f)!.constraint.rate[f.direction].expected)}.${nextWords(f)}`,
-    mend: 'Look for a newer driver or system; measure the same box on another host to be sure.',
+    fix: 'Look for a newer driver or system; measure the same box on another host to be sure.',
   },
   {
     id: 'hub-depth',
@@ -205,7 +206,7 @@ export const LINK: Rule[] = [
       (f.hops ?? []).filter(({ hub }) => hub.kind !== 'daisy').length > 5 ||
       (f.hops ?? []).filter(({ hub }) => hub.kind === 'daisy').length > 5,
     reason: 'USB allows five hubs between host and device, a Thunderbolt chain six devices.',
-    mend: 'Take hubs out of the chain.',
+    fix: 'Take hubs out of the chain.',
   },
   {
     id: 'active-cable',
@@ -218,7 +219,7 @@ export const LINK: Rule[] = [
       !f.cable.modes.some((m) => m === 'usb-10' || m === 'usb-20' || m.startsWith('usb4')),
     reason:
       'Some active Thunderbolt 3 cables carry nothing but USB 2.0 beside it: a USB box on one runs at 480 Mb/s.',
-    mend: 'Use a passive cable below 0.8 m for USB devices.',
+    fix: 'Use a passive cable below 0.8 m for USB devices.',
   },
   {
     id: 'long-cable',
@@ -229,7 +230,7 @@ export const LINK: Rule[] = [
       f.cable !== null && f.cable.active !== true && f.cable.length > longest(f.path.outer.mode?.id),
     reason: (f) =>
       `${f.cable!.length} m without chips in its plugs; at ${f.path.outer.mode!.name} passive cables are good for about ${longest(f.path.outer.mode!.id)} m.`,
-    mend: 'Take a shorter one; errors show as pauses and drop-outs before they show as a lower speed.',
+    fix: 'Take a shorter one; errors show as pauses and drop-outs before they show as a lower speed.',
   },
 ];
 

@@ -52,7 +52,7 @@ export const MEDIA: Rule[] = [
     when: (f) => f.drive.recording === 'SMR' && role(f, 'system', 'projects', 'scratch', 'everyday'),
     reason:
       'Once its media cache of some tens of GB is full, scattered writing falls to a fraction of its speed.',
-    mend: 'Take a CMR disk, or use this one as an archive.',
+    fix: 'Take a CMR disk, or use this one as an archive.',
   },
   {
     id: 'shingled-together',
@@ -61,7 +61,7 @@ export const MEDIA: Rule[] = [
     title: 'Shingled disks side by side',
     when: (f) => f.drive.recording === 'SMR' && (f.together ?? 1) > 1,
     reason: 'Arrays of shingled disks stall while one of them tidies up, and rebuild for weeks.',
-    mend: 'Take CMR disks.',
+    fix: 'Take CMR disks.',
   },
   {
     id: 'disk-for-random',
@@ -71,7 +71,7 @@ export const MEDIA: Rule[] = [
     when: (f) => f.disk && role(f, 'system', 'scratch'),
     reason: (f) =>
       `It seeks and turns for each piece${f.drive.rpm ? ` (half a turn is ${format(30 / f.drive.rpm, 's')})` : ''}: some hundred a second at best, against tens of thousands on flash.`,
-    mend: 'Take a flash drive for this, and the disk for the library or the copies.',
+    fix: 'Take a flash drive for this, and the disk for the library or the copies.',
   },
   {
     id: 'disk-travels',
@@ -80,7 +80,7 @@ export const MEDIA: Rule[] = [
     title: 'A disk that is carried about',
     when: (f) => f.disk && f.needs.travels === true,
     reason: 'A fall while it turns ends most disks.',
-    mend: 'Take a flash drive; or let the disk stop, and carry it in something soft.',
+    fix: 'Take a flash drive; or let the disk stop, and carry it in something soft.',
   },
   {
     id: 'flash-in-a-drawer',
@@ -89,7 +89,7 @@ export const MEDIA: Rule[] = [
     title: 'Flash is no archive that lies in a drawer',
     when: (f) => !f.disk && role(f, 'archive', 'backup'),
     reason: 'Without power, charge leaks out of its cells within years, faster when worn and warm.',
-    mend: 'Plug it in a few times a year and read it through; or take a disk for what lies still.',
+    fix: 'Plug it in a few times a year and read it through; or take a disk for what lies still.',
   },
   {
     id: 'four-bit-cells',
@@ -98,7 +98,7 @@ export const MEDIA: Rule[] = [
     title: 'Four-bit cells for scratch',
     when: (f) => f.drive.cell === 'QLC' && role(f, 'scratch'),
     reason: 'QLC wears soonest and writes slowest once its cache is used up; scratch does both to it daily.',
-    mend: 'Take TLC.',
+    fix: 'Take TLC.',
   },
   {
     id: 'host-memory-map',
@@ -108,7 +108,7 @@ export const MEDIA: Rule[] = [
     when: (f) => f.drive.map === 'HMB' && behindUsb(f),
     reason:
       'The drive keeps its map in the host’s memory, and no USB bridge passes that on: small scattered accesses are slower here than any test of the bare drive shows.',
-    mend: 'For many small files take a drive with its own DRAM; for large ones it does not matter.',
+    fix: 'For many small files take a drive with its own DRAM; for large ones it does not matter.',
   },
   {
     id: 'no-trim',
@@ -118,7 +118,7 @@ export const MEDIA: Rule[] = [
     when: (f) => !f.disk && f.bridge?.trim === false,
     reason: (f) =>
       `${f.bridge!.model} does not pass TRIM: the drive goes on treating deleted files as full, its cache shrinks and writing slows over months.`,
-    mend: 'Leave a fifth of it unpartitioned, or take a bridge that passes TRIM.',
+    fix: 'Leave a fifth of it unpartitioned, or take a bridge that passes TRIM.',
   },
   {
     id: 'no-health',
@@ -128,7 +128,7 @@ export const MEDIA: Rule[] = [
     when: (f) => f.bridge?.health === false,
     reason: (f) =>
       `${f.bridge!.model} does not pass them on: wear and errors cannot be read while the drive is in it.`,
-    mend: 'Read them bare, before the case closes.',
+    fix: 'Read them bare, before the case closes.',
   },
   {
     id: 'revision',
@@ -138,7 +138,7 @@ export const MEDIA: Rule[] = [
     when: (f) => (f.drive.revisions?.length ?? 0) > 0 && f.drive.revision === undefined,
     reason: (f) =>
       `${f.drive.revisions!.map((r) => `${r.name} (told by ${r.known})`).join('; ')}: their caches and rest speeds differ.`,
-    mend: 'Read firmware or part number off the unit and choose the revision; until then the forecast holds both.',
+    fix: 'Read firmware or part number off the unit and choose the revision; until then the forecast holds both.',
   },
   {
     id: 'too-small',
@@ -148,7 +148,7 @@ export const MEDIA: Rule[] = [
     when: tooSmall,
     reason: (f) =>
       `The brief asks for ${format(asked(f)!.least, 'B')} or more at once; there are ${format(room(f)!, 'B')}.`,
-    mend: 'Take a larger drive, or move less in one go.',
+    fix: 'Take a larger drive, or move less in one go.',
   },
   {
     id: 'little-room',
@@ -158,7 +158,7 @@ export const MEDIA: Rule[] = [
     when: (f) => room(f) !== null && !tooSmall(f) && (asked(f)?.likely ?? 0) > ROOMY * room(f)!,
     reason: (f) =>
       `About ${format(asked(f)!.likely, 'B')} of ${format(room(f)!, 'B')} are needed; file system and the drive’s own work want some of it free.`,
-    mend: 'Take the next larger size: a nearly full drive has less cache and writes slower.',
+    fix: 'Take the next larger size: a nearly full drive has less cache and writes slower.',
   },
   {
     id: 'low-rating',
@@ -168,7 +168,7 @@ export const MEDIA: Rule[] = [
     when: (f) => !f.disk && tbwPerTB(f) !== null && tbwPerTB(f)! <= 350,
     reason: (f) =>
       `${format(tbwPerTB(f)!, 'count')} TB written per TB of capacity; 600 is usual, 350 a warning sign.`,
-    mend: 'Hold it against the customer’s own writes in the forecast; years at that rate decide.',
+    fix: 'Hold it against the customer’s own writes in the forecast; years at that rate decide.',
   },
   {
     id: 'only-copy',
@@ -178,7 +178,7 @@ export const MEDIA: Rule[] = [
     when: (f) => f.needs.onlyCopy === true,
     reason: (f) =>
       `What is on it is nowhere else${(f.together ?? 1) > 1 ? '; an array is one copy' : ''}: no drive is good enough for that.`,
-    mend: 'Plan a second copy before the hand-over, on other media and in another place.',
+    fix: 'Plan a second copy before the hand-over, on other media and in another place.',
   },
   {
     id: 'external-works-daily',
@@ -187,7 +187,7 @@ export const MEDIA: Rule[] = [
     title: 'A plug that is worked daily',
     when: (f) => f.external && f.needs.travels === true && (f.bridge?.plug ?? f.drive.plug) === 'Micro-B',
     reason: 'Wide Micro-B sockets loosen first: pauses and drop-outs follow.',
-    mend: 'Take a USB-C enclosure for a drive that travels.',
+    fix: 'Take a USB-C enclosure for a drive that travels.',
   },
   {
     id: 'not-known',
@@ -196,6 +196,6 @@ export const MEDIA: Rule[] = [
     title: 'Not known of the drive',
     when: (f) => unknowns(f).length > 0,
     reason: (f) => `${unknowns(f).join(' and ')}: the figures here are the range of what is on the market.`,
-    mend: 'Look it up or time it, and enter it in the drive’s figures.',
+    fix: 'Look it up or time it, and enter it in the drive’s figures.',
   },
 ];

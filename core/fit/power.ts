@@ -24,7 +24,7 @@ export const POWER: Rule[] = [
     when: (f) => byPort(f) && f.draw.run > f.feed.watts,
     reason: (f) =>
       `Drive and bridge draw about ${watts(f.draw.run)} while they work; ${feeds(f)}. It will drop out in the middle of a copy.`,
-    mend: 'Take an enclosure with a supply of its own, a hub with one, or a port that gives more.',
+    fix: 'Take an enclosure with a supply of its own, a hub with one, or a port that gives more.',
   },
   {
     id: 'power-start',
@@ -34,7 +34,7 @@ export const POWER: Rule[] = [
     when: (f) => byPort(f) && f.draw.start > f.feed.watts && f.draw.run <= f.feed.watts,
     reason: (f) =>
       `About ${watts(f.draw.start)} for a moment at the start; ${feeds(f)}. Ports are often more generous than their standard, and sometimes not.`,
-    mend: 'Try it on this very port; have a hub with a supply or a second port at hand.',
+    fix: 'Try it on this very port; have a hub with a supply or a second port at hand.',
   },
   {
     id: 'supply-short',
@@ -44,7 +44,7 @@ export const POWER: Rule[] = [
     when: (f) => f.feed.own && f.draw.start > f.feed.watts,
     reason: (f) =>
       `Starting together the drives draw about ${watts(f.draw.start)}; the supply of ${f.bridge!.model} gives ${watts(f.feed.watts)}.`,
-    mend: 'Fewer drives, drives that draw less, a box that starts them one after the other, or a larger supply.',
+    fix: 'Fewer drives, drives that draw less, a box that starts them one after the other, or a larger supply.',
   },
   {
     id: 'twelve-volts',
@@ -56,7 +56,7 @@ export const POWER: Rule[] = [
       f.drive.sealed !== true &&
       (f.bridge && !f.bridge.passThrough ? f.bridge.supply?.volts12 !== true : f.port.volts12 === false),
     reason: (f) => `${f.bridge?.model ?? f.port.position} brings 5 V only: the disk does not turn.`,
-    mend: 'Take an enclosure with its own 12 V supply, or a 2.5-inch drive.',
+    fix: 'Take an enclosure with its own 12 V supply, or a 2.5-inch drive.',
   },
   {
     id: 'sealed-supply',
@@ -65,7 +65,7 @@ export const POWER: Rule[] = [
     title: 'It brings its own supply',
     when: (f) => needs12(f) && f.drive.sealed === true,
     reason: 'A sealed 3.5-inch drive runs from the mains: its supply travels with it and fits no other.',
-    mend: 'Mark the supply with the drive’s number.',
+    fix: 'Mark the supply with the drive’s number.',
   },
   {
     id: 'hub-without-supply',
@@ -75,7 +75,7 @@ export const POWER: Rule[] = [
     when: (f) => (f.hops ?? []).some(({ hub }) => hub.supply === undefined) && byPort(f),
     reason: (f) =>
       `Everything on ${f.hops!.find(({ hub }) => hub.supply === undefined)!.hub.model} shares what one port of the host gives.`,
-    mend: 'Take a hub with its own supply, or plug the drive straight into the host.',
+    fix: 'Take a hub with its own supply, or plug the drive straight into the host.',
   },
   {
     id: 'y-lead',
@@ -85,7 +85,7 @@ export const POWER: Rule[] = [
     when: (f) => f.has('Y-lead') && f.external,
     reason:
       'Drawing from two ports is outside the USB specification: it works as long as both plugs sit in one host and neither is pulled.',
-    mend: 'A box or hub with a supply of its own is the clean way.',
+    fix: 'A box or hub with a supply of its own is the clean way.',
   },
   {
     id: 'cable-power',
@@ -95,7 +95,7 @@ export const POWER: Rule[] = [
     when: (f) => byPort(f) && f.cable?.power !== undefined && f.draw.start > f.cable.power,
     reason: (f) =>
       `${f.cable!.name} is made for ${watts(f.cable!.power!)}; starting takes about ${watts(f.draw.start)}.`,
-    mend: 'Take a shorter or stronger cable.',
+    fix: 'Take a shorter or stronger cable.',
   },
   {
     id: 'power-unknown',
@@ -105,7 +105,7 @@ export const POWER: Rule[] = [
     when: (f) => byPort(f) && !f.draw.sure && f.feed.watts < 7.5,
     reason: (f) =>
       `The sheet names no power; usual drives of its kind draw ${watts(f.draw.run)} at work. ${feeds(f)[0]!.toUpperCase()}${feeds(f).slice(1)}.`,
-    mend: 'Look it up, or try it on this port under load.',
+    fix: 'Look it up, or try it on this port under load.',
   },
   {
     id: 'battery-host',
@@ -115,7 +115,7 @@ export const POWER: Rule[] = [
     when: (f) => byPort(f) && ['tablet', 'handheld'].includes(f.host.kind ?? '') && f.draw.run > 2.5,
     reason: (f) =>
       `${watts(f.draw.run)} is much for ${f.host.name}: some such hosts cut the port’s power when the battery runs low.`,
-    mend: 'Have the host on its charger during long copies, or use a hub with a supply that passes power on.',
+    fix: 'Have the host on its charger during long copies, or use a hub with a supply that passes power on.',
   },
   {
     id: 'throttles',
@@ -125,9 +125,9 @@ export const POWER: Rule[] = [
     when: (f) => warms(f) && hot(f) > THROTTLES_AT,
     reason: (f) =>
       `At the speed this path allows it settles at about ${degrees(hot(f))}; flash drives slow themselves down from about ${degrees(THROTTLES_AT)}. Long copies will feel it, short ones not.`,
-    mend: (f) =>
+    fix: (f) =>
       f.external ? 'Take a metal enclosure with a pad that touches the drive.' : 'Put a heatsink on it.',
-    school: 'heatsink',
+    policy: 'heatsink',
     figure: settledTemperature,
   },
   {
@@ -136,11 +136,11 @@ export const POWER: Rule[] = [
     joint: 'drive',
     title: 'No heatsink',
     when: (f) =>
-      warms(f) && f.schools.heatsink === 'always' && !f.hasHeatsink && !f.external && hot(f) <= THROTTLES_AT,
+      warms(f) && f.policies.heatsink === 'always' && !f.hasHeatsink && !f.external && hot(f) <= THROTTLES_AT,
     reason: (f) =>
-      `The job follows the school that puts a heatsink on every NVMe drive. By the thermal model it settles at about ${degrees(hot(f))} without one.`,
-    mend: 'Put a heatsink on the list; look at the room above the slot first.',
-    school: 'heatsink',
+      `The job follows the policy that puts a heatsink on every NVMe drive. By the thermal model it settles at about ${degrees(hot(f))} without one.`,
+    fix: 'Put a heatsink on the list; look at the room above the slot first.',
+    policy: 'heatsink',
     figure: settledTemperature,
   },
   {
@@ -150,15 +150,15 @@ export const POWER: Rule[] = [
     title: 'The heatsink is not needed for this path',
     when: (f) =>
       warms(f) &&
-      f.schools.heatsink === 'when needed' &&
+      f.policies.heatsink === 'when needed' &&
       f.accessories.some((a) => a.kind === 'heatsink') &&
       !f.port.minimum?.heatsink &&
       f.flow !== null &&
       bareTemperature(f) <= THROTTLES_AT,
     reason: (f) =>
       `At the speed this path allows the bare drive settles at about ${degrees(bareTemperature(f))}.`,
-    mend: 'Leave it off the list, unless the drive will move to a faster host.',
-    school: 'heatsink',
+    fix: 'Leave it off the list, unless the drive will move to a faster host.',
+    policy: 'heatsink',
     figure: (f) => settledTemperature(bare(f)),
   },
   {
@@ -168,7 +168,7 @@ export const POWER: Rule[] = [
     title: 'A plastic case around a fast drive',
     when: (f) => warms(f) && f.external && f.bridge?.cooling === 'plastic' && f.flow! > 500e6,
     reason: (f) => `Plastic keeps the heat in; at this speed the drive settles at about ${degrees(hot(f))}.`,
-    mend: 'Take a metal enclosure with a pad.',
+    fix: 'Take a metal enclosure with a pad.',
     figure: settledTemperature,
   },
   {
@@ -179,7 +179,7 @@ export const POWER: Rule[] = [
     when: (f) => f.m2 && f.bridge?.cooling === 'metal with pad' && !f.has('pad'),
     reason: (f) =>
       `${f.bridge!.model} takes the heat through a pad; it must touch drive and lid, and be as thick as the gap${f.bridge!.room !== undefined && f.height !== null && f.bridge!.room > f.height ? ` (about ${format(f.bridge!.room - f.height, 'mm', 2)})` : ''}.`,
-    mend: 'Put a pad of the right thickness on the kit list; look at its print on the drive after closing and opening once.',
+    fix: 'Put a pad of the right thickness on the kit list; look at its print on the drive after closing and opening once.',
   },
   {
     id: 'hot-room',
@@ -189,7 +189,7 @@ export const POWER: Rule[] = [
     when: (f) => f.needs.ambient !== undefined && f.needs.ambient > (f.disk ? 40 : 50),
     reason: (f) =>
       `${degrees(f.needs.ambient!)} around it: ${f.disk ? 'disks are rated to about 60 °C of their own and stand some 10 to 15 above the air' : 'most flash drives are rated to 70 °C of their own'}.`,
-    mend: 'Move it into moving air, or take a drive rated for more.',
+    fix: 'Move it into moving air, or take a drive rated for more.',
   },
 ];
 

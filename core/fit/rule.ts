@@ -1,5 +1,5 @@
 import type { Estimate } from '../evidence';
-import type { Schools } from '../job';
+import type { PolicyId } from '../job';
 import type { JointId } from '../build/path';
 import type { Facts } from './facts';
 
@@ -18,9 +18,9 @@ export interface Rule {
   title: Of<string>;
   when(f: Facts): boolean;
   reason: Of<string>;
-  mend: Of<string>;
-  /** The question practitioners disagree on, where the rule follows one of the schools. */
-  school?: keyof Schools;
+  fix: Of<string>;
+  /** The question practitioners disagree on, where the rule follows one of the answers. */
+  policy?: PolicyId;
   /** A figure behind the reason, with its working. */
   figure?(f: Facts): Estimate | null;
 }
@@ -32,9 +32,9 @@ export interface Finding {
   joint: JointId | null;
   title: string;
   reason: string;
-  mend: string;
-  /** The school followed, in words. */
-  school?: string;
+  fix: string;
+  /** The question practitioners disagree on, and the answer that was followed. */
+  policy?: { id: PolicyId; followed: string };
   /** The figure behind it, made on demand. */
   figure?: () => Estimate | null;
 }

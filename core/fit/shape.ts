@@ -1,5 +1,5 @@
 import { format } from '../units';
-import { isConverting } from '../build/path';
+import { blockWords, isConverting } from '../build/path';
 import type { Rule } from './rule';
 import type { Facts } from './facts';
 
@@ -24,8 +24,8 @@ export const SHAPE: Rule[] = [
     joint: null,
     title: 'The plugs do not meet',
     when: (f) => f.plugs.length > 0,
-    reason: (f) => f.plugs.map(sentence).join(' '),
-    mend: 'Take a part whose plug fits: a cable with the right ends, another port, or an enclosure or card for this form factor.',
+    reason: (f) => f.plugs.map((block) => sentence(blockWords(block))).join(' '),
+    fix: 'Take a part whose plug fits: a cable with the right ends, another port, or an enclosure or card for this form factor.',
   },
   {
     id: 'form-enclosure',
@@ -34,7 +34,7 @@ export const SHAPE: Rule[] = [
     title: 'The drive does not fit its enclosure or card',
     when: (f) => f.bridge !== null && !takes(f, f.bridge.forms),
     reason: (f) => `${f.drive.model} is ${f.form}; ${f.bridge!.model} takes ${list(f.bridge!.forms!)}.`,
-    mend: (f) =>
+    fix: (f) =>
       `Take an enclosure or card for ${f.form}${f.form === '2.5-inch' && f.bridge!.forms!.includes('3.5-inch') ? ', or put a bay adapter on the list' : ''}.`,
   },
   {
@@ -44,7 +44,7 @@ export const SHAPE: Rule[] = [
     title: 'The drive does not fit the slot or bay',
     when: (f) => inPort(f) && !takes(f, f.port.forms),
     reason: (f) => `${f.drive.model} is ${f.form}; ${f.port.position} takes ${list(f.port.forms!)}.`,
-    mend: (f) =>
+    fix: (f) =>
       f.form === '2.5-inch' && f.port.forms!.includes('3.5-inch')
         ? 'Put a bay adapter on the list.'
         : 'Take the drive in a length or size the slot has a place for.',
@@ -57,7 +57,7 @@ export const SHAPE: Rule[] = [
     when: (f) => f.bridge?.room !== undefined && f.height !== null && f.height > f.bridge.room,
     reason: (f) =>
       `The drive with what lies on it is ${mm(usedHeight(f))} high; ${f.bridge!.model} has room for ${mm(f.bridge!.room!)}.`,
-    mend: (f) =>
+    fix: (f) =>
       f.hasHeatsink
         ? 'Take the heatsink off where it comes off, and use the enclosure’s own pad; or take a higher enclosure.'
         : 'Take a flatter drive or a higher enclosure.',
@@ -70,7 +70,7 @@ export const SHAPE: Rule[] = [
     when: (f) => inPort(f) && f.port.room !== undefined && f.height !== null && f.height > f.port.room,
     reason: (f) =>
       `The drive with what lies on it is ${mm(usedHeight(f))} high; ${f.port.position} has room for ${mm(f.port.room!)}.`,
-    mend: (f) =>
+    fix: (f) =>
       f.hasHeatsink
         ? `Take a heatsink that leaves the whole under ${mm(f.port.room!)}.`
         : 'Take a flatter drive.',
@@ -88,7 +88,7 @@ export const SHAPE: Rule[] = [
       !f.has('mounting screws'),
     reason: (f) =>
       `The drive is ${mm(usedHeight(f))} high in ${mm((f.bridge?.room ?? f.port.room)!)}: it can move when carried.`,
-    mend: 'Add a spacer or screws to the kit.',
+    fix: 'Add a spacer or screws to the kit.',
   },
   {
     id: 'key',
@@ -104,7 +104,7 @@ export const SHAPE: Rule[] = [
       f.drive.key !== f.port.key,
     reason: (f) =>
       `${f.drive.model} has key ${f.drive.key}, the socket key ${f.port.key}: a board with both notches (B+M) goes into either, one with key M not into B.`,
-    mend: 'Take a board with the socket’s key; never force it.',
+    fix: 'Take a board with the socket’s key; never force it.',
   },
   {
     id: 'm2-interface',
@@ -118,7 +118,7 @@ export const SHAPE: Rule[] = [
       (f.bridge?.socket ?? f.port.connector) === 'M.2',
     reason: (f) =>
       `${f.drive.model} speaks ${f.nvme ? 'NVMe over PCIe' : 'SATA'}; ${f.bridge?.model ?? f.port.position} does not.`,
-    mend: (f) =>
+    fix: (f) =>
       `Take ${f.nvme ? 'a SATA drive in M.2, or a socket with PCIe lanes' : 'an NVMe drive, or a socket that carries SATA'}.`,
   },
   {
@@ -133,7 +133,7 @@ export const SHAPE: Rule[] = [
       f.port.slot.open !== true,
     reason: (f) =>
       `${f.bridge!.model} has an edge of ×${card(f)!.edge}; ${f.port.position} is ×${f.port.slot!.edge} long and closed at its end.`,
-    mend: 'Use a longer slot, an open-ended one, or a shorter card.',
+    fix: 'Use a longer slot, an open-ended one, or a shorter card.',
   },
   {
     id: 'bracket',
@@ -151,7 +151,7 @@ export const SHAPE: Rule[] = [
       !f.has('bracket'),
     reason: (f) =>
       `${f.bridge!.model} comes with a ${card(f)!.bracket}-height bracket (full 120 mm, half 79 mm); ${f.port.position} has place for a ${f.port.slot!.bracket}-height one.`,
-    mend: 'Put the other bracket on the kit list.',
+    fix: 'Put the other bracket on the kit list.',
   },
   {
     id: 'slot-splitting',
@@ -164,7 +164,7 @@ export const SHAPE: Rule[] = [
       f.port.slot?.splits !== undefined,
     reason: (f) =>
       `${f.bridge!.model} needs the board to split the slot for ${f.together} drives; ${f.port.position} splits into ${f.port.slot!.splits}.`,
-    mend: 'Take a card with a switch of its own, or fewer drives on it.',
+    fix: 'Take a card with a switch of its own, or fewer drives on it.',
   },
   {
     id: 'slot-splitting-unknown',
@@ -174,7 +174,7 @@ export const SHAPE: Rule[] = [
     when: (f) => card(f)?.splitting === 'board' && (f.together ?? 1) > 1 && f.port.slot?.splits === undefined,
     reason: (f) =>
       `${f.bridge!.model} carries ${f.together} drives and leaves the splitting to the board (×4×4×4×4 in its setup).`,
-    mend: 'Look it up in the board’s manual before buying, or take a card with a switch of its own.',
+    fix: 'Look it up in the board’s manual before buying, or take a card with a switch of its own.',
   },
   {
     id: 'bays-full',
@@ -184,7 +184,7 @@ export const SHAPE: Rule[] = [
     when: (f) => (f.together ?? 1) > (f.bridge?.bays ?? 1),
     reason: (f) =>
       `${f.together} drives, ${f.bridge ? `${f.bridge.model} has ${f.bridge.bays ?? 1} ${(f.bridge.bays ?? 1) === 1 ? 'bay' : 'bays'}` : 'and nothing that holds more than one'}.`,
-    mend: 'Take a box with more bays, or fewer drives.',
+    fix: 'Take a box with more bays, or fewer drives.',
   },
   {
     id: 'bay-adapter',
@@ -198,7 +198,7 @@ export const SHAPE: Rule[] = [
       !f.has('bay adapter'),
     reason:
       'A 2.5-inch drive needs something to hold it in a 3.5-inch bay, with its connector where the bay has it.',
-    mend: 'Put a bay adapter on the kit list.',
+    fix: 'Put a bay adapter on the kit list.',
   },
   {
     id: 'standoff',
@@ -208,7 +208,7 @@ export const SHAPE: Rule[] = [
     when: (f) => f.m2 && !f.external && !f.has('standoff and screw'),
     reason: (f) =>
       `A board of ${f.form} is held by one small screw on a standoff at its own length; hosts come without them as often as not.`,
-    mend: 'Put a standoff and screw on the kit list; look that the standoff sits at the right length.',
+    fix: 'Put a standoff and screw on the kit list; look that the standoff sits at the right length.',
   },
   {
     id: 'switches-off',
@@ -219,7 +219,7 @@ export const SHAPE: Rule[] = [
     when: (f) => (f.port.switchesOff?.length ?? 0) > 0,
     reason: (f) =>
       `${f.port.position} shares its lanes: ${f.port.switchesOff!.map((id) => f.host.ports.find((p) => p.id === id)?.position ?? id).join(', ')} ${f.port.switchesOff!.length === 1 ? 'goes' : 'go'} dead${f.endpoint?.port !== undefined && f.port.switchesOff!.includes(f.endpoint.port) ? `, and ${f.endpoint.name} hangs there` : ''}.`,
-    mend: 'Look what hangs there today, and move it first.',
+    fix: 'Look what hangs there today, and move it first.',
   },
   {
     id: 'sealed',
@@ -229,7 +229,7 @@ export const SHAPE: Rule[] = [
     when: (f) => f.drive.sealed === true,
     reason:
       'What is inside is not known and may change without notice; its figures are those of the whole device. Opening it ends the warranty.',
-    mend: 'Take it as it is; time it before handing it over.',
+    fix: 'Take it as it is; time it before handing it over.',
   },
   {
     id: 'power-lead',
@@ -244,7 +244,7 @@ export const SHAPE: Rule[] = [
       !f.has('power lead') &&
       !f.has('Y-lead'),
     reason: 'A SATA drive on a board’s port takes data from one lead and power from another.',
-    mend: 'Look for a free plug of the host’s supply, or put a power lead on the kit list.',
+    fix: 'Look for a free plug of the host’s supply, or put a power lead on the kit list.',
   },
 ];
 

@@ -35,7 +35,7 @@ export const SYSTEM: Rule[] = [
     when: (f) => large(f) && f.bridge?.large === false,
     reason: (f) =>
       `${f.bridge!.model} counts sectors in 32 bits: of ${size(f.capacity!)} it shows ${size(MBR_END)} at most, or nothing that holds.`,
-    mend: 'Take an enclosure made for large drives, or a drive of 2 TB.',
+    fix: 'Take an enclosure made for large drives, or a drive of 2 TB.',
   },
   {
     id: 'enclosure-2-2-tb-unknown',
@@ -45,7 +45,7 @@ export const SYSTEM: Rule[] = [
     when: (f) => large(f) && f.bridge !== null && !f.bridge.passThrough && f.bridge.large === undefined,
     reason: (f) =>
       `${size(f.capacity!)} behind ${f.bridge!.model}: old chips end at 2.2 TB, and its sheet does not say.`,
-    mend: 'Ask the maker, or look at the size the system shows before anything is written.',
+    fix: 'Ask the maker, or look at the size the system shows before anything is written.',
   },
   {
     id: 'sector-4096',
@@ -55,7 +55,7 @@ export const SYSTEM: Rule[] = [
     when: (f) => sector(f) === 4096 && (f.capacity ?? 0) <= MBR_END_4K,
     reason: (f) =>
       `${f.bridge!.model} shows sectors of 4,096 B: the same disk in another box, or inside a host, shows nothing.`,
-    mend: 'Say so in the handover; format anew when the disk moves.',
+    fix: 'Say so in the handover; format anew when the disk moves.',
   },
   {
     id: 'sector-4096-end',
@@ -64,7 +64,7 @@ export const SYSTEM: Rule[] = [
     title: 'Beyond what an MBR with large sectors addresses',
     when: (f) => sector(f) === 4096 && f.needs.table === 'MBR' && (f.capacity ?? 0) > MBR_END_4K,
     reason: (f) => `2³² sectors of 4,096 B are ${size(MBR_END_4K)}; the drive has ${size(f.capacity!)}.`,
-    mend: 'Use GPT.',
+    fix: 'Use GPT.',
   },
   {
     id: 'mbr-too-large',
@@ -74,7 +74,7 @@ export const SYSTEM: Rule[] = [
     when: (f) => f.needs.table === 'MBR' && sector(f) === 512 && large(f),
     reason: (f) =>
       `2³² sectors of 512 B are ${size(MBR_END)}: the rest of ${size(f.capacity!)} cannot be used.`,
-    mend: 'Use GPT; every system of the last fifteen years reads it.',
+    fix: 'Use GPT; every system of the last fifteen years reads it.',
   },
   {
     id: 'mbr-small',
@@ -83,7 +83,7 @@ export const SYSTEM: Rule[] = [
     title: 'MBR without need',
     when: (f) => f.needs.table === 'MBR' && !large(f) && f.capacity !== null,
     reason: 'It has no second copy of its table and four partitions at most.',
-    mend: 'Use GPT unless an old host or a device with its own system asks for MBR.',
+    fix: 'Use GPT unless an old host or a device with its own system asks for MBR.',
   },
   {
     id: 'start-large-bios',
@@ -92,7 +92,7 @@ export const SYSTEM: Rule[] = [
     title: 'The host cannot start from a drive this large',
     when: (f) => f.needs.starts === true && large(f) && f.host.firmware === 'BIOS',
     reason: 'Starting from above 2.2 TB needs UEFI and a 64-bit system; this host has a BIOS.',
-    mend: 'Start from a small drive and use the large one for data.',
+    fix: 'Start from a small drive and use the large one for data.',
   },
   {
     id: 'start-nvme',
@@ -101,7 +101,7 @@ export const SYSTEM: Rule[] = [
     title: 'The host does not start from NVMe',
     when: (f) => f.needs.starts === true && nvmeSeen(f) && f.host.startsNvme === false,
     reason: 'Its firmware has no NVMe support: the drive is seen once the system runs and not before.',
-    mend: 'Start from a SATA drive, or look for a firmware update first.',
+    fix: 'Start from a SATA drive, or look for a firmware update first.',
   },
   {
     id: 'start-nvme-unknown',
@@ -110,7 +110,7 @@ export const SYSTEM: Rule[] = [
     title: 'Whether the host starts from NVMe is not known',
     when: (f) => f.needs.starts === true && nvmeSeen(f) && f.host.startsNvme === undefined,
     reason: 'Starting from NVMe needs firmware that supports it: UEFI of about the last ten years does.',
-    mend: 'Look it up in the board’s manual before buying.',
+    fix: 'Look it up in the board’s manual before buying.',
   },
   {
     id: 'start-usb',
@@ -120,7 +120,7 @@ export const SYSTEM: Rule[] = [
     when: (f) => f.needs.starts === true && f.external,
     reason: (f) =>
       `Not every system can be installed on or started from an external drive${f.system?.family === 'Windows' ? '; Windows refuses an ordinary installation there' : ''}, and a pulled plug stops the host.`,
-    mend: 'Start from a drive inside, and keep the external one for data.',
+    fix: 'Start from a drive inside, and keep the external one for data.',
   },
   {
     id: 'start-through-hub',
@@ -129,7 +129,7 @@ export const SYSTEM: Rule[] = [
     title: 'Starting through a hub',
     when: (f) => f.needs.starts === true && (f.hops?.length ?? 0) > 0,
     reason: 'Many firmwares do not look behind hubs, or only behind the first.',
-    mend: 'Plug the drive straight into the host.',
+    fix: 'Plug the drive straight into the host.',
   },
   {
     id: 'nvme-driver',
@@ -143,7 +143,7 @@ export const SYSTEM: Rule[] = [
       version(f)! < nvmeFrom(f)!.from &&
       version(f) !== nvmeFrom(f)!.withUpdate,
     reason: (f) => `${f.system!.family} ${f.system!.version} brings no driver for NVMe.`,
-    mend: 'Take a SATA drive, or a newer system first.',
+    fix: 'Take a SATA drive, or a newer system first.',
   },
   {
     id: 'nvme-update',
@@ -152,7 +152,7 @@ export const SYSTEM: Rule[] = [
     title: 'NVMe needs an update of the system first',
     when: (f) => nvmeSeen(f) && version(f) !== null && version(f) === nvmeFrom(f)?.withUpdate,
     reason: (f) => `${f.system!.family} ${f.system!.version} sees NVMe drives with an update only.`,
-    mend: 'Install the update while the old drive is still in.',
+    fix: 'Install the update while the old drive is still in.',
   },
   {
     id: 'file-system-unread',
@@ -161,7 +161,7 @@ export const SYSTEM: Rule[] = [
     title: 'Not every system can read it',
     when: (f) => cannotRead(f).length > 0,
     reason: (f) => `${f.needs.fileSystem} is not read by ${named(cannotRead(f))}.`,
-    mend: 'Use exFAT, which Windows, macOS and Linux read and write.',
+    fix: 'Use exFAT, which Windows, macOS and Linux read and write.',
   },
   {
     id: 'file-system-read-only',
@@ -171,7 +171,7 @@ export const SYSTEM: Rule[] = [
     when: (f) => readsOnly(f).length > 0,
     reason: (f) =>
       `${named(readsOnly(f))} ${readsOnly(f).length === 1 ? 'reads' : 'read'} ${f.needs.fileSystem} and cannot write it.`,
-    mend: 'Use exFAT, or let the others do the writing.',
+    fix: 'Use exFAT, or let the others do the writing.',
   },
   {
     id: 'file-too-large',
@@ -181,7 +181,7 @@ export const SYSTEM: Rule[] = [
     when: (f) => largestFile(f) !== null && (fs(f)?.largestFile ?? Infinity) < largestFile(f)!,
     reason: (f) =>
       `${f.needs.fileSystem} holds files up to ${size(fs(f)!.largestFile!)}; the largest will have ${size(largestFile(f)!)}.`,
-    mend: 'Use exFAT, or the system’s own file system.',
+    fix: 'Use exFAT, or the system’s own file system.',
   },
   {
     id: 'file-size-unknown',
@@ -190,7 +190,7 @@ export const SYSTEM: Rule[] = [
     title: 'A 4 GiB limit on every file',
     when: (f) => fs(f)?.largestFile !== undefined && largestFile(f) === null,
     reason: 'FAT32 stops in the middle of a larger file; nobody said how large the largest is.',
-    mend: 'Ask, or use exFAT.',
+    fix: 'Ask, or use exFAT.',
   },
   {
     id: 'volume-too-large',
@@ -200,7 +200,7 @@ export const SYSTEM: Rule[] = [
     when: (f) => f.capacity !== null && (fs(f)?.largestVolume ?? Infinity) < f.capacity,
     reason: (f) =>
       `${f.needs.fileSystem} ends at ${size(fs(f)!.largestVolume!)}; the drive has ${size(f.capacity!)}.`,
-    mend: 'Use exFAT, or several volumes.',
+    fix: 'Use exFAT, or several volumes.',
   },
   {
     id: 'fat32-tools',
@@ -210,7 +210,7 @@ export const SYSTEM: Rule[] = [
     when: (f) =>
       f.needs.fileSystem === 'FAT32' && (f.capacity ?? 0) > 32 * 2 ** 30 && (f.capacity ?? 0) <= 2 ** 41,
     reason: 'The usual formatting tools make FAT32 up to 32 GB only, though larger volumes are read.',
-    mend: 'Format it on another system, or use exFAT.',
+    fix: 'Format it on another system, or use exFAT.',
   },
   {
     id: 'no-journal',
@@ -220,8 +220,8 @@ export const SYSTEM: Rule[] = [
     when: (f) => fs(f)?.journal === false && (copyRoles(f) || f.needs.travels === true),
     reason: (f) =>
       `A plug pulled while ${f.needs.fileSystem} writes can lose more than the file being written.`,
-    mend: 'Eject before unplugging, say so in the handover, and keep another copy; or use a system’s own file system.',
-    school: 'fileSystem',
+    fix: 'Eject before unplugging, say so in the handover, and keep another copy; or use a system’s own file system.',
+    policy: 'fileSystem',
   },
   {
     id: 'exfat-cost',
@@ -232,11 +232,11 @@ export const SYSTEM: Rule[] = [
       f.needs.fileSystem === 'exFAT' && families(f).length === 1 && OWN_OF[families(f)[0]!] !== undefined,
     reason: (f) =>
       `Every system reads it. The price: no journal, no permissions; ${OWN_OF[families(f)[0]!]} would have both.`,
-    mend: (f) =>
-      f.schools.fileSystem === 'every system'
+    fix: (f) =>
+      f.policies.fileSystem === 'every system'
         ? 'Stay with it where the drive may go to another system one day.'
-        : `The job follows the school of the system’s own: use ${OWN_OF[families(f)[0]!]}.`,
-    school: 'fileSystem',
+        : `The job follows the policy of the system’s own: use ${OWN_OF[families(f)[0]!]}.`,
+    policy: 'fileSystem',
   },
   {
     id: 'file-system-advice',
@@ -245,14 +245,14 @@ export const SYSTEM: Rule[] = [
     title: 'Which file system?',
     when: (f) => f.needs.fileSystem === undefined && families(f).length > 0 && f.external,
     reason: (f) => `It must be read and written by ${named(families(f))}.`,
-    mend: (f) => {
+    fix: (f) => {
       const own = families(f).length === 1 ? OWN_OF[families(f)[0]!] : undefined;
       if (!own) return 'exFAT: the one that all of them write.';
-      return f.schools.fileSystem === 'every system'
+      return f.policies.fileSystem === 'every system'
         ? `exFAT, which every system reads; ${own} would be the safer one for this system alone.`
         : `${own}, the system’s own: journal and permissions; other systems will not write it.`;
     },
-    school: 'fileSystem',
+    policy: 'fileSystem',
   },
   {
     id: 'zfs-memory',
@@ -262,6 +262,6 @@ export const SYSTEM: Rule[] = [
     when: (f) => f.needs.fileSystem === 'ZFS' && (middle(f.host.memory) ?? Infinity) < 8e9,
     reason: (f) =>
       `ZFS keeps its cache in the host’s memory; ${f.host.name} has ${size(middle(f.host.memory)!)}.`,
-    mend: 'More memory, or another file system.',
+    fix: 'More memory, or another file system.',
   },
 ];

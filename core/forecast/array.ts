@@ -1,4 +1,9 @@
-import { exactly, spread, type Spread } from '../stats';
+import { exactly, type Spread } from '../stats';
+import { middle, type Estimate, type Recorder } from '../evidence';
+import { assumed, marketOf } from '../catalog/assumptions';
+import { asRevised, type Drive } from '../catalog/parts';
+import { interfaceOf, rateOf } from '../build/path';
+import type { Device } from '../build/assembly';
 import {
   dataMembers,
   lossOver,
@@ -11,10 +16,7 @@ import {
   type Layout,
 } from '../models/arrays';
 import { timeShare } from '../models/disks';
-import { fromFact, given, middle, worked, type Estimate, type Fact } from '../evidence';
-import type { Drive } from '../catalog/parts';
-import { interfaceOf, rateOf } from '../build/path';
-import { DISK, REST } from '../models/transfer';
+import { layoutOf, type Situation } from './case';
 
 /** What several drives as one come to. */
 export interface ArrayForecast {
@@ -32,16 +34,11 @@ export interface ArrayForecast {
   loss: Estimate;
 }
 
-/** Unreadable bits as data sheets state them, an upper bound [practice]; flash states far less. */
-const UNREADABLE: Record<Drive['media'], Spread> = {
-  disk: spread(1e-16, 1e-15, 1e-14),
-  flash: spread(1e-18, 1e-17, 1e-16),
-};
-/** Mean time between failures where no sheet says, s [practice]: data sheets claim 1 to 2.5 million hours, what is seen in use is nearer the low end. */
-const MTBF = spread(0.4e6 * 3600, 1e6 * 3600, 2e6 * 3600);
 /** Until a failed member is noticed and replaced, s [memory]: a day. */
 const REPLACED = 86_400;
 const YEAR = 8766 * 3600;
+/** Years wanted where nobody says [memory]. */
+const YEARS = 5;
 
 /** Inner tracks' share of the time over a disk, both laws at 0.45 to 0.55. */
 const ZONES: Spread = {
@@ -50,82 +47,98 @@ const ZONES: Spread = {
   high: timeShare('linear', 0.45, 1),
 };
 
-/** What one drive, or several as one, hold. */
-export function holdsOf(layout: Layout | undefined, capacity: Estimate): Estimate {
-  return layout
-    ? usable.explain({
-        member: capacity,
-        data: given('members’ worth of data', dataMembers(layout), 'count', {
-          kind: 'practice',
-          note: `${layout.mode} of ${layout.members}`,
-        }),
-      })
-    : capacity;
+/** Capacity of one drive of a device. */
+export const capacityOf = <T extends Spread>(record: Recorder<T>, { drive }: Device): T =>
+  record.fact('capacity', asRevised(drive).capacity, 'B', marketOf(record, 'capacity'));
+
+/** What a device holds: one drive, or several as one. */
+export function holdsOf<T extends Spread>(record: Recorder<T>, device: Device): T {
+  const layout = layoutOf(device);
+  const member = capacityOf(record, device);
+  if (!layout) return member;
+  const data = record.given('members’ worth of data', dataMembers(layout), 'count', {
+    kind: 'practice',
+    note: `${layout.mode} of ${layout.members}`,
+  });
+  return record.of(usable, { member, data });
 }
 
-/** What a layout of drives comes to over the years wanted. */
-export function forecastArray(layout: Layout, drive: Drive, capacity: Estimate, years: Fact): ArrayForecast {
-  const disk = drive.media === 'disk';
-  const rate = disk
-    ? rateOf(`${drive.model}, writing`, drive.write, DISK)
-    : rateOf(
-        `${drive.model}, writing after the cache`,
-        drive.rest,
-        REST[drive.cell ?? 'unknown'][interfaceOf(drive)],
-      );
+/** A function that only rises or only falls, over the three points of a spread. */
+function monotone(of: (x: number) => number, x: Spread, falls: boolean): Spread {
+  const [a, b] = [of(x.low), of(x.high)];
+  return falls
+    ? { low: b, expected: of(x.expected), high: a }
+    : { low: a, expected: of(x.expected), high: b };
+}
+
+/** Writing to a member while it is rebuilt. */
+function memberRate(record: Recorder<Estimate>, drive: Drive): Estimate {
+  if (drive.media === 'disk')
+    return rateOf(record, `${drive.model}, writing`, drive.write, marketOf(record, 'disk.outer').range);
+  const id = `sustained.${drive.cell ?? 'unknown'}.${interfaceOf(drive)}` as const;
+  return rateOf(record, `${drive.model}, sustained writing`, drive.rest, marketOf(record, id).range);
+}
+
+/** What a device's layout of drives comes to over the years wanted; null for drives each for itself. */
+export function forecastArray(
+  record: Recorder<Estimate>,
+  { device, serviceYears }: Pick<Situation, 'device' | 'serviceYears'>,
+): ArrayForecast | null {
+  const layout = layoutOf(device);
+  if (!layout) return null;
+  const drive = asRevised(device.drive);
+  const capacity = capacityOf(record, device);
   const reads = rebuildReads(layout, capacity.expected);
-  const rebuild = reads > 0 ? rebuildTime(capacity, rate, disk ? ZONES : null) : null;
-  const perBit = given('unreadable, for each bit read', UNREADABLE[drive.media], 'ratio', {
-    kind: 'practice',
-    note: 'as data sheets state it: an upper bound',
-  });
-  const mtbf = fromFact('mean time between failures', drive.mtbf, 's', {
-    range: MTBF,
-    note: 'drives on sale',
-  })!;
-  const wanted = middle(years) ?? 5;
-  const monotone = (of: (x: number) => number, x: Spread, falls: boolean): Spread => {
-    const [a, b] = [of(x.low), of(x.high)];
-    return falls
-      ? { low: b, expected: of(x.expected), high: a }
-      : { low: a, expected: of(x.expected), high: b };
-  };
-  const repair = REPLACED + (rebuild?.expected ?? 0);
+  const zones = drive.media === 'disk' ? ZONES : null;
+  const rebuild = reads > 0 ? rebuildTime(capacity, memberRate(record, drive), zones) : null;
   return {
     layout,
-    usable: holdsOf(layout, capacity),
+    usable: holdsOf(record, device),
     survives: survives(layout),
     smallWrite: smallWriteCost(layout),
     rebuild,
-    rebuildFails:
-      rebuild &&
-      worked(
-        'a rebuild meets what it cannot read',
-        monotone((p) => rebuildFails(layout, capacity.expected, p), perBit, false),
-        '%',
-        {
-          how: 'exact',
-          formula: survives(layout) >= 2 ? '1 − e^(−n·p) · (1 + n·p)' : '1 − (1 − p)^n',
-          note: 'n bits read from all other members; with two to spare one fault is made up for.',
-          inputs: [given('read from the other members', reads, 'B', { kind: 'practice' }), perBit],
-        },
-      ),
-    loss: worked(
-      `data lost within ${wanted} years`,
-      monotone((m) => lossOver(layout, m, repair, wanted * YEAR), mtbf, true),
-      '%',
-      {
-        how: 'exact',
-        formula: '1 − e^(−time ÷ mean time to data loss)',
-        note: 'Members failing independently at a constant rate, each replaced and rebuilt [mean times to data loss published 1988, ACM SIGMOD, pp. 109–116; from memory]. Members of one batch fail together more often. A deleted or overwritten file is lost on all members: an array is no backup.',
-        inputs: [
-          mtbf,
-          given('replaced and rebuilt within', exactly(repair), 's', {
-            kind: 'memory',
-            note: 'a day to replace it',
-          }),
-        ],
-      },
-    ),
+    rebuildFails: rebuild && failing(record, layout, drive, capacity, reads),
+    loss: losing(record, layout, drive, rebuild, middle(serviceYears) ?? YEARS),
   };
+}
+
+function failing(
+  record: Recorder<Estimate>,
+  layout: Layout,
+  drive: Drive,
+  capacity: Estimate,
+  reads: number,
+): Estimate {
+  const perBit = assumed(record, `unreadable.${drive.media}`);
+  const chance = monotone((p) => rebuildFails(layout, capacity.expected, p), perBit, false);
+  const twoToSpare = survives(layout) >= 2;
+  return record.worked('a rebuild meets what it cannot read', chance, '%', () => ({
+    how: 'exact',
+    formula: twoToSpare ? '1 − e^(−n·p) · (1 + n·p)' : '1 − (1 − p)^n',
+    note: 'n bits read from all other members; with two to spare one fault is made up for.',
+    inputs: [record.given('read from the other members', reads, 'B', { kind: 'practice' }), perBit],
+  }));
+}
+
+function losing(
+  record: Recorder<Estimate>,
+  layout: Layout,
+  drive: Drive,
+  rebuild: Estimate | null,
+  years: number,
+): Estimate {
+  const mtbf = record.fact('mean time between failures', drive.mtbf, 's', marketOf(record, 'mtbf'));
+  const repair = REPLACED + (rebuild?.expected ?? 0);
+  const chance = monotone((m) => lossOver(layout, m, repair, years * YEAR), mtbf, true);
+  const within = { kind: 'memory', note: 'a day to replace it' } as const;
+  return record.worked(`data lost within ${years} years`, chance, '%', () => ({
+    how: 'exact',
+    formula: '1 − e^(−time ÷ mean time to data loss)',
+    note:
+      'Members failing independently at a constant rate, each replaced and rebuilt ' +
+      '[mean times to data loss published 1988, ACM SIGMOD, pp. 109–116; from memory]. ' +
+      'Members of one batch fail together more often. ' +
+      'A deleted or overwritten file is lost on all members: an array is no backup.',
+    inputs: [mtbf, record.given('replaced and rebuilt within', exactly(repair), 's', within)],
+  }));
 }

@@ -4,7 +4,19 @@ import { demoJobs } from '../demo';
 import { BRIDGES, DRIVES } from '../catalog/stock';
 import { isUntouched, type Job, type Move } from '../job';
 import type { Drive } from '../catalog/parts';
-import { cacheAt, explainChance, forecastJob, forecastTransfer, freeze, inputsOfMove, isLife, pathOf, repeatJob, surroundingsOf, transferPath } from '.';
+import {
+  cacheAt,
+  explainChance,
+  forecastJob,
+  forecastTransfer,
+  freeze,
+  inputsOfMove,
+  isLife,
+  pathOf,
+  repeatJob,
+  surroundingsOf,
+  transferPath,
+} from '.';
 import { together } from './together';
 
 const [offload, scans] = demoJobs() as [Job, Job];

@@ -1,6 +1,7 @@
 import { sha, type FrozenForecast, type Job } from '../job';
 import { canonical } from '../text';
-import { forecastJob } from './job';
+import { situationOf } from './case';
+import { forecastAll } from './job';
 
 /** Version of the models, written into every frozen forecast. */
 export const MODEL = '2';
@@ -10,9 +11,16 @@ export const MODEL = '2';
  * @throws RangeError when there is nothing to freeze
  */
 export function freeze(job: Job, id: string, at: string): FrozenForecast {
-  const forecast = forecastJob(job);
-  if (!forecast || !job.build)
+  const situation = situationOf(job);
+  const found = situation && forecastAll(situation);
+  if (!found || !job.build)
     throw new RangeError('There is no forecast to freeze: choose parts whose path is not blocked first.');
+  const results = found.activities.map(({ activity, figure, rate, course, probability }) => ({
+    activity: activity.id,
+    ...(rate ? { time: figure, rate } : { figure }),
+    probability,
+    ...(course ? { bar: course.bar } : {}),
+  }));
   const body = {
     at,
     model: MODEL,
@@ -20,12 +28,7 @@ export function freeze(job: Job, id: string, at: string): FrozenForecast {
     build: job.build,
     activities: job.activities,
     ...(job.needs ? { needs: job.needs } : {}),
-    results: forecast.activities.map(({ activity, figure, rate, course, probability }) => ({
-      activity: activity.id,
-      ...(rate ? { time: figure, rate } : { figure }),
-      probability,
-      ...(course ? { bar: course.bar } : {}),
-    })),
+    results,
   };
   return { id, ...body, hash: sha(canonical(body)) };
 }

@@ -1,36 +1,16 @@
-export { forecastTransfer, timesOf, type ProfilePoint, type Sway, type TransferForecast } from './transfer';
-export {
-  inputsOf,
-  cacheAt,
-  namedByThing,
-  type InputName,
-  type Inputs,
-  type Numbers,
-  type Surroundings,
-  type TransferTask,
-} from './inputs';
-export {
-  inputsOfMove,
-  layoutOf,
-  pathOf,
-  surroundingsOf,
-  taskOf,
-  transferPath,
-  wholeTask,
-  type Plan,
-} from './task';
-export {
-  explainChance,
-  forecastJob,
-  forecastOne,
-  isLife,
-  lifeOfJob,
-  openedOver,
-  type ActivityForecast,
-  type JobForecast,
-} from './job';
+export { builtAs, buildOf, caseOf, layoutOf, onMachine, overriding, pathOf, situationOf } from './case';
+export { screenTransferPath, transferPath, working } from './case';
+export type { Brief, Case, Change, Overrides, Situation } from './case';
+export { besidesOf, collect, explainProbability, forecast, isMoveCase, pathFor, screen } from './answer';
+export { kindOf, openedOver, registerKind, surroundingsOf, type Answer, type Answered, type Kind } from './kinds';
+export { forecastAll, type ActivityForecast, type JobForecast } from './job';
+export { isLife, lifeOf, type LifeForecast } from './wear';
+export { forecastDays, type DaysForecast, type Ends } from './days';
+export { holdsOf, type ArrayForecast } from './array';
+export { collectTransfer, namedByThing, type Surroundings } from './collect';
+export { bareTransfer, forecastTransfer, timesOf } from './transfer';
+export type { ProfilePoint, Sensitivity, TransferForecast } from './transfer';
+export { cacheAt } from './plan';
+export type { InputId, Inputs, Numbers, OtherEnd, Transfer } from './inputs';
 export { freeze, MODEL } from './frozen';
-export type { StreamForecast } from './stream';
-export { repeatJob, type DaysForecast, type Ends } from './days';
-export type { ArrayForecast } from './array';
 export { sheetOf, type ActivitySheet, type CourseSheet, type JobSheet } from './sheet';

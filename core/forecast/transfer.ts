@@ -1,9 +1,18 @@
-import { eachDraw, expectedOf, isExact, middlesOf, SAMPLES, SEED, summary, type Choice, type Drawing, type Spread } from '../stats';
+import { eachDraw, exactly, expectedOf, isExact, middlesOf, SAMPLES, SEED, summary } from '../stats';
+import type { Choice, Drawing, Drawn, Spread } from '../stats';
 import { worked, type Estimate } from '../evidence';
-import type { Path } from '../build/path';
-import { momentAt, phasesOf, run, type Cause, type Outcome, type Phase, type Stretch } from '../models/transfer';
+import {
+  momentAt,
+  phasesOf,
+  run,
+  type Cause,
+  type Outcome,
+  type Phase,
+  type Stretch,
+} from '../models/transfer';
 import { format } from '../units';
-import { inputsOf, type Inputs, type TransferTask } from './inputs';
+import type { Inputs, Transfer } from './inputs';
+import { wayWords, CHOICE_WORDS } from './words';
 
 /** What the 5, 50 and 95 % of samples show when so many bytes have been moved. */
 export interface ProfilePoint extends Spread {
@@ -11,7 +20,9 @@ export interface ProfilePoint extends Spread {
 }
 
 /** How far one input, or one choice between ways, alone moves the answer. */
-export interface Sway {
+export interface Sensitivity {
+  /** The input's, or the choice's. */
+  id: string;
   name: string;
   /** Null for a choice. */
   input: Estimate | null;
@@ -37,130 +48,176 @@ export interface TransferForecast {
   energy: Estimate | null;
   /** Band of the speed, and of the drive's temperature, over the bytes moved; made on demand, for a chart. */
   profile(): { speed: ProfilePoint[]; warmth: ProfilePoint[] | null };
-  /** Which input moves the answer most; made on demand. */
-  decides(): Sway[];
+  /** Which inputs move the answer most; made on demand. */
+  drivers(): Sensitivity[];
   inputs: Inputs;
   /** Each of the samples' times, s. */
   times: Float64Array;
   /** Probability that it takes at most so many seconds. */
-  chance(seconds: number): number;
+  within(seconds: number): number;
 }
 
-const NOTE = (seed: number, choices: readonly Choice[]) =>
-  `Ranges from ${SAMPLES.toLocaleString('en-GB')} samples, seed ${seed}: independent inputs, each run from event to event (source ends, cache used up, zone of a disk, throttle). The formula shows every input at its middle; the figure itself is the middle of the draws.${
-    choices.length > 0
-      ? ` Not known, so every draw takes one of them: ${choices
-          .map(
-            ({ name, ways }) =>
-              `${name} (${waysOf(ways)
-                .map((w) => w.is)
-                .join(', ')})`,
-          )
-          .join('; ')}.`
-      : ''
-  }`;
-
 /** Each way once. */
-const waysOf = <W extends { is: string }>(ways: readonly W[]): W[] =>
-  ways.filter((w, i) => ways.findIndex((v) => v.is === w.is) === i);
+const waysOf = <W extends { id: string }>(ways: readonly W[]): W[] =>
+  ways.filter((w, i) => ways.findIndex((v) => v.id === w.id) === i);
+
+function noteOf(seed: number, choices: readonly Choice[]): string {
+  const draws = `Ranges from ${SAMPLES.toLocaleString('en-GB')} samples, seed ${seed}: independent inputs, each run from event to event (source ends, cache used up, zone of a disk, throttle). The formula shows every input at its middle; the figure itself is the middle of the draws.`;
+  if (choices.length === 0) return draws;
+  const each = choices.map(
+    ({ id, ways }) =>
+      `${CHOICE_WORDS[id] ?? id} (${waysOf(ways)
+        .map((w) => wayWords(id, w.id))
+        .join(', ')})`,
+  );
+  return `${draws} Not known, so every draw takes one of them: ${each.join('; ')}.`;
+}
+
+/** When the transfer's own flows are done. */
+const ended = ({ flows }: Outcome, { own }: Pick<Inputs, 'own'>): number => flows[own - 1]!.safe;
+const drives = (outcome: Outcome) => outcome.stores.filter((s) => s.store.role === 'drive');
+const warmest = (outcome: Outcome): number => Math.max(...drives(outcome).map((s) => s.hottest));
+const planned = (inputs: Pick<Inputs, 'plan'>, { x, chosen }: Drawn<string>) => inputs.plan(x, chosen);
+const isCertain = ({ inputs, choices = [] }: Pick<Inputs, 'inputs' | 'choices'>): boolean =>
+  Object.values(inputs).every(isExact) && choices.every((c) => c.ways.length < 2);
+
+/** A transfer with every input at its middle, in numbers only. */
+export interface BareTransfer {
+  /** s until all is written and verified, and until the bar is full. */
+  seconds: number;
+  bar: number;
+  /** °C of the drive at its hottest; NaN without heat. */
+  hottest: number;
+}
+
+/** {@link forecastTransfer} with every input at its middle: numbers only, for candidates by the hundred thousand. */
+export function bareTransfer(inputs: Inputs<Spread>): BareTransfer {
+  const outcome = run(planned(inputs, expectedOf(inputs)));
+  return { seconds: ended(outcome, inputs), bar: outcome.flows[0]!.bar, hottest: warmest(outcome) };
+}
+
+/** What each draw comes to. */
+interface Samples {
+  times: Float64Array;
+  bars: Float64Array;
+  rates: Float64Array;
+  hottest: Float64Array;
+}
+
+function sampled(inputs: Inputs, seed: number): Samples {
+  const of = () => new Float64Array(SAMPLES);
+  const found = { times: of(), bars: of(), rates: of(), hottest: of() };
+  eachDraw(inputs, seed, (drawn, i) => {
+    const one = run(planned(inputs, drawn));
+    found.times[i] = ended(one, inputs);
+    found.bars[i] = one.flows[0]!.bar;
+    found.rates[i] = drawn.x.bytes! / one.flows[0]!.safe;
+    found.hottest[i] = warmest(one);
+  });
+  return found;
+}
 
 /**
- * Forecasts one transfer over a path: time and rate as ranges with their working, its course, and probabilities.
- * @throws RangeError when the path is blocked
+ * Forecasts one transfer: time and rate as ranges with their working, its course, and probabilities.
+ * @param inputs what it depends on, as collected
  */
-export function forecastTransfer(path: Path, task: TransferTask, seed: number = SEED): TransferForecast {
-  const inputs = inputsOf(path, task);
-  const expected = expectedOf(inputs);
-  const outcome = run(inputs.plan(expected), { record: true });
+export function forecastTransfer(
+  inputs: Inputs,
+  { direction, verify }: Pick<Transfer, 'direction' | 'verify'>,
+  seed: number = SEED,
+): TransferForecast {
+  const middle = expectedOf(inputs);
+  const outcome = run(planned(inputs, middle), { record: true });
   const copy = outcome.flows[0]!;
   const seconds = ended(outcome, inputs);
-  const times = new Float64Array(SAMPLES);
-  const bars = new Float64Array(SAMPLES);
-  const rates = new Float64Array(SAMPLES);
-  const hottest = new Float64Array(SAMPLES);
-  eachDraw(inputs, seed, (x, i) => {
-    const one = run(inputs.plan(x));
-    times[i] = ended(one, inputs);
-    bars[i] = one.flows[0]!.bar;
-    rates[i] = x.bytes! / one.flows[0]!.safe;
-    hottest[i] = warmest(one);
-  });
-  const phases = phasesOf(copy.stretches, expected.bytes!);
+  const samples = sampled(inputs, seed);
+  const moved = middle.x.bytes!;
   const { bytes } = inputs.inputs;
-  const all = Object.values(inputs.inputs);
   const { choices = [] } = inputs;
-  const exact = all.every(isExact) && choices.every((c) => c.ways.length < 2);
-  const how = exact ? 'exact' : 'sampled';
+  const certain = isCertain(inputs);
+  const how = certain ? 'exact' : 'sampled';
+  const figure = (value: number, of: Float64Array): Spread => (certain ? exactly(value) : summary(of));
+
   const time = worked(
-    `time to ${task.direction}${task.verify ? ' and verify' : ''}`,
-    exact ? point(seconds) : summary(times),
+    `time to ${direction}${verify ? ' and verify' : ''}`,
+    figure(seconds, samples.times),
     's',
-    { how, ...inWords(outcome, expected, inputs.own), note: NOTE(seed, choices), inputs: all },
+    {
+      how,
+      ...inWords(outcome, middle.x, inputs.own),
+      note: noteOf(seed, choices),
+      inputs: Object.values(inputs.inputs),
+    },
   );
-  const average = exact ? point(expected.bytes! / copy.safe) : summary(rates);
+  const bar = worked('time until the progress bar is full', figure(copy.bar, samples.bars), 's', {
+    how,
+    formula: 'time until all is written − what is done after the bar is full',
+    filled: `${format(seconds, 's', 4)} − ${format(seconds - copy.bar, 's', 3)} = ${format(copy.bar, 's')}`,
+    note: `After the bar is full the host’s memory is written out${verify ? ' and all is read back' : ''}: eject before unplugging.`,
+    inputs: [time],
+  });
+  const rate = worked('average rate', figure(moved / copy.safe, samples.rates), 'B/s', {
+    how,
+    formula: 'bytes ÷ time',
+    filled: `${format(bytes.expected, 'B', 4)} ÷ ${format(copy.safe, 's', 4)}`,
+    inputs: [bytes, time],
+  });
+  const within = (limit: number): number => {
+    if (certain) return Number(seconds <= limit);
+    return samples.times.reduce((count, t) => count + (t <= limit ? 1 : 0), 0) / SAMPLES;
+  };
   return {
     time,
-    bar: worked('time until the progress bar is full', exact ? point(copy.bar) : summary(bars), 's', {
-      how,
-      formula: 'time until all is written − what is done after the bar is full',
-      filled: `${format(seconds, 's', 4)} − ${format(seconds - copy.bar, 's', 3)} = ${format(copy.bar, 's')}`,
-      note: `After the bar is full the host’s memory is written out${task.verify ? ' and all is read back' : ''}: eject before unplugging.`,
-      inputs: [time],
-    }),
-    rate: worked('average rate', average, 'B/s', {
-      how,
-      formula: 'bytes ÷ time',
-      filled: `${format(bytes.expected, 'B', 4)} ÷ ${format(copy.safe, 's', 4)}`,
-      inputs: [bytes, time],
-    }),
-    phases,
+    bar,
+    rate,
+    phases: phasesOf(copy.stretches, moved),
     stretches: copy.stretches,
     causes: causesOf(outcome, inputs.own),
-    hottest: Number.isNaN(warmest(outcome))
-      ? null
-      : worked(
-          'temperature of the drive at its hottest',
-          exact ? point(warmest(outcome)) : summary(hottest),
-          '°C',
-          {
-            how,
-            formula: 'air + power × resistance, approached with the time constant resistance × what warms up',
-            filled: warmWords(outcome),
-            note: 'The drive’s power lies between doing nothing and fully busy by the share of the time it works.',
-            inputs: heatOf(inputs),
-          },
-        ),
+    hottest: hottestOf(outcome, inputs, figure(warmest(outcome), samples.hottest), how),
     energy: energyOf(outcome, inputs),
-    profile: () => profile(inputs, expected.bytes!, seed),
-    decides: () => decides(inputs),
+    profile: () => profile(inputs, moved, seed),
+    drivers: () => drivers(inputs),
     inputs,
-    times,
-    chance: (wish) =>
-      exact
-        ? Number(ended(outcome, inputs) <= wish)
-        : times.reduce((count, t) => count + (t <= wish ? 1 : 0), 0) / SAMPLES,
+    times: samples.times,
+    within,
   };
 }
 
 const HEAT = ['air', 'resistance', 'heatCapacity', 'idle', 'busy', 'hot'];
-const heatOf = ({ inputs }: Inputs): Estimate[] => HEAT.flatMap((key) => inputs[key] ?? []);
+const heatOf = ({ inputs }: Inputs): Estimate[] => HEAT.flatMap((id) => inputs[id] ?? []);
+
+function hottestOf(
+  outcome: Outcome,
+  inputs: Inputs,
+  value: Spread,
+  how: 'exact' | 'sampled',
+): Estimate | null {
+  if (Number.isNaN(warmest(outcome))) return null;
+  return worked('temperature of the drive at its hottest', value, '°C', {
+    how,
+    formula: 'air + power × resistance, approached with the time constant resistance × what warms up',
+    filled: warmWords(outcome),
+    note: 'The drive’s power lies between doing nothing and fully busy by the share of the time it works.',
+    inputs: heatOf(inputs),
+  });
+}
 
 /** Where the expected course last was heading, and how far it came. */
-function warmWords({ flows, stores }: Outcome): string {
-  const warm = flows[0]!.stretches.findLast((s) => s.warm)?.warm;
-  const hottest = Math.max(...stores.filter((s) => s.store.role === 'drive').map((s) => s.hottest));
-  return warm
-    ? `towards ${format(warm.to, '°C')} with a time constant of ${format(warm.tau, 's')}: ${format(hottest, '°C')}`
-    : format(hottest, '°C');
+function warmWords(outcome: Outcome): string {
+  const warm = outcome.flows[0]!.stretches.findLast((s) => s.warm)?.warm;
+  const hottest = format(warmest(outcome), '°C');
+  if (!warm) return hottest;
+  return `towards ${format(warm.to, '°C')} with a time constant of ${format(warm.tau, 's')}: ${hottest}`;
 }
 
 function energyOf(outcome: Outcome, inputs: Inputs): Estimate | null {
   const [drive] = drives(outcome);
   if (!drive?.store.heat) return null;
-  return worked('energy the drive draws', point(drive.energy), 'J', {
+  const power = format(drive.energy / outcome.seconds, 'W');
+  return worked('energy the drive draws', exactly(drive.energy), 'J', {
     how: 'exact',
     formula: 'power × time, over every stretch of the expected course',
-    filled: `${format(drive.energy / outcome.seconds, 'W')} × ${format(outcome.seconds, 's')} = ${format(drive.energy, 'J')}`,
+    filled: `${power} × ${format(outcome.seconds, 's')} = ${format(drive.energy, 'J')}`,
     inputs: heatOf(inputs),
   });
 }
@@ -168,15 +225,31 @@ function energyOf(outcome: Outcome, inputs: Inputs): Estimate | null {
 /** Times of the samples, s, with the draws named otherwise. */
 export function timesOf(inputs: Inputs, named: Drawing['named'], seed: number = SEED): Float64Array {
   const times = new Float64Array(SAMPLES);
-  eachDraw(inputs, seed, (x, i) => (times[i] = ended(run(inputs.plan(x)), inputs)), named ? { named } : {});
+  const visit = (drawn: Drawn<string>, i: number) => {
+    times[i] = ended(run(planned(inputs, drawn)), inputs);
+  };
+  eachDraw(inputs, seed, visit, named ? { named } : {});
   return times;
 }
 
-/** When the transfer's own flows are done. */
-const ended = ({ flows }: Outcome, { own }: Inputs): number => flows[own - 1]!.safe;
-const point = (value: number): Spread => ({ low: value, expected: value, high: value });
-const drives = (outcome: Outcome) => outcome.stores.filter((s) => s.store.role === 'drive');
-const warmest = (outcome: Outcome): number => Math.max(...drives(outcome).map((s) => s.hottest));
+/** Stretches in a row that one thing holds: their bytes, and s without the files' own cost. */
+interface Leg {
+  bytes: number;
+  seconds: number;
+}
+
+function legsOf(stretches: readonly Stretch[], overhead: number): Leg[] {
+  const found: Leg[] = [];
+  let limit: Stretch['limit'] | null = null;
+  for (const s of stretches) {
+    if (s.limit !== limit) found.push({ bytes: 0, seconds: 0 });
+    limit = s.limit;
+    const leg = found.at(-1)!;
+    leg.bytes += s.rate * s.seconds;
+    leg.seconds += s.seconds * (1 - s.rate * overhead);
+  }
+  return found.filter((leg) => leg.bytes > 0 && leg.seconds > 0);
+}
 
 /** The working of the expected course: every phase's bytes over the rate that decides there, and the files. */
 function inWords(
@@ -184,33 +257,15 @@ function inWords(
   x: Record<string, number>,
   own: number,
 ): { formula: string; filled: string } {
-  const parts: string[] = [];
-  for (const flow of flows.slice(0, own)) {
-    let at = 0;
-    let [bytes, seconds] = [0, 0];
-    let limit = flow.stretches[0]?.limit;
-    const overhead = (x.files! * x.perFile!) / x.bytes!;
-    const close = () =>
-      bytes > 0 &&
-      seconds > 0 &&
-      parts.push(`${format(bytes, 'B', 4)} ÷ ${format(bytes / seconds, 'B/s', 4)}`);
-    for (const s of flow.stretches) {
-      if (s.limit !== limit) {
-        close();
-        [bytes, seconds, limit] = [0, 0, s.limit];
-      }
-      bytes += s.rate * s.seconds;
-      seconds += s.seconds * (1 - s.rate * overhead);
-      at++;
-    }
-    if (at > 0) close();
-  }
-  const files =
-    x.files! * x.perFile! > 0
-      ? ` + ${own > 1 ? `${own} × ` : ''}${format(x.files!, 'count')} × ${format(x.perFile!, 's')}`
-      : '';
+  const forFiles = x.files! * x.perFile!;
+  const legs = flows.slice(0, own).flatMap((flow) => legsOf(flow.stretches, forFiles / x.bytes!));
+  const parts = legs.map(
+    (leg) => `${format(leg.bytes, 'B', 4)} ÷ ${format(leg.bytes / leg.seconds, 'B/s', 4)}`,
+  );
+  const times = own > 1 ? `${own} × ` : '';
+  const files = forFiles > 0 ? ` + ${times}${format(x.files!, 'count')} × ${format(x.perFile!, 's')}` : '';
   return {
-    formula: 'bytes of each phase ÷ what decides there + files × cost of a file',
+    formula: 'bytes of each phase ÷ what decides there + files × per-file overhead',
     filled: `${parts.join(' + ')}${files} = ${format(flows[own - 1]!.safe, 's')}`,
   };
 }
@@ -225,36 +280,28 @@ function causesOf({ flows }: Outcome, own: number): TransferForecast['causes'] {
     .sort((a, b) => b.share - a.share);
 }
 
-function decides(inputs: Inputs): Sway[] {
+function drivers(inputs: Inputs): Sensitivity[] {
   const base = expectedOf(inputs);
-  const as = (is: string, part: Record<string, number>) => ({
-    is,
-    seconds: ended(run(inputs.plan({ ...base, ...part })), inputs),
+  const secondsWith = (x: Record<string, number>, chosen: Record<string, string> = {}) =>
+    ended(run(inputs.plan({ ...base.x, ...x }, { ...base.chosen, ...chosen })), inputs);
+  const of = (id: string, name: string, input: Estimate | null, at: Sensitivity['at']): Sensitivity => {
+    const seconds = at.map((a) => a.seconds);
+    return { id, name, input, at, swing: Math.max(...seconds) - Math.min(...seconds) };
+  };
+  const byInput = Object.entries(inputs.inputs)
+    .filter(([, e]) => !isExact(e))
+    .map(([id, e]) => {
+      const at = (value: number) => ({ is: format(value, e.unit), seconds: secondsWith({ [id]: value }) });
+      return of(id, e.because.name, e, [at(e.low), at(e.high)]);
+    });
+  const byChoice = (inputs.choices ?? []).map(({ id, ways }) => {
+    const at = waysOf(ways).map((way) => ({
+      is: wayWords(id, way.id),
+      seconds: secondsWith(middlesOf(way.inputs), { [id]: way.id }),
+    }));
+    return of(id, CHOICE_WORDS[id] ?? id, null, at);
   });
-  const sway = (name: string, input: Estimate | null, at: Sway['at']): Sway => ({
-    name,
-    input,
-    at,
-    swing: Math.max(...at.map((a) => a.seconds)) - Math.min(...at.map((a) => a.seconds)),
-  });
-  const spreads = Object.entries(inputs.inputs).filter(([, e]) => !isExact(e));
-  return [
-    ...spreads.map(([key, e]) =>
-      sway(e.because.name, e, [
-        as(format(e.low, e.unit), { [key]: e.low }),
-        as(format(e.high, e.unit), { [key]: e.high }),
-      ]),
-    ),
-    ...(inputs.choices ?? []).map(({ name, ways }) =>
-      sway(
-        name,
-        null,
-        waysOf(ways).map((w) => as(w.is, middlesOf(w.inputs))),
-      ),
-    ),
-  ]
-    .filter((s) => s.swing > 0)
-    .sort((a, b) => b.swing - a.swing);
+  return [...byInput, ...byChoice].filter((s) => s.swing > 0).sort((a, b) => b.swing - a.swing);
 }
 
 const POINTS = 61;
@@ -267,26 +314,24 @@ function profile(
   bytes: number,
   seed: number,
 ): { speed: ProfilePoint[]; warmth: ProfilePoint[] | null } {
-  const columns = Array.from({ length: POINTS }, () => ({
+  const column = () => ({
     rates: new Float64Array(SAMPLES / EVERY),
     warm: new Float64Array(SAMPLES / EVERY),
-  }));
-  eachDraw(
-    inputs,
-    seed,
-    (x, i) => {
-      const drawn = { ...x, bytes, files: (x.files! * bytes) / x.bytes! };
-      const { stretches } = run(inputs.plan(drawn), { record: true }).flows[0]!;
-      columns.forEach((column, k) => {
-        const { rate, warm } = momentAt(stretches, Math.min((bytes * k) / (POINTS - 1), bytes * (1 - 1e-9)));
-        column.rates[i / EVERY] = rate;
-        column.warm[i / EVERY] = warm ?? NaN;
-      });
-    },
-    { every: EVERY },
-  );
-  const band = (of: (column: (typeof columns)[number]) => Float64Array) =>
-    columns.map((column, k) => ({ bytes: (bytes * k) / (POINTS - 1), ...summary(of(column)) }));
+  });
+  const columns = Array.from({ length: POINTS }, column);
+  const at = (k: number) => Math.min((bytes * k) / (POINTS - 1), bytes * (1 - 1e-9));
+  const visit = ({ x, chosen }: Drawn<string>, i: number) => {
+    const drawn = { ...x, bytes, files: (x.files! * bytes) / x.bytes! };
+    const { stretches } = run(inputs.plan(drawn, chosen), { record: true }).flows[0]!;
+    columns.forEach((c, k) => {
+      const { rate, warm } = momentAt(stretches, at(k));
+      c.rates[i / EVERY] = rate;
+      c.warm[i / EVERY] = warm ?? NaN;
+    });
+  };
+  eachDraw(inputs, seed, visit, { every: EVERY });
+  const band = (of: (c: (typeof columns)[number]) => Float64Array) =>
+    columns.map((c, k) => ({ bytes: (bytes * k) / (POINTS - 1), ...summary(of(c)) }));
   return {
     speed: band((c) => c.rates),
     warmth: Number.isNaN(columns[0]!.warm[0]!) ? null : band((c) => c.warm),

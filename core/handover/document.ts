@@ -1,10 +1,10 @@
 import { sourceWords, type Fact } from '../evidence';
-import { isLife, type JobForecast } from '../forecast';
-import { findings } from '../fit';
-import { directionOf, filesOf, type Activity, type Job } from '../job';
+import { isLife, situationOf, type JobForecast } from '../forecast';
+import { findings, type Finding } from '../fit';
+import { directionOf, filesOf, policyWords, type Activity, type Job } from '../job';
 import { DIRECTIONS } from '../catalog/links';
 import { nameOf } from '../catalog/parts';
-import { format, type Unit } from '../units';
+import { format, formatProbability, type Unit } from '../units';
 import type { Verdict } from '../verdict';
 import { settingOf } from '../choice/whatif';
 
@@ -157,18 +157,13 @@ function promise(job: Job): Section {
       frozen.activities.find((a) => a.id === r.activity)?.name ?? r.activity,
       figure.unit === 's' ? expected! : `${figure.because.name}: ${expected}`,
       `${low} to ${high}`,
-      r.probability === null ? 'no wish' : chance(r.probability),
+      r.probability === null ? 'no wish' : formatProbability(r.probability),
     ];
   });
   return section('What was forecast', [
     text(`Worked out and frozen on ${frozen.at.slice(0, 10)}, before anything was measured.`),
     table(['Activity', 'Expected', 'In nine cases of ten', 'Wish met'], [false, true, true, true], rows),
   ]);
-}
-
-/** A probability from samples never claims certainty. */
-export function chance(p: number): string {
-  return p >= 0.995 ? 'over 99 %' : p <= 0.005 ? 'under 1 %' : `${Math.round(p * 100)} %`;
 }
 
 function measurements({ claims }: Verdict): Section {
@@ -256,18 +251,19 @@ function care(job: Job): Section {
 
 const SEVERITY = { blocks: 'Blocks', limits: 'Limits', caution: 'Caution', note: 'Note' } as const;
 
+const policyOf = ({ policy }: Finding) =>
+  policy ? ` Policy followed: ${policyWords(policy.id, policy.followed)}.` : '';
+
 /** What was known of the build when it was handed over: each finding once, whichever direction it shows in. */
-function known({ build, ...job }: Job): Section {
-  if (!build) return section('Findings', []);
-  const all = DIRECTIONS.flatMap((d) => findings(settingOf({ ...job, build }, d))).filter(
+function known(job: Job): Section {
+  const situation = situationOf(job);
+  if (!situation) return section('Findings', []);
+  const all = DIRECTIONS.flatMap((d) => findings(settingOf(situation, d))).filter(
     (f) => f.severity !== 'note',
   );
   const items = all
     .filter((f, i) => all.findIndex((other) => other.id === f.id) === i)
-    .map(
-      (f) =>
-        `${SEVERITY[f.severity]}: ${f.title}. ${f.reason}${f.school ? ` School followed: ${f.school}.` : ''}`,
-    );
+    .map((f) => `${SEVERITY[f.severity]}: ${f.title}. ${f.reason}${policyOf(f)}`);
   return section('Findings', items.length > 0 ? [{ kind: 'list', items }] : [], true);
 }
 

@@ -1,2 +1,2 @@
-export { handover, chance, type HandoverDocument, type Section, type Block } from './document';
+export { handover, type HandoverDocument, type Section, type Block } from './document';
 export { toMarkdown } from './markdown';

@@ -1,3 +1,4 @@
+import { normalQuantile } from '../stats';
 import * as z from 'zod';
 import { Fact, Rate } from '../evidence';
 import { Id, Name } from '../catalog/parts';
@@ -142,20 +143,11 @@ export function logNormalSizes(
   const sigma = Math.log(Math.max(1, spread));
   // Mid-points of 16 equal shares of the distribution keep its mean within a few per cent; the last is set so that the mean is exact.
   const n = Math.min(16, count);
-  const z = (p: number) => Math.SQRT2 * inverseErf(2 * p - 1);
-  const sizes = Array.from({ length: n }, (_, i) => median * Math.exp(sigma * z((i + 0.5) / n)));
+  const sizes = Array.from({ length: n }, (_, i) => median * Math.exp(sigma * normalQuantile((i + 0.5) / n)));
   const mean = median * Math.exp((sigma * sigma) / 2);
   const off = mean * n - sizes.reduce((a, b) => a + b, 0);
   sizes[n - 1] = Math.max(sizes[n - 1]!, sizes[n - 1]! + off);
   return sizes
     .map((bytes, i) => ({ bytes: Math.round(bytes), count: Math.floor(count / n) + (i < count % n ? 1 : 0) }))
     .filter((s) => s.count > 0);
-}
-
-/** Inverse of the error function, to about 1e-4 relative; enough for file sizes. */
-function inverseErf(x: number): number {
-  const a = 0.147;
-  const l = Math.log(1 - x * x);
-  const b = 2 / (Math.PI * a) + l / 2;
-  return Math.sign(x) * Math.sqrt(Math.sqrt(b * b - l / a) - b);
 }

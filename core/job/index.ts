@@ -12,7 +12,15 @@ export {
   type Keep,
 } from './activity';
 export { Run, Timed, RateOnly, Bound, Sample } from './run';
-export { Needs, Schools, FileSystem, DEFAULT_SCHOOLS } from './needs';
+export { Needs, FileSystem } from './needs';
+export {
+  DEFAULT_POLICIES,
+  otherAnswer,
+  POLICIES,
+  Policies,
+  policyWords,
+  type PolicyId,
+} from './policies';
 export { FrozenForecast } from './frozen';
 export { witness, doubtsOf, isUntouched, sha, type Doubt } from './chain';
 export type { ChainEntry } from './entry';

@@ -32,7 +32,7 @@ const Fields = z.object({
   note: z.string().max(4000),
   host: Host,
   activities: z.array(Activity).max(50),
-  /** What the drive is for and must put up with, and the schools the job follows. */
+  /** What the drive is for and must put up with, and the policies the job follows. */
   needs: Needs.optional(),
   /** How many years the customer wants to use it. */
   serviceYears: Fact,

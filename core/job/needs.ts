@@ -2,25 +2,10 @@ import * as z from 'zod';
 import { Copy } from '../models/copies';
 import { Fact } from '../evidence';
 import { System } from '../catalog/parts';
+import { Policies } from './policies';
 
 export const FileSystem = z.enum(['exFAT', 'NTFS', 'APFS', 'HFS+', 'ext4', 'XFS', 'Btrfs', 'FAT32', 'ZFS']);
 export type FileSystem = z.infer<typeof FileSystem>;
-
-/** Where practitioners disagree, the school a job follows. */
-export const Schools = z.object({
-  /** A host maker's minimum for a bay: kept to the letter, or judged by what it changes. */
-  minimum: z.enum(['strict', 'outcome-first']),
-  /** A heatsink on every flash drive, or where the model says it is needed. */
-  heatsink: z.enum(['always', 'when needed']),
-  /** The file system of an external drive: one that every system reads, or the system's own. */
-  fileSystem: z.enum(['every system', 'the system’s own']),
-});
-export type Schools = z.infer<typeof Schools>;
-export const DEFAULT_SCHOOLS: Schools = {
-  minimum: 'outcome-first',
-  heatsink: 'when needed',
-  fileSystem: 'every system',
-};
 
 /** What a drive is for beside its activities, and what it must put up with. What is absent was not asked. */
 export const Needs = z.object({
@@ -47,6 +32,6 @@ export const Needs = z.object({
   onlyCopy: z.boolean().optional(),
   table: z.enum(['GPT', 'MBR']).optional(),
   fileSystem: FileSystem.optional(),
-  schools: Schools.partial().optional(),
+  schools: Policies.partial().optional(),
 });
 export type Needs = z.infer<typeof Needs>;

@@ -1,4 +1,4 @@
-import { noise, oneOf, type Uncertain } from '../stats';
+import { gaussian, noise, oneOf, type Chosen, type Uncertain } from '../stats';
 import { run as runFlows, type Flow } from '../models/transfer';
 import { type Sample } from '../job';
 
@@ -21,22 +21,21 @@ const STAYS = 0.9;
  * @param run which repeat: other noise, same unit
  */
 export function simulate(
-  uncertain: Uncertain<string> & { plan(x: Record<string, number>): Flow[] },
+  uncertain: Uncertain<string> & { plan(x: Record<string, number>, chosen: Chosen): Flow[] },
   seed: number,
   run: number,
 ): RigRun {
-  const truth = oneOf(uncertain, noise(seed));
+  const { x, chosen } = oneOf<string>(uncertain, noise(seed));
   // What a person sees is the progress bar: it stands still while memory is written out.
-  const { stretches } = runFlows(uncertain.plan(truth), { record: true }).flows[0]!;
+  const { stretches } = runFlows(uncertain.plan(x, chosen), { record: true }).flows[0]!;
   const random = noise(seed * 7919 + run * 104729 + 1);
-  // Three uniform numbers added up: close to normal, and never further out than three sigma.
-  const normal = () => 2 * (random() + random() + random() - 1.5);
+  const normal = gaussian(random);
   // One pace for the whole run: system, mood of the flash translation, everything that differs from run to run.
   const pace = 1 + 0.01 * normal();
   const start = 0.05 + 0.1 * random();
   const samples: Sample[] = [{ t: 0, bytes: 0 }];
   let [time, wobble] = [start, 0];
-  const total = truth.bytes!;
+  const total = x.bytes!;
   for (const stretch of stretches) {
     const bytes = stretch.bar * stretch.seconds;
     if (bytes <= 0) {

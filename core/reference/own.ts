@@ -1,7 +1,8 @@
-import { exactFact } from '../evidence';
+import { exactFact, explaining } from '../evidence';
 import { type Run } from '../job';
 import { rateOfRun } from '../measure';
-import { forecastTransfer, pathOf } from '../forecast';
+import { collectTransfer, forecastTransfer, pathOf, type Transfer } from '../forecast';
+import { apart } from '../build/assembly';
 import type { Job } from '../job';
 import type { Direction } from '../catalog/links';
 import { hardCeiling, type Path } from '../build/path';
@@ -31,12 +32,14 @@ function decidedBy(run: Run, path: Path): string | null {
   const bytes = 'bytes' in measure && measure.bytes !== null ? measure.bytes : null;
   if (bytes === null) return mode.id;
   const files = 'files' in measure ? (measure.files ?? 1) : 1;
-  const { phases, inputs } = forecastTransfer(path, {
+  const transfer: Transfer = {
     direction: run.direction,
     bytes: exactFact(bytes),
     files: exactFact(files),
     otherEnd: run.otherEnd,
-  });
+  };
+  const inputs = collectTransfer(explaining, path, transfer, { needs: {} });
+  const { phases } = forecastTransfer(inputs, transfer);
   const time = phases.at(-1)?.to.time ?? Infinity;
   return phases.every((p) => p.limit === 'links' || p.limit === 'memory') &&
     (files * inputs.inputs.perFile.expected) / time < MOST_FILES
@@ -61,7 +64,7 @@ export function ownRates(jobs: readonly Job[]): OwnRate[] {
         continue;
       const { host, build } = run.path === 'customer' ? job : run.path;
       if (!build || !host.ports.some((port) => port.id === build.port)) continue;
-      const link = decidedBy(run, pathOf(host, build));
+      const link = decidedBy(run, pathOf({ machine: host, ...apart(build) }));
       if (link === null) continue;
       const key = `${link} ${run.direction}`;
       const entry = found.get(key) ?? { link, direction: run.direction, rates: [] };

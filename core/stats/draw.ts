@@ -1,17 +1,33 @@
 import { draws, SAMPLES } from './sampling';
 import { quantile, type Spread } from './spread';
 
-/** Something that is one way or another: which revision a unit is, how a drive throttles. Each way has figures of its own, which go before the inputs'. */
-export interface Choice<K extends string = string> {
-  name: string;
-  /** All as likely; one that stands here twice counts twice. The first stands for all where only one can be shown. */
-  ways: readonly { is: string; inputs: Readonly<Partial<Record<K, Spread>>> }[];
+/** One of the ways something may be, with the figures it then has, which go before the inputs'. */
+export interface Way<K extends string = string> {
+  id: string;
+  inputs: Readonly<Partial<Record<K, Spread>>>;
 }
+
+/** Something that is one way or another, nobody knows which: which revision a unit is, how a drive throttles. */
+export interface Choice<K extends string = string> {
+  /** Names its draws. */
+  id: string;
+  /** All as likely; one that stands here twice counts twice. The first stands for all where only one can be shown. */
+  ways: readonly Way<K>[];
+}
+
+/** Which way each choice went, by its id. */
+export type Chosen = Readonly<Record<string, string>>;
 
 /** Uncertain inputs by name, and what among them is a choice between whole ways. */
 export interface Uncertain<K extends string = string> {
   inputs: Readonly<Record<K, Spread>>;
   choices?: readonly Choice<K>[] | undefined;
+}
+
+/** One case of what is uncertain: a number for each input, a way for each choice. */
+export interface Drawn<K extends string = string> {
+  x: Record<K, number>;
+  chosen: Chosen;
 }
 
 /** Numbers at the middle of spreads. */
@@ -22,20 +38,30 @@ export function middlesOf<K extends string>(inputs: Readonly<Partial<Record<K, S
 }
 
 /** The inputs all at their middle, each choice at its first way. */
-export const expectedOf = <K extends string>({ inputs, choices = [] }: Uncertain<K>): Record<K, number> =>
-  Object.assign(middlesOf(inputs), ...choices.map((c) => middlesOf(c.ways[0]!.inputs)));
+export function expectedOf<K extends string>({ inputs, choices = [] }: Uncertain<K>): Drawn<K> {
+  const first = choices.map(({ id, ways }) => ({ id, way: ways[0]! }));
+  return {
+    x: Object.assign(middlesOf(inputs), ...first.map(({ way }) => middlesOf(way.inputs))),
+    chosen: Object.fromEntries(first.map(({ id, way }) => [id, way.id])),
+  };
+}
 
 /** One of all the cases there may be, by a stream of uniform numbers: within the 5 and 95 % points of each input. */
 export function oneOf<K extends string>(
   { inputs, choices = [] }: Uncertain<K>,
   uniform: () => number,
-): Record<K, number> {
+): Drawn<K> {
   const spreads: Partial<Record<K, Spread>> = { ...inputs };
-  for (const { ways } of choices) Object.assign(spreads, ways[Math.floor(uniform() * ways.length)]!.inputs);
+  const chosen: Record<string, string> = {};
+  for (const { id, ways } of choices) {
+    const way = ways[Math.floor(uniform() * ways.length)]!;
+    chosen[id] = way.id;
+    Object.assign(spreads, way.inputs);
+  }
   const x = middlesOf(spreads);
   for (const key of Object.keys(spreads) as K[])
     if (spreads[key]!.low !== spreads[key]!.high) x[key] = quantile(spreads[key]!, 0.05 + 0.9 * uniform());
-  return x;
+  return { x, chosen };
 }
 
 export interface Drawing {
@@ -45,30 +71,37 @@ export interface Drawing {
   named?: (key: string) => string;
 }
 
-/** Goes through {@link SAMPLES} seeded draws of independent inputs and choices. The record handed over is the same one each time: take what you need from it. */
+/**
+ * Goes through {@link SAMPLES} seeded draws of independent inputs and choices. What is handed over is the same record each time: take
+ * what you need from it.
+ */
 export function eachDraw<K extends string>(
   { inputs, choices = [] }: Uncertain<K>,
   seed: number,
-  visit: (x: Record<K, number>, i: number) => void,
+  visit: (drawn: Drawn<K>, i: number) => void,
   { every = 1, named = (key) => key }: Drawing = {},
 ): void {
   const drawn = (key: string) => draws(named(key), SAMPLES, seed);
-  const chosen = [
-    ...new Set(choices.flatMap((c) => c.ways.flatMap((w) => Object.keys(w.inputs) as K[]))),
-  ].map((key) => ({ key, order: drawn(key) }));
+  const byChoice = new Set(choices.flatMap((c) => c.ways.flatMap((w) => Object.keys(w.inputs) as K[])));
+  const inChoice = [...byChoice].map((key) => ({ key, order: drawn(key) }));
   const plain = (Object.keys(inputs) as K[])
-    .filter((key) => inputs[key].low !== inputs[key].high && chosen.every((c) => c.key !== key))
+    .filter((key) => inputs[key].low !== inputs[key].high && !byChoice.has(key))
     .map((key) => ({ key, order: drawn(key), of: inputs[key] }));
-  const which = choices.map(({ name, ways }) => ({ ways, order: drawn(name), now: ways[0]! }));
+  const which = choices.map(({ id, ways }) => ({ id, ways, order: drawn(id), now: ways[0]! }));
   const x: Record<K, number> = middlesOf(inputs);
+  const chosen: Record<string, string> = {};
+  const one = { x, chosen };
   for (let i = 0; i < SAMPLES; i += every) {
-    for (const w of which) w.now = w.ways[Math.floor(w.order[i]! * w.ways.length)]!;
+    for (const w of which) {
+      w.now = w.ways[Math.floor(w.order[i]! * w.ways.length)]!;
+      chosen[w.id] = w.now.id;
+    }
     for (const { key, order, of } of plain) x[key] = quantile(of, order[i]!);
-    for (const { key, order } of chosen) {
+    for (const { key, order } of inChoice) {
       let of: Spread = inputs[key];
       for (const { now } of which) of = now.inputs[key] ?? of;
       x[key] = of.low === of.high ? of.expected : quantile(of, order[i]!);
     }
-    visit(x, i);
+    visit(one, i);
   }
 }

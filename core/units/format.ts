@@ -49,6 +49,9 @@ export function format(value: number, unit: Unit, significant = 3): string {
     case 'W':
     case 'mm':
     case '°C':
+    case 'K':
+    case 'K/W':
+    case 'J/K':
       return `${digits(value, significant)} ${unit}`;
     case 'J':
       return `${digits(value / 3600, significant)} Wh`;

@@ -5,3 +5,4 @@ export { parseQuantity, UNIT_OF, type Dimension } from './quantity';
 export { format, duration } from './format';
 export { nominalSectors, shownCapacity, mbrLimit } from './capacity';
 export { DECIMAL, BINARY } from './prefix';
+export { formatProbability } from './probability';

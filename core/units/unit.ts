@@ -16,5 +16,8 @@ export const UNITS = [
   'J',
   'mm',
   '°C',
+  'K',
+  'K/W',
+  'J/K',
 ] as const;
 export type Unit = (typeof UNITS)[number];

@@ -1,9 +1,11 @@
-import { type Spread } from '../stats';
-import { measuredOf, readingBounds, type Measured } from '../measure';
-import { worked, type Estimate, type Fact, exactFact } from '../evidence';
-import { forecastTransfer, surroundingsOf, transferPath, wholeTask, type Plan, type TransferTask } from '../forecast';
-import { doubtsOf, isMove, samePath, type Activity, type FrozenForecast, type Job, type Move, type Run } from '../job';
+import type { Spread } from '../stats';
+import { exactFact, recordersFor, worked, type Estimate, type Fact } from '../evidence';
 import { hardCeiling, type Path } from '../build/path';
+import { doubtsOf, isMove, samePath } from '../job';
+import type { Activity, FrozenForecast, Job, Move, Run } from '../job';
+import { besidesOf, caseOf, collectTransfer, forecastTransfer, situationOf, surroundingsOf, transferPath } from '../forecast';
+import type { Situation, Transfer } from '../forecast';
+import { measuredOf, readingBounds, type Measured } from '../measure';
 import { format } from '../units';
 
 /** Was the forecast right? */
@@ -75,51 +77,70 @@ export function claims(job: Job): Claim[] {
   return groups(job.runs).map((runs) => claimOf(job, runs));
 }
 
+/** Where runs were measured, as far as it is described: the job as built, or another machine and build. */
+const placeOf = (job: Job, { path }: Run): Pick<Job, 'host' | 'build'> | null =>
+  path === 'customer' ? job : path;
+
+/** Only what was frozen before the first of these runs, for the path they ran on, was a forecast of them. */
+function frozenFor(job: Job, runs: readonly Run[]): FrozenForecast | null {
+  const place = placeOf(job, runs[0]!);
+  if (!place) return null;
+  return job.forecasts.filter((f) => samePath(f, place) && runs.every((run) => f.at <= run.at)).at(-1) ?? null;
+}
+
+/** What the runs were measured on, with the work and the needs that their forecast counts with; null where it is not described. */
+function situationFor(job: Job, run: Run, frozen: FrozenForecast | null): Situation | null {
+  const place = frozen ?? placeOf(job, run);
+  if (!place) return null;
+  const needs = run.path === 'customer' ? (frozen?.needs ?? job.needs) : undefined;
+  return situationOf({
+    host: place.host,
+    build: place.build,
+    activities: (frozen ?? job).activities,
+    ...(needs ? { needs } : {}),
+  });
+}
+
+/** The path between the device and what stood at the other end. */
+function pathFor(situation: Situation, run: Run): Path {
+  const wanted = situation.work.find((a) => a.id === run.activity)?.endpoint;
+  const known = situation.machine.endpoints?.some((e) => e.id === wanted);
+  return transferPath(situation, run.otherEnd === 'storage' && known ? wanted : undefined);
+}
+
+/** What of the evidence used by these runs is not as it was kept. */
+function doubtsAbout(job: Job, runs: readonly Run[], frozen: FrozenForecast | null): string[] {
+  const used = new Set(['chain', ...runs.map((run) => `run ${run.id}`)]);
+  if (frozen) used.add(`forecast ${frozen.id}`);
+  return doubtsOf(job)
+    .filter((d) => used.has(d.what === 'chain' ? 'chain' : `${d.what} ${d.id}`))
+    .map((d) => d.words);
+}
+
+function rightOf(runs: readonly Run[], measured: Measured | null, forecast: Claim['forecast']): Right {
+  if (runs.every((run) => run.excluded))
+    return { answer: 'not proven', by: null, words: 'Every run of this kind is set aside.' };
+  if (!measured)
+    return { answer: 'impossible', by: null, words: 'No run of this kind can have measured the drive.' };
+  return heldAgainst(measured.rate, forecast?.rate ?? null);
+}
+
 function claimOf(job: Job, runs: readonly Run[]): Claim {
   const first = runs[0]!;
   const own = first.path === 'customer';
-  const on = first.path === 'customer' ? job : first.path;
-  // Only what was frozen before the first of these runs, for the path they ran on, was a forecast of them.
-  const frozen =
-    (on && job.forecasts.filter((f) => samePath(f, on) && runs.every((run) => f.at <= run.at)).at(-1)) ??
-    null;
-  const { host, build } = frozen ?? on ?? { host: null, build: null };
-  const end =
-    first.otherEnd === 'storage'
-      ? (frozen ?? job).activities.find((a) => a.id === first.activity)?.endpoint
-      : undefined;
-  const path =
-    host && build
-      ? transferPath(host, build, host.endpoints?.some((e) => e.id === end) ? end : undefined)
-      : null;
+  const frozen = frozenFor(job, runs);
+  const situation = situationFor(job, first, frozen);
+  const path = situation && pathFor(situation, first);
   const impossible = runs.flatMap((run) => faultOf(run, path));
   const usable = runs.filter((run) => !impossible.some((i) => i.run === run));
-  const used = new Set([
-    ...runs.map((run) => `run ${run.id}`),
-    ...(frozen ? [`forecast ${frozen.id}`] : []),
-    'chain',
-  ]);
-  const doubts = doubtsOf(job).filter((d) => used.has(d.what === 'chain' ? 'chain' : `${d.what} ${d.id}`));
   const measured = usable.length > 0 ? measuredOf(usable) : null;
-  const activity =
-    job.activities.find((a) => a.id === first.activity) ??
-    frozen?.activities.find((a) => a.id === first.activity) ??
-    null;
-  const forecast =
-    path && path.blocked.length === 0
-      ? forecastFor(
-          path,
-          first,
-          {
-            host: host!,
-            build,
-            activities: (frozen ?? job).activities,
-            needs: own ? (frozen?.needs ?? job.needs) : undefined,
-          },
-          frozen,
-        )
-      : null;
+  const isIt = (a: Activity) => a.id === first.activity;
+  const activity = job.activities.find(isIt) ?? frozen?.activities.find(isIt) ?? null;
+  const flows = situation && path && path.blocked.length === 0;
+  const forecast = flows ? forecastFor(situation, path, first, frozen) : null;
   const simulated = first.source === 'simulated';
+  const later = forecast ? forecast.later : 0;
+  const flushed = ` Timed until the progress bar was full; all is written about ${format(later, 's', 2)} later.`;
   return {
     key: keyOf(first),
     title: activity?.name ?? `Synthetic ${first.direction === 'read' ? 'reading' : 'writing'}`,
@@ -129,14 +150,10 @@ function claimOf(job: Job, runs: readonly Run[]): Claim {
     measured,
     forecast,
     impossible,
-    doubts: doubts.map((d) => d.words),
-    right: runs.every((run) => run.excluded)
-      ? { answer: 'not proven', by: null, words: 'Every run of this kind is set aside.' }
-      : measured
-        ? judge(measured.rate, forecast?.rate ?? null)
-        : { answer: 'impossible', by: null, words: 'No run of this kind can have measured the drive.' },
+    doubts: doubtsAbout(job, runs, frozen),
+    right: rightOf(runs, measured, forecast),
     wish: activity?.wish ? wishOf(activity, first, measured, own, simulated) : null,
-    carries: `${carryOver(own, simulated, path, first)}${forecast && forecast.later > 0 ? ` Timed until the progress bar was full; all is written about ${format(forecast.later, 's', 2)} later.` : ''}`,
+    carries: `${carryOver(own, simulated, path, first)}${later > 0 ? flushed : ''}`,
   };
 }
 
@@ -157,62 +174,63 @@ function faultOf(run: Run, path: Path | null): { run: Run; words: string }[] {
   ];
 }
 
+/** A figure of a run: where a person or a program said none, it is not one that was entered. */
+const runFact = (value: number | null, missing: { stands: number | null; note: string }): Fact => {
+  if (value !== null) return { value, source: { kind: 'measured', note: 'as the run was made' } };
+  const { stands, note } = missing;
+  return { value: stands, source: { kind: stands === null ? 'unknown' : 'memory', note } };
+};
+const UNCOUNTED = { stands: null, note: 'nobody counted the files of this run' };
+/** Size of a synthetic test that nobody said [memory]: what such programs take when left alone, within any cache. */
+const UNSAID_SIZE = { stands: 1e9, note: 'nobody said how large the test was: what such programs take when left alone' };
+
+/** A run as a transfer, and as the activity it stands for, where that is a move in its direction. */
+function transferOf({ measure, direction, otherEnd }: Run, whole: Move | null): Transfer {
+  const isRate = measure.kind === 'rate';
+  const asked = measure.kind !== 'bound' && measure.block !== null && measure.depth !== null;
+  return {
+    direction,
+    otherEnd: whole?.itself ? 'itself' : otherEnd,
+    verify: whole?.verify,
+    bytes: runFact(measure.bytes, UNSAID_SIZE),
+    files: isRate ? exactFact(1) : runFact(measure.files, UNCOUNTED),
+    requests: asked ? { block: measure.block!, depth: measure.depth! } : undefined,
+  };
+}
+
+/** Whether a frozen answer is of what the run did: the same size and files, stopped at the same. */
+const isOf = (whole: Move, measure: Run['measure']): boolean =>
+  measure.kind !== 'rate' && whole.bytes.value === measure.bytes && whole.files.value === measure.files;
+
 /**
  * The forecast a group is held against, until what its clock was stopped at: the frozen figures themselves where size and path agree, else the same models on the run's own
  * size and path. Its rate is the run's own bytes over that time.
  */
 function forecastFor(
+  situation: Situation,
   path: Path,
   run: Run,
-  job: Plan,
   frozen: FrozenForecast | null,
 ): NonNullable<Claim['forecast']> {
   const { measure } = run;
-  const activity = job.activities.find((a) => a.id === run.activity);
-  const whole =
-    activity && isMove(activity) && run.otherEnd === 'storage' && activity.direction === run.direction
-      ? activity
-      : null;
+  const activity = situation.work.find((a) => a.id === run.activity);
+  const isWhole = activity && isMove(activity) && run.otherEnd === 'storage';
+  const whole = isWhole && activity.direction === run.direction ? activity : null;
   const toBar = measure.kind === 'timed' && measure.until === 'bar';
-  const held = (time: Estimate, bar: Estimate | undefined) => {
+  const held = (bytes: number, time: Estimate, bar: Estimate | undefined) => {
     const until = toBar && bar ? bar : time;
-    return {
-      time: until,
-      rate: measure.kind === 'rate' ? null : over(measure.bytes, until),
-      later: toBar && bar ? time.expected - bar.expected : 0,
-    };
+    return { time: until, rate: over(bytes, until), later: toBar && bar ? time.expected - bar.expected : 0 };
   };
   const result = frozen?.results.find((r) => r.activity === run.activity);
-  if (
-    measure.kind !== 'rate' &&
-    whole &&
-    result?.time &&
-    whole.bytes.value === measure.bytes &&
-    whole.files.value === measure.files &&
-    (!toBar || result.bar)
-  ) {
-    const { time, rate, later } = held(result.time, result.bar);
-    return { time, rate: rate!, later, frozen };
-  }
-  const files =
-    measure.kind === 'rate' ? exactFact(1) : measure.files === null ? UNCOUNTED : exactFact(measure.files);
-  const requests =
-    measure.kind !== 'bound' && measure.block !== null && measure.depth !== null
-      ? { block: measure.block, depth: measure.depth }
-      : null;
-  const task: TransferTask = {
-    direction: run.direction,
-    otherEnd: run.otherEnd,
-    surroundings: surroundingsOf(job),
-    ...(whole ? wholeTask(job, whole) : {}),
-    bytes: exactFact(measure.bytes ?? UNSAID_SIZE),
-    files,
-    requests,
-  };
-  const { rate, time, bar } = forecastTransfer(path, task);
+  if (measure.kind !== 'rate' && whole && result?.time && isOf(whole, measure) && (!toBar || result.bar))
+    return { ...held(measure.bytes, result.time, result.bar), frozen };
+  const transfer = transferOf(run, whole);
+  const besides = whole ? besidesOf(caseOf(situation, whole.id)) : [];
+  const record = recordersFor(situation.own).explaining;
+  const inputs = collectTransfer(record, path, transfer, surroundingsOf(situation), besides);
+  const { rate, time, bar } = forecastTransfer(inputs, transfer);
   if (measure.kind === 'rate') return { rate, time: null, frozen, later: 0 };
-  const until = held(time, bar);
-  return { time: until.time, rate: until.rate!, later: until.later, frozen };
+  return { ...held(measure.bytes, time, bar), frozen };
 }
 
 /** Bytes over a time, as a rate. */
@@ -229,16 +247,8 @@ const over = (bytes: number, time: Estimate): Estimate =>
     },
   );
 
-const UNCOUNTED: Fact = {
-  value: null,
-  source: { kind: 'unknown', note: 'nobody counted the files of this run' },
-};
-
-/** Size of a synthetic test that nobody said [memory]: what such programs take when left alone, within any cache. */
-const UNSAID_SIZE = 1e9;
-
 /** Measured interval against the forecast's range, both in B/s. */
-export function judge(measured: Spread, forecast: Spread | null): Right {
+export function heldAgainst(measured: Spread, forecast: Spread | null): Right {
   if (!forecast)
     return {
       answer: 'no forecast',

@@ -1,2 +1,2 @@
 export { verdict, type Verdict } from './verdict';
-export { claims, judge, type Claim, type Right, type Wish } from './claim';
+export { claims, heldAgainst, type Claim, type Right, type Wish } from './claim';

@@ -1,11 +1,13 @@
 import { Box, Button, LinearProgress, TextField, Typography } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
 import { simulate, type RigRun } from '@kymar/core/measure';
-import { inputsOfMove } from '@kymar/core/forecast';
+import { explaining, given } from '@kymar/core/evidence';
+import { caseOf, collect, overriding, type Case } from '@kymar/core/forecast';
 import type { Job, Move } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { FlowLine } from './flowline';
 import { clock } from '../state/watch';
+import { useSituation } from '../state/situation';
 import type { Taken } from './taken';
 
 /** How long a simulated run is shown for, in s: faster than it would be, slow enough to watch and to stop. */
@@ -29,7 +31,9 @@ export function Rig({
   useEffect(() => {
     taken.current = onTaken;
   });
-  const inputs = activity && inputsOfMove(job, activity);
+  const situation = useSituation(job);
+  const of = situation && activity && caseOf(situation, activity.id);
+  const inputs = of && collect(explaining, of, { withBesides: false });
   const repeats = job.runs.filter((r) => r.source === 'simulated' && r.activity === activity?.id).length;
 
   useEffect(() => {
@@ -82,12 +86,11 @@ export function Rig({
     );
   const start = () => {
     const bytes = inputs.inputs.bytes.expected;
-    const exact = {
-      ...inputs,
-      inputs: { ...inputs.inputs, bytes: { low: bytes, expected: bytes, high: bytes } },
-    };
+    const exact = given('bytes of the rehearsal', bytes, 'B', { kind: 'entered' });
+    const sized: Case = overriding('bytes', exact)(of!);
+    const known = collect(explaining, sized, { withBesides: false })!;
     setNow(0);
-    setPlay({ run: simulate(exact, unit, repeats), began: performance.now(), bytes });
+    setPlay({ run: simulate(known, unit, repeats), began: performance.now(), bytes });
   };
   const moved = play ? (play.run.samples.findLast((s) => s.t <= now)?.bytes ?? 0) : 0;
   return (

@@ -1,7 +1,7 @@
 import { Autocomplete, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { lacking, type Copy } from '@kymar/core/models/copies';
 import type { Fact } from '@kymar/core/evidence';
-import { DEFAULT_SCHOOLS, FileSystem, type Job, type Needs, type Schools } from '@kymar/core/job';
+import { DEFAULT_POLICIES, FileSystem, POLICIES, type Job, type Needs, type PolicyId } from '@kymar/core/job';
 import { System } from '@kymar/core/catalog/parts';
 import { FactField, NameField, QuantityField } from '../ui/field';
 import { Panel } from '../ui/panel';
@@ -23,19 +23,9 @@ const YES_NO: Record<'starts' | 'travels' | 'movesLater' | 'onlyCopy', string> =
   movesLater: 'Moves to a faster machine later',
   onlyCopy: 'What is on it is nowhere else',
 };
-const SCHOOL: { [K in keyof Schools]: { label: string; words: Record<Schools[K], string> } } = {
-  minimum: {
-    label: 'A maker’s minimum for a bay',
-    words: { strict: 'to the letter: it blocks', 'outcome-first': 'by the outcome: a caution' },
-  },
-  heatsink: { label: 'A heatsink', words: { always: 'always', 'when needed': 'where the path needs it' } },
-  fileSystem: {
-    label: 'File system of an external drive',
-    words: { 'every system': 'one every system reads', 'the system’s own': 'the system’s own' },
-  },
-};
+const POLICY_IDS = Object.keys(POLICIES) as PolicyId[];
 
-/** What the drive is for and must put up with, and which school the job follows where practitioners disagree. Nothing asked here must be answered. */
+/** What the drive is for and must put up with, and which policies the job follows where practitioners disagree. Nothing asked here must be answered. */
 export function NeedsPanel({ job, onNeeds }: { job: Job; onNeeds(needs: Needs): void }) {
   const needs = job.needs ?? {};
   const set = <K extends keyof Needs>(key: K, value: Needs[K] | undefined) => {
@@ -120,16 +110,16 @@ export function NeedsPanel({ job, onNeeds }: { job: Job; onNeeds(needs: Needs): 
         Where practitioners disagree, this job follows
       </Typography>
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(3, minmax(0, 1fr))' }}>
-        {(Object.keys(SCHOOL) as (keyof Schools)[]).map((key) => (
+        {POLICY_IDS.map((id) => (
           <TextField
-            key={key}
+            key={id}
             select
-            label={SCHOOL[key].label}
-            value={needs.schools?.[key] ?? DEFAULT_SCHOOLS[key]}
-            onChange={(e) => set('schools', { ...needs.schools, [key]: e.target.value })}
+            label={POLICIES[id].question}
+            value={needs.schools?.[id] ?? DEFAULT_POLICIES[id]}
+            onChange={(e) => set('schools', { ...needs.schools, [id]: e.target.value })}
           >
-            {Object.entries(SCHOOL[key].words).map(([value, words]) => (
-              <MenuItem key={value} value={value}>
+            {Object.entries(POLICIES[id].answers).map(([answer, words]) => (
+              <MenuItem key={answer} value={answer}>
                 {words}
               </MenuItem>
             ))}

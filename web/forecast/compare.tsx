@@ -10,11 +10,11 @@ import {
   Typography,
 } from '@mui/material';
 import { Suspense, useEffect, useState } from 'react';
-import { chance } from '@kymar/core/handover';
 import type { Activity, Job } from '@kymar/core/job';
 import { nameOf, type Drive } from '@kymar/core/catalog/parts';
-import { format } from '@kymar/core/units';
+import { format, formatProbability } from '@kymar/core/units';
 import { useShop } from '../state/shop';
+import { useSituation } from '../state/situation';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { comparisonOf, type Compared } from '../workers';
@@ -34,20 +34,20 @@ const HINT: Record<Activity['kind'], string> = {
 const quicker = (first: number, a: string, b: string): string =>
   first === 0.5
     ? 'At this activity’s own size either is as quick.'
-    : `At this activity’s own size ${first > 0.5 ? a : b} is the quicker in ${chance(Math.max(first, 1 - first))} of all cases.`;
+    : `At this activity’s own size ${first > 0.5 ? a : b} is the quicker in ${formatProbability(Math.max(first, 1 - first))} of all cases.`;
 
 /** Two to four drives on one activity: of a move time over size, and who is ahead up to where, in words. */
 export function Compare({ job, activity }: { job: Job; activity: Activity }) {
-  const { host, build, activities, needs } = job;
+  const situation = useSituation(job);
   const shop = useShop();
   const [chosen, setChosen] = useState<Drive[]>([]);
   const [found, setFound] = useState<Compared | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const own = build!.drive;
+  const own = job.build!.drive;
   useEffect(() => {
-    if (chosen.length === 0) return;
+    if (chosen.length === 0 || !situation) return;
     let current = true;
-    void comparisonOf({ host, build: build!, activities, needs }, shop, activity.id, chosen).then(
+    void comparisonOf(situation, shop, activity.id, chosen).then(
       (c) => {
         if (!current) return;
         setFound(c);
@@ -58,7 +58,7 @@ export function Compare({ job, activity }: { job: Job; activity: Activity }) {
     return () => {
       current = false;
     };
-  }, [host, build, activities, needs, shop, activity.id, chosen]);
+  }, [situation, shop, activity.id, chosen]);
   const shown = chosen.length > 0 && found?.activity.id === activity.id ? found : null;
   return (
     <Panel title={`Against other drives: ${activity.name}`}>
@@ -116,7 +116,7 @@ export function Compare({ job, activity }: { job: Job; activity: Activity }) {
                         ? `${format(b.figure.low, b.figure.unit)} to ${format(b.figure.high, b.figure.unit)}`
                         : ''}
                     </TableCell>
-                    <TableCell align="right">{b.probability === null ? '' : chance(b.probability)}</TableCell>
+                    <TableCell align="right">{b.probability === null ? '' : formatProbability(b.probability)}</TableCell>
                   </TableRow>
                 ))}
               </TableBody>

@@ -11,11 +11,12 @@ import {
 } from '@mui/material';
 import { Suspense, useMemo, useState } from 'react';
 import type { Fact } from '@kymar/core/evidence';
-import type { ActivitySheet, CourseSheet, ProfilePoint } from '@kymar/core/forecast';
+import type { ActivitySheet, Change, CourseSheet, ProfilePoint } from '@kymar/core/forecast';
 import type { Job, Move } from '@kymar/core/job';
 import type { Cause } from '@kymar/core/models/transfer';
 import { format } from '@kymar/core/units';
 import { useForecast } from '../state/forecast';
+import { useSituation } from '../state/situation';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { patientLazy } from '../ui/lazy';
@@ -39,6 +40,27 @@ const CAUSE: Record<Cause, string> = {
 /** How far a slider tries the size, as a power of two of the brief's own. */
 const SIZES = 3;
 
+/** A fact, so many times. */
+function scaled(fact: Fact, times: number): Fact {
+  const { value } = fact;
+  if (value === null) return fact;
+  if (!Array.isArray(value)) return { ...fact, value: value * times };
+  const [low, expected, high] = value;
+  return { ...fact, value: [low * times, expected * times, high * times] };
+}
+
+/** One move alone, with another size (as a power of two of its own) or another fill of the drive. */
+const trySize =
+  (move: Move, size: number, fill: number | null): Change =>
+  (situation) => {
+    const { besides: _, ...alone } = move;
+    const times = 2 ** size;
+    const { bytes, files } = alone;
+    const sized = size === 0 ? alone : { ...alone, bytes: scaled(bytes, times), files: scaled(files, times) };
+    const filled = fill === null ? {} : { fill: { value: fill, source: { kind: 'entered' as const } } };
+    return { ...situation, work: [sized], needs: { ...situation.needs, ...filled } };
+  };
+
 /** One move whole: its course, where the time goes; and, by two sliders, as it would be with another size or a fuller drive. */
 export function Course({ job, of }: { job: Job; of: ActivitySheet & { course: CourseSheet } }) {
   const [asTable, setAsTable] = useState(false);
@@ -46,34 +68,12 @@ export function Course({ job, of }: { job: Job; of: ActivitySheet & { course: Co
   const [fill, setFill] = useState<number | null>(null);
   const trying = size !== 0 || fill !== null;
   const { activity } = of;
-  const plan = useMemo(() => {
-    const times = 2 ** size;
-    const scale = (fact: Fact): Fact => ({
-      ...fact,
-      value:
-        fact.value === null
-          ? null
-          : Array.isArray(fact.value)
-            ? [fact.value[0] * times, fact.value[1] * times, fact.value[2] * times]
-            : fact.value * times,
-    });
-    const move = activity as Move;
-    const { besides: _, ...tried } = move;
-    const activities = [
-      size === 0 ? tried : { ...tried, bytes: scale(tried.bytes), files: scale(tried.files) },
-    ];
-    return {
-      host: job.host,
-      build: trying ? job.build : null,
-      activities,
-      needs:
-        fill === null
-          ? job.needs
-          : { ...job.needs, fill: { value: fill, source: { kind: 'entered' as const } } },
-      serviceYears: job.serviceYears,
-    };
-  }, [job, activity, size, fill, trying]);
-  const { sheet } = useForecast(plan);
+  const situation = useSituation(job);
+  const tried = useMemo(
+    () => (situation && trying ? trySize(activity as Move, size, fill)(situation) : null),
+    [situation, activity, size, fill, trying],
+  );
+  const { sheet } = useForecast(tried);
   const attempt = trying ? sheet?.activities.find((a) => a.activity.id === activity.id) : undefined;
   const shown = attempt?.course ? { ...attempt, course: attempt.course } : of;
   const { course, figure } = shown;
@@ -317,8 +317,8 @@ function CourseTable({
 const ROWS = 6;
 
 /** Which input moves the answer most: each from its low to its high point, all others at their middle. */
-export function Decides({ course }: { course: CourseSheet }) {
-  const list = course.decides;
+export function Drivers({ course }: { course: CourseSheet }) {
+  const list = course.drivers;
   const shown = list.slice(0, ROWS);
   const [least, most] = [
     Math.min(...shown.flatMap((s) => s.at.map((a) => a.seconds))),
@@ -326,16 +326,16 @@ export function Decides({ course }: { course: CourseSheet }) {
   ];
   const at = (v: number) => (most > least ? (100 * (v - least)) / (most - least) : 0);
   return (
-    <Panel title="What decides this">
+    <Panel title="What drives this result">
       {shown.length === 0 ? (
         <Typography variant="body2">Every input is known exactly: nothing is left open.</Typography>
       ) : (
         <Box component="ol" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1 }}>
-          {shown.map(({ name, input, at: points, swing }) => {
+          {shown.map(({ id, name, input, at: points, swing }) => {
             const a = Math.min(...points.map((p) => p.seconds));
             const b = a + swing;
             return (
-              <li key={name}>
+              <li key={id}>
                 <Typography variant="body2" sx={{ lineHeight: 1.3 }}>
                   {name.charAt(0).toUpperCase() + name.slice(1)}
                 </Typography>

@@ -1,5 +1,5 @@
 import { Alert, Box, Button, Typography } from '@mui/material';
-import { freeze } from '@kymar/core/forecast';
+import { useState } from 'react';
 import { doubtsOf, type FrozenForecast, type Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { newId } from '../jobs/new';
@@ -7,16 +7,25 @@ import { useStages } from '../state/derived';
 import { changeJob } from '../state/jobs';
 import { Figure, unbroken } from '../ui/figure';
 import { Panel } from '../ui/panel';
+import { frozenOf } from '../workers';
 
 /** Freezing: time stamp, hash, and every earlier one beside it. */
 export function Freeze({ job }: { job: Job }) {
   const state = useStages()(job).find((s) => s.stage === 'forecast')!.state;
   const doubts = doubtsOf(job);
-  const add = () =>
-    changeJob(job.id, (j) => ({
-      ...j,
-      forecasts: [...j.forecasts, freeze(j, newId('forecast'), new Date().toISOString())],
-    }));
+  const [busy, setBusy] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const add = async () => {
+    setBusy(true);
+    try {
+      const frozen = await frozenOf(job, newId('forecast'), new Date().toISOString());
+      changeJob(job.id, (j) => ({ ...j, forecasts: [...j.forecasts, frozen] }));
+      setProblem(null);
+    } catch (error) {
+      setProblem(error instanceof Error ? error.message : String(error));
+    }
+    setBusy(false);
+  };
   return (
     <Panel title="Frozen forecasts">
       <Typography variant="body2" sx={{ mb: 1.25 }}>
@@ -28,11 +37,16 @@ export function Freeze({ job }: { job: Job }) {
       </Typography>
       <Button
         variant={state === 'done' ? 'outlined' : 'contained'}
-        onClick={add}
-        disabled={job.activities.length === 0 || state === 'done'}
+        onClick={() => void add()}
+        disabled={busy || job.activities.length === 0 || state === 'done'}
       >
         Freeze this forecast
       </Button>
+      {problem && (
+        <Alert severity="error" variant="outlined" sx={{ mt: 1 }}>
+          {problem}
+        </Alert>
+      )}
       <Box component="ol" sx={{ pl: 2.5, mb: 0 }}>
         {job.forecasts.map((f) => (
           <FrozenRow

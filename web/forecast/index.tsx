@@ -1,17 +1,17 @@
 import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { explainChance, type ActivitySheet, type CourseSheet } from '@kymar/core/forecast';
-import { chance } from '@kymar/core/handover';
+import { explainProbability, type ActivitySheet, type CourseSheet } from '@kymar/core/forecast';
 import type { Activity } from '@kymar/core/job';
-import { format } from '@kymar/core/units';
+import { format, formatProbability } from '@kymar/core/units';
 import { pathOfJob } from '../state/derived';
 import { useForecast } from '../state/forecast';
+import { useSituation } from '../state/situation';
 import { Figure, unbroken } from '../ui/figure';
 import { useJob } from '../ui/job';
 import { Panel } from '../ui/panel';
 import { Compare } from './compare';
-import { Course, Decides } from './course';
+import { Course, Drivers } from './course';
 import { Freeze } from './frozen';
 import { LifeLine, Years } from './life';
 
@@ -35,14 +35,14 @@ const ANSWER: Record<Activity['kind'], string> = {
 /** How the work will run, before anything is measured. */
 export function Forecast() {
   const { job } = useJob();
-  const { sheet: forecast, fresh, problem } = useForecast(job);
+  const { sheet: forecast, fresh, problem } = useForecast(useSituation(job));
   const [chosen, setChosen] = useState<string | null>(null);
   if (!job.build || pathOfJob(job)!.blocked.length > 0)
     return (
       <Panel title="Nothing to forecast yet" sx={{ maxWidth: 640 }}>
         <Typography sx={{ mb: 2 }}>
           {job.build
-            ? 'The path is blocked: mend it first.'
+            ? 'The path is blocked: fix it first.'
             : 'Choose the parts first: drive, what it sits in, cable and port.'}
         </Typography>
         <Button component={Link} to={`/jobs/${job.id}/path`} variant="contained">
@@ -121,7 +121,7 @@ export function Forecast() {
         </Box>
         <Box sx={{ display: 'grid', gap: 2 }}>
           <Freeze job={job} />
-          {shown && hasCourse(shown) && <Decides course={shown.course} />}
+          {shown && hasCourse(shown) && <Drivers course={shown.course} />}
           <LifeLine job={job} forecast={forecast} />
           <Years job={job} />
         </Box>
@@ -192,7 +192,7 @@ function Row({
         align="right"
         sx={{ color: probability !== null && probability < 0.5 ? 'error.main' : undefined, fontWeight: 600 }}
       >
-        {probability !== null && <Figure of={() => explainChance(a)!}>{chance(probability)}</Figure>}
+        {probability !== null && <Figure of={() => explainProbability(a.activity, a)!}>{formatProbability(probability)}</Figure>}
       </TableCell>
     </TableRow>
   );

@@ -3,9 +3,9 @@ import { Box, Typography } from '@mui/material';
 import { useEffect, useState } from 'react';
 import { middle } from '@kymar/core/evidence';
 import { isLife, type DaysForecast, type JobSheet } from '@kymar/core/forecast';
-import { chance } from '@kymar/core/handover';
 import type { Job } from '@kymar/core/job';
-import { format } from '@kymar/core/units';
+import { format, formatProbability } from '@kymar/core/units';
+import { useSituation } from '../state/situation';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { daysOf } from '../workers';
@@ -42,7 +42,7 @@ export function LifeLine({ job, forecast }: { job: Job; forecast: JobSheet }) {
           )}
           {life.byCells && (
             <Typography variant="body2" color="textSecondary" sx={{ mt: 0.75 }}>
-              By the school that counts the cells’ cycles: <Figure of={life.byCells} /> (
+              By the cells’ cycles: <Figure of={life.byCells} /> (
               {format(life.byCells.low, 'years', 2)} to {format(life.byCells.high, 'years', 2)}).
             </Typography>
           )}
@@ -70,12 +70,12 @@ export function LifeLine({ job, forecast }: { job: Job; forecast: JobSheet }) {
           {array.survives === 0
             ? 'one failing drive loses all'
             : `${array.survives} may fail, whichever ${array.survives === 1 ? 'it is' : 'they are'}`}
-          . Data lost within the years wanted: <Figure of={array.loss}>{chance(array.loss.expected)}</Figure>.
+          . Data lost within the years wanted: <Figure of={array.loss}>{formatProbability(array.loss.expected)}</Figure>.
           {array.rebuild && (
             <>
               {' '}
               A rebuild takes at least <Figure of={array.rebuild} /> and meets what it cannot read in{' '}
-              <Figure of={array.rebuildFails!}>{chance(array.rebuildFails!.expected)}</Figure> of cases. A
+              <Figure of={array.rebuildFails!}>{formatProbability(array.rebuildFails!.expected)}</Figure> of cases. A
               write smaller than a strip costs {array.smallWrite} operations.
             </>
           )}{' '}
@@ -182,23 +182,22 @@ const AHEAD = 5;
 
 /** The years: when it is full, slow or worn, lived through day by day in a worker. */
 export function Years({ job }: { job: Job }) {
-  const { host, build, activities, needs, serviceYears } = job;
-  const years = Math.min(10, Math.max(1, middle(serviceYears) ?? AHEAD));
-  const [found, setFound] = useState<{ for: unknown; days: DaysForecast | null } | null>(null);
+  const situation = useSituation(job);
+  const years = Math.min(10, Math.max(1, middle(job.serviceYears) ?? AHEAD));
+  const [found, setFound] = useState<{ days: DaysForecast | null } | null>(null);
   useEffect(() => {
+    if (!situation) return;
     let current = true;
-    const timer = setTimeout(
-      () =>
-        void daysOf({ host, build, activities, needs }, years)
-          .catch(() => null)
-          .then((days) => current && setFound({ for: activities, days })),
-      150,
-    );
+    const ask = () =>
+      void daysOf(situation, years)
+        .catch(() => null)
+        .then((days) => current && setFound({ days }));
+    const timer = setTimeout(ask, 150);
     return () => {
       current = false;
       clearTimeout(timer);
     };
-  }, [host, build, activities, needs, years]);
+  }, [situation, years]);
   if (found && !found.days) return null;
   const days = found?.days;
   const last = days?.days.at(-1);

@@ -11,10 +11,11 @@ import {
   Typography,
 } from '@mui/material';
 import { useState } from 'react';
-import { lifeOfJob } from '@kymar/core/forecast';
+import { lifeOf } from '@kymar/core/forecast';
 import { handover, toMarkdown, type Block } from '@kymar/core/handover';
 import { writeJob } from '@kymar/core/job';
 import { verdictOf } from '../state/derived';
+import { useSituation } from '../state/situation';
 import { fileName, saveFile } from '../ui/files';
 import { useJob } from '../ui/job';
 
@@ -24,7 +25,8 @@ type Copy = 'customer' | 'shop';
 export function Handover() {
   const { job } = useJob();
   const [copy, setCopy] = useState<Copy>('customer');
-  const life = lifeOfJob(job);
+  const situation = useSituation(job);
+  const life = situation && lifeOf(situation);
   const document = handover(job, life && { life }, verdictOf(job));
   return (
     <Box

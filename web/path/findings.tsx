@@ -5,7 +5,7 @@ import WarningAmberIcon from '@mui/icons-material/WarningAmber';
 import { Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import type { Finding, Severity, State } from '@kymar/core/fit';
-import type { Job } from '@kymar/core/job';
+import { otherAnswer, policyWords, type Job } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';
 import { useWorking } from '../ui/figure';
 import { Panel } from '../ui/panel';
@@ -44,7 +44,7 @@ export function Findings({ job, list, state }: { job: Job; list: readonly Findin
     >
       {list.length === 0 && (
         <Typography>
-          Nothing stands in the way: every joint runs at the best mode these parts have.
+          Nothing stands in the way: every link runs at the best mode these parts have.
         </Typography>
       )}
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 1.25 }}>
@@ -61,26 +61,15 @@ export function Findings({ job, list, state }: { job: Job; list: readonly Findin
   );
 }
 
-/** What each school is changed to when the other one is wanted. */
-const OTHER: Record<string, NonNullable<NonNullable<Job['needs']>['schools']>> = {
-  'maker’s minimum to the letter': { minimum: 'outcome-first' },
-  'maker’s minimum by the outcome': { minimum: 'strict' },
-  'a heatsink always': { heatsink: 'when needed' },
-  'a heatsink when needed': { heatsink: 'always' },
-  'one that every system reads': { fileSystem: 'the system’s own' },
-  'the system’s own file system': { fileSystem: 'every system' },
-};
-
 function Line({
   job,
-  finding: { id, severity, title, reason, mend, school, figure },
+  finding: { id, severity, title, reason, fix, policy, figure },
 }: {
   job: Job;
   finding: Finding;
 }) {
   const show = useWorking((s) => s.show);
   const { word, color, Icon } = LOOK[severity];
-  const other = school ? OTHER[school] : undefined;
   return (
     <Box
       component="li"
@@ -97,22 +86,25 @@ function Line({
         </Typography>
         <Typography variant="body2">{reason}</Typography>
         <Typography variant="body2" sx={{ fontWeight: 560 }}>
-          {mend}
+          {fix}
         </Typography>
-        {(school || figure) && (
+        {(policy || figure) && (
           <Typography
             variant="caption"
             color="textSecondary"
             component="div"
             sx={{ display: 'flex', gap: 1, alignItems: 'baseline', flexWrap: 'wrap' }}
           >
-            {school && <span>School followed: {school}.</span>}
-            {other && (
+            {policy && <span>Policy followed: {policyWords(policy.id, policy.followed)}.</span>}
+            {policy && (
               <Small
                 onClick={() =>
                   changeJob(job.id, (j) => ({
                     ...j,
-                    needs: { ...j.needs, schools: { ...j.needs?.schools, ...other } },
+                    needs: {
+                      ...j.needs,
+                      schools: { ...j.needs?.schools, [policy.id]: otherAnswer(policy.id, policy.followed) },
+                    },
                   }))
                 }
               >

@@ -12,7 +12,7 @@ import { BuildPanel } from './build';
 import { DriveSheet } from './drive';
 import { Findings } from './findings';
 import { Joints } from './joints';
-import { Mends } from './mends';
+import { Fixes } from './fixes';
 import { Plugged } from './plugged';
 
 /** The path joint by joint, what it carries, what stands in the way, and other parts beside what is. */
@@ -46,7 +46,7 @@ export function PathView() {
     >
       <Box sx={{ display: 'grid', gap: 2 }}>
         <BuildPanel path={path} />
-        <Mends job={job} direction={direction} />
+        <Fixes job={job} direction={direction} />
         <Plugged job={job} path={path} />
         <DriveSheet drive={job.build.drive} job={job.id} />
       </Box>

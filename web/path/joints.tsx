@@ -10,7 +10,7 @@ import {
 } from '@mui/material';
 import { useMemo, useState } from 'react';
 import type { Direction } from '@kymar/core/catalog/links';
-import { buildPath, explainFlow, type ConstraintId, type Path, type Requests } from '@kymar/core/build/path';
+import { buildPath, crowdWords, explainFlow, reasonOf, type ConstraintId, type Path, type Requests } from '@kymar/core/build/path';
 import { format } from '@kymar/core/units';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
@@ -78,8 +78,8 @@ export function Joints({ path, direction }: { path: Path; direction: Direction }
                   {narrowest && ' · narrowest'}
                   <Typography variant="caption" color="textSecondary" component="div">
                     {[
-                      constraint.link?.reason ?? ROLE[constraint.id],
-                      constraint.shared?.[direction] && `shared: ${constraint.shared[direction]}`,
+                      constraint.link ? reasonOf(constraint.link) : ROLE[constraint.id],
+                      constraint.shared?.[direction] && `shared: ${crowdWords(constraint.shared[direction])}`,
                     ]
                       .filter(Boolean)
                       .join('; ')}

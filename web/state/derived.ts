@@ -4,43 +4,30 @@ import { DIRECTIONS, type Direction } from '@kymar/core/catalog/links';
 import type { Path } from '@kymar/core/build/path';
 import { verdict, type Verdict } from '@kymar/core/verdict';
 import { settingOf } from '@kymar/core/choice/whatif';
+import type { Situation } from '@kymar/core/forecast';
+import { remembered } from './remembered';
+import { situationNow } from './situation';
 import { useRules } from './rules';
 
-/** Remembers the last answers by the identity of what they are made from; jobs are never changed in place. */
-function remembered<K extends readonly unknown[], V>(make: (...key: K) => V, most = 40): (...key: K) => V {
-  const kept: { key: K; value: V }[] = [];
-  return (...key) => {
-    const had = kept.find((entry) => entry.key.every((part, i) => part === key[i]));
-    if (had) return had.value;
-    const entry = { key, value: make(...key) };
-    kept.unshift(entry);
-    kept.length = Math.min(kept.length, most);
-    return entry.value;
-  };
-}
+/** As many jobs' answers are kept as a shop has open. */
+const MOST = 2000;
 
-type Build = NonNullable<Job['build']>;
 type Rules = NonNullable<ReturnType<typeof useRules.getState>['findings']>;
 const setting = remembered(
-  (
-    host: Job['host'],
-    build: Build,
-    activities: Job['activities'],
-    needs: Job['needs'],
-    direction: Direction,
-  ): Setting => settingOf({ host, build, activities, needs }, direction),
+  (situation: Situation, direction: Direction): Setting => settingOf(situation, direction),
+  MOST,
 );
-const found = remembered((rules: Rules, of: Setting): Finding[] => rules(of));
-const judged = remembered((job: Job): Verdict => verdict(job));
+const found = remembered((of: Setting, rules: Rules): Finding[] => rules(of), MOST);
+const judged = remembered((job: Job): Verdict => verdict(job), MOST);
 
 /** A job's path in one direction with what the rules need to know; null while nothing is built. */
-export const settingOfJob = (
-  { host, build, activities, needs }: Job,
-  direction: Direction,
-): Setting | null => (build ? setting(host, build, activities, needs, direction) : null);
+export function settingOfJob(job: Job, direction: Direction): Setting | null {
+  const situation = situationNow(job);
+  return situation && setting(situation, direction);
+}
 export const pathOfJob = (job: Job, direction: Direction = 'write'): Path | null =>
   settingOfJob(job, direction)?.path ?? null;
-export const findingsBy = (rules: Rules, of: Setting): Finding[] => found(rules, of);
+export const findingsBy = (rules: Rules, of: Setting): Finding[] => found(of, rules);
 export const verdictOf = (job: Job): Verdict => judged(job);
 
 /** A job's stages. Until the rules are there, only what the path itself shows is known to block it. */

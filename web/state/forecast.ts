@@ -1,25 +1,25 @@
 import { useEffect, useRef, useState } from 'react';
-import type { JobSheet, Plan } from '@kymar/core/forecast';
+import type { JobSheet, Situation } from '@kymar/core/forecast';
 import { sheetFor } from '../workers';
 
 /** The last sheets, so that coming back to a page shows it at once. */
-const kept: { key: readonly unknown[]; sheet: JobSheet | null }[] = [];
-const had = (key: readonly unknown[]) => kept.find((entry) => entry.key.every((part, i) => part === key[i]));
+const kept: { of: Situation; sheet: JobSheet | null }[] = [];
+const MOST = 20;
+const had = (of: Situation | null) => (of ? kept.find((entry) => entry.of === of) : undefined);
 
 /**
- * A job's forecast, worked out beside the page. While a new one is on its way the last one stands; of what changes faster than it can be worked out, the latest is.
+ * A situation's forecast, worked out beside the page. While a new one is on its way the last one stands; of what changes faster than it can be worked out, the latest is.
  * @returns undefined until the first is there; null where there is nothing to forecast
  */
-export function useForecast({ host, build, activities, needs, serviceYears }: Plan): {
+export function useForecast(situation: Situation | null): {
   sheet: JobSheet | null | undefined;
   fresh: boolean;
   problem: string | null;
 } {
-  const key = [host, build, activities, needs, serviceYears] as const;
-  const now = had(key);
+  const now = had(situation);
   const [last, setLast] = useState<JobSheet | null | undefined>(now?.sheet);
   const [problem, setProblem] = useState<string | null>(null);
-  const turn = useRef<{ busy: boolean; next: Plan | null }>({ busy: false, next: null });
+  const turn = useRef<{ busy: boolean; next: Situation | null }>({ busy: false, next: null });
   const alive = useRef(true);
   useEffect(() => {
     alive.current = true;
@@ -28,13 +28,12 @@ export function useForecast({ host, build, activities, needs, serviceYears }: Pl
     };
   }, []);
   useEffect(() => {
-    const ask = async (plan: Plan): Promise<void> => {
-      const of = [plan.host, plan.build, plan.activities, plan.needs, plan.serviceYears];
+    const ask = async (of: Situation): Promise<void> => {
       turn.current.busy = true;
       try {
-        const sheet = had(of)?.sheet ?? (await sheetFor(plan));
-        if (!had(of)) kept.unshift({ key: of, sheet });
-        kept.length = Math.min(kept.length, 20);
+        const sheet = had(of)?.sheet ?? (await sheetFor(of));
+        if (!had(of)) kept.unshift({ of, sheet });
+        kept.length = Math.min(kept.length, MOST);
         if (alive.current) {
           setLast(sheet);
           setProblem(null);
@@ -49,9 +48,10 @@ export function useForecast({ host, build, activities, needs, serviceYears }: Pl
       turn.current.next = null;
       if (next) await ask(next);
     };
-    const plan = { host, build, activities, needs, serviceYears } as Plan;
-    if (turn.current.busy) turn.current.next = plan;
-    else void ask(plan);
-  }, [host, build, activities, needs, serviceYears]);
+    if (!situation) return;
+    if (turn.current.busy) turn.current.next = situation;
+    else void ask(situation);
+  }, [situation]);
+  if (!situation) return { sheet: null, fresh: true, problem: null };
   return { sheet: now ? now.sheet : last, fresh: now !== undefined, problem: now ? null : problem };
 }

@@ -1,4 +1,5 @@
 import { type Run } from '@kymar/core/job';
+import { apart } from '@kymar/core/build/assembly';
 import { pathOf } from '@kymar/core/forecast';
 import type { Job } from '@kymar/core/job';
 import { shopNow } from './shop';
@@ -25,7 +26,7 @@ export function placesOf(job: Job): Place[] {
   return all.filter(
     ({ path }) =>
       !(path.host === job.host && path.build.port === build.port) &&
-      pathOf(path.host, path.build).blocked.length === 0,
+      pathOf({ machine: path.host, ...apart(path.build) }).blocked.length === 0,
   );
 }
 

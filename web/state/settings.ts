@@ -1,4 +1,5 @@
 import { create } from 'zustand';
+import type { OwnRanges } from '@kymar/core/catalog/assumptions';
 import { disks } from './disk';
 import { Records } from './records';
 import { setHealth } from './status';
@@ -17,6 +18,8 @@ export interface Settings {
   backupFolder?: unknown;
   /** Cells of exported tables are made safe for spreadsheet programs. */
   safeCells?: boolean;
+  /** The shop's own ranges in place of what Kymar assumes. */
+  ownRanges?: OwnRanges;
 }
 type Key = keyof Settings;
 

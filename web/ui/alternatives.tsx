@@ -6,9 +6,10 @@ import type { Direction } from '@kymar/core/catalog/links';
 import { nameOf, type Kind, type Part, type Shop } from '@kymar/core/catalog/parts';
 import type { JointId } from '@kymar/core/build/path';
 import { format } from '@kymar/core/units';
-import { alternatives, type Choice } from '@kymar/core/choice/whatif';
+import { optionsAt, type Option } from '@kymar/core/choice/whatif';
 import { changeJob } from '../state/jobs';
 import { useShop } from '../state/shop';
+import { useSituation } from '../state/situation';
 import { kindOfJoint } from './joint';
 
 /** As many are worked out at once; of a larger library what is typed says which. */
@@ -30,7 +31,7 @@ function narrowed(shop: Shop, joint: JointId, text: string): { shop: Shop; left:
 }
 
 /** Working ones first, the fastest on top; what blocks stands at the end with its reason. */
-const order = (a: Choice, b: Choice) =>
+const order = (a: Option, b: Option) =>
   Number(a.flow === null) - Number(b.flow === null) || (b.flow ?? 0) - (a.flow ?? 0);
 
 /** What else could stand at a joint, with what it would change, one key or click away. */
@@ -53,16 +54,14 @@ export default function AlternativesMenu({
     const found = narrowed(shop, joint, text);
     return [found.shop, found.left] as const;
   }, [shop, joint, text]);
-  const { host, build, activities, needs } = job;
+  const situation = useSituation(job);
   const list = useMemo(
-    () =>
-      build ? alternatives({ host, build, activities, needs }, within, joint, direction).sort(order) : [],
-    [host, build, activities, needs, within, joint, direction],
+    () => (situation ? optionsAt(situation, within, joint, direction).sort(order) : []),
+    [situation, within, joint, direction],
   );
-  const take = (choice: Choice) => {
-    const { host, build, activities } = choice.plan;
+  const take = ({ situation: { machine, work }, build }: Option) => {
     changeJob(job.id, (j) =>
-      rebuild({ ...j, activities: [...activities] }, { build, ...(host === j.host ? {} : { host }) }),
+      rebuild({ ...j, activities: [...work] }, { build, ...(machine === j.host ? {} : { host: machine }) }),
     );
     close();
   };
@@ -106,7 +105,7 @@ export default function AlternativesMenu({
             helperText={left > 0 ? `${left} more: type to narrow` : undefined}
           />
         )}
-        renderOption={({ key, ...props }, choice) => <Option key={key} choice={choice} props={props} />}
+        renderOption={({ key, ...props }, choice) => <OptionLine key={key} choice={choice} props={props} />}
       />
       {joint === 'host' && (
         <Typography
@@ -123,11 +122,11 @@ export default function AlternativesMenu({
   );
 }
 
-function Option({
+function OptionLine({
   choice: { name, beside, flow, gain, taken, blocks },
   props,
 }: {
-  choice: Choice;
+  choice: Option;
   props: React.HTMLAttributes<HTMLLIElement>;
 }) {
   const told =

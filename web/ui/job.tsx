@@ -3,7 +3,7 @@ import { Suspense, useState } from 'react';
 import { Link, Outlet, useLocation, useOutletContext, useParams } from 'react-router';
 import { directionOf, type Job } from '@kymar/core/job';
 import type { Direction } from '@kymar/core/catalog/links';
-import type { Joint, Path } from '@kymar/core/build/path';
+import { blockWords, type Joint, type Path } from '@kymar/core/build/path';
 import { format } from '@kymar/core/units';
 import { pathOfJob, useStages, verdictOf } from '../state/derived';
 import { useJobs } from '../state/jobs';
@@ -182,7 +182,7 @@ function Strip({ job, path, direction }: { job: Job; path: Path; direction: Dire
       >
         {path.blocked.length > 0 ? (
           <Box component="span" sx={{ color: 'error.main', fontWeight: 600 }}>
-            Nothing flows: {path.blocked[0]}.
+            Nothing flows: {blockWords(path.blocked[0]!)}.
           </Box>
         ) : (
           <>

@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
-import { sheetOf, type Plan } from '@kymar/core/forecast';
+import { freeze, sheetOf } from '@kymar/core/forecast';
 
-/** A job's forecast, whole. A worker of its own: a slider does not wait behind the years or a comparison. */
-const forecast = { sheet: (job: Plan) => sheetOf(job) };
+/** What a forecast takes, whole. A worker of its own: a slider does not wait behind the years or a comparison. */
+const forecast = { sheet: sheetOf, freeze };
 export type Forecasting = typeof forecast;
 expose(forecast);

@@ -1,8 +1,9 @@
 import { wrap, type Remote } from 'comlink';
-import type { DaysForecast, JobSheet, Plan as ForecastPlan } from '@kymar/core/forecast';
+import type { DaysForecast, JobSheet, Situation } from '@kymar/core/forecast';
+import type { FrozenForecast, Job } from '@kymar/core/job';
 import type { Direction } from '@kymar/core/catalog/links';
 import type { Drive, Shop } from '@kymar/core/catalog/parts';
-import type { Mend, Plan } from '@kymar/core/choice/whatif';
+import type { Fix } from '@kymar/core/choice/whatif';
 import type { Forecasting } from './forecast';
 import type { Reading } from './reading';
 import type { Compared, Work } from './whatif';
@@ -56,23 +57,28 @@ const reading = new Helper<Reading>(
 export const warmUp = (): void => [whatif, forecasting, reading].forEach((helper) => void helper.start());
 
 /** Changes that help a path, worked out in a worker. */
-export const mendsOf = (plan: Plan, shop: Shop, direction: Direction): Promise<Mend[]> =>
-  whatif.ask((w) => w.mends(plan, shop, direction));
+export const fixesOf = (situation: Situation, shop: Shop, direction: Direction): Promise<Fix[]> =>
+  whatif.ask((w) => w.fixes(situation, shop, direction));
 
 /** A job's days lived through, in a worker. */
-export const daysOf = (job: ForecastPlan, years: number): Promise<DaysForecast | null> =>
-  whatif.ask((w) => w.days(job, years));
+export const daysOf = (situation: Situation, years: number): Promise<DaysForecast | null> =>
+  whatif.ask((w) => w.days(situation, years));
 
 /** A job's build held against it with other drives, in a worker. @throws RangeError for what cannot be compared */
 export const comparisonOf = (
-  job: Plan,
+  situation: Situation,
   shop: Shop,
   activity: string,
   drives: readonly Drive[],
-): Promise<Compared> => whatif.ask((w) => w.compare(job, shop, activity, drives));
+): Promise<Compared> => whatif.ask((w) => w.compare(situation, shop, activity, drives));
 
-/** A job's forecast with its bands, in a worker of its own. */
-export const sheetFor = (job: ForecastPlan): Promise<JobSheet | null> => forecasting.ask((w) => w.sheet(job));
+/** A situation's forecast with its bands, in a worker of its own. */
+export const sheetFor = (situation: Situation): Promise<JobSheet | null> =>
+  forecasting.ask((w) => w.sheet(situation));
+
+/** A job's forecast frozen as it stands. @throws RangeError when there is nothing to freeze */
+export const frozenOf = (job: Job, id: string, at: string): Promise<FrozenForecast> =>
+  forecasting.ask((w) => w.freeze(job, id, at));
 
 /** Files read beside the page. */
 export const read = {

@@ -1,9 +1,9 @@
 import { expose } from 'comlink';
 import { compareBuilds, type Comparison } from '@kymar/core/choice/compare';
 import type { Estimate } from '@kymar/core/evidence';
-import { repeatJob, type Plan } from '@kymar/core/forecast';
+import { forecastDays, type Situation } from '@kymar/core/forecast';
 import type { Drive, Shop } from '@kymar/core/catalog/parts';
-import { mends, withDrives, type Plan as Setting } from '@kymar/core/choice/whatif';
+import { fixes, withDrives } from '@kymar/core/choice/whatif';
 
 /** A comparison without what cannot cross to the page: functions and draws stay here. */
 export type Compared = Omit<Comparison, 'builds'> & {
@@ -15,10 +15,10 @@ export type Compared = Omit<Comparison, 'builds'> & {
 
 /** What takes longer than a page may stand still. */
 const work = {
-  mends,
-  days: (job: Plan, years: number) => repeatJob(job, { years }),
-  compare: (job: Setting, shop: Shop, activity: string, drives: readonly Drive[]): Compared => {
-    const { builds: list, ...rest } = compareBuilds(job, activity, withDrives(job, shop, drives, activity));
+  fixes,
+  days: (situation: Situation, years: number) => forecastDays(situation, { years }),
+  compare: (situation: Situation, shop: Shop, activity: string, drives: readonly Drive[]): Compared => {
+    const { builds: list, ...rest } = compareBuilds(situation, activity, withDrives(situation, shop, drives, activity));
     return {
       ...rest,
       builds: list.map(({ forecast, ...b }) => ({

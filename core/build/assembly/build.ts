@@ -10,14 +10,10 @@ export const Seen = z.object({
 });
 export type Seen = z.infer<typeof Seen>;
 
-/** What a path is made of, by value: a job file must stand alone. */
-export const Build = z.object({
+/** What is handed over: a drive or several, what they sit in, what belongs to them. By value: a job file must stand alone. */
+export const Device = z.object({
   drive: Drive,
   bridge: Bridge.nullable(),
-  cable: Cable.nullable(),
-  port: Id,
-  /** Hubs and docks between, from the drive towards the host. */
-  hops: z.array(Hop).max(8).optional(),
   /** Drives of this kind working at once in the bays of the bridge. */
   together: z.number().int().min(1).max(32).optional(),
   /** How those drives are put together to one; absent: each for itself. A strip, in B, is what one member holds before the next has its turn. */
@@ -34,6 +30,27 @@ export const Build = z.object({
     })
     .optional(),
   accessories: z.array(Accessory).max(20).optional(),
+});
+export type Device = z.infer<typeof Device>;
+
+/** How a device hangs on one machine. */
+export const Connection = z.object({
+  cable: Cable.nullable(),
+  /** The machine's port, by id. */
+  port: Id,
+  /** Hubs and docks between, from the drive towards the host. */
+  hops: z.array(Hop).max(8).optional(),
+  /** What the system there was seen to negotiate. */
   seen: Seen.optional(),
 });
+export type Connection = z.infer<typeof Connection>;
+
+/** A device with the way it hangs on its machine. */
+export const Build = z.object({ ...Device.shape, ...Connection.shape });
 export type Build = z.infer<typeof Build>;
+
+/** The two halves of a build. */
+export function apart(build: Build): { device: Device; connection: Connection } {
+  const { cable, port, hops, seen, ...device } = build;
+  return { device, connection: { cable, port, ...(hops ? { hops } : {}), ...(seen ? { seen } : {}) } };
+}

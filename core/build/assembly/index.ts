@@ -1,1 +1,1 @@
-export { Build, Seen } from './build';
+export { apart, Build, Connection, Device, Seen } from './build';

@@ -1,6 +1,9 @@
-import { exactly, spread } from '../../stats';
-import { ceilingOf, linkById, practicalOf, type Direction, type Link } from '../../catalog/links';
+import { recordersFor, type Recorders } from '../../evidence';
+import { ASSUMPTIONS, assumedRange } from '../../catalog/assumptions';
+import { exactly } from '../../stats';
+import { ceilingOf, expectedRate, linkById, type Link } from '../../catalog/links';
 import type { Busy } from '../../catalog/parts';
+import { crowd } from './crowd';
 import { isBulkOnly } from './depth';
 import {
   behind,
@@ -10,28 +13,26 @@ import {
   sharedConstraint,
   systemConstraint,
   type Constraint,
-  type Crowd,
 } from './constraint';
 import type { Links } from './links';
-import type { Negotiated } from './negotiate';
+import type { Negotiated, ParticipantId, Why } from './negotiate';
 import { isConverting, type PathParts } from './parts';
-
-/** A built-in drive nobody knows [memory]. */
-const BUILT_IN = { read: spread(100e6, 500e6, 3000e6), write: spread(100e6, 500e6, 5000e6) };
 
 /** Every constraint of a path, from the media to the other end. */
 export function collect(parts: PathParts, links: Links): Constraint[] {
   const { drive, bridge, host, port, hops = [], endpoint } = parts;
   const { inner, outer } = links;
+  const record = recordersFor(parts.own);
   const found: Constraint[] = [
     partConstraint(
+      record,
       'media',
       drive.model,
       { read: drive.read, write: drive.write },
       both((d) => behind((inner ?? outer).mode, d)),
     ),
   ];
-  if (inner?.mode) found.push(linkConstraint('inner', { ...inner, mode: inner.mode }));
+  if (inner?.mode) found.push(linkConstraint(record, 'inner', { ...inner, mode: inner.mode }));
   const splits = bridge !== null && !isConverting(bridge);
   const shared = (constraint: Constraint, duplex: boolean, neighbours: readonly Busy[], twice = false) =>
     sharedConstraint(
@@ -44,6 +45,7 @@ export function collect(parts: PathParts, links: Links): Constraint[] {
     found.push(
       shared(
         partConstraint(
+          record,
           'bridge',
           bridge.model,
           { read: bridge.read, write: bridge.write },
@@ -57,6 +59,7 @@ export function collect(parts: PathParts, links: Links): Constraint[] {
 
   if (outer.mode) {
     const link = linkConstraint(
+      record,
       'outer',
       { ...outer, mode: outer.mode },
       isBulkOnly(parts) && outer.mode.family === 'usb',
@@ -68,6 +71,7 @@ export function collect(parts: PathParts, links: Links): Constraint[] {
     if (!hop.mode) return;
     // One command at a time is slow over every link on the way.
     const link = linkConstraint(
+      record,
       `hub-${i}`,
       { ...hop, mode: hop.mode },
       isBulkOnly(parts) && hop.mode.family === 'usb',
@@ -79,8 +83,9 @@ export function collect(parts: PathParts, links: Links): Constraint[] {
   if (uplink) {
     const mode = bestOf(uplink.modes);
     const link = linkConstraint(
+      record,
       'uplink',
-      { mode, reason: `${port.position} hangs on ${uplink.name} with others`, limiters: [], without: null },
+      alone(mode, { id: 'uplink', port: port.position, uplink: uplink.name }),
       false,
       `${uplink.name}, ${mode.name}`,
     );
@@ -101,35 +106,34 @@ export function collect(parts: PathParts, links: Links): Constraint[] {
     const slowest = both((d) => onWay.reduce((a, b) => (b.rate[d].expected < a.rate[d].expected ? b : a)));
     found.push(systemConstraint(words, { ...system.efficiency, value: system.efficiency.value }, slowest));
   }
-  found.push(...otherEnd(parts).map((c) => shared(c, c.link ? whole(c.link.mode) : true, [])));
+  found.push(...otherEnd(record, parts).map((c) => shared(c, c.link ? whole(c.link.mode) : true, [])));
   return found;
 }
 
 /** What stands at the other end, and the link it hangs on where it is not built in. */
-function otherEnd({ host, endpoint }: PathParts): Constraint[] {
+function otherEnd(record: Recorders, { host, endpoint }: PathParts): Constraint[] {
   // Reading from the drive writes to the other end, and the other way about.
   if (!endpoint)
     return [
       partConstraint(
+        record,
         'other',
         host.storage.name,
         { read: host.storage.write, write: host.storage.read },
-        BUILT_IN,
-        'built-in drives in use, from disks to fast flash',
+        both((d) => assumedRange(d === 'read' ? 'built-in.taking' : 'built-in.delivering', record.bare.own)),
+        ASSUMPTIONS['built-in.taking'].on,
       ),
     ];
   const port = host.ports.find((p) => p.id === endpoint.port);
   const own = bestOf(endpoint.modes);
   const ways = [own, ...(port ? [bestOf(port.modes)] : [])];
-  const mode = ways.reduce((a, b) => (worth(b) < worth(a) ? b : a));
-  const reason =
-    port && mode !== own
-      ? `${endpoint.name} in ${port.position}, which runs ${mode.name}`
-      : `${endpoint.name} hangs on ${own.name}`;
-  const link: Negotiated & { mode: Link } = { mode, reason, limiters: [], without: null };
+  const mode = ways.reduce((a, b) => (expectedRate(b) < expectedRate(a) ? b : a));
+  const held = port && mode !== own ? port.position : null;
+  const link = alone(mode, { id: 'other end', name: endpoint.name, port: held });
   return [
-    linkConstraint('far', link, false, `${mode.name} to ${endpoint.name}`),
+    linkConstraint(record, 'far', link, false, `${mode.name} to ${endpoint.name}`),
     partConstraint(
+      record,
       'other',
       endpoint.name,
       { read: endpoint.write, write: endpoint.read },
@@ -139,32 +143,18 @@ function otherEnd({ host, endpoint }: PathParts): Constraint[] {
   ];
 }
 
-const worth = (link: Link) => practicalOf(link, 'read').expected;
+/** A link that nothing was negotiated for. */
+const alone = (mode: Link, why: Why): Negotiated<ParticipantId> & { mode: Link } => ({
+  mode,
+  why,
+  participants: [],
+  limiters: [],
+  without: null,
+});
+
 const bestOf = (modes: readonly string[]): Link =>
-  modes.map(linkById).reduce((a, b) => (worth(b) > worth(a) ? b : a));
+  modes.map(linkById).reduce((a, b) => (expectedRate(b) > expectedRate(a) ? b : a));
 
 /** Neighbours that pass hub i: those on it and on all before it. */
 const busyUpTo = ({ hops = [] }: PathParts, i: number): Busy[] =>
   hops.slice(0, i + 1).flatMap((hop) => hop.busy ?? []);
-
-/** Who passes one thing in one direction. On a link that both directions share, all count, and a copy whose both ends hang on it passes twice. */
-function crowd(
-  { together = 1, endpoint }: PathParts,
-  direction: Direction,
-  fullDuplex: boolean,
-  neighbours: readonly Busy[],
-  bothEnds: boolean,
-): Crowd {
-  const beside = neighbours.filter((n) => !fullDuplex || n.direction === direction);
-  const twice = bothEnds && !fullDuplex;
-  const words = [
-    together > 1 ? `${together} drives at once` : '',
-    twice ? `the copy comes and goes over it (${endpoint!.name} hangs on it too)` : '',
-    ...beside.map((n) => `${n.name} ${n.direction === 'read' ? 'reading' : 'writing'}`),
-  ].filter(Boolean);
-  return {
-    own: together * (twice ? 2 : 1),
-    wants: beside.map((n) => n.want ?? Infinity),
-    words: words.join(', '),
-  };
-}

@@ -1,5 +1,7 @@
-import { spread, type Spread } from '../../stats';
-import { formula, given, type Estimate } from '../../evidence';
+import type { Spread } from '../../stats';
+import { assumed } from '../../catalog/assumptions';
+import type { Direction } from '../../catalog/links';
+import { formula, type Recorder } from '../../evidence';
 import type { Drive } from '../../catalog/parts';
 import { isConverting, type PathParts } from './parts';
 import type { Requests } from './requests';
@@ -12,13 +14,6 @@ const depthRate = formula({
   of: (m, x) => m.min(x.path, m.div(m.mul(x.depth, x.block), m.add(x.latency, m.div(x.block, x.path)))),
 });
 
-/** Time from asking to the first byte, drive and system together, in s [memory]; a disk turns and seeks first. A USB bridge adds 50 to 150 µs [practice]. */
-const LATENCY: Record<'pcie' | 'sata' | 'disk', Spread> = {
-  pcie: spread(20e-6, 40e-6, 90e-6),
-  sata: spread(50e-6, 80e-6, 150e-6),
-  disk: spread(2e-3, 9e-3, 16e-3),
-};
-const USB_LATENCY = spread(50e-6, 100e-6, 150e-6);
 const bothLatencies = formula({
   name: 'latency',
   unit: 's',
@@ -30,33 +25,34 @@ export const interfaceOf = (drive: Drive): 'pcie' | 'sata' =>
   drive.modes.some((mode) => mode.startsWith('pcie')) ? 'pcie' : 'sata';
 
 /** What the links carry when requests come so: bulk-only takes one at a time whatever is asked. */
-export function atDepth(
-  links: Estimate,
+export function atDepth<T extends Spread>(
+  record: Recorder<T>,
+  links: T,
   parts: PathParts,
+  direction: Direction,
   usb: boolean,
   { block, depth }: Requests,
-): Estimate {
+): T {
   const { drive } = parts;
-  const own = given('drive and system', LATENCY[drive.media === 'disk' ? 'disk' : interfaceOf(drive)], 's', {
-    kind: 'memory',
-  });
+  const own = assumed(
+    record,
+    drive.media === 'disk' ? 'latency.disk' : `latency.${interfaceOf(drive)}.${direction}`,
+  );
   const latency = usb
-    ? bothLatencies.explain({
-        drive: own,
-        bridge: given('USB bridge', USB_LATENCY, 's', { kind: 'practice' }),
-      })
+    ? record.of(bothLatencies, { drive: own, bridge: assumed(record, 'usb-latency') })
     : own;
   const single = isBulkOnly(parts) && usb;
   const asRun = { kind: 'entered', note: 'as the requests come' } as const;
-  const under = given(
-    'requests under way',
-    single ? 1 : depth,
-    'count',
-    single ? { kind: 'practice', note: 'bulk-only takes one at a time' } : asRun,
-  );
-  return depthRate.explain(
-    { path: links, depth: under, block: given('size of a request', block, 'B', asRun), latency },
-    { ...(links.ceiling === undefined ? {} : { ceiling: links.ceiling }) },
+  const oneAtATime = { kind: 'practice', note: 'bulk-only takes one at a time' } as const;
+  return record.of(
+    depthRate,
+    {
+      path: links,
+      depth: record.given('requests under way', single ? 1 : depth, 'count', single ? oneAtATime : asRun),
+      block: record.given('size of a request', block, 'B', asRun),
+      latency,
+    },
+    links.ceiling === undefined ? {} : { ceiling: links.ceiling },
   );
 }
 

@@ -1,17 +1,11 @@
-export {
-  buildPath,
-  explainFlow,
-  hardCeiling,
-  type Path,
-  type Joint,
-  type JointId,
-  type Bottleneck,
-  type Stretch,
-} from './path';
+export { buildPath, screenPath, hardCeiling } from './path';
+export type { Path, Joint, JointId, Bottleneck } from './path';
+export { explainFlow, flowOf, type Reach } from './flow';
 export { rateOf, type Constraint, type ConstraintId } from './constraint';
-export { negotiate, type Negotiated, type Participant } from './negotiate';
-export { isConverting, mismatches, portOf, type PathParts } from './parts';
+export { bestShared, negotiate, type Negotiated, type Participant, type ParticipantId } from './negotiate';
+export { isConverting, portOf, type Block, type PathParts } from './parts';
 export { atDepth, interfaceOf, isBulkOnly } from './depth';
 export type { Requests } from './requests';
-export { fairShares, type Flow } from './share';
 export { lastLink, type Links } from './links';
+export type { Crowd } from './crowd';
+export { blockWords, crowdWords, reasonOf } from './words';

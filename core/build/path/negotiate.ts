@@ -1,24 +1,38 @@
-import { linkById, modesOf, practicalOf, type Link } from '../../catalog/links';
+import { expectedRate, linkById, modesOf, type Link } from '../../catalog/links';
 
-/** Who takes part in a link: an end, or the cable between. */
-export interface Participant {
+/** A place in a link: an end, or the cable between. Behind hubs each has its own. */
+export type ParticipantId = 'drive' | 'bridge' | 'cable' | 'port' | `hub-${number}` | `hub-${number}-cable`;
+
+/** Who takes part in a link. */
+export interface Participant<Id extends string = string> {
+  id: Id;
   name: string;
   modes: readonly string[];
 }
 
-export interface Negotiated {
+/** Why a link runs as it does. */
+export type Why =
+  /** The best that all share, or none that they do. */
+  | { id: 'shared' }
+  /** The system says it negotiated less than all on it could. */
+  | { id: 'seen' }
+  /** A hub's port offers nothing that the hub's own uplink carries. */
+  | { id: 'nothing offered'; by: string }
+  /** Several ports hang on one uplink. */
+  | { id: 'uplink'; port: string; uplink: string }
+  /** What stands at the other end hangs on a link of its own, or in a port that runs less. */
+  | { id: 'other end'; name: string; port: string | null };
+
+export interface Negotiated<Id extends string = string> {
   /** The mode it runs at; null where nothing is shared. */
   mode: Link | null;
-  /** Why that one, in words. */
-  reason: string;
+  why: Why;
+  participants: readonly Participant<Id>[];
   /** The participants without which the link would run faster; several when no single one's exchange would help. */
-  limiters: string[];
+  limiters: Id[];
   /** The mode it would run at without the limiters. */
   without: Link | null;
 }
-
-/** Order of preference: what good equipment reads at, then the hard ceiling's family order in the table. */
-const worth = (link: Link) => practicalOf(link, 'read').expected;
 
 function best(participants: readonly Participant[]): Link | null {
   const [first, ...others] = participants.map((p) => modesOf(p.modes));
@@ -27,53 +41,39 @@ function best(participants: readonly Participant[]): Link | null {
   for (const id of first) {
     if (!others.every((modes) => modes.has(id))) continue;
     const link = linkById(id);
-    if (!found || worth(link) > worth(found)) found = link;
+    if (!found || expectedRate(link) > expectedRate(found)) found = link;
   }
   return found;
 }
 
+/** The best mode that lists of modes share; null where there is none. */
+export const bestShared = (...lists: readonly (readonly string[])[]): Link | null =>
+  best(lists.map((modes) => ({ id: '', name: '', modes })));
+
 /** The best mode that all participants share, and who holds it down. */
-export function negotiate(participants: readonly Participant[]): Negotiated {
+export function negotiate<Id extends string>(participants: readonly Participant<Id>[]): Negotiated<Id> {
   const mode = best(participants);
-  const freed = participants
-    .map((p) => ({ name: p.name, mode: best(participants.filter((other) => other !== p)) }))
-    .filter(
-      (f): f is { name: string; mode: Link } =>
-        f.mode !== null && participants.length > 1 && (!mode || worth(f.mode) > worth(mode)),
-    )
-    .sort((a, b) => worth(b.mode) - worth(a.mode));
-  const { limiters, without } = freed[0]
-    ? { limiters: freed.map((f) => f.name), without: freed[0].mode }
+  const better = (other: Link | null): other is Link =>
+    other !== null && participants.length > 1 && (!mode || expectedRate(other) > expectedRate(mode));
+  const freed: { id: Id; mode: Link }[] = [];
+  for (const one of participants) {
+    const other = best(participants.filter((p) => p !== one));
+    if (better(other)) freed.push({ id: one.id, mode: other });
+  }
+  freed.sort((a, b) => expectedRate(b.mode) - expectedRate(a.mode));
+  const held = freed[0]
+    ? { limiters: freed.map((f) => f.id), without: freed[0].mode }
     : heldTogether(participants, mode);
-  const names = inWords(participants.map((p) => p.name));
-  if (!mode)
-    return {
-      mode,
-      limiters,
-      without,
-      reason: without
-        ? `${inWords(limiters)} ${limiters.length > 1 ? 'share' : 'shares'} no mode with the rest of ${names}`
-        : `no mode is shared by ${names}`,
-    };
-  if (!without) return { mode, limiters, without, reason: `the best mode that ${names} share` };
-  return {
-    mode,
-    limiters,
-    without,
-    reason: `held to ${mode.name} by ${inWords(limiters)}; without that it could run ${without.name}`,
-  };
+  return { mode, why: { id: 'shared' }, participants, ...held };
 }
 
 /** Where exchanging one participant alone would not help: all those that fall short of the best one's own mode. */
-function heldTogether(
-  participants: readonly Participant[],
+function heldTogether<Id extends string>(
+  participants: readonly Participant<Id>[],
   mode: Link | null,
-): { limiters: string[]; without: Link | null } {
-  const own = participants.map((p) => ({ name: p.name, best: best([p])! }));
-  const peak = own.reduce((a, b) => (worth(b.best) > worth(a.best) ? b : a)).best;
-  if (mode === null || worth(peak) <= worth(mode)) return { limiters: [], without: null };
-  return { limiters: own.filter((p) => worth(p.best) < worth(peak)).map((p) => p.name), without: peak };
+): Pick<Negotiated<Id>, 'limiters' | 'without'> {
+  const own = participants.map((p) => ({ id: p.id, rate: expectedRate(best([p])!), best: best([p])! }));
+  const peak = own.reduce((a, b) => (b.rate > a.rate ? b : a));
+  if (mode === null || peak.rate <= expectedRate(mode)) return { limiters: [], without: null };
+  return { limiters: own.filter((p) => p.rate < peak.rate).map((p) => p.id), without: peak.best };
 }
-
-const inWords = (names: readonly string[]): string =>
-  names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : (names[0] ?? '');

@@ -1,4 +1,6 @@
+import type { OwnRanges } from '../../catalog/assumptions';
 import type { Bridge, Cable, Connector, Drive, Endpoint, Hop, Host, Port } from '../../catalog/parts';
+import type { Negotiated } from './negotiate';
 import type { Requests } from './requests';
 
 /** The parts of one path: drive, what it sits in, cable, hubs between, the port of the host, and what stands at the other end. */
@@ -18,6 +20,8 @@ export interface PathParts {
   together?: number | undefined;
   /** How requests come; absent: as a system's copy keeps the path full. */
   requests?: Requests | undefined;
+  /** The shop's own ranges in place of what is assumed. */
+  own?: OwnRanges | undefined;
 }
 
 /** Whether the drive's link ends in the bridge: it turns the interface into another one, or has a switch of its own. */
@@ -52,31 +56,43 @@ export function portOf(hop: Hop): {
   };
 }
 
-type End = [name: string, connector: Connector];
+/** A plug or socket, and what it belongs to. */
+export interface End {
+  name: string;
+  connector: Connector;
+}
 
-/** Plugs and sockets that meet but do not match, in words. */
-export function mismatches(parts: PathParts): string[] {
+/** Why nothing flows at a place. */
+export type Block =
+  | { id: 'plug'; a: End; b: End }
+  | { id: 'lead'; cable: Cable; a: End; b: End }
+  | { id: 'no cable'; box: string; to: string }
+  | { id: 'no mode'; link: Negotiated };
+
+/** Plugs and sockets that meet but do not match. */
+export function mismatches(parts: PathParts): Block[] {
   const { drive, bridge, cable, port, hops = [] } = parts;
-  const found: string[] = [];
+  const found: Block[] = [];
   const meet = (a: End, b: End) => {
-    if (a[1] !== b[1]) found.push(`${a[0]} (${a[1]}) does not go into ${b[0]} (${b[1]})`);
+    if (a.connector !== b.connector) found.push({ id: 'plug', a, b });
   };
-  const joins = (lead: Cable, from: End, to: End) => {
-    const [a, b] = lead.ends;
-    if (!(a === from[1] && b === to[1]) && !(b === from[1] && a === to[1]))
-      found.push(`${lead.name} (${a} to ${b}) does not join ${from[0]} (${from[1]}) and ${to[0]} (${to[1]})`);
+  const joins = (lead: Cable, a: End, b: End) => {
+    const [one, two] = lead.ends;
+    const fits = (one === a.connector && two === b.connector) || (two === a.connector && one === b.connector);
+    if (!fits) found.push({ id: 'lead', cable: lead, a, b });
   };
   const first = firstPort(parts);
-  const driveEnd: End = [drive.model, drive.plug];
-  if (bridge) meet(driveEnd, [bridge.model, bridge.socket]);
-  const outer: End = bridge ? [bridge.model, bridge.plug] : driveEnd;
-  if (cable) joins(cable, outer, [first.name, first.connector]);
-  else if (bridge && bridge.kind !== 'adapter') found.push(`${bridge.model} needs a cable to ${first.name}`);
-  else meet(outer, [first.name, first.connector]);
+  const driveEnd: End = { name: drive.model, connector: drive.plug };
+  if (bridge) meet(driveEnd, { name: bridge.model, connector: bridge.socket });
+  const outer: End = bridge ? { name: bridge.model, connector: bridge.plug } : driveEnd;
+  if (cable) joins(cable, outer, first);
+  else if (bridge && bridge.kind !== 'adapter')
+    found.push({ id: 'no cable', box: bridge.model, to: first.name });
+  else meet(outer, first);
   hops.forEach(({ hub, cable: lead }, i) => {
     const next = hops[i + 1];
-    const up = next ? portOf(next) : { name: port.position, connector: port.connector };
-    joins(lead, [hub.model, hub.plug], [up.name, up.connector]);
+    const up: End = next ? portOf(next) : { name: port.position, connector: port.connector };
+    joins(lead, { name: hub.model, connector: hub.plug }, up);
   });
   return found;
 }

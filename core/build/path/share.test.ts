@@ -1,6 +1,53 @@
 import fc from 'fast-check';
-import { fairShares, type Flow } from '.';
 import { levelFormula } from './share';
+
+/** One flow over shared resources. */
+interface Taker {
+  /** B/s it would take if nothing were in the way; Infinity for all it can get. */
+  demand: number;
+  /** Which resources it passes, by index, and how often each. */
+  uses: readonly { resource: number; times: number }[];
+}
+
+/**
+ * The reference: max-min fair shares by progressive filling: all flows rise together, one stops when a resource on its way is full or it has what it wants.
+ * @param capacities B/s of each resource
+ * @returns B/s of each flow; a flow without demand and without resources gets Infinity
+ */
+function fairShares(flows: readonly Taker[], capacities: readonly number[]): number[] {
+  const rates = flows.map(() => Infinity);
+  const open = new Set(flows.keys());
+  const left = [...capacities];
+  while (open.size > 0) {
+    const wanted = capacities.map((_, r) =>
+      [...open].reduce(
+        (sum, f) =>
+          sum + flows[f]!.uses.filter((u) => u.resource === r).reduce((times, u) => times + u.times, 0),
+        0,
+      ),
+    );
+    const full = Math.min(
+      Infinity,
+      ...left.map((capacity, r) => (wanted[r]! > 0 ? Math.max(capacity, 0) / wanted[r]! : Infinity)),
+    );
+    const content = Math.min(...[...open].map((f) => flows[f]!.demand));
+    const level = Math.min(full, content);
+    if (level === Infinity) break;
+    const stops = [...open].filter(
+      (f) =>
+        flows[f]!.demand <= level ||
+        flows[f]!.uses.some(
+          (u) => u.times > 0 && left[u.resource]! / wanted[u.resource]! <= level * (1 + 1e-12),
+        ),
+    );
+    for (const f of stops) {
+      rates[f] = level;
+      open.delete(f);
+      for (const { resource, times } of flows[f]!.uses) left[resource]! -= level * times;
+    }
+  }
+  return rates;
+}
 
 const someFlows = fc
   .integer({ min: 1, max: 4 })
@@ -19,7 +66,7 @@ const someFlows = fc
       ),
     }),
   );
-const load = (flows: readonly Flow[], rates: readonly number[], resource: number) =>
+const load = (flows: readonly Taker[], rates: readonly number[], resource: number) =>
   flows.reduce(
     (sum, flow, f) =>
       sum + flow.uses.filter((u) => u.resource === resource).reduce((s, u) => s + u.times * rates[f]!, 0),
@@ -27,7 +74,7 @@ const load = (flows: readonly Flow[], rates: readonly number[], resource: number
   );
 
 /** By brute force: one crumb at a time to whoever has least and can still take one. */
-function crumbs(flows: readonly Flow[], capacities: readonly number[], crumb: number): number[] {
+function crumbs(flows: readonly Taker[], capacities: readonly number[], crumb: number): number[] {
   const rates = flows.map(() => 0);
   const takes = (f: number) => {
     const more = rates.map((r, i) => (i === f ? r + crumb : r));

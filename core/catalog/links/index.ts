@@ -6,6 +6,7 @@ export {
   lineRateOf,
   practicalOf,
   explainPractical,
+  expectedRate,
   packetRate,
   PACKETS,
 } from './rate';

@@ -189,3 +189,6 @@ const LINE_RATE: Record<string, number> = {
   'usb4-80': 80e9,
   'cfexpress-b': 16e9,
 };
+
+/** What a link is worth beside others: what good equipment reads over it, B/s. */
+export const expectedRate = (link: Link): number => practicalOf(link, 'read').expected;

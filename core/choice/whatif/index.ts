@@ -1,3 +1,3 @@
-export { settingOf, type Plan } from './setting';
-export { alternatives, firstBuild, withDrives, type Choice } from './alternatives';
-export { mends, tried, type Mend, type Cost } from './mend';
+export { settingOf } from './setting';
+export { firstBuild, optionsAt, withDrives, type Option } from './options';
+export { fixes, tried, type Cost, type Fix } from './fix';

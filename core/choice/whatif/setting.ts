@@ -1,20 +1,21 @@
-import { type Build } from '../../build/assembly';
-import { pathOf } from '../../forecast';
+import { directionOf, type Activity } from '../../job';
 import type { Setting } from '../../fit';
-import { directionOf, type Job } from '../../job';
 import type { Direction } from '../../catalog/links';
+import { pathOf, type Situation } from '../../forecast';
 
-/** What is to be changed: a job's host, its build and what it asks. */
-export type Plan = Pick<Job, 'host' | 'activities' | 'needs'> & { build: Build };
+/** The first activity in a direction: its other end stands for all of them. */
+export const firstOf = (work: readonly Activity[], direction: Direction): Activity | undefined =>
+  work.find((activity) => directionOf(activity) === direction);
 
-/** The path of a plan in one direction with what the rules need to know; the other end is that of the first activity in this direction. */
-export function settingOf({ host, build, activities, needs }: Plan, direction: Direction): Setting {
-  const endpoint = activities.find((a) => directionOf(a) === direction)?.endpoint;
+/** The path of a situation in one direction with what the rules need to know; the other end is that of the first activity in this direction. */
+export function settingOf(situation: Situation, direction: Direction): Setting {
+  const { device, work, needs, own } = situation;
   return {
-    path: pathOf(host, build, endpoint),
+    path: pathOf(situation, firstOf(work, direction)?.endpoint),
     direction,
     needs,
-    activities,
-    accessories: build.accessories,
+    activities: work,
+    accessories: device.accessories,
+    own,
   };
 }

@@ -8,7 +8,6 @@ export {
   randomMembers,
   STRIP,
   writeMultiple,
-  STACK_COST,
   throughArray,
   membersTogether,
   usable,

@@ -137,15 +137,6 @@ export function writeMultiple({ mode, members: n }: Way, small: boolean): number
   return 1;
 }
 
-/**
- * What passing a byte through the array's own layer costs beside the link, s per byte [practice]: 0.16 ns gives both trade figures, 780 to 900 MB/s of four
- * SATA drives behind 10 Gb/s and 400 to 460 behind 5 Gb/s; a share of the link's rate gives only one of them. Firmware has its own chip for it.
- */
-export const STACK_COST: Record<Layout['by'], Spread> = {
-  firmware: spread(0.02e-9, 0.08e-9, 0.16e-9),
-  system: spread(0.05e-9, 0.12e-9, 0.22e-9),
-};
-
 /** Links as seen through the array's layer. */
 export const throughArray = formula({
   name: 'links through the array’s layer',

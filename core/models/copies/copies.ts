@@ -1,6 +1,7 @@
-import { eachDraw, expectedOf, isExact, SAMPLES, SEED, spread, summary } from '../../stats';
+import { eachDraw, exactly, expectedOf, isExact, SAMPLES, SEED, summary, type Spread } from '../../stats';
 import * as z from 'zod';
-import { formula, fromFact, given, worked, type Estimate, type Fact } from '../../evidence';
+import { formula, type Fact, type Recorder } from '../../evidence';
+import { assumed, marketOf } from '../../catalog/assumptions';
 import { format } from '../../units';
 
 /** A copy of the data in the plan. An array is one copy, however many drives it has. */
@@ -41,10 +42,6 @@ export function lacking(copies: readonly Copy[], rule: CopiesRule = USUAL_RULE):
   return found;
 }
 
-/** What a customer keeps, and by how much it grows a day, where nobody knows [memory]. */
-const KEPT = { range: spread(100e9, 500e9, 2000e9), note: 'what people keep' };
-const GROWTH = { range: spread(0.1e9, 1e9, 10e9), note: 'what people add a day' };
-
 /** Longer than anybody asks, years: stands for never, too. */
 const NEVER = 1000;
 
@@ -56,17 +53,25 @@ export interface Keeping {
 }
 
 /** What several things kept on one drive depend on, each by its place, and their sums out of drawn numbers. */
-export function keeping(list: readonly Keeping[]): {
-  inputs: Record<string, Estimate>;
+export function keeping<T extends Spread>(
+  record: Recorder<T>,
+  list: readonly Keeping[],
+): {
+  inputs: Record<string, T>;
   now(x: Record<string, number>): number;
   growth(x: Record<string, number>): number;
 } {
   const key = (what: string, i: number) => (i === 0 ? what : `${what} ${i}`);
-  const inputs: Record<string, Estimate> = {};
+  const inputs: Record<string, T> = {};
   list.forEach(({ name, now, growth }, i) => {
     const of = list.length > 1 ? `, ${name}` : '';
-    inputs[key('now', i)] = fromFact(`kept today${of}`, now, 'B', KEPT)!;
-    inputs[key('growth', i)] = fromFact(`growth a day${of}`, growth, 'B/day', GROWTH)!;
+    inputs[key('now', i)] = record.fact(`kept today${of}`, now, 'B', marketOf(record, 'work.kept'));
+    inputs[key('growth', i)] = record.fact(
+      `growth a day${of}`,
+      growth,
+      'B/day',
+      marketOf(record, 'work.growth'),
+    );
   });
   const sum = (what: string) => (x: Record<string, number>) =>
     list.reduce((all, _, i) => all + x[key(what, i)]!, 0);
@@ -74,30 +79,37 @@ export function keeping(list: readonly Keeping[]): {
 }
 
 /** Years until a drive or array of so many usable bytes is full of everything kept on it; what does not grow never fills it. */
-export function fillsIn(usable: Estimate, list: readonly Keeping[]): Estimate {
-  const kept = keeping(list);
-  const inputs: Record<string, Estimate> = { usable, ...kept.inputs };
-  const years = (x: Record<string, number>) =>
-    kept.now(x) >= x.usable!
-      ? 0
-      : kept.growth(x) <= 0
-        ? NEVER
-        : Math.min(NEVER, (x.usable! - kept.now(x)) / kept.growth(x) / 365);
-  const samples = new Float64Array(SAMPLES);
-  eachDraw({ inputs }, SEED, (x, i) => (samples[i] = years(x)));
-  const exact = Object.values(inputs).every(isExact);
-  const middle = expectedOf({ inputs });
+export function fillsIn<T extends Spread>(record: Recorder<T>, usable: T, list: readonly Keeping[]): T {
+  const kept = keeping(record, list);
+  const inputs: Record<string, T> = { usable, ...kept.inputs };
+  const years = (x: Record<string, number>): number => {
+    if (kept.now(x) >= x.usable!) return 0;
+    if (kept.growth(x) <= 0) return NEVER;
+    return Math.min(NEVER, (x.usable! - kept.now(x)) / kept.growth(x) / 365);
+  };
+  const { x: middle } = expectedOf({ inputs });
   const at = years(middle);
-  const many = list.length > 1;
-  return worked('time until full', exact ? { low: at, expected: at, high: at } : summary(samples), 'years', {
-    how: exact ? 'exact' : 'sampled',
-    formula: many
-      ? '(usable capacity − all that is kept today) ÷ all growth a day ÷ 365'
-      : '(usable capacity − kept today) ÷ growth a day ÷ 365',
-    filled: `(${format(usable.expected, 'B', 4)} − ${format(kept.now(middle), 'B', 4)}) ÷ ${format(kept.growth(middle), 'B/day', 4)} ÷ 365`,
-    ...(at >= NEVER ? { note: 'A thousand years stands for never.' } : {}),
-    inputs: Object.values(inputs),
+  const isCertain = Object.values(inputs).every(isExact);
+  const value = isCertain ? exactly(at) : sampled(inputs, years);
+  return record.worked('time until full', value, 'years', () => {
+    const today = format(kept.now(middle), 'B', 4);
+    return {
+      how: isCertain ? 'exact' : 'sampled',
+      formula:
+        list.length > 1
+          ? '(usable capacity − all that is kept today) ÷ all growth a day ÷ 365'
+          : '(usable capacity − kept today) ÷ growth a day ÷ 365',
+      filled: `(${format(usable.expected, 'B', 4)} − ${today}) ÷ ${format(kept.growth(middle), 'B/day', 4)} ÷ 365`,
+      ...(at >= NEVER ? { note: 'A thousand years stands for never.' } : {}),
+      inputs: Object.values(inputs),
+    };
   });
+}
+
+function sampled(inputs: Record<string, Spread>, of: (x: Record<string, number>) => number): Spread {
+  const samples = new Float64Array(SAMPLES);
+  eachDraw({ inputs }, SEED, ({ x }, i) => (samples[i] = of(x)));
+  return summary(samples);
 }
 
 const shown = formula({
@@ -106,12 +118,5 @@ const shown = formula({
   inputs: { capacity: 'capacity', share: 'share left by the file system and what it keeps free' },
   of: (m, x) => m.mul(x.capacity, x.share),
 });
-/** Share of a capacity that file system and free space for the drive's own work leave [practice]. */
-export const USABLE = spread(0.85, 0.92, 0.97);
-export const usableOf = (capacity: Estimate): Estimate =>
-  shown.explain({
-    capacity,
-    share: given('share left by the file system and the space kept free', USABLE, 'ratio', {
-      kind: 'practice',
-    }),
-  });
+export const usableOf = <T extends Spread>(record: Recorder<T>, capacity: T): T =>
+  record.of(shown, { capacity, share: assumed(record, 'usable') });

@@ -1,6 +1,5 @@
 export {
   Copy,
-  USABLE,
   USUAL_RULE,
   lacking,
   fillsIn,

@@ -1,6 +1,16 @@
-import { draws, quantile, SAMPLES, SEED, spread, summary, type Spread } from '../../stats';
+import { draws, quantile, SAMPLES, SEED, summary, type Spread } from '../../stats';
 import * as z from 'zod';
-import { Fact, formula, fromFact, given, worked, type Estimate } from '../../evidence';
+import { assumed } from '../../catalog/assumptions';
+import {
+  explaining,
+  Fact,
+  formula,
+  fromFact,
+  given,
+  worked,
+  type Estimate,
+  type Recorder,
+} from '../../evidence';
 import { Cell } from '../../catalog/parts';
 import {
   allowedPerDay,
@@ -56,17 +66,6 @@ export interface Life {
   notes: string[];
 }
 
-/** Cycles cells take [practice]. */
-const CYCLES: Record<Cell | 'unknown', Spread> = {
-  SLC: spread(50e3, 100e3, 100e3),
-  MLC: spread(3e3, 10e3, 10e3),
-  TLC: spread(1e3, 3e3, 5e3),
-  QLC: spread(500, 1000, 3000),
-  unknown: spread(500, 2000, 5000),
-};
-/** Bytes written to the cells for each byte written to the drive [memory]. */
-const AMPLIFICATION = spread(1.1, 2, 5);
-
 /** Years by the cells: capacity × cycles ÷ write amplification ÷ daily writes [idea of JESD218]. */
 export const lifeByCells = formula({
   name: 'life from new by the cells’ cycles',
@@ -83,9 +82,14 @@ export const lifeByCells = formula({
 /**
  * Both answers of the TBW school, life from new and years left, and that of the cells' cycles, with the working.
  * @param workedOut writes a day worked out elsewhere (from a job's activities); goes before the input's own
+ * @param record with the shop's own ranges, where it has any
  * @throws RangeError when rating, capacity or warranty is not known, or readings fall or share a day: nothing can be worked out then
  */
-export function life(input: EnduranceInput, workedOut: Estimate | null = null): Life {
+export function life(
+  input: EnduranceInput,
+  workedOut: Estimate | null = null,
+  record: Recorder<Estimate> = explaining,
+): Life {
   const need = (name: string, fact: Fact, unit: 'B' | 'years'): Estimate => {
     const found = fromFact(name, fact, unit);
     if (!found || found.low <= 0)
@@ -132,13 +136,8 @@ export function life(input: EnduranceInput, workedOut: Estimate | null = null): 
       writing &&
       lifeByCells.explain({
         capacity,
-        cycles: given(
-          `cycles of ${input.cell ?? 'unknown'} cells`,
-          CYCLES[input.cell ?? 'unknown'],
-          'count',
-          { kind: input.cell ? 'practice' : 'unknown' },
-        ),
-        amplification: given('write amplification', AMPLIFICATION, 'ratio', { kind: 'memory' }),
+        cycles: assumed(record, `cycles.${input.cell ?? 'unknown'}`),
+        amplification: assumed(record, 'amplification'),
         rate: writing,
       }),
     growth,

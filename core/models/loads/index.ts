@@ -8,9 +8,9 @@ export {
   fitted,
   nonNegative,
   NOTICED,
-  LOAD_UNKNOWN,
   type Felt,
   type Load,
+  type Opened,
   type LoadTiming,
   type LoadFit,
 } from './load';

@@ -1,5 +1,6 @@
-import { spread, type Spread } from '../../stats';
-import { formula, fromFact, worked, type Estimate, type Fact } from '../../evidence';
+import type { Spread } from '../../stats';
+import { marketOf } from '../../catalog/assumptions';
+import { explaining, formula, worked, type Estimate, type Fact, type Recorder } from '../../evidence';
 
 /** Time of a load: what host and program take by themselves, the bytes, and the requests that wait one after another. */
 export const loadTime = formula({
@@ -16,13 +17,6 @@ const storageShare = formula({
   of: (m, x) => m.div(m.sub(x.time, x.own), m.max(x.time, m.num(1e-9))),
 });
 
-/** Loads nobody has counted [memory]. */
-export const LOAD_UNKNOWN = {
-  own: { range: spread(2, 12, 45), note: 'programs and hosts, from memory' },
-  bytes: { range: spread(0.2e9, 2e9, 12e9), note: 'what programs load' },
-  requests: { range: spread(1e3, 12e3, 80e3), note: 'what programs ask for one after another' },
-};
-
 /** What a load is made of; unknown parts widen its time. */
 export interface Load {
   /** s that host and program take by themselves. */
@@ -31,35 +25,39 @@ export interface Load {
   requests: Fact;
 }
 
-const partsOf = (load: Load) => ({
-  bytes: fromFact('bytes', load.bytes, 'B', LOAD_UNKNOWN.bytes)!,
-  requests: fromFact('requests that wait', load.requests, 'count', LOAD_UNKNOWN.requests)!,
+const partsOf = <T extends Spread>(record: Recorder<T>, load: Load) => ({
+  bytes: record.fact('bytes', load.bytes, 'B', marketOf(record, 'load.bytes')),
+  requests: record.fact('dependent reads', load.requests, 'count', marketOf(record, 'load.requests')),
 });
 
-/** How much longer a load takes on the second of two devices, each with its rate and latency. */
-export const compareLoads = (
-  load: Load,
-  [rateA, latencyA]: readonly [Estimate, Estimate],
-  [rateB, latencyB]: readonly [Estimate, Estimate],
-): Estimate => loadDifference.explain({ ...partsOf(load), rateA, rateB, latencyA, latencyB });
+/** Of a device: the rate it is read at, and the latency of a request that is waited for. */
+export interface Opened<T extends Spread = Estimate> {
+  rate: T;
+  latency: T;
+}
 
-/** Forecast of a load over a path that reads at `rate` with `latency` for each waiting request: its time, and the share of it that is storage at all. */
-export function forecastLoad(
+/** How much longer a load takes on the second of two devices. */
+export const compareLoads = (load: Load, a: Opened, b: Opened): Estimate =>
+  loadDifference.explain({
+    ...partsOf(explaining, load),
+    rateA: a.rate,
+    rateB: b.rate,
+    latencyA: a.latency,
+    latencyB: b.latency,
+  });
+
+/** A load on a device: its time, and the share of it that is storage at all. */
+export function forecastLoad<T extends Spread>(
+  record: Recorder<T>,
   load: Load,
-  rate: Estimate,
-  latency: Estimate,
-): { time: Estimate; storage: Estimate } {
-  const own = fromFact('host and program', load.own, 's', LOAD_UNKNOWN.own)!;
-  const time = loadTime.explain({ own, ...partsOf(load), rate, latency });
+  { rate, latency }: Opened<T>,
+): { time: T; storage: T } {
+  const own = record.fact('processing time', load.own, 's', marketOf(record, 'load.own'));
+  const time = record.of(loadTime, { own, ...partsOf(record, load), rate, latency });
   // What storage takes is told at the middle: sample by sample the two hang together.
-  const middle = (e: Estimate): Estimate => ({ ...e, low: e.expected, high: e.expected });
-  return {
-    time,
-    storage: storageShare.explain({
-      time: middle(time),
-      own: { ...middle(own), ...(own.expected > time.expected ? { expected: time.expected } : {}) },
-    }),
-  };
+  const middle = (figure: T): T => ({ ...figure, low: figure.expected, high: figure.expected });
+  const alone = own.expected > time.expected ? { ...middle(own), expected: time.expected } : middle(own);
+  return { time, storage: record.of(storageShare, { time: middle(time), own: alone }) };
 }
 
 /** Above this a difference is felt [practice]: the greater of 0.3 s and 20 % of the slower. */

@@ -1,1 +1,1 @@
-export { operationsPerSecond, behindCache, scratchDay, halfTurn, COLLAPSED, type Operations } from './iops';
+export { operationsPerSecond, behindCache, scratchDay, halfTurn, type Operations } from './iops';

@@ -1,9 +1,10 @@
-import { exactly, spread, type Spread } from '../../stats';
+import type { Spread } from '../../stats';
 import { operationsFor, randomMembers, STRIP, type Layout } from '../arrays';
-import { formula, fromFact, given, type Estimate, type Fact } from '../../evidence';
+import { formula, type Fact, type Recorder } from '../../evidence';
+import { ASSUMPTIONS, assumed, marketOf } from '../../catalog/assumptions';
 import type { Direction } from '../../catalog/links';
 import type { Drive } from '../../catalog/parts';
-import { explainFlow, interfaceOf, isBulkOnly, type Path } from '../../build/path';
+import { flowOf, interfaceOf, isBulkOnly, type Path } from '../../build/path';
 
 /** Small operations at random places, as they come. */
 export interface Operations {
@@ -21,38 +22,8 @@ export interface Operations {
   array?: Layout | undefined;
 }
 
-/** What drives reach where their sheet is silent, operations a second of 4 KiB [memory]. */
-const LIMIT: Record<'pcie' | 'sata', Record<Direction, Spread>> = {
-  pcie: { read: spread(80e3, 300e3, 900e3), write: spread(60e3, 250e3, 900e3) },
-  sata: { read: spread(30e3, 75e3, 98e3), write: spread(20e3, 60e3, 90e3) },
-};
-/** s from asking to the answer, drive and system [memory]: a flash read waits for its cells, a write only for the drive's own memory. */
-const LATENCY: Record<'pcie' | 'sata', Record<Direction, Spread>> = {
-  pcie: { read: spread(45e-6, 75e-6, 130e-6), write: spread(15e-6, 28e-6, 60e-6) },
-  sata: { read: spread(80e-6, 120e-6, 200e-6), write: spread(40e-6, 70e-6, 140e-6) },
-};
-/** What a USB bridge adds, s [practice]. */
-const BRIDGE: Spread = spread(50e-6, 100e-6, 150e-6);
-/** Another reading of cells where the map of an address is not at hand, s [memory]. */
-const MAP_READ: Spread = spread(40e-6, 65e-6, 110e-6);
-/** B whose map is at hand: 1 MB of map for 1 GB; the host's memory lends some tens of MB, a drive without either holds a little in its chip [memory]. */
-const COVERED: Record<'DRAM' | 'HMB' | 'none' | 'unknown', Spread> = {
-  DRAM: exactly(1e15),
-  HMB: spread(24e9, 48e9, 96e9),
-  none: spread(0.5e9, 2e9, 8e9),
-  unknown: spread(1e9, 60e9, 1e13),
-};
-/** What a write waits for until it is safe, s [memory]; drives that survive a power cut answer at once. */
-const FLUSH: Spread = spread(0.2e-3, 1e-3, 4e-3);
-/** B/s of random writes once the cache is used up [practice]: 10 MB/s where others hold 100 to 300. */
-export const COLLAPSED: Spread = spread(10e6, 80e6, 300e6);
-/** Average seek of a disk, s [practice]. */
-const SEEK: Spread = spread(7e-3, 9e-3, 13e-3);
-/** How much a disk gains by sorting what is under way, for each doubling of the depth [memory]; how much its own memory helps writes [practice]. */
+/** How much a disk gains by sorting what is under way, for each doubling of the depth [memory]. */
 const SORTING = 0.2;
-const DISK_WRITES: Spread = spread(1, 1.8, 3.5);
-/** B an activity is spread over where nobody knows [memory]. */
-const SPAN = { range: spread(5e9, 50e9, 400e9), note: 'what programs keep at work' };
 
 const misses = formula({
   name: 'share of addresses whose map is not at hand',
@@ -134,11 +105,15 @@ const bounded = formula({
 export const halfTurn = (rpm: number): number => 30 / rpm;
 
 /** What an array makes of operations in one direction; null for one drive. */
-function spreadOver({ array, block }: Operations, direction: Direction) {
+function spreadOver<T extends Spread>(
+  record: Recorder<T>,
+  { array, block }: Operations,
+  direction: Direction,
+) {
   if (!array || array.mode === 'single') return null;
   const note = `${array.mode} of ${array.members}`;
   const by = (name: string, value: number | Spread) =>
-    given(name, value, 'count', { kind: 'practice', note });
+    record.given(name, value, 'count', { kind: 'practice', note });
   const { operations, turns } = operationsFor(array, block, direction);
   return {
     note,
@@ -149,150 +124,146 @@ function spreadOver({ array, block }: Operations, direction: Direction) {
     piece: Math.min(block, array.strip ?? STRIP.usual),
   };
 }
+type Over<T extends Spread> = ReturnType<typeof spreadOver<T>>;
+
+const AS_ASKED = { kind: 'entered' } as const;
+const doingOf = (direction: Direction, over: { note: string } | null): string =>
+  `${direction === 'read' ? 'reading' : 'writing'}${over ? `, ${over.note}` : ''}`;
+
+/** Operations a second of a disk: it seeks and turns for each, and sorts what is under way. */
+function ofDisk<T extends Spread>(
+  record: Recorder<T>,
+  { parts: { drive } }: Path,
+  direction: Direction,
+  { depth, synchronous }: Operations,
+  over: Over<T>,
+): T {
+  const rpm = drive.rpm ?? 7200;
+  const each = Math.max(1, depth / (over?.members.expected ?? 1));
+  const gain = record.given('gain by sorting what is under way', 1 + SORTING * Math.log2(each), 'ratio', {
+    kind: 'memory',
+    note: `depth ${Math.round(each * 10) / 10}`,
+  });
+  const turn = record.given(
+    'half a turn',
+    halfTurn(rpm),
+    's',
+    drive.rpm ? { kind: 'sheet', note: `${rpm} rpm` } : { kind: 'unknown', note: '7,200 rpm assumed' },
+  );
+  const moving = { seek: assumed(record, 'disk.seek'), turn };
+  const name = { name: `${drive.model}, random ${doingOf(direction, over)}` };
+  const under = over && {
+    members: over.members,
+    cost: over.cost,
+    depth: record.given('depth', depth, 'count', AS_ASKED),
+    turns: over.turns,
+  };
+  const seeking = under
+    ? record.of(disksLimit, { ...under, gain, ...moving }, name)
+    : record.of(diskLimit, { gain, ...moving }, name);
+  if (direction === 'read' || synchronous) return seeking;
+  const help = assumed(record, 'disk.write-help');
+  return record.of(times, { a: seeking, b: help }, { name: `${drive.model}, random writing` });
+}
+
+/** How long one request to a flash drive takes. */
+function flashLatency<T extends Spread>(
+  record: Recorder<T>,
+  path: Path,
+  direction: Direction,
+  { span, synchronous }: Operations,
+): T {
+  const { drive } = path.parts;
+  const waits = direction === 'write' && synchronous;
+  const none = (name: string, note: string) => record.given(name, 0, 's', { kind: 'practice', note });
+  const spanned = record.fact('span', span, 'B', marketOf(record, 'scratch.span'));
+  return record.of(latencyOf, {
+    own: assumed(record, `latency.${interfaceOf(drive)}.${direction}`),
+    bridge: isOnUsb(path) ? assumed(record, 'usb-latency') : none('bridge', 'none'),
+    misses: record.of(misses, { covered: assumed(record, `map.${drive.map ?? 'unknown'}`), span: spanned }),
+    map: assumed(record, 'map-read'),
+    safe: waits ? assumed(record, 'flush') : none('until it is safe', 'not waited for'),
+  });
+}
+
+const isOnUsb = (path: Path): boolean => path.outer.mode?.family === 'usb';
+
+/** Operations a second of a flash drive: its own limit, its latency at this depth, and what the links carry. */
+function ofFlash<T extends Spread>(
+  record: Recorder<T>,
+  path: Path,
+  direction: Direction,
+  ops: Operations,
+  depth: number,
+  over: Over<T>,
+): T {
+  const { drive } = path.parts;
+  const name = `${drive.model}, random ${doingOf(direction, over)}`;
+  const sheet = direction === 'read' ? drive.randomRead : drive.randomWrite;
+  const stated =
+    record.known(`${name}, stated`, sheet, 'IOPS') ??
+    assumed(record, `iops.${interfaceOf(drive)}.${direction}`, { name });
+  const one = flashLatency(record, path, direction, ops);
+  const piece = record.given('block', over ? over.piece : ops.block, 'B', AS_ASKED);
+  const own = record.of(bounded, { stated, block: piece });
+  const oneAtATime = { kind: 'practice', note: 'bulk-only takes one at a time' } as const;
+  const shared = over !== null && path.constraints.some((c) => c.id === 'outer');
+  return record.of(
+    oneWay,
+    {
+      limit: over ? record.of(membersLimit, { one: own, members: over.members, cost: over.cost }) : own,
+      depth: record.given('depth', depth, 'count', depth === ops.depth ? AS_ASKED : oneAtATime),
+      latency: over && over.turns.high > 1 ? record.of(inTurns, { latency: one, turns: over.turns }) : one,
+      path: flowOf(record, path, direction, shared ? 'beyond bays' : 'links'),
+      block: record.given('block', ops.block, 'B', AS_ASKED),
+    },
+    { name },
+  );
+}
 
 /** Operations a second in one direction. */
-function direct(path: Path, direction: Direction, ops: Operations): Estimate {
-  const { drive } = path.parts;
-  const usb = path.outer.mode?.family === 'usb';
-  const depth = usb && isBulkOnly(path.parts) ? 1 : ops.depth;
-  const asSaid = { kind: 'entered' } as const;
-  const over = spreadOver(ops, direction);
-  const doing = `${direction === 'read' ? 'reading' : 'writing'}${over ? `, ${over.note}` : ''}`;
-  if (drive.media === 'disk') {
-    const rpm = drive.rpm ?? 7200;
-    const each = Math.max(1, depth / (over?.members.expected ?? 1));
-    const gain = given('gain by sorting what is under way', 1 + SORTING * Math.log2(each), 'ratio', {
-      kind: 'memory',
-      note: `depth ${Math.round(each * 10) / 10}`,
-    });
-    const moving = {
-      seek: given('seek', SEEK, 's', { kind: 'practice' }),
-      turn: given(
-        'half a turn',
-        halfTurn(rpm),
-        's',
-        drive.rpm
-          ? { kind: 'sheet', note: `${rpm} turns a minute` }
-          : { kind: 'unknown', note: '7,200 turns a minute assumed' },
-      ),
-    };
-    const name = { name: `${drive.model}, random ${doing}` };
-    const seeking = over
-      ? disksLimit.explain(
-          {
-            members: over.members,
-            gain,
-            cost: over.cost,
-            depth: given('depth', depth, 'count', asSaid),
-            turns: over.turns,
-            ...moving,
-          },
-          name,
-        )
-      : diskLimit.explain({ gain, ...moving }, name);
-    return direction === 'write' && !ops.synchronous
-      ? times.explain(
-          { a: seeking, b: given('help of its own memory', DISK_WRITES, 'ratio', { kind: 'practice' }) },
-          { name: `${drive.model}, random writing` },
-        )
-      : seeking;
-  }
-  const way = interfaceOf(drive);
-  const stated =
-    fromFact(
-      `${drive.model}, random ${doing}, stated`,
-      direction === 'read' ? drive.randomRead : drive.randomWrite,
-      'IOPS',
-    ) ??
-    given(`${drive.model}, random ${doing}`, LIMIT[way][direction], 'IOPS', {
-      kind: 'unknown',
-      note: `drives on ${way === 'pcie' ? 'PCIe' : 'SATA'}, from memory`,
-    });
-  const span = fromFact('span', ops.span, 'B', SPAN)!;
-  const covered = given(
-    'covered by the map at hand',
-    COVERED[drive.map ?? 'unknown'],
-    'B',
-    drive.map
-      ? {
-          kind: 'memory',
-          note:
-            drive.map === 'HMB'
-              ? 'map in the host’s memory'
-              : drive.map === 'DRAM'
-                ? 'map in memory of its own'
-                : 'no memory for the map',
-        }
-      : { kind: 'unknown' },
-  );
-  const one = latencyOf.explain({
-    own: given('drive and system', LATENCY[way][direction], 's', { kind: 'memory' }),
-    bridge: given('bridge', usb ? BRIDGE : exactly(0), 's', { kind: 'practice' }),
-    misses: misses.explain({ covered, span }),
-    map: given('reading of the map', MAP_READ, 's', { kind: 'memory' }),
-    safe: given('until it is safe', direction === 'write' && ops.synchronous ? FLUSH : exactly(0), 's', {
-      kind: 'memory',
-      note: direction === 'write' && ops.synchronous ? 'synchronous writes' : 'not waited for',
-    }),
-  });
-  const own = bounded.explain({ stated, block: given('block', over ? over.piece : ops.block, 'B', asSaid) });
-  return oneWay.explain(
-    {
-      limit: over ? membersLimit.explain({ one: own, members: over.members, cost: over.cost }) : own,
-      depth: given(
-        'depth',
-        depth,
-        'count',
-        depth === ops.depth ? asSaid : { kind: 'practice', note: 'bulk-only takes one at a time' },
-      ),
-      latency: over && over.turns.high > 1 ? inTurns.explain({ latency: one, turns: over.turns }) : one,
-      path: explainFlow(
-        path,
-        direction,
-        over && path.constraints.some((c) => c.id === 'outer') ? 'beyond bays' : 'links',
-      ),
-      block: given('block', ops.block, 'B', asSaid),
-    },
-    { name: `${drive.model}, random ${doing}` },
-  );
+function direct<T extends Spread>(record: Recorder<T>, path: Path, direction: Direction, ops: Operations): T {
+  const over = spreadOver(record, ops, direction);
+  const depth = isOnUsb(path) && isBulkOnly(path.parts) ? 1 : ops.depth;
+  return path.parts.drive.media === 'disk'
+    ? ofDisk(record, path, direction, { ...ops, depth }, over)
+    : ofFlash(record, path, direction, ops, depth, over);
 }
 
 /**
  * Small random operations a second: the drive's limit, its latency at this depth and the path, reads and writes weighted by their time.
  * @throws RangeError when the path is blocked, or for a share, block or depth that cannot be
  */
-export function operationsPerSecond(path: Path, ops: Operations): Estimate {
+export function operationsPerSecond<T extends Spread>(record: Recorder<T>, path: Path, ops: Operations): T {
   if (!(ops.reads >= 0 && ops.reads <= 1 && ops.block > 0 && ops.depth >= 1))
     throw new RangeError(
       'Random operations need a share of reads between 0 and 1, a block and a depth of at least 1.',
     );
-  if (ops.reads === 1) return direct(path, 'read', ops);
-  if (ops.reads === 0) return direct(path, 'write', ops);
-  return mixed.explain({
-    reads: given('share of reads', ops.reads, '%', { kind: 'entered' }),
-    read: direct(path, 'read', ops),
-    write: direct(path, 'write', ops),
+  if (ops.reads === 1) return direct(record, path, 'read', ops);
+  if (ops.reads === 0) return direct(record, path, 'write', ops);
+  return record.of(mixed, {
+    reads: record.given('share of reads', ops.reads, '%', { kind: 'entered' }),
+    read: direct(record, path, 'read', ops),
+    write: direct(record, path, 'write', ops),
   });
 }
 
 const perBlock = formula({
   name: 'operations a second',
   unit: 'IOPS',
-  inputs: { rate: 'random writing behind the cache', block: 'block' },
+  inputs: { rate: 'random writing past the cache', block: 'block' },
   of: (m, x) => m.div(x.rate, x.block),
 });
 /** Random writes a second of a flash drive once its cache is used up; null for disks. */
-export function behindCache(drive: Drive, block: number): Estimate | null {
+export function behindCache<T extends Spread>(record: Recorder<T>, drive: Drive, block: number): T | null {
   if (drive.media === 'disk') return null;
-  return perBlock.explain(
+  return record.of(
+    perBlock,
     {
-      rate: given('random writing behind the cache', COLLAPSED, 'B/s', {
-        kind: 'practice',
-        note: '10 MB/s where others hold 100 to 300',
-      }),
-      block: given('block', block, 'B', { kind: 'entered' }),
+      rate: assumed(record, 'random-sustained'),
+      block: record.given('block', block, 'B', { kind: 'entered' }),
     },
-    { name: `${drive.model}, random writing behind its cache` },
+    { name: `${drive.model}, random writing past its cache` },
   );
 }
 
@@ -313,28 +284,25 @@ const wornBy = formula({
   },
   of: (m, x) => m.mul(m.mul(m.mul(x.operations, x.writes), x.block), x.amplification),
 });
-/** Operations a day where nobody counted [memory], and what small random writes cost the cells beside their own bytes [memory]. */
-const A_DAY = { range: spread(1e5, 1e6, 2e7), note: 'programs at work' };
-const AMPLIFICATION: Spread = spread(1, 1.5, 3);
-
-/** A day's scratch work: s spent waiting for the drive, and B written to its cells. */
-export function scratchDay(
+/** A day's scratch work: operations a second, s spent waiting for the drive, and B written to its cells. */
+export function scratchDay<T extends Spread>(
+  record: Recorder<T>,
   path: Path,
   operations: Fact,
   ops: Operations,
-): { rate: Estimate; wait: Estimate; wear: Estimate } {
-  const rate = operationsPerSecond(path, ops);
-  const count = fromFact('operations a day', operations, 'count', A_DAY)!;
-  const wear = wornBy.explain({
+): { rate: T; wait: T; wear: T } {
+  const rate = operationsPerSecond(record, path, ops);
+  const count = record.fact('operations a day', operations, 'count', marketOf(record, 'scratch.operations'));
+  const small = 'amplification.small' as const;
+  const wear = record.of(wornBy, {
     operations: count,
-    writes: given('share of writes', 1 - ops.reads, '%', { kind: 'entered' }),
-    block: given('block', ops.block, 'B', { kind: 'entered' }),
-    amplification: given(
-      'write amplification of small writes',
-      path.parts.drive.media === 'disk' ? exactly(1) : AMPLIFICATION,
-      'ratio',
-      { kind: 'memory' },
-    ),
+    writes: record.given('share of writes', 1 - ops.reads, '%', { kind: 'entered' }),
+    block: record.given('block', ops.block, 'B', { kind: 'entered' }),
+    amplification:
+      path.parts.drive.media === 'disk'
+        ? record.given(ASSUMPTIONS[small].name, 1, 'ratio', { kind: 'memory', note: 'disks' })
+        : assumed(record, small),
   });
-  return { rate, wait: waitFor.explain({ operations: count, rate }, { name: 'waiting a day' }), wear };
+  const wait = record.of(waitFor, { operations: count, rate }, { name: 'waiting a day' });
+  return { rate, wait, wear };
 }

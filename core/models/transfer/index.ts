@@ -3,4 +3,4 @@ export type { Stretch, Limit, Cause } from './body';
 export type { Flow, Side, Store, Wire, Heat, Throttle, Zones } from './store';
 export { phasesOf, momentAt, LIMIT_WORDS, type Phase } from './phase';
 export { share, type Stream } from './shares';
-export * from './market';
+export { LONG_FILE, SLC_SHARE } from './cells';

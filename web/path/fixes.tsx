@@ -3,11 +3,12 @@ import { useEffect, useState } from 'react';
 import { rebuild, type Job } from '@kymar/core/job';
 import type { Direction } from '@kymar/core/catalog/links';
 import { format } from '@kymar/core/units';
-import { tried, type Cost, type Mend } from '@kymar/core/choice/whatif';
+import { tried, type Cost, type Fix } from '@kymar/core/choice/whatif';
 import { changeJob } from '../state/jobs';
 import { useShop } from '../state/shop';
+import { useSituation } from '../state/situation';
 import { Panel } from '../ui/panel';
-import { mendsOf } from '../workers';
+import { fixesOf } from '../workers';
 
 const COST: Record<Cost, string> = {
   nothing: 'costs nothing',
@@ -18,28 +19,26 @@ const COST: Record<Cost, string> = {
 };
 
 /** Changes that unblock the path or make it faster, the cheapest first. Worked out beside the page once it has come to rest. */
-export function Mends({ job, direction }: { job: Job; direction: Direction }) {
+export function Fixes({ job, direction }: { job: Job; direction: Direction }) {
   const shop = useShop();
-  const [found, setFound] = useState<{ for: Job['build']; direction: Direction; list: Mend[] } | null>(null);
-  const { host, build, activities, needs } = job;
+  const [found, setFound] = useState<{ for: unknown; direction: Direction; list: Fix[] } | null>(null);
+  const situation = useSituation(job);
   useEffect(() => {
-    if (!build) return;
+    if (!situation) return;
     let current = true;
-    const timer = setTimeout(
-      () =>
-        void mendsOf({ host, build, activities, needs }, tried(shop, direction), direction).then(
-          (list) => current && setFound({ for: build, direction, list }),
-        ),
-      150,
-    );
+    const ask = () =>
+      void fixesOf(situation, tried(shop, direction), direction).then(
+        (list) => current && setFound({ for: situation, direction, list }),
+      );
+    const timer = setTimeout(ask, 150);
     return () => {
       current = false;
       clearTimeout(timer);
     };
-  }, [host, build, activities, needs, shop, direction]);
-  const list = found?.for === build && found.direction === direction ? found.list : null;
+  }, [situation, shop, direction]);
+  const list = found?.for === situation && found.direction === direction ? found.list : null;
   return (
-    <Panel title="Cheapest mend" aria-busy={list === null}>
+    <Panel title="Cheapest fix" aria-busy={list === null}>
       {list?.length === 0 && (
         <Typography variant="body2">
           No single change of port, cable, box or drive from the library makes it 5 % faster.

@@ -1,15 +1,15 @@
-import { type Build } from '../../build/assembly';
 import { middle } from '../../evidence';
 import { linkById, practicalOf, type Direction } from '../../catalog/links';
 import { nameOf, type Shop } from '../../catalog/parts';
-import { alternatives, judge, type Choice } from './alternatives';
-import type { Plan } from './setting';
+import type { Build } from '../../build/assembly';
+import { buildOf, type Situation } from '../../forecast';
+import { optionsAt, tryOut, type Option } from './options';
 
-/** What a mend costs by its kind; money is a dated observation of another day, the order is not. */
+/** What a fix costs by its kind; money is a dated observation of another day, the order is not. */
 export type Cost = 'nothing' | 'a cable' | 'a hub' | 'an enclosure or card' | 'a drive';
 const ORDER: readonly Cost[] = ['nothing', 'a cable', 'a hub', 'an enclosure or card', 'a drive'];
 
-export interface Mend {
+export interface Fix {
   cost: Cost;
   /** What to do, in words. */
   words: string;
@@ -38,8 +38,9 @@ function costOf(was: Build, is: Build, shop: Shop): Cost {
   return 'nothing';
 }
 
-function wordsFor(plan: Plan, { build }: Choice): string {
-  const { host, build: was } = plan;
+function wordsFor(situation: Situation, { build }: Option): string {
+  const { machine: host } = situation;
+  const was = buildOf(situation);
   const said: string[] = [];
   if (build.drive.id !== was.drive.id) said.push(`take ${nameOf(build.drive)}`);
   if (build.bridge?.id !== was.bridge?.id)
@@ -63,7 +64,7 @@ function wordsFor(plan: Plan, { build }: Choice): string {
 /** As many parts of a kind are tried; of a larger library those with the highest figures. */
 const MOST = 120;
 
-/** The library as far as a mend can be found in it. */
+/** The library as far as a fix can be found in it. */
 export function tried(shop: Shop, direction: Direction): Shop {
   const first = <T>(list: readonly T[], worth: (part: T) => number): T[] =>
     list.length <= MOST ? [...list] : [...list].sort((a, b) => worth(b) - worth(a)).slice(0, MOST);
@@ -80,51 +81,53 @@ export function tried(shop: Shop, direction: Direction): Shop {
 
 /**
  * Changes that unblock the path or make it at least 5 % faster, the cheapest kind first and the best of each kind only: a dearer one stands only
- * where it gives more. The first is the cheapest mend.
+ * where it gives more. The first is the cheapest fix.
  */
-export function mends(plan: Plan, library: Shop, direction: Direction): Mend[] {
+export function fixes(situation: Situation, library: Shop, direction: Direction): Fix[] {
   const shop = tried(library, direction);
-  const now = judge(plan, plan.build, direction);
+  const now = tryOut(situation, direction);
   const joints = [
     'port',
     'cable',
-    ...(plan.build.hops ?? []).map((_, i) => `hub-${i}` as const),
+    ...(situation.connection.hops ?? []).map((_, i) => `hub-${i}` as const),
     'bridge',
     'drive',
   ] as const;
-  const helps = (c: Choice) =>
+  const helps = (c: Option) =>
     !c.taken &&
     c.blocks.every((id) => now.blocks.includes(id)) &&
     (c.blocks.length < now.blocks.length ||
       (now.flow !== null && c.flow !== null && c.flow > now.flow * (1 + WORTH)));
-  const better = (a: Choice | null, b: Choice): Choice =>
+  const better = (a: Option | null, b: Option): Option =>
     !a ||
     b.blocks.length < a.blocks.length ||
     (b.blocks.length === a.blocks.length && (b.flow ?? 0) > (a.flow ?? 0) * 1.001)
       ? b
       : a;
-  const best = new Map<Cost, Choice>();
-  for (const choice of joints.flatMap((joint) => alternatives(plan, shop, joint, direction)).filter(helps)) {
-    const cost = costOf(plan.build, choice.build, shop);
-    best.set(cost, better(best.get(cost) ?? null, choice));
+  const best = new Map<Cost, Option>();
+  for (const option of joints
+    .flatMap((joint) => optionsAt(situation, shop, joint, direction))
+    .filter(helps)) {
+    const cost = costOf(buildOf(situation), option.build, shop);
+    best.set(cost, better(best.get(cost) ?? null, option));
   }
-  const found: Mend[] = [];
+  const found: Fix[] = [];
   let [flow, blocks] = [now.flow ?? 0, now.blocks.length];
   for (const cost of ORDER) {
-    const choice = best.get(cost);
-    if (!choice) continue;
+    const option = best.get(cost);
+    if (!option) continue;
     if (
-      choice.blocks.length > blocks ||
-      (choice.blocks.length === blocks && (choice.flow ?? 0) <= flow * (1 + WORTH))
+      option.blocks.length > blocks ||
+      (option.blocks.length === blocks && (option.flow ?? 0) <= flow * (1 + WORTH))
     )
       continue;
-    [flow, blocks] = [choice.flow ?? 0, choice.blocks.length];
+    [flow, blocks] = [option.flow ?? 0, option.blocks.length];
     found.push({
       cost,
-      words: wordsFor(plan, choice),
-      build: choice.build,
-      flow: choice.flow,
-      gain: choice.gain,
+      words: wordsFor(situation, option),
+      build: option.build,
+      flow: option.flow,
+      gain: option.gain,
     });
   }
   return found;

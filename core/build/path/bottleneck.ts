@@ -1,0 +1,50 @@
+import type { Spread } from '../../stats';
+import { practicalOf, type Direction } from '../../catalog/links';
+import type { Constraint } from './constraint';
+import type { ParticipantId } from './negotiate';
+import type { Bottleneck, JointId, Path } from './path';
+
+/** What would decide if this constraint were gone, or ran as it could without what holds it down. */
+function without(
+  path: Path,
+  constraint: Constraint,
+  direction: Direction,
+): { name: string; rate: Spread } | null {
+  // A share goes up with what it is a share of: with the link gone, its share is no limit either.
+  const others = path.constraints.filter((c) => c !== constraint && c.covers?.[direction] !== constraint.id);
+  const second = others.length > 0 ? lowest(others, direction) : null;
+  const rest = second ? { name: second.name, rate: second.rate[direction] } : null;
+  const freed = constraint.link?.without;
+  if (!freed) return rest;
+  const share = path.constraints.find((c) => c.covers?.[direction] === constraint.id);
+  const left = share ? share.rate[direction].expected / constraint.rate[direction].expected : 1;
+  const better = practicalOf(freed, direction);
+  const lifted = {
+    name: freed.name,
+    rate: { low: better.low * left, expected: better.expected * left, high: better.high * left },
+  };
+  return !rest || lifted.rate.expected < rest.rate.expected ? lifted : rest;
+}
+
+const lowest = (constraints: readonly Constraint[], d: Direction): Constraint =>
+  constraints.reduce((a, b) => (b.rate[d].expected < a.rate[d].expected ? b : a));
+
+export function decide(path: Path, direction: Direction): Bottleneck {
+  const first = lowest(path.constraints, direction);
+  // A share of a link is always below it: the link is to blame where it could run faster and that would give more.
+  const whole = path.constraints.find((c) => c.id === first.covers?.[direction]);
+  const gain = (c: Constraint) => without(path, c, direction)?.rate.expected ?? Infinity;
+  const constraint = whole?.link?.without && gain(whole) > gain(first) ? whole : first;
+  return { constraint, joints: culprits(path, constraint), next: without(path, constraint, direction) };
+}
+
+/** Of a link the participants that hold it down, or all of them when they are alike; else where the constraint sits. */
+function culprits({ joints }: Path, constraint: Constraint): JointId[] {
+  const { limiters = [], participants = [] } = constraint.link ?? {};
+  const ids = limiters.length > 0 ? limiters : participants.map((p) => p.id);
+  if (ids.length > 0) return [...new Set(ids.map(placeOf))];
+  return joints.filter((joint) => joint.constraints.includes(constraint.id)).map((joint) => joint.id);
+}
+
+/** Where on the strip a participant stands: a hub's own cable stands with the hub. */
+const placeOf = (id: ParticipantId): JointId => id.replace(/-cable$/, '') as JointId;

@@ -1,0 +1,3 @@
+export { ASSUMPTIONS, ASSUMPTION_IDS, assumed, assumedRange, isAssumptionId, marketOf } from './table';
+export type { AssumptionId, OwnRanges } from './table';
+export type { Assumption, Use } from './row';

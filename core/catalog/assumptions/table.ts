@@ -1,0 +1,44 @@
+import type { Spread } from '../../stats';
+import type { Market, Recorder } from '../../evidence';
+import { DRIVES } from './drives';
+import { HOSTS } from './hosts';
+import type { Assumption } from './row';
+import { WORK } from './work';
+
+const ROWS = { ...DRIVES, ...HOSTS, ...WORK };
+
+/** Names a row. */
+export type AssumptionId = keyof typeof ROWS;
+
+/** Everything Kymar assumes, each range once. */
+export const ASSUMPTIONS: Readonly<Record<AssumptionId, Assumption>> = ROWS;
+export const ASSUMPTION_IDS = Object.keys(ROWS) as AssumptionId[];
+export const isAssumptionId = (id: string): id is AssumptionId => Object.hasOwn(ROWS, id);
+
+/** A shop's own ranges in place of Kymar's, by row. */
+export type OwnRanges = Readonly<Partial<Record<AssumptionId, Spread>>>;
+
+/** What is assumed: the shop's own range where it has one. */
+export const assumedRange = (id: AssumptionId, own: OwnRanges = {}): Spread =>
+  own[id] ?? ASSUMPTIONS[id].value;
+
+const noteOf = (id: AssumptionId, own: OwnRanges, note = ASSUMPTIONS[id].on): string | undefined =>
+  own[id] ? ['this shop’s own range', note].filter(Boolean).join(': ') : note;
+
+/** An assumption as a figure; the working says where it is the shop's own. */
+export function assumed<T extends Spread>(
+  record: Recorder<T>,
+  id: AssumptionId,
+  { name = ASSUMPTIONS[id].name, note }: { name?: string; note?: string } = {},
+): T {
+  const { unit, source } = ASSUMPTIONS[id];
+  const words = noteOf(id, record.own, note);
+  const kind = record.own[id] ? 'entered' : source;
+  return record.given(name, assumedRange(id, record.own), unit, { kind, ...(words ? { note: words } : {}) });
+}
+
+/** An assumption as what stands in for a fact that is not known. */
+export const marketOf = (record: Recorder, id: AssumptionId, note?: string): Market => ({
+  range: assumedRange(id, record.own),
+  note: noteOf(id, record.own, note) ?? ASSUMPTIONS[id].name,
+});

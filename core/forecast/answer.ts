@@ -1,0 +1,69 @@
+import { exactly, type Spread } from '../stats';
+import { worked, type Estimate, type Recorder } from '../evidence';
+import type { Path } from '../build/path';
+import { isMove, type Activity, type Move } from '../job';
+import { format } from '../units';
+import { screenTransferPath, transferPath, type Case } from './case';
+import type { Inputs, Transfer } from './inputs';
+import { asAsked, inputsFor, kindOf, type Answer } from './kinds';
+
+/** Transfers that go on at the same time as the activity, on the same device. */
+export function besidesOf({ activity, work }: Case): Transfer[] {
+  return (activity.besides ?? []).flatMap((id) => {
+    const other = work.find((a) => a.id === id);
+    return (other && kindOf(other).transfer(other)) ?? [];
+  });
+}
+
+/** The path an activity takes. @throws RangeError for a port or an endpoint the machine has not */
+export const pathFor = (of: Case): Path => transferPath(of, of.activity.endpoint);
+
+/** The answer to a case, in full. @throws RangeError when the path is blocked */
+export const forecast = (of: Case, path: Path = pathFor(of)): Answer =>
+  kindOf(of.activity).answer(of, path, besidesOf(of));
+
+/**
+ * The figure that answers a case with every input at its middle, in numbers only; null where nothing flows. Of a transfer it is the end of the
+ * course that {@link forecast} explains, of anything else its expected figure, both to the last bit.
+ */
+export function screen(of: Case): number | null {
+  const path = screenTransferPath(of, of.activity.endpoint);
+  return path.blocked.length > 0 ? null : kindOf(of.activity).screen(of, path, besidesOf(of));
+}
+
+/**
+ * What the transfer of a case depends on, without running it; null where nothing flows at a stretch or the path is blocked.
+ * @param withBesides what goes on at the same time is in it
+ */
+export function collect<T extends Spread>(
+  record: Recorder<T>,
+  of: Case,
+  { withBesides = true }: { withBesides?: boolean } = {},
+): Inputs<T> | null {
+  const path = pathFor(of);
+  const transfer = kindOf(of.activity).transfer(of.activity);
+  if (!transfer || path.blocked.length > 0) return null;
+  return inputsFor(record, of, path, asAsked(transfer, of), withBesides ? besidesOf(of) : []);
+}
+
+/** The probability of an answer, with its working; null where there is none. */
+export function explainProbability(
+  { kind, wish }: Activity,
+  { figure, probability }: Pick<Answer, 'figure' | 'probability'>,
+): Estimate | null {
+  if (probability === null) return null;
+  const stalls = kind === 'stream';
+  const share = format(probability, '%');
+  const met =
+    stalls || wish === null ? share : `P(${figure.because.name} ≤ ${format(wish, figure.unit)}) = ${share}`;
+  const formula = stalls
+    ? 'share of the draws in which the buffer never runs out'
+    : kind === 'move'
+      ? 'share of the draws that end within the target'
+      : 'share of the figure’s distribution within the target, by its three points';
+  const name = stalls ? 'probability that nothing stalls' : 'probability that the target is met';
+  return worked(name, exactly(probability), '%', { how: 'sampled', formula, filled: met, inputs: [figure] });
+}
+
+/** Whether a case is of a move. */
+export const isMoveCase = (of: Case): of is Case<Move> => isMove(of.activity);

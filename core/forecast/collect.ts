@@ -1,0 +1,410 @@
+import type { Choice, Spread } from '../stats';
+import { formula, type Recorder } from '../evidence';
+import { assumed, assumedRange, ASSUMPTIONS, marketOf } from '../catalog/assumptions';
+import type { Direction } from '../catalog/links';
+import type { Accessory, Drive } from '../catalog/parts';
+import type { Path } from '../build/path';
+import type { Layout } from '../models/arrays';
+import { coolingOf, drawOf, isExternal } from '../models/thermal';
+import type { Needs } from '../job';
+import type { Overrides } from './case';
+import { CHOICES, type InputId, type Inputs, type Transfer } from './inputs';
+import {
+  cacheShare,
+  hidesItsRecording,
+  linksOf,
+  mediumOf,
+  NO_END,
+  rateShare,
+  recordings,
+  writingOf,
+} from './medium';
+import { planner } from './plan';
+import { together } from './together';
+
+/** What surrounds a transfer; what is absent is not known and widens the range. */
+export interface Surroundings {
+  needs: Needs;
+  accessories?: readonly Accessory[] | undefined;
+  array?: Layout | undefined;
+  overrides?: Overrides | undefined;
+}
+
+type Found<T> = Partial<Record<InputId, T>>;
+
+/**
+ * Collects what a transfer over a path depends on, each with its source, and what runs beside it.
+ * @param besides transfers that go on at the same time on the same drive
+ * @throws RangeError when the path is blocked
+ */
+export function collectTransfer<T extends Spread>(
+  record: Recorder<T>,
+  path: Path,
+  transfer: Transfer,
+  around: Surroundings,
+  besides: readonly Transfer[] = [],
+): Inputs<T> {
+  const one = (of: Transfer, bothWays: boolean, overrides: Overrides) =>
+    overridden(record, collectOne(record, path, of, around, bothWays), overrides);
+  const { overrides = {} } = around;
+  if (besides.length === 0) return one(transfer, false, overrides);
+  // Both directions of the drive may be in use.
+  const all = [one(transfer, true, overrides), ...besides.map((other) => one(other, true, {}))];
+  const joined = together(record, all, (name) => `${name}, of what runs beside it`);
+  return {
+    inputs: joined.inputs as Inputs<T>['inputs'],
+    choices: joined.choices,
+    things: joined.things,
+    own: all[0]!.own,
+    plan: (x, chosen) => {
+      const flows = all.map((inputs, i) => inputs.plan(joined.of(x, i), chosen));
+      const [first] = flows[0]!;
+      const drive = [first!.from, first!.to].find((side) => side.store.role === 'drive')!;
+      const onDrive = (side: typeof drive) =>
+        side.store.role === 'drive'
+          ? { ...side, store: drive.store, ...(drive.wire ? { wire: drive.wire } : {}) }
+          : side;
+      return flows.flatMap((list, i) => {
+        if (i === 0) return list;
+        const before = flows.slice(0, i).flat().length;
+        return list.map((flow) => ({
+          ...flow,
+          from: onDrive(flow.from),
+          to: onDrive(flow.to),
+          ...(flow.after === undefined ? {} : { after: flow.after + before }),
+        }));
+      });
+    },
+  };
+}
+
+/** Inputs with some of them replaced: what a choice would say of them does not count either. */
+function overridden<T extends Spread>(
+  record: Recorder<T>,
+  collected: Inputs<T>,
+  overrides: Overrides,
+): Inputs<T> {
+  const ids = Object.keys(overrides).filter((id) => id in collected.inputs) as InputId[];
+  if (ids.length === 0) return collected;
+  const replaced = Object.fromEntries(
+    ids.map((id) => [
+      id,
+      record.either(
+        () => overrides[id]!,
+        () => overrides[id]!,
+      ),
+    ]),
+  );
+  const without = <V>(inputs: Readonly<Record<string, V>>) =>
+    Object.fromEntries(Object.entries(inputs).filter(([id]) => !(id in replaced)));
+  return {
+    ...collected,
+    inputs: { ...collected.inputs, ...replaced },
+    choices: collected.choices?.map((choice) => ({
+      ...choice,
+      ways: choice.ways.map((way) => ({ ...way, inputs: without(way.inputs as Record<string, Spread>) })),
+    })),
+  };
+}
+
+function collectOne<T extends Spread>(
+  record: Recorder<T>,
+  path: Path,
+  transfer: Transfer,
+  around: Surroundings,
+  bothWays: boolean,
+): Inputs<T> {
+  const { drive } = path.parts;
+  const { direction, otherEnd, requests, verify } = transfer;
+  const { array, needs } = around;
+  const writing = direction === 'write';
+  const back = bothWays || otherEnd === 'itself' || verify === true;
+  const writes = bothWays || writing || otherEnd === 'itself';
+  const disk = drive.media === 'disk';
+  const medium = mediumOf(record, path, array);
+  const found: Found<T> = {};
+
+  workOf(record, found, transfer, drive);
+  found.links = linksOf(record, path, direction, array, requests);
+  if (back) found.back = linksOf(record, path, writing ? 'read' : 'write', array, requests);
+  if (!writing || back) found.read = medium.rate('read');
+  if (writes) {
+    found.write = medium.rate('write');
+    found.fill = record.fact('fill of the drive', needs.fill, 'ratio', marketOf(record, 'fill'));
+    cacheOf(record, found, path, transfer, array);
+  }
+  found.capacity = medium.capacity();
+  if (disk) {
+    found.fill ??= assumed(record, 'position');
+    found.inner = assumed(record, 'disk.inner');
+    found.seek = assumed(record, 'disk.switch');
+  }
+  if (otherEnd === 'storage') otherOf(record, found, path, direction);
+  else if (otherEnd === 'memory')
+    found.other = record.given('other end: memory', 50e9, 'B/s', {
+      kind: 'practice',
+      note: 'memory is no limit here',
+    });
+  if (otherEnd === 'storage' && !requests) bufferOf(record, found, path, writing);
+  if (!disk) heatOf(record, found, path, around, direction);
+
+  return {
+    inputs: found as Inputs<T>['inputs'],
+    things: thingsOf(found, path, transfer),
+    choices: choicesOf(record, path, writing, array),
+    own: verify ? 2 : 1,
+    plan: planner(transfer, path),
+  };
+}
+
+/** What is moved, and what each file costs. */
+function workOf<T extends Spread>(
+  record: Recorder<T>,
+  found: Found<T>,
+  { bytes, files, otherEnd }: Transfer,
+  drive: Drive,
+): void {
+  found.bytes = record.fact('bytes', bytes, 'B', marketOf(record, 'work.bytes'));
+  const { expected } = found.bytes;
+  const size = assumedRange('work.file-size', record.own);
+  const count = (each: number) => Math.max(1, expected / each);
+  found.files = record.fact('files', files, 'count', {
+    range: { low: count(size.high), expected: count(size.expected), high: count(size.low) },
+    note: ASSUMPTIONS['work.file-size'].on!,
+  });
+  const perFile = `per-file.${drive.media}` as const;
+  found.perFile =
+    otherEnd === 'memory'
+      ? record.given(ASSUMPTIONS[perFile].name, 0, 's', { kind: 'practice', note: 'memory has no files' })
+      : assumed(record, perFile);
+}
+
+/** The drive's cache and what comes after it. */
+function cacheOf<T extends Spread>(
+  record: Recorder<T>,
+  found: Found<T>,
+  path: Path,
+  transfer: Transfer,
+  array: Layout | undefined,
+): void {
+  const { drive } = path.parts;
+  const disk = drive.media === 'disk';
+  const hides = hidesItsRecording(drive);
+  if (!disk || drive.recording === 'SMR' || drive.cache.value !== null || hides) {
+    const shown = hides ? { ...drive, recording: 'SMR' as const } : drive;
+    const medium = mediumOf(record, path, array, shown);
+    found.rest = medium.sustained(writingOf(transfer, found.bytes!));
+    found.cache = medium.cache();
+    found.refill = assumed(record, disk ? 'refill.disk' : 'refill.flash');
+  }
+  if (!disk) found.stays = assumed(record, 'cache-stays');
+}
+
+/** What stands at the other end, the link it hangs on with it; a built-in drive that is written to has a cache of its own. */
+function otherOf<T extends Spread>(
+  record: Recorder<T>,
+  found: Found<T>,
+  path: Path,
+  direction: Direction,
+): void {
+  const ends = path.constraints
+    .filter((c) => c.id === 'far' || c.id === 'other')
+    .map((c) => ({
+      name: c.name,
+      figure: record.either(
+        () => c.rate[direction],
+        () => c.explain(direction),
+      ),
+    }));
+  found.other = ends.length === 1 ? ends[0]!.figure : record.least('other end', ends, 'B/s');
+  if (direction === 'write' || path.parts.endpoint) return;
+  const { storage } = path.parts.host;
+  const past = 'other end, past its cache';
+  found.otherRest =
+    record.known(past, storage.rest, 'B/s') ??
+    record.of(rateShare, { outer: found.other, share: assumed(record, 'other-sustained') }, { name: past });
+  const name = 'cache of the other end';
+  const guessed = () =>
+    record.of(
+      cacheShare,
+      {
+        capacity: record.fact(
+          'capacity of the other end',
+          storage.capacity,
+          'B',
+          marketOf(record, 'capacity'),
+        ),
+        share: assumed(record, 'cache-share.unknown'),
+      },
+      { name },
+    );
+  const cache = record.known(name, storage.cache, 'B') ?? guessed();
+  found.otherCache =
+    storage.fill === undefined
+      ? cache
+      : record.of(
+          cacheLeft,
+          { cache, fill: record.given('fill of the other end', storage.fill, 'ratio', { kind: 'entered' }) },
+          { name: `${name} at its fill` },
+        );
+}
+const cacheLeft = formula({
+  name: 'cache',
+  unit: 'B',
+  inputs: { cache: 'cache', fill: 'fill' },
+  of: (m, x) => m.mul(x.cache, m.sub(m.num(1), x.fill)),
+});
+
+/** Memory of the host that takes the first bytes: by its system, and whether what is written hangs on a cable. */
+function bufferOf<T extends Spread>(
+  record: Recorder<T>,
+  found: Found<T>,
+  path: Path,
+  writing: boolean,
+): void {
+  const { host, endpoint } = path.parts;
+  const outside = writing ? isExternal(path.parts) : endpoint !== undefined;
+  const family = host.systems?.[0]?.family ?? 'unknown';
+  const share = assumed(record, `write-back.${family}.${outside ? 'outside' : 'inside'}`);
+  const memory = record.fact('memory of the host', host.memory, 'B', marketOf(record, 'memory-size'));
+  found.buffer = record.of(writeBack, { memory, share });
+  found.memory = assumed(record, 'memory-rate');
+}
+const writeBack = formula({
+  name: 'host’s memory that takes writes',
+  unit: 'B',
+  inputs: { memory: 'memory of the host', share: 'share' },
+  of: (m, x) => m.mul(x.memory, x.share),
+});
+
+/** How a flash drive warms up and slows itself down. */
+function heatOf<T extends Spread>(
+  record: Recorder<T>,
+  found: Found<T>,
+  { parts: { drive, bridge } }: Path,
+  { needs, accessories, array }: Surroundings,
+  direction: Direction,
+): void {
+  const how = coolingOf({ drive, bridge, accessories });
+  const { idle, full } = drawOf(drive, direction);
+  const stated = drive.power?.[direction] !== undefined || drive.power?.write !== undefined;
+  const each = array && array.members > 1 ? ', each member' : '';
+  const sheet = { kind: 'sheet' } as const;
+  const watts = (name: string, value: number) =>
+    record.given(`${name}${each}`, value, 'W', stated ? sheet : { kind: 'memory', note: 'usual drives' });
+  found.air =
+    needs.ambient === undefined
+      ? assumed(record, 'ambient')
+      : record.given('ambient temperature', needs.ambient, '°C', { kind: 'entered' });
+  found.resistance = assumed(record, `resistance.${how}`);
+  found.heatCapacity = assumed(record, `heat-capacity.${how}`);
+  found.idle = watts('power doing nothing', idle);
+  found.busy = watts('power fully busy', full);
+  const { throttling } = drive;
+  const { at, until, share, kind } = throttling ?? {};
+  const way = kind === 'step' ? 'in steps' : 'holding its temperature';
+  const of = (
+    id: 'throttle.at' | 'throttle.cooler' | 'throttle.share' | 'throttle.floor',
+    value: number | undefined,
+  ) =>
+    value === undefined
+      ? assumed(record, id)
+      : record.given(ASSUMPTIONS[id].name, value, ASSUMPTIONS[id].unit, { ...sheet, note: way });
+  found.hot = of('throttle.at', at);
+  found.cooler = of(
+    'throttle.cooler',
+    until === undefined || at === undefined ? undefined : Math.max(0.5, at - until),
+  );
+  found.low = of('throttle.share', kind === 'step' ? share : undefined);
+  found.floor = of('throttle.floor', kind === 'hold' ? share : undefined);
+}
+
+/** What a drive is one way or another, nobody knows which. */
+function choicesOf<T extends Spread>(
+  record: Recorder<T>,
+  path: Path,
+  writing: boolean,
+  array: Layout | undefined,
+): Choice<InputId>[] {
+  const { drive } = path.parts;
+  const found: Choice<InputId>[] = [];
+  const either = (id: string, ...ways: string[]) =>
+    found.push({ id, ways: ways.map((way) => ({ id: way, inputs: {} })) });
+  if (drive.media === 'disk') {
+    either(CHOICES.zones, 'linear', 'constant density');
+    if (writing && hidesItsRecording(drive))
+      found.push({
+        id: CHOICES.recording,
+        ways: recordings(drive).map((recording) => ({
+          id: recording,
+          inputs: {
+            cache:
+              recording === 'CMR' ? NO_END : mediumOf(record, path, array, { ...drive, recording }).cache(),
+          },
+        })),
+      });
+  } else if (!drive.throttling) either(CHOICES.throttle, 'hold', 'step');
+  // Each revision with all of its own figures.
+  if (writing && drive.revision === undefined && (drive.revisions?.length ?? 0) > 1)
+    found.push({
+      id: CHOICES.revision,
+      ways: drive.revisions!.map((revision) => {
+        const medium = mediumOf(record, path, array, { ...drive, ...revision, id: drive.id } as Drive);
+        return {
+          id: revision.name,
+          inputs: { write: medium.rate('write'), rest: medium.sustained(), cache: medium.cache() },
+        };
+      }),
+    });
+  return found;
+}
+
+/** What belongs to the work, and what to the drive itself; the rest to links, host and case. */
+const THE_WORKS: ReadonlySet<InputId> = new Set<InputId>(['bytes', 'files']);
+const THE_DRIVES: ReadonlySet<InputId> = new Set<InputId>([
+  'read',
+  'write',
+  'rest',
+  'cache',
+  'stays',
+  'capacity',
+  'refill',
+  'inner',
+  'seek',
+  'idle',
+  'busy',
+  'hot',
+  'cooler',
+  'low',
+  'floor',
+]);
+const THE_LINKS: ReadonlySet<InputId> = new Set<InputId>(['links', 'back']);
+const THE_OTHERS: ReadonlySet<InputId> = new Set<InputId>(['other', 'otherRest', 'otherCache']);
+
+/** What each input belongs to. */
+function thingsOf(
+  found: Found<unknown>,
+  path: Path,
+  { direction, otherEnd }: Transfer,
+): Record<string, string> {
+  const { drive, host, endpoint, bridge } = path.parts;
+  const end = otherEnd === 'storage' ? (endpoint?.id ?? 'built-in') : otherEnd;
+  const links = path.constraints
+    .filter((c) => c.id !== 'media' && c.id !== 'far' && c.id !== 'other')
+    .map((c) => c.link?.mode?.id ?? (c.id === 'bridge' ? bridge!.id : c.id));
+  const thing = (id: InputId): string => {
+    if (THE_WORKS.has(id)) return 'work';
+    if (THE_DRIVES.has(id)) return `drive ${drive.id}`;
+    const opposite = direction === 'read' ? 'write' : 'read';
+    if (THE_LINKS.has(id)) return `links ${id === 'links' ? direction : opposite} ${links.join(' ')}`;
+    if (THE_OTHERS.has(id)) return `${host.id} ${end} ${direction}`;
+    return 'case';
+  };
+  return Object.fromEntries(Object.keys(found).map((id) => [id, thing(id as InputId)]));
+}
+
+/** Names draws so that over several builds the same thing (a link, the files, a drive) is drawn alike and different things are drawn apart. */
+export const namedByThing =
+  ({ things }: Pick<Inputs, 'things'>, drive: string) =>
+  (id: string): string =>
+    `${id} of ${things[id] ?? `drive ${drive}`}`;

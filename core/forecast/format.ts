@@ -1,0 +1,35 @@
+import { exactFact, recordersFor, renamed, type Estimate } from '../evidence';
+import { assumedRange } from '../catalog/assumptions';
+import { rateOf, type Path } from '../build/path';
+import { formatFromSheet } from '../models/disks';
+import { capacityOf } from './array';
+import { collectTransfer } from './collect';
+import type { Situation } from './case';
+import type { Transfer } from './inputs';
+import { forecastTransfer } from './transfer';
+
+/** Time of a full format of a disk, or of another pass over all of it, at what disk and path allow; null for flash. */
+export function formatOn({ device, own }: Situation, path: Path): Estimate | null {
+  const { drive } = path.parts;
+  if (drive.media !== 'disk') return null;
+  const record = recordersFor(own).explaining;
+  const capacity = capacityOf(record, device);
+  const outer = rateOf(record, `${drive.model}, outer tracks`, drive.write, assumedRange('disk.outer', own));
+  // Where the path is no limit the zones alone decide, in closed form.
+  if (path.carries!.write.low > outer.high) return formatFromSheet(capacity, outer);
+  // Written from one end to the other a shingled disk keeps its rate.
+  const plain = {
+    ...drive,
+    recording: 'CMR' as const,
+    cache: { value: null, source: { kind: 'unknown' as const } },
+  };
+  const over = { ...path, parts: { ...path.parts, drive: plain } };
+  const pass: Transfer = {
+    direction: 'write',
+    bytes: { value: capacity.expected, source: capacity.because.source ?? { kind: 'unknown' } },
+    files: exactFact(1),
+    otherEnd: 'memory',
+  };
+  const inputs = collectTransfer(record, over, pass, { needs: { fill: exactFact(0) } });
+  return renamed('time of a full format', forecastTransfer(inputs, pass).time);
+}

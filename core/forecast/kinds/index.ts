@@ -1,0 +1,5 @@
+export type { Answer, Answered, Daily, Kind } from './kind';
+export { kindOf, registerKind } from './registry';
+export { collectMove } from './move';
+export { openedOver } from './open';
+export { asAsked, inputsFor, surroundingsOf } from './shared';

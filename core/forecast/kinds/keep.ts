@@ -1,0 +1,39 @@
+import { recordersFor, type Recorder } from '../../evidence';
+import type { Spread } from '../../stats';
+import { fillsIn, usableOf } from '../../models/copies';
+import type { Keep } from '../../job';
+import { holdsOf } from '../array';
+import type { Case } from '../case';
+import type { Kind } from './kind';
+import { farApart, perDayName } from './shared';
+
+/** Years until everything kept on the device fills it. */
+function full<T extends Spread>(record: Recorder<T>, { device, work }: Case<Keep>): T {
+  const kept = work.filter((a) => a.kind === 'keep');
+  return fillsIn(record, usableOf(record, holdsOf(record, device)), kept);
+}
+
+/** Data that stays and grows: when the drive is full. */
+export const KEEP: Kind<Keep> = {
+  transfer: () => null,
+  keeps: true,
+
+  answer(of) {
+    const figure = full(recordersFor(of.own).explaining, of);
+    return { figure, rate: null, probability: null, more: [], course: null };
+  },
+
+  screen: (of) => full(recordersFor(of.own).bare, of).expected,
+
+  bytesPerDay(record, keep, direction) {
+    if (direction === 'read') return null;
+    const growth = record.known(perDayName(keep.name, direction), keep.growth, 'B/day');
+    return growth && growth.high > 0 ? growth : null;
+  },
+
+  apart: (one, two) =>
+    farApart(one, two, 'more', {
+      same: () => 'Both are full at the same time.',
+      differ: (name, by) => `${name} is full ${by} later.`,
+    }),
+};

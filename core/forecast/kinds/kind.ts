@@ -1,0 +1,62 @@
+import type { Spread } from '../../stats';
+import type { Estimate, Recorder } from '../../evidence';
+import type { Direction } from '../../catalog/links';
+import type { Path } from '../../build/path';
+import type { Flow } from '../../models/transfer';
+import type { Activity } from '../../job';
+import type { Case } from '../case';
+import type { Transfer } from '../inputs';
+import type { TransferForecast } from '../transfer';
+
+/** What answers an activity. */
+export interface Answer {
+  /** The figure that answers it: a time, a margin, a wait a day, years. */
+  figure: Estimate;
+  /** Average rate of a move. */
+  rate: Estimate | null;
+  /** Probability that its target is met, or that nothing stalls; null without either. */
+  probability: number | null;
+  /** What else is worth knowing. */
+  more: Estimate[];
+  /** The course of a move. */
+  course: TransferForecast | null;
+}
+
+/** One of two answers that are held against each other, with the case it is of and what it goes by. */
+export interface Answered<A extends Activity = Activity> {
+  name: string;
+  of: Case<A>;
+  answer: Answer;
+}
+
+/** How something is lived through day by day. */
+export interface Daily<A extends Activity> {
+  /** What it depends on beside its transfer. */
+  inputs<T extends Spread>(record: Recorder<T>, activity: A): Record<string, T>;
+  /** The flows of one time, out of those of its transfer. */
+  flows(flows: readonly Flow[], x: Readonly<Record<string, number>>): Flow[];
+}
+
+/** What one kind of activity is to the models. */
+export interface Kind<A extends Activity = Activity> {
+  /** The transfer it comes to while it goes on; null where nothing flows at a stretch. */
+  transfer(activity: A): Transfer | null;
+  /**
+   * In full.
+   * @param besides what goes on at the same time on the same device
+   * @throws RangeError when the path is blocked
+   */
+  answer(of: Case<A>, path: Path, besides: readonly Transfer[]): Answer;
+  /** The figure with every input at its middle, in numbers only: for candidates by the hundred thousand. */
+  screen(of: Case<A>, path: Path, besides: readonly Transfer[]): number;
+  /** Bytes a day that it brings to the drive in one direction; null for none. */
+  bytesPerDay<T extends Spread>(record: Recorder<T>, activity: A, direction: Direction, path: Path): T | null;
+  /** Its writes are small and scattered, so that an array with parity writes more than once for each. */
+  small?: boolean;
+  /** It keeps what others bring: counted beside them it would count twice. */
+  keeps?: boolean;
+  /** How it is lived through day by day; absent: it takes the drive for no while. */
+  daily?: Daily<A>;
+  /** What sets two answers apart, in words; absent where curves tell it. */
+  apart?(one: Answered<A>, two: Answered<A>): string;
+}

@@ -1,0 +1,70 @@
+import { formula, recordersFor, type Recorder } from '../../evidence';
+import type { Spread } from '../../stats';
+import type { Path } from '../../build/path';
+import { compareLoads, felt, forecastLoad, NOTICED, type Opened } from '../../models/loads';
+import { operationsPerSecond } from '../../models/random';
+import { format } from '../../units';
+import type { Open } from '../../job';
+import { layoutOf, transferPath, type Case } from '../case';
+import { streamOver } from '../medium';
+import type { Answered, Kind } from './kind';
+import { withinTarget } from './shared';
+
+const oneOver = formula({
+  name: 'latency of one request',
+  unit: 's',
+  inputs: { iops: 'requests a second, one at a time' },
+  of: (m, x) => m.div(m.num(1), x.iops),
+});
+
+/** What a load finds where it reads: rate of drive and links, and latency of a request that is waited for. @throws RangeError when the path is blocked */
+export function openedOver<T extends Spread>(
+  record: Recorder<T>,
+  { activity, device }: Case<Open>,
+  path: Path,
+): Opened<T> {
+  const one = { reads: 1, block: 4096, depth: 1, span: activity.bytes, synchronous: false };
+  return {
+    rate: streamOver(record, path, 'read', layoutOf(device)),
+    latency: record.of(oneOver, { iops: operationsPerSecond(record, path, one) }),
+  };
+}
+
+/** s to a tenth: nobody feels less. */
+const seconds = (s: number): string => format(s < 60 ? Math.round(s * 10) / 10 : s, 's');
+const FELT = { yes: 'felt', no: 'not felt', unclear: 'at the edge of what is felt' };
+
+/** A load, open, build or render, where the processor shares the time. */
+export const OPEN: Kind<Open> = {
+  transfer: () => null,
+
+  answer(of, path) {
+    const record = recordersFor(of.own).explaining;
+    const { time, storage } = forecastLoad(record, of.activity, openedOver(record, of, path));
+    const probability = withinTarget(of.activity, time);
+    return { figure: time, rate: null, probability, more: [storage], course: null };
+  },
+
+  screen(of, path) {
+    const record = recordersFor(of.own).bare;
+    return forecastLoad(record, of.activity, openedOver(record, of, path)).time.expected;
+  },
+
+  bytesPerDay: () => null,
+
+  apart(one, two) {
+    const opened = ({ of }: Answered<Open>) =>
+      openedOver(recordersFor(of.own).explaining, of, transferPath(of, of.activity.endpoint));
+    const later = compareLoads(one.of.activity, opened(one), opened(two));
+    const { low, expected, high } = later;
+    const [sooner, from, to] =
+      expected >= 0 ? ([one.name, low, high] as const) : ([two.name, -high, -low] as const);
+    const slower = Math.max(one.answer.figure.expected, two.answer.figure.expected);
+    const verdict = `${FELT[felt(later, slower)]} (above ${NOTICED.seconds} s and ${NOTICED.share * 100} %, common practice)`;
+    if (Math.abs(expected) < 0.05)
+      return `Opened as soon with either, give or take ${seconds(Math.max(-from, to))}: ${verdict}.`;
+    const range =
+      from < 0 ? `${seconds(-from)} later to ${seconds(to)} sooner` : `${seconds(from)} to ${seconds(to)}`;
+    return `Opened ${seconds(Math.abs(expected))} sooner with ${sooner} (${range}): ${verdict}.`;
+  },
+};

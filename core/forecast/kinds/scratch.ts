@@ -1,0 +1,49 @@
+import { recordersFor } from '../../evidence';
+import { behindCache, scratchDay, type Operations } from '../../models/random';
+import { format } from '../../units';
+import type { Scratch } from '../../job';
+import { layoutOf, type Case } from '../case';
+import type { Kind } from './kind';
+import { farApart, perDayName, withinTarget } from './shared';
+
+const operationsOf = ({ reads, block, depth, span, synchronous }: Scratch): Operations => ({
+  reads,
+  block,
+  depth,
+  span,
+  synchronous,
+});
+const onDevice = ({ activity, device }: Case<Scratch>): Operations => ({
+  ...operationsOf(activity),
+  array: layoutOf(device),
+});
+
+/** Small operations at random places all day: how long they are waited for. */
+export const SCRATCH: Kind<Scratch> = {
+  transfer: () => null,
+
+  answer(of, path) {
+    const record = recordersFor(of.own).explaining;
+    const { activity } = of;
+    const { rate, wait, wear } = scratchDay(record, path, activity.operations, onDevice(of));
+    const behind = activity.reads < 1 ? behindCache(record, path.parts.drive, activity.block) : null;
+    const more = [rate, wear, ...(behind ? [behind] : [])];
+    return { figure: wait, rate: null, probability: withinTarget(activity, wait), more, course: null };
+  },
+
+  screen: (of, path) =>
+    scratchDay(recordersFor(of.own).bare, path, of.activity.operations, onDevice(of)).wait.expected,
+
+  bytesPerDay(record, scratch, direction, path) {
+    if (direction === 'read' || scratch.reads === 1) return null;
+    const { wear } = scratchDay(record, path, scratch.operations, operationsOf(scratch));
+    return record.reworded(wear, () => perDayName(scratch.name, direction));
+  },
+  small: true,
+
+  apart: (one, two) =>
+    farApart(one, two, 'less', {
+      same: (wait) => `Both wait ${format(wait.expected, 's', 2)} a day.`,
+      differ: (name, by) => `${name} waits ${by} a day less.`,
+    }),
+};

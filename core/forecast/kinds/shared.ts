@@ -1,0 +1,72 @@
+import { below, type Spread } from '../../stats';
+import { formula, type Estimate, type Recorder } from '../../evidence';
+import { marketOf } from '../../catalog/assumptions';
+import type { Path } from '../../build/path';
+import { format } from '../../units';
+import type { Activity } from '../../job';
+import { layoutOf, type Case } from '../case';
+import { collectTransfer, type Surroundings } from '../collect';
+import type { Inputs, Transfer } from '../inputs';
+import type { Answered } from './kind';
+
+/** What surrounds a case's transfers. */
+export const surroundingsOf = ({ needs, device, overrides }: Omit<Case, 'activity'>): Surroundings => ({
+  needs,
+  accessories: device.accessories,
+  array: layoutOf(device),
+  overrides,
+});
+
+/** A transfer as a case asks for it. */
+export function asAsked(transfer: Transfer, { asked = {} }: Case): Transfer {
+  const { requests, toMemory } = asked;
+  return { ...transfer, ...(requests ? { requests } : {}), ...(toMemory ? { otherEnd: 'memory' } : {}) };
+}
+
+/** What a transfer of a case depends on. @throws RangeError when the path is blocked */
+export const inputsFor = <T extends Spread>(
+  record: Recorder<T>,
+  of: Case,
+  path: Path,
+  transfer: Transfer,
+  besides: readonly Transfer[] = [],
+): Inputs<T> => collectTransfer(record, path, asAsked(transfer, of), surroundingsOf(of), besides);
+
+/** Probability that a figure stays within an activity's target; null without one. */
+export const withinTarget = ({ wish }: Activity, figure: Estimate): number | null =>
+  wish === null ? null : below(figure, wish);
+
+const dailyBytes = formula({
+  name: 'bytes a day',
+  unit: 'B/day',
+  inputs: { bytes: 'bytes', times: 'times a day' },
+  of: (m, x) => m.mul(x.bytes, x.times),
+});
+
+/** So many bytes at each of an activity's times. */
+export function bytesADay<T extends Spread>(
+  record: Recorder<T>,
+  { name, perDay }: Activity,
+  direction: 'read' | 'write',
+  bytes: T,
+): T {
+  const times = record.fact('times a day', perDay, 'per day', marketOf(record, 'work.times'));
+  return record.of(dailyBytes, { bytes, times }, { name: perDayName(name, direction) });
+}
+export const perDayName = (name: string, direction: 'read' | 'write'): string =>
+  `${direction === 'write' ? 'writes' : 'reads'} a day: ${name}`;
+
+/** Two figures side by side: whose is better, by how much, and whether their ranges overlap. */
+export function farApart(
+  one: Answered,
+  two: Answered,
+  better: 'less' | 'more',
+  words: { same(figure: Estimate): string; differ(name: string, by: string): string },
+): string {
+  const [x, y] = [one.answer.figure, two.answer.figure];
+  if (format(x.expected, x.unit, 3) === format(y.expected, y.unit, 3)) return words.same(x);
+  const isFirst = better === 'less' ? x.expected < y.expected : x.expected > y.expected;
+  const overlap = x.low <= y.high && y.low <= x.high ? ' Their ranges overlap.' : '';
+  const by = format(Math.abs(x.expected - y.expected), x.unit, 2);
+  return `${words.differ((isFirst ? one : two).name, by)}${overlap}`;
+}

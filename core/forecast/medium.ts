@@ -1,0 +1,182 @@
+import { exactly, type Spread } from '../stats';
+import { formula, middle, type Recorder } from '../evidence';
+import { assumed, assumedRange, ASSUMPTIONS, marketOf, type AssumptionId } from '../catalog/assumptions';
+import type { Direction } from '../catalog/links';
+import { formFactor, type Drive } from '../catalog/parts';
+import { atDepth, flowOf, interfaceOf, rateOf, type Path, type Requests } from '../build/path';
+import { dataMembers, membersTogether, streamMembers, throughArray, type Layout } from '../models/arrays';
+import { LONG_FILE } from '../models/transfer';
+import type { Transfer } from './inputs';
+
+const DOING: Record<Direction, string> = { read: 'reading', write: 'writing' };
+const cellWords = ({ cell }: Drive): string => (cell ? `${cell} drives` : 'drives of any cell type');
+
+/** A share of a rate. */
+export const rateShare = formula({
+  name: 'rate',
+  unit: 'B/s',
+  inputs: { outer: 'outer tracks', share: 'share' },
+  of: (m, x) => m.mul(x.outer, x.share),
+});
+
+/** A cache as a share of the capacity. */
+export const cacheShare = formula({
+  name: 'cache',
+  unit: 'B',
+  inputs: { capacity: 'capacity', share: 'share of the capacity' },
+  of: (m, x) => m.mul(x.capacity, x.share),
+});
+
+/** A disk nobody knows the recording of: it may be shingled. */
+export const hidesItsRecording = ({ media, recording, cache, rest }: Drive): boolean =>
+  media === 'disk' && recording === undefined && cache.value === null && rest.value === null;
+
+/** Of such disks out of so many of its size, first the most frequent [memory]. */
+export function recordings({ form, capacity }: Drive): readonly ('CMR' | 'SMR')[] {
+  if (formFactor(form) === '2.5-inch') return ['SMR', 'SMR', 'SMR', 'CMR'];
+  return (middle(capacity) ?? 0) > 8.5e12 ? ['CMR', 'CMR', 'CMR', 'SMR'] : ['CMR', 'SMR'];
+}
+
+/** How writes come to a disk. */
+export type Writing = 'long' | 'scattered' | 'unknown';
+export function writingOf({ files, streams = 1 }: Transfer, bytes: Spread): Writing {
+  const count = middle(files);
+  if (count === null) return 'unknown';
+  return streams === 1 && bytes.expected / count >= LONG_FILE ? 'long' : 'scattered';
+}
+
+/** Figures of a drive, or of several as one: each with its source. */
+export interface Medium<T extends Spread> {
+  /** The medium's own rate; of an array, its members' together, each held to its bay. */
+  rate(direction: Direction): T;
+  /** Sustained writing, past the cache. */
+  sustained(writes?: Writing): T;
+  cache(): T;
+  capacity(): T;
+}
+
+/** The drive of a path as a medium. */
+export function mediumOf<T extends Spread>(
+  record: Recorder<T>,
+  path: Path,
+  array: Layout | undefined,
+  drive: Drive = path.parts.drive,
+): Medium<T> {
+  const layout = array && array.mode !== 'single' ? array : null;
+  const words = layout ? `${layout.mode} of ${layout.members}` : '';
+  const asOne = (name: string, one: T, what: string, count: number | Spread): T => {
+    if (!layout) return one;
+    const members = record.given(what, count, 'count', { kind: 'practice', note: words });
+    return record.of(membersTogether, { member: one, count: members }, { name: `${name}, ${words}` });
+  };
+  const together = (name: string, one: T, direction: Direction) =>
+    asOne(name, one, 'members that carry the stream', layout ? streamMembers(layout, direction) : 1);
+  const timesData = (name: string, one: T) =>
+    asOne(name, one, 'members’ worth of data', layout ? dataMembers(layout) : 1);
+
+  const outerOf = (direction: Direction): T => {
+    const media = path.constraints.find((c) => c.id === 'media');
+    const anyDisk = assumedRange('disk.outer', record.own);
+    const unknown = drive.media === 'disk' ? anyDisk : (media?.rate[direction] ?? anyDisk);
+    return rateOf(record, `${drive.model}, ${DOING[direction]}`, drive[direction], unknown);
+  };
+
+  return {
+    rate(direction) {
+      const stated = outerOf(direction);
+      const name = `${drive.model}, ${DOING[direction]}`;
+      const bay = array ? path.constraints.find((c) => c.id === 'inner') : undefined;
+      if (!bay) return together(name, stated, direction);
+      const held = record.either(
+        () => bay.rate[direction],
+        () => bay.explain(direction),
+      );
+      const inBay = `${drive.model} in its bay`;
+      const parts = [
+        { name: 'drive', figure: stated },
+        { name: bay.name, figure: held },
+      ];
+      return together(inBay, record.least(inBay, parts, 'B/s'), direction);
+    },
+    sustained(writes = 'unknown') {
+      const name = `${drive.model}, sustained writing`;
+      return together(name, sustainedOf(record, drive, writes, name), 'write');
+    },
+    cache() {
+      const [name, one] = cacheOf(record, drive);
+      return timesData(name, one);
+    },
+    capacity() {
+      const name = 'capacity';
+      return timesData(name, record.fact(name, drive.capacity, 'B', marketOf(record, 'capacity')));
+    },
+  };
+}
+
+function sustainedOf<T extends Spread>(record: Recorder<T>, drive: Drive, writes: Writing, name: string): T {
+  const anyDisk = assumedRange('disk.outer', record.own);
+  if (drive.rest.value !== null) return rateOf(record, name, drive.rest, anyDisk);
+  if (drive.media === 'disk') {
+    const outer = rateOf(record, `${drive.model}, writing`, drive.write, anyDisk);
+    const whole = () =>
+      record.given(ASSUMPTIONS['shingled.unknown'].name, 1, 'ratio', { kind: 'practice', note: 'CMR' });
+    const share = drive.recording === 'SMR' ? assumed(record, `shingled.${writes}`) : whole();
+    return record.of(rateShare, { outer, share }, { name });
+  }
+  const id: AssumptionId = `sustained.${drive.cell ?? 'unknown'}.${interfaceOf(drive)}`;
+  const market = marketOf(
+    record,
+    id,
+    `${cellWords(drive)} on ${interfaceOf(drive) === 'pcie' ? 'PCIe' : 'SATA'}`,
+  );
+  return rateOf(record, name, drive.rest, market.range, market.note);
+}
+
+function cacheOf<T extends Spread>(record: Recorder<T>, drive: Drive): [name: string, cache: T] {
+  const stated = 'cache of the empty drive';
+  const known = record.known(stated, drive.cache, 'B');
+  if (known) return [stated, known];
+  if (drive.media === 'disk') {
+    const id: AssumptionId = `disk-cache.${drive.recording ?? 'CMR'}`;
+    return [ASSUMPTIONS[id].name, assumed(record, id)];
+  }
+  const share = assumed(record, `cache-share.${drive.cell ?? 'unknown'}`, { note: cellWords(drive) });
+  const capacity = record.fact('capacity', drive.capacity, 'B', marketOf(record, 'capacity'));
+  const name = `${stated}, not stated`;
+  return [name, record.of(cacheShare, { capacity, share }, { name })];
+}
+
+/** A drive beyond whose cache nobody ever writes. */
+export const NO_END = exactly(1e18);
+
+/** What the links carry: of several bays put together, what they share, through the array's own layer. */
+export function linksOf<T extends Spread>(
+  record: Recorder<T>,
+  path: Path,
+  direction: Direction,
+  array: Layout | undefined,
+  requests?: Requests,
+): T {
+  const beyond = array && path.constraints.some((c) => c.id !== 'inner' && c.id !== 'media');
+  const links = flowOf(record, path, direction, beyond ? 'beyond bays' : 'links');
+  const onUsb = path.outer.mode?.family === 'usb';
+  const deep = requests ? atDepth(record, links, path.parts, direction, onUsb, requests) : links;
+  if (!array || array.mode === 'single') return deep;
+  const cost = assumed(record, `stack-cost.${array.by}`);
+  const { ceiling } = deep;
+  return record.of(throughArray, { links: deep, cost }, ceiling === undefined ? {} : { ceiling });
+}
+
+/** What medium and links together give a long stream, whatever stands at the other end. */
+export function streamOver<T extends Spread>(
+  record: Recorder<T>,
+  path: Path,
+  direction: Direction,
+  array: Layout | undefined,
+): T {
+  const parts = [
+    { name: 'drive', figure: mediumOf(record, path, array).rate(direction) },
+    { name: 'links', figure: linksOf(record, path, direction, array) },
+  ];
+  return record.least(`drive and links, ${DOING[direction]}`, parts, 'B/s');
+}

@@ -1,0 +1,113 @@
+import type { Chosen } from '../stats';
+import { formula } from '../evidence';
+import type { Path } from '../build/path';
+import { SLC_SHARE, type Flow, type Heat, type Store, type Wire } from '../models/transfer';
+import { CHOICES, type Numbers, type Transfer } from './inputs';
+
+/** What a flash cache takes at some fill: a part stays, the rest shrinks with the free cells; never more than those hold in SLC mode. */
+export const cacheAt = formula({
+  name: 'cache at this fill',
+  unit: 'B',
+  inputs: {
+    cache: 'cache of the empty drive',
+    stays: 'share that stays',
+    fill: 'fill',
+    free: 'free cells in SLC mode',
+  },
+  of: (m, x) => {
+    const dynamic = m.mul(m.mul(x.cache, m.sub(m.num(1), x.stays)), m.sub(m.num(1), x.fill));
+    return m.min(m.add(m.mul(x.cache, x.stays), dynamic), x.free);
+  },
+});
+
+/** {@link cacheAt} in bare numbers, for plans by the thousand; a test holds them together. */
+const cacheNow = (cache: number, stays: number, fill: number, free: number): number =>
+  Math.min(cache * stays + cache * (1 - stays) * (1 - fill), free);
+
+/** Memory, where it is no limit. */
+const MEMORY_END: Store = { role: 'other', read: 50e9, write: 50e9, rest: Infinity, cache: Infinity };
+
+/** Makes the flows that bare numbers stand for. */
+export function planner(
+  { direction, otherEnd, streams, verify }: Transfer,
+  path: Path,
+): (x: Numbers, chosen: Chosen) => Flow[] {
+  const { drive } = path.parts;
+  const writing = direction === 'write';
+  const disk = drive.media === 'disk';
+  const slc = SLC_SHARE[drive.cell ?? 'unknown'];
+  const halfDuplex = path.outer.mode?.halfDuplex ?? false;
+
+  const heatOf = (x: Numbers, chosen: Chosen): Heat | null => {
+    if (x.air === undefined) return null;
+    const kind = drive.throttling?.kind ?? chosen[CHOICES.throttle];
+    return {
+      air: x.air,
+      resistance: x.resistance!,
+      capacity: x.heatCapacity!,
+      idle: x.idle!,
+      read: x.busy!,
+      write: x.busy!,
+      throttle:
+        kind === 'step'
+          ? { kind, at: x.hot!, until: x.hot! - x.cooler!, share: x.low! }
+          : { kind: 'hold', at: x.hot!, floor: x.floor! },
+    };
+  };
+
+  const storeOf = (x: Numbers, chosen: Chosen): Store => {
+    const free = x.capacity! * (1 - (x.fill ?? 0)) * slc;
+    const most =
+      x.cache === undefined ? Infinity : disk ? x.cache : cacheNow(x.cache, x.stays!, x.fill!, free);
+    const law = chosen[CHOICES.zones] === 'constant density' ? 'constant density' : 'linear';
+    return {
+      role: 'drive',
+      read: x.read ?? x.write!,
+      write: x.write ?? x.read!,
+      rest: x.rest ?? Infinity,
+      cache: most,
+      cacheMost: most,
+      refill: x.refill ?? 0,
+      heat: heatOf(x, chosen),
+      zones: x.inner === undefined ? null : { law, k: x.inner, capacity: x.capacity! },
+      seek: x.seek ?? 0,
+    };
+  };
+
+  return (x, chosen) => {
+    const store = storeOf(x, chosen);
+    const back = x.back ?? x.links!;
+    const wire: Wire = {
+      read: writing ? back : x.links!,
+      write: writing ? x.links! : back,
+      halfDuplex,
+      role: 'links',
+    };
+    const at = x.inner === undefined ? 0 : x.fill!;
+    const moved = { bytes: Math.max(1, x.bytes!), files: x.files!, perFile: x.perFile!, streams };
+    const here = { store, wire, at };
+    const there = {
+      store: {
+        role: 'other' as const,
+        read: x.other!,
+        write: x.other!,
+        rest: x.otherRest ?? Infinity,
+        cache: x.otherCache ?? Infinity,
+      },
+    };
+    const copy: Flow =
+      otherEnd === 'itself'
+        ? { ...moved, from: { store, wire, at: at / 2 }, to: here, buffer: 0 }
+        : {
+            ...moved,
+            from: writing ? there : here,
+            to: writing ? here : there,
+            buffer: x.buffer ?? 0,
+            memory: x.memory,
+          };
+    // Verifying reads it back into memory, where the sums are compared.
+    return verify
+      ? [copy, { ...moved, from: copy.to, to: { store: MEMORY_END }, buffer: 0, after: 0 }]
+      : [copy];
+  };
+}

@@ -1,0 +1,112 @@
+import { spread, type Spread } from '../stats';
+import { formula, recordersFor, type Estimate, type Fact, type Recorder } from '../evidence';
+import type { Direction } from '../catalog/links';
+import { asRevised } from '../catalog/parts';
+import type { Path } from '../build/path';
+import { writeMultiple, type Layout } from '../models/arrays';
+import { life, workloadShare, type Life } from '../models/endurance';
+import { directionOf, type Activity } from '../job';
+import { layoutOf, transferPath, type Situation } from './case';
+import { kindOf } from './kinds';
+
+/** Endurance, or the reason why it cannot be worked out. */
+export type LifeForecast = Life | { problem: string };
+
+/** Whether a life is one, and not the reason why there is none. */
+export const isLife = (found: LifeForecast): found is Life => 'dwpd' in found;
+
+const sum = formula({
+  name: 'bytes a day',
+  unit: 'B/day',
+  inputs: { a: 'first', b: 'others' },
+  of: (m, x) => m.add(x.a, x.b),
+});
+const perMember = formula({
+  name: 'writes a day to each member',
+  unit: 'B/day',
+  inputs: { rate: 'writes a day', multiple: 'written to all members for each byte', members: 'members' },
+  of: (m, x) => m.div(m.mul(x.rate, x.multiple), x.members),
+});
+
+/** Bytes a day that activities bring to the device; null for none. */
+function bytesPerDay<T extends Spread>(
+  record: Recorder<T>,
+  work: readonly Activity[],
+  directions: readonly Direction[],
+  path: Path,
+): T | null {
+  const each = work
+    .flatMap((a) => directions.map((d) => kindOf(a).bytesPerDay(record, a, d, path)))
+    .filter((found) => found !== null);
+  return each.length === 0 ? null : each.reduce((a, b) => record.of(sum, { a, b }));
+}
+
+/** What each member of an array has of it. */
+function onEach(
+  record: Recorder<Estimate>,
+  rate: Estimate,
+  layout: Layout | undefined,
+  multiple: Spread,
+  note: string,
+): Estimate {
+  if (!layout) return rate;
+  return record.of(perMember, {
+    rate,
+    multiple: record.given('written to all members for each byte', multiple, 'ratio', {
+      kind: 'practice',
+      note,
+    }),
+    members: record.given('members', layout.members, 'count', { kind: 'entered' }),
+  });
+}
+
+/** Endurance of a situation's drives at the work's own rate. */
+export function lifeOn(situation: Situation, path: Path): LifeForecast {
+  const { device, work, own } = situation;
+  const record = recordersFor(own).explaining;
+  const { tbw, capacity, warrantyYears, cell, media } = asRevised(device.drive);
+  if (media === 'disk')
+    return { problem: 'Disks are rated by what is read and written in a year, not by what wears out.' };
+  // What grows is also copied in by others where there are any: counting both would count it twice.
+  const keeps = (a: Activity) => kindOf(a).keeps === true;
+  const brought = work.some((a) => !keeps(a) && directionOf(a) === 'write');
+  const counted = work.filter((a) => !keeps(a) || !brought);
+  const written = bytesPerDay(record, counted, ['write'], path);
+  const layout = layoutOf(device);
+  const small = work.some((a) => kindOf(a).small);
+  const full = layout ? writeMultiple(layout, false) : 1;
+  const most = layout ? writeMultiple(layout, small) : 1;
+  const note = small ? 'full stripes to small writes' : 'full stripes';
+  const rate = written && onEach(record, written, layout, spread(full, full, most), note);
+  try {
+    return life({ tbw, capacity, warrantyYears, readings: [], writesPerDay: null, cell }, rate, record);
+  } catch (error) {
+    return { problem: (error as Error).message };
+  }
+}
+
+/** Endurance alone, without any sampling of transfers; null while the path is blocked. */
+export function lifeOf(situation: Situation): LifeForecast | null {
+  const path = transferPath(situation);
+  return path.blocked.length > 0 ? null : lifeOn(situation, path);
+}
+
+/** Of a disk: share of its yearly workload rating in use; null where it has none or nothing is moved. */
+export function workloadOn({ device, work, own }: Situation, path: Path): Estimate | null {
+  const record = recordersFor(own).explaining;
+  const { media, workload } = device.drive;
+  const rated: Fact | undefined = media === 'disk' ? workload : undefined;
+  const limit = record.known('rated a day', rated, 'B/day');
+  const moved = limit && bytesPerDay(record, work, ['read', 'write'], path);
+  if (!limit || !moved) return null;
+  const layout = layoutOf(device);
+  const multiple = layout ? writeMultiple(layout, false) : 1;
+  const each = onEach(
+    record,
+    moved,
+    layout,
+    { low: multiple, expected: multiple, high: multiple },
+    'full stripes',
+  );
+  return workloadShare.explain({ moved: each, rated: limit });
+}

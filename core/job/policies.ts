@@ -1,0 +1,61 @@
+import * as z from 'zod';
+
+/** A question practitioners disagree on, and its two answers. */
+interface Policy<A extends string> {
+  question: string;
+  answers: Record<A, string>;
+  /** What a job follows that says nothing. */
+  usual: A;
+}
+const policy = <A extends string>(question: string, answers: Record<A, string>, usual: NoInfer<A>): Policy<A> => ({
+  question,
+  answers,
+  usual,
+});
+
+/** Where practitioners disagree: both answers are supported, for each job, and what follows from one says which. */
+export const POLICIES = {
+  minimum: policy(
+    'A maker’s minimum for a bay',
+    { strict: 'maker’s minimum to the letter', 'outcome-first': 'maker’s minimum by the outcome' },
+    'outcome-first',
+  ),
+  heatsink: policy(
+    'A heatsink on a flash drive',
+    { always: 'a heatsink always', 'when needed': 'a heatsink when needed' },
+    'when needed',
+  ),
+  fileSystem: policy(
+    'The file system of an external drive',
+    {
+      'every system': 'one that every system reads',
+      'the system’s own': 'the system’s own file system',
+    },
+    'every system',
+  ),
+};
+export type PolicyId = keyof typeof POLICIES;
+
+const answers = <A extends string>({ answers: of }: Policy<A>) => z.enum(Object.keys(of) as [A, ...A[]]);
+
+/** The answer a job follows to each. */
+export const Policies = z.object({
+  minimum: answers(POLICIES.minimum),
+  heatsink: answers(POLICIES.heatsink),
+  fileSystem: answers(POLICIES.fileSystem),
+});
+export type Policies = z.infer<typeof Policies>;
+
+export const DEFAULT_POLICIES: Policies = {
+  minimum: POLICIES.minimum.usual,
+  heatsink: POLICIES.heatsink.usual,
+  fileSystem: POLICIES.fileSystem.usual,
+};
+
+/** What an answer is called. */
+export const policyWords = (id: PolicyId, answer: string): string =>
+  (POLICIES[id].answers as Record<string, string>)[answer] ?? answer;
+
+/** The other answer to a question. */
+export const otherAnswer = (id: PolicyId, answer: string): string =>
+  Object.keys(POLICIES[id].answers).find((other) => other !== answer)!;

@@ -1,0 +1,5 @@
+/** A probability as people read it: out of samples it never claims certainty. */
+export const formatProbability = (p: number): string => {
+  if (p >= 0.995) return 'over 99 %';
+  return p <= 0.005 ? 'under 1 %' : `${Math.round(p * 100)} %`;
+};
