@@ -6,8 +6,20 @@ import { root } from '../scripts/lib.mjs';
 
 /** Speed of the core's models, medians, built as the page's workers are. Usage: npm run bench -- models */
 const outDir = mkdtempSync(join(tmpdir(), 'kymar-models-'));
-const folders = ['demo', 'stock', 'forecast', 'transfer', 'path', 'decode', 'evidence', 'compare'];
-const input = Object.fromEntries(folders.map((folder) => [folder, join(root, 'core', folder, 'index.ts')]));
+const rooms = {
+  demo: 'demo',
+  stock: 'catalog/stock',
+  forecast: 'forecast',
+  transfer: 'models/transfer',
+  path: 'build/path',
+  decode: 'catalog/decode',
+  evidence: 'evidence',
+  stats: 'stats',
+  compare: 'choice/compare',
+};
+const input = Object.fromEntries(
+  Object.entries(rooms).map(([name, room]) => [name, join(root, 'core', room, 'index.ts')]),
+);
 await build({
   root,
   configFile: false,
@@ -20,74 +32,87 @@ await build({
     rollupOptions: { input, output: { entryFileNames: '[name].mjs' } },
   },
 });
-const [
-  { demoJobs },
-  { DRIVES, BRIDGES, CABLES, HOSTS },
-  { forecastJob, forecastTransfer, inputsOf, pathOf, repeatJob, taskOf },
-  { run },
-  { buildPath },
-  { decode },
-  { expectedOf },
-  { compareBuilds },
-] = await Promise.all(folders.map((folder) => import(join(outDir, `${folder}.mjs`))));
+const room = (name) => import(join(outDir, `${name}.mjs`));
+const { demoJobs } = await room('demo');
+const { DRIVES, BRIDGES, CABLES, HOSTS } = await room('stock');
+const { builtAs, caseOf, collect, forecast, forecastAll, forecastDays, screen, situationOf } =
+  await room('forecast');
+const { run } = await room('transfer');
+const { buildPath } = await room('path');
+const { decode } = await room('decode');
+const { explaining } = await room('evidence');
+const { expectedOf } = await room('stats');
+const { compareBuilds } = await room('compare');
 
 const median = (values) => [...values].sort((a, b) => a - b)[values.length >> 1];
-/** Median time of one call in µs, over batches, after warming up. */
-function time(name, batch, run) {
-  for (let i = 0; i < batch; i++) run(i);
+const told = (µs) => (µs >= 1000 ? `${(µs / 1000).toFixed(2)} ms` : `${µs.toFixed(3)} µs`);
+
+/** Median time of one call in µs, over batches, after warming up; held against a goal where there is one. */
+function time(name, batch, once, goal = null) {
+  for (let i = 0; i < batch; i++) once(i);
   const taken = [];
   for (let k = 0; k < 31; k++) {
     const start = performance.now();
-    for (let i = 0; i < batch; i++) run(i);
+    for (let i = 0; i < batch; i++) once(i);
     taken.push(((performance.now() - start) * 1000) / batch);
   }
   const value = median(taken);
-  console.log(
-    `${name.padEnd(58)} ${value >= 1000 ? `${(value / 1000).toFixed(2)} ms` : `${value.toFixed(3)} µs`}`,
-  );
+  console.log(`${name.padEnd(58)} ${told(value)}`);
+  if (goal !== null) goals.push([value < goal, `${name} under ${told(goal)}: ${told(value)}`]);
 }
+const goals = [];
 
 const [job] = demoJobs();
-const path = pathOf(job.host, job.build);
-const task = taskOf(job, job.activities[0]);
-const inputs = inputsOf(path, task);
-const middle = expectedOf(inputs);
+const situation = situationOf(job);
+const of = caseOf(situation, job.activities[0].id);
+const inputs = collect(explaining, of);
+const { x: middle, chosen } = expectedOf(inputs);
 const pick = (list, i) => list[i % list.length];
+const others = ['larkmoor-reed-2t', 'larkmoor-reed-1t', 'oystral-merlin-2t', 'larkmoor-sedge-2t'];
+const withDrive = (id) => ({ ...job.build, drive: DRIVES.find((d) => d.id === id) });
 
 let sink = 0;
 time(
   'bare forecast of a transfer: cache, heat, memory, files',
   20_000,
-  (i) => (sink += run(inputs.plan({ ...middle, bytes: middle.bytes + i })).seconds),
+  (i) => (sink += run(inputs.plan({ ...middle, bytes: middle.bytes + i }, chosen)).seconds),
+  5,
 );
 time(
   'transfer with its 1,000-sample range and working',
   5,
-  () => (sink += forecastTransfer(path, task).time.expected),
+  () => (sink += forecast(of).figure.expected),
+  10_000,
 );
 time(
   'bands of speed and warmth over the copy, 61 points',
   3,
-  () => (sink += forecastTransfer(path, task).profile().speed.length),
+  () => (sink += forecast(of).course.profile().speed.length),
 );
 time(
   'five years of the demo’s days, bare',
   1,
-  () => (sink += repeatJob(job, { years: 5, ranges: false }).days.length),
+  () => (sink += forecastDays(situation, { years: 5, ranges: false }).days.length),
+  20_000,
 );
-time('five years with its range of dates', 1, () => (sink += repeatJob(job, { years: 5 }).days.length));
-time('whole forecast of the demo job', 10, () => (sink += forecastJob(job).activities.length));
+time(
+  'five years with its range of dates',
+  1,
+  () => (sink += forecastDays(situation, { years: 5 }).days.length),
+);
+time('whole forecast of the demo job', 10, () => (sink += forecastAll(situation).activities.length));
+time('a candidate screened: path and forecast in numbers', 500, (i) => {
+  const build = { ...withDrive(pick(others, i)), cable: pick(CABLES, i >> 2) };
+  sink += screen(caseOf(builtAs(build)(situation), of.activity.id)) ?? 0;
+});
 time(
   'four drives compared on one move',
   2,
   () =>
     (sink += compareBuilds(
-      job,
-      job.activities[0].id,
-      ['larkmoor-reed-2t', 'larkmoor-reed-1t', 'oystral-merlin-2t', 'larkmoor-sedge-2t'].map((id) => ({
-        name: id,
-        build: { ...job.build, drive: DRIVES.find((d) => d.id === id) },
-      })),
+      situation,
+      of.activity.id,
+      others.map((id) => ({ name: id, build: withDrive(id) })),
     ).pairs.length),
 );
 time('path: negotiated, every constraint, bottleneck', 500, (i) => {
@@ -106,4 +131,5 @@ time(
   () => (sink += decode('2TB M.2 2280 PCIe 4.0 x4 NVMe, up to 7,000 MB/s').readings.length),
 );
 if (!Number.isFinite(sink)) throw new Error('a model gave no number');
+for (const [met, words] of goals) console.log(`${met ? 'met' : 'missed'}: ${words}`);
 rmSync(outDir, { recursive: true });

@@ -1,3 +1,4 @@
+import { forecastJob, repeatJob, onJob } from '../core/fixtures/forecast';
 import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
@@ -5,7 +6,6 @@ import { demoJobs } from '@kymar/core/demo';
 import { BRIDGES, DRIVES, SHOP } from '@kymar/core/catalog/stock';
 import { life } from '@kymar/core/models/endurance';
 import { compareBuilds } from '@kymar/core/choice/compare';
-import { forecastJob, repeatJob } from '@kymar/core/forecast';
 import { writeJob, type Job, type Move } from '@kymar/core/job';
 import { nameOf } from '@kymar/core/catalog/parts';
 import { format } from '@kymar/core/units';
@@ -83,7 +83,7 @@ test('against another drive: the crossings in words as the core finds them', asy
   await page.getByLabel(`${nameOf(offload.build!.drive)} against`).click();
   await page.getByRole('option', { name: nameOf(other) }).click();
   const build = offload.build!;
-  const { pairs } = compareBuilds(offload, 'offload', [
+  const { pairs } = compareBuilds(onJob(offload), 'offload', [
     { name: nameOf(build.drive), build },
     { name: nameOf(other), build: { ...build, drive: other } },
   ]);
@@ -107,7 +107,9 @@ test('a load, chosen by keyboard: a faster drive is not felt', async () => {
   await page.getByRole('option', { name: nameOf(other), exact: true }).click();
   const plan = { ...bay, build: bay.build! };
   await page
-    .getByText(compareBuilds(plan, 'load', withDrives(plan, SHOP, [other], 'load')).pairs[0]!.words)
+    .getByText(
+      compareBuilds(onJob(plan), 'load', withDrives(onJob(plan), SHOP, [other], 'load')).pairs[0]!.words,
+    )
     .waitFor();
   await page.getByText(/: not felt \(above 0\.3 s/).waitFor();
   expect(faults).toEqual([]);
@@ -211,7 +213,7 @@ test('a disk nobody knows the recording of: both ways stand among what decides',
   };
   const { page, faults } = await open(job, 'forecast');
   const sway = forecastJob(job)!
-    .activities[0]!.course!.decides()
+    .activities[0]!.course!.drivers()
     .find((s) => s.name === 'how it records')!;
   await page.getByText('How it records').waitFor();
   await page.getByText(sway.at.map((a) => `${a.is}: ${format(a.seconds, 's')}`).join(', ')).waitFor();

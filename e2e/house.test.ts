@@ -1,44 +1,97 @@
 import { spawnSync } from 'node:child_process';
-import { join } from 'node:path';
+import { cpSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
 import { root } from '../scripts/lib.mjs';
 
-/** What lint says of a text as if it stood in this file. */
-function lint(file: string, text: string): string {
-  const { stdout } = spawnSync(
-    join(root, 'node_modules/.bin/eslint'),
-    ['--stdin', '--stdin-filename', join(root, file)],
-    { cwd: root, input: text, encoding: 'utf8' },
+const node = (args: string[], input = '') =>
+  spawnSync(process.execPath, args, { cwd: root, input, encoding: 'utf8' });
+
+/** What lint says of texts as if they stood in these files: one run for all. */
+function lint(texts: readonly (readonly [file: string, text: string])[]): string[] {
+  const program = `
+    import { ESLint } from 'eslint';
+    let input = '';
+    for await (const chunk of process.stdin) input += chunk;
+    const eslint = new ESLint({ cwd: ${JSON.stringify(root)} });
+    const said = [];
+    for (const [filePath, text] of JSON.parse(input)) {
+      const [found] = await eslint.lintText(text, { filePath });
+      said.push(found.messages.map((m) => m.message).join('; '));
+    }
+    console.log(JSON.stringify(said));`;
+  const { stdout, stderr } = node(['--input-type=module', '-e', program], JSON.stringify(texts));
+  if (!stdout) throw new Error(stderr);
+  return JSON.parse(stdout) as string[];
+}
+
+const x = (from: string) => `import { x } from '${from}';\nexport const y = x;`;
+
+describe('what the core is made of', () => {
+  const cases: [file: string, text: string, said: RegExp][] = [
+    ['core/units/x.ts', x('node:fs'), /core stands on zod/],
+    ['core/units/x.ts', x('react'), /core stands on zod/],
+    ['core/units/x.ts', 'export const y = document.title;', /document/],
+    ['core/units/x.ts', 'export const y = Math.random();', /seed/],
+    ['core/units/x.ts', 'export const y = Date.now();', /Time comes in/],
+    ['core/units/x.ts', 'export const y = (z: any) => z;', /any/],
+    ['core/units/x.ts', `export const y = '${'long '.repeat(40)}';`, /too long/],
+    ['server/x.ts', x('../web/ui/strip'), /knows the core only/],
+    ['web/ui/x.ts', x('../../server/app'), /knows the core only/],
+    ['core/catalog/links/x.ts', x('../../units'), /^$/],
+    ['web/ui/x.ts', x('@kymar/core/units'), /^$/],
+  ];
+  const said = lint(cases.map(([file, text]) => [file, text]));
+  test.each(cases.map(([file, text, expected], i) => [file, text, expected, said[i]!] as const))(
+    '%s: %s',
+    (_, __, expected, found) => expect(found).toMatch(expected),
   );
+});
+
+/** What is said of a made-up house: files with imports. */
+function cruise(files: Record<string, string>): string {
+  const house = mkdtempSync(join(tmpdir(), 'kymar-house-'));
+  for (const name of ['.dependency-cruiser.cjs', 'tsconfig.base.json'])
+    cpSync(join(root, name), join(house, name));
+  for (const [name, text] of Object.entries(files)) {
+    mkdirSync(dirname(join(house, name)), { recursive: true });
+    writeFileSync(join(house, name), text);
+  }
+  const { stdout } = spawnSync(
+    process.execPath,
+    [join(root, 'node_modules/dependency-cruiser/bin/dependency-cruise.mjs'), 'core', 'server', 'web'],
+    { cwd: house, encoding: 'utf8' },
+  );
+  rmSync(house, { recursive: true, force: true });
   return stdout;
 }
 
-describe('the one rule of the house: web → core ← server', () => {
-  test.each([
-    [
-      'core/links/x.ts',
-      "import { readFileSync } from 'node:fs';\nexport const x = readFileSync;",
-      /core stands on zod/,
-    ],
-    ['core/links/x.ts', "import react from 'react';\nexport const x = react;", /core stands on zod/],
-    [
-      'core/links/x.ts',
-      "import { x } from '../../server/app';\nexport const y = x;",
-      /neither page nor server/,
-    ],
-    ['core/links/x.ts', "import { x } from '../units/format';\nexport const y = x;", /index is its door/],
-    ['core/links/x.ts', 'export const x = document.title;', /document/],
-    ['core/links/x.ts', 'export const x = Math.random();', /seed/],
-    ['core/links/x.ts', 'export const x = Date.now();', /Time comes in/],
-    ['server/x.ts', "import { x } from '../web/ui/strip';\nexport const y = x;", /knows the core only/],
-    ['server/x.ts', "import { x } from '@kymar/core/units/format';\nexport const y = x;", /by its doors/],
-    ['web/ui/x.ts', "import { x } from '../../server/app';\nexport const y = x;", /knows the core only/],
-    ['web/ui/x.ts', "import { x } from '../../core/units/format';\nexport const y = x;", /by its doors/],
-  ])('%s: %s', (file, text, said) => expect(lint(file, text)).toMatch(said));
+const HOUSE = {
+  'core/units/index.ts': 'export const x = 1;',
+  'core/units/format.ts': 'export const x = 1;',
+  'core/catalog/links/index.ts': "export { x } from './table';",
+  'core/catalog/links/table.ts': x('../../units'),
+  'core/verdict/index.ts': x('../catalog/links'),
+  'server/main.ts': x('../core/units'),
+  'web/main.ts': x('../core/verdict'),
+};
 
-  test('what keeps to it passes', () => {
-    expect(lint('core/links/x.ts', "import { format } from '../units';\nexport const x = format;")).toBe('');
-    expect(lint('web/ui/x.ts', "import { format } from '@kymar/core/units';\nexport const x = format;")).toBe(
-      '',
-    );
-  });
+describe('the floors of the house', () => {
+  test('what stands on what is below it passes', () =>
+    expect(cruise(HOUSE)).toMatch(/no dependency violations/));
+  test.each([
+    ['upwards', { 'core/units/index.ts': x('../verdict') }, /floor-1-text/],
+    ['past a door', { 'core/verdict/index.ts': x('../units/format') }, /door-of-a-room/],
+    ['past a door in a wing', { 'core/verdict/index.ts': x('../catalog/links/table') }, /door-of-a-room/],
+    ['past a door from a wing', { 'core/catalog/links/table.ts': x('../../units/format') }, /door-of-a-wing/],
+    ['past a door from the page', { 'web/main.ts': x('../core/units/format') }, /core-door/],
+    [
+      'in a circle',
+      { 'core/units/format.ts': x('./index'), 'core/units/index.ts': x('./format') },
+      /no-circle/,
+    ],
+    ['from the core to the server', { 'core/units/index.ts': x('../../server/main') }, /core-alone/],
+    ['from the server to the page', { 'server/main.ts': x('../web/main') }, /server-alone/],
+    ['from the page to the server', { 'web/main.ts': x('../server/main') }, /page-alone/],
+  ])('%s does not', (_, changed, said) => expect(cruise({ ...HOUSE, ...changed })).toMatch(said));
 });

@@ -1,3 +1,4 @@
+import { forecastJob, pathOn, repeatJob, onJob } from '../core/fixtures/forecast';
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { connect } from 'node:net';
@@ -9,7 +10,6 @@ import type { KeptRun, RunEvent, Target } from '@kymar/core/measure';
 import { decode } from '@kymar/core/catalog/decode';
 import { demoJobs } from '@kymar/core/demo';
 import { compareBuilds } from '@kymar/core/choice/compare';
-import { forecastJob, pathOf, repeatJob } from '@kymar/core/forecast';
 import { life } from '@kymar/core/models/endurance';
 import { SHOP } from '@kymar/core/catalog/stock';
 import { findings, stateOf } from '@kymar/core/fit';
@@ -542,13 +542,13 @@ describe('the command line', () => {
     const text = writeJob(offload!);
     await writeFile(join(folder, 'job.json'), text);
     const path = JSON.parse((await kymar(['path', 'job.json'], '')).out);
-    expect(path.flow.write).toEqual(plain(explainFlow(pathOf(offload!.host, offload!.build!), 'write')));
-    const setting = (d: 'read' | 'write') => settingOf({ ...offload!, build: offload!.build! }, d);
+    expect(path.flow.write).toEqual(plain(explainFlow(pathOn(offload!.host, offload!.build!), 'write')));
+    const setting = (d: 'read' | 'write') => settingOf(onJob(offload!), d);
     for (const d of ['read', 'write'] as const) {
       expect(path.findings[d]).toEqual(findings(setting(d)).map(({ figure: _, ...finding }) => finding));
       expect(path.state[d]).toBe(stateOf(setting(d)));
     }
-    expect(path.alternatives.write.port.map((c: { key: string }) => c.key)).toEqual(
+    expect(path.options.write.port.map((c: { key: string }) => c.key)).toEqual(
       offload!.host.ports.map((p) => p.id),
     );
     const forecast = JSON.parse((await kymar(['forecast'], text)).out);
@@ -564,10 +564,8 @@ describe('the command line', () => {
   test('path tries the parts of another library', async () => {
     const lean = { ...SHOP, cables: SHOP.cables.slice(0, 1) };
     await writeFile(join(folder, 'library.json'), writeLibrary(lean));
-    const { alternatives } = JSON.parse(
-      (await kymar(['path', '--shop', 'library.json'], writeJob(offload!))).out,
-    );
-    expect(alternatives.read.cable.map((c: { key: string }) => c.key)).toEqual([lean.cables[0]!.id, 'none']);
+    const { options } = JSON.parse((await kymar(['path', '--shop', 'library.json'], writeJob(offload!))).out);
+    expect(options.read.cable.map((c: { key: string }) => c.key)).toEqual([lean.cables[0]!.id, 'none']);
     await writeFile(join(folder, 'library.json'), '{"kymarLibrary": 1, "cables": [{}]}');
     expect(await kymar(['path', '--shop', 'library.json'], writeJob(offload!))).toMatchObject({
       code: 2,
@@ -587,7 +585,7 @@ describe('the command line', () => {
         writeJob(offload!),
       );
       expect(code).toBe(0);
-      const core = compareBuilds(plan, activity, withDrives(plan, SHOP, drives, activity));
+      const core = compareBuilds(onJob(plan), activity, withDrives(onJob(plan), SHOP, drives, activity));
       const names = core.builds.map((b) => b.name);
       expect(JSON.parse(out).pairs).toEqual(
         plain(core.pairs.map(({ a, b, ...pair }) => ({ a: names[a], b: names[b], ...pair }))),

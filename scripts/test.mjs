@@ -16,6 +16,7 @@ const check = (name, ok) => {
 check('types', run('tsc', ['-b']) === 0);
 check('format', run('prettier', ['--check', '--log-level', 'warn', '.']) === 0);
 check('lint', run('eslint', ['.', '--max-warnings', '0']) === 0);
+check('floors', run('depcruise', ['core', 'server', 'web']) === 0);
 let built = true;
 try {
   build();

@@ -105,13 +105,15 @@ function forecast(input: Job) {
           causes: course.causes,
           hottest: course.hottest,
           energy: course.energy,
-          drivers: course.drivers().map(({ id, name, input: of, at }) => ({
-            id,
-            input: name,
-            low: of?.low ?? null,
-            high: of?.high ?? null,
-            at,
-          })),
+          drivers: course
+            .drivers()
+            .map(({ id, name, input: of, at }) => ({
+              id,
+              input: name,
+              low: of?.low ?? null,
+              high: of?.high ?? null,
+              at,
+            })),
         }
       : { figure, more }),
     probability,

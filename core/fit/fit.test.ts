@@ -420,8 +420,8 @@ describe('the rules', () => {
   test.each(Object.entries(CASES))('%s fires where it should and only there', (id, [fires, silent]) => {
     expect(ids(fires)).toContain(id);
     expect(ids(silent)).not.toContain(id);
-    const { title, reason, mend, severity } = found(id, fires);
-    for (const words of [title, reason, mend]) expect(words).not.toMatch(/undefined|NaN|\[object|null|^\s*$/);
+    const { title, reason, fix, severity } = found(id, fires);
+    for (const words of [title, reason, fix]) expect(words).not.toMatch(/undefined|NaN|\[object|null|^\s*$/);
     expect(SEVERITIES).toContain(severity);
   });
 
@@ -456,14 +456,14 @@ describe('the rules', () => {
   });
 });
 
-describe('mends', () => {
+describe('fixes', () => {
   test('the wrong port is told with where to plug instead', () => {
     expect(found('held-by-port', { at: 'field-laptop/left-front' })).toMatchObject({
       severity: 'limits',
       joint: 'port',
-      mend: expect.stringContaining('Left side, by the hinge'),
+      fix: expect.stringContaining('Left side, by the hinge'),
     });
-    expect(found('thunderbolt-on-usb', { ...tb3, at: 'simulator-host/front-c' }).mend).toMatch(
+    expect(found('thunderbolt-on-usb', { ...tb3, at: 'simulator-host/front-c' }).fix).toMatch(
       /Back, marked 40/,
     );
   });
@@ -484,18 +484,18 @@ describe('mends', () => {
   });
 });
 
-describe('schools', () => {
+describe('policies', () => {
   const strict: Needs = { schools: { minimum: 'strict' } };
   test('a maker’s minimum: strict blocks, outcome-first says what it comes to', () => {
     const slow = { ...bay, drive: 'oystral-kestrel-1t' };
     expect(found('bay-reading', slow)).toMatchObject({
       severity: 'caution',
-      school: 'maker’s minimum by the outcome',
+      policy: { id: 'minimum', followed: 'outcome-first' },
       reason: expect.stringMatching(/Forecast of drive and bay together: 4,750 MB\/s/),
     });
     expect(found('bay-reading', { ...slow, needs: strict })).toMatchObject({
       severity: 'blocks',
-      school: 'maker’s minimum to the letter',
+      policy: { id: 'minimum', followed: 'strict' },
     });
     expect(stateOf(setting({ ...slow, needs: strict }))).toBe('blocked');
     expect(stateOf(setting(slow))).not.toBe('blocked');
@@ -507,17 +507,17 @@ describe('schools', () => {
       expect(stateOf(setting({ ...bay, drive: 'venndale-flint-1t', needs }))).toBe('blocked');
     }
   });
-  test('the file system by school', () => {
-    expect(found('file-system-advice', { needs: { systems: ['Linux'] } }).mend).toMatch(/^exFAT/);
+  test('the file system by policy', () => {
+    expect(found('file-system-advice', { needs: { systems: ['Linux'] } }).fix).toMatch(/^exFAT/);
     expect(
       found('file-system-advice', {
         needs: { systems: ['Linux'], schools: { fileSystem: 'the system’s own' } },
-      }).mend,
+      }).fix,
     ).toMatch(/^ext4/);
     expect(
       found('file-system-advice', {
         needs: { systems: ['Linux', 'macOS'], schools: { fileSystem: 'the system’s own' } },
-      }).mend,
+      }).fix,
     ).toMatch(/^exFAT/);
   });
   test('a console of the current generation: older is refused, stored is not run', () => {
@@ -568,9 +568,9 @@ describe('heat by the path’s speed', () => {
     expect(width({})).toBeGreaterThan(width({ needs: { ambient: 24 } }));
     expect(settledTemperature(factsOf(setting(tower)))).toBeNull();
     expect(hot({}).because.inputs.map((i) => i.because.name)).toEqual([
-      'air around it',
+      'ambient temperature',
       'power at the speed the path allows',
-      'drive to air, metal with pad',
+      'drive to air',
     ]);
   });
 });

@@ -1,4 +1,12 @@
-import { blockWords, buildPath, crowdWords, isBulkOnly, reasonOf, type Constraint, type JointId } from '../build/path';
+import {
+  blockWords,
+  buildPath,
+  crowdWords,
+  isBulkOnly,
+  reasonOf,
+  type Constraint,
+  type JointId,
+} from '../build/path';
 import { linkById, practicalOf } from '../catalog/links';
 import { format } from '../units';
 import type { Rule } from './rule';
@@ -21,8 +29,7 @@ const canTwoLanes = (f: Facts) => (f.bridge ? f.bridge.outer : f.drive.modes).in
 const thunderboltOnly = (f: Facts) =>
   (f.bridge ? f.bridge.outer : f.drive.modes).every((m) => linkById(m).family === 'thunderbolt');
 const sharing = (f: Facts) => f.path.constraints.filter((c) => c.shared?.[f.direction]);
-const bothWays = (f: Facts) =>
-  f.path.constraints.find((c) => c.shared?.[f.direction]?.twice != null);
+const bothWays = (f: Facts) => f.path.constraints.find((c) => c.shared?.[f.direction]?.twice != null);
 const seenLess = (f: Facts) =>
   f.seen !== undefined && f.path.outer.mode?.id === f.seen.link && f.path.outer.without !== null;
 

@@ -1,26 +1,28 @@
-import { exactFact } from '../evidence';
+import { forecastJob, pathOn, repeatJob, transferOver, onJob } from '../fixtures/forecast';
+import { exactFact, explaining } from '../evidence';
 import fc from 'fast-check';
 import { demoJobs } from '../demo';
 import { BRIDGES, DRIVES } from '../catalog/stock';
-import { isUntouched, type Job, type Move } from '../job';
+import { isUntouched, type Job } from '../job';
 import type { Drive } from '../catalog/parts';
 import {
   cacheAt,
-  explainChance,
-  forecastJob,
-  forecastTransfer,
+  caseOf,
+  collect,
+  explainProbability,
   freeze,
-  inputsOfMove,
   isLife,
-  pathOf,
-  repeatJob,
   surroundingsOf,
   transferPath,
+  type Inputs,
 } from '.';
+import { CHOICES } from './inputs';
 import { together } from './together';
 
 const [offload, scans] = demoJobs() as [Job, Job];
-const path = pathOf(offload.host, offload.build!);
+const path = pathOn(offload.host, offload.build!);
+const inputsOfMove = (job: Job, activity: string): Inputs =>
+  collect(explaining, caseOf(onJob(job), activity))!;
 const task = (bytes: number, files = 1) => ({
   direction: 'write' as const,
   bytes: exactFact(bytes),
@@ -30,12 +32,12 @@ const task = (bytes: number, files = 1) => ({
 
 describe('the forecast of a transfer', () => {
   test('time, rate and chances hang together', () => {
-    const f = forecastTransfer(path, task(214e9, 38_400));
+    const f = transferOver(path, task(214e9, 38_400));
     expect(f.time.low).toBeLessThan(f.time.expected);
     expect(f.rate.expected).toBeCloseTo(214e9 / f.time.expected, -5);
-    expect(f.chance(f.time.low)).toBeCloseTo(0.05, 1);
-    expect(f.chance(f.time.expected)).toBeCloseTo(0.5, 1);
-    expect([f.chance(0), f.chance(1e9)]).toEqual([0, 1]);
+    expect(f.within(f.time.low)).toBeCloseTo(0.05, 1);
+    expect(f.within(f.time.expected)).toBeCloseTo(0.5, 1);
+    expect([f.within(0), f.within(1e9)]).toEqual([0, 1]);
     expect(f.time.because.how).toBe('sampled');
     expect(f.time.because.filled).toMatch(
       /^[\d.]+ GB ÷ [\d.,]+ MB\/s \+ [\d.]+ GB ÷ 900 MB\/s \+ 38,400 × 1 ms = 4 min \d\d s$/,
@@ -46,27 +48,27 @@ describe('the forecast of a transfer', () => {
   });
 
   test('warmth, energy, bar and chance open their working with the numbers put in', () => {
-    const { hottest, energy, bar } = forecastTransfer(path, task(214e9, 38_400));
+    const { hottest, energy, bar } = transferOver(path, task(214e9, 38_400));
     expect(hottest!.because.filled).toMatch(/^towards [\d.]+ °C with a time constant of .*: [\d.]+ °C$/);
     expect(energy!.because.filled).toMatch(/^[\d.]+ W × .* = [\d.]+ Wh$/);
     expect(bar.because.filled).toMatch(/^4 min .* − [\d.]+ s = 4 min/);
     for (const figure of [hottest!, energy!, bar]) expect(figure.because.inputs.length).toBeGreaterThan(0);
     const [offloaded, , kept] = forecastJob(offload)!.activities;
-    expect(explainChance(offloaded!)).toMatchObject({
+    expect(explainProbability(offloaded!.activity, offloaded!)).toMatchObject({
       expected: offloaded!.probability,
       because: {
         filled: expect.stringMatching(/^P\(time to write ≤ 12 min 00 s\) = /),
         inputs: [offloaded!.figure],
       },
     });
-    expect(explainChance(kept!)).toBeNull();
+    expect(explainProbability(kept!.activity, kept!)).toBeNull();
   });
 
   test('the same every time; another seed moves it only a little', () => {
     const [a, b, c] = [
-      forecastTransfer(path, task(214e9), 1),
-      forecastTransfer(path, task(214e9), 1),
-      forecastTransfer(path, task(214e9), 2),
+      transferOver(path, task(214e9), 1),
+      transferOver(path, task(214e9), 1),
+      transferOver(path, task(214e9), 2),
     ];
     expect(a.time).toEqual(b.time);
     expect(Math.abs(a.time.expected / c.time.expected - 1)).toBeLessThan(0.02);
@@ -79,8 +81,8 @@ describe('the forecast of a transfer', () => {
         fc.integer({ min: 0, max: 500_000 }),
         (bytes, files) => {
           const [a, b] = [
-            forecastTransfer(path, task(bytes, files)).time,
-            forecastTransfer(path, task(bytes * 1.5, files + 1000)).time,
+            transferOver(path, task(bytes, files)).time,
+            transferOver(path, task(bytes * 1.5, files + 1000)).time,
           ];
           return b.low > a.low && b.expected > a.expected && b.high > a.high;
         },
@@ -90,7 +92,7 @@ describe('the forecast of a transfer', () => {
   });
 
   test('what is not known widens the range and says so', () => {
-    const vague = pathOf(offload.host, {
+    const vague = pathOn(offload.host, {
       ...offload.build!,
       drive: {
         ...offload.build!.drive,
@@ -98,13 +100,10 @@ describe('the forecast of a transfer', () => {
         rest: { value: null, source: { kind: 'unknown' } },
       },
     });
-    const [known, unknown] = [
-      forecastTransfer(path, task(600e9)).time,
-      forecastTransfer(vague, task(600e9)).time,
-    ];
+    const [known, unknown] = [transferOver(path, task(600e9)).time, transferOver(vague, task(600e9)).time];
     expect(unknown.high - unknown.low).toBeGreaterThan(1.5 * (known.high - known.low));
     expect(JSON.stringify(unknown.because)).toContain('"kind":"unknown"');
-    const files = forecastTransfer(path, {
+    const files = transferOver(path, {
       ...task(600e9),
       files: { value: null, source: { kind: 'unknown' } },
     }).time;
@@ -112,7 +111,7 @@ describe('the forecast of a transfer', () => {
   });
 
   test('the band of the speed holds the expected course', () => {
-    const f = forecastTransfer(path, task(214e9, 38_400));
+    const f = transferOver(path, task(214e9, 38_400));
     const { speed, warmth } = f.profile();
     for (const p of [...speed, ...warmth!])
       expect(p.low <= p.expected && p.expected <= p.high && p.low > 0).toBe(true);
@@ -121,7 +120,7 @@ describe('the forecast of a transfer', () => {
   });
 
   test('reading knows no cache', () => {
-    const f = forecastTransfer(path, { ...task(36e9), direction: 'read' });
+    const f = transferOver(path, { ...task(36e9), direction: 'read' });
     expect(f.phases.some((p) => p.limit === 'cache' || p.limit === 'rest')).toBe(false);
     expect(Object.keys(f.inputs.inputs)).not.toContain('rest');
   });
@@ -143,7 +142,7 @@ describe('the forecast of a job', () => {
     const blocked = { ...offload, build: { ...offload.build!, cable: null } };
     expect(forecastJob(blocked)).toBeNull();
     expect(() => freeze(blocked, 'f', '2026-11-05T00:00:00.000Z')).toThrow(/nothing|no forecast/i);
-    expect(() => pathOf(offload.host, { ...offload.build!, port: 'none' })).toThrow(/no port/);
+    expect(() => pathOn(offload.host, { ...offload.build!, port: 'none' })).toThrow(/no port/);
   });
 
   test('without a rating the reason is given instead of a figure', () => {
@@ -167,8 +166,8 @@ describe('the forecast of a job', () => {
 
 describe('disks', () => {
   const disk = (id: string) =>
-    forecastTransfer(
-      pathOf(offload.host, {
+    transferOver(
+      pathOn(offload.host, {
         ...offload.build!,
         drive: DRIVES.find((d) => d.id === id)!,
         bridge: BRIDGES.find((b) => b.id === 'quarrel-stand-2')!,
@@ -236,7 +235,7 @@ describe('what surrounds a transfer', () => {
             stays,
             cache,
           };
-          const [flow] = inputs.plan(x);
+          const [flow] = inputs.plan(x, {});
           expect(flow!.to.store.cache).toBeCloseTo(
             cacheAt({ cache, stays, fill, free: (2e12 * (1 - fill)) / 3 }),
             0,
@@ -301,8 +300,8 @@ describe('what surrounds a transfer', () => {
   });
 
   test('what decides this: the files first where there are many, and nothing that is exact', () => {
-    const sways = course(offload, { files: entered(400_000) }).decides();
-    expect(sways[0]!.name).toMatch(/cost of a file/);
+    const sways = course(offload, { files: entered(400_000) }).drivers();
+    expect(sways[0]!.name).toMatch(/per-file overhead/);
     expect(sways.every((s, i) => i === 0 || s.swing <= sways[i - 1]!.swing)).toBe(true);
     expect(sways.every((s) => !s.input || s.input.low < s.input.high)).toBe(true);
     expect(sways.find((s) => s.name === 'how it throttles')?.at.length ?? 2).toBe(2);
@@ -324,10 +323,10 @@ describe('what surrounds a transfer', () => {
       expect(open.time.low).toBeLessThan(cmr.time.high);
       expect(open.time.high).toBeGreaterThan(smr.time.expected);
       expect(open.time.because.note).toMatch(/how it records \(SMR, CMR\)/);
-      const sway = open.decides().find((s) => s.name === 'how it records')!;
+      const sway = open.drivers().find((s) => s.name === 'how it records')!;
       expect(sway.at.map((a) => a.is)).toEqual(['SMR', 'CMR']);
       expect(sway.at[0]!.seconds).toBeGreaterThan(sway.at[1]!.seconds * 1.5);
-      expect(cmr.decides().some((s) => s.name === 'how it records')).toBe(false);
+      expect(cmr.drivers().some((s) => s.name === 'how it records')).toBe(false);
     });
 
     test('shingled, long writes suffer less than many files [common practice, no source]', () => {
@@ -372,12 +371,12 @@ test('laws of probability: between 0 and 1, never falling with a longer wish, an
       fc.double({ min: 1, max: 3000, noNaN: true }),
       fc.double({ min: 0, max: 1000, noNaN: true }),
       (wish, more) => {
-        const [a, b] = [f.chance(wish), f.chance(wish + more)];
+        const [a, b] = [f.within(wish), f.within(wish + more)];
         return a >= 0 && b <= 1 && a <= b;
       },
     ),
   );
-  expect([f.chance(f.time.low), f.chance(f.time.expected), f.chance(f.time.high)]).toEqual([
+  expect([f.within(f.time.low), f.within(f.time.expected), f.within(f.time.high)]).toEqual([
     expect.closeTo(0.05, 2),
     expect.closeTo(0.5, 2),
     expect.closeTo(0.95, 2),
@@ -516,12 +515,12 @@ describe('several drives as one', () => {
 
   test('four SATA drives striped behind 10 Gb/s: 780 to 900 MB/s, one alone about 500 [common practice, no source]', () => {
     const read = (job: Job) =>
-      forecastTransfer(transferPath(job.host, job.build!), {
+      transferOver(transferPath(onJob(job)), {
         direction: 'read',
         bytes: exactFact(100e9),
         files: exactFact(1),
         otherEnd: 'memory',
-        surroundings: surroundingsOf(job),
+        surroundings: surroundingsOf(onJob(job)),
       }).rate;
     const striped = read(array('stripe'));
     expect(striped.expected).toBeGreaterThan(780e6);
@@ -534,12 +533,12 @@ describe('several drives as one', () => {
   test('behind 5 Gb/s 400 to 460 MB/s, striped or not [common practice, no source]', () => {
     const slow = { ...bays, outer: ['usb-5'] };
     const rate = (job: Job) =>
-      forecastTransfer(transferPath(job.host, job.build!), {
+      transferOver(transferPath(onJob(job)), {
         direction: 'read',
         bytes: exactFact(100e9),
         files: exactFact(1),
         otherEnd: 'memory',
-        surroundings: surroundingsOf(job),
+        surroundings: surroundingsOf(onJob(job)),
       }).rate.expected / 1e6;
     for (const mbs of [
       rate(array('stripe', slow)),
@@ -597,10 +596,10 @@ describe('several transfers of one drive', () => {
       offload.activities[1]!,
     ],
   };
-  const each = again.activities.map((a) => inputsOfMove(again, a as Move)!);
+  const each = again.activities.map((a) => inputsOfMove(again, a.id));
 
   test('one drive, one link and one host are drawn once, what each moves for itself', () => {
-    const { inputs, of } = together(each);
+    const { inputs, of } = together(explaining, each);
     expect(Object.keys(inputs)).toEqual(
       expect.arrayContaining([
         'write',
@@ -620,7 +619,7 @@ describe('several transfers of one drive', () => {
     const numbers = Object.fromEntries(Object.keys(inputs).map((key, i) => [key, i]));
     expect(of(numbers, 1).bytes).toBe(numbers['bytes, 1']);
     expect(of(numbers, 1).write).toBe(of(numbers, 0).write);
-    expect(Object.keys(of(numbers, 2))).toEqual([...Object.keys(each[2]!.inputs), 'steps']);
+    expect(Object.keys(of(numbers, 2))).toEqual(Object.keys(each[2]!.inputs));
   });
 
   test('so the same copy made twice a day is as sure as made once', () => {
@@ -639,18 +638,18 @@ describe('several transfers of one drive', () => {
 
   test('days too are lived on one revision or another where nobody knows which', () => {
     const of = (drive: object) =>
-      together([
+      together(explaining, [
         inputsOfMove(
           { ...offload, build: { ...offload.build!, drive: { ...offload.build!.drive, ...drive } } } as Job,
-          offload.activities[0] as Move,
-        )!,
+          'offload',
+        ),
       ]);
     const { inputs, choices } = of({ revision: undefined });
-    const revision = choices!.find((c) => c.name === 'which revision')!;
-    expect(revision.ways.map((w) => w.is)).toEqual(['A', 'B']);
+    const revision = choices!.find((c) => c.id === CHOICES.revision)!;
+    expect(revision.ways.map((w) => w.id)).toEqual(['A', 'B']);
     for (const way of revision.ways)
       expect(Object.keys(inputs)).toEqual(expect.arrayContaining(Object.keys(way.inputs)));
-    expect(of({}).choices!.some((c) => c.name === 'which revision')).toBe(false);
+    expect(of({}).choices!.some((c) => c.id === CHOICES.revision)).toBe(false);
   });
 });
 

@@ -2,7 +2,15 @@ export { builtAs, buildOf, caseOf, layoutOf, onMachine, overriding, pathOf, situ
 export { screenTransferPath, transferPath, working } from './case';
 export type { Brief, Case, Change, Overrides, Situation } from './case';
 export { besidesOf, collect, explainProbability, forecast, isMoveCase, pathFor, screen } from './answer';
-export { kindOf, openedOver, registerKind, surroundingsOf, type Answer, type Answered, type Kind } from './kinds';
+export {
+  kindOf,
+  openedOver,
+  registerKind,
+  surroundingsOf,
+  type Answer,
+  type Answered,
+  type Kind,
+} from './kinds';
 export { forecastAll, type ActivityForecast, type JobForecast } from './job';
 export { isLife, lifeOf, type LifeForecast } from './wear';
 export { forecastDays, type DaysForecast, type Ends } from './days';

@@ -1,9 +1,10 @@
+import { formatProbability } from '../units';
+import { forecastJob } from '../fixtures/forecast';
 import { demoJobs } from '../demo';
 import { SHOP } from '../catalog/stock';
-import { forecastJob } from '../forecast';
 import { Job, Run } from '../job';
 import { verdict } from '../verdict';
-import { chance, handover, toMarkdown } from '.';
+import { handover, toMarkdown } from '.';
 
 const [offload, scans] = demoJobs() as [Job, Job];
 const made = (job: Job) => handover(job, forecastJob(job), verdict(job));
@@ -72,7 +73,7 @@ test('what people type cannot turn into markup', () => {
 });
 
 test('a probability from samples never claims certainty', () =>
-  expect([1, 0, 0.5].map(chance)).toEqual(['over 99 %', 'under 1 %', '50 %']));
+  expect([1, 0, 0.5].map(formatProbability)).toEqual(['over 99 %', 'under 1 %', '50 %']));
 
 describe('whatever the job holds, the document stands', () => {
   const unknown = { value: null, source: { kind: 'unknown' as const } };

@@ -1,11 +1,12 @@
+import { forecastJob, repeatJob, onJob } from '../fixtures/forecast';
 import fc from 'fast-check';
 import { demoJobs } from '../demo';
 import { SHOP } from '../catalog/stock';
 import { findings } from '../fit';
-import { forecastJob, freeze, repeatJob } from '../forecast';
+import { freeze } from '../forecast';
 import { checkJob, nextStage, stages, type Job } from '../job';
 import { verdict } from '../verdict';
-import { alternatives, settingOf } from '../choice/whatif';
+import { optionsAt, settingOf } from '../choice/whatif';
 import { handover, toMarkdown } from '.';
 
 type Place = (string | number)[];
@@ -62,10 +63,10 @@ function everything(job: Job): void {
   toMarkdown(handover(job, forecast, found), 'shop');
   repeatJob(job, { years: 1 });
   if (!job.build) return;
-  const plan = { ...job, build: job.build };
-  for (const direction of ['read', 'write'] as const) findings(settingOf(plan, direction));
-  alternatives(
-    plan,
+  const situation = onJob(job);
+  for (const direction of ['read', 'write'] as const) findings(settingOf(situation, direction));
+  optionsAt(
+    situation,
     {
       ...SHOP,
       drives: SHOP.drives.slice(0, 2),

@@ -13,14 +13,7 @@ export {
 } from './activity';
 export { Run, Timed, RateOnly, Bound, Sample } from './run';
 export { Needs, FileSystem } from './needs';
-export {
-  DEFAULT_POLICIES,
-  otherAnswer,
-  POLICIES,
-  Policies,
-  policyWords,
-  type PolicyId,
-} from './policies';
+export { DEFAULT_POLICIES, otherAnswer, POLICIES, Policies, policyWords, type PolicyId } from './policies';
 export { FrozenForecast } from './frozen';
 export { witness, doubtsOf, isUntouched, sha, type Doubt } from './chain';
 export type { ChainEntry } from './entry';

@@ -7,11 +7,11 @@ interface Policy<A extends string> {
   /** What a job follows that says nothing. */
   usual: A;
 }
-const policy = <A extends string>(question: string, answers: Record<A, string>, usual: NoInfer<A>): Policy<A> => ({
-  question,
-  answers,
-  usual,
-});
+const policy = <A extends string>(
+  question: string,
+  answers: Record<A, string>,
+  usual: NoInfer<A>,
+): Policy<A> => ({ question, answers, usual });
 
 /** Where practitioners disagree: both answers are supported, for each job, and what follows from one says which. */
 export const POLICIES = {
@@ -27,10 +27,7 @@ export const POLICIES = {
   ),
   fileSystem: policy(
     'The file system of an external drive',
-    {
-      'every system': 'one that every system reads',
-      'the system’s own': 'the system’s own file system',
-    },
+    { 'every system': 'one that every system reads', 'the system’s own': 'the system’s own file system' },
     'every system',
   ),
 };

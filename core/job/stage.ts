@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal';
 import type { Job } from './job';
 
 export const STAGES = ['brief', 'path', 'forecast', 'bench', 'verdict', 'handover'] as const;
@@ -16,18 +17,20 @@ export function stages(job: Job, trouble: { blocked: boolean; unmet: boolean }):
   const done = job.runs.filter((run) => run.ended === 'done' && !run.excluded);
   // Of the needs only what the forecast asks; older frozen forecasts did not keep them.
   const asked = (needs: Job['needs']) => (frozen?.needs === undefined ? null : [needs?.fill, needs?.ambient]);
-  const stale =
-    frozen !== undefined &&
-    job.build !== null &&
-    JSON.stringify([frozen.host, frozen.build, frozen.activities, asked(frozen.needs)]) !==
-      JSON.stringify([job.host, job.build, job.activities, asked(job.needs)]);
+  const forecastOf = (of: Pick<Job, 'host' | 'build' | 'activities' | 'needs'>) => [
+    of.host,
+    of.build,
+    of.activities,
+    asked(of.needs),
+  ];
+  const stale = frozen !== undefined && job.build !== null && !equal(forecastOf(frozen), forecastOf(job));
   const at = (stage: Stage, state: StageState['state'], next: string): StageState => ({ stage, state, next });
   return [
     job.activities.length > 0
       ? at('brief', 'done', 'Change what the customer does')
       : at('brief', 'open', 'Describe the first activity'),
     trouble.blocked
-      ? at('path', 'attention', 'Mend what blocks the path')
+      ? at('path', 'attention', 'Fix what blocks the path')
       : job.build
         ? at('path', 'done', 'Try other parts')
         : at('path', 'open', 'Choose a drive and how it is connected'),

@@ -57,41 +57,49 @@ describe('choices', () => {
     inputs: { rest: spread(50, 80, 120), bytes: fixed(7) },
     choices: [
       {
-        name: 'revision',
+        id: 'revision',
         ways: [
-          { is: 'A', inputs: { rest: fixed(900) } },
-          { is: 'B', inputs: { rest: spread(50, 60, 70) } },
-          { is: 'B', inputs: { rest: spread(50, 60, 70) } },
-          { is: 'B', inputs: { rest: spread(50, 60, 70) } },
+          { id: 'A', inputs: { rest: fixed(900) } },
+          { id: 'B', inputs: { rest: spread(50, 60, 70) } },
+          { id: 'B', inputs: { rest: spread(50, 60, 70) } },
+          { id: 'B', inputs: { rest: spread(50, 60, 70) } },
         ],
       },
       {
-        name: 'throttle',
+        id: 'throttle',
         ways: [
-          { is: 'holds', inputs: { steps: fixed(0) } },
-          { is: 'steps', inputs: { steps: fixed(1) } },
+          { id: 'holds', inputs: {} },
+          { id: 'steps', inputs: {} },
         ],
       },
     ],
   };
   const all = (drawing?: Drawing) => {
-    const found: { rest: number; bytes: number; steps: number }[] = [];
-    eachDraw<string>(uncertain, 20, (x) => found.push({ ...x } as (typeof found)[number]), drawing);
+    const found: { rest: number; bytes: number; throttle: string }[] = [];
+    eachDraw<string>(
+      uncertain,
+      20,
+      ({ x, chosen }) => found.push({ rest: x.rest!, bytes: x.bytes!, throttle: chosen.throttle! }),
+      drawing,
+    );
     return found;
   };
 
   test('each way as often as it stands there, and one choice tells nothing of the other', () => {
     const found = all();
     expect(found.filter((x) => x.rest === 900)).toHaveLength(250);
-    expect(found.filter((x) => x.steps === 1)).toHaveLength(500);
-    const both = found.filter((x) => x.rest === 900 && x.steps === 1).length;
+    expect(found.filter((x) => x.throttle === 'steps')).toHaveLength(500);
+    const both = found.filter((x) => x.rest === 900 && x.throttle === 'steps').length;
     expect(both).toBeGreaterThan(95);
     expect(both).toBeLessThan(155);
     expect(found.every((x) => x.bytes === 7 && (x.rest === 900 || x.rest < 90))).toBe(true);
   });
 
   test('the first way stands for all at the middle', () =>
-    expect(expectedOf<string>(uncertain)).toEqual({ rest: 900, bytes: 7, steps: 0 }));
+    expect(expectedOf<string>(uncertain)).toEqual({
+      x: { rest: 900, bytes: 7 },
+      chosen: { revision: 'A', throttle: 'holds' },
+    }));
 
   test('only some of the draws are the same draws; other names are other draws', () => {
     expect(all({ every: 10 })).toEqual(all().filter((_, i) => i % 10 === 0));
@@ -103,10 +111,10 @@ describe('choices', () => {
   test('one unit is one way in all, within its ranges', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 1e6 }), (seed) => {
-        const x = oneOf<string>(uncertain, noise(seed));
+        const { x, chosen } = oneOf<string>(uncertain, noise(seed));
         return (
-          (x.rest === 900 || (x.rest! >= 50 && x.rest! <= 70)) &&
-          (x.steps === 0 || x.steps === 1) &&
+          (chosen.revision === 'A' ? x.rest === 900 : x.rest! >= 50 && x.rest! <= 70) &&
+          ['holds', 'steps'].includes(chosen.throttle!) &&
           x.bytes === 7
         );
       }),

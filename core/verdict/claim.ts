@@ -3,7 +3,15 @@ import { exactFact, recordersFor, worked, type Estimate, type Fact } from '../ev
 import { hardCeiling, type Path } from '../build/path';
 import { doubtsOf, isMove, samePath } from '../job';
 import type { Activity, FrozenForecast, Job, Move, Run } from '../job';
-import { besidesOf, caseOf, collectTransfer, forecastTransfer, situationOf, surroundingsOf, transferPath } from '../forecast';
+import {
+  besidesOf,
+  caseOf,
+  collectTransfer,
+  forecastTransfer,
+  situationOf,
+  surroundingsOf,
+  transferPath,
+} from '../forecast';
 import type { Situation, Transfer } from '../forecast';
 import { measuredOf, readingBounds, type Measured } from '../measure';
 import { format } from '../units';
@@ -85,7 +93,9 @@ const placeOf = (job: Job, { path }: Run): Pick<Job, 'host' | 'build'> | null =>
 function frozenFor(job: Job, runs: readonly Run[]): FrozenForecast | null {
   const place = placeOf(job, runs[0]!);
   if (!place) return null;
-  return job.forecasts.filter((f) => samePath(f, place) && runs.every((run) => f.at <= run.at)).at(-1) ?? null;
+  return (
+    job.forecasts.filter((f) => samePath(f, place) && runs.every((run) => f.at <= run.at)).at(-1) ?? null
+  );
 }
 
 /** What the runs were measured on, with the work and the needs that their forecast counts with; null where it is not described. */
@@ -182,7 +192,10 @@ const runFact = (value: number | null, missing: { stands: number | null; note: s
 };
 const UNCOUNTED = { stands: null, note: 'nobody counted the files of this run' };
 /** Size of a synthetic test that nobody said [memory]: what such programs take when left alone, within any cache. */
-const UNSAID_SIZE = { stands: 1e9, note: 'nobody said how large the test was: what such programs take when left alone' };
+const UNSAID_SIZE = {
+  stands: 1e9,
+  note: 'nobody said how large the test was: what such programs take when left alone',
+};
 
 /** A run as a transfer, and as the activity it stands for, where that is a move in its direction. */
 function transferOf({ measure, direction, otherEnd }: Run, whole: Move | null): Transfer {

@@ -1,9 +1,9 @@
+import { forecastJob } from '../fixtures/forecast';
 import fc from 'fast-check';
 import { Run } from '../job';
 import { demoJobs } from '../demo';
-import { forecastJob } from '../forecast';
 import type { Job } from '../job';
-import { claims, judge, verdict } from '.';
+import { claims, heldAgainst, verdict } from '.';
 
 const offload = demoJobs()[0]!;
 let count = 0;
@@ -39,13 +39,13 @@ describe('was the forecast right?', () => {
     [[70, 80, 90], 'not proven'],
     [[10, 100, 300], 'not proven'],
   ] as const)('measured %j against 80 to 160: %s', ([low, expected, high], answer) =>
-    expect(judge({ low, expected, high }, { low: 80, expected: 120, high: 160 }).answer).toBe(answer),
+    expect(heldAgainst({ low, expected, high }, { low: 80, expected: 120, high: 160 }).answer).toBe(answer),
   );
 
   test('exactly one answer, in the right order', () => {
     fc.assert(
       fc.property(range, range, (measured, forecast) => {
-        const { answer, by } = judge(measured, forecast);
+        const { answer, by } = heldAgainst(measured, forecast);
         if (answer === 'short') return measured.high < forecast.low && by! < 0;
         if (answer === 'better') return measured.low > forecast.high && by! > 0;
         if (answer === 'as forecast') return measured.low >= forecast.low && measured.high <= forecast.high;

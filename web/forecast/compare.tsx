@@ -116,7 +116,9 @@ export function Compare({ job, activity }: { job: Job; activity: Activity }) {
                         ? `${format(b.figure.low, b.figure.unit)} to ${format(b.figure.high, b.figure.unit)}`
                         : ''}
                     </TableCell>
-                    <TableCell align="right">{b.probability === null ? '' : formatProbability(b.probability)}</TableCell>
+                    <TableCell align="right">
+                      {b.probability === null ? '' : formatProbability(b.probability)}
+                    </TableCell>
                   </TableRow>
                 ))}
               </TableBody>

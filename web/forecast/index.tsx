@@ -192,7 +192,9 @@ function Row({
         align="right"
         sx={{ color: probability !== null && probability < 0.5 ? 'error.main' : undefined, fontWeight: 600 }}
       >
-        {probability !== null && <Figure of={() => explainProbability(a.activity, a)!}>{formatProbability(probability)}</Figure>}
+        {probability !== null && (
+          <Figure of={() => explainProbability(a.activity, a)!}>{formatProbability(probability)}</Figure>
+        )}
       </TableCell>
     </TableRow>
   );

@@ -42,8 +42,8 @@ export function LifeLine({ job, forecast }: { job: Job; forecast: JobSheet }) {
           )}
           {life.byCells && (
             <Typography variant="body2" color="textSecondary" sx={{ mt: 0.75 }}>
-              By the cells’ cycles: <Figure of={life.byCells} /> (
-              {format(life.byCells.low, 'years', 2)} to {format(life.byCells.high, 'years', 2)}).
+              By the cells’ cycles: <Figure of={life.byCells} /> ({format(life.byCells.low, 'years', 2)} to{' '}
+              {format(life.byCells.high, 'years', 2)}).
             </Typography>
           )}
         </>
@@ -70,13 +70,14 @@ export function LifeLine({ job, forecast }: { job: Job; forecast: JobSheet }) {
           {array.survives === 0
             ? 'one failing drive loses all'
             : `${array.survives} may fail, whichever ${array.survives === 1 ? 'it is' : 'they are'}`}
-          . Data lost within the years wanted: <Figure of={array.loss}>{formatProbability(array.loss.expected)}</Figure>.
+          . Data lost within the years wanted:{' '}
+          <Figure of={array.loss}>{formatProbability(array.loss.expected)}</Figure>.
           {array.rebuild && (
             <>
               {' '}
               A rebuild takes at least <Figure of={array.rebuild} /> and meets what it cannot read in{' '}
-              <Figure of={array.rebuildFails!}>{formatProbability(array.rebuildFails!.expected)}</Figure> of cases. A
-              write smaller than a strip costs {array.smallWrite} operations.
+              <Figure of={array.rebuildFails!}>{formatProbability(array.rebuildFails!.expected)}</Figure> of
+              cases. A write smaller than a strip costs {array.smallWrite} operations.
             </>
           )}{' '}
           An array is one copy, not a backup.

@@ -43,9 +43,7 @@ export function Findings({ job, list, state }: { job: Job; list: readonly Findin
       }
     >
       {list.length === 0 && (
-        <Typography>
-          Nothing stands in the way: every link runs at the best mode these parts have.
-        </Typography>
+        <Typography>Nothing stands in the way: every link runs at the best mode these parts have.</Typography>
       )}
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 1.25 }}>
         {shown.map((finding) => (

@@ -10,7 +10,15 @@ import {
 } from '@mui/material';
 import { useMemo, useState } from 'react';
 import type { Direction } from '@kymar/core/catalog/links';
-import { buildPath, crowdWords, explainFlow, reasonOf, type ConstraintId, type Path, type Requests } from '@kymar/core/build/path';
+import {
+  buildPath,
+  crowdWords,
+  explainFlow,
+  reasonOf,
+  type ConstraintId,
+  type Path,
+  type Requests,
+} from '@kymar/core/build/path';
 import { format } from '@kymar/core/units';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';

@@ -1,5 +1,8 @@
 /** Remembers the last answers by the identity of what they are made from: what goes in is never changed in place. */
-export function remembered<K extends readonly unknown[], V>(make: (...key: K) => V, most: number): (...key: K) => V {
+export function remembered<K extends readonly unknown[], V>(
+  make: (...key: K) => V,
+  most: number,
+): (...key: K) => V {
   const kept = new Map<unknown, { key: K; value: V }[]>();
   let count = 0;
   return (...key) => {

@@ -13,7 +13,10 @@ const made = remembered(
     serviceYears: Brief['serviceYears'],
     own: OwnRanges,
   ): Situation | null =>
-    situationOf({ host, build, activities, ...(needs ? { needs } : {}), ...(serviceYears ? { serviceYears } : {}) }, own),
+    situationOf(
+      { host, build, activities, ...(needs ? { needs } : {}), ...(serviceYears ? { serviceYears } : {}) },
+      own,
+    ),
   2000,
 );
 
@@ -21,8 +24,11 @@ const of = ({ host, build, activities, needs, serviceYears }: Brief, own: OwnRan
   made(host, build, activities, needs, serviceYears, own);
 
 /** A job as it stands, the shop's own ranges with it: the same one as long as nothing of it changes. Null while nothing is built. */
-export const situationNow = (brief: Brief): Situation | null =>
-  of(brief, useSettings.getState().ownRanges);
+export const situationNow = (brief: Brief): Situation | null => of(brief, useSettings.getState().ownRanges);
 
 /** {@link situationNow} for a page, which follows when the shop's ranges change. */
-export const useSituation = (brief: Brief): Situation | null => of(brief, useSettings((s) => s.ownRanges));
+export const useSituation = (brief: Brief): Situation | null =>
+  of(
+    brief,
+    useSettings((s) => s.ownRanges),
+  );

@@ -18,7 +18,11 @@ const work = {
   fixes,
   days: (situation: Situation, years: number) => forecastDays(situation, { years }),
   compare: (situation: Situation, shop: Shop, activity: string, drives: readonly Drive[]): Compared => {
-    const { builds: list, ...rest } = compareBuilds(situation, activity, withDrives(situation, shop, drives, activity));
+    const { builds: list, ...rest } = compareBuilds(
+      situation,
+      activity,
+      withDrives(situation, shop, drives, activity),
+    );
     return {
       ...rest,
       builds: list.map(({ forecast, ...b }) => ({

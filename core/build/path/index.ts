@@ -1,4 +1,4 @@
-export { buildPath, screenPath, hardCeiling } from './path';
+export { buildPath, screenPath, hardCeiling } from './build';
 export type { Path, Joint, JointId, Bottleneck } from './path';
 export { explainFlow, flowOf, type Reach } from './flow';
 export { rateOf, type Constraint, type ConstraintId } from './constraint';

@@ -179,7 +179,7 @@ describe('max-min fair shares', () => {
         }),
         (own, stages) => {
           // Neighbours that come in at a stage pass it and all later ones.
-          const flows: Flow[] = Array.from({ length: own }, () => ({
+          const flows: Taker[] = Array.from({ length: own }, () => ({
             demand: Infinity,
             uses: stages.map((_, resource) => ({ resource, times: 1 })),
           }));

@@ -1,7 +1,7 @@
+import { pathOn, transferOver } from '../../fixtures/forecast';
 import { demoJobs } from '../../demo';
 import { DRIVES, SHOP } from '../stock';
 import { choose, middle, typedOver, type Fact } from '../../evidence';
-import { forecastTransfer, pathOf } from '../../forecast';
 import { asRevised, formFactor, heightOf, KINDS, nameOf } from '.';
 
 const reed = DRIVES.find((d) => d.id === 'larkmoor-reed-2t')!;
@@ -41,7 +41,7 @@ describe('revisions under one name', () => {
   test('the forecast of a long copy widens by it', () => {
     const { host, build } = demoJobs()[0]!;
     const width = (drive: typeof reed) => {
-      const { time } = forecastTransfer(pathOf(host, { ...build!, drive }), {
+      const { time } = transferOver(pathOn(host, { ...build!, drive }), {
         direction: 'write',
         bytes: { value: 600e9, source: { kind: 'entered' } },
         files: { value: 1, source: { kind: 'entered' } },

@@ -1,10 +1,10 @@
+import { forecastJob, onJob, pathOn } from '../../fixtures/forecast';
 import fc from 'fast-check';
 import { EstimateSchema, type Fact } from '../../evidence';
 import { blocksOf } from '../../fit';
 import { ceilingOf, linkById } from '../links';
 import { Accessory, Bridge, Cable, Drive, Host, Hub, type Hop } from '../parts';
 import { life } from '../../models/endurance';
-import { forecastJob, pathOf } from '../../forecast';
 import type { Activity } from '../../job';
 import { buildPath } from '../../build/path';
 import { settingOf } from '../../choice/whatif';
@@ -213,14 +213,12 @@ describe('the jobs of the demo', () => {
 
   test('one is finished up to the verdict on a path that flows, one is at the brief, one hangs on the school it follows', () => {
     const [offload, scans, bay] = demoJobs();
-    expect(pathOf(offload!.host, offload!.build!).blocked).toEqual([]);
+    expect(pathOn(offload!.host, offload!.build!).blocked).toEqual([]);
     expect([offload!.forecasts.length, offload!.runs.length, offload!.decision]).toEqual([1, 7, null]);
     expect([scans!.build, scans!.forecasts.length, scans!.runs.length]).toEqual([null, 0, 0]);
     expect(scans!.activities.some((a) => a.kind === 'move' && a.files.value === null)).toBe(true);
     const blocked = (minimum: 'strict' | 'outcome-first') =>
-      blocksOf(
-        settingOf({ ...bay!, build: bay!.build!, needs: { ...bay!.needs, schools: { minimum } } }, 'read'),
-      );
+      blocksOf(settingOf(onJob({ ...bay!, needs: { ...bay!.needs, schools: { minimum } } }), 'read'));
     expect([blocked('strict'), blocked('outcome-first')]).toEqual([['bay-reading'], []]);
   });
 });

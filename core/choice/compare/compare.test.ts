@@ -1,3 +1,4 @@
+import { onJob } from '../../fixtures/forecast';
 import fc from 'fast-check';
 import { type Build } from '../../build/assembly';
 import { demoJobs } from '../../demo';
@@ -123,7 +124,7 @@ describe('builds against each other', () => {
   });
 
   test('the path hides what drives differ in until a cache ends; chances add up', () => {
-    const found = compareBuilds(job!, 'offload', [
+    const found = compareBuilds(onJob(job!), 'offload', [
       build('larkmoor-reed-2t'),
       build('oystral-merlin-2t'),
       build('larkmoor-sedge-2t'),
@@ -137,31 +138,34 @@ describe('builds against each other', () => {
     );
     for (const p of found.pairs) expect(p.first).toBeGreaterThanOrEqual(0);
     expect(found.pairs.find((p) => p.a === 0 && p.b === 2)!.first).toBeGreaterThan(0.5);
-    const same = compareBuilds(job!, 'offload', [build('larkmoor-reed-2t'), build('larkmoor-reed-2t')])
+    const same = compareBuilds(onJob(job!), 'offload', [build('larkmoor-reed-2t'), build('larkmoor-reed-2t')])
       .pairs[0]!;
     expect([same.first, same.leads]).toEqual([0.5, [{ from: 0, ahead: null }]]);
   });
 
   test('what does not go in is told, and too few or too many are refused', () => {
-    const found = compareBuilds(job!, 'offload', [build('larkmoor-reed-2t'), build('venndale-slate-1t')]);
+    const found = compareBuilds(onJob(job!), 'offload', [
+      build('larkmoor-reed-2t'),
+      build('venndale-slate-1t'),
+    ]);
     expect(found.builds[1]!.blocked.length).toBeGreaterThan(0);
     expect(found.pairs).toEqual([]);
-    expect(() => compareBuilds(job!, 'offload', [build('larkmoor-reed-2t')])).toThrow(/Two to four/);
-    expect(() => compareBuilds(job!, 'none', [build('larkmoor-reed-2t'), build('larkmoor-reed-1t')])).toThrow(
-      /no activity/,
-    );
+    expect(() => compareBuilds(onJob(job!), 'offload', [build('larkmoor-reed-2t')])).toThrow(/Two to four/);
+    expect(() =>
+      compareBuilds(onJob(job!), 'none', [build('larkmoor-reed-2t'), build('larkmoor-reed-1t')]),
+    ).toThrow(/no activity/);
   });
 
   test('curves go no further than the smallest drive holds', () => {
     expect(
-      compareBuilds(job!, 'offload', [build('larkmoor-reed-2t'), build('larkmoor-reed-1t')]),
+      compareBuilds(onJob(job!), 'offload', [build('larkmoor-reed-2t'), build('larkmoor-reed-1t')]),
     ).toMatchObject({ own: 214e9, upTo: 4 * 214e9 });
     const large = {
       ...job!,
       activities: [{ ...job!.activities[0]!, bytes: { value: 800e9, source: { kind: 'entered' as const } } }],
     } as typeof job & object;
     expect(
-      compareBuilds(large, 'offload', [build('larkmoor-reed-2t'), build('larkmoor-reed-1t')]),
+      compareBuilds(onJob(large), 'offload', [build('larkmoor-reed-2t'), build('larkmoor-reed-1t')]),
     ).toMatchObject({ own: 800e9, upTo: 1e12 });
   });
 
@@ -190,12 +194,12 @@ describe('builds against each other', () => {
       ...job!,
       activities: [{ ...job!.activities[0]!, bytes: { value: 900e9, source: { kind: 'entered' as const } } }],
     } as typeof job & object;
-    const [pair] = compareBuilds(huge, 'offload', [open('one', 400e6), open('two', 404e6)]).pairs;
+    const [pair] = compareBuilds(onJob(huge), 'offload', [open('one', 400e6), open('two', 404e6)]).pairs;
     expect(pair!.first).toBeGreaterThan(0.4);
     expect(pair!.first).toBeLessThan(0.6);
     // The same drive twice is one unknown.
     expect(
-      compareBuilds(huge, 'offload', [open('one', 400e6), open('one', 404e6)]).pairs[0]!.first,
+      compareBuilds(onJob(huge), 'offload', [open('one', 400e6), open('one', 404e6)]).pairs[0]!.first,
     ).toBeLessThan(0.2);
   });
 });
@@ -204,13 +208,13 @@ describe('what is no move', () => {
   const [offload, scans, bay] = demoJobs() as [Job, Job, Job];
   const on = (job: Job, build: Build, ...ids: string[]) =>
     withDrives(
-      { ...job, build },
+      onJob({ ...job, build }),
       SHOP,
       ids.map((id) => DRIVES.find((d) => d.id === id)!),
       job.activities[0]!.id,
     );
   const pairOf = (job: Job, activity: string, builds: ReturnType<typeof on>) =>
-    compareBuilds(job, activity, builds).pairs[0]!;
+    compareBuilds(onJob(job), activity, builds).pairs[0]!;
 
   test('a load whose time the processor takes: the faster drive is not felt [common practice, no source]', () => {
     const pair = pairOf(bay, 'load', on(bay, bay.build!, 'oystral-kestrel-2t'));
@@ -231,7 +235,7 @@ describe('what is no move', () => {
       },
     };
     expect(
-      compareBuilds(bay, 'load', [
+      compareBuilds(onJob(bay), 'load', [
         { name: 'Kestrel', build: bay.build! },
         { name: 'Slow', build: slow },
       ]).pairs[0]!.words,
@@ -258,24 +262,24 @@ describe('what is no move', () => {
       activities: [...offload.activities, { ...scans.activities[2]!, id: 'live' }, scratch],
     };
     const builds = on(all, offload.build!, 'larkmoor-sedge-2t', 'venndale-slate-1t');
-    expect(compareBuilds(all, 'live', builds).pairs[0]!.words).toMatch(
+    expect(compareBuilds(onJob(all), 'live', builds).pairs[0]!.words).toMatch(
       /^Stalls: .* in [\d.]+ %, .* in [\d.]+ % of all cases\.$/,
     );
     expect(
-      compareBuilds(all, 'scratch', builds)
+      compareBuilds(onJob(all), 'scratch', builds)
         .pairs.map((p) => p.words)
         .join(' '),
     ).toMatch(/waits .* a day less/);
-    const [same, less] = compareBuilds(all, 'season', builds).pairs;
+    const [same, less] = compareBuilds(onJob(all), 'season', builds).pairs;
     expect(same!.words).toBe('Both are full at the same time.');
     expect(less!.words).toMatch(new RegExp(`^${builds[0]!.name} is full .* later\\.`));
   });
 
   test('with another drive as little else is changed as it takes: the box too where it must', () => {
     const [own, same, sata] = on(offload, offload.build!, 'larkmoor-sedge-2t', 'venndale-slate-1t');
-    expect(own!.build).toBe(offload.build);
+    expect(own!.build).toEqual(offload.build);
     expect(same!.build).toEqual({ ...offload.build!, drive: same!.build.drive });
     expect(sata!.build.bridge!.id).not.toBe(offload.build!.bridge!.id);
-    expect(compareBuilds(offload, 'offload', [own!, sata!]).builds[1]!.blocked).toEqual([]);
+    expect(compareBuilds(onJob(offload), 'offload', [own!, sata!]).builds[1]!.blocked).toEqual([]);
   });
 });

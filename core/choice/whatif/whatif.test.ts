@@ -1,8 +1,13 @@
 import fc from 'fast-check';
 import { BRIDGES, CABLES, DRIVES, HOSTS, HUBS, SHOP } from '../../catalog/stock';
 import { blocksOf } from '../../fit';
+import type { Build } from '../../build/assembly';
 import type { JointId } from '../../build/path';
-import { alternatives, firstBuild, mends, settingOf, type Plan } from '.';
+import { onJob } from '../../fixtures/forecast';
+import type { Brief } from '../../forecast';
+import { firstBuild, fixes, optionsAt, settingOf } from '.';
+
+type Plan = Brief & { build: Build };
 
 const by = <T extends { id: string }>(list: readonly T[], id: string): T =>
   list.find((item) => item.id === id)!;
@@ -30,17 +35,17 @@ const laptop = (port: string, cable = 'c-c-10-05') =>
 
 describe('what else could stand at a joint', () => {
   test('everything of the shop and the host, the one in use marked, each with its gain', () => {
-    const drives = alternatives(laptop('left-back'), SHOP, 'drive', 'read');
+    const drives = optionsAt(onJob(laptop('left-back')), SHOP, 'drive', 'read');
     expect(drives).toHaveLength(DRIVES.length);
     expect(drives.filter((c) => c.taken).map((c) => c.key)).toEqual(['larkmoor-reed-2t']);
-    const ports = alternatives(laptop('left-front'), SHOP, 'port', 'read');
+    const ports = optionsAt(onJob(laptop('left-front')), SHOP, 'port', 'read');
     expect(ports.map((c) => c.key)).toEqual(['left-back', 'left-front', 'right']);
     expect(ports[0]!.gain! / 1e6).toBeGreaterThan(400);
     expect(ports[1]!.gain).toBe(0);
   });
 
   test('a port of another shape brings the cable that fits it', () => {
-    const right = alternatives(laptop('left-back'), SHOP, 'port', 'read').find((c) => c.key === 'right')!;
+    const right = optionsAt(onJob(laptop('left-back')), SHOP, 'port', 'read').find((c) => c.key === 'right')!;
     expect(right).toMatchObject({
       beside: expect.stringContaining('C to A'),
       build: { cable: { ends: ['USB-C', 'USB-A'] } },
@@ -49,7 +54,7 @@ describe('what else could stand at a joint', () => {
   });
 
   test('a drive of another kind brings what it sits in', () => {
-    const drives = alternatives(laptop('left-back'), SHOP, 'drive', 'read');
+    const drives = optionsAt(onJob(laptop('left-back')), SHOP, 'drive', 'read');
     expect(drives.find((c) => c.key === 'venndale-slate-2t')).toMatchObject({
       blocks: [],
       beside: expect.stringMatching(/^in /),
@@ -58,8 +63,8 @@ describe('what else could stand at a joint', () => {
       blocks: [],
       build: { bridge: null },
     });
-    const inBay = alternatives(
-      plan('simulator-host', 'bay', 'oystral-merlin-2t', null, null),
+    const inBay = optionsAt(
+      onJob(plan('simulator-host', 'bay', 'oystral-merlin-2t', null, null)),
       SHOP,
       'drive',
       'read',
@@ -75,10 +80,10 @@ describe('what else could stand at a joint', () => {
         hops: [{ hub: HUBS[0]!, port: 'c1', cable: by(CABLES, 'c-c-10-05') }],
       },
     };
-    const found = alternatives(chained, SHOP, 'hub-0', 'read');
+    const found = optionsAt(onJob(chained), SHOP, 'hub-0', 'read');
     expect(found[0]).toMatchObject({ key: 'none', build: { hops: [] } });
     expect(found.filter((c) => c.taken)).toHaveLength(1);
-    expect(alternatives(chained, SHOP, 'hub-1', 'read')).toEqual([]);
+    expect(optionsAt(onJob(chained), SHOP, 'hub-1', 'read')).toEqual([]);
   });
 
   test('the other end: the built-in drive or what else the host has, for the activities of this direction', () => {
@@ -93,18 +98,18 @@ describe('what else could stand at a joint', () => {
       wish: null,
     });
     const own = { ...laptop('left-back'), activities: [activity('in', 'write'), activity('out', 'read')] };
-    const ends = alternatives(own, SHOP, 'host', 'write');
+    const ends = optionsAt(onJob(own), SHOP, 'host', 'write');
     expect(ends.map((c) => [c.key, c.taken])).toEqual([
       ['built-in', true],
       ['recorder-card', false],
       ['card-right', false],
     ]);
     const card = ends[1]!;
-    expect(card.plan.activities.map((a) => a.endpoint)).toEqual(['recorder-card', undefined]);
+    expect(card.situation.work.map((a) => a.endpoint)).toEqual(['recorder-card', undefined]);
     expect(card.flow! / 1e6).toBeLessThan(104);
-    expect(card.flow).toBe(settingOf(card.plan, 'write').path.flow!.write.expected);
-    expect(alternatives(card.plan, SHOP, 'host', 'write').find((c) => c.taken)!.key).toBe('recorder-card');
-    expect(alternatives({ ...own, activities: [] }, SHOP, 'host', 'write').map((c) => c.key)).toEqual([
+    expect(card.flow).toBe(settingOf(card.situation, 'write').path.flow!.write.expected);
+    expect(optionsAt(card.situation, SHOP, 'host', 'write').find((c) => c.taken)!.key).toBe('recorder-card');
+    expect(optionsAt(onJob({ ...own, activities: [] }), SHOP, 'host', 'write').map((c) => c.key)).toEqual([
       'built-in',
     ]);
   });
@@ -122,9 +127,9 @@ describe('what else could stand at a joint', () => {
         ],
       },
     };
-    const [first, second] = alternatives(two, SHOP, 'system', 'read');
+    const [first, second] = optionsAt(onJob(two), SHOP, 'system', 'read');
     expect([first!.taken, second!.name, second!.gain! < 0]).toEqual([true, 'Windows 11', true]);
-    expect(second!.plan.host.systems!.map((s) => s.family)).toEqual(['Windows', 'Linux']);
+    expect(second!.situation.machine.systems!.map((s) => s.family)).toEqual(['Windows', 'Linux']);
   });
 
   test('what the system was seen to negotiate is dropped with the part it was seen on', () => {
@@ -135,7 +140,7 @@ describe('what else could stand at a joint', () => {
         seen: { link: 'usb-5', device: 'x', at: '2026-11-20T10:00:00.000Z' },
       },
     };
-    for (const choice of alternatives(seen, SHOP, 'cable', 'read'))
+    for (const choice of optionsAt(onJob(seen), SHOP, 'cable', 'read'))
       expect(choice.taken ? choice.build.seen : choice.build).toEqual(
         choice.taken ? seen.build.seen : expect.not.objectContaining({ seen: expect.anything() }),
       );
@@ -150,8 +155,8 @@ describe('what else could stand at a joint', () => {
         (host, joint, direction) => {
           const empty = { host, activities: [], needs: {} };
           const own = { ...empty, build: firstBuild(empty, SHOP) };
-          for (const choice of alternatives(own, SHOP, joint, direction)) {
-            const setting = settingOf({ ...own, build: choice.build }, direction);
+          for (const choice of optionsAt(onJob(own), SHOP, joint, direction)) {
+            const setting = settingOf(onJob({ ...own, build: choice.build }), direction);
             expect(blocksOf(setting)).toEqual(choice.blocks);
             expect(choice.flow).toBe(
               choice.blocks.length > 0 ? null : setting.path.flow![direction].expected,
@@ -164,22 +169,22 @@ describe('what else could stand at a joint', () => {
   });
 });
 
-describe('the cheapest mend', () => {
+describe('the cheapest fix', () => {
   test('a wrong port costs nothing to mend; a charging cable costs a cable', () => {
-    expect(mends(laptop('left-front'), SHOP, 'read')[0]).toMatchObject({
+    expect(fixes(onJob(laptop('left-front')), SHOP, 'read')[0]).toMatchObject({
       cost: 'nothing',
       words: 'Plug it into: Left side, by the hinge',
       build: { port: 'left-back' },
     });
-    const [first] = mends(laptop('left-back', 'c-c-charge-2'), SHOP, 'read');
+    const [first] = fixes(onJob(laptop('left-back', 'c-c-charge-2')), SHOP, 'read');
     expect(first).toMatchObject({ cost: 'a cable', build: { port: 'left-back' } });
     expect(first!.gain! / 1e6).toBeGreaterThan(700);
   });
   test('what blocks is mended with as little as it takes', () => {
     const bare = plan('field-laptop', 'left-back', 'larkmoor-reed-2t', null, null);
-    expect(mends(bare, SHOP, 'read')[0]).toMatchObject({ cost: 'an enclosure or card' });
+    expect(fixes(onJob(bare), SHOP, 'read')[0]).toMatchObject({ cost: 'an enclosure or card' });
     const tooLarge = plan('field-laptop', 'right', 'marrowick-anchor-8t', 'quarrel-shell-old', 'a-b-2-15');
-    expect(mends(tooLarge, SHOP, 'read').map((m) => m.cost)).toContain('an enclosure or card');
+    expect(fixes(onJob(tooLarge), SHOP, 'read').map((m) => m.cost)).toContain('an enclosure or card');
   });
   test('where the other end decides nothing is offered', () => {
     const slow = laptop('left-back');
@@ -188,13 +193,13 @@ describe('the cheapest mend', () => {
       read: { value: 90e6, source: { kind: 'measured' as const } },
       write: { value: 80e6, source: { kind: 'measured' as const } },
     };
-    expect(mends({ ...slow, host: { ...slow.host, storage } }, SHOP, 'write')).toEqual([]);
+    expect(fixes(onJob({ ...slow, host: { ...slow.host, storage } }), SHOP, 'write')).toEqual([]);
   });
   test('a dearer mend stands only where it gives more', () => {
     fc.assert(
       fc.property(fc.constantFrom(...HOSTS), fc.nat(), fc.constantFrom(...DRIVES), (host, n, drive) => {
         const build = { drive, bridge: null, cable: null, port: host.ports[n % host.ports.length]!.id };
-        const found = mends({ host, activities: [], needs: {}, build }, SHOP, 'read');
+        const found = fixes(onJob({ host, activities: [], needs: {}, build }), SHOP, 'read');
         for (let i = 1; i < found.length; i++)
           expect(found[i]!.flow ?? 0).toBeGreaterThan(found[i - 1]!.flow ?? 0);
       }),

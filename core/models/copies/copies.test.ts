@@ -1,4 +1,4 @@
-import { given } from '../../evidence';
+import { explaining, given } from '../../evidence';
 import { fillsIn, lacking, usableOf, type Copy } from '.';
 
 const copy = (medium: Copy['medium'], offSite = false): Copy => ({ name: medium, medium, offSite });
@@ -34,7 +34,7 @@ test('another rule is kept as it is said', () =>
 test('it fills when arithmetic says; what is unknown widens it', () => {
   const usable = given('usable', 8e12, 'B', { kind: 'sheet' });
   const alone = (now: number, growth: number | null) =>
-    fillsIn(usable, [{ name: 'nights', now: known(now), growth: known(growth) }]);
+    fillsIn(explaining, usable, [{ name: 'nights', now: known(now), growth: known(growth) }]);
   expect(alone(2e12, 6e9).expected).toBeCloseTo(6e12 / 6e9 / 365, 9);
   expect(alone(9e12, 6e9).expected).toBe(0);
   expect(alone(2e12, 0)).toMatchObject({
@@ -44,7 +44,7 @@ test('it fills when arithmetic says; what is unknown widens it', () => {
   });
   const open = alone(2e12, null);
   expect(open.high / open.low).toBeGreaterThan(10);
-  expect(usableOf(usable).expected).toBeCloseTo(8e12 * 0.92, 0);
+  expect(usableOf(explaining, usable).expected).toBeCloseTo(8e12 * 0.92, 0);
 });
 
 test('what else is kept on it fills it too, and each is named', () => {
@@ -53,7 +53,7 @@ test('what else is kept on it fills it too, and each is named', () => {
     { name: 'nights', now: known(2e12), growth: known(6e9) },
     { name: 'scans', now: known(1e12), growth: known(4e9) },
   ];
-  const both = fillsIn(usable, [nights!, scans!]);
+  const both = fillsIn(explaining, usable, [nights!, scans!]);
   expect(both.expected).toBeCloseTo(5e12 / 10e9 / 365, 9);
   expect(both.because.inputs!.map((i) => i.because.name)).toEqual([
     'usable',
@@ -64,6 +64,9 @@ test('what else is kept on it fills it too, and each is named', () => {
   ]);
   // Two unknown things seldom grow at their fastest both: the range of the sum is narrower than the sum of the ranges.
   const open = { ...nights, name: 'open', growth: known(null) };
-  const [one, two] = [fillsIn(usable, [open]), fillsIn(usable, [open, { ...open, name: 'another' }])];
+  const [one, two] = [
+    fillsIn(explaining, usable, [open]),
+    fillsIn(explaining, usable, [open, { ...open, name: 'another' }]),
+  ];
   expect(two.high / two.low).toBeLessThan(one.high / one.low);
 });

@@ -1,7 +1,7 @@
 import { exactly, noise, spread } from '../../stats';
 import fc from 'fast-check';
 import { fcnnlsVector } from 'ml-fcnnls';
-import { given } from '../../evidence';
+import { explaining, given } from '../../evidence';
 import { fitLoad, fitted, forecastLoad, loadTime, nonNegative, noticeable, type LoadTiming } from '.';
 
 const DEVICES = [
@@ -62,13 +62,16 @@ describe('what a load is made of', () => {
   test('another device is predicted, and what is storage at all is told', () => {
     const fit = fitLoad(timings(20, 2e9, 4000), null, normal(2));
     const { time, storage } = forecastLoad(
+      explaining,
       {
         own: { value: [fit.own.low, fit.own.expected, fit.own.high], source: { kind: 'measured' } },
         bytes: { value: fit.bytes.expected, source: { kind: 'measured' } },
         requests: { value: fit.requests.expected, source: { kind: 'measured' } },
       },
-      given('rate', 500e6, 'B/s', { kind: 'entered' }),
-      given('latency', 1e-4, 's', { kind: 'entered' }),
+      {
+        rate: given('rate', 500e6, 'B/s', { kind: 'entered' }),
+        latency: given('latency', 1e-4, 's', { kind: 'entered' }),
+      },
     );
     expect(time.expected).toBeCloseTo(20 + 4 + 0.4, 1);
     expect(storage.expected).toBeCloseTo(4.4 / 24.4, 2);

@@ -1,8 +1,9 @@
+import { explaining } from '../../evidence';
+import { pathOn } from '../../fixtures/forecast';
 import fc from 'fast-check';
 import type { Layout } from '../arrays';
 import { demoJobs } from '../../demo';
 import { BRIDGES, DRIVES } from '../../catalog/stock';
-import { pathOf } from '../../forecast';
 import type { Drive } from '../../catalog/parts';
 import { behindCache, halfTurn, operationsPerSecond, scratchDay, type Operations } from '.';
 
@@ -12,7 +13,7 @@ const known = (value: number | null) => ({
   source: { kind: value === null ? ('unknown' as const) : ('entered' as const) },
 });
 const on = (id: string, part: Partial<Drive> = {}, bridge = offload!.build!.bridge) =>
-  pathOf(offload!.host, {
+  pathOn(offload!.host, {
     ...offload!.build!,
     bridge,
     drive: { ...DRIVES.find((d) => d.id === id)!, ...part } as Drive,
@@ -32,14 +33,14 @@ test('half a turn: 4.17 ms at 7,200 and 5.56 ms at 5,400 turns a minute', () =>
 
 describe('operations a second', () => {
   test('one at a time behind a USB bridge: one over the latencies', () => {
-    const found = operationsPerSecond(on('larkmoor-reed-2t'), ops());
+    const found = operationsPerSecond(explaining, on('larkmoor-reed-2t'), ops());
     expect(found.expected).toBeGreaterThan(1 / 300e-6);
     expect(found.expected).toBeLessThan(1 / 120e-6);
   });
 
   test('deeper is never slower, up to what drive and path allow', () => {
     const rates = [1, 4, 32, 256].map(
-      (depth) => operationsPerSecond(on('larkmoor-reed-2t'), ops({ depth })).expected,
+      (depth) => operationsPerSecond(explaining, on('larkmoor-reed-2t'), ops({ depth })).expected,
     );
     expect(rates.every((r, i) => i === 0 || r >= rates[i - 1]!)).toBe(true);
     expect(rates.at(-1)! * 4096).toBeLessThan(1.05e9);
@@ -47,21 +48,24 @@ describe('operations a second', () => {
 
   test('disks do tens to about 150 reads a second; writes are better; 4 KiB well under 2 MB/s [common practice, no source]', () => {
     const disk = on('marrowick-anchor-8t', {}, stand);
-    const [one, deep] = [operationsPerSecond(disk, ops()), operationsPerSecond(disk, ops({ depth: 32 }))];
+    const [one, deep] = [
+      operationsPerSecond(explaining, disk, ops()),
+      operationsPerSecond(explaining, disk, ops({ depth: 32 })),
+    ];
     for (const r of [one, deep]) {
       expect(r.low).toBeGreaterThan(30);
       expect(r.expected).toBeLessThan(160);
     }
-    expect(operationsPerSecond(disk, ops({ reads: 0 })).expected).toBeGreaterThan(one.expected);
-    expect(operationsPerSecond(disk, ops({ reads: 0, synchronous: true })).expected).toBeLessThan(
-      operationsPerSecond(disk, ops({ reads: 0 })).expected,
+    expect(operationsPerSecond(explaining, disk, ops({ reads: 0 })).expected).toBeGreaterThan(one.expected);
+    expect(operationsPerSecond(explaining, disk, ops({ reads: 0, synchronous: true })).expected).toBeLessThan(
+      operationsPerSecond(explaining, disk, ops({ reads: 0 })).expected,
     );
     expect(deep.high * 4096).toBeLessThan(2e6);
   });
 
   test('a map that is not at hand costs a reading: none < lent by the host < its own memory on a wide span, all alike on a narrow one', () => {
     const at = (map: Drive['map'], span: number) =>
-      operationsPerSecond(on('larkmoor-reed-2t', { map }), ops({ span: known(span) })).expected;
+      operationsPerSecond(explaining, on('larkmoor-reed-2t', { map }), ops({ span: known(span) })).expected;
     expect(at('none', 500e9)).toBeLessThan(at('HMB', 500e9));
     expect(at('HMB', 500e9)).toBeLessThan(at('DRAM', 500e9));
     expect(at('none', 0.3e9)).toBeCloseTo(at('DRAM', 0.3e9), -2);
@@ -73,36 +77,40 @@ describe('operations a second', () => {
     fc.assert(
       fc.property(fc.double({ min: 0.01, max: 0.99, noNaN: true }), (reads) => {
         const [r, w, mixed] = [1, 0, reads].map(
-          (share) => operationsPerSecond(path, ops({ reads: share })).expected,
+          (share) => operationsPerSecond(explaining, path, ops({ reads: share })).expected,
         );
         return mixed! >= Math.min(r!, w!) * 0.97 && mixed! <= Math.max(r!, w!) * 1.03;
       }),
       { numRuns: 20 },
     );
-    expect(operationsPerSecond(path, ops({ reads: 0, synchronous: true })).expected).toBeLessThan(
-      operationsPerSecond(path, ops({ reads: 0 })).expected / 3,
+    expect(operationsPerSecond(explaining, path, ops({ reads: 0, synchronous: true })).expected).toBeLessThan(
+      operationsPerSecond(explaining, path, ops({ reads: 0 })).expected / 3,
     );
   });
 
   test('bulk-only takes one at a time whatever is asked', () => {
     const bulk = { ...offload!.build!.bridge!, protocol: 'bulk-only' as const };
-    expect(operationsPerSecond(on('larkmoor-reed-2t', {}, bulk), ops({ depth: 64 })).expected).toBeCloseTo(
-      operationsPerSecond(on('larkmoor-reed-2t', {}, bulk), ops()).expected,
-      0,
-    );
+    expect(
+      operationsPerSecond(explaining, on('larkmoor-reed-2t', {}, bulk), ops({ depth: 64 })).expected,
+    ).toBeCloseTo(operationsPerSecond(explaining, on('larkmoor-reed-2t', {}, bulk), ops()).expected, 0);
   });
 
   test('what cannot be is refused', () => {
-    expect(() => operationsPerSecond(on('larkmoor-reed-2t'), ops({ reads: 2 }))).toThrow(RangeError);
-    expect(() => operationsPerSecond(on('larkmoor-reed-2t'), ops({ depth: 0 }))).toThrow(RangeError);
+    expect(() => operationsPerSecond(explaining, on('larkmoor-reed-2t'), ops({ reads: 2 }))).toThrow(
+      RangeError,
+    );
+    expect(() => operationsPerSecond(explaining, on('larkmoor-reed-2t'), ops({ depth: 0 }))).toThrow(
+      RangeError,
+    );
   });
 });
 
 test('behind the cache random writes may collapse: 10 MB/s where others hold 100 to 300 [common practice, no source]; disks have none', () => {
-  const found = behindCache(DRIVES[0]!, 4096)!;
+  const found = behindCache(explaining, DRIVES[0]!, 4096)!;
   expect([found.low * 4096, found.high * 4096].map((v) => Math.round(v / 1e6))).toEqual([10, 300]);
   expect(
     behindCache(
+      explaining,
       DRIVES.find((d) => d.media === 'disk')!,
       4096,
     ),
@@ -110,7 +118,12 @@ test('behind the cache random writes may collapse: 10 MB/s where others hold 100
 });
 
 test('a day of scratch: operations ÷ rate, and the writes’ own bytes at least', () => {
-  const { rate, wait, wear } = scratchDay(on('larkmoor-reed-2t'), known(2e6), ops({ reads: 0.5 }));
+  const { rate, wait, wear } = scratchDay(
+    explaining,
+    on('larkmoor-reed-2t'),
+    known(2e6),
+    ops({ reads: 0.5 }),
+  );
   expect((wait.expected * rate.expected) / 2e6).toBeCloseTo(1, 1);
   expect(wear.low).toBeGreaterThanOrEqual(1e6 * 4096);
   expect(wear.because.formula).toMatch(/write amplification/);
@@ -120,7 +133,7 @@ describe('several drives as one', () => {
   const array = (mode: Layout['mode'], members: number): Layout => ({ mode, members, by: 'firmware' });
   const drives = { flash: on('larkmoor-reed-2t'), disk: on('marrowick-anchor-8t', {}, stand) };
   const rate = (media: keyof typeof drives, of: Partial<Operations>) =>
-    operationsPerSecond(drives[media], ops(of)).expected;
+    operationsPerSecond(explaining, drives[media], ops(of)).expected;
 
   test('one at a time gains nothing by more members; deep, every member helps', () => {
     for (const media of ['flash', 'disk'] as const) {
@@ -150,11 +163,11 @@ describe('several drives as one', () => {
   });
 
   test('its working names the layout; one drive is as without', () => {
-    expect(operationsPerSecond(drives.disk, ops({ array: array('parity', 4) })).because.name).toMatch(
-      /parity of 4/,
-    );
-    expect(operationsPerSecond(drives.disk, ops({ array: array('single', 1) }))).toEqual(
-      operationsPerSecond(drives.disk, ops()),
+    expect(
+      operationsPerSecond(explaining, drives.disk, ops({ array: array('parity', 4) })).because.name,
+    ).toMatch(/parity of 4/);
+    expect(operationsPerSecond(explaining, drives.disk, ops({ array: array('single', 1) }))).toEqual(
+      operationsPerSecond(explaining, drives.disk, ops()),
     );
   });
 });

@@ -1,17 +1,8 @@
 import fc from 'fast-check';
 import { Solver } from 'odex';
+import { assumedRange } from '../../catalog/assumptions';
 import { BRIDGES, DRIVES } from '../../catalog/stock';
-import {
-  coolingOf,
-  drawAt,
-  drawOf,
-  HEAT_CAPACITY,
-  isExternal,
-  RESISTANCE,
-  settlesAt,
-  timeTo,
-  warmAt,
-} from '.';
+import { coolingOf, drawAt, drawOf, isExternal, settlesAt, timeTo, warmAt } from '.';
 
 const body = fc.record({
   air: fc.double({ min: -10, max: 45, noNaN: true }),
@@ -75,8 +66,12 @@ describe('how a drive is cooled, and what it draws', () => {
   ] as const)('%s', (_, fitted, how) => expect(coolingOf(fitted)).toBe(how));
 
   test('a pad cools better and takes longer to warm up; sealed drives hang outside', () => {
-    expect(RESISTANCE['metal with pad'].expected).toBeLessThan(RESISTANCE.metal.expected);
-    expect(HEAT_CAPACITY.heatsink.low).toBeGreaterThan(HEAT_CAPACITY['bare board'].high);
+    expect(assumedRange('resistance.metal with pad').expected).toBeLessThan(
+      assumedRange('resistance.metal').expected,
+    );
+    expect(assumedRange('heat-capacity.heatsink').low).toBeGreaterThan(
+      assumedRange('heat-capacity.bare board').high,
+    );
     expect([
       isExternal({ drive: DRIVES.find((d) => d.sealed)!, bridge: null }),
       isExternal({ drive: nvme, bridge: null }),
