@@ -1,7 +1,7 @@
 import type { Chosen } from '../stats';
 import { formula } from '../evidence';
 import type { Path } from '../build/path';
-import { SLC_SHARE, type Flow, type Heat, type Store, type Wire } from '../models/transfer';
+import { SLC_SHARE, type Flow, type Heat, type Side, type Store, type Wire } from '../models/transfer';
 import { CHOICES, type Numbers, type Transfer } from './inputs';
 
 /** What a flash cache takes at some fill: a part stays, the rest shrinks with the free cells; never more than those hold in SLC mode. */
@@ -34,6 +34,8 @@ export function planner(
 ): (x: Numbers, chosen: Chosen) => Flow[] {
   const { drive } = path.parts;
   const writing = direction === 'write';
+  const itself = otherEnd === 'itself';
+  const onto = writing || itself;
   const disk = drive.media === 'disk';
   const slc = SLC_SHARE[drive.cell ?? 'unknown'];
   const halfDuplex = path.outer.mode?.halfDuplex ?? false;
@@ -74,6 +76,7 @@ export function planner(
     };
   };
 
+  // Objects are written out in full: copied ones cost the engine half its speed.
   return (x, chosen) => {
     const store = storeOf(x, chosen);
     const back = x.back ?? x.links!;
@@ -84,30 +87,27 @@ export function planner(
       role: 'links',
     };
     const at = x.inner === undefined ? 0 : x.fill!;
-    const moved = { bytes: Math.max(1, x.bytes!), files: x.files!, perFile: x.perFile!, streams };
-    const here = { store, wire, at };
-    const there = {
-      store: {
-        role: 'other' as const,
-        read: x.other!,
-        write: x.other!,
-        rest: x.otherRest ?? Infinity,
-        cache: x.otherCache ?? Infinity,
-      },
-    };
-    const copy: Flow =
-      otherEnd === 'itself'
-        ? { ...moved, from: { store, wire, at: at / 2 }, to: here, buffer: 0 }
-        : {
-            ...moved,
-            from: writing ? there : here,
-            to: writing ? here : there,
-            buffer: x.buffer ?? 0,
-            memory: x.memory,
-          };
+    const bytes = Math.max(1, x.bytes!);
+    const files = x.files!;
+    const perFile = x.perFile!;
+    const here: Side = { store, wire, at };
+    const there: Side = itself ? { store, wire, at: at / 2 } : { store: otherOf(x) };
+    const from = onto ? there : here;
+    const to = onto ? here : there;
+    const buffer = itself ? 0 : (x.buffer ?? 0);
+    const memory = itself ? undefined : x.memory;
+    const copy: Flow = { bytes, files, perFile, streams, from, to, buffer, memory };
+    if (!verify) return [copy];
     // Verifying reads it back into memory, where the sums are compared.
-    return verify
-      ? [copy, { ...moved, from: copy.to, to: { store: MEMORY_END }, buffer: 0, after: 0 }]
-      : [copy];
+    return [copy, { bytes, files, perFile, streams, from: to, to: { store: MEMORY_END }, buffer: 0, after: 0 }];
   };
 }
+
+/** What stands at the other end. */
+const otherOf = (x: Numbers): Store => ({
+  role: 'other',
+  read: x.other!,
+  write: x.other!,
+  rest: x.otherRest ?? Infinity,
+  cache: x.otherCache ?? Infinity,
+});
