@@ -99,7 +99,10 @@ export function planner(
     const copy: Flow = { bytes, files, perFile, streams, from, to, buffer, memory };
     if (!verify) return [copy];
     // Verifying reads it back into memory, where the sums are compared.
-    return [copy, { bytes, files, perFile, streams, from: to, to: { store: MEMORY_END }, buffer: 0, after: 0 }];
+    return [
+      copy,
+      { bytes, files, perFile, streams, from: to, to: { store: MEMORY_END }, buffer: 0, after: 0 },
+    ];
   };
 }
 

@@ -1,63 +1,50 @@
-import type { Body, Cause, Course, Mark } from './body';
-
-/** Snaps onto thresholds and steps; whether it has just gone low. */
-export function throttle(body: Body): boolean {
-  const limit = body.store.heat?.throttle;
-  if (!limit) return false;
-  if (Math.abs(body.warm - limit.at) < 1e-7) body.warm = limit.at;
-  if (limit.kind === 'hold') return false;
-  if (!body.low && body.warm >= limit.at) {
-    body.low = true;
-    return true;
-  }
-  if (body.low && body.warm <= limit.until + 1e-7) body.low = false;
-  return false;
-}
+import type { Body, Cause, Course, Mark, State } from './state';
 
 /** Everything that adds up, as it stands. */
-export const markOf = (
-  regime: number,
-  time: number,
-  courses: readonly Course[],
-  bodies: readonly Body[],
-): Mark => ({
+export const markOf = ({ regime, time, courses, bodies }: State): Mark => ({
   regime,
   time,
   flows: courses.map(({ given, taken, by }) => ({ given, taken, by: { ...by } })),
   bodies: bodies.map(({ cache, energy }) => ({ cache, energy })),
 });
 
-/** Jumps over as many whole cycles, all alike, as fit before anything else happens; s jumped. */
-export function leap(
-  body: Body,
-  courses: readonly Course[],
-  active: readonly Course[],
-  bodies: readonly Body[],
-  time: number,
-  record: boolean,
-): number {
-  const mark = body.mark!;
-  const cycle = time - mark.time;
+/** What one cycle moved of a course. */
+function cycleOf(c: Course, had: Mark['flows'][number]): { given: number; taken: number } {
+  return { given: c.given - had.given, taken: c.taken - had.taken };
+}
+
+/** How many whole cycles fit before anything else happens. */
+function room({ courses, active, bodies }: State, body: Body, mark: Mark): number {
   let most = Infinity;
-  const room = (left: number, used: number) => (used > 0 ? (most = Math.min(most, left / used)) : undefined);
+  const fit = (left: number, used: number) => {
+    if (used > 0) most = Math.min(most, left / used);
+  };
   for (const c of active) {
-    const had = mark.flows[courses.indexOf(c)]!;
-    const [given, taken] = [c.given - had.given, c.taken - had.taken];
-    if (Number.isNaN(c.bar) && Math.abs(given - taken) > c.tiny * 1e3) return 0;
-    room(c.flow.bytes - c.given, given);
-    room(c.flow.bytes - c.taken, taken);
-    room(c.pieces.from.ends[c.zone.from]! - c.given, given);
-    room(c.pieces.to.ends[c.zone.to]! - c.taken, taken);
+    const { given, taken } = cycleOf(c, mark.flows[courses.indexOf(c)]!);
+    if (c.reading && Math.abs(given - taken) > c.tiny * 1e3) return 0;
+    fit(c.flow.bytes - c.given, given);
+    fit(c.flow.bytes - c.taken, taken);
+    fit(c.from.pieces.ends[c.from.zone]! - c.given, given);
+    fit(c.to.pieces.ends[c.to.zone]! - c.taken, taken);
   }
   for (const [i, b] of bodies.entries()) {
     if (b !== body && b.store.heat) return 0;
-    if (b.cache < Infinity) room(b.cache, mark.bodies[i]!.cache - b.cache);
+    if (b.cache < Infinity) fit(b.cache, mark.bodies[i]!.cache - b.cache);
   }
   const cycles = Math.floor(most) - 1;
-  if (cycles < 1 || !Number.isFinite(cycles)) return 0;
+  return Number.isFinite(cycles) ? Math.max(0, cycles) : 0;
+}
+
+/** Jumps over as many whole cycles of a throttle, all alike, as fit before anything else happens. */
+export function leap(state: State, body: Body): void {
+  const { courses, active, bodies, record, time } = state;
+  const mark = body.mark!;
+  const cycle = time - mark.time;
+  const cycles = room(state, body, mark);
+  if (cycles < 1) return;
   for (const c of active) {
     const had = mark.flows[courses.indexOf(c)]!;
-    const [given, taken] = [c.given - had.given, c.taken - had.taken];
+    const { given, taken } = cycleOf(c, had);
     if (record)
       c.stretches.push({
         from: time,
@@ -80,5 +67,5 @@ export function leap(
     if (b.cache < Infinity) b.cache -= cycles * (had.cache - b.cache);
     b.energy += cycles * (b.energy - had.energy);
   });
-  return cycles * cycle;
+  state.time += cycles * cycle;
 }

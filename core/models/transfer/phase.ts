@@ -1,5 +1,5 @@
 import { warmAt } from '../thermal';
-import type { Limit, Stretch } from './body';
+import type { Limit, Stretch } from './state';
 
 /** A part of a transfer that one thing decides. */
 export interface Phase {

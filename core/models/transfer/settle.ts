@@ -1,175 +1,135 @@
-import { settlesAt } from '../thermal';
-import { mediumLimit, NEAR, rateOf, type Body, type Course, type Limit } from './body';
-import { CHUNK, holdBudget } from './lone';
-import { share, type Stream, type Use } from './shares';
-import type { Side, Wire } from './store';
+import { alone, share } from './share';
+import type { Body, Course, Limit, Place, Resource, State, Taker } from './state';
+
+function clear(taker: Taker): void {
+  taker.count = 0;
+  taker.powered = false;
+}
+
+function need(taker: Taker, of: Resource, coefficient: number, apart: boolean): void {
+  const { uses, coefficients, count } = taker;
+  if (!apart)
+    for (let i = 0; i < count; i++)
+      if (uses[i] === of) {
+        coefficients[i]! += coefficient;
+        return;
+      }
+  uses[count] = of;
+  coefficients[count] = coefficient;
+  taker.count++;
+}
+
+/** What one end needs for each B/s: time of its medium, power where that is held to its temperature, its wire. */
+function needSide(
+  taker: Taker,
+  { body, lane, through, pieces, zone }: Place,
+  direction: 'read' | 'write',
+  apart: boolean,
+): void {
+  const perByte = 1 / (pieces.shares[zone]! * body[direction]);
+  need(taker, body.time, perByte + body.switching, apart);
+  if (body.budget && body.budget.limit < Infinity) {
+    const { heat } = body.store;
+    need(taker, body.budget, (heat![direction] - heat!.idle) * perByte, apart);
+    taker.powered = true;
+  }
+  if (lane) need(taker, lane, 1 / through, apart);
+}
+
+/** How fast a taker could go alone: its resources, what it is asked for at most, and the files' own cost in between. */
+function bound(taker: Taker, { asked, overhead }: Course, reads: boolean): void {
+  const { uses, coefficients, count } = taker;
+  let bare = reads ? asked : Infinity;
+  for (let i = 0; i < count; i++)
+    if (uses[i]!.kind !== 'power') bare = Math.min(bare, uses[i]!.limit / coefficients[i]!);
+  taker.most = overhead === 0 ? bare : 1 / (1 / bare + overhead);
+}
+
+/** What a medium's own rate counts as. */
+function mediumName(body: Body, course: Course, writes: boolean): Limit {
+  const { store, cache } = body;
+  if (body.low || body.cycling) return 'heat';
+  const isWritten = writes && body === course.to.body;
+  const isPast = cache <= 0 && store.rest < store.write;
+  if (store.role === 'other') return isWritten && isPast ? 'other rest' : 'other';
+  if (!isWritten || store.cache === Infinity) return 'drive';
+  return cache > 0 ? 'cache' : isPast || store.cache > 0 ? 'rest' : 'drive';
+}
+
+/** What a resource is called where it decides. */
+function nameOf({ kind, body, role }: Resource, course: Course, writes: boolean): Limit {
+  if (kind === 'wire') return role;
+  return kind === 'power' ? 'heat' : mediumName(body!, course, writes);
+}
+
+/** What holds a taker: the resource that was full, or the tightest of its own. */
+function holding(taker: Taker, c: Course, reads: boolean, writes: boolean): Limit {
+  const { held, uses, coefficients, count } = taker;
+  if (held) return held.users > 1 ? 'share' : nameOf(held, c, writes);
+  let least = reads ? c.asked : Infinity;
+  let tightest: Resource | null = null;
+  for (let i = 0; i < count; i++) {
+    const rate = uses[i]!.limit / coefficients[i]!;
+    if (uses[i]!.kind === 'power' || rate > least || (rate === least && tightest)) continue;
+    least = rate;
+    tightest = uses[i]!;
+  }
+  return tightest ? nameOf(tightest, c, writes) : c.askedBy;
+}
+
+/** Nothing can be written that is not there, nothing taken that has no room: then giving and taking run as one. */
+function isStuck({ given, taken, tiny, flow, in: into, out }: Course): boolean {
+  const held = given - taken;
+  return (held <= tiny && out > into) || (held >= flow.buffer - tiny && into > out);
+}
+
+/** Where giving and taking meet nobody, running as one is running at the lesser rate of the two. */
+function runAsOne(c: Course): void {
+  if (c.out > c.in) {
+    c.out = c.in;
+    c.outLimit = c.inLimit;
+  } else {
+    c.in = c.out;
+    c.inLimit = c.outLimit;
+  }
+}
 
 /** Rates of everything that flows, fairly shared. */
-export function settle(active: readonly Course[], bodies: readonly Body[], wires: readonly Wire[]): void {
-  for (const body of bodies) body.streams = 0;
-  for (const c of active) {
-    const n = c.flow.streams ?? 1;
-    if (Number.isNaN(c.bar)) c.from.streams += n;
-    c.to.streams += n;
-  }
-  const limits = limitsOf(bodies, wires);
-  const coupled = active.map((c) => !(c.flow.buffer > 0) && Number.isNaN(c.bar));
-  for (let round = 0; ; round++) {
-    const streams: Stream[] = [];
-    for (let i = 0; i < active.length; i++) {
-      const c = active[i]!;
-      const reading = Number.isNaN(c.bar);
-      const own: Use[] = [];
-      if (reading)
-        useSide(own, c.flow.from, c.from, 'read', c.pieces.from.shares[c.zone.from]!, bodies, wires);
-      if (!coupled[i] && reading) {
-        streams.push(streamOf(own.splice(0), limits, 2 * bodies.length, c, true));
-      }
-      useSide(own, c.flow.to, c.to, 'write', c.pieces.to.shares[c.zone.to]!, bodies, wires);
-      streams.push(streamOf(own, limits, 2 * bodies.length, c, coupled[i]! && reading));
-    }
-    share(streams, limits);
-    let at = 0;
-    let again = false;
-    for (let i = 0; i < active.length; i++) {
-      const c = active[i]!;
-      const reading = Number.isNaN(c.bar);
-      const first = streams[at++]!;
-      const out = reading && !coupled[i] ? streams[at++]! : first;
-      c.in = reading ? first.rate : 0;
-      c.out = out.rate;
-      c.inLimit = reading ? limitOf(first, c, bodies, wires, streams, coupled[i]!) : 'memory';
-      c.outLimit = limitOf(out, c, bodies, wires, streams, true);
-      if (!reading || coupled[i]) continue;
-      // Nothing can be written that is not there, nothing taken that has no room: then both run as one.
-      const held = c.given - c.taken;
-      if ((held <= c.tiny && c.out > c.in) || (held >= c.flow.buffer - c.tiny && c.in > c.out)) {
-        coupled[i] = true;
-        again = true;
-      }
-    }
-    if (!again || round > active.length) break;
-  }
-}
-
-/** What each body draws at these rates, and where it is heading. */
-export function warmUp(active: readonly Course[], bodies: readonly Body[]): void {
-  for (const body of bodies) {
-    const { heat } = body.store;
-    let power = heat?.idle ?? 0;
-    body.writing = 0;
+export function settle({ active, resources, takers, record }: State): void {
+  for (const c of active) c.coupled = c.reading && !c.into;
+  for (let round = 0; round <= active.length; round++) {
+    let count = 0;
     for (const c of active) {
-      if (c.to === body) {
-        body.writing += c.out;
-        if (heat)
-          power += ((heat.write - heat.idle) * c.out) / rateOf(body, 'write', c.pieces.to.shares[c.zone.to]!);
-      }
-      if (heat && c.from === body)
-        power += ((heat.read - heat.idle) * c.in) / rateOf(body, 'read', c.pieces.from.shares[c.zone.from]!);
+      const { outOf } = c;
+      const into = c.reading && !c.coupled ? c.into : null;
+      clear(outOf);
+      if (into) {
+        clear(into);
+        needSide(into, c.from, 'read', true);
+        bound(into, c, true);
+        takers[count++] = into;
+      } else if (c.reading) needSide(outOf, c.from, 'read', c.apart);
+      needSide(outOf, c.to, 'write', c.apart);
+      bound(outOf, c, c.coupled);
+      takers[count++] = outOf;
     }
-    body.power = power;
-    if (heat) body.to = settlesAt(heat.air, power, heat.resistance);
-  }
-}
-
-/** Resources: of each body its time and its power, of each wire its two directions. */
-function limitsOf(bodies: readonly Body[], wires: readonly Wire[]): number[] {
-  const limits: number[] = [];
-  for (const { store, low, warm } of bodies) {
-    const { heat } = store;
-    const throttle = heat?.throttle;
-    limits.push(throttle?.kind === 'step' && low ? throttle.share : 1);
-    const held = heat && throttle?.kind === 'hold' && warm >= throttle.at - NEAR;
-    limits.push(held ? holdBudget(heat, throttle) : Infinity);
-  }
-  for (let i = 0; i < wires.length; i++) limits.push(1, 1);
-  return limits;
-}
-
-function useSide(
-  into: Use[],
-  side: Side,
-  body: Body,
-  direction: 'read' | 'write',
-  zone: number,
-  bodies: readonly Body[],
-  wires: readonly Wire[],
-): void {
-  const { store } = side;
-  const { heat } = store;
-  const b = bodies.indexOf(body);
-  const perByte = 1 / rateOf(body, direction, zone);
-  into.push({
-    resource: 2 * b,
-    coefficient: perByte + (store.seek && body.streams > 1 ? store.seek / (store.chunk ?? CHUNK) : 0),
-  });
-  if (heat?.throttle?.kind === 'hold')
-    into.push({ resource: 2 * b + 1, coefficient: (heat[direction] - heat.idle) * perByte });
-  if (side.wire)
-    into.push({
-      resource:
-        2 * bodies.length +
-        2 * wires.indexOf(side.wire) +
-        (direction === 'write' && !side.wire.halfDuplex ? 1 : 0),
-      coefficient: 1 / side.wire[direction],
-    });
-}
-
-/**
- * How fast a stream could go alone: its resources, what memory takes or the pace allows, and the files' own cost in between. What a body is held to
- * by its warmth is an average and comes after: in the pauses for files it cools.
- */
-function streamOf(
-  uses: Use[],
-  limits: readonly number[],
-  holds: number,
-  { flow, overhead }: Course,
-  reading: boolean,
-): Stream {
-  let bare = reading ? Math.min(flow.pace ?? Infinity, flow.memory ?? Infinity) : Infinity;
-  for (let i = 0; i < uses.length; i++) {
-    const { resource } = uses[i]!;
-    if (limits[resource] === Infinity || (resource % 2 === 1 && resource < holds)) continue;
-    let sum = 0;
-    for (let j = 0; j < uses.length; j++) if (uses[j]!.resource === resource) sum += uses[j]!.coefficient;
-    bare = Math.min(bare, limits[resource]! / sum);
-  }
-  return { most: overhead === 0 ? bare : 1 / (1 / bare + overhead), uses, rate: 0, held: -1 };
-}
-
-/** What holds a stream: the resource that was full, or the tightest of its own. */
-function limitOf(
-  stream: Stream,
-  c: Course,
-  bodies: readonly Body[],
-  wires: readonly Wire[],
-  streams: readonly Stream[],
-  writes: boolean,
-): Limit {
-  let held = stream.held;
-  if (held < 0) {
-    const limits = limitsOf(bodies, wires);
-    let least = Math.min(c.flow.pace ?? Infinity, c.flow.memory ?? Infinity);
-    const paced = least === c.flow.pace;
-    for (const { resource } of stream.uses) {
-      if (resource % 2 === 1 && resource < 2 * bodies.length) continue;
-      let sum = 0;
-      for (const use of stream.uses) if (use.resource === resource) sum += use.coefficient;
-      const rate = limits[resource]! / sum;
-      if (rate < least || (rate === least && held < 0)) {
-        least = rate;
-        held = resource;
+    const lone = active.length === 1 && active[0]!.apart;
+    if (lone) for (let t = 0; t < count; t++) alone(takers[t]!);
+    const meet = !lone && share(takers, count, resources);
+    let again = false;
+    for (const c of active) {
+      const { outOf } = c;
+      const into = c.reading && !c.coupled ? c.into : null;
+      c.in = c.reading ? (into ?? outOf).rate : 0;
+      c.out = outOf.rate;
+      if (record) {
+        c.outLimit = holding(outOf, c, c.coupled, true);
+        c.inLimit = !c.reading ? 'memory' : into ? holding(into, c, true, false) : c.outLimit;
       }
+      if (!into || !isStuck(c)) continue;
+      if (meet) again = c.coupled = true;
+      else runAsOne(c);
     }
-    if (held < 0) return paced ? 'pace' : 'memory';
-  } else if (
-    streams.some(
-      (s) => s !== stream && s.uses.some((u) => u.resource === held) && s.uses[0] !== stream.uses[0],
-    )
-  )
-    return 'share';
-  if (held >= 2 * bodies.length) return wires[(held - 2 * bodies.length) >> 1]!.role;
-  const body = bodies[held >> 1]!;
-  if (held % 2 === 1 || body.low || body.cycling) return 'heat';
-  return mediumLimit(body, body === c.to && writes);
+    if (!again) break;
+  }
 }
