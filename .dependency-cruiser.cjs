@@ -11,7 +11,7 @@ const FLOORS = [
   ['fit'],
   ['forecast'],
   ['choice', 'measure'],
-  ['verdict'],
+  ['verdict', 'diagnosis'],
   ['handover', 'reference', 'backup', 'demo'],
 ];
 /** Wings hold rooms of their own; everything else is a room. */

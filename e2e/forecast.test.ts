@@ -43,8 +43,8 @@ test('the course with its warmth, where the time goes, what decides it, and the 
       `the files’ own cost, ${format(first!.course!.causes.find((c) => c.cause === 'files')!.share, '%', 2)}`,
     )
     .waitFor();
-  const decides = page.getByRole('heading', { name: 'What decides this' }).locator('xpath=../..');
-  expect(await decides.locator('li').first().innerText()).toMatch(/^Cost of a file beside its bytes/);
+  const decides = page.getByRole('heading', { name: 'What drives this result' }).locator('xpath=../..');
+  expect(await decides.locator('li').first().innerText()).toMatch(/^Per-file overhead/);
   const years = repeatJob(offload, { years: 4 })!;
   await page.getByText(`Full after about ${format(years.ends.full.expected, 'years', 2)}`).waitFor();
   await page.getByText('The cache is back every time it is needed.').waitFor();

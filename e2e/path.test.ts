@@ -251,8 +251,8 @@ test('the command line tells the findings, the state, the flow and the mends tha
   );
   expect(told.state.write).toBe(shown.state);
   expect(told.findings.write.map((f: { id: string }) => f.id)).toEqual(shown.findings);
-  for (const { reason, mend } of told.findings.write)
-    for (const words of [reason, mend]) expect(shown.page).toContain(words);
+  for (const { reason, fix } of told.findings.write)
+    for (const words of [reason, fix]) expect(shown.page).toContain(words);
   expect(told.fixes.write.length).toBeGreaterThan(0);
   for (const { words } of told.fixes.write) expect(shown.page).toContain(words);
   expect(shown.page).toContain(`Flow: ${format(told.flow.write.expected, 'B/s')}`);

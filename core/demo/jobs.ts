@@ -1,7 +1,7 @@
 import { stopwatchError } from '../measure';
 import type { Fact } from '../evidence';
-import { freeze } from '../forecast';
-import { type Job, VERSION, witness, type Run } from '../job';
+import { type Job, VERSION, witness, FrozenForecast, type Run } from '../job';
+import frozen from './frozen.json';
 import { ACCESSORIES, BRIDGES, CABLES, DRIVES, HOSTS } from '../catalog/stock';
 
 const entered = (value: Fact['value']): Fact =>
@@ -11,7 +11,7 @@ const part = <T extends { id: string }>(list: readonly T[], id: string): T => li
 /** Ids of the demo's jobs: what "remove the demo" removes. */
 export const DEMO_IDS = ['demo-acoustics-offload', 'demo-herbarium-scans', 'demo-simulator-bay'] as const;
 
-/** The jobs of the demo, made anew: the models in force freeze the forecast. */
+/** The jobs of the demo. Its forecast is shipped frozen, as the models in force make it: a test compares. */
 export function demoJobs(): Job[] {
   return [offload(), scans(), bay()].map((job) => witness(null, job, job.changed));
 }
@@ -82,7 +82,7 @@ function offload(): Job {
     runs: [],
     decision: null,
   };
-  job.forecasts = [freeze(job, 'forecast-1', '2026-11-03T09:30:00.000Z')];
+  job.forecasts = [FrozenForecast.parse(frozen)];
   const run = (
     id: string,
     at: string,

@@ -1,75 +1,15 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { forecastAll, forecastDays, situationOf } from '../forecast';
-import { checkJob, type Job } from '../job';
+import { jobOf, recipes } from '../fixtures/recipes';
+import type { Job } from '../job';
 
 /*
  * Figures of 340 varied jobs, frozen before the house was rebuilt: the move itself changes none of them. Where a defect that is taken away
  * changes one, its commit says so. KYMAR_FREEZE=1 writes them anew. The folder goes when figures change on purpose. What takes long (things
  * that go on at the same time, heat in steps) is compared with KYMAR_ALL=1.
  */
-interface Part {
-  id: string;
-}
-interface Recipe {
-  id: string;
-  slow?: boolean;
-  host: string;
-  build: {
-    drive: string;
-    change?: object;
-    bridge: string | null;
-    cable: string | null;
-    accessories?: string[];
-  };
-}
-interface Recipes {
-  hosts: Part[];
-  drives: Part[];
-  bridges: Part[];
-  cables: Part[];
-  accessories: Part[];
-  jobs: Recipe[];
-}
-
 const at = (name: string) => join(__dirname, name);
-const recipes = JSON.parse(readFileSync(at('jobs.json'), 'utf8')) as Recipes;
-const part = (list: readonly Part[], id: string | null) =>
-  id === null ? null : list.find((p) => p.id === id)!;
-
-/** The job file, version 3, that a recipe stands for. */
-function jobOf({ host, build, slow: _, ...rest }: Recipe): Job {
-  const { drive, change, bridge, cable, accessories, ...how } = build;
-  const changed = Object.fromEntries(
-    Object.entries({ ...part(recipes.drives, drive), ...change }).filter(
-      ([key, value]) => key === 'cell' || value !== null,
-    ),
-  );
-  const read = checkJob({
-    kymarVersion: 3,
-    revision: 1,
-    title: rest.id,
-    customer: '',
-    created: '2026-11-02T08:15:00.000Z',
-    changed: '2026-11-02T08:15:00.000Z',
-    due: null,
-    note: '',
-    forecasts: [],
-    runs: [],
-    decision: null,
-    ...rest,
-    host: part(recipes.hosts, host),
-    build: {
-      ...how,
-      drive: changed,
-      bridge: part(recipes.bridges, bridge),
-      cable: part(recipes.cables, cable),
-      ...(accessories ? { accessories: accessories.map((id) => part(recipes.accessories, id)) } : {}),
-    },
-  });
-  if (!read.ok) throw new Error(`${rest.id}: ${read.problems.join('; ')}`);
-  return read.value;
-}
 
 type Points = { low: number; expected: number; high: number };
 const points = (s: Points | null | undefined) => (s ? [s.low, s.expected, s.high] : null);

@@ -1,4 +1,4 @@
-export { findings, blocksOf, stateOf, RULES, type State } from './findings';
+export { findings, blocksOf, stateOf, registerRule, RULES, type State } from './findings';
 export { SEVERITIES, type Finding, type Severity, type Rule } from './rule';
 export type { Setting } from './facts';
 export { FILE_SYSTEMS, OWN_OF } from './filesystem';

@@ -1,5 +1,6 @@
 import { sha, type FrozenForecast, type Job } from '../job';
 import { canonical } from '../text';
+import type { OwnRanges } from '../catalog/assumptions';
 import { situationOf } from './case';
 import { forecastAll } from './job';
 
@@ -8,10 +9,11 @@ export const MODEL = '2';
 
 /**
  * Freezes a job's forecast as it stands: inputs, figures with working, time stamp and content hash.
+ * @param own the shop's own ranges in place of what is assumed
  * @throws RangeError when there is nothing to freeze
  */
-export function freeze(job: Job, id: string, at: string): FrozenForecast {
-  const situation = situationOf(job);
+export function freeze(job: Job, id: string, at: string, own: OwnRanges = {}): FrozenForecast {
+  const situation = situationOf(job, own);
   const found = situation && forecastAll(situation);
   if (!found || !job.build)
     throw new RangeError('There is no forecast to freeze: choose parts whose path is not blocked first.');

@@ -1,18 +1,11 @@
 import type { Spread } from '../stats';
-import { exactFact, recordersFor, worked, type Estimate, type Fact } from '../evidence';
+import { exactFact, worked, type Estimate, type Fact } from '../evidence';
+import type { OwnRanges } from '../catalog/assumptions';
 import { hardCeiling, type Path } from '../build/path';
 import { doubtsOf, isMove, samePath } from '../job';
 import type { Activity, FrozenForecast, Job, Move, Run } from '../job';
-import {
-  besidesOf,
-  caseOf,
-  collectTransfer,
-  forecastTransfer,
-  situationOf,
-  surroundingsOf,
-  transferPath,
-} from '../forecast';
-import type { Situation, Transfer } from '../forecast';
+import { situationOf, transferPath } from '../forecast';
+import type { Situation, Transfer, TransferForecast } from '../forecast';
 import { measuredOf, readingBounds, type Measured } from '../measure';
 import { format } from '../units';
 
@@ -80,9 +73,23 @@ function keyOf(run: Run): string {
   ]);
 }
 
-/** Every claim the finished runs of a job can answer, in the order they were first measured. */
-export function claims(job: Job): Claim[] {
-  return groups(job.runs).map((runs) => claimOf(job, runs));
+/** Forecasts a transfer over a path, with what goes on beside the move it is of. */
+export type Model = (
+  situation: Situation,
+  path: Path,
+  transfer: Transfer,
+  whole: Move | null,
+) => Pick<TransferForecast, 'rate' | 'time' | 'bar'>;
+
+/**
+ * Every claim the finished runs of a job can answer, in the order they were first measured.
+ * @param model what forecasts runs that no frozen figure is of; null to do without
+ * @param own the shop's own ranges in place of what is assumed
+ * @returns null where it takes a model and there is none
+ */
+export function claims(job: Job, model: Model | null, own: OwnRanges = {}): Claim[] | null {
+  const found = groups(job.runs).map((runs) => claimOf(job, runs, model, own));
+  return found.every((claim) => claim !== null) ? found : null;
 }
 
 /** Where runs were measured, as far as it is described: the job as built, or another machine and build. */
@@ -99,16 +106,22 @@ function frozenFor(job: Job, runs: readonly Run[]): FrozenForecast | null {
 }
 
 /** What the runs were measured on, with the work and the needs that their forecast counts with; null where it is not described. */
-function situationFor(job: Job, run: Run, frozen: FrozenForecast | null): Situation | null {
+function situationFor(
+  job: Job,
+  run: Run,
+  frozen: FrozenForecast | null,
+  ranges: OwnRanges,
+): Situation | null {
   const place = frozen ?? placeOf(job, run);
   if (!place) return null;
   const needs = run.path === 'customer' ? (frozen?.needs ?? job.needs) : undefined;
-  return situationOf({
+  const brief = {
     host: place.host,
     build: place.build,
     activities: (frozen ?? job).activities,
     ...(needs ? { needs } : {}),
-  });
+  };
+  return situationOf(brief, ranges);
 }
 
 /** The path between the device and what stood at the other end. */
@@ -135,11 +148,11 @@ function rightOf(runs: readonly Run[], measured: Measured | null, forecast: Clai
   return heldAgainst(measured.rate, forecast?.rate ?? null);
 }
 
-function claimOf(job: Job, runs: readonly Run[]): Claim {
+function claimOf(job: Job, runs: readonly Run[], model: Model | null, ranges: OwnRanges): Claim | null {
   const first = runs[0]!;
   const own = first.path === 'customer';
   const frozen = frozenFor(job, runs);
-  const situation = situationFor(job, first, frozen);
+  const situation = situationFor(job, first, frozen, ranges);
   const path = situation && pathFor(situation, first);
   const impossible = runs.flatMap((run) => faultOf(run, path));
   const usable = runs.filter((run) => !impossible.some((i) => i.run === run));
@@ -147,7 +160,8 @@ function claimOf(job: Job, runs: readonly Run[]): Claim {
   const isIt = (a: Activity) => a.id === first.activity;
   const activity = job.activities.find(isIt) ?? frozen?.activities.find(isIt) ?? null;
   const flows = situation && path && path.blocked.length === 0;
-  const forecast = flows ? forecastFor(situation, path, first, frozen) : null;
+  const forecast = flows ? forecastFor(situation, path, first, frozen, model) : null;
+  if (flows && !forecast) return null;
   const simulated = first.source === 'simulated';
   const later = forecast ? forecast.later : 0;
   const flushed = ` Timed until the progress bar was full; all is written about ${format(later, 's', 2)} later.`;
@@ -218,13 +232,15 @@ const isOf = (whole: Move, measure: Run['measure']): boolean =>
 /**
  * The forecast a group is held against, until what its clock was stopped at: the frozen figures themselves where size and path agree, else the same models on the run's own
  * size and path. Its rate is the run's own bytes over that time.
+ * @returns null where it takes the models and there are none
  */
 function forecastFor(
   situation: Situation,
   path: Path,
   run: Run,
   frozen: FrozenForecast | null,
-): NonNullable<Claim['forecast']> {
+  model: Model | null,
+): NonNullable<Claim['forecast']> | null {
   const { measure } = run;
   const activity = situation.work.find((a) => a.id === run.activity);
   const isWhole = activity && isMove(activity) && run.otherEnd === 'storage';
@@ -237,11 +253,9 @@ function forecastFor(
   const result = frozen?.results.find((r) => r.activity === run.activity);
   if (measure.kind !== 'rate' && whole && result?.time && isOf(whole, measure) && (!toBar || result.bar))
     return { ...held(measure.bytes, result.time, result.bar), frozen };
-  const transfer = transferOf(run, whole);
-  const besides = whole ? besidesOf(caseOf(situation, whole.id)) : [];
-  const record = recordersFor(situation.own).explaining;
-  const inputs = collectTransfer(record, path, transfer, surroundingsOf(situation), besides);
-  const { rate, time, bar } = forecastTransfer(inputs, transfer);
+  const answer = model?.(situation, path, transferOf(run, whole), whole);
+  if (!answer) return null;
+  const { rate, time, bar } = answer;
   if (measure.kind === 'rate') return { rate, time: null, frozen, later: 0 };
   return { ...held(measure.bytes, time, bar), frozen };
 }

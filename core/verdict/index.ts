@@ -1,2 +1,4 @@
-export { verdict, type Verdict } from './verdict';
-export { claims, heldAgainst, type Claim, type Right, type Wish } from './claim';
+export { verdict } from './verdict';
+export { quickVerdict } from './quick';
+export { verdictFrom, type Verdict } from './sum';
+export { heldAgainst, type Claim, type Right, type Wish } from './claim';

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { Run } from '../job';
 import { demoJobs } from '../demo';
 import type { Job } from '../job';
-import { claims, heldAgainst, verdict } from '.';
+import { quickVerdict, heldAgainst, verdict } from '.';
 
 const offload = demoJobs()[0]!;
 let count = 0;
@@ -22,6 +22,7 @@ const run = (seconds: number, more: Partial<Run> = {}): Run =>
     ...more,
   });
 const withRuns = (...runs: Run[]): Job => ({ ...offload, runs });
+const claims = (job: Job) => verdict(job).claims;
 const claim = (...runs: Run[]) => claims(withRuns(...runs))[0]!;
 const range = fc
   .tuple(
@@ -341,4 +342,11 @@ describe('laws of the verdict', () => {
       { numRuns: 25 },
     );
   });
+});
+
+test('where frozen figures answer everything, no model is asked, and the verdict is the same; else there is none without', () => {
+  const job = withRuns(run(300), run(310));
+  expect(quickVerdict(job)).toEqual(verdict(job));
+  expect(quickVerdict({ ...job, forecasts: [] })).toBeNull();
+  expect(quickVerdict({ ...job, runs: [] })).toEqual(verdict({ ...job, runs: [] }));
 });

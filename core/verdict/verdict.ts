@@ -1,59 +1,19 @@
-import { doubtsOf, type Job } from '../job';
-import { claims, type Claim } from './claim';
+import { recordersFor } from '../evidence';
+import type { OwnRanges } from '../catalog/assumptions';
+import type { Job } from '../job';
+import { besidesOf, caseOf, collectTransfer, forecastTransfer, surroundingsOf } from '../forecast';
+import { claims, type Model } from './claim';
+import { verdictFrom, type Verdict } from './sum';
 
-export interface Verdict {
-  claims: Claim[];
-  /** The whole in one word: what a technician would decide on. */
-  answer: 'meets' | 'falls short' | 'not proven';
-  words: string;
-  /** What of the job's evidence was changed after it was kept, all of it, in words. */
-  doubts: string[];
-}
+const model: Model = (situation, path, transfer, whole) => {
+  const besides = whole ? besidesOf(caseOf(situation, whole.id)) : [];
+  const record = recordersFor(situation.own).explaining;
+  const inputs = collectTransfer(record, path, transfer, surroundingsOf(situation), besides);
+  return forecastTransfer(inputs, transfer);
+};
 
-/** Both answers for every claim of a job and what they come to. Simulated runs are shown and never decide. */
-export function verdict(job: Job): Verdict {
-  const found = claims(job);
-  const doubts = doubtsOf(job).map((d) => d.words);
-  const real = found.filter((claim) => !claim.simulated);
-  const wished = job.activities.filter((a) => a.wish !== null);
-  const answers = wished.map((a) => answersFor(a.id, real));
-  const [missed, open] = [
-    answers.filter((a) => a === 'no').length,
-    answers.filter((a) => a === 'not proven').length,
-  ];
-  const short = real.filter((c) => c.right.answer === 'short').length;
-  const tail =
-    short > 0
-      ? ` ${count(short, 'claim')} came out short of the forecast: find the cause before it leaves the bench.`
-      : '';
-  if (missed > 0)
-    return {
-      claims: found,
-      doubts,
-      answer: 'falls short',
-      words: `${count(missed, 'wish', 'wishes')} of ${wished.length} not met.${tail}`,
-    };
-  if (wished.length === 0)
-    return { claims: found, doubts, answer: 'not proven', words: `The brief holds no wish to meet.${tail}` };
-  if (open > 0)
-    return {
-      claims: found,
-      doubts,
-      answer: 'not proven',
-      words: `${open === wished.length ? count(open, 'wish', 'wishes') : `${wished.length - open} of ${wished.length} wishes met, ${open}`} not proven yet.${tail}`,
-    };
-  return {
-    claims: found,
-    doubts,
-    answer: 'meets',
-    words: `${wished.length === 1 ? 'The wish is' : wished.length === 2 ? 'Both wishes are' : `All ${wished.length} wishes are`} met.${tail}`,
-  };
-}
-
-const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
-
-/** A wish counts as missed when any sound measurement missed it, as met when at least one met it and none missed it. */
-function answersFor(activity: string, real: readonly Claim[]): 'yes' | 'no' | 'not proven' {
-  const own = real.filter((c) => c.activity?.id === activity && c.wish).map((c) => c.wish!.answer);
-  return own.includes('no') ? 'no' : own.includes('yes') ? 'yes' : 'not proven';
-}
+/**
+ * Both answers for every claim of a job and what they come to.
+ * @param own the shop's own ranges in place of what is assumed
+ */
+export const verdict = (job: Job, own: OwnRanges = {}): Verdict => verdictFrom(job, claims(job, model, own)!);

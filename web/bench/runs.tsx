@@ -20,7 +20,7 @@ import { explainMeasured, rateOfRun, SOURCE_WORDS } from '@kymar/core/measure';
 import { doubtsOf, type Doubt, type Run } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import type { Claim } from '@kymar/core/verdict';
-import { verdictOf } from '../state/derived';
+import { useVerdict } from '../state/verdict';
 import { changeJob } from '../state/jobs';
 import { Figure } from '../ui/figure';
 import { useJob } from '../ui/job';
@@ -32,7 +32,7 @@ const SHOWN = 60;
 /** The runs in the groups that may be taken together, with what they say so far. */
 export function RunList() {
   const { job } = useJob();
-  const { claims } = verdictOf(job);
+  const claims = useVerdict(job)?.claims ?? [];
   const doubts = doubtsOf(job);
   const aside = (id: string, reason: string | null) =>
     changeJob(job.id, (j) => ({

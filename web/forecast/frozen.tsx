@@ -5,6 +5,7 @@ import { format } from '@kymar/core/units';
 import { newId } from '../jobs/new';
 import { useStages } from '../state/derived';
 import { changeJob } from '../state/jobs';
+import { useSettings } from '../state/settings';
 import { Figure, unbroken } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { frozenOf } from '../workers';
@@ -18,7 +19,12 @@ export function Freeze({ job }: { job: Job }) {
   const add = async () => {
     setBusy(true);
     try {
-      const frozen = await frozenOf(job, newId('forecast'), new Date().toISOString());
+      const frozen = await frozenOf(
+        job,
+        newId('forecast'),
+        new Date().toISOString(),
+        useSettings.getState().ownRanges,
+      );
       changeJob(job.id, (j) => ({ ...j, forecasts: [...j.forecasts, frozen] }));
       setProblem(null);
     } catch (error) {

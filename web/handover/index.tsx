@@ -14,9 +14,10 @@ import { useState } from 'react';
 import { lifeOf } from '@kymar/core/forecast';
 import { handover, toMarkdown, type Block } from '@kymar/core/handover';
 import { writeJob } from '@kymar/core/job';
-import { verdictOf } from '../state/derived';
+import { useVerdict } from '../state/verdict';
 import { useSituation } from '../state/situation';
 import { fileName, saveFile } from '../ui/files';
+import { Waiting } from '../ui/waiting';
 import { useJob } from '../ui/job';
 
 type Copy = 'customer' | 'shop';
@@ -27,7 +28,9 @@ export function Handover() {
   const [copy, setCopy] = useState<Copy>('customer');
   const situation = useSituation(job);
   const life = situation && lifeOf(situation);
-  const document = handover(job, life && { life }, verdictOf(job));
+  const verdict = useVerdict(job);
+  if (!verdict) return <Waiting>Putting the document together …</Waiting>;
+  const document = handover(job, life && { life }, verdict);
   return (
     <Box
       sx={{

@@ -5,7 +5,8 @@ import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { directionOf, nextStage, writeJob, type Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
-import { pathOfJob, useStages, verdictOf } from '../state/derived';
+import { pathOfJob, useStages } from '../state/derived';
+import { useVerdict } from '../state/verdict';
 import { undo } from '../state/history';
 import { dropJobs, putJobs, useJobs } from '../state/jobs';
 import { Guarded } from '../ui/boundary';
@@ -145,12 +146,12 @@ function Row({ job, onRemove }: { job: Job; onRemove(): void }) {
   // What was frozen: nothing is worked out anew for a list.
   const frozen = job.forecasts.at(-1);
   const chances = frozen?.results.map((r) => r.probability).filter((p): p is number => p !== null) ?? [];
-  const { answer, claims } = verdictOf(job);
+  const found = useVerdict(job);
   const state =
-    claims.length > 0
+    found && found.claims.length > 0
       ? (
           { meets: 'Meets the wishes', 'falls short': 'Falls short', 'not proven': 'Not proven yet' } as const
-        )[answer]
+        )[found.answer]
       : chances.length > 0
         ? `Frozen forecast: wishes met with ${Math.round(Math.min(...chances) * 100)} % or more`
         : frozen

@@ -2,6 +2,7 @@ import { Box, Typography } from '@mui/material';
 import { RULES_OF_THUMB } from '@kymar/core/reference';
 import { sourceWords } from '@kymar/core/evidence';
 import { Panel } from '../ui/panel';
+import { Assumptions } from './assumptions';
 import { CacheFromTotals } from './cache';
 import { Converter } from './converter';
 import { Decoder } from './decoder';
@@ -56,7 +57,10 @@ export function Reference() {
           </Box>
         </Panel>
       </Box>
-      <Interfaces />
+      <Box sx={{ display: 'grid', gap: 2 }}>
+        <Interfaces />
+        <Assumptions />
+      </Box>
     </Box>
   );
 }

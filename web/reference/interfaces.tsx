@@ -1,5 +1,5 @@
 import { Table, TableBody, TableCell, TableHead, TableRow, TextField, Typography } from '@mui/material';
-import { useMemo, useState } from 'react';
+import { useEffect, useState } from 'react';
 import {
   ceilingOf,
   explainCeiling,
@@ -8,11 +8,12 @@ import {
   LINKS,
   practicalOf,
 } from '@kymar/core/catalog/links';
-import { ownRates, type OwnRate } from '@kymar/core/reference';
+import type { OwnRate } from '@kymar/core/reference';
 import { format } from '@kymar/core/units';
 import { useJobs } from '../state/jobs';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
+import { ownRatesOf } from '../workers';
 
 const mb = (rate: number) =>
   (rate / 1e6).toLocaleString('en-GB', { maximumFractionDigits: rate < 100e6 ? 1 : 0 });
@@ -33,7 +34,16 @@ function Own({ list }: { list: readonly OwnRate[] }) {
 /** Every link of the table: line rate, hard ceiling, what good equipment reaches and what the shop's own runs reached, each figure with its working. */
 export function Interfaces() {
   const jobs = useJobs((s) => s.jobs);
-  const own = useMemo(() => ownRates(Object.values(jobs)), [jobs]);
+  const [own, setOwn] = useState<OwnRate[]>([]);
+  useEffect(() => {
+    let current = true;
+    void ownRatesOf(Object.values(jobs))
+      .catch(() => [])
+      .then((found) => current && setOwn(found));
+    return () => {
+      current = false;
+    };
+  }, [jobs]);
   const [search, setSearch] = useState('');
   const words = search.toLowerCase().split(/\s+/).filter(Boolean);
   const found = LINKS.filter((link) =>

@@ -2,11 +2,12 @@ import type { Finding, Setting } from '@kymar/core/fit';
 import { stages, type Job, type StageState } from '@kymar/core/job';
 import { DIRECTIONS, type Direction } from '@kymar/core/catalog/links';
 import type { Path } from '@kymar/core/build/path';
-import { verdict, type Verdict } from '@kymar/core/verdict';
+import type { Verdict } from '@kymar/core/verdict';
 import { settingOf } from '@kymar/core/choice/whatif';
 import type { Situation } from '@kymar/core/forecast';
 import { remembered } from './remembered';
 import { situationNow } from './situation';
+import { useVerdicts } from './verdict';
 import { useRules } from './rules';
 
 /** As many jobs' answers are kept as a shop has open. */
@@ -18,7 +19,6 @@ const setting = remembered(
   MOST,
 );
 const found = remembered((of: Setting, rules: Rules): Finding[] => rules(of), MOST);
-const judged = remembered((job: Job): Verdict => verdict(job), MOST);
 
 /** A job's path in one direction with what the rules need to know; null while nothing is built. */
 export function settingOfJob(job: Job, direction: Direction): Setting | null {
@@ -28,16 +28,15 @@ export function settingOfJob(job: Job, direction: Direction): Setting | null {
 export const pathOfJob = (job: Job, direction: Direction = 'write'): Path | null =>
   settingOfJob(job, direction)?.path ?? null;
 export const findingsBy = (rules: Rules, of: Setting): Finding[] => found(of, rules);
-export const verdictOf = (job: Job): Verdict => judged(job);
 
 /** A job's stages. Until the rules are there, only what the path itself shows is known to block it. */
 export function useStages(): (job: Job) => StageState[] {
   const rules = useRules((s) => s.findings);
-  return (job) => stagesBy(job, rules);
+  const verdicts = useVerdicts();
+  return (job) => stagesBy(job, rules, verdicts(job));
 }
 
-function stagesBy(job: Job, rules: Rules | null): StageState[] {
-  const found = verdictOf(job);
+function stagesBy(job: Job, rules: Rules | null, found: Verdict | null): StageState[] {
   const blocked = DIRECTIONS.some((direction) => {
     const of = settingOfJob(job, direction);
     return (
@@ -45,9 +44,6 @@ function stagesBy(job: Job, rules: Rules | null): StageState[] {
       (of.path.blocked.length > 0 || (rules !== null && findingsBy(rules, of)[0]?.severity === 'blocks'))
     );
   });
-  return stages(job, {
-    blocked,
-    unmet:
-      found.answer === 'falls short' || found.claims.some((c) => !c.simulated && c.right.answer === 'short'),
-  });
+  const short = found?.claims.some((c) => !c.simulated && c.right.answer === 'short') ?? false;
+  return stages(job, { blocked, unmet: found?.answer === 'falls short' || short });
 }

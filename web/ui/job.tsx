@@ -5,7 +5,9 @@ import { directionOf, type Job } from '@kymar/core/job';
 import type { Direction } from '@kymar/core/catalog/links';
 import { blockWords, type Joint, type Path } from '@kymar/core/build/path';
 import { format } from '@kymar/core/units';
-import { pathOfJob, useStages, verdictOf } from '../state/derived';
+import { pathOfJob, useStages } from '../state/derived';
+import { useVerdict } from '../state/verdict';
+import type { Verdict } from '@kymar/core/verdict';
 import { useJobs } from '../state/jobs';
 import { useStatus } from '../state/status';
 import { discard, useWatch } from '../state/watch';
@@ -153,8 +155,8 @@ function Unbuilt({ job }: { job: Job }) {
 }
 
 /** Measured flow of the strip's direction: the largest sound activity measured on the customer's machine. */
-function measuredFlow(job: Job, direction: Direction): number | null {
-  const found = verdictOf(job).claims.filter(
+function measuredFlow(verdict: Verdict | null, direction: Direction): number | null {
+  const found = (verdict?.claims ?? []).filter(
     (c) => c.own && !c.simulated && c.measured && c.measured.runs[0]?.direction === direction,
   );
   return found[0]?.measured?.rate.expected ?? null;
@@ -162,7 +164,7 @@ function measuredFlow(job: Job, direction: Direction): number | null {
 
 function Strip({ job, path, direction }: { job: Job; path: Path; direction: Direction }) {
   const [open, setOpen] = useState<{ joint: Joint; anchor: HTMLElement } | null>(null);
-  const measured = measuredFlow(job, direction);
+  const measured = measuredFlow(useVerdict(job), direction);
   // At full size where it is worked on, low elsewhere.
   const full = useLocation().pathname.endsWith('/path');
   return (

@@ -4,9 +4,10 @@ import { Link } from 'react-router';
 import { explainMeasured } from '@kymar/core/measure';
 import { type Decision, type Job } from '@kymar/core/job';
 import type { Claim, Right, Verdict } from '@kymar/core/verdict';
-import { verdictOf } from '../state/derived';
+import { useVerdict } from '../state/verdict';
 import { changeJob } from '../state/jobs';
 import { Figure, unbroken } from '../ui/figure';
+import { Waiting } from '../ui/waiting';
 import { useJob } from '../ui/job';
 import { Notice } from '../ui/notice';
 import { Panel } from '../ui/panel';
@@ -39,7 +40,8 @@ const HEAD = {
 /** Claim by claim: was the forecast right, and is the wish met? Then the decision. */
 export function VerdictView() {
   const { job } = useJob();
-  const found = verdictOf(job);
+  const found = useVerdict(job);
+  if (!found) return <Waiting>Holding the runs against the forecast …</Waiting>;
   if (found.claims.length === 0)
     return (
       <Panel title="Nothing to judge yet" sx={{ maxWidth: 640 }}>

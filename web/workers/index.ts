@@ -1,6 +1,9 @@
 import { wrap, type Remote } from 'comlink';
 import type { DaysForecast, JobSheet, Situation } from '@kymar/core/forecast';
 import type { FrozenForecast, Job } from '@kymar/core/job';
+import type { OwnRate } from '@kymar/core/reference';
+import type { Verdict } from '@kymar/core/verdict';
+import type { OwnRanges } from '@kymar/core/catalog/assumptions';
 import type { Direction } from '@kymar/core/catalog/links';
 import type { Drive, Shop } from '@kymar/core/catalog/parts';
 import type { Fix } from '@kymar/core/choice/whatif';
@@ -60,6 +63,12 @@ export const warmUp = (): void => [whatif, forecasting, reading].forEach((helper
 export const fixesOf = (situation: Situation, shop: Shop, direction: Direction): Promise<Fix[]> =>
   whatif.ask((w) => w.fixes(situation, shop, direction));
 
+/** Both answers for every claim of a job, in a worker. */
+export const judged = (job: Job, own?: OwnRanges): Promise<Verdict> => whatif.ask((w) => w.verdict(job, own));
+
+/** What each link reached in the shop's own hands, in a worker. */
+export const ownRatesOf = (jobs: readonly Job[]): Promise<OwnRate[]> => whatif.ask((w) => w.ownRates(jobs));
+
 /** A job's days lived through, in a worker. */
 export const daysOf = (situation: Situation, years: number): Promise<DaysForecast | null> =>
   whatif.ask((w) => w.days(situation, years));
@@ -77,8 +86,8 @@ export const sheetFor = (situation: Situation): Promise<JobSheet | null> =>
   forecasting.ask((w) => w.sheet(situation));
 
 /** A job's forecast frozen as it stands. @throws RangeError when there is nothing to freeze */
-export const frozenOf = (job: Job, id: string, at: string): Promise<FrozenForecast> =>
-  forecasting.ask((w) => w.freeze(job, id, at));
+export const frozenOf = (job: Job, id: string, at: string, own?: OwnRanges): Promise<FrozenForecast> =>
+  forecasting.ask((w) => w.freeze(job, id, at, own));
 
 /** Files read beside the page. */
 export const read = {

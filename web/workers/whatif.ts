@@ -3,6 +3,8 @@ import { compareBuilds, type Comparison } from '@kymar/core/choice/compare';
 import type { Estimate } from '@kymar/core/evidence';
 import { forecastDays, type Situation } from '@kymar/core/forecast';
 import type { Drive, Shop } from '@kymar/core/catalog/parts';
+import { ownRates } from '@kymar/core/reference';
+import { verdict } from '@kymar/core/verdict';
 import { fixes, withDrives } from '@kymar/core/choice/whatif';
 
 /** A comparison without what cannot cross to the page: functions and draws stay here. */
@@ -16,6 +18,8 @@ export type Compared = Omit<Comparison, 'builds'> & {
 /** What takes longer than a page may stand still. */
 const work = {
   fixes,
+  verdict,
+  ownRates,
   days: (situation: Situation, years: number) => forecastDays(situation, { years }),
   compare: (situation: Situation, shop: Shop, activity: string, drives: readonly Drive[]): Compared => {
     const { builds: list, ...rest } = compareBuilds(

@@ -1,5 +1,5 @@
 export { DIRECTIONS, type Direction, type Link, type Family } from './link';
-export { LINKS, linkById, isLinkId, modesOf } from './registry';
+export { LINKS, linkById, isLinkId, modesOf, registerLink } from './registry';
 export {
   ceilingOf,
   explainCeiling,

@@ -4,7 +4,18 @@ import { TABLE } from './table';
 const byId = new Map(TABLE.map((link) => [link.id, link]));
 
 /** All links of the table, in its order. */
-export const LINKS = TABLE;
+export const LINKS: readonly Link[] = TABLE;
+
+/** Makes another link known, beside the table. @returns how to take it out again */
+export function registerLink(link: Link): () => void {
+  TABLE.push(link);
+  byId.set(link.id, link);
+  return () => {
+    TABLE.splice(TABLE.indexOf(link), 1);
+    byId.delete(link.id);
+    closures.delete(link.id);
+  };
+}
 
 /** Whether a text is a link's id: what a file may name as a mode. */
 export const isLinkId = (id: string): boolean => byId.has(id);

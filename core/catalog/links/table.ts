@@ -60,7 +60,7 @@ const sas = share(0.88, 0.93, 0.96);
 const card = share(0.75, 0.88, 0.95);
 const ethernet = share(0.8, 0.93, 0.99);
 
-export const TABLE: readonly Link[] = [
+export const TABLE: Link[] = [
   ...pcie,
   link('sata-1.5', 'SATA 1.5 Gb/s', 'sata', {
     derivation: encoded(1.5, B8),

@@ -16,9 +16,10 @@ const KINDS: { [K in Activity['kind']]: Kind<Extract<Activity, { kind: K }>> } =
 };
 const known = new Map<string, unknown>(Object.entries(KINDS));
 
-/** Makes another kind of activity known to the models. */
-export function registerKind<A extends Activity>(id: string, kind: Kind<A>): void {
+/** Makes another kind of activity known to the models. @returns how to take it out again */
+export function registerKind<A extends Activity>(id: string, kind: Kind<A>): () => void {
   known.set(id, kind);
+  return () => known.delete(id);
 }
 
 /** What an activity is to the models. @throws RangeError for a kind nobody registered */

@@ -1,0 +1,12 @@
+import type { Hypothesis } from './hypothesis';
+
+/** The system fell back to the bulk-only protocol: one command at a time. */
+export const BULK_ONLY: Hypothesis = {
+  id: 'bulk-only',
+  applies: ({ device }) => device.bridge?.protocol === 'uas',
+  change: (situation) => {
+    const { device } = situation;
+    const bridge = device.bridge && { ...device.bridge, protocol: 'bulk-only' as const };
+    return { ...situation, device: { ...device, bridge } };
+  },
+};

@@ -1,0 +1,15 @@
+import type { Hypothesis } from './hypothesis';
+
+/** The cable carries USB 2.0 only: one made for charging, or a contact that fails. */
+export const USB_2_CABLE: Hypothesis = {
+  id: 'usb-2 cable',
+  applies: ({ connection }) =>
+    connection.cable?.modes.some((mode) => mode.startsWith('usb-') && mode !== 'usb-2') ?? false,
+  change: (situation) => {
+    const { cable } = situation.connection;
+    return {
+      ...situation,
+      connection: { ...situation.connection, cable: cable && { ...cable, modes: ['usb-2'] } },
+    };
+  },
+};

@@ -1,0 +1,143 @@
+import { registerLink, linkById, type Link } from '../catalog/links';
+import { HOSTS } from '../catalog/stock';
+import { demoJobs } from '../demo';
+import { explaining } from '../evidence';
+import { onJob } from '../fixtures/forecast';
+import { findings, registerRule, type Rule } from '../fit';
+import { buildPath } from '../build/path';
+import { compareBuilds } from '../choice/compare';
+import { settingOf } from '../choice/whatif';
+import {
+  caseOf,
+  forecast,
+  forecastAll,
+  forecastDays,
+  kindOf,
+  registerKind,
+  screen,
+  type Kind,
+} from '../forecast';
+import type { Activity, Move } from '../job';
+import { registerEffect, run, type Effect, type Flow } from '../models/transfer';
+import { HYPOTHESES, suppose, type Hypothesis } from '.';
+
+/*
+ * A new variant is one file and its registration. Here each is made up outside the folders, and works everywhere it must.
+ */
+const [offload] = demoJobs();
+const situation = onJob(offload!);
+
+test('a kind of activity: forecast, wear, days, comparison', () => {
+  // Mirrors a folder: a move that happens twice.
+  const twice: Kind<Move> = {
+    ...kindOf(offload!.activities[0] as Move),
+    bytesPerDay: (record, activity, direction) =>
+      direction === 'write' ? record.given(activity.name, 2e12, 'B/day', { kind: 'entered' }) : null,
+    apart: (one, two) => `${one.name} or ${two.name}`,
+  };
+  const forget = registerKind('mirror' as Activity['kind'], twice);
+  const mirror = { ...offload!.activities[0]!, id: 'mirror', kind: 'mirror' } as unknown as Activity;
+  const with_ = { ...situation, work: [mirror] };
+  const found = forecastAll(with_)!;
+  expect(found.activities[0]!.figure.expected).toBe(forecast(caseOf(situation, 'offload')).figure.expected);
+  expect(screen(caseOf(with_, 'mirror'))).toBe(screen(caseOf(situation, 'offload')));
+  expect('dwpd' in found.life && found.life.fromNew!.expected).toBeCloseTo(1200e12 / 2e12 / 365, 6);
+  expect(forecastDays(with_, { years: 0.1, ranges: false })!.activities).toEqual([mirror]);
+  const builds = [offload!.build!, offload!.build!].map((build, i) => ({ name: 'AB'[i]!, build }));
+  expect(compareBuilds(with_, 'mirror', builds).pairs[0]!.first).toBe(0.5);
+  forget();
+  expect(() => forecastAll(with_)).toThrow(/mirror/);
+});
+
+test('an engine effect: a medium that stands still for a minute after each ten gigabytes', () => {
+  const flow: Flow = {
+    bytes: 35e9,
+    files: 0,
+    perFile: 0,
+    buffer: 0,
+    from: { store: { role: 'other', read: 1e9, write: 1e9, rest: Infinity, cache: Infinity } },
+    to: { store: { role: 'drive', read: 1e9, write: 1e9, rest: Infinity, cache: Infinity } },
+  };
+  const before = run([flow]).seconds;
+  let until = 0;
+  let next = 10e9;
+  const pause: Effect = {
+    id: 'pause',
+    limit: ({ bodies, time }) => {
+      for (const body of bodies) body.time.limit = time < until - 1e-9 ? 1e-9 : 1;
+    },
+    next: ({ active, time }) =>
+      Math.min(
+        time < until - 1e-9 ? until - time : Infinity,
+        ...active.map((c) => Math.max(1e-9, (next - c.taken) / c.out)),
+      ),
+    arrive: (state) => {
+      for (const c of state.active)
+        if (c.taken >= next - 1e-3) {
+          until = state.time + 60;
+          next += 10e9;
+        }
+    },
+  };
+  const forget = registerEffect(pause);
+  expect(run([flow]).seconds).toBeCloseTo(before + 3 * 60, 3);
+  forget();
+  expect(run([flow]).seconds).toBe(before);
+});
+
+test('a link: negotiated, with its ceiling and its practical rate', () => {
+  const twin: Link = { ...linkById('usb-10'), id: 'twin-link', name: 'Twin link', implies: ['usb-10'] };
+  const forget = registerLink(twin);
+  const { drive, bridge, cable } = offload!.build!;
+  const modes = ['twin-link'];
+  const host = HOSTS.find((h) => h.id === 'field-laptop')!;
+  const port = { ...host.ports[0]!, modes };
+  const path = buildPath({
+    drive,
+    bridge: { ...bridge!, outer: modes },
+    cable: { ...cable!, modes },
+    host,
+    port,
+  });
+  expect(path.outer.mode).toBe(twin);
+  expect(path.constraints.find((c) => c.id === 'outer')!.explain('write').ceiling).toBeCloseTo(1212.1e6, -5);
+  forget();
+  expect(() => linkById('twin-link')).toThrow(RangeError);
+});
+
+test('a rule: found with the others, in its rank', () => {
+  const rule: Rule = {
+    id: 'made-up',
+    severity: 'blocks',
+    joint: 'drive',
+    title: 'Made up',
+    when: (f) => f.drive.maker === 'Larkmoor',
+    reason: 'It is made up.',
+    fix: 'Take it out.',
+  };
+  const forget = registerRule(rule);
+  expect(findings(settingOf(situation, 'write'))[0]).toMatchObject({ id: 'made-up', severity: 'blocks' });
+  forget();
+  expect(findings(settingOf(situation, 'write')).some((f) => f.id === 'made-up')).toBe(false);
+});
+
+test('a hypothesis: nothing but a change of the case, forecast again', () => {
+  const small: Hypothesis = {
+    id: 'tiny files',
+    applies: ({ activity }) => activity.kind === 'move',
+    change: (of) => ({
+      ...of,
+      overrides: {
+        ...of.overrides,
+        perFile: explaining.given('per-file overhead', 0.02, 's', { kind: 'entered' }),
+      },
+    }),
+  };
+  const of = caseOf(situation, 'offload');
+  const usual = forecast(of).figure.expected;
+  const found = suppose(of, [...HYPOTHESES, small]);
+  expect(found.map((f) => f.id)).toEqual(['usb-2 cable', 'bulk-only', 'tiny files']);
+  for (const { answer } of found) expect(answer.figure.expected).toBeGreaterThan(usual * 1.2);
+  expect(found[2]!.answer.figure.expected).toBeGreaterThan(38_400 * 0.02);
+  expect(suppose({ ...of, activity: offload!.activities[2]! }, [small])).toEqual([]);
+});
