@@ -151,7 +151,8 @@ async function requests(count = 10_000) {
   const left = readdirSync(folder).length;
   server.stop();
   console.log(
-    `${sent} requests: ${faults} inner faults, ${leaks} paths told without the token, ${bare} refusals without problem details, ${left} files left, ${crashes} crashes`,
+    `${sent} requests: ${faults} inner faults, ${leaks} paths told without the token, ` +
+      `${bare} refusals without problem details, ${left} files left, ${crashes} crashes`,
   );
   goal(
     sent >= count && alive && faults + leaks + bare + left + crashes === 0,
@@ -476,7 +477,8 @@ async function tabs(count = 1000) {
   server.stop();
   goal(
     lost === 0 && same,
-    `${edits} interleaved edits in three tabs in ${((performance.now() - began) / 1000).toFixed(0)} s: ${lost} lost, the same state everywhere: ${same ? 'yes' : `no (${counts.join(' | ')}; ${runs})`}`,
+    `${edits} interleaved edits in three tabs in ${((performance.now() - began) / 1000).toFixed(0)} ` +
+      `s: ${lost} lost, the same state everywhere: ${same ? 'yes' : `no (${counts.join(' | ')}; ${runs})`}`,
   );
 }
 

@@ -33,5 +33,7 @@ await browser.close();
 server.stop();
 taken.sort((a, b) => a - b);
 console.log(
-  `first visit, the demo made: ${(needed / 1000).toFixed(1)} kB of compressed JavaScript; usable after ${taken[times >> 1].toFixed(0)} ms (median of ${times}, ${taken[0].toFixed(0)} to ${taken.at(-1).toFixed(0)})`,
+  `first visit, the demo made: ${(needed / 1000).toFixed(1)} kB of compressed JavaScript; ` +
+    `usable after ${taken[times >> 1].toFixed(0)} ms (median of ${times}, ${taken[0].toFixed(0)} ` +
+    `to ${taken.at(-1).toFixed(0)})`,
 );

@@ -104,7 +104,9 @@ for (const block of [MiB, MiB / 8]) {
     ratios.cpu.push(a.cpu / b.cpu);
     sources.push(b.source);
     console.log(
-      `${String(i + 1).padStart(3)}  write ${rate(a.write)} / ${rate(b.write)} MB/s  read ${rate(a.read)} / ${rate(b.read)} MB/s  processor ${a.cpu.toFixed(2)} / ${b.cpu.toFixed(2)} s  (${a.through})`,
+      `${String(i + 1).padStart(3)}  write ${rate(a.write)} / ${rate(b.write)} MB/s  read ` +
+        `${rate(a.read)} / ${rate(b.read)} MB/s  processor ${a.cpu.toFixed(2)} / ${b.cpu.toFixed(2)} ` +
+        `s  (${a.through})`,
     );
   }
   const m = Object.fromEntries(Object.entries(ratios).map(([key, values]) => [key, median(values)]));

@@ -162,7 +162,8 @@ async function onSmallVolume(guard: boolean): Promise<{ report: object; free: nu
   };
   const program = `const { Worker } = require('node:worker_threads');
     const { statfsSync } = require('node:fs');
-    new Worker(${JSON.stringify(join(root, 'server/dist/worker.js'))}, { workerData: { ...${JSON.stringify(order)}, shared: new SharedArrayBuffer(16) } }).once('message', (report) => {
+    const workerData = { ...${JSON.stringify(order)}, shared: new SharedArrayBuffer(16) };
+    new Worker(${JSON.stringify(join(root, 'server/dist/worker.js'))}, { workerData }).once('message', (report) => {
       const { bavail, bsize } = statfsSync(${JSON.stringify(volume)});
       console.log(JSON.stringify({ report, free: bavail * bsize }));
     });`;
@@ -326,7 +327,11 @@ const loopable =
     const at = (name: string) => join(folder, name);
     for (const name of ['memory', 'overlay', 'inmemory', 'cached', 'past']) await mkdir(at(name));
     const program = `const { spawn } = require('node:child_process');
-    const server = spawn(process.execPath, [${JSON.stringify(join(root, 'server/dist/main.js'))}, '--port', '0', ...['overlay', 'inmemory', 'cached', 'past'].flatMap((name) => ['--bench', ${JSON.stringify(folder)} + '/' + name])], { stdio: ['ignore', 'pipe', 'inherit'] });
+    const names = ['overlay', 'inmemory', 'cached', 'past'];
+    const folders = names.flatMap((name) => ['--bench', ${JSON.stringify(folder)} + '/' + name]);
+    const main = ${JSON.stringify(join(root, 'server/dist/main.js'))};
+    const stdio = ['ignore', 'pipe', 'inherit'];
+    const server = spawn(process.execPath, [main, '--port', '0', ...folders], { stdio });
     server.stdout.once('data', async (said) => {
       const address = /http:\\S+/.exec(said)[0];
       const cookie = (await fetch(address)).headers.get('set-cookie').split(';')[0];

@@ -17,6 +17,7 @@ check('types', run('tsc', ['-b']) === 0);
 check('format', run('prettier', ['--check', '--log-level', 'warn', '.']) === 0);
 check('lint', run('eslint', ['.', '--max-warnings', '0']) === 0);
 check('floors', run('depcruise', ['core', 'server', 'web']) === 0);
+check('dead code', run('knip', ['--no-progress']) === 0);
 let built = true;
 try {
   build();

@@ -222,7 +222,10 @@ let withDrivesOf: string | undefined;
 let activityId: string | undefined;
 const SCHEMAS: Record<string, () => object> = { job: jobJsonSchema, endurance: enduranceJsonSchema };
 
-const USAGE = `Usage: npm run -s kymar -- <${Object.keys(COMMANDS).join('|')}> [FILE] [--shop LIBRARY] [--with DRIVE,…] [--activity ID]   (JSON from the file or standard input)\n       npm run -s kymar -- schema [${Object.keys(SCHEMAS).join('|')}]`;
+const USAGE =
+  `Usage: npm run -s kymar -- <${Object.keys(COMMANDS).join('|')}> [FILE] [--shop ` +
+  'LIBRARY] [--with DRIVE,…] [--activity ID]   (JSON from the file or standard input)\n ' +
+  `      npm run -s kymar -- schema [${Object.keys(SCHEMAS).join('|')}]`;
 
 function schemaOf(of = 'job'): object {
   const schema = own(SCHEMAS, of);

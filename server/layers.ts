@@ -26,7 +26,7 @@ const orEmpty = <T>(asked: Promise<T>, empty: T): Promise<T> => asked.catch(() =
 const numberOf = (rdev: number): string =>
   `${((rdev >> 8) & 0xfff) | 0}:${(rdev & 0xff) | ((rdev >> 12) & 0xfff00)}`;
 
-export const GROUND: Ground = {
+const GROUND: Ground = {
   text: (file) => orEmpty(readFile(file, 'utf8'), ''),
   list: (folder) => orEmpty(readdir(folder), []),
   link: (file) => orEmpty(readlink(file), ''),

@@ -73,7 +73,10 @@ function main(): void {
   );
   server.on('clientError', malformed);
   server.once('error', (error: NodeJS.ErrnoException) => {
-    const taken = `Port ${port} is taken, maybe by a Kymar that is running already: open http://127.0.0.1:${port}/ first. To use another one: npm start -- --port ${port + 1}. Jobs belong to the address, so export them before you move.`;
+    const taken =
+      `Port ${port} is taken, maybe by a Kymar that is running already: open http://127.0.0.1:${port}/ ` +
+      `first. To use another one: npm start -- --port ${port + 1}. Jobs belong to the ` +
+      'address, so export them before you move.';
     console.error(error.code === 'EADDRINUSE' ? taken : error.message);
     process.exit(1);
   });

@@ -20,7 +20,7 @@ const asText = ({ status, title, detail }: Told): string =>
   JSON.stringify({ type: 'about:blank', status, title, detail });
 const TYPE = 'application/problem+json';
 
-export function sendProblem(response: Response, problem: Told & { allow?: string | undefined }): void {
+function sendProblem(response: Response, problem: Told & { allow?: string | undefined }): void {
   if (problem.allow) response.set('Allow', problem.allow);
   response.status(problem.status).set('Cache-Control', 'no-store').type(TYPE).send(asText(problem));
 }

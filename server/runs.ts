@@ -134,9 +134,15 @@ function failure({ code, message }: { code: string; message: string }, { folder,
     case 'EDQUOT':
       return `${folder} ran full. Free some space or choose a smaller size.`;
     case 'RESERVE':
-      return `Stopped before the ${format(reserve, 'B')} that stay free in ${folder} would be touched: something else writes there too. Free some space or choose a smaller size.`;
+      return (
+        `Stopped before the ${format(reserve, 'B')} that stay free in ${folder} would be ` +
+        'touched: something else writes there too. Free some space or choose a smaller size.'
+      );
     case 'STAMP':
-      return `What was read back in ${folder} is not what was written (${message}): the test file was changed meanwhile, or the drive returns other data. No figure is kept.`;
+      return (
+        `What was read back in ${folder} is not what was written (${message}): the test ` +
+        'file was changed meanwhile, or the drive returns other data. No figure is kept.'
+      );
     case 'EIO':
     case 'ENODEV':
     case 'ENXIO':

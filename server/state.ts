@@ -16,7 +16,7 @@ const MOST = 8e6;
 const NAME = /^[A-Za-z0-9._-]{1,80}$/;
 
 /** Where a user's programs keep what must outlive them [XDG base directory specification]. */
-export const stateFolder = (): string =>
+const stateFolder = (): string =>
   join(process.env.XDG_STATE_HOME || join(homedir(), '.local/state'), 'kymar');
 /** Where they keep what may be thrown away. */
 export const cacheFolder = (): string =>

@@ -12,7 +12,7 @@ export interface Market {
 }
 
 /** How a figure came about, without its name. */
-export type WorkedOut<T> = Omit<Because, 'name' | 'inputs' | 'source'> & { inputs: readonly T[] };
+type WorkedOut<T> = Omit<Because, 'name' | 'inputs' | 'source'> & { inputs: readonly T[] };
 
 /**
  * Makes figures in one of two ways, so that what is worked out is written once: with the whole working, or bare, for candidates by

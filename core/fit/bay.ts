@@ -17,10 +17,21 @@ const effect = (f: Facts) => {
   const media = f.path.constraints.find((c) => c.id === 'media')!.rate.read.expected;
   return f.path.carries === null
     ? ''
-    : ` Forecast of drive and bay together: ${rate(Math.min(media, f.path.carries.read.expected))}; load times of programs hardly follow that figure, large copies do.`;
+    : ` Forecast of drive and bay together: ${rate(Math.min(media, f.path.carries.read.expected))}; ` +
+        'load times of programs hardly follow that figure, large copies do.';
 };
 const followed = (f: Facts) =>
   strict(f) ? 'The job keeps to the letter of the maker’s minimum.' : 'The job goes by the outcome.';
+
+/** What it comes to without a heatsink, where that can be told. */
+function withoutHeatsink(f: Facts): string {
+  const warm = expectedTemperature(f);
+  if (warm === null) return '';
+  const at = format(warm, '°C', 2);
+  return warm > THROTTLES_AT
+    ? `Without one it settles at about ${at}, where drives slow down.`
+    : `By the thermal model it settles at about ${at} without one.`;
+}
 
 /** What a host's maker asks of a drive in a bay. */
 export const BAY: Rule[] = [
@@ -31,7 +42,8 @@ export const BAY: Rule[] = [
     title: 'Too old a generation for the bay',
     when: (f) => min(f)?.generation !== undefined && f.nvme && generation(f) < min(f)!.generation!,
     reason: (f) =>
-      `${f.port.position} takes PCIe gen ${min(f)!.generation} or newer; ${f.drive.model} is gen ${generation(f)}. The host refuses it: on this both schools agree.`,
+      `${f.port.position} takes PCIe gen ${min(f)!.generation} or newer; ${f.drive.model} ` +
+      `is gen ${generation(f)}. The host refuses it: on this both schools agree.`,
     fix: (f) => `Take a drive of gen ${min(f)!.generation}.`,
   },
   {
@@ -85,8 +97,7 @@ export const BAY: Rule[] = [
     joint: 'drive',
     title: 'The host’s maker asks for a heatsink',
     when: (f) => min(f)?.heatsink === true && !f.hasHeatsink,
-    reason: (f) =>
-      `None is on the list. ${(expectedTemperature(f) ?? 0) > THROTTLES_AT ? `Without one it settles at about ${format(expectedTemperature(f)!, '°C', 2)}, where drives slow down.` : expectedTemperature(f) !== null ? `By the thermal model it settles at about ${format(expectedTemperature(f)!, '°C', 2)} without one.` : ''} ${followed(f)}`,
+    reason: (f) => `None is on the list. ${withoutHeatsink(f)} ${followed(f)}`,
     fix: (f) =>
       `Put a flat heatsink on the list${f.port.room === undefined ? '' : `; drive and heatsink must stay under ${format(f.port.room, 'mm')}`}.`,
     policy: 'minimum',

@@ -33,8 +33,12 @@ const bothWays = (f: Facts) => f.path.constraints.find((c) => c.shared?.[f.direc
 const seenLess = (f: Facts) =>
   f.seen !== undefined && f.path.outer.mode?.id === f.seen.link && f.path.outer.without !== null;
 
+/** B/s that negotiating less than the parts could costs. */
+const lost = ({ path: { outer }, direction }: Facts): number =>
+  practicalOf(outer.without!, direction).expected - practicalOf(outer.mode!, direction).expected;
+
 /** Where else on this host the same parts would be faster: the fix is where to plug. */
-export function betterPort(f: Facts): string | null {
+function betterPort(f: Facts): string | null {
   const now = f.flow ?? 0;
   const best = f.host.ports
     .filter((port) => port.id !== f.port.id)
@@ -102,7 +106,8 @@ export const LINK: Rule[] = [
     when: (f) => (held(f).includes('bridge') && !seenLess(f)) || decides(f, 'bridge', 'inner'),
     reason: (f) =>
       decides(f, 'bridge')
-        ? `${f.bridge!.model} ${f.direction === 'read' ? 'reads' : 'writes'} ${rate(neck(f)!.constraint.rate[f.direction].expected)} by its own figures.${nextWords(f)}`
+        ? `${f.bridge!.model} ${f.direction === 'read' ? 'reads' : 'writes'} ${rate(neck(f)!.constraint.rate[f.direction].expected)} ` +
+          `by its own figures.${nextWords(f)}`
         : `${linkReason(neck(f)!.constraint)}${nextWords(f)}`,
     fix: 'Take an enclosure of a faster class, or accept it.',
   },
@@ -112,8 +117,7 @@ export const LINK: Rule[] = [
     joint: null,
     title: 'The system says it runs slower than it could',
     when: seenLess,
-    reason: (f) =>
-      `${sentence(reasonOf(f.path.outer))} Lost: about ${rate(practicalOf(f.path.outer.without!, f.direction).expected - practicalOf(f.path.outer.mode!, f.direction).expected)}.`,
+    reason: (f) => `${sentence(reasonOf(f.path.outer))} Lost: about ${rate(lost(f))}.`,
     fix: 'Swap the cable first, then clean and reseat both plugs, then try the next port; look what shares lanes with this one.',
   },
   {
@@ -170,7 +174,8 @@ export const LINK: Rule[] = [
     title: 'The other end decides',
     when: (f) => decides(f, 'other', 'far'),
     reason: (f) =>
-      `${neck(f)!.constraint.name} ${f.direction === 'write' ? 'delivers' : 'takes'} ${rate(neck(f)!.constraint.rate[f.direction].expected)}: a faster drive or port changes nothing.`,
+      `${neck(f)!.constraint.name} ${f.direction === 'write' ? 'delivers' : 'takes'} ${rate(neck(f)!.constraint.rate[f.direction].expected)}: ` +
+      'a faster drive or port changes nothing.',
     fix: 'Copy from or to a faster drive, or accept it.',
   },
   {

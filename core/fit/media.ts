@@ -70,7 +70,8 @@ export const MEDIA: Rule[] = [
     title: 'A disk where many small pieces are read and written',
     when: (f) => f.disk && role(f, 'system', 'scratch'),
     reason: (f) =>
-      `It seeks and turns for each piece${f.drive.rpm ? ` (half a turn is ${format(30 / f.drive.rpm, 's')})` : ''}: some hundred a second at best, against tens of thousands on flash.`,
+      `It seeks and turns for each piece${f.drive.rpm ? ` (half a turn is ${format(30 / f.drive.rpm, 's')})` : ''}: ` +
+      'some hundred a second at best, against tens of thousands on flash.',
     fix: 'Take a flash drive for this, and the disk for the library or the copies.',
   },
   {
@@ -107,7 +108,8 @@ export const MEDIA: Rule[] = [
     title: 'Its map lies in memory it cannot reach',
     when: (f) => f.drive.map === 'HMB' && behindUsb(f),
     reason:
-      'The drive keeps its map in the host’s memory, and no USB bridge passes that on: small scattered accesses are slower here than any test of the bare drive shows.',
+      'The drive keeps its map in the host’s memory, and no USB bridge passes that on: ' +
+      'small scattered accesses are slower here than any test of the bare drive shows.',
     fix: 'For many small files take a drive with its own DRAM; for large ones it does not matter.',
   },
   {

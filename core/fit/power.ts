@@ -14,6 +14,15 @@ const degrees = (value: number) => format(value, '°C', 2);
 /** NVMe drives only: SATA ones do not get hot enough to slow down. */
 const warms = (f: Facts) => f.nvme && !f.disk && f.flow !== null && f.drive.sealed !== true;
 
+const DISK_RATED = 'disks are rated to about 60 °C of their own and stand some 10 to 15 above the air';
+const FLASH_RATED = 'most flash drives are rated to 70 °C of their own';
+
+/** The gap that a pad must fill, where box and drive tell it. */
+function gapWords({ bridge, height }: Facts): string {
+  const gap = (bridge?.room ?? 0) - (height ?? Infinity);
+  return gap > 0 ? ` (about ${format(gap, 'mm', 2)})` : '';
+}
+
 /** Does it get enough power, and does it stay cool? */
 export const POWER: Rule[] = [
   {
@@ -124,7 +133,9 @@ export const POWER: Rule[] = [
     title: 'It will get hot enough to slow down',
     when: (f) => warms(f) && hot(f) > THROTTLES_AT,
     reason: (f) =>
-      `At the speed this path allows it settles at about ${degrees(hot(f))}; flash drives slow themselves down from about ${degrees(THROTTLES_AT)}. Long copies will feel it, short ones not.`,
+      `At the speed this path allows it settles at about ${degrees(hot(f))}; flash drives ` +
+      `slow themselves down from about ${degrees(THROTTLES_AT)}. Long copies will feel ` +
+      'it, short ones not.',
     fix: (f) =>
       f.external ? 'Take a metal enclosure with a pad that touches the drive.' : 'Put a heatsink on it.',
     policy: 'heatsink',
@@ -178,7 +189,8 @@ export const POWER: Rule[] = [
     title: 'Without its pad the case does not cool',
     when: (f) => f.m2 && f.bridge?.cooling === 'metal with pad' && !f.has('pad'),
     reason: (f) =>
-      `${f.bridge!.model} takes the heat through a pad; it must touch drive and lid, and be as thick as the gap${f.bridge!.room !== undefined && f.height !== null && f.bridge!.room > f.height ? ` (about ${format(f.bridge!.room - f.height, 'mm', 2)})` : ''}.`,
+      `${f.bridge!.model} takes the heat through a pad; it must touch drive and lid, and ` +
+      `be as thick as the gap${gapWords(f)}.`,
     fix: 'Put a pad of the right thickness on the kit list; look at its print on the drive after closing and opening once.',
   },
   {
@@ -187,8 +199,7 @@ export const POWER: Rule[] = [
     joint: 'drive',
     title: 'A warm place for a drive',
     when: (f) => f.needs.ambient !== undefined && f.needs.ambient > (f.disk ? 40 : 50),
-    reason: (f) =>
-      `${degrees(f.needs.ambient!)} around it: ${f.disk ? 'disks are rated to about 60 °C of their own and stand some 10 to 15 above the air' : 'most flash drives are rated to 70 °C of their own'}.`,
+    reason: (f) => `${degrees(f.needs.ambient!)} around it: ${f.disk ? DISK_RATED : FLASH_RATED}.`,
     fix: 'Move it into moving air, or take a drive rated for more.',
   },
 ];

@@ -16,6 +16,21 @@ const inPort = (f: Facts) => f.bridge === null && !f.external;
 const usedHeight = (f: Facts) => f.height ?? 0;
 const card = (f: Facts) => (f.bridge?.plug === 'PCIe slot' ? f.bridge.card : undefined);
 
+function baysWords({ bridge }: Facts): string {
+  if (!bridge) return 'and nothing that holds more than one';
+  const { bays = 1 } = bridge;
+  return `${bridge.model} has ${bays} ${bays === 1 ? 'bay' : 'bays'}`;
+}
+
+/** Which ports go dead with this one in use, and what hangs there. */
+function deadPorts({ port, host, endpoint }: Facts): string {
+  const { switchesOff = [] } = port;
+  const names = switchesOff.map((id) => host.ports.find((p) => p.id === id)?.position ?? id);
+  const hangs = endpoint?.port !== undefined && switchesOff.includes(endpoint.port);
+  const dead = `${names.join(', ')} ${names.length === 1 ? 'goes' : 'go'} dead`;
+  return hangs ? `${dead}, and ${endpoint.name} hangs there` : dead;
+}
+
 /** Will it go in? */
 export const SHAPE: Rule[] = [
   {
@@ -150,7 +165,9 @@ export const SHAPE: Rule[] = [
       card(f)!.bracket !== f.port.slot.bracket &&
       !f.has('bracket'),
     reason: (f) =>
-      `${f.bridge!.model} comes with a ${card(f)!.bracket}-height bracket (full 120 mm, half 79 mm); ${f.port.position} has place for a ${f.port.slot!.bracket}-height one.`,
+      `${f.bridge!.model} comes with a ${card(f)!.bracket}-height bracket (full 120 mm, ` +
+      `half 79 mm); ${f.port.position} has place for a ${f.port.slot!.bracket}-height ` +
+      'one.',
     fix: 'Put the other bracket on the kit list.',
   },
   {
@@ -182,8 +199,7 @@ export const SHAPE: Rule[] = [
     joint: 'bridge',
     title: 'More drives than bays',
     when: (f) => (f.together ?? 1) > (f.bridge?.bays ?? 1),
-    reason: (f) =>
-      `${f.together} drives, ${f.bridge ? `${f.bridge.model} has ${f.bridge.bays ?? 1} ${(f.bridge.bays ?? 1) === 1 ? 'bay' : 'bays'}` : 'and nothing that holds more than one'}.`,
+    reason: (f) => `${f.together} drives, ${baysWords(f)}.`,
     fix: 'Take a box with more bays, or fewer drives.',
   },
   {
@@ -217,8 +233,7 @@ export const SHAPE: Rule[] = [
     joint: 'port',
     title: 'Using this port switches others off',
     when: (f) => (f.port.switchesOff?.length ?? 0) > 0,
-    reason: (f) =>
-      `${f.port.position} shares its lanes: ${f.port.switchesOff!.map((id) => f.host.ports.find((p) => p.id === id)?.position ?? id).join(', ')} ${f.port.switchesOff!.length === 1 ? 'goes' : 'go'} dead${f.endpoint?.port !== undefined && f.port.switchesOff!.includes(f.endpoint.port) ? `, and ${f.endpoint.name} hangs there` : ''}.`,
+    reason: (f) => `${f.port.position} shares its lanes: ${deadPorts(f)}.`,
     fix: 'Look what hangs there today, and move it first.',
   },
   {

@@ -119,7 +119,9 @@ export const SYSTEM: Rule[] = [
     title: 'Starting from a cable',
     when: (f) => f.needs.starts === true && f.external,
     reason: (f) =>
-      `Not every system can be installed on or started from an external drive${f.system?.family === 'Windows' ? '; Windows refuses an ordinary installation there' : ''}, and a pulled plug stops the host.`,
+      `Not every system can be installed on or started from an external drive${
+        f.system?.family === 'Windows' ? '; Windows refuses an ordinary installation there' : ''
+      }, and a pulled plug stops the host.`,
     fix: 'Start from a drive inside, and keep the external one for data.',
   },
   {

@@ -92,7 +92,10 @@ export function layoutOf({ array, together = 1 }: Device): Layout | undefined {
 
 type Placed = Pick<Situation, 'machine' | 'device' | 'connection'> & Partial<Pick<Situation, 'own'>>;
 
-/** The parts of the path between a device and one of its machine's endpoints, or the built-in drive. @throws RangeError for a port or an endpoint the machine has not */
+/**
+ * The parts of the path between a device and one of its machine's endpoints, or the built-in drive. @throws
+ * RangeError for a port or an endpoint the machine has not
+ */
 function partsOf({ machine, device, connection, own }: Placed, endpoint?: string): PathParts {
   const port = machine.ports.find((p) => p.id === connection.port);
   if (!port) throw new RangeError(`"${connection.port}" is no port of ${machine.name}.`);

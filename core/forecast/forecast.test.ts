@@ -3,7 +3,7 @@ import { exactFact, explaining } from '../evidence';
 import fc from 'fast-check';
 import { demoJobs } from '../demo';
 import { BRIDGES, DRIVES } from '../catalog/stock';
-import { isUntouched, type Job } from '../job';
+import { isUntouched, stages, type Job } from '../job';
 import type { Drive } from '../catalog/parts';
 import {
   cacheAt,
@@ -820,4 +820,23 @@ describe('nothing at all, and more than there is', () => {
         expect(() => repeatJob(job, { years: 0.02, ranges: false })).not.toThrow();
       }
   });
+});
+
+test('a shop’s own ranges move the forecast, are frozen with it, and make it another one', () => {
+  const own = { 'per-file.flash': { low: 4e-3, expected: 5e-3, high: 6e-3 } };
+  const [frozen, usual] = [freeze(offload, 'f', offload.changed, own), freeze(offload, 'f', offload.changed)];
+  expect(frozen.results[0]!.time!.expected).toBeGreaterThan(usual.results[0]!.time!.expected + 100);
+  expect([frozen.ranges, usual.ranges]).toEqual([own, undefined]);
+  expect(JSON.stringify(frozen.results[0]!.time!.because)).toMatch(/this shop’s own range/);
+  const state = (f: typeof frozen, ranges?: typeof own) =>
+    stages(
+      { ...offload, forecasts: [f] },
+      { blocked: false, unmet: false, ...(ranges ? { own: ranges } : {}) },
+    ).find((s) => s.stage === 'forecast')!.state;
+  expect([state(frozen, own), state(frozen), state(usual), state(usual, own)]).toEqual([
+    'done',
+    'attention',
+    'done',
+    'attention',
+  ]);
 });

@@ -30,6 +30,7 @@ export function freeze(job: Job, id: string, at: string, own: OwnRanges = {}): F
     build: job.build,
     activities: job.activities,
     ...(job.needs ? { needs: job.needs } : {}),
+    ...(Object.keys(own).length > 0 ? { ranges: { ...own } } : {}),
     results,
   };
   return { id, ...body, hash: sha(canonical(body)) };

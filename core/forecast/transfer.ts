@@ -62,7 +62,11 @@ const waysOf = <W extends { id: string }>(ways: readonly W[]): W[] =>
   ways.filter((w, i) => ways.findIndex((v) => v.id === w.id) === i);
 
 function noteOf(seed: number, choices: readonly Choice[]): string {
-  const draws = `Ranges from ${SAMPLES.toLocaleString('en-GB')} samples, seed ${seed}: independent inputs, each run from event to event (source ends, cache used up, zone of a disk, throttle). The formula shows every input at its middle; the figure itself is the middle of the draws.`;
+  const draws =
+    `Ranges from ${SAMPLES.toLocaleString('en-GB')} samples, seed ${seed}: independent ` +
+    'inputs, each run from event to event (source ends, cache used up, zone of a disk, ' +
+    'throttle). The formula shows every input at its middle; the figure itself is the ' +
+    'middle of the draws.';
   if (choices.length === 0) return draws;
   const each = choices.map(
     ({ id, ways }) =>

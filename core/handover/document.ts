@@ -219,7 +219,10 @@ function life(forecast: Pick<JobForecast, 'life'> | null, job: Job): Section {
     ]);
   return section('How long it lasts', [
     text(
-      `At ${format(rate.expected, 'B/day')} the rated writes last ${format(fromNew.low, 'years', 2)} to ${format(fromNew.high, 'years', 2)}; the rating allows ${format(allowed.expected, 'B/day')}. Other parts may fail earlier: the rating is no promise. A drive left without power for years can lose what it holds.`,
+      `At ${format(rate.expected, 'B/day')} the rated writes last ${format(fromNew.low, 'years', 2)} ` +
+        `to ${format(fromNew.high, 'years', 2)}; the rating allows ${format(allowed.expected, 'B/day')}. ` +
+        'Other parts may fail earlier: the rating is no promise. A drive left without power ' +
+        'for years can lose what it holds.',
     ),
   ]);
 }

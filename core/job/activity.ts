@@ -134,7 +134,10 @@ export function filesOf({ files, sizes, bytes }: Move): Fact {
   };
 }
 
-/** File sizes that scatter log-normally around a median: one in six lies beyond `spread` times it on either side. The mean is median · e^(σ²/2), σ = ln spread. */
+/**
+ * File sizes that scatter log-normally around a median: one in six lies beyond `spread` times it on either side. The
+ * mean is median · e^(σ²/2), σ = ln spread.
+ */
 export function logNormalSizes(
   median: number,
   spread: number,

@@ -31,6 +31,10 @@ export const FrozenForecast = z.object({
   results: z.array(Result).max(50),
   /** What the drive must put up with, as it then stood. */
   needs: Needs.optional(),
+  /** The shop's own ranges that stood in place of what is assumed, by their ids. */
+  ranges: z
+    .record(z.string().max(80), z.object({ low: z.number(), expected: z.number(), high: z.number() }))
+    .optional(),
   /** SHA-256 in hex over everything above but the id. */
   hash: z.string().regex(/^[0-9a-f]{64}$/),
 });

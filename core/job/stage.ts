@@ -1,4 +1,5 @@
 import equal from 'fast-deep-equal';
+import type { FrozenForecast } from './frozen';
 import type { Job } from './job';
 
 export const STAGES = ['brief', 'path', 'forecast', 'bench', 'verdict', 'handover'] as const;
@@ -11,8 +12,11 @@ export interface StageState {
   next: string;
 }
 
-/** Each stage's state from what the job holds; verdict and path trouble come in from the models that find it. */
-export function stages(job: Job, trouble: { blocked: boolean; unmet: boolean }): StageState[] {
+/** Each stage's state from what the job holds; verdict and path trouble come in from the models that find it, the shop's own ranges from its settings. */
+export function stages(
+  job: Job,
+  trouble: { blocked: boolean; unmet: boolean; own?: FrozenForecast['ranges'] },
+): StageState[] {
   const frozen = job.forecasts.at(-1);
   const done = job.runs.filter((run) => run.ended === 'done' && !run.excluded);
   // Of the needs only what the forecast asks; older frozen forecasts did not keep them.
@@ -23,7 +27,9 @@ export function stages(job: Job, trouble: { blocked: boolean; unmet: boolean }):
     of.activities,
     asked(of.needs),
   ];
-  const stale = frozen !== undefined && job.build !== null && !equal(forecastOf(frozen), forecastOf(job));
+  const otherRanges = !equal(frozen?.ranges ?? {}, trouble.own ?? {});
+  const changed = frozen && (otherRanges || !equal(forecastOf(frozen), forecastOf(job)));
+  const stale = job.build !== null && changed === true;
   const at = (stage: Stage, state: StageState['state'], next: string): StageState => ({ stage, state, next });
   return [
     job.activities.length > 0

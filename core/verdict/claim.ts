@@ -121,7 +121,8 @@ function situationFor(
     activities: (frozen ?? job).activities,
     ...(needs ? { needs } : {}),
   };
-  return situationOf(brief, ranges);
+  // What was frozen counts with the ranges it was frozen with.
+  return situationOf(brief, frozen ? (frozen.ranges ?? {}) : ranges);
 }
 
 /** The path between the device and what stood at the other end. */
@@ -193,7 +194,10 @@ function faultOf(run: Run, path: Path | null): { run: Run; words: string }[] {
   return [
     {
       run,
-      words: `At least ${format(least, 'B/s')} on average, error of reading allowed for, over a path that cannot pass more than ${format(ceiling, 'B/s')}: it measured memory or a file clone, not the drive.`,
+      words:
+        `At least ${format(least, 'B/s')} on average, error of reading allowed for, over ` +
+        `a path that cannot pass more than ${format(ceiling, 'B/s')}: it measured memory ` +
+        'or a file clone, not the drive.',
     },
   ];
 }
@@ -230,7 +234,8 @@ const isOf = (whole: Move, measure: Run['measure']): boolean =>
   measure.kind !== 'rate' && whole.bytes.value === measure.bytes && whole.files.value === measure.files;
 
 /**
- * The forecast a group is held against, until what its clock was stopped at: the frozen figures themselves where size and path agree, else the same models on the run's own
+ * The forecast a group is held against, until what its clock was stopped at: the frozen figures themselves where
+ * size and path agree, else the same models on the run's own
  * size and path. Its rate is the run's own bytes over that time.
  * @returns null where it takes the models and there are none
  */
@@ -284,7 +289,10 @@ export function heldAgainst(measured: Spread, forecast: Spread | null): Right {
         'The path of these runs is not known, or nothing flows on it: there is nothing to hold them against.',
     };
   const by = measured.expected / forecast.expected - 1;
-  const said = `measured ${format(measured.expected, 'B/s')} (${format(measured.low, 'B/s')} to ${format(measured.high, 'B/s')}), forecast ${format(forecast.expected, 'B/s')} (${format(forecast.low, 'B/s')} to ${format(forecast.high, 'B/s')})`;
+  const said =
+    `measured ${format(measured.expected, 'B/s')} (${format(measured.low, 'B/s')} to ` +
+    `${format(measured.high, 'B/s')}), forecast ${format(forecast.expected, 'B/s')} ` +
+    `(${format(forecast.low, 'B/s')} to ${format(forecast.high, 'B/s')})`;
   const share = format(Math.abs(by), '%', 2);
   if (measured.high < forecast.low) return { answer: 'short', by, words: `Short by ${share}: ${said}.` };
   if (measured.low > forecast.high) return { answer: 'better', by, words: `Better by ${share}: ${said}.` };
@@ -336,7 +344,9 @@ function sizeOf(activity: Move, { measure }: Run): { share: 'less' | 'more'; wor
   if (bytes < 0)
     return {
       share: 'less',
-      words: `${format(measure.bytes, 'B')} were moved; the activity ${Array.isArray(activity.bytes.value) ? 'may reach' : 'has'} ${format(top(activity.bytes.value)!, 'B')}.`,
+      words:
+        `${format(measure.bytes, 'B')} were moved; the activity ${Array.isArray(activity.bytes.value) ? 'may reach' : 'has'} ` +
+        `${format(top(activity.bytes.value)!, 'B')}.`,
     };
   if (files < 0)
     return {
@@ -353,6 +363,12 @@ function carryOver(own: boolean, simulated: boolean, path: Path | null, run: Run
       ? 'Measured on the customer’s machine, out of memory: it shows drive and path, not the other end of the copy.'
       : 'Measured on the customer’s machine as built.';
   if (!path)
-    return `Measured ${run.conditions.target ? `in ${run.conditions.target}` : 'elsewhere'}; its path is not described, so nothing carries over to the customer’s machine.`;
-  return `Measured on ${path.parts.host.name}, ${path.parts.port.position}: it supports the drive and what it sits in; the customer’s port and machine are not tested.`;
+    return (
+      `Measured ${run.conditions.target ? `in ${run.conditions.target}` : 'elsewhere'}; ` +
+      'its path is not described, so nothing carries over to the customer’s machine.'
+    );
+  return (
+    `Measured on ${path.parts.host.name}, ${path.parts.port.position}: it supports the ` +
+    'drive and what it sits in; the customer’s port and machine are not tested.'
+  );
 }

@@ -39,7 +39,9 @@ export function verdictFrom(job: Job, found: Claim[]): Verdict {
       claims: found,
       doubts,
       answer: 'not proven',
-      words: `${open === wished.length ? count(open, 'wish', 'wishes') : `${wished.length - open} of ${wished.length} wishes met, ${open}`} not proven yet.${tail}`,
+      words:
+        `${open === wished.length ? count(open, 'wish', 'wishes') : `${wished.length - open} of ${wished.length} wishes met, ${open}`} ` +
+        `not proven yet.${tail}`,
     };
   return {
     claims: found,

@@ -2,7 +2,7 @@ import { diskLayout } from 'systeminformation';
 import type { PluggedIn } from '@kymar/core/catalog/negotiated';
 
 /** What the system's own tools list of a disk: the part Kymar uses. */
-export type Listed = Pick<
+type Listed = Pick<
   Awaited<ReturnType<typeof diskLayout>>[number],
   'device' | 'name' | 'vendor' | 'interfaceType'
 >;

@@ -37,6 +37,13 @@ function heightOf({ phases, stretches, profile: { speed } }: CourseSheet): {
     : { top: highest, bursts: [] };
 }
 
+/** The course as it is read out. */
+function inWords({ phases, profile, hottest }: CourseSheet): string {
+  const each = phases.map((p) => `${format(p.rate, 'B/s')} to ${format(p.to.bytes, 'B')} (${p.name})`);
+  const warm = profile.warmth ? `; the drive at up to ${format(hottest!.expected, '°C')}` : '';
+  return `Speed over the copy: ${each.join(', ')}${warm}.`;
+}
+
 /** Speed over the bytes moved, the expected line in its band with the phases named; the drive's temperature beneath on the same axis. */
 export default function ForecastChart({ course }: { course: CourseSheet }) {
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -236,7 +243,7 @@ export default function ForecastChart({ course }: { course: CourseSheet }) {
     <canvas
       ref={canvas}
       role="img"
-      aria-label={`Speed over the copy: ${course.phases.map((p) => `${format(p.rate, 'B/s')} to ${format(p.to.bytes, 'B')} (${p.name})`).join(', ')}${course.profile.warmth ? `; the drive at up to ${format(course.hottest!.expected, '°C')}` : ''}. The same as a table is one click away.`}
+      aria-label={`${inWords(course)} The same as a table is one click away.`}
     />
   );
 }

@@ -38,7 +38,7 @@ export function Freeze({ job }: { job: Job }) {
         {state === 'done'
           ? 'The forecast stands as frozen. Runs are held against it.'
           : state === 'attention'
-            ? 'Brief or build changed since: freeze the new forecast too. The old one stays beside it.'
+            ? 'Brief, build or the shop’s own ranges changed since: freeze the new forecast too. The old one stays beside it.'
             : 'Freeze it before you measure: a forecast made afterwards proves nothing.'}
       </Typography>
       <Button

@@ -111,7 +111,10 @@ function Line({ life, wanted, warranty }: { life: Spread; wanted: number | null;
     <Box
       sx={{ position: 'relative', height: 56, my: 1, mx: 0.5 }}
       role="img"
-      aria-label={`The rating runs out after ${format(life.low, 'years', 2)} to ${format(life.high, 'years', 2)}; ${marks.map((m) => `${m.name} ${m.at} years`).join(', ')}`}
+      aria-label={
+        `The rating runs out after ${format(life.low, 'years', 2)} to ${format(life.high, 'years', 2)}; ` +
+        `${marks.map((m) => `${m.name} ${m.at} years`).join(', ')}`
+      }
     >
       <Box
         sx={{

@@ -46,6 +46,7 @@ export function Joints({ path, direction }: { path: Path; direction: Direction }
   const [chosen, setChosen] = useState(0);
   const { requests } = REQUESTS[chosen]!;
   const at = useMemo(() => (requests ? buildPath({ ...path.parts, requests }) : path), [path, requests]);
+  const flow = at.flow?.[direction].expected ?? 0;
   const bottleneck = path.bottleneck?.[direction];
   return (
     <Panel
@@ -122,7 +123,7 @@ export function Joints({ path, direction }: { path: Path; direction: Direction }
           sx={{ mt: 1.5, width: 260 }}
           helperText={
             requests
-              ? `Flow so: ${format(at.flow![direction].expected, 'B/s')}, ${Math.round(at.flow![direction].expected / requests.block).toLocaleString('en-GB')} a second`
+              ? `Flow so: ${format(flow, 'B/s')}, ${format(Math.round(flow / requests.block), 'count')} a second`
               : 'large blocks, several under way'
           }
         >

@@ -9,6 +9,8 @@ import { QuantityField } from '../ui/field';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
 
+const FELT = { yes: 'felt', no: 'not felt', unclear: 'at the edge of what is felt' };
+
 /** A person's two presses, s; a load is timed by thumb. */
 const THUMB = 0.14;
 const FIRST: (LoadTiming & { key: number })[] = [
@@ -111,7 +113,8 @@ export function Loads() {
           </Figure>{' '}
           requests that wait one after another.{' '}
           {best.length === 2 &&
-            `Between the two quickest the difference is ${{ yes: 'felt', no: 'not felt', unclear: 'at the edge of what is felt' }[noticeable(about(best[0]!.seconds), about(best[1]!.seconds))]} (0.3 s or 20 %, common practice).`}
+            `Between the two quickest the difference is ${FELT[noticeable(about(best[0]!.seconds), about(best[1]!.seconds))]} ` +
+              '(0.3 s or 20 %, common practice).'}
           {found.misses > 1
             ? ` The fit misses the timings by ${format(found.misses, 's')}: something else differed between them.`
             : ''}

@@ -7,6 +7,8 @@ import { settingOf } from '@kymar/core/choice/whatif';
 import type { Situation } from '@kymar/core/forecast';
 import { remembered } from './remembered';
 import { situationNow } from './situation';
+import type { OwnRanges } from '@kymar/core/catalog/assumptions';
+import { useSettings } from './settings';
 import { useVerdicts } from './verdict';
 import { useRules } from './rules';
 
@@ -33,10 +35,11 @@ export const findingsBy = (rules: Rules, of: Setting): Finding[] => found(of, ru
 export function useStages(): (job: Job) => StageState[] {
   const rules = useRules((s) => s.findings);
   const verdicts = useVerdicts();
-  return (job) => stagesBy(job, rules, verdicts(job));
+  const own = useSettings((s) => s.ownRanges);
+  return (job) => stagesBy(job, rules, verdicts(job), own);
 }
 
-function stagesBy(job: Job, rules: Rules | null, found: Verdict | null): StageState[] {
+function stagesBy(job: Job, rules: Rules | null, found: Verdict | null, own?: OwnRanges): StageState[] {
   const blocked = DIRECTIONS.some((direction) => {
     const of = settingOfJob(job, direction);
     return (
@@ -45,5 +48,6 @@ function stagesBy(job: Job, rules: Rules | null, found: Verdict | null): StageSt
     );
   });
   const short = found?.claims.some((c) => !c.simulated && c.right.answer === 'short') ?? false;
-  return stages(job, { blocked, unmet: found?.answer === 'falls short' || short });
+  const unmet = found?.answer === 'falls short' || short;
+  return stages(job, { blocked, unmet, ...(own ? { own } : {}) });
 }

@@ -8,7 +8,8 @@ const MOST = 20;
 const had = (of: Situation | null) => (of ? kept.find((entry) => entry.of === of) : undefined);
 
 /**
- * A situation's forecast, worked out beside the page. While a new one is on its way the last one stands; of what changes faster than it can be worked out, the latest is.
+ * A situation's forecast, worked out beside the page. While a new one is on its way the last one stands; of what
+ * changes faster than it can be worked out, the latest is.
  * @returns undefined until the first is there; null where there is nothing to forecast
  */
 export function useForecast(situation: Situation | null): {

@@ -13,7 +13,7 @@ import { answered } from './disk';
  */
 
 /** A place of the browser's storage, as localForage gives it. */
-export interface Disk {
+interface Disk {
   getItem(key: string): Promise<unknown>;
   setItem(key: string, value: unknown): Promise<unknown>;
   removeItem(key: string): Promise<void>;
@@ -353,7 +353,8 @@ export class Records<T> {
       this.base.delete(key);
       this.screen.adopt({ [key]: undefined, [copy.key]: copy.value });
       this.note(
-        `What the storage holds as “${title}” cannot be read by this Kymar (${theirs.problems[0]}). It is left untouched; yours is kept as “${this.kind.title(copy.value, copy.key)}”.`,
+        `What the storage holds as “${title}” cannot be read by this Kymar (${theirs.problems[0]}). ` +
+          `It is left untouched; yours is kept as “${this.kind.title(copy.value, copy.key)}”.`,
       );
       return [copy.key];
     }

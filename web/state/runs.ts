@@ -28,7 +28,7 @@ export const useRuns = create<{ going: Record<string, Going>; messages: Message[
   messages: [],
 }));
 
-export const tell = (message: Message): void =>
+const tell = (message: Message): void =>
   useRuns.setState(({ messages }) => ({
     messages: [...messages.filter((m) => m.id !== message.id), message],
   }));
@@ -108,7 +108,7 @@ export async function beginRun(request: RunRequest): Promise<void> {
 
 let looking = false;
 /** Finds the runs that go on and the results nobody has taken yet. */
-export async function lookAgain(): Promise<void> {
+async function lookAgain(): Promise<void> {
   if (looking) return;
   looking = true;
   try {

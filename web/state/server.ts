@@ -3,7 +3,7 @@ import type { PluggedIn } from '@kymar/core/catalog/negotiated';
 import type { KeptRun, RunEvent, RunRequest, Target } from '@kymar/core/measure';
 
 /** What the server said no to, in its own words. */
-export class Refused extends Error {}
+class Refused extends Error {}
 /** The server does not answer at all. */
 export class Away extends Refused {}
 

@@ -29,9 +29,17 @@ export function savedState({ stores }: Pick<Status, 'stores'>): 'saved' | 'savin
 export function troubleOf({ stores }: Pick<Status, 'stores'>): string | null {
   const closed = list(stores).find((s) => s.closed !== null)?.closed;
   if (closed)
-    return `The browser’s storage cannot be used (${closed}): nothing is kept. Kymar goes on trying; until then export your jobs to files. In a private window, use an ordinary one.`;
+    return (
+      `The browser’s storage cannot be used (${closed}): nothing is kept. Kymar goes on ` +
+      'trying; until then export your jobs to files. In a private window, use an ordinary ' +
+      'one.'
+    );
   const failed = list(stores).flatMap((s) => Object.values(s.failed));
   if (failed.length === 0) return null;
   const [first] = failed;
-  return `Not saved: ${first}${failed.length > 1 ? `, and ${failed.length - 1} more` : ''}. Your work is still on the screen and is stored as soon as it can be; to be safe, export it to a file now.`;
+  return (
+    `Not saved: ${first}${failed.length > 1 ? `, and ${failed.length - 1} more` : ''}. ` +
+    'Your work is still on the screen and is stored as soon as it can be; to be safe, ' +
+    'export it to a file now.'
+  );
 }

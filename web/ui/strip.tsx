@@ -210,7 +210,10 @@ function describe(
 ): string {
   if (blocked.length > 0) return `Path blocked: ${blocked.join('; ')}`;
   const narrowest = joints.filter((j) => bottleneck![direction].joints.includes(j.id)).map((j) => j.part);
-  return `${direction === 'read' ? 'Reading' : 'Writing'} over ${joints.map((j) => j.part).join(', ')}: ${format(flow![direction].expected, 'B/s')} expected, narrowest at ${narrowest.join(', ')}${measured ? `, measured ${format(measured, 'B/s')}` : ''}`;
+  return (
+    `${direction === 'read' ? 'Reading' : 'Writing'} over ${joints.map((j) => j.part).join(', ')}: ` +
+    `${format(flow![direction].expected, 'B/s')} expected, narrowest at ${narrowest.join(', ')}${measured ? `, measured ${format(measured, 'B/s')}` : ''}`
+  );
 }
 
 /** The channel alone, small and without words: a job at a glance. */

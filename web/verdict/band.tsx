@@ -27,7 +27,9 @@ export function Band({
   const [from, to] = [forecast ? Math.max(0, least - margin) : 0, most + margin];
   const x = (v: number) => `${(100 * (Math.min(Math.max(v, from), to) - from)) / (to - from)}%`;
   const width = (a: number, b: number) => `${(100 * (Math.min(b, to) - Math.max(a, from))) / (to - from)}%`;
-  const words = `${forecast ? `forecast ${format(forecast.low, unit)} to ${format(forecast.high, unit)}, ` : ''}measured ${format(measured.low, unit)} to ${format(measured.high, unit)}${wish === null ? '' : `, wanted within ${format(wish, unit)}`}`;
+  const words =
+    `${forecast ? `forecast ${format(forecast.low, unit)} to ${format(forecast.high, unit)}, ` : ''}measured ` +
+    `${format(measured.low, unit)} to ${format(measured.high, unit)}${wish === null ? '' : `, wanted within ${format(wish, unit)}`}`;
   return (
     <Box
       role="img"

@@ -29,7 +29,7 @@ export function deciding({ constraints }: Path, section: Reach, d: Direction): C
 }
 
 /** A constraint's rate as a figure. */
-export const rateFrom = <T extends Spread>(record: Recorder<T>, c: Constraint, d: Direction): T =>
+const rateFrom = <T extends Spread>(record: Recorder<T>, c: Constraint, d: Direction): T =>
   record.either(
     () => c.rate[d],
     () => c.explain(d),

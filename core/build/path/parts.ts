@@ -57,7 +57,7 @@ export function portOf(hop: Hop): {
 }
 
 /** A plug or socket, and what it belongs to. */
-export interface End {
+interface End {
   name: string;
   connector: Connector;
 }

@@ -129,7 +129,9 @@ function doubts(readings: readonly Reading[], links: readonly string[], text: st
       flags.push({
         kind: 'nonsense',
         id: 'faster-than-link',
-        words: `${format(value, 'B/s')} do not pass ${linkById(links.reduce((a, b) => (ceilingOf(linkById(b)) > ceilingOf(linkById(a)) ? b : a))).name}, whose ceiling is ${format(ceiling, 'B/s')}.`,
+        words:
+          `${format(value, 'B/s')} do not pass ${linkById(links.reduce((a, b) => (ceilingOf(linkById(b)) > ceilingOf(linkById(a)) ? b : a))).name}, ` +
+          `whose ceiling is ${format(ceiling, 'B/s')}.`,
       });
   return flags;
 }

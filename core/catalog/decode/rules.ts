@@ -59,6 +59,15 @@ const gigabytes = (speed: string) =>
     `"${speed} GB/s" is a link's ${speed} gigabits: at most ${(Number(speed) / 8).toLocaleString('en-GB')} gigabytes a second.`,
   );
 
+/** One pattern out of several, the first that fits; groups count on. */
+const either = (...patterns: readonly RegExp[]): RegExp =>
+  new RegExp(patterns.map((p) => p.source).join('|'), 'gi');
+
+function keyMeaning(key: string): string {
+  if (key.includes('+')) return `M.2 key ${key}: fits both sockets`;
+  return `M.2 key ${key}: up to ×${key === 'M' ? 4 : 2} lanes or SATA`;
+}
+
 /** The same fault whether plug and speed stand together or apart. */
 export const USB_A_TOO_FAST = flag(
   'nonsense',
@@ -166,8 +175,12 @@ export const RULES: Rule[] = [
     read: ([a, b]) => thunderbolt(a ?? b),
   },
   {
-    pattern:
-      /\bPCIe ?(?:v(?:ersion)? ?)?(?:gen(?:eration)? ?)?(\d)(?:\.\d)? ?[,(]? ?(?:x ?(\d{1,2})|(\d{1,2}) ?lanes?)\b|\b(?:PCIe ?)?x ?(\d{1,2})\b[ ,(]+(?:slot ?)?(?:PCIe ?|gen(?:eration)? ?|PCIe ?gen ?)(\d)(?:\.\d)?\b|\bPCIe ?x ?(\d{1,2})\b[ ,(]+(\d)(?:\.\d)\b|\bgen(?:eration)? ?(\d) ?x ?(\d{1,2})\b/gi,
+    pattern: either(
+      /\bPCIe ?(?:v(?:ersion)? ?)?(?:gen(?:eration)? ?)?(\d)(?:\.\d)? ?[,(]? ?(?:x ?(\d{1,2})|(\d{1,2}) ?lanes?)\b/,
+      /\b(?:PCIe ?)?x ?(\d{1,2})\b[ ,(]+(?:slot ?)?(?:PCIe ?|gen(?:eration)? ?|PCIe ?gen ?)(\d)(?:\.\d)?\b/,
+      /\bPCIe ?x ?(\d{1,2})\b[ ,(]+(\d)(?:\.\d)\b/,
+      /\bgen(?:eration)? ?(\d) ?x ?(\d{1,2})\b/,
+    ),
     read: ([g1, l1, l2, l3, g2, l4, g3, g4, l5]) => pcie(g1 ?? g2 ?? g3 ?? g4!, l1 ?? l2 ?? l3 ?? l4 ?? l5),
   },
   {
@@ -244,9 +257,13 @@ export const RULES: Rule[] = [
     read: () => ({ kind: 'protocol', meaning: 'NVMe: the drive speaks over PCIe lanes' }),
   },
   {
-    pattern:
-      /\b(10|2\.5|1) ?(?:GbE|G[bB] ethernet|GBASE-?T|gigabit ethernet|G[bB]? ?(?:ethernet|lan|network|nic)|Gb\/s (?:ethernet|lan|network))\b|\bgigabit (?:ethernet|lan|nas|network)\b|\bGb (?:ethernet|lan|nas|network)\b/gi,
-    read: ([speed]) => link([`eth-${speed ?? '1'}`]),
+    pattern: either(
+      /\b(10|2\.5|1) ?(?:GbE|G[bB] ethernet|GBASE-?T|gigabit ethernet|G[bB]? ?(?:ethernet|lan|network|nic))\b/,
+      /\b(10|2\.5|1) ?Gb\/s (?:ethernet|lan|network)\b/,
+      /\bgigabit (?:ethernet|lan|nas|network)\b/,
+      /\bGb (?:ethernet|lan|nas|network)\b/,
+    ),
+    read: ([a, b]) => link([`eth-${a ?? b ?? '1'}`]),
   },
   {
     pattern: /\buhs[ -]?(ii|i|2|1)\b/gi,
@@ -278,10 +295,7 @@ export const RULES: Rule[] = [
   },
   {
     pattern: /\b(b ?\+ ?m|[bm])[ -]?keye?d?\b|\bkey ?(b ?\+ ?m|[bm])\b/gi,
-    read: ([a, b]) => ({
-      kind: 'form',
-      meaning: `M.2 key ${(a ?? b)!.replace(/ /g, '').toUpperCase()}: ${/\+/.test(a ?? b!) ? 'fits both sockets' : /m/i.test(a ?? b!) ? 'up to ×4 lanes or SATA' : 'up to ×2 lanes or SATA'}`,
-    }),
+    read: ([a, b]) => ({ kind: 'form', meaning: keyMeaning((a ?? b)!.replace(/ /g, '').toUpperCase()) }),
   },
   {
     pattern: /\b(2\.5|3\.5) ?-?(?:"|in\b)/gi,

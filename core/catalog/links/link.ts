@@ -5,7 +5,7 @@ export const DIRECTIONS: readonly Direction[] = ['read', 'write'];
 export type Family = 'pcie' | 'sata' | 'sas' | 'usb' | 'thunderbolt' | 'usb4' | 'card' | 'ethernet';
 
 /** How a link's hard ceiling is derived. */
-export type Derivation =
+type Derivation =
   | { kind: 'encoded'; lineRate: number; lanes: number; encoding: readonly [number, number] }
   | { kind: 'packets'; packets: number; bytes: number; every: number }
   | { kind: 'tunnel'; through: string; packet: readonly [number, number] }

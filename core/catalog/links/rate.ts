@@ -4,7 +4,7 @@ import type { Direction, Link } from './link';
 import { linkById } from './registry';
 
 /** Hard ceiling of an encoded link: line rate × lanes × encoding ÷ 8. */
-export const encodedCeiling = formula({
+const encodedCeiling = formula({
   name: 'ceiling',
   unit: 'B/s',
   inputs: { lineRate: 'line rate', lanes: 'lanes', encoding: 'encoding' },
@@ -12,7 +12,7 @@ export const encodedCeiling = formula({
 });
 
 /** Hard ceiling of a link that grants so many packets in each frame. */
-export const packetCeiling = formula({
+const packetCeiling = formula({
   name: 'ceiling',
   unit: 'B/s',
   inputs: { packets: 'packets', bytes: 'bytes each', every: 'frame' },
@@ -20,7 +20,7 @@ export const packetCeiling = formula({
 });
 
 /** Hard ceiling of a PCIe tunnel: the tunnelled link × payload share of its packets. */
-export const tunnelCeiling = formula({
+const tunnelCeiling = formula({
   name: 'ceiling',
   unit: 'B/s',
   inputs: { through: 'tunnelled link', packet: 'payload share' },
@@ -40,14 +40,17 @@ export const packetRate = formula({
 });
 
 /** Practical rate as a share of the ceiling. */
-export const shareRate = formula({
+const shareRate = formula({
   name: 'practical rate',
   unit: 'B/s',
   inputs: { ceiling: 'ceiling', share: 'what good equipment reaches' },
   of: (m, x) => m.mul(x.ceiling, x.share),
 });
 
-/** Reading posts the drive's writes to memory: payload of 128 to 512 B behind 24 B. Writing has the drive read memory: completions of 64 to 256 B behind 20 B. */
+/**
+ * Reading posts the drive's writes to memory: payload of 128 to 512 B behind 24 B. Writing has the drive read memory:
+ * completions of 64 to 256 B behind 20 B.
+ */
 export const PACKETS: Record<Direction, { payload: Spread; overhead: number }> = {
   read: { payload: spread(128, 256, 512), overhead: 24 },
   write: { payload: spread(64, 128, 256), overhead: 20 },

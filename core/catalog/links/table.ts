@@ -39,7 +39,7 @@ const PCIE: [gen: number, lineRate: number, encoding: readonly [number, number]]
   [5, 32, [128, 130]],
   [6, 64, [236, 256]],
 ];
-export const LANES = [1, 2, 4, 8, 16] as const;
+const LANES = [1, 2, 4, 8, 16] as const;
 
 const pcie = PCIE.flatMap(([gen, lineRate, encoding]) =>
   LANES.map((lanes) =>

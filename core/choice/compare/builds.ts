@@ -60,8 +60,10 @@ const quicker = (mine: Float64Array, others: Float64Array): number =>
   mine.reduce((sum, t, i) => sum + (t < others[i]! ? 1 : t === others[i] ? 0.5 : 0), 0) / mine.length;
 
 /**
- * Holds two to four builds against each other on one of the situation's activities. Of a move every size at which the lead changes, exactly, at the inputs' middle, and
- * how likely each is the quicker at the activity's own size: what builds have in common is drawn alike for all, what they do not apart. Of a load how much of the
+ * Holds two to four builds against each other on one of the situation's activities. Of a move every size at which
+ * the lead changes, exactly, at the inputs' middle, and
+ * how likely each is the quicker at the activity's own size: what builds have in common is drawn alike for all, what
+ * they do not apart. Of a load how much of the
  * difference is felt.
  * @throws RangeError for fewer than two or more than four builds, or an activity the situation has not
  */

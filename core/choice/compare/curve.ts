@@ -6,7 +6,8 @@ import { format } from '../../units';
 export type Curve = readonly { bytes: number; seconds: number }[];
 
 /**
- * The curve of a transfer up to its own size; every point is an event of the model, so between two of them it is a straight line. Where a second flow comes after the
+ * The curve of a transfer up to its own size; every point is an event of the model, so between two of them it is a
+ * straight line. Where a second flow comes after the
  * first (reading back), both times are added size by size.
  */
 export function curveOf(flows: readonly Flow[]): Curve {
@@ -77,7 +78,13 @@ export function inWords(list: readonly Lead[], names: readonly [string, string])
   const doing = ({ ahead }: Lead) => (ahead === null ? 'both take the same' : `${names[ahead]} is ahead`);
   if (list.length === 0) return 'Nothing to compare.';
   if (list.length === 1) return `${doing(list[0]!)} whatever the size.`.replace(/^./, (c) => c.toUpperCase());
-  return `${list.map((lead, i) => (i === 0 ? `Up to ${format(list[1]!.from, 'B')} in one go ${doing(lead)}` : i < list.length - 1 ? `then ${doing(lead)} up to ${format(list[i + 1]!.from, 'B')}` : `then ${lead.ahead === null ? doing(lead) : names[lead.ahead]}`)).join(', ')}.`;
+  const told = list.map((lead, i) => {
+    const upTo = list[i + 1] ? format(list[i + 1]!.from, 'B') : '';
+    if (i === 0) return `Up to ${upTo} in one go ${doing(lead)}`;
+    if (upTo) return `then ${doing(lead)} up to ${upTo}`;
+    return `then ${lead.ahead === null ? doing(lead) : names[lead.ahead]}`;
+  });
+  return `${told.join(', ')}.`;
 }
 
 /**

@@ -84,7 +84,7 @@ function leadsFor(build: Build, host: Host, shop: Shop): (Cable | null)[] {
  * its cable, the fastest that works. Where nothing works, what is blocked by least.
  * @param chosen the joint that was asked for and stays
  */
-export function fitted(
+function fitted(
   situation: Situation,
   shop: Shop,
   direction: Direction,

@@ -112,7 +112,11 @@ export function formatEnd(checkpoints: readonly Checkpoint[]): FormatEnd {
     how: 'sampled',
     formula:
       'time at the checkpoint × τ(1) ÷ τ(share), over both laws of falling rate and inner tracks at 0.42 to 0.58 of the outer ones',
-    note: `Linear law: τ(f) = ln(1 ÷ (1 − (1 − k)f)) ÷ (1 − k). Constant density: τ(f) = 2(1 − √(1 − (1 − k²)f)) ÷ (1 − k²). All combinations on a grid, weighed by how well they give the checkpoints within their rounding; k is 0.45 to 0.55 by common practice, no source. Linear is ${Math.round(laws.linear * 100)} % likely.`,
+    note:
+      'Linear law: τ(f) = ln(1 ÷ (1 − (1 − k)f)) ÷ (1 − k). Constant density: τ(f) = 2(1 ' +
+      '− √(1 − (1 − k²)f)) ÷ (1 − k²). All combinations on a grid, weighed by how well ' +
+      'they give the checkpoints within their rounding; k is 0.45 to 0.55 by common practice, ' +
+      `no source. Linear is ${Math.round(laws.linear * 100)} % likely.`,
     inputs,
   });
   return { total: words, laws, k, straight: last.elapsed / last.share };

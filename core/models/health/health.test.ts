@@ -169,7 +169,10 @@ describe('pasted lines', () => {
   test('the standards’ own names, with commas, units and brackets', () => {
     expect(
       counters(
-        'Critical Warning: 0x00\nComposite Temperature: 311 Kelvin\nAvailable Spare: 100%\nAvailable Spare Threshold: 10%\nPercentage Used: 3%\nData Units Read: 41,234,567 [21.1 TB]\nData Units Written: 19,531,250 [10.0 TB]\nPower On Hours: 6,543\nUnsafe Shutdowns: 21\nMedia and Data Integrity Errors: 0',
+        'Critical Warning: 0x00\nComposite Temperature: 311 Kelvin\nAvailable Spare: 100%\nAvailable ' +
+          'Spare Threshold: 10%\nPercentage Used: 3%\nData Units Read: 41,234,567 [21.1 TB]\nData ' +
+          'Units Written: 19,531,250 [10.0 TB]\nPower On Hours: 6,543\nUnsafe Shutdowns: 21\nMedia ' +
+          'and Data Integrity Errors: 0',
       ),
     ).toMatchObject({
       written: 10e12,

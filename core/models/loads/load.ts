@@ -81,7 +81,7 @@ export const noticeable = (a: Spread, b: Spread, noticed = NOTICED): Felt =>
   );
 
 /** How much longer the same load takes on the second of two devices: what host and program take falls out. */
-export const loadDifference = formula({
+const loadDifference = formula({
   name: 'difference',
   unit: 's',
   inputs: {
@@ -167,7 +167,8 @@ export function fitLoad(
   const needed = counted ? 2 : 3;
   if (timings.length < needed)
     throw new RangeError(
-      `${needed} devices are needed${counted ? '' : ' as long as bytes and requests are not counted'}; there ${timings.length === 1 ? 'is' : 'are'} ${timings.length}.`,
+      `${needed} devices are needed${counted ? '' : ' as long as bytes and requests are not counted'}; ` +
+        `there ${timings.length === 1 ? 'is' : 'are'} ${timings.length}.`,
     );
   // In units of their usual size, so that no column drowns another.
   const scale = [1, 1e9, 1e4];

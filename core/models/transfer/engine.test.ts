@@ -495,7 +495,8 @@ describe('the engine', () => {
                   ) /
                   (heat.write - heat.idle)
                 : 1;
-            // Max-min, the least content first: each takes the least of level, source, pace; the drive's time (or what its warmth leaves of it) is not exceeded.
+            // Max-min, the least content first: each takes the least of level, source, pace; the drive's time (or
+            // what its warmth leaves of it) is not exceeded.
             const most = list.map((f, i) => (left[i]! > 0 ? Math.min(f.source, f.pace ?? Infinity) : 0));
             let [free, wanting, level] = [
               Math.min(1, budget),

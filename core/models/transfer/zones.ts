@@ -2,7 +2,8 @@ import { timeShare } from '../disks';
 import type { Zones } from './store';
 
 /**
- * Pieces a stretch of a disk is cut into: so many for a whole disk, at most and at least so many. Within one its rate falls by one or two per cent, and its time
+ * Pieces a stretch of a disk is cut into: so many for a whole disk, at most and at least so many. Within one its
+ * rate falls by one or two per cent, and its time
  * is the law's own integral, so only where something else changes in the middle of a piece is anything rounded, by less than a thousandth.
  */
 const PIECES = { whole: 256, most: 64, least: 4 };
