@@ -88,3 +88,63 @@ test('a phone of 390 px reads the verdict and runs the timer without scrolling s
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   }
 });
+
+test('what Kymar assumes is looked up and put right: the forecast follows, its working names it, and it is taken back', async () => {
+  const { page, faults } = await app.open('/reference');
+  const panel = page.getByRole('heading', { name: 'What Kymar assumes' }).locator('xpath=ancestor::section');
+  await panel.getByLabel('Look up').fill('per-file solid state');
+  const row = panel.locator('[data-assumption="per-file.flash"]');
+  await row.getByText('200 µs / 1 ms / 5 ms').waitFor();
+  await row.getByRole('button', { name: /^Own range of per-file overhead/ }).click();
+  const field = panel.getByLabel('Own range of per-file overhead: low / expected / high');
+  await field.fill('5 ms / 3 ms / 1 ms');
+  expect(await panel.getByRole('button', { name: 'Use it' }).isDisabled()).toBe(true);
+  await field.fill('6 ms / 7 ms / 8 ms');
+  await panel.getByRole('button', { name: 'Use it' }).click();
+  await row.getByText('this shop’s own').waitFor();
+  await page.goto(`${app.address}/jobs/demo-acoustics-offload/forecast`);
+  await page.getByText('Freeze the changed forecast').waitFor();
+  await page
+    .getByRole('button', { name: /^8 min|^9 min/ })
+    .first()
+    .click();
+  await page
+    .getByLabel('The working', { exact: true })
+    .getByText(/this shop’s own range/)
+    .first()
+    .waitFor({ state: 'attached' });
+  await page.goto(`${app.address}/reference`);
+  await panel.getByLabel('Look up').fill('per-file solid state');
+  await row.getByRole('button', { name: /^Back to Kymar’s range/ }).click();
+  await row.getByText('common practice').waitFor();
+  expect(faults).toEqual([]);
+});
+
+test('every page has a title of its own, and what has the keyboard’s focus shows a ring in both themes', async () => {
+  const { page } = await app.open('/jobs');
+  for (const [path, title] of [
+    ['/jobs', 'Jobs · Kymar'],
+    ['/parts', 'Parts · Kymar'],
+    ['/reference', 'Reference · Kymar'],
+    ['/settings', 'Settings · Kymar'],
+    ['/jobs/demo-acoustics-offload/verdict', 'Verdict · Nightly offload, bat and bird recorders · Kymar'],
+    ['/jobs/demo-acoustics-offload/bench', 'Bench · Nightly offload, bat and bird recorders · Kymar'],
+  ] as const) {
+    await page.goto(`${app.address}${path}`);
+    await page.waitForFunction((expected) => document.title === expected, title);
+  }
+  for (const colorScheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme });
+    for (let i = 0; i < 12; i++) {
+      await page.keyboard.press('Tab');
+      const ring = await page.evaluate(() => {
+        const focused = document.activeElement!;
+        // A field shows its focus by its frame.
+        if (focused.closest('.MuiInputBase-root.Mui-focused')) return 'frame';
+        const { outlineStyle, outlineWidth } = getComputedStyle(focused);
+        return `${focused.tagName} ${outlineStyle} ${outlineWidth}`;
+      });
+      expect(ring).toMatch(/solid 2px|^frame$/);
+    }
+  }
+});

@@ -237,12 +237,17 @@ function words(): string[] {
   try {
     const { values, positionals } = parseArgs({
       allowPositionals: true,
-      options: { shop: { type: 'string' }, with: { type: 'string' }, activity: { type: 'string' } },
+      options: {
+        shop: { type: 'string' },
+        with: { type: 'string' },
+        activity: { type: 'string' },
+        help: { type: 'boolean', short: 'h' },
+      },
     });
     shopFile = values.shop;
     withDrivesOf = values.with;
     activityId = values.activity;
-    return positionals;
+    return values.help ? ['help'] : positionals;
   } catch (error) {
     throw new BadInput(`${(error as Error).message}\n${USAGE}`);
   }
@@ -251,7 +256,8 @@ function words(): string[] {
 try {
   const [name = '', file] = words();
   const command = own(COMMANDS, name);
-  if (name === 'schema') console.log(JSON.stringify(schemaOf(file), null, 2));
+  if (name === 'help') console.log(USAGE);
+  else if (name === 'schema') console.log(JSON.stringify(schemaOf(file), null, 2));
   else if (!command) throw new BadInput(USAGE);
   else {
     const bytes = readFileSync(file ?? 0);

@@ -1,42 +1,89 @@
-import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { useEffect, type ComponentType } from 'react';
+import { BrowserRouter, Navigate, Route, Routes, useParams } from 'react-router';
+import { useJobs } from './state/jobs';
 import { loadRules } from './state/rules';
 import { useStatus } from './state/status';
 import { JobFrame } from './ui/job';
 import { Shell } from './ui/shell';
 import { lazyView } from './ui/view';
 
-// Each view is fetched when it is first shown, the one the address names while the rest still starts.
-const VIEWS = {
-  jobs: async () => ({ default: (await import('./jobs')).Jobs }),
-  brief: async () => ({ default: (await import('./brief')).Brief }),
-  path: async () => ({ default: (await import('./path')).PathView }),
-  forecast: async () => ({ default: (await import('./forecast')).Forecast }),
-  bench: async () => ({ default: (await import('./bench')).Bench }),
-  verdict: async () => ({ default: (await import('./verdict')).VerdictView }),
-  parts: async () => ({ default: (await import('./parts')).Parts }),
-  reference: async () => ({ default: (await import('./reference')).Reference }),
-  settings: async () => ({ default: (await import('./settings')).Settings }),
-  handover: async () => ({ default: (await import('./handover')).Handover }),
-};
-const named = location.pathname.split('/').at(-1) || 'verdict';
-if (named in VIEWS) void VIEWS[named as keyof typeof VIEWS]().catch(() => undefined);
+interface View {
+  /** Where it is; a job's own views stand below the job. */
+  path: string;
+  title: string;
+  load(): Promise<{ default: ComponentType }>;
+}
 
-const Jobs = lazyView(VIEWS.jobs);
-const Brief = lazyView(VIEWS.brief);
-const PathView = lazyView(VIEWS.path);
-const Forecast = lazyView(VIEWS.forecast);
-const Bench = lazyView(VIEWS.bench);
-const VerdictView = lazyView(VIEWS.verdict);
-const Handover = lazyView(VIEWS.handover);
-const Parts = lazyView(VIEWS.parts);
-const Reference = lazyView(VIEWS.reference);
-const Settings = lazyView(VIEWS.settings);
+/** What stands by itself. */
+const PAGES: View[] = [
+  { path: 'jobs', title: 'Jobs', load: async () => ({ default: (await import('./jobs')).Jobs }) },
+  {
+    path: 'parts/:kind?/:id?',
+    title: 'Parts',
+    load: async () => ({ default: (await import('./parts')).Parts }),
+  },
+  {
+    path: 'reference',
+    title: 'Reference',
+    load: async () => ({ default: (await import('./reference')).Reference }),
+  },
+  {
+    path: 'settings',
+    title: 'Settings',
+    load: async () => ({ default: (await import('./settings')).Settings }),
+  },
+];
+
+/** The stages of a job. */
+const STAGES: View[] = [
+  { path: 'brief', title: 'Brief', load: async () => ({ default: (await import('./brief')).Brief }) },
+  { path: 'path', title: 'Path', load: async () => ({ default: (await import('./path')).PathView }) },
+  {
+    path: 'forecast',
+    title: 'Forecast',
+    load: async () => ({ default: (await import('./forecast')).Forecast }),
+  },
+  { path: 'bench', title: 'Bench', load: async () => ({ default: (await import('./bench')).Bench }) },
+  {
+    path: 'verdict',
+    title: 'Verdict',
+    load: async () => ({ default: (await import('./verdict')).VerdictView }),
+  },
+  {
+    path: 'handover',
+    title: 'Handover',
+    load: async () => ({ default: (await import('./handover')).Handover }),
+  },
+];
+
+// Each view is fetched when it is first shown, the one the address names while the rest still starts.
+const named = location.pathname.split('/').at(-1) || 'verdict';
+const first = [...PAGES, ...STAGES].find(({ path }) => path.split('/')[0] === named);
+if (first) void first.load().catch(() => undefined);
+
+/** A view as a route: its page bears its title, a stage's that of the job too. */
+const routes = (views: readonly View[]) =>
+  views.map(({ path, title, load }) => {
+    const Shown = lazyView(load);
+    return { path, element: <Titled title={title} of={Shown} /> };
+  });
+
+function Titled({ title, of: Shown }: { title: string; of: ComponentType }) {
+  const { id } = useParams();
+  const job = useJobs((s) => (id === undefined ? undefined : s.jobs[id]?.title));
+  useEffect(() => {
+    document.title = [title, job, 'Kymar'].filter(Boolean).join(' · ');
+  }, [title, job]);
+  return <Shown />;
+}
+const pages = routes(PAGES);
+const stages = routes(STAGES);
 
 /** What a stopped server would keep back is fetched while there is nothing else to do. */
 export function fetchTheRest(): void {
   const rest = () => {
     for (const load of [
-      ...Object.values(VIEWS),
+      ...[...PAGES, ...STAGES].map((view) => view.load),
       loadRules,
       () => import('./ui/working'),
       () => import('./ui/alternatives'),
@@ -71,19 +118,15 @@ export function Router() {
       <Routes>
         <Route Component={Shell}>
           <Route index Component={Entrance} />
-          <Route path="jobs" Component={Jobs} />
+          {pages.map(({ path, element }) => (
+            <Route key={path} path={path} element={element} />
+          ))}
           <Route path="jobs/:id" Component={JobFrame}>
             <Route index element={<Navigate replace to="brief" />} />
-            <Route path="brief" Component={Brief} />
-            <Route path="path" Component={PathView} />
-            <Route path="forecast" Component={Forecast} />
-            <Route path="bench" Component={Bench} />
-            <Route path="verdict" Component={VerdictView} />
-            <Route path="handover" Component={Handover} />
+            {stages.map(({ path, element }) => (
+              <Route key={path} path={path} element={element} />
+            ))}
           </Route>
-          <Route path="parts/:kind?/:id?" Component={Parts} />
-          <Route path="reference" Component={Reference} />
-          <Route path="settings" Component={Settings} />
           <Route path="*" element={<Navigate replace to="/jobs" />} />
         </Route>
       </Routes>

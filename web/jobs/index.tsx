@@ -1,8 +1,9 @@
 import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
+import ContentCopyIcon from '@mui/icons-material/ContentCopyOutlined';
 import FileDownloadOutlinedIcon from '@mui/icons-material/FileDownloadOutlined';
-import { Box, Button, IconButton, Snackbar, TextField, Typography } from '@mui/material';
-import { useRef, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Box, Button, IconButton, MenuItem, Snackbar, TextField, Typography } from '@mui/material';
+import { memo, useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { directionOf, nextStage, writeJob, type Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { pathOfJob, useStages } from '../state/derived';
@@ -16,26 +17,57 @@ import { STAGE_NAMES } from '../ui/stages';
 import { MiniStrip } from '../ui/strip';
 import { ImportDialog, useImport } from './import';
 import { shopNow } from '../state/shop';
-import { newJob } from './new';
+import { copyOf, newJob } from './new';
 
 const PAGE = 50;
+
+/** In which order jobs stand. */
+const ORDERS: Record<string, { words: string; compare(a: Job, b: Job): number }> = {
+  due: {
+    words: 'Due first',
+    compare: (a, b) => (a.due ?? '9999').localeCompare(b.due ?? '9999') || b.changed.localeCompare(a.changed),
+  },
+  changed: { words: 'Last changed first', compare: (a, b) => b.changed.localeCompare(a.changed) },
+  title: { words: 'By title', compare: (a, b) => a.title.localeCompare(b.title, 'en') },
+};
+
+/** What a job is found by, made once for each state of it. */
+const searchable = new WeakMap<Job, string>();
+function textOf(job: Job): string {
+  const had = searchable.get(job);
+  if (had !== undefined) return had;
+  const made = `${job.title} ${job.customer} ${job.host.name}`.toLowerCase();
+  searchable.set(job, made);
+  return made;
+}
 
 /** All jobs, those due first on top, each with its next action. */
 export function Jobs() {
   const jobs = useJobs((s) => s.jobs);
   const navigate = useNavigate();
-  const [search, setSearch] = useState('');
+  // In the address, so that coming back finds it as it was left.
+  const [params, setParams] = useSearchParams();
+  const search = params.get('find') ?? '';
+  const order = ORDERS[params.get('order') ?? ''] ?? ORDERS.due!;
+  const ask = (key: string, value: string) =>
+    setParams(
+      (before) => {
+        if (value === '') before.delete(key);
+        else before.set(key, value);
+        return before;
+      },
+      { replace: true },
+    );
   const [shown, setShown] = useState(PAGE);
   const [removed, setRemoved] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
   const importing = useImport();
-  const words = search.toLowerCase().split(/\s+/).filter(Boolean);
-  const all = Object.values(jobs).sort(
-    (a, b) => (a.due ?? '9999').localeCompare(b.due ?? '9999') || b.changed.localeCompare(a.changed),
-  );
-  const found = all.filter((job) =>
-    words.every((w) => `${job.title} ${job.customer} ${job.host.name}`.toLowerCase().includes(w)),
-  );
+  const sought = useDeferredValue(search);
+  const all = useMemo(() => Object.values(jobs).sort(order.compare), [jobs, order]);
+  const found = useMemo(() => {
+    const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
+    return words.length === 0 ? all : all.filter((job) => words.every((w) => textOf(job).includes(w)));
+  }, [all, sought]);
   // A demo job that somebody changed is theirs.
   const demo = Object.values(jobs).filter((job) => job.id.startsWith('demo-'));
   const untouched = demo.filter((job) => job.revision === 1).map((job) => job.id);
@@ -52,10 +84,11 @@ export function Jobs() {
     putJobs([job]);
     void navigate(`/jobs/${job.id}/brief`);
   };
-  const remove = (ids: readonly string[], name: string) => {
+  const remove = useCallback((ids: readonly string[], name: string) => {
     dropJobs(ids);
     setRemoved(name);
-  };
+  }, []);
+  const removeOne = useCallback((job: Job) => remove([job.id], `“${job.title}”`), [remove]);
 
   return (
     <Box component="main" sx={{ px: 3, py: 3, maxWidth: 1280, width: '100%', mx: 'auto' }}>
@@ -64,7 +97,22 @@ export function Jobs() {
           Jobs
         </Typography>
         {all.length > 5 && (
-          <TextField label="Find" value={search} onChange={(e) => setSearch(e.target.value)} />
+          <>
+            <TextField label="Find" value={search} onChange={(e) => ask('find', e.target.value)} />
+            <TextField
+              select
+              label="Order"
+              value={params.get('order') ?? 'due'}
+              onChange={(e) => ask('order', e.target.value === 'due' ? '' : e.target.value)}
+              sx={{ width: 190 }}
+            >
+              {Object.entries(ORDERS).map(([id, { words }]) => (
+                <MenuItem key={id} value={id}>
+                  {words}
+                </MenuItem>
+              ))}
+            </TextField>
+          </>
         )}
         <input
           ref={input}
@@ -101,7 +149,7 @@ export function Jobs() {
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, display: 'grid', gap: 1.25 }}>
         {found.slice(0, shown).map((job) => (
           <Guarded key={job.id} name={`“${job.title}”`} job={job}>
-            <Row job={job} onRemove={() => remove([job.id], `“${job.title}”`)} />
+            <Row job={job} onRemove={removeOne} />
           </Guarded>
         ))}
       </Box>
@@ -138,7 +186,8 @@ export function Jobs() {
   );
 }
 
-function Row({ job, onRemove }: { job: Job; onRemove(): void }) {
+/** Typing in the search leaves the rows that stay as they are. */
+const Row = memo(function Row({ job, onRemove }: { job: Job; onRemove(job: Job): void }) {
   const next = nextStage(useStages()(job));
   const path = pathOfJob(job);
   const direction = job.activities[0] ? directionOf(job.activities[0]) : 'write';
@@ -217,8 +266,13 @@ function Row({ job, onRemove }: { job: Job; onRemove(): void }) {
           {STAGE_NAMES[next.stage]}: {next.next.toLowerCase()}
         </Button>
         {job.due && (
-          <Typography variant="caption" color="textSecondary" component="div" sx={{ mt: 0.25 }}>
-            due{' '}
+          <Typography
+            variant="caption"
+            color={job.due < today() ? 'error' : 'textSecondary'}
+            component="div"
+            sx={{ mt: 0.25, fontWeight: job.due < today() ? 600 : undefined }}
+          >
+            {job.due < today() ? 'overdue since' : 'due'}{' '}
             {new Date(job.due).toLocaleDateString('en-GB', {
               day: 'numeric',
               month: 'long',
@@ -231,6 +285,14 @@ function Row({ job, onRemove }: { job: Job; onRemove(): void }) {
       <Box sx={{ display: 'flex' }}>
         <IconButton
           size="small"
+          aria-label={`Duplicate ${job.title}`}
+          title="Duplicate: the same brief and parts, nothing measured"
+          onClick={() => putJobs([copyOf(job)], `“${job.title}” duplicated`)}
+        >
+          <ContentCopyIcon fontSize="small" />
+        </IconButton>
+        <IconButton
+          size="small"
           aria-label={`Export ${job.title}`}
           title="Export as a job file"
           onClick={() => saveFile(fileName(job.title, 'kymar.json'), writeJob(job), 'application/json')}
@@ -241,11 +303,14 @@ function Row({ job, onRemove }: { job: Job; onRemove(): void }) {
           size="small"
           aria-label={`Remove ${job.title}`}
           title="Remove (can be undone)"
-          onClick={onRemove}
+          onClick={() => onRemove(job)}
         >
           <DeleteOutlineIcon fontSize="small" />
         </IconButton>
       </Box>
     </Box>
   );
-}
+});
+
+/** The day of today, as a due date is written. */
+const today = (): string => new Date().toISOString().slice(0, 10);

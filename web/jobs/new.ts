@@ -26,3 +26,21 @@ export function newJob(host: Host = SHOP.hosts[0]!): Job {
     decision: null,
   };
 }
+
+/** The same brief and parts as a job of its own: what was frozen, measured and decided stays with the first. */
+export function copyOf(job: Job): Job {
+  const at = new Date().toISOString();
+  const { chain: _, ...rest } = job;
+  return {
+    ...rest,
+    id: newId('job'),
+    revision: 1,
+    title: `${job.title.slice(0, 150)}, copy`,
+    created: at,
+    changed: at,
+    due: null,
+    forecasts: [],
+    runs: [],
+    decision: null,
+  };
+}

@@ -162,7 +162,7 @@ export function Assumptions() {
       sx={{ '& td, & th': { px: 0.75 } }}
       aside={
         <TextField
-          label="Find"
+          label="Look up"
           value={search}
           onChange={(e) => setSearch(e.target.value)}
           sx={{ width: 180 }}

@@ -78,7 +78,8 @@ export const theme = createTheme({
     MuiCssBaseline: {
       styleOverrides: {
         body: { fontVariantNumeric: 'tabular-nums lining-nums' },
-        ':focus-visible': { outline: '2px solid var(--mui-palette-primary-main)', outlineOffset: 2 },
+        // Stronger than what controls say of their own outline: a ring on every one of them.
+        'html :focus-visible': { outline: '2px solid var(--mui-palette-primary-main)', outlineOffset: 2 },
         '@media (prefers-reduced-motion: reduce)': {
           '*, *::before, *::after': {
             transitionDuration: '0.01ms !important',
