@@ -1,4 +1,4 @@
-import { forecastJob, repeatJob, onJob } from '../core/fixtures/forecast';
+import { demoBriefs, firstOf, forecastJob, onJob, rebuilt, repeatJob } from '../core/fixtures/forecast';
 import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
@@ -6,7 +6,7 @@ import { demoJobs } from '@kymar/core/demo';
 import { BRIDGES, DRIVES, SHOP } from '@kymar/core/catalog/stock';
 import { life } from '@kymar/core/models/endurance';
 import { compareBuilds } from '@kymar/core/choice/compare';
-import { writeJob, type Job, type Move } from '@kymar/core/job';
+import { writeJob, type Brief, type Job, type Move } from '@kymar/core/job';
 import { nameOf } from '@kymar/core/catalog/parts';
 import { format } from '@kymar/core/units';
 import { withDrives } from '@kymar/core/choice/whatif';
@@ -19,6 +19,7 @@ beforeAll(async () => {
 afterAll(() => app.stop());
 
 const [offload] = demoJobs() as [Job];
+const [at, , bay] = demoBriefs() as [Brief, Brief, Brief];
 const known = (value: number) => ({ value, source: { kind: 'entered' as const } });
 const stage = (page: Page, name: string) =>
   page
@@ -31,7 +32,7 @@ const choose = async (page: Page, label: string, option: string) => {
 
 test('the course with its warmth, where the time goes, what decides it, and the years, as the core has them', async () => {
   const { page, faults } = await app.open('/jobs/demo-acoustics-offload/forecast');
-  const core = forecastJob(offload)!;
+  const core = forecastJob(at)!;
   const [first] = core.activities;
   await page
     .getByRole('img', {
@@ -45,7 +46,7 @@ test('the course with its warmth, where the time goes, what decides it, and the 
     .waitFor();
   const decides = page.getByRole('heading', { name: 'What drives this result' }).locator('xpath=../..');
   expect(await decides.locator('li').first().innerText()).toMatch(/^Per-file overhead/);
-  const years = repeatJob(offload, { years: 4 })!;
+  const years = repeatJob(at, { years: 4 })!;
   await page.getByText(`Full after about ${format(years.ends.full.expected, 'years', 2)}`).waitFor();
   await page.getByText('The cache is back every time it is needed.').waitFor();
   await page.getByRole('button', { name: 'Show as a table' }).click();
@@ -60,10 +61,10 @@ test('the course with its warmth, where the time goes, what decides it, and the 
   await slider.focus();
   for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
   const twice = forecastJob({
-    ...offload,
+    ...at,
     activities: [
       {
-        ...(offload.activities[0] as Move),
+        ...(at.activities[0] as Move),
         bytes: { value: 428e9, source: { kind: 'entered' } },
         files: { value: 76_800, source: { kind: 'entered' } },
       },
@@ -80,10 +81,10 @@ test('the course with its warmth, where the time goes, what decides it, and the 
 test('against another drive: the crossings in words as the core finds them', async () => {
   const { page } = await app.open('/jobs/demo-acoustics-offload/forecast');
   const other = DRIVES.find((d) => d.id === 'larkmoor-sedge-2t')!;
-  await page.getByLabel(`${nameOf(offload.build!.drive)} against`).click();
+  await page.getByLabel(`${nameOf(at.build!.drive)} against`).click();
   await page.getByRole('option', { name: nameOf(other) }).click();
-  const build = offload.build!;
-  const { pairs } = compareBuilds(onJob(offload), 'offload', [
+  const build = at.build!;
+  const { pairs } = compareBuilds(onJob(at), 'offload', [
     { name: nameOf(build.drive), build },
     { name: nameOf(other), build: { ...build, drive: other } },
   ]);
@@ -93,7 +94,6 @@ test('against another drive: the crossings in words as the core finds them', asy
 });
 
 test('a load, chosen by keyboard: a faster drive is not felt', async () => {
-  const bay = demoJobs()[2]!;
   const { page, faults } = await app.open('/jobs/demo-simulator-bay/forecast');
   const name = page.getByRole('button', { name: 'A harbour loads before class' });
   await name.focus();
@@ -157,7 +157,7 @@ test('a brief that cannot be worked out is told, and nothing hangs: mended, the 
     name: 'Endless',
     direction: 'write' as const,
     perDay: known(1),
-    wish: null,
+    target: null,
     rate: known(1e12),
     streams: 3,
     lasts: known(1e9),
@@ -197,22 +197,19 @@ async function open(job: Job, view: string) {
 
 test('a disk nobody knows the recording of: both ways stand among what decides', async () => {
   const { recording: _, ...drive } = DRIVES.find((d) => d.id === 'marrowick-drift-2t')!;
-  const job: Job = {
+  const empty: Job = {
     ...offload,
     id: 'unknown-disk',
     title: 'A disk off the shelf',
     forecasts: [],
     runs: [],
     decision: null,
-    build: {
-      ...offload.build!,
-      drive,
-      bridge: BRIDGES.find((b) => b.id === 'quarrel-quad-40')!,
-      accessories: [],
-    },
   };
+  const job = rebuilt(empty, {
+    build: { ...at.build!, drive, bridge: BRIDGES.find((b) => b.id === 'quarrel-quad-40')!, accessories: [] },
+  });
   const { page, faults } = await open(job, 'forecast');
-  const sway = forecastJob(job)!
+  const sway = forecastJob(firstOf(job))!
     .activities[0]!.course!.drivers()
     .find((s) => s.name === 'how it records')!;
   await page.getByText('How it records').waitFor();
@@ -221,19 +218,15 @@ test('a disk nobody knows the recording of: both ways stand among what decides',
 });
 
 test('drives put together in the bays: chosen on the path, told on the forecast', async () => {
-  const job: Job = {
-    ...offload,
-    id: 'four-bays',
-    title: 'Four bays',
-    forecasts: [],
-    runs: [],
+  const empty: Job = { ...offload, id: 'four-bays', title: 'Four bays', forecasts: [], runs: [] };
+  const job = rebuilt(empty, {
     build: {
-      ...offload.build!,
+      ...at.build!,
       drive: DRIVES.find((d) => d.id === 'venndale-slate-1t')!,
       bridge: BRIDGES.find((b) => (b.bays ?? 1) >= 4 && b.outer.includes('usb-10'))!,
       accessories: [],
     },
-  };
+  });
   const { page } = await open(job, 'path');
   await choose(page, 'Drives at once', '4 of 4');
   await choose(page, 'Put together', 'single parity, by the system');

@@ -91,7 +91,7 @@ test('a job by mouse, from brief to handover; a reload keeps it; export, erase, 
   expect(await page.getByText('58.7 GB', { exact: true }).count()).toBe(1);
   await page.getByLabel('Files', { exact: true }).fill('2k');
   await page.getByLabel('How often').fill('1 a day');
-  await page.getByLabel('Wanted within').fill('2m10s');
+  await page.getByLabel('Target time').fill('2m10s');
   await page.getByText('130 s').or(page.getByText('2 min 10 s')).first().waitFor();
 
   await stage(page, 'Path').click();
@@ -130,7 +130,7 @@ test('a job by mouse, from brief to handover; a reload keeps it; export, erase, 
   await page.getByText(/mean of 3 runs, 95 % t-interval/).waitFor();
 
   await stage(page, 'Verdict').click();
-  await page.getByText('The wish is met.').waitFor();
+  await page.getByText('The target is met.').waitFor();
   await page.getByLabel('In words, for the customer').fill('Fast enough for every evening.');
   await page.getByRole('button', { name: 'Decide', exact: true }).click();
   await page.getByRole('link', { name: 'Hand it over' }).click();

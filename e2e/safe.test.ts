@@ -79,10 +79,10 @@ describe('never blank', () => {
       id: 'white',
       title: 'White for good',
       forecasts: [],
-      host: {
-        ...offload.host,
-        storage: { ...offload.host.storage, read: { value: 0, source: { kind: 'entered' } } },
-      },
+      machines: offload.machines.map((m) => ({
+        ...m,
+        host: { ...m.host, storage: { ...m.host.storage, read: { value: 0, source: { kind: 'entered' } } } },
+      })),
     });
     await plant(page, 'newer', { ...offload, id: 'newer', title: 'From next year', kymarVersion: 99 });
     for (const path of ['/jobs/white/verdict', '/jobs', '/jobs/demo-acoustics-offload/verdict']) {
@@ -105,7 +105,7 @@ describe('never blank', () => {
     await page.goto(`${app.address}/jobs/white/verdict`);
     await page.getByRole('heading', { name: 'White for good' }).waitFor();
     await page
-      .getByText(/claim|wish/i)
+      .getByText(/claim|target/i)
       .first()
       .waitFor();
     expect(faults).toEqual([]);

@@ -1,4 +1,4 @@
-import { forecastJob, pathOn, repeatJob, onJob } from '../core/fixtures/forecast';
+import { demoBriefs, forecastJob, onJob, pathOn, repeatJob } from '../core/fixtures/forecast';
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { connect } from 'node:net';
@@ -16,7 +16,7 @@ import { findings, stateOf } from '@kymar/core/fit';
 import { writeLibrary } from '@kymar/core/catalog/library';
 import { explainFlow } from '@kymar/core/build/path';
 import { settingOf, withDrives } from '@kymar/core/choice/whatif';
-import { writeJob } from '@kymar/core/job';
+import { writeJob, type Brief } from '@kymar/core/job';
 import { verdict } from '@kymar/core/verdict';
 import { root, startServer } from '../scripts/lib.mjs';
 
@@ -532,6 +532,7 @@ describe('only this machine’s own page gets in', () => {
 
 describe('the command line', () => {
   const [offload, scans] = demoJobs();
+  const [at] = demoBriefs() as [Brief];
   const kymar = (args: string[], input: string) =>
     new Promise<{ code: number | null; out: string; err: string }>((resolve) => {
       const child = spawn(process.execPath, [join(root, 'server/dist/kymar.js'), ...args], { cwd: folder });
@@ -547,22 +548,22 @@ describe('the command line', () => {
     const text = writeJob(offload!);
     await writeFile(join(folder, 'job.json'), text);
     const path = JSON.parse((await kymar(['path', 'job.json'], '')).out);
-    expect(path.flow.write).toEqual(plain(explainFlow(pathOn(offload!.host, offload!.build!), 'write')));
-    const setting = (d: 'read' | 'write') => settingOf(onJob(offload!), d);
+    expect(path.flow.write).toEqual(plain(explainFlow(pathOn(at.host, at.build!), 'write')));
+    const setting = (d: 'read' | 'write') => settingOf(onJob(at), d);
     for (const d of ['read', 'write'] as const) {
       expect(path.findings[d]).toEqual(findings(setting(d)).map(({ figure: _, ...finding }) => finding));
       expect(path.state[d]).toBe(stateOf(setting(d)));
     }
     expect(path.options.write.port.map((c: { key: string }) => c.key)).toEqual(
-      offload!.host.ports.map((p) => p.id),
+      at.host.ports.map((p) => p.id),
     );
     const forecast = JSON.parse((await kymar(['forecast'], text)).out);
-    expect(forecast.activities[0].time).toEqual(plain(forecastJob(offload!)!.activities[0]!.figure));
+    expect(forecast.activities[0].time).toEqual(plain(forecastJob(at)!.activities[0]!.figure));
     expect(forecast.activities[2]).toMatchObject({
       kind: 'keep',
-      figure: plain(forecastJob(offload!)!.activities[2]!.figure),
+      figure: plain(forecastJob(at)!.activities[2]!.figure),
     });
-    expect(forecast.ahead.ends).toEqual(JSON.parse(JSON.stringify(repeatJob(offload!, { years: 4 })!.ends)));
+    expect(forecast.ahead.ends).toEqual(JSON.parse(JSON.stringify(repeatJob(at, { years: 4 })!.ends)));
     expect(JSON.parse((await kymar(['verdict'], text)).out)).toEqual(plain(verdict(offload!)));
   });
 
@@ -580,7 +581,7 @@ describe('the command line', () => {
   });
 
   test('compare gives what the core gives, a box that fits changed with the drive; what cannot be is told', async () => {
-    const plan = { ...offload!, build: offload!.build! };
+    const plan = at;
     const drives = ['oystral-merlin-2t', 'venndale-slate-1t'].map((id) =>
       SHOP.drives.find((d) => d.id === id)!,
     );
@@ -599,7 +600,7 @@ describe('the command line', () => {
         plain(core.builds.map((b) => b.forecast!.figure)),
       );
       expect(JSON.parse(out).builds[2]).toMatchObject({ drive: 'venndale-slate-1t', blocked: [] });
-      expect(JSON.parse(out).builds[2].bridge).not.toBe(offload!.build!.bridge!.id);
+      expect(JSON.parse(out).builds[2].bridge).not.toBe(at.build!.bridge!.id);
     }
     expect(await kymar(['compare', '--with', 'none'], writeJob(offload!))).toMatchObject({
       code: 2,

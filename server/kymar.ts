@@ -5,7 +5,8 @@ import { enduranceJsonSchema, life, EnduranceInput } from '@kymar/core/models/en
 import { compareBuilds } from '@kymar/core/choice/compare';
 import { middle } from '@kymar/core/evidence';
 import { forecastAll, forecastDays, situationOf, type Situation } from '@kymar/core/forecast';
-import { isMove, jobJsonSchema, readJob, type Job } from '@kymar/core/job';
+import { briefAt, isMove, jobJsonSchema, placeOf, placesOf, readJob } from '@kymar/core/job';
+import type { Brief, Job, Place } from '@kymar/core/job';
 import { SHOP } from '@kymar/core/catalog/stock';
 import { findings, stateOf } from '@kymar/core/fit';
 import { readHealth } from '@kymar/core/models/health';
@@ -44,10 +45,27 @@ function library(): Shop {
   return read.value;
 }
 
-/** A job with what was built for it. */
+/** Which of a job's places is asked about: the one that is named, else that of the activity, else the first. */
+function placeAsked(input: Job): Place {
+  const list = placesOf(input);
+  const activity = input.activities.find((a) => a.id === activityId);
+  const usual = (activity && placeOf(input, activity)) ?? list[0];
+  if (!usual) throw new BadInput('machines: the job has no machine yet.');
+  const fits = (place: Place) =>
+    (deviceId === undefined || place.device === deviceId) &&
+    (machineId === undefined || place.machine === machineId);
+  const found = fits(usual) ? usual : list.find(fits);
+  if (found) return found;
+  const known = list.map(({ device, machine }) => `--device ${device} --machine ${machine}`).join(', or ');
+  throw new BadInput(`The job has no such device on such a machine; there is ${known}.`);
+}
+
+const briefOf = (input: Job): Brief => briefAt(input, placeAsked(input))!;
+
+/** A place of a job with what was built there. */
 function built(input: Job, missing: string): Situation {
-  const situation = situationOf(input);
-  if (!situation) throw new BadInput(`build: the job has no build yet; ${missing}`);
+  const situation = situationOf(briefOf(input));
+  if (!situation) throw new BadInput(`build: nothing is built there yet; ${missing}`);
   return situation;
 }
 
@@ -86,11 +104,11 @@ function path(input: Job, shop: Shop) {
 }
 
 function forecast(input: Job) {
-  const situation = situationOf(input);
+  const situation = situationOf(briefOf(input));
   const found = situation && forecastAll(situation);
   if (!found)
     throw new BadInput(
-      'build: nothing to forecast; the job has no build, or its path is blocked (see "kymar path").',
+      'build: nothing to forecast; there is no build, or its path is blocked (see "kymar path").',
     );
   const activities = found.activities.map(({ activity, figure, rate, probability, more, course }) => ({
     activity: activity.id,
@@ -139,7 +157,8 @@ function ahead(situation: Situation) {
 /** The job's own build against it with other drives of the library, on one of its activities. */
 function compare(input: Job, shop: Shop) {
   const situation = built(input, 'there is nothing to compare with.');
-  const activity = activityId ?? (input.activities.find(isMove) ?? input.activities[0])?.id;
+  const { work } = situation;
+  const activity = activityId ?? (work.find(isMove) ?? work[0])?.id;
   if (activity === undefined)
     throw new BadInput('activities: the job does nothing yet; there is nothing to compare on.');
   const others = (withDrivesOf ?? '')
@@ -220,11 +239,13 @@ function endurance(text: string) {
 let shopFile: string | undefined;
 let withDrivesOf: string | undefined;
 let activityId: string | undefined;
+let deviceId: string | undefined;
+let machineId: string | undefined;
 const SCHEMAS: Record<string, () => object> = { job: jobJsonSchema, endurance: enduranceJsonSchema };
 
 const USAGE =
   `Usage: npm run -s kymar -- <${Object.keys(COMMANDS).join('|')}> [FILE] [--shop ` +
-  'LIBRARY] [--with DRIVE,…] [--activity ID]   (JSON from the file or standard input)\n ' +
+  'LIBRARY] [--with DRIVE,…] [--activity ID] [--device ID] [--machine ID]   (JSON from the file or standard input)\n ' +
   `      npm run -s kymar -- schema [${Object.keys(SCHEMAS).join('|')}]`;
 
 function schemaOf(of = 'job'): object {
@@ -241,12 +262,16 @@ function words(): string[] {
         shop: { type: 'string' },
         with: { type: 'string' },
         activity: { type: 'string' },
+        device: { type: 'string' },
+        machine: { type: 'string' },
         help: { type: 'boolean', short: 'h' },
       },
     });
     shopFile = values.shop;
     withDrivesOf = values.with;
     activityId = values.activity;
+    deviceId = values.device;
+    machineId = values.machine;
     return values.help ? ['help'] : positionals;
   } catch (error) {
     throw new BadInput(`${(error as Error).message}\n${USAGE}`);

@@ -1,6 +1,6 @@
 import { stopwatchError } from '../measure';
 import type { Fact } from '../evidence';
-import { type Job, VERSION, witness, FrozenForecast, type Run } from '../job';
+import { FIRST, type Job, VERSION, witness, FrozenForecast, type Run } from '../job';
 import frozen from './frozen.json';
 import { ACCESSORIES, BRIDGES, CABLES, DRIVES, HOSTS } from '../catalog/stock';
 
@@ -9,11 +9,16 @@ const entered = (value: Fact['value']): Fact =>
 const part = <T extends { id: string }>(list: readonly T[], id: string): T => list.find((p) => p.id === id)!;
 
 /** Ids of the demo's jobs: what "remove the demo" removes. */
-export const DEMO_IDS = ['demo-acoustics-offload', 'demo-herbarium-scans', 'demo-simulator-bay'] as const;
+export const DEMO_IDS = [
+  'demo-acoustics-offload',
+  'demo-herbarium-scans',
+  'demo-simulator-bay',
+  'demo-acoustics-archive',
+] as const;
 
 /** The jobs of the demo. Its forecast is shipped frozen, as the models in force make it: a test compares. */
 export function demoJobs(): Job[] {
-  return [offload(), scans(), bay()].map((job) => witness(null, job, job.changed));
+  return [offload(), scans(), bay(), archive()].map((job) => witness(null, job, job.changed));
 }
 
 /** The acoustics survey's offload: finished up to the verdict. */
@@ -30,7 +35,7 @@ function offload(): Job {
     changed: '2026-11-04T16:40:00.000Z',
     due: '2026-11-27',
     note: 'Recorders are emptied into the laptop in the field; each night everything moves to the project disk before the batteries are charged.',
-    host: part(HOSTS, 'field-laptop'),
+    machines: [{ id: FIRST.machine, use: 'customer', host: part(HOSTS, 'field-laptop') }],
     activities: [
       {
         id: 'offload',
@@ -40,7 +45,7 @@ function offload(): Job {
         bytes: entered(bytes),
         files: entered(files),
         perDay: entered(1),
-        wish: 12 * 60,
+        target: 12 * 60,
       },
       {
         id: 'readback',
@@ -50,34 +55,39 @@ function offload(): Job {
         bytes: entered(36e9),
         files: entered(6_400),
         perDay: entered(1),
-        wish: 150,
+        target: 150,
       },
       {
         id: 'season',
         kind: 'keep',
         name: 'A season’s nights, thinned out weekly',
         perDay: entered(1),
-        wish: null,
+        target: null,
         now: entered(420e9),
         growth: entered([0.8e9, 1.2e9, 2e9]),
       },
     ],
-    needs: {
-      fill: entered([0.2, 0.3, 0.45]),
-      role: 'projects',
-      systems: ['Linux'],
-      fileSystem: 'exFAT',
-      table: 'GPT',
-      travels: true,
-    },
+    devices: [
+      {
+        id: FIRST.device,
+        name: 'Project disk',
+        needs: {
+          fill: entered([0.2, 0.3, 0.45]),
+          role: 'projects',
+          systems: ['Linux'],
+          fileSystem: 'exFAT',
+          table: 'GPT',
+          portable: true,
+        },
+        parts: {
+          drive: part(DRIVES, 'larkmoor-reed-2t'),
+          bridge: part(BRIDGES, 'tesselin-nook-10'),
+          accessories: ACCESSORIES.filter((a) => a.id === 'hollin-pad-10'),
+        },
+      },
+    ],
+    connections: [{ ...FIRST, cable: part(CABLES, 'c-c-10-05'), port: 'left-back' }],
     serviceYears: entered(4),
-    build: {
-      drive: part(DRIVES, 'larkmoor-reed-2t'),
-      bridge: part(BRIDGES, 'tesselin-nook-10'),
-      cable: part(CABLES, 'c-c-10-05'),
-      port: 'left-back',
-      accessories: ACCESSORIES.filter((a) => a.id === 'hollin-pad-10'),
-    },
     forecasts: [],
     runs: [],
     decision: null,
@@ -111,7 +121,7 @@ function offload(): Job {
       block: null,
       depth: null,
     },
-    path: 'customer',
+    path: { ...FIRST },
     conditions: { note: 'lid open, on mains', temperature, cold: true, target: null, memoryBacked: false },
     ended: 'done',
     samples: [],
@@ -140,7 +150,9 @@ function scans(): Job {
     changed: '2026-11-20T13:20:00.000Z',
     due: '2026-12-04',
     note: 'One free short slot and one long one. Nobody knows yet how many sheets a day the second scanner will bring.',
-    host: part(HOSTS, 'scanning-workstation'),
+    machines: [
+      { id: FIRST.machine, use: 'customer', host: part(HOSTS, 'scanning-workstation'), ambient: 26 },
+    ],
     activities: [
       {
         id: 'ingest',
@@ -153,17 +165,18 @@ function scans(): Job {
         },
         files: entered(1_400),
         perDay: entered(1),
-        wish: 10 * 60,
+        target: 10 * 60,
       },
       {
         id: 'archive',
         kind: 'move',
-        name: 'A week’s scans out to the archive box',
-        direction: 'read',
+        name: 'A week’s scans onto the archive',
+        device: 'device-2',
+        direction: 'write',
         bytes: entered(900e9),
-        files: entered(null),
+        files: entered(7_000),
         perDay: entered(1 / 7),
-        wish: null,
+        target: null,
       },
       {
         id: 'live',
@@ -171,25 +184,44 @@ function scans(): Job {
         name: 'Second scanner, writing while it scans',
         direction: 'write',
         perDay: entered(1),
-        wish: null,
+        target: null,
         rate: entered([90e6, 140e6, 190e6]),
         streams: 1,
         lasts: entered(2 * 3600),
         buffer: entered(4),
       },
     ],
-    needs: {
-      role: 'projects',
-      systems: ['Windows'],
-      ambient: 26,
-      movesLater: true,
-      copies: [
-        { name: 'Working disk', medium: 'flash', offSite: false },
-        { name: 'Four-bay archive', medium: 'array', offSite: false },
-      ],
-    },
+    devices: [
+      {
+        id: FIRST.device,
+        name: 'Working disk',
+        needs: {
+          role: 'projects',
+          systems: ['Windows'],
+          movesLater: true,
+          copies: [
+            { name: 'Working disk', medium: 'flash', offSite: false },
+            { name: 'Four-bay archive', medium: 'array', offSite: false },
+          ],
+        },
+        parts: null,
+      },
+      {
+        id: 'device-2',
+        name: 'Four-bay archive',
+        needs: { role: 'archive', systems: ['Windows'], fill: entered([0.3, 0.45, 0.6]) },
+        parts: {
+          drive: part(DRIVES, 'marrowick-anchor-8t'),
+          bridge: part(BRIDGES, 'quarrel-quad-10'),
+          together: 4,
+          array: { mode: 'parity', by: 'firmware' },
+        },
+      },
+    ],
+    connections: [
+      { machine: FIRST.machine, device: 'device-2', cable: part(CABLES, 'c-c-10-2'), port: 'back-c' },
+    ],
     serviceYears: entered(5),
-    build: null,
     forecasts: [],
     runs: [],
     decision: null,
@@ -208,7 +240,7 @@ function bay(): Job {
     changed: '2026-11-18T09:40:00.000Z',
     due: '2026-12-01',
     note: 'The host’s maker asks for 5,500 MB/s of reading. The drive on the shelf reads 5,000; the instructor cares for how long a harbour takes to load.',
-    host: part(HOSTS, 'simulator-host'),
+    machines: [{ id: FIRST.machine, use: 'customer', host: part(HOSTS, 'simulator-host') }],
     activities: [
       {
         id: 'fill',
@@ -218,7 +250,7 @@ function bay(): Job {
         bytes: entered(640e9),
         files: entered(21_000),
         perDay: entered(1 / 7),
-        wish: 60 * 60,
+        target: 60 * 60,
       },
       {
         id: 'back',
@@ -228,28 +260,93 @@ function bay(): Job {
         bytes: entered(46e9),
         files: entered(1_500),
         perDay: entered(2),
-        wish: 90,
+        target: 90,
       },
       {
         id: 'load',
         kind: 'open',
         name: 'A harbour loads before class',
         perDay: entered(6),
-        wish: 40,
-        own: entered([14, 17, 21]),
+        target: 40,
+        processing: entered([14, 17, 21]),
         bytes: entered(6.4e9),
-        requests: entered([8_000, 15_000, 30_000]),
+        dependentReads: entered([8_000, 15_000, 30_000]),
       },
     ],
-    needs: { role: 'expansion', schools: { minimum: 'outcome-first', heatsink: 'when needed' } },
+    devices: [
+      {
+        id: FIRST.device,
+        name: '',
+        needs: { role: 'expansion' },
+        parts: {
+          drive: part(DRIVES, 'oystral-kestrel-1t'),
+          bridge: null,
+          accessories: ACCESSORIES.filter((a) => ['oystral-fin-low', 'hollin-standoff'].includes(a.id)),
+        },
+      },
+    ],
+    connections: [{ ...FIRST, cable: null, port: 'bay' }],
+    policies: { minimum: 'outcome-first', heatsink: 'when needed' },
     serviceYears: entered(5),
-    build: {
-      drive: part(DRIVES, 'oystral-kestrel-1t'),
-      bridge: null,
-      cable: null,
-      port: 'bay',
-      accessories: ACCESSORIES.filter((a) => ['oystral-fin-low', 'hollin-standoff'].includes(a.id)),
-    },
+    forecasts: [],
+    runs: [],
+    decision: null,
+  };
+}
+
+/** The acoustics survey's archive: one disk, filled in the field and read in the office. */
+function archive(): Job {
+  return {
+    kymarVersion: VERSION,
+    id: DEMO_IDS[3],
+    revision: 1,
+    title: 'Season archive, field and office',
+    customer: 'Acoustics survey',
+    created: '2026-11-12T10:30:00.000Z',
+    changed: '2026-11-12T11:05:00.000Z',
+    due: '2026-12-11',
+    note: 'One disk travels: nights are added in the field, the office reads whole transects off it for the yearly report.',
+    machines: [
+      { id: FIRST.machine, use: 'customer', host: part(HOSTS, 'field-laptop'), ambient: 14 },
+      { id: 'machine-2', use: 'also', host: part(HOSTS, 'office-desktop') },
+    ],
+    devices: [
+      {
+        id: FIRST.device,
+        name: 'Season archive',
+        needs: { role: 'archive', portable: true, onlyCopy: false, fileSystem: 'exFAT' },
+        parts: { drive: part(DRIVES, 'marrowick-drift-2t'), bridge: part(BRIDGES, 'quarrel-shell-10') },
+      },
+    ],
+    connections: [
+      { ...FIRST, cable: part(CABLES, 'c-c-10-05'), port: 'left-back' },
+      { device: FIRST.device, machine: 'machine-2', cable: part(CABLES, 'c-a-10-05'), port: 'front-a' },
+    ],
+    activities: [
+      {
+        id: 'week',
+        kind: 'move',
+        name: 'A week’s nights onto the archive',
+        direction: 'write',
+        bytes: entered(470e9),
+        files: entered(83_000),
+        perDay: entered(1 / 7),
+        target: 8 * 3600,
+      },
+      {
+        id: 'transect',
+        kind: 'move',
+        name: 'A transect back for the report',
+        machine: 'machine-2',
+        direction: 'read',
+        bytes: entered(310e9),
+        files: entered(52_000),
+        perDay: entered(1 / 14),
+        target: 2 * 3600,
+      },
+    ],
+    serviceYears: entered(3),
+    budget: { amount: 240, currency: 'EUR' },
     forecasts: [],
     runs: [],
     decision: null,

@@ -1,8 +1,7 @@
 import { registerLink, linkById, type Link } from '../catalog/links';
 import { HOSTS } from '../catalog/stock';
-import { demoJobs } from '../demo';
 import { explaining } from '../evidence';
-import { onJob } from '../fixtures/forecast';
+import { demoBriefs, onJob } from '../fixtures/forecast';
 import { findings, registerRule, type Rule } from '../fit';
 import { buildPath } from '../build/path';
 import { compareBuilds } from '../choice/compare';
@@ -24,7 +23,7 @@ import { HYPOTHESES, suppose, type Hypothesis } from '.';
 /*
  * A new variant is one file and its registration. Here each is made up outside the folders, and works everywhere it must.
  */
-const [offload] = demoJobs();
+const [offload] = demoBriefs();
 const situation = onJob(offload!);
 
 test('a kind of activity: forecast, wear, days, comparison', () => {

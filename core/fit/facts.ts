@@ -96,7 +96,7 @@ export function factsOf({
     activities,
     accessories,
     own,
-    policies: { ...DEFAULT_POLICIES, ...needs.schools },
+    policies: { ...DEFAULT_POLICIES, ...needs.policies },
     form,
     m2: isM2(form),
     nvme: drive.modes.some((m) => m.startsWith('pcie')),

@@ -67,7 +67,7 @@ function setting(c: Case): Setting {
 
 function asked({ move, keep }: Case): Activity[] {
   const fact = (value: number) => ({ value, source: { kind: 'entered' as const } });
-  const common = { perDay: fact(1), wish: null };
+  const common = { perDay: fact(1), target: null };
   return [
     ...(move === undefined
       ? []
@@ -208,13 +208,13 @@ const CASES: Record<string, [fires: Case, silent: Case]> = {
       ...slot,
       at: 'scanning-workstation/slot-x1',
       bridge: 'tesselin-riser-1',
-      needs: { schools: { heatsink: 'always' } },
+      needs: { policies: { heatsink: 'always' } },
     },
     {
       ...slot,
       at: 'scanning-workstation/slot-x1',
       bridge: 'tesselin-riser-1',
-      needs: { schools: { heatsink: 'when needed' } },
+      needs: { policies: { heatsink: 'when needed' } },
     },
   ],
   'heatsink-idle': [
@@ -250,19 +250,19 @@ const CASES: Record<string, [fires: Case, silent: Case]> = {
   ],
   'mbr-small': [{ needs: { table: 'MBR' } }, { needs: { table: 'GPT' } }],
   'start-large-bios': [
-    { ...board, at: 'small-server/bay-1', drive: 'marrowick-anchor-4t', needs: { starts: true } },
-    { ...board, at: 'small-server/bay-1', drive: 'marrowick-anchor-2t', needs: { starts: true } },
+    { ...board, at: 'small-server/bay-1', drive: 'marrowick-anchor-4t', needs: { bootDrive: true } },
+    { ...board, at: 'small-server/bay-1', drive: 'marrowick-anchor-2t', needs: { bootDrive: true } },
   ],
   'start-nvme': [
-    { ...slot, at: 'small-server/slot-x8', needs: { starts: true } },
-    { ...slot, needs: { starts: true } },
+    { ...slot, at: 'small-server/slot-x8', needs: { bootDrive: true } },
+    { ...slot, needs: { bootDrive: true } },
   ],
   'start-nvme-unknown': [
-    { ...slot, h: { startsNvme: not }, needs: { starts: true } },
-    { ...slot, needs: { starts: true } },
+    { ...slot, h: { startsNvme: not }, needs: { bootDrive: true } },
+    { ...slot, needs: { bootDrive: true } },
   ],
-  'start-usb': [{ needs: { starts: true } }, { ...slot, needs: { starts: true } }],
-  'start-through-hub': [{ hops: hub, needs: { starts: true } }, { needs: { starts: true } }],
+  'start-usb': [{ needs: { bootDrive: true } }, { ...slot, needs: { bootDrive: true } }],
+  'start-through-hub': [{ hops: hub, needs: { bootDrive: true } }, { needs: { bootDrive: true } }],
   'nvme-driver': [
     { ...inside, h: { systems: [{ family: 'macOS', version: '10.4' }] } },
     { ...inside, h: { systems: [{ family: 'macOS', version: '10.13' }] } },
@@ -384,8 +384,8 @@ const CASES: Record<string, [fires: Case, silent: Case]> = {
     { ...tower, needs: { role: 'library' } },
   ],
   'disk-travels': [
-    { ...small, needs: { travels: true } },
-    { ...sata, needs: { travels: true } },
+    { ...small, needs: { portable: true } },
+    { ...sata, needs: { portable: true } },
   ],
   'flash-in-a-drawer': [{ needs: { role: 'archive' } }, { ...tower, needs: { role: 'archive' } }],
   'four-bit-cells': [
@@ -401,8 +401,8 @@ const CASES: Record<string, [fires: Case, silent: Case]> = {
   'low-rating': [{ drive: 'larkmoor-sedge-1t' }, {}],
   'only-copy': [{ needs: { onlyCopy: true } }, { needs: { onlyCopy: false } }],
   'external-works-daily': [
-    { ...tower, needs: { travels: true } },
-    { ...sata, needs: { travels: true } },
+    { ...tower, needs: { portable: true } },
+    { ...sata, needs: { portable: true } },
   ],
   'not-known': [{ d: { write: unknown } }, {}],
 };
@@ -485,7 +485,7 @@ describe('fixes', () => {
 });
 
 describe('policies', () => {
-  const strict: Needs = { schools: { minimum: 'strict' } };
+  const strict: Needs = { policies: { minimum: 'strict' } };
   test('a maker’s minimum: strict blocks, outcome-first says what it comes to', () => {
     const slow = { ...bay, drive: 'oystral-kestrel-1t' };
     expect(found('bay-reading', slow)).toMatchObject({
@@ -502,7 +502,7 @@ describe('policies', () => {
     expect(found('bay-heatsink', { ...bay, needs: strict }).severity).toBe('blocks');
   });
   test('generation and interface block in both', () => {
-    for (const needs of [strict, { schools: { minimum: 'outcome-first' } } as Needs]) {
+    for (const needs of [strict, { policies: { minimum: 'outcome-first' } } as Needs]) {
       expect(found('bay-generation', { ...bay, drive: 'larkmoor-reed-2t', needs }).severity).toBe('blocks');
       expect(stateOf(setting({ ...bay, drive: 'venndale-flint-1t', needs }))).toBe('blocked');
     }
@@ -511,12 +511,12 @@ describe('policies', () => {
     expect(found('file-system-advice', { needs: { systems: ['Linux'] } }).fix).toMatch(/^exFAT/);
     expect(
       found('file-system-advice', {
-        needs: { systems: ['Linux'], schools: { fileSystem: 'the system’s own' } },
+        needs: { systems: ['Linux'], policies: { fileSystem: 'the system’s own' } },
       }).fix,
     ).toMatch(/^ext4/);
     expect(
       found('file-system-advice', {
-        needs: { systems: ['Linux', 'macOS'], schools: { fileSystem: 'the system’s own' } },
+        needs: { systems: ['Linux', 'macOS'], policies: { fileSystem: 'the system’s own' } },
       }).fix,
     ).toMatch(/^exFAT/);
   });

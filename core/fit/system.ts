@@ -90,7 +90,7 @@ export const SYSTEM: Rule[] = [
     severity: 'blocks',
     joint: 'host',
     title: 'The host cannot start from a drive this large',
-    when: (f) => f.needs.starts === true && large(f) && f.host.firmware === 'BIOS',
+    when: (f) => f.needs.bootDrive === true && large(f) && f.host.firmware === 'BIOS',
     reason: 'Starting from above 2.2 TB needs UEFI and a 64-bit system; this host has a BIOS.',
     fix: 'Start from a small drive and use the large one for data.',
   },
@@ -99,7 +99,7 @@ export const SYSTEM: Rule[] = [
     severity: 'blocks',
     joint: 'host',
     title: 'The host does not start from NVMe',
-    when: (f) => f.needs.starts === true && nvmeSeen(f) && f.host.startsNvme === false,
+    when: (f) => f.needs.bootDrive === true && nvmeSeen(f) && f.host.startsNvme === false,
     reason: 'Its firmware has no NVMe support: the drive is seen once the system runs and not before.',
     fix: 'Start from a SATA drive, or look for a firmware update first.',
   },
@@ -108,7 +108,7 @@ export const SYSTEM: Rule[] = [
     severity: 'caution',
     joint: 'host',
     title: 'Whether the host starts from NVMe is not known',
-    when: (f) => f.needs.starts === true && nvmeSeen(f) && f.host.startsNvme === undefined,
+    when: (f) => f.needs.bootDrive === true && nvmeSeen(f) && f.host.startsNvme === undefined,
     reason: 'Starting from NVMe needs firmware that supports it: UEFI of about the last ten years does.',
     fix: 'Look it up in the board’s manual before buying.',
   },
@@ -117,7 +117,7 @@ export const SYSTEM: Rule[] = [
     severity: 'caution',
     joint: 'port',
     title: 'Starting from a cable',
-    when: (f) => f.needs.starts === true && f.external,
+    when: (f) => f.needs.bootDrive === true && f.external,
     reason: (f) =>
       `Not every system can be installed on or started from an external drive${
         f.system?.family === 'Windows' ? '; Windows refuses an ordinary installation there' : ''
@@ -129,7 +129,7 @@ export const SYSTEM: Rule[] = [
     severity: 'caution',
     joint: 'hub-0',
     title: 'Starting through a hub',
-    when: (f) => f.needs.starts === true && (f.hops?.length ?? 0) > 0,
+    when: (f) => f.needs.bootDrive === true && (f.hops?.length ?? 0) > 0,
     reason: 'Many firmwares do not look behind hubs, or only behind the first.',
     fix: 'Plug the drive straight into the host.',
   },
@@ -219,7 +219,7 @@ export const SYSTEM: Rule[] = [
     severity: 'caution',
     joint: null,
     title: 'A file system without a journal for data that matters',
-    when: (f) => fs(f)?.journal === false && (copyRoles(f) || f.needs.travels === true),
+    when: (f) => fs(f)?.journal === false && (copyRoles(f) || f.needs.portable === true),
     reason: (f) =>
       `A plug pulled while ${f.needs.fileSystem} writes can lose more than the file being written.`,
     fix: 'Eject before unplugging, say so in the handover, and keep another copy; or use a system’s own file system.',

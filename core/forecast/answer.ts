@@ -8,10 +8,11 @@ import type { Inputs, Transfer } from './inputs';
 import { asAsked, inputsFor, kindOf, type Answer } from './kinds';
 
 /** Transfers that go on at the same time as the activity, on the same device. */
-export function besidesOf({ activity, work }: Case): Transfer[] {
+export function besidesOf(of: Case): Transfer[] {
+  const { activity, work } = of;
   return (activity.besides ?? []).flatMap((id) => {
     const other = work.find((a) => a.id === id);
-    return (other && kindOf(other).transfer(other)) ?? [];
+    return (other && kindOf(other).transfer(other, of)) ?? [];
   });
 }
 
@@ -41,21 +42,23 @@ export function collect<T extends Spread>(
   { withBesides = true }: { withBesides?: boolean } = {},
 ): Inputs<T> | null {
   const path = pathFor(of);
-  const transfer = kindOf(of.activity).transfer(of.activity);
+  const transfer = kindOf(of.activity).transfer(of.activity, of);
   if (!transfer || path.blocked.length > 0) return null;
   return inputsFor(record, of, path, asAsked(transfer, of), withBesides ? besidesOf(of) : []);
 }
 
 /** The probability of an answer, with its working; null where there is none. */
 export function explainProbability(
-  { kind, wish }: Activity,
+  { kind, target }: Activity,
   { figure, probability }: Pick<Answer, 'figure' | 'probability'>,
 ): Estimate | null {
   if (probability === null) return null;
   const stalls = kind === 'stream';
   const share = format(probability, '%');
   const met =
-    stalls || wish === null ? share : `P(${figure.because.name} ≤ ${format(wish, figure.unit)}) = ${share}`;
+    stalls || target === null
+      ? share
+      : `P(${figure.because.name} ≤ ${format(target, figure.unit)}) = ${share}`;
   const formula = stalls
     ? 'share of the draws in which the buffer never runs out'
     : kind === 'move'

@@ -4,18 +4,20 @@ import { asRevised, type Endpoint, type Host } from '../catalog/parts';
 import { apart, type Build, type Connection, type Device } from '../build/assembly';
 import { buildPath, screenPath, type Path, type PathParts, type Requests } from '../build/path';
 import type { Layout } from '../models/arrays';
-import type { Activity, Job, Needs } from '../job';
+import type { Activity, Brief, Needs } from '../job';
 import type { InputId } from './inputs';
 
 /** Figures that stand in place of what would be collected, by input. */
 export type Overrides = Readonly<Partial<Record<InputId, Estimate>>>;
 
-/** A device, the machine it is used on, how it hangs there, and all the work. */
+/** A device, the machine it is used on, how it hangs there, and the work it does there. */
 export interface Situation {
   machine: Host;
   device: Device;
   connection: Connection;
   work: readonly Activity[];
+  /** What the same device does on other machines: that wears and fills it too. */
+  elsewhere?: readonly Activity[];
   needs: Needs;
   /** How many years it is to be used; absent: not said. */
   serviceYears?: Fact | undefined;
@@ -62,14 +64,21 @@ export const working =
     return { ...situation, work, activity: work.find((a) => a.id === id)! };
   };
 
-/** What of a job a situation is made of. */
-export type Brief = Pick<Job, 'host' | 'activities'> &
-  Partial<Pick<Job, 'needs' | 'serviceYears'>> & { build: Build | null };
-
-/** A job as it stands; null while nothing is built. */
-export function situationOf(job: Brief, own: OwnRanges = {}): Situation | null {
-  const { host: machine, build, activities: work, needs = {}, serviceYears } = job;
-  return build && { machine, ...apart(build), work, needs, serviceYears, overrides: {}, own };
+/** A job at one of its places; null while nothing is built there. */
+export function situationOf(brief: Brief, own: OwnRanges = {}): Situation | null {
+  const { host: machine, build, activities: work, elsewhere, needs = {}, serviceYears } = brief;
+  return (
+    build && {
+      machine,
+      ...apart(build),
+      work,
+      ...(elsewhere ? { elsewhere } : {}),
+      needs,
+      serviceYears,
+      overrides: {},
+      own,
+    }
+  );
 }
 
 /** A situation with one of its activities asked about. @throws RangeError for an activity it has not */

@@ -139,7 +139,8 @@ function collectOne<T extends Spread>(
     found.inner = assumed(record, 'disk.inner');
     found.seek = assumed(record, 'disk.switch');
   }
-  if (otherEnd === 'storage') otherOf(record, found, path, direction);
+  if (transfer.turns) turnsOf(record, found, transfer);
+  else if (otherEnd === 'storage') otherOf(record, found, path, direction);
   else if (otherEnd === 'memory')
     found.other = record.given('other end: memory', 50e9, 'B/s', {
       kind: 'practice',
@@ -248,6 +249,30 @@ function otherOf<T extends Spread>(
           { name: `${name} at its fill` },
         );
 }
+/** Each of several at the other end, with what its bytes have to pass on the way to it. */
+function turnsOf<T extends Spread>(
+  record: Recorder<T>,
+  found: Found<T>,
+  { direction, turns = [] }: Transfer,
+): void {
+  for (const [i, { path, bytes }] of turns.entries()) {
+    const one: Found<T> = {};
+    otherOf(record, one, path, direction);
+    const { other, otherRest, otherCache } = one as { other: T; otherRest?: T; otherCache?: T };
+    const { endpoint, host } = path.parts;
+    const name = endpoint?.name ?? host.storage.name;
+    const part = record.fact(`bytes of ${name}`, bytes, 'B', marketOf(record, 'work.bytes'));
+    // What goes on past its cache goes at its sustained rate: counted for all of it.
+    const past = otherRest && otherCache && part.expected > otherCache.expected;
+    const ends = [
+      { name, figure: past ? otherRest : other },
+      { name: 'links', figure: linksOf(record, path, direction, undefined) },
+    ];
+    found[`other ${i}`] = record.least(name, ends, 'B/s');
+    found[`part ${i}`] = part;
+  }
+}
+
 const cacheLeft = formula({
   name: 'cache',
   unit: 'B',
@@ -385,7 +410,7 @@ const THE_OTHERS: ReadonlySet<InputId> = new Set<InputId>(['other', 'otherRest',
 function thingsOf(
   found: Found<unknown>,
   path: Path,
-  { direction, otherEnd }: Transfer,
+  { direction, otherEnd, turns }: Transfer,
 ): Record<string, string> {
   const { drive, host, endpoint, bridge } = path.parts;
   const end = otherEnd === 'storage' ? (endpoint?.id ?? 'built-in') : otherEnd;
@@ -393,10 +418,14 @@ function thingsOf(
     .filter((c) => c.id !== 'media' && c.id !== 'far' && c.id !== 'other')
     .map((c) => c.link?.mode?.id ?? (c.id === 'bridge' ? bridge!.id : c.id));
   const thing = (id: InputId): string => {
-    if (THE_WORKS.has(id)) return 'work';
+    if (THE_WORKS.has(id) || id.startsWith('part ')) return 'work';
     if (THE_DRIVES.has(id)) return `drive ${drive.id}`;
     const opposite = direction === 'read' ? 'write' : 'read';
     if (THE_LINKS.has(id)) return `links ${id === 'links' ? direction : opposite} ${links.join(' ')}`;
+    if (id.startsWith('other ')) {
+      const at = turns![Number(id.slice('other '.length))]!.path.parts.endpoint;
+      return `${host.id} ${at?.id ?? 'built-in'} ${direction}`;
+    }
     if (THE_OTHERS.has(id)) return `${host.id} ${end} ${direction}`;
     return 'case';
   };

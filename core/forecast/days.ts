@@ -39,6 +39,9 @@ const LOOK = 45;
 /** What takes the device for a while, again and again. */
 const repeats = (activity: Activity): boolean => kindOf(activity).daily !== undefined;
 
+/** All that a device does, here and on other machines. */
+const everywhere = ({ work, elsewhere = [] }: Situation): readonly Activity[] => [...work, ...elsewhere];
+
 /** What is lived through: what it depends on, and how a draw of it becomes days. */
 interface Life {
   inputs: Record<string, Spread>;
@@ -51,11 +54,11 @@ function lifeFrom(situation: Situation, list: readonly Activity[]): Life {
   const record = recordersFor(situation.own).explaining;
   const each = list.map((activity) => {
     const of = caseOf(situation, activity.id);
-    return inputsFor(record, of, pathFor(of), kindOf(activity).transfer(activity)!);
+    return inputsFor(record, of, pathFor(of), kindOf(activity).transfer(activity, situation)!);
   });
   const keeps = keeping(
     record,
-    situation.work.filter((a) => a.kind === 'keep'),
+    everywhere(situation).filter((a) => a.kind === 'keep'),
   );
   const joined = together(record, each);
   const inputs: Record<string, Spread> = { ...joined.inputs };
@@ -114,13 +117,13 @@ export function forecastDays(
   const { days } = repeat(life.plans(middle), life.kept(middle.x), horizon);
 
   const slowAt = (lived: readonly Day[], i: number): number => {
-    const first = lived.find((d) => d.seconds[i]! > list[i]!.wish!);
+    const first = lived.find((d) => d.seconds[i]! > list[i]!.target!);
     return first ? first.day / 365 : Infinity;
   };
   // A stream lasts as long as it lasts: only moves have a target.
-  const wished = list.flatMap((a, i) => (a.kind === 'move' && a.wish !== null ? [i] : []));
+  const targeted = list.flatMap((a, i) => (a.kind === 'move' && a.target !== null ? [i] : []));
   const slowRanges = (): Spread[] => {
-    const slows = wished.map(() => new Float64Array(Math.ceil(SAMPLES / EVERY)));
+    const slows = targeted.map(() => new Float64Array(Math.ceil(SAMPLES / EVERY)));
     const visit = ({ x, chosen }: Drawn<string>, k: number) => {
       const { days: lived } = repeat(
         life.plans({ x: { ...x }, chosen: { ...chosen } }),
@@ -128,12 +131,12 @@ export function forecastDays(
         horizon,
         LOOK,
       );
-      wished.forEach((i, w) => (slows[w]![k / EVERY] = slowAt(lived, i)));
+      targeted.forEach((i, w) => (slows[w]![k / EVERY] = slowAt(lived, i)));
     };
     eachDraw(life, seed, visit, { every: EVERY });
     return slows.map((found) => summary(found));
   };
-  const when = ranges ? slowRanges() : wished.map((i) => exactly(slowAt(days, i)));
+  const when = ranges ? slowRanges() : targeted.map((i) => exactly(slowAt(days, i)));
   return {
     days,
     activities: list,
@@ -141,15 +144,16 @@ export function forecastDays(
     ends: {
       full: fullWithin(years, fullIn(situation)),
       worn: wornIn(situation),
-      slow: wished.map((i, w) => ({ activity: list[i]!.id, when: when[w]! })),
+      slow: targeted.map((i, w) => ({ activity: list[i]!.id, when: when[w]! })),
     },
   };
 }
 
 /** Years until the device is full of what is kept. */
-function fullIn({ device, work, own }: Situation): Spread {
+function fullIn(situation: Situation): Spread {
+  const { device, own } = situation;
   const { bare } = recordersFor(own);
-  const kept = work.filter((a) => a.kind === 'keep');
+  const kept = everywhere(situation).filter((a) => a.kind === 'keep');
   return fillsIn(bare, usableOf(bare, holdsOf(bare, device)), kept);
 }
 

@@ -1,9 +1,17 @@
-import { forecastJob, pathOn, repeatJob, transferOver, onJob } from '../fixtures/forecast';
+import {
+  demoBriefs,
+  rebuilt,
+  forecastJob,
+  pathOn,
+  repeatJob,
+  transferOver,
+  onJob,
+} from '../fixtures/forecast';
 import { exactFact, explaining } from '../evidence';
 import fc from 'fast-check';
 import { demoJobs } from '../demo';
 import { BRIDGES, DRIVES } from '../catalog/stock';
-import { isUntouched, stages, type Job } from '../job';
+import { isUntouched, stages, type Activity, type Brief, type Job } from '../job';
 import type { Drive } from '../catalog/parts';
 import {
   cacheAt,
@@ -19,9 +27,11 @@ import {
 import { CHOICES } from './inputs';
 import { together } from './together';
 
-const [offload, scans] = demoJobs() as [Job, Job];
+const [offload, scans] = demoBriefs() as [Brief, Brief];
+const [job] = demoJobs() as [Job];
+const CHANGED = '2026-11-04T16:40:00.000Z';
 const path = pathOn(offload.host, offload.build!);
-const inputsOfMove = (job: Job, activity: string): Inputs =>
+const inputsOfMove = (job: Brief, activity: string): Inputs =>
   collect(explaining, caseOf(onJob(job), activity))!;
 const task = (bytes: number, files = 1) => ({
   direction: 'write' as const,
@@ -141,7 +151,9 @@ describe('the forecast of a job', () => {
   test('a blocked path has no forecast and cannot be frozen', () => {
     const blocked = { ...offload, build: { ...offload.build!, cable: null } };
     expect(forecastJob(blocked)).toBeNull();
-    expect(() => freeze(blocked, 'f', '2026-11-05T00:00:00.000Z')).toThrow(/nothing|no forecast/i);
+    expect(() => freeze(rebuilt(job, { build: blocked.build }), 'f', '2026-11-05T00:00:00.000Z')).toThrow(
+      /nothing|no forecast/i,
+    );
     expect(() => pathOn(offload.host, { ...offload.build!, port: 'none' })).toThrow(/no port/);
   });
 
@@ -152,7 +164,7 @@ describe('the forecast of a job', () => {
   });
 
   test('a frozen forecast shows any later change', () => {
-    const frozen = freeze(offload, 'f', '2026-11-05T00:00:00.000Z');
+    const frozen = freeze(job, 'f', '2026-11-05T00:00:00.000Z');
     expect(isUntouched(frozen)).toBe(true);
     expect(isUntouched(JSON.parse(JSON.stringify(frozen)))).toBe(true);
     expect(isUntouched({ ...frozen, at: '2026-11-04T00:00:00.000Z' })).toBe(false);
@@ -160,7 +172,7 @@ describe('the forecast of a job', () => {
       r.time ? { ...r, time: { ...r.time, high: r.time.high * 2 } } : r,
     );
     expect(isUntouched({ ...frozen, results })).toBe(false);
-    expect(freeze(offload, 'other', '2026-11-05T00:00:00.000Z').hash).toBe(frozen.hash);
+    expect(freeze(job, 'other', '2026-11-05T00:00:00.000Z').hash).toBe(frozen.hash);
   });
 });
 
@@ -197,15 +209,11 @@ const flash = (id: string) => ({
   ...offload,
   build: { ...offload.build!, drive: DRIVES.find((d) => d.id === id)! },
 });
-const course = (
-  job: Job,
-  part: Partial<Extract<Job['activities'][number], { kind: 'move' }>>,
-  needs?: Job['needs'],
-) =>
+const course = (job: Brief, part: Partial<Extract<Activity, { kind: 'move' }>>, needs?: Brief['needs']) =>
   forecastJob({
     ...job,
     needs: { ...job.needs, ...needs },
-    activities: [{ ...job.activities[0]!, ...part } as Job['activities'][number]],
+    activities: [{ ...job.activities[0]!, ...part } as Activity],
   })!.activities[0]!.course!;
 
 describe('what surrounds a transfer', () => {
@@ -353,7 +361,7 @@ describe('what surrounds a transfer', () => {
     const second = { ...offload.activities[0]!, id: 'second', name: 'Second recorder' };
     const both = forecastJob({
       ...offload,
-      activities: [{ ...offload.activities[0]!, besides: ['second'] } as Job['activities'][number], second],
+      activities: [{ ...offload.activities[0]!, besides: ['second'] } as Activity, second],
     })!.activities[0]!;
     const alone = forecastJob(offload)!.activities[0]!;
     expect(both.figure.expected).toBeGreaterThan(alone.figure.expected * 1.3);
@@ -364,14 +372,14 @@ describe('what surrounds a transfer', () => {
   });
 });
 
-test('laws of probability: between 0 and 1, never falling with a longer wish, and at the range’s ends what the range says', () => {
+test('laws of probability: between 0 and 1, never falling with a longer target, and at the range’s ends what the range says', () => {
   const f = course(offload, {});
   fc.assert(
     fc.property(
       fc.double({ min: 1, max: 3000, noNaN: true }),
       fc.double({ min: 0, max: 1000, noNaN: true }),
-      (wish, more) => {
-        const [a, b] = [f.within(wish), f.within(wish + more)];
+      (target, more) => {
+        const [a, b] = [f.within(target), f.within(target + more)];
         return a >= 0 && b <= 1 && a <= b;
       },
     ),
@@ -384,10 +392,10 @@ test('laws of probability: between 0 and 1, never falling with a longer wish, an
 });
 
 describe('other kinds of work', () => {
-  const only = (activity: Job['activities'][number], job: Job = offload) =>
+  const only = (activity: Activity, job: Brief = offload) =>
     forecastJob({ ...job, activities: [activity] })!.activities[0]!;
-  const common = { id: 'x', name: 'x', perDay: entered(1), wish: null };
-  const stream = (rate: number, streams = 1, buffer = 2, job: Job = offload) =>
+  const common = { id: 'x', name: 'x', perDay: entered(1), target: null };
+  const stream = (rate: number, streams = 1, buffer = 2, job: Brief = offload) =>
     only(
       {
         ...common,
@@ -427,11 +435,11 @@ describe('other kinds of work', () => {
     const load = {
       ...common,
       kind: 'open' as const,
-      own: entered(5),
+      processing: entered(5),
       bytes: entered(40e9),
-      requests: entered(10),
+      dependentReads: entered(10),
     };
-    const on = (job: Job) => forecastJob({ ...job, activities: [load] })!.activities[0]!.figure;
+    const on = (job: Brief) => forecastJob({ ...job, activities: [load] })!.activities[0]!.figure;
     const slowHost = {
       ...offload,
       host: {
@@ -447,18 +455,18 @@ describe('other kinds of work', () => {
     const found = only({
       ...common,
       kind: 'open',
-      own: entered(20),
+      processing: entered(20),
       bytes: entered(4e9),
-      requests: entered(20_000),
+      dependentReads: entered(20_000),
     });
     expect(found.figure.expected).toBeGreaterThan(20 + 4e9 / 1000e6);
     expect(found.more[0]!.expected).toBeCloseTo(1 - 20 / found.figure.expected, 2);
   });
 
-  test('scratch: waiting and wear by the day, and the wish is held against the wait', () => {
+  test('scratch: waiting and wear by the day, and the target is held against the wait', () => {
     const found = only({
       ...common,
-      wish: 600,
+      target: 600,
       kind: 'scratch',
       operations: entered(1e6),
       reads: 0.7,
@@ -478,10 +486,10 @@ describe('other kinds of work', () => {
   });
 
   test('what wears: moves, streams and scratch writes all count, reads do not', () => {
-    const lifeWith = (list: Job['activities']) => forecastJob({ ...offload, activities: list })!.life;
-    const rate = (list: Job['activities']) =>
+    const lifeWith = (list: Activity[]) => forecastJob({ ...offload, activities: list })!.life;
+    const rate = (list: Activity[]) =>
       (lifeWith(list) as { rate: { expected: number } | null }).rate?.expected ?? 0;
-    const [write, read] = offload.activities as [Job['activities'][number], Job['activities'][number]];
+    const [write, read] = offload.activities as [Activity, Activity];
     expect(rate([read])).toBe(0);
     expect(rate([write, read])).toBe(214e9);
     expect(
@@ -508,13 +516,13 @@ describe('several drives as one', () => {
     mode: 'stripe' | 'mirror' | 'parity' | 'single',
     bridge = bays,
     port = offload.build!.port,
-  ): Job => ({
+  ): Brief => ({
     ...offload,
     build: { ...offload.build!, drive: sata, bridge, port, together: 4, array: { mode, by: 'system' } },
   });
 
   test('four SATA drives striped behind 10 Gb/s: 780 to 900 MB/s, one alone about 500 [common practice, no source]', () => {
-    const read = (job: Job) =>
+    const read = (job: Brief) =>
       transferOver(transferPath(onJob(job)), {
         direction: 'read',
         bytes: exactFact(100e9),
@@ -532,7 +540,7 @@ describe('several drives as one', () => {
 
   test('behind 5 Gb/s 400 to 460 MB/s, striped or not [common practice, no source]', () => {
     const slow = { ...bays, outer: ['usb-5'] };
-    const rate = (job: Job) =>
+    const rate = (job: Brief) =>
       transferOver(transferPath(onJob(job)), {
         direction: 'read',
         bytes: exactFact(100e9),
@@ -588,7 +596,7 @@ describe('a full format of a disk', () => {
 });
 
 describe('several transfers of one drive', () => {
-  const again: Job = {
+  const again: Brief = {
     ...offload,
     activities: [
       offload.activities[0]!,
@@ -623,13 +631,9 @@ describe('several transfers of one drive', () => {
   });
 
   test('so the same copy made twice a day is as sure as made once', () => {
-    const slow = (job: Job) =>
+    const slow = (job: Brief) =>
       repeatJob(
-        {
-          ...job,
-          needs: {},
-          activities: job.activities.map((a) => ({ ...a, wish: 290 })) as Job['activities'],
-        },
+        { ...job, needs: {}, activities: job.activities.map((a) => ({ ...a, target: 290 })) as Activity[] },
         { years: 0.5 },
       )!.ends.slow;
     const [first, second] = slow(again);
@@ -640,7 +644,7 @@ describe('several transfers of one drive', () => {
     const of = (drive: object) =>
       together(explaining, [
         inputsOfMove(
-          { ...offload, build: { ...offload.build!, drive: { ...offload.build!.drive, ...drive } } } as Job,
+          { ...offload, build: { ...offload.build!, drive: { ...offload.build!.drive, ...drive } } } as Brief,
           'offload',
         ),
       ]);
@@ -654,7 +658,7 @@ describe('several transfers of one drive', () => {
 });
 
 describe('the days', () => {
-  const growing = (growth: number, more: Partial<Job> = {}): Job => ({
+  const growing = (growth: number, more: Partial<Brief> = {}): Brief => ({
     ...offload,
     needs: {},
     activities: [
@@ -664,7 +668,7 @@ describe('the days', () => {
         kind: 'keep',
         name: 'All nights',
         perDay: entered(1),
-        wish: null,
+        target: null,
         now: entered(200e9),
         growth: entered(growth),
       },
@@ -681,12 +685,12 @@ describe('the days', () => {
     expect(repeatJob(growing(2.1e9), { years: 1, ranges: false })!.ends.full.expected).toBe(Infinity);
   });
 
-  test('as it fills the cache shrinks and the copies slow down; the date of the missed wish comes with its range', () => {
+  test('as it fills the cache shrinks and the copies slow down; the date of the missed target comes with its range', () => {
     const tight = growing(2e9);
     const job = {
       ...tight,
       activities: tight.activities.map((a) =>
-        a.id === 'offload' ? { ...a, bytes: entered(400e9), files: entered(1), wish: 436 } : a,
+        a.id === 'offload' ? { ...a, bytes: entered(400e9), files: entered(1), target: 436 } : a,
       ),
     };
     const { days, ends } = repeatJob(job, { years: 5 })!;
@@ -698,7 +702,7 @@ describe('the days', () => {
 
   test('a night is enough for the cache to recover; copies that follow each other at once are not', () => {
     expect(repeatJob(growing(0), { years: 0.1, ranges: false })!.recovers).toBe(true);
-    const often = { ...offload, activities: [{ ...offload.activities[0]!, perDay: entered(280) }] } as Job;
+    const often = { ...offload, activities: [{ ...offload.activities[0]!, perDay: entered(280) }] } as Brief;
     const lived = repeatJob(often, { years: 0.05, ranges: false })!;
     expect(lived.recovers).toBe(false);
     expect(lived.days.at(-1)!.seconds[0]!).toBeGreaterThan(
@@ -718,7 +722,7 @@ describe('the days', () => {
           ...offload,
           needs: {},
           build,
-          activities: [{ ...offload.activities[0]!, perDay: entered(perDay) }] as Job['activities'],
+          activities: [{ ...offload.activities[0]!, perDay: entered(perDay) }] as Activity[],
         },
         { years: 0.05, ranges: false },
       )!;
@@ -738,7 +742,7 @@ describe('the days', () => {
       rate: entered(140e6),
       lasts: entered(7200),
       perDay: entered(6),
-    } as Job['activities'][number];
+    } as Activity;
     const both = repeatJob(
       { ...offload, needs: {}, activities: [offload.activities[0]!, live] },
       { years: 0.1 },
@@ -761,7 +765,7 @@ describe('nothing at all, and more than there is', () => {
     drive: DRIVES.find((d) => d.id === 'marrowick-drift-2t')!,
     bridge: BRIDGES.find((b) => b.id === 'quarrel-quad-40')!,
   };
-  const common = { id: 'a', name: 'Odd', perDay: entered(1), wish: 60 };
+  const common = { id: 'a', name: 'Odd', perDay: entered(1), target: 60 };
   const kinds: Record<string, object[]> = {
     move: [0, 1e18].flatMap((bytes) =>
       [0, 1e9].map((files) => ({
@@ -813,7 +817,7 @@ describe('nothing at all, and more than there is', () => {
           needs: { fill: entered(1) },
           build,
           activities: [{ ...common, ...part }],
-        } as Job;
+        } as unknown as Brief;
         const { figure, more, probability } = forecastJob(job)!.activities[0]!;
         expect([figure, ...more].flatMap(numbers).filter((v) => Number.isNaN(v))).toEqual([]);
         expect(probability === null || (probability >= 0 && probability <= 1)).toBe(true);
@@ -824,13 +828,13 @@ describe('nothing at all, and more than there is', () => {
 
 test('a shop’s own ranges move the forecast, are frozen with it, and make it another one', () => {
   const own = { 'per-file.flash': { low: 4e-3, expected: 5e-3, high: 6e-3 } };
-  const [frozen, usual] = [freeze(offload, 'f', offload.changed, own), freeze(offload, 'f', offload.changed)];
+  const [frozen, usual] = [freeze(job, 'f', CHANGED, own), freeze(job, 'f', CHANGED)];
   expect(frozen.results[0]!.time!.expected).toBeGreaterThan(usual.results[0]!.time!.expected + 100);
   expect([frozen.ranges, usual.ranges]).toEqual([own, undefined]);
   expect(JSON.stringify(frozen.results[0]!.time!.because)).toMatch(/this shop’s own range/);
   const state = (f: typeof frozen, ranges?: typeof own) =>
     stages(
-      { ...offload, forecasts: [f] },
+      { ...job, forecasts: [f] },
       { blocked: false, unmet: false, ...(ranges ? { own: ranges } : {}) },
     ).find((s) => s.stage === 'forecast')!.state;
   expect([state(frozen, own), state(frozen), state(usual), state(usual, own)]).toEqual([

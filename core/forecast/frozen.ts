@@ -1,4 +1,4 @@
-import { sha, type FrozenForecast, type Job } from '../job';
+import { briefAt, placesOf, sha, type FrozenForecast, type Job } from '../job';
 import { canonical } from '../text';
 import type { OwnRanges } from '../catalog/assumptions';
 import { situationOf } from './case';
@@ -8,30 +8,33 @@ import { forecastAll } from './job';
 export const MODEL = '2';
 
 /**
- * Freezes a job's forecast as it stands: inputs, figures with working, time stamp and content hash.
+ * Freezes a job's forecast as it stands, for all places where something flows: inputs, figures with working, time stamp and content hash.
  * @param own the shop's own ranges in place of what is assumed
  * @throws RangeError when there is nothing to freeze
  */
 export function freeze(job: Job, id: string, at: string, own: OwnRanges = {}): FrozenForecast {
-  const situation = situationOf(job, own);
-  const found = situation && forecastAll(situation);
-  if (!found || !job.build)
+  const results = placesOf(job).flatMap((place) => {
+    const situation = situationOf(briefAt(job, place)!, own);
+    return (situation && situation.work.length > 0 && forecastAll(situation)?.activities) || [];
+  });
+  if (results.length === 0)
     throw new RangeError('There is no forecast to freeze: choose parts whose path is not blocked first.');
-  const results = found.activities.map(({ activity, figure, rate, course, probability }) => ({
-    activity: activity.id,
-    ...(rate ? { time: figure, rate } : { figure }),
-    probability,
-    ...(course ? { bar: course.bar } : {}),
-  }));
+  const { machines, devices, connections, activities, policies } = job;
   const body = {
     at,
     model: MODEL,
-    host: job.host,
-    build: job.build,
-    activities: job.activities,
-    ...(job.needs ? { needs: job.needs } : {}),
+    machines,
+    devices,
+    connections,
+    activities,
+    ...(policies ? { policies } : {}),
     ...(Object.keys(own).length > 0 ? { ranges: { ...own } } : {}),
-    results,
+    results: results.map(({ activity, figure, rate, course, probability }) => ({
+      activity: activity.id,
+      ...(rate ? { time: figure, rate } : { figure }),
+      probability,
+      ...(course ? { bar: course.bar } : {}),
+    })),
   };
   return { id, ...body, hash: sha(canonical(body)) };
 }

@@ -1,7 +1,7 @@
 import type { Chosen, Spread, Uncertain } from '../stats';
 import type { Estimate, Fact } from '../evidence';
 import type { Direction } from '../catalog/links';
-import type { Requests } from '../build/path';
+import type { Path, Requests } from '../build/path';
 import type { Flow } from '../models/transfer';
 
 /** What stands at the other end of a transfer: storage, memory, or the same drive. */
@@ -15,6 +15,8 @@ export interface Transfer {
   otherEnd: OtherEnd;
   /** Size of a request in B and how many are under way at once; absent where a system's copy keeps the path full. */
   requests?: Requests | undefined;
+  /** Several at the other end one after another: the path to each, and the bytes on it; what it says of one end does not count then. */
+  turns?: readonly { path: Path; bytes: Fact }[] | undefined;
   /** All is read back afterwards. */
   verify?: boolean | undefined;
   /** So many streams side by side. */
@@ -35,6 +37,8 @@ export type InputId =
   | 'other'
   | 'otherRest'
   | 'otherCache'
+  | `other ${number}`
+  | `part ${number}`
   | 'buffer'
   | 'memory'
   /** The drive: its rates, its cache and how that refills, where its data lies. */

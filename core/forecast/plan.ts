@@ -29,7 +29,7 @@ const MEMORY_END: Store = { role: 'other', read: 50e9, write: 50e9, rest: Infini
 
 /** Makes the flows that bare numbers stand for. */
 export function planner(
-  { direction, otherEnd, streams, verify }: Transfer,
+  { direction, otherEnd, streams, verify, turns }: Transfer,
   path: Path,
 ): (x: Numbers, chosen: Chosen) => Flow[] {
   const { drive } = path.parts;
@@ -91,7 +91,9 @@ export function planner(
     const files = x.files!;
     const perFile = x.perFile!;
     const here: Side = { store, wire, at };
-    const there: Side = itself ? { store, wire, at: at / 2 } : { store: otherOf(x) };
+    const there: Side = itself
+      ? { store, wire, at: at / 2 }
+      : { store: turns ? inTurn(x, turns.length) : otherOf(x) };
     const from = onto ? there : here;
     const to = onto ? here : there;
     const buffer = itself ? 0 : (x.buffer ?? 0);
@@ -114,3 +116,20 @@ const otherOf = (x: Numbers): Store => ({
   rest: x.otherRest ?? Infinity,
   cache: x.otherCache ?? Infinity,
 });
+
+/** Several at the other end: each at its own rate until its part of the bytes is through. */
+function inTurn(x: Numbers, count: number): Store {
+  const rates: number[] = [];
+  const parts: number[] = [];
+  for (let i = 0; i < count; i++) {
+    rates.push(x[`other ${i}`]!);
+    parts.push(x[`part ${i}`]!);
+  }
+  const most = Math.max(...rates);
+  const all = parts.reduce((a, b) => a + b, 0);
+  let before = 0;
+  const ends = parts.map((part) => (before += all > 0 ? (x.bytes! * part) / all : 0));
+  ends[count - 1] = Infinity;
+  const turns = { ends, shares: rates.map((rate) => rate / most) };
+  return { role: 'other', read: most, write: most, rest: Infinity, cache: Infinity, turns };
+}

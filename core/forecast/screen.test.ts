@@ -1,12 +1,12 @@
 import { exactFact, recordersFor } from '../evidence';
-import { jobOf, recipes } from '../fixtures/recipes';
+import { briefOf, recipes } from '../fixtures/recipes';
 import { onJob } from '../fixtures/forecast';
 import { caseOf, collect, forecast, pathFor, screen, type Case } from '.';
 
 const cases: Case[] = recipes.jobs
   .filter((recipe) => !recipe.slow)
   .flatMap((recipe) => {
-    const situation = onJob(jobOf(recipe));
+    const situation = onJob(briefOf(recipe));
     return situation.work.map((activity) => caseOf(situation, activity.id));
   });
 

@@ -62,7 +62,8 @@ function onEach(
 
 /** Endurance of a situation's drives at the work's own rate. */
 export function lifeOn(situation: Situation, path: Path): LifeForecast {
-  const { device, work, own } = situation;
+  const { device, work: here, elsewhere = [], own } = situation;
+  const work = [...here, ...elsewhere];
   const record = recordersFor(own).explaining;
   const { tbw, capacity, warrantyYears, cell, media } = asRevised(device.drive);
   if (media === 'disk')
@@ -92,12 +93,12 @@ export function lifeOf(situation: Situation): LifeForecast | null {
 }
 
 /** Of a disk: share of its yearly workload rating in use; null where it has none or nothing is moved. */
-export function workloadOn({ device, work, own }: Situation, path: Path): Estimate | null {
+export function workloadOn({ device, work, elsewhere = [], own }: Situation, path: Path): Estimate | null {
   const record = recordersFor(own).explaining;
   const { media, workload } = device.drive;
   const rated: Fact | undefined = media === 'disk' ? workload : undefined;
   const limit = record.known('rated a day', rated, 'B/day');
-  const moved = limit && bytesPerDay(record, work, ['read', 'write'], path);
+  const moved = limit && bytesPerDay(record, [...work, ...elsewhere], ['read', 'write'], path);
   if (!limit || !moved) return null;
   const layout = layoutOf(device);
   const multiple = layout ? writeMultiple(layout, false) : 1;

@@ -1,9 +1,9 @@
-import { jobOf, recipes } from '../fixtures/recipes';
+import { briefOf, recipes } from '../fixtures/recipes';
 import { onJob } from '../fixtures/forecast';
 import { findings } from '../fit';
 import { settingOf } from '../choice/whatif';
 import { DIRECTIONS } from '../catalog/links';
-import type { Job } from '../job';
+import type { Brief } from '../job';
 import { forecastAll } from '.';
 
 /*
@@ -35,7 +35,7 @@ function reworded<T>(value: T, key = ''): T {
 }
 
 /** A drive's revision is known by its name: names of revisions tell them apart. */
-const named = (job: Job): Job => ({
+const named = (job: Brief): Brief => ({
   ...job,
   build: job.build && {
     ...job.build,
@@ -50,13 +50,13 @@ const named = (job: Job): Job => ({
   },
 });
 
-function inOtherWords(job: Job): Job {
+function inOtherWords(job: Brief): Brief {
   const { revisions, revision } = named(job).build!.drive;
   const other = reworded(job);
   return { ...other, build: { ...other.build!, drive: { ...other.build!.drive, revisions, revision } } };
 }
 
-const numbersOf = (job: Job) => {
+const numbersOf = (job: Brief) => {
   const situation = onJob(job);
   const found = forecastAll(situation);
   return {
@@ -81,7 +81,7 @@ const numbersOf = (job: Job) => {
 
 test('all words swapped for one other: the same figures and findings', () => {
   for (const recipe of recipes.jobs.filter((r, i) => !r.slow && i % 4 === 0)) {
-    const job = jobOf(recipe);
+    const job = briefOf(recipe);
     expect(numbersOf(inOtherWords(job))).toEqual(numbersOf(named(job)));
   }
   expect(swaps).toBeGreaterThan(1500);

@@ -1,7 +1,22 @@
 import { sourceWords, type Fact } from '../evidence';
-import { isLife, situationOf, type JobForecast } from '../forecast';
+import type { OwnRanges } from '../catalog/assumptions';
+import { isLife, lifeOf, situationOf } from '../forecast';
 import { findings, type Finding } from '../fit';
-import { directionOf, filesOf, policyWords, type Activity, type Job } from '../job';
+import {
+  briefAt,
+  deviceName,
+  directionOf,
+  filesOf,
+  placeOf,
+  placesOf,
+  policyWords,
+  setupOf,
+  type Activity,
+  type Job,
+  type JobDevice,
+  type Place,
+  type Run,
+} from '../job';
 import { DIRECTIONS } from '../catalog/links';
 import { nameOf } from '../catalog/parts';
 import { format, formatProbability, type Unit } from '../units';
@@ -44,28 +59,37 @@ const DECIDED = {
 /**
  * The document handed over with a job: what was fitted, why, what was promised, how it measured, how to look after it.
  * Plain for the customer; the sections marked `shopOnly` hold the evidence for the shop's own copy.
+ * @param own the shop's own ranges in place of what is assumed
  */
-export function handover(
-  job: Job,
-  forecast: Pick<JobForecast, 'life'> | null,
-  found: Verdict,
-): HandoverDocument {
+export function handover(job: Job, found: Verdict, own: OwnRanges = {}): HandoverDocument {
   const sections = [
     work(job),
-    fitted(job),
+    ...(job.devices.length > 0 ? job.devices.map((device) => fitted(job, device)) : [nothing]),
     promise(job),
     measurements(found),
     decision(job, found),
-    life(forecast, job),
+    ...job.devices.map((device) => life(job, device, own)),
     care(job),
-    known(job),
+    known(job, own),
     evidence(job, found),
   ];
+  const machines = job.machines.map((m) => m.host.name).join(' and ');
   return {
     title: job.title,
-    line: [job.customer, job.host.name, `as of ${job.changed.slice(0, 10)}`].filter(Boolean).join(' · '),
+    line: [job.customer, machines, `as of ${job.changed.slice(0, 10)}`].filter(Boolean).join(' · '),
     sections: sections.filter((s) => s.blocks.length > 0),
   };
+}
+
+/** A heading that names the device where there is more than one. */
+const headed = (job: Job, heading: string, device: JobDevice): string =>
+  job.devices.length > 1 ? `${heading}: ${deviceName(device)}` : heading;
+
+/** Where something is, by machine and, where there are several, by device. */
+function whereOf(job: Job, { machine, device }: Place): string {
+  const host = job.machines.find((m) => m.id === machine)?.host.name ?? machine;
+  const what = deviceName(job.devices.find((d) => d.id === device));
+  return job.devices.length > 1 ? `${what}, on ${host}` : host;
 }
 
 const section = (heading: string, blocks: Block[], shopOnly = false): Section => ({
@@ -82,20 +106,27 @@ const factWords = (fact: Fact, unit: Unit): string =>
       : format(fact.value, unit);
 
 function work(job: Job): Section {
+  const several = placesOf(job).length > 1;
+  const placed = (a: Activity) => {
+    const place = placeOf(job, a);
+    return several && place ? [whereOf(job, place)] : [];
+  };
   const rows = job.activities.map((a) => [
     a.name,
+    ...placed(a),
     directionOf(a) === 'write' ? 'to the drive' : 'from the drive',
     sizeOf(a),
     a.kind === 'move' ? factWords(filesOf(a), 'count') : '',
-    a.wish === null ? 'no wish' : format(a.wish, 's'),
+    a.target === null ? 'no target' : format(a.target, 's'),
   ]);
+  const where = several ? ['Where'] : [];
   return section('What it is for', [
     ...(job.note ? [text(job.note)] : []),
     ...(rows.length > 0
       ? [
           table(
-            ['Activity', 'Direction', 'Size', 'Files', 'Wanted within'],
-            [false, false, true, true, true],
+            ['Activity', ...where, 'Direction', 'Size', 'Files', 'Target time'],
+            [false, ...where.map(() => false), false, true, true, true],
             rows,
           ),
         ]
@@ -121,10 +152,13 @@ function sizeOf(a: Activity): string {
 
 const BOX = { enclosure: 'Enclosure', dock: 'Dock', adapter: 'Adapter' } as const;
 
-function fitted(job: Job): Section {
-  if (!job.build) return section('What was fitted', [text('Nothing has been chosen yet.')]);
-  const { drive, bridge, cable, port, hops = [], together = 1, accessories = [] } = job.build;
-  const at = job.host.ports.find((p) => p.id === port);
+const nothing: Section = section('What was fitted', [text('Nothing has been chosen yet.')]);
+
+/** The parts of a device, and where it is plugged in on each of its machines. */
+function fitted(job: Job, device: JobDevice): Section {
+  const heading = headed(job, 'What was fitted', device);
+  if (!device.parts) return section(heading, nothing.blocks);
+  const { drive, bridge, together = 1, accessories = [] } = device.parts;
   const capacity = factWords(drive.capacity, 'B');
   const items = [
     `Drive: ${drive.maker} ${drive.model}${drive.model.includes(capacity) ? '' : `, ${capacity}`}`,
@@ -132,17 +166,22 @@ function fitted(job: Job): Section {
   if (together > 1) items[0] = `${together} drives: ${drive.maker} ${drive.model}, ${capacity} each`;
   if (drive.revision) items[0] += `, revision ${drive.revision}`;
   if (bridge) items.push(`${BOX[bridge.kind]}: ${nameOf(bridge)}`);
-  if (cable) items.push(`Cable: ${cable.name}, ${cable.length} m`);
-  for (const hop of hops)
-    items.push(
-      `Through: ${nameOf(hop.hub)}, ${hop.hub.ports.find((p) => p.id === hop.port)?.position ?? hop.port}, with ${hop.cable.name}`,
-    );
+  const connections = job.connections.filter((c) => c.device === device.id);
+  for (const { machine, cable, hops = [], port } of connections) {
+    const { host } = job.machines.find((m) => m.id === machine)!;
+    if (cable) items.push(`Cable: ${cable.name}, ${cable.length} m`);
+    for (const { hub, port: at, cable: lead } of hops) {
+      const position = hub.ports.find((p) => p.id === at)?.position ?? at;
+      items.push(`Through: ${nameOf(hub)}, ${position}, with ${lead.name}`);
+    }
+    const at = host.ports.find((p) => p.id === port);
+    if (at)
+      items.push(
+        `Plug it in here: ${at.position} of the ${host.name.toLowerCase()}. Another port that looks the same may be slower.`,
+      );
+  }
   if (accessories.length > 0) items.push(`Small parts: ${accessories.map(nameOf).join(', ')}`);
-  if (at)
-    items.push(
-      `Plug it in here: ${at.position} of the ${job.host.name.toLowerCase()}. Another port that looks the same may be slower.`,
-    );
-  return section('What was fitted', [{ kind: 'list', items }]);
+  return section(heading, [{ kind: 'list', items }]);
 }
 
 function promise(job: Job): Section {
@@ -154,15 +193,15 @@ function promise(job: Job): Section {
       format(v, figure.unit),
     );
     return [
-      frozen.activities.find((a) => a.id === r.activity)?.name ?? r.activity,
+      setupOf(frozen).activities.find((a) => a.id === r.activity)?.name ?? r.activity,
       figure.unit === 's' ? expected! : `${figure.because.name}: ${expected}`,
       `${low} to ${high}`,
-      r.probability === null ? 'no wish' : formatProbability(r.probability),
+      r.probability === null ? 'no target' : formatProbability(r.probability),
     ];
   });
   return section('What was forecast', [
     text(`Worked out and frozen on ${frozen.at.slice(0, 10)}, before anything was measured.`),
-    table(['Activity', 'Expected', 'In nine cases of ten', 'Wish met'], [false, true, true, true], rows),
+    table(['Activity', 'Expected', 'In nine cases of ten', 'Target met'], [false, true, true, true], rows),
   ]);
 }
 
@@ -178,7 +217,7 @@ function measurements({ claims }: Verdict): Section {
         format(value.expected, unit),
         `${format(value.low, unit)} to ${format(value.high, unit)}`,
         c.right.answer,
-        c.wish?.answer ?? 'no wish',
+        c.target?.answer ?? 'no target',
       ];
     });
   return section(
@@ -186,7 +225,7 @@ function measurements({ claims }: Verdict): Section {
     rows.length > 0
       ? [
           table(
-            ['Activity', 'Runs', 'Measured', 'Known to within', 'Forecast right?', 'Wish met?'],
+            ['Activity', 'Runs', 'Measured', 'Known to within', 'Forecast right?', 'Target met?'],
             [false, true, true, true, false, false],
             rows,
           ),
@@ -209,15 +248,18 @@ function decision(job: Job, found: Verdict): Section {
   ]);
 }
 
-function life(forecast: Pick<JobForecast, 'life'> | null, job: Job): Section {
-  if (!forecast || !job.build) return section('How long it lasts', []);
-  if (!isLife(forecast.life)) return section('How long it lasts', [text(forecast.life.problem)]);
-  const { fromNew, allowed, rate } = forecast.life;
+function life(job: Job, device: JobDevice, own: OwnRanges): Section {
+  const heading = headed(job, 'How long it lasts', device);
+  // Its life counts all that it does, whichever of its machines one looks from.
+  const place = placesOf(job).find((p) => p.device === device.id && briefAt(job, p)!.build);
+  const situation = place && situationOf(briefAt(job, place)!, own);
+  const found = situation && lifeOf(situation);
+  if (!found) return section(heading, []);
+  if (!isLife(found)) return section(heading, [text(found.problem)]);
+  const { fromNew, allowed, rate } = found;
   if (!fromNew || !rate)
-    return section('How long it lasts', [
-      text('Nothing writes to it every day: its rating does not run out.'),
-    ]);
-  return section('How long it lasts', [
+    return section(heading, [text('Nothing writes to it every day: its rating does not run out.')]);
+  return section(heading, [
     text(
       `At ${format(rate.expected, 'B/day')} the rated writes last ${format(fromNew.low, 'years', 2)} ` +
         `to ${format(fromNew.high, 'years', 2)}; the rating allows ${format(allowed.expected, 'B/day')}. ` +
@@ -228,8 +270,9 @@ function life(forecast: Pick<JobForecast, 'life'> | null, job: Job): Section {
 }
 
 function care(job: Job): Section {
-  if (!job.build) return section('How to look after it', []);
-  const external = job.build.cable !== null;
+  if (job.connections.length === 0) return section('How to look after it', []);
+  const external = job.connections.some((c) => c.cable !== null);
+  const inside = job.connections.some((c) => c.cable === null);
   return section('How to look after it', [
     {
       kind: 'list',
@@ -242,11 +285,12 @@ function care(job: Job): Section {
         'One drive is one copy. Keep another elsewhere.',
         'Formatting destroys what is on it: stop and ask first.',
         'Keep some space free: a nearly full drive has less cache and writes slower.',
-        ...(external
-          ? ['It gets warm in use; do not wrap or cover it.']
-          : [
+        ...(external ? ['It gets warm in use; do not wrap or cover it.'] : []),
+        ...(inside
+          ? [
               'Opening the machine: mains unplugged, static discharged, and the maker’s instructions come first.',
-            ]),
+            ]
+          : []),
       ],
     },
   ]);
@@ -257,17 +301,26 @@ const SEVERITY = { blocks: 'Blocks', limits: 'Limits', caution: 'Caution', note:
 const policyOf = ({ policy }: Finding) =>
   policy ? ` Policy followed: ${policyWords(policy.id, policy.followed)}.` : '';
 
-/** What was known of the build when it was handed over: each finding once, whichever direction it shows in. */
-function known(job: Job): Section {
-  const situation = situationOf(job);
-  if (!situation) return section('Findings', []);
-  const all = DIRECTIONS.flatMap((d) => findings(settingOf(situation, d))).filter(
-    (f) => f.severity !== 'note',
-  );
-  const items = all
-    .filter((f, i) => all.findIndex((other) => other.id === f.id) === i)
-    .map((f) => `${SEVERITY[f.severity]}: ${f.title}. ${f.reason}${policyOf(f)}`);
+/** What was known of the builds when they were handed over: each finding once, whichever direction it shows in. */
+function known(job: Job, own: OwnRanges): Section {
+  const items = placesOf(job).flatMap((place) => {
+    const situation = situationOf(briefAt(job, place)!, own);
+    if (!situation) return [];
+    const all = DIRECTIONS.flatMap((d) => findings(settingOf(situation, d))).filter(
+      (f) => f.severity !== 'note',
+    );
+    const where = placesOf(job).length > 1 ? ` (${whereOf(job, place)})` : '';
+    return all
+      .filter((f, i) => all.findIndex((other) => other.id === f.id) === i)
+      .map((f) => `${SEVERITY[f.severity]}: ${f.title}${where}. ${f.reason}${policyOf(f)}`);
+  });
   return section('Findings', items.length > 0 ? [{ kind: 'list', items }] : [], true);
+}
+
+/** Where a run was made, in a cell. */
+function pathWords(job: Job, { path }: Run): string {
+  if (!path) return 'not described';
+  return 'machine' in path ? whereOf(job, path) : `${path.host.name}, elsewhere`;
 }
 
 function evidence(job: Job, { claims }: Verdict): Section {
@@ -278,17 +331,20 @@ function evidence(job: Job, { claims }: Verdict): Section {
       run.at.slice(0, 16).replace('T', ' '),
       run.source,
       measureWords(run),
-      run.path === 'customer' ? 'customer’s' : run.path ? run.path.host.name : 'not described',
+      pathWords(job, run),
       run.conditions.temperature === null ? '' : `${run.conditions.temperature} °C`,
       run.conditions.note,
     ]);
-  const sources = job.build
-    ? [
-        `Capacity: ${sourceWords(job.build.drive.capacity.source)}`,
-        `Writing after the cache: ${sourceWords(job.build.drive.rest.source)}`,
-        `Cache: ${sourceWords(job.build.drive.cache.source)}`,
-      ]
-    : [];
+  const sources = job.devices.flatMap(({ parts }) => {
+    if (!parts) return [];
+    const { capacity, rest, cache } = parts.drive;
+    const of = job.devices.length > 1 ? `, ${nameOf(parts.drive)}` : '';
+    return [
+      `Capacity${of}: ${sourceWords(capacity.source)}`,
+      `Sustained writing${of}: ${sourceWords(rest.source)}`,
+      `Cache${of}: ${sourceWords(cache.source)}`,
+    ];
+  });
   const blocks: Block[] = [];
   if (rows.length > 0)
     blocks.push(
@@ -307,7 +363,7 @@ function evidence(job: Job, { claims }: Verdict): Section {
   return section('Evidence', blocks, true);
 }
 
-function measureWords({ measure }: Job['runs'][number]): string {
+function measureWords({ measure }: Run): string {
   if (measure.kind === 'rate') return `${measure.shown} (as shown)`;
   if (measure.kind === 'bound')
     return [

@@ -1,13 +1,14 @@
 import { formatProbability } from '../units';
-import { forecastJob } from '../fixtures/forecast';
+import { firstOf, rebuilt } from '../fixtures/forecast';
 import { demoJobs } from '../demo';
 import { SHOP } from '../catalog/stock';
-import { Job, Run } from '../job';
+import { FIRST, Job, Run } from '../job';
 import { verdict } from '../verdict';
 import { handover, toMarkdown } from '.';
 
 const [offload, scans] = demoJobs() as [Job, Job];
-const made = (job: Job) => handover(job, forecastJob(job), verdict(job));
+const parts = firstOf(offload).build!;
+const made = (job: Job) => handover(job, verdict(job));
 
 test('the customer is told what was fitted, where to plug it, what was promised and how it measured', () => {
   const text = toMarkdown(
@@ -22,7 +23,7 @@ test('the customer is told what was fitted, where to plug it, what was promised 
     'Plug it in here: Left side, by the hinge',
     'frozen on 2026-11-03',
     '4 min 58 s',
-    'Both wishes are met',
+    'Both targets are met',
     'Accepted on 2026-11-05. Fits the nights.',
     'Eject it',
   ])
@@ -39,13 +40,13 @@ test('the shop’s copy adds runs, sources and the hash', () => {
 test('hubs, drives at once, revision and small parts are named; findings stand in the shop’s copy only', () => {
   const hub = SHOP.hubs[0]!;
   const build = {
-    ...offload.build!,
+    ...parts,
     bridge: SHOP.bridges.find((b) => b.id === 'quarrel-slim-4')!,
     drive: SHOP.drives.find((d) => d.id === 'venndale-slate-2t')!,
     together: 4,
     hops: [{ hub, port: 'c2', cable: SHOP.cables[0]! }],
   };
-  const text = toMarkdown(made({ ...offload, build }), 'customer');
+  const text = toMarkdown(made(rebuilt(offload, { build })), 'customer');
   for (const part of [
     '4 drives: Venndale Slate 2 TB, 2 TB each',
     'Enclosure: Quarrel Slim 4',
@@ -55,7 +56,7 @@ test('hubs, drives at once, revision and small parts are named; findings stand i
     expect(text).toContain(part);
   expect(toMarkdown(made(offload), 'customer')).toContain('Drive: Larkmoor Reed 2 TB, revision A');
   expect(text).not.toMatch(/Others go the same way/);
-  expect(toMarkdown(made({ ...offload, build }), 'shop')).toMatch(
+  expect(toMarkdown(made(rebuilt(offload, { build })), 'shop')).toMatch(
     /Limits: Others go the same way\. .*4 drives at once/,
   );
 });
@@ -87,7 +88,7 @@ describe('whatever the job holds, the document stands', () => {
       otherEnd: 'memory',
       source: 'program',
       measure,
-      path: 'customer',
+      path: FIRST,
       conditions: {},
       ended: 'done',
       ...more,
@@ -103,15 +104,14 @@ describe('whatever the job holds, the document stands', () => {
   } as const;
   const cases: [string, Job][] = [
     ['an empty job', { ...scans, activities: [], note: '', customer: '' }],
-    ['a blocked build', { ...offload, build: { ...offload.build!, cable: null } }],
+    ['a blocked build', rebuilt(offload, { build: { ...parts, cable: null } })],
     [
       'nothing known of the drive',
-      {
-        ...offload,
+      rebuilt(offload, {
         build: {
-          ...offload.build!,
+          ...parts,
           drive: {
-            ...offload.build!.drive,
+            ...parts.drive,
             capacity: unknown,
             read: unknown,
             write: unknown,
@@ -121,7 +121,7 @@ describe('whatever the job holds, the document stands', () => {
             warrantyYears: unknown,
           },
         },
-      },
+      }),
     ],
     [
       'nothing known of the work',
@@ -132,7 +132,7 @@ describe('whatever the job holds, the document stands', () => {
           bytes: unknown,
           files: unknown,
           perDay: unknown,
-          wish: null,
+          target: null,
         })),
       },
     ],
@@ -160,7 +160,7 @@ describe('whatever the job holds, the document stands', () => {
     ],
     [
       'an internal drive',
-      { ...scans, build: { drive: offload.build!.drive, bridge: null, cable: null, port: 'slot-x8' } },
+      rebuilt(scans, { build: { drive: parts.drive, bridge: null, cable: null, port: 'slot-x8' } }),
     ],
   ];
   test.each(cases)('%s', (_, job) => {

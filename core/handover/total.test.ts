@@ -1,28 +1,28 @@
-import { forecastJob, repeatJob, onJob } from '../fixtures/forecast';
+import { forecastJob, onJob, repeatJob } from '../fixtures/forecast';
 import fc from 'fast-check';
 import { demoJobs } from '../demo';
 import { SHOP } from '../catalog/stock';
 import { findings } from '../fit';
 import { freeze } from '../forecast';
-import { checkJob, nextStage, stages, type Job } from '../job';
+import { briefAt, checkJob, nextStage, placesOf, stages, type Brief, type Job } from '../job';
 import { verdict } from '../verdict';
 import { optionsAt, settingOf } from '../choice/whatif';
 import { handover, toMarkdown } from '.';
 
-type Place = (string | number)[];
+type Spot = (string | number)[];
 
 /** Every place of a job's data where a figure stands, or something that may be absent. */
-function placesOf(data: unknown, path: Place = []): Place[] {
+function spotsOf(data: unknown, path: Spot = []): Spot[] {
   if (typeof data === 'number' || data === null) return [path];
   if (typeof data !== 'object') return [];
   const entries = Array.isArray(data) ? data.map((v, i) => [i, v] as const) : Object.entries(data);
   const inside = entries.flatMap(([key, value]) =>
-    key === 'because' || key === 'samples' ? [] : placesOf(value, [...path, key]),
+    key === 'because' || key === 'samples' ? [] : spotsOf(value, [...path, key]),
   );
   return Array.isArray(data) && typeof data[0] === 'number' ? [path, ...inside] : inside;
 }
 
-function changed(data: unknown, path: Readonly<Place>, value: unknown): void {
+function changed(data: unknown, path: Readonly<Spot>, value: unknown): void {
   let at = data as Record<string | number, unknown>;
   for (const key of path.slice(0, -1)) {
     if (typeof at[key] !== 'object' || at[key] === null) return;
@@ -53,17 +53,23 @@ const NUMBERS = [
 const EXTREMES = [...NUMBERS, null, undefined, [0, 0, 0], [0, 1, 1e18], [1, 1e9, 1e12], [1e9, 1, 1]];
 const bare = demoJobs().map((job) => ({ ...job, forecasts: [] }));
 const all: Job[] = [...bare, ...bare, ...demoJobs()];
-const places = all.map((job) => placesOf(job));
+const places = all.map((job) => spotsOf(job));
 
 /** Everything a page works out of a job. */
 function everything(job: Job): void {
   const found = verdict(job);
   nextStage(stages(job, { blocked: false, unmet: found.answer === 'falls short' }));
-  const forecast = forecastJob(job);
-  toMarkdown(handover(job, forecast, found), 'shop');
-  repeatJob(job, { years: 1 });
-  if (!job.build) return;
-  const situation = onJob(job);
+  toMarkdown(handover(job, found), 'shop');
+  const flows = placesOf(job).map((place) => looked(briefAt(job, place)!));
+  if (flows.includes(true)) freeze(job, 'again', '2026-01-01T00:00:00.000Z');
+}
+
+/** What a page works out of one place. @returns whether something that it does is forecast */
+function looked(brief: Brief): boolean {
+  const forecast = forecastJob(brief);
+  repeatJob(brief, { years: 1 });
+  if (!brief.build) return false;
+  const situation = onJob(brief);
   for (const direction of ['read', 'write'] as const) findings(settingOf(situation, direction));
   optionsAt(
     situation,
@@ -77,11 +83,11 @@ function everything(job: Job): void {
     'cable',
     'write',
   );
-  if (forecast) freeze(job, 'again', '2026-01-01T00:00:00.000Z');
+  return forecast !== null && brief.activities.length > 0;
 }
 
 /** What is taken of a job with one or several places changed. @returns null where the schema refuses it */
-function taken(job: Job, changes: readonly (readonly [Place, unknown])[]): Job | null {
+function taken(job: Job, changes: readonly (readonly [Spot, unknown])[]): Job | null {
   const data = structuredClone(job) as unknown;
   for (const [place, value] of changes) changed(data, place, value);
   const read = checkJob(data);
@@ -90,11 +96,11 @@ function taken(job: Job, changes: readonly (readonly [Place, unknown])[]): Job |
 
 describe('models never throw for a job that the schema takes', () => {
   test('the least rates, the largest sizes, the shortest times in each place of the input', () => {
-    const inputs = (places: readonly Place[]) =>
-      places.filter(([head]) => ['host', 'build', 'activities', 'needs'].includes(String(head)));
+    const inputs = (places: readonly Spot[]) =>
+      places.filter(([head]) => ['machines', 'devices', 'connections', 'activities'].includes(String(head)));
     let count = 0;
     for (const job of bare.map((j) => ({ ...j, runs: j.runs.slice(0, 1) })))
-      for (const place of inputs(placesOf(job)))
+      for (const place of inputs(spotsOf(job)))
         for (const value of [0, 1e3]) {
           const found = taken(job, [[place, value]]);
           if (!found) continue;
@@ -106,7 +112,8 @@ describe('models never throw for a job that the schema takes', () => {
 
   test('whatever stands in several places at once', () => {
     let count = 0;
-    const change = fc.tuple(fc.double({ min: 0, max: 0.999999, noNaN: true }), fc.constantFrom(...EXTREMES));
+    // Whole numbers: doubles would nearly all be next to nothing, and so the first place of all.
+    const change = fc.tuple(fc.integer({ min: 0, max: 999_999 }), fc.constantFrom(...EXTREMES));
     fc.assert(
       fc.property(
         fc.nat(all.length - 1),
@@ -115,7 +122,7 @@ describe('models never throw for a job that the schema takes', () => {
           const list = places[which]!;
           const found = taken(
             all[which]!,
-            changes.map(([at, value]) => [list[Math.floor(at * list.length)]!, value]),
+            changes.map(([at, value]) => [list[Math.floor((at / 1e6) * list.length)]!, value]),
           );
           if (!found) return;
           count++;
@@ -129,16 +136,11 @@ describe('models never throw for a job that the schema takes', () => {
 
   test('a rate of zero at the other end, runs kept and nothing frozen: refused, never a page that stays white', () => {
     const offload = bare[0]!;
-    const zero = {
-      ...offload,
-      host: {
-        ...offload.host,
-        storage: { ...offload.host.storage, read: { value: 0, source: { kind: 'entered' } } },
-      },
-    };
+    const zero = structuredClone(offload);
+    zero.machines[0]!.host.storage.read = { value: 0, source: { kind: 'entered' } };
     expect(checkJob(zero)).toMatchObject({
       ok: false,
-      problems: [expect.stringMatching(/host\.storage\.read\.value.*at least 1 kB\/s/)],
+      problems: [expect.stringMatching(/machines\.0\.host\.storage\.read\.value.*at least 1 kB\/s/)],
     });
   });
 

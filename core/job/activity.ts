@@ -8,9 +8,12 @@ const common = {
   name: Name,
   /** How often a day it happens. */
   perDay: Fact,
-  /** Longest the customer will wait, in s (of scratch work: waiting a day); null for no wish. */
-  wish: z.number().min(1e-3, { error: 'must be more than zero' }).max(1e10).nullable(),
-  /** What stands at the other end, by the host's endpoint; absent: its built-in drive. */
+  /** Longest the customer will wait, in s (of scratch work: waiting a day); null for no target. */
+  target: z.number().min(1e-3, { error: 'must be more than zero' }).max(1e10).nullable(),
+  /** Which of the job's machines and devices it happens on; absent: the first. */
+  machine: Id.optional(),
+  device: Id.optional(),
+  /** What stands at the other end, by the machine's endpoint; absent: its built-in drive. */
   endpoint: Id.optional(),
   /** Goes on while these others do, by id. */
   besides: z.array(Id).max(10).optional(),
@@ -33,6 +36,12 @@ export const Move = z.object({
       z.object({ bytes: z.number().nonnegative().max(1e18), count: z.number().int().positive().max(1e12) }),
     )
     .max(64)
+    .optional(),
+  /** Several at the other end, one after another: so much of the bytes on each, by endpoint (absent: the built-in drive). */
+  shares: z
+    .array(z.object({ endpoint: Id.optional(), bytes: Fact }))
+    .min(2)
+    .max(8)
     .optional(),
   /** All is read back afterwards. */
   verify: z.boolean().optional(),
@@ -62,10 +71,10 @@ export const Open = z.object({
   ...common,
   kind: z.literal('open'),
   /** s that host and program take by themselves. */
-  own: Fact,
+  processing: Fact,
   bytes: Fact,
   /** Requests that wait one after another. */
-  requests: Fact,
+  dependentReads: Fact,
 });
 export type Open = z.infer<typeof Open>;
 
@@ -153,4 +162,18 @@ export function logNormalSizes(
   return sizes
     .map((bytes, i) => ({ bytes: Math.round(bytes), count: Math.floor(count / n) + (i < count % n ? 1 : 0) }))
     .filter((s) => s.count > 0);
+}
+
+/** What several shares of a copy come to; not known where one of them is not. */
+export function totalOf(shares: readonly { bytes: Fact }[]): Fact {
+  const points = (value: NonNullable<Fact['value']>) =>
+    Array.isArray(value) ? value : [value, value, value];
+  const values = shares.map(({ bytes }) => bytes.value);
+  if (!values.every((value) => value !== null)) return { value: null, source: { kind: 'unknown' } };
+  const sum = (i: number) => values.reduce((total: number, value) => total + points(value)[i]!, 0);
+  const isExact = values.every((value) => !Array.isArray(value));
+  return {
+    value: isExact ? sum(1) : [sum(0), sum(1), sum(2)],
+    source: { kind: 'entered', note: `sum of ${shares.length} shares` },
+  };
 }

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { demoJobs } from '../demo';
 import { verdict } from '../verdict';
+import { firstOf, rebuilt } from '../fixtures/forecast';
 import { checkJob, doubtsOf, mergeJobs, nameOfChange, sha, witness, writeJob, readJob, type Job } from '.';
 
 const [offload] = demoJobs() as [Job];
@@ -217,9 +218,9 @@ test.each<[string, Job | undefined, Job | undefined]>([
   [
     `activity “${offload.activities[0]!.name}”`,
     offload,
-    { ...offload, activities: offload.activities.map((a, i) => (i === 0 ? { ...a, wish: 5 } : a)) },
+    { ...offload, activities: offload.activities.map((a, i) => (i === 0 ? { ...a, target: 5 } : a)) },
   ],
-  ['parts', offload, { ...offload, build: { ...offload.build!, cable: null } }],
+  ['connection', offload, rebuilt(offload, { build: { ...firstOf(offload).build!, cable: null } })],
   ['decision', offload, { ...offload, decision: { kind: 'accept', words: '', at } }],
 ])('%s is what that change is called', (name, before, after) =>
   expect(nameOfChange(before, after)).toBe(name),

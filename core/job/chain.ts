@@ -47,7 +47,8 @@ function evidenceOf(job: Pick<Job, 'runs' | 'forecasts' | 'decision'> | null): E
   return new Map(list.map((item) => [keyOf(item), item]));
 }
 
-function appended(chain: readonly ChainEntry[], told: readonly Told[]): ChainEntry[] {
+/** A chain with what happened next. */
+export function appended(chain: readonly ChainEntry[], told: readonly Told[]): ChainEntry[] {
   const made = [...chain];
   for (const one of told) made.push(linked(one, made.at(-1)));
   return made;

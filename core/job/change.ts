@@ -9,10 +9,10 @@ const WORDS: Partial<Record<keyof Job, string>> = {
   customer: 'customer',
   due: 'due date',
   note: 'note',
-  host: 'machine',
-  needs: 'requirements',
+  policies: 'policy',
+  connections: 'connection',
   serviceYears: 'service life',
-  build: 'parts',
+  budget: 'budget',
   decision: 'decision',
 };
 
@@ -33,6 +33,14 @@ function listWords(name: string, before: readonly unknown[], after: readonly unk
 export function nameOfChange(before: Job | undefined, after: Job | undefined): string {
   if (!before) return `new job “${after?.title ?? ''}”`;
   if (!after) return `job “${before.title}” removed`;
+  // What comes or goes takes its activities and connections along.
+  if (before.machines.length !== after.machines.length)
+    return listWords('machine', before.machines, after.machines);
+  if (before.devices.length !== after.devices.length) {
+    const isNew = ({ id }: { id: string }) => !before.devices.some((d) => d.id === id);
+    const withParts = after.devices.some((d) => d.parts && isNew(d));
+    return withParts ? 'parts' : listWords('device', before.devices, after.devices);
+  }
   const [place = ''] = jobPlaces(before, after);
   const [key, id] = place.split('.');
   if (key === 'runs' && before.runs.length === after.runs.length) {
@@ -54,6 +62,9 @@ export function nameOfChange(before: Job | undefined, after: Job | undefined): s
       ? `activity “${name}”`
       : listWords('activity', before.activities, after.activities);
   }
+  if (key === 'machines') return 'machine';
+  if (key === 'devices') return place.split('.')[2] === 'parts' ? 'parts' : 'requirements';
+  if (key === 'archived') return after.archived ? 'job archived' : 'job taken out of the archive';
   return WORDS[key as keyof Job] ?? 'change';
 }
 

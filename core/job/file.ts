@@ -1,16 +1,31 @@
 import { problemsOf, type Read } from '../text';
 import { Job, VERSION } from './job';
+import { jobFrom3 } from './version3';
 
 /** A job as the text of its file. */
 export function writeJob(job: Job): string {
   return `${JSON.stringify(job, null, 2)}\n`;
 }
 
-/** What brings a file of one version to the next. Versions 2 and 3 only add what may be absent, and kinds of activity: nothing older changes its meaning. */
+/** What brings a file of one version to the next. Versions 2 and 3 only add what may be absent, and kinds of activity; version 4 has several machines and devices. */
 const MIGRATIONS: Record<number, (data: object) => object> = {
   1: (data) => ({ ...data, kymarVersion: 2 }),
   2: (data) => ({ ...data, kymarVersion: 3 }),
+  3: jobFrom3,
 };
+
+/** Data of an older version as this one has it; of another one as it is. */
+export function upToDate(data: object): object {
+  let current = data;
+  for (let at = versionOf(current); at !== null && MIGRATIONS[at]; at = versionOf(current))
+    current = MIGRATIONS[at]!(current);
+  return current;
+}
+
+function versionOf(data: object): number | null {
+  const version = 'kymarVersion' in data ? data.kymarVersion : null;
+  return typeof version === 'number' && Number.isInteger(version) ? version : null;
+}
 
 /** Checks data that claims to be a job, of this version or an older one. */
 export function checkJob(data: unknown): Read<Job> {
@@ -31,8 +46,6 @@ export function checkJob(data: unknown): Read<Job> {
         `The file is of version ${version}; this Kymar reads up to ${VERSION}. Update Kymar, then import it again.`,
       ],
     };
-  let current: object = data;
-  for (let from = version; MIGRATIONS[from]; from++) current = MIGRATIONS[from]!(current);
-  const read = Job.safeParse(current);
+  const read = Job.safeParse(upToDate(data));
   return read.success ? { ok: true, value: read.data } : { ok: false, problems: problemsOf(read.error) };
 }

@@ -1,9 +1,8 @@
 import * as z from 'zod';
-import { Build } from '../build/assembly';
 import { EstimateSchema } from '../evidence';
-import { Host, Id } from '../catalog/parts';
-import { Activity } from './activity';
-import { Needs } from './needs';
+import { Id } from '../catalog/parts';
+import { checkSetup, SETUP, type Setup } from './setup';
+import { setupFrom3, SETUP3 } from './version3';
 
 const Result = z
   .object({
@@ -18,24 +17,44 @@ const Result = z
     error: 'holds no figure: neither a time nor another answer',
   });
 
-/** A forecast as it stood at one moment: inputs, figures with their working, and a hash over both. Never changed afterwards. */
-export const FrozenForecast = z.object({
+const common = {
   id: Id,
   at: z.iso.datetime(),
   /** Which version of the models made it. */
   model: z.string().max(20),
-  host: Host,
-  build: Build,
-  activities: z.array(Activity),
   /** Of a move its time and rate, and when the progress bar is full; of anything else the figure that answers it. */
   results: z.array(Result).max(50),
-  /** What the drive must put up with, as it then stood. */
-  needs: Needs.optional(),
   /** The shop's own ranges that stood in place of what is assumed, by their ids. */
   ranges: z
     .record(z.string().max(80), z.object({ low: z.number(), expected: z.number(), high: z.number() }))
     .optional(),
   /** SHA-256 in hex over everything above but the id. */
   hash: z.string().regex(/^[0-9a-f]{64}$/),
-});
+};
+
+/**
+ * A forecast as it stood at one moment: inputs, figures with their working, and a hash over both. Never changed afterwards: one that an
+ * older Kymar froze keeps that version's form, byte for byte.
+ */
+export const FrozenForecast = z.union([
+  z.object({ ...common, ...SETUP }).superRefine((frozen, context) => {
+    checkSetup(frozen, (path, message) => context.addIssue({ code: 'custom', path, message }));
+  }),
+  z.object({ ...common, ...SETUP3 }),
+]);
 export type FrozenForecast = z.infer<typeof FrozenForecast>;
+
+const setups = new WeakMap<FrozenForecast, Setup>();
+/** What a frozen forecast was made from, whichever version froze it. */
+export function setupOf(frozen: FrozenForecast): Setup {
+  if ('machines' in frozen) return frozen;
+  const had = setups.get(frozen);
+  if (had) return had;
+  const made = setupFrom3(frozen);
+  setups.set(frozen, made);
+  return made;
+}
+
+/** Whether fill and ambient temperature were kept with it: the oldest ones did not. */
+export const keepsNeeds = (frozen: FrozenForecast): boolean =>
+  'machines' in frozen || frozen.needs !== undefined;

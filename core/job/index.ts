@@ -1,10 +1,11 @@
-export { Job, Decision, VERSION, jobJsonSchema } from './job';
+export { Job, Decision, Money, VERSION, jobJsonSchema } from './job';
 export {
   Activity,
   isMove,
   directionOf,
   filesOf,
   logNormalSizes,
+  totalOf,
   type Move,
   type Stream,
   type Open,
@@ -12,9 +13,24 @@ export {
   type Keep,
 } from './activity';
 export { Run, Timed, RateOnly, Bound, Sample } from './run';
-export { Needs, FileSystem } from './needs';
+export { Needs, FileSystem, Role, type DeviceNeeds } from './needs';
+export type { JobConnection, JobDevice, JobMachine, Setup } from './setup';
+export {
+  briefAt,
+  buildAt,
+  FIRST,
+  needsAt,
+  isAt,
+  madeAt,
+  placeOf,
+  placesOf,
+  samePlace,
+  type Brief,
+  type Place,
+} from './place';
+export { addDevice, addMachine, deviceName, removeDevice, removeMachine, withActivity } from './arrange';
 export { DEFAULT_POLICIES, otherAnswer, POLICIES, Policies, policyWords, type PolicyId } from './policies';
-export { FrozenForecast } from './frozen';
+export { FrozenForecast, keepsNeeds, setupOf } from './frozen';
 export { witness, doubtsOf, isUntouched, sha, type Doubt } from './chain';
 export type { ChainEntry } from './entry';
 export { mergeJobs, nameOfChange, jobPlaces } from './change';
@@ -22,4 +38,4 @@ export { writeJob, checkJob } from './file';
 export { readJob } from './read';
 export { repairJob } from './repair';
 export { stages, nextStage, STAGES, type Stage, type StageState } from './stage';
-export { rebuild, samePath } from './rebuild';
+export { samePath, withBuild, withHost } from './rebuild';

@@ -1,16 +1,13 @@
-import { Run } from './run';
 import * as z from 'zod';
-import { cannot } from '../models/arrays';
-import { Build } from '../build/assembly';
 import { Fact } from '../evidence';
-import { Host, Id } from '../catalog/parts';
-import { Activity } from './activity';
+import { Id } from '../catalog/parts';
 import { ChainEntry } from './entry';
 import { FrozenForecast } from './frozen';
-import { Needs } from './needs';
+import { Run } from './run';
+import { checkSetup, SETUP, twice } from './setup';
 
 /** Version of the job file that this Kymar writes. */
-export const VERSION = 3;
+export const VERSION = 4;
 
 export const Decision = z.object({
   kind: z.enum(['accept', 'change', 'retest', 'return']),
@@ -18,6 +15,13 @@ export const Decision = z.object({
   at: z.iso.datetime(),
 });
 export type Decision = z.infer<typeof Decision>;
+
+/** Money, with its currency by ISO 4217. */
+export const Money = z.object({
+  amount: z.number().min(0).max(1e9),
+  currency: z.string().regex(/^[A-Z]{3}$/, { error: 'is no currency such as EUR' }),
+});
+export type Money = z.infer<typeof Money>;
 
 const Fields = z.object({
   kymarVersion: z.literal(VERSION),
@@ -30,56 +34,40 @@ const Fields = z.object({
   changed: z.iso.datetime(),
   due: z.iso.date().nullable(),
   note: z.string().max(4000),
-  host: Host,
-  activities: z.array(Activity).max(50),
-  /** What the drive is for and must put up with, and the policies the job follows. */
-  needs: Needs.optional(),
+  ...SETUP,
   /** How many years the customer wants to use it. */
   serviceYears: Fact,
-  /** What was chosen; null while the job is at the brief. */
-  build: Build.nullable(),
+  /** What it may cost. */
+  budget: Money.optional(),
   forecasts: z.array(FrozenForecast).max(200),
   runs: z.array(Run).max(5000),
   decision: Decision.nullable(),
   /** What happened to runs, forecasts and decisions, each entry sealed to the one before. */
   chain: z.array(ChainEntry).max(50_000).optional(),
+  /** Put away: kept, and out of the list of open jobs. */
+  archived: z.iso.datetime().optional(),
 });
 
 /** A job: the spine of everything. One file holds it whole. */
 export const Job = Fields.superRefine((job, context) => {
   const complain = (path: (string | number)[], message: string) =>
     context.addIssue({ code: 'custom', path, message });
-  const twice = (list: readonly { id: string }[], name: string) =>
-    list.forEach((item, i) => {
-      if (list.findIndex((other) => other.id === item.id) < i)
-        complain([name, i, 'id'], `"${item.id}" is used twice`);
-    });
-  twice(job.activities, 'activities');
-  twice(job.runs, 'runs');
-  twice(job.forecasts, 'forecasts');
-  twice(job.host.ports, 'host');
-  job.activities.forEach((activity, i) => {
-    if (activity.endpoint && !job.host.endpoints?.some((e) => e.id === activity.endpoint))
-      complain(['activities', i, 'endpoint'], `"${activity.endpoint}" is no endpoint of this host`);
-    for (const other of activity.besides ?? [])
-      if (other === activity.id || !job.activities.some((a) => a.id === other))
-        complain(['activities', i, 'besides'], `"${other}" is no other activity of this job`);
+  checkSetup(job, complain);
+  twice(job.runs, ['runs'], complain);
+  twice(job.forecasts, ['forecasts'], complain);
+  const isOf = (list: readonly { id: string }[], id: string) => list.some((item) => item.id === id);
+  job.runs.forEach(({ path }, i) => {
+    if (path && 'machine' in path && !(isOf(job.machines, path.machine) && isOf(job.devices, path.device)))
+      complain(['runs', i, 'path'], `"${path.device}" on "${path.machine}" is no place of this job`);
   });
-  for (const hop of job.build?.hops ?? [])
-    if (!hop.hub.ports.some((port) => port.id === hop.port))
-      complain(['build', 'hops'], `"${hop.port}" is no port of ${hop.hub.model}`);
-  const wrong = job.build?.array && cannot({ mode: job.build.array.mode, members: job.build.together ?? 1 });
-  if (wrong) complain(['build', 'array'], wrong);
-  if (job.build && !job.host.ports.some((port) => port.id === job.build!.port))
-    complain(['build', 'port'], `"${job.build.port}" is no port of this host`);
 });
 export type Job = z.infer<typeof Job>;
 
 /** JSON Schema of the job file, published under docs/. Relations between fields (ports named, ids unique) are checked beyond it. */
 export function jobJsonSchema(): object {
   return {
-    $id: 'kymar-job-v3',
-    title: 'Kymar job file, version 3',
+    $id: 'kymar-job-v4',
+    title: 'Kymar job file, version 4',
     ...z.toJSONSchema(Fields, { io: 'input', target: 'draft-2020-12', reused: 'ref' }),
   };
 }

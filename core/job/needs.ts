@@ -7,31 +7,47 @@ import { Policies } from './policies';
 export const FileSystem = z.enum(['exFAT', 'NTFS', 'APFS', 'HFS+', 'ext4', 'XFS', 'Btrfs', 'FAT32', 'ZFS']);
 export type FileSystem = z.infer<typeof FileSystem>;
 
-/** What a drive is for beside its activities, and what it must put up with. What is absent was not asked. */
-export const Needs = z.object({
-  role: z
-    .enum(['system', 'projects', 'scratch', 'library', 'everyday', 'archive', 'backup', 'expansion'])
-    .optional(),
-  /** The host starts from it. */
-  starts: z.boolean().optional(),
-  /** Systems that must read and write it. */
+export const Role = z.enum([
+  'system',
+  'projects',
+  'scratch',
+  'library',
+  'everyday',
+  'archive',
+  'backup',
+  'expansion',
+]);
+export type Role = z.infer<typeof Role>;
+
+/** Requirements of a device beside its activities. What is absent was not asked. */
+export const DeviceNeeds = z.object({
+  role: Role.optional(),
+  /** A machine boots from it. */
+  bootDrive: z.boolean().optional(),
+  /** Systems that must read and write it, beside those of the machines it is used on. */
   systems: z.array(System.shape.family).max(5).optional(),
   /** B of the largest single file. */
   largestFile: Fact.optional(),
-  /** Air around it, °C. */
-  ambient: z.number().min(-40).max(80).optional(),
   /** Share of the drive in use in everyday work, 0 to 1. */
   fill: Fact.optional(),
   /** The copies of the data that are planned, the drive's own among them. */
   copies: z.array(Copy).max(20).optional(),
-  /** Is carried about. */
-  travels: z.boolean().optional(),
-  /** Will move to a faster host later. */
+  portable: z.boolean().optional(),
+  /** Will move to a faster machine later. */
   movesLater: z.boolean().optional(),
-  /** What is on it is nowhere else. */
+  /** The only copy of the data. */
   onlyCopy: z.boolean().optional(),
   table: z.enum(['GPT', 'MBR']).optional(),
   fileSystem: FileSystem.optional(),
-  schools: Policies.partial().optional(),
+});
+export type DeviceNeeds = z.infer<typeof DeviceNeeds>;
+
+/** °C around a machine. */
+export const Ambient = z.number().min(-40).max(80);
+
+/** What models and rules ask of one device on one machine: the device's own, the machine's ambient temperature, the job's policies. */
+export const Needs = DeviceNeeds.extend({
+  ambient: Ambient.optional(),
+  policies: Policies.partial().optional(),
 });
 export type Needs = z.infer<typeof Needs>;

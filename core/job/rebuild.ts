@@ -1,8 +1,13 @@
-import type { Run } from './run';
+import { apart, type Build } from '../build/assembly';
+import type { Host } from '../catalog/parts';
 import type { Job } from './job';
+import { briefAt, samePlace, type Brief, type Place } from './place';
+import type { Run } from './run';
+
+type Path = Pick<Brief, 'host' | 'build'>;
 
 /** What makes a path physically another one: other parts, another port, another machine. Better known figures of the same parts do not. */
-function identity({ host, build }: Pick<Job, 'host' | 'build'>): string {
+function identity({ host, build }: Path): string {
   return JSON.stringify([
     host.id,
     build && [
@@ -17,16 +22,60 @@ function identity({ host, build }: Pick<Job, 'host' | 'build'>): string {
 }
 
 /** Whether two are physically the same path. */
-export const samePath = (a: Pick<Job, 'host' | 'build'>, b: Pick<Job, 'host' | 'build'>): boolean =>
-  identity(a) === identity(b);
+export const samePath = (a: Path, b: Path): boolean => identity(a) === identity(b);
 
 /**
- * The job with another host or build. Runs measured on the customer's machine "as built" were measured on the old one: where the path
- * becomes physically another, they keep what they were measured on by value.
+ * The changed job with the runs that were made at places which are now physically others, or gone: they keep what they were made on by
+ * value.
  */
-export function rebuild(job: Job, part: Partial<Pick<Job, 'host' | 'build'>>): Job {
-  const next = { ...job, ...part };
-  if (!job.build || samePath(job, next)) return next;
-  const old: Run['path'] = { host: job.host, build: job.build };
-  return { ...next, runs: job.runs.map((run) => (run.path === 'customer' ? { ...run, path: old } : run)) };
+export function keepingRuns(before: Job, after: Job): Job {
+  const known = new Map<string, Run['path']>();
+  const pathNow = (place: Place): Run['path'] => {
+    const key = `${place.machine} ${place.device}`;
+    if (!known.has(key)) known.set(key, pathOf(place));
+    return known.get(key)!;
+  };
+  const pathOf = (place: Place): Run['path'] => {
+    const [was, is] = [briefAt(before, place), briefAt(after, place)];
+    const isThere = is !== null && after.devices.some((d) => d.id === place.device);
+    if (isThere && (!was?.build || samePath(was, is))) return place;
+    return was?.build ? { host: was.host, build: was.build } : null;
+  };
+  let kept = true;
+  const runs = after.runs.map((run) => {
+    if (!run.path || !('machine' in run.path)) return run;
+    const path = pathNow(run.path);
+    if (path && 'machine' in path) return run;
+    kept = false;
+    return { ...run, path };
+  });
+  return kept ? after : { ...after, runs };
+}
+
+/** A list with one of it replaced, or added where it is new. */
+const put = <T>(list: readonly T[], isIt: (item: T) => boolean, item: T): T[] =>
+  list.some(isIt) ? list.map((old) => (isIt(old) ? item : old)) : [...list, item];
+
+/** The job with other parts at one of its places, or other ways in which they hang there; null takes the connection away. */
+export function withBuild(job: Job, place: Place, build: Build | null): Job {
+  const here = (c: Place) => samePlace(c, place);
+  if (!build) return keepingRuns(job, { ...job, connections: job.connections.filter((c) => !here(c)) });
+  const { device: parts, connection } = apart(build);
+  const isIt = ({ id }: { id: string }) => id === place.device;
+  const old = job.devices.find(isIt) ?? { id: place.device, name: '', parts };
+  return keepingRuns(job, {
+    ...job,
+    devices: put(job.devices, isIt, { ...old, parts }),
+    connections: put(job.connections, here, { machine: place.machine, device: place.device, ...connection }),
+  });
+}
+
+/** The job with another host in the place of one of its machines. What hung on a port that it has not hangs on its first. */
+export function withHost(job: Job, machine: string, host: Host): Job {
+  const port = (id: string) => (host.ports.some((p) => p.id === id) ? id : host.ports[0]!.id);
+  return keepingRuns(job, {
+    ...job,
+    machines: job.machines.map((m) => (m.id === machine ? { ...m, host } : m)),
+    connections: job.connections.map((c) => (c.machine === machine ? { ...c, port: port(c.port) } : c)),
+  });
 }

@@ -15,25 +15,29 @@ describe('a damaged record, repaired as far as the rest can be kept', () => {
   test('a figure that cannot be is not known any more', () => {
     const { job, did } = repaired({
       ...offload,
-      host: {
-        ...offload.host,
-        storage: { ...offload.host.storage, read: { value: 0, source: { kind: 'entered' } } },
-      },
+      machines: offload.machines.map((m) => ({
+        ...m,
+        host: { ...m.host, storage: { ...m.host.storage, read: { value: 0, source: { kind: 'entered' } } } },
+      })),
     });
-    expect(job.host.storage.read.value).toBeNull();
-    expect(did).toEqual(['host.storage.read is not known any more (it said 0)']);
+    expect(job.machines[0]!.host.storage.read.value).toBeNull();
+    expect(did).toEqual(['machines.0.host.storage.read is not known any more (it said 0)']);
     expect(job.runs).toEqual(offload.runs);
   });
 
   test('a run that cannot be read is left out, the others stay; an optional thing goes', () => {
     const runs = offload.runs.map((run, i) => (i === 2 ? { ...run, measure: { kind: 'nonsense' } } : run));
-    const { job, did } = repaired({ ...offload, runs, needs: { ...offload.needs, ambient: 'warm' } });
+    const { job, did } = repaired({
+      ...offload,
+      runs,
+      machines: [{ ...offload.machines[0], ambient: 'warm' }],
+    });
     expect(job.runs).toHaveLength(offload.runs.length - 1);
-    expect(job.needs!.ambient).toBeUndefined();
+    expect(job.machines[0]!.ambient).toBeUndefined();
     expect(did).toEqual(
       expect.arrayContaining([
         expect.stringMatching(/runs entry 3 is left out/),
-        'needs.ambient is left out',
+        'machines.0.ambient is left out',
       ]),
     );
   });
@@ -46,7 +50,7 @@ describe('a damaged record, repaired as far as the rest can be kept', () => {
   });
 
   test('a version in quotes is put right', () =>
-    expect(repaired({ ...offload, kymarVersion: '3' }).job.kymarVersion).toBe(VERSION));
+    expect(repaired({ ...offload, kymarVersion: '4' }).job.kymarVersion).toBe(VERSION));
 
   test.each<[string, unknown]>([
     ['nothing', null],

@@ -1,6 +1,6 @@
 import { VERSION, Job } from './job';
-import { type Read } from '../text';
-import { checkJob } from './file';
+import { issuesOf, type Read } from '../text';
+import { checkJob, upToDate } from './file';
 
 type Path = readonly PropertyKey[];
 type Fields = Record<PropertyKey, unknown>;
@@ -19,7 +19,7 @@ interface Fix {
 
 const placed = (path: Path): string => path.map(String).join('.');
 /** Lists whose entries may be left out where nothing of them can be kept. */
-const LISTS = ['runs', 'forecasts', 'activities', 'chain'];
+const LISTS = ['runs', 'forecasts', 'activities', 'connections', 'chain'];
 
 /** What would fix a fault: a figure becomes not known, an entry of a list or an optional thing is left out. Null where nothing would. */
 function fixFor(data: unknown, path: Path): Fix | null {
@@ -56,19 +56,21 @@ function applied(data: unknown, { path }: Fix): void {
 export function repairJob(raw: unknown): Read<{ job: Job; did: string[] }> {
   if (typeof raw !== 'object' || raw === null)
     return { ok: false, problems: ['There is nothing in it that could be repaired.'] };
-  const data = JSON.parse(JSON.stringify(raw)) as Fields;
+  const copy = JSON.parse(JSON.stringify(raw)) as Fields;
   const did: string[] = [];
-  if (typeof data.kymarVersion === 'number' && data.kymarVersion > VERSION)
+  if (typeof copy.kymarVersion === 'number' && copy.kymarVersion > VERSION)
     return { ok: false, problems: ['A newer Kymar wrote it: update Kymar to open it.'] };
+  if (!Number.isInteger(copy.kymarVersion)) {
+    // Until version 3 a job had one machine.
+    copy.kymarVersion = 'host' in copy ? 3 : VERSION;
+    did.push('kymarVersion is taken to be the one that its fields are of');
+  }
+  const data = upToDate(copy) as Fields;
   for (let round = 0; round < 200; round++) {
     const read = checkJob(data);
     if (read.ok) return { ok: true, value: { job: read.value, did } };
-    if (!Number.isInteger(data.kymarVersion)) {
-      data.kymarVersion = VERSION;
-      did.push('kymarVersion is taken to be the present one');
-      continue;
-    }
-    const issue = Job.safeParse({ ...data, kymarVersion: VERSION }).error?.issues[0];
+    const { error } = Job.safeParse(data);
+    const [issue] = error ? issuesOf(error) : [];
     const fix = issue && fixFor(data, issue.path);
     if (!fix || did.includes(fix.words)) return { ok: false, problems: read.problems };
     applied(data, fix);

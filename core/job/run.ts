@@ -70,8 +70,8 @@ export const Run = z.object({
   otherEnd: z.enum(['storage', 'memory']),
   source: z.enum(['stopwatch', 'real', 'simulated', 'program']),
   measure: z.discriminatedUnion('kind', [Timed, RateOnly, Bound]),
-  /** The customer's machine as built, another host or build, or not known. */
-  path: z.union([z.literal('customer'), z.object({ host: Host, build: Build })]).nullable(),
+  /** Where it was made: a device of the job on a machine of the job, as they hang together; another host or build by value; or not known. */
+  path: z.union([z.object({ machine: Id, device: Id }), z.object({ host: Host, build: Build })]).nullable(),
   conditions: z.object({
     note: z.string().max(400).default(''),
     temperature: z.number().min(-100).max(300).nullable().default(null),

@@ -1,6 +1,8 @@
 import equal from 'fast-deep-equal';
-import type { FrozenForecast } from './frozen';
+import { keepsNeeds, setupOf, type FrozenForecast } from './frozen';
 import type { Job } from './job';
+import { briefAt, placesOf } from './place';
+import type { Setup } from './setup';
 
 export const STAGES = ['brief', 'path', 'forecast', 'bench', 'verdict', 'handover'] as const;
 export type Stage = (typeof STAGES)[number];
@@ -12,6 +14,26 @@ export interface StageState {
   next: string;
 }
 
+/** What a forecast asks of each place with work; fill and ambient temperature only where both sides kept them. */
+const askedOf = (setup: Setup, withNeeds: boolean): unknown[] =>
+  placesOf(setup)
+    .map((place) => briefAt(setup, place)!)
+    .filter((brief) => brief.activities.length > 0)
+    .map(({ host, build, activities, needs }) => [
+      host,
+      build,
+      activities,
+      withNeeds ? [needs?.fill, needs?.ambient] : null,
+    ]);
+
+/** Whether a frozen forecast is of something else than the job as it stands. */
+function isStale(job: Job, frozen: FrozenForecast, own: FrozenForecast['ranges'] = {}): boolean {
+  const withNeeds = keepsNeeds(frozen);
+  return (
+    !equal(frozen.ranges ?? {}, own) || !equal(askedOf(setupOf(frozen), withNeeds), askedOf(job, withNeeds))
+  );
+}
+
 /** Each stage's state from what the job holds; verdict and path trouble come in from the models that find it, the shop's own ranges from its settings. */
 export function stages(
   job: Job,
@@ -19,27 +41,25 @@ export function stages(
 ): StageState[] {
   const frozen = job.forecasts.at(-1);
   const done = job.runs.filter((run) => run.ended === 'done' && !run.excluded);
-  // Of the needs only what the forecast asks; older frozen forecasts did not keep them.
-  const asked = (needs: Job['needs']) => (frozen?.needs === undefined ? null : [needs?.fill, needs?.ambient]);
-  const forecastOf = (of: Pick<Job, 'host' | 'build' | 'activities' | 'needs'>) => [
-    of.host,
-    of.build,
-    of.activities,
-    asked(of.needs),
-  ];
-  const otherRanges = !equal(frozen?.ranges ?? {}, trouble.own ?? {});
-  const changed = frozen && (otherRanges || !equal(forecastOf(frozen), forecastOf(job)));
-  const stale = job.build !== null && changed === true;
+  const builds = placesOf(job).map((place) => briefAt(job, place)!.build);
+  const built = builds.some((build) => build !== null);
+  const stale = built && frozen !== undefined && isStale(job, frozen, trouble.own);
   const at = (stage: Stage, state: StageState['state'], next: string): StageState => ({ stage, state, next });
   return [
-    job.activities.length > 0
-      ? at('brief', 'done', 'Change what the customer does')
-      : at('brief', 'open', 'Describe the first activity'),
+    job.machines.length === 0
+      ? at('brief', 'open', 'Choose the machine')
+      : job.activities.length > 0
+        ? at('brief', 'done', 'Change what the customer does')
+        : at('brief', 'open', 'Describe the first activity'),
     trouble.blocked
       ? at('path', 'attention', 'Fix what blocks the path')
-      : job.build
+      : built && builds.every((build) => build !== null)
         ? at('path', 'done', 'Try other parts')
-        : at('path', 'open', 'Choose a drive and how it is connected'),
+        : at(
+            'path',
+            'open',
+            built ? 'Choose and connect what is still open' : 'Choose a drive and how it is connected',
+          ),
     stale
       ? at('forecast', 'attention', 'Freeze the changed forecast')
       : frozen

@@ -16,7 +16,7 @@ const run = (measure: unknown, more: object = {}): Run =>
     otherEnd: 'storage',
     source: 'stopwatch',
     measure,
-    path: 'customer',
+    path: { machine: 'machine-1', device: 'device-1' },
     conditions: {},
     ended: 'done',
     ...more,

@@ -5,7 +5,7 @@ import { Id } from '../catalog/parts';
 export const Purpose = z.object({
   job: Id,
   /** Where it is measured: the job's own path, another place by its key, or null for some other drive. */
-  place: z.string().max(170).nullable(),
+  place: z.string().max(330).nullable(),
   note: z.string().max(400),
   temperature: z.number().min(-100).max(300).nullable(),
 });

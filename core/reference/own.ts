@@ -3,7 +3,7 @@ import { type Run } from '../job';
 import { rateOfRun } from '../measure';
 import { collectTransfer, forecastTransfer, pathOf, type Transfer } from '../forecast';
 import { apart } from '../build/assembly';
-import type { Job } from '../job';
+import { madeAt, type Job } from '../job';
 import type { Direction } from '../catalog/links';
 import { hardCeiling, type Path } from '../build/path';
 
@@ -55,15 +55,9 @@ export function ownRates(jobs: readonly Job[]): OwnRate[] {
   const found = new Map<string, { link: string; direction: Direction; rates: number[] }>();
   for (const job of jobs)
     for (const run of job.runs) {
-      if (
-        run.source === 'simulated' ||
-        run.ended !== 'done' ||
-        run.conditions.memoryBacked ||
-        run.path === null
-      )
-        continue;
-      const { host, build } = run.path === 'customer' ? job : run.path;
-      if (!build || !host.ports.some((port) => port.id === build.port)) continue;
+      if (run.source === 'simulated' || run.ended !== 'done' || run.conditions.memoryBacked) continue;
+      const { host, build } = madeAt(job, run) ?? {};
+      if (!host || !build || !host.ports.some((port) => port.id === build.port)) continue;
       const link = decidedBy(run, pathOf({ machine: host, ...apart(build) }));
       if (link === null) continue;
       const key = `${link} ${run.direction}`;

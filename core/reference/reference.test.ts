@@ -1,4 +1,4 @@
-import { type Run } from '../job';
+import type { JobMachine, Run } from '../job';
 import { demoJobs } from '../demo';
 import fc from 'fast-check';
 import { ownRates, convert, RULES_OF_THUMB } from '.';
@@ -51,7 +51,9 @@ test('every rule of thumb has a reason and says where it comes from', () => {
 describe('what the shop’s own runs say of a link', () => {
   const job = demoJobs()[0]!;
   const quick = { value: 20e9, source: { kind: 'measured' as const } };
-  const host = { ...job.host, storage: { ...job.host.storage, read: quick, write: quick } };
+  const [machine] = job.machines as [JobMachine];
+  const { host } = machine;
+  const fast = { ...host, storage: { ...host.storage, read: quick, write: quick } };
   const run = (change: Partial<Run> = {}, seconds = 40): Run => ({
     ...job.runs[4]!,
     measure: {
@@ -62,7 +64,7 @@ describe('what the shop’s own runs say of a link', () => {
     },
     ...change,
   });
-  const own = (...runs: Run[]) => ownRates([{ ...job, host, runs }]);
+  const own = (...runs: Run[]) => ownRates([{ ...job, machines: [{ ...machine, host: fast }], runs }]);
   test('runs that the link alone decided count, each direction apart', () => {
     expect(own(run(), run({}, 38), run({}, 41))).toEqual([
       { link: 'usb-10', direction: 'read', low: 38e9 / 41, middle: 950e6, high: 1e9, runs: 3 },

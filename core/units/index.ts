@@ -5,4 +5,5 @@ export { parseQuantity, UNIT_OF, type Dimension } from './quantity';
 export { format, duration } from './format';
 export { nominalSectors, shownCapacity, mbrLimit } from './capacity';
 export { DECIMAL, BINARY } from './prefix';
+export { counted } from './counted';
 export { formatProbability } from './probability';

@@ -2,8 +2,20 @@ import type { Spread } from '../stats';
 import { exactFact, worked, type Estimate, type Fact } from '../evidence';
 import type { OwnRanges } from '../catalog/assumptions';
 import { hardCeiling, type Path } from '../build/path';
-import { doubtsOf, isMove, samePath } from '../job';
-import type { Activity, FrozenForecast, Job, Move, Run } from '../job';
+import {
+  briefAt,
+  doubtsOf,
+  isAt,
+  isMove,
+  keepsNeeds,
+  madeAt,
+  placeOf,
+  placesOf,
+  samePath,
+  samePlace,
+  setupOf,
+} from '../job';
+import type { Activity, Brief, FrozenForecast, Job, Move, Place, Run } from '../job';
 import { situationOf, transferPath } from '../forecast';
 import type { Situation, Transfer, TransferForecast } from '../forecast';
 import { measuredOf, readingBounds, type Measured } from '../measure';
@@ -17,8 +29,8 @@ export interface Right {
   words: string;
 }
 
-/** Is the customer's wish met? */
-export interface Wish {
+/** Is the customer's target met? */
+export interface Target {
   answer: 'yes' | 'no' | 'not proven';
   words: string;
 }
@@ -38,7 +50,7 @@ export interface Claim {
   /** What of the evidence used here was changed after it was kept, in words. */
   doubts: string[];
   right: Right;
-  wish: Wish | null;
+  target: Target | null;
   /** What the result says for the customer's machine. */
   carries: string;
 }
@@ -92,37 +104,48 @@ export function claims(job: Job, model: Model | null, own: OwnRanges = {}): Clai
   return found.every((claim) => claim !== null) ? found : null;
 }
 
-/** Where runs were measured, as far as it is described: the job as built, or another machine and build. */
-const placeOf = (job: Job, { path }: Run): Pick<Job, 'host' | 'build'> | null =>
-  path === 'customer' ? job : path;
+/** A frozen forecast, and what of it the runs are held against. */
+interface Held {
+  frozen: FrozenForecast;
+  /** What was frozen of the place they were made at. */
+  brief: Brief;
+  /** Whether the activity they stand for was frozen for this very path. */
+  sameWork: boolean;
+}
+
+/** What was frozen of the path a run was made on; null where nothing was. */
+function heldBy(job: Job, frozen: FrozenForecast, run: Run): Held | null {
+  const here = madeAt(job, run);
+  if (!here?.build) return null;
+  const setup = setupOf(frozen);
+  const activity = setup.activities.find((a) => a.id === run.activity);
+  const wanted = activity && placeOf(setup, activity);
+  const there = placesOf(setup).filter((place) => samePath(briefAt(setup, place)!, here));
+  const own = there.find((place) => wanted && samePlace(place, wanted));
+  const place = own ?? there[0];
+  return place ? { frozen, brief: briefAt(setup, place)!, sameWork: own !== undefined } : null;
+}
 
 /** Only what was frozen before the first of these runs, for the path they ran on, was a forecast of them. */
-function frozenFor(job: Job, runs: readonly Run[]): FrozenForecast | null {
-  const place = placeOf(job, runs[0]!);
-  if (!place) return null;
-  return (
-    job.forecasts.filter((f) => samePath(f, place) && runs.every((run) => f.at <= run.at)).at(-1) ?? null
-  );
+function frozenFor(job: Job, runs: readonly Run[]): Held | null {
+  const before = job.forecasts.filter((f) => runs.every((run) => f.at <= run.at));
+  return before.map((f) => heldBy(job, f, runs[0]!)).findLast((held) => held !== null) ?? null;
 }
 
 /** What the runs were measured on, with the work and the needs that their forecast counts with; null where it is not described. */
-function situationFor(
-  job: Job,
-  run: Run,
-  frozen: FrozenForecast | null,
-  ranges: OwnRanges,
-): Situation | null {
-  const place = frozen ?? placeOf(job, run);
-  if (!place) return null;
-  const needs = run.path === 'customer' ? (frozen?.needs ?? job.needs) : undefined;
-  const brief = {
-    host: place.host,
-    build: place.build,
-    activities: (frozen ?? job).activities,
-    ...(needs ? { needs } : {}),
+function situationFor(job: Job, run: Run, held: Held | null, ranges: OwnRanges): Situation | null {
+  const here = held?.brief ?? madeAt(job, run);
+  if (!here) return null;
+  const isOwn = run.path !== null && 'machine' in run.path;
+  const kept = held && keepsNeeds(held.frozen) ? held.brief : isOwn ? briefAt(job, run.path as Place) : null;
+  const brief: Brief = {
+    host: here.host,
+    build: here.build,
+    activities: (held ? setupOf(held.frozen) : job).activities,
+    ...(isOwn && kept?.needs ? { needs: kept.needs } : {}),
   };
   // What was frozen counts with the ranges it was frozen with.
-  return situationOf(brief, frozen ? (frozen.ranges ?? {}) : ranges);
+  return situationOf(brief, held ? (held.frozen.ranges ?? {}) : ranges);
 }
 
 /** The path between the device and what stood at the other end. */
@@ -149,19 +172,27 @@ function rightOf(runs: readonly Run[], measured: Measured | null, forecast: Clai
   return heldAgainst(measured.rate, forecast?.rate ?? null);
 }
 
+/** Whether a run was made on a place of the job, and on that of the activity it stands for. */
+function isAtItsPlace(job: Job, { path, activity }: Run): boolean {
+  if (!path || !('machine' in path)) return false;
+  const of = job.activities.find((a) => a.id === activity);
+  return !of || isAt(job, of, path);
+}
+
 function claimOf(job: Job, runs: readonly Run[], model: Model | null, ranges: OwnRanges): Claim | null {
   const first = runs[0]!;
-  const own = first.path === 'customer';
-  const frozen = frozenFor(job, runs);
-  const situation = situationFor(job, first, frozen, ranges);
+  const held = frozenFor(job, runs);
+  const frozen = held?.frozen ?? null;
+  const situation = situationFor(job, first, held, ranges);
   const path = situation && pathFor(situation, first);
   const impossible = runs.flatMap((run) => faultOf(run, path));
   const usable = runs.filter((run) => !impossible.some((i) => i.run === run));
   const measured = usable.length > 0 ? measuredOf(usable) : null;
   const isIt = (a: Activity) => a.id === first.activity;
-  const activity = job.activities.find(isIt) ?? frozen?.activities.find(isIt) ?? null;
+  const activity = job.activities.find(isIt) ?? (frozen && setupOf(frozen).activities.find(isIt)) ?? null;
+  const own = isAtItsPlace(job, first);
   const flows = situation && path && path.blocked.length === 0;
-  const forecast = flows ? forecastFor(situation, path, first, frozen, model) : null;
+  const forecast = flows ? forecastFor(situation, path, first, held, model) : null;
   if (flows && !forecast) return null;
   const simulated = first.source === 'simulated';
   const later = forecast ? forecast.later : 0;
@@ -177,7 +208,7 @@ function claimOf(job: Job, runs: readonly Run[], model: Model | null, ranges: Ow
     impossible,
     doubts: doubtsAbout(job, runs, frozen),
     right: rightOf(runs, measured, forecast),
-    wish: activity?.wish ? wishOf(activity, first, measured, own, simulated) : null,
+    target: activity?.target ? wishOf(activity, first, measured, own, simulated) : null,
     carries: `${carryOver(own, simulated, path, first)}${later > 0 ? flushed : ''}`,
   };
 }
@@ -243,26 +274,34 @@ function forecastFor(
   situation: Situation,
   path: Path,
   run: Run,
-  frozen: FrozenForecast | null,
+  held: Held | null,
   model: Model | null,
 ): NonNullable<Claim['forecast']> | null {
   const { measure } = run;
+  const frozen = held?.frozen ?? null;
   const activity = situation.work.find((a) => a.id === run.activity);
   const isWhole = activity && isMove(activity) && run.otherEnd === 'storage';
   const whole = isWhole && activity.direction === run.direction ? activity : null;
   const toBar = measure.kind === 'timed' && measure.until === 'bar';
-  const held = (bytes: number, time: Estimate, bar: Estimate | undefined) => {
-    const until = toBar && bar ? bar : time;
-    return { time: until, rate: over(bytes, until), later: toBar && bar ? time.expected - bar.expected : 0 };
+  const until = (bytes: number, time: Estimate, bar: Estimate | undefined) => {
+    const end = toBar && bar ? bar : time;
+    return { time: end, rate: over(bytes, end), later: toBar && bar ? time.expected - bar.expected : 0 };
   };
-  const result = frozen?.results.find((r) => r.activity === run.activity);
-  if (measure.kind !== 'rate' && whole && result?.time && isOf(whole, measure) && (!toBar || result.bar))
-    return { ...held(measure.bytes, result.time, result.bar), frozen };
+  const result = held?.sameWork && frozen?.results.find((r) => r.activity === run.activity);
+  if (
+    measure.kind !== 'rate' &&
+    whole &&
+    result &&
+    result.time &&
+    isOf(whole, measure) &&
+    (!toBar || result.bar)
+  )
+    return { ...until(measure.bytes, result.time, result.bar), frozen };
   const answer = model?.(situation, path, transferOf(run, whole), whole);
   if (!answer) return null;
   const { rate, time, bar } = answer;
   if (measure.kind === 'rate') return { rate, time: null, frozen, later: 0 };
-  return { ...held(measure.bytes, time, bar), frozen };
+  return { ...until(measure.bytes, time, bar), frozen };
 }
 
 /** Bytes over a time, as a rate. */
@@ -311,10 +350,10 @@ function wishOf(
   measured: Measured | null,
   own: boolean,
   simulated: boolean,
-): Wish {
-  const wish = activity.wish!;
-  const within = `within ${format(wish, 's')}`;
-  const open = (words: string): Wish => ({ answer: 'not proven', words });
+): Target {
+  const target = activity.target!;
+  const within = `within ${format(target, 's')}`;
+  const open = (words: string): Target => ({ answer: 'not proven', words });
   if (!measured) return open('No usable run.');
   if (simulated) return open('Simulated runs say nothing about the customer’s drive.');
   if (!measured.time)
@@ -323,12 +362,12 @@ function wishOf(
   const size = isMove(activity) ? sizeOf(activity, run) : null;
   if (size?.share === 'less') return open(size.words);
   const said = `${format(measured.time.expected, 's')} (${format(measured.time.low, 's')} to ${format(measured.time.high, 's')})`;
-  if (measured.time.high <= wish) return { answer: 'yes', words: `Wanted ${within}, takes ${said}.` };
-  if (measured.time.low > wish)
+  if (measured.time.high <= target) return { answer: 'yes', words: `Wanted ${within}, takes ${said}.` };
+  if (measured.time.low > target)
     return size?.share === 'more'
       ? open(`${size.words} It took ${said}.`)
       : { answer: 'no', words: `Wanted ${within}, takes ${said}.` };
-  return open(`Wanted ${within}, takes ${said}: the interval straddles the wish.`);
+  return open(`Wanted ${within}, takes ${said}: the interval straddles the target.`);
 }
 
 /** Whether a run moved less or more than the whole activity, by more than 1 %; null when it is the activity. */

@@ -1,3 +1,4 @@
+import { counted } from '../units';
 import { doubtsOf, type Job } from '../job';
 import type { Claim } from './claim';
 
@@ -14,8 +15,8 @@ export interface Verdict {
 export function verdictFrom(job: Job, found: Claim[]): Verdict {
   const doubts = doubtsOf(job).map((d) => d.words);
   const real = found.filter((claim) => !claim.simulated);
-  const wished = job.activities.filter((a) => a.wish !== null);
-  const answers = wished.map((a) => answersFor(a.id, real));
+  const targeted = job.activities.filter((a) => a.target !== null);
+  const answers = targeted.map((a) => answersFor(a.id, real));
   const [missed, open] = [
     answers.filter((a) => a === 'no').length,
     answers.filter((a) => a === 'not proven').length,
@@ -23,38 +24,41 @@ export function verdictFrom(job: Job, found: Claim[]): Verdict {
   const short = real.filter((c) => c.right.answer === 'short').length;
   const tail =
     short > 0
-      ? ` ${count(short, 'claim')} came out short of the forecast: find the cause before it leaves the bench.`
+      ? ` ${counted(short, 'claim')} came out short of the forecast: find the cause before it leaves the bench.`
       : '';
   if (missed > 0)
     return {
       claims: found,
       doubts,
       answer: 'falls short',
-      words: `${count(missed, 'wish', 'wishes')} of ${wished.length} not met.${tail}`,
+      words: `${counted(missed, 'target', 'targets')} of ${targeted.length} not met.${tail}`,
     };
-  if (wished.length === 0)
-    return { claims: found, doubts, answer: 'not proven', words: `The brief holds no wish to meet.${tail}` };
+  if (targeted.length === 0)
+    return {
+      claims: found,
+      doubts,
+      answer: 'not proven',
+      words: `The brief holds no target to meet.${tail}`,
+    };
   if (open > 0)
     return {
       claims: found,
       doubts,
       answer: 'not proven',
       words:
-        `${open === wished.length ? count(open, 'wish', 'wishes') : `${wished.length - open} of ${wished.length} wishes met, ${open}`} ` +
+        `${open === targeted.length ? counted(open, 'target', 'targets') : `${targeted.length - open} of ${targeted.length} targets met, ${open}`} ` +
         `not proven yet.${tail}`,
     };
   return {
     claims: found,
     doubts,
     answer: 'meets',
-    words: `${wished.length === 1 ? 'The wish is' : wished.length === 2 ? 'Both wishes are' : `All ${wished.length} wishes are`} met.${tail}`,
+    words: `${targeted.length === 1 ? 'The target is' : targeted.length === 2 ? 'Both targets are' : `All ${targeted.length} targets are`} met.${tail}`,
   };
 }
 
-const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
-
-/** A wish counts as missed when any sound measurement missed it, as met when at least one met it and none missed it. */
+/** A target counts as missed when any sound measurement missed it, as met when at least one met it and none missed it. */
 function answersFor(activity: string, real: readonly Claim[]): 'yes' | 'no' | 'not proven' {
-  const own = real.filter((c) => c.activity?.id === activity && c.wish).map((c) => c.wish!.answer);
+  const own = real.filter((c) => c.activity?.id === activity && c.target).map((c) => c.target!.answer);
   return own.includes('no') ? 'no' : own.includes('yes') ? 'yes' : 'not proven';
 }

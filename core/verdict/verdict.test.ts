@@ -1,11 +1,12 @@
-import { forecastJob } from '../fixtures/forecast';
+import { firstOf, forecastJob, rebuilt } from '../fixtures/forecast';
 import fc from 'fast-check';
 import { Run } from '../job';
 import { demoJobs } from '../demo';
-import type { Job } from '../job';
+import { FIRST, type Job } from '../job';
 import { quickVerdict, heldAgainst, verdict } from '.';
 
 const offload = demoJobs()[0]!;
+const { host, build } = firstOf(offload);
 let count = 0;
 const run = (seconds: number, more: Partial<Run> = {}): Run =>
   Run.parse({
@@ -16,7 +17,7 @@ const run = (seconds: number, more: Partial<Run> = {}): Run =>
     otherEnd: 'storage',
     source: 'stopwatch',
     measure: { kind: 'timed', bytes: 214e9, files: 38_400, seconds, error: 0.14 },
-    path: 'customer',
+    path: FIRST,
     conditions: {},
     ended: 'done',
     ...more,
@@ -120,7 +121,7 @@ describe('was the forecast right?', () => {
       }) as Job;
     for (const part of [{ verify: true }, { itself: true }]) {
       const { forecast } = claims(as(part))[0]!;
-      const own = forecastJob(as(part))!.activities[0]!.figure;
+      const own = forecastJob(firstOf(as(part)))!.activities[0]!.figure;
       expect(forecast!.time!.expected).toBeCloseTo(own.expected, 6);
       expect(forecast!.rate.expected).toBeCloseTo(214e9 / own.expected, 0);
     }
@@ -132,22 +133,22 @@ describe('was the forecast right?', () => {
 
   test('a forecast frozen for other parts does not count for runs on these', () => {
     const changed = {
-      ...withRuns(run(540), run(545), run(538)),
-      build: { ...offload.build!, port: 'left-front' },
+      ...rebuilt(offload, { build: { ...build!, port: 'left-front' } }),
+      runs: [run(540), run(545), run(538)],
     };
     expect(claims(changed)[0]!.forecast!.frozen).toBeNull();
     expect(claims(changed)[0]!.right.answer).toBe('as forecast');
   });
 
   test('a run on another port is held against that port', () => {
-    const elsewhere = { host: offload.host, build: { ...offload.build!, port: 'left-front' } };
+    const elsewhere = { host, build: { ...build!, port: 'left-front' } };
     const slow = claim(
       run(540, { path: elsewhere }),
       run(545, { path: elsewhere }),
       run(538, { path: elsewhere }),
     );
     expect(slow.right.answer).toBe('as forecast');
-    expect(slow.wish!.answer).toBe('not proven');
+    expect(slow.target!.answer).toBe('not proven');
     expect(slow.carries).toMatch(/Left side, front.*not tested/);
     expect(claim(run(540), run(545), run(538)).right).toMatchObject({
       answer: 'short',
@@ -175,7 +176,7 @@ describe('was the forecast right?', () => {
     const read = claim(run(1, { activity: null, source: 'program', otherEnd: 'memory', measure }));
     expect(read.right.answer).toBe('as forecast');
     expect(JSON.stringify(read.forecast!.rate.because)).toContain('other end: memory');
-    expect(read.wish).toBeNull();
+    expect(read.target).toBeNull();
   });
 });
 
@@ -232,34 +233,38 @@ describe('impossible', () => {
   });
 });
 
-describe('is the wish met?', () => {
+describe('is the target met?', () => {
   const readback = offload.runs.filter((r) => r.activity === 'readback');
   test('the demo meets both', () =>
-    expect(verdict(offload)).toMatchObject({ answer: 'meets', words: 'Both wishes are met.' }));
+    expect(verdict(offload)).toMatchObject({ answer: 'meets', words: 'Both targets are met.' }));
   test('yes and no need the whole interval', () => {
-    const wish = (...s: number[]) => claim(...s.map((x) => run(x))).wish!.answer;
-    expect([wish(298, 300, 302), wish(800, 805, 810), wish(600, 800)]).toEqual(['yes', 'no', 'not proven']);
+    const target = (...s: number[]) => claim(...s.map((x) => run(x))).target!.answer;
+    expect([target(298, 300, 302), target(800, 805, 810), target(600, 800)]).toEqual([
+      'yes',
+      'no',
+      'not proven',
+    ]);
   });
-  test('one missed wish decides', () => {
+  test('one missed target decides', () => {
     expect(verdict(withRuns(...readback, run(800), run(805), run(810)))).toMatchObject({
       answer: 'falls short',
-      words: expect.stringMatching(/1 wish of 2 not met/),
+      words: expect.stringMatching(/1 target of 2 not met/),
     });
   });
   test('an unmeasured activity leaves it open', () =>
     expect(verdict(withRuns(...readback)).answer).toBe('not proven'));
   test('a smaller copy, or other files, do not prove the whole', () => {
     const part = run(30, { measure: { ...run(30).measure, bytes: 20e9 } as Run['measure'] });
-    expect(claim(part).wish).toMatchObject({
+    expect(claim(part).target).toMatchObject({
       answer: 'not proven',
       words: expect.stringMatching(/20 GB were moved/),
     });
   });
-  test('a run over more than the activity can prove the wish but not disprove it', () => {
+  test('a run over more than the activity can prove the target but not disprove it', () => {
     const more = (seconds: number) =>
       run(seconds, { measure: { ...run(seconds).measure, bytes: 300e9 } as Run['measure'] });
-    expect(claim(more(600), more(602), more(604)).wish!.answer).toBe('yes');
-    expect(claim(more(800), more(805), more(810)).wish).toMatchObject({
+    expect(claim(more(600), more(602), more(604)).target!.answer).toBe('yes');
+    expect(claim(more(800), more(805), more(810)).target).toMatchObject({
       answer: 'not proven',
       words: expect.stringMatching(/More was moved/),
     });
@@ -274,14 +279,14 @@ describe('is the wish met?', () => {
       claims({
         ...withRuns(run(298, { measure: { ...run(298).measure, bytes } as Run['measure'] })),
         activities: ranged,
-      })[0]!.wish!;
+      })[0]!.target!;
     expect(at(214e9).answer).toBe('yes');
     expect(at(200e9).words).toMatch(/may reach 214 GB/);
   });
   test('files nobody counted widen what the run is held against', () => {
     const uncounted = claim(run(298, { measure: { ...run(298).measure, files: null } as Run['measure'] }));
     const counted = claim(run(298));
-    expect(uncounted.wish!.answer).toBe('yes');
+    expect(uncounted.target!.answer).toBe('yes');
     expect(uncounted.forecast!.time!.high - uncounted.forecast!.time!.low).toBeGreaterThan(
       counted.forecast!.time!.high - counted.forecast!.time!.low,
     );
@@ -318,25 +323,25 @@ describe('laws of the verdict', () => {
         const runs = seconds.map((s) => run(s));
         const [a, b] = [claim(...runs), claim(...[...runs].reverse())];
         expect(b.measured!.rate.expected).toBeCloseTo(a.measured!.rate.expected, 0);
-        expect([b.right.answer, b.wish!.answer]).toEqual([a.right.answer, a.wish!.answer]);
+        expect([b.right.answer, b.target!.answer]).toEqual([a.right.answer, a.target!.answer]);
       }),
       { numRuns: 25 },
     );
   });
-  test('a longer wish is never harder to meet', () => {
+  test('a longer target is never harder to meet', () => {
     const rank = { no: 0, 'not proven': 1, yes: 2 };
     fc.assert(
       fc.property(
         times,
         fc.integer({ min: 100, max: 1000 }),
         fc.integer({ min: 0, max: 500 }),
-        (seconds, wish, more) => {
+        (seconds, target, more) => {
           const at = (w: number) =>
             claims({
               ...withRuns(...seconds.map((s) => run(s))),
-              activities: offload.activities.map((a) => ({ ...a, wish: w })),
-            })[0]!.wish!.answer;
-          return rank[at(wish + more)] >= rank[at(wish)];
+              activities: offload.activities.map((a) => ({ ...a, target: w })),
+            })[0]!.target!.answer;
+          return rank[at(target + more)] >= rank[at(target)];
         },
       ),
       { numRuns: 25 },

@@ -1,9 +1,10 @@
 import { Box, MenuItem, Tab, Tabs, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { isMove, type Job, Run } from '@kymar/core/job';
+import { isMove, placeOf, samePlace, type Job, type Place, Run } from '@kymar/core/job';
 import { newId } from '../jobs/new';
 import { changeJob } from '../state/jobs';
-import { pathAt, placesOf } from '../state/places';
+import { placedWhere } from '../state/placed';
+import { elsewhere, ownPlaces, pathBy } from '../state/where';
 import { useWatch } from '../state/watch';
 import { useJob } from '../ui/job';
 import { Panel } from '../ui/panel';
@@ -24,7 +25,7 @@ type Way = (typeof WAYS)[number][0];
 
 /** Time it: by thumb, on this machine, on the simulated rig, or as read off elsewhere. */
 export function Bench() {
-  const { job } = useJob();
+  const { job, at: looked } = useJob();
   const [way, setWay] = useState<Way>('stopwatch');
   const moves = job.activities.filter(isMove);
   const { watch } = useWatch();
@@ -32,10 +33,18 @@ export function Bench() {
   const [chosenActivity, setActivity] = useState(moves[0]?.id ?? '');
   // A clock that runs is about one activity: that one is shown.
   const activityId = timed ?? chosenActivity;
-  const [where, setWhere] = useState('customer');
+  const [chosenWhere, setWhere] = useState<string | null>(null);
   const [note, setNote] = useState('');
   const [warmth, setWarmth] = useState('');
   const activity = moves.find((a) => a.id === activityId) ?? moves[0] ?? null;
+  // It is timed where it happens, unless somebody says otherwise.
+  const place = activity && placeOf(job, activity);
+  const at = (place && placedWhere(job, place)) ?? looked;
+  const own = ownPlaces(job);
+  const others = at ? elsewhere(job, at) : [];
+  const usual = own.find((w) => at && samePlace(w.path as Place, at.place))?.key ?? own[0]?.key ?? 'none';
+  const where =
+    [...own, ...others].some((w) => w.key === chosenWhere) || chosenWhere === 'none' ? chosenWhere! : usual;
   const keep = (taken: Taken) =>
     changeJob(job.id, (j) => ({
       ...j,
@@ -52,7 +61,7 @@ export function Bench() {
       }}
     >
       <Panel>
-        {!frozen && job.build && (
+        {!frozen && own.length > 0 && (
           <Typography variant="body2" sx={{ mb: 1.5, color: 'warning.main', fontWeight: 560 }}>
             No forecast is frozen yet. Freeze it first, or these runs can only be held against one made
             afterwards.
@@ -87,14 +96,8 @@ export function Bench() {
               </MenuItem>
             ))}
           </TextField>
-          <TextField
-            select
-            label="Where it runs"
-            value={job.build ? where : 'none'}
-            onChange={(e) => setWhere(e.target.value)}
-          >
-            {job.build && <MenuItem value="customer">Customer’s machine, as built</MenuItem>}
-            {placesOf(job).map(({ key, name }) => (
+          <TextField select label="Where it runs" value={where} onChange={(e) => setWhere(e.target.value)}>
+            {[...own, ...others].map(({ key, name }) => (
               <MenuItem key={key} value={key}>
                 {name}
               </MenuItem>
@@ -138,12 +141,13 @@ export function Bench() {
         {way === 'real' && (
           <RealBench
             job={job}
-            where={job.build ? where : 'none'}
+            at={at}
+            where={where}
             note={note}
             temperature={warmth === '' ? null : Number(warmth)}
           />
         )}
-        {way === 'rig' && <Rig job={job} activity={activity} onTaken={keep} />}
+        {way === 'rig' && <Rig job={job} at={at} activity={activity} onTaken={keep} />}
         {way === 'hand' && <ByHand activity={activity} onTaken={keep} />}
       </Panel>
       <RunList />
@@ -164,7 +168,7 @@ function runOf(
     ended: 'done',
     samples: [],
     ...rest,
-    path: path === undefined ? pathAt(job, where) : path,
+    path: path === undefined ? pathBy(job, where) : path,
     conditions: { ...stated, ...conditions },
   });
 }

@@ -2,6 +2,7 @@ import { Alert, Box, Button, LinearProgress, MenuItem, TextField, Typography } f
 import { useEffect, useState } from 'react';
 import type { Label, RunRequest, Target } from '@kymar/core/measure';
 import type { Job } from '@kymar/core/job';
+import type { Placed } from '../state/placed';
 import { format } from '@kymar/core/units';
 import { beginRun, useRuns } from '../state/runs';
 import { stopRun, targets } from '../state/server';
@@ -21,6 +22,7 @@ const LABEL: Record<Label, string> = {
 
 interface Props {
   job: Job;
+  at: Placed | null;
   /** Where it is measured, by the place's key. */
   where: string;
   note: string;
@@ -28,7 +30,7 @@ interface Props {
 }
 
 /** Real sequential runs by the server, in one of the folders it was started with. */
-export function RealBench({ job, where, note, temperature }: Props) {
+export function RealBench({ job, at, where, note, temperature }: Props) {
   const [list, setList] = useState<Target[] | null>(null);
   // A refusal stays until it is read; that the folders cannot be looked at goes when they can.
   const [refused, setRefused] = useState<string | null>(null);
@@ -75,7 +77,7 @@ export function RealBench({ job, where, note, temperature }: Props) {
     }
   };
 
-  const tbw = job.build?.drive.tbw.value;
+  const tbw = at?.build?.drive.tbw.value;
   const rating =
     under === 'job' && typeof tbw === 'number' && bytes
       ? ` That is ${format(bytes / tbw, '%', 2)} of this drive’s rating.`
@@ -159,7 +161,7 @@ export function RealBench({ job, where, note, temperature }: Props) {
                   label="The folder lies on"
                   value={under}
                   onChange={(e) => setUnder(e.target.value as 'job' | 'other')}
-                  disabled={!job.build}
+                  disabled={!at?.build}
                 >
                   <MenuItem value="other">some other drive</MenuItem>
                   <MenuItem value="job">this job’s drive, where chosen above</MenuItem>

@@ -4,6 +4,7 @@ import { simulate, type RigRun } from '@kymar/core/measure';
 import { explaining, given } from '@kymar/core/evidence';
 import { caseOf, collect, overriding, type Case } from '@kymar/core/forecast';
 import type { Job, Move } from '@kymar/core/job';
+import type { Placed } from '../state/placed';
 import { format } from '@kymar/core/units';
 import { FlowLine } from './flowline';
 import { clock } from '../state/watch';
@@ -17,10 +18,12 @@ const KEPT = 200;
 /** The simulated rig: the core's own model with a hidden true unit and noise. */
 export function Rig({
   job,
+  at,
   activity,
   onTaken,
 }: {
   job: Job;
+  at: Placed | null;
   activity: Move | null;
   onTaken(taken: Taken): void;
 }) {
@@ -31,7 +34,8 @@ export function Rig({
   useEffect(() => {
     taken.current = onTaken;
   });
-  const situation = useSituation(job);
+  const place = at?.place ?? null;
+  const situation = useSituation(at);
   const of = situation && activity && caseOf(situation, activity.id);
   const inputs = of && collect(explaining, of, { withBesides: false });
   const repeats = job.runs.filter((r) => r.source === 'simulated' && r.activity === activity?.id).length;
@@ -66,7 +70,7 @@ export function Rig({
           depth: null,
         },
         samples: run.samples.filter((_, i) => i % every === 0 || i === run.samples.length - 1),
-        path: 'customer',
+        path: place,
         conditions: { note: `simulated rig, unit ${unit}` },
       });
       setPlay(null);

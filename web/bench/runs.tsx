@@ -17,7 +17,8 @@ import {
 } from '@mui/material';
 import { useState } from 'react';
 import { explainMeasured, rateOfRun, SOURCE_WORDS } from '@kymar/core/measure';
-import { doubtsOf, type Doubt, type Run } from '@kymar/core/job';
+import { doubtsOf, type Doubt, type Job, type Run } from '@kymar/core/job';
+import { whereWords } from '../state/where';
 import { format } from '@kymar/core/units';
 import type { Claim } from '@kymar/core/verdict';
 import { useVerdict } from '../state/verdict';
@@ -57,18 +58,20 @@ export function RunList() {
   return (
     <Box sx={{ display: 'grid', gap: 2 }}>
       {claims.map((claim) => (
-        <Group key={claim.key} claim={claim} doubts={doubts} onRemove={remove} onAside={aside} />
+        <Group key={claim.key} job={job} claim={claim} doubts={doubts} onRemove={remove} onAside={aside} />
       ))}
     </Box>
   );
 }
 
 function Group({
+  job,
   claim,
   doubts,
   onRemove,
   onAside,
 }: {
+  job: Job;
   claim: Claim;
   doubts: Doubt[];
   onRemove(id: string): void;
@@ -79,8 +82,7 @@ function Group({
   const runs = [...(measured?.runs ?? []), ...impossible.map((i) => i.run)];
   const last = runs.findLast((r) => r.samples.length > 2);
   const first = runs[0]!;
-  const where =
-    first.path === 'customer' ? '' : first.path ? `, on ${placeOf(first.path)}` : ', path not described';
+  const where = whereWords(job, first);
   return (
     <Panel title={`${claim.title}${claim.simulated ? ', simulated' : ''}${where}`}>
       {measured && (
@@ -237,8 +239,4 @@ function timeOf({ measure }: Run): string {
   if (measure.kind === 'timed') return format(measure.seconds, 's');
   if (measure.kind === 'rate') return measure.shown;
   return measure.atMost === null ? '' : `under ${format(measure.atMost, 's')}`;
-}
-
-function placeOf({ host, build }: Exclude<Run['path'], 'customer' | null>): string {
-  return `${host.name}, ${host.ports.find((p) => p.id === build.port)?.position ?? 'another port'}`;
 }

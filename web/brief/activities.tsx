@@ -1,34 +1,34 @@
 import AddIcon from '@mui/icons-material/Add';
 import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
 import { Autocomplete, Box, Button, IconButton, MenuItem, TextField, Typography } from '@mui/material';
-import { directionOf, type Activity, type Job } from '@kymar/core/job';
+import { deviceName, isAt, placeOf, withActivity, type Activity, type Job } from '@kymar/core/job';
+import { changeJob } from '../state/jobs';
 import { newId } from '../jobs/new';
 import { FactField, NameField, QuantityField } from '../ui/field';
 import { Panel } from '../ui/panel';
+import { Ends } from './ends';
 import { KindFields } from './kinds';
 
-/** Stands for the host's built-in drive at the other end. */
-const BUILT_IN = '.';
 const EMPTY = { value: null, source: { kind: 'unknown' } } as const;
 
-const KIND: Record<Activity['kind'], { words: string; wish: string | null }> = {
-  move: { words: 'Move: a copy that ends', wish: 'Wanted within' },
-  stream: { words: 'Stream: must not stall', wish: null },
-  open: { words: 'Open: load, build, render', wish: 'Wanted within' },
-  scratch: { words: 'Scratch: small and random', wish: 'Waiting a day, at most' },
-  keep: { words: 'Keep: data that grows', wish: null },
+const KIND: Record<Activity['kind'], { words: string; target: string | null }> = {
+  move: { words: 'Move: a copy that ends', target: 'Target time' },
+  stream: { words: 'Stream: must not stall', target: null },
+  open: { words: 'Open: load, build, render', target: 'Target time' },
+  scratch: { words: 'Scratch: small and random', target: 'Waiting a day, at most' },
+  keep: { words: 'Keep: data that grows', target: null },
 };
 
 /** An activity of a kind, with nothing known of it yet. */
 function blank(kind: Activity['kind'], { id, name }: { id: string; name: string }): Activity {
-  const common = { id, name, perDay: EMPTY, wish: null };
+  const common = { id, name, perDay: EMPTY, target: null };
   switch (kind) {
     case 'move':
       return { ...common, kind, direction: 'write', bytes: EMPTY, files: EMPTY };
     case 'stream':
       return { ...common, kind, direction: 'write', rate: EMPTY, streams: 1, lasts: EMPTY, buffer: EMPTY };
     case 'open':
-      return { ...common, kind, own: EMPTY, bytes: EMPTY, requests: EMPTY };
+      return { ...common, kind, processing: EMPTY, bytes: EMPTY, dependentReads: EMPTY };
     case 'scratch':
       return {
         ...common,
@@ -45,31 +45,23 @@ function blank(kind: Activity['kind'], { id, name }: { id: string; name: string 
   }
 }
 
-/** What the customer does with the drive. */
-export function Activities({ job, onActivities }: { job: Job; onActivities(list: Activity[]): void }) {
+/** What the customer does, and on which machine and device. */
+export function Activities({ job }: { job: Job }) {
   const { activities } = job;
-  const put = (activity: Activity) =>
-    onActivities(activities.map((a) => (a.id === activity.id ? activity : a)));
-  const remove = (id: string) =>
-    onActivities(
-      activities
-        .filter((a) => a.id !== id)
-        .map(
-          ({ besides, ...a }) =>
-            ({
-              ...a,
-              ...(besides?.some((b) => b !== id) ? { besides: besides.filter((b) => b !== id) } : {}),
-            }) as Activity,
-        ),
-    );
+  const change = (list: Activity[]) => changeJob(job.id, (j) => ({ ...j, activities: list }));
+  const put = (activity: Activity) => changeJob(job.id, (j) => withActivity(j, activity));
+  const without = (id: string) =>
+    activities
+      .filter((a) => a.id !== id)
+      .map(({ besides, ...a }): Activity => {
+        const left = besides?.filter((b) => b !== id) ?? [];
+        return { ...a, ...(left.length > 0 ? { besides: left } : {}) } as Activity;
+      });
   const add = () =>
-    onActivities([
-      ...activities,
-      blank('move', { id: newId('activity'), name: `Copy ${activities.length + 1}` }),
-    ]);
+    change([...activities, blank('move', { id: newId('activity'), name: `Copy ${activities.length + 1}` })]);
   return (
     <Panel
-      title="What it is used for"
+      title="Workload"
       aside={
         <Button startIcon={<AddIcon />} onClick={add} disabled={activities.length >= 50}>
           Add an activity
@@ -92,7 +84,7 @@ export function Activities({ job, onActivities }: { job: Job; onActivities(list:
             job={job}
             activity={activity}
             onActivity={put}
-            onRemove={() => remove(activity.id)}
+            onRemove={() => change(without(activity.id))}
           />
         ))}
       </Box>
@@ -112,19 +104,19 @@ function Card({
   onRemove(): void;
 }) {
   const set = (part: Partial<Activity>) => onActivity({ ...activity, ...part } as Activity);
-  const setEnd = (end: string) => {
-    const { endpoint: _, ...rest } = activity;
-    onActivity((end === BUILT_IN ? rest : { ...rest, endpoint: end }) as Activity);
-  };
   const setBesides = (list: string[]) => {
     const { besides: _, ...rest } = activity;
     onActivity((list.length > 0 ? { ...rest, besides: list } : rest) as Activity);
   };
+  const place = placeOf(job, activity);
   const others = job.activities.filter(
-    (a) => a.id !== activity.id && (a.kind === 'move' || a.kind === 'stream'),
+    (a) =>
+      a.id !== activity.id &&
+      (a.kind === 'move' || a.kind === 'stream') &&
+      (place === null || isAt(job, a, place)),
   );
-  const { wish } = KIND[activity.kind];
-  const ends = job.host.endpoints ?? [];
+  const { target } = KIND[activity.kind];
+  const host = job.machines.find((m) => m.id === place?.machine)?.host;
   return (
     <Box
       data-activity={activity.id}
@@ -175,32 +167,20 @@ function Card({
           sx={{ gridColumn: 'span 3' }}
         />
       )}
-      {wish && (
+      {target && (
         <QuantityField
-          label={wish}
+          label={target}
           dimension="time"
           optional
-          value={activity.wish}
-          onValue={(v) => set({ wish: v === 0 ? null : v })}
-          helperText={activity.wish === null ? 'Empty: no wish' : undefined}
+          value={activity.target}
+          onValue={(v) => set({ target: v === 0 ? null : v })}
+          helperText={activity.target === null ? 'Empty: no target' : undefined}
           sx={{ gridColumn: 'span 3' }}
         />
       )}
-      {ends.length > 0 && activity.kind === 'move' && !activity.itself && (
-        <TextField
-          select
-          label={directionOf(activity) === 'write' ? 'Comes from' : 'Goes to'}
-          value={activity.endpoint ?? BUILT_IN}
-          onChange={(e) => setEnd(e.target.value)}
-          sx={{ gridColumn: others.length > 0 ? 'span 3' : '1 / -1' }}
-        >
-          <MenuItem value={BUILT_IN}>{job.host.storage.name}</MenuItem>
-          {ends.map(({ id, name }) => (
-            <MenuItem key={id} value={id}>
-              {name}
-            </MenuItem>
-          ))}
-        </TextField>
+      <Where job={job} activity={activity} onActivity={onActivity} />
+      {host && activity.kind === 'move' && !activity.itself && (
+        <Ends host={host} move={activity} onMove={onActivity} />
       )}
       {others.length > 0 && activity.kind === 'move' && (
         <Autocomplete
@@ -221,5 +201,57 @@ function Card({
         />
       )}
     </Box>
+  );
+}
+
+/** On which device and machine it happens, where there is a choice. What stood at the other end belongs to the old machine. */
+function Where({
+  job,
+  activity,
+  onActivity,
+}: {
+  job: Job;
+  activity: Activity;
+  onActivity(activity: Activity): void;
+}) {
+  const at = placeOf(job, activity);
+  const onMachine = (machine: string) => {
+    const { endpoint: _, ...rest } = activity;
+    if ('shares' in rest) delete rest.shares;
+    onActivity({ ...rest, machine } as Activity);
+  };
+  return (
+    <>
+      {job.devices.length > 1 && (
+        <TextField
+          select
+          label="Device"
+          value={at?.device ?? job.devices[0]!.id}
+          onChange={(e) => onActivity({ ...activity, device: e.target.value })}
+          sx={{ gridColumn: 'span 3' }}
+        >
+          {job.devices.map((d, i) => (
+            <MenuItem key={d.id} value={d.id}>
+              {d.name || d.parts ? deviceName(d) : `Device ${i + 1}`}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+      {job.machines.length > 1 && (
+        <TextField
+          select
+          label="Machine"
+          value={at!.machine}
+          onChange={(e) => onMachine(e.target.value)}
+          sx={{ gridColumn: 'span 3' }}
+        >
+          {job.machines.map(({ id, host }) => (
+            <MenuItem key={id} value={id}>
+              {host.name}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+    </>
   );
 }

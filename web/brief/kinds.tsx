@@ -278,8 +278,8 @@ function OpenFields({ activity, onActivity }: Props<Open>) {
       <FactField
         label="Host and program alone"
         dimension="time"
-        fact={activity.own}
-        onFact={(own) => onActivity({ ...activity, own })}
+        fact={activity.processing}
+        onFact={(own) => onActivity({ ...activity, processing: own })}
         sx={third}
       />
       <FactField
@@ -292,8 +292,8 @@ function OpenFields({ activity, onActivity }: Props<Open>) {
       <FactField
         label="Requests that wait"
         dimension="count"
-        fact={activity.requests}
-        onFact={(requests) => onActivity({ ...activity, requests })}
+        fact={activity.dependentReads}
+        onFact={(requests) => onActivity({ ...activity, dependentReads: requests })}
         sx={third}
       />
     </>

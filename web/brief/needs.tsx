@@ -1,12 +1,21 @@
 import { Autocomplete, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { lacking, type Copy } from '@kymar/core/models/copies';
 import type { Fact } from '@kymar/core/evidence';
-import { DEFAULT_POLICIES, FileSystem, POLICIES, type Job, type Needs, type PolicyId } from '@kymar/core/job';
+import {
+  DEFAULT_POLICIES,
+  FileSystem,
+  POLICIES,
+  type DeviceNeeds,
+  type Job,
+  type PolicyId,
+  type Role,
+} from '@kymar/core/job';
+import { changeJob } from '../state/jobs';
 import { System } from '@kymar/core/catalog/parts';
-import { FactField, NameField, QuantityField } from '../ui/field';
+import { FactField, NameField } from '../ui/field';
 import { Panel } from '../ui/panel';
 
-const ROLE: Record<NonNullable<Needs['role']>, string> = {
+const ROLE: Record<Role, string> = {
   system: 'System and programs',
   projects: 'Active projects',
   scratch: 'Scratch and cache',
@@ -17,25 +26,23 @@ const ROLE: Record<NonNullable<Needs['role']>, string> = {
   expansion: 'Expansion bay',
 };
 const FAMILY = (family: string) => (family === 'own' ? 'Its own' : family);
-const YES_NO: Record<'starts' | 'travels' | 'movesLater' | 'onlyCopy', string> = {
-  starts: 'The machine starts from it',
-  travels: 'Is carried about',
+const YES_NO: Record<'bootDrive' | 'portable' | 'movesLater' | 'onlyCopy', string> = {
+  bootDrive: 'Boot drive',
+  portable: 'Portable',
   movesLater: 'Moves to a faster machine later',
-  onlyCopy: 'What is on it is nowhere else',
+  onlyCopy: 'Only copy of the data',
 };
 const POLICY_IDS = Object.keys(POLICIES) as PolicyId[];
 
-/** What the drive is for and must put up with, and which policies the job follows where practitioners disagree. Nothing asked here must be answered. */
-export function NeedsPanel({ job, onNeeds }: { job: Job; onNeeds(needs: Needs): void }) {
-  const needs = job.needs ?? {};
-  const set = <K extends keyof Needs>(key: K, value: Needs[K] | undefined) => {
+/** What a device is for, and its requirements. Nothing asked here must be answered. */
+export function Needs({ needs, onNeeds }: { needs: DeviceNeeds; onNeeds(needs: DeviceNeeds): void }) {
+  const set = <K extends keyof DeviceNeeds>(key: K, value: DeviceNeeds[K] | undefined) => {
     const { [key]: _, ...rest } = needs;
     onNeeds(value === undefined ? rest : { ...rest, [key]: value });
   };
   const half = { gridColumn: 'span 3' };
-  const third = { gridColumn: 'span 2' };
   return (
-    <Panel title="What it must put up with">
+    <>
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(6, minmax(0, 1fr))' }}>
         <Choice
           label="Role"
@@ -51,7 +58,7 @@ export function NeedsPanel({ job, onNeeds }: { job: Job; onNeeds(needs: Needs): 
           value={needs.systems ?? []}
           getOptionLabel={FAMILY}
           onChange={(_, list) => set('systems', list.length > 0 ? list.slice(0, 5) : undefined)}
-          renderInput={(params) => <TextField {...params} label="Read and written by" />}
+          renderInput={(params) => <TextField {...params} label="Must work with" />}
           sx={half}
         />
         {(Object.keys(YES_NO) as (keyof typeof YES_NO)[]).map((key) => (
@@ -69,23 +76,14 @@ export function NeedsPanel({ job, onNeeds }: { job: Job; onNeeds(needs: Needs): 
           value={needs.fileSystem}
           options={Object.fromEntries(FileSystem.options.map((o) => [o, o])) as Record<FileSystem, string>}
           onValue={(v) => set('fileSystem', v)}
-          sx={third}
+          sx={half}
         />
         <Choice
           label="Partition table"
           value={needs.table}
           options={{ GPT: 'GPT', MBR: 'MBR' }}
           onValue={(v) => set('table', v)}
-          sx={third}
-        />
-        <QuantityField
-          label="Air around it"
-          dimension="temperature"
-          optional
-          value={needs.ambient ?? null}
-          onValue={(v) => set('ambient', v === null ? undefined : Math.min(v, 80))}
-          placeholder="not asked"
-          sx={third}
+          sx={half}
         />
         <FactField
           label="Largest single file"
@@ -106,17 +104,25 @@ export function NeedsPanel({ job, onNeeds }: { job: Job; onNeeds(needs: Needs): 
         list={needs.copies ?? []}
         onList={(list) => set('copies', list.length > 0 ? list : undefined)}
       />
-      <Typography variant="h3" sx={{ mt: 2, mb: 1 }}>
-        Where practitioners disagree, this job follows
-      </Typography>
+    </>
+  );
+}
+
+/** Which policies the job follows where practitioners disagree. */
+export function PolicyPanel({ job }: { job: Job }) {
+  const { policies = {} } = job;
+  return (
+    <Panel title="Where practitioners disagree, this job follows">
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(3, minmax(0, 1fr))' }}>
         {POLICY_IDS.map((id) => (
           <TextField
             key={id}
             select
             label={POLICIES[id].question}
-            value={needs.schools?.[id] ?? DEFAULT_POLICIES[id]}
-            onChange={(e) => set('schools', { ...needs.schools, [id]: e.target.value })}
+            value={policies[id] ?? DEFAULT_POLICIES[id]}
+            onChange={(e) =>
+              changeJob(job.id, (j) => ({ ...j, policies: { ...j.policies, [id]: e.target.value } }))
+            }
           >
             {Object.entries(POLICIES[id].answers).map(([answer, words]) => (
               <MenuItem key={answer} value={answer}>

@@ -21,7 +21,15 @@ const OFFERED: Record<Connector, (id: string) => boolean> = {
 };
 
 /** The host's ports: where each is, its shape and the modes it runs. */
-export function Ports({ host, used, onHost }: { host: Host; used: string | null; onHost(host: Host): void }) {
+export function Ports({
+  host,
+  used,
+  onHost,
+}: {
+  host: Host;
+  used: readonly string[];
+  onHost(host: Host): void;
+}) {
   const set = (id: string, part: Partial<Host['ports'][number]>) =>
     onHost({ ...host, ports: host.ports.map((p) => (p.id === id ? { ...p, ...part } : p)) });
   const reshape = (id: string, connector: Connector) =>
@@ -72,8 +80,8 @@ export function Ports({ host, used, onHost }: { host: Host; used: string | null;
           </TextField>
           <IconButton
             size="small"
-            disabled={host.ports.length === 1 || port.id === used}
-            title={port.id === used ? 'The path uses this port' : 'Remove (can be undone)'}
+            disabled={host.ports.length === 1 || used.includes(port.id)}
+            title={used.includes(port.id) ? 'The path uses this port' : 'Remove (can be undone)'}
             aria-label={`Remove ${port.position}`}
             onClick={() => onHost({ ...host, ports: host.ports.filter((p) => p.id !== port.id) })}
           >

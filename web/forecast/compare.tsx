@@ -10,7 +10,8 @@ import {
   Typography,
 } from '@mui/material';
 import { Suspense, useEffect, useState } from 'react';
-import type { Activity, Job } from '@kymar/core/job';
+import type { Activity } from '@kymar/core/job';
+import type { Placed } from '../state/placed';
 import { nameOf, type Drive } from '@kymar/core/catalog/parts';
 import { format, formatProbability } from '@kymar/core/units';
 import { useShop } from '../state/shop';
@@ -37,13 +38,13 @@ const quicker = (first: number, a: string, b: string): string =>
     : `At this activity’s own size ${first > 0.5 ? a : b} is the quicker in ${formatProbability(Math.max(first, 1 - first))} of all cases.`;
 
 /** Two to four drives on one activity: of a move time over size, and who is ahead up to where, in words. */
-export function Compare({ job, activity }: { job: Job; activity: Activity }) {
-  const situation = useSituation(job);
+export function Compare({ at, activity }: { at: Placed; activity: Activity }) {
+  const situation = useSituation(at);
   const shop = useShop();
   const [chosen, setChosen] = useState<Drive[]>([]);
   const [found, setFound] = useState<Compared | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const own = job.build!.drive;
+  const own = at.build!.drive;
   useEffect(() => {
     if (chosen.length === 0 || !situation) return;
     let current = true;
@@ -100,7 +101,7 @@ export function Compare({ job, activity }: { job: Job; activity: Activity }) {
                   <TableCell align="right">Expected</TableCell>
                   <TableCell align="right">In nine of ten</TableCell>
                   <TableCell align="right">
-                    {activity.kind === 'stream' ? 'No stall' : activity.wish === null ? '' : 'Wish met'}
+                    {activity.kind === 'stream' ? 'No stall' : activity.target === null ? '' : 'Target met'}
                   </TableCell>
                 </TableRow>
               </TableHead>

@@ -12,7 +12,8 @@ import {
 import { Suspense, useMemo, useState } from 'react';
 import type { Fact } from '@kymar/core/evidence';
 import type { ActivitySheet, Change, CourseSheet, ProfilePoint } from '@kymar/core/forecast';
-import type { Job, Move } from '@kymar/core/job';
+import type { Move } from '@kymar/core/job';
+import type { Placed } from '../state/placed';
 import type { Cause } from '@kymar/core/models/transfer';
 import { format } from '@kymar/core/units';
 import { useForecast } from '../state/forecast';
@@ -62,13 +63,13 @@ const trySize =
   };
 
 /** One move whole: its course, where the time goes; and, by two sliders, as it would be with another size or a fuller drive. */
-export function Course({ job, of }: { job: Job; of: ActivitySheet & { course: CourseSheet } }) {
+export function Course({ at, of }: { at: Placed; of: ActivitySheet & { course: CourseSheet } }) {
   const [asTable, setAsTable] = useState(false);
   const [size, setSize] = useState(0);
   const [fill, setFill] = useState<number | null>(null);
   const trying = size !== 0 || fill !== null;
   const { activity } = of;
-  const situation = useSituation(job);
+  const situation = useSituation(at);
   const tried = useMemo(
     () => (situation && trying ? trySize(activity as Move, size, fill)(situation) : null),
     [situation, activity, size, fill, trying],

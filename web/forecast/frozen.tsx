@@ -1,6 +1,6 @@
 import { Alert, Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
-import { doubtsOf, type FrozenForecast, type Job } from '@kymar/core/job';
+import { doubtsOf, setupOf, type FrozenForecast, type Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { newId } from '../jobs/new';
 import { useStages } from '../state/derived';
@@ -77,7 +77,7 @@ function FrozenRow({ frozen, doubt }: { frozen: FrozenForecast; doubt: string | 
         const figure = r.time ?? r.figure!;
         return (
           <Typography key={r.activity} variant="caption" color="textSecondary" component="div">
-            {frozen.activities.find((a) => a.id === r.activity)?.name}: <Figure of={figure} />{' '}
+            {setupOf(frozen).activities.find((a) => a.id === r.activity)?.name}: <Figure of={figure} />{' '}
             {unbroken(`(${format(figure.low, figure.unit)} to ${format(figure.high, figure.unit)})`)}
           </Typography>
         );

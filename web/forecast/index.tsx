@@ -4,11 +4,11 @@ import { Link } from 'react-router';
 import { explainProbability, type ActivitySheet, type CourseSheet } from '@kymar/core/forecast';
 import type { Activity } from '@kymar/core/job';
 import { format, formatProbability } from '@kymar/core/units';
-import { pathOfJob } from '../state/derived';
+import { pathAt } from '../state/derived';
 import { useForecast } from '../state/forecast';
 import { useSituation } from '../state/situation';
 import { Figure, unbroken } from '../ui/figure';
-import { useJob } from '../ui/job';
+import { useJob, usePlace } from '../ui/job';
 import { Panel } from '../ui/panel';
 import { Compare } from './compare';
 import { Course, Drivers } from './course';
@@ -35,17 +35,18 @@ const ANSWER: Record<Activity['kind'], string> = {
 /** How the work will run, before anything is measured. */
 export function Forecast() {
   const { job } = useJob();
-  const { sheet: forecast, fresh, problem } = useForecast(useSituation(job));
+  const at = usePlace();
+  const { sheet: forecast, fresh, problem } = useForecast(useSituation(at));
   const [chosen, setChosen] = useState<string | null>(null);
-  if (!job.build || pathOfJob(job)!.blocked.length > 0)
+  if (!at.build || pathAt(at)!.blocked.length > 0)
     return (
       <Panel title="Nothing to forecast yet" sx={{ maxWidth: 640 }}>
         <Typography sx={{ mb: 2 }}>
-          {job.build
+          {at.build
             ? 'The path is blocked: fix it first.'
             : 'Choose the parts first: drive, what it sits in, cable and port.'}
         </Typography>
-        <Button component={Link} to={`/jobs/${job.id}/path`} variant="contained">
+        <Button component={Link} to={`/jobs/${job.id}/path${at.search}`} variant="contained">
           Go to the path
         </Button>
       </Panel>
@@ -72,8 +73,8 @@ export function Forecast() {
         )}
         {forecast.activities.length === 0 ? (
           <Typography>
-            The brief names no activity. <Link to={`/jobs/${job.id}/brief`}>Describe one</Link> to see its
-            forecast.
+            The brief names no activity. <Link to={`/jobs/${job.id}/brief${at.search}`}>Describe one</Link> to
+            see its forecast.
           </Typography>
         ) : (
           <Table size="small">
@@ -85,7 +86,7 @@ export function Forecast() {
                 <TableCell align="right" sx={wide}>
                   Beside it
                 </TableCell>
-                <TableCell align="right">Wanted within</TableCell>
+                <TableCell align="right">Target time</TableCell>
                 <TableCell align="right">Chance</TableCell>
               </TableRow>
             </TableHead>
@@ -112,18 +113,14 @@ export function Forecast() {
       >
         <Box sx={{ display: 'grid', gap: 2 }}>
           {shown &&
-            (hasCourse(shown) ? (
-              <Course key={shown.activity.id} job={job} of={shown} />
-            ) : (
-              <Parts of={shown} />
-            ))}
-          {shown && <Compare job={job} activity={shown.activity} />}
+            (hasCourse(shown) ? <Course key={shown.activity.id} at={at} of={shown} /> : <Parts of={shown} />)}
+          {shown && <Compare at={at} activity={shown.activity} />}
         </Box>
         <Box sx={{ display: 'grid', gap: 2 }}>
           <Freeze job={job} />
           {shown && hasCourse(shown) && <Drivers course={shown.course} />}
-          <LifeLine job={job} forecast={forecast} />
-          <Years job={job} />
+          <LifeLine at={at} forecast={forecast} />
+          <Years at={at} />
         </Box>
       </Box>
     </Box>
@@ -186,7 +183,7 @@ function Row({
         )}
       </TableCell>
       <TableCell align="right">
-        {stream ? 'no stall' : activity.wish === null ? 'no wish' : format(activity.wish, 's')}
+        {stream ? 'no stall' : activity.target === null ? 'no target' : format(activity.target, 's')}
       </TableCell>
       <TableCell
         align="right"

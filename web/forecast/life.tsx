@@ -3,7 +3,7 @@ import { Box, Typography } from '@mui/material';
 import { useEffect, useState } from 'react';
 import { middle } from '@kymar/core/evidence';
 import { isLife, type DaysForecast, type JobSheet } from '@kymar/core/forecast';
-import type { Job } from '@kymar/core/job';
+import type { Placed } from '../state/placed';
 import { format, formatProbability } from '@kymar/core/units';
 import { useSituation } from '../state/situation';
 import { Figure } from '../ui/figure';
@@ -11,9 +11,9 @@ import { Panel } from '../ui/panel';
 import { daysOf } from '../workers';
 
 /** How long the drive lasts: by what is rated, by its cells, or by a disk's yearly load. */
-export function LifeLine({ job, forecast }: { job: Job; forecast: JobSheet }) {
+export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
   const { life, workload, array, format: whole, copies } = forecast;
-  const wanted = middle(job.serviceYears);
+  const wanted = middle(at.serviceYears);
   return (
     <Panel title="How long it lasts">
       {!isLife(life) && !workload && <Typography variant="body2">{life.problem}</Typography>}
@@ -29,7 +29,7 @@ export function LifeLine({ job, forecast }: { job: Job; forecast: JobSheet }) {
           <Typography variant="body2">
             The rated writes last <Figure of={life.fromNew} /> at <Figure of={life.rate} />.
           </Typography>
-          <Line life={life.fromNew} wanted={wanted} warranty={middle(job.build!.drive.warrantyYears)} />
+          <Line life={life.fromNew} wanted={wanted} warranty={middle(at.build!.drive.warrantyYears)} />
           {wanted !== null && (
             <Typography
               variant="body2"
@@ -185,9 +185,9 @@ function Line({ life, wanted, warranty }: { life: Spread; wanted: number | null;
 const AHEAD = 5;
 
 /** The years: when it is full, slow or worn, lived through day by day in a worker. */
-export function Years({ job }: { job: Job }) {
-  const situation = useSituation(job);
-  const years = Math.min(10, Math.max(1, middle(job.serviceYears) ?? AHEAD));
+export function Years({ at }: { at: Placed }) {
+  const situation = useSituation(at);
+  const years = Math.min(10, Math.max(1, middle(at.serviceYears) ?? AHEAD));
   const [found, setFound] = useState<{ days: DaysForecast | null } | null>(null);
   useEffect(() => {
     if (!situation) return;
@@ -235,8 +235,8 @@ export function Years({ job }: { job: Job }) {
               >
                 {days.activities[i]!.name}:{' '}
                 {Number.isFinite(at.low)
-                  ? `longer than wished ${when(at, years)}`
-                  : 'within the wish all the time'}
+                  ? `longer than the target ${when(at, years)}`
+                  : 'within the target all the time'}
                 {Math.abs(end / first - 1) > 0.01
                   ? `, from ${format(first, 's')} at first to ${format(end, 's')} at the end`
                   : ''}

@@ -11,11 +11,10 @@ import {
   Typography,
 } from '@mui/material';
 import { useState } from 'react';
-import { lifeOf } from '@kymar/core/forecast';
 import { handover, toMarkdown, type Block } from '@kymar/core/handover';
 import { writeJob } from '@kymar/core/job';
 import { useVerdict } from '../state/verdict';
-import { useSituation } from '../state/situation';
+import { useSettings } from '../state/settings';
 import { fileName, saveFile } from '../ui/files';
 import { Waiting } from '../ui/waiting';
 import { useJob } from '../ui/job';
@@ -26,11 +25,9 @@ type Copy = 'customer' | 'shop';
 export function Handover() {
   const { job } = useJob();
   const [copy, setCopy] = useState<Copy>('customer');
-  const situation = useSituation(job);
-  const life = situation && lifeOf(situation);
   const verdict = useVerdict(job);
   if (!verdict) return <Waiting>Putting the document together …</Waiting>;
-  const document = handover(job, life && { life }, verdict);
+  const document = handover(job, verdict, useSettings.getState().ownRanges);
   return (
     <Box
       sx={{

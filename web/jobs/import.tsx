@@ -13,6 +13,7 @@ import {
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { jobPlaces, type Job } from '@kymar/core/job';
+import { counted } from '@kymar/core/units';
 import { putJobs, useJobs } from '../state/jobs';
 import { useStatus } from '../state/status';
 import { read, type FileRead } from '../workers';
@@ -84,9 +85,8 @@ const STATE = {
 
 const when = (at: string) =>
   new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
-const count = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
 const line = (job: Job) =>
-  `revision ${job.revision}, changed ${when(job.changed)}, ${count(job.runs.length, 'run')}, ${count(job.forecasts.length, 'frozen forecast')}`;
+  `revision ${job.revision}, changed ${when(job.changed)}, ${counted(job.runs.length, 'run')}, ${counted(job.forecasts.length, 'frozen forecast')}`;
 
 /** What files would bring, job by job, and what is to be done with each. */
 export function ImportDialog({ found, dismiss }: Pick<Importing, 'found' | 'dismiss'>) {

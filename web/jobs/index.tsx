@@ -6,7 +6,8 @@ import { memo, useCallback, useDeferredValue, useMemo, useRef, useState } from '
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { directionOf, nextStage, writeJob, type Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
-import { pathOfJob, useStages } from '../state/derived';
+import { pathAt, useStages } from '../state/derived';
+import { placedOf } from '../state/placed';
 import { useVerdict } from '../state/verdict';
 import { undo } from '../state/history';
 import { dropJobs, putJobs, useJobs } from '../state/jobs';
@@ -31,12 +32,14 @@ const ORDERS: Record<string, { words: string; compare(a: Job, b: Job): number }>
   title: { words: 'By title', compare: (a, b) => a.title.localeCompare(b.title, 'en') },
 };
 
+const machinesOf = (job: Job): string => job.machines.map((m) => m.host.name).join(', ');
+
 /** What a job is found by, made once for each state of it. */
 const searchable = new WeakMap<Job, string>();
 function textOf(job: Job): string {
   const had = searchable.get(job);
   if (had !== undefined) return had;
-  const made = `${job.title} ${job.customer} ${job.host.name}`.toLowerCase();
+  const made = `${job.title} ${job.customer} ${machinesOf(job)}`.toLowerCase();
   searchable.set(job, made);
   return made;
 }
@@ -189,8 +192,9 @@ export function Jobs() {
 /** Typing in the search leaves the rows that stay as they are. */
 const Row = memo(function Row({ job, onRemove }: { job: Job; onRemove(job: Job): void }) {
   const next = nextStage(useStages()(job));
-  const path = pathOfJob(job);
-  const direction = job.activities[0] ? directionOf(job.activities[0]) : 'write';
+  const [at = null] = placedOf(job);
+  const path = pathAt(at);
+  const direction = at?.activities[0] ? directionOf(at.activities[0]) : 'write';
   const flow = path?.flow?.[direction].expected;
   // What was frozen: nothing is worked out anew for a list.
   const frozen = job.forecasts.at(-1);
@@ -199,13 +203,17 @@ const Row = memo(function Row({ job, onRemove }: { job: Job; onRemove(job: Job):
   const state =
     found && found.claims.length > 0
       ? (
-          { meets: 'Meets the wishes', 'falls short': 'Falls short', 'not proven': 'Not proven yet' } as const
+          {
+            meets: 'Meets the targets',
+            'falls short': 'Falls short',
+            'not proven': 'Not proven yet',
+          } as const
         )[found.answer]
       : chances.length > 0
-        ? `Frozen forecast: wishes met with ${Math.round(Math.min(...chances) * 100)} % or more`
+        ? `Frozen forecast: targets met with ${Math.round(Math.min(...chances) * 100)} % or more`
         : frozen
           ? 'Forecast frozen'
-          : job.build
+          : at?.build
             ? 'Forecast not frozen yet'
             : 'Not forecast yet';
   return (
@@ -237,7 +245,7 @@ const Row = memo(function Row({ job, onRemove }: { job: Job; onRemove(job: Job):
           {job.title}
         </Typography>
         <Typography variant="body2" color="textSecondary" noWrap>
-          {[job.customer, job.host.name].filter(Boolean).join(', ')}
+          {[job.customer, machinesOf(job)].filter(Boolean).join(', ')}
         </Typography>
       </Box>
       <Box sx={{ display: { xs: 'none', md: 'block' } }}>
@@ -252,7 +260,7 @@ const Row = memo(function Row({ job, onRemove }: { job: Job; onRemove(job: Job):
           {state}
         </Typography>
         <Typography variant="caption" color="textSecondary">
-          {flow ? `path carries ${format(flow, 'B/s')}` : job.build ? 'path blocked' : 'no path yet'}
+          {flow ? `path carries ${format(flow, 'B/s')}` : at?.build ? 'path blocked' : 'no path yet'}
         </Typography>
       </Box>
       <Box>

@@ -1,13 +1,12 @@
-import { SHOP } from '@kymar/core/catalog/stock';
-import { VERSION, type Job } from '@kymar/core/job';
+import { addMachine, VERSION, type Job } from '@kymar/core/job';
 import type { Host } from '@kymar/core/catalog/parts';
 
 export const newId = (kind: string): string => `${kind}-${crypto.randomUUID().slice(0, 12)}`;
 
-/** An empty job on a host of the shop. */
-export function newJob(host: Host = SHOP.hosts[0]!): Job {
+/** An empty job, or one on a machine that is known already. */
+export function newJob(host?: Host): Job {
   const at = new Date().toISOString();
-  return {
+  const job: Job = {
     kymarVersion: VERSION,
     id: newId('job'),
     revision: 1,
@@ -17,14 +16,16 @@ export function newJob(host: Host = SHOP.hosts[0]!): Job {
     changed: at,
     due: null,
     note: '',
-    host,
+    machines: [],
+    devices: [],
+    connections: [],
     activities: [],
     serviceYears: { value: 5, source: { kind: 'practice' } },
-    build: null,
     forecasts: [],
     runs: [],
     decision: null,
   };
+  return host ? addMachine(job, host) : job;
 }
 
 /** The same brief and parts as a job of its own: what was frozen, measured and decided stays with the first. */

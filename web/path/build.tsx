@@ -2,26 +2,26 @@ import AddIcon from '@mui/icons-material/Add';
 import { Autocomplete, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { memo, Suspense, useState } from 'react';
 import { cannot } from '@kymar/core/models/arrays';
-import { rebuild, type Job } from '@kymar/core/job';
+import type { Brief } from '@kymar/core/job';
 import { nameOf, type Accessory, type ArrayMode, type Hop } from '@kymar/core/catalog/parts';
 import type { JointId, Path } from '@kymar/core/build/path';
-import { changeJob } from '../state/jobs';
+import { changeBuild, type Placed } from '../state/placed';
 import { shopNow, useShop } from '../state/shop';
-import { useJob } from '../ui/job';
+import { useJob, usePlace } from '../ui/job';
 import { kindOfJoint } from '../ui/joint';
 import { Panel } from '../ui/panel';
 import { patientLazy } from '../ui/lazy';
 
 const AlternativesMenu = patientLazy(() => import('../ui/alternatives'));
-type Build = NonNullable<Job['build']>;
+type Build = NonNullable<Brief['build']>;
 
 /** The build joint by joint, what stands between, how many drives at once, and the kit list. */
 export function BuildPanel({ path }: { path: Path }) {
-  const { job, direction } = useJob();
+  const { direction } = useJob();
+  const at = usePlace();
   const [open, setOpen] = useState<{ joint: JointId; anchor: HTMLElement } | null>(null);
-  const build = job.build!;
-  const set = (part: Partial<Build>) =>
-    changeJob(job.id, (j) => rebuild(j, { build: { ...j.build!, ...part } }));
+  const build = at.build!;
+  const set = (part: Partial<Build>) => changeBuild(at, (b) => ({ ...b, ...part }));
   const rows: { joint: JointId; name: string; detail: string }[] = path.joints
     .filter((j) => j.id !== 'host' && j.id !== 'system')
     .map((j) => ({ joint: j.id, name: nameAt(build, j.id) ?? j.part, detail: j.detail }));
@@ -75,7 +75,7 @@ export function BuildPanel({ path }: { path: Path }) {
           size="small"
           startIcon={<AddIcon />}
           disabled={(build.hops?.length ?? 0) >= 8}
-          onClick={() => addHub(job)}
+          onClick={() => addHub(at)}
         >
           Put a hub or dock between
         </Button>
@@ -98,12 +98,12 @@ export function BuildPanel({ path }: { path: Path }) {
           <ArrayChoice build={build} onArray={(array) => set({ array })} />
         )}
       </Box>
-      <Kit list={build.accessories ?? NO_PARTS} job={job.id} />
+      <Kit list={build.accessories ?? NO_PARTS} at={at} />
       <Suspense>
         {open && (
           <AlternativesMenu
             anchor={open.anchor}
-            job={job}
+            at={at}
             joint={open.joint}
             direction={direction}
             close={() => setOpen(null)}
@@ -201,8 +201,8 @@ function nameAt(build: Build, joint: JointId): string | undefined {
 }
 
 /** Puts the first hub between whose plug a cable of the shop joins to the host's port; the device then hangs on its first port of the right shape. */
-function addHub(job: Job): void {
-  const { host, build } = job;
+function addHub(at: Placed): void {
+  const { host, build } = at;
   const shop = shopNow();
   const up = host.ports.find((p) => p.id === build!.port)!.connector;
   const wanted =
@@ -221,14 +221,13 @@ function addHub(job: Job): void {
     (shop.hubs[0] && shop.cables[0]
       ? { hub: shop.hubs[0], port: shop.hubs[0].ports[0]!.id, cable: shop.cables[0] }
       : null);
-  if (hop)
-    changeJob(job.id, (j) => rebuild(j, { build: { ...j.build!, hops: [...(j.build!.hops ?? []), hop] } }));
+  if (hop) changeBuild(at, (b) => ({ ...b, hops: [...(b.hops ?? []), hop] }));
 }
 
 const NO_PARTS: readonly Accessory[] = [];
 
 /** The small parts that must be in the bag before the first screw. Drawn anew only when they change. */
-const Kit = memo(function Kit({ list, job }: { list: readonly Accessory[]; job: string }) {
+const Kit = memo(function Kit({ list, at }: { list: readonly Accessory[]; at: Placed }) {
   const { accessories } = useShop();
   return (
     <Autocomplete
@@ -240,9 +239,7 @@ const Kit = memo(function Kit({ list, job }: { list: readonly Accessory[]; job: 
       getOptionLabel={nameOf}
       getOptionKey={(a) => a.id}
       isOptionEqualToValue={(a, b) => a.id === b.id}
-      onChange={(_, accessories) =>
-        changeJob(job, (j) => rebuild(j, { build: { ...j.build!, accessories } }))
-      }
+      onChange={(_, accessories) => changeBuild(at, (b) => ({ ...b, accessories }))}
       renderInput={(params) => (
         <TextField
           {...params}

@@ -1,11 +1,10 @@
 import { Box, MenuItem, TextField, Typography } from '@mui/material';
 import { memo } from 'react';
 import { sourceWords, type Fact } from '@kymar/core/evidence';
-import { rebuild } from '@kymar/core/job';
 import type { Drive } from '@kymar/core/catalog/parts';
 import type { Dimension, Unit } from '@kymar/core/units';
 import { FactField } from '../ui/field';
-import { changeJob } from '../state/jobs';
+import { changeBuild, type Placed } from '../state/placed';
 import { Panel } from '../ui/panel';
 
 type Property = 'capacity' | 'read' | 'write' | 'rest' | 'cache' | 'tbw' | 'warrantyYears';
@@ -24,9 +23,8 @@ function withRevision({ revision: _, ...drive }: Drive, name: string): Drive {
 }
 
 /** The drive's figures with their sources; what is typed here counts as entered by hand, for this job only. Drawn anew only when the drive changes. */
-export const DriveSheet = memo(function DriveSheet({ drive, job }: { drive: Drive; job: string }) {
-  const onDrive = (changed: Drive) =>
-    changeJob(job, (j) => rebuild(j, { build: { ...j.build!, drive: changed } }));
+export const DriveSheet = memo(function DriveSheet({ drive, at }: { drive: Drive; at: Placed }) {
+  const onDrive = (changed: Drive) => changeBuild(at, (b) => ({ ...b, drive: changed }));
   return (
     <Panel title={`Figures of ${drive.maker} ${drive.model}`}>
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>

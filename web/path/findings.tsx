@@ -99,10 +99,7 @@ function Line({
                 onClick={() =>
                   changeJob(job.id, (j) => ({
                     ...j,
-                    needs: {
-                      ...j.needs,
-                      schools: { ...j.needs?.schools, [policy.id]: otherAnswer(policy.id, policy.followed) },
-                    },
+                    policies: { ...j.policies, [policy.id]: otherAnswer(policy.id, policy.followed) },
                   }))
                 }
               >

@@ -1,10 +1,9 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useEffect, useState } from 'react';
-import { rebuild, type Job } from '@kymar/core/job';
 import type { Direction } from '@kymar/core/catalog/links';
 import { format } from '@kymar/core/units';
 import { tried, type Cost, type Fix } from '@kymar/core/choice/whatif';
-import { changeJob } from '../state/jobs';
+import { changeBuild, type Placed } from '../state/placed';
 import { useShop } from '../state/shop';
 import { useSituation } from '../state/situation';
 import { Panel } from '../ui/panel';
@@ -19,10 +18,10 @@ const COST: Record<Cost, string> = {
 };
 
 /** Changes that unblock the path or make it faster, the cheapest first. Worked out beside the page once it has come to rest. */
-export function Fixes({ job, direction }: { job: Job; direction: Direction }) {
+export function Fixes({ at, direction }: { at: Placed; direction: Direction }) {
   const shop = useShop();
   const [found, setFound] = useState<{ for: unknown; direction: Direction; list: Fix[] } | null>(null);
-  const situation = useSituation(job);
+  const situation = useSituation(at);
   useEffect(() => {
     if (!situation) return;
     let current = true;
@@ -77,7 +76,7 @@ export function Fixes({ job, direction }: { job: Job; direction: Direction }) {
                 </Typography>
               )}
             </Typography>
-            <Button size="small" onClick={() => changeJob(job.id, (j) => rebuild(j, { build: better }))}>
+            <Button size="small" onClick={() => changeBuild(at, () => better)}>
               Do it
             </Button>
           </Box>

@@ -1,12 +1,13 @@
 import { findings } from '@kymar/core/fit';
 import { Box, Button, Typography } from '@mui/material';
-import { rebuild } from '@kymar/core/job';
+import { withBuild, type Job } from '@kymar/core/job';
+import type { Placed } from '../state/placed';
 import { stateOf } from '@kymar/core/fit';
-import { firstBuild } from '@kymar/core/choice/whatif';
-import { findingsBy, settingOfJob } from '../state/derived';
+import { connected, firstBuild } from '@kymar/core/choice/whatif';
+import { findingsBy, settingAt } from '../state/derived';
 import { changeJob } from '../state/jobs';
 import { shopNow } from '../state/shop';
-import { useJob } from '../ui/job';
+import { useJob, usePlace } from '../ui/job';
 import { Panel } from '../ui/panel';
 import { BuildPanel } from './build';
 import { DriveSheet } from './drive';
@@ -15,11 +16,18 @@ import { Joints } from './joints';
 import { Fixes } from './fixes';
 import { Plugged } from './plugged';
 
+/** What to begin with at a place: the device that is chosen already, connected; else any that works. */
+function started(job: Job, at: Placed) {
+  const parts = job.devices.find((d) => d.id === at.place.device)?.parts;
+  return parts ? connected(at, parts, shopNow()) : firstBuild(at, shopNow());
+}
+
 /** The path joint by joint, what it carries, what stands in the way, and other parts beside what is. */
 export function PathView() {
   const { job, direction } = useJob();
-  const setting = settingOfJob(job, direction);
-  if (!job.build || !setting)
+  const at = usePlace();
+  const setting = settingAt(at, direction);
+  if (!at.build || !setting)
     return (
       <Panel title="Choose the parts" sx={{ maxWidth: 640 }}>
         <Typography sx={{ mb: 2 }}>
@@ -27,7 +35,7 @@ export function PathView() {
         </Typography>
         <Button
           variant="contained"
-          onClick={() => changeJob(job.id, (j) => rebuild(j, { build: firstBuild(j, shopNow()) }))}
+          onClick={() => changeJob(job.id, (j) => withBuild(j, at.place, started(j, at)))}
         >
           Put a first build together
         </Button>
@@ -46,9 +54,9 @@ export function PathView() {
     >
       <Box sx={{ display: 'grid', gap: 2 }}>
         <BuildPanel path={path} />
-        <Fixes job={job} direction={direction} />
-        <Plugged job={job} path={path} />
-        <DriveSheet drive={job.build.drive} job={job.id} />
+        <Fixes at={at} direction={direction} />
+        <Plugged at={at} path={path} />
+        <DriveSheet drive={at.build.drive} at={at} />
       </Box>
       <Box sx={{ display: 'grid', gap: 2 }}>
         <Findings job={job} list={list} state={stateOf(setting, list)} />

@@ -1,23 +1,19 @@
 import { Alert, Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import { judgeLink, type PluggedIn } from '@kymar/core/catalog/negotiated';
-import { rebuild, type Job } from '@kymar/core/job';
 import { linkById, modesOf } from '@kymar/core/catalog/links';
 import type { Path } from '@kymar/core/build/path';
-import { changeJob } from '../state/jobs';
+import { changeBuild, type Placed } from '../state/placed';
 import { devices } from '../state/server';
 import { Panel } from '../ui/panel';
 
 /** What the system says of drives plugged into this machine, offered as the path's fact. */
-export function Plugged({ job, path }: { job: Job; path: Path }) {
+export function Plugged({ at, path }: { at: Placed; path: Path }) {
   const [found, setFound] = useState<PluggedIn[] | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const { seen } = job.build!;
+  const { seen } = at.build!;
   const set = (fact: typeof seen) =>
-    changeJob(job.id, (j) => {
-      const { seen: _, ...rest } = j.build!;
-      return rebuild(j, { build: fact ? { ...rest, seen: fact } : rest });
-    });
+    changeBuild(at, ({ seen: _, ...rest }) => (fact ? { ...rest, seen: fact } : rest));
   const look = () =>
     devices().then(
       (list) => (setFound(list), setProblem(null)),

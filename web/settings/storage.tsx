@@ -1,12 +1,10 @@
 import { Box, Button, LinearProgress, Typography } from '@mui/material';
 import { useEffect, useState } from 'react';
-import { format } from '@kymar/core/units';
+import { counted, format } from '@kymar/core/units';
 import { useJobs } from '../state/jobs';
 import { setSetting, useSettings } from '../state/settings';
 import { savedState, useStatus } from '../state/status';
 import { Panel } from '../ui/panel';
-
-const count = (n: number, one: string) => `${n.toLocaleString('en-GB')} ${n === 1 ? one : `${one}s`}`;
 
 /** How much this browser holds and may hold, and whether it promised to keep it. */
 export function StoragePanel() {
@@ -33,8 +31,8 @@ export function StoragePanel() {
   return (
     <Panel title="Storage">
       <Typography variant="body2">
-        {count(Object.keys(jobs).length, 'job')} and {count(Object.keys(parts).length, 'part')} of your own,
-        kept in this browser under {location.host}.{' '}
+        {counted(Object.keys(jobs).length, 'job')} and {counted(Object.keys(parts).length, 'part')} of your
+        own, kept in this browser under {location.host}.{' '}
         {state === 'saved'
           ? 'All of it is stored.'
           : state === 'saving'

@@ -1,11 +1,12 @@
 import type { Finding, Setting } from '@kymar/core/fit';
-import { stages, type Job, type StageState } from '@kymar/core/job';
+import { stages, type Brief, type Job, type StageState } from '@kymar/core/job';
 import { DIRECTIONS, type Direction } from '@kymar/core/catalog/links';
 import type { Path } from '@kymar/core/build/path';
 import type { Verdict } from '@kymar/core/verdict';
 import { settingOf } from '@kymar/core/choice/whatif';
 import type { Situation } from '@kymar/core/forecast';
 import { remembered } from './remembered';
+import { placedOf } from './placed';
 import { situationNow } from './situation';
 import type { OwnRanges } from '@kymar/core/catalog/assumptions';
 import { useSettings } from './settings';
@@ -22,13 +23,13 @@ const setting = remembered(
 );
 const found = remembered((of: Setting, rules: Rules): Finding[] => rules(of), MOST);
 
-/** A job's path in one direction with what the rules need to know; null while nothing is built. */
-export function settingOfJob(job: Job, direction: Direction): Setting | null {
-  const situation = situationNow(job);
+/** The path of a place in one direction with what the rules need to know; null while nothing is built. */
+export function settingAt(brief: Brief | null, direction: Direction): Setting | null {
+  const situation = situationNow(brief);
   return situation && setting(situation, direction);
 }
-export const pathOfJob = (job: Job, direction: Direction = 'write'): Path | null =>
-  settingOfJob(job, direction)?.path ?? null;
+export const pathAt = (brief: Brief | null, direction: Direction = 'write'): Path | null =>
+  settingAt(brief, direction)?.path ?? null;
 export const findingsBy = (rules: Rules, of: Setting): Finding[] => found(of, rules);
 
 /** A job's stages. Until the rules are there, only what the path itself shows is known to block it. */
@@ -40,13 +41,12 @@ export function useStages(): (job: Job) => StageState[] {
 }
 
 function stagesBy(job: Job, rules: Rules | null, found: Verdict | null, own?: OwnRanges): StageState[] {
-  const blocked = DIRECTIONS.some((direction) => {
-    const of = settingOfJob(job, direction);
-    return (
-      of !== null &&
-      (of.path.blocked.length > 0 || (rules !== null && findingsBy(rules, of)[0]?.severity === 'blocks'))
-    );
-  });
+  const blocks = (of: Setting | null) =>
+    of !== null &&
+    (of.path.blocked.length > 0 || (rules !== null && findingsBy(rules, of)[0]?.severity === 'blocks'));
+  const blocked = placedOf(job).some((at) =>
+    DIRECTIONS.some((direction) => blocks(settingAt(at, direction))),
+  );
   const short = found?.claims.some((c) => !c.simulated && c.right.answer === 'short') ?? false;
   const unmet = found?.answer === 'falls short' || short;
   return stages(job, { blocked, unmet, ...(own ? { own } : {}) });

@@ -196,10 +196,10 @@ describe('what can go wrong', () => {
   test('a damaged record is repaired: what cannot be is not known, and the damaged one goes to the bin', async () => {
     const damaged = {
       ...offload,
-      host: {
-        ...offload.host,
-        storage: { ...offload.host.storage, read: { value: 0, source: { kind: 'entered' } } },
-      },
+      machines: offload.machines.map((m) => ({
+        ...m,
+        host: { ...m.host, storage: { ...m.host.storage, read: { value: 0, source: { kind: 'entered' } } } },
+      })),
     };
     await disks.settings.setItem('seen', 'long ago');
     await disks.jobs.setItem(offload.id, damaged);

@@ -77,8 +77,8 @@ async function settle(run: KeptRun, event: Exclude<RunEvent, { type: 'progress' 
     });
   }
   if (event.left) tell({ id: `left by ${run.id}`, run: null, severity: 'warning', text: event.left });
-  const { pathAt } = await import('./places');
-  const path = purpose.place === null ? null : pathAt(job, purpose.place);
+  const { pathBy } = await import('./where');
+  const path = pathBy(job, purpose.place);
   const made = runsOfReal(run, event, purpose, path);
   changeJob(job.id, (j) => {
     const fresh = made.filter((one) => !j.runs.some((had) => had.id === one.id));

@@ -1,5 +1,6 @@
 import type { OwnRanges } from '@kymar/core/catalog/assumptions';
-import { situationOf, type Brief, type Situation } from '@kymar/core/forecast';
+import { situationOf, type Situation } from '@kymar/core/forecast';
+import type { Brief } from '@kymar/core/job';
 import { remembered } from './remembered';
 import { useSettings } from './settings';
 
@@ -9,25 +10,24 @@ const made = remembered(
     host: Brief['host'],
     build: Brief['build'],
     activities: Brief['activities'],
+    elsewhere: Brief['elsewhere'],
     needs: Brief['needs'],
     serviceYears: Brief['serviceYears'],
     own: OwnRanges,
-  ): Situation | null =>
-    situationOf(
-      { host, build, activities, ...(needs ? { needs } : {}), ...(serviceYears ? { serviceYears } : {}) },
-      own,
-    ),
+  ): Situation | null => situationOf({ host, build, activities, elsewhere, needs, serviceYears }, own),
   2000,
 );
 
-const of = ({ host, build, activities, needs, serviceYears }: Brief, own: OwnRanges = NONE) =>
-  made(host, build, activities, needs, serviceYears, own);
+const of = (brief: Brief | null, own: OwnRanges = NONE) =>
+  brief &&
+  made(brief.host, brief.build, brief.activities, brief.elsewhere, brief.needs, brief.serviceYears, own);
 
-/** A job as it stands, the shop's own ranges with it: the same one as long as nothing of it changes. Null while nothing is built. */
-export const situationNow = (brief: Brief): Situation | null => of(brief, useSettings.getState().ownRanges);
+/** A place of a job as it stands, the shop's own ranges with it: the same one as long as nothing of it changes. Null while nothing is built. */
+export const situationNow = (brief: Brief | null): Situation | null =>
+  of(brief, useSettings.getState().ownRanges);
 
 /** {@link situationNow} for a page, which follows when the shop's ranges change. */
-export const useSituation = (brief: Brief): Situation | null =>
+export const useSituation = (brief: Brief | null): Situation | null =>
   of(
     brief,
     useSettings((s) => s.ownRanges),

@@ -1,7 +1,8 @@
 import { Autocomplete, Box, Popover, TextField, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { rebuild, type Job } from '@kymar/core/job';
+import { withBuild, withHost } from '@kymar/core/job';
+import type { Placed } from '../state/placed';
 import type { Direction } from '@kymar/core/catalog/links';
 import { nameOf, type Kind, type Part, type Shop } from '@kymar/core/catalog/parts';
 import type { JointId } from '@kymar/core/build/path';
@@ -37,13 +38,13 @@ const order = (a: Option, b: Option) =>
 /** What else could stand at a joint, with what it would change, one key or click away. */
 export default function AlternativesMenu({
   anchor,
-  job,
+  at,
   joint,
   direction,
   close,
 }: {
   anchor: HTMLElement;
-  job: Job;
+  at: Placed;
   joint: JointId;
   direction: Direction;
   close(): void;
@@ -54,15 +55,17 @@ export default function AlternativesMenu({
     const found = narrowed(shop, joint, text);
     return [found.shop, found.left] as const;
   }, [shop, joint, text]);
-  const situation = useSituation(job);
+  const situation = useSituation(at);
   const list = useMemo(
     () => (situation ? optionsAt(situation, within, joint, direction).sort(order) : []),
     [situation, within, joint, direction],
   );
   const take = ({ situation: { machine, work }, build }: Option) => {
-    changeJob(job.id, (j) =>
-      rebuild({ ...j, activities: [...work] }, { build, ...(machine === j.host ? {} : { host: machine }) }),
-    );
+    changeJob(at.job, (j) => {
+      const activities = j.activities.map((a) => work.find((changed) => changed.id === a.id) ?? a);
+      const on = machine === at.host ? j : withHost(j, at.place.machine, machine);
+      return withBuild({ ...on, activities }, at.place, build);
+    });
     close();
   };
   return (
@@ -111,7 +114,7 @@ export default function AlternativesMenu({
         <Typography
           component={Link}
           variant="body2"
-          to={`/jobs/${job.id}/brief`}
+          to={`/jobs/${at.job}/brief${at.search}`}
           onClick={close}
           sx={{ display: 'block', p: 1, color: 'primary.main' }}
         >

@@ -21,7 +21,7 @@ function useDraft(value: unknown): [string | null, (text: string, gave: unknown)
 const meaning = (read: { understood: string; note?: string }) =>
   `${read.understood}${read.note ? `. ${read.note}` : ''}`;
 
-/** A field for a quantity as people type it; `null` where nothing is wished. */
+/** A field for a quantity as people type it; `null` where there is none. */
 export function QuantityField({
   value,
   onValue,

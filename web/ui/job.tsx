@@ -1,11 +1,13 @@
-import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { Box, Button, Tab, Tabs, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { Suspense, useState } from 'react';
-import { Link, Outlet, useLocation, useOutletContext, useParams } from 'react-router';
-import { directionOf, type Job } from '@kymar/core/job';
+import { Link, Outlet, useLocation, useOutletContext, useParams, useSearchParams } from 'react-router';
+import { directionOf, samePlace, type Job, type Run } from '@kymar/core/job';
 import type { Direction } from '@kymar/core/catalog/links';
 import { blockWords, type Joint, type Path } from '@kymar/core/build/path';
-import { format } from '@kymar/core/units';
-import { pathOfJob, useStages } from '../state/derived';
+import { counted, format } from '@kymar/core/units';
+import { Panel } from './panel';
+import { pathAt, useStages } from '../state/derived';
+import { placedAt, placedOf, type Placed } from '../state/placed';
 import { useVerdict } from '../state/verdict';
 import type { Verdict } from '@kymar/core/verdict';
 import { useJobs } from '../state/jobs';
@@ -20,11 +22,16 @@ const AlternativesMenu = patientLazy(() => import('./alternatives'));
 
 interface Context {
   job: Job;
+  /** The place that is looked at; null while the job has no machine. */
+  at: Placed | null;
   direction: Direction;
 }
 
 /** The job a view stands in, and the direction the strip shows. */
 export const useJob = () => useOutletContext<Context>();
+
+/** The place a view stands at, for views that a job without a machine has not. */
+export const usePlace = (): Placed => useJob().at!;
 
 /** Frame of every view of a job: title, the path strip, the stages. */
 export function JobFrame() {
@@ -32,11 +39,18 @@ export function JobFrame() {
   const job = useJobs((s) => s.jobs[id]);
   const loaded = useStatus((s) => s.loaded);
   const [chosen, setDirection] = useState<Direction | null>(null);
+  const [search] = useSearchParams();
   const stage = useLocation().pathname;
   if (!job) return loaded ? <Gone id={id} /> : null;
   return (
     <Guarded name={`The job “${job.title}”`} job={job}>
-      <Frame job={job} chosen={chosen} setDirection={setDirection} stage={stage} />
+      <Frame
+        job={job}
+        at={placedAt(job, search.get('at'))}
+        chosen={chosen}
+        setDirection={setDirection}
+        stage={stage}
+      />
     </Guarded>
   );
 }
@@ -44,18 +58,23 @@ export function JobFrame() {
 /** Title, strip and stages of a job, and the view below. */
 function Frame({
   job,
+  at,
   chosen,
   setDirection,
   stage,
 }: {
   job: Job;
+  at: Placed | null;
   chosen: Direction | null;
   setDirection(direction: Direction): void;
   stage: string;
 }) {
   const stagesOf = useStages();
-  const direction = chosen ?? (job.activities[0] ? directionOf(job.activities[0]) : 'write');
-  const path = pathOfJob(job, direction);
+  const [first] = at?.activities ?? [];
+  const direction = chosen ?? (first ? directionOf(first) : 'write');
+  const path = pathAt(at, direction);
+  // Without a machine there is nothing to draw, forecast or time.
+  const bare = at === null && /\/(path|forecast|bench)$/.test(stage);
   return (
     <>
       <Box className="no-print" sx={{ bgcolor: 'background.paper', borderBottom: 1, borderColor: 'divider' }}>
@@ -63,7 +82,7 @@ function Frame({
           <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1.5, mb: 0.75, flexWrap: 'wrap' }}>
             <Typography variant="h1">{job.title}</Typography>
             <Typography color="textSecondary" sx={{ flex: 1 }}>
-              {[job.customer, job.host.name].filter(Boolean).join(', ')}
+              {[job.customer, machinesOf(job)].filter(Boolean).join(', ')}
             </Typography>
             <ToggleButtonGroup
               size="small"
@@ -80,15 +99,20 @@ function Frame({
               </ToggleButton>
             </ToggleButtonGroup>
           </Box>
-          {path ? <Strip job={job} path={path} direction={direction} /> : <Unbuilt job={job} />}
+          <Places job={job} at={at} />
+          {at && path ? (
+            <Strip job={job} at={at} path={path} direction={direction} />
+          ) : (
+            <Unbuilt job={job} at={at} />
+          )}
         </Box>
         <Box sx={{ maxWidth: 1680, mx: 'auto', px: 1.5 }}>
-          <StageTrack id={job.id} states={stagesOf(job)} />
+          <StageTrack id={job.id} search={at?.search ?? ''} states={stagesOf(job)} />
         </Box>
       </Box>
       <Box component="main" sx={{ px: 3, py: 2, width: '100%', maxWidth: 1680, mx: 'auto', flex: 1 }}>
-        <Guarded name="This page of the job" job={job} watch={[stage]}>
-          <Outlet context={{ job, direction } satisfies Context} />
+        <Guarded name="This page of the job" job={job} watch={[stage, at?.name]}>
+          {bare ? <NoMachine job={job} /> : <Outlet context={{ job, at, direction } satisfies Context} />}
         </Guarded>
       </Box>
     </>
@@ -127,7 +151,46 @@ function Gone({ id }: { id: string }) {
   );
 }
 
-function Unbuilt({ job }: { job: Job }) {
+const machinesOf = (job: Job): string => job.machines.map((m) => m.host.name).join(' and ');
+
+/** A tab for each device on each machine; nothing where there is but one. */
+function Places({ job, at }: { job: Job; at: Placed | null }) {
+  const [, setSearch] = useSearchParams();
+  const list = placedOf(job);
+  if (!at || list.length < 2) return null;
+  return (
+    <Tabs
+      value={list.indexOf(at)}
+      onChange={(_, i: number) => setSearch(list[i]!.search, { replace: true })}
+      variant="scrollable"
+      aria-label="Device and machine"
+      sx={{
+        minHeight: 32,
+        mb: 0.75,
+        '& .MuiTab-root': { minHeight: 32, py: 0.25, px: 1.5, textTransform: 'none' },
+      }}
+    >
+      {list.map(({ place, name }) => (
+        <Tab key={`${place.device} ${place.machine}`} label={name} />
+      ))}
+    </Tabs>
+  );
+}
+
+function NoMachine({ job }: { job: Job }) {
+  return (
+    <Panel title="No machine yet" sx={{ maxWidth: 640 }}>
+      <Typography sx={{ mb: 2 }}>
+        Everything here depends on the machine: its ports, its system, its built-in drive.
+      </Typography>
+      <Button component={Link} to={`/jobs/${job.id}/brief`} variant="contained">
+        Choose the machine
+      </Button>
+    </Panel>
+  );
+}
+
+function Unbuilt({ job, at }: { job: Job; at: Placed | null }) {
   return (
     <Box
       sx={{
@@ -144,27 +207,38 @@ function Unbuilt({ job }: { job: Job }) {
       }}
     >
       <Typography color="textSecondary" sx={{ flex: 1 }}>
-        No drive is chosen yet, so there is no path to draw: {job.host.name} has {job.host.ports.length} ports
-        and slots waiting.
+        {at
+          ? `${isChosen(job, at) ? 'It is not connected here yet' : 'No drive is chosen yet'}, so there is no path to draw: ${at.host.name} has ${counted(at.host.ports.length, 'port')} and slots waiting.`
+          : 'No machine is chosen yet, so there is no path to draw.'}
       </Typography>
-      <Button component={Link} to={`/jobs/${job.id}/path`} variant="contained">
-        Choose the parts
+      <Button
+        component={Link}
+        to={at ? `/jobs/${job.id}/path${at.search}` : `/jobs/${job.id}/brief`}
+        variant="contained"
+      >
+        {at ? (isChosen(job, at) ? 'Connect it' : 'Choose the parts') : 'Choose the machine'}
       </Button>
     </Box>
   );
 }
 
-/** Measured flow of the strip's direction: the largest sound activity measured on the customer's machine. */
-function measuredFlow(verdict: Verdict | null, direction: Direction): number | null {
-  const found = (verdict?.claims ?? []).filter(
-    (c) => c.own && !c.simulated && c.measured && c.measured.runs[0]?.direction === direction,
-  );
+/** Whether parts are chosen for the device of a place. */
+const isChosen = (job: Job, { place }: Placed): boolean =>
+  job.devices.some((d) => d.id === place.device && d.parts !== null);
+
+/** Measured flow of the strip's direction: the largest sound activity measured at this place. */
+function measuredFlow(verdict: Verdict | null, { place }: Placed, direction: Direction): number | null {
+  const isHere = ({ path }: Run) => path !== null && 'machine' in path && samePlace(path, place);
+  const found = (verdict?.claims ?? []).filter(({ own, simulated, measured }) => {
+    const [run] = measured?.runs ?? [];
+    return own && !simulated && run && isHere(run) && run.direction === direction;
+  });
   return found[0]?.measured?.rate.expected ?? null;
 }
 
-function Strip({ job, path, direction }: { job: Job; path: Path; direction: Direction }) {
+function Strip({ job, at, path, direction }: { job: Job; at: Placed; path: Path; direction: Direction }) {
   const [open, setOpen] = useState<{ joint: Joint; anchor: HTMLElement } | null>(null);
-  const measured = measuredFlow(useVerdict(job), direction);
+  const measured = measuredFlow(useVerdict(job), at, direction);
   // At full size where it is worked on, low elsewhere.
   const full = useLocation().pathname.endsWith('/path');
   return (
@@ -205,7 +279,7 @@ function Strip({ job, path, direction }: { job: Job; path: Path; direction: Dire
         {open && (
           <AlternativesMenu
             anchor={open.anchor}
-            job={job}
+            at={at}
             joint={open.joint.id}
             direction={direction}
             close={() => setOpen(null)}

@@ -16,7 +16,16 @@ export const STAGE_NAMES: Record<Stage, string> = {
 const SAID = { open: 'open', done: 'done', attention: 'needs attention' } as const;
 
 /** The stages of a job in their order, each with its state and its one next action. */
-export function StageTrack({ id, states }: { id: string; states: readonly StageState[] }) {
+export function StageTrack({
+  id,
+  search,
+  states,
+}: {
+  id: string;
+  /** What names the place that is looked at. */
+  search: string;
+  states: readonly StageState[];
+}) {
   return (
     <Box
       component="nav"
@@ -35,7 +44,7 @@ export function StageTrack({ id, states }: { id: string; states: readonly StageS
         <Box
           key={stage}
           component={NavLink}
-          to={`/jobs/${id}/${stage}`}
+          to={{ pathname: `/jobs/${id}/${stage}`, search }}
           sx={{
             textDecoration: 'none',
             color: 'text.primary',

@@ -2,16 +2,16 @@ import { Box } from '@mui/material';
 import { type Spread } from '@kymar/core/stats';
 import { format, type Unit } from '@kymar/core/units';
 
-/** Forecast band with the measured interval on it, on one scale; the wish as a mark where there is one. */
+/** Forecast band with the measured interval on it, on one scale; the target as a mark where there is one. */
 export function Band({
   forecast,
   measured,
-  wish,
+  target,
   unit,
 }: {
   forecast: Spread | null;
   measured: Spread;
-  wish: number | null;
+  target: number | null;
   unit: Unit;
 }) {
   const values = [
@@ -19,7 +19,7 @@ export function Band({
     forecast?.high,
     measured.low,
     Number.isFinite(measured.high) ? measured.high : measured.low * 2,
-    wish ?? undefined,
+    target ?? undefined,
   ].filter((v): v is number => v !== undefined);
   const [least, most] = [Math.min(...values), Math.max(...values)];
   const margin = Math.max((most - least) * 0.12, most * 0.02);
@@ -29,7 +29,7 @@ export function Band({
   const width = (a: number, b: number) => `${(100 * (Math.min(b, to) - Math.max(a, from))) / (to - from)}%`;
   const words =
     `${forecast ? `forecast ${format(forecast.low, unit)} to ${format(forecast.high, unit)}, ` : ''}measured ` +
-    `${format(measured.low, unit)} to ${format(measured.high, unit)}${wish === null ? '' : `, wanted within ${format(wish, unit)}`}`;
+    `${format(measured.low, unit)} to ${format(measured.high, unit)}${target === null ? '' : `, target ${format(target, unit)}`}`;
   return (
     <Box
       role="img"
@@ -83,21 +83,21 @@ export function Band({
       <Label at={x(measured.expected)} top={0} end="middle" color="var(--mui-palette-measured)">
         measured {format(measured.expected, unit)}
       </Label>
-      {wish !== null && (
+      {target !== null && (
         <>
           <Box
             sx={{
               position: 'absolute',
               top: 12,
               height: 38,
-              left: x(wish),
+              left: x(target),
               width: 0,
               borderLeft: '2px dashed',
               borderColor: 'text.primary',
             }}
           />
-          <Label at={x(wish)} top={0} end="end" color="text.primary">
-            wanted {format(wish, unit)}
+          <Label at={x(target)} top={0} end="end" color="text.primary">
+            wanted {format(target, unit)}
           </Label>
         </>
       )}

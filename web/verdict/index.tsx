@@ -37,7 +37,7 @@ const HEAD = {
   'not proven': 'Not proven yet',
 } as const;
 
-/** Claim by claim: was the forecast right, and is the wish met? Then the decision. */
+/** Claim by claim: was the forecast right, and is the target met? Then the decision. */
 export function VerdictView() {
   const { job } = useJob();
   const found = useVerdict(job);
@@ -73,7 +73,7 @@ export function VerdictView() {
 }
 
 function ClaimPanel({ claim }: { claim: Claim }) {
-  const { measured, forecast, right, wish, impossible, activity } = claim;
+  const { measured, forecast, right, target, impossible, activity } = claim;
   const inTime = measured?.time && forecast?.time;
   return (
     <Panel
@@ -89,15 +89,20 @@ function ClaimPanel({ claim }: { claim: Claim }) {
     >
       {measured &&
         (inTime ? (
-          <Band unit="s" forecast={forecast.time} measured={measured.time!} wish={activity?.wish ?? null} />
+          <Band
+            unit="s"
+            forecast={forecast.time}
+            measured={measured.time!}
+            target={activity?.target ?? null}
+          />
         ) : (
-          <Band unit="B/s" forecast={forecast?.rate ?? null} measured={measured.rate} wish={null} />
+          <Band unit="B/s" forecast={forecast?.rate ?? null} measured={measured.rate} target={null} />
         ))}
       <Box
         sx={{
           display: 'grid',
           gap: 1,
-          gridTemplateColumns: wish ? { xs: 'minmax(0, 1fr)', sm: '1fr 1fr' } : '1fr',
+          gridTemplateColumns: target ? { xs: 'minmax(0, 1fr)', sm: '1fr 1fr' } : '1fr',
         }}
       >
         <Answer
@@ -106,12 +111,12 @@ function ClaimPanel({ claim }: { claim: Claim }) {
           tone={TONE[right.answer]!}
           words={right.words}
         />
-        {wish && (
+        {target && (
           <Answer
-            question="Is the wish met?"
-            answer={wish.answer}
-            tone={TONE[wish.answer]!}
-            words={wish.words}
+            question="Is the target met?"
+            answer={target.answer}
+            tone={TONE[target.answer]!}
+            words={target.words}
           />
         )}
       </Box>

@@ -87,7 +87,7 @@ export const sheetFor = (situation: Situation): Promise<JobSheet | null> =>
 
 /** A job's forecast frozen as it stands. @throws RangeError when there is nothing to freeze */
 export const frozenOf = (job: Job, id: string, at: string, own?: OwnRanges): Promise<FrozenForecast> =>
-  forecasting.ask((w) => w.freeze(job, id, at, own));
+  forecasting.ask((w) => w.freeze(job, id, at, own) as Promise<FrozenForecast>);
 
 /** Files read beside the page. */
 export const read = {

@@ -1,5 +1,4 @@
-import { pathOn, transferOver } from '../../fixtures/forecast';
-import { demoJobs } from '../../demo';
+import { demoBriefs, pathOn, transferOver } from '../../fixtures/forecast';
 import { DRIVES, SHOP } from '../stock';
 import { choose, middle, typedOver, type Fact } from '../../evidence';
 import { asRevised, formFactor, heightOf, KINDS, nameOf } from '.';
@@ -39,7 +38,7 @@ describe('revisions under one name', () => {
     expect(asRevised(DRIVES[0]!)).toBe(DRIVES[0]);
   });
   test('the forecast of a long copy widens by it', () => {
-    const { host, build } = demoJobs()[0]!;
+    const { host, build } = demoBriefs()[0]!;
     const width = (drive: typeof reed) => {
       const { time } = transferOver(pathOn(host, { ...build!, drive }), {
         direction: 'write',

@@ -1,4 +1,4 @@
-import { forecastJob, onJob, pathOn } from '../../fixtures/forecast';
+import { demoBriefs, forecastJob, onJob, pathOn } from '../../fixtures/forecast';
 import fc from 'fast-check';
 import { EstimateSchema, type Fact } from '../../evidence';
 import { blocksOf } from '../../fit';
@@ -103,7 +103,7 @@ describe('the jobs of the demo', () => {
   });
   test('any parts that let data flow give a sound forecast of any kind of work, whatever is not known', () => {
     const unknown: Fact = { value: null, source: { kind: 'unknown' } };
-    const common = { perDay: unknown, wish: 100 };
+    const common = { perDay: unknown, target: 100 };
     const activities: Activity[] = [
       {
         ...common,
@@ -136,7 +136,15 @@ describe('the jobs of the demo', () => {
         lasts: unknown,
         buffer: unknown,
       },
-      { ...common, id: 'd', name: 'd', kind: 'open', own: unknown, bytes: unknown, requests: unknown },
+      {
+        ...common,
+        id: 'd',
+        name: 'd',
+        kind: 'open',
+        processing: unknown,
+        bytes: unknown,
+        dependentReads: unknown,
+      },
       {
         ...common,
         id: 'e',
@@ -182,7 +190,7 @@ describe('the jobs of the demo', () => {
           fc.pre(cable !== undefined);
           const together = Math.min(4, bridge?.bays ?? 1);
           const job = {
-            ...demoJobs()[0]!,
+            ...demoBriefs()[0]!,
             host,
             activities,
             build: {
@@ -194,7 +202,6 @@ describe('the jobs of the demo', () => {
                 ? { together, array: { mode: 'parity' as const, by: 'system' as const } }
                 : {}),
             },
-            forecasts: [],
           };
           const found = forecastJob(job)!;
           for (const { figure, probability, course } of found.activities) {
@@ -212,13 +219,14 @@ describe('the jobs of the demo', () => {
   });
 
   test('one is finished up to the verdict on a path that flows, one is at the brief, one hangs on the school it follows', () => {
-    const [offload, scans, bay] = demoJobs();
-    expect(pathOn(offload!.host, offload!.build!).blocked).toEqual([]);
+    const [offload, scans] = demoJobs();
+    const [first, second, third] = demoBriefs();
+    expect(pathOn(first!.host, first!.build!).blocked).toEqual([]);
     expect([offload!.forecasts.length, offload!.runs.length, offload!.decision]).toEqual([1, 7, null]);
-    expect([scans!.build, scans!.forecasts.length, scans!.runs.length]).toEqual([null, 0, 0]);
+    expect([second!.build, scans!.forecasts.length, scans!.runs.length]).toEqual([null, 0, 0]);
     expect(scans!.activities.some((a) => a.kind === 'move' && a.files.value === null)).toBe(true);
     const blocked = (minimum: 'strict' | 'outcome-first') =>
-      blocksOf(settingOf(onJob({ ...bay!, needs: { ...bay!.needs, schools: { minimum } } }), 'read'));
+      blocksOf(settingOf(onJob({ ...third!, needs: { ...third!.needs, policies: { minimum } } }), 'read'));
     expect([blocked('strict'), blocked('outcome-first')]).toEqual([['bay-reading'], []]);
   });
 });

@@ -1,9 +1,8 @@
-import { onJob } from '../../fixtures/forecast';
+import { demoBriefs, onJob } from '../../fixtures/forecast';
 import fc from 'fast-check';
 import { type Build } from '../../build/assembly';
-import { demoJobs } from '../../demo';
 import { DRIVES, SHOP } from '../../catalog/stock';
-import type { Job } from '../../job';
+import type { Brief } from '../../job';
 import { run, type Flow } from '../../models/transfer';
 import { withDrives } from '../whatif';
 import { cacheFromTotals, compareBuilds, curveOf, inWords, leads, secondsAt, type Curve } from '.';
@@ -117,7 +116,7 @@ test('cache from totals: what the model made of a cache is found again', () => {
 });
 
 describe('builds against each other', () => {
-  const [job] = demoJobs();
+  const [job] = demoBriefs();
   const build = (id: string) => ({
     name: id,
     build: { ...job!.build!, drive: DRIVES.find((d) => d.id === id)! },
@@ -205,15 +204,15 @@ describe('builds against each other', () => {
 });
 
 describe('what is no move', () => {
-  const [offload, scans, bay] = demoJobs() as [Job, Job, Job];
-  const on = (job: Job, build: Build, ...ids: string[]) =>
+  const [offload, scans, bay] = demoBriefs() as [Brief, Brief, Brief];
+  const on = (job: Brief, build: Build, ...ids: string[]) =>
     withDrives(
       onJob({ ...job, build }),
       SHOP,
       ids.map((id) => DRIVES.find((d) => d.id === id)!),
       job.activities[0]!.id,
     );
-  const pairOf = (job: Job, activity: string, builds: ReturnType<typeof on>) =>
+  const pairOf = (job: Brief, activity: string, builds: ReturnType<typeof on>) =>
     compareBuilds(onJob(job), activity, builds).pairs[0]!;
 
   test('a load whose time the processor takes: the faster drive is not felt [common practice, no source]', () => {
@@ -249,7 +248,7 @@ describe('what is no move', () => {
       kind: 'scratch' as const,
       name: 'Index',
       perDay: { value: 1, source },
-      wish: null,
+      target: null,
       operations: { value: 2e6, source },
       reads: 0.7,
       block: 4096,
@@ -257,7 +256,7 @@ describe('what is no move', () => {
       span: { value: 40e9, source },
       synchronous: false,
     };
-    const all: Job = {
+    const all: Brief = {
       ...offload,
       activities: [...offload.activities, { ...scans.activities[2]!, id: 'live' }, scratch],
     };

@@ -1,3 +1,3 @@
 export { settingOf } from './setting';
-export { firstBuild, optionsAt, withDrives, type Option } from './options';
+export { connected, firstBuild, optionsAt, withDrives, type Option } from './options';
 export { fixes, tried, type Cost, type Fix } from './fix';

@@ -3,10 +3,11 @@ import { directionOf } from '../../job';
 import { expectedRate, linkById, type Direction } from '../../catalog/links';
 import { formFactor, nameOf } from '../../catalog/parts';
 import type { Bridge, Cable, Drive, Hop, Host, Hub, Shop } from '../../catalog/parts';
-import type { Build } from '../../build/assembly';
+import type { Build, Device } from '../../build/assembly';
 import { bestShared, type JointId } from '../../build/path';
 import { buildOf, builtAs, onMachine, situationOf, working } from '../../forecast';
-import type { Brief, Change, Situation } from '../../forecast';
+import type { Change, Situation } from '../../forecast';
+import type { Brief } from '../../job';
 import { firstOf, settingOf } from './setting';
 
 /** Something else that could stand at a place. */
@@ -138,6 +139,22 @@ export function firstBuild(brief: Omit<Brief, 'build'>, shop: Shop): Build {
     cable: shop.cables[0] ?? null,
     port: host.ports[0]!.id,
   };
+}
+
+/** The same device on a machine: the port and the cable that carry most, of those on which the least blocks. */
+export function connected(brief: Omit<Brief, 'build'>, device: Device, shop: Shop): Build {
+  const tries = brief.host.ports.flatMap((port) => {
+    const bare: Build = { ...device, cable: null, port: port.id };
+    return [null, ...leadsFor(bare, brief.host, shop)].map((cable) =>
+      tryOut(situationOf({ ...brief, build: { ...bare, cable } })!, 'write'),
+    );
+  });
+  const better = (a: Tried, b: Tried): Tried =>
+    b.blocks.length < a.blocks.length ||
+    (b.blocks.length === a.blocks.length && (b.flow ?? 0) > (a.flow ?? 0))
+      ? b
+      : a;
+  return tries.reduce(better).build;
 }
 
 /** What changed beside the joint itself, in words. */

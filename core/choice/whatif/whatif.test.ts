@@ -4,7 +4,7 @@ import { blocksOf } from '../../fit';
 import type { Build } from '../../build/assembly';
 import type { JointId } from '../../build/path';
 import { onJob } from '../../fixtures/forecast';
-import type { Brief } from '../../forecast';
+import type { Brief } from '../../job';
 import { firstBuild, fixes, optionsAt, settingOf } from '.';
 
 type Plan = Brief & { build: Build };
@@ -95,7 +95,7 @@ describe('what else could stand at a joint', () => {
       bytes: { value: 1e9, source: { kind: 'entered' as const } },
       files: { value: 1, source: { kind: 'entered' as const } },
       perDay: { value: 1, source: { kind: 'entered' as const } },
-      wish: null,
+      target: null,
     });
     const own = { ...laptop('left-back'), activities: [activity('in', 'write'), activity('out', 'read')] };
     const ends = optionsAt(onJob(own), SHOP, 'host', 'write');

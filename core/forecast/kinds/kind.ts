@@ -4,7 +4,7 @@ import type { Direction } from '../../catalog/links';
 import type { Path } from '../../build/path';
 import type { Flow } from '../../models/transfer';
 import type { Activity } from '../../job';
-import type { Case } from '../case';
+import type { Case, Situation } from '../case';
 import type { Transfer } from '../inputs';
 import type { TransferForecast } from '../transfer';
 
@@ -40,7 +40,7 @@ export interface Daily<A extends Activity> {
 /** What one kind of activity is to the models. */
 export interface Kind<A extends Activity = Activity> {
   /** The transfer it comes to while it goes on; null where nothing flows at a stretch. */
-  transfer(activity: A): Transfer | null;
+  transfer(activity: A, on: Situation): Transfer | null;
   /**
    * In full.
    * @param besides what goes on at the same time on the same device

@@ -2,36 +2,45 @@ import { recordersFor } from '../../evidence';
 import { marketOf } from '../../catalog/assumptions';
 import type { Path } from '../../build/path';
 import { filesOf, type Move } from '../../job';
-import type { Case } from '../case';
+import { transferPath, type Case, type Situation } from '../case';
 import type { Inputs, Transfer } from '../inputs';
 import { bareTransfer, forecastTransfer } from '../transfer';
 import type { Kind } from './kind';
 import { asAsked, bytesADay, inputsFor } from './shared';
 
-const transfer = (move: Move): Transfer => ({
-  direction: move.direction,
-  bytes: move.bytes,
-  files: filesOf(move),
-  otherEnd: move.itself ? 'itself' : 'storage',
-  verify: move.verify,
-});
+/** A move as a transfer; of several at the other end with the path to each. */
+function transfer(move: Move, on: Situation): Transfer {
+  const { direction, bytes, itself, verify, shares } = move;
+  const one: Transfer = {
+    direction,
+    bytes,
+    files: filesOf(move),
+    otherEnd: itself ? 'itself' : 'storage',
+    verify,
+  };
+  if (!shares || itself) return one;
+  return {
+    ...one,
+    turns: shares.map((share) => ({ path: transferPath(on, share.endpoint), bytes: share.bytes })),
+  };
+}
 
 /** A finite transfer: how long it takes. */
 export const MOVE: Kind<Move> = {
   transfer,
 
   answer(of, path, besides) {
-    const { wish } = of.activity;
+    const { target } = of.activity;
     const record = recordersFor(of.own).explaining;
-    const inputs = inputsFor(record, of, path, transfer(of.activity), besides);
-    const course = forecastTransfer(inputs, asAsked(transfer(of.activity), of));
-    const probability = wish === null ? null : course.within(wish);
+    const inputs = inputsFor(record, of, path, transfer(of.activity, of), besides);
+    const course = forecastTransfer(inputs, asAsked(transfer(of.activity, of), of));
+    const probability = target === null ? null : course.within(target);
     return { figure: course.time, rate: course.rate, probability, more: [], course };
   },
 
   screen(of, path, besides) {
     const record = recordersFor(of.own).bare;
-    return bareTransfer(inputsFor(record, of, path, transfer(of.activity), besides)).seconds;
+    return bareTransfer(inputsFor(record, of, path, transfer(of.activity, of), besides)).seconds;
   },
 
   bytesPerDay(record, move, direction) {
@@ -47,4 +56,4 @@ export const MOVE: Kind<Move> = {
 
 /** What a move of a case depends on, without running it. @throws RangeError when the path is blocked */
 export const collectMove = (of: Case<Move>, path: Path): Inputs =>
-  inputsFor(recordersFor(of.own).explaining, of, path, transfer(of.activity));
+  inputsFor(recordersFor(of.own).explaining, of, path, transfer(of.activity, of));

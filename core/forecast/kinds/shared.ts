@@ -33,8 +33,8 @@ export const inputsFor = <T extends Spread>(
 ): Inputs<T> => collectTransfer(record, path, asAsked(transfer, of), surroundingsOf(of), besides);
 
 /** Probability that a figure stays within an activity's target; null without one. */
-export const withinTarget = ({ wish }: Activity, figure: Estimate): number | null =>
-  wish === null ? null : below(figure, wish);
+export const withinTarget = ({ target }: Activity, figure: Estimate): number | null =>
+  target === null ? null : below(figure, target);
 
 const dailyBytes = formula({
   name: 'bytes a day',

@@ -20,14 +20,14 @@ const storageShare = formula({
 /** What a load is made of; unknown parts widen its time. */
 export interface Load {
   /** s that host and program take by themselves. */
-  own: Fact;
+  processing: Fact;
   bytes: Fact;
-  requests: Fact;
+  dependentReads: Fact;
 }
 
 const partsOf = <T extends Spread>(record: Recorder<T>, load: Load) => ({
   bytes: record.fact('bytes', load.bytes, 'B', marketOf(record, 'load.bytes')),
-  requests: record.fact('dependent reads', load.requests, 'count', marketOf(record, 'load.requests')),
+  requests: record.fact('dependent reads', load.dependentReads, 'count', marketOf(record, 'load.requests')),
 });
 
 /** Of a device: the rate it is read at, and the latency of a request that is waited for. */
@@ -52,7 +52,7 @@ export function forecastLoad<T extends Spread>(
   load: Load,
   { rate, latency }: Opened<T>,
 ): { time: T; storage: T } {
-  const own = record.fact('processing time', load.own, 's', marketOf(record, 'load.own'));
+  const own = record.fact('processing time', load.processing, 's', marketOf(record, 'load.own'));
   const time = record.of(loadTime, { own, ...partsOf(record, load), rate, latency });
   // What storage takes is told at the middle: sample by sample the two hang together.
   const middle = (figure: T): T => ({ ...figure, low: figure.expected, high: figure.expected });

@@ -64,9 +64,9 @@ describe('what a load is made of', () => {
     const { time, storage } = forecastLoad(
       explaining,
       {
-        own: { value: [fit.own.low, fit.own.expected, fit.own.high], source: { kind: 'measured' } },
+        processing: { value: [fit.own.low, fit.own.expected, fit.own.high], source: { kind: 'measured' } },
         bytes: { value: fit.bytes.expected, source: { kind: 'measured' } },
-        requests: { value: fit.requests.expected, source: { kind: 'measured' } },
+        dependentReads: { value: fit.requests.expected, source: { kind: 'measured' } },
       },
       {
         rate: given('rate', 500e6, 'B/s', { kind: 'entered' }),

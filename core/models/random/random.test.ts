@@ -1,13 +1,12 @@
 import { explaining } from '../../evidence';
-import { pathOn } from '../../fixtures/forecast';
+import { demoBriefs, pathOn } from '../../fixtures/forecast';
 import fc from 'fast-check';
 import type { Layout } from '../arrays';
-import { demoJobs } from '../../demo';
 import { BRIDGES, DRIVES } from '../../catalog/stock';
 import type { Drive } from '../../catalog/parts';
 import { behindCache, halfTurn, operationsPerSecond, scratchDay, type Operations } from '.';
 
-const [offload] = demoJobs();
+const [offload] = demoBriefs();
 const known = (value: number | null) => ({
   value,
   source: { kind: value === null ? ('unknown' as const) : ('entered' as const) },

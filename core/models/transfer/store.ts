@@ -1,4 +1,5 @@
 import type { Law } from '../disks';
+import type { Pieces } from './zones';
 
 /** How a drive slows itself down when it gets hot. */
 export type Throttle =
@@ -45,6 +46,8 @@ export interface Store {
   /** B/s at which the cache empties itself while nothing is written. */
   refill?: number;
   zones?: Zones | null;
+  /** Several media one after another: where each ends, and its share of the rate of the fastest, which `read` and `write` are. */
+  turns?: Pieces | null;
   /** What a switch between streams costs, s, and how many bytes pass between two switches. */
   seek?: number;
   chunk?: number;

@@ -5,11 +5,11 @@ function pass(state: State, place: Place, at: number): void {
   for (; at >= place.pieces.ends[place.zone]!; state.regime++) place.zone++;
 }
 
-/** A disk slows down from its outer tracks to its inner ones, piece by piece. */
+/** A disk slows down from its outer tracks to its inner ones, piece by piece; several media take their turns. */
 export const zones: Effect = {
   id: 'zones',
   concerns({ bodies }) {
-    for (const { store } of bodies) if (store.zones) return true;
+    for (const { store } of bodies) if (store.zones || store.turns) return true;
     return false;
   },
 

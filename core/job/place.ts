@@ -1,0 +1,122 @@
+import type { Fact } from '../evidence';
+import type { Build } from '../build/assembly';
+import type { Host, System } from '../catalog/parts';
+import type { Activity } from './activity';
+import type { Needs } from './needs';
+import type { Run } from './run';
+import type { JobConnection, JobDevice, JobMachine, Setup } from './setup';
+
+/** One device on one machine, by their ids. */
+export interface Place {
+  machine: string;
+  device: string;
+}
+
+/** The ids that the first machine and the first device of a job get. */
+export const FIRST: Readonly<Place> = { machine: 'machine-1', device: 'device-1' };
+
+export const samePlace = (a: Place, b: Place): boolean => a.machine === b.machine && a.device === b.device;
+
+/** What one device on one machine is, and what is asked of it: all that a path and a forecast are made of. */
+export interface Brief {
+  host: Host;
+  /** The device and how it hangs on this machine; null while parts or the connection are not chosen. */
+  build: Build | null;
+  /** What it does on this machine. */
+  activities: readonly Activity[];
+  /** What it does on others: that wears and fills it too. */
+  elsewhere?: readonly Activity[] | undefined;
+  needs?: Needs | undefined;
+  serviceYears?: Fact | undefined;
+}
+
+type Placing = Pick<Setup, 'machines' | 'devices'>;
+
+/** Where an activity happens: what it does not say is the job's first. Null while the job has no machine. */
+export function placeOf({ machines, devices }: Placing, activity: Activity): Place | null {
+  const machine = activity.machine ?? machines[0]?.id;
+  if (machine === undefined) return null;
+  return { machine, device: activity.device ?? devices[0]?.id ?? FIRST.device };
+}
+
+/**
+ * The places of a job, by device and machine: where a device is connected or has work; a device without either is looked at on the
+ * first machine, and a job without devices has the place of the first one to come. None while it has no machine.
+ */
+export function placesOf(setup: Omit<Setup, 'policies'>): Place[] {
+  const { machines, devices, connections, activities } = setup;
+  const [first] = machines;
+  if (!first) return [];
+  const used = activities.map((activity) => placeOf(setup, activity)!);
+  const ids = devices.length > 0 ? devices.map((d) => d.id) : [FIRST.device];
+  return ids.flatMap((device) => {
+    const there = machines
+      .map((m) => ({ machine: m.id, device }))
+      .filter((place) => [...connections, ...used].some((other) => samePlace(other, place)));
+    return there.length > 0 ? there : [{ machine: first.id, device }];
+  });
+}
+
+/** Whether an activity happens at a place. */
+export function isAt(setup: Placing, activity: Activity, place: Place): boolean {
+  const at = placeOf(setup, activity);
+  return at !== null && samePlace(at, place);
+}
+
+/** Device and connection as one; null while one of them is missing. */
+export function buildAt(
+  device: Pick<JobDevice, 'parts'> | undefined,
+  connection: JobConnection | undefined,
+): Build | null {
+  if (!device?.parts || !connection) return null;
+  const { device: _, machine: _on, ...how } = connection;
+  return { ...device.parts, ...how };
+}
+
+/**
+ * What is asked of a device on a machine. On several machines it must work with the systems of all of them.
+ * @param on all machines that the device is used on
+ */
+export function needsAt(
+  device: Pick<JobDevice, 'needs'> | undefined,
+  machine: Pick<JobMachine, 'ambient'>,
+  policies: Needs['policies'],
+  on: readonly Pick<JobMachine, 'host'>[],
+): Needs {
+  const { needs = {} } = device ?? {};
+  const families = on.flatMap(({ host }) => host.systems?.slice(0, 1) ?? []).map((s: System) => s.family);
+  const systems = [...new Set([...(needs.systems ?? []), ...(on.length > 1 ? families : [])])];
+  return {
+    ...needs,
+    ...(systems.length > 0 ? { systems } : {}),
+    ...(machine.ambient === undefined ? {} : { ambient: machine.ambient }),
+    ...(policies ? { policies } : {}),
+  };
+}
+
+/** A job as it is at one of its places; null where it has no such machine. */
+export function briefAt(setup: Setup & { serviceYears?: Fact | undefined }, place: Place): Brief | null {
+  const { machines, devices, connections, activities, policies, serviceYears } = setup;
+  const machine = machines.find((m) => m.id === place.machine);
+  if (!machine) return null;
+  const device = devices.find((d) => d.id === place.device);
+  const connection = connections.find((c) => samePlace(c, place));
+  const mine = (a: Activity) => placeOf(setup, a)?.device === place.device;
+  const here = (a: Activity) => isAt(setup, a, place);
+  const on = placesOf(setup)
+    .filter((p) => p.device === place.device)
+    .map((p) => machines.find((m) => m.id === p.machine)!);
+  const elsewhere = activities.filter((a) => mine(a) && !here(a));
+  return {
+    host: machine.host,
+    build: buildAt(device, connection),
+    activities: activities.filter(here),
+    ...(elsewhere.length > 0 ? { elsewhere } : {}),
+    needs: needsAt(device, machine, policies, on),
+    ...(serviceYears ? { serviceYears } : {}),
+  };
+}
+
+/** Where a run was made, as far as it is described: at a place of the job, or on another machine with another build. */
+export const madeAt = (setup: Setup, { path }: Pick<Run, 'path'>): Pick<Brief, 'host' | 'build'> | null =>
+  path && 'machine' in path ? briefAt(setup, path) : path;

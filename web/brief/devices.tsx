@@ -1,0 +1,78 @@
+import AddIcon from '@mui/icons-material/Add';
+import { Button, Tab, Tabs, TextField, Typography } from '@mui/material';
+import { useState } from 'react';
+import { addDevice, deviceName, FIRST, removeDevice, type Job, type JobDevice } from '@kymar/core/job';
+import { changeJob } from '../state/jobs';
+import { Panel } from '../ui/panel';
+import { Needs } from './needs';
+
+/** The devices of the job, each with its role and its requirements. The first is there before anything is chosen for it. */
+export function Devices({ job }: { job: Job }) {
+  const [chosen, setChosen] = useState<string | null>(null);
+  const first: JobDevice = { id: FIRST.device, name: '', parts: null };
+  const list = job.devices.length > 0 ? job.devices : [first];
+  const device = list.find((d) => d.id === chosen) ?? list[0]!;
+  const set = (part: Partial<JobDevice>) =>
+    changeJob(job.id, (j) => ({
+      ...j,
+      devices: j.devices.some((d) => d.id === device.id)
+        ? j.devices.map((d) => (d.id === device.id ? { ...d, ...part } : d))
+        : [...j.devices, { ...device, ...part }],
+    }));
+  const add = () =>
+    changeJob(job.id, (j) => {
+      const next = addDevice(j.devices.length > 0 ? j : addDevice(j));
+      setChosen(next.devices.at(-1)!.id);
+      return next;
+    });
+  return (
+    <Panel
+      title="Requirements"
+      aside={
+        <>
+          {list.length > 1 && (
+            <Button
+              size="small"
+              aria-label={`Remove ${deviceName(device)}`}
+              onClick={() => changeJob(job.id, (j) => removeDevice(j, device.id))}
+            >
+              Remove
+            </Button>
+          )}
+          <Button size="small" startIcon={<AddIcon />} disabled={list.length >= 40} onClick={add}>
+            Add a device
+          </Button>
+        </>
+      }
+    >
+      {list.length > 1 && (
+        <Tabs
+          value={device.id}
+          onChange={(_, id: string) => setChosen(id)}
+          variant="scrollable"
+          aria-label="Device"
+          sx={{ minHeight: 34, mb: 1.5, '& .MuiTab-root': { minHeight: 34, textTransform: 'none' } }}
+        >
+          {list.map((d, i) => (
+            <Tab key={d.id} value={d.id} label={d.name || d.parts ? deviceName(d) : `Device ${i + 1}`} />
+          ))}
+        </Tabs>
+      )}
+      <TextField
+        fullWidth
+        label="Name of the device"
+        placeholder={deviceName(device)}
+        value={device.name}
+        onChange={(e) => set({ name: e.target.value.slice(0, 120) })}
+        slotProps={{ inputLabel: { shrink: true } }}
+        sx={{ mb: 1.5 }}
+      />
+      <Needs key={device.id} needs={device.needs ?? {}} onNeeds={(needs) => set({ needs })} />
+      {job.machines.length > 1 && (
+        <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
+          On several machines it must work with the systems of all of them.
+        </Typography>
+      )}
+    </Panel>
+  );
+}

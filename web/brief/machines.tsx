@@ -1,0 +1,222 @@
+import AddIcon from '@mui/icons-material/Add';
+import { Box, Button, Menu, MenuItem, Tab, Tabs, TextField, Typography } from '@mui/material';
+import { useState } from 'react';
+import { addMachine, removeMachine, withHost, type Job, type JobMachine } from '@kymar/core/job';
+import type { Host } from '@kymar/core/catalog/parts';
+import { newId } from '../jobs/new';
+import { changeJob } from '../state/jobs';
+import { useShop } from '../state/shop';
+import { FactField, NameField, QuantityField } from '../ui/field';
+import { Panel } from '../ui/panel';
+import { PartSheet } from '../ui/sheet';
+import { Ports } from './ports';
+
+const USE: Record<JobMachine['use'], string> = {
+  customer: 'The customer’s own',
+  also: 'Must be served too',
+  bench: 'The shop’s bench',
+};
+const NOT_KNOWN = { value: null, source: { kind: 'unknown' } } as const;
+
+/** A machine of which nothing is known but that it has a port. */
+const blankHost = (): Host => ({
+  id: newId('host'),
+  name: 'Another machine',
+  system: '',
+  ports: [{ id: 'port-1', position: 'The port it hangs on', connector: 'USB-C', modes: ['usb-10'] }],
+  storage: { name: 'Built-in drive', read: NOT_KNOWN, write: NOT_KNOWN },
+});
+
+/** The machines of the job: whose each is, and all that is known of it. */
+export function Machines({ job }: { job: Job }) {
+  const [chosen, setChosen] = useState<string | null>(null);
+  const machine = job.machines.find((m) => m.id === chosen) ?? job.machines[0];
+  const add = (host: Host) =>
+    changeJob(job.id, (j) => {
+      const next = addMachine(j, host);
+      setChosen(next.machines.at(-1)!.id);
+      return next;
+    });
+  if (!machine)
+    return (
+      <Panel title="Machine">
+        <Typography sx={{ mb: 1.5 }}>
+          Which machine is it for? Its ports, system and built-in drive decide what goes in and how fast it
+          is.
+        </Typography>
+        <AddMachine label="Choose the machine" variant="contained" onHost={add} />
+      </Panel>
+    );
+  return (
+    <Panel
+      title={job.machines.length > 1 ? 'Machines' : 'Machine'}
+      aside={
+        <>
+          {job.machines.length > 1 && (
+            <Button
+              size="small"
+              aria-label={`Remove ${machine.host.name}`}
+              onClick={() => changeJob(job.id, (j) => removeMachine(j, machine.id))}
+            >
+              Remove
+            </Button>
+          )}
+          <AddMachine label="Add a machine" disabled={job.machines.length >= 20} onHost={add} />
+        </>
+      }
+    >
+      {job.machines.length > 1 && (
+        <Tabs
+          value={machine.id}
+          onChange={(_, id: string) => setChosen(id)}
+          variant="scrollable"
+          aria-label="Machine"
+          sx={{ minHeight: 34, mb: 1.5, '& .MuiTab-root': { minHeight: 34, textTransform: 'none' } }}
+        >
+          {job.machines.map(({ id, host }) => (
+            <Tab key={id} value={id} label={host.name} />
+          ))}
+        </Tabs>
+      )}
+      <Machine key={machine.id} job={job} machine={machine} />
+    </Panel>
+  );
+}
+
+/** A button with the shop's machines behind it, and one that nothing is known of. */
+function AddMachine({
+  label,
+  variant,
+  disabled,
+  onHost,
+}: {
+  label: string;
+  variant?: 'contained';
+  disabled?: boolean;
+  onHost(host: Host): void;
+}) {
+  const { hosts } = useShop();
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const take = (host: Host) => {
+    setAnchor(null);
+    onHost(host);
+  };
+  return (
+    <>
+      <Button
+        size={variant ? 'medium' : 'small'}
+        variant={variant ?? 'text'}
+        startIcon={<AddIcon />}
+        disabled={disabled}
+        aria-haspopup="menu"
+        onClick={(e) => setAnchor(e.currentTarget)}
+      >
+        {label}
+      </Button>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+        {hosts.map((host) => (
+          <MenuItem key={host.id} onClick={() => take(host)}>
+            {host.name}
+          </MenuItem>
+        ))}
+        <MenuItem onClick={() => take(blankHost())}>Another machine, described by hand</MenuItem>
+      </Menu>
+    </>
+  );
+}
+
+function Machine({ job, machine }: { job: Job; machine: JobMachine }) {
+  const { host } = machine;
+  const { hosts } = useShop();
+  const set = (part: Partial<JobMachine>) =>
+    changeJob(job.id, (j) => ({
+      ...j,
+      machines: j.machines.map((m) => (m.id === machine.id ? { ...m, ...part } : m)),
+    }));
+  const setHost = (next: Host) => changeJob(job.id, (j) => withHost(j, machine.id, next));
+  const used = job.connections.filter((c) => c.machine === machine.id).map((c) => c.port);
+  return (
+    <>
+      <Box sx={{ display: 'grid', gap: 1.75, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
+        <TextField
+          select
+          label="Start from"
+          value={hosts.some((h) => h.id === host.id) ? host.id : ''}
+          onChange={(e) => setHost(hosts.find((h) => h.id === e.target.value)!)}
+          helperText="Takes over its ports and built-in drive"
+        >
+          {hosts.map(({ id, name }) => (
+            <MenuItem key={id} value={id}>
+              {name}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField
+          select
+          label="Whose it is"
+          value={machine.use}
+          onChange={(e) => set({ use: e.target.value as JobMachine['use'] })}
+        >
+          {(Object.entries(USE) as [JobMachine['use'], string][]).map(([use, words]) => (
+            <MenuItem key={use} value={use}>
+              {words}
+            </MenuItem>
+          ))}
+        </TextField>
+        <NameField label="Name" value={host.name} onName={(name) => setHost({ ...host, name })} />
+        <TextField
+          label="System"
+          value={host.system}
+          onChange={(e) => setHost({ ...host, system: e.target.value.slice(0, 120) })}
+        />
+        <NameField
+          label="Built-in drive"
+          value={host.storage.name}
+          onName={(name) => setHost({ ...host, storage: { ...host.storage, name } })}
+        />
+        <QuantityField
+          label="Ambient temperature"
+          dimension="temperature"
+          optional
+          value={machine.ambient ?? null}
+          onValue={(v) => set({ ambient: v === null ? undefined : Math.min(v, 80) })}
+          placeholder="not asked"
+        />
+        <FactField
+          label="It reads at"
+          dimension="rate"
+          fact={host.storage.read}
+          onFact={(read) => setHost({ ...host, storage: { ...host.storage, read } })}
+        />
+        <FactField
+          label="It writes at"
+          dimension="rate"
+          fact={host.storage.write}
+          onFact={(write) => setHost({ ...host, storage: { ...host.storage, write } })}
+        />
+      </Box>
+      <Typography variant="h3" sx={{ mt: 2, mb: 0.75 }}>
+        Ports and slots
+      </Typography>
+      <Ports host={host} used={used} onHost={setHost} />
+      <More host={host} onHost={setHost} />
+    </>
+  );
+}
+
+/** The rest of what is known of the machine: systems, firmware, uplinks, other ends, each port whole. Folded away until asked for. */
+function More({ host, onHost }: { host: Host; onHost(host: Host): void }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <Box sx={{ mt: 1.5 }}>
+      <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
+        {open ? 'Less of the machine' : 'More of the machine: systems, uplinks, other ends'}
+      </Button>
+      {open && (
+        <Box sx={{ mt: 1.5 }}>
+          <PartSheet kind="hosts" part={host} onPart={onHost} without={['name', 'system']} />
+        </Box>
+      )}
+    </Box>
+  );
+}
