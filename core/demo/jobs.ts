@@ -174,7 +174,7 @@ function scans(): Job {
         device: 'device-2',
         direction: 'write',
         bytes: entered(900e9),
-        files: entered(7_000),
+        files: entered(null),
         perDay: entered(1 / 7),
         target: null,
       },

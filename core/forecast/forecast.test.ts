@@ -20,6 +20,7 @@ import {
   explainProbability,
   freeze,
   isLife,
+  screen,
   surroundingsOf,
   transferPath,
   type Inputs,
@@ -737,7 +738,7 @@ describe('the days', () => {
 
   test('a recorder that writes for hours takes its share of cache and life; it takes as long as it lasts', () => {
     const live = {
-      ...scans.activities[2]!,
+      ...scans.activities.find((activity) => activity.kind === 'stream')!,
       id: 'live',
       rate: entered(140e6),
       lasts: entered(7200),
@@ -843,4 +844,100 @@ test('a shop’s own ranges move the forecast, are frozen with it, and make it a
     'done',
     'attention',
   ]);
+});
+
+describe('several things at the other end of a copy', () => {
+  const [first] = offload.activities as [Activity & { kind: 'move' }];
+  const { endpoints = [] } = offload.host;
+  const [slow, fast] = endpoints.map((e) => e.id) as [string, string];
+  const from = (shares: [string | undefined, number][], part: Partial<typeof first> = {}): Brief => ({
+    ...offload,
+    activities: [
+      {
+        ...first,
+        bytes: exactFact(shares.reduce((sum, [, bytes]) => sum + bytes, 0)),
+        files: exactFact(1),
+        ...(shares.length > 1
+          ? {
+              shares: shares.map(([endpoint, bytes]) => ({
+                ...(endpoint ? { endpoint } : {}),
+                bytes: exactFact(bytes),
+              })),
+            }
+          : shares[0]![0]
+            ? { endpoint: shares[0]![0] }
+            : {}),
+        ...part,
+      },
+    ],
+  });
+  const seconds = (brief: Brief) => screen(caseOf(onJob(brief), first.id))!;
+
+  test('two parts on one thing are one copy from it', () => {
+    for (const end of [slow, fast]) {
+      const parts = seconds(
+        from([
+          [end, 30e9],
+          [end, 50e9],
+        ]),
+      );
+      expect(parts / seconds(from([[end, 80e9]]))).toBeCloseTo(1, 3);
+    }
+  });
+
+  test('each goes at its own rate until its part is through: the order makes no difference, more on the slow one takes longer', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 99 }), fc.integer({ min: 50, max: 2000 }), (share, gigabytes) => {
+        const bytes = gigabytes * 1e6;
+        const on = (percent: number) => [(bytes * percent) / 100, (bytes * (100 - percent)) / 100] as const;
+        const [a, b] = on(share);
+        const mixed = seconds(
+          from([
+            [slow, a],
+            [fast, b],
+          ]),
+        );
+        expect(
+          mixed /
+            seconds(
+              from([
+                [fast, b],
+                [slow, a],
+              ]),
+            ),
+        ).toBeCloseTo(1, 6);
+        const [more, less] = on(Math.min(99, share + 1));
+        expect(
+          seconds(
+            from([
+              [slow, more],
+              [fast, less],
+            ]),
+          ),
+        ).toBeGreaterThanOrEqual(mixed * (1 - 1e-9));
+        expect(mixed).toBeLessThanOrEqual(seconds(from([[slow, bytes]])) * (1 + 1e-9));
+        expect(mixed).toBeGreaterThanOrEqual(seconds(from([[fast, bytes]])) * (1 - 1e-9));
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  test('the answer is the screened one, names both, and the years know them too', () => {
+    const brief = from(
+      [
+        [slow, 60e9],
+        [undefined, 90e9],
+      ],
+      { verify: true },
+    );
+    const { figure, course } = forecastJob(brief)!.activities[0]!;
+    expect(course!.stretches.at(-1)!.from).toBeLessThan(seconds(brief));
+    expect(figure.because.inputs!.map((i) => i.because.name)).toEqual(
+      expect.arrayContaining([endpoints[0]!.name, offload.host.storage.name]),
+    );
+    expect(figure.low).toBeLessThanOrEqual(seconds(brief));
+    expect(figure.high).toBeGreaterThanOrEqual(seconds(brief));
+    const [day] = repeatJob(brief, { years: 0.1, ranges: false })!.days;
+    expect(day!.seconds[0]! / seconds(brief)).toBeCloseTo(1, 1);
+  });
 });

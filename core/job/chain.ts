@@ -1,7 +1,5 @@
-import { sha256 } from '@noble/hashes/sha2.js';
-import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import { canonical } from '../text';
-import type { ChainEntry } from './entry';
+import { appended, linked, sha, type ChainEntry, type Told } from './entry';
 import type { FrozenForecast } from './frozen';
 import type { Job } from './job';
 
@@ -10,7 +8,6 @@ import type { Job } from './job';
  * content's hash and the hash of the entry before. What is changed, taken out or slipped in afterwards no longer fits. It is no
  * signature: whoever remakes the whole chain is not found out.
  */
-type Told = Omit<ChainEntry, 'hash'>;
 
 /** Something of a job's evidence that is not as it was kept. */
 export interface Doubt {
@@ -19,7 +16,6 @@ export interface Doubt {
   words: string;
 }
 
-export const sha = (text: string): string => bytesToHex(sha256(utf8ToBytes(text)));
 const hashes = new WeakMap<object, string>();
 /** Hash of a thing's content, worked out once: things are never changed in place. */
 function contentOf(thing: object): string {
@@ -29,11 +25,6 @@ function contentOf(thing: object): string {
   hashes.set(thing, made);
   return made;
 }
-
-const linked = (told: Told, before: ChainEntry | undefined): ChainEntry => ({
-  ...told,
-  hash: sha(canonical([before?.hash ?? '', told])),
-});
 
 type Evidence = Map<string, { what: ChainEntry['what']; id: string; thing: object }>;
 const keyOf = (entry: Pick<ChainEntry, 'what' | 'id'>): string => `${entry.what} ${entry.id}`;
@@ -45,13 +36,6 @@ function evidenceOf(job: Pick<Job, 'runs' | 'forecasts' | 'decision'> | null): E
     ...(job?.decision ? [{ what: 'decision' as const, id: 'decision', thing: job.decision }] : []),
   ];
   return new Map(list.map((item) => [keyOf(item), item]));
-}
-
-/** A chain with what happened next. */
-export function appended(chain: readonly ChainEntry[], told: readonly Told[]): ChainEntry[] {
-  const made = [...chain];
-  for (const one of told) made.push(linked(one, made.at(-1)));
-  return made;
 }
 
 /**

@@ -7,7 +7,10 @@ export function writeJob(job: Job): string {
   return `${JSON.stringify(job, null, 2)}\n`;
 }
 
-/** What brings a file of one version to the next. Versions 2 and 3 only add what may be absent, and kinds of activity; version 4 has several machines and devices. */
+/**
+ * What brings a file of one version to the next. Versions 2 and 3 only add what may be absent, and kinds of activity; version 4 has
+ * several machines and devices.
+ */
 const MIGRATIONS: Record<number, (data: object) => object> = {
   1: (data) => ({ ...data, kymarVersion: 2 }),
   2: (data) => ({ ...data, kymarVersion: 3 }),

@@ -31,8 +31,8 @@ export {
 export { addDevice, addMachine, deviceName, removeDevice, removeMachine, withActivity } from './arrange';
 export { DEFAULT_POLICIES, otherAnswer, POLICIES, Policies, policyWords, type PolicyId } from './policies';
 export { FrozenForecast, keepsNeeds, setupOf } from './frozen';
-export { witness, doubtsOf, isUntouched, sha, type Doubt } from './chain';
-export type { ChainEntry } from './entry';
+export { witness, doubtsOf, isUntouched, type Doubt } from './chain';
+export { sha, type ChainEntry } from './entry';
 export { mergeJobs, nameOfChange, jobPlaces } from './change';
 export { writeJob, checkJob } from './file';
 export { readJob } from './read';

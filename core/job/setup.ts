@@ -42,8 +42,7 @@ export const SETUP = {
   /** The answers the job follows where practitioners disagree. */
   policies: Policies.partial().optional(),
 };
-const Setup = z.object(SETUP);
-export type Setup = z.infer<typeof Setup>;
+export type Setup = z.infer<z.ZodObject<typeof SETUP>>;
 
 type Complain = (path: (string | number)[], message: string) => void;
 

@@ -2,9 +2,8 @@ import * as z from 'zod';
 import { apart, Build } from '../build/assembly';
 import { Host } from '../catalog/parts';
 import { canonical } from '../text';
-import { Activity, Keep, Move, Open, Scratch, Stream } from './activity';
-import { appended, sha } from './chain';
-import { ChainEntry } from './entry';
+import { Keep, Move, Open, Scratch, Stream } from './activity';
+import { appended, ChainEntry, sha, type Told } from './entry';
 import { Needs } from './needs';
 import { FIRST } from './place';
 import { Run } from './run';
@@ -84,7 +83,7 @@ export const setupFrom3 = (old: {
 export function jobFrom3(data: object): object {
   const { host, build, activities, needs, runs, chain, ...rest } = data as Fields;
   const built = isFields(build);
-  const told: Omit<ChainEntry, 'hash'>[] = [];
+  const told: Told[] = [];
   const entries = z.array(ChainEntry).safeParse(chain).data;
   const carry = (run: unknown): unknown => {
     if (!isFields(run) || run.path !== 'customer') return run;
@@ -111,6 +110,3 @@ export function jobFrom3(data: object): object {
     ...(chain === undefined ? {} : { chain: entries ? appended(entries, told) : chain }),
   };
 }
-
-export type Activity3 = z.infer<typeof Activity3>;
-export type { Activity };

@@ -1,4 +1,4 @@
-import { Box, Button, Tab, Tabs, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { Suspense, useState } from 'react';
 import { Link, Outlet, useLocation, useOutletContext, useParams, useSearchParams } from 'react-router';
 import { directionOf, samePlace, type Job, type Run } from '@kymar/core/job';
@@ -153,27 +153,36 @@ function Gone({ id }: { id: string }) {
 
 const machinesOf = (job: Job): string => job.machines.map((m) => m.host.name).join(' and ');
 
-/** A tab for each device on each machine; nothing where there is but one. */
+/** The way to each device on each machine; nothing where there is but one. */
 function Places({ job, at }: { job: Job; at: Placed | null }) {
-  const [, setSearch] = useSearchParams();
   const list = placedOf(job);
   if (!at || list.length < 2) return null;
   return (
-    <Tabs
-      value={list.indexOf(at)}
-      onChange={(_, i: number) => setSearch(list[i]!.search, { replace: true })}
-      variant="scrollable"
+    <Box
+      component="nav"
       aria-label="Device and machine"
-      sx={{
-        minHeight: 32,
-        mb: 0.75,
-        '& .MuiTab-root': { minHeight: 32, py: 0.25, px: 1.5, textTransform: 'none' },
-      }}
+      sx={{ display: 'flex', gap: 0.5, mb: 0.75, overflowX: 'auto' }}
     >
-      {list.map(({ place, name }) => (
-        <Tab key={`${place.device} ${place.machine}`} label={name} />
+      {list.map((placed) => (
+        <Button
+          key={`${placed.place.device} ${placed.place.machine}`}
+          component={Link}
+          to={{ search: placed.search }}
+          replace
+          size="small"
+          aria-current={placed === at ? 'page' : undefined}
+          sx={{
+            flex: 'none',
+            borderRadius: 0,
+            borderBottom: 2,
+            borderColor: placed === at ? 'primary.main' : 'transparent',
+            color: placed === at ? 'primary.main' : 'text.primary',
+          }}
+        >
+          {placed.name}
+        </Button>
       ))}
-    </Tabs>
+    </Box>
   );
 }
 
@@ -208,7 +217,10 @@ function Unbuilt({ job, at }: { job: Job; at: Placed | null }) {
     >
       <Typography color="textSecondary" sx={{ flex: 1 }}>
         {at
-          ? `${isChosen(job, at) ? 'It is not connected here yet' : 'No drive is chosen yet'}, so there is no path to draw: ${at.host.name} has ${counted(at.host.ports.length, 'port')} and slots waiting.`
+          ? [
+              isChosen(job, at) ? 'It is not connected here yet' : 'No drive is chosen yet',
+              `so there is no path to draw: ${at.host.name} has ${counted(at.host.ports.length, 'port')} and slots waiting.`,
+            ].join(', ')
           : 'No machine is chosen yet, so there is no path to draw.'}
       </Typography>
       <Button

@@ -205,6 +205,7 @@ describe('builds against each other', () => {
 
 describe('what is no move', () => {
   const [offload, scans, bay] = demoBriefs() as [Brief, Brief, Brief];
+  const streams = scans.activities.find((activity) => activity.kind === 'stream')!;
   const on = (job: Brief, build: Build, ...ids: string[]) =>
     withDrives(
       onJob({ ...job, build }),
@@ -258,7 +259,7 @@ describe('what is no move', () => {
     };
     const all: Brief = {
       ...offload,
-      activities: [...offload.activities, { ...scans.activities[2]!, id: 'live' }, scratch],
+      activities: [...offload.activities, { ...streams, id: 'live' }, scratch],
     };
     const builds = on(all, offload.build!, 'larkmoor-sedge-2t', 'venndale-slate-1t');
     expect(compareBuilds(onJob(all), 'live', builds).pairs[0]!.words).toMatch(

@@ -1,5 +1,4 @@
-import type { Law } from '../disks';
-import type { Pieces } from './zones';
+import type { Pieces, Zones } from './zones';
 
 /** How a drive slows itself down when it gets hot. */
 export type Throttle =
@@ -19,15 +18,6 @@ export interface Heat {
   throttle: Throttle | null;
   /** Temperature at the start; absent: settled, doing nothing. */
   start?: number;
-}
-
-/** Zones of a disk: how its rates fall from the outer tracks to the inner ones. */
-export interface Zones {
-  law: Law;
-  /** Innermost rate as a share of the outermost. */
-  k: number;
-  /** B */
-  capacity: number;
 }
 
 /** A medium that data comes from or goes to, in bare numbers: B/s, B, s. */

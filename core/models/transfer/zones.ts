@@ -1,5 +1,13 @@
-import { timeShare } from '../disks';
-import type { Zones } from './store';
+import { timeShare, type Law } from '../disks';
+
+/** Zones of a disk: how its rates fall from the outer tracks to the inner ones. */
+export interface Zones {
+  law: Law;
+  /** Innermost rate as a share of the outermost. */
+  k: number;
+  /** B */
+  capacity: number;
+}
 
 /**
  * Pieces a stretch of a disk is cut into: so many for a whole disk, at most and at least so many. Within one its
