@@ -1,8 +1,10 @@
-export { Source, sourceWords } from './source';
+export { Source } from './source';
+export { sourceWords } from './words';
 export { given, worked, renamed, type Estimate, type Because, type How } from './estimate';
 export { formula, type Explained, type Formula } from './formula';
 export { bare, explaining, recordersFor, type Market, type Recorder, type Recorders } from './recorder';
 export type { Algebra } from './algebra';
-export { Fact, Rate, exactFact, factSpread, fromFact, choose, typedOver, middle } from './fact';
+export { exactFact, factSpread, fromFact, choose, typedOver, middle } from './fact';
+export { Fact, Rate } from './figure';
 export { EstimateSchema } from './schema';
 export { parseFact, writeFact, type TypedFact } from './typed';

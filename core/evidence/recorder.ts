@@ -1,7 +1,8 @@
 import type { Unit } from '../units';
 import { exactly, least, type Spread } from '../stats';
 import { given, renamed, worked, type Because, type Estimate } from './estimate';
-import { factSpread, fromFact, type Fact } from './fact';
+import { factSpread, fromFact } from './fact';
+import type { Fact } from './figure';
 import type { Explained, Formula } from './formula';
 import type { Source } from './source';
 

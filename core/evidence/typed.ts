@@ -1,5 +1,6 @@
 import { format, parseQuantity, type Dimension, type Unit } from '../units';
-import { SLOWEST, type Fact } from './fact';
+import { SLOWEST } from './bounds';
+import type { Fact } from './figure';
 
 /** What was typed into a field that may be unknown or a range. */
 export type TypedFact =

@@ -1,5 +1,6 @@
 import { canonical } from '../text';
-import { appended, linked, sha, type ChainEntry, type Told } from './entry';
+import type { ChainEntry } from './entry';
+import { appended, linked, sha, type Told } from './link';
 import type { FrozenForecast } from './frozen';
 import type { Job } from './job';
 

@@ -1,8 +1,5 @@
-import { sha256 } from '@noble/hashes/sha2.js';
-import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import * as z from 'zod';
 import { Id } from '../catalog/parts';
-import { canonical } from '../text';
 
 const Hash = z.string().regex(/^[0-9a-f]{64}$/, { error: 'is no SHA-256 in hex' });
 
@@ -18,22 +15,3 @@ export const ChainEntry = z.object({
   hash: Hash,
 });
 export type ChainEntry = z.infer<typeof ChainEntry>;
-
-/** What happened, before it stands in a chain. */
-export type Told = Omit<ChainEntry, 'hash'>;
-
-/** SHA-256 of a text in UTF-8, in hex. */
-export const sha = (text: string): string => bytesToHex(sha256(utf8ToBytes(text)));
-
-/** An entry bound to the one before it. */
-export const linked = (told: Told, before: ChainEntry | undefined): ChainEntry => ({
-  ...told,
-  hash: sha(canonical([before?.hash ?? '', told])),
-});
-
-/** A chain with what happened next. */
-export function appended(chain: readonly ChainEntry[], told: readonly Told[]): ChainEntry[] {
-  const made = [...chain];
-  for (const one of told) made.push(linked(one, made.at(-1)));
-  return made;
-}

@@ -1,11 +1,7 @@
 import { problemsOf, type Read } from '../text';
-import { Job, VERSION } from './job';
-import { jobFrom3 } from './version3';
-
-/** A job as the text of its file. */
-export function writeJob(job: Job): string {
-  return `${JSON.stringify(job, null, 2)}\n`;
-}
+import { Job } from './job';
+import { VERSION } from './version';
+import { jobFrom3 } from './upgrade3';
 
 /**
  * What brings a file of one version to the next. Versions 2 and 3 only add what may be absent, and kinds of activity; version 4 has

@@ -1,8 +1,8 @@
 import * as z from 'zod';
 import { EstimateSchema } from '../evidence';
 import { Id } from '../catalog/parts';
-import { checkSetup, SETUP, type Setup } from './setup';
-import { setupFrom3, SETUP3 } from './version3';
+import { checkSetup, SETUP } from './setup';
+import { SETUP3 } from './version3';
 
 const Result = z
   .object({
@@ -43,18 +43,3 @@ export const FrozenForecast = z.union([
   z.object({ ...common, ...SETUP3 }),
 ]);
 export type FrozenForecast = z.infer<typeof FrozenForecast>;
-
-const setups = new WeakMap<FrozenForecast, Setup>();
-/** What a frozen forecast was made from, whichever version froze it. */
-export function setupOf(frozen: FrozenForecast): Setup {
-  if ('machines' in frozen) return frozen;
-  const had = setups.get(frozen);
-  if (had) return had;
-  const made = setupFrom3(frozen);
-  setups.set(frozen, made);
-  return made;
-}
-
-/** Whether fill and ambient temperature were kept with it: the oldest ones did not. */
-export const keepsNeeds = (frozen: FrozenForecast): boolean =>
-  'machines' in frozen || frozen.needs !== undefined;

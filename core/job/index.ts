@@ -1,17 +1,8 @@
-export { Job, Decision, Money, VERSION, jobJsonSchema } from './job';
-export {
-  Activity,
-  isMove,
-  directionOf,
-  filesOf,
-  logNormalSizes,
-  totalOf,
-  type Move,
-  type Stream,
-  type Open,
-  type Scratch,
-  type Keep,
-} from './activity';
+export { Job, Decision, Money, jobJsonSchema } from './job';
+export { VERSION } from './version';
+export { directionOf, isMove } from './direction';
+export { filesOf, logNormalSizes, totalOf } from './sizes';
+export { Activity, type Move, type Stream, type Open, type Scratch, type Keep } from './activity';
 export { Run, Timed, RateOnly, Bound, Sample } from './run';
 export { Needs, FileSystem, Role, type DeviceNeeds } from './needs';
 export type { JobConnection, JobDevice, JobMachine, Setup } from './setup';
@@ -29,12 +20,22 @@ export {
   type Place,
 } from './place';
 export { addDevice, addMachine, deviceName, removeDevice, removeMachine, withActivity } from './arrange';
-export { DEFAULT_POLICIES, otherAnswer, POLICIES, Policies, policyWords, type PolicyId } from './policies';
-export { FrozenForecast, keepsNeeds, setupOf } from './frozen';
+export {
+  DEFAULT_POLICIES,
+  otherAnswer,
+  POLICIES,
+  policyWords,
+  type Policies,
+  type PolicyId,
+} from './policies';
+export { keepsNeeds, setupOf } from './basis';
+export { FrozenForecast } from './frozen';
 export { witness, doubtsOf, isUntouched, type Doubt } from './chain';
-export { sha, type ChainEntry } from './entry';
+export type { ChainEntry } from './entry';
+export { sha } from './link';
 export { mergeJobs, nameOfChange, jobPlaces } from './change';
-export { writeJob, checkJob } from './file';
+export { checkJob } from './file';
+export { writeJob } from './write';
 export { readJob } from './read';
 export { repairJob } from './repair';
 export { stages, nextStage, STAGES, type Stage, type StageState } from './stage';

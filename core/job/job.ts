@@ -5,9 +5,7 @@ import { ChainEntry } from './entry';
 import { FrozenForecast } from './frozen';
 import { Run } from './run';
 import { checkSetup, SETUP, twice } from './setup';
-
-/** Version of the job file that this Kymar writes. */
-export const VERSION = 4;
+import { VERSION } from './version';
 
 export const Decision = z.object({
   kind: z.enum(['accept', 'change', 'retest', 'return']),

@@ -1,5 +1,3 @@
-import * as z from 'zod';
-
 /** A question practitioners disagree on, and its two answers. */
 interface Policy<A extends string> {
   question: string;
@@ -33,15 +31,8 @@ export const POLICIES = {
 };
 export type PolicyId = keyof typeof POLICIES;
 
-const answers = <A extends string>({ answers: of }: Policy<A>) => z.enum(Object.keys(of) as [A, ...A[]]);
-
 /** The answer a job follows to each. */
-export const Policies = z.object({
-  minimum: answers(POLICIES.minimum),
-  heatsink: answers(POLICIES.heatsink),
-  fileSystem: answers(POLICIES.fileSystem),
-});
-export type Policies = z.infer<typeof Policies>;
+export type Policies = { [K in PolicyId]: keyof (typeof POLICIES)[K]['answers'] };
 
 export const DEFAULT_POLICIES: Policies = {
   minimum: POLICIES.minimum.usual,

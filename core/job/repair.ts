@@ -1,4 +1,5 @@
-import { VERSION, Job } from './job';
+import { Job } from './job';
+import { VERSION } from './version';
 import { issuesOf, type Read } from '../text';
 import { checkJob, upToDate } from './file';
 

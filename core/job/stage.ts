@@ -1,5 +1,6 @@
 import equal from 'fast-deep-equal';
-import { keepsNeeds, setupOf, type FrozenForecast } from './frozen';
+import { keepsNeeds, setupOf } from './basis';
+import { type FrozenForecast } from './frozen';
 import type { Job } from './job';
 import { briefAt, placesOf } from './place';
 import type { Setup } from './setup';

@@ -1,5 +1,5 @@
 import type { KeptRun, Purpose, RunEvent } from './request';
-import { Run } from '../job';
+import type { Run } from '../job';
 
 /** Most samples a kept run holds. */
 const MOST_SAMPLES = 2000;
@@ -30,7 +30,7 @@ export function runsOfReal(
     ]
       .filter(Boolean)
       .join(', ');
-    return Run.parse({
+    return {
       id: `run-${kept.id.slice(0, 36)}-${direction}`,
       at: kept.at,
       activity: null,
@@ -44,6 +44,8 @@ export function runsOfReal(
         seconds,
         until: 'written',
         error: 0.001,
+        correction: 0,
+        laps: [],
         block: kept.request.block,
         depth: 1,
       },
@@ -51,11 +53,12 @@ export function runsOfReal(
       conditions: {
         note: note.slice(0, 400),
         temperature: purpose.temperature,
+        cold: null,
         target: target.folder.slice(0, 400),
         memoryBacked: inMemory,
       },
       ended: 'done',
       samples: samples.slice(0, MOST_SAMPLES),
-    });
+    };
   });
 }

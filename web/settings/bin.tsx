@@ -45,7 +45,7 @@ export function BinPanel() {
         ],
         `“${read.value.title}” brought back`,
       );
-    } else if (!putEntry(thing.key, thing.raw))
+    } else if (!(await putEntry(thing.key, thing.raw)))
       return setProblem(`${thing.title} cannot be brought back: it is no sound part any more.`);
     await bin.take(thing.kind, thing.key);
     look();

@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import { checkJob, jobPlaces, mergeJobs, nameOfChange, witness, type Job } from '@kymar/core/job';
+import { jobPlaces, mergeJobs, nameOfChange, VERSION, witness, type Job } from '@kymar/core/job';
 import type { Part } from '@kymar/core/catalog/parts';
 import { disks } from './disk';
 import { record, undoable } from './history';
@@ -118,11 +118,26 @@ function ownVersion(job: Job): Job {
   };
 }
 
+const LISTS = ['machines', 'devices', 'connections', 'activities', 'forecasts', 'runs'] as const;
+
+/** Whether it looks like a job that this version wrote. */
+function isOurs(raw: unknown, key: string): raw is Job {
+  if (typeof raw !== 'object' || raw === null) return false;
+  const job = raw as Partial<Job>;
+  return (
+    job.kymarVersion === VERSION &&
+    job.id === key &&
+    typeof job.title === 'string' &&
+    LISTS.every((list) => Array.isArray(job[list]))
+  );
+}
+
 export const jobRecords = new Records<Job>(
   {
     name: 'jobs',
     disk: disks.jobs,
-    check: (raw) => checkJob(raw),
+    check: async (raw) => (await import('./checks')).checkJob(raw),
+    trusted: (raw, key) => (isOurs(raw, key) ? raw : undefined),
     toDisk: (job) => job,
     merge: (base, mine, theirs) =>
       base ? mergeJobs(base, mine, theirs) : { value: theirs, conflicts: ['the whole job'] },

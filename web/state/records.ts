@@ -26,8 +26,13 @@ export interface Kind<T> {
   /** Names store, lock and channel: `jobs`. */
   name: string;
   disk: Disk;
-  /** A record as read, or what is wrong with it. */
-  check(raw: unknown, key: string): Read<T>;
+  /** A record as read, or what is wrong with it. What checks it may have to be fetched first. */
+  check(raw: unknown, key: string): Promise<Read<T>>;
+  /**
+   * A record of this version's own making, shown as it is and checked when there is nothing else to do; undefined for any other, which
+   * is checked before it is shown.
+   */
+  trusted(raw: unknown, key: string): T | undefined;
   /** A record as written. */
   toDisk(value: T): unknown;
   merge(base: T | undefined, mine: T, theirs: T): Merged<T>;
@@ -82,6 +87,15 @@ const SAVE_AFTER = 120;
 const SIDE_BY_SIDE = 100;
 const RETRY_FIRST = 1000;
 const RETRY_LAST = 60_000;
+/** How long what is stored is checked at a stretch, ms. */
+const SLICE = 8;
+
+const idle = (): Promise<void> =>
+  new Promise((resolve) =>
+    'requestIdleCallback' in globalThis
+      ? requestIdleCallback(() => resolve(), { timeout: 2000 })
+      : setTimeout(resolve),
+  );
 
 class Unsound extends Error {}
 
@@ -109,6 +123,8 @@ export class Records<T> {
   private last = 0;
   private writing: Promise<void> = Promise.resolve();
   private readonly channel: BroadcastChannel | null;
+  /** Done when everything that was shown unchecked has been checked. */
+  examined: Promise<void> = Promise.resolve();
 
   constructor(
     private readonly kind: Kind<T>,
@@ -139,12 +155,10 @@ export class Records<T> {
   }
 
   /** Lays over what is stored what an earlier page could not write any more. */
-  resume(drafts: readonly Draft[]): void {
+  async resume(drafts: readonly Draft[]): Promise<void> {
     for (const { key, base, mine } of drafts) {
-      const [was, is] = [base, mine].map((raw) => (raw === null ? null : this.kind.check(raw, key))) as [
-        Read<T> | null,
-        Read<T> | null,
-      ];
+      const was = base === null ? null : await this.kind.check(base, key);
+      const is = mine === null ? null : await this.kind.check(mine, key);
       const now = this.screen.get()[key];
       if (is && !is.ok) continue;
       if (!is) {
@@ -184,17 +198,41 @@ export class Records<T> {
     }
     const read: Record<string, T> = {};
     const aside: Aside[] = [];
+    const later: [string, T][] = [];
     for (const [key, raw] of found) {
-      const checked = this.kind.check(raw, key);
+      const trusted = this.kind.trusted(raw, key);
+      const checked =
+        trusted === undefined ? await this.kind.check(raw, key) : { ok: true as const, value: trusted };
       if (checked.ok) {
         this.base.set(key, { raw, value: checked.value });
         read[key] = checked.value;
-      } else aside.push({ key, raw, problem: checked.problems[0] ?? 'unreadable', newer: isNewer(raw) });
+        if (trusted !== undefined) later.push([key, trusted]);
+      } else aside.push(asideOf(key, raw, checked));
     }
+    this.examined = this.examine(later);
     const now = this.screen.get();
     // What was made while nothing could be loaded stays, and is written.
     this.screen.adopt(Object.fromEntries(Object.entries(read).filter(([key]) => now[key] === undefined)));
     this.tell({ loaded: true, closed: null, aside });
+  }
+
+  /** Checks in idle time what was shown unchecked; what does not hold is set aside, unless it was changed meanwhile. */
+  private async examine(list: readonly [string, T][]): Promise<void> {
+    await idle();
+    let from = performance.now();
+    for (const [key, value] of list) {
+      const base = this.base.get(key);
+      if (base?.value !== value) continue;
+      const checked = await this.kind.check(base.raw, key).catch(() => null);
+      if (checked && !checked.ok && this.base.get(key) === base && this.screen.get()[key] === value) {
+        this.base.delete(key);
+        this.screen.adopt({ [key]: undefined });
+        this.tell({ aside: [...this.health.aside, asideOf(key, base.raw, checked)] });
+      }
+      if (performance.now() - from < SLICE) continue;
+      await idle();
+      from = performance.now();
+    }
   }
 
   /** Keys whose record is not on the disk as it stands on the screen. */
@@ -300,7 +338,7 @@ export class Records<T> {
     const base = this.base.get(key);
     const raw = this.known && !this.known.there.has(key) ? null : await this.kind.disk.getItem(key);
     if (mine === undefined) return this.remove(key, raw);
-    const sound = this.kind.check(this.kind.toDisk(mine), key);
+    const sound = await this.kind.check(this.kind.toDisk(mine), key);
     if (!sound.ok) throw new Unsound(`“${this.kind.title(mine, key)}” is not sound: ${sound.problems[0]}`);
     if (
       raw === null ||
@@ -331,7 +369,7 @@ export class Records<T> {
       return [key];
     }
     // Another tab changed it since: what somebody worked on is not thrown away.
-    const theirs = this.kind.check(raw, key);
+    const theirs = await this.kind.check(raw, key);
     this.base.delete(key);
     if (!theirs.ok) return [];
     this.base.set(key, { raw, value: theirs.value });
@@ -344,7 +382,7 @@ export class Records<T> {
 
   /** Another tab wrote meanwhile: both changes are brought together. */
   private async bring(key: string, mine: T, base: T | undefined, raw: unknown): Promise<string[]> {
-    const theirs = this.kind.check(raw, key);
+    const theirs = await this.kind.check(raw, key);
     const title = this.kind.title(mine, key);
     if (!theirs.ok) {
       const copy = this.kind.copy(mine, key);
@@ -359,7 +397,7 @@ export class Records<T> {
       return [copy.key];
     }
     const { value, conflicts } = this.kind.merge(base, mine, theirs.value);
-    const sound = this.kind.check(this.kind.toDisk(value), key).ok;
+    const sound = (await this.kind.check(this.kind.toDisk(value), key)).ok;
     const copy = conflicts.length > 0 || !sound ? this.kind.copy(mine, key) : null;
     const merged = sound ? value : theirs.value;
     await this.put(key, merged);
@@ -394,7 +432,7 @@ export class Records<T> {
         }
         continue;
       }
-      const theirs = this.kind.check(raw, key);
+      const theirs = await this.kind.check(raw, key);
       if (!theirs.ok || (base && equal(raw, base.raw))) continue;
       // Removed here and not written yet: the writing will find what was changed meanwhile, and keep it.
       if (now === undefined && base) continue;
@@ -440,7 +478,7 @@ export class Records<T> {
 
   /** Puts a repaired record in the place of one that was set aside. */
   async repair(key: string, raw: unknown): Promise<Read<T>> {
-    const checked = this.kind.check(raw, key);
+    const checked = await this.kind.check(raw, key);
     if (!checked.ok) return checked;
     await bin.put({
       kind: this.kind.name,
@@ -455,6 +493,13 @@ export class Records<T> {
     return checked;
   }
 }
+
+const asideOf = (key: string, raw: unknown, { problems }: { problems: string[] }): Aside => ({
+  key,
+  raw,
+  problem: problems[0] ?? 'unreadable',
+  newer: isNewer(raw),
+});
 
 const isNewer = (raw: unknown): boolean =>
   typeof raw === 'object' && raw !== null && 'kymarVersion' in raw && Number(raw.kymarVersion) > VERSION;

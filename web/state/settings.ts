@@ -37,7 +37,8 @@ export const settingRecords = new Records<unknown>(
   {
     name: 'settings',
     disk: disks.settings,
-    check: (raw) => ({ ok: true, value: raw }),
+    check: (value) => Promise.resolve({ ok: true, value }),
+    trusted: (value) => value ?? null,
     toDisk: (value) => value,
     merge: (base, mine, theirs) => ({ value: mine === base ? theirs : mine, conflicts: [] }),
     copy: () => null,

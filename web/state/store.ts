@@ -29,7 +29,7 @@ async function resume(): Promise<void> {
   await drafts.iterate<Drafts, void>((draft, key) => void left.push([key, draft])).catch(() => undefined);
   for (const [key, draft] of left) {
     for (const [name, records] of Object.entries(stores))
-      records.resume(draft[name as keyof typeof stores] ?? []);
+      await records.resume(draft[name as keyof typeof stores] ?? []);
     await saveNow();
     await drafts.removeItem(key).catch(() => undefined);
   }

@@ -48,9 +48,3 @@ export type Connection = z.infer<typeof Connection>;
 /** A device with the way it hangs on its machine. */
 export const Build = z.object({ ...Device.shape, ...Connection.shape });
 export type Build = z.infer<typeof Build>;
-
-/** The two halves of a build. */
-export function apart(build: Build): { device: Device; connection: Connection } {
-  const { cable, port, hops, seen, ...device } = build;
-  return { device, connection: { cable, port, ...(hops ? { hops } : {}), ...(seen ? { seen } : {}) } };
-}

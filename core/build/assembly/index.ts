@@ -1,1 +1,2 @@
-export { apart, Build, Connection, Device, Seen } from './build';
+export { apart } from './apart';
+export { Build, Connection, Device, Seen } from './build';

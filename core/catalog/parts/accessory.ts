@@ -1,6 +1,5 @@
 import * as z from 'zod';
-import { FormFactor } from './form';
-import { Id, Length, Name } from './modes';
+import { FormFactor, Id, Length, Name } from './modes';
 
 /** The small parts that decide jobs. */
 export const Accessory = z.object({

@@ -1,7 +1,6 @@
 import * as z from 'zod';
 import { Rate } from '../../evidence';
-import { FormFactor } from './form';
-import { Connector, Id, Length, Modes, Name, Protocol, Watts } from './modes';
+import { FormFactor, Connector, Id, Length, Modes, Name, Protocol, Watts } from './modes';
 
 /** How the drives of a box appear to the host. */
 export const ArrayMode = z.enum([

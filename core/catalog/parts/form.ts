@@ -1,10 +1,8 @@
-import * as z from 'zod';
-
 /**
  * Form factors drives come in. From memory: M.2 boards are 22 mm wide and 30 to 110 mm long; 2.5-inch drives 69.85 × 100 mm, 3.5-inch ones
  * 101.6 × 147 mm; what is sealed in a case of its own is `external`.
  */
-export const FormFactor = z.enum([
+export const FORM_FACTORS = [
   'M.2 2230',
   'M.2 2242',
   'M.2 2260',
@@ -13,15 +11,15 @@ export const FormFactor = z.enum([
   '2.5-inch',
   '3.5-inch',
   'external',
-]);
-export type FormFactor = z.infer<typeof FormFactor>;
+] as const;
+export type FormFactor = (typeof FORM_FACTORS)[number];
 
 /** Usual heights in mm [memory], where a sheet does not say. */
 const USUAL: Record<string, number> = { 'M.2': 2.3, '2.5-inch': 7, '3.5-inch': 26.1 };
 
 /** The form factor a drive's form names, e.g. `2.5-inch, 7 mm`; null where it names none. */
 export function formFactor(form: string): FormFactor | null {
-  return FormFactor.options.find((known) => form.toLowerCase().startsWith(known.toLowerCase())) ?? null;
+  return FORM_FACTORS.find((known) => form.toLowerCase().startsWith(known.toLowerCase())) ?? null;
 }
 
 export const isM2 = (form: FormFactor | null): boolean => form?.startsWith('M.2') ?? false;

@@ -1,8 +1,7 @@
 import * as z from 'zod';
 import { Fact, Rate } from '../../evidence';
-import { FormFactor } from './form';
 import { Busy } from './hub';
-import { Connector, Id, Length, Modes, Name, Watts } from './modes';
+import { FormFactor, Connector, Id, Length, Modes, Name, Watts } from './modes';
 
 /** What a host's maker asks of a drive in a bay. */
 const Minimum = z.object({

@@ -1,5 +1,8 @@
 import * as z from 'zod';
 import { isLinkId } from '../links';
+import { FORM_FACTORS } from './form';
+
+export const FormFactor = z.enum(FORM_FACTORS);
 
 /** Link modes an end offers, by id; older modes of the same standard need not be named. */
 export const Modes = z

@@ -26,8 +26,3 @@ export type PartOf = {
 export type Part = PartOf[Kind];
 /** All a shop knows of parts. */
 export type Shop = { [K in Kind]: PartOf[K][] };
-
-/** What a part is called, its maker with it. */
-export function nameOf(part: Part): string {
-  return 'name' in part ? part.name : `${part.maker} ${part.model}`;
-}

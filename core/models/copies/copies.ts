@@ -1,16 +1,8 @@
 import { eachDraw, exactly, expectedOf, isExact, SAMPLES, SEED, summary, type Spread } from '../../stats';
-import * as z from 'zod';
 import { formula, type Fact, type Recorder } from '../../evidence';
 import { assumed, marketOf } from '../../catalog/assumptions';
 import { format } from '../../units';
-
-/** A copy of the data in the plan. An array is one copy, however many drives it has. */
-export const Copy = z.object({
-  name: z.string().trim().min(1).max(120),
-  medium: z.enum(['flash', 'disk', 'array', 'tape', 'optical', 'network', 'cloud']),
-  offSite: z.boolean(),
-});
-export type Copy = z.infer<typeof Copy>;
+import type { Copy } from './copy';
 
 /** How many copies, on how many kinds of medium, how many of them elsewhere. */
 export interface CopiesRule {
