@@ -8,15 +8,16 @@ import { openStore } from './state/store';
 import { fetchTheRest, Router } from './router';
 import { theme } from './ui/theme';
 
+// The frame is painted at once; what it holds comes when the stores are open.
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <ThemeProvider theme={theme} defaultMode="system">
+      <CssBaseline enableColorScheme />
+      <Router />
+    </ThemeProvider>
+  </StrictMode>,
+);
 void openStore(async () => (await import('@kymar/core/demo')).demoJobs()).then(() => {
-  createRoot(document.getElementById('root')!).render(
-    <StrictMode>
-      <ThemeProvider theme={theme} defaultMode="system">
-        <CssBaseline enableColorScheme />
-        <Router />
-      </ThemeProvider>
-    </StrictMode>,
-  );
   watchRuns();
   fetchTheRest();
 });

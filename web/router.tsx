@@ -3,7 +3,6 @@ import { BrowserRouter, Navigate, Route, Routes, useParams } from 'react-router'
 import { useJobs } from './state/jobs';
 import { loadRules } from './state/rules';
 import { useStatus } from './state/status';
-import { JobFrame } from './ui/job';
 import { Shell } from './ui/shell';
 import { lazyView } from './ui/view';
 
@@ -60,6 +59,9 @@ const STAGES: View[] = [
 const named = location.pathname.split('/').at(-1) || 'verdict';
 const first = [...PAGES, ...STAGES].find(({ path }) => path.split('/')[0] === named);
 if (first) void first.load().catch(() => undefined);
+const loadFrame = async () => ({ default: (await import('./ui/job')).JobFrame });
+if (first && !PAGES.includes(first)) void loadFrame().catch(() => undefined);
+const JobFrame = lazyView(loadFrame);
 
 /** A view as a route: its page bears its title, a stage's that of the job too. */
 const routes = (views: readonly View[]) =>
@@ -84,7 +86,9 @@ export function fetchTheRest(): void {
   const rest = () => {
     for (const load of [
       ...[...PAGES, ...STAGES].map((view) => view.load),
+      loadFrame,
       loadRules,
+      () => import('./ui/jobstrip'),
       () => import('./ui/working'),
       () => import('./ui/alternatives'),
     ])

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { doubtsOf, setupOf, type FrozenForecast, type Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { newId } from '../jobs/new';
-import { useStages } from '../state/derived';
+import { useStages } from '../state/stages';
 import { changeJob } from '../state/jobs';
 import { useSettings } from '../state/settings';
 import { Figure, unbroken } from '../ui/figure';

@@ -6,7 +6,8 @@ import { memo, useCallback, useDeferredValue, useMemo, useRef, useState } from '
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { directionOf, nextStage, writeJob, type Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
-import { pathAt, useStages } from '../state/derived';
+import { pathAt } from '../state/derived';
+import { useStages } from '../state/stages';
 import { placedOf } from '../state/placed';
 import { useVerdict } from '../state/verdict';
 import { undo } from '../state/history';

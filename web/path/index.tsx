@@ -1,10 +1,9 @@
-import { findings } from '@kymar/core/fit';
 import { Box, Button, Typography } from '@mui/material';
 import { withBuild, type Job } from '@kymar/core/job';
 import type { Placed } from '../state/placed';
 import { stateOf } from '@kymar/core/fit';
 import { connected, firstBuild } from '@kymar/core/choice/whatif';
-import { findingsBy, settingAt } from '../state/derived';
+import { findingsOf, settingAt } from '../state/derived';
 import { changeJob } from '../state/jobs';
 import { shopNow } from '../state/shop';
 import { useJob, usePlace } from '../ui/job';
@@ -42,7 +41,7 @@ export function PathView() {
       </Panel>
     );
   const { path } = setting;
-  const list = findingsBy(findings, setting);
+  const list = findingsOf(setting);
   return (
     <Box
       sx={{

@@ -3,7 +3,7 @@ import { jobPlaces, mergeJobs, nameOfChange, VERSION, witness, type Job } from '
 import type { Part } from '@kymar/core/catalog/parts';
 import { disks } from './disk';
 import { record, undoable } from './history';
-import { Records } from './records';
+import { idle, Records } from './records';
 import { setHealth } from './status';
 
 /** The shop's own parts and changes by `kind/id`; null hides one that ships. */
@@ -118,6 +118,12 @@ function ownVersion(job: Job): Job {
   };
 }
 
+/** What checks records is fetched once the page has nothing else to do. */
+export const checks = async () => {
+  await idle();
+  return import('./checks');
+};
+
 const LISTS = ['machines', 'devices', 'connections', 'activities', 'forecasts', 'runs'] as const;
 
 /** Whether it looks like a job that this version wrote. */
@@ -136,7 +142,7 @@ export const jobRecords = new Records<Job>(
   {
     name: 'jobs',
     disk: disks.jobs,
-    check: async (raw) => (await import('./checks')).checkJob(raw),
+    check: async (raw) => (await checks()).checkJob(raw),
     trusted: (raw, key) => (isOurs(raw, key) ? raw : undefined),
     toDisk: (job) => job,
     merge: (base, mine, theirs) =>

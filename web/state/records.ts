@@ -90,7 +90,8 @@ const RETRY_LAST = 60_000;
 /** How long what is stored is checked at a stretch, ms. */
 const SLICE = 8;
 
-const idle = (): Promise<void> =>
+/** When there is nothing else to do, or after two seconds. */
+export const idle = (): Promise<void> =>
   new Promise((resolve) =>
     'requestIdleCallback' in globalThis
       ? requestIdleCallback(() => resolve(), { timeout: 2000 })

@@ -1,13 +1,10 @@
 import { create } from 'zustand';
-import type { Finding, Setting } from '@kymar/core/fit';
+import type { Job } from '@kymar/core/job';
 
-/**
- * The fit rules, fetched after the first view: there are many, and a list of stages can wait a moment for them. Null until they are
- * there.
- */
-export const useRules = create<{ findings: ((of: Setting) => Finding[]) | null }>(() => ({ findings: null }));
+/** What blocks a job, fetched after the first view: a list of stages can wait a moment for it. Null until it is there. */
+export const useRules = create<{ isBlocked: ((job: Job) => boolean) | null }>(() => ({ isBlocked: null }));
 
 export const loadRules = async (): Promise<void> => {
-  const { findings } = await import('@kymar/core/fit');
-  useRules.setState({ findings });
+  const { isBlocked } = await import('./derived');
+  useRules.setState({ isBlocked });
 };

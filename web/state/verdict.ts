@@ -1,7 +1,6 @@
 import { create } from 'zustand';
 import type { Job } from '@kymar/core/job';
 import { quickVerdict, verdictFrom, type Verdict } from '@kymar/core/verdict';
-import { judged } from '../workers';
 import { useSettings } from './settings';
 
 /*
@@ -23,6 +22,7 @@ async function work(): Promise<void> {
     const [id, job] = next.value;
     waiting.delete(id);
     try {
+      const { judged } = await import('../workers');
       const verdict = await judged(job, useSettings.getState().ownRanges);
       found.set(job, verdict);
       last.set(id, verdict);

@@ -1,24 +1,22 @@
 import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { Suspense, useState } from 'react';
 import { Link, Outlet, useLocation, useOutletContext, useParams, useSearchParams } from 'react-router';
-import { directionOf, samePlace, type Job, type Run } from '@kymar/core/job';
+import { directionOf, type Job } from '@kymar/core/job';
 import type { Direction } from '@kymar/core/catalog/links';
-import { blockWords, type Joint, type Path } from '@kymar/core/build/path';
-import { counted, format } from '@kymar/core/units';
+import { counted } from '@kymar/core/units';
 import { Panel } from './panel';
-import { pathAt, useStages } from '../state/derived';
+import { useStages } from '../state/stages';
 import { placedAt, placedOf, type Placed } from '../state/placed';
-import { useVerdict } from '../state/verdict';
-import type { Verdict } from '@kymar/core/verdict';
 import { useJobs } from '../state/jobs';
 import { useStatus } from '../state/status';
 import { discard, useWatch } from '../state/watch';
 import { Guarded } from './boundary';
 import { StageTrack } from './stages';
-import { PathStrip } from './strip';
 import { patientLazy } from './lazy';
 
-const AlternativesMenu = patientLazy(() => import('./alternatives'));
+const JobStrip = patientLazy(() => import('./jobstrip'));
+/** Of the strip with its words, where it is not worked on: nothing moves when it comes. */
+const STRIP_HEIGHT = 130;
 
 interface Context {
   job: Job;
@@ -72,7 +70,6 @@ function Frame({
   const stagesOf = useStages();
   const [first] = at?.activities ?? [];
   const direction = chosen ?? (first ? directionOf(first) : 'write');
-  const path = pathAt(at, direction);
   // Without a machine there is nothing to draw, forecast or time.
   const bare = at === null && /\/(path|forecast|bench)$/.test(stage);
   return (
@@ -100,8 +97,10 @@ function Frame({
             </ToggleButtonGroup>
           </Box>
           <Places job={job} at={at} />
-          {at && path ? (
-            <Strip job={job} at={at} path={path} direction={direction} />
+          {at?.build ? (
+            <Suspense fallback={<Box sx={{ height: STRIP_HEIGHT }} />}>
+              <JobStrip job={job} at={at} direction={direction} />
+            </Suspense>
           ) : (
             <Unbuilt job={job} at={at} />
           )}
@@ -237,67 +236,3 @@ function Unbuilt({ job, at }: { job: Job; at: Placed | null }) {
 /** Whether parts are chosen for the device of a place. */
 const isChosen = (job: Job, { place }: Placed): boolean =>
   job.devices.some((d) => d.id === place.device && d.parts !== null);
-
-/** Measured flow of the strip's direction: the largest sound activity measured at this place. */
-function measuredFlow(verdict: Verdict | null, { place }: Placed, direction: Direction): number | null {
-  const isHere = ({ path }: Run) => path !== null && 'machine' in path && samePlace(path, place);
-  const found = (verdict?.claims ?? []).filter(({ own, simulated, measured }) => {
-    const [run] = measured?.runs ?? [];
-    return own && !simulated && run && isHere(run) && run.direction === direction;
-  });
-  return found[0]?.measured?.rate.expected ?? null;
-}
-
-function Strip({ job, at, path, direction }: { job: Job; at: Placed; path: Path; direction: Direction }) {
-  const [open, setOpen] = useState<{ joint: Joint; anchor: HTMLElement } | null>(null);
-  const measured = measuredFlow(useVerdict(job), at, direction);
-  // At full size where it is worked on, low elsewhere.
-  const full = useLocation().pathname.endsWith('/path');
-  return (
-    <>
-      <PathStrip
-        path={path}
-        direction={direction}
-        height={full ? 96 : 60}
-        measured={measured}
-        onJoint={(joint, anchor) => setOpen({ joint, anchor })}
-      />
-      <Typography
-        variant="caption"
-        color="textSecondary"
-        component="p"
-        sx={{ textAlign: 'center', mt: 0.25 }}
-      >
-        {path.blocked.length > 0 ? (
-          <Box component="span" sx={{ color: 'error.main', fontWeight: 600 }}>
-            Nothing flows: {blockWords(path.blocked[0]!)}.
-          </Box>
-        ) : (
-          <>
-            Flow {format(path.flow![direction].expected, 'B/s')} with a fresh cache
-            {measured ? (
-              <Box
-                component="span"
-                sx={{ color: 'var(--mui-palette-measured)', fontWeight: 600 }}
-              >{`, measured over the whole copy ${format(measured, 'B/s')}`}</Box>
-            ) : (
-              ''
-            )}
-            . Click a joint to try another.
-          </>
-        )}
-      </Typography>
-      <Suspense>
-        {open && (
-          <AlternativesMenu
-            anchor={open.anchor}
-            at={at}
-            joint={open.joint.id}
-            direction={direction}
-            close={() => setOpen(null)}
-          />
-        )}
-      </Suspense>
-    </>
-  );
-}

@@ -30,6 +30,7 @@ const PAGES = [
 export function Shell() {
   const state = useStatus(savedState);
   const undone = useStatus((s) => s.undone);
+  const loaded = useStatus((s) => s.loaded);
   const notices = useNotices();
   const { pathname } = useLocation();
   // Named anew with every edit.
@@ -130,7 +131,7 @@ export function Shell() {
       </Box>
       {notices && <Notices />}
       <Guarded name="This page" watch={[pathname]}>
-        <Outlet />
+        {loaded && <Outlet />}
       </Guarded>
       <Suspense>{working && <WorkingSheet />}</Suspense>
     </Box>

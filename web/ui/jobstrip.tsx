@@ -1,0 +1,81 @@
+import { Box, Typography } from '@mui/material';
+import { Suspense, useState } from 'react';
+import { useLocation } from 'react-router';
+import { samePlace, type Job, type Run } from '@kymar/core/job';
+import type { Direction } from '@kymar/core/catalog/links';
+import { blockWords, type Joint } from '@kymar/core/build/path';
+import { format } from '@kymar/core/units';
+import type { Verdict } from '@kymar/core/verdict';
+import { pathAt } from '../state/derived';
+import type { Placed } from '../state/placed';
+import { useVerdict } from '../state/verdict';
+import { patientLazy } from './lazy';
+import { PathStrip } from './strip';
+
+const AlternativesMenu = patientLazy(() => import('./alternatives'));
+
+/** Measured flow of the strip's direction: the largest sound activity measured at this place. */
+function measuredFlow(verdict: Verdict | null, { place }: Placed, direction: Direction): number | null {
+  const isHere = ({ path }: Run) => path !== null && 'machine' in path && samePlace(path, place);
+  const found = (verdict?.claims ?? []).filter(({ own, simulated, measured }) => {
+    const [run] = measured?.runs ?? [];
+    return own && !simulated && run && isHere(run) && run.direction === direction;
+  });
+  return found[0]?.measured?.rate.expected ?? null;
+}
+
+/** The path strip of a job's page, its joints to be changed where they stand. */
+export default function JobStrip({ job, at, direction }: { job: Job; at: Placed; direction: Direction }) {
+  const path = pathAt(at, direction)!;
+  const [open, setOpen] = useState<{ joint: Joint; anchor: HTMLElement } | null>(null);
+  const measured = measuredFlow(useVerdict(job), at, direction);
+  // At full size where it is worked on, low elsewhere.
+  const full = useLocation().pathname.endsWith('/path');
+  return (
+    <>
+      <PathStrip
+        path={path}
+        direction={direction}
+        height={full ? 96 : 60}
+        measured={measured}
+        onJoint={(joint, anchor) => setOpen({ joint, anchor })}
+      />
+      <Typography
+        variant="caption"
+        color="textSecondary"
+        component="p"
+        sx={{ textAlign: 'center', mt: 0.25 }}
+      >
+        {path.blocked.length > 0 ? (
+          <Box component="span" sx={{ color: 'error.main', fontWeight: 600 }}>
+            Nothing flows: {blockWords(path.blocked[0]!)}.
+          </Box>
+        ) : (
+          <>
+            Flow {format(path.flow![direction].expected, 'B/s')} with a fresh cache
+            {measured ? (
+              <Box
+                component="span"
+                sx={{ color: 'var(--mui-palette-measured)', fontWeight: 600 }}
+              >{`, measured over the whole copy ${format(measured, 'B/s')}`}</Box>
+            ) : (
+              ''
+            )}
+            . Click a joint to try another.
+          </>
+        )}
+      </Typography>
+      <Suspense>
+        {open && (
+          <AlternativesMenu
+            anchor={open.anchor}
+            at={at}
+            joint={open.joint.id}
+            direction={direction}
+            close={() => setOpen(null)}
+          />
+        )}
+      </Suspense>
+    </>
+  );
+}
