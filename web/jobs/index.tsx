@@ -22,6 +22,8 @@ import { shopNow } from '../state/shop';
 import { copyOf, newJob } from './new';
 
 const PAGE = 50;
+/** Rows that fill the first screen: the others come right after. */
+const FIRST_ROWS = 10;
 
 /** In which order jobs stand. */
 const ORDERS: Record<string, { words: string; compare(a: Job, b: Job): number }> = {
@@ -63,6 +65,7 @@ export function Jobs() {
       { replace: true },
     );
   const [shown, setShown] = useState(PAGE);
+  const rows = useDeferredValue(shown, FIRST_ROWS);
   const [removed, setRemoved] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
   const importing = useImport();
@@ -151,7 +154,7 @@ export function Jobs() {
         <Typography color="textSecondary">No job holds “{search}”.</Typography>
       )}
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, display: 'grid', gap: 1.25 }}>
-        {found.slice(0, shown).map((job) => (
+        {found.slice(0, rows).map((job) => (
           <Guarded key={job.id} name={`“${job.title}”`} job={job}>
             <Row job={job} onRemove={removeOne} />
           </Guarded>

@@ -1,4 +1,5 @@
 import localforage from 'localforage';
+import { allOf } from './all';
 
 /*
  * The places of the browser's storage. A database for each: a second store in one of them would have it upgraded at the first visit,
@@ -13,6 +14,16 @@ export const disks = {
 
 /** Where a page that is being left puts what it could not write any more: this driver writes in the same turn. */
 export const drafts = localforage.createInstance({ name: 'kymar-drafts', driver: localforage.LOCALSTORAGE });
+
+/** All that is in a place of the storage, each with its key. */
+export async function allIn(disk: LocalForage): Promise<[string, unknown][]> {
+  await disk.ready();
+  const { name, storeName } = disk.config();
+  if (disk.driver() === localforage.INDEXEDDB) return allOf(name!, storeName!);
+  const found: [string, unknown][] = [];
+  await disk.iterate<unknown, void>((raw, key) => void found.push([key, raw]));
+  return found;
+}
 
 /** Storage that has not answered by then hangs, in ms. */
 const PATIENCE = 10_000;

@@ -264,7 +264,7 @@ describe('what can go wrong', () => {
   test('a storage that cannot be opened is said and goes on being tried; what was made meanwhile is kept, and no demo is put over it', async () => {
     await disks.settings.setItem('seen', 'long ago');
     await disks.jobs.setItem(offload.id, offload);
-    const broken = jest.spyOn(IDBObjectStore.prototype, 'openCursor').mockImplementation(() => {
+    const broken = jest.spyOn(IDBObjectStore.prototype, 'getAll').mockImplementation(() => {
       throw new DOMException('the database is gone', 'InvalidStateError');
     });
     const one = await tab(() => [scans]);

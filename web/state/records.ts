@@ -3,7 +3,7 @@ import equal from 'fast-deep-equal';
 import { VERSION } from '@kymar/core/job';
 import type { Merged } from '@kymar/core/merge';
 import { bin } from './bin';
-import { answered } from './disk';
+import { allIn, answered } from './disk';
 
 /*
  * The one store behind jobs, parts and settings. What stands on the screen is compared with what the disk was last known to hold; each
@@ -12,20 +12,11 @@ import { answered } from './disk';
  * again, later and later, until it is.
  */
 
-/** A place of the browser's storage, as localForage gives it. */
-interface Disk {
-  getItem(key: string): Promise<unknown>;
-  setItem(key: string, value: unknown): Promise<unknown>;
-  removeItem(key: string): Promise<void>;
-  keys(): Promise<string[]>;
-  iterate<T, U>(visit: (value: T, key: string, count: number) => U): Promise<U>;
-}
-
 /** What a store must know of its records. */
 export interface Kind<T> {
   /** Names store, lock and channel: `jobs`. */
   name: string;
-  disk: Disk;
+  disk: LocalForage;
   /** A record as read, or what is wrong with it. What checks it may have to be fetched first. */
   check(raw: unknown, key: string): Promise<Read<T>>;
   /**
@@ -190,9 +181,9 @@ export class Records<T> {
   }
 
   private async load(): Promise<void> {
-    const found: [string, unknown][] = [];
+    let found: [string, unknown][];
     try {
-      await answered(this.kind.disk.iterate<unknown, void>((raw, key) => void found.push([key, raw])));
+      found = await answered(allIn(this.kind.disk));
     } catch (error) {
       this.tell({ loaded: true, closed: words(error) });
       return this.later();
