@@ -3,8 +3,15 @@ import { defineConfig } from 'vite';
 
 const SERVER = 'http://127.0.0.1:4817';
 
-const GROUND =
-  /node_modules\/(react|react-dom|scheduler|react-router|react-error-boundary|zustand|localforage|fast-deep-equal|@noble|@emotion|stylis|@mui\/(system|utils|styled-engine|private-theming|material\/(styles|utils|Box|Typography|IconButton|Button|ButtonBase|CircularProgress|CssBaseline|SvgIcon|Paper|transitions|zero-styled)))\//;
+/** What every page stands on, of the packages. */
+const MATERIAL =
+  'styles utils Box Typography IconButton Button ButtonBase CircularProgress CssBaseline SvgIcon Paper transitions zero-styled';
+const GROUND = new RegExp(
+  `node_modules/(${[
+    'react|react-dom|scheduler|react-router|react-error-boundary|zustand|localforage|fast-deep-equal|@noble|@emotion|stylis',
+    `@mui/(system|utils|styled-engine|private-theming|material/(${MATERIAL.replaceAll(' ', '|')}))`,
+  ].join('|')})/`,
+);
 
 export default defineConfig({
   root: import.meta.dirname,

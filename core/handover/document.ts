@@ -23,6 +23,9 @@ import { format, formatProbability, type Unit } from '../units';
 import type { Verdict } from '../verdict';
 import { settingOf } from '../choice/whatif';
 
+/** A name in the run of a sentence: small at its start, unless it has capitals of its own. */
+const midSentence = (name: string): string => (/\p{Lu}/u.test(name.slice(1)) ? name : name.toLowerCase());
+
 /** A block of the handover: prose, a list, or a table whose numbers stand right. */
 export type Block =
   | { kind: 'text'; text: string }
@@ -177,7 +180,7 @@ function fitted(job: Job, device: JobDevice): Section {
     const at = host.ports.find((p) => p.id === port);
     if (at)
       items.push(
-        `Plug it in here: ${at.position} of the ${host.name.toLowerCase()}. Another port that looks the same may be slower.`,
+        `Plug it in here: ${at.position} of the ${midSentence(host.name)}. Another port that looks the same may be slower.`,
       );
   }
   if (accessories.length > 0) items.push(`Small parts: ${accessories.map(nameOf).join(', ')}`);

@@ -1,6 +1,7 @@
 import { Box, MenuItem, Tab, Tabs, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { isMove, placeOf, samePlace, type Job, type Place, Run } from '@kymar/core/job';
+import { useNavigate } from 'react-router';
+import { isAt, isMove, placeOf, samePlace, type Job, type Place, Run } from '@kymar/core/job';
 import { newId } from '../jobs/new';
 import { changeJob } from '../state/jobs';
 import { placedWhere } from '../state/placed';
@@ -30,21 +31,37 @@ export function Bench() {
   const moves = job.activities.filter(isMove);
   const { watch } = useWatch();
   const timed = watch?.job === job.id ? watch.activity : null;
-  const [chosenActivity, setActivity] = useState(moves[0]?.id ?? '');
-  // A clock that runs is about one activity: that one is shown.
-  const activityId = timed ?? chosenActivity;
-  const [chosenWhere, setWhere] = useState<string | null>(null);
+  const [chosenActivity, setActivity] = useState<string | null>(null);
+  const [chosenWhere, setWhere] = useState<{ at: string; key: string } | null>(null);
   const [note, setNote] = useState('');
   const [warmth, setWarmth] = useState('');
-  const activity = moves.find((a) => a.id === activityId) ?? moves[0] ?? null;
-  // It is timed where it happens, unless somebody says otherwise.
+  const navigate = useNavigate();
+  // What is timed happens at the place that is looked at; a clock that runs is about one activity: that one is shown.
+  const here = looked ? moves.filter((a) => isAt(job, a, looked.place)) : moves;
+  const activity =
+    moves.find((a) => a.id === timed) ??
+    here.find((a) => a.id === chosenActivity) ??
+    here[0] ??
+    moves[0] ??
+    null;
   const place = activity && placeOf(job, activity);
   const at = (place && placedWhere(job, place)) ?? looked;
   const own = ownPlaces(job);
   const others = at ? elsewhere(job, at) : [];
+  const known = (key: string | undefined) => key === 'none' || [...own, ...others].some((w) => w.key === key);
+  // Where it is built, unless somebody says otherwise for this place.
   const usual = own.find((w) => at && samePlace(w.path as Place, at.place))?.key ?? own[0]?.key ?? 'none';
   const where =
-    [...own, ...others].some((w) => w.key === chosenWhere) || chosenWhere === 'none' ? chosenWhere! : usual;
+    chosenWhere && chosenWhere.at === at?.name && known(chosenWhere.key) ? chosenWhere.key : usual;
+  const choose = (id: string) => {
+    setActivity(id);
+    const next = placeOf(
+      job,
+      moves.find((a) => a.id === id)!,
+    );
+    const there = next && placedWhere(job, next);
+    if (there) void navigate({ search: there.search }, { replace: true });
+  };
   const keep = (taken: Taken) =>
     changeJob(job.id, (j) => ({
       ...j,
@@ -80,7 +97,7 @@ export function Bench() {
             select
             label="What is timed"
             value={activity?.id ?? ''}
-            onChange={(e) => setActivity(e.target.value)}
+            onChange={(e) => choose(e.target.value)}
             disabled={moves.length === 0 || timed !== null}
             helperText={
               moves.length === 0
@@ -96,7 +113,12 @@ export function Bench() {
               </MenuItem>
             ))}
           </TextField>
-          <TextField select label="Where it runs" value={where} onChange={(e) => setWhere(e.target.value)}>
+          <TextField
+            select
+            label="Where it runs"
+            value={where}
+            onChange={(e) => setWhere({ at: at?.name ?? '', key: e.target.value })}
+          >
             {[...own, ...others].map(({ key, name }) => (
               <MenuItem key={key} value={key}>
                 {name}

@@ -18,7 +18,7 @@ import {
 import { useState } from 'react';
 import { explainMeasured, rateOfRun, SOURCE_WORDS } from '@kymar/core/measure';
 import { doubtsOf, type Doubt, type Job, type Run } from '@kymar/core/job';
-import { whereWords } from '../state/where';
+import { whereWords } from '../state/placed';
 import { format } from '@kymar/core/units';
 import type { Claim } from '@kymar/core/verdict';
 import { useVerdict } from '../state/verdict';
@@ -84,7 +84,7 @@ function Group({
   const first = runs[0]!;
   const where = whereWords(job, first);
   return (
-    <Panel title={`${claim.title}${claim.simulated ? ', simulated' : ''}${where}`}>
+    <Panel title={[claim.title, claim.simulated && 'simulated', where].filter(Boolean).join(', ')}>
       {measured && (
         <Typography variant="body2" sx={{ mb: 1 }}>
           {measured.time ? (

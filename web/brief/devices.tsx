@@ -27,7 +27,7 @@ export function Devices({ job }: { job: Job }) {
     });
   return (
     <Panel
-      title="Requirements"
+      title={list.length > 1 ? 'Devices' : 'Device'}
       aside={
         <>
           {list.length > 1 && (

@@ -1,12 +1,11 @@
-import AddIcon from '@mui/icons-material/Add';
-import { Box, Button, Menu, MenuItem, Tab, Tabs, TextField, Typography } from '@mui/material';
+import { Box, Button, MenuItem, Tab, Tabs, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { addMachine, removeMachine, withHost, type Job, type JobMachine } from '@kymar/core/job';
 import type { Host } from '@kymar/core/catalog/parts';
-import { newId } from '../jobs/new';
 import { changeJob } from '../state/jobs';
 import { useShop } from '../state/shop';
 import { FactField, NameField, QuantityField } from '../ui/field';
+import { HostMenu } from '../ui/hostmenu';
 import { Panel } from '../ui/panel';
 import { PartSheet } from '../ui/sheet';
 import { Ports } from './ports';
@@ -16,17 +15,6 @@ const USE: Record<JobMachine['use'], string> = {
   also: 'Must be served too',
   bench: 'The shop’s bench',
 };
-const NOT_KNOWN = { value: null, source: { kind: 'unknown' } } as const;
-
-/** A machine of which nothing is known but that it has a port. */
-const blankHost = (): Host => ({
-  id: newId('host'),
-  name: 'Another machine',
-  system: '',
-  ports: [{ id: 'port-1', position: 'The port it hangs on', connector: 'USB-C', modes: ['usb-10'] }],
-  storage: { name: 'Built-in drive', read: NOT_KNOWN, write: NOT_KNOWN },
-});
-
 /** The machines of the job: whose each is, and all that is known of it. */
 export function Machines({ job }: { job: Job }) {
   const [chosen, setChosen] = useState<string | null>(null);
@@ -44,7 +32,7 @@ export function Machines({ job }: { job: Job }) {
           Which machine is it for? Its ports, system and built-in drive decide what goes in and how fast it
           is.
         </Typography>
-        <AddMachine label="Choose the machine" variant="contained" onHost={add} />
+        <HostMenu label="Choose the machine" variant="contained" onHost={add} />
       </Panel>
     );
   return (
@@ -61,7 +49,7 @@ export function Machines({ job }: { job: Job }) {
               Remove
             </Button>
           )}
-          <AddMachine label="Add a machine" disabled={job.machines.length >= 20} onHost={add} />
+          <HostMenu label="Add a machine" disabled={job.machines.length >= 20} onHost={add} />
         </>
       }
     >
@@ -80,48 +68,6 @@ export function Machines({ job }: { job: Job }) {
       )}
       <Machine key={machine.id} job={job} machine={machine} />
     </Panel>
-  );
-}
-
-/** A button with the shop's machines behind it, and one that nothing is known of. */
-function AddMachine({
-  label,
-  variant,
-  disabled,
-  onHost,
-}: {
-  label: string;
-  variant?: 'contained';
-  disabled?: boolean;
-  onHost(host: Host): void;
-}) {
-  const { hosts } = useShop();
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const take = (host: Host) => {
-    setAnchor(null);
-    onHost(host);
-  };
-  return (
-    <>
-      <Button
-        size={variant ? 'medium' : 'small'}
-        variant={variant ?? 'text'}
-        startIcon={<AddIcon />}
-        disabled={disabled}
-        aria-haspopup="menu"
-        onClick={(e) => setAnchor(e.currentTarget)}
-      >
-        {label}
-      </Button>
-      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        {hosts.map((host) => (
-          <MenuItem key={host.id} onClick={() => take(host)}>
-            {host.name}
-          </MenuItem>
-        ))}
-        <MenuItem onClick={() => take(blankHost())}>Another machine, described by hand</MenuItem>
-      </Menu>
-    </>
   );
 }
 

@@ -208,6 +208,8 @@ export default function ForecastChart({ course }: { course: CourseSheet }) {
                   yValue: top * 1.3,
                   position: { x: 'start' as const, y: 'start' as const },
                   xAdjust: 4,
+                  // Several short ones stand side by side: their words below each other.
+                  yAdjust: 15 * i,
                   content: `${format(p.rate, 'B/s')} ${p.name} ↑`,
                   color: palette.text.primary,
                   font: { ...font, weight: 'bold' as const },

@@ -4,6 +4,7 @@ import {
   Table,
   TableBody,
   TableCell,
+  TableContainer,
   TableHead,
   TableRow,
   ToggleButton,
@@ -18,6 +19,7 @@ import { useSettings } from '../state/settings';
 import { fileName, saveFile } from '../ui/files';
 import { Waiting } from '../ui/waiting';
 import { useJob } from '../ui/job';
+import { useNarrow } from '../ui/narrow';
 
 type Copy = 'customer' | 'shop';
 
@@ -48,7 +50,7 @@ export function Handover() {
           px: { xs: 2, md: 6 },
           py: 4,
           maxWidth: 900,
-          '@media print': { border: 0, p: 0, maxWidth: 'none', color: '#000', bgcolor: '#fff' },
+          '@media print': { border: 0, p: 0, maxWidth: 'none' },
         }}
       >
         <Typography variant="h1" component="h2">
@@ -60,7 +62,7 @@ export function Handover() {
         {document.sections
           .filter((s) => copy === 'shop' || !s.shopOnly)
           .map((section) => (
-            <Box component="section" key={section.heading} sx={{ mt: 3, breakInside: 'avoid' }}>
+            <Box component="section" key={section.heading} sx={{ mt: 3 }}>
               <Typography variant="h2" component="h3" sx={{ mb: 0.75 }}>
                 {section.heading}
               </Typography>
@@ -123,29 +125,37 @@ function BlockView({ block }: { block: Block }) {
         ))}
       </Box>
     );
-  const align = (i: number) => (block.numbers[i] ? 'right' : 'left');
+  return <BlockTable table={block} />;
+}
+
+function BlockTable({ table }: { table: Extract<Block, { kind: 'table' }> }) {
+  const narrow = useNarrow();
+  const align = (i: number) => (table.numbers[i] ? 'right' : 'left');
   return (
-    <Table size="small" sx={{ mb: 1 }}>
-      <TableHead>
-        <TableRow>
-          {block.head.map((cell, i) => (
-            <TableCell key={cell} align={align(i)}>
-              {cell}
-            </TableCell>
-          ))}
-        </TableRow>
-      </TableHead>
-      <TableBody>
-        {block.rows.map((row, r) => (
-          <TableRow key={r}>
-            {row.map((cell, i) => (
-              <TableCell key={i} align={align(i)}>
+    // A table wider than a phone is moved sideways, by keys too.
+    <TableContainer tabIndex={narrow ? 0 : undefined} sx={{ mb: 1, '@media print': { overflow: 'visible' } }}>
+      <Table size="small">
+        <TableHead>
+          <TableRow>
+            {table.head.map((cell, i) => (
+              <TableCell key={cell} align={align(i)}>
                 {cell}
               </TableCell>
             ))}
           </TableRow>
-        ))}
-      </TableBody>
-    </Table>
+        </TableHead>
+        <TableBody>
+          {table.rows.map((row, r) => (
+            <TableRow key={r}>
+              {row.map((cell, i) => (
+                <TableCell key={i} align={align(i)}>
+                  {cell}
+                </TableCell>
+              ))}
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+    </TableContainer>
   );
 }

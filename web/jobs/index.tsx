@@ -1,24 +1,27 @@
+import ArchiveOutlinedIcon from '@mui/icons-material/ArchiveOutlined';
 import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
 import ContentCopyIcon from '@mui/icons-material/ContentCopyOutlined';
 import FileDownloadOutlinedIcon from '@mui/icons-material/FileDownloadOutlined';
+import UnarchiveOutlinedIcon from '@mui/icons-material/UnarchiveOutlined';
 import { Box, Button, IconButton, MenuItem, Snackbar, TextField, Typography } from '@mui/material';
 import { memo, useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { directionOf, nextStage, writeJob, type Job } from '@kymar/core/job';
+import { directionOf, nextStage, STAGES, writeJob, type Job } from '@kymar/core/job';
+import type { Host } from '@kymar/core/catalog/parts';
 import { format } from '@kymar/core/units';
 import { pathAt } from '../state/derived';
 import { useStages } from '../state/stages';
 import { placedOf } from '../state/placed';
 import { useVerdict } from '../state/verdict';
 import { undo } from '../state/history';
-import { dropJobs, putJobs, useJobs } from '../state/jobs';
+import { changeJob, dropJobs, putJobs, useJobs } from '../state/jobs';
 import { Guarded } from '../ui/boundary';
 import { fileName, saveFile } from '../ui/files';
+import { HostMenu } from '../ui/hostmenu';
 import { Panel } from '../ui/panel';
 import { STAGE_NAMES } from '../ui/stages';
 import { MiniStrip } from '../ui/strip';
 import { ImportDialog, useImport } from './import';
-import { shopNow } from '../state/shop';
 import { copyOf, newJob } from './new';
 
 const PAGE = 50;
@@ -71,10 +74,16 @@ export function Jobs() {
   const importing = useImport();
   const sought = useDeferredValue(search);
   const all = useMemo(() => Object.values(jobs).sort(order.compare), [jobs, order]);
-  const found = useMemo(() => {
-    const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
-    return words.length === 0 ? all : all.filter((job) => words.every((w) => textOf(job).includes(w)));
-  }, [all, sought]);
+  const stagesOf = useStages();
+  const show = params.get('show') ?? '';
+  const chosen = all.filter((job) => {
+    if (show === 'archived' || job.archived) return (job.archived !== undefined) === (show === 'archived');
+    if (show === 'overdue') return job.due !== null && job.due < today();
+    return show === '' || nextStage(stagesOf(job)).stage === show;
+  });
+  const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
+  const found =
+    words.length === 0 ? chosen : chosen.filter((job) => words.every((w) => textOf(job).includes(w)));
   // A demo job that somebody changed is theirs.
   const demo = Object.values(jobs).filter((job) => job.id.startsWith('demo-'));
   const untouched = demo.filter((job) => job.revision === 1).map((job) => job.id);
@@ -86,8 +95,8 @@ export function Jobs() {
       'demo brought back',
     );
   };
-  const create = () => {
-    const job = newJob(shopNow().hosts[0]);
+  const create = (host?: Host) => {
+    const job = newJob(host);
     putJobs([job]);
     void navigate(`/jobs/${job.id}/brief`);
   };
@@ -103,8 +112,25 @@ export function Jobs() {
         <Typography variant="h1" sx={{ flex: 1 }}>
           Jobs
         </Typography>
-        {all.length > 5 && (
+        {(all.length > 5 || show !== '' || all.some((job) => job.archived)) && (
           <>
+            <TextField
+              select
+              label="Show"
+              value={show}
+              onChange={(e) => ask('show', e.target.value)}
+              slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+              sx={{ width: 170 }}
+            >
+              <MenuItem value="">All that is open</MenuItem>
+              {STAGES.map((stage) => (
+                <MenuItem key={stage} value={stage}>
+                  Next is {STAGE_NAMES[stage]}
+                </MenuItem>
+              ))}
+              <MenuItem value="overdue">Overdue</MenuItem>
+              <MenuItem value="archived">Archived</MenuItem>
+            </TextField>
             <TextField label="Find" value={search} onChange={(e) => ask('find', e.target.value)} />
             <TextField
               select
@@ -136,7 +162,8 @@ export function Jobs() {
         ) : (
           demo.length === 0 && <Button onClick={() => void bringBack()}>Bring the demo back</Button>
         )}
-        <Button variant="contained" onClick={create}>
+        <HostMenu label="New job on …" onHost={create} />
+        <Button variant="contained" onClick={() => create()}>
           New job
         </Button>
       </Box>
@@ -145,13 +172,19 @@ export function Jobs() {
           <Typography sx={{ mb: 1.5 }}>
             A job is one customer’s machine and work: describe it, choose parts, forecast, measure, hand over.
           </Typography>
-          <Button variant="contained" onClick={create}>
+          <Button variant="contained" onClick={() => create()}>
             Describe the first job
           </Button>
         </Panel>
       )}
       {all.length > 0 && found.length === 0 && (
-        <Typography color="textSecondary">No job holds “{search}”.</Typography>
+        <Typography color="textSecondary">
+          {search !== ''
+            ? `No job here holds “${search}”.`
+            : show === ''
+              ? 'All jobs are archived.'
+              : 'None.'}
+        </Typography>
       )}
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, display: 'grid', gap: 1.25 }}>
         {found.slice(0, rows).map((job) => (
@@ -313,6 +346,18 @@ const Row = memo(function Row({ job, onRemove }: { job: Job; onRemove(job: Job):
         </IconButton>
         <IconButton
           size="small"
+          aria-label={`${job.archived ? 'Take out of the archive:' : 'Archive'} ${job.title}`}
+          title={job.archived ? 'Take out of the archive' : 'Archive: kept, out of this list'}
+          onClick={() => changeJob(job.id, archiving)}
+        >
+          {job.archived ? (
+            <UnarchiveOutlinedIcon fontSize="small" />
+          ) : (
+            <ArchiveOutlinedIcon fontSize="small" />
+          )}
+        </IconButton>
+        <IconButton
+          size="small"
           aria-label={`Remove ${job.title}`}
           title="Remove (can be undone)"
           onClick={() => onRemove(job)}
@@ -323,6 +368,11 @@ const Row = memo(function Row({ job, onRemove }: { job: Job; onRemove(job: Job):
     </Box>
   );
 });
+
+/** Into the archive, or out of it. */
+function archiving({ archived, ...job }: Job): Job {
+  return archived ? job : { ...job, archived: new Date().toISOString() };
+}
 
 /** The day of today, as a due date is written. */
 const today = (): string => new Date().toISOString().slice(0, 10);

@@ -8,6 +8,7 @@ import {
   type Brief,
   type Job,
   type Place,
+  type Run,
 } from '@kymar/core/job';
 import { changeJob } from './jobs';
 
@@ -85,4 +86,14 @@ export function changeBuild(
     const build = briefAt(j, place)?.build;
     return build ? withBuild(j, place, change(build)) : j;
   });
+}
+
+/** Where a run was made, in words; nothing where a job has but one place. */
+export function whereWords(job: Job, { path }: Pick<Run, 'path'>): string {
+  if (!path) return 'path not described';
+  if ('host' in path) {
+    const port = path.host.ports.find((p) => p.id === path.build.port);
+    return `on ${path.host.name}, ${port?.position ?? 'another port'}`;
+  }
+  return placedOf(job).length > 1 ? (placedWhere(job, path)?.name ?? 'elsewhere') : '';
 }

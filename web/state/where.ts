@@ -1,7 +1,7 @@
 import { apart } from '@kymar/core/build/assembly';
 import { pathOf } from '@kymar/core/forecast';
 import type { Brief, Job, Run } from '@kymar/core/job';
-import { placedAt, placedOf, placedWhere, placeKey, type Placed } from './placed';
+import { placedAt, placedOf, placeKey, type Placed } from './placed';
 import { shopNow } from './shop';
 
 /** Somewhere a run can be made, by a key that addresses and the server's runs bear. */
@@ -45,14 +45,4 @@ export function pathBy(job: Job, key: string | null): Run['path'] {
   const [device, machine] = key.split('~');
   const at = placedAt(job, `${device}~${machine}`);
   return (at && elsewhere(job, at).find((where) => where.key === key)?.path) ?? null;
-}
-
-/** Where a run was made, in words behind its title; nothing where a job has but one place. */
-export function whereWords(job: Job, { path }: Pick<Run, 'path'>): string {
-  if (!path) return ', path not described';
-  if ('host' in path) {
-    const port = path.host.ports.find((p) => p.id === path.build.port);
-    return `, on ${path.host.name}, ${port?.position ?? 'another port'}`;
-  }
-  return placedOf(job).length > 1 ? `, ${placedWhere(job, path)?.name ?? 'elsewhere'}` : '';
 }

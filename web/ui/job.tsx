@@ -11,6 +11,7 @@ import { useJobs } from '../state/jobs';
 import { useStatus } from '../state/status';
 import { discard, useWatch } from '../state/watch';
 import { Guarded } from './boundary';
+import { useNarrow } from './narrow';
 import { StageTrack } from './stages';
 import { patientLazy } from './lazy';
 
@@ -72,44 +73,84 @@ function Frame({
   const direction = chosen ?? (first ? directionOf(first) : 'write');
   // Without a machine there is nothing to draw, forecast or time.
   const bare = at === null && /\/(path|forecast|bench)$/.test(stage);
+  const narrow = useNarrow();
+  const strip = (
+    <>
+      <ToggleButtonGroup
+        size="small"
+        exclusive
+        value={direction}
+        onChange={(_, value: Direction | null) => value && setDirection(value)}
+        aria-label="Direction shown"
+        sx={narrow ? { mb: 1 } : { position: 'absolute', right: 0, top: 0 }}
+      >
+        <ToggleButton value="write" sx={{ py: 0.25 }}>
+          Writing to the drive
+        </ToggleButton>
+        <ToggleButton value="read" sx={{ py: 0.25 }}>
+          Reading from it
+        </ToggleButton>
+      </ToggleButtonGroup>
+      {at?.build ? (
+        <Suspense fallback={<Box sx={{ height: STRIP_HEIGHT }} />}>
+          <JobStrip job={job} at={at} direction={direction} />
+        </Suspense>
+      ) : (
+        <Unbuilt job={job} at={at} />
+      )}
+    </>
+  );
   return (
     <>
       <Box className="no-print" sx={{ bgcolor: 'background.paper', borderBottom: 1, borderColor: 'divider' }}>
-        <Box sx={{ px: 3, pt: 1.25, pb: 0.75, maxWidth: 1680, mx: 'auto' }}>
-          <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1.5, mb: 0.75, flexWrap: 'wrap' }}>
-            <Typography variant="h1">{job.title}</Typography>
-            <Typography color="textSecondary" sx={{ flex: 1 }}>
-              {[job.customer, machinesOf(job)].filter(Boolean).join(', ')}
-            </Typography>
-            <ToggleButtonGroup
-              size="small"
-              exclusive
-              value={direction}
-              onChange={(_, value: Direction | null) => value && setDirection(value)}
-              aria-label="Direction shown"
+        <Box
+          sx={{
+            px: { xs: 1.5, sm: 3 },
+            pt: narrow ? 0.5 : 1.25,
+            pb: narrow ? 0.25 : 0.75,
+            maxWidth: 1680,
+            mx: 'auto',
+          }}
+        >
+          <Box sx={{ position: 'relative' }}>
+            <Box
+              sx={{
+                display: 'flex',
+                alignItems: 'baseline',
+                columnGap: 1.5,
+                flexWrap: 'wrap',
+                ...(narrow ? {} : { mb: 0.75, pr: '320px', minHeight: 30 }),
+              }}
             >
-              <ToggleButton value="write" sx={{ py: 0.25 }}>
-                Writing to the drive
-              </ToggleButton>
-              <ToggleButton value="read" sx={{ py: 0.25 }}>
-                Reading from it
-              </ToggleButton>
-            </ToggleButtonGroup>
+              <Typography variant="h1" noWrap={narrow} sx={narrow ? { fontSize: '1rem' } : undefined}>
+                {job.title}
+              </Typography>
+              {!narrow && (
+                <Typography color="textSecondary">
+                  {[job.customer, machinesOf(job)].filter(Boolean).join(', ')}
+                </Typography>
+              )}
+            </Box>
+            <Places job={job} at={at} />
+            {!narrow && strip}
           </Box>
-          <Places job={job} at={at} />
-          {at?.build ? (
-            <Suspense fallback={<Box sx={{ height: STRIP_HEIGHT }} />}>
-              <JobStrip job={job} at={at} direction={direction} />
-            </Suspense>
-          ) : (
-            <Unbuilt job={job} at={at} />
-          )}
         </Box>
-        <Box sx={{ maxWidth: 1680, mx: 'auto', px: 1.5 }}>
+        <Box sx={{ maxWidth: 1680, mx: 'auto', px: { xs: 0, sm: 1.5 } }}>
           <StageTrack id={job.id} search={at?.search ?? ''} states={stagesOf(job)} />
         </Box>
       </Box>
-      <Box component="main" sx={{ px: 3, py: 2, width: '100%', maxWidth: 1680, mx: 'auto', flex: 1 }}>
+      <Box
+        component="main"
+        sx={{
+          px: { xs: 1.5, sm: 3 },
+          py: narrow ? 1.25 : 2,
+          width: '100%',
+          maxWidth: 1680,
+          mx: 'auto',
+          flex: 1,
+        }}
+      >
+        {narrow && stage.endsWith('/path') && strip}
         <Guarded name="This page of the job" job={job} watch={[stage, at?.name]}>
           {bare ? <NoMachine job={job} /> : <Outlet context={{ job, at, direction } satisfies Context} />}
         </Guarded>

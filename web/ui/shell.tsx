@@ -16,6 +16,7 @@ import { useWorking } from './figure';
 import { Notices } from './notices';
 import { Running } from './running';
 import { patientLazy } from './lazy';
+import { NARROW } from './narrow';
 
 const WorkingSheet = patientLazy(() => import('./working'));
 
@@ -49,6 +50,7 @@ export function Shell() {
           gap: { xs: 0.5, sm: 1.5 },
           px: { xs: 1.5, sm: 3 },
           height: 44,
+          [NARROW]: { height: 36 },
           bgcolor: 'background.paper',
           borderBottom: 1,
           borderColor: 'divider',

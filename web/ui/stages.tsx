@@ -2,7 +2,9 @@ import CheckIcon from '@mui/icons-material/Check';
 import PriorityHighIcon from '@mui/icons-material/PriorityHigh';
 import { Box, Typography } from '@mui/material';
 import visuallyHidden from '@mui/utils/visuallyHidden';
-import { NavLink } from 'react-router';
+import { useEffect, useRef } from 'react';
+import { NavLink, useLocation } from 'react-router';
+import { NARROW } from './narrow';
 import type { Stage, StageState } from '@kymar/core/job';
 
 export const STAGE_NAMES: Record<Stage, string> = {
@@ -26,14 +28,23 @@ export function StageTrack({
   search: string;
   states: readonly StageState[];
 }) {
+  const track = useRef<HTMLElement>(null);
+  const { pathname } = useLocation();
+  // Where not all have room, the one that is shown is in sight.
+  useEffect(() => {
+    const shown = track.current?.querySelector<HTMLElement>('.active');
+    if (shown) track.current!.scrollLeft = shown.offsetLeft - 48;
+  }, [pathname]);
   return (
     <Box
+      ref={track}
       component="nav"
       aria-label="Stages of the job"
       className="no-print"
       sx={{
         display: 'grid',
         gridTemplateColumns: `repeat(${states.length}, minmax(118px, 1fr))`,
+        [NARROW]: { gridTemplateColumns: `repeat(${states.length}, max-content)`, scrollbarWidth: 'none' },
         overflowX: 'auto',
         position: 'relative',
         borderTop: 1,
@@ -50,6 +61,7 @@ export function StageTrack({
             color: 'text.primary',
             px: 1.5,
             py: 0.9,
+            [NARROW]: { py: 0.4 },
             borderBottom: 3,
             borderColor: 'transparent',
             '&:hover': { bgcolor: 'sunken' },
@@ -65,7 +77,12 @@ export function StageTrack({
               </Box>
             </Typography>
           </Box>
-          <Typography variant="caption" color="textSecondary" component="div" sx={{ lineHeight: 1.3 }}>
+          <Typography
+            variant="caption"
+            color="textSecondary"
+            component="div"
+            sx={{ lineHeight: 1.3, [NARROW]: { display: 'none' } }}
+          >
             {next}
           </Typography>
         </Box>

@@ -86,7 +86,14 @@ export const theme = createTheme({
             animationDuration: '0.01ms !important',
           },
         },
-        '@media print': { '.no-print': { display: 'none !important' }, body: { background: '#fff' } },
+        '@media print': {
+          '.no-print': { display: 'none !important' },
+          'body, article': { background: '#fff !important' },
+          // Black on white from either theme; what belongs together stays together.
+          'article, article *': { color: '#000 !important', borderColor: '#999 !important' },
+          'article tr, article li, article p': { breakInside: 'avoid' },
+          'article h2, article h3, article thead': { breakAfter: 'avoid' },
+        },
       },
     },
     MuiButtonBase: { defaultProps: { disableRipple: true } },

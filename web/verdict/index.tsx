@@ -4,6 +4,8 @@ import { Link } from 'react-router';
 import { explainMeasured } from '@kymar/core/measure';
 import { type Decision, type Job } from '@kymar/core/job';
 import type { Claim, Right, Verdict } from '@kymar/core/verdict';
+import { counted } from '@kymar/core/units';
+import { whereWords } from '../state/placed';
 import { useVerdict } from '../state/verdict';
 import { changeJob } from '../state/jobs';
 import { Figure, unbroken } from '../ui/figure';
@@ -64,7 +66,7 @@ export function VerdictView() {
     >
       <Box sx={{ display: 'grid', gap: 2, order: { xs: 2, md: 1 } }}>
         {found.claims.map((claim) => (
-          <ClaimPanel key={claim.key} claim={claim} />
+          <ClaimPanel key={claim.key} job={job} claim={claim} />
         ))}
       </Box>
       <DecisionPanel key={job.decision?.at} job={job} found={found} />
@@ -72,7 +74,7 @@ export function VerdictView() {
   );
 }
 
-function ClaimPanel({ claim }: { claim: Claim }) {
+function ClaimPanel({ job, claim }: { job: Job; claim: Claim }) {
   const { measured, forecast, right, target, impossible, activity } = claim;
   const inTime = measured?.time && forecast?.time;
   return (
@@ -80,10 +82,13 @@ function ClaimPanel({ claim }: { claim: Claim }) {
       title={claim.title}
       aside={
         <Typography variant="body2" color="textSecondary">
-          {claim.simulated ? 'Simulated, ' : ''}
-          {measured
-            ? `${measured.runs.length} ${measured.runs.length === 1 ? 'run' : 'runs'}`
-            : 'no usable run'}
+          {[
+            claim.simulated && 'Simulated',
+            measured ? counted(measured.runs.length, 'run') : 'no usable run',
+            measured?.runs[0] && whereWords(job, measured.runs[0]),
+          ]
+            .filter(Boolean)
+            .join(', ')}
         </Typography>
       }
     >

@@ -1,0 +1,59 @@
+import AddIcon from '@mui/icons-material/Add';
+import { Button, Menu, MenuItem } from '@mui/material';
+import { useState } from 'react';
+import type { Host } from '@kymar/core/catalog/parts';
+import { newId } from '../jobs/new';
+import { useShop } from '../state/shop';
+
+const NOT_KNOWN = { value: null, source: { kind: 'unknown' } } as const;
+
+/** A machine of which nothing is known but that it has a port. */
+const blankHost = (): Host => ({
+  id: newId('host'),
+  name: 'Another machine',
+  system: '',
+  ports: [{ id: 'port-1', position: 'The port it hangs on', connector: 'USB-C', modes: ['usb-10'] }],
+  storage: { name: 'Built-in drive', read: NOT_KNOWN, write: NOT_KNOWN },
+});
+
+/** A button with the shop's machines behind it, and one that nothing is known of. */
+export function HostMenu({
+  label,
+  variant,
+  disabled,
+  onHost,
+}: {
+  label: string;
+  variant?: 'contained';
+  disabled?: boolean;
+  onHost(host: Host): void;
+}) {
+  const { hosts } = useShop();
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const take = (host: Host) => {
+    setAnchor(null);
+    onHost(host);
+  };
+  return (
+    <>
+      <Button
+        size={variant ? 'medium' : 'small'}
+        variant={variant ?? 'text'}
+        startIcon={<AddIcon />}
+        disabled={disabled}
+        aria-haspopup="menu"
+        onClick={(e) => setAnchor(e.currentTarget)}
+      >
+        {label}
+      </Button>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+        {hosts.map((host) => (
+          <MenuItem key={host.id} onClick={() => take(host)}>
+            {host.name}
+          </MenuItem>
+        ))}
+        <MenuItem onClick={() => take(blankHost())}>Another machine, described by hand</MenuItem>
+      </Menu>
+    </>
+  );
+}
