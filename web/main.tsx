@@ -6,8 +6,10 @@ import { createRoot } from 'react-dom/client';
 import { watchRuns } from './state/runs';
 import { openStore } from './state/store';
 import { fetchTheRest, Router } from './router';
+import { keepFocus } from './ui/focus';
 import { theme } from './ui/theme';
 
+keepFocus();
 // The frame is painted at once; what it holds comes when the stores are open.
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

@@ -170,7 +170,7 @@ function Group({
                 </Button>
                 <IconButton
                   size="small"
-                  aria-label="Remove this run"
+                  aria-label={`Remove the run of ${run.at.slice(0, 16).replace('T', ' ')}`}
                   title="Remove (can be undone)"
                   onClick={() => onRemove(run.id)}
                 >

@@ -306,6 +306,7 @@ const Row = memo(function Row({ job, onRemove }: { job: Job; onRemove(job: Job):
           to={`/jobs/${job.id}/${next.stage}`}
           size="small"
           variant="outlined"
+          aria-label={`${STAGE_NAMES[next.stage]}: ${next.next.toLowerCase()}, ${job.title}`}
           sx={{ whiteSpace: 'normal', textAlign: 'left', lineHeight: 1.25 }}
         >
           {STAGE_NAMES[next.stage]}: {next.next.toLowerCase()}

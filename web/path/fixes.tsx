@@ -76,7 +76,7 @@ export function Fixes({ at, direction }: { at: Placed; direction: Direction }) {
                 </Typography>
               )}
             </Typography>
-            <Button size="small" onClick={() => changeBuild(at, () => better)}>
+            <Button size="small" aria-label={`Do it: ${words}`} onClick={() => changeBuild(at, () => better)}>
               Do it
             </Button>
           </Box>
