@@ -26,7 +26,6 @@ export default {
       testMatch: ['<rootDir>/{core,server,web}/**/*.test.ts'],
       testPathIgnorePatterns: ['/node_modules/', '/dist/'],
     },
-    { ...shared, displayName: 'e2e', testEnvironment: 'node', testMatch: ['<rootDir>/e2e/**/*.test.ts'] },
   ],
   testTimeout: 120000,
 };

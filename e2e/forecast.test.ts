@@ -1,7 +1,8 @@
+import { expect, test } from '@playwright/test';
 import { demoBriefs, firstOf, forecastJob, onJob, rebuilt, repeatJob } from '../core/fixtures/forecast';
 import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import type { Page } from 'playwright-core';
+import type { Page } from '@playwright/test';
 import { demoJobs } from '@kymar/core/demo';
 import { BRIDGES, DRIVES, SHOP } from '@kymar/core/catalog/stock';
 import { life } from '@kymar/core/models/endurance';
@@ -13,10 +14,10 @@ import { withDrives } from '@kymar/core/choice/whatif';
 import { startApp, type App } from './app';
 
 let app: App;
-beforeAll(async () => {
+test.beforeAll(async () => {
   app = await startApp();
 });
-afterAll(() => app.stop());
+test.afterAll(() => app.stop());
 
 const [offload] = demoJobs() as [Job];
 const [at, , bay] = demoBriefs() as [Brief, Brief, Brief];

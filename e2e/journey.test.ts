@@ -1,13 +1,14 @@
+import { expect, test } from '@playwright/test';
 import { readFile, writeFile, readdir } from 'node:fs/promises';
 import { join } from 'node:path';
-import type { Page } from 'playwright-core';
+import type { Page } from '@playwright/test';
 import { startApp, type App } from './app';
 
 let app: App;
-beforeAll(async () => {
+test.beforeAll(async () => {
   app = await startApp();
 });
-afterAll(() => app.stop());
+test.afterAll(() => app.stop());
 
 const stage = (page: Page, name: string) =>
   page
@@ -78,7 +79,7 @@ test('a first visit opens on the finished demo job, and figures show their worki
 
 test('a job by mouse, from brief to handover; a reload keeps it; export, erase, import bring it back', async () => {
   const { page, faults } = await app.open('/jobs');
-  await page.getByRole('button', { name: 'New job' }).click();
+  await page.getByRole('button', { name: 'New job', exact: true }).click();
 
   await page.getByLabel('Title').fill('Lichen survey, sheet scans');
   await page.getByLabel('Customer').fill('Upland herbarium');
@@ -365,7 +366,7 @@ test('thousands of jobs: the list stays quick to find in', async () => {
   await page.reload();
   await page.getByRole('button', { name: /more of 2004/ }).waitFor();
   await page.getByLabel('Find').fill('1999');
-  await page.getByRole('link', { name: 'Herbarium 1999' }).waitFor();
+  await page.getByRole('link', { name: 'Herbarium 1999', exact: true }).waitFor();
   expect(await page.getByRole('listitem').count()).toBe(1);
   expect(faults).toEqual([]);
 });

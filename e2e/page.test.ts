@@ -1,40 +1,49 @@
+import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { startApp, type App } from './app';
 
-const axe = readFileSync(createRequire(__filename).resolve('axe-core/axe.min.js'), 'utf8');
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 let app: App;
-beforeAll(async () => {
+test.beforeAll(async () => {
   app = await startApp();
 });
-afterAll(() => app.stop());
+test.afterAll(() => app.stop());
 
 const VIEWS = ['brief', 'path', 'forecast', 'bench', 'verdict', 'handover'];
 
 test('the first view needs less than 250 kB of compressed JavaScript', async () => {
   const { page } = await app.open();
-  const session = await page.context().newCDPSession(page);
-  await session.send('Network.enable');
-  await session.send('Network.setCacheDisabled', { cacheDisabled: true });
-  const scripts = new Map<string, string>();
-  let bytes = 0;
-  session.on(
-    'Network.responseReceived',
-    (e) => e.type === 'Script' && scripts.set(e.requestId, e.response.url),
-  );
-  session.on('Network.loadingFinished', (e) => scripts.has(e.requestId) && (bytes += e.encodedDataLength));
+  // What has come when the heading is there; what is fetched ahead for a server that may stop comes later.
+  await page.addInitScript(() => {
+    new MutationObserver((_, observer) => {
+      if (![...document.querySelectorAll('h2')].some((h) => h.textContent === 'It does what was wanted'))
+        return;
+      observer.disconnect();
+      const files = performance.getEntriesByType('resource') as PerformanceResourceTiming[];
+      const scripts = files.filter((file) => /\.js$/.test(file.name));
+      document.body.dataset.scripts = JSON.stringify(scripts.map((file) => file.encodedBodySize));
+    }).observe(document, { subtree: true, childList: true });
+  });
   await page.goto(`${app.address}/jobs/demo-acoustics-offload/verdict`);
-  await page.getByRole('heading', { name: 'It does what was wanted' }).waitFor();
-  expect(scripts.size).toBeGreaterThan(3);
+  await page.locator('body[data-scripts]').waitFor();
+  const sizes = JSON.parse((await page.locator('body').getAttribute('data-scripts'))!) as number[];
+  const bytes = sizes.reduce((sum, size) => sum + size, 0);
+  expect(sizes.length).toBeGreaterThan(3);
   expect(bytes).toBeGreaterThan(50_000);
   expect(bytes).toBeLessThan(250_000);
+  console.log(`      ${sizes.length} files, ${(bytes / 1000).toFixed(1)} kB`);
 });
 
-test.each(['light', 'dark'] as const)(
-  'no accessibility fault of WCAG 2.2 AA in any view, %s',
-  async (colorScheme) => {
+for (const colorScheme of ['light', 'dark'] as const)
+  test(`no accessibility fault of WCAG 2.2 AA in any view, ${colorScheme}`, async () => {
     const { page } = await app.open('/jobs', { colorScheme });
     const found: string[] = [];
+    // Only colours differ between the two.
+    const rules =
+      colorScheme === 'light'
+        ? ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']
+        : { type: 'rule', values: ['color-contrast'] };
     for (const path of [
       '/jobs',
       ...VIEWS.map((v) => `/jobs/demo-acoustics-offload/${v}`),
@@ -49,7 +58,7 @@ test.each(['light', 'dark'] as const)(
       await page.getByRole('main').waitFor();
       await page.waitForLoadState('networkidle');
       await page.evaluate(axe);
-      const violations = await page.evaluate(async () => {
+      const violations = await page.evaluate(async (only) => {
         const { violations } = await (
           window as unknown as {
             axe: {
@@ -58,17 +67,16 @@ test.each(['light', 'dark'] as const)(
               ): Promise<{ violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] }>;
             };
           }
-        ).axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] });
+        ).axe.run({ runOnly: only });
         return violations.map(
           (v) =>
             `${v.id}: ${v.nodes.map((n) => `${n.html.slice(0, 160)} ${n.failureSummary.split('\n')[1]}`).join(' | ')}`,
         );
-      });
+      }, rules);
       found.push(...violations.map((v) => `${path} ${v}`));
     }
     expect(found).toEqual([]);
-  },
-);
+  });
 
 test('a phone of 390 px reads the verdict and runs the timer without scrolling sideways', async () => {
   const { page } = await app.open('/jobs/demo-acoustics-offload/bench', {

@@ -1,15 +1,16 @@
+import { expect, test } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
 import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Page } from 'playwright-core';
+import type { Page } from '@playwright/test';
 import { format } from '@kymar/core/units';
 import { MadeUp } from '../server/plugged/fixtures/machine';
 import { startApp, type App } from './app';
 
 let app: App;
 let sysfs = '';
-beforeAll(async () => {
+test.beforeAll(async () => {
   sysfs = await mkdtemp(join(tmpdir(), 'kymar-sysfs-'));
   await new MadeUp(sysfs)
     .usbRoot(1, '0000:00:14.0', 480)
@@ -19,7 +20,7 @@ beforeAll(async () => {
     .made();
   app = await startApp({ KYMAR_SYSFS: sysfs });
 });
-afterAll(async () => {
+test.afterAll(async () => {
   await app.stop();
   await rm(sysfs, { recursive: true, force: true });
 });

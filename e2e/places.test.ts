@@ -1,12 +1,13 @@
-import type { Locator, Page } from 'playwright-core';
+import { expect, test } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { startApp, type App } from './app';
 
 /* A job on two machines with two devices, from an empty brief to the handover; and what a small screen and paper show of it. */
 let app: App;
-beforeAll(async () => {
+test.beforeAll(async () => {
   app = await startApp();
 });
-afterAll(() => app.stop());
+test.afterAll(() => app.stop());
 
 const nav = (page: Page, name: string) => page.getByRole('navigation', { name });
 const STAGES = 'Stages of the job';
@@ -73,85 +74,85 @@ const keys: Hand = {
   },
 };
 
-test.each([
+for (const [name, hand] of [
   ['mouse', mouse],
   ['keyboard alone', keys],
-])('two machines, two devices, from an empty brief to the handover, by %s', async (_, hand) => {
-  const { page, faults } = await app.open('/jobs');
-  const button = (name: string | RegExp) => page.getByRole('button', { name, exact: true }).last();
-  const field = (name: string) => page.getByLabel(name, { exact: true }).last();
-  const list = (name: string) => page.getByRole('combobox', { name, exact: true }).last();
-  const stage = (name: string) => nav(page, STAGES).getByRole('link', { name: new RegExp(`^${name}`) });
-  const place = (name: string) => nav(page, PLACES).getByRole('link', { name });
+] as const)
+  test(`two machines, two devices, from an empty brief to the handover, by ${name}`, async () => {
+    const { page, faults } = await app.open('/jobs');
+    const button = (name: string | RegExp) => page.getByRole('button', { name, exact: true }).last();
+    const field = (name: string) => page.getByLabel(name, { exact: true }).last();
+    const list = (name: string) => page.getByRole('combobox', { name, exact: true }).last();
+    const stage = (name: string) => nav(page, STAGES).getByRole('link', { name: new RegExp(`^${name}`) });
+    const place = (name: string) => nav(page, PLACES).getByRole('link', { name });
 
-  await hand.press(button('New job'));
-  await page.getByText('No machine is chosen yet, so there is no path to draw.').waitFor();
-  await hand.type(field('Title'), 'Glacier cameras, two desks');
-  await hand.press(button('Choose the machine'));
-  await hand.item(page, 'Thin laptop');
-  await hand.press(button('Add a machine'));
-  await hand.item(page, 'Mini PC');
-  await hand.press(button('Add an activity'));
-  await hand.type(field('Activity'), 'Cards after a flight');
-  await hand.type(field('Size in one go'), '380 GB');
-  await hand.type(field('Target time'), '25 min');
-  await hand.type(field('Name of the device'), 'Field disk');
-  await hand.press(button('Add a device'));
-  await hand.type(field('Name of the device'), 'Archive at the desk');
-  await hand.press(button('Add an activity'));
-  await hand.type(field('Activity'), 'A month onto the archive');
-  await hand.type(field('Size in one go'), '1,2 TB');
-  await hand.pick(list('Device'), 'Archive at the desk');
-  await hand.pick(list('Machine'), 'Mini PC');
+    await hand.press(button('New job'));
+    await page.getByText('No machine is chosen yet, so there is no path to draw.').waitFor();
+    await hand.type(field('Title'), 'Glacier cameras, two desks');
+    await hand.press(button('Choose the machine'));
+    await hand.item(page, 'Thin laptop');
+    await hand.press(button('Add a machine'));
+    await hand.item(page, 'Mini PC');
+    await hand.press(button('Add an activity'));
+    await hand.type(field('Activity'), 'Cards after a flight');
+    await hand.type(field('Size in one go'), '380 GB');
+    await hand.type(field('Target time'), '25 min');
+    await hand.type(field('Name of the device'), 'Field disk');
+    await hand.press(button('Add a device'));
+    await hand.type(field('Name of the device'), 'Archive at the desk');
+    await hand.press(button('Add an activity'));
+    await hand.type(field('Activity'), 'A month onto the archive');
+    await hand.type(field('Size in one go'), '1,2 TB');
+    await hand.pick(list('Device'), 'Archive at the desk');
+    await hand.pick(list('Machine'), 'Mini PC');
 
-  await hand.press(stage('Path'));
-  await hand.press(button('Put a first build together'));
-  await page.getByText(/^Flow .* with a fresh cache/).waitFor();
-  await hand.press(place('Archive at the desk · Mini PC'));
-  await hand.press(button('Put a first build together'));
-  await page.getByText('Other end Built-in 512 GB').or(page.getByText('Built-in 512 GB')).first().waitFor();
+    await hand.press(stage('Path'));
+    await hand.press(button('Put a first build together'));
+    await page.getByText(/^Flow .* with a fresh cache/).waitFor();
+    await hand.press(place('Archive at the desk · Mini PC'));
+    await hand.press(button('Put a first build together'));
+    await page.getByText('Other end Built-in 512 GB').or(page.getByText('Built-in 512 GB')).first().waitFor();
 
-  await hand.press(stage('Forecast'));
-  await hand.press(button('Freeze this forecast'));
-  await page.getByText(/hash [0-9a-f]{10}/).waitFor();
-  await hand.press(stage('Bench'));
-  await page.getByText('A month onto the archive').first().waitFor();
-  await hand.press(page.getByRole('tab', { name: 'Enter a figure' }));
-  await hand.pick(list('What is known'), 'How long the activity took');
-  for (const time of ['36 min', '37 min', '38 min']) {
-    await hand.type(field('It took'), time);
-    await hand.press(button('Keep this figure'));
-  }
-  await page
-    .getByRole('heading', { name: 'A month onto the archive, Archive at the desk · Mini PC' })
-    .waitFor();
-  await hand.press(place('Field disk · Thin laptop'));
-  for (const time of ['21 min', '21m20s', '21m40s']) {
-    await hand.type(field('It took'), time);
-    await hand.press(button('Keep this figure'));
-  }
-  await page.getByRole('heading', { name: 'Cards after a flight, Field disk · Thin laptop' }).waitFor();
+    await hand.press(stage('Forecast'));
+    await hand.press(button('Freeze this forecast'));
+    await page.getByText(/hash [0-9a-f]{10}/).waitFor();
+    await hand.press(stage('Bench'));
+    await page.getByText('A month onto the archive').first().waitFor();
+    await hand.press(page.getByRole('tab', { name: 'Enter a figure' }));
+    await hand.pick(list('What is known'), 'How long the activity took');
+    for (const time of ['36 min', '37 min', '38 min']) {
+      await hand.type(field('It took'), time);
+      await hand.press(button('Keep this figure'));
+    }
+    await page
+      .getByRole('heading', { name: 'A month onto the archive, Archive at the desk · Mini PC' })
+      .waitFor();
+    await hand.press(place('Field disk · Thin laptop'));
+    for (const time of ['21 min', '21m20s', '21m40s']) {
+      await hand.type(field('It took'), time);
+      await hand.press(button('Keep this figure'));
+    }
+    await page.getByRole('heading', { name: 'Cards after a flight, Field disk · Thin laptop' }).waitFor();
 
-  await hand.press(stage('Verdict'));
-  await page.getByText('3 runs, Field disk · Thin laptop').waitFor();
-  await page.getByText('3 runs, Archive at the desk · Mini PC').waitFor();
-  await page.getByText('The target is met.').waitFor();
-  await hand.type(field('In words, for the customer'), 'Both do their work.');
-  await hand.press(button('Decide'));
-  await hand.press(page.getByRole('link', { name: 'Hand it over' }));
-  const article = page.getByRole('article');
-  await article.getByRole('heading', { name: 'What was fitted: Field disk' }).waitFor();
-  await article.getByText(/^Plug it in here: .* of the Mini PC/).waitFor();
-  await article.getByText(/Both do their work/).waitFor();
-  expect(faults).toEqual([]);
-});
+    await hand.press(stage('Verdict'));
+    await page.getByText('3 runs, Field disk · Thin laptop').waitFor();
+    await page.getByText('3 runs, Archive at the desk · Mini PC').waitFor();
+    await page.getByText('The target is met.').waitFor();
+    await hand.type(field('In words, for the customer'), 'Both do their work.');
+    await hand.press(button('Decide'));
+    await hand.press(page.getByRole('link', { name: 'Hand it over' }));
+    const article = page.getByRole('article');
+    await article.getByRole('heading', { name: 'What was fitted: Field disk' }).waitFor();
+    await article.getByText(/^Plug it in here: .* of the Mini PC/).waitFor();
+    await article.getByText(/Both do their work/).waitFor();
+    expect(faults).toEqual([]);
+  });
 
-test.each([
+for (const [name, viewport] of [
   ['a phone', { width: 390, height: 844 }],
   ['a page zoomed to twice its size', { width: 640, height: 400 }],
-])(
-  'on %s what is read begins in the upper third, and the stage that is shown is in sight',
-  async (_, viewport) => {
+] as const)
+  test(`on ${name} what is read begins in the upper third, and the stage that is shown is in sight`, async () => {
     const { page, faults } = await app.open('/jobs', { viewport });
     for (const job of ['demo-acoustics-offload', 'demo-acoustics-archive']) {
       await page.goto(`${app.address}/jobs/${job}/brief`);
@@ -172,12 +173,10 @@ test.each([
       }
     }
     expect(faults).toEqual([]);
-  },
-);
+  });
 
-test.each(['light', 'dark'] as const)(
-  'printed from the %s theme: black on white, on A4 and Letter, no row cut',
-  async (colorScheme) => {
+for (const colorScheme of ['light', 'dark'] as const)
+  test(`printed from the ${colorScheme} theme: black on white, on A4 and Letter, no row cut`, async () => {
     const { page } = await app.open('/jobs/demo-acoustics-offload/handover', { colorScheme });
     await page.getByRole('article').waitFor();
     await page.emulateMedia({ media: 'print', colorScheme });
@@ -212,5 +211,4 @@ test.each(['light', 'dark'] as const)(
       const paper = await page.pdf({ format });
       expect(paper.subarray(0, 5).toString()).toBe('%PDF-');
     }
-  },
-);
+  });

@@ -1,7 +1,8 @@
+import { expect, test } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
 import { readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import type { BrowserContext, Page } from 'playwright-core';
+import type { BrowserContext, Page } from '@playwright/test';
 import { demoJobs } from '@kymar/core/demo';
 import { writeJob, type Job } from '@kymar/core/job';
 import { toRows } from '@kymar/core/catalog/library';
@@ -11,14 +12,14 @@ import { startApp, type App } from './app';
 
 /** Nothing is lost, the page is never blank: what people, tabs, full disks, broken files and stopped servers do to it. */
 let app: App;
-beforeAll(async () => {
+test.beforeAll(async () => {
   app = await startApp();
 });
-afterAll(() => app.stop());
+test.afterAll(() => app.stop());
 
 const [offload] = demoJobs() as [Job];
 const servers: { stop(): void }[] = [];
-afterEach(() => servers.splice(0).forEach((server) => server.stop()));
+test.afterEach(() => servers.splice(0).forEach((server) => server.stop()));
 const serve = async (...args: string[]) => {
   const server = await startServer(['--bench', app.folder, '--reserve', '0 GB', ...args]);
   servers.push(server);
@@ -57,7 +58,7 @@ const another = async (context: BrowserContext, path: string) => {
   return page;
 };
 
-describe('never blank', () => {
+test.describe('never blank', () => {
   test('a rate of 0 typed at the other end is refused beside its field; the verdict stands, after a reload too', async () => {
     const { page, faults } = await app.open('/jobs/demo-acoustics-offload/brief');
     const field = page.getByLabel('It reads at').first();
@@ -147,7 +148,7 @@ describe('never blank', () => {
   });
 });
 
-describe('a server that goes away', () => {
+test.describe('a server that goes away', () => {
   test('the page says what still works, a clock runs on, an unvisited page waits and comes when the server is back', async () => {
     const own = await serve();
     const { port } = new URL(own.address);
@@ -197,7 +198,7 @@ test('a server replaced by another build: the page stays and says what to do; a 
   await page.getByRole('link', { name: /^Clock running/ }).waitFor();
 });
 
-describe('running time', () => {
+test.describe('running time', () => {
   test('a running clock survives a reload, another job and a closed tab; it is bound to its job and seen from every page', async () => {
     const { page, context, faults } = await app.open(BENCH);
     await page.keyboard.press('Space');
@@ -281,7 +282,7 @@ describe('running time', () => {
   });
 });
 
-describe('saving', () => {
+test.describe('saving', () => {
   test('the browser’s database deleted while Kymar is open: said, and everything is stored anew', async () => {
     const { page, context } = await app.open('/jobs/demo-acoustics-offload/brief');
     await page.getByLabel('Customer').fill('Kept all the same');
@@ -392,7 +393,7 @@ describe('saving', () => {
   });
 });
 
-describe('files', () => {
+test.describe('files', () => {
   test('several job files at once: each with its state and what is to be done; forged evidence is named, and again in every view', async () => {
     const { page, faults } = await app.open('/jobs');
     const cut = {

@@ -1,3 +1,4 @@
+import { expect, test } from '@playwright/test';
 import { demoBriefs, forecastJob, onJob, pathOn, repeatJob } from '../core/fixtures/forecast';
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { existsSync } from 'node:fs';
@@ -41,12 +42,12 @@ const ended = () =>
       ? server.child.once('exit', () => resolve())
       : resolve(),
   );
-beforeEach(async () => {
+test.beforeEach(async () => {
   folder = await mkdtemp(join(tmpdir(), 'kymar-e2e-'));
   state = await mkdtemp(join(tmpdir(), 'kymar-state-'));
   await begin();
 });
-afterEach(async () => {
+test.afterEach(async () => {
   server.stop();
   await ended();
   await rm(folder, { recursive: true, force: true });
@@ -411,7 +412,7 @@ test('a missing folder, a file and memory are named as such', async () => {
   expect((await start(MiB, { target: none!.id })).status).toBe(422);
 });
 
-describe('only this machine’s own page gets in', () => {
+test.describe('only this machine’s own page gets in', () => {
   const status = (path: string, headers: Record<string, string>) =>
     new Promise<number>((resolve, reject) => {
       const { port } = new URL(server.address);
@@ -457,7 +458,7 @@ describe('only this machine’s own page gets in', () => {
         asked.on('error', reject).end();
       },
     );
-  test.each([
+  for (const [method, path, status] of [
     ['GET', '/assets/x', 404],
     ['GET', '/assets/../../../package.json', 404],
     ['GET', '/assets/%2e%2e/%2e%2e/x', 404],
@@ -468,17 +469,18 @@ describe('only this machine’s own page gets in', () => {
     ['GET', `/assets/${'x'.repeat(300)}`, 404],
     ['PUT', '/api/targets', 401],
     ['GET', '/api/none', 401],
-  ])('%s %s is refused as problem details, and tells no path', async (method, path, status) => {
-    const answer = await raw(method, path);
-    expect([answer.status, answer.type]).toEqual([status, expect.stringMatching(/problem\+json/)]);
-    expect(JSON.parse(answer.text)).toMatchObject({
-      status,
-      title: expect.any(String),
-      detail: expect.any(String),
+  ] as const)
+    test(`${method} ${path} is refused as problem details, and tells no path`, async () => {
+      const answer = await raw(method, path);
+      expect([answer.status, answer.type]).toEqual([status, expect.stringMatching(/problem\+json/)]);
+      expect(JSON.parse(answer.text)).toMatchObject({
+        status,
+        title: expect.any(String),
+        detail: expect.any(String),
+      });
+      expect(answer.text).not.toContain(root);
+      expect(answer.text).not.toMatch(/\/(dist|work|home|tmp|assets)\b/);
     });
-    expect(answer.text).not.toContain(root);
-    expect(answer.text).not.toMatch(/\/(dist|work|home|tmp|assets)\b/);
-  });
   test('a wrong method names the right ones', async () => {
     expect((await raw('POST', '/')).headers.allow).toBe('GET, HEAD');
     expect((await raw('PUT', '/api/runs', { cookie })).headers.allow).toBe('GET, POST');
@@ -530,7 +532,7 @@ describe('only this machine’s own page gets in', () => {
   });
 });
 
-describe('the command line', () => {
+test.describe('the command line', () => {
   const [offload, scans] = demoJobs();
   const [at] = demoBriefs() as [Brief];
   const kymar = (args: string[], input: string) =>
@@ -657,7 +659,7 @@ describe('the command line', () => {
     );
   });
 
-  test.each([
+  for (const [command, input, message] of [
     ['decode', '{"text": 5}', /text in quotes/],
     ['decode', 'USB', /no JSON/],
     ['path', '{"kymarVersion": 1}', /title/],
@@ -669,11 +671,12 @@ describe('the command line', () => {
     ['', '', /Usage/],
     ['--wrong', '', /Usage/],
     ['health', 'Serial: 5', /No counter/],
-  ])('kymar %s with bad input: exit 2, told on standard error', async (command, input, message) => {
-    const { code, out, err } = await kymar(command ? [command] : [], input);
-    expect([code, out]).toEqual([2, '']);
-    expect(err).toMatch(message);
-  });
+  ] as const)
+    test(`kymar ${command} ${String(message)} with bad input: exit 2, told on standard error`, async () => {
+      const { code, out, err } = await kymar(command ? [command] : [], input);
+      expect([code, out]).toEqual([2, '']);
+      expect(err).toMatch(message);
+    });
   test('a file that is not there: exit 2', async () =>
     expect(await kymar(['path', 'none.json'], '')).toMatchObject({
       code: 2,

@@ -61,7 +61,7 @@ const first = [...PAGES, ...STAGES].find(({ path }) => path.split('/')[0] === na
 if (first) void first.load().catch(() => undefined);
 const loadFrame = async () => ({ default: (await import('./ui/job')).JobFrame });
 if (first && !PAGES.includes(first)) void loadFrame().catch(() => undefined);
-const JobFrame = lazyView(loadFrame);
+const JobFrame = lazyView(loadFrame, true);
 
 /** A view as a route: its page bears its title, a stage's that of the job too. */
 const routes = (views: readonly View[]) =>

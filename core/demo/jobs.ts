@@ -1,7 +1,7 @@
 import { stopwatchError } from '../measure';
 import type { Fact } from '../evidence';
 import { FIRST, type FrozenForecast, type Job, type Run, VERSION, witness } from '../job';
-import frozen from './frozen.json';
+import frozen from './frozen.json' with { type: 'json' };
 import { ACCESSORIES, BRIDGES, CABLES, DRIVES, HOSTS } from '../catalog/stock';
 
 const entered = (value: Fact['value']): Fact =>

@@ -3,7 +3,8 @@ import { jobPlaces, mergeJobs, nameOfChange, VERSION, witness, type Job } from '
 import type { Part } from '@kymar/core/catalog/parts';
 import { disks } from './disk';
 import { record, undoable } from './history';
-import { idle, Records } from './records';
+import { idle } from './idle';
+import { Records } from './records';
 import { setHealth } from './status';
 
 /** The shop's own parts and changes by `kind/id`; null hides one that ships. */

@@ -4,6 +4,7 @@ import { VERSION } from '@kymar/core/job';
 import type { Merged } from '@kymar/core/merge';
 import { bin } from './bin';
 import { allIn, answered } from './disk';
+import { idle } from './idle';
 
 /*
  * The one store behind jobs, parts and settings. What stands on the screen is compared with what the disk was last known to hold; each
@@ -80,14 +81,6 @@ const RETRY_FIRST = 1000;
 const RETRY_LAST = 60_000;
 /** How long what is stored is checked at a stretch, ms. */
 const SLICE = 8;
-
-/** When there is nothing else to do, or after two seconds. */
-export const idle = (): Promise<void> =>
-  new Promise((resolve) =>
-    'requestIdleCallback' in globalThis
-      ? requestIdleCallback(() => resolve(), { timeout: 2000 })
-      : setTimeout(resolve),
-  );
 
 class Unsound extends Error {}
 

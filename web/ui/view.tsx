@@ -1,5 +1,6 @@
 import { Box, Button } from '@mui/material';
 import { useEffect, useState, type ComponentType } from 'react';
+import { firstViewShown } from '../state/idle';
 import { ping, useServer } from '../state/server';
 import { Notice } from './notice';
 
@@ -11,8 +12,9 @@ const AGAIN = 3000;
 /**
  * A view whose code comes when it is first shown. Where it cannot be loaded (the server was stopped, or replaced by another build) the
  * page stays, says so, and asks again until it is there. React's own `lazy` would keep the failure for good.
+ * @param isFrame what it shows stands around a view and is none itself
  */
-export function lazyView(load: Load): ComponentType {
+export function lazyView(load: Load, isFrame = false): ComponentType {
   let known: ComponentType | null = null;
   return function View() {
     const [Found, setFound] = useState<ComponentType | null>(() => known);
@@ -39,6 +41,9 @@ export function lazyView(load: Load): ComponentType {
         clearTimeout(timer);
       };
     }, [Found, tries]);
+    useEffect(() => {
+      if (Found && !isFrame) firstViewShown();
+    }, [Found]);
     if (Found) return <Found />;
     return failed ? <Unloaded again={() => setTries((n) => n + 1)} /> : <Opening />;
   };
