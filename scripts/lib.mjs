@@ -29,15 +29,16 @@ function newest(folder) {
 
 const OUTPUT = { server: 'server/dist/kymar.js', web: 'web/dist/index.html' };
 
-/** Builds server and page where their sources are newer than what was built. */
+/** Files of the whole that a build depends on: packages, compiler, and how it is built. */
+const ALL = ['package-lock.json', 'package.json', 'tsconfig.base.json', 'scripts/lib.mjs'];
+
+/** Builds server and page where their sources, packages or settings are newer than what was built. */
 export function build(parts = ['server', 'web']) {
   for (const part of parts) {
     const made = join(root, OUTPUT[part]);
-    if (
-      existsSync(made) &&
-      statSync(made).mtimeMs > Math.max(newest(join(root, part)), newest(join(root, 'core')))
-    )
-      continue;
+    const sources = [newest(join(root, part)), newest(join(root, 'core'))];
+    const shared = ALL.map((file) => statSync(join(root, file)).mtimeMs);
+    if (existsSync(made) && statSync(made).mtimeMs > Math.max(...sources, ...shared)) continue;
     console.log(`Building ${part} …`);
     execFileSync(bin('vite'), ['build', '-c', `${part}/vite.config.ts`], {
       cwd: root,

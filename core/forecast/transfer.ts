@@ -10,7 +10,7 @@ import {
   type Phase,
   type Stretch,
 } from '../models/transfer';
-import { format } from '../units';
+import { format, numeral } from '../units';
 import type { Inputs, Transfer } from './inputs';
 import { wayWords, CHOICE_WORDS } from './words';
 
@@ -63,7 +63,7 @@ const waysOf = <W extends { id: string }>(ways: readonly W[]): W[] =>
 
 function noteOf(seed: number, choices: readonly Choice[]): string {
   const draws =
-    `Ranges from ${SAMPLES.toLocaleString('en-GB')} samples, seed ${seed}: independent ` +
+    `Ranges from ${numeral(SAMPLES)} samples, seed ${seed}: independent ` +
     'inputs, each run from event to event (source ends, cache used up, zone of a disk, ' +
     'throttle). The formula shows every input at its middle; the figure itself is the ' +
     'middle of the draws.';

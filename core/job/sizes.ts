@@ -1,3 +1,4 @@
+import { numeral } from '../units';
 import type { Fact } from '../evidence';
 import { normalQuantile } from '../stats';
 import type { Move } from './activity';
@@ -7,7 +8,7 @@ export function filesOf({ files, sizes, bytes }: Move): Fact {
   if (files.value !== null || !sizes || sizes.length === 0) return files;
   const count = sizes.reduce((sum, s) => sum + s.count, 0);
   const mean = sizes.reduce((sum, s) => sum + s.count * s.bytes, 0) / count;
-  const source = { kind: 'entered', note: `sizes of ${count.toLocaleString('en-GB')} files` } as const;
+  const source = { kind: 'entered', note: `sizes of ${numeral(count)} files` } as const;
   const at = (b: number) => Math.max(1, Math.round(mean > 0 ? b / mean : count));
   if (bytes.value === null) return { value: count, source };
   return {

@@ -1,12 +1,4 @@
-export {
-  Purpose,
-  RunRequest,
-  type KeptRun,
-  type Label,
-  type Target,
-  type RealResult,
-  type RunEvent,
-} from './request';
+export { KeptRun, Purpose, RunEvent, RunRequest, Target, type Label, type RealResult } from './request';
 export { stopwatchError, PRESS } from './stopwatch';
 export {
   measuredOf,

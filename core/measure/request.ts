@@ -34,56 +34,70 @@ export type RunRequest = z.infer<typeof RunRequest>;
  * What stands between a folder and a drive: memory instead of one; memory before one (a file served as a disk); a network;
  * layers that compress or encrypt; something that could not be followed down to a device.
  */
-export type Label =
-  'memory-backed' | 'cached-through' | 'network' | 'compressed' | 'encrypted' | 'not followed';
+const Label = z.enum([
+  'memory-backed',
+  'cached-through',
+  'network',
+  'compressed',
+  'encrypted',
+  'not followed',
+]);
+export type Label = z.infer<typeof Label>;
+
+const amount = z.number().nonnegative();
 
 /** A folder for real runs, as the server sees it. */
-export interface Target {
-  id: string;
-  folder: string;
+export const Target = z.object({
+  id: z.string(),
+  folder: z.string(),
   /** Device and file system it lies on, where known. */
-  device: string | null;
-  fileSystem: string | null;
+  device: z.string().nullable(),
+  fileSystem: z.string().nullable(),
   /** B free for a run, the reserve already taken off. */
-  room: number;
-  reserve: number;
-  memory: number;
+  room: amount,
+  reserve: amount,
+  memory: amount,
   /** What makes a figure from here doubtful. */
-  labels: Label[];
+  labels: z.array(Label),
   /** The way down to the device in words, e.g. `ext4 on nvme0n1p2`. */
-  way: string;
+  way: z.string(),
   /** Why nothing can run here; null when it can. */
-  problem: string | null;
-}
+  problem: z.string().nullable(),
+});
+export type Target = z.infer<typeof Target>;
+
+const Direction = z.enum(['read', 'write']);
 
 /** One direction of a finished real run. */
-export interface RealResult {
-  direction: 'read' | 'write';
-  bytes: number;
-  seconds: number;
-  samples: { t: number; bytes: number }[];
+const RealResult = z.object({
+  direction: Direction,
+  bytes: amount,
+  seconds: amount,
+  samples: z.array(z.object({ t: amount, bytes: amount })),
   /** Past the host's memory, or through it. */
-  through: 'direct' | 'buffered';
-}
+  through: z.enum(['direct', 'buffered']),
+});
+export type RealResult = z.infer<typeof RealResult>;
+
+/** What could not be cleaned up, in words. */
+const left = z.string().optional();
 
 /** What the server tells while a real run goes on. */
-export type RunEvent =
-  | { type: 'progress'; direction: 'read' | 'write'; t: number; bytes: number; total: number }
-  | {
-      type: 'done';
-      results: RealResult[];
-      target: Target;
-      /** What could not be cleaned up, in words. */ left?: string;
-    }
-  | { type: 'failed'; problem: string; aborted: boolean; left?: string };
+export const RunEvent = z.discriminatedUnion('type', [
+  z.object({ type: z.literal('progress'), direction: Direction, t: amount, bytes: amount, total: amount }),
+  z.object({ type: z.literal('done'), results: z.array(RealResult), target: Target, left }),
+  z.object({ type: z.literal('failed'), problem: z.string(), aborted: z.boolean(), left }),
+]);
+export type RunEvent = z.infer<typeof RunEvent>;
 
 /** A run the server keeps until a page has taken its result: going on, ended, or cut off. */
-export interface KeptRun {
-  id: string;
+export const KeptRun = z.object({
+  id: z.string(),
   /** When it was started, ISO. */
-  at: string;
-  request: RunRequest;
-  folder: string;
+  at: z.iso.datetime(),
+  request: RunRequest,
+  folder: z.string(),
   /** The last that was told of it. */
-  last: RunEvent | null;
-}
+  last: RunEvent.nullable(),
+});
+export type KeptRun = z.infer<typeof KeptRun>;

@@ -1,4 +1,4 @@
-import { format, nominalSectors, parseQuantity, shownCapacity } from '../units';
+import { format, nominalSectors, parseQuantity, shownCapacity, numeral } from '../units';
 
 export interface Row {
   name: string;
@@ -7,11 +7,10 @@ export interface Row {
 
 export type Converted = { ok: true; rows: Row[]; note?: string } | { ok: false; problem: string };
 
-const digits = (value: number, most = 3) => value.toLocaleString('en-GB', { maximumFractionDigits: most });
 /** Value in the largest of these units that leaves a whole part. */
 const inUnits = (value: number, units: [number, string][]): string => {
   const [size, name] = units.find(([size]) => Math.abs(value) >= size) ?? units.at(-1)!;
-  return `${digits(value / size)} ${name}`;
+  return `${numeral(value / size)} ${name}`;
 };
 const DECIMAL: [number, string][] = [
   [1e15, 'PB'],
@@ -56,13 +55,13 @@ export function convert(text: string): Converted {
     : [
         { name: 'Decimal', value: inUnits(value, DECIMAL) },
         { name: 'Binary', value: inUnits(value, BINARY) },
-        { name: 'Bytes', value: digits(value, 0) },
+        { name: 'Bytes', value: numeral(value, 0) },
         { name: 'Bits', value: inUnits(value * 8, BITS) },
         ...(value >= 1e9
           ? [{ name: 'Shown where the system counts binary', value: shownCapacity(value, 'binary') }]
           : []),
         ...(value >= 50e9 && value <= 1e15 && Number.isInteger(value / 1e9)
-          ? [{ name: 'Sectors of a drive sold as this', value: digits(nominalSectors(value / 1e9), 0) }]
+          ? [{ name: 'Sectors of a drive sold as this', value: numeral(nominalSectors(value / 1e9), 0) }]
           : []),
       ];
   return { ok: true, rows, ...(read.note ? { note: read.note } : {}) };

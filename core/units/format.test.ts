@@ -1,5 +1,15 @@
 import fc from 'fast-check';
-import { duration, format, type Unit } from '.';
+import {
+  calendarDay,
+  calendarMonth,
+  duration,
+  format,
+  moment,
+  numeral,
+  shortMoment,
+  timeOfDay,
+  type Unit,
+} from '.';
 
 test.each<[number, Unit, string]>([
   [0, 'B', '0 B'],
@@ -52,4 +62,26 @@ test('a longer time never reads like a shorter one of the same grain', () => {
       (a, more) => seconds(duration(a)) <= seconds(duration(a + more)),
     ),
   );
+});
+
+describe('numbers and dates in one place', () => {
+  test('thousands apart, so many decimals, as many as asked for and no more than can be', () => {
+    expect([numeral(1234567.891), numeral(1234567.891, 0), numeral(0.5, 99)]).toEqual([
+      '1,234,567.891',
+      '1,234,568',
+      '0.5',
+    ]);
+  });
+  test('a calendar day is the same in every time zone; a moment is the reader’s own', () => {
+    expect([calendarDay('2031-03-05'), calendarMonth('2031-03-31T23:59:59Z')]).toEqual([
+      '5 March 2031',
+      'March 2031',
+    ]);
+    const at = new Date(2031, 2, 5, 9, 12);
+    expect([moment(at), shortMoment(at), timeOfDay(at)]).toEqual([
+      '5 Mar 2031, 09:12',
+      '5 Mar, 09:12',
+      '09:12',
+    ]);
+  });
 });

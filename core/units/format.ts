@@ -1,3 +1,4 @@
+import { numeral } from './intl';
 import type { Unit } from './unit';
 
 const STEPS: [number, string][] = [
@@ -9,18 +10,12 @@ const STEPS: [number, string][] = [
   [1, ''],
 ];
 
-/** One for each number of decimals: making them anew costs more than all the rest of a path. */
-const formats = Array.from(
-  { length: 13 },
-  (_, decimals) => new Intl.NumberFormat('en-GB', { maximumFractionDigits: decimals }),
-);
-
 /** Digits to so many significant ones, never rounding away whole ones; thousands grouped by commas. */
 function digits(value: number, significant: number): string {
   if (value === 0) return '0';
   const whole = Math.abs(value) >= 10 ** (significant - 1);
   const decimals = whole ? 0 : Math.max(0, significant - 1 - Math.floor(Math.log10(Math.abs(value)) + 1e-12));
-  return formats[Math.min(decimals, 12)]!.format(value);
+  return numeral(value, decimals);
 }
 
 /**

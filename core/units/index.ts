@@ -6,4 +6,5 @@ export { format, duration } from './format';
 export { nominalSectors, shownCapacity, mbrLimit } from './capacity';
 export { DECIMAL, BINARY } from './prefix';
 export { counted } from './counted';
+export { calendarDay, calendarMonth, moment, numeral, shortMoment, timeOfDay } from './intl';
 export { formatProbability } from './probability';

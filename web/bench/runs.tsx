@@ -19,7 +19,7 @@ import { useState } from 'react';
 import { explainMeasured, rateOfRun, SOURCE_WORDS } from '@kymar/core/measure';
 import { doubtsOf, type Doubt, type Job, type Run } from '@kymar/core/job';
 import { whereWords } from '../state/placed';
-import { format } from '@kymar/core/units';
+import { format, numeral, shortMoment } from '@kymar/core/units';
 import type { Claim } from '@kymar/core/verdict';
 import { useVerdict } from '../state/verdict';
 import { changeJob } from '../state/jobs';
@@ -118,19 +118,12 @@ function Group({
         <TableBody>
           {runs.slice(-SHOWN).map((run) => (
             <TableRow key={run.id}>
-              <TableCell sx={{ whiteSpace: 'nowrap' }}>
-                {new Date(run.at).toLocaleString('en-GB', {
-                  day: 'numeric',
-                  month: 'short',
-                  hour: '2-digit',
-                  minute: '2-digit',
-                })}
-              </TableCell>
+              <TableCell sx={{ whiteSpace: 'nowrap' }}>{shortMoment(run.at)}</TableCell>
               <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
                 {timeOf(run)}
               </TableCell>
               <TableCell align="right">
-                {rateOfRun(run) === null ? '' : Math.round(rateOfRun(run)! / 1e6).toLocaleString('en-GB')}
+                {rateOfRun(run) === null ? '' : numeral(rateOfRun(run)! / 1e6, 0)}
               </TableCell>
               <TableCell>
                 <Typography variant="caption">

@@ -15,7 +15,7 @@ import type { ActivitySheet, Change, CourseSheet, ProfilePoint } from '@kymar/co
 import type { Move } from '@kymar/core/job';
 import type { Placed } from '../state/placed';
 import type { Cause } from '@kymar/core/models/transfer';
-import { format } from '@kymar/core/units';
+import { format, numeral } from '@kymar/core/units';
 import { useForecast } from '../state/forecast';
 import { useSituation } from '../state/situation';
 import { Figure } from '../ui/figure';
@@ -296,9 +296,7 @@ function CourseTable({
               <TableRow key={p.bytes}>
                 {[
                   (p.bytes / 1e9).toFixed(1),
-                  ...[p.low, p.expected, p.high].map((rate) =>
-                    Math.round(rate / 1e6).toLocaleString('en-GB'),
-                  ),
+                  ...[p.low, p.expected, p.high].map((rate) => numeral(rate / 1e6, 0)),
                   ...(warmth ? [Math.round(warmth[i]!.expected)] : []),
                 ].map((cell, k) => (
                   <TableCell key={k} align="right">

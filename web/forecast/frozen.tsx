@@ -1,7 +1,7 @@
 import { Alert, Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import { doubtsOf, setupOf, type FrozenForecast, type Job } from '@kymar/core/job';
-import { format } from '@kymar/core/units';
+import { format, moment } from '@kymar/core/units';
 import { newId } from '../jobs/new';
 import { useStages } from '../state/stages';
 import { changeJob } from '../state/jobs';
@@ -70,8 +70,7 @@ function FrozenRow({ frozen, doubt }: { frozen: FrozenForecast; doubt: string | 
   return (
     <Box component="li" sx={{ mb: 0.75 }}>
       <Typography variant="body2">
-        {new Date(frozen.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}, hash{' '}
-        {frozen.hash.slice(0, 10)}
+        {moment(frozen.at)}, hash {frozen.hash.slice(0, 10)}
       </Typography>
       {frozen.results.map((r) => {
         const figure = r.time ?? r.figure!;

@@ -13,7 +13,7 @@ import {
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { jobPlaces, type Job } from '@kymar/core/job';
-import { counted } from '@kymar/core/units';
+import { counted, moment } from '@kymar/core/units';
 import { putJobs, useJobs } from '../state/jobs';
 import { useStatus } from '../state/status';
 import { read, type FileRead } from '../workers';
@@ -83,8 +83,7 @@ const STATE = {
   hidden: 'here already, in a form this Kymar cannot read',
 } as const;
 
-const when = (at: string) =>
-  new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+const when = (at: string) => moment(at);
 const line = (job: Job) =>
   `revision ${job.revision}, changed ${when(job.changed)}, ${counted(job.runs.length, 'run')}, ${counted(job.forecasts.length, 'frozen forecast')}`;
 

@@ -8,7 +8,7 @@ import { memo, useCallback, useDeferredValue, useMemo, useRef, useState } from '
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { directionOf, nextStage, STAGES, writeJob, type Job } from '@kymar/core/job';
 import type { Host } from '@kymar/core/catalog/parts';
-import { format } from '@kymar/core/units';
+import { format, calendarDay } from '@kymar/core/units';
 import { pathAt } from '../state/derived';
 import { useStages } from '../state/stages';
 import { placedOf } from '../state/placed';
@@ -318,13 +318,7 @@ const Row = memo(function Row({ job, onRemove }: { job: Job; onRemove(job: Job):
             component="div"
             sx={{ mt: 0.25, fontWeight: job.due < today() ? 600 : undefined }}
           >
-            {job.due < today() ? 'overdue since' : 'due'}{' '}
-            {new Date(job.due).toLocaleDateString('en-GB', {
-              day: 'numeric',
-              month: 'long',
-              year: 'numeric',
-              timeZone: 'UTC',
-            })}
+            {job.due < today() ? 'overdue since' : 'due'} {calendarDay(job.due)}
           </Typography>
         )}
       </Box>

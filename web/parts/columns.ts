@@ -2,7 +2,7 @@ import type { GridColDef } from '@mui/x-data-grid';
 import { middle, type Fact } from '@kymar/core/evidence';
 import { linkById } from '@kymar/core/catalog/links';
 import { nameOf, type Kind, type Part, type PartOf } from '@kymar/core/catalog/parts';
-import { format } from '@kymar/core/units';
+import { format, numeral } from '@kymar/core/units';
 import type { Held } from '../state/jobs';
 import { originOf } from '../state/shop';
 
@@ -30,8 +30,7 @@ const mega = <P extends Part>(
   width,
   type: 'number',
   valueGetter: (_, part) => middle(of(part)),
-  valueFormatter: (value: number | null) =>
-    value === null ? '?' : (value / 1e6).toLocaleString('en-GB', { maximumFractionDigits: 0 }),
+  valueFormatter: (value: number | null) => (value === null ? '?' : numeral(value / 1e6, 0)),
 });
 const size = <P extends Part>(
   field: string,

@@ -1,3 +1,4 @@
+import { numeral } from '@kymar/core/units';
 import {
   Alert,
   Box,
@@ -139,7 +140,7 @@ function ImportDialog({ found, again, close }: Props) {
           ))}
           {total > MOST && (
             <Typography component="li" variant="body2">
-              and {(total - Math.min(MOST, told.length)).toLocaleString('en-GB')} more
+              and {numeral(total - Math.min(MOST, told.length))} more
             </Typography>
           )}
         </Box>
@@ -176,7 +177,7 @@ function ImportDialog({ found, again, close }: Props) {
             ? 'Nothing to take over'
             : doubtful
               ? 'Say which mark first'
-              : `Take over ${total.toLocaleString('en-GB')}`}
+              : `Take over ${numeral(total)}`}
         </Button>
       </DialogActions>
     </Dialog>

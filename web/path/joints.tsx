@@ -19,7 +19,7 @@ import {
   type Path,
   type Requests,
 } from '@kymar/core/build/path';
-import { format } from '@kymar/core/units';
+import { format, numeral } from '@kymar/core/units';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
 
@@ -38,8 +38,7 @@ const ROLE: Partial<Record<ConstraintId, string>> = {
   other: 'what stands at the other end of the copy',
   system: 'its share of the slowest link',
 };
-const mb = (rate: number) =>
-  (rate / 1e6).toLocaleString('en-GB', { maximumFractionDigits: rate < 100e6 ? 1 : 0 });
+const mb = (rate: number) => numeral(rate / 1e6, rate < 100e6 ? 1 : 0);
 
 /** Each joint's ceiling, practical range and negotiated mode, what decides and what would decide next. */
 export function Joints({ path, direction }: { path: Path; direction: Direction }) {

@@ -1,3 +1,4 @@
+import { moment } from '@kymar/core/units';
 import { Alert, Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import { judgeLink, type PluggedIn } from '@kymar/core/catalog/negotiated';
@@ -35,8 +36,7 @@ export function Plugged({ at, path }: { at: Placed; path: Path }) {
       {seen && (
         <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline', mb: 1 }}>
           <Typography variant="body2" sx={{ flex: 1 }}>
-            Taken over: {seen.device} runs {linkById(seen.link).name}, seen{' '}
-            {new Date(seen.at).toLocaleString('en-GB')}.
+            Taken over: {seen.device} runs {linkById(seen.link).name}, seen {moment(seen.at)}.
           </Typography>
           <Button size="small" onClick={() => set(undefined)}>
             Forget it

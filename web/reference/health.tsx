@@ -1,10 +1,10 @@
 import { Box, Button, Table, TableBody, TableCell, TableRow, TextField, Typography } from '@mui/material';
 import { useRef, useState } from 'react';
 import { fromPasted, readHealth, type Counters, type Told } from '@kymar/core/models/health';
-import { format } from '@kymar/core/units';
+import { format, numeral } from '@kymar/core/units';
 import { Panel } from '../ui/panel';
 
-const count = (value: number) => value.toLocaleString('en-GB');
+const count = (value: number) => numeral(value);
 const ROWS: [
   key: Exclude<keyof Counters, 'from' | 'warnings'>,
   label: string,

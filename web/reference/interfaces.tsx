@@ -9,14 +9,13 @@ import {
   practicalOf,
 } from '@kymar/core/catalog/links';
 import type { OwnRate } from '@kymar/core/reference';
-import { format } from '@kymar/core/units';
+import { format, numeral } from '@kymar/core/units';
 import { useJobs } from '../state/jobs';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { ownRatesOf } from '../workers';
 
-const mb = (rate: number) =>
-  (rate / 1e6).toLocaleString('en-GB', { maximumFractionDigits: rate < 100e6 ? 1 : 0 });
+const mb = (rate: number) => numeral(rate / 1e6, rate < 100e6 ? 1 : 0);
 
 /** What the shop's runs reached over a link, each direction with how many they are. */
 function Own({ list }: { list: readonly OwnRate[] }) {

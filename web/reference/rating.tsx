@@ -3,7 +3,7 @@ import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
 import { Box, Button, IconButton, TextField, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { life } from '@kymar/core/models/endurance';
-import { format } from '@kymar/core/units';
+import { format, calendarMonth } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
@@ -44,8 +44,7 @@ export function RatingEnd() {
       return (error as Error).message;
     }
   }, [sheet, since, rows]);
-  const day = (iso: string) =>
-    new Date(iso).toLocaleDateString('en-GB', { month: 'long', year: 'numeric', timeZone: 'UTC' });
+  const day = (iso: string) => calendarMonth(iso);
   const last = rows.reduce((a, b) => (b.day > a.day ? b : a), rows[0]!);
   return (
     <Panel title="When do the rated writes run out?">

@@ -1,3 +1,4 @@
+import { moment } from '@kymar/core/units';
 import {
   Alert,
   Box,
@@ -35,8 +36,7 @@ import { saveFile } from '../ui/files';
 import { Panel } from '../ui/panel';
 import { read, type BackupPreview } from '../workers';
 
-const when = (at: string) =>
-  new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+const when = (at: string) => moment(at);
 
 /** Everything in one file, by hand or by itself, and back from it with a look at what would change. */
 export function BackupPanel() {

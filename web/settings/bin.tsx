@@ -1,3 +1,4 @@
+import { moment } from '@kymar/core/units';
 import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from '@mui/material';
 import { useEffect, useState } from 'react';
 import { checkJob } from '@kymar/core/job';
@@ -84,8 +85,7 @@ export function BinPanel() {
                 {thing.title}
               </Typography>
               <Typography variant="caption" color="textSecondary">
-                {thing.kind === 'jobs' ? 'Job' : 'Part'}, removed{' '}
-                {new Date(thing.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}
+                {thing.kind === 'jobs' ? 'Job' : 'Part'}, removed {moment(thing.at)}
               </Typography>
             </Box>
             <Button

@@ -1,3 +1,4 @@
+import { timeOfDay } from '@kymar/core/units';
 import { create } from 'zustand';
 import { jobPlaces, mergeJobs, nameOfChange, VERSION, witness, type Job } from '@kymar/core/job';
 import type { Part } from '@kymar/core/catalog/parts';
@@ -110,7 +111,7 @@ undoable('jobs', {
 
 /** A name for the version of a job that a tab kept to itself. */
 function ownVersion(job: Job): Job {
-  const time = new Date().toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+  const time = timeOfDay(new Date());
   const ending = ` (other tab’s version, ${time})`;
   return {
     ...job,

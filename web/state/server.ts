@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import type { PluggedIn } from '@kymar/core/catalog/negotiated';
+import type { Answers } from './answers';
 import type { KeptRun, RunEvent, RunRequest, Target } from '@kymar/core/measure';
 
 /** What the server said no to, in its own words. */
@@ -41,25 +42,38 @@ export const ping = (): Promise<void> =>
     () => undefined,
   );
 
-export const targets = async (): Promise<Target[]> =>
-  (await ask('GET', '/targets')).json() as Promise<Target[]>;
-export const devices = async (): Promise<PluggedIn[]> =>
-  (await ask('GET', '/devices')).json() as Promise<PluggedIn[]>;
-export const keptRuns = async (): Promise<KeptRun[]> =>
-  (await ask('GET', '/runs')).json() as Promise<KeptRun[]>;
-export const startRun = async (request: RunRequest): Promise<KeptRun> =>
-  (await ask('POST', '/runs', request)).json() as Promise<KeptRun>;
+/** An answer as its schema says. @throws Refused where it is something else */
+async function read<K extends keyof Answers>(kind: K, answer: unknown): Promise<Answers[K]> {
+  const { checked } = await import('./answers');
+  try {
+    return checked(kind, answer);
+  } catch (error) {
+    throw new Refused((error as Error).message);
+  }
+}
+const get = async <K extends keyof Answers>(kind: K, method: string, path: string, body?: unknown) =>
+  read(kind, await (await ask(method, path, body)).json());
+
+export const targets = (): Promise<Target[]> => get('targets', 'GET', '/targets');
+export const devices = (): Promise<PluggedIn[]> => get('devices', 'GET', '/devices');
+export async function keptRuns(): Promise<KeptRun[]> {
+  const answer = (await (await ask('GET', '/runs')).json()) as unknown;
+  // Most pages find none, and need no schema for it.
+  return Array.isArray(answer) && answer.length === 0 ? [] : read('runs', answer);
+}
+export const startRun = (request: RunRequest): Promise<KeptRun> => get('run', 'POST', '/runs', request);
 export const stopRun = async (id: string): Promise<void> => void (await ask('POST', `/runs/${id}/stop`));
 /** Tells the server that a run's result is kept here. */
 export const tookRun = async (id: string): Promise<void> => void (await ask('DELETE', `/runs/${id}`));
 
 /** Follows a run until it ends. */
 export async function followRun(id: string, listen: (event: RunEvent) => void): Promise<void> {
-  const [{ createParser }, response] = await Promise.all([
+  const [{ createParser }, { checked }, response] = await Promise.all([
     import('eventsource-parser'),
+    import('./answers'),
     ask('GET', `/runs/${id}/events`),
   ]);
-  const parser = createParser({ onEvent: ({ data }) => listen(JSON.parse(data) as RunEvent) });
+  const parser = createParser({ onEvent: ({ data }) => listen(checked('event', JSON.parse(data))) });
   const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
   for (let piece = await reader.read(); !piece.done; piece = await reader.read()) parser.feed(piece.value);
 }

@@ -1,5 +1,5 @@
 import { isLinkId, linkById } from '../links';
-import { DECIMAL } from '../../units';
+import { DECIMAL, numeral } from '../../units';
 import type { Flag, Reading } from './reading';
 
 type Found = Omit<Reading, 'text' | 'at'> & { flags?: Flag[] };
@@ -56,7 +56,7 @@ const gigabytes = (speed: string) =>
   flag(
     'nonsense',
     'bits-as-bytes',
-    `"${speed} GB/s" is a link's ${speed} gigabits: at most ${(Number(speed) / 8).toLocaleString('en-GB')} gigabytes a second.`,
+    `"${speed} GB/s" is a link's ${speed} gigabits: at most ${numeral(Number(speed) / 8)} gigabytes a second.`,
   );
 
 /** One pattern out of several, the first that fits; groups count on. */
@@ -354,7 +354,7 @@ export const RULES: Rule[] = [
 const spindle = (turns: number): Found => ({
   kind: 'spindle',
   value: turns,
-  meaning: `hard disk at ${turns.toLocaleString('en-GB')} turns a minute`,
+  meaning: `hard disk at ${numeral(turns)} turns a minute`,
 });
 
 /** USB 3 by generation and lanes; only version 3.2 has two lanes. */
@@ -474,7 +474,7 @@ function rate(text: string, prefix: 'G' | 'M', binary: boolean, unit: string, al
         flag(
           'nonsense',
           'bytes-as-bits',
-          `"${text} Mb/s" would be ${(value / 8).toLocaleString('en-GB', { maximumFractionDigits: 0 })} MB/s: drives are sold in megabytes, so MB/s is meant.`,
+          `"${text} Mb/s" would be ${numeral(value / 8, 0)} MB/s: drives are sold in megabytes, so MB/s is meant.`,
         ),
       ],
     };
@@ -483,19 +483,19 @@ function rate(text: string, prefix: 'G' | 'M', binary: boolean, unit: string, al
     return {
       kind: 'rate',
       value: perSecond,
-      meaning: `${(perSecond / 1e9).toLocaleString('en-GB', { maximumFractionDigits: 1 })} gigabytes a second`,
+      meaning: `${numeral(perSecond / 1e9, 1)} gigabytes a second`,
       flags: [
         flag(
           'nonsense',
           'rate-too-high',
-          `No drive moves ${(perSecond / 1e9).toLocaleString('en-GB', { maximumFractionDigits: 0 })} GB/s: ${text} MB/s is meant.`,
+          `No drive moves ${numeral(perSecond / 1e9, 0)} GB/s: ${text} MB/s is meant.`,
         ),
       ],
     };
   return {
     kind: 'rate',
     value: perSecond,
-    meaning: `${(perSecond / 1e6).toLocaleString('en-GB', { maximumFractionDigits: 1 })} MB/s${unit === 'b' ? ', given in bits' : ''}`,
+    meaning: `${numeral(perSecond / 1e6, 1)} MB/s${unit === 'b' ? ', given in bits' : ''}`,
   };
 }
 
@@ -530,11 +530,7 @@ function gigabits(speed: string, bytes: number, all: string): Found {
             ),
           ],
         }
-      : {
-          kind: 'rate',
-          value: bytes,
-          meaning: `${(bytes / 1e6).toLocaleString('en-GB')} MB/s, given in bits`,
-        };
+      : { kind: 'rate', value: bytes, meaning: `${numeral(bytes / 1e6)} MB/s, given in bits` };
   return found.length === 1
     ? link(found)
     : open(

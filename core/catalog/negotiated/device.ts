@@ -1,14 +1,17 @@
+import * as z from 'zod';
+
 /** A storage device as it is plugged in right now, with what its link negotiated. */
-export interface PluggedIn {
+export const PluggedIn = z.object({
   /** The system's own name of it, e.g. `2-1`, `0000:01:00.0`, `ata1`. */
-  id: string;
-  bus: 'usb' | 'pcie' | 'sata';
-  name: string;
+  id: z.string(),
+  bus: z.enum(['usb', 'pcie', 'sata']),
+  name: z.string(),
   /** Link it runs at; null where the system's word fits none of the table. */
-  link: string | null;
+  link: z.string().nullable(),
   /** Best link its port could run, where the system tells. */
-  port: string | null;
+  port: z.string().nullable(),
   /** Best link the device itself could run, where the system tells. */
-  device: string | null;
-  protocol: 'uas' | 'bulk-only' | null;
-}
+  device: z.string().nullable(),
+  protocol: z.enum(['uas', 'bulk-only']).nullable(),
+});
+export type PluggedIn = z.infer<typeof PluggedIn>;

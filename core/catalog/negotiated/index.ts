@@ -1,2 +1,2 @@
-export type { PluggedIn } from './device';
+export { PluggedIn } from './device';
 export { judgeLink, type Judged } from './judge';

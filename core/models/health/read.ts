@@ -1,3 +1,4 @@
+import { numeral } from '../../units';
 import { fromAtaStatistics } from './ata';
 import type { Told } from './counters';
 import { fromNvmeLog } from './nvme';
@@ -27,10 +28,7 @@ export function readHealth(bytes: Uint8Array, text: string): Told {
         'The page holds nothing but zeros: the bridge does not pass the drive’s counters. Read it with the drive bare.',
     };
   if (bytes.length % PAGE !== 0)
-    return {
-      ok: false,
-      problem: `A log page has 512 bytes; this file has ${bytes.length.toLocaleString('en-GB')}.`,
-    };
+    return { ok: false, problem: `A log page has 512 bytes; this file has ${numeral(bytes.length)}.` };
   const pages = Array.from({ length: bytes.length / PAGE }, (_, i) =>
     bytes.subarray(i * PAGE, (i + 1) * PAGE),
   );

@@ -1,0 +1,26 @@
+import * as z from 'zod';
+import { PluggedIn } from '@kymar/core/catalog/negotiated';
+import { KeptRun, RunEvent, Target } from '@kymar/core/measure';
+
+/*
+ * What the server's answers must look like. Fetched with the first answer, not with the page: the schemas are as large as the page.
+ */
+export const ANSWERS = {
+  targets: z.array(Target),
+  devices: z.array(PluggedIn),
+  runs: z.array(KeptRun),
+  run: KeptRun,
+  event: RunEvent,
+};
+export type Answers = { [K in keyof typeof ANSWERS]: z.infer<(typeof ANSWERS)[K]> };
+
+/** What was answered, checked. @throws when it is not what was asked for */
+export function checked<K extends keyof Answers>(kind: K, answer: unknown): Answers[K] {
+  const read = ANSWERS[kind].safeParse(answer);
+  if (read.success) return read.data as Answers[K];
+  const [issue] = read.error.issues;
+  throw new TypeError(
+    `Kymar’s server answered something else than asked for (${[kind, ...issue!.path].join('.')}: ${issue!.message}). ` +
+      'It may be of another build: reload the page.',
+  );
+}
