@@ -15,6 +15,7 @@ const VIEWS = [
   ['handover', `${OFFLOAD}/handover`],
   ['parts', '/parts/drives/oystral-kestrel-2t'],
   ['bay', '/jobs/demo-simulator-bay/path'],
+  ['places', '/jobs/demo-acoustics-archive/brief'],
   ['reference', '/reference'],
   ['settings', '/settings'],
 ];

@@ -208,7 +208,7 @@ function claimOf(job: Job, runs: readonly Run[], model: Model | null, ranges: Ow
     impossible,
     doubts: doubtsAbout(job, runs, frozen),
     right: rightOf(runs, measured, forecast),
-    target: activity?.target ? wishOf(activity, first, measured, own, simulated) : null,
+    target: activity?.target ? targetAnswer(activity, first, measured, own, simulated) : null,
     carries: `${carryOver(own, simulated, path, first)}${later > 0 ? flushed : ''}`,
   };
 }
@@ -344,7 +344,7 @@ export function heldAgainst(measured: Spread, forecast: Spread | null): Right {
   };
 }
 
-function wishOf(
+function targetAnswer(
   activity: Activity,
   run: Run,
   measured: Measured | null,

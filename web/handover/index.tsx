@@ -16,6 +16,7 @@ import { handover, toMarkdown, type Block } from '@kymar/core/handover';
 import { writeJob } from '@kymar/core/job';
 import { useVerdict } from '../state/verdict';
 import { useSettings } from '../state/settings';
+import { unbroken } from '../ui/figure';
 import { fileName, saveFile } from '../ui/files';
 import { Waiting } from '../ui/waiting';
 import { useJob } from '../ui/job';
@@ -139,7 +140,7 @@ function BlockTable({ table }: { table: Extract<Block, { kind: 'table' }> }) {
           <TableRow>
             {table.head.map((cell, i) => (
               <TableCell key={cell} align={align(i)}>
-                {cell}
+                {unbroken(cell)}
               </TableCell>
             ))}
           </TableRow>
@@ -149,7 +150,7 @@ function BlockTable({ table }: { table: Extract<Block, { kind: 'table' }> }) {
             <TableRow key={r}>
               {row.map((cell, i) => (
                 <TableCell key={i} align={align(i)}>
-                  {cell}
+                  {unbroken(cell)}
                 </TableCell>
               ))}
             </TableRow>
