@@ -23,7 +23,7 @@ export default {
       ...shared,
       displayName: 'unit',
       testEnvironment: 'node',
-      testMatch: ['<rootDir>/{core,server,web}/**/*.test.ts'],
+      testMatch: ['<rootDir>/{core,server,web}/**/*.test.{ts,tsx}'],
       testPathIgnorePatterns: ['/node_modules/', '/dist/'],
     },
   ],

@@ -28,6 +28,8 @@ check('build', built);
 const browser = chromium();
 check('browser', browser !== null);
 
+/** What took longest, so that it is seen before it hurts. */
+const taken = [];
 const folder = mkdtempSync(join(tmpdir(), 'kymar-report-'));
 const jest = (project, more = []) => {
   const report = join(folder, `${project}.json`);
@@ -38,6 +40,8 @@ const jest = (project, more = []) => {
   );
   try {
     const result = JSON.parse(readFileSync(report, 'utf8'));
+    for (const file of result.testResults)
+      taken.push([(file.endTime - file.startTime) / 1000, file.name.replace(`${root}/`, '')]);
     passed += result.numPassedTests;
     failed += result.numFailedTests + result.numRuntimeErrorTestSuites;
     console.log(
@@ -48,6 +52,12 @@ const jest = (project, more = []) => {
     check(project, false);
   }
 };
+const sum = (values) => values.reduce((all, value) => all + value, 0);
+/** How long all tests of a suite took, in s. */
+const secondsOf = ({ suites = [], specs = [] }) =>
+  sum(suites.map(secondsOf)) +
+  sum(specs.flatMap(({ tests }) => tests.flatMap((test) => test.results.map((r) => r.duration / 1000))));
+
 /** The project's own end-to-end tests; each that passed only at a second try is told. */
 function playwright() {
   const report = join(folder, 'e2e.json');
@@ -57,7 +67,8 @@ function playwright() {
     stdio: ['ignore', 'inherit', 'inherit'],
   });
   try {
-    const { stats, errors } = JSON.parse(readFileSync(report, 'utf8'));
+    const { stats, errors, suites } = JSON.parse(readFileSync(report, 'utf8'));
+    for (const { file, ...suite } of suites) taken.push([secondsOf(suite), `e2e/${file}`]);
     const bad = stats.unexpected + stats.flaky + errors.length;
     passed += stats.expected;
     failed += bad;
@@ -70,5 +81,9 @@ jest('unit');
 if (built && browser) playwright();
 rmSync(folder, { recursive: true, force: true });
 
+taken.sort((a, b) => b[0] - a[0]);
+console.log('The slowest ten:');
+for (const [seconds, file] of taken.slice(0, 10))
+  console.log(`  ${seconds.toFixed(0).padStart(4)} s  ${file}`);
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);

@@ -5,7 +5,7 @@ import { KeptRun, RunEvent, Target } from '@kymar/core/measure';
 /*
  * What the server's answers must look like. Fetched with the first answer, not with the page: the schemas are as large as the page.
  */
-export const ANSWERS = {
+const ANSWERS = {
   targets: z.array(Target),
   devices: z.array(PluggedIn),
   runs: z.array(KeptRun),

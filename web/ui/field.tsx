@@ -7,15 +7,19 @@ type Base = Omit<TextFieldProps, 'value' | 'onChange' | 'label'> & { label: stri
 
 /**
  * What was typed into a field, for as long as the value is the one it gave: it stays after leaving the field, so that nothing on the page
- * moves under the pointer, and gives way to a value from elsewhere.
+ * moves under the pointer, and gives way to a value from elsewhere. `before` is the value from before it was typed: what cannot be read
+ * gives that one back, not what its beginning could be read as ("3 p" of "3 parsecs" is 3 PB).
  */
-function useDraft(value: unknown): [string | null, (text: string, gave: unknown) => void] {
-  const [draft, setDraft] = useState<{ text: string; gave: string } | null>(null);
+function useDraft<T>(value: T): { text: string | null; before: T; put(text: string, gave: T): void } {
+  const [draft, setDraft] = useState<{ text: string; gave: string; before: T } | null>(null);
   const now = JSON.stringify(value);
-  return [
-    draft?.gave === now ? draft.text : null,
-    (text, gave) => setDraft({ text, gave: JSON.stringify(gave) }),
-  ];
+  const own = draft?.gave === now ? draft : null;
+  const before = own ? own.before : value;
+  return {
+    text: own?.text ?? null,
+    before,
+    put: (text, gave) => setDraft({ text, gave: JSON.stringify(gave), before }),
+  };
 }
 
 const meaning = (read: { understood: string; note?: string }) =>
@@ -30,7 +34,7 @@ export function QuantityField({
   helperText,
   ...rest
 }: Base & { value: number | null; onValue(value: number | null): void; optional?: boolean }) {
-  const [draft, setDraft] = useDraft(value);
+  const { text: draft, before, put } = useDraft(value);
   const text = draft ?? (value === null ? '' : format(value, UNIT[dimension], 6));
   const parse = (typed: string) => (typed.trim() === '' && optional ? null : parseQuantity(typed, dimension));
   const read = draft === null ? null : parse(draft);
@@ -43,8 +47,8 @@ export function QuantityField({
       onChange={(event) => {
         const typed = event.target.value;
         const now = parse(typed);
-        const gives = now === null ? null : now.ok ? now.value : value;
-        setDraft(typed, gives);
+        const gives = now === null ? null : now.ok ? now.value : before;
+        put(typed, gives);
         if (gives !== value) onValue(gives);
       }}
     />
@@ -60,7 +64,7 @@ export function FactField({
   unit = UNIT[dimension],
   ...rest
 }: Base & { fact: Fact; onFact(fact: Fact): void; unit?: Unit }) {
-  const [draft, setDraft] = useDraft(fact.value);
+  const { text: draft, before, put } = useDraft(fact);
   const read = draft === null ? null : parseFact(draft, dimension);
   return (
     <TextField
@@ -72,9 +76,10 @@ export function FactField({
       onChange={(event) => {
         const typed = event.target.value;
         const now = parseFact(typed, dimension);
-        setDraft(typed, now.ok ? now.value : fact.value);
-        if (now.ok && JSON.stringify(now.value) !== JSON.stringify(fact.value))
-          onFact(typedOver(fact, now.value));
+        const isNew = now.ok && JSON.stringify(now.value) !== JSON.stringify(before.value);
+        const gives = isNew ? typedOver(before, now.value) : before;
+        put(typed, gives);
+        if (JSON.stringify(gives) !== JSON.stringify(fact)) onFact(gives);
       }}
     />
   );
