@@ -66,7 +66,7 @@ export function readBackup(text: string): Read<BackupRead> {
         ? null
         : own(KINDS as Record<string, (typeof KINDS)[Kind]>, key.slice(0, key.indexOf('/')))?.safeParse(data);
     if (part === null) parts[key] = null;
-    else if (part?.success) parts[key] = part.data as Part;
+    else if (part?.success) parts[key] = part.data;
     else
       problems.push(
         `Part ${key.slice(0, 80)}: ${part?.error.issues[0]?.message ?? 'is of no kind Kymar knows'}`,

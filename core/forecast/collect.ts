@@ -374,7 +374,7 @@ function choicesOf<T extends Spread>(
     found.push({
       id: CHOICES.revision,
       ways: drive.revisions!.map((revision) => {
-        const medium = mediumOf(record, path, array, { ...drive, ...revision, id: drive.id } as Drive);
+        const medium = mediumOf(record, path, array, { ...drive, ...revision, id: drive.id });
         return {
           id: revision.name,
           inputs: { write: medium.rate('write'), rest: medium.sustained(), cache: medium.cache() },

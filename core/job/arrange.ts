@@ -43,7 +43,7 @@ function rehomed(job: Job, gone: Partial<Place>): Activity[] {
       ...(machine === undefined || left ? {} : { machine }),
       ...(device === undefined || device === gone.device ? {} : { device }),
       ...(endpoint === undefined || left ? {} : { endpoint }),
-    } as Activity;
+    };
   });
 }
 
@@ -82,7 +82,7 @@ export function withActivity(job: Job, changed: Activity): Job {
     const { besides, ...rest } = a;
     const left = besides?.filter((id) => together(a, id));
     if (!besides || left!.length === besides.length) return a;
-    return (left!.length > 0 ? { ...rest, besides: left } : rest) as Activity;
+    return left!.length > 0 ? { ...rest, besides: left } : rest;
   });
   return { ...job, activities };
 }

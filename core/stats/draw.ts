@@ -41,7 +41,7 @@ export function middlesOf<K extends string>(inputs: Readonly<Partial<Record<K, S
 export function expectedOf<K extends string>({ inputs, choices = [] }: Uncertain<K>): Drawn<K> {
   const first = choices.map(({ id, ways }) => ({ id, way: ways[0]! }));
   return {
-    x: Object.assign(middlesOf(inputs), ...first.map(({ way }) => middlesOf(way.inputs))),
+    x: first.reduce((x, { way }) => ({ ...x, ...middlesOf(way.inputs) }), middlesOf(inputs)),
     chosen: Object.fromEntries(first.map(({ id, way }) => [id, way.id])),
   };
 }

@@ -91,7 +91,7 @@ export function Rig({
   const start = () => {
     const bytes = inputs.inputs.bytes.expected;
     const exact = given('bytes of the rehearsal', bytes, 'B', { kind: 'entered' });
-    const sized: Case = overriding('bytes', exact)(of!);
+    const sized: Case = overriding('bytes', exact)(of);
     const known = collect(explaining, sized, { withBesides: false })!;
     setNow(0);
     setPlay({ run: simulate(known, unit, repeats), began: performance.now(), bytes });

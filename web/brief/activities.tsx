@@ -55,7 +55,7 @@ export function Activities({ job }: { job: Job }) {
       .filter((a) => a.id !== id)
       .map(({ besides, ...a }): Activity => {
         const left = besides?.filter((b) => b !== id) ?? [];
-        return { ...a, ...(left.length > 0 ? { besides: left } : {}) } as Activity;
+        return { ...a, ...(left.length > 0 ? { besides: left } : {}) };
       });
   const add = () =>
     change([...activities, blank('move', { id: newId('activity'), name: `Copy ${activities.length + 1}` })]);
@@ -106,7 +106,7 @@ function Card({
   const set = (part: Partial<Activity>) => onActivity({ ...activity, ...part } as Activity);
   const setBesides = (list: string[]) => {
     const { besides: _, ...rest } = activity;
-    onActivity((list.length > 0 ? { ...rest, besides: list } : rest) as Activity);
+    onActivity(list.length > 0 ? { ...rest, besides: list } : rest);
   };
   const place = placeOf(job, activity);
   const others = job.activities.filter(
@@ -218,7 +218,7 @@ function Where({
   const onMachine = (machine: string) => {
     const { endpoint: _, ...rest } = activity;
     if ('shares' in rest) delete rest.shares;
-    onActivity({ ...rest, machine } as Activity);
+    onActivity({ ...rest, machine });
   };
   return (
     <>

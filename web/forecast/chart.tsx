@@ -1,6 +1,6 @@
 import { useColorScheme, useTheme } from '@mui/material/styles';
 import { Chart, Filler, LinearScale, LineController, LineElement, PointElement, Tooltip } from 'chart.js';
-import annotation from 'chartjs-plugin-annotation';
+import annotation, { type AnnotationOptions } from 'chartjs-plugin-annotation';
 import { useEffect, useRef } from 'react';
 import type { CourseSheet, ProfilePoint } from '@kymar/core/forecast';
 import { momentAt } from '@kymar/core/models/transfer';
@@ -234,7 +234,7 @@ export default function ForecastChart({ course }: { course: CourseSheet }) {
                       ])
                     : [],
                 ),
-            ]),
+            ]) as Record<string, AnnotationOptions>,
           },
         },
       },

@@ -217,7 +217,7 @@ function Try({
         min={least}
         max={most}
         step={step}
-        onChange={(_, v) => onValue(v as number)}
+        onChange={(_, v) => onValue(v)}
         sx={{ py: 1 }}
       />
     </Box>

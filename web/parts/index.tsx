@@ -158,8 +158,8 @@ export function Parts() {
           hideFooterSelectedRowCount
           hideFooter={list.length <= 100}
           rowSelectionModel={{ type: 'include', ids: new Set(part ? [part.id] : []) }}
-          onRowClick={({ row }) => show(kind, row.id)}
-          onCellKeyDown={({ row }, event) => event.key === 'Enter' && show(kind, row.id)}
+          onRowClick={({ id }) => show(kind, String(id))}
+          onCellKeyDown={({ id }, event) => event.key === 'Enter' && show(kind, String(id))}
           slots={{
             noRowsOverlay: () => (
               <Typography sx={{ p: 4, textAlign: 'center' }}>
@@ -223,7 +223,7 @@ function Actions({ kind, part, show }: { kind: Kind; part: Part; show(kind: Kind
         ...part,
         id,
         ...('name' in part ? { name: `${part.name} (copy)` } : { model: `${part.model} (copy)` }),
-      } as Part,
+      },
     ]);
     show(kind, id);
   };

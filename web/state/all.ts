@@ -2,16 +2,16 @@
 export function allOf(name: string, store: string): Promise<[string, unknown][]> {
   return new Promise((resolve, reject) => {
     const open = indexedDB.open(name);
-    open.onerror = () => reject(open.error as Error);
+    open.onerror = () => reject(open.error ?? new Error('the database cannot be opened'));
     // Not there yet: nothing is made that localForage would then find in another shape.
     open.onupgradeneeded = () => open.transaction?.abort();
     open.onsuccess = () => {
       const from = open.result.transaction(store).objectStore(store);
       const [keys, values] = [from.getAllKeys(), from.getAll()];
-      values.onerror = () => reject(values.error as Error);
+      values.onerror = () => reject(values.error ?? new Error('the database cannot be read'));
       values.onsuccess = () => {
         open.result.close();
-        resolve(keys.result.map((key, i) => [String(key), values.result[i] as unknown]));
+        resolve(keys.result.map((key, i) => [key as string, values.result[i] as unknown]));
       };
     };
   });

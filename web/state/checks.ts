@@ -10,6 +10,6 @@ export { checkJob } from '@kymar/core/job';
 export function checkPart(raw: unknown, key: string): Read<Part> {
   const schema = own(KINDS as Record<string, (typeof KINDS)[Kind]>, key.slice(0, key.indexOf('/')));
   const read = schema?.safeParse(raw);
-  if (read?.success) return { ok: true, value: read.data as Part };
+  if (read?.success) return { ok: true, value: read.data };
   return { ok: false, problems: read ? problemsOf(read.error) : [`${key} is no kind of part.`] };
 }

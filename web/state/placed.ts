@@ -38,7 +38,7 @@ function settled(next: Placed): Placed {
   const key = `${next.job} ${placeKey(next.place)}`;
   const before = last.get(key);
   if (last.size >= MOST) last.clear();
-  const made = before ? (keeping(before, next) as Placed) : next;
+  const made = before ? keeping<Placed>(before, next) : next;
   last.set(key, made);
   return made;
 }

@@ -85,8 +85,12 @@ const SLICE = 8;
 class Unsound extends Error {}
 
 const words = (error: unknown): string =>
-  typeof error === 'object' && error !== null && 'message' in error && error.message
-    ? String(error.message)
+  typeof error === 'object' &&
+  error !== null &&
+  'message' in error &&
+  typeof error.message === 'string' &&
+  error.message
+    ? error.message
     : 'the browser’s storage refused';
 
 export class Records<T> {

@@ -26,7 +26,7 @@ type Key = keyof Settings;
 export const useSettings = create<Settings>(() => ({}));
 
 export function setSetting<K extends Key>(key: K, value: Settings[K]): void {
-  useSettings.setState({ [key]: value } as Partial<Settings>);
+  useSettings.setState({ [key]: value });
 }
 
 const entries = (): Record<string, unknown> =>
@@ -47,7 +47,7 @@ export const settingRecords = new Records<unknown>(
   },
   {
     get: entries,
-    adopt: (changes) => useSettings.setState(changes as Partial<Settings>),
+    adopt: (changes) => useSettings.setState(changes),
     subscribe: (listener) => void useSettings.subscribe(listener),
   },
   setHealth('settings'),

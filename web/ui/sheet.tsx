@@ -19,6 +19,10 @@ interface Props<K extends Kind> {
   without?: readonly string[];
 }
 
+/** A value that is a word or a number, as a word; nothing where it is neither. */
+const wordOf = (value: unknown): string =>
+  typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean' ? String(value) : '';
+
 /** All of a part's properties with their sources, each to be changed. What does not make a sound part is said and not taken over. */
 export function PartSheet<K extends Kind>({ kind, part, onPart, without = [] }: Props<K>) {
   const [problem, setProblem] = useState<{ key: string; words: string } | null>(null);
@@ -29,7 +33,7 @@ export function PartSheet<K extends Kind>({ kind, part, onPart, without = [] }: 
     if (read.success) onPart(read.data as PartOf[K]);
   };
   const columns = columnsOf(kind).filter((c) => c.key !== 'id' && !without.includes(c.key));
-  return <Fields columns={columns} values={part as Values} set={set} problem={problem} />;
+  return <Fields columns={columns} values={part} set={set} problem={problem} />;
 }
 
 function Fields({
@@ -95,7 +99,7 @@ function Field({
         <TextField
           fullWidth
           label={label}
-          value={(value as string | undefined) ?? ''}
+          value={value ?? ''}
           placeholder={NOT_KNOWN}
           onChange={(e) => onValue(e.target.value.trim() === '' ? undefined : e.target.value)}
         />
@@ -128,7 +132,7 @@ function Field({
       return (
         <Select
           label={label}
-          value={value === undefined || value === null ? '' : String(value)}
+          value={wordOf(value)}
           options={holds.options.map(String)}
           optional={optional || nullable}
           onValue={(v) => onValue(v === '' ? empty : holds.options.find((o) => String(o) === v))}
@@ -209,7 +213,7 @@ function Rows({
   onList(list: Values[]): void;
 }) {
   const [open, setOpen] = useState<number | null>(null);
-  const title = (row: Values) => String(row.position ?? row.name ?? row.family ?? row.id ?? '');
+  const title = (row: Values) => wordOf(row.position ?? row.name ?? row.family ?? row.id);
   return (
     <Box component="fieldset" sx={{ border: 1, borderColor: 'divider', borderRadius: 1, m: 0, p: 1.25 }}>
       <Typography component="legend" variant="caption" color="textSecondary" sx={{ px: 0.5 }}>

@@ -1,7 +1,7 @@
 import { Box, ButtonBase, Typography } from '@mui/material';
 import { useLayoutEffect, useRef, useState, type RefObject } from 'react';
 import type { Direction } from '@kymar/core/catalog/links';
-import type { Joint, Path } from '@kymar/core/build/path';
+import { blockWords, type Joint, type Path } from '@kymar/core/build/path';
 import { format } from '@kymar/core/units';
 import { kindOfJoint } from './joint';
 
@@ -208,7 +208,7 @@ function describe(
   direction: Direction,
   measured: number | null,
 ): string {
-  if (blocked.length > 0) return `Path blocked: ${blocked.join('; ')}`;
+  if (blocked.length > 0) return `Path blocked: ${blocked.map(blockWords).join('; ')}`;
   const narrowest = joints.filter((j) => bottleneck![direction].joints.includes(j.id)).map((j) => j.part);
   return (
     `${direction === 'read' ? 'Reading' : 'Writing'} over ${joints.map((j) => j.part).join(', ')}: ` +

@@ -84,7 +84,7 @@ async function changesOf(
   const shop = await storedParts();
   const held = (k: Kind, incoming: readonly Part[], keys?: readonly string[]) => ({
     kind: k,
-    list: compare(k, shop[k] as never[], incoming as never[], keys) as Change<Kind>[],
+    list: compare<Kind>(k, shop[k], incoming, keys),
   });
   if (/^\s*\{/.test(text.slice(0, 1000))) {
     const library = readLibrary(text);
@@ -105,7 +105,7 @@ async function changesOf(
   const before = named ? 1 : 0;
   const { parts, problems, notes, doubtful, keys, ignored } = fromRows(kind, data, decimal);
   return {
-    lists: parts.length > 0 ? [held(kind, parts as Part[], keys)] : [],
+    lists: parts.length > 0 ? [held(kind, parts, keys)] : [],
     problems: [
       ...errors
         .filter((e) => e.type === 'Quotes')
@@ -184,7 +184,7 @@ const reading = {
 
   /** The parts read last, a piece at a time. */
   piece(from: number, count: number): { kind: Kind; part: PartOf[Kind] }[] {
-    return waiting.slice(from, from + count) as { kind: Kind; part: PartOf[Kind] }[];
+    return waiting.slice(from, from + count);
   },
 
   /** Reads a back-up and holds it against what is here. Nothing is changed. */

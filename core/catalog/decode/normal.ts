@@ -87,7 +87,7 @@ const STEPS: [RegExp, string | ((whole: string, ...groups: string[]) => string)]
   ],
   [/\bpci[ -]?e(?:xpress)?\b/gi, 'PCIe'],
   [/\bpci express\b/gi, 'PCIe'],
-  [/\bsata[ -]?(i{1,3}|iv)\b/gi, (_, roman) => `SATA rev ${ROMAN[roman!.toLowerCase()]}`],
+  [/\bsata[ -]?(i{1,3}|iv)\b/gi, (_, roman) => `SATA rev ${ROMAN[roman.toLowerCase()]}`],
   [/(?<![A-Za-z])gigabits?\b/gi, 'Gb'],
   [/(?<![A-Za-z])megabits?\b/gi, 'Mb'],
   [/(?<![A-Za-z])(?:gigabytes?|gigs?)\b/gi, 'GB'],
@@ -98,7 +98,7 @@ const STEPS: [RegExp, string | ((whole: string, ...groups: string[]) => string)]
     '$1/s',
   ],
   [/(?<![A-Za-z])([GMT])bit ?\/ ?s\b/g, '$1b/s'],
-  [/(?<![A-Za-z])([gm])bps\b/g, (_, prefix) => `${prefix!.toUpperCase()}b/s`],
+  [/(?<![A-Za-z])([gm])bps\b/g, (_, prefix) => `${prefix.toUpperCase()}b/s`],
   [/\binch(?:es)?\b/gi, '"'],
   [/ {2,}/g, ' '],
 ];

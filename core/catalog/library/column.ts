@@ -29,7 +29,7 @@ type Def = {
   items?: z.ZodType[];
   shape?: Record<string, z.ZodType>;
 };
-const defOf = (schema: z.ZodType): Def => schema.def as unknown as Def;
+const defOf = (schema: z.ZodType): Def => schema.def;
 
 function holdsOf(schema: z.ZodType, kind: Kind, path: string): Holds {
   if ([Fact, Rate].includes(schema as never)) return { type: 'fact' };

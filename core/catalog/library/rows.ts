@@ -41,7 +41,7 @@ class Cells {
 
   read(column: Column, text: string, source: string, more: string): CellRead {
     let of = this.known.get(column.key);
-    if (!of) this.known.set(column.key, (of = new Map()));
+    if (!of) this.known.set(column.key, (of = new Map<string, CellRead>()));
     const key = source === '' && more === '' ? text : `${text}\u0000${source}\u0000${more}`;
     const had = of.get(key);
     if (had) return had;

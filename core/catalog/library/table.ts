@@ -53,7 +53,7 @@ function plainCell({ holds }: Column, value: unknown): string {
   if (value === undefined || value === null) return '';
   if (holds.type === 'yesno') return value ? 'yes' : 'no';
   if (holds.type === 'list') return (value as string[]).join(' + ');
-  return ['structure', 'group', 'rows'].includes(holds.type) ? JSON.stringify(value) : String(value);
+  return typeof value === 'object' ? JSON.stringify(value) : `${value as string | number}`;
 }
 
 /** A kind's parts as rows, the headings first. Columns that no part fills are left out, unless there are no parts: then all stand, as a form. */

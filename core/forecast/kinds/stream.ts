@@ -80,7 +80,7 @@ function sampled(inputs: Inputs, lasts: Estimate, buffer: Estimate, { streams }:
     const demand = demandOf(x.bytes!, x.lasts!);
     demands[i] = demand;
     slowest[i] = slowestOf(inputs.plan(x, chosen)[0]!, streams);
-    margins[i] = slowest[i]! / demand;
+    margins[i] = slowest[i] / demand;
     // Media are what they were before the first run: another plan of the same numbers.
     if (stalls(inputs.plan(x, chosen)[0]!, streams, demand, x.bytes!, x.bridged!)) stalled++;
   });
