@@ -84,11 +84,11 @@ export default tseslint.config(
       ]),
     },
   },
+  { files: ['web/**/*.{ts,tsx}'], plugins: { 'react-hooks': hooks }, rules: hooks.configs.recommended.rules },
   {
     files: ['web/**/*.{ts,tsx}'],
-    plugins: { 'react-hooks': hooks },
+    ignores: ['**/*.test.{ts,tsx}'],
     rules: {
-      ...hooks.configs.recommended.rules,
       'no-restricted-imports': forbidden([
         {
           regex: '(\\.\\./\\.\\./server(/|$)|^@kymar/server|^node:|^express$)',

@@ -240,7 +240,7 @@ test('a sparse file put in the place of what was written is no fast drive', asyn
   await follow(
     id,
     (events) =>
-      events.some((e) => e.type === 'progress' && e.direction === 'write' && e.bytes > 800 * MiB) ||
+      events.some((e) => e.type === 'progress' && e.direction === 'write' && e.bytes > 100 * MiB) ||
       events.some((e) => e.type !== 'progress'),
   );
   const [name] = await runFolders();
