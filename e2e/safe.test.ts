@@ -128,8 +128,12 @@ test.describe('never blank', () => {
     await page.goto(`${app.address}/jobs/demo-acoustics-offload/brief`);
     await page.getByLabel('Title').waitFor();
     await page.waitForLoadState('networkidle');
-    await page.evaluate(() => ((window as { broken?: boolean }).broken = true));
-    await page.getByRole('link', { name: /^Handover/ }).click();
+    const handover = page.getByRole('link', { name: /^Handover/ });
+    // Broken with the press, not before: what is still fetched may draw the page anew at any moment.
+    await handover.evaluate((link: HTMLElement) => {
+      (window as { broken?: boolean }).broken = true;
+      link.click();
+    });
     await page
       .getByText(/cannot be shown/)
       .first()

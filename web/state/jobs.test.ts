@@ -309,6 +309,24 @@ describe('two tabs', () => {
     expect([notes(here), notes(there)]).toEqual([[], []]);
   });
 
+  test('typed while what the other tab wrote is taken over: at whichever moment, it is kept', async () => {
+    const [here, there] = await two();
+    // Each read of the disk is followed by a check that takes its time: letters are typed before, in and after it.
+    for (let moments = 0; moments < 24; moments++) {
+      there.changeJob(offload.id, (j) => ({ ...j, customer: `Theirs ${moments}` }));
+      const writing = there.saveNow();
+      for (let i = 0; i < moments; i++) await new Promise((resolve) => setImmediate(resolve));
+      retitle(here, `Mine ${moments}`);
+      await writing;
+      await settled(here, there);
+      for (const one of [here, there])
+        expect(one.useJobs.getState().jobs[offload.id]).toMatchObject({
+          title: `Mine ${moments}`,
+          customer: `Theirs ${moments}`,
+        });
+    }
+  });
+
   test('25 edits at once in each, none lost', async () => {
     const [here, there] = await two();
     const add = (one: Tab, id: string) =>

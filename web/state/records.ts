@@ -359,6 +359,8 @@ export class Records<T> {
     }
     // Another tab changed it since: what somebody worked on is not thrown away.
     const theirs = await this.kind.check(raw, key);
+    // Brought back meanwhile: the next writing settles it.
+    if (key in this.screen.get()) return [];
     this.base.delete(key);
     if (!theirs.ok) return [];
     this.base.set(key, { raw, value: theirs.value });
@@ -412,16 +414,17 @@ export class Records<T> {
     for (const key of keys) {
       const raw = await answered(this.kind.disk.getItem(key)).catch(() => undefined);
       if (raw === undefined) continue;
+      // What is asked of the screen is asked after everything that takes time: letters are typed meanwhile.
+      const theirs = raw === null ? null : await this.kind.check(raw, key);
       const base = this.base.get(key);
       const now = this.screen.get()[key];
-      if (raw === null) {
+      if (theirs === null) {
         if (now !== undefined && now === base?.value) {
           this.base.delete(key);
           this.screen.adopt({ [key]: undefined });
         }
         continue;
       }
-      const theirs = await this.kind.check(raw, key);
       if (!theirs.ok || (base && equal(raw, base.raw))) continue;
       // Removed here and not written yet: the writing will find what was changed meanwhile, and keep it.
       if (now === undefined && base) continue;
