@@ -36,7 +36,7 @@ export async function startApp(env: Record<string, string> = {}): Promise<App> {
         ...options,
       });
       const page = await context.newPage();
-      page.setDefaultTimeout(20_000);
+      page.setDefaultTimeout(40_000);
       const faults: string[] = [];
       page.on('pageerror', (error) => faults.push(String(error)));
       page.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
