@@ -1,7 +1,7 @@
 import type { Source } from '../evidence';
 
 /** A rule of thumb of the trade, with where it comes from. */
-export interface Rule {
+export interface RuleOfThumb {
   rule: string;
   why: string;
   source: Source;
@@ -10,7 +10,7 @@ export interface Rule {
 const practice: Source = { kind: 'practice' };
 const memory: Source = { kind: 'memory' };
 
-export const RULES_OF_THUMB: readonly Rule[] = [
+export const RULES_OF_THUMB: readonly RuleOfThumb[] = [
   {
     rule: '1 Gb/s is 125 MB/s before encoding; about 100 of them arrive.',
     why: 'Eight bits a byte; encoding, packets and protocol take the rest.',

@@ -44,7 +44,7 @@ export function Needs({ needs, onNeeds }: { needs: DeviceNeeds; onNeeds(needs: D
   return (
     <>
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(6, minmax(0, 1fr))' }}>
-        <Choice
+        <Asked
           label="Role"
           value={needs.role}
           options={ROLE}
@@ -62,7 +62,7 @@ export function Needs({ needs, onNeeds }: { needs: DeviceNeeds; onNeeds(needs: D
           sx={half}
         />
         {(Object.keys(YES_NO) as (keyof typeof YES_NO)[]).map((key) => (
-          <Choice
+          <Asked
             key={key}
             label={YES_NO[key]}
             value={needs[key] === undefined ? undefined : needs[key] ? 'yes' : 'no'}
@@ -71,14 +71,14 @@ export function Needs({ needs, onNeeds }: { needs: DeviceNeeds; onNeeds(needs: D
             sx={half}
           />
         ))}
-        <Choice
+        <Asked
           label="File system"
           value={needs.fileSystem}
           options={Object.fromEntries(FileSystem.options.map((o) => [o, o])) as Record<FileSystem, string>}
           onValue={(v) => set('fileSystem', v)}
           sx={half}
         />
-        <Choice
+        <Asked
           label="Partition table"
           value={needs.table}
           options={{ GPT: 'GPT', MBR: 'MBR' }}
@@ -235,7 +235,7 @@ function Copies({ list, onList }: { list: readonly Copy[]; onList(list: Copy[]):
   );
 }
 
-function Choice<T extends string>({
+function Asked<T extends string>({
   label,
   value,
   options,

@@ -63,14 +63,14 @@ function stateOf(job: Job): 'new' | 'same' | 'differs' | 'hidden' {
   return jobPlaces(mine, job).length === 0 ? 'same' : 'differs';
 }
 
-type Choice = 'take' | 'replace' | 'both' | 'leave';
-const CHOICES: Record<ReturnType<typeof stateOf>, Choice[]> = {
+type Answer = 'take' | 'replace' | 'both' | 'leave';
+const CHOICES: Record<ReturnType<typeof stateOf>, Answer[]> = {
   new: ['take', 'leave'],
   same: ['leave', 'both'],
   differs: ['leave', 'both', 'replace'],
   hidden: ['leave', 'both'],
 };
-const SAID: Record<Choice, string> = {
+const SAID: Record<Answer, string> = {
   take: 'Take it over',
   replace: 'Replace mine',
   both: 'Keep both',
@@ -90,9 +90,9 @@ const line = (job: Job) =>
 /** What files would bring, job by job, and what is to be done with each. */
 export function ImportDialog({ found, dismiss }: Pick<Importing, 'found' | 'dismiss'>) {
   const navigate = useNavigate();
-  const [chosen, setChosen] = useState<Record<number, Choice>>({});
+  const [chosen, setChosen] = useState<Record<number, Answer>>({});
   if (found.length === 0) return null;
-  const choiceOf = (i: number, job: Job): Choice => chosen[i] ?? CHOICES[stateOf(job)][0]!;
+  const choiceOf = (i: number, job: Job): Answer => chosen[i] ?? CHOICES[stateOf(job)][0]!;
   const sound = found.flatMap((f, i) => (f.job ? [{ ...f, job: f.job, i }] : []));
   const wanted = sound.filter(({ i, job }) => choiceOf(i, job) !== 'leave');
   const accept = () => {
@@ -151,8 +151,8 @@ function FileRow({
   onChoice,
 }: {
   read: FileRead;
-  choice: Choice;
-  onChoice(choice: Choice): void;
+  choice: Answer;
+  onChoice(choice: Answer): void;
 }) {
   const mine = useJobs((s) => (job ? s.jobs[job.id] : undefined));
   if (!job)
@@ -207,7 +207,7 @@ function FileRow({
         select
         label="What to do"
         value={choice}
-        onChange={(e) => onChoice(e.target.value as Choice)}
+        onChange={(e) => onChoice(e.target.value as Answer)}
       >
         {CHOICES[state].map((c) => (
           <MenuItem key={c} value={c}>

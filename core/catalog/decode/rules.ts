@@ -5,7 +5,7 @@ import type { Flag, Reading } from './reading';
 type Found = Omit<Reading, 'text' | 'at'> & { flags?: Flag[] };
 
 /** One kind of name: how it is written and what it means. */
-interface Rule {
+interface Pattern {
   pattern: RegExp;
   read(groups: (string | undefined)[], all: string): Found | null;
 }
@@ -83,7 +83,7 @@ export const disagree = (name: string, speed: string): Flag =>
 const DRIVE_WORDS = /\b(ssd|nvme|hdd|disk|drive|read|write|seq)/i;
 
 /** In order: longer and surer names first; what one has read the next does not see. */
-export const RULES: Rule[] = [
+export const RULES: Pattern[] = [
   {
     pattern: /\b(?:backwards?|downwards?)[- ]?compatible (?:with|to) [^;|\n]*/gi,
     read: () => ({ kind: 'protocol', meaning: 'what it also works with, slower: not what it runs at best' }),
