@@ -27,5 +27,7 @@ export default {
       testPathIgnorePatterns: ['/node_modules/', '/dist/'],
     },
   ],
+  // Both cores: Jest by itself leaves one to the watcher.
+  maxWorkers: '100%',
   testTimeout: 120000,
 };

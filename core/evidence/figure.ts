@@ -17,6 +17,11 @@ const speed = z
   .min(SLOWEST, { error: 'moves nothing: a rate is at least 1 kB/s; leave it open where it is not known' })
   .max(FASTEST, { error: 'is faster than anything there is: check the unit' });
 
+const share = z
+  .number()
+  .min(0.01, { error: 'lets nothing through: a share is at least 1 %; leave it open where it is not known' })
+  .max(1, { error: 'is more than all: a share is at most 100 %' });
+
 const valueOf = (point: z.ZodNumber) =>
   z
     .union([point, z.tuple([point, point, point])])
@@ -57,4 +62,6 @@ const factOf = (point: z.ZodNumber) => {
 export const Fact = factOf(figure);
 /** A {@link Fact} in B/s, which is none at zero. */
 export const Rate = factOf(speed);
+/** A {@link Fact} that says how much of something is left of it, over 0 to 1. */
+export const Share = factOf(share);
 export type Fact = z.infer<typeof Fact>;

@@ -134,6 +134,15 @@ describe('models never throw for a job that the schema takes', () => {
     expect(count).toBeGreaterThan(10);
   });
 
+  test('a system that lets nothing through is refused, with what to do', () => {
+    const still = structuredClone(bare[3]!);
+    still.machines[1]!.host.systems![0]!.efficiency = { value: 0, source: { kind: 'entered' } };
+    const read = checkJob(still);
+    expect(read.ok ? [] : read.problems).toEqual([
+      expect.stringMatching(/machines\.1\.host\.systems\.0\.efficiency.*at least 1 %/),
+    ]);
+  });
+
   test('a rate of zero at the other end, runs kept and nothing frozen: refused, never a page that stays white', () => {
     const offload = bare[0]!;
     const zero = structuredClone(offload);

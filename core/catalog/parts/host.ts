@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { Fact, Rate } from '../../evidence';
+import { Fact, Rate, Share } from '../../evidence';
 import { Busy } from './hub';
 import { FormFactor, Connector, Id, Length, Modes, Name, Watts } from './modes';
 
@@ -57,7 +57,7 @@ export const System = z.object({
   family: z.enum(['Windows', 'macOS', 'Linux', 'BSD', 'own']),
   version: z.string().max(20).optional(),
   /** Share of the port's practical rate that comes through, 0 to 1. */
-  efficiency: Fact.optional(),
+  efficiency: Share.optional(),
 });
 export type System = z.infer<typeof System>;
 
