@@ -7,6 +7,7 @@ import { root } from '../scripts/lib.mjs';
 /** Speed of the core's models, medians, built as the page's workers are. Usage: npm run bench -- models */
 const outDir = mkdtempSync(join(tmpdir(), 'kymar-models-'));
 const rooms = {
+  job: 'job',
   demo: 'demo',
   stock: 'catalog/stock',
   forecast: 'forecast',
@@ -34,6 +35,7 @@ await build({
 });
 const room = (name) => import(join(outDir, `${name}.mjs`));
 const { demoJobs } = await room('demo');
+const { briefAt, FIRST } = await room('job');
 const { DRIVES, BRIDGES, CABLES, HOSTS } = await room('stock');
 const { builtAs, caseOf, collect, forecast, forecastAll, forecastDays, screen, situationOf } =
   await room('forecast');
@@ -62,7 +64,7 @@ function time(name, batch, once, goal = null) {
 }
 const goals = [];
 
-const [job] = demoJobs();
+const job = briefAt(demoJobs()[0], FIRST);
 const situation = situationOf(job);
 const of = caseOf(situation, job.activities[0].id);
 const inputs = collect(explaining, of);
