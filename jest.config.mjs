@@ -1,4 +1,4 @@
-const shared = {
+export default {
   transform: {
     '^.+\\.(m?js|tsx?)$': [
       '@swc/jest',
@@ -15,18 +15,10 @@ const shared = {
   transformIgnorePatterns: ['/node_modules/(?!(@noble/hashes|eventsource-parser|d3-random)/)'],
   moduleNameMapper: { '^@kymar/core/(.*)$': '<rootDir>/core/$1/index.ts' },
   rootDir: import.meta.dirname,
-};
 
-export default {
-  projects: [
-    {
-      ...shared,
-      displayName: 'unit',
-      testEnvironment: 'node',
-      testMatch: ['<rootDir>/{core,server,web}/**/*.test.{ts,tsx}'],
-      testPathIgnorePatterns: ['/node_modules/', '/dist/'],
-    },
-  ],
+  testEnvironment: 'node',
+  testMatch: ['<rootDir>/{core,server,web}/**/*.test.{ts,tsx}'],
+  testPathIgnorePatterns: ['/node_modules/', '/dist/'],
   // Both cores: Jest by itself leaves one to the watcher.
   maxWorkers: '100%',
   testTimeout: 120000,

@@ -249,6 +249,7 @@ function otherOf<T extends Spread>(
           { name: `${name} at its fill` },
         );
 }
+
 /** Each of several at the other end, with what its bytes have to pass on the way to it. */
 function turnsOf<T extends Spread>(
   record: Recorder<T>,
@@ -417,15 +418,14 @@ function thingsOf(
   const links = path.constraints
     .filter((c) => c.id !== 'media' && c.id !== 'far' && c.id !== 'other')
     .map((c) => c.link?.mode?.id ?? (c.id === 'bridge' ? bridge!.id : c.id));
+  const inTurn = new Map<string, Path>((turns ?? []).map((turn, i) => [`other ${i}`, turn.path]));
   const thing = (id: InputId): string => {
     if (THE_WORKS.has(id) || id.startsWith('part ')) return 'work';
     if (THE_DRIVES.has(id)) return `drive ${drive.id}`;
     const opposite = direction === 'read' ? 'write' : 'read';
     if (THE_LINKS.has(id)) return `links ${id === 'links' ? direction : opposite} ${links.join(' ')}`;
-    if (id.startsWith('other ')) {
-      const at = turns![Number(id.slice('other '.length))]!.path.parts.endpoint;
-      return `${host.id} ${at?.id ?? 'built-in'} ${direction}`;
-    }
+    const turn = inTurn.get(id);
+    if (turn) return `${host.id} ${turn.parts.endpoint?.id ?? 'built-in'} ${direction}`;
     if (THE_OTHERS.has(id)) return `${host.id} ${end} ${direction}`;
     return 'case';
   };

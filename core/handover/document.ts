@@ -86,12 +86,12 @@ export function handover(job: Job, found: Verdict, own: OwnRanges = {}): Handove
 
 /** A heading that names the device where there is more than one. */
 const headed = (job: Job, heading: string, device: JobDevice): string =>
-  job.devices.length > 1 ? `${heading}: ${deviceName(device)}` : heading;
+  job.devices.length > 1 ? `${heading}: ${deviceName(job.devices, device.id)}` : heading;
 
 /** Where something is, by machine and, where there are several, by device. */
 function whereOf(job: Job, { machine, device }: Place): string {
   const host = job.machines.find((m) => m.id === machine)?.host.name ?? machine;
-  const what = deviceName(job.devices.find((d) => d.id === device));
+  const what = deviceName(job.devices, device);
   return job.devices.length > 1 ? `${what}, on ${host}` : host;
 }
 
@@ -204,7 +204,7 @@ function promise(job: Job): Section {
   });
   return section('What was forecast', [
     text(`Worked out and frozen on ${frozen.at.slice(0, 10)}, before anything was measured.`),
-    table(['Activity', 'Expected', 'In nine cases of ten', 'Target met'], [false, true, true, true], rows),
+    table(['Activity', 'Expected', '90 % range', 'Target met'], [false, true, true, true], rows),
   ]);
 }
 

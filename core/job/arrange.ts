@@ -87,9 +87,11 @@ export function withActivity(job: Job, changed: Activity): Job {
   return { ...job, activities };
 }
 
-/** What a device is called: by the shop, else by its drive, else by its role or that it is still open. */
-export function deviceName(device: JobDevice | undefined): string {
+/** What a device of a job is called: by the shop, else by its drive, else by its number where there are several. */
+export function deviceName(devices: readonly JobDevice[], id: string): string {
+  const at = devices.findIndex((d) => d.id === id);
+  const device = devices[at];
   if (device?.name) return device.name;
   if (device?.parts) return `${device.parts.drive.maker} ${device.parts.drive.model}`;
-  return 'Device to be chosen';
+  return devices.length > 1 && device ? `Device ${at + 1}` : 'Device to be chosen';
 }

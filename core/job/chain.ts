@@ -1,6 +1,6 @@
 import { canonical } from '../text';
 import type { ChainEntry } from './entry';
-import { appended, linked, sha, type Told } from './link';
+import { appended, linked, sha, type Told } from './hash';
 import type { FrozenForecast } from './frozen';
 import type { Job } from './job';
 

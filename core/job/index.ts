@@ -32,7 +32,7 @@ export { keepsNeeds, setupOf } from './basis';
 export { FrozenForecast } from './frozen';
 export { witness, doubtsOf, isUntouched, type Doubt } from './chain';
 export type { ChainEntry } from './entry';
-export { sha } from './link';
+export { sha } from './hash';
 export { mergeJobs, nameOfChange, jobPlaces } from './change';
 export { checkJob } from './file';
 export { writeJob } from './write';

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { Copy } from '../models/copies';
 import { Fact } from '../evidence';
 import { System } from '../catalog/parts';
-import { Answers } from './answers';
+import { PolicyAnswers } from './policyanswers';
 
 export const FileSystem = z.enum(['exFAT', 'NTFS', 'APFS', 'HFS+', 'ext4', 'XFS', 'Btrfs', 'FAT32', 'ZFS']);
 export type FileSystem = z.infer<typeof FileSystem>;
@@ -48,6 +48,6 @@ export const Ambient = z.number().min(-40).max(80);
 /** What models and rules ask of one device on one machine: the device's own, the machine's ambient temperature, the job's policies. */
 export const Needs = DeviceNeeds.extend({
   ambient: Ambient.optional(),
-  policies: Answers.partial().optional(),
+  policies: PolicyAnswers.partial().optional(),
 });
 export type Needs = z.infer<typeof Needs>;

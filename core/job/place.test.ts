@@ -146,7 +146,7 @@ describe('machines and devices come and go', () => {
     sound(moved);
   });
 
-  test('an activity that moves to another place takes leave of what went on beside it', () => {
+  test('an activity that moves to another place no longer goes on while those at the old one do', () => {
     const [week, transect] = archive.activities as [Job['activities'][0], Job['activities'][0]];
     const here = { ...transect, machine: undefined };
     const together = withActivity(withActivity(archive, here), { ...week, besides: ['transect'] });
@@ -178,13 +178,15 @@ describe('machines and devices come and go', () => {
   });
 });
 
-test('a device is called by its name, its drive, or that it is still open', () => {
+test('a device is called by its name, its drive, its number among several, or that it is still open', () => {
   const [device] = offload.devices as [Job['devices'][0]];
-  expect([device, { ...device, name: '' }, { ...device, name: '', parts: null }].map(deviceName)).toEqual([
-    'Project disk',
-    'Larkmoor Reed 2 TB',
-    'Device to be chosen',
-  ]);
+  const bare = { ...device, name: '' };
+  const open = { ...bare, id: 'device-2', parts: null };
+  const called = (...list: Job['devices']) => list.map(({ id }) => deviceName(list, id));
+  expect(called(device)).toEqual(['Project disk']);
+  expect(called(bare, open)).toEqual(['Larkmoor Reed 2 TB', 'Device 2']);
+  expect(called(open)).toEqual(['Device to be chosen']);
+  expect(deviceName([device, open], 'gone')).toBe('Device to be chosen');
 });
 
 test.each<[string, Job, Job]>([

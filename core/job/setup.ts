@@ -4,7 +4,7 @@ import { Host, Id } from '../catalog/parts';
 import { cannot } from '../models/arrays';
 import { Activity } from './activity';
 import { Ambient, DeviceNeeds } from './needs';
-import { Answers } from './answers';
+import { PolicyAnswers } from './policyanswers';
 
 /** A machine of the job: whose it is, and the host that it is. */
 export const JobMachine = z.object({
@@ -40,7 +40,7 @@ export const SETUP = {
   connections: z.array(JobConnection).max(200),
   activities: z.array(Activity).max(50),
   /** The answers the job follows where practitioners disagree. */
-  policies: Answers.partial().optional(),
+  policies: PolicyAnswers.partial().optional(),
 };
 export type Setup = z.infer<z.ZodObject<typeof SETUP>>;
 

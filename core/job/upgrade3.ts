@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { canonical } from '../text';
 import { ChainEntry } from './entry';
 import { isFields, setupOf3, type Fields } from './from3';
-import { appended, sha, type Told } from './link';
+import { appended, sha, type Told } from './hash';
 import { FIRST } from './place';
 import { Run } from './run';
 

@@ -2,7 +2,7 @@ import { Box, MenuItem, Tab, Tabs, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { isAt, isMove, placeOf, samePlace, type Job, type Place, Run } from '@kymar/core/job';
-import { newId } from '../jobs/new';
+import { newId } from '../state/id';
 import { changeJob } from '../state/jobs';
 import { placedWhere } from '../state/placed';
 import { elsewhere, ownPlaces, pathBy } from '../state/where';

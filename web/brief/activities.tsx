@@ -3,7 +3,7 @@ import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
 import { Autocomplete, Box, Button, IconButton, MenuItem, TextField, Typography } from '@mui/material';
 import { deviceName, isAt, placeOf, withActivity, type Activity, type Job } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';
-import { newId } from '../jobs/new';
+import { newId } from '../state/id';
 import { FactField, NameField, QuantityField } from '../ui/field';
 import { Panel } from '../ui/panel';
 import { Ends } from './ends';
@@ -230,9 +230,9 @@ function Where({
           onChange={(e) => onActivity({ ...activity, device: e.target.value })}
           sx={{ gridColumn: 'span 3' }}
         >
-          {job.devices.map((d, i) => (
+          {job.devices.map((d) => (
             <MenuItem key={d.id} value={d.id}>
-              {d.name || d.parts ? deviceName(d) : `Device ${i + 1}`}
+              {deviceName(job.devices, d.id)}
             </MenuItem>
           ))}
         </TextField>

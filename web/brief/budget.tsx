@@ -1,7 +1,8 @@
 import { Box, MenuItem, TextField } from '@mui/material';
 import { useState } from 'react';
 import type { Money } from '@kymar/core/job';
-import { readNumber } from '@kymar/core/units';
+import { numeral, readNumber } from '@kymar/core/units';
+import { useDraft } from '../ui/field';
 
 const CURRENCIES = [
   'EUR',
@@ -20,6 +21,20 @@ const CURRENCIES = [
   'INR',
 ];
 
+const SIGNS: Record<string, string> = { '€': 'EUR', $: 'USD', '£': 'GBP' };
+const MOST = 1e9;
+
+/** An amount as people write it, with or without its currency: `450`, `1,200 EUR`, `€ 99`. Null where it is none. */
+export function readMoney(text: string, usual: string): Money | null {
+  const [, before, amount = '', after] =
+    /^([€$£]|[a-z]{3})?\s*([^a-z€$£]+?)\s*([€$£]|[a-z]{3})?$/i.exec(text.trim()) ?? [];
+  const value = readNumber(amount);
+  if (value === undefined || value < 0 || value > MOST || (before && after)) return null;
+  const written = before ?? after;
+  const currency = written ? (SIGNS[written] ?? written.toUpperCase()) : usual;
+  return { amount: value, currency };
+}
+
 /** What the job may cost, and in which currency. */
 export function Budget({
   budget,
@@ -28,27 +43,31 @@ export function Budget({
   budget: Money | undefined;
   onBudget(budget: Money | undefined): void;
 }) {
-  const [draft, setDraft] = useState<string | null>(null);
+  const { text: draft, before, put } = useDraft(budget);
   const [chosen, setChosen] = useState('EUR');
   const currency = budget?.currency ?? chosen;
-  const amount = draft === null ? null : (readNumber(draft) ?? null);
-  const wrong = draft !== null && draft.trim() !== '' && (amount === null || amount < 0 || amount > 1e9);
+  const read = draft === null || draft.trim() === '' ? null : readMoney(draft, currency);
+  const isWrong = draft !== null && draft.trim() !== '' && read === null;
   return (
     <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'minmax(0, 3fr) minmax(0, 2fr)' }}>
       <TextField
         label="Budget"
         placeholder="not asked"
-        value={draft ?? (budget ? String(budget.amount) : '')}
-        error={wrong}
-        helperText={wrong ? 'Is no amount of money; write 450 or 1,200.' : undefined}
+        value={draft ?? (budget ? numeral(budget.amount, 2) : '')}
+        error={isWrong}
+        helperText={
+          isWrong
+            ? 'Is no amount of money; write 450 or 1,200.'
+            : read
+              ? `${numeral(read.amount, 2)} ${read.currency}`
+              : undefined
+        }
         onChange={(e) => {
-          const text = e.target.value;
-          setDraft(text);
-          const value = readNumber(text);
-          if (text.trim() === '') onBudget(undefined);
-          else if (value !== undefined && value >= 0 && value <= 1e9) onBudget({ amount: value, currency });
+          const typed = e.target.value;
+          const gives = typed.trim() === '' ? undefined : (readMoney(typed, currency) ?? before);
+          put(typed, gives);
+          onBudget(gives);
         }}
-        onBlur={() => !wrong && setDraft(null)}
         slotProps={{ inputLabel: { shrink: true } }}
       />
       <TextField

@@ -1,10 +1,11 @@
 import AddIcon from '@mui/icons-material/Add';
-import { Button, Tab, Tabs, TextField, Typography } from '@mui/material';
+import { Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { addDevice, deviceName, FIRST, removeDevice, type Job, type JobDevice } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';
 import { Panel } from '../ui/panel';
 import { Needs } from './needs';
+import { Which } from './which';
 
 /** The devices of the job, each with its role and its requirements. The first is there before anything is chosen for it. */
 export function Devices({ job }: { job: Job }) {
@@ -33,7 +34,7 @@ export function Devices({ job }: { job: Job }) {
           {list.length > 1 && (
             <Button
               size="small"
-              aria-label={`Remove ${deviceName(device)}`}
+              aria-label={`Remove ${deviceName(list, device.id)}`}
               onClick={() => changeJob(job.id, (j) => removeDevice(j, device.id))}
             >
               Remove
@@ -45,23 +46,16 @@ export function Devices({ job }: { job: Job }) {
         </>
       }
     >
-      {list.length > 1 && (
-        <Tabs
-          value={device.id}
-          onChange={(_, id: string) => setChosen(id)}
-          variant="scrollable"
-          aria-label="Device"
-          sx={{ minHeight: 34, mb: 1.5, '& .MuiTab-root': { minHeight: 34, textTransform: 'none' } }}
-        >
-          {list.map((d, i) => (
-            <Tab key={d.id} value={d.id} label={d.name || d.parts ? deviceName(d) : `Device ${i + 1}`} />
-          ))}
-        </Tabs>
-      )}
+      <Which
+        label="Device"
+        list={list.map(({ id }) => ({ id, name: deviceName(list, id) }))}
+        chosen={device.id}
+        onChoose={setChosen}
+      />
       <TextField
         fullWidth
         label="Name of the device"
-        placeholder={deviceName(device)}
+        placeholder={deviceName(list, device.id)}
         value={device.name}
         onChange={(e) => set({ name: e.target.value.slice(0, 120) })}
         slotProps={{ inputLabel: { shrink: true } }}

@@ -1,4 +1,4 @@
-import { Box, Button, MenuItem, Tab, Tabs, TextField, Typography } from '@mui/material';
+import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { addMachine, removeMachine, withHost, type Job, type JobMachine } from '@kymar/core/job';
 import type { Host } from '@kymar/core/catalog/parts';
@@ -9,6 +9,7 @@ import { HostMenu } from '../ui/hostmenu';
 import { Panel } from '../ui/panel';
 import { PartSheet } from '../ui/sheet';
 import { Ports } from './ports';
+import { Which } from './which';
 
 const USE: Record<JobMachine['use'], string> = {
   customer: 'The customer’s own',
@@ -53,19 +54,12 @@ export function Machines({ job }: { job: Job }) {
         </>
       }
     >
-      {job.machines.length > 1 && (
-        <Tabs
-          value={machine.id}
-          onChange={(_, id: string) => setChosen(id)}
-          variant="scrollable"
-          aria-label="Machine"
-          sx={{ minHeight: 34, mb: 1.5, '& .MuiTab-root': { minHeight: 34, textTransform: 'none' } }}
-        >
-          {job.machines.map(({ id, host }) => (
-            <Tab key={id} value={id} label={host.name} />
-          ))}
-        </Tabs>
-      )}
+      <Which
+        label="Machine"
+        list={job.machines.map(({ id, host }) => ({ id, name: host.name }))}
+        chosen={machine.id}
+        onChoose={setChosen}
+      />
       <Machine key={machine.id} job={job} machine={machine} />
     </Panel>
   );

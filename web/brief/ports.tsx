@@ -3,7 +3,7 @@ import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
 import { Box, Button, IconButton, MenuItem, TextField } from '@mui/material';
 import { LINKS, linkById } from '@kymar/core/catalog/links';
 import { Connector, type Host } from '@kymar/core/catalog/parts';
-import { newId } from '../jobs/new';
+import { newId } from '../state/id';
 import { NameField } from '../ui/field';
 
 /** Modes that a connector of each shape can stand for. */

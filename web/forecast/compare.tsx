@@ -99,7 +99,7 @@ export function Compare({ at, activity }: { at: Placed; activity: Activity }) {
                 <TableRow>
                   <TableCell>Drive</TableCell>
                   <TableCell align="right">Expected</TableCell>
-                  <TableCell align="right">In nine of ten</TableCell>
+                  <TableCell align="right">90 % range</TableCell>
                   <TableCell align="right">
                     {activity.kind === 'stream' ? 'No stall' : activity.target === null ? '' : 'Target met'}
                   </TableCell>

@@ -2,7 +2,7 @@ import { Alert, Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import { doubtsOf, setupOf, type FrozenForecast, type Job } from '@kymar/core/job';
 import { format, moment } from '@kymar/core/units';
-import { newId } from '../jobs/new';
+import { newId } from '../state/id';
 import { useStages } from '../state/stages';
 import { changeJob } from '../state/jobs';
 import { useSettings } from '../state/settings';

@@ -82,9 +82,9 @@ export function Forecast() {
               <TableRow>
                 <TableCell>Activity</TableCell>
                 <TableCell align="right">Expected</TableCell>
-                <TableCell align="right">In nine cases of ten</TableCell>
+                <TableCell align="right">90 % range</TableCell>
                 <TableCell align="right" sx={wide}>
-                  Beside it
+                  Average rate
                 </TableCell>
                 <TableCell align="right">Target time</TableCell>
                 <TableCell align="right">Chance</TableCell>

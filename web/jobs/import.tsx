@@ -17,7 +17,7 @@ import { counted, moment } from '@kymar/core/units';
 import { putJobs, useJobs } from '../state/jobs';
 import { useStatus } from '../state/status';
 import { read, type FileRead } from '../workers';
-import { newId } from './new';
+import { newId } from '../state/id';
 
 interface Importing {
   /** Files that were read and wait for a yes. */

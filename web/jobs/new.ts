@@ -1,7 +1,6 @@
 import { addMachine, VERSION, type Job } from '@kymar/core/job';
 import type { Host } from '@kymar/core/catalog/parts';
-
-export const newId = (kind: string): string => `${kind}-${crypto.randomUUID().slice(0, 12)}`;
+import { newId } from '../state/id';
 
 /** An empty job, or one on a machine that is known already. */
 export function newJob(host?: Host): Job {

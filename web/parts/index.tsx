@@ -14,7 +14,7 @@ import { useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { safeRows, toRows, writeLibrary } from '@kymar/core/catalog/library';
 import { KINDS, nameOf, type Drive, type Kind, type Part, type PartOf } from '@kymar/core/catalog/parts';
-import { newId } from '../jobs/new';
+import { newId } from '../state/id';
 import { useJobs } from '../state/jobs';
 import { asShipped, dropPart, originOf, putParts, useShop } from '../state/shop';
 import { saveFile } from '../ui/files';

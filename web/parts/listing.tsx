@@ -11,7 +11,7 @@ import {
 import { useState } from 'react';
 import { draftDrive } from '@kymar/core/catalog/library';
 import type { Drive } from '@kymar/core/catalog/parts';
-import { newId } from '../jobs/new';
+import { newId } from '../state/id';
 import { Answer } from '../reference/decoder';
 
 /** A drive made from a pasted listing: what the line says is shown before it is taken over. */

@@ -67,7 +67,7 @@ export function Joints({ path, direction }: { path: Path; direction: Direction }
             <TableCell>Joint and how it runs</TableCell>
             <TableCell align="right">Ceiling, MB/s</TableCell>
             <TableCell align="right">Expected, MB/s</TableCell>
-            <TableCell align="right">In nine of ten, MB/s</TableCell>
+            <TableCell align="right">90 % range, MB/s</TableCell>
           </TableRow>
         </TableHead>
         <TableBody>

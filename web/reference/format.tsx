@@ -95,8 +95,8 @@ export function FormatEnd() {
       ) : (
         <Box sx={{ mt: 1 }} aria-live="polite">
           <Typography>
-            Done <Figure of={found.total}>{format(found.total.expected, 's')}</Figure> after the start, in
-            nine of ten between {format(found.total.low, 's')} and {format(found.total.high, 's')}:{' '}
+            Done <Figure of={found.total}>{format(found.total.expected, 's')}</Figure> after the start (90 %
+            range {format(found.total.low, 's')} to {format(found.total.high, 's')}):{' '}
             {format(Math.max(0, found.total.expected - last.elapsed), 's')} from the last checkpoint.
           </Typography>
           <Typography variant="body2" color="textSecondary">

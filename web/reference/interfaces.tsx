@@ -72,7 +72,7 @@ export function Interfaces() {
             <TableCell align="right">Ceiling</TableCell>
             <TableCell align="right">Reading</TableCell>
             <TableCell align="right">Writing</TableCell>
-            <TableCell align="right">In nine of ten</TableCell>
+            <TableCell align="right">90 % range</TableCell>
             {own.length > 0 && <TableCell align="right">Shop’s own</TableCell>}
           </TableRow>
         </TableHead>

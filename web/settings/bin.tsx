@@ -6,7 +6,7 @@ import { bin, type Binned } from '../state/bin';
 import { putJobs, useJobs } from '../state/jobs';
 import { partRecords, putEntry } from '../state/parts';
 import { saveNow } from '../state/store';
-import { newId } from '../jobs/new';
+import { newId } from '../state/id';
 import { fileName, saveFile } from '../ui/files';
 import { Panel } from '../ui/panel';
 

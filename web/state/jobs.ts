@@ -2,9 +2,9 @@ import { timeOfDay } from '@kymar/core/units';
 import { create } from 'zustand';
 import { jobPlaces, mergeJobs, nameOfChange, VERSION, witness, type Job } from '@kymar/core/job';
 import type { Part } from '@kymar/core/catalog/parts';
+import { checkedJob } from './check';
 import { disks } from './disk';
 import { record, undoable } from './history';
-import { idle } from './idle';
 import { Records } from './records';
 import { setHealth } from './status';
 
@@ -120,12 +120,6 @@ function ownVersion(job: Job): Job {
   };
 }
 
-/** What checks records is fetched once the page has nothing else to do. */
-export const checks = async () => {
-  await idle();
-  return import('./checks');
-};
-
 const LISTS = ['machines', 'devices', 'connections', 'activities', 'forecasts', 'runs'] as const;
 
 /** Whether it looks like a job that this version wrote. */
@@ -144,7 +138,7 @@ export const jobRecords = new Records<Job>(
   {
     name: 'jobs',
     disk: disks.jobs,
-    check: async (raw) => (await checks()).checkJob(raw),
+    check: checkedJob,
     trusted: (raw, key) => (isOurs(raw, key) ? raw : undefined),
     toDisk: (job) => job,
     merge: (base, mine, theirs) =>

@@ -4,7 +4,8 @@ import type { Read } from '@kymar/core/text';
 import { nameOf, type Kind, type Part } from '@kymar/core/catalog/parts';
 import { disks } from './disk';
 import { record, undoable } from './history';
-import { checks, useJobs, type Held } from './jobs';
+import { checkedPart } from './check';
+import { useJobs, type Held } from './jobs';
 import { Records } from './records';
 import { setHealth } from './status';
 
@@ -80,7 +81,7 @@ const HIDDEN = { hidden: true };
 const isHidden = (raw: unknown): boolean => raw == null || (typeof raw === 'object' && 'hidden' in raw);
 
 const checked = async (raw: unknown, key: string): Promise<Read<Part | null>> =>
-  isHidden(raw) ? { ok: true, value: null } : (await checks()).checkPart(raw, key);
+  isHidden(raw) ? { ok: true, value: null } : checkedPart(raw, key);
 
 /** Whether it looks like a part that Kymar wrote under this key. */
 function isOurs(raw: unknown, key: string): raw is Part {

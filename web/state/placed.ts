@@ -57,7 +57,7 @@ export function placedOf(job: Job): Placed[] {
   if (had) return had;
   const made = placesOf(job).map((place, i) => {
     const brief = briefAt(job, place)!;
-    const device = deviceName(job.devices.find((d) => d.id === place.device));
+    const device = deviceName(job.devices, place.device);
     const names = [
       ...(job.devices.length > 1 ? [device] : []),
       ...(job.machines.length > 1 || job.devices.length < 2 ? [brief.host.name] : []),

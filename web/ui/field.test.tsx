@@ -79,7 +79,7 @@ describe('a field for a quantity', () => {
   });
 });
 
-test('a fact typed over keeps what the sheet said beside it', async () => {
+test('a fact typed over keeps what the sheet said among the others', async () => {
   const user = userEvent.setup();
   let fact: Fact = { value: 720e12, source: { kind: 'sheet', note: 'data sheet' } };
   const Field = () => {

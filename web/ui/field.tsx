@@ -10,7 +10,7 @@ type Base = Omit<TextFieldProps, 'value' | 'onChange' | 'label'> & { label: stri
  * moves under the pointer, and gives way to a value from elsewhere. `before` is the value from before it was typed: what cannot be read
  * gives that one back, not what its beginning could be read as ("3 p" of "3 parsecs" is 3 PB).
  */
-function useDraft<T>(value: T): { text: string | null; before: T; put(text: string, gave: T): void } {
+export function useDraft<T>(value: T): { text: string | null; before: T; put(text: string, gave: T): void } {
   const [draft, setDraft] = useState<{ text: string; gave: string; before: T } | null>(null);
   const now = JSON.stringify(value);
   const own = draft?.gave === now ? draft : null;

@@ -22,7 +22,9 @@ function nearest(parent: Element, index: number): HTMLElement | null {
   const controls = [...parent.querySelectorAll<HTMLElement>(FOCUSABLE)].filter(isShown);
   const there = parent.children[index];
   const isBefore = (control: Element) =>
-    there !== undefined && !there.contains(control) && !!(control.compareDocumentPosition(there) & 4);
+    there !== undefined &&
+    !there.contains(control) &&
+    (control.compareDocumentPosition(there) & Node.DOCUMENT_POSITION_FOLLOWING) !== 0;
   return (
     (there ? controls.find((control) => !isBefore(control)) : undefined) ??
     controls.findLast((control) => !there || isBefore(control)) ??

@@ -2,7 +2,7 @@ import AddIcon from '@mui/icons-material/Add';
 import { Button, Menu, MenuItem } from '@mui/material';
 import { useState } from 'react';
 import type { Host } from '@kymar/core/catalog/parts';
-import { newId } from '../jobs/new';
+import { newId } from '../state/id';
 import { useShop } from '../state/shop';
 
 const NOT_KNOWN = { value: null, source: { kind: 'unknown' } } as const;

@@ -5,7 +5,7 @@ import { columnsOf, type Column } from '@kymar/core/catalog/library';
 import { isLinkId, linkById, LINKS } from '@kymar/core/catalog/links';
 import { KINDS, type Kind, type PartOf } from '@kymar/core/catalog/parts';
 import { UNIT_OF } from '@kymar/core/units';
-import { newId } from '../jobs/new';
+import { newId } from '../state/id';
 import { FactField, NameField, QuantityField } from './field';
 import { Small } from './small';
 

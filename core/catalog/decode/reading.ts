@@ -8,7 +8,7 @@ export interface Reading {
   meaning: string;
   /** Links it can stand for; several when the text leaves it open. */
   links?: string[];
-  /** B/s, B or turns a minute. */
+  /** B/s, B or rpm. */
   value?: number;
 }
 

@@ -354,7 +354,7 @@ export const RULES: Pattern[] = [
 const spindle = (turns: number): Found => ({
   kind: 'spindle',
   value: turns,
-  meaning: `hard disk at ${numeral(turns)} turns a minute`,
+  meaning: `hard disk at ${numeral(turns)} rpm`,
 });
 
 /** USB 3 by generation and lanes; only version 3.2 has two lanes. */

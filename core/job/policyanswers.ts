@@ -5,7 +5,7 @@ const answers = <A extends string>({ answers: of }: { answers: Record<A, string>
   z.enum(Object.keys(of) as [A, ...A[]]);
 
 /** The answers to what practitioners disagree on, as a file holds them. */
-export const Answers = z.object({
+export const PolicyAnswers = z.object({
   minimum: answers(POLICIES.minimum),
   heatsink: answers(POLICIES.heatsink),
   fileSystem: answers(POLICIES.fileSystem),

@@ -1,0 +1,41 @@
+/** @jest-environment jsdom */
+import type { Money } from '@kymar/core/job';
+import { render, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { useState } from 'react';
+import { Budget, readMoney } from './budget';
+
+test.each([
+  ['450', { amount: 450, currency: 'CHF' }],
+  ['1,200 eur', { amount: 1200, currency: 'EUR' }],
+  ['€ 99,50', { amount: 99.5, currency: 'EUR' }],
+  ['$80', { amount: 80, currency: 'USD' }],
+  ['0', { amount: 0, currency: 'CHF' }],
+  ['-5', null],
+  ['EUR 5 EUR', null],
+  ['a lot', null],
+  ['450 or so', null],
+  ['2e9', null],
+  ['', null],
+])('%s as money', (text, read) => expect(readMoney(text, 'CHF')).toEqual(read));
+
+test('what is no amount is said, and the budget is what it was before; emptied, nothing is asked', async () => {
+  const user = userEvent.setup();
+  let budget: Money | undefined = { amount: 240, currency: 'EUR' };
+  const Field = () => {
+    const [now, setNow] = useState(budget);
+    return <Budget budget={now} onBudget={(next) => setNow((budget = next))} />;
+  };
+  render(<Field />);
+  const field = screen.getByRole<HTMLInputElement>('textbox', { name: 'Budget' });
+  expect(field.value).toBe('240');
+  await user.clear(field);
+  expect(budget).toBeUndefined();
+  await user.type(field, '450 or so');
+  expect(field.getAttribute('aria-invalid')).toBe('true');
+  expect(budget).toEqual({ amount: 240, currency: 'EUR' });
+  await user.clear(field);
+  await user.type(field, '1,200 USD');
+  expect(budget).toEqual({ amount: 1200, currency: 'USD' });
+  expect(screen.getByText('1,200 USD')).toBeTruthy();
+});
