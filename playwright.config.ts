@@ -1,13 +1,15 @@
 import { defineConfig } from '@playwright/test';
 
+// Real runs are one a device, whoever asks: the files that make some stand in one line.
+const RUNS = ['**/server.test.ts', '**/safe.test.ts', '**/journey.test.ts'];
+
 /** End to end: the real server and Debian's Chromium, two files at a time, each with a server of its own. */
 export default defineConfig({
   testDir: 'e2e',
   workers: 2,
-  // Real runs are one a device, whoever asks: the files that make some stand in one line.
   projects: [
-    { name: 'runs', testMatch: ['**/server.test.ts', '**/safe.test.ts'], workers: 1 },
-    { name: 'page', testMatch: '**/*.test.ts', testIgnore: ['**/server.test.ts', '**/safe.test.ts'] },
+    { name: 'runs', testMatch: RUNS, workers: 1 },
+    { name: 'page', testMatch: '**/*.test.ts', testIgnore: RUNS },
   ],
   timeout: 120_000,
   expect: { timeout: 20_000 },

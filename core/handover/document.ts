@@ -7,6 +7,7 @@ import {
   deviceName,
   directionOf,
   filesOf,
+  machineNames,
   placeOf,
   placesOf,
   policyWords,
@@ -76,10 +77,9 @@ export function handover(job: Job, found: Verdict, own: OwnRanges = {}): Handove
     known(job, own),
     evidence(job, found),
   ];
-  const machines = job.machines.map((m) => m.host.name).join(' and ');
   return {
     title: job.title,
-    line: [job.customer, machines, `as of ${job.changed.slice(0, 10)}`].filter(Boolean).join(' · '),
+    line: [job.customer, machineNames(job), `as of ${job.changed.slice(0, 10)}`].filter(Boolean).join(' · '),
     sections: sections.filter((s) => s.blocks.length > 0),
   };
 }

@@ -95,3 +95,7 @@ export function deviceName(devices: readonly JobDevice[], id: string): string {
   if (device?.parts) return `${device.parts.drive.maker} ${device.parts.drive.model}`;
   return devices.length > 1 && device ? `Device ${at + 1}` : 'Device to be chosen';
 }
+
+/** The machines of a job in a line. */
+export const machineNames = ({ machines }: Pick<Job, 'machines'>): string =>
+  machines.map(({ host }) => host.name).join(', ');

@@ -19,7 +19,15 @@ export {
   type Brief,
   type Place,
 } from './place';
-export { addDevice, addMachine, deviceName, removeDevice, removeMachine, withActivity } from './arrange';
+export {
+  addDevice,
+  addMachine,
+  deviceName,
+  machineNames,
+  removeDevice,
+  removeMachine,
+  withActivity,
+} from './arrange';
 export {
   DEFAULT_POLICIES,
   otherAnswer,

@@ -6,7 +6,7 @@ import UnarchiveOutlinedIcon from '@mui/icons-material/UnarchiveOutlined';
 import { Box, Button, IconButton, MenuItem, Snackbar, TextField, Typography } from '@mui/material';
 import { memo, useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { directionOf, nextStage, STAGES, writeJob, type Job } from '@kymar/core/job';
+import { directionOf, machineNames, nextStage, STAGES, writeJob, type Job } from '@kymar/core/job';
 import type { Host } from '@kymar/core/catalog/parts';
 import { format, calendarDay } from '@kymar/core/units';
 import { pathAt } from '../state/derived';
@@ -38,14 +38,12 @@ const ORDERS: Record<string, { words: string; compare(a: Job, b: Job): number }>
   title: { words: 'By title', compare: (a, b) => a.title.localeCompare(b.title, 'en') },
 };
 
-const machinesOf = (job: Job): string => job.machines.map((m) => m.host.name).join(', ');
-
 /** What a job is found by, made once for each state of it. */
 const searchable = new WeakMap<Job, string>();
 function textOf(job: Job): string {
   const had = searchable.get(job);
   if (had !== undefined) return had;
-  const made = `${job.title} ${job.customer} ${machinesOf(job)}`.toLowerCase();
+  const made = `${job.title} ${job.customer} ${machineNames(job)}`.toLowerCase();
   searchable.set(job, made);
   return made;
 }
@@ -282,7 +280,7 @@ const Row = memo(function Row({ job, onRemove }: { job: Job; onRemove(job: Job):
           {job.title}
         </Typography>
         <Typography variant="body2" color="textSecondary" noWrap>
-          {[job.customer, machinesOf(job)].filter(Boolean).join(', ')}
+          {[job.customer, machineNames(job)].filter(Boolean).join(', ')}
         </Typography>
       </Box>
       <Box sx={{ display: { xs: 'none', md: 'block' } }}>

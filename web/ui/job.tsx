@@ -1,7 +1,7 @@
 import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { Suspense, useState } from 'react';
 import { Link, Outlet, useLocation, useOutletContext, useParams, useSearchParams } from 'react-router';
-import { directionOf, type Job } from '@kymar/core/job';
+import { directionOf, machineNames, type Job } from '@kymar/core/job';
 import type { Direction } from '@kymar/core/catalog/links';
 import { counted } from '@kymar/core/units';
 import { Panel } from './panel';
@@ -127,7 +127,7 @@ function Frame({
               </Typography>
               {!narrow && (
                 <Typography color="textSecondary">
-                  {[job.customer, machinesOf(job)].filter(Boolean).join(', ')}
+                  {[job.customer, machineNames(job)].filter(Boolean).join(', ')}
                 </Typography>
               )}
             </Box>
@@ -190,8 +190,6 @@ function Gone({ id }: { id: string }) {
     </Box>
   );
 }
-
-const machinesOf = (job: Job): string => job.machines.map((m) => m.host.name).join(' and ');
 
 /** The way to each device on each machine; nothing where there is but one. */
 function Places({ job, at }: { job: Job; at: Placed | null }) {
