@@ -77,6 +77,7 @@ export function VerdictView() {
 function ClaimPanel({ job, claim }: { job: Job; claim: Claim }) {
   const { measured, forecast, right, target, impossible, activity } = claim;
   const inTime = measured?.time && forecast?.time;
+  const run = measured?.runs[0] ?? impossible[0]?.run;
   return (
     <Panel
       title={claim.title}
@@ -85,7 +86,7 @@ function ClaimPanel({ job, claim }: { job: Job; claim: Claim }) {
           {[
             claim.simulated && 'Simulated',
             measured ? counted(measured.runs.length, 'run') : 'no usable run',
-            measured?.runs[0] && whereWords(job, measured.runs[0]),
+            run && whereWords(job, run),
           ]
             .filter(Boolean)
             .join(', ')}
