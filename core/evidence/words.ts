@@ -1,3 +1,5 @@
+import { format, type Unit } from '../units';
+import type { Fact } from './figure';
 import type { Source } from './source';
 
 const WORDS: Record<Source['kind'], string> = {
@@ -13,4 +15,12 @@ const WORDS: Record<Source['kind'], string> = {
 
 export function sourceWords(source: Source): string {
   return source.note ? `${WORDS[source.kind]}: ${source.note}` : WORDS[source.kind];
+}
+
+/** A fact as a sentence says it: "1 TB", "40 s (30 s to 1 min)", "not known". */
+export function factWords({ value }: Fact, unit: Unit): string {
+  if (value === null) return 'not known';
+  if (!Array.isArray(value)) return format(value, unit);
+  const [low, expected, high] = value.map((v) => format(v, unit));
+  return `${expected!} (${low!} to ${high!})`;
 }

@@ -1,6 +1,6 @@
-import { sourceWords, type Fact } from '../evidence';
+import { factWords, sourceWords } from '../evidence';
 import type { OwnRanges } from '../catalog/assumptions';
-import { isLife, lifeOf, situationOf } from '../forecast';
+import { isLife, kindOf, lifeOf, situationOf } from '../forecast';
 import { findings, type Finding } from '../fit';
 import {
   briefAt,
@@ -20,7 +20,7 @@ import {
 } from '../job';
 import { DIRECTIONS } from '../catalog/links';
 import { nameOf } from '../catalog/parts';
-import { format, formatProbability, type Unit } from '../units';
+import { format, formatProbability } from '../units';
 import type { Verdict } from '../verdict';
 import { settingOf } from '../choice/whatif';
 
@@ -101,13 +101,6 @@ const section = (heading: string, blocks: Block[], shopOnly = false): Section =>
   blocks,
 });
 
-const factWords = (fact: Fact, unit: Unit): string =>
-  fact.value === null
-    ? 'not known'
-    : Array.isArray(fact.value)
-      ? `${format(fact.value[1], unit)} (${format(fact.value[0], unit)} to ${format(fact.value[2], unit)})`
-      : format(fact.value, unit);
-
 function work(job: Job): Section {
   const several = placesOf(job).length > 1;
   const placed = (a: Activity) => {
@@ -118,7 +111,7 @@ function work(job: Job): Section {
     a.name,
     ...placed(a),
     directionOf(a) === 'write' ? 'to the drive' : 'from the drive',
-    sizeOf(a),
+    kindOf(a).size(a),
     a.kind === 'move' ? factWords(filesOf(a), 'count') : '',
     a.target === null ? 'no target' : format(a.target, 's'),
   ]);
@@ -135,22 +128,6 @@ function work(job: Job): Section {
         ]
       : []),
   ]);
-}
-
-/** What an activity is about, in one cell. */
-function sizeOf(a: Activity): string {
-  switch (a.kind) {
-    case 'move':
-      return factWords(a.bytes, 'B');
-    case 'stream':
-      return `${a.streams} × ${factWords(a.rate, 'B/s')}`;
-    case 'open':
-      return factWords(a.bytes, 'B');
-    case 'scratch':
-      return `${factWords(a.operations, 'count')} operations a day`;
-    case 'keep':
-      return `${factWords(a.now, 'B')}, growing by ${factWords(a.growth, 'B/day')}`;
-  }
 }
 
 const BOX = { enclosure: 'Enclosure', dock: 'Dock', adapter: 'Adapter' } as const;

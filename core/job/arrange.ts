@@ -1,5 +1,5 @@
 import type { Host } from '../catalog/parts';
-import type { Activity } from './activity';
+import type { Activity } from './activities';
 import type { Job } from './job';
 import { FIRST, placeOf, samePlace, type Place } from './place';
 import { keepingRuns } from './rebuild';

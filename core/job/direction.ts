@@ -1,4 +1,4 @@
-import type { Activity, Move } from './activity';
+import type { Activity, Move } from './activities';
 
 export const isMove = (activity: Activity): activity is Move => activity.kind === 'move';
 

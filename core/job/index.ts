@@ -2,7 +2,7 @@ export { Job, Decision, Money, jobJsonSchema } from './job';
 export { VERSION } from './version';
 export { directionOf, isMove } from './direction';
 export { filesOf, logNormalSizes, totalOf } from './sizes';
-export { Activity, type Move, type Stream, type Open, type Scratch, type Keep } from './activity';
+export { Activity, type Move, type Stream, type Open, type Scratch, type Keep } from './activities';
 export { Run, Timed, RateOnly, Bound, Sample } from './run';
 export { Needs, FileSystem, Role, type DeviceNeeds } from './needs';
 export type { JobConnection, JobDevice, JobMachine, Setup } from './setup';

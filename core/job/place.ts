@@ -1,7 +1,7 @@
 import type { Fact } from '../evidence';
 import type { Build } from '../build/assembly';
 import type { Host, System } from '../catalog/parts';
-import type { Activity } from './activity';
+import type { Activity } from './activities';
 import type { Needs } from './needs';
 import type { Run } from './run';
 import type { JobConnection, JobDevice, JobMachine, Setup } from './setup';

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { Connection, Device } from '../build/assembly';
 import { Host, Id } from '../catalog/parts';
 import { cannot } from '../models/arrays';
-import { Activity } from './activity';
+import { Activity } from './activities';
 import { Ambient, DeviceNeeds } from './needs';
 import { PolicyAnswers } from './policyanswers';
 

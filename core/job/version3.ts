@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { Build } from '../build/assembly';
 import { Host } from '../catalog/parts';
-import { Keep, Move, Open, Scratch, Stream } from './activity';
+import { Keep, Move, Open, Scratch, Stream } from './activities';
 import { Needs } from './needs';
 
 /*

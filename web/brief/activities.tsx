@@ -7,43 +7,7 @@ import { newId } from '../state/id';
 import { FactField, NameField, QuantityField } from '../ui/field';
 import { Panel } from '../ui/panel';
 import { Ends } from './ends';
-import { KindFields } from './kinds';
-
-const EMPTY = { value: null, source: { kind: 'unknown' } } as const;
-
-const KIND: Record<Activity['kind'], { words: string; target: string | null }> = {
-  move: { words: 'Move: a copy that ends', target: 'Target time' },
-  stream: { words: 'Stream: must not stall', target: null },
-  open: { words: 'Open: load, build, render', target: 'Target time' },
-  scratch: { words: 'Scratch: small and random', target: 'Waiting a day, at most' },
-  keep: { words: 'Keep: data that grows', target: null },
-};
-
-/** An activity of a kind, with nothing known of it yet. */
-function blank(kind: Activity['kind'], { id, name }: { id: string; name: string }): Activity {
-  const common = { id, name, perDay: EMPTY, target: null };
-  switch (kind) {
-    case 'move':
-      return { ...common, kind, direction: 'write', bytes: EMPTY, files: EMPTY };
-    case 'stream':
-      return { ...common, kind, direction: 'write', rate: EMPTY, streams: 1, lasts: EMPTY, buffer: EMPTY };
-    case 'open':
-      return { ...common, kind, processing: EMPTY, bytes: EMPTY, dependentReads: EMPTY };
-    case 'scratch':
-      return {
-        ...common,
-        kind,
-        operations: EMPTY,
-        reads: 0.7,
-        block: 4096,
-        depth: 4,
-        span: EMPTY,
-        synchronous: false,
-      };
-    case 'keep':
-      return { ...common, kind, now: EMPTY, growth: EMPTY };
-  }
-}
+import { blank, formOf, KindFields, KINDS, UNKNOWN } from './kinds';
 
 /** What the customer does, and on which machine and device. */
 export function Activities({ job }: { job: Job }) {
@@ -58,7 +22,10 @@ export function Activities({ job }: { job: Job }) {
         return { ...a, ...(left.length > 0 ? { besides: left } : {}) };
       });
   const add = () =>
-    change([...activities, blank('move', { id: newId('activity'), name: `Copy ${activities.length + 1}` })]);
+    change([
+      ...activities,
+      blank('move', { id: newId('activity'), name: `Copy ${activities.length + 1}`, perDay: UNKNOWN }),
+    ]);
   return (
     <Panel
       title="Workload"
@@ -115,7 +82,7 @@ function Card({
       (a.kind === 'move' || a.kind === 'stream') &&
       (place === null || isAt(job, a, place)),
   );
-  const { target } = KIND[activity.kind];
+  const { target, often } = formOf(activity.kind);
   const host = job.machines.find((m) => m.id === place?.machine)?.host;
   return (
     <Box
@@ -142,13 +109,11 @@ function Card({
           fullWidth
           label="Kind"
           value={activity.kind}
-          onChange={(e) =>
-            onActivity({ ...blank(e.target.value as Activity['kind'], activity), perDay: activity.perDay })
-          }
+          onChange={(e) => onActivity(blank(e.target.value as Activity['kind'], activity))}
         >
-          {(Object.keys(KIND) as Activity['kind'][]).map((kind) => (
+          {KINDS.map((kind) => (
             <MenuItem key={kind} value={kind}>
-              {KIND[kind].words}
+              {formOf(kind).words}
             </MenuItem>
           ))}
         </TextField>
@@ -157,7 +122,7 @@ function Card({
         </IconButton>
       </Box>
       <KindFields activity={activity} onActivity={onActivity} />
-      {activity.kind !== 'keep' && activity.kind !== 'scratch' && (
+      {often && (
         <FactField
           label="How often"
           dimension="times"

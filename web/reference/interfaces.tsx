@@ -11,6 +11,7 @@ import {
 import type { OwnRate } from '@kymar/core/reference';
 import { format, numeral } from '@kymar/core/units';
 import { useJobs } from '../state/jobs';
+import { useSettings } from '../state/settings';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { ownRatesOf } from '../workers';
@@ -43,6 +44,7 @@ export function Interfaces() {
       current = false;
     };
   }, [jobs]);
+  const ranges = useSettings((s) => s.ownRanges);
   const [search, setSearch] = useState('');
   const words = search.toLowerCase().split(/\s+/).filter(Boolean);
   const found = LINKS.filter((link) =>
@@ -78,7 +80,7 @@ export function Interfaces() {
         </TableHead>
         <TableBody>
           {found.map((link) => {
-            const range = practicalOf(link, 'read');
+            const range = practicalOf(link, 'read', ranges);
             return (
               <TableRow key={link.id}>
                 <TableCell sx={{ minWidth: 124 }}>
@@ -101,11 +103,11 @@ export function Interfaces() {
                   <Figure of={() => explainCeiling(link)}>{mb(ceilingOf(link))}</Figure>
                 </TableCell>
                 <TableCell align="right">
-                  <Figure of={() => explainPractical(link, 'read')}>{mb(range.expected)}</Figure>
+                  <Figure of={() => explainPractical(link, 'read', ranges)}>{mb(range.expected)}</Figure>
                 </TableCell>
                 <TableCell align="right">
-                  <Figure of={() => explainPractical(link, 'write')}>
-                    {mb(practicalOf(link, 'write').expected)}
+                  <Figure of={() => explainPractical(link, 'write', ranges)}>
+                    {mb(practicalOf(link, 'write', ranges).expected)}
                   </Figure>
                 </TableCell>
                 <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>

@@ -18,7 +18,7 @@ function without(
   if (!freed) return rest;
   const share = path.constraints.find((c) => c.covers?.[direction] === constraint.id);
   const left = share ? share.rate[direction].expected / constraint.rate[direction].expected : 1;
-  const better = practicalOf(freed, direction);
+  const better = practicalOf(freed, direction, path.parts.own);
   const lifted = {
     name: freed.name,
     rate: { low: better.low * left, expected: better.expected * left, high: better.high * left },

@@ -29,7 +29,7 @@ export function collect(parts: PathParts, links: Links): Constraint[] {
       'media',
       drive.model,
       { read: drive.read, write: drive.write },
-      both((d) => behind((inner ?? outer).mode, d)),
+      both((d) => behind((inner ?? outer).mode, d, parts.own)),
     ),
   ];
   if (inner?.mode) found.push(linkConstraint(record, 'inner', { ...inner, mode: inner.mode }));
@@ -111,7 +111,7 @@ export function collect(parts: PathParts, links: Links): Constraint[] {
 }
 
 /** What stands at the other end, and the link it hangs on where it is not built in. */
-function otherEnd(record: Recorders, { host, endpoint }: PathParts): Constraint[] {
+function otherEnd(record: Recorders, { host, endpoint, own }: PathParts): Constraint[] {
   // Reading from the drive writes to the other end, and the other way about.
   if (!endpoint)
     return [
@@ -125,10 +125,10 @@ function otherEnd(record: Recorders, { host, endpoint }: PathParts): Constraint[
       ),
     ];
   const port = host.ports.find((p) => p.id === endpoint.port);
-  const own = bestOf(endpoint.modes);
-  const ways = [own, ...(port ? [bestOf(port.modes)] : [])];
+  const best = bestOf(endpoint.modes);
+  const ways = [best, ...(port ? [bestOf(port.modes)] : [])];
   const mode = ways.reduce((a, b) => (expectedRate(b) < expectedRate(a) ? b : a));
-  const held = port && mode !== own ? port.position : null;
+  const held = port && mode !== best ? port.position : null;
   const link = alone(mode, { id: 'other end', name: endpoint.name, port: held });
   return [
     linkConstraint(record, 'far', link, false, `${mode.name} to ${endpoint.name}`),
@@ -137,7 +137,7 @@ function otherEnd(record: Recorders, { host, endpoint }: PathParts): Constraint[
       'other',
       endpoint.name,
       { read: endpoint.write, write: endpoint.read },
-      both((d) => behind(mode, d)),
+      both((d) => behind(mode, d, own)),
       `half to all of what ${mode.name} carries`,
     ),
   ];

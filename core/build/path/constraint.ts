@@ -8,7 +8,7 @@ import {
   type Recorder,
   type Recorders,
 } from '../../evidence';
-import { assumed } from '../../catalog/assumptions';
+import { assumed, type OwnRanges } from '../../catalog/assumptions';
 import {
   ceilingOf,
   DIRECTIONS,
@@ -113,8 +113,9 @@ export function linkConstraint(
   name = link.mode.name,
 ): Constraint {
   const { mode } = link;
+  const { own } = record.bare;
   const explain = (direction: Direction): Estimate => {
-    const practical = explainPractical(mode, direction);
+    const practical = explainPractical(mode, direction, own);
     if (!slowProtocol) return { ...practical, because: { ...practical.because, note: reasonOf(link) } };
     const share = assumed(record.explaining, 'bulk-only');
     return bulkOnly.explain(
@@ -125,10 +126,13 @@ export function linkConstraint(
   const rate = (direction: Direction): Spread =>
     slowProtocol
       ? under(
-          bulkOnly.spread({ link: practicalOf(mode, direction), share: assumed(record.bare, 'bulk-only') }),
+          bulkOnly.spread({
+            link: practicalOf(mode, direction, own),
+            share: assumed(record.bare, 'bulk-only'),
+          }),
           ceilingOf(mode),
         )
-      : practicalOf(mode, direction);
+      : practicalOf(mode, direction, own);
   return { id, name, rate: both(rate), ceiling: ceilingOf(mode), link, explain };
 }
 
@@ -203,8 +207,8 @@ export function sharedConstraint(whole: Constraint, crowd: Record<Direction, Cro
 }
 
 /** Range that stands in for an unknown figure behind a link. */
-export function behind(link: Link | null, direction: Direction): Spread {
+export function behind(link: Link | null, direction: Direction, own?: OwnRanges): Spread {
   if (!link) return exactly(0);
-  const { expected, high } = practicalOf(link, direction);
+  const { expected, high } = practicalOf(link, direction, own);
   return spread(expected * 0.5, expected * 0.85, high);
 }

@@ -2,20 +2,23 @@ import { practicalOf, type Direction } from '../../catalog/links';
 import { both, type ConstraintId } from './constraint';
 import { lastLink } from './links';
 import { bestShared, type Negotiated } from './negotiate';
-import { isConverting, portOf } from './parts';
+import { isConverting, portOf, type PathParts } from './parts';
 import type { Joint, Path } from './path';
 
 /** What a participant could carry by its own best mode, expected; 0 where it shares none with the end on its drive side. */
-function alone(near: readonly string[], modes: readonly string[]): Record<Direction, number> {
-  const shares = near === modes || bestShared(near, modes) !== null;
-  const mode = bestShared(modes);
-  return both((d) => (shares && mode ? practicalOf(mode, d).expected : 0));
-}
+const aloneWith =
+  (own: PathParts['own']) =>
+  (near: readonly string[], modes: readonly string[]): Record<Direction, number> => {
+    const shares = near === modes || bestShared(near, modes) !== null;
+    const mode = bestShared(modes);
+    return both((d) => (shares && mode ? practicalOf(mode, d, own).expected : 0));
+  };
 
 /** The places of a path, from the media to the other end. */
 export function strip({ parts, links, constraints }: Path): Joint[] {
   const { drive, bridge, cable, port, host, hops = [], endpoint } = parts;
   const { inner, outer } = links;
+  const alone = aloneWith(parts.own);
   const constraint = (id: ConstraintId) => constraints.find((c) => c.id === id);
   const ids = (...wanted: ConstraintId[]) => wanted.filter((id) => constraint(id));
   const modeName = (link: Negotiated | null) => link?.mode?.name ?? 'no common mode';
@@ -36,16 +39,16 @@ export function strip({ parts, links, constraints }: Path): Joint[] {
   if (bridge) {
     const cap = constraint('bridge');
     const converts = isConverting(bridge);
-    const own = alone(converts ? bridge.outer : drive.modes, bridge.outer);
+    const best = alone(converts ? bridge.outer : drive.modes, bridge.outer);
     const through = converts
       ? both((d) =>
           Math.min(
             cap?.rate[d].expected ?? Infinity,
-            inner?.mode ? practicalOf(inner.mode, d).expected : 0,
-            own[d],
+            inner?.mode ? practicalOf(inner.mode, d, parts.own).expected : 0,
+            best[d],
           ),
         )
-      : own;
+      : best;
     joints.push({
       id: 'bridge',
       part: bridge.model,

@@ -9,4 +9,6 @@ export {
   expectedRate,
   packetRate,
   PACKETS,
+  practiceId,
+  practiceOf,
 } from './rate';

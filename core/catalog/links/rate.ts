@@ -1,5 +1,6 @@
 import { spread, type Spread } from '../../stats';
 import { formula, given, type Estimate } from '../../evidence';
+import type { Unit } from '../../units';
 import type { Direction, Link } from './link';
 import { linkById } from './registry';
 
@@ -51,9 +52,24 @@ const shareRate = formula({
  * Reading posts the drive's writes to memory: payload of 128 to 512 B behind 24 B. Writing has the drive read memory:
  * completions of 64 to 256 B behind 20 B.
  */
-export const PACKETS: Record<Direction, { payload: Spread; overhead: number }> = {
-  read: { payload: spread(128, 256, 512), overhead: 24 },
-  write: { payload: spread(64, 128, 256), overhead: 20 },
+export const PACKETS: Record<
+  Direction,
+  { id: string; name: string; note: string; payload: Spread; overhead: number }
+> = {
+  read: {
+    id: 'pcie.payload',
+    name: 'payload of a PCIe packet',
+    note: 'maximum payload sizes in use',
+    payload: spread(128, 256, 512),
+    overhead: 24,
+  },
+  write: {
+    id: 'pcie.completion',
+    name: 'payload of a PCIe completion',
+    note: 'completion sizes in use',
+    payload: spread(64, 128, 256),
+    overhead: 20,
+  },
 };
 const MANAGEMENT = 0.01;
 
@@ -115,10 +131,25 @@ export function explainCeiling(link: Link): Estimate {
   }
 }
 
+/** A shop's own ranges, by what they are assumed of. */
+type Own = Readonly<Partial<Record<string, Spread>>>;
+
+/** Names what good equipment reaches over a link, where that is a range of its own and does not follow from packets. */
+export const practiceId = ({ id, practice }: Link, direction: Direction): string =>
+  practice.kind !== 'packets' && direction === 'write' && practice.write ? `link.${id}.write` : `link.${id}`;
+
+/** The three points of the table: shares of the ceiling or B/s; null where they follow from packets. */
+export function practiceOf({ practice }: Link, direction: Direction): Spread | null {
+  if (practice.kind === 'packets') return null;
+  return spread(...((direction === 'write' && practice.write) || practice.read));
+}
+
 const known: Record<Direction, Map<Link, Spread>> = { read: new Map(), write: new Map() };
 
 /** What good equipment reaches in B/s: 5, 50 and 95 % points under the hard ceiling. Remembered: the table never changes. */
-export function practicalOf(link: Link, direction: Direction): Spread {
+export function practicalOf(link: Link, direction: Direction, own: Own = {}): Spread {
+  const id = link.practice.kind === 'packets' ? PACKETS[direction].id : practiceId(link, direction);
+  if (own[id]) return practicalRange(link, direction, own[id]);
   const had = known[direction].get(link);
   if (had) return had;
   const found = practicalRange(link, direction);
@@ -126,50 +157,52 @@ export function practicalOf(link: Link, direction: Direction): Spread {
   return found;
 }
 
-function practicalRange(link: Link, direction: Direction): Spread {
+function practicalRange(link: Link, direction: Direction, own?: Spread): Spread {
   const ceiling = ceilingOf(link);
-  const p = link.practice;
-  if (p.kind === 'packets') {
+  const under = ({ low, expected, high }: Spread, of: (x: number) => number) =>
+    spread(of(low), of(expected), of(high), ceiling);
+  const points = practiceOf(link, direction);
+  if (points === null) {
     const { payload, overhead } = PACKETS[direction];
-    const at = (bytes: number) => packetRate({ ceiling, payload: bytes, overhead, management: MANAGEMENT });
-    return spread(at(payload.low), at(payload.expected), at(payload.high), ceiling);
+    return under(own ?? payload, (x) =>
+      packetRate({ ceiling, payload: x, overhead, management: MANAGEMENT }),
+    );
   }
-  const points = (direction === 'write' && p.write) || p.read;
-  const of = (x: number) => (p.kind === 'share' ? shareRate({ ceiling, share: x }) : x);
-  return spread(of(points[0]), of(points[1]), of(points[2]), ceiling);
+  const share = link.practice.kind === 'share';
+  return under(own ?? points, (x) => Math.min(ceiling, share ? shareRate({ ceiling, share: x }) : x));
 }
 
 /** {@link practicalOf} with its working. */
-export function explainPractical(link: Link, direction: Direction): Estimate {
+export function explainPractical(link: Link, direction: Direction, own: Own = {}): Estimate {
   const ceiling = explainCeiling(link);
   const name = `${link.name}, ${direction === 'read' ? 'reading' : 'writing'}, as good equipment reaches it`;
-  const p = link.practice;
-  if (p.kind === 'packets') {
-    const { payload, overhead } = PACKETS[direction];
+  /** The shop's own range where it has one. */
+  const range = (id: string, of: string, usual: Spread, unit: Unit, note?: string, top?: number) => {
+    const { low, expected, high } = own[id] ?? usual;
+    const words = [own[id] && 'this shop’s own range', note].filter(Boolean).join(': ');
+    return given(of, spread(low, expected, high, top), unit, {
+      kind: own[id] ? 'entered' : 'practice',
+      ...(words ? { note: words } : {}),
+    });
+  };
+  const points = practiceOf(link, direction);
+  if (points === null) {
+    const { id, payload, note, overhead } = PACKETS[direction];
     const standard = { kind: 'standard', note: link.standard } as const;
     return packetRate.explain(
       {
         ceiling,
-        payload: given('payload of a packet', payload, 'B', {
-          kind: 'practice',
-          note: direction === 'read' ? 'maximum payload sizes in use' : 'completion sizes in use',
-        }),
+        payload: range(id, 'payload of a packet', payload, 'B', note),
         overhead: given('header, framing, sequence number and check', overhead, 'B', standard),
         management: given('link management and commands', MANAGEMENT, 'ratio', { kind: 'practice' }),
       },
       { name, ceiling: ceiling.expected },
     );
   }
-  const points = (direction === 'write' && p.write) || p.read;
-  if (p.kind === 'rate')
-    return given(name, spread(points[0], points[1], points[2], ceiling.expected), 'B/s', {
-      kind: 'practice',
-    });
+  const id = practiceId(link, direction);
+  if (link.practice.kind === 'rate') return range(id, name, points, 'B/s', undefined, ceiling.expected);
   return shareRate.explain(
-    {
-      ceiling,
-      share: given('what good equipment reaches', spread(...points), 'ratio', { kind: 'practice' }),
-    },
+    { ceiling, share: range(id, 'what good equipment reaches', points, 'ratio') },
     { name, ceiling: ceiling.expected },
   );
 }

@@ -1,4 +1,4 @@
-import { recordersFor, type Recorder } from '../../evidence';
+import { factWords, recordersFor, type Recorder } from '../../evidence';
 import type { Spread } from '../../stats';
 import { fillsIn, usableOf } from '../../models/copies';
 import type { Keep } from '../../job';
@@ -15,6 +15,7 @@ function full<T extends Spread>(record: Recorder<T>, { device, work }: Case<Keep
 
 /** Data that stays and grows: when the drive is full. */
 export const KEEP: Kind<Keep> = {
+  size: ({ now, growth }) => `${factWords(now, 'B')}, growing by ${factWords(growth, 'B/day')}`,
   transfer: () => null,
   keeps: true,
 

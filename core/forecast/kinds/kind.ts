@@ -39,6 +39,8 @@ export interface Daily<A extends Activity> {
 
 /** What one kind of activity is to the models. */
 export interface Kind<A extends Activity = Activity> {
+  /** What it is about, in one cell. */
+  size(activity: A): string;
   /** The transfer it comes to while it goes on; null where nothing flows at a stretch. */
   transfer(activity: A, on: Situation): Transfer | null;
   /**

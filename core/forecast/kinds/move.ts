@@ -1,4 +1,4 @@
-import { recordersFor } from '../../evidence';
+import { factWords, recordersFor } from '../../evidence';
 import { marketOf } from '../../catalog/assumptions';
 import type { Path } from '../../build/path';
 import { filesOf, type Move } from '../../job';
@@ -27,6 +27,7 @@ function transfer(move: Move, on: Situation): Transfer {
 
 /** A finite transfer: how long it takes. */
 export const MOVE: Kind<Move> = {
+  size: ({ bytes }) => factWords(bytes, 'B'),
   transfer,
 
   answer(of, path, besides) {

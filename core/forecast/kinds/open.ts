@@ -1,4 +1,4 @@
-import { formula, recordersFor, type Recorder } from '../../evidence';
+import { factWords, formula, recordersFor, type Recorder } from '../../evidence';
 import type { Spread } from '../../stats';
 import type { Path } from '../../build/path';
 import { compareLoads, felt, forecastLoad, NOTICED, type Opened } from '../../models/loads';
@@ -36,6 +36,7 @@ const FELT = { yes: 'felt', no: 'not felt', unclear: 'at the edge of what is fel
 
 /** A load, open, build or render, where the processor shares the time. */
 export const OPEN: Kind<Open> = {
+  size: ({ bytes }) => factWords(bytes, 'B'),
   transfer: () => null,
 
   answer(of, path) {

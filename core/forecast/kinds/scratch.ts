@@ -1,4 +1,4 @@
-import { recordersFor } from '../../evidence';
+import { factWords, recordersFor } from '../../evidence';
 import { behindCache, scratchDay, type Operations } from '../../models/random';
 import { format } from '../../units';
 import type { Scratch } from '../../job';
@@ -20,6 +20,7 @@ const onDevice = ({ activity, device }: Case<Scratch>): Operations => ({
 
 /** Small operations at random places all day: how long they are waited for. */
 export const SCRATCH: Kind<Scratch> = {
+  size: ({ operations }) => `${factWords(operations, 'count')} operations a day`,
   transfer: () => null,
 
   answer(of, path) {

@@ -1,6 +1,7 @@
 import { eachDraw, expectedOf, SAMPLES, SEED, summary, type Spread } from '../../stats';
 import {
   exactFact,
+  factWords,
   formula,
   given,
   recordersFor,
@@ -94,6 +95,7 @@ function sampled(inputs: Inputs, lasts: Estimate, buffer: Estimate, { streams }:
 
 /** A rate that must not stall: what the drive sustains over what is wanted. */
 export const STREAM: Kind<Stream> = {
+  size: ({ streams, rate }) => `${streams} × ${factWords(rate, 'B/s')}`,
   transfer: (stream) => transferOf(recordersFor().bare, stream),
 
   answer(of, path) {

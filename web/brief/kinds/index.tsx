@@ -1,0 +1,36 @@
+import type { Activity } from '@kymar/core/job';
+import type { Blank, FieldsProps, Form } from './form';
+import { KEEP_FORM } from './keep';
+import { MOVE_FORM } from './move';
+import { OPEN_FORM } from './open';
+import { SCRATCH_FORM } from './scratch';
+import { STREAM_FORM } from './stream';
+
+export { UNKNOWN } from './form';
+
+type Kind = Activity['kind'];
+
+/** Every kind of the job file: one that is missing does not compile. */
+const FORMS: { [K in Kind]: Form<Extract<Activity, { kind: K }>> } = {
+  move: MOVE_FORM,
+  stream: STREAM_FORM,
+  open: OPEN_FORM,
+  scratch: SCRATCH_FORM,
+  keep: KEEP_FORM,
+};
+export const KINDS = Object.keys(FORMS) as Kind[];
+
+/** How a kind of activity is asked for. */
+export const formOf = (kind: Kind): Form<Activity> => FORMS[kind];
+
+/** An activity of a kind, with nothing known of it yet but its name, how often it happens, and where. */
+export function blank(kind: Kind, { id, name, perDay, machine, device }: Omit<Blank, 'target'>): Activity {
+  const at = { ...(machine && { machine }), ...(device && { device }) };
+  return formOf(kind).blank({ id, name, perDay, target: null, ...at });
+}
+
+/** What is asked of an activity of its kind. */
+export function KindFields(props: FieldsProps<Activity>) {
+  const { Fields } = formOf(props.activity.kind);
+  return <Fields {...props} />;
+}

@@ -1,0 +1,60 @@
+import { MenuItem, TextField } from '@mui/material';
+import type { Move } from '@kymar/core/job';
+import { FactField } from '../../ui/field';
+import { UNKNOWN, half, third, type FieldsProps, type Form } from './form';
+import { Way } from './way';
+import { Sizes } from './sizes';
+
+export const MOVE_FORM: Form<Move> = {
+  words: 'Move: a copy that ends',
+  target: 'Target time',
+  often: true,
+  blank: (common) => ({ ...common, kind: 'move', direction: 'write', bytes: UNKNOWN, files: UNKNOWN }),
+  Fields,
+};
+
+function Fields({ activity, onActivity }: FieldsProps<Move>) {
+  const { itself: _, verify: __, ...rest } = activity;
+  const setWay = (way: string) =>
+    onActivity(
+      way === 'itself'
+        ? { ...activity, direction: 'write', itself: true }
+        : { ...rest, ...(activity.verify ? { verify: true } : {}), direction: way as 'read' | 'write' },
+    );
+  return (
+    <>
+      <Way value={activity.itself ? 'itself' : activity.direction} onValue={setWay} sx={half} itself />
+      <TextField
+        select
+        label="Afterwards"
+        value={activity.verify ? 'verify' : 'nothing'}
+        onChange={(e) =>
+          onActivity({
+            ...rest,
+            ...(activity.itself ? { itself: true } : {}),
+            ...(e.target.value === 'verify' ? { verify: true } : {}),
+          })
+        }
+        sx={half}
+      >
+        <MenuItem value="nothing">nothing is checked</MenuItem>
+        <MenuItem value="verify">all is read back</MenuItem>
+      </TextField>
+      <FactField
+        label="Size in one go"
+        dimension="bytes"
+        fact={activity.bytes}
+        onFact={(bytes) => onActivity({ ...activity, bytes })}
+        sx={third}
+      />
+      <FactField
+        label="Files"
+        dimension="count"
+        fact={activity.files}
+        onFact={(files) => onActivity({ ...activity, files })}
+        sx={third}
+      />
+      <Sizes activity={activity} onActivity={onActivity} />
+    </>
+  );
+}
