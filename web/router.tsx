@@ -103,7 +103,7 @@ export function fetchTheRest(): void {
     );
   };
   // Not before the first view is there and read.
-  setTimeout(() => void loadRules().catch(() => undefined), 500);
+  setTimeout(() => void loadRules().catch(() => undefined), 1500);
   setTimeout(
     () => ('requestIdleCallback' in globalThis ? requestIdleCallback(rest, { timeout: 10_000 }) : rest()),
     3000,

@@ -21,7 +21,7 @@ declare module '@mui/material/styles' {
   }
 }
 
-const light = {
+export const light = {
   background: { default: '#f1f4ef', paper: '#fcfdfb' },
   text: { primary: '#18231f', secondary: '#52615b' },
   divider: '#cfd8d0',
@@ -38,7 +38,7 @@ const light = {
   sunken: '#e6ece5',
 };
 
-const dark = {
+export const dark = {
   background: { default: '#0f1513', paper: '#171f1c' },
   text: { primary: '#e3ebe6', secondary: '#9db0a7' },
   divider: '#2c3934',
