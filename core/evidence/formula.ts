@@ -1,7 +1,7 @@
 import { format, type Unit } from '../units';
 import { plain, word, written, type Algebra } from './algebra';
 import type { Estimate } from './estimate';
-import { draws, SAMPLES, SEED, summary, exactly, isExact, quantile, type Spread } from '../stats';
+import { about, draws, SAMPLES, SEED, exactly, isExact, quantile, type Spread } from '../stats';
 
 type Inputs<K extends string, T> = Record<K, T>;
 
@@ -67,11 +67,12 @@ export function formula<K extends string>(spec: {
   };
 
   const sampled = (x: Inputs<K, Spread>, seed: number): Spread => {
-    const point = ({ low, expected, high, ceiling }: Spread) => `${low} ${expected} ${high} ${ceiling ?? ''}`;
+    const point = ({ low, expected, high, ceiling, median }: Spread) =>
+      [low, expected, high, ceiling, median].join(' ');
     const key = `${seed}/${keys.map((k) => point(x[k])).join('/')}`;
     const had = kept.get(key);
     if (had) return had;
-    const found = summary(samples(x, seed));
+    const found = about(bare(map((key) => x[key].expected)), samples(x, seed));
     if (kept.size > MOST_KEPT) kept.clear();
     kept.set(key, found);
     return found;

@@ -10,6 +10,7 @@ export const EstimateSchema: z.ZodType<Estimate> = z
     expected: z.number(),
     high: z.number(),
     ceiling: z.number().optional(),
+    median: z.number().optional(),
     unit: z.enum(UNITS),
     because: z.object({
       name: z.string(),

@@ -66,7 +66,8 @@ export function factsOf({
   own = {},
 }: Setting): Facts {
   const { parts } = path;
-  const { drive, bridge, port, host, hops = [], together = 1 } = parts;
+  const { drive, bridge, port, host, hops = [] } = parts;
+  const together = parts.array?.members ?? parts.together ?? 1;
   const form = formFactor(drive.form);
   const of = (kind: Accessory['kind']) => accessories.filter((a) => a.kind === kind);
   const added = [...of('heatsink'), ...of('pad')].reduce((sum, a) => sum + (a.height ?? 0), 0);
@@ -90,6 +91,7 @@ export function factsOf({
     Math.max(usualDraw(drive).start, drawAt(drive, 'write', 1) * (drive.media === 'disk' ? 1.8 : 1));
   return {
     ...parts,
+    together,
     path,
     direction,
     needs,

@@ -3,7 +3,7 @@ import { worked, type Estimate, type Recorder } from '../evidence';
 import type { Path } from '../build/path';
 import { isMove, type Activity, type Move } from '../job';
 import { format } from '../units';
-import { screenTransferPath, transferPath, type Case } from './case';
+import { screenPathOf, pathOf, type Case } from './case';
 import type { Inputs, Transfer } from './inputs';
 import { asAsked, inputsFor, kindOf, type Answer } from './kinds';
 
@@ -17,7 +17,7 @@ export function besidesOf(of: Case): Transfer[] {
 }
 
 /** The path an activity takes. @throws RangeError for a port or an endpoint the machine has not */
-export const pathFor = (of: Case): Path => transferPath(of, of.activity.endpoint);
+export const pathFor = (of: Case): Path => pathOf(of, of.activity.endpoint);
 
 /** The answer to a case, in full. @throws RangeError when the path is blocked */
 export const forecast = (of: Case, path: Path = pathFor(of)): Answer =>
@@ -28,7 +28,7 @@ export const forecast = (of: Case, path: Path = pathFor(of)): Answer =>
  * course that {@link forecast} explains, of anything else its expected figure, both to the last bit.
  */
 export function screen(of: Case): number | null {
-  const path = screenTransferPath(of, of.activity.endpoint);
+  const path = screenPathOf(of, of.activity.endpoint);
   return path.blocked.length > 0 ? null : kindOf(of.activity).screen(of, path, besidesOf(of));
 }
 

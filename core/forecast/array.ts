@@ -4,17 +4,8 @@ import { assumed, marketOf } from '../catalog/assumptions';
 import { asRevised, type Drive } from '../catalog/parts';
 import { interfaceOf, rateOf } from '../build/path';
 import type { Device } from '../build/assembly';
-import {
-  dataMembers,
-  lossOver,
-  rebuildFails,
-  rebuildReads,
-  rebuildTime,
-  smallWriteCost,
-  survives,
-  usable,
-  type Layout,
-} from '../models/arrays';
+import { dataMembers, layoutWords, smallWriteCost, survives, usable, type Layout } from '../build/array';
+import { lossOver, rebuildFails, rebuildReads, rebuildTime } from '../models/arrays';
 import { timeShare } from '../models/disks';
 import { layoutOf, type Situation } from './case';
 
@@ -58,7 +49,7 @@ export function holdsOf<T extends Spread>(record: Recorder<T>, device: Device): 
   if (!layout) return member;
   const data = record.given('members’ worth of data', dataMembers(layout), 'count', {
     kind: 'practice',
-    note: `${layout.mode} of ${layout.members}`,
+    note: layoutWords(layout),
   });
   return record.of(usable, { member, data });
 }

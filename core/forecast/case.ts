@@ -3,7 +3,7 @@ import type { OwnRanges } from '../catalog/assumptions';
 import { asRevised, type Endpoint, type Host } from '../catalog/parts';
 import { apart, type Build, type Connection, type Device } from '../build/assembly';
 import { buildPath, screenPath, type Path, type PathParts, type Requests } from '../build/path';
-import type { Layout } from '../models/arrays';
+import type { Layout } from '../build/array';
 import type { Activity, Brief, Needs } from '../job';
 import type { InputId } from './inputs';
 
@@ -108,13 +108,15 @@ type Placed = Pick<Situation, 'machine' | 'device' | 'connection'> & Partial<Pic
 function partsOf({ machine, device, connection, own }: Placed, endpoint?: string): PathParts {
   const port = machine.ports.find((p) => p.id === connection.port);
   if (!port) throw new RangeError(`"${connection.port}" is no port of ${machine.name}.`);
-  const { drive, bridge, together } = device;
+  const { drive, bridge } = device;
+  const array = layoutOf(device);
   const { cable, hops, seen } = connection;
   const end = endpoint === undefined ? undefined : endpointOf(machine, endpoint);
   return {
     drive: asRevised(drive),
     bridge,
-    together,
+    together: array ? undefined : device.together,
+    array,
     cable,
     hops,
     seen,
@@ -131,16 +133,9 @@ function endpointOf(machine: Host, id: string): Endpoint {
   return found;
 }
 
-/** The path of a device on its machine: each drive for itself. @throws RangeError for a port or an endpoint the machine has not */
+/** The path that a device's data takes on its machine. @throws RangeError for a port or an endpoint the machine has not */
 export const pathOf = (placed: Placed, endpoint?: string): Path => buildPath(partsOf(placed, endpoint));
 
-/** Several drives as one share a path as one. */
-const asOne = (placed: Placed): Placed =>
-  layoutOf(placed.device) ? { ...placed, device: { ...placed.device, together: 1 } } : placed;
-
-/** The path that transfers take. @throws RangeError for a port or an endpoint the machine has not */
-export const transferPath = (placed: Placed, endpoint?: string): Path => pathOf(asOne(placed), endpoint);
-
-/** {@link transferPath} in numbers only, for candidates by the hundred thousand. */
-export const screenTransferPath = (placed: Placed, endpoint?: string): Path =>
-  screenPath(partsOf(asOne(placed), endpoint));
+/** {@link pathOf} in numbers only, for candidates by the hundred thousand. */
+export const screenPathOf = (placed: Placed, endpoint?: string): Path =>
+  screenPath(partsOf(placed, endpoint));

@@ -4,7 +4,7 @@ import { assumed, assumedRange, ASSUMPTIONS, marketOf } from '../catalog/assumpt
 import type { Direction } from '../catalog/links';
 import type { Accessory, Drive } from '../catalog/parts';
 import type { Path } from '../build/path';
-import type { Layout } from '../models/arrays';
+import type { Layout } from '../build/array';
 import { coolingOf, drawOf, isExternal } from '../models/thermal';
 import type { Needs } from '../job';
 import type { Overrides } from './case';

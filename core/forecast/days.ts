@@ -1,4 +1,4 @@
-import { eachDraw, exactly, expectedOf, SAMPLES, SEED, summary, type Drawn, type Spread } from '../stats';
+import { eachDraw, exactly, expectedOf, SAMPLES, SEED, about, type Drawn, type Spread } from '../stats';
 import { recordersFor } from '../evidence';
 import { assumedRange, marketOf } from '../catalog/assumptions';
 import { fillsIn, keeping, usableOf } from '../models/copies';
@@ -6,7 +6,7 @@ import { repeat, type Day, type Kept, type Repeated } from '../models/days';
 import type { Activity } from '../job';
 import { pathFor } from './answer';
 import { holdsOf } from './array';
-import { caseOf, transferPath, type Situation } from './case';
+import { caseOf, pathOf, type Situation } from './case';
 import { inputsFor, kindOf } from './kinds';
 import { isLife, lifeOf } from './wear';
 import { together } from './together';
@@ -110,7 +110,7 @@ export function forecastDays(
 ): DaysForecast | null {
   if (!(years > 0)) throw new RangeError('Years to look ahead must be more than zero.');
   const list = situation.work.filter(repeats);
-  if (list.length === 0 || transferPath(situation).blocked.length > 0) return null;
+  if (list.length === 0 || pathOf(situation).blocked.length > 0) return null;
   const life = lifeFrom(situation, list);
   const horizon = Math.round(years * 365);
   const middle = expectedOf(life);
@@ -134,7 +134,7 @@ export function forecastDays(
       targeted.forEach((i, w) => (slows[w]![k / EVERY] = slowAt(lived, i)));
     };
     eachDraw(life, seed, visit, { every: EVERY });
-    return slows.map((found) => summary(found));
+    return slows.map((found, w) => about(slowAt(days, targeted[w]!), found));
   };
   const when = ranges ? slowRanges() : targeted.map((i) => exactly(slowAt(days, i)));
   return {
@@ -161,12 +161,13 @@ function fullIn(situation: Situation): Spread {
 function wornIn(situation: Situation): Spread | null {
   const life = lifeOf(situation);
   if (!life || !isLife(life) || !life.fromNew) return null;
-  const { low, expected, high } = life.fromNew;
-  return { low, expected, high };
+  const { low, expected, high, median } = life.fromNew;
+  return { low, expected, high, ...(median === undefined ? {} : { median }) };
 }
 
 /** Beyond the years looked at is never. */
-function fullWithin(years: number, { low, expected, high }: Spread): Spread {
+function fullWithin(years: number, { low, expected, high, median }: Spread): Spread {
   const within = (at: number) => (at > years ? Infinity : at);
-  return { low: within(low), expected: within(expected), high: within(high) };
+  const found = { low: within(low), expected: within(expected), high: within(high) };
+  return median === undefined ? found : { ...found, median: within(median) };
 }

@@ -1,5 +1,5 @@
 export { builtAs, buildOf, caseOf, layoutOf, onMachine, overriding, pathOf, situationOf } from './case';
-export { screenTransferPath, transferPath, working } from './case';
+export { screenPathOf, working } from './case';
 export type { Case, Change, Overrides, Situation } from './case';
 export { besidesOf, collect, explainProbability, forecast, isMoveCase, pathFor, screen } from './answer';
 export {

@@ -4,7 +4,7 @@ import { lacking } from '../models/copies';
 import type { Activity } from '../job';
 import { forecast, pathFor } from './answer';
 import { forecastArray, type ArrayForecast } from './array';
-import { caseOf, transferPath, type Situation } from './case';
+import { caseOf, pathOf, type Situation } from './case';
 import { formatOn } from './format';
 import type { Answer } from './kinds';
 import { lifeOn, workloadOn, type LifeForecast } from './wear';
@@ -29,7 +29,7 @@ export interface JobForecast {
 
 /** Everything forecast of a situation; null where the path is blocked. */
 export function forecastAll(situation: Situation): JobForecast | null {
-  const path = transferPath(situation);
+  const path = pathOf(situation);
   if (path.blocked.length > 0) return null;
   const activities = situation.work.map((activity) => {
     const of = caseOf(situation, activity.id);

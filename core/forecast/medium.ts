@@ -3,8 +3,16 @@ import { formula, middle, type Recorder } from '../evidence';
 import { assumed, assumedRange, ASSUMPTIONS, marketOf, type AssumptionId } from '../catalog/assumptions';
 import type { Direction } from '../catalog/links';
 import { formFactor, type Drive } from '../catalog/parts';
-import { atDepth, flowOf, interfaceOf, rateOf, type Path, type Requests } from '../build/path';
-import { dataMembers, membersTogether, streamMembers, throughArray, type Layout } from '../models/arrays';
+import {
+  atDepth,
+  flowOf,
+  interfaceOf,
+  rateOf,
+  type ConstraintId,
+  type Path,
+  type Requests,
+} from '../build/path';
+import { dataMembers, layoutWords, membersTogether, streamMembers, type Layout } from '../build/array';
 import { LONG_FILE } from '../models/transfer';
 import type { Transfer } from './inputs';
 
@@ -63,7 +71,7 @@ export function mediumOf<T extends Spread>(
   drive: Drive = path.parts.drive,
 ): Medium<T> {
   const layout = array && array.mode !== 'single' ? array : null;
-  const words = layout ? `${layout.mode} of ${layout.members}` : '';
+  const words = layout ? layoutWords(layout) : '';
   const asOne = (name: string, one: T, what: string, count: number | Spread): T => {
     if (!layout) return one;
     const members = record.given(what, count, 'count', { kind: 'practice', note: words });
@@ -74,8 +82,13 @@ export function mediumOf<T extends Spread>(
   const timesData = (name: string, one: T) =>
     asOne(name, one, 'members’ worth of data', layout ? dataMembers(layout) : 1);
 
+  /** What one drive has for itself. */
+  const ofOne = (id: ConstraintId) => {
+    const found = path.constraints.find((c) => c.id === id);
+    return found?.member ?? found;
+  };
   const outerOf = (direction: Direction): T => {
-    const media = path.constraints.find((c) => c.id === 'media');
+    const media = ofOne('media');
     const anyDisk = assumedRange('disk.outer', record.own);
     const unknown = drive.media === 'disk' ? anyDisk : (media?.rate[direction] ?? anyDisk);
     return rateOf(record, `${drive.model}, ${DOING[direction]}`, drive[direction], unknown);
@@ -85,7 +98,7 @@ export function mediumOf<T extends Spread>(
     rate(direction) {
       const stated = outerOf(direction);
       const name = `${drive.model}, ${DOING[direction]}`;
-      const bay = array ? path.constraints.find((c) => c.id === 'inner') : undefined;
+      const bay = array ? ofOne('inner') : undefined;
       if (!bay) return together(name, stated, direction);
       const held = record.either(
         () => bay.rate[direction],
@@ -157,14 +170,9 @@ export function linksOf<T extends Spread>(
   array: Layout | undefined,
   requests?: Requests,
 ): T {
-  const beyond = array && path.constraints.some((c) => c.id !== 'inner' && c.id !== 'media');
-  const links = flowOf(record, path, direction, beyond ? 'beyond bays' : 'links');
+  const links = flowOf(record, path, direction, array ? 'beyond bays' : 'links');
   const onUsb = path.outer.mode?.family === 'usb';
-  const deep = requests ? atDepth(record, links, path.parts, direction, onUsb, requests) : links;
-  if (!array || array.mode === 'single') return deep;
-  const cost = assumed(record, `stack-cost.${array.by}`);
-  const { ceiling } = deep;
-  return record.of(throughArray, { links: deep, cost }, ceiling === undefined ? {} : { ceiling });
+  return requests ? atDepth(record, links, path.parts, direction, onUsb, requests) : links;
 }
 
 /** What medium and links together give a long stream, whatever stands at the other end. */

@@ -1,4 +1,4 @@
-import { eachDraw, exactly, expectedOf, isExact, middlesOf, SAMPLES, SEED, summary } from '../stats';
+import { about, eachDraw, exactly, expectedOf, isExact, middlesOf, SAMPLES, SEED, summary } from '../stats';
 import type { Choice, Drawing, Drawn, Spread } from '../stats';
 import { worked, type Estimate } from '../evidence';
 import {
@@ -65,8 +65,7 @@ function noteOf(seed: number, choices: readonly Choice[]): string {
   const draws =
     `Ranges from ${numeral(SAMPLES)} samples, seed ${seed}: independent ` +
     'inputs, each run from event to event (source ends, cache used up, zone of a disk, ' +
-    'throttle). The formula shows every input at its middle; the figure itself is the ' +
-    'middle of the draws.';
+    'throttle). The figure is what every input at its middle leads to; the range is that of the draws.';
   if (choices.length === 0) return draws;
   const each = choices.map(
     ({ id, ways }) =>
@@ -140,7 +139,7 @@ export function forecastTransfer(
   const { choices = [] } = inputs;
   const certain = isCertain(inputs);
   const how = certain ? 'exact' : 'sampled';
-  const figure = (value: number, of: Float64Array): Spread => (certain ? exactly(value) : summary(of));
+  const figure = (value: number, of: Float64Array): Spread => (certain ? exactly(value) : about(value, of));
 
   const time = worked(
     `time to ${direction}${verify ? ' and verify' : ''}`,

@@ -3,10 +3,10 @@ import { formula, recordersFor, type Estimate, type Fact, type Recorder } from '
 import type { Direction } from '../catalog/links';
 import { asRevised } from '../catalog/parts';
 import type { Path } from '../build/path';
-import { writeMultiple, type Layout } from '../models/arrays';
+import { writeMultiple, type Layout } from '../build/array';
 import { life, workloadShare, type Life } from '../models/endurance';
 import { directionOf, type Activity } from '../job';
-import { layoutOf, transferPath, type Situation } from './case';
+import { layoutOf, pathOf, type Situation } from './case';
 import { kindOf } from './kinds';
 
 /** Endurance, or the reason why it cannot be worked out. */
@@ -88,7 +88,7 @@ export function lifeOn(situation: Situation, path: Path): LifeForecast {
 
 /** Endurance alone, without any sampling of transfers; null while the path is blocked. */
 export function lifeOf(situation: Situation): LifeForecast | null {
-  const path = transferPath(situation);
+  const path = pathOf(situation);
   return path.blocked.length > 0 ? null : lifeOn(situation, path);
 }
 

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { Connection, Device } from '../build/assembly';
 import { Host, Id } from '../catalog/parts';
-import { cannot } from '../models/arrays';
+import { cannot } from '../build/array';
 import { Activity } from './activities';
 import { Ambient, DeviceNeeds } from './needs';
 import { PolicyAnswers } from './policyanswers';

@@ -1,5 +1,5 @@
 export { exactly, spread, isExact, quantile, below, least, type Spread } from './spread';
-export { draws, noise, summary, SAMPLES, SEED } from './sampling';
+export { about, draws, noise, summary, SAMPLES, SEED } from './sampling';
 export { eachDraw, expectedOf, middlesOf, oneOf } from './draw';
 export type { Choice, Chosen, Drawing, Drawn, Uncertain, Way } from './draw';
 export { t95, tPoint } from './student';

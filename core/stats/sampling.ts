@@ -1,7 +1,7 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import type { Spread } from './spread';
+import { standing, type Spread } from './spread';
 
 /** How many samples a range is made of, and the seed handed in where the caller does not care. */
 export const SAMPLES = 1000;
@@ -47,6 +47,10 @@ export function summary(samples: Float64Array): Spread {
   const sorted = Float64Array.from(samples).sort();
   return { low: rank(sorted, 0.05), expected: rank(sorted, 0.5), high: rank(sorted, 0.95) };
 }
+
+/** Samples as a range, with the figure that stands for them: the one that all inputs' middles lead to. */
+export const about = (expected: number, samples: Float64Array): Spread =>
+  standing(expected, summary(samples));
 
 function rank(sorted: Float64Array, p: number): number {
   const at = Math.min(Math.max(p * sorted.length - 0.5, 0), sorted.length - 1);

@@ -1,5 +1,5 @@
 /**
- * A quantity known by three points of its distribution: 5 %, 50 % and 95 %, low ≤ expected ≤ high.
+ * A quantity known by three points of its distribution, 5 %, 50 % and 95 %, and the figure that stands for it: low ≤ expected ≤ high.
  * Between and beyond them the quantile function is straight lines, cut off at hard bounds where there are any.
  */
 export interface Spread {
@@ -8,6 +8,8 @@ export interface Spread {
   high: number;
   /** Nothing can be above this: physics, not experience. */
   ceiling?: number;
+  /** The 50 % point, where that is not the expected figure: what all middles lead to need not be the middle. */
+  median?: number;
 }
 
 export const exactly = (value: number): Spread => ({ low: value, expected: value, high: value });
@@ -24,37 +26,44 @@ export const isExact = (s: Spread): boolean => s.low === s.high;
 
 const LOW = 0.05;
 const HIGH = 0.95;
-
 /** Lowest possible value: the line below the 5 % point goes on, yet never takes more than half of what is left (a rate of zero would last for ever). */
 function bottom(s: Spread): number {
-  return s.low - Math.min((s.expected - s.low) / 9, Math.abs(s.low) / 2);
+  return s.low - Math.min(((s.median ?? s.expected) - s.low) / 9, Math.abs(s.low) / 2);
 }
 function top(s: Spread): number {
-  return Math.min(s.high + (s.high - s.expected) / 9, s.ceiling ?? Infinity);
+  return Math.min(s.high + (s.high - (s.median ?? s.expected)) / 9, s.ceiling ?? Infinity);
 }
 
 /** Value below which the quantity lies with probability p (0 to 1). */
 export function quantile(s: Spread, p: number): number {
+  const median = s.median ?? s.expected;
   if (p <= LOW) return bottom(s) + ((s.low - bottom(s)) * p) / LOW;
-  if (p <= 0.5) return s.low + ((s.expected - s.low) * (p - LOW)) / (0.5 - LOW);
-  if (p <= HIGH) return s.expected + ((s.high - s.expected) * (p - 0.5)) / (HIGH - 0.5);
+  if (p <= 0.5) return s.low + ((median - s.low) * (p - LOW)) / (0.5 - LOW);
+  if (p <= HIGH) return median + ((s.high - median) * (p - 0.5)) / (HIGH - 0.5);
   return s.high + ((top(s) - s.high) * (p - HIGH)) / (1 - HIGH);
 }
 
 /** Probability that the quantity lies at or below x: the inverse of {@link quantile}. */
 export function below(s: Spread, x: number): number {
+  const median = s.median ?? s.expected;
   const between = (a: number, b: number, from: number, to: number) =>
     b > a ? from + ((to - from) * (x - a)) / (b - a) : to;
   if (x >= top(s)) return 1;
   if (x < bottom(s)) return 0;
   if (x < s.low) return between(bottom(s), s.low, 0, LOW);
-  if (x < s.expected) return between(s.low, s.expected, LOW, 0.5);
-  if (x < s.high) return between(s.expected, s.high, 0.5, HIGH);
+  if (x < median) return between(s.low, median, LOW, 0.5);
+  if (x < s.high) return between(median, s.high, 0.5, HIGH);
   return between(s.high, top(s), HIGH, 1);
 }
 
+/** A distribution with the figure that stands for it, where all that goes into it is at its middle; the range holds it. */
+export function standing(expected: number, { low, expected: median, high }: Spread): Spread {
+  return { low: Math.min(low, expected), expected, high: Math.max(high, expected), median };
+}
+
 /**
- * The least of independent quantities, exactly: P(min > x) is the product of the parts' P(> x); its 5, 50 and 95 % points by bisection.
+ * The least of independent quantities, exactly: P(min > x) is the product of the parts' P(> x); its 5, 50 and 95 % points by bisection. The
+ * figure that stands for it is the least of the parts' own.
  * @throws RangeError for an empty list
  */
 export function least(parts: readonly Spread[]): Spread {
@@ -64,8 +73,8 @@ export function least(parts: readonly Spread[]): Spread {
   // What always lies above another's highest value never decides.
   const near = parts.filter((part) => bottom(part) < ceiling || top(part) <= ceiling);
   if (near.length === 1) {
-    const { low, expected, high } = near[0]!;
-    return { low, expected, high, ...(hard < Infinity ? { ceiling: hard } : {}) };
+    const { ceiling: _, ...only } = near[0]!;
+    return { ...only, ...(hard < Infinity ? { ceiling: hard } : {}) };
   }
   const floor = Math.min(...near.map(bottom));
   const point = (p: number, from: number): number => {
@@ -80,6 +89,8 @@ export function least(parts: readonly Spread[]): Spread {
     return b;
   };
   const low = point(LOW, floor);
-  const expected = point(0.5, low);
-  return { low, expected, high: point(HIGH, expected), ...(hard < Infinity ? { ceiling: hard } : {}) };
+  const median = point(0.5, low);
+  const expected = Math.min(...near.map((part) => part.expected));
+  const found = standing(expected, { low, expected: median, high: point(HIGH, median) });
+  return hard < Infinity ? { ...found, ceiling: hard } : found;
 }

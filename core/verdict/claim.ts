@@ -16,7 +16,7 @@ import {
   setupOf,
 } from '../job';
 import type { Activity, Brief, FrozenForecast, Job, Move, Place, Run } from '../job';
-import { situationOf, transferPath } from '../forecast';
+import { situationOf, pathOf } from '../forecast';
 import type { Situation, Transfer, TransferForecast } from '../forecast';
 import { measuredOf, readingBounds, type Measured } from '../measure';
 import { format } from '../units';
@@ -152,7 +152,7 @@ function situationFor(job: Job, run: Run, held: Held | null, ranges: OwnRanges):
 function pathFor(situation: Situation, run: Run): Path {
   const wanted = situation.work.find((a) => a.id === run.activity)?.endpoint;
   const known = situation.machine.endpoints?.some((e) => e.id === wanted);
-  return transferPath(situation, run.otherEnd === 'storage' && known ? wanted : undefined);
+  return pathOf(situation, run.otherEnd === 'storage' && known ? wanted : undefined);
 }
 
 /** What of the evidence used by these runs is not as it was kept. */

@@ -1,7 +1,7 @@
 import AddIcon from '@mui/icons-material/Add';
 import { Autocomplete, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { memo, Suspense, useState } from 'react';
-import { cannot } from '@kymar/core/models/arrays';
+import { cannot } from '@kymar/core/build/array';
 import type { Brief } from '@kymar/core/job';
 import { nameOf, type Accessory, type ArrayMode, type Hop } from '@kymar/core/catalog/parts';
 import type { JointId, Path } from '@kymar/core/build/path';

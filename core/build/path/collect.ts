@@ -1,8 +1,17 @@
-import { recordersFor, type Recorders } from '../../evidence';
+import { recordersFor, type Estimate, type Fact, type Recorders } from '../../evidence';
 import { ASSUMPTIONS, assumedRange } from '../../catalog/assumptions';
 import { exactly } from '../../stats';
-import { ceilingOf, expectedRate, linkById, type Link } from '../../catalog/links';
+import {
+  ceilingOf,
+  DIRECTIONS,
+  expectedRate,
+  explainCeiling,
+  linkById,
+  type Direction,
+  type Link,
+} from '../../catalog/links';
 import type { Busy } from '../../catalog/parts';
+import { layoutConstraint, membersConstraint } from './array';
 import { crowd } from './crowd';
 import { isBulkOnly } from './depth';
 import {
@@ -24,16 +33,23 @@ export function collect(parts: PathParts, links: Links): Constraint[] {
   const { inner, outer } = links;
   const record = recordersFor(parts.own);
   const found: Constraint[] = [
-    partConstraint(
-      record,
-      'media',
-      drive.model,
-      { read: drive.read, write: drive.write },
-      both((d) => behind((inner ?? outer).mode, d, parts.own)),
+    membersConstraint(
+      partConstraint(
+        record,
+        'media',
+        drive.model,
+        { read: drive.read, write: drive.write },
+        both((d) => behind((inner ?? outer).mode, d, parts.own)),
+      ),
+      parts.array,
     ),
   ];
-  if (inner?.mode) found.push(linkConstraint(record, 'inner', { ...inner, mode: inner.mode }));
-  const splits = bridge !== null && !isConverting(bridge);
+  if (inner?.mode)
+    found.push(
+      membersConstraint(linkConstraint(record, 'inner', { ...inner, mode: inner.mode }), parts.array),
+    );
+  // Each drive of a card that leaves the splitting to the board has lanes of its own.
+  const ownLanes = bridge !== null && !isConverting(bridge) && bridge.card?.splitting === 'board';
   const shared = (constraint: Constraint, duplex: boolean, neighbours: readonly Busy[], twice = false) =>
     sharedConstraint(
       constraint,
@@ -58,13 +74,9 @@ export function collect(parts: PathParts, links: Links): Constraint[] {
     );
 
   if (outer.mode) {
-    const link = linkConstraint(
-      record,
-      'outer',
-      { ...outer, mode: outer.mode },
-      isBulkOnly(parts) && outer.mode.family === 'usb',
-    );
-    found.push(splits && bridge.card?.splitting === 'board' ? link : shared(link, whole(outer.mode), []));
+    const link = linkConstraint(record, 'outer', { ...outer, mode: outer.mode }, isSlowed(parts, outer.mode));
+    const freed = drive.sealed && outer.mode === bestOf(drive.modes) ? measuredOver(link, drive) : link;
+    found.push(ownLanes ? membersConstraint(freed, parts.array) : shared(freed, whole(outer.mode), []));
   }
   const sameWay = endpoint?.port !== undefined && endpoint.port === port.id;
   links.hops.forEach((hop, i) => {
@@ -74,7 +86,7 @@ export function collect(parts: PathParts, links: Links): Constraint[] {
       record,
       `hub-${i}`,
       { ...hop, mode: hop.mode },
-      isBulkOnly(parts) && hop.mode.family === 'usb',
+      isSlowed(parts, hop.mode),
       `${hop.mode.name} from ${hops[i]!.hub.model}`,
     );
     found.push(shared(link, whole(hop.mode), busyUpTo(parts, i), sameWay && i === hops.length - 1));
@@ -103,8 +115,19 @@ export function collect(parts: PathParts, links: Links): Constraint[] {
   const onWay = found.filter((c) => c.id === 'outer' || c.id.startsWith('hub-'));
   if (system?.efficiency?.value != null && onWay.length > 0) {
     const words = `storage stack of ${system.family === 'own' ? 'the host’s own system' : [system.family, system.version].filter(Boolean).join(' ')}`;
-    const slowest = both((d) => onWay.reduce((a, b) => (b.rate[d].expected < a.rate[d].expected ? b : a)));
-    found.push(systemConstraint(words, { ...system.efficiency, value: system.efficiency.value }, slowest));
+    found.push(systemConstraint(words, { ...system.efficiency, value: system.efficiency.value }, onWay));
+  }
+  const { array } = parts;
+  if (array) {
+    const beyond = found.filter(
+      (c) => c.id !== 'media' && c.id !== 'inner' && !(c.id === 'outer' && ownLanes),
+    );
+    const links = found.filter((c) => c.id !== 'media');
+    const base = [beyond, links, found].find((list) => list.length > 0)!;
+    const slowest = both((d) => base.reduce((a, b) => (b.rate[d].expected < a.rate[d].expected ? b : a)));
+    // Members with lanes of their own share no link that redundancy could fill.
+    const isShared = beyond.some((c) => c.id !== 'system');
+    found.push(layoutConstraint({ ...parts, array }, slowest, isShared));
   }
   found.push(...otherEnd(record, parts).map((c) => shared(c, c.link ? whole(c.link.mode) : true, [])));
   return found;
@@ -130,8 +153,9 @@ function otherEnd(record: Recorders, { host, endpoint, own }: PathParts): Constr
   const mode = ways.reduce((a, b) => (expectedRate(b) < expectedRate(a) ? b : a));
   const held = port && mode !== best ? port.position : null;
   const link = alone(mode, { id: 'other end', name: endpoint.name, port: held });
+  const far = linkConstraint(record, 'far', link, false, `${mode.name} to ${endpoint.name}`);
   return [
-    linkConstraint(record, 'far', link, false, `${mode.name} to ${endpoint.name}`),
+    mode === best ? measuredOver(far, { read: endpoint.write, write: endpoint.read }) : far,
     partConstraint(
       record,
       'other',
@@ -142,6 +166,24 @@ function otherEnd(record: Recorders, { host, endpoint, own }: PathParts): Constr
     ),
   ];
 }
+
+/** What was measured over a link has that link's losses in it: only its hard ceiling stands beside. */
+function measuredOver(link: Constraint, facts: Record<Direction, Fact>): Constraint {
+  const mode = link.link?.mode;
+  const isIn = (d: Direction) => facts[d].source.kind === 'measured' && facts[d].value !== null;
+  if (!mode || !DIRECTIONS.some(isIn)) return link;
+  const note = 'what hangs on it was measured over it: its losses are in that';
+  const explain = (d: Direction): Estimate => {
+    if (!isIn(d)) return link.explain(d);
+    const ceiling = explainCeiling(mode);
+    return { ...ceiling, because: { ...ceiling.because, note } };
+  };
+  return { ...link, rate: both((d) => (isIn(d) ? exactly(ceilingOf(mode)) : link.rate[d])), explain };
+}
+
+/** Whether the protocol holds a link down: USB 2.0 knows no other, its practice has it already. */
+const isSlowed = (parts: PathParts, mode: Link): boolean =>
+  isBulkOnly(parts) && mode.family === 'usb' && mode.id !== 'usb-2';
 
 /** A link that nothing was negotiated for. */
 const alone = (mode: Link, why: Why): Negotiated<ParticipantId> & { mode: Link } => ({

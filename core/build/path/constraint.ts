@@ -23,7 +23,7 @@ import type { Negotiated, ParticipantId } from './negotiate';
 import { levelFormula } from './share';
 
 export type ConstraintId =
-  'media' | 'inner' | 'bridge' | 'outer' | `hub-${number}` | 'uplink' | 'system' | 'far' | 'other';
+  'media' | 'inner' | 'bridge' | 'outer' | `hub-${number}` | 'uplink' | 'system' | 'array' | 'far' | 'other';
 
 /** One thing on the path that cannot pass more than so much. */
 export interface Constraint {
@@ -35,7 +35,11 @@ export interface Constraint {
   ceiling: number | null;
   link?: Negotiated<ParticipantId>;
   /** The constraint this one takes its share of: then that one cannot decide beside it. */
-  covers?: Record<Direction, ConstraintId>;
+  covers?: Record<Direction, ConstraintId | null>;
+  /** Of what each member of an array has for itself: that of one. */
+  member?: Constraint;
+  /** Of a link held down by its protocol: as it would run without. */
+  plain?: Constraint;
   /** Who else is on it in each direction; absent when it is ours alone. */
   shared?: Record<Direction, Crowd | null>;
   /** The rate with its working, made on demand. */
@@ -101,8 +105,8 @@ const bulkOnly = formula({
 });
 
 /** The range under a hard ceiling, where there is one. */
-const under = ({ low, expected, high }: Spread, ceiling: number | undefined): Spread =>
-  ceiling === undefined ? { low, expected, high } : { low, expected, high, ceiling };
+export const under = ({ ceiling: _, ...range }: Spread, ceiling: number | undefined): Spread =>
+  ceiling === undefined ? range : { ...range, ceiling };
 
 /** A negotiated link as a constraint. */
 export function linkConstraint(
@@ -133,7 +137,8 @@ export function linkConstraint(
           ceilingOf(mode),
         )
       : practicalOf(mode, direction, own);
-  return { id, name, rate: both(rate), ceiling: ceilingOf(mode), link, explain };
+  const made = { id, name, rate: both(rate), ceiling: ceilingOf(mode), link, explain };
+  return slowProtocol ? { ...made, plain: linkConstraint(record, id, link, false, name) } : made;
 }
 
 const throughStack = formula({
@@ -143,12 +148,20 @@ const throughStack = formula({
   of: (m, x) => m.mul(x.link, x.efficiency),
 });
 
-/** The system’s storage stack: its share of what the slowest link of each direction carries. */
+/**
+ * The system’s storage stack: its share of what the slowest link of each direction carries. A slow protocol is an overhead of the same layer: the
+ * greater loss counts, not both, so the system takes its share of the link as it would run without.
+ */
 export function systemConstraint(
   name: string,
   efficiency: Fact & { value: NonNullable<Fact['value']> },
-  slowest: Record<Direction, Constraint>,
+  links: readonly Constraint[],
 ): Constraint {
+  const whole = links.map((link) => ({ link, plain: link.plain ?? link }));
+  const least = both((d) =>
+    whole.reduce((a, b) => (b.plain.rate[d].expected < a.plain.rate[d].expected ? b : a)),
+  );
+  const slowest = both((d) => least[d].plain);
   const explain = (direction: Direction): Estimate => {
     const { ceiling } = slowest[direction];
     return throughStack.explain(
@@ -168,7 +181,8 @@ export function systemConstraint(
     const link = slowest[direction].rate[direction];
     return under(throughStack.spread({ link, efficiency: factSpread(efficiency.value) }), link.ceiling);
   };
-  return { id: 'system', name, rate: both(rate), ceiling: null, covers: both((d) => slowest[d].id), explain };
+  const covers = both((d) => (least[d].link.plain ? null : slowest[d].id));
+  return { id: 'system', name, rate: both(rate), ceiling: null, covers, explain };
 }
 
 /** What our flow can have of a constraint that others use too: its max-min fair share. */
@@ -203,7 +217,9 @@ export function sharedConstraint(whole: Constraint, crowd: Record<Direction, Cro
     finite.forEach((want, i) => (inputs[`d${i + 1}`] = exactly(want)));
     return under(level.spread(inputs), capacity.ceiling);
   };
-  return { ...whole, rate: both(rate), shared: both((d) => (isAlone(crowd[d]) ? null : crowd[d])), explain };
+  const plain = whole.plain && { plain: sharedConstraint(whole.plain, crowd) };
+  const shared = both((d) => (isAlone(crowd[d]) ? null : crowd[d]));
+  return { ...whole, ...plain, rate: both(rate), shared, explain };
 }
 
 /** Range that stands in for an unknown figure behind a link. */

@@ -16,12 +16,14 @@ export interface Crowd {
 
 /** Who passes one thing in one direction. On a link that both directions share, all count, and a copy whose both ends hang on it passes twice. */
 export function crowd(
-  { together = 1, endpoint }: PathParts,
+  { array, together: drives = 1, endpoint }: PathParts,
   direction: Direction,
   fullDuplex: boolean,
   neighbours: readonly Busy[],
   bothEnds: boolean,
 ): Crowd {
+  // Several as one are one flow.
+  const together = array ? 1 : drives;
   const beside = neighbours.filter((n) => !fullDuplex || n.direction === direction);
   const twice = bothEnds && !fullDuplex;
   return {

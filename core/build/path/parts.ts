@@ -1,5 +1,6 @@
 import type { OwnRanges } from '../../catalog/assumptions';
 import type { Bridge, Cable, Connector, Drive, Endpoint, Hop, Host, Port } from '../../catalog/parts';
+import type { Layout } from '../array';
 import type { Negotiated } from './negotiate';
 import type { Requests } from './requests';
 
@@ -18,6 +19,8 @@ export interface PathParts {
   seen?: { link: string } | undefined;
   /** Drives of this kind working at once in the bays of the bridge; absent: one. */
   together?: number | undefined;
+  /** The drives of the bays as one; then `together` does not count. */
+  array?: Layout | undefined;
   /** How requests come; absent: as a system's copy keeps the path full. */
   requests?: Requests | undefined;
   /** The shop's own ranges in place of what is assumed. */

@@ -224,3 +224,92 @@ describe('laws of any path', () => {
     expect(hardCeiling(p)).toBe(ceilingOf(linkById('usb-10')));
   });
 });
+
+describe('one number', () => {
+  const any = (parts: PathParts) => {
+    const found = buildPath(parts);
+    return found.flow ? found : null;
+  };
+
+  test('the flow is that of the slowest row, which is the one that is marked, or a share of it', () => {
+    fc.assert(
+      fc.property(anyParts, fc.constantFrom(...DIRECTIONS), (parts, d) => {
+        const found = any(parts);
+        if (!found) return;
+        const rows = found.constraints.map((c) => c.rate[d].expected);
+        expect(found.flow![d].expected).toBe(Math.min(...rows));
+        const { constraint } = found.bottleneck![d];
+        const slowest = found.constraints.find((c) => c.rate[d].expected === found.flow![d].expected)!;
+        expect([slowest.id, slowest.covers?.[d]]).toContain(constraint.id);
+        for (const c of found.constraints) expect(c.explain(d).expected).toBeCloseTo(c.rate[d].expected, 3);
+        expect(explainFlow(found, d).expected).toBe(found.flow![d].expected);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  test('the range holds the figure', () => {
+    fc.assert(
+      fc.property(anyParts, fc.constantFrom(...DIRECTIONS), (parts, d) => {
+        const flow = any(parts)?.flow?.[d];
+        if (flow) expect(flow.low <= flow.expected && flow.expected <= flow.high).toBe(true);
+      }),
+    );
+  });
+});
+
+describe('losses are taken once', () => {
+  const slow = by(HOSTS, 'field-laptop');
+  const behind = (modes: string[], more: object = {}) => {
+    const bridge = { ...by(BRIDGES, 'quarrel-lead-a'), outer: modes, ...more };
+    const port = { ...slow.ports[0]!, connector: 'USB-A' as const, modes };
+    const systems = [
+      { family: 'Windows' as const, efficiency: { value: 0.8, source: { kind: 'entered' as const } } },
+    ];
+    const host = { ...slow, ports: [port], systems };
+    const drive = by(DRIVES, 'venndale-slate-1t');
+    return buildPath({ drive, bridge, cable: null, port, host });
+  };
+  const mb = (p: ReturnType<typeof behind>) => p.carries!.read.expected / 1e6;
+
+  test('USB 2.0 behind a slow stack: 30 to 38 MB/s [common practice, no source]', () => {
+    const found = mb(behind(['usb-2']));
+    expect(found).toBeGreaterThan(30);
+    expect(found).toBeLessThan(38);
+  });
+
+  test('of a slow protocol and a slow stack the greater loss counts', () => {
+    const link = practicalOf(linkById('usb-5'), 'read').expected / 1e6;
+    expect(mb(behind(['usb-5'], { protocol: 'uas' }))).toBeCloseTo(link * 0.8, 6);
+    // Bulk-only leaves 0.7 of it, expected.
+    expect(mb(behind(['usb-5']))).toBeCloseTo(link * 0.7, 6);
+  });
+
+  test('what was measured over a link is not cut by it again; over a slower one it is', () => {
+    const drive = {
+      ...by(DRIVES, 'venndale-slate-1t'),
+      plug: 'USB-C' as const,
+      modes: ['usb-10'],
+      sealed: true,
+    };
+    const rate = (kind: 'measured' | 'sheet', modes: string[]) => {
+      const port = { ...slow.ports[0]!, connector: 'USB-C' as const, modes };
+      const { systems: _, ...host } = slow;
+      const read = { value: 1040e6, source: { kind } };
+      const cable = { ...by(CABLES, 'c-c-10-05'), modes: ['usb-10'] };
+      return buildPath({
+        drive: { ...drive, read },
+        bridge: null,
+        cable,
+        port,
+        host: { ...host, ports: [port] },
+      });
+    };
+    const at = (p: ReturnType<typeof rate>) =>
+      p.constraints.find((c) => c.id === 'outer')!.rate.read.expected;
+    expect(at(rate('measured', ['usb-10']))).toBe(ceilingOf(linkById('usb-10')));
+    expect(at(rate('sheet', ['usb-10']))).toBe(practicalOf(linkById('usb-10'), 'read').expected);
+    expect(at(rate('measured', ['usb-5']))).toBe(practicalOf(linkById('usb-5'), 'read').expected);
+    expect(rate('measured', ['usb-10']).carries!.write.expected).toBeLessThan(1000e6);
+  });
+});

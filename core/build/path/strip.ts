@@ -1,4 +1,5 @@
 import { practicalOf, type Direction } from '../../catalog/links';
+import { ARRAY_NAMES } from '../array';
 import { both, type ConstraintId } from './constraint';
 import { lastLink } from './links';
 import { bestShared, type Negotiated } from './negotiate';
@@ -20,6 +21,8 @@ export function strip({ parts, links, constraints }: Path): Joint[] {
   const { inner, outer } = links;
   const alone = aloneWith(parts.own);
   const constraint = (id: ConstraintId) => constraints.find((c) => c.id === id);
+  const made = constraint('array');
+  const layer = made && { made, firmware: bridge !== null && parts.array?.by === 'firmware' };
   const ids = (...wanted: ConstraintId[]) => wanted.filter((id) => constraint(id));
   const modeName = (link: Negotiated | null) => link?.mode?.name ?? 'no common mode';
   const least2 = (a: Record<Direction, number>, b: Record<Direction, number>) =>
@@ -29,8 +32,12 @@ export function strip({ parts, links, constraints }: Path): Joint[] {
   const joints: Joint[] = [
     {
       id: 'drive',
-      part: drive.model,
-      detail: `${kind}, ${modeName(inner ?? outer)}`,
+      part: parts.array ? `${parts.array.members} × ${drive.model}` : drive.model,
+      detail: [
+        kind,
+        modeName(inner ?? outer),
+        ...(parts.array ? [ARRAY_NAMES[parts.array.mode].name] : []),
+      ].join(', '),
       alone: both((d) => constraint('media')!.rate[d].expected),
       constraints: ids('media'),
     },
@@ -56,7 +63,7 @@ export function strip({ parts, links, constraints }: Path): Joint[] {
         ? `${modeName(inner)} inside${bridge.protocol === 'bulk-only' ? ', bulk-only' : ''}`
         : 'passes the lanes through',
       alone: through,
-      constraints: ids('inner', 'bridge'),
+      constraints: [...ids('inner', 'bridge'), ...(layer?.firmware ? (['array'] as const) : [])],
     });
     sending = bridge.outer;
   }
@@ -90,13 +97,14 @@ export function strip({ parts, links, constraints }: Path): Joint[] {
     constraints: ids(hops.length > 0 ? `hub-${hops.length - 1}` : 'outer', 'uplink'),
   });
   const stack = constraint('system');
-  if (stack)
+  const above = [stack, layer && !layer.firmware ? layer.made : undefined].filter((c) => c !== undefined);
+  if (above.length > 0)
     joints.push({
       id: 'system',
-      part: stack.name,
+      part: above.map((c) => c.name).join(', '),
       detail: 'as it drives this port',
-      alone: both((d) => stack.rate[d].expected),
-      constraints: ['system'],
+      alone: both((d) => Math.min(...above.map((c) => c.rate[d].expected))),
+      constraints: above.map((c) => c.id),
     });
   joints.push({
     id: 'host',

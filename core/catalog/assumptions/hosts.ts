@@ -2,6 +2,7 @@ import { row } from './row';
 
 const MB = 1e6;
 const GB = 1e9;
+const KEPT = 'share that the parity keeps';
 const WRITE_BACK = 'share of the memory that takes writes';
 
 /** Machines, their systems, and what lies between them and a drive. */
@@ -177,6 +178,54 @@ export const HOSTS = {
     'practice',
     ['arrays'],
     'made by the system',
+  ),
+  'parity-kept.Linux': row(
+    KEPT,
+    [0.7, 0.9, 1],
+    'ratio',
+    'memory',
+    ['arrays'],
+    'RAID 5 and 6 made by Linux, long writes',
+  ),
+  'parity-kept.Windows': row(
+    KEPT,
+    [0.3, 0.7, 1],
+    'ratio',
+    'memory',
+    ['arrays'],
+    'RAID 5 and 6 made by Windows, long writes: some set-ups far less',
+  ),
+  'parity-kept.macOS': row(
+    KEPT,
+    [0.6, 0.85, 1],
+    'ratio',
+    'memory',
+    ['arrays'],
+    'RAID 5 and 6 made by macOS, long writes',
+  ),
+  'parity-kept.BSD': row(
+    KEPT,
+    [0.65, 0.88, 1],
+    'ratio',
+    'memory',
+    ['arrays'],
+    'RAID 5 and 6 made by BSD, long writes',
+  ),
+  'parity-kept.own': row(
+    KEPT,
+    [0.6, 0.85, 1],
+    'ratio',
+    'practice',
+    ['arrays'],
+    'RAID 5 and 6 made by a host’s own system, long writes',
+  ),
+  'parity-kept.unknown': row(
+    KEPT,
+    [0.6, 0.85, 1],
+    'ratio',
+    'practice',
+    ['arrays'],
+    'RAID 5 and 6 made by a system nobody named, long writes',
   ),
   usable: row(
     'share left by the file system and the space kept free',

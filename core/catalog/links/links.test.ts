@@ -157,3 +157,17 @@ test('a shop’s own range of a link goes before the table, stays under the ceil
   expect(practicalOf(lane!, 'read', own).expected).toBeCloseTo(3938.46e6 * (128 / 152) * 0.99, -5);
   expect(practicalOf(lane!, 'write', own)).toEqual(practicalOf(lane!, 'write'));
 });
+
+test('no practical point of a tunnel lies above what the packets of the link in it allow', () => {
+  for (const link of LINKS) {
+    if (link.derivation.kind !== 'tunnel') continue;
+    const inside = practicalOf(linkById(link.derivation.through), 'read').high;
+    for (const direction of DIRECTIONS)
+      expect([link.id, practicalOf(link, direction).high <= inside]).toEqual([link.id, true]);
+  }
+  // 40 Gb/s with a tunnel of gen 3 and of gen 4 are two things [common practice, no source].
+  const [older, newer] = ['usb4-40', 'usb4-40g4'].map(
+    (id) => practicalOf(linkById(id), 'read').expected / 1e6,
+  );
+  expect([older, newer]).toEqual([2750, 3200]);
+});

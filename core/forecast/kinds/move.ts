@@ -2,7 +2,7 @@ import { factWords, recordersFor } from '../../evidence';
 import { marketOf } from '../../catalog/assumptions';
 import type { Path } from '../../build/path';
 import { filesOf, type Move } from '../../job';
-import { transferPath, type Case, type Situation } from '../case';
+import { pathOf, type Case, type Situation } from '../case';
 import type { Inputs, Transfer } from '../inputs';
 import { bareTransfer, forecastTransfer } from '../transfer';
 import type { Kind } from './kind';
@@ -19,10 +19,7 @@ function transfer(move: Move, on: Situation): Transfer {
     verify,
   };
   if (!shares || itself) return one;
-  return {
-    ...one,
-    turns: shares.map((share) => ({ path: transferPath(on, share.endpoint), bytes: share.bytes })),
-  };
+  return { ...one, turns: shares.map((share) => ({ path: pathOf(on, share.endpoint), bytes: share.bytes })) };
 }
 
 /** A finite transfer: how long it takes. */

@@ -5,7 +5,7 @@ import { compareLoads, felt, forecastLoad, NOTICED, type Opened } from '../../mo
 import { operationsPerSecond } from '../../models/random';
 import { format } from '../../units';
 import type { Open } from '../../job';
-import { layoutOf, transferPath, type Case } from '../case';
+import { layoutOf, pathOf, type Case } from '../case';
 import { streamOver } from '../medium';
 import type { Answered, Kind } from './kind';
 import { withinTarget } from './shared';
@@ -55,7 +55,7 @@ export const OPEN: Kind<Open> = {
 
   apart(one, two) {
     const opened = ({ of }: Answered<Open>) =>
-      openedOver(recordersFor(of.own).explaining, of, transferPath(of, of.activity.endpoint));
+      openedOver(recordersFor(of.own).explaining, of, pathOf(of, of.activity.endpoint));
     const later = compareLoads(one.of.activity, opened(one), opened(two));
     const { low, expected, high } = later;
     const [sooner, from, to] =

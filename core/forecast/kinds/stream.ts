@@ -1,4 +1,4 @@
-import { eachDraw, expectedOf, SAMPLES, SEED, summary, type Spread } from '../../stats';
+import { eachDraw, expectedOf, SAMPLES, SEED, about, type Spread } from '../../stats';
 import {
   exactFact,
   factWords,
@@ -77,6 +77,9 @@ function sampled(inputs: Inputs, lasts: Estimate, buffer: Estimate, { streams }:
   const margins = new Float64Array(SAMPLES);
   let stalled = 0;
   const all = { ...inputs, inputs: { ...inputs.inputs, lasts, bridged: buffer } };
+  const { x: mid, chosen: usual } = expectedOf<string>(all);
+  const wanted = demandOf(mid.bytes!, mid.lasts!);
+  const least = slowestOf(inputs.plan(mid, usual)[0]!, streams);
   eachDraw<string>(all, SEED, ({ x, chosen }, i) => {
     const demand = demandOf(x.bytes!, x.lasts!);
     demands[i] = demand;
@@ -86,9 +89,9 @@ function sampled(inputs: Inputs, lasts: Estimate, buffer: Estimate, { streams }:
     if (stalls(inputs.plan(x, chosen)[0]!, streams, demand, x.bytes!, x.bridged!)) stalled++;
   });
   return {
-    demand: summary(demands),
-    sustained: summary(slowest),
-    margin: summary(margins),
+    demand: about(wanted, demands),
+    sustained: about(least, slowest),
+    margin: about(least / wanted, margins),
     stalled: stalled / SAMPLES,
   };
 }

@@ -1,19 +1,4 @@
 export {
-  cannot,
-  dataMembers,
-  survives,
-  streamMembers,
-  smallWriteCost,
-  operationsFor,
-  randomMembers,
-  STRIP,
-  writeMultiple,
-  throughArray,
-  membersTogether,
-  usable,
-  type Layout,
-} from './layout';
-export {
   yearlyFailure,
   unreadable,
   unreadableTwice,

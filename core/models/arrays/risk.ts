@@ -1,7 +1,7 @@
 import { type Spread } from '../../stats';
 import { wholeDisk } from '../disks';
 import { formula, given, worked, type Estimate } from '../../evidence';
-import { dataMembers, survives, type Layout } from './layout';
+import { dataMembers, survives, type Layout } from '../../build/array';
 
 /** Hours of a mean year; the failure rates of data sheets count so. */
 const YEAR = 8766 * 3600;

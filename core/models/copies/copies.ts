@@ -1,4 +1,4 @@
-import { eachDraw, exactly, expectedOf, isExact, SAMPLES, SEED, summary, type Spread } from '../../stats';
+import { eachDraw, exactly, expectedOf, isExact, SAMPLES, SEED, about, type Spread } from '../../stats';
 import { formula, type Fact, type Recorder } from '../../evidence';
 import { assumed, marketOf } from '../../catalog/assumptions';
 import { format } from '../../units';
@@ -101,7 +101,7 @@ export function fillsIn<T extends Spread>(record: Recorder<T>, usable: T, list: 
 function sampled(inputs: Record<string, Spread>, of: (x: Record<string, number>) => number): Spread {
   const samples = new Float64Array(SAMPLES);
   eachDraw({ inputs }, SEED, ({ x }, i) => (samples[i] = of(x)));
-  return summary(samples);
+  return about(of(expectedOf({ inputs }).x), samples);
 }
 
 const shown = formula({

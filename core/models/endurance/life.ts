@@ -1,4 +1,4 @@
-import { draws, quantile, SAMPLES, SEED, summary, type Spread } from '../../stats';
+import { draws, quantile, SAMPLES, SEED, about, type Spread } from '../../stats';
 import * as z from 'zod';
 import { assumed } from '../../catalog/assumptions';
 import {
@@ -158,13 +158,13 @@ function growing(tbw: Estimate, written: Estimate, { now, perDay }: Growth): Est
     p <= 0.5
       ? s.low + ((s.expected - s.low) * (p - 0.05)) / 0.45
       : s.expected + ((s.high - s.expected) * (p - 0.5)) / 0.45;
+  const yearsAt = (rating: number, rate: number, growth: number) =>
+    Math.min(1000, daysUntil(rating - written.expected, rate, growth) / 365);
   const years = Float64Array.from({ length: SAMPLES }, (_, i) =>
-    Math.min(
-      1000,
-      daysUntil(quantile(tbw, a[i]!) - written.expected, quantile(now, b[i]!), straight(perDay, c[i]!)) / 365,
-    ),
+    yearsAt(quantile(tbw, a[i]!), quantile(now, b[i]!), straight(perDay, c[i]!)),
   );
-  return worked('years left, growth gone on', summary(years), 'years', {
+  const middle = yearsAt(tbw.expected, now.expected, perDay.expected);
+  return worked('years left, growth gone on', about(middle, years), 'years', {
     how: 'sampled',
     formula: 't with rate × t + growth × t² ÷ 2 = TBW − written',
     note: 'A thousand years stands for longer than anybody asks.',

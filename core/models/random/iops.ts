@@ -1,5 +1,5 @@
 import type { Spread } from '../../stats';
-import { operationsFor, randomMembers, STRIP, type Layout } from '../arrays';
+import { layoutWords, operationsFor, randomMembers, STRIP, type Layout } from '../../build/array';
 import { formula, type Fact, type Recorder } from '../../evidence';
 import { ASSUMPTIONS, assumed, marketOf } from '../../catalog/assumptions';
 import type { Direction } from '../../catalog/links';
@@ -111,7 +111,7 @@ function spreadOver<T extends Spread>(
   direction: Direction,
 ) {
   if (!array || array.mode === 'single') return null;
-  const note = `${array.mode} of ${array.members}`;
+  const note = layoutWords(array);
   const by = (name: string, value: number | Spread) =>
     record.given(name, value, 'count', { kind: 'practice', note });
   const { operations, turns } = operationsFor(array, block, direction);

@@ -1,7 +1,7 @@
 import { explaining } from '../../evidence';
 import { demoBriefs, pathOn } from '../../fixtures/forecast';
 import fc from 'fast-check';
-import type { Layout } from '../arrays';
+import type { Layout } from '../../build/array';
 import { BRIDGES, DRIVES } from '../../catalog/stock';
 import type { Drive } from '../../catalog/parts';
 import { behindCache, halfTurn, operationsPerSecond, scratchDay, type Operations } from '.';
@@ -164,7 +164,7 @@ describe('several drives as one', () => {
   test('its working names the layout; one drive is as without', () => {
     expect(
       operationsPerSecond(explaining, drives.disk, ops({ array: array('parity', 4) })).because.name,
-    ).toMatch(/parity of 4/);
+    ).toMatch(/RAID 5 of 4/);
     expect(operationsPerSecond(explaining, drives.disk, ops({ array: array('single', 1) }))).toEqual(
       operationsPerSecond(explaining, drives.disk, ops()),
     );

@@ -137,6 +137,26 @@ export function writeMultiple({ mode, members: n }: Way, small: boolean): number
   return 1;
 }
 
+/**
+ * Share of what crosses a link to the members that is the user's own data. Made by the system, redundancy crosses it when writing; made by the
+ * box, only data does. Reading an intact array moves data only.
+ */
+export const sharedOf = (layout: Layout, direction: 'read' | 'write'): number =>
+  layout.by === 'firmware' || direction === 'read' ? 1 : 1 / writeMultiple(layout, false);
+
+/** Links as seen through the array's layer, where redundancy crosses them too. */
+export const throughRedundancy = formula({
+  name: 'links through the array’s layer',
+  unit: 'B/s',
+  inputs: {
+    links: 'links',
+    data: 'share of it that is data',
+    kept: 'share that the parity keeps',
+    cost: 'cost of a byte in the array’s layer',
+  },
+  of: (m, x) => m.div(m.num(1), m.add(m.div(m.num(1), m.mul(m.mul(x.links, x.data), x.kept)), x.cost)),
+});
+
 /** Links as seen through the array's layer. */
 export const throughArray = formula({
   name: 'links through the array’s layer',
