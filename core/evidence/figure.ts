@@ -22,6 +22,10 @@ const share = z
   .min(0.01, { error: 'lets nothing through: a share is at least 1 %; leave it open where it is not known' })
   .max(1, { error: 'is more than all: a share is at most 100 %' });
 
+const room = figure.refine((v) => v >= 1e6, {
+  error: 'holds nothing: a capacity is at least 1 MB; leave it open where it is not known',
+});
+
 const valueOf = (point: z.ZodNumber) =>
   z
     .union([point, z.tuple([point, point, point])])
@@ -62,6 +66,8 @@ const factOf = (point: z.ZodNumber) => {
 export const Fact = factOf(figure);
 /** A {@link Fact} in B/s, which is none at zero. */
 export const Rate = factOf(speed);
+/** A {@link Fact} in B that something holds. */
+export const Capacity = factOf(room);
 /** A {@link Fact} that says how much of something is left of it, over 0 to 1. */
 export const Share = factOf(share);
 export type Fact = z.infer<typeof Fact>;

@@ -5,6 +5,6 @@ export { formula, type Explained, type Formula } from './formula';
 export { bare, explaining, recordersFor, type Market, type Recorder, type Recorders } from './recorder';
 export type { Algebra } from './algebra';
 export { exactFact, factSpread, fromFact, choose, typedOver, middle } from './fact';
-export { Fact, Rate, Share } from './figure';
+export { Capacity, Fact, Rate, Share } from './figure';
 export { EstimateSchema } from './schema';
 export { parseFact, writeFact, type TypedFact } from './typed';

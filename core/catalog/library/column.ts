@@ -1,5 +1,5 @@
 import type * as z from 'zod';
-import { Fact, Rate, Share } from '../../evidence';
+import { Capacity, Fact, Rate, Share } from '../../evidence';
 import { KINDS, type Kind } from '../parts';
 import { propertyOf, type Property } from './property';
 
@@ -32,7 +32,7 @@ type Def = {
 const defOf = (schema: z.ZodType): Def => schema.def;
 
 function holdsOf(schema: z.ZodType, kind: Kind, path: string): Holds {
-  if ([Fact, Rate, Share].includes(schema as never)) return { type: 'fact' };
+  if ([Capacity, Fact, Rate, Share].includes(schema as never)) return { type: 'fact' };
   const def = defOf(schema);
   switch (def.type) {
     case 'string':

@@ -73,10 +73,13 @@ describe('parts as a table', () => {
       'workload',
       'mtbf',
     ] as const;
-    // A rate is none below 1 kB/s.
-    const speed = (x: number) => Math.min(x + 1e3, 1e12);
+    // A rate is none below 1 kB/s, a capacity none below 1 MB.
+    const least = (key: string) => (x: number) =>
+      key === 'capacity' ? Math.min(x + 1e6, 1e18) : Math.min(x + 1e3, 1e12);
     const ofKind = (key: string, v: Drive['read']['value']) =>
-      !['read', 'write', 'rest'].includes(key) || v === null ? v : Array.isArray(v) ? v.map(speed) : speed(v);
+      !['read', 'write', 'rest', 'capacity'].includes(key) || v === null
+        ? v
+        : ((Array.isArray(v) ? v.map(least(key)) : least(key)(v)) as typeof v);
     fc.assert(
       fc.property(
         fc.array(fc.tuple(value, source), { minLength: keys.length, maxLength: keys.length }),

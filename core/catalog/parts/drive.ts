@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { Fact, Rate } from '../../evidence';
+import { Capacity, Fact, Rate } from '../../evidence';
 import { Connector, Id, Length, Modes, Name, Protocol, Watts } from './modes';
 
 export const Cell = z.enum(['SLC', 'MLC', 'TLC', 'QLC']);
@@ -42,7 +42,7 @@ export const Drive = z.object({
   modes: Modes,
   /** Cells of a flash drive; null for disks and where nobody knows. */
   cell: Cell.nullable(),
-  capacity: Fact,
+  capacity: Capacity,
   /** Sequential reading as stated or observed; a disk's outer tracks. */
   read: Rate,
   /** Sequential writing while the cache lasts: what the box says. */

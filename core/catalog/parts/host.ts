@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { Fact, Rate, Share } from '../../evidence';
+import { Capacity, Fact, Rate, Share } from '../../evidence';
 import { Busy } from './hub';
 import { FormFactor, Connector, Id, Length, Modes, Name, Watts } from './modes';
 
@@ -86,7 +86,7 @@ export const Host = z.object({
     name: Name,
     read: Rate,
     write: Rate,
-    capacity: Fact.optional(),
+    capacity: Capacity.optional(),
     fill: z.number().min(0).max(1).optional(),
     rest: Rate.optional(),
     cache: Fact.optional(),
