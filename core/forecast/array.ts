@@ -1,12 +1,14 @@
 import { exactly, type Spread } from '../stats';
 import { middle, type Estimate, type Recorder } from '../evidence';
-import { assumed, marketOf } from '../catalog/assumptions';
+import { assumed, assumedRange, marketOf } from '../catalog/assumptions';
 import { asRevised, type Drive } from '../catalog/parts';
-import { interfaceOf, rateOf } from '../build/path';
+import { rateOf } from '../build/path';
+import { outerMarket, pcieShare } from '../catalog/classes';
 import type { Device } from '../build/assembly';
 import { dataMembers, layoutWords, smallWriteCost, survives, usable, type Layout } from '../build/array';
 import { lossOver, rebuildFails, rebuildReads, rebuildTime } from '../models/arrays';
 import { timeShare } from '../models/disks';
+import { classesOf, flashFigures } from './flash';
 import { layoutOf, type Situation } from './case';
 
 /** What several drives as one come to. */
@@ -64,10 +66,16 @@ function monotone(of: (x: number) => number, x: Spread, falls: boolean): Spread 
 
 /** Writing to a member while it is rebuilt. */
 function memberRate(record: Recorder<Estimate>, drive: Drive): Estimate {
-  if (drive.media === 'disk')
-    return rateOf(record, `${drive.model}, writing`, drive.write, marketOf(record, 'disk.outer').range);
-  const id = `sustained.${drive.cell ?? 'unknown'}.${interfaceOf(drive)}` as const;
-  return rateOf(record, `${drive.model}, sustained writing`, drive.rest, marketOf(record, id).range);
+  if (drive.media === 'disk' || drive.rest.value !== null) {
+    const { range, note } = outerMarket(drive, record.own);
+    const [name, fact] =
+      drive.media === 'disk' ? ['writing', drive.write] : ['sustained writing', drive.rest];
+    return rateOf(record, `${drive.model}, ${name}`, fact, range, note);
+  }
+  const usual = assumedRange(pcieShare(drive) >= 0.5 ? 'built-in.pcie3' : 'built-in.sata', record.own);
+  const cached = rateOf(record, `${drive.model}, writing`, drive.write, usual);
+  const [likeliest] = classesOf(record, drive);
+  return flashFigures(record, drive, likeliest!).sustained(cached, `${drive.model}, sustained writing`);
 }
 
 /** What a device's layout of drives comes to over the years wanted; null for drives each for itself. */

@@ -1,6 +1,7 @@
-import type { Choice, Spread } from '../stats';
+import { wayOf, type Choice, type Spread } from '../stats';
 import { formula, type Recorder } from '../evidence';
 import { assumed, assumedRange, ASSUMPTIONS, marketOf } from '../catalog/assumptions';
+import { diskClasses } from '../catalog/classes';
 import type { Direction } from '../catalog/links';
 import type { Accessory, Drive } from '../catalog/parts';
 import type { Path } from '../build/path';
@@ -9,16 +10,9 @@ import { coolingOf, drawOf, isExternal } from '../models/thermal';
 import type { Needs } from '../job';
 import type { Overrides } from './case';
 import { CHOICES, type InputId, type Inputs, type Transfer } from './inputs';
-import {
-  cacheShare,
-  hidesItsRecording,
-  linksOf,
-  mediumOf,
-  NO_END,
-  rateShare,
-  recordings,
-  writingOf,
-} from './medium';
+import { hidesItsRecording, linksOf, mediumOf, NO_END, recordings, writingOf } from './medium';
+import { builtInChoice, builtInEnd } from './builtin';
+import { classesOf } from './flash';
 import { planner } from './plan';
 import { together } from './together';
 
@@ -102,7 +96,9 @@ function overridden<T extends Spread>(
     inputs: { ...collected.inputs, ...replaced },
     choices: collected.choices?.map((choice) => ({
       ...choice,
-      ways: choice.ways.map((way) => ({ ...way, inputs: without(way.inputs as Record<string, Spread>) })),
+      ways: choice.ways.map((way) =>
+        wayOf(way.id, way.weight ?? 1, () => without(way.inputs as Record<string, Spread>)),
+      ),
     })),
   };
 }
@@ -152,7 +148,7 @@ function collectOne<T extends Spread>(
   return {
     inputs: found as Inputs<T>['inputs'],
     things: thingsOf(found, path, transfer),
-    choices: choicesOf(record, path, writing, array),
+    choices: [...choicesOf(record, path, found, array), ...endChoices(record, path, found, transfer)],
     own: verify ? 2 : 1,
     plan: planner(transfer, path),
   };
@@ -193,12 +189,12 @@ function cacheOf<T extends Spread>(
   const hides = hidesItsRecording(drive);
   if (!disk || drive.recording === 'SMR' || drive.cache.value !== null || hides) {
     const shown = hides ? { ...drive, recording: 'SMR' as const } : drive;
-    const medium = mediumOf(record, path, array, shown);
+    const medium = mediumOf(record, path, array, { drive: shown });
     found.rest = medium.sustained(writingOf(transfer, found.bytes!));
     found.cache = medium.cache();
     found.refill = assumed(record, disk ? 'refill.disk' : 'refill.flash');
   }
-  if (!disk) found.stays = assumed(record, 'cache-stays');
+  if (!disk) found.stays = mediumOf(record, path, array).stays();
 }
 
 /** What stands at the other end, the link it hangs on with it; a built-in drive that is written to has a cache of its own. */
@@ -218,36 +214,8 @@ function otherOf<T extends Spread>(
       ),
     }));
   found.other = ends.length === 1 ? ends[0]!.figure : record.least('other end', ends, 'B/s');
-  if (direction === 'write' || path.parts.endpoint) return;
-  const { storage } = path.parts.host;
-  const past = 'other end, past its cache';
-  found.otherRest =
-    record.known(past, storage.rest, 'B/s') ??
-    record.of(rateShare, { outer: found.other, share: assumed(record, 'other-sustained') }, { name: past });
-  const name = 'cache of the other end';
-  const guessed = () =>
-    record.of(
-      cacheShare,
-      {
-        capacity: record.fact(
-          'capacity of the other end',
-          storage.capacity,
-          'B',
-          marketOf(record, 'capacity'),
-        ),
-        share: assumed(record, 'cache-share.unknown'),
-      },
-      { name },
-    );
-  const cache = record.known(name, storage.cache, 'B') ?? guessed();
-  found.otherCache =
-    storage.fill === undefined
-      ? cache
-      : record.of(
-          cacheLeft,
-          { cache, fill: record.given('fill of the other end', storage.fill, 'ratio', { kind: 'entered' }) },
-          { name: `${name} at its fill` },
-        );
+  if (path.parts.endpoint) return;
+  Object.assign(found, builtInEnd(record, path.parts.host, found.other, direction === 'read'));
 }
 
 /** Each of several at the other end, with what its bytes have to pass on the way to it. */
@@ -273,13 +241,6 @@ function turnsOf<T extends Spread>(
     found[`part ${i}`] = part;
   }
 }
-
-const cacheLeft = formula({
-  name: 'cache',
-  unit: 'B',
-  inputs: { cache: 'cache', fill: 'fill' },
-  of: (m, x) => m.mul(x.cache, m.sub(m.num(1), x.fill)),
-});
 
 /** Memory of the host that takes the first bytes: by its system, and whether what is written hangs on a cable. */
 function bufferOf<T extends Spread>(
@@ -345,14 +306,30 @@ function heatOf<T extends Spread>(
   found.floor = of('throttle.floor', kind === 'hold' ? share : undefined);
 }
 
+/** Which class the built-in drive at the other end is of. */
+function endChoices<T extends Spread>(
+  record: Recorder<T>,
+  path: Path,
+  { other }: Found<T>,
+  { direction, otherEnd, turns }: Transfer,
+): Choice<InputId>[] {
+  const { host, endpoint } = path.parts;
+  if (otherEnd !== 'storage' || turns || endpoint || !other) return [];
+  const isWritten = direction === 'read';
+  const isKnown = host.storage[isWritten ? 'write' : 'read'].value !== null;
+  const found = builtInChoice(record, host, other, isKnown, isWritten);
+  return found ? [found] : [];
+}
+
 /** What a drive is one way or another, nobody knows which. */
 function choicesOf<T extends Spread>(
   record: Recorder<T>,
   path: Path,
-  writing: boolean,
+  known: Found<T>,
   array: Layout | undefined,
 ): Choice<InputId>[] {
   const { drive } = path.parts;
+  const writing = known.write !== undefined;
   const found: Choice<InputId>[] = [];
   const either = (id: string, ...ways: string[]) =>
     found.push({ id, ways: ways.map((way) => ({ id: way, inputs: {} })) });
@@ -365,17 +342,20 @@ function choicesOf<T extends Spread>(
           id: recording,
           inputs: {
             cache:
-              recording === 'CMR' ? NO_END : mediumOf(record, path, array, { ...drive, recording }).cache(),
+              recording === 'CMR'
+                ? NO_END
+                : mediumOf(record, path, array, { drive: { ...drive, recording } }).cache(),
           },
         })),
       });
   } else if (!drive.throttling) either(CHOICES.throttle, 'hold', 'step');
+  found.push(...classChoice(record, path, known, array));
   // Each revision with all of its own figures.
   if (writing && drive.revision === undefined && (drive.revisions?.length ?? 0) > 1)
     found.push({
       id: CHOICES.revision,
       ways: drive.revisions!.map((revision) => {
-        const medium = mediumOf(record, path, array, { ...drive, ...revision, id: drive.id });
+        const medium = mediumOf(record, path, array, { drive: { ...drive, ...revision, id: drive.id } });
         return {
           id: revision.name,
           inputs: { write: medium.rate('write'), rest: medium.sustained(), cache: medium.cache() },
@@ -383,6 +363,43 @@ function choicesOf<T extends Spread>(
       }),
     });
   return found;
+}
+
+/** Which class a drive is of: with each way all that nobody states of it. */
+function classChoice<T extends Spread>(
+  record: Recorder<T>,
+  path: Path,
+  known: Found<T>,
+  array: Layout | undefined,
+): Choice<InputId>[] {
+  const { drive } = path.parts;
+  const rates = (['read', 'write'] as const).filter((d) => known[d] && drive[d].value === null);
+  if (drive.media === 'disk') {
+    const classes = diskClasses(drive, record.own);
+    if (classes.length < 2 || rates.length === 0) return [];
+    const ways = classes.map(({ id, weight }) =>
+      wayOf<InputId>(id, weight, () => {
+        const medium = mediumOf(record, path, array, { disk: id });
+        const inputs: Found<T> = Object.fromEntries(rates.map((d) => [d, medium.rate(d)]));
+        if (known.rest && drive.rest.value === null) inputs.rest = medium.sustained();
+        return inputs;
+      }),
+    );
+    return [{ id: CHOICES.class, ways }];
+  }
+  if (!known.write) return [];
+  const classes = classesOf(record, drive);
+  if (classes.length < 2) return [];
+  const ways = classes.map((flash) =>
+    wayOf<InputId>(flash.id, flash.weight, () => {
+      const medium = mediumOf(record, path, array, { flash });
+      const inputs: Found<T> = { stays: medium.stays() };
+      if (drive.rest.value === null) inputs.rest = medium.sustained();
+      if (drive.cache.value === null) inputs.cache = medium.cache();
+      return inputs;
+    }),
+  );
+  return [{ id: CHOICES.class, ways }];
 }
 
 /** What belongs to the work, and what to the drive itself; the rest to links, host and case. */

@@ -219,13 +219,20 @@ const course = (job: Brief, part: Partial<Extract<Activity, { kind: 'move' }>>, 
   })!.activities[0]!.course!;
 
 describe('what surrounds a transfer', () => {
-  test('a fuller drive has less cache: it is never quicker, and a fill nobody knows is wider than a known one', () => {
+  test('a fuller drive has less cache: it is never quicker, and a fill nobody knows lies between', () => {
     const at = (fill: number | null) =>
       course(offload, { bytes: entered(500e9), files: entered(1) }, { fill: entered(fill) });
     const [empty, full, known, open] = [at(0), at(0.9), at(0.4), at(null)];
     expect(empty.time.expected).toBeLessThan(full.time.expected);
     expect(empty.inputs.inputs.fill!.low).toBe(0);
-    expect(open.time.high - open.time.low).toBeGreaterThan(known.time.high - known.time.low);
+    for (const [low, high] of [
+      [empty, known],
+      [known, full],
+    ])
+      expect(low!.time.expected).toBeLessThanOrEqual(high!.time.expected);
+    // Not known, it lies between what the emptiest and the fullest give.
+    expect(open.time.low).toBeGreaterThanOrEqual(empty.time.low);
+    expect(open.time.high).toBeLessThanOrEqual(full.time.high);
     expect(
       Math.max(...empty.phases.filter((p) => p.limit === 'links').map((p) => p.to.bytes)),
     ).toBeGreaterThan(115e9);
@@ -305,7 +312,8 @@ describe('what surrounds a transfer', () => {
     expect(mixed.time.high).toBeGreaterThan(Math.max(a.time.expected, b.time.expected));
     // Between the two kinds lies a gap in which hardly any draw falls.
     const between = [...mixed.times].filter((t) => t > a.time.high * 1.02 && t < b.time.low * 0.98).length;
-    expect(between).toBeLessThan(20);
+    // No more than the tails beyond the two 5 % points.
+    expect(between).toBeLessThan(50);
     expect(mixed.time.because.note).toMatch(/which revision \(A, B\)/);
   });
 

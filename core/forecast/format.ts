@@ -1,5 +1,5 @@
 import { exactFact, recordersFor, renamed, type Estimate } from '../evidence';
-import { assumedRange } from '../catalog/assumptions';
+import { outerMarket } from '../catalog/classes';
 import { rateOf, type Path } from '../build/path';
 import { formatFromSheet } from '../models/disks';
 import { capacityOf } from './array';
@@ -14,7 +14,7 @@ export function formatOn({ device, own }: Situation, path: Path): Estimate | nul
   if (drive.media !== 'disk') return null;
   const record = recordersFor(own).explaining;
   const capacity = capacityOf(record, device);
-  const outer = rateOf(record, `${drive.model}, outer tracks`, drive.write, assumedRange('disk.outer', own));
+  const outer = rateOf(record, `${drive.model}, outer tracks`, drive.write, outerMarket(drive, own).range);
   // Where the path is no limit the zones alone decide, in closed form.
   if (path.carries!.write.low > outer.high) return formatFromSheet(capacity, outer);
   // Written from one end to the other a shingled disk keeps its rate.

@@ -69,6 +69,8 @@ export const CHOICES = {
   recording: 'how it records',
   throttle: 'how it throttles',
   revision: 'which revision',
+  class: 'class of the drive',
+  builtIn: 'class of the other end',
 } as const;
 
 export type Numbers = Partial<Record<InputId, number>>;

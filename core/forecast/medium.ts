@@ -1,40 +1,24 @@
 import { exactly, type Spread } from '../stats';
-import { formula, middle, type Recorder } from '../evidence';
-import { assumed, assumedRange, ASSUMPTIONS, marketOf, type AssumptionId } from '../catalog/assumptions';
+import { middle, type Recorder } from '../evidence';
+import { assumed, ASSUMPTIONS, marketOf } from '../catalog/assumptions';
+import { outerMarket, type DiskClass, type FlashClass, type Likely } from '../catalog/classes';
 import type { Direction } from '../catalog/links';
 import { formFactor, type Drive } from '../catalog/parts';
 import {
   atDepth,
   flowOf,
-  interfaceOf,
   rateOf,
+  type Constraint,
   type ConstraintId,
   type Path,
   type Requests,
 } from '../build/path';
 import { dataMembers, layoutWords, membersTogether, streamMembers, type Layout } from '../build/array';
 import { LONG_FILE } from '../models/transfer';
+import { classesOf, flashFigures, rateShare } from './flash';
 import type { Transfer } from './inputs';
 
 const DOING: Record<Direction, string> = { read: 'reading', write: 'writing' };
-const cellWords = ({ cell }: Drive): string => (cell ? `${cell} drives` : 'drives of any cell type');
-
-/** A share of a rate. */
-export const rateShare = formula({
-  name: 'rate',
-  unit: 'B/s',
-  inputs: { outer: 'outer tracks', share: 'share' },
-  of: (m, x) => m.mul(x.outer, x.share),
-});
-
-/** A cache as a share of the capacity. */
-export const cacheShare = formula({
-  name: 'cache',
-  unit: 'B',
-  inputs: { capacity: 'capacity', share: 'share of the capacity' },
-  of: (m, x) => m.mul(x.capacity, x.share),
-});
-
 /** A disk nobody knows the recording of: it may be shingled. */
 export const hidesItsRecording = ({ media, recording, cache, rest }: Drive): boolean =>
   media === 'disk' && recording === undefined && cache.value === null && rest.value === null;
@@ -60,7 +44,16 @@ export interface Medium<T extends Spread> {
   /** Sustained writing, past the cache. */
   sustained(writes?: Writing): T;
   cache(): T;
+  /** Share of a flash drive's cache that stays as it fills. */
+  stays(): T;
   capacity(): T;
+}
+
+/** What a medium is taken for, where that is not what stands in the path: another drive, one class of those it may be of. */
+export interface TakenFor {
+  drive?: Drive;
+  flash?: Likely<FlashClass>;
+  disk?: DiskClass;
 }
 
 /** The drive of a path as a medium. */
@@ -68,8 +61,9 @@ export function mediumOf<T extends Spread>(
   record: Recorder<T>,
   path: Path,
   array: Layout | undefined,
-  drive: Drive = path.parts.drive,
+  { drive = path.parts.drive, flash, disk }: TakenFor = {},
 ): Medium<T> {
+  const figures = () => flashFigures(record, drive, flash ?? classesOf(record, drive)[0]!);
   const layout = array && array.mode !== 'single' ? array : null;
   const words = layout ? layoutWords(layout) : '';
   const asOne = (name: string, one: T, what: string, count: number | Spread): T => {
@@ -83,16 +77,20 @@ export function mediumOf<T extends Spread>(
     asOne(name, one, 'members’ worth of data', layout ? dataMembers(layout) : 1);
 
   /** What one drive has for itself. */
-  const ofOne = (id: ConstraintId) => {
+  const ofOne = (id: ConstraintId): Constraint | undefined => {
     const found = path.constraints.find((c) => c.id === id);
     return found?.member ?? found;
   };
   const outerOf = (direction: Direction): T => {
-    const media = ofOne('media');
-    const anyDisk = assumedRange('disk.outer', record.own);
-    const unknown = drive.media === 'disk' ? anyDisk : (media?.rate[direction] ?? anyDisk);
-    return rateOf(record, `${drive.model}, ${DOING[direction]}`, drive[direction], unknown);
+    const name = `${drive.model}, ${DOING[direction]}`;
+    if (drive.media === 'disk') {
+      const { range, note } = outerMarket(drive, record.own, disk);
+      return rateOf(record, name, drive[direction], range, note);
+    }
+    return rateOf(record, name, drive[direction], ofOne('media')!.rate[direction]);
   };
+
+  const oneHolds = () => record.fact('capacity', drive.capacity, 'B', marketOf(record, 'capacity'));
 
   return {
     rate(direction) {
@@ -113,50 +111,42 @@ export function mediumOf<T extends Spread>(
     },
     sustained(writes = 'unknown') {
       const name = `${drive.model}, sustained writing`;
-      return together(name, sustainedOf(record, drive, writes, name), 'write');
+      const outer = () => outerOf('write');
+      const one =
+        drive.rest.value !== null
+          ? rateOf(record, name, drive.rest, exactly(0))
+          : drive.media === 'disk'
+            ? shingledOf(record, drive, outer(), writes, name)
+            : figures().sustained(outer(), name);
+      return together(name, one, 'write');
     },
     cache() {
-      const [name, one] = cacheOf(record, drive);
-      return timesData(name, one);
+      const stated = 'cache of the empty drive';
+      const known = record.known(stated, drive.cache, 'B');
+      if (known) return timesData(stated, known);
+      if (drive.media === 'flash') return timesData(stated, figures().cache(oneHolds()));
+      const id = `disk-cache.${drive.recording ?? 'CMR'}` as const;
+      return timesData(ASSUMPTIONS[id].name, assumed(record, id));
     },
+    stays: () => figures().stays(),
     capacity() {
-      const name = 'capacity';
-      return timesData(name, record.fact(name, drive.capacity, 'B', marketOf(record, 'capacity')));
+      return timesData('capacity', oneHolds());
     },
   };
 }
 
-function sustainedOf<T extends Spread>(record: Recorder<T>, drive: Drive, writes: Writing, name: string): T {
-  const anyDisk = assumedRange('disk.outer', record.own);
-  if (drive.rest.value !== null) return rateOf(record, name, drive.rest, anyDisk);
-  if (drive.media === 'disk') {
-    const outer = rateOf(record, `${drive.model}, writing`, drive.write, anyDisk);
-    const whole = () =>
-      record.given(ASSUMPTIONS['shingled.unknown'].name, 1, 'ratio', { kind: 'practice', note: 'CMR' });
-    const share = drive.recording === 'SMR' ? assumed(record, `shingled.${writes}`) : whole();
-    return record.of(rateShare, { outer, share }, { name });
-  }
-  const id: AssumptionId = `sustained.${drive.cell ?? 'unknown'}.${interfaceOf(drive)}`;
-  const market = marketOf(
-    record,
-    id,
-    `${cellWords(drive)} on ${interfaceOf(drive) === 'pcie' ? 'PCIe' : 'SATA'}`,
-  );
-  return rateOf(record, name, drive.rest, market.range, market.note);
-}
-
-function cacheOf<T extends Spread>(record: Recorder<T>, drive: Drive): [name: string, cache: T] {
-  const stated = 'cache of the empty drive';
-  const known = record.known(stated, drive.cache, 'B');
-  if (known) return [stated, known];
-  if (drive.media === 'disk') {
-    const id: AssumptionId = `disk-cache.${drive.recording ?? 'CMR'}`;
-    return [ASSUMPTIONS[id].name, assumed(record, id)];
-  }
-  const share = assumed(record, `cache-share.${drive.cell ?? 'unknown'}`, { note: cellWords(drive) });
-  const capacity = record.fact('capacity', drive.capacity, 'B', marketOf(record, 'capacity'));
-  const name = `${stated}, not stated`;
-  return [name, record.of(cacheShare, { capacity, share }, { name })];
+/** What a disk writes once its media cache is full; of conventional tracks, all. */
+function shingledOf<T extends Spread>(
+  record: Recorder<T>,
+  { recording }: Drive,
+  outer: T,
+  writes: Writing,
+  name: string,
+): T {
+  const whole = () =>
+    record.given(ASSUMPTIONS['shingled.unknown'].name, 1, 'ratio', { kind: 'practice', note: 'CMR' });
+  const share = recording === 'SMR' ? assumed(record, `shingled.${writes}`) : whole();
+  return record.of(rateShare, { outer, share }, { name });
 }
 
 /** A drive beyond whose cache nobody ever writes. */

@@ -66,7 +66,7 @@ export function planner(
       role: 'drive',
       read: x.read ?? x.write!,
       write: x.write ?? x.read!,
-      rest: x.rest ?? Infinity,
+      rest: Math.min(x.rest ?? Infinity, x.write ?? Infinity),
       cache: most,
       cacheMost: most,
       refill: x.refill ?? 0,

@@ -1,3 +1,4 @@
+import { BUILT_IN_NAMES, DISK_NAMES, FLASH_NAMES, type BuiltInClass } from '../catalog/classes';
 import { CHOICES } from './inputs';
 
 /*
@@ -8,6 +9,8 @@ export const CHOICE_WORDS: Readonly<Record<string, string>> = {
   [CHOICES.recording]: 'how it records',
   [CHOICES.throttle]: 'how it throttles',
   [CHOICES.revision]: 'which revision',
+  [CHOICES.class]: 'class of the drive',
+  [CHOICES.builtIn]: 'class of the built-in drive',
 };
 
 const WAY_WORDS: Readonly<Record<string, string>> = {
@@ -15,8 +18,14 @@ const WAY_WORDS: Readonly<Record<string, string>> = {
   'constant density': 'constant density',
   hold: 'holds its temperature',
   step: 'in steps',
+  ...FLASH_NAMES,
+  ...DISK_NAMES,
 };
 
 /** What a way of a choice is called: revisions and recordings go by their own names. */
 export const wayWords = (choice: string, way: string): string =>
-  choice === CHOICES.zones || choice === CHOICES.throttle ? (WAY_WORDS[way] ?? way) : way;
+  choice === CHOICES.builtIn
+    ? BUILT_IN_NAMES[way as BuiltInClass]
+    : choice === CHOICES.recording || choice === CHOICES.revision
+      ? way
+      : (WAY_WORDS[way] ?? way);

@@ -4,14 +4,28 @@ import { quantile, type Spread } from './spread';
 /** One of the ways something may be, with the figures it then has, which go before the inputs'. */
 export interface Way<K extends string = string> {
   id: string;
+  /** How likely it is beside the others; absent: as all. */
+  weight?: number;
   inputs: Readonly<Partial<Record<K, Spread>>>;
+}
+
+/** A way whose figures are made when they are asked for: numbers alone ask for those of the first only. */
+export function wayOf<K extends string>(id: string, weight: number, make: () => Way<K>['inputs']): Way<K> {
+  let made: Way<K>['inputs'] | undefined;
+  return {
+    id,
+    weight,
+    get inputs() {
+      return (made ??= make());
+    },
+  };
 }
 
 /** Something that is one way or another, nobody knows which: which revision a unit is, how a drive throttles. */
 export interface Choice<K extends string = string> {
   /** Names its draws. */
   id: string;
-  /** All as likely; one that stands here twice counts twice. The first stands for all where only one can be shown. */
+  /** The first stands for all where only one can be shown. */
   ways: readonly Way<K>[];
 }
 
@@ -46,6 +60,12 @@ export function expectedOf<K extends string>({ inputs, choices = [] }: Uncertain
   };
 }
 
+/** The way that a number in [0, 1) falls on: each has as much of it as it weighs. */
+function fallsOn<W extends { weight?: number }>(ways: readonly W[], uniform: number): W {
+  let left = uniform * ways.reduce((sum, { weight = 1 }) => sum + weight, 0);
+  return ways.find(({ weight = 1 }) => (left -= weight) < 0) ?? ways[ways.length - 1]!;
+}
+
 /** One of all the cases there may be, by a stream of uniform numbers: within the 5 and 95 % points of each input. */
 export function oneOf<K extends string>(
   { inputs, choices = [] }: Uncertain<K>,
@@ -54,7 +74,7 @@ export function oneOf<K extends string>(
   const spreads: Partial<Record<K, Spread>> = { ...inputs };
   const chosen: Record<string, string> = {};
   for (const { id, ways } of choices) {
-    const way = ways[Math.floor(uniform() * ways.length)]!;
+    const way = fallsOn(ways, uniform());
     chosen[id] = way.id;
     Object.assign(spreads, way.inputs);
   }
@@ -93,7 +113,7 @@ export function eachDraw<K extends string>(
   const one = { x, chosen };
   for (let i = 0; i < SAMPLES; i += every) {
     for (const w of which) {
-      w.now = w.ways[Math.floor(w.order[i]! * w.ways.length)]!;
+      w.now = fallsOn(w.ways, w.order[i]!);
       chosen[w.id] = w.now.id;
     }
     for (const { key, order, of } of plain) x[key] = quantile(of, order[i]!);

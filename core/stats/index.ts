@@ -1,6 +1,6 @@
-export { exactly, spread, isExact, quantile, below, least, type Spread } from './spread';
+export { exactly, spread, isExact, quantile, below, least, mixture, type Spread } from './spread';
 export { about, draws, noise, summary, SAMPLES, SEED } from './sampling';
-export { eachDraw, expectedOf, middlesOf, oneOf } from './draw';
+export { eachDraw, expectedOf, middlesOf, oneOf, wayOf } from './draw';
 export type { Choice, Chosen, Drawing, Drawn, Uncertain, Way } from './draw';
 export { t95, tPoint } from './student';
 export { mean, median, deviation, halfWidth, outliers, runsUntil } from './sample';

@@ -1,5 +1,5 @@
 import { recordersFor, type Estimate, type Fact, type Recorders } from '../../evidence';
-import { ASSUMPTIONS, assumedRange } from '../../catalog/assumptions';
+import { builtInMarket, outerMarket } from '../../catalog/classes';
 import { exactly } from '../../stats';
 import {
   ceilingOf,
@@ -32,6 +32,8 @@ export function collect(parts: PathParts, links: Links): Constraint[] {
   const { drive, bridge, host, port, hops = [], endpoint } = parts;
   const { inner, outer } = links;
   const record = recordersFor(parts.own);
+  const anyDisk = drive.media === 'disk' ? outerMarket(drive, parts.own) : null;
+  const unknown = both((d) => anyDisk?.range ?? behind((inner ?? outer).mode, d, parts.own));
   const found: Constraint[] = [
     membersConstraint(
       partConstraint(
@@ -39,7 +41,8 @@ export function collect(parts: PathParts, links: Links): Constraint[] {
         'media',
         drive.model,
         { read: drive.read, write: drive.write },
-        both((d) => behind((inner ?? outer).mode, d, parts.own)),
+        unknown,
+        anyDisk?.note,
       ),
       parts.array,
     ),
@@ -136,6 +139,7 @@ export function collect(parts: PathParts, links: Links): Constraint[] {
 /** What stands at the other end, and the link it hangs on where it is not built in. */
 function otherEnd(record: Recorders, { host, endpoint, own }: PathParts): Constraint[] {
   // Reading from the drive writes to the other end, and the other way about.
+  const market = builtInMarket(host, own);
   if (!endpoint)
     return [
       partConstraint(
@@ -143,8 +147,8 @@ function otherEnd(record: Recorders, { host, endpoint, own }: PathParts): Constr
         'other',
         host.storage.name,
         { read: host.storage.write, write: host.storage.read },
-        both((d) => assumedRange(d === 'read' ? 'built-in.taking' : 'built-in.delivering', record.bare.own)),
-        ASSUMPTIONS['built-in.taking'].on,
+        both(() => market.range),
+        market.note,
       ),
     ];
   const port = host.ports.find((p) => p.id === endpoint.port);

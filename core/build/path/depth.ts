@@ -1,5 +1,6 @@
 import type { Spread } from '../../stats';
 import { assumed } from '../../catalog/assumptions';
+import { pcieShare } from '../../catalog/classes';
 import type { Direction } from '../../catalog/links';
 import { formula, type Recorder } from '../../evidence';
 import type { Drive } from '../../catalog/parts';
@@ -21,8 +22,8 @@ const bothLatencies = formula({
   of: (m, x) => m.add(x.drive, x.bridge),
 });
 
-export const interfaceOf = (drive: Drive): 'pcie' | 'sata' =>
-  drive.modes.some((mode) => mode.startsWith('pcie')) ? 'pcie' : 'sata';
+/** What a drive most likely is behind its plug. */
+export const interfaceOf = (drive: Drive): 'pcie' | 'sata' => (pcieShare(drive) >= 0.5 ? 'pcie' : 'sata');
 
 /** What the links carry when requests come so: bulk-only takes one at a time whatever is asked. */
 export function atDepth<T extends Spread>(

@@ -2,112 +2,9 @@ import { row } from './row';
 
 const MB = 1e6;
 const GB = 1e9;
-const CACHE = 'share of the capacity';
-const SUSTAINED = 'sustained writing, past the cache';
 
 /** Flash drives and disks that no sheet and no measurement speaks for: wide on purpose, so that what is not known shows in the range. */
 export const DRIVES = {
-  'cache-share.SLC': row(CACHE, [0, 0, 0.01], 'ratio', 'memory', ['transfer'], 'cache of SLC drives'),
-  'cache-share.MLC': row(CACHE, [0, 0.01, 0.1], 'ratio', 'memory', ['transfer'], 'cache of MLC drives'),
-  'cache-share.TLC': row(CACHE, [0.01, 0.1, 0.33], 'ratio', 'memory', ['transfer'], 'cache of TLC drives'),
-  'cache-share.QLC': row(CACHE, [0.02, 0.12, 0.25], 'ratio', 'memory', ['transfer'], 'cache of QLC drives'),
-  'cache-share.unknown': row(
-    CACHE,
-    [0.01, 0.08, 0.33],
-    'ratio',
-    'memory',
-    ['transfer'],
-    'cache of any drive',
-  ),
-
-  'sustained.SLC.pcie': row(
-    SUSTAINED,
-    [1500 * MB, 2000 * MB, 2500 * MB],
-    'B/s',
-    'memory',
-    ['transfer', 'arrays'],
-    'SLC drives on PCIe',
-  ),
-  'sustained.SLC.sata': row(
-    SUSTAINED,
-    [400 * MB, 450 * MB, 500 * MB],
-    'B/s',
-    'memory',
-    ['transfer', 'arrays'],
-    'SLC drives on SATA',
-  ),
-  'sustained.MLC.pcie': row(
-    SUSTAINED,
-    [800 * MB, 1200 * MB, 2000 * MB],
-    'B/s',
-    'memory',
-    ['transfer', 'arrays'],
-    'MLC drives on PCIe',
-  ),
-  'sustained.MLC.sata': row(
-    SUSTAINED,
-    [300 * MB, 420 * MB, 500 * MB],
-    'B/s',
-    'memory',
-    ['transfer', 'arrays'],
-    'MLC drives on SATA',
-  ),
-  'sustained.TLC.pcie': row(
-    SUSTAINED,
-    [300 * MB, 900 * MB, 1800 * MB],
-    'B/s',
-    'memory',
-    ['transfer', 'arrays'],
-    'TLC drives on PCIe',
-  ),
-  'sustained.TLC.sata': row(
-    SUSTAINED,
-    [80 * MB, 320 * MB, 480 * MB],
-    'B/s',
-    'memory',
-    ['transfer', 'arrays'],
-    'TLC drives on SATA',
-  ),
-  'sustained.QLC.pcie': row(
-    SUSTAINED,
-    [60 * MB, 180 * MB, 400 * MB],
-    'B/s',
-    'memory',
-    ['transfer', 'arrays'],
-    'QLC drives on PCIe',
-  ),
-  'sustained.QLC.sata': row(
-    SUSTAINED,
-    [40 * MB, 90 * MB, 180 * MB],
-    'B/s',
-    'memory',
-    ['transfer', 'arrays'],
-    'QLC drives on SATA',
-  ),
-  'sustained.unknown.pcie': row(
-    SUSTAINED,
-    [80 * MB, 500 * MB, 1800 * MB],
-    'B/s',
-    'memory',
-    ['transfer', 'arrays'],
-    'drives of any cell type on PCIe',
-  ),
-  'sustained.unknown.sata': row(
-    SUSTAINED,
-    [50 * MB, 220 * MB, 480 * MB],
-    'B/s',
-    'memory',
-    ['transfer', 'arrays'],
-    'drives of any cell type on SATA',
-  ),
-
-  'cache-stays': row(
-    'share of the cache that stays when the drive fills',
-    [0.05, 0.2, 0.6],
-    'ratio',
-    'memory',
-    ['transfer'],
-  ),
   'refill.flash': row(
     'cache cleared while idle',
     [50 * MB, 300 * MB, 900 * MB],
@@ -146,14 +43,6 @@ export const DRIVES = {
     'transfer',
   ]),
 
-  'disk.outer': row(
-    'outer tracks',
-    [100 * MB, 180 * MB, 280 * MB],
-    'B/s',
-    'memory',
-    ['transfer', 'arrays'],
-    'disks nobody knows',
-  ),
   'disk.inner': row('innermost tracks as a share of the outermost', [0.45, 0.5, 0.55], 'ratio', 'practice', [
     'transfer',
   ]),

@@ -1,6 +1,5 @@
 import { row } from './row';
 
-const MB = 1e6;
 const GB = 1e9;
 const KEPT = 'share that the parity keeps';
 const WRITE_BACK = 'share of the memory that takes writes';
@@ -129,30 +128,6 @@ export const HOSTS = {
     'memory',
     ['transfer'],
     'any system, a drive on a cable',
-  ),
-  'built-in.taking': row(
-    'built-in drive, taking',
-    [100 * MB, 500 * MB, 3000 * MB],
-    'B/s',
-    'memory',
-    ['path'],
-    'built-in drives in use, from disks to fast flash',
-  ),
-  'built-in.delivering': row(
-    'built-in drive, delivering',
-    [100 * MB, 500 * MB, 5000 * MB],
-    'B/s',
-    'memory',
-    ['path'],
-    'built-in drives in use, from disks to fast flash',
-  ),
-  'other-sustained': row(
-    'sustained rate of the other end as a share',
-    [0.2, 0.6, 1],
-    'ratio',
-    'memory',
-    ['transfer'],
-    'built-in drives past their cache',
   ),
   'usb-latency': row('USB bridge', [50e-6, 100e-6, 150e-6], 's', 'practice', ['path', 'random', 'loads']),
   'bulk-only': row(

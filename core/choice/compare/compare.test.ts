@@ -136,7 +136,9 @@ describe('builds against each other', () => {
       /^Up to [\d.]+ GB in one go both take the same, then oystral-merlin-2t\.$/,
     );
     for (const p of found.pairs) expect(p.first).toBeGreaterThanOrEqual(0);
-    expect(found.pairs.find((p) => p.a === 0 && p.b === 2)!.first).toBeGreaterThan(0.5);
+    // QLC of 2 TB takes it into a large cache; of what goes on longer TLC is the quicker.
+    const reedSedge = found.pairs.find((p) => p.a === 0 && p.b === 2)!;
+    expect(reedSedge.leads.at(-1)!.ahead).toBe(0);
     const same = compareBuilds(onJob(job!), 'offload', [build('larkmoor-reed-2t'), build('larkmoor-reed-2t')])
       .pairs[0]!;
     expect([same.first, same.leads]).toEqual([0.5, [{ from: 0, ahead: null }]]);

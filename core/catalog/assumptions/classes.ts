@@ -1,0 +1,152 @@
+import { row } from './row';
+
+const MB = 1e6;
+const CACHE = 'cache as a share of the free capacity';
+const STAYS = 'share of the cache that stays when the drive fills';
+const SUSTAINED = 'sustained writing, past the cache';
+const OF_CACHED = 'sustained writing as a share of writing into the cache';
+const OUTER = 'outer tracks';
+const USE = ['transfer', 'arrays'] as const;
+
+/** What is on the market, class by class: figures that belong together. Which class a drive is of follows from whatever is known of it. */
+export const CLASSES = {
+  'pcie-tlc-large.cache': row(CACHE, [0.15, 0.24, 0.33], 'ratio', 'memory', USE, 'PCIe TLC, large cache'),
+  'pcie-tlc-large.stays': row(STAYS, [0, 0.03, 0.1], 'ratio', 'memory', USE, 'PCIe TLC, large cache'),
+  'pcie-tlc-small.cache': row(CACHE, [0.02, 0.035, 0.06], 'ratio', 'memory', USE, 'PCIe TLC, small cache'),
+  'pcie-tlc-small.stays': row(STAYS, [0.3, 0.7, 1], 'ratio', 'memory', USE, 'PCIe TLC, small cache'),
+  'pcie-tlc.sustained.DRAM': row(
+    OF_CACHED,
+    [0.2, 0.32, 0.5],
+    'ratio',
+    'memory',
+    USE,
+    'PCIe TLC with DRAM, 1 TB and more',
+  ),
+  'pcie-tlc.sustained.none': row(
+    OF_CACHED,
+    [0.12, 0.21, 0.35],
+    'ratio',
+    'memory',
+    USE,
+    'PCIe TLC without DRAM, 1 TB and more',
+  ),
+  'pcie-tlc.sustained.unknown': row(
+    OF_CACHED,
+    [0.13, 0.27, 0.48],
+    'ratio',
+    'memory',
+    USE,
+    'PCIe TLC, 1 TB and more',
+  ),
+  'pcie-tlc.small': row(
+    'what a small one has of that',
+    [0.4, 0.5, 0.65],
+    'ratio',
+    'memory',
+    USE,
+    'PCIe TLC of 250 to 500 GB: fewer chips',
+  ),
+  'pcie-qlc.cache': row(CACHE, [0.1, 0.17, 0.25], 'ratio', 'memory', USE, 'PCIe QLC'),
+  'pcie-qlc.stays': row(STAYS, [0.02, 0.08, 0.25], 'ratio', 'memory', USE, 'PCIe QLC'),
+  'pcie-qlc.sustained': row(
+    SUSTAINED,
+    [80 * MB, 150 * MB, 280 * MB],
+    'B/s',
+    'memory',
+    USE,
+    'PCIe QLC of 1 TB; more with more chips',
+  ),
+  'sata-tlc.cache': row(CACHE, [0.005, 0.015, 0.05], 'ratio', 'memory', USE, 'SATA TLC'),
+  'sata-tlc.stays': row(STAYS, [0.2, 0.6, 1], 'ratio', 'memory', USE, 'SATA TLC'),
+  'sata-tlc.sustained': row(SUSTAINED, [250 * MB, 390 * MB, 500 * MB], 'B/s', 'memory', USE, 'SATA TLC'),
+  'sata-tlc.sustained.small': row(
+    SUSTAINED,
+    [80 * MB, 170 * MB, 300 * MB],
+    'B/s',
+    'memory',
+    USE,
+    'SATA TLC up to 250 GB',
+  ),
+  'sata-qlc.cache': row(CACHE, [0.003, 0.02, 0.08], 'ratio', 'memory', USE, 'SATA QLC'),
+  'sata-qlc.stays': row(STAYS, [0.05, 0.3, 0.8], 'ratio', 'memory', USE, 'SATA QLC'),
+  'sata-qlc.sustained': row(SUSTAINED, [70 * MB, 110 * MB, 200 * MB], 'B/s', 'memory', USE, 'SATA QLC'),
+  'pcie-mlc.cache': row(CACHE, [0, 0.01, 0.1], 'ratio', 'memory', USE, 'PCIe MLC'),
+  'pcie-mlc.stays': row(STAYS, [0.2, 0.6, 1], 'ratio', 'memory', USE, 'PCIe MLC'),
+  'pcie-mlc.sustained': row(SUSTAINED, [800 * MB, 1200 * MB, 2000 * MB], 'B/s', 'memory', USE, 'PCIe MLC'),
+  'sata-mlc.cache': row(CACHE, [0, 0.005, 0.05], 'ratio', 'memory', USE, 'SATA MLC'),
+  'sata-mlc.stays': row(STAYS, [0.2, 0.6, 1], 'ratio', 'memory', USE, 'SATA MLC'),
+  'sata-mlc.sustained': row(SUSTAINED, [300 * MB, 420 * MB, 500 * MB], 'B/s', 'memory', USE, 'SATA MLC'),
+  'pcie-slc.cache': row(CACHE, [0, 0, 0.01], 'ratio', 'memory', USE, 'PCIe SLC'),
+  'pcie-slc.stays': row(STAYS, [0.2, 0.6, 1], 'ratio', 'memory', USE, 'PCIe SLC'),
+  'pcie-slc.sustained': row(SUSTAINED, [1500 * MB, 2000 * MB, 2500 * MB], 'B/s', 'memory', USE, 'PCIe SLC'),
+  'sata-slc.cache': row(CACHE, [0, 0, 0.01], 'ratio', 'memory', USE, 'SATA SLC'),
+  'sata-slc.stays': row(STAYS, [0.2, 0.6, 1], 'ratio', 'memory', USE, 'SATA SLC'),
+  'sata-slc.sustained': row(SUSTAINED, [400 * MB, 450 * MB, 500 * MB], 'B/s', 'memory', USE, 'SATA SLC'),
+
+  'disk-25.outer': row(
+    OUTER,
+    [60 * MB, 110 * MB, 140 * MB],
+    'B/s',
+    'memory',
+    USE,
+    '2.5-inch disks, 5,400 rpm',
+  ),
+  'disk-25-fast.outer': row(
+    OUTER,
+    [90 * MB, 130 * MB, 170 * MB],
+    'B/s',
+    'memory',
+    USE,
+    '2.5-inch disks, 7,200 rpm and more',
+  ),
+  'disk-35-slow.outer': row(
+    OUTER,
+    [120 * MB, 170 * MB, 210 * MB],
+    'B/s',
+    'memory',
+    USE,
+    '3.5-inch disks, 5,400 to 5,900 rpm',
+  ),
+  'disk-35.outer': row(
+    OUTER,
+    [150 * MB, 190 * MB, 220 * MB],
+    'B/s',
+    'memory',
+    USE,
+    '3.5-inch disks, 7,200 rpm, below 8 TB',
+  ),
+  'disk-35-large.outer': row(
+    OUTER,
+    [200 * MB, 250 * MB, 285 * MB],
+    'B/s',
+    'memory',
+    USE,
+    '3.5-inch disks, 7,200 rpm, 8 TB and more',
+  ),
+
+  'built-in.disk': row('built-in drive', [70 * MB, 120 * MB, 190 * MB], 'B/s', 'memory', ['path'], 'a disk'),
+  'built-in.sata': row(
+    'built-in drive',
+    [400 * MB, 490 * MB, 540 * MB],
+    'B/s',
+    'memory',
+    ['path'],
+    'flash on SATA',
+  ),
+  'built-in.pcie3': row(
+    'built-in drive',
+    [1000 * MB, 2000 * MB, 3200 * MB],
+    'B/s',
+    'memory',
+    ['path'],
+    'flash on PCIe gen 3',
+  ),
+  'built-in.pcie4': row(
+    'built-in drive',
+    [2500 * MB, 4200 * MB, 6500 * MB],
+    'B/s',
+    'memory',
+    ['path'],
+    'flash on PCIe gen 4 or 5',
+  ),
+} as const;
