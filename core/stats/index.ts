@@ -4,4 +4,4 @@ export { eachDraw, expectedOf, middlesOf, oneOf, wayOf } from './draw';
 export type { Choice, Chosen, Drawing, Drawn, Uncertain, Way } from './draw';
 export { t95, tPoint } from './student';
 export { mean, median, deviation, halfWidth, outliers, runsUntil } from './sample';
-export { gaussian, normalQuantile } from './normal';
+export { cumulative, gaussian, normalQuantile } from './normal';

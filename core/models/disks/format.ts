@@ -1,4 +1,4 @@
-import { type Spread } from '../../stats';
+import { cumulative, type Spread } from '../../stats';
 import { given, worked, type Estimate } from '../../evidence';
 import { LAWS, passed, timeShare, wholeDisk, type Law } from './zone';
 
@@ -12,11 +12,17 @@ export interface Checkpoint {
   grain?: number;
 }
 
-/** k of disks [practice]: 0.45 to 0.55; as likely all over a little more, so that a disk at the edge is not left out. */
-const K = { low: 0.42, middle: 0.5, high: 0.58, steps: 33 };
-/** What is unsteady in a run beside the rounding, as a share of the disk [memory]. */
-const UNSTEADY = 0.0015;
-const TIMES = 401;
+const { exp, log, max, min, sqrt } = Math;
+
+/** k of disks [practice]: 0.45 to 0.55, as likely all over. */
+const K = { low: 0.45, middle: 0.5, high: 0.55, steps: 13 };
+/** How unsteady a pass runs: its speed strays by such a share, for about a tenth of the disk at a time [practice: about 1 %]. */
+const UNSTEADY = [0.003, 0.008, 0.015];
+const STRAYS_FOR = 0.1;
+/** What a display makes of a share: the nearest step, or the step it has reached. */
+const DISPLAYS = ['rounded', 'cut off'] as const;
+type Display = (typeof DISPLAYS)[number];
+const TIMES = 201;
 
 interface Fit {
   /** s from the start to the end. */
@@ -26,46 +32,87 @@ interface Fit {
   k: Spread;
 }
 
-/** Log likelihood of a share seen at a grain when the true one is f: flat within the grain, falling beyond it. */
-function likelihood(f: number, { share, grain = 0.005 }: Checkpoint): number {
-  const beyond = Math.max(0, Math.abs(f - share) - grain) / UNSTEADY;
+/** Log of the probability that a normal number falls between two; falling on beyond them. */
+function within(from: number, to: number, sigma: number): number {
+  const share = cumulative(to / sigma) - cumulative(from / sigma);
+  if (share > 1e-12) return log(share);
+  const beyond = max(from, -to) / sigma;
   return -(beyond * beyond) / 2;
 }
 
-/** Weighs every law, k and total time by how well they give the checkpoints. */
-function fit(checkpoints: readonly Checkpoint[]): Fit {
-  const last = checkpoints.reduce((a, b) => (b.elapsed > a.elapsed ? b : a));
+/**
+ * Log likelihood of checkpoints of a pass that by its law has come so far at each. Between two of them it strays from its law and is back on it
+ * at the end: what it has strayed at one tells of the next.
+ */
+function likelihood(
+  checkpoints: readonly Checkpoint[],
+  by: Float64Array,
+  unsteady: number,
+  display: Display,
+): number {
+  let sum = 0;
+  let before = 0;
+  let strayed = 0;
+  for (let i = 0; i < by.length; i++) {
+    const { share, grain = 0.005 } = checkpoints[i]!;
+    const f = by[i]!;
+    const left = (1 - f) / max(1e-9, 1 - before);
+    const variance = 2 * STRAYS_FOR * max(0, f - before) * max(0, left);
+    const from = display === 'rounded' ? share - grain : share;
+    const to = from + 2 * grain;
+    const about = f + strayed * left;
+    sum += within(from - about, to - about, unsteady * sqrt(variance) + 1e-5);
+    // Between what was shown nobody sees how far it strayed: the nearest that goes with it.
+    strayed = min(to, max(from, about)) - f;
+    before = f;
+  }
+  return sum;
+}
+
+/** Weighs every law, k and total time by how well they give the checkpoints, over all that is not known of display and steadiness. */
+function fit(all: readonly Checkpoint[]): Fit {
+  const checkpoints = [...all].sort((a, b) => a.elapsed - b.elapsed);
+  const last = checkpoints.at(-1)!;
   const grain = last.grain ?? 0.005;
   const candidates = LAWS.flatMap((law) =>
     [K.low, K.middle, K.high].flatMap((k) =>
-      [-1, 1].map(
-        (sign) =>
+      [-1, 2].map(
+        (steps) =>
           (last.elapsed * timeShare(law, k, 1)) /
-          timeShare(law, k, Math.min(1, Math.max(1e-4, last.share + sign * 2 * grain))),
+          timeShare(law, k, min(1, max(1e-4, last.share + steps * grain))),
       ),
     ),
   );
-  const [from, to] = [Math.max(last.elapsed, Math.min(...candidates) * 0.97), Math.max(...candidates) * 1.03];
+  const [from, to] = [max(last.elapsed, min(...candidates) * 0.94), max(...candidates) * 1.06];
   const totals = Array.from({ length: TIMES }, (_, j) => from + ((to - from) * j) / (TIMES - 1));
   const ks = Array.from({ length: K.steps }, (_, i) => K.low + ((K.high - K.low) * i) / (K.steps - 1));
-  const byTotal = new Float64Array(TIMES);
-  const byK = new Float64Array(K.steps);
-  const byLaw: Record<Law, number> = { linear: 0, 'constant density': 0 };
-  const score = (law: Law, k: number, total: number) =>
-    checkpoints.reduce((sum, c) => sum + likelihood(passed(law, k, Math.min(1, c.elapsed / total)), c), 0);
-  const scores = LAWS.map((law) => ks.map((k) => Float64Array.from(totals, (total) => score(law, k, total))));
+  const by = new Float64Array(checkpoints.length);
+  const scores: { l: number; i: number; j: number; value: number }[] = [];
   // Against the best of all, so that checkpoints no disk could give still leave the nearest one.
-  const best = Math.max(...scores.flat().map((row) => row.reduce((a, b) => Math.max(a, b), -Infinity)));
+  let best = -Infinity;
   LAWS.forEach((law, l) =>
-    ks.forEach((_, i) =>
-      scores[l]![i]!.forEach((value, j) => {
-        const weight = Math.exp(value - best);
-        byTotal[j]! += weight;
-        byK[i]! += weight;
-        byLaw[law] += weight;
+    ks.forEach((k, i) =>
+      totals.forEach((total, j) => {
+        checkpoints.forEach(({ elapsed }, c) => (by[c] = passed(law, k, min(1, elapsed / total))));
+        for (const unsteady of UNSTEADY)
+          for (const display of DISPLAYS) {
+            const value = likelihood(checkpoints, by, unsteady, display);
+            best = max(best, value);
+            scores.push({ l, i, j, value });
+          }
       }),
     ),
   );
+  const byTotal = new Float64Array(TIMES);
+  const byK = new Float64Array(K.steps);
+  const byLaw: Record<Law, number> = { linear: 0, 'constant density': 0 };
+  for (const { l, i, j, value } of scores) {
+    if (value < best - 30) continue;
+    const weight = exp(value - best);
+    byTotal[j]! += weight;
+    byK[i]! += weight;
+    byLaw[LAWS[l]!] += weight;
+  }
   const sum = byLaw.linear + byLaw['constant density'];
   return {
     total: points(totals, byTotal),
@@ -74,13 +121,16 @@ function fit(checkpoints: readonly Checkpoint[]): Fit {
   };
 }
 
-/** The 5, 50 and 95 % points of weighed values in rising order. */
+/** The 5, 50 and 95 % points of weighed values in rising order, straight lines between them. */
 function points(values: readonly number[], weights: Float64Array): Spread {
   const sum = weights.reduce((a, b) => a + b, 0);
   const at = (p: number) => {
     let before = 0;
     const i = weights.findIndex((w) => (before += w) >= p * sum);
-    return values[i < 0 ? values.length - 1 : i]!;
+    if (i < 0) return values[values.length - 1]!;
+    const step = (i === 0 ? values[1]! : values[i]!) - (i === 0 ? values[0]! : values[i - 1]!);
+    const into = weights[i]! > 0 ? (p * sum - (before - weights[i]!)) / weights[i]! : 0.5;
+    return Math.max(values[0]!, values[i]! + step * (into - 0.5));
   };
   return { low: at(0.05), expected: at(0.5), high: at(0.95) };
 }
@@ -111,11 +161,11 @@ export function formatEnd(checkpoints: readonly Checkpoint[]): FormatEnd {
   const words = worked('time of the whole format', total, 's', {
     how: 'sampled',
     formula:
-      'time at the checkpoint × τ(1) ÷ τ(share), over both laws of falling rate and inner tracks at 0.42 to 0.58 of the outer ones',
+      'time at the checkpoint × τ(1) ÷ τ(share), over both laws of falling rate and inner tracks at 0.45 to 0.55 of the outer ones',
     note:
       'Linear law: τ(f) = ln(1 ÷ (1 − (1 − k)f)) ÷ (1 − k). Constant density: τ(f) = 2(1 ' +
       '− √(1 − (1 − k²)f)) ÷ (1 − k²). All combinations on a grid, weighed by how well ' +
-      'they give the checkpoints within their rounding; k is 0.45 to 0.55 by common practice, ' +
+      'they give the checkpoints as a display rounds them or cuts them off, a pass straying from its law by about 1 %; k is 0.45 to 0.55 by common practice, ' +
       `no source. Linear is ${Math.round(laws.linear * 100)} % likely.`,
     inputs,
   });
