@@ -1,5 +1,5 @@
 import { exactly, type Spread } from '../stats';
-import { middle, type Estimate, type Recorder } from '../evidence';
+import { middle, recordersFor, type Estimate, type Recorder } from '../evidence';
 import { assumed, assumedRange, marketOf } from '../catalog/assumptions';
 import { asRevised, type Drive } from '../catalog/parts';
 import { rateOf } from '../build/path';
@@ -77,6 +77,10 @@ function memberRate(record: Recorder<Estimate>, drive: Drive): Estimate {
   const [likeliest] = classesOf(record, drive);
   return flashFigures(record, drive, likeliest!).sustained(cached, `${drive.model}, sustained writing`);
 }
+
+/** What the drives of a situation come to as one; null for drives each by itself. */
+export const arrayOf = (situation: Situation): ArrayForecast | null =>
+  forecastArray(recordersFor(situation.own).explaining, situation);
 
 /** What a device's layout of drives comes to over the years wanted; null for drives each for itself. */
 export function forecastArray(

@@ -14,7 +14,7 @@ export {
 export { forecastAll, type ActivityForecast, type JobForecast } from './job';
 export { isLife, lifeOf, type LifeForecast } from './wear';
 export { forecastDays, type DaysForecast, type Ends } from './days';
-export { holdsOf, type ArrayForecast } from './array';
+export { arrayOf, holdsOf, type ArrayForecast } from './array';
 export { collectTransfer, namedByThing, type Surroundings } from './collect';
 export { bareTransfer, forecastTransfer, timesOf } from './transfer';
 export type { ProfilePoint, Sensitivity, TransferForecast } from './transfer';

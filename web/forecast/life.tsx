@@ -4,8 +4,9 @@ import { useEffect, useState } from 'react';
 import { middle } from '@kymar/core/evidence';
 import { isLife, type DaysForecast, type JobSheet } from '@kymar/core/forecast';
 import type { Placed } from '../state/placed';
-import { format, formatProbability } from '@kymar/core/units';
+import { format } from '@kymar/core/units';
 import { useSituation } from '../state/situation';
+import { ArrayFacts } from '../ui/array';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { daysOf } from '../workers';
@@ -64,25 +65,7 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
           {format(whole.high, 's')}); its progress can be followed in Reference.
         </Typography>
       )}
-      {array && (
-        <Typography variant="body2" sx={{ mt: 0.75 }}>
-          Together they hold <Figure of={array.usable} />;{' '}
-          {array.survives === 0
-            ? 'one failing drive loses all'
-            : `${array.survives} may fail, whichever ${array.survives === 1 ? 'it is' : 'they are'}`}
-          . Data lost within the years wanted:{' '}
-          <Figure of={array.loss}>{formatProbability(array.loss.expected)}</Figure>.
-          {array.rebuild && (
-            <>
-              {' '}
-              A rebuild takes at least <Figure of={array.rebuild} /> and meets what it cannot read in{' '}
-              <Figure of={array.rebuildFails!}>{formatProbability(array.rebuildFails!.expected)}</Figure> of
-              cases. A write smaller than a strip costs {array.smallWrite} operations.
-            </>
-          )}{' '}
-          An array is one copy, not a backup.
-        </Typography>
-      )}
+      {array && <ArrayFacts array={array} />}
       {copies && (
         <Typography variant="body2" sx={{ mt: 0.75, color: copies.length > 0 ? 'warning.main' : undefined }}>
           {copies.length === 0

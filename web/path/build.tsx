@@ -1,7 +1,7 @@
 import AddIcon from '@mui/icons-material/Add';
 import { Autocomplete, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { memo, Suspense, useState } from 'react';
-import { cannot } from '@kymar/core/build/array';
+import { ARRAY_NAMES, cannot } from '@kymar/core/build/array';
 import type { Brief } from '@kymar/core/job';
 import { nameOf, type Accessory, type ArrayMode, type Hop } from '@kymar/core/catalog/parts';
 import type { JointId, Path } from '@kymar/core/build/path';
@@ -114,14 +114,10 @@ export function BuildPanel({ path }: { path: Path }) {
   );
 }
 
-const MODE: Record<ArrayMode, string> = {
-  single: 'each for itself',
-  stripe: 'striped',
-  mirror: 'mirrored',
-  concatenation: 'one after another',
-  parity: 'single parity',
-  'double parity': 'double parity',
-  'stripe of mirrors': 'striped mirrors',
+/** A way of putting drives together: its name and what that is. */
+const modeWords = (mode: ArrayMode): string => {
+  const { name, is } = ARRAY_NAMES[mode];
+  return is ? `${name} (${is})` : name;
 };
 
 const STRIPED: readonly ArrayMode[] = ['stripe', 'parity', 'double parity', 'stripe of mirrors'];
@@ -130,15 +126,17 @@ const STRIPED: readonly ArrayMode[] = ['stripe', 'parity', 'double parity', 'str
 function ArrayChoice({ build, onArray }: { build: Build; onArray(array: Build['array']): void }) {
   const members = build.together ?? 1;
   const own = build.bridge?.arrays ?? [];
-  const modes = (Object.keys(MODE) as ArrayMode[]).filter(
+  const modes = (Object.keys(ARRAY_NAMES) as ArrayMode[]).filter(
     (mode) => mode === 'single' || cannot({ mode, members }) === null,
   );
   const options = modes.flatMap((mode) =>
     mode === 'single'
-      ? [{ key: 'single', words: MODE.single }]
+      ? [{ key: 'single', words: modeWords('single') }]
       : [
-          ...(own.includes(mode) ? [{ key: `${mode}/firmware`, words: `${MODE[mode]}, by the box` }] : []),
-          { key: `${mode}/system`, words: `${MODE[mode]}, by the system` },
+          ...(own.includes(mode)
+            ? [{ key: `${mode}/firmware`, words: `${modeWords(mode)}, by the enclosure` }]
+            : []),
+          { key: `${mode}/system`, words: `${modeWords(mode)}, by the system` },
         ],
   );
   const value =
@@ -169,7 +167,7 @@ function ArrayChoice({ build, onArray }: { build: Build; onArray(array: Build['a
       {array && STRIPED.includes(array.mode) && (
         <TextField
           select
-          label="Strip"
+          label="Stripe size"
           value={array.strip ?? 0}
           onChange={({ target }) => {
             const { strip: _, ...rest } = array;

@@ -6,8 +6,10 @@ import { connected, firstBuild } from '@kymar/core/choice/whatif';
 import { findingsOf, settingAt } from '../state/derived';
 import { changeJob } from '../state/jobs';
 import { shopNow } from '../state/shop';
+import { useSituation } from '../state/situation';
 import { useJob, usePlace } from '../ui/job';
 import { Panel } from '../ui/panel';
+import { ArrayPanel } from './array';
 import { BuildPanel } from './build';
 import { DriveSheet } from './drive';
 import { Findings } from './findings';
@@ -26,6 +28,7 @@ export function PathView() {
   const { job, direction } = useJob();
   const at = usePlace();
   const setting = settingAt(at, direction);
+  const situation = useSituation(at);
   if (!at.build || !setting)
     return (
       <Panel title="Choose the parts" sx={{ maxWidth: 640 }}>
@@ -59,6 +62,7 @@ export function PathView() {
       </Box>
       <Box sx={{ display: 'grid', gap: 2 }}>
         <Findings job={job} list={list} state={stateOf(setting, list)} />
+        {situation && <ArrayPanel path={path} situation={situation} />}
         <Joints path={path} direction={direction} />
       </Box>
     </Box>

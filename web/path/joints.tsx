@@ -37,6 +37,7 @@ const ROLE: Partial<Record<ConstraintId, string>> = {
   bridge: 'as the enclosure’s chip is stated',
   other: 'what stands at the other end of the copy',
   system: 'its share of the slowest link',
+  array: 'what makes them one has its own cost; made by the system, redundancy crosses the link too',
 };
 const mb = (rate: number) => numeral(rate / 1e6, rate < 100e6 ? 1 : 0);
 

@@ -243,6 +243,9 @@ describe('one number', () => {
         expect([slowest.id, slowest.covers?.[d]]).toContain(constraint.id);
         for (const c of found.constraints) expect(c.explain(d).expected).toBeCloseTo(c.rate[d].expected, 3);
         expect(explainFlow(found, d).expected).toBe(found.flow![d].expected);
+        // No place of the strip that is alone on its link shows less than what flows.
+        for (const joint of found.joints.filter((j) => j.id === 'drive' || j.id === 'system'))
+          expect(joint.alone[d]).toBeGreaterThanOrEqual(found.flow![d].expected * (1 - 1e-9));
       }),
       { numRuns: 300 },
     );

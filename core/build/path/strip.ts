@@ -49,11 +49,7 @@ export function strip({ parts, links, constraints }: Path): Joint[] {
     const best = alone(converts ? bridge.outer : drive.modes, bridge.outer);
     const through = converts
       ? both((d) =>
-          Math.min(
-            cap?.rate[d].expected ?? Infinity,
-            inner?.mode ? practicalOf(inner.mode, d, parts.own).expected : 0,
-            best[d],
-          ),
+          Math.min(cap?.rate[d].expected ?? Infinity, constraint('inner')?.rate[d].expected ?? 0, best[d]),
         )
       : best;
     joints.push({
