@@ -90,3 +90,79 @@ describe('sources and estimates in files', () => {
     ).toBe(false);
   });
 });
+
+describe('what hurried people type', () => {
+  const TB = 1e12;
+  test.each<[string, Parameters<typeof parseFact>[1], string | undefined, unknown]>([
+    ['1.5TB', 'bytes', 'GB', 1.5 * TB],
+    ['83,2 GB', 'bytes', 'GB', 83.2e9],
+    ['200', 'bytes', 'GB', 200e9],
+    ['2,400', 'bytes', 'TB', 2400 * TB],
+    ['2400 TBW', 'bytes', 'TB', 2400 * TB],
+    ['½ TB', 'bytes', 'GB', TB / 2],
+    ['1½ TB', 'bytes', 'GB', 1.5 * TB],
+    ['10 gig', 'bytes', 'GB', 10e9],
+    ['3 gigs', 'bytes', 'GB', 3e9],
+    ['5 TB + 4 TB', 'bytes', 'GB', 9 * TB],
+    ['5 + 4 TB', 'bytes', 'GB', 9 * TB],
+    ['600-640 GB', 'bytes', 'GB', [600e9, 620e9, 640e9]],
+    ['600 - 640 GB', 'bytes', 'GB', [600e9, 620e9, 640e9]],
+    ['600-640', 'bytes', 'GB', [600e9, 620e9, 640e9]],
+    ['10Gbps', 'rate', undefined, 1.25e9],
+    ['2m10s', 'time', 'min', 130],
+    ['1:27:05', 'time', 'min', 5225],
+    ['1h30', 'time', 'min', 5400],
+    ['25', 'time', 'min', 1500],
+    ['20-30', 'time', 'min', [1200, 1500, 1800]],
+    ['52000 images', 'count', undefined, 52_000],
+    ['52,000', 'count', undefined, 52_000],
+    ['240k files', 'count', undefined, 240_000],
+    ['5 years', 'count', undefined, 5],
+    ['5 years', 'time', undefined, 5 * 365.25 * 86_400],
+    ['daily', 'times', undefined, 1],
+    ['every evening', 'times', undefined, 1],
+    ['monthly', 'times', undefined, 12 / 365.25],
+    ['twice a week', 'times', undefined, 2 / 7],
+    ['40 %', 'percent', undefined, 0.4],
+    ['-10 °C', 'temperature', undefined, -10],
+    ['95 F', 'temperature', undefined, 35],
+  ])('%s (%s, bare %s)', (text, dimension, bare, value) => {
+    const read = parseFact(text, dimension, bare);
+    expect(read).toMatchObject({ ok: true });
+    const found = read.ok ? [read.value].flat() : [];
+    const wanted = [value].flat() as number[];
+    expect(found).toHaveLength(wanted.length);
+    wanted.forEach((v, i) => expect(found[i]! / v).toBeCloseTo(1, 9));
+  });
+
+  test('a bare number says what it was taken for; hardly anything is questioned; what may mean two things is asked', () => {
+    expect(parseFact('200', 'bytes', 'GB')).toMatchObject({
+      note: 'No unit: read as GB.',
+      understood: '200 GB',
+    });
+    expect(parseFact('200 B', 'bytes', 'GB')).toMatchObject({
+      note: expect.stringMatching(/200 B\?.*check the unit/),
+    });
+    expect(parseFact('52.000', 'count')).toEqual({
+      ok: false,
+      problem: expect.stringMatching(/52000 or 52\?/),
+    });
+    expect(parseFact('-80 °C', 'temperature')).toMatchObject({ ok: false });
+    expect(parseFact('-5 GB', 'bytes', 'GB')).toMatchObject({ ok: false });
+    expect(parseFact('3 + parsecs', 'bytes', 'GB')).toMatchObject({ ok: false });
+  });
+
+  test('a sum of sizes is the sum, a hyphen between two of them a range, whatever they are', () => {
+    const size = fc.integer({ min: 1, max: 9999 });
+    fc.assert(
+      fc.property(size, size, fc.constantFrom('GB', 'TB', 'MB'), (a, b, unit) => {
+        const one = (n: number) => (parseFact(`${n} ${unit}`, 'bytes') as { value: number }).value;
+        expect(parseFact(`${a} ${unit} + ${b} ${unit}`, 'bytes')).toMatchObject({ value: one(a) + one(b) });
+        const [low, high] = [Math.min(a, b), Math.max(a, b)];
+        expect(parseFact(`${low}-${high} ${unit}`, 'bytes')).toMatchObject({
+          value: [one(low), (one(low) + one(high)) / 2, one(high)],
+        });
+      }),
+    );
+  });
+});

@@ -1,4 +1,4 @@
-import { format, parseQuantity, type Dimension, type Unit } from '../units';
+import { format, parseQuantity, UNIT_OF, type Dimension, type Unit } from '../units';
 import { SLOWEST } from './bounds';
 import type { Fact } from './figure';
 
@@ -8,10 +8,11 @@ export type TypedFact =
 
 /**
  * Reads a fact as people type it: a quantity, `120 to 320 GB`, `120 / 180 / 320 GB` (low, expected, high), or `?` and
- * `not known`. A unit at the end counts for all points.
+ * `not known`; `600-640 GB` is a range too, `5 TB + 4 TB` a sum. A unit at the end counts for all points.
+ * @param bare the unit a bare number is in, where the field has one of its own
  */
-export function parseFact(text: string, dimension: Dimension): TypedFact {
-  const read = points(text, dimension);
+export function parseFact(text: string, dimension: Dimension, bare?: string): TypedFact {
+  const read = points(text, dimension, bare);
   const still = dimension === 'rate' && read.ok && read.value !== null && [read.value].flat()[0]! < SLOWEST;
   return still
     ? {
@@ -21,13 +22,30 @@ export function parseFact(text: string, dimension: Dimension): TypedFact {
     : read;
 }
 
-function points(text: string, dimension: Dimension): TypedFact {
+/** What stands between the points of a range; a hyphen only between a number and another. */
+const BETWEEN = /\s*(?:\bto\b|–|\.\.\.?|\s\/\s|(?<=[\d½¼¾][^-+]{0,12})(?<!e)-(?=\s*\d))\s*/i;
+
+/** Several that are one: a unit at the end counts for those before it that have none. */
+function sum(typed: string, dimension: Dimension, bare?: string): TypedFact {
+  const pieces = typed.split('+').map((piece) => piece.trim());
+  const unit = /[^\d.,\s]*[^\d]*$/.exec(pieces.at(-1)!)?.[0] ?? '';
+  const read = pieces.map((piece) =>
+    parseQuantity(/[^\d.,\s'’]/.test(piece) ? piece : piece + unit, dimension, bare),
+  );
+  const wrong = read.find((r) => !r.ok);
+  if (wrong && !wrong.ok) return wrong;
+  const value = read.reduce((all, r) => all + (r.ok ? r.value : 0), 0);
+  return { ok: true, value, understood: format(value, UNIT_OF[dimension], 6), note: 'Added up.' };
+}
+
+function points(text: string, dimension: Dimension, bare?: string): TypedFact {
   if (text.length > 400) return { ok: false, problem: 'That is longer than any figure or range.' };
   const typed = text.trim();
   if (typed === '' || /^(\?|n\/?a|not known|unknown)$/i.test(typed))
     return { ok: true, value: null, understood: 'not known: the range widens' };
-  const pieces = typed.split(/\s*(?:\bto\b|–|\.\.\.?|\s\/\s)\s*/i);
-  if (pieces.length === 1) return parseQuantity(typed, dimension);
+  if (typed.includes('+')) return sum(typed, dimension, bare);
+  const pieces = typed.split(BETWEEN);
+  if (pieces.length === 1) return parseQuantity(typed, dimension, bare);
   if (pieces.length > 3 || pieces.includes(''))
     return {
       ok: false,
@@ -35,7 +53,7 @@ function points(text: string, dimension: Dimension): TypedFact {
     };
   const unit = /[^\d.,\s]*[^\d]*$/.exec(pieces.at(-1)!)?.[0] ?? '';
   const read = pieces.map((piece) =>
-    parseQuantity(/[^\d.,\s'’]/.test(piece) ? piece : piece + unit, dimension),
+    parseQuantity(/[^\d.,\s'’]/.test(piece) ? piece : piece + unit, dimension, bare),
   );
   const wrong = read.find((r) => !r.ok);
   if (wrong && !wrong.ok) return wrong;

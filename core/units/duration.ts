@@ -1,6 +1,14 @@
 import { readNumber } from './number';
 
-const SECONDS: Record<string, number> = { ms: 1e-3, s: 1, m: 60, h: 3600, d: 86400, w: 604800 };
+const SECONDS: Record<string, number> = {
+  ms: 1e-3,
+  s: 1,
+  m: 60,
+  h: 3600,
+  d: 86400,
+  w: 604800,
+  y: 31_557_600,
+};
 
 /**
  * Reads a duration: `1:27:05`, `2:10` (minutes:seconds), `2m10s`, `1h 5 min`, `90 s`, `1.5 h`, a bare number as seconds.
@@ -15,10 +23,12 @@ export function readDuration(text: string): { value: number; note?: string } | u
     const value = Number(hours) * 3600 + Number(minutes) * 60 + Number(seconds.replace(',', '.'));
     return { value, ...(clock[1] === undefined ? { note: 'Read as minutes:seconds.' } : {}) };
   }
+  const french = /^(\d+)\s?h\s?(\d{1,2})$/i.exec(text);
+  if (french && Number(french[2]) < 60) return { value: Number(french[1]) * 3600 + Number(french[2]) * 60 };
   const bare = readNumber(text);
   if (bare !== undefined) return { value: bare, note: 'No unit: read as seconds.' };
   const piece =
-    /([+-]?[\d.,]+)\s*(ms|milliseconds?|s|secs?|seconds?|min|mins|minutes?|m|h|hrs?|hours?|d|days?|w|weeks?)(?![a-z])\s*/giy;
+    /([+-]?[\d.,]+)\s*(ms|milliseconds?|s|secs?|seconds?|min|mins|minutes?|m|h|hrs?|hours?|d|days?|w|weeks?|y|yrs?|years?)(?![a-z])\s*/giy;
   let total = 0;
   let at = 0;
   let lastSize = Infinity;

@@ -51,6 +51,51 @@ const EXAMPLE: Record<Dimension, string> = {
   number: '4 or 0.5',
 };
 
+/** Colder than this, °C, nothing runs; a size below this, B, was hardly meant. */
+const COLDEST = -60;
+const LITTLE = 1000;
+
+/** Days from one time to the next, as people say it. */
+const EVERY: Record<string, number> = {
+  hourly: 1 / 24,
+  'every hour': 1 / 24,
+  daily: 1,
+  nightly: 1,
+  'every day': 1,
+  'every evening': 1,
+  'every night': 1,
+  'every morning': 1,
+  'once a day': 1,
+  'twice a day': 1 / 2,
+  weekly: 7,
+  'every week': 7,
+  'once a week': 7,
+  'twice a week': 7 / 2,
+  monthly: 365.25 / 12,
+  'every month': 365.25 / 12,
+  'once a month': 365.25 / 12,
+  yearly: 365.25,
+  'every year': 365.25,
+};
+
+/** What people count, beside thousands and millions of it. */
+const COUNTED =
+  /^([km])?\s?(thousand|million)?\s?(?:files?|images?|photos?|pictures?|scans?|clips?|songs?|recordings?|documents?|frames?|items?|objects?|years?|yrs?|drives?)?$/i;
+
+const FRACTIONS: Record<string, number> = { '½': 0.5, '¼': 0.25, '¾': 0.75, '⅓': 1 / 3, '⅔': 2 / 3 };
+/** `1½` as a number. */
+const withFractions = (text: string): string =>
+  text.replace(/(\d*)\s?([½¼¾⅓⅔])/u, (_, whole: string, part: string) =>
+    String(Number(whole || 0) + FRACTIONS[part]!),
+  );
+
+/** `52.000` may be meant either way: it is asked. */
+function asked(typed: string): Parsed {
+  const [number = ''] = /^[\d.]+/.exec(typed) ?? [];
+  const [whole, thousands] = [number.replace('.', ''), number.split('.')[0]];
+  return wrong(`Is "${number}" ${whole} or ${thousands}? Write it without the point.`);
+}
+
 /** What a typed quantity may weigh, in characters. */
 const LONGEST = 200;
 
@@ -58,14 +103,24 @@ const LONGEST = 200;
  * Reads a quantity as people type it and says what was understood.
  * @param text what was typed, e.g. `1.5TB`, `58,7 GB`, `10Gbps`, `2m10s`, `1:27:05`
  * @param dimension what the field asks for; decides what a bare number and a lone `b` mean
+ * @param bare the unit a bare number is in, where the field has one of its own: `GB`, `TB`, `min`
  * @returns value in B, B/s, s, a count, B/day or a ratio (percent); or the problem with a mend. Never throws.
  */
-export function parseQuantity(text: string, dimension: Dimension): Parsed {
+export function parseQuantity(text: string, dimension: Dimension, bare?: string): Parsed {
   if (text.length > LONGEST)
     return wrong(`That is longer than any quantity. Write for example ${EXAMPLE[dimension]}.`);
-  const typed = text.trim();
+  const typed = withFractions(text.trim());
   if (typed === '') return wrong(`Nothing entered. Write for example ${EXAMPLE[dimension]}.`);
+  if (bare !== undefined && readNumber(typed) !== undefined) {
+    const read = parseQuantity(`${typed} ${bare}`, dimension);
+    return read.ok ? { ...read, note: `No unit: read as ${bare}.` } : read;
+  }
   if (dimension === 'time') return checked(typed, readDuration(typed), 's', dimension);
+  if (dimension === 'times') {
+    const days = own(EVERY, typed.toLowerCase().replace(/\s+/g, ' '));
+    if (days !== undefined) return checked(typed, { value: 1 / days }, 'per day', dimension);
+  }
+  if (dimension === 'count' && /^\d{1,3}\.\d{3}(?!\d)/.test(typed)) return asked(typed);
   const match =
     /^([+-]?[\d.,](?:[\d.,\s\u00a0\u2009\u202f'’_]*[\d.,])?(?:e[+-]?\d+(?![a-z]))?)\s*(.*)$/iu.exec(typed);
   const number = match ? readNumber(match[1]!) : undefined;
@@ -103,22 +158,24 @@ interface Meaning {
 function checked(typed: string, meaning: Meaning | undefined, unit: Unit, dimension: Dimension): Parsed {
   if (!meaning)
     return wrong(`The unit in "${typed}" is not known here. Write for example ${EXAMPLE[dimension]}.`);
-  if (meaning.value < 0) return wrong(`"${typed}" is negative. Enter zero or more.`);
+  if (meaning.value < (dimension === 'temperature' ? COLDEST : 0) && dimension === 'temperature')
+    return wrong(`"${typed}" is colder than anything runs. Check the unit.`);
+  if (meaning.value < 0 && dimension !== 'temperature')
+    return wrong(`"${typed}" is negative. Enter zero or more.`);
   if (!Number.isFinite(meaning.value) || meaning.value > 1e18)
     return wrong(`"${typed}" is too large to be meant. Check the unit.`);
-  return {
-    ok: true,
-    value: meaning.value,
-    understood: format(meaning.value, unit, 6),
-    ...(meaning.note ? { note: meaning.note } : {}),
-  };
+  const understood = format(meaning.value, unit, 6);
+  const little = dimension === 'bytes' && meaning.value > 0 && meaning.value < LITTLE;
+  const note = little ? `${understood}? That is hardly anything: check the unit.` : meaning.note;
+  return { ok: true, value: meaning.value, understood, ...(note ? { note } : {}) };
 }
 
 /** `GB`, `GiB`, `Gbit`, `gb`, `g`, `bytes`. A small b means bytes in a size: nobody measures a folder in bits. */
 function sizeOf(number: number, unit: string): Meaning | undefined {
   if (unit === '') return { value: number, note: 'No unit: read as bytes.' };
-  const match = /^([kmgtp]i?)?\s?(bits?|bytes?|b|o)?$/i.exec(unit);
-  if (!match || (!match[1] && !match[2])) return undefined;
+  const word = /^(kilo|meg|gig|ter|pet)(?:a|as|s|abytes?|obytes?)?$/i.exec(unit);
+  const match = word ? [unit, word[1]![0]!, 'B'] : /^([kmgtp]i?)?\s?(bits?|bytes?|b|o|bw)?$/i.exec(unit);
+  if (!match || (!match[1] && !match[2]) || (/^bw$/i.test(match[2] ?? '') && !match[1])) return undefined;
   const factor = prefixFactor(match[1] ?? '');
   if (factor === undefined) return undefined;
   if (/^bits?$/i.test(match[2] ?? '')) return { value: (number * factor) / 8, note: 'Bits: 8 to a byte.' };
@@ -178,12 +235,14 @@ const PLAIN: Record<
 };
 
 function plainly(number: number, unit: string, dimension: keyof typeof PLAIN): Meaning | undefined {
+  if (dimension === 'temperature' && /^(°\s?f|f|fahrenheit)$/i.test(unit))
+    return { value: ((number - 32) * 5) / 9, note: 'Fahrenheit.' };
   const factor = unit === '' ? 1 : own(PLAIN[dimension].words, unit.toLowerCase().replace(/\s+/g, ' '));
   return factor === undefined ? undefined : { value: number * factor };
 }
 
 function countOf(number: number, unit: string): Meaning | undefined {
-  const match = /^([km])?\s?(files?|thousand|million)?$/i.exec(unit);
+  const match = COUNTED.exec(unit);
   if (!match) return undefined;
   const word = (match[1] ?? match[2] ?? '').toLowerCase();
   const factor = word === 'k' || word === 'thousand' ? 1e3 : word === 'm' || word === 'million' ? 1e6 : 1;

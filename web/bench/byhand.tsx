@@ -121,7 +121,14 @@ export function ByHand({ activity, onTaken }: { activity: Move | null; onTaken(t
             value={size}
             onValue={setSize}
           />
-          <QuantityField label="Block, if said" dimension="bytes" optional value={block} onValue={setBlock} />
+          <QuantityField
+            label="Block, if said"
+            dimension="bytes"
+            bare="KiB"
+            optional
+            value={block}
+            onValue={setBlock}
+          />
           <QuantityField
             label="Queue depth, if said"
             dimension="count"

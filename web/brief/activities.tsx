@@ -136,6 +136,7 @@ function Card({
         <QuantityField
           label={target}
           dimension="time"
+          bare={activity.kind === 'scratch' ? undefined : 'min'}
           optional
           value={activity.target}
           onValue={(v) => set({ target: v === 0 ? null : v })}

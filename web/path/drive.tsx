@@ -57,6 +57,7 @@ export const DriveSheet = memo(function DriveSheet({ drive, at }: { drive: Drive
             label={label}
             dimension={dimension}
             {...(unit ? { unit } : {})}
+            {...(property === 'tbw' ? { bare: 'TB' } : {})}
             fact={drive[property]}
             onFact={(fact: Fact) => onDrive({ ...drive, [property]: fact })}
             helperText={sourceWords(drive[property].source)}

@@ -55,6 +55,7 @@ export function RatingEnd() {
       <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', mb: 1.5 }}>
         <QuantityField
           label="Rated writes (TBW)"
+          bare="TB"
           dimension="bytes"
           value={sheet.tbw}
           onValue={(tbw) => tbw && setSheet({ ...sheet, tbw })}
@@ -98,6 +99,7 @@ export function RatingEnd() {
             />
             <QuantityField
               label={`Written by then ${i + 1}`}
+              bare="TB"
               dimension="bytes"
               value={row.written}
               onValue={(v) => v !== null && set(row.key, { written: v })}

@@ -3,7 +3,13 @@ import { useState } from 'react';
 import { parseFact, typedOver, writeFact, type Fact } from '@kymar/core/evidence';
 import { format, parseQuantity, UNIT_OF as UNIT, type Dimension, type Unit } from '@kymar/core/units';
 
-type Base = Omit<TextFieldProps, 'value' | 'onChange' | 'label'> & { label: string; dimension: Dimension };
+type Base = Omit<TextFieldProps, 'value' | 'onChange' | 'label'> & {
+  label: string;
+  dimension: Dimension;
+  /** The unit a bare number is in; absent: GB of sizes, else the dimension's own. */
+  bare?: string;
+};
+const BARE: Partial<Record<Dimension, string>> = { bytes: 'GB' };
 
 /**
  * What was typed into a field, for as long as the value is the one it gave: it stays after leaving the field, so that nothing on the page
@@ -31,12 +37,14 @@ export function QuantityField({
   onValue,
   dimension,
   optional = false,
+  bare = BARE[dimension],
   helperText,
   ...rest
 }: Base & { value: number | null; onValue(value: number | null): void; optional?: boolean }) {
   const { text: draft, before, put } = useDraft(value);
   const text = draft ?? (value === null ? '' : format(value, UNIT[dimension], 6));
-  const parse = (typed: string) => (typed.trim() === '' && optional ? null : parseQuantity(typed, dimension));
+  const parse = (typed: string) =>
+    typed.trim() === '' && optional ? null : parseQuantity(typed, dimension, bare);
   const read = draft === null ? null : parse(draft);
   return (
     <TextField
@@ -62,10 +70,11 @@ export function FactField({
   dimension,
   helperText,
   unit = UNIT[dimension],
+  bare = BARE[dimension],
   ...rest
 }: Base & { fact: Fact; onFact(fact: Fact): void; unit?: Unit }) {
   const { text: draft, before, put } = useDraft(fact);
-  const read = draft === null ? null : parseFact(draft, dimension);
+  const read = draft === null ? null : parseFact(draft, dimension, bare);
   return (
     <TextField
       helperText={read === null ? helperText : read.ok ? meaning(read) : read.problem}
@@ -75,7 +84,7 @@ export function FactField({
       onFocus={(event) => event.target.select()}
       onChange={(event) => {
         const typed = event.target.value;
-        const now = parseFact(typed, dimension);
+        const now = parseFact(typed, dimension, bare);
         const isNew = now.ok && JSON.stringify(now.value) !== JSON.stringify(before.value);
         const gives = isNew ? typedOver(before, now.value) : before;
         put(typed, gives);

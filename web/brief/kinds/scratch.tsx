@@ -40,6 +40,7 @@ function Fields({ activity, onActivity }: FieldsProps<Scratch>) {
       />
       <QuantityField
         label="Size of each"
+        bare="KiB"
         dimension="bytes"
         value={activity.block}
         onValue={(v) => onActivity({ ...activity, block: v && v > 0 ? v : 4096 })}

@@ -75,6 +75,7 @@ export function Sizes({ activity, onActivity }: FieldsProps<Move>) {
         <>
           <QuantityField
             label="Half of the files are smaller than"
+            bare="MB"
             dimension="bytes"
             optional
             value={typed.median}

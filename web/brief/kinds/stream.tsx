@@ -45,6 +45,7 @@ function Fields({ activity, onActivity }: FieldsProps<Stream>) {
       />
       <FactField
         label="Lasts without a break"
+        bare="min"
         dimension="time"
         fact={activity.lasts}
         onFact={(lasts) => onActivity({ ...activity, lasts })}
