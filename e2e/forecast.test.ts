@@ -251,16 +251,16 @@ test('reference: readings to a date as a range, and growth told when four readin
     .locator('xpath=../..');
   const source = { kind: 'entered' as const };
   const core = life({
-    tbw: { value: 600e12, source },
-    capacity: { value: 1e12, source },
-    warrantyYears: { value: 5, source },
+    tbw: { value: 540e12, source },
+    capacity: { value: 960e9, source },
+    warrantyYears: { value: 3, source },
     writesPerDay: null,
     readings: [
       { day: 0, written: 0 },
-      { day: 62, written: 3.6e12 },
-      { day: 155, written: 9.79e12 },
+      { day: 48, written: 2.9e12 },
+      { day: 131, written: 8.4e12 },
     ],
-    since: '2026-06-23',
+    since: '2026-07-18',
   });
   const month = (iso: string) =>
     new Date(iso).toLocaleDateString('en-GB', { month: 'long', year: 'numeric', timeZone: 'UTC' });

@@ -5,7 +5,7 @@ import { Panel } from '../ui/panel';
 
 /** A size or a rate in every unit of the trade. */
 export function Converter() {
-  const [text, setText] = useState('8 TB');
+  const [text, setText] = useState('6 TB');
   const found = convert(text);
   return (
     <Panel title="Units">

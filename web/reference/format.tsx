@@ -18,7 +18,7 @@ interface Row {
 
 /** When a full format of a disk ends, from how far it has come: inner tracks are slower, a straight line is short. */
 export function FormatEnd() {
-  const [rows, setRows] = useState<Row[]>([{ key: 0, share: 0.26, elapsed: (4 * 60 + 20) * 60 }]);
+  const [rows, setRows] = useState<Row[]>([{ key: 0, share: 0.31, elapsed: (5 * 60 + 35) * 60 }]);
   const set = (key: number, part: Partial<Row>) =>
     setRows(rows.map((row) => (row.key === key ? { ...row, ...part } : row)));
   const settled = useDeferredValue(rows);

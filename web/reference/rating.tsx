@@ -20,12 +20,12 @@ const entered = (value: number) => ({ value, source: { kind: 'entered' as const 
 
 /** When a drive's rated writes run out, from what its own counter showed at some ages: a date as a range. */
 export function RatingEnd() {
-  const [sheet, setSheet] = useState({ tbw: 600e12, capacity: 1e12, years: 5 });
-  const [since, setSince] = useState('2026-06-23');
+  const [sheet, setSheet] = useState({ tbw: 540e12, capacity: 960e9, years: 3 });
+  const [since, setSince] = useState('2026-07-18');
   const [rows, setRows] = useState<Row[]>([
     { key: 0, day: 0, written: 0 },
-    { key: 1, day: 62, written: 3.6e12 },
-    { key: 2, day: 155, written: 9.79e12 },
+    { key: 1, day: 48, written: 2.9e12 },
+    { key: 2, day: 131, written: 8.4e12 },
   ]);
   const set = (key: number, part: Partial<Row>) =>
     setRows(rows.map((row) => (row.key === key ? { ...row, ...part } : row)));

@@ -536,7 +536,7 @@ function gigabits(speed: string, bytes: number, all: string): Found {
     : open(
         found,
         'speed-alone',
-        `${speed} Gb/s without a name: ${names(found)} all run at it and do not work with one another.`,
+        `${speed} Gb/s without a name: ${names(found)} all run at it, and not each works with each: ask which it is.`,
       );
 }
 

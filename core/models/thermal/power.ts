@@ -1,4 +1,5 @@
 import type { Direction } from '../../catalog/links';
+import { pcieShare } from '../../catalog/classes';
 import { formFactor, type Drive } from '../../catalog/parts';
 
 /** What drives draw where their sheet does not say [memory], W: idle, moving data, starting. */
@@ -16,7 +17,7 @@ export const usualDraw = (drive: Drive): { idle: number; run: number; start: num
       ? formFactor(drive.form) === '3.5-inch'
         ? 'disk 3.5'
         : 'disk 2.5'
-      : drive.modes.some((m) => m.startsWith('pcie'))
+      : pcieShare(drive) >= 0.5
         ? 'M.2'
         : 'sata'
   ]!;
