@@ -288,7 +288,7 @@ test('reference: a cache from totals, and what a load is made of', async () => {
   await cache.getByLabel('Took').fill('60 s');
   await cache.getByText(/would have taken longer even in the cache/).waitFor();
   const loads = page.getByRole('heading', { name: 'What is a load waiting for?' }).locator('xpath=../..');
-  await loads.getByText(/Host and program alone take/).waitFor();
+  await loads.getByText(/Processing takes/).waitFor();
   await loads.getByLabel('Loaded in 2').fill('20.4 s');
   await loads.getByText(/not felt/).waitFor();
   expect(faults).toEqual([]);

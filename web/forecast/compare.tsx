@@ -62,7 +62,7 @@ export function Compare({ at, activity }: { at: Placed; activity: Activity }) {
   }, [situation, shop, activity.id, chosen]);
   const shown = chosen.length > 0 && found?.activity.id === activity.id ? found : null;
   return (
-    <Panel title={`Against other drives: ${activity.name}`}>
+    <Panel title={`Compare with other drives: ${activity.name}`}>
       <Autocomplete
         multiple
         size="small"

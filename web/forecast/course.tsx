@@ -29,7 +29,7 @@ const CAUSE: Record<Cause, string> = {
   other: 'the other end',
   'other rest': 'the other end, its cache used up',
   cache: 'the drive in its cache',
-  rest: 'the drive behind its cache',
+  rest: 'the drive past its cache',
   drive: 'the drive',
   heat: 'heat',
   memory: 'the host’s memory',

@@ -87,7 +87,7 @@ export function Forecast() {
                   Average rate
                 </TableCell>
                 <TableCell align="right">Target time</TableCell>
-                <TableCell align="right">Chance</TableCell>
+                <TableCell align="right">Probability</TableCell>
               </TableRow>
             </TableHead>
             <TableBody>

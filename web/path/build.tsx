@@ -188,7 +188,7 @@ function ArrayChoice({ build, onArray }: { build: Build; onArray(array: Build['a
   );
 }
 
-const kindOf = (joint: JointId): string => (joint === 'bridge' ? 'Box or card' : kindOfJoint(joint));
+const kindOf = (joint: JointId): string => (joint === 'bridge' ? 'Enclosure or card' : kindOfJoint(joint));
 
 function nameAt(build: Build, joint: JointId): string | undefined {
   if (joint === 'drive') return nameOf(build.drive);

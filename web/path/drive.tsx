@@ -12,7 +12,7 @@ const FIELDS: [Property, string, Dimension, Unit?][] = [
   ['capacity', 'Capacity', 'bytes'],
   ['read', 'Reads at', 'rate'],
   ['write', 'Writes at, in cache', 'rate'],
-  ['rest', 'Writes at, cache used up', 'rate'],
+  ['rest', 'Sustained writing', 'rate'],
   ['cache', 'Cache takes', 'bytes'],
   ['tbw', 'Rated writes (TBW)', 'bytes'],
   ['warrantyYears', 'Warranty, years', 'count'],

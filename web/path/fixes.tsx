@@ -40,7 +40,7 @@ export function Fixes({ at, direction }: { at: Placed; direction: Direction }) {
     <Panel title="Cheapest fix" aria-busy={list === null}>
       {list?.length === 0 && (
         <Typography variant="body2">
-          No single change of port, cable, box or drive from the library makes it 5 % faster.
+          No single change of port, cable, enclosure or drive from the library makes it 5 % faster.
         </Typography>
       )}
       {list === null && (

@@ -33,7 +33,7 @@ export function PathView() {
     return (
       <Panel title="Choose the parts" sx={{ maxWidth: 640 }}>
         <Typography sx={{ mb: 2 }}>
-          Start with any build and change it joint by joint; the strip above shows at once what it does.
+          Start with any build and change it part by part; the strip above shows at once what it does.
         </Typography>
         <Button
           variant="contained"

@@ -50,7 +50,7 @@ export function Joints({ path, direction }: { path: Path; direction: Direction }
   const bottleneck = path.bottleneck?.[direction];
   return (
     <Panel
-      title={`What each joint allows, ${direction === 'read' ? 'reading' : 'writing'}`}
+      title={`What each part allows, ${direction === 'read' ? 'reading' : 'writing'}`}
       aside={
         at.flow && (
           <Typography variant="body2">
@@ -65,7 +65,7 @@ export function Joints({ path, direction }: { path: Path; direction: Direction }
       <Table size="small" sx={{ '& td, & th': { px: 0.75 } }}>
         <TableHead>
           <TableRow>
-            <TableCell>Joint and how it runs</TableCell>
+            <TableCell>Part and how it runs</TableCell>
             <TableCell align="right">Ceiling, MB/s</TableCell>
             <TableCell align="right">Expected, MB/s</TableCell>
             <TableCell align="right">90 % range, MB/s</TableCell>

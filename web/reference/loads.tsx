@@ -105,13 +105,12 @@ export function Loads() {
         </Typography>
       ) : (
         <Typography sx={{ mt: 1 }} aria-live="polite">
-          Host and program alone take{' '}
-          <Figure of={fitted('host and program alone', found.own, 's', rows.length)} />: no drive shortens
-          that. It loads <Figure of={fitted('bytes it loads', found.bytes, 'B', rows.length)} /> in{' '}
-          <Figure of={fitted('requests that wait', found.requests, 'count', rows.length)}>
+          Processing takes <Figure of={fitted('processing time', found.own, 's', rows.length)} />: no drive
+          shortens that. It loads <Figure of={fitted('bytes it loads', found.bytes, 'B', rows.length)} /> in{' '}
+          <Figure of={fitted('dependent reads', found.requests, 'count', rows.length)}>
             {format(Math.round(found.requests.expected), 'count')}
           </Figure>{' '}
-          requests that wait one after another.{' '}
+          dependent reads, one after another.{' '}
           {best.length === 2 &&
             `Between the two quickest the difference is ${FELT[noticeable(about(best[0]!.seconds), about(best[1]!.seconds))]} ` +
               '(0.3 s or 20 %, common practice).'}

@@ -61,7 +61,7 @@ export default function JobStrip({ job, at, direction }: { job: Job; at: Placed;
             ) : (
               ''
             )}
-            . Click a joint to try another.
+            . Click a part to try another.
           </>
         )}
       </Typography>

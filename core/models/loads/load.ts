@@ -6,14 +6,14 @@ import { explaining, formula, worked, type Estimate, type Fact, type Recorder } 
 export const loadTime = formula({
   name: 'time to open',
   unit: 's',
-  inputs: { own: 'host and program', bytes: 'bytes', rate: 'rate', requests: 'requests', latency: 'latency' },
+  inputs: { own: 'processing', bytes: 'bytes', rate: 'rate', requests: 'requests', latency: 'latency' },
   of: (m, x) => m.add(m.add(x.own, m.div(x.bytes, x.rate)), m.mul(x.requests, x.latency)),
 });
 
 const storageShare = formula({
   name: 'share that is storage',
   unit: '%',
-  inputs: { time: 'time to open', own: 'host and program' },
+  inputs: { time: 'time to open', own: 'processing' },
   of: (m, x) => m.div(m.sub(x.time, x.own), m.max(x.time, m.num(1e-9))),
 });
 

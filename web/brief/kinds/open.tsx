@@ -20,7 +20,7 @@ function Fields({ activity, onActivity }: FieldsProps<Open>) {
   return (
     <>
       <FactField
-        label="Host and program alone"
+        label="Processing time"
         dimension="time"
         fact={activity.processing}
         onFact={(own) => onActivity({ ...activity, processing: own })}
@@ -34,7 +34,7 @@ function Fields({ activity, onActivity }: FieldsProps<Open>) {
         sx={third}
       />
       <FactField
-        label="Requests that wait"
+        label="Dependent reads"
         dimension="count"
         fact={activity.dependentReads}
         onFact={(requests) => onActivity({ ...activity, dependentReads: requests })}
