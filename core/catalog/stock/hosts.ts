@@ -301,7 +301,7 @@ export const HOSTS: Host[] = [
         forms: ['M.2 2230', 'M.2 2242', 'M.2 2280'],
         room: 11,
         erases: true,
-        minimum: { generation: 4, read: 4700 * MB, most: 4 * TB, heatsink: true },
+        minimum: { generation: 4, read: 5300 * MB, most: 4 * TB, heatsink: true },
       }),
       port('front-c', 'Front, beside the key switch', 'USB-C', ['usb-10'], { power: 7.5 }),
       port('back-40', 'Back, marked 40', 'USB-C', ['usb4-40', 'tb-3'], { power: 15 }),
