@@ -79,8 +79,11 @@ const EVERY: Record<string, number> = {
 };
 
 /** What people count, beside thousands and millions of it. */
-const COUNTED =
-  /^([km])?\s?(thousand|million)?\s?(?:files?|images?|photos?|pictures?|scans?|clips?|songs?|recordings?|documents?|frames?|items?|objects?|years?|yrs?|drives?)?$/i;
+const THINGS = 'file image photo picture scan clip song recording document frame item object year yr drive';
+const COUNTED = new RegExp(
+  `^([km])?\\s?(thousand|million)?\\s?(?:(?:${THINGS.replaceAll(' ', '|')})s?)?$`,
+  'i',
+);
 
 const FRACTIONS: Record<string, number> = { '½': 0.5, '¼': 0.25, '¾': 0.75, '⅓': 1 / 3, '⅔': 2 / 3 };
 /** `1½` as a number. */
