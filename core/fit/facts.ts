@@ -49,7 +49,10 @@ export interface Facts extends Required<Omit<Setting, 'activities' | 'accessorie
 /** What a bridge chip draws beside the drive [memory], W; faster ones more. */
 const BRIDGE_DRAW = 0.8;
 
-/** W of a port where its host does not say [USB and Thunderbolt specifications, from memory]; slots inside feed what is made for them [M.2: about 9 W, from memory]. */
+/**
+ * W of a port where its host does not say [USB and Thunderbolt specifications, from memory]; slots inside feed what is made for them [M.2: about 9 W,
+ * from memory].
+ */
 function usualFeed(modes: readonly string[], connector: string): number {
   const inside: Record<string, number> = { 'M.2': 9, 'PCIe slot': 25, SATA: 12 };
   if (connector in inside) return inside[connector]!;
