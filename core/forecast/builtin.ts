@@ -49,7 +49,7 @@ function endOf<T extends Spread>(
         : pcie
           ? record.of(
               rateShare,
-              { outer: other, share: assumed(record, 'pcie-tlc.sustained.unknown', { note }) },
+              { whole: other, share: assumed(record, 'pcie-tlc.sustained.unknown', { note }) },
               { name: past },
             )
           : assumed(record, 'sata-tlc.sustained', { name: past, note });

@@ -148,7 +148,10 @@ function collectOne<T extends Spread>(
   return {
     inputs: found as Inputs<T>['inputs'],
     things: thingsOf(found, path, transfer),
-    choices: [...choicesOf(record, path, found, array), ...endChoices(record, path, found, transfer)],
+    choices: [
+      ...choicesOf(record, path, found, transfer, array),
+      ...endChoices(record, path, found, transfer),
+    ],
     own: verify ? 2 : 1,
     plan: planner(transfer, path),
   };
@@ -176,6 +179,10 @@ function workOf<T extends Spread>(
       : assumed(record, perFile);
 }
 
+/** A disk nobody knows the recording of, as the way that has a sustained rate of its own: the other way has no end to its cache. */
+const asShingled = (drive: Drive): Drive =>
+  hidesItsRecording(drive) ? { ...drive, recording: 'SMR' } : drive;
+
 /** The drive's cache and what comes after it. */
 function cacheOf<T extends Spread>(
   record: Recorder<T>,
@@ -188,8 +195,7 @@ function cacheOf<T extends Spread>(
   const disk = drive.media === 'disk';
   const hides = hidesItsRecording(drive);
   if (!disk || drive.recording === 'SMR' || drive.cache.value !== null || hides) {
-    const shown = hides ? { ...drive, recording: 'SMR' as const } : drive;
-    const medium = mediumOf(record, path, array, { drive: shown });
+    const medium = mediumOf(record, path, array, { drive: asShingled(drive) });
     found.rest = medium.sustained(writingOf(transfer, found.bytes!));
     found.cache = medium.cache();
     found.refill = assumed(record, disk ? 'refill.disk' : 'refill.flash');
@@ -326,6 +332,7 @@ function choicesOf<T extends Spread>(
   record: Recorder<T>,
   path: Path,
   known: Found<T>,
+  transfer: Transfer,
   array: Layout | undefined,
 ): Choice<InputId>[] {
   const { drive } = path.parts;
@@ -349,7 +356,7 @@ function choicesOf<T extends Spread>(
         })),
       });
   } else if (!drive.throttling) either(CHOICES.throttle, 'hold', 'step');
-  found.push(...classChoice(record, path, known, array));
+  found.push(...classChoice(record, path, known, transfer, array));
   // Each revision with all of its own figures.
   if (writing && drive.revision === undefined && (drive.revisions?.length ?? 0) > 1)
     found.push({
@@ -370,6 +377,7 @@ function classChoice<T extends Spread>(
   record: Recorder<T>,
   path: Path,
   known: Found<T>,
+  transfer: Transfer,
   array: Layout | undefined,
 ): Choice<InputId>[] {
   const { drive } = path.parts;
@@ -379,9 +387,10 @@ function classChoice<T extends Spread>(
     if (classes.length < 2 || rates.length === 0) return [];
     const ways = classes.map(({ id, weight }) =>
       wayOf<InputId>(id, weight, () => {
-        const medium = mediumOf(record, path, array, { disk: id });
+        const medium = mediumOf(record, path, array, { drive: asShingled(drive), disk: id });
         const inputs: Found<T> = Object.fromEntries(rates.map((d) => [d, medium.rate(d)]));
-        if (known.rest && drive.rest.value === null) inputs.rest = medium.sustained();
+        if (known.rest && drive.rest.value === null)
+          inputs.rest = medium.sustained(writingOf(transfer, known.bytes!));
         return inputs;
       }),
     );

@@ -16,8 +16,8 @@ import type { Spread } from '../stats';
 export const rateShare = formula({
   name: 'rate',
   unit: 'B/s',
-  inputs: { outer: 'outer tracks', share: 'share' },
-  of: (m, x) => m.mul(x.outer, x.share),
+  inputs: { whole: 'rate', share: 'share kept' },
+  of: (m, x) => m.mul(x.whole, x.share),
 });
 
 /** A cache as a share of the capacity. */
@@ -34,13 +34,6 @@ const grown = formula({
   inputs: { base: 'of 1 TB', growth: 'more with more chips' },
   of: (m, x) => m.mul(x.base, x.growth),
 });
-const ofCached = formula({
-  name: 'sustained writing',
-  unit: 'B/s',
-  inputs: { cached: 'into the cache', share: 'share kept past it' },
-  of: (m, x) => m.mul(x.cached, x.share),
-});
-
 /** What a class of flash drives says of figures that nobody states. */
 export interface FlashFigures<T extends Spread> {
   /** Cache of the empty drive. */
@@ -67,9 +60,9 @@ export function flashFigures<T extends Spread>(
   const tlc = (cached: T, name: string): T => {
     const map = drive.map === 'DRAM' ? 'DRAM' : drive.map === undefined ? 'unknown' : 'none';
     const share = of(`pcie-tlc.sustained.${map}`);
-    const kept = record.of(ofCached, { cached, share }, { name });
+    const kept = record.of(rateShare, { whole: cached, share }, { name });
     if (!isSmall(capacity, true)) return kept;
-    return record.of(rateShare, { outer: kept, share: assumed(record, 'pcie-tlc.small') }, { name });
+    return record.of(rateShare, { whole: kept, share: assumed(record, 'pcie-tlc.small') }, { name });
   };
   return {
     cache: (held) =>

@@ -337,6 +337,21 @@ describe('what surrounds a transfer', () => {
     };
     const [open, cmr, smr] = [disk({}), disk({ recording: 'CMR' }), disk({ recording: 'SMR' })];
 
+    test('with rates nobody states either, each class of it slows down as a shingled one does', () => {
+      const unknown = { value: null, source: { kind: 'unknown' as const } };
+      const { inputs } = disk({
+        form: '3.5-inch',
+        rpm: undefined,
+        read: unknown,
+        write: unknown,
+        capacity: entered(4e12),
+      });
+      const choice = inputs.choices!.find((c) => c.id === CHOICES.class)!;
+      expect(choice.ways.length).toBeGreaterThan(1);
+      for (const { inputs: way } of choice.ways)
+        expect(way.rest!.expected).toBeLessThan(way.write!.expected * 0.6);
+    });
+
     test('is one or the other, and says that this decides', () => {
       expect(open.time.low).toBeLessThan(cmr.time.high);
       expect(open.time.high).toBeGreaterThan(smr.time.expected);

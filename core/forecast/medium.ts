@@ -146,7 +146,7 @@ function shingledOf<T extends Spread>(
   const whole = () =>
     record.given(ASSUMPTIONS['shingled.unknown'].name, 1, 'ratio', { kind: 'practice', note: 'CMR' });
   const share = recording === 'SMR' ? assumed(record, `shingled.${writes}`) : whole();
-  return record.of(rateShare, { outer, share }, { name });
+  return record.of(rateShare, { whole: outer, share }, { name });
 }
 
 /** A drive beyond whose cache nobody ever writes. */

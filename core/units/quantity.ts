@@ -161,10 +161,10 @@ interface Meaning {
 function checked(typed: string, meaning: Meaning | undefined, unit: Unit, dimension: Dimension): Parsed {
   if (!meaning)
     return wrong(`The unit in "${typed}" is not known here. Write for example ${EXAMPLE[dimension]}.`);
-  if (meaning.value < (dimension === 'temperature' ? COLDEST : 0) && dimension === 'temperature')
+  const cold = dimension === 'temperature';
+  if (cold && meaning.value < COLDEST)
     return wrong(`"${typed}" is colder than anything runs. Check the unit.`);
-  if (meaning.value < 0 && dimension !== 'temperature')
-    return wrong(`"${typed}" is negative. Enter zero or more.`);
+  if (!cold && meaning.value < 0) return wrong(`"${typed}" is negative. Enter zero or more.`);
   if (!Number.isFinite(meaning.value) || meaning.value > 1e18)
     return wrong(`"${typed}" is too large to be meant. Check the unit.`);
   const understood = format(meaning.value, unit, 6);

@@ -139,8 +139,8 @@ export function collect(parts: PathParts, links: Links): Constraint[] {
 /** What stands at the other end, and the link it hangs on where it is not built in. */
 function otherEnd(record: Recorders, { host, endpoint, own }: PathParts): Constraint[] {
   // Reading from the drive writes to the other end, and the other way about.
-  const market = builtInMarket(host, own);
-  if (!endpoint)
+  if (!endpoint) {
+    const market = builtInMarket(host, own);
     return [
       partConstraint(
         record,
@@ -151,6 +151,7 @@ function otherEnd(record: Recorders, { host, endpoint, own }: PathParts): Constr
         market.note,
       ),
     ];
+  }
   const port = host.ports.find((p) => p.id === endpoint.port);
   const best = bestOf(endpoint.modes);
   const ways = [best, ...(port ? [bestOf(port.modes)] : [])];
