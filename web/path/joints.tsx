@@ -74,7 +74,7 @@ export function Joints({ path, direction }: { path: Path; direction: Direction }
         <TableBody>
           {path.constraints.map((constraint) => {
             const rate = constraint.rate[direction];
-            const narrowest = constraint === bottleneck?.constraint;
+            const narrowest = constraint === bottleneck?.slowest;
             return (
               <TableRow
                 key={constraint.id}
@@ -110,7 +110,7 @@ export function Joints({ path, direction }: { path: Path; direction: Direction }
       </Table>
       {bottleneck?.next && (
         <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
-          If the narrowest were gone, {bottleneck.next.name} would decide, at{' '}
+          Without {bottleneck.constraint.name}, {bottleneck.next.name} would decide, at{' '}
           {format(bottleneck.next.rate.expected, 'B/s')}.
         </Typography>
       )}

@@ -1,7 +1,7 @@
 import { Box, ButtonBase, Typography } from '@mui/material';
 import { useLayoutEffect, useRef, useState, type RefObject } from 'react';
 import type { Direction } from '@kymar/core/catalog/links';
-import { blockWords, type Joint, type Path } from '@kymar/core/build/path';
+import { blockWords, isNarrow, type Joint, type Path } from '@kymar/core/build/path';
 import { format } from '@kymar/core/units';
 import { kindOfJoint } from './joint';
 
@@ -66,7 +66,7 @@ export function PathStrip({ path, direction, measured = null, onJoint, height = 
   const middle = height / 2 + 6;
   const column = width / joints.length;
   const narrow = joints.map((j) =>
-    blocked.length > 0 ? j.alone[direction] === 0 : bottleneck![direction].joints.includes(j.id),
+    blocked.length > 0 ? j.alone[direction] === 0 : isNarrow(j, bottleneck![direction]),
   );
   const color = (i: number) => (narrow[i] ? 'var(--mui-palette-narrow)' : 'text.primary');
   const heights = joints.map((j) => scale(j.alone[direction] ?? through));
@@ -209,7 +209,7 @@ function describe(
   measured: number | null,
 ): string {
   if (blocked.length > 0) return `Path blocked: ${blocked.map(blockWords).join('; ')}`;
-  const narrowest = joints.filter((j) => bottleneck![direction].joints.includes(j.id)).map((j) => j.part);
+  const narrowest = joints.filter((j) => isNarrow(j, bottleneck![direction])).map((j) => j.part);
   return (
     `${direction === 'read' ? 'Reading' : 'Writing'} over ${joints.map((j) => j.part).join(', ')}: ` +
     `${format(flow![direction].expected, 'B/s')} expected, narrowest at ${narrowest.join(', ')}${measured ? `, measured ${format(measured, 'B/s')}` : ''}`

@@ -35,7 +35,12 @@ export function decide(path: Path, direction: Direction): Bottleneck {
   const whole = path.constraints.find((c) => c.id === first.covers?.[direction]);
   const gain = (c: Constraint) => without(path, c, direction)?.rate.expected ?? Infinity;
   const constraint = whole?.link?.without && gain(whole) > gain(first) ? whole : first;
-  return { constraint, joints: culprits(path, constraint), next: without(path, constraint, direction) };
+  return {
+    slowest: first,
+    constraint,
+    joints: culprits(path, constraint),
+    next: without(path, constraint, direction),
+  };
 }
 
 /** Of a link the participants that hold it down, or all of them when they are alike; else where the constraint sits. */

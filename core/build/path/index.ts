@@ -1,5 +1,6 @@
 export { buildPath, screenPath, hardCeiling } from './build';
 export type { Path, Joint, JointId, Bottleneck } from './path';
+export { isNarrow } from './path';
 export { explainFlow, flowOf, type Reach } from './flow';
 export { rateOf, type Constraint, type ConstraintId } from './constraint';
 export { bestShared, negotiate, type Negotiated, type Participant, type ParticipantId } from './negotiate';

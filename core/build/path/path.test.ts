@@ -3,7 +3,16 @@ import { BRIDGES, CABLES, DRIVES, HOSTS } from '../../catalog/stock';
 import { isExact } from '../../stats';
 import type { Host } from '../../catalog/parts';
 import { ceilingOf, DIRECTIONS, linkById, LINKS, modesOf, practicalOf } from '../../catalog/links';
-import { blockWords, reasonOf, buildPath, explainFlow, hardCeiling, negotiate, type PathParts } from '.';
+import {
+  blockWords,
+  reasonOf,
+  buildPath,
+  explainFlow,
+  hardCeiling,
+  isNarrow,
+  negotiate,
+  type PathParts,
+} from '.';
 
 const by = <T extends { id: string }>(list: readonly T[], id: string): T =>
   list.find((item) => item.id === id)!;
@@ -238,8 +247,12 @@ describe('one number', () => {
         if (!found) return;
         const rows = found.constraints.map((c) => c.rate[d].expected);
         expect(found.flow![d].expected).toBe(Math.min(...rows));
-        const { constraint } = found.bottleneck![d];
-        const slowest = found.constraints.find((c) => c.rate[d].expected === found.flow![d].expected)!;
+        const bottleneck = found.bottleneck![d];
+        const { constraint, slowest } = bottleneck;
+        expect(slowest.rate[d].expected).toBe(found.flow![d].expected);
+        // A place that is marked shows the flow's own number.
+        const places = found.joints.filter((j) => j.constraints.includes(slowest.id));
+        expect(places.length === 0 || places.some((j) => isNarrow(j, bottleneck))).toBe(true);
         expect([slowest.id, slowest.covers?.[d]]).toContain(constraint.id);
         for (const c of found.constraints) expect(c.explain(d).expected).toBeCloseTo(c.rate[d].expected, 3);
         expect(explainFlow(found, d).expected).toBe(found.flow![d].expected);

@@ -20,12 +20,19 @@ export interface Joint {
 }
 
 export interface Bottleneck {
+  /** The slowest of all: its rate is the flow. */
+  slowest: Constraint;
+  /** What is to blame for it: the slowest itself, or the link it is a share of, where that could run faster. */
   constraint: Constraint;
-  /** The joints that hold it down: those whose exchange would help, or all on the link when they are alike. The strip marks them. */
+  /** The joints that hold it down: those whose exchange would help, or all on the link when they are alike. */
   joints: JointId[];
   /** What would decide if this one were gone, by the constraint or the link's better mode, and at what rate. */
   next: { name: string; rate: Spread } | null;
 }
+
+/** Whether a place is where the eye should go: it holds the flow down, or the slowest sits there. */
+export const isNarrow = ({ id, constraints }: Joint, { slowest, constraint, joints }: Bottleneck): boolean =>
+  joints.includes(id) || (slowest !== constraint && constraints.includes(slowest.id));
 
 export interface Path {
   parts: PathParts;
