@@ -93,8 +93,8 @@ export function Needs({ needs, onNeeds }: { needs: DeviceNeeds; onNeeds(needs: D
           sx={half}
         />
         <FactField
-          label="How full in everyday use, 0 to 1"
-          dimension="number"
+          label="How full in everyday use, %"
+          dimension="percent"
           fact={needs.fill ?? NOT_SAID}
           onFact={(fact) => set('fill', fact.value === null ? undefined : within(fact))}
           sx={half}

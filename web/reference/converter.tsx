@@ -14,7 +14,7 @@ export function Converter() {
         value={text}
         onChange={(e) => setText(e.target.value.slice(0, 60))}
         error={!found.ok}
-        helperText={found.ok ? (found.note ?? '8 TB, 512 MiB, 10 Gb/s, 450 MB/s') : found.problem}
+        helperText={found.ok ? (found.note ?? '6 TB, 512 MiB, 10 Gb/s, 450 MB/s') : found.problem}
         sx={{ width: 320, maxWidth: '100%' }}
       />
       {found.ok && (
