@@ -4,7 +4,7 @@ import { decode } from '@kymar/core/catalog/decode';
 import { enduranceJsonSchema, life, EnduranceInput } from '@kymar/core/models/endurance';
 import { compareBuilds } from '@kymar/core/choice/compare';
 import { middle } from '@kymar/core/evidence';
-import { forecastAll, forecastDays, situationOf, type Situation } from '@kymar/core/forecast';
+import { forecastAll, forecastDays, situationOf, type Situation, settingOf } from '@kymar/core/forecast';
 import { briefAt, isMove, jobJsonSchema, placeOf, placesOf, readJob } from '@kymar/core/job';
 import type { Brief, Job, Place } from '@kymar/core/job';
 import { SHOP } from '@kymar/core/catalog/stock';
@@ -16,7 +16,7 @@ import type { Shop } from '@kymar/core/catalog/parts';
 import { blockWords, explainFlow } from '@kymar/core/build/path';
 import { MOST_TEXT, own, readJson, problemsOf } from '@kymar/core/text';
 import { verdict } from '@kymar/core/verdict';
-import { fixes, optionsAt, settingOf, withDrives } from '@kymar/core/choice/whatif';
+import { fixes, optionsAt, withDrives } from '@kymar/core/choice/whatif';
 
 /** Input that does not fit: told on standard error, exit 2. */
 class BadInput extends Error {}

@@ -5,7 +5,7 @@ import { demoBriefs, onJob } from '../fixtures/forecast';
 import { findings, registerRule, type Rule } from '../fit';
 import { buildPath } from '../build/path';
 import { compareBuilds } from '../choice/compare';
-import { settingOf } from '../choice/whatif';
+import { settingOf } from '../forecast';
 import {
   caseOf,
   forecast,

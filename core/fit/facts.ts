@@ -109,7 +109,12 @@ export function factsOf({
     nvme: drive.modes.some((m) => m.startsWith('pcie')),
     disk: drive.media === 'disk',
     external: isExternal({ drive, bridge }),
-    height: drive.heatsinkHeight ?? (height === null ? null : height + added),
+    height:
+      drive.heatsinkHeight === undefined
+        ? height === null
+          ? null
+          : height + added
+        : drive.heatsinkHeight + added,
     hasHeatsink: drive.heatsinkHeight !== undefined || of('heatsink').length > 0,
     capacity: middle(drive.capacity),
     system: host.systems?.[0] ?? null,

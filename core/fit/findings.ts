@@ -29,7 +29,7 @@ export function findings(setting: Setting): Finding[] {
         joint: of(rule.joint, f),
         title: of(rule.title, f),
         reason: of(rule.reason, f).trim(),
-        fix: of(rule.fix, f),
+        fix: rule.fix === null ? null : of(rule.fix, f),
         ...(policy ? { policy: { id: policy, followed: f.policies[policy] } } : {}),
         ...(figure ? { figure: () => figure(f) } : {}),
       };

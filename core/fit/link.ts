@@ -1,7 +1,8 @@
 import {
   blockWords,
-  buildPath,
   crowdWords,
+  flowFreed,
+  flowWithout,
   isBulkOnly,
   reasonOf,
   type Constraint,
@@ -15,10 +16,22 @@ import type { Facts } from './facts';
 const rate = (value: number) => format(value, 'B/s');
 const sentence = (text: string) => `${text[0]!.toUpperCase()}${text.slice(1)}.`;
 const neck = (f: Facts) => f.path.bottleneck?.[f.direction] ?? null;
+/** More flow by less than this share is none. */
+const WORTH = 0.02;
+const isMore = (f: Facts, flow: number) => flow > (f.flow ?? 0) * (1 + WORTH);
+/** Whether one of these decides, and more would flow without them: else they are no limit, whatever their rates. */
 const decides = (f: Facts, ...ids: Constraint['id'][]) =>
-  ids.includes(neck(f)?.constraint.id as Constraint['id']);
-/** Joints that hold the deciding link below what the others could. */
-const held = (f: Facts): JointId[] => (neck(f)?.constraint.link?.without ? neck(f)!.joints : []);
+  ids.includes(neck(f)?.constraint.id as Constraint['id']) &&
+  isMore(f, flowWithout(f.path, ids, f.direction));
+/** Joints that hold the deciding link below what the others could, where that costs flow. */
+const held = (f: Facts): JointId[] => {
+  const { constraint, joints = [] } = neck(f) ?? {};
+  return constraint?.link?.without && isMore(f, flowFreed(f.path, joints, f.direction)) ? joints : [];
+};
+/** Something is copied this way, or nobody said what is done. */
+const copies = ({ activities, direction }: Facts) =>
+  activities.length === 0 || activities.some((a) => a.kind === 'move' && a.direction === direction);
+const loads = ({ activities }: Facts) => activities.some((a) => a.kind === 'open' || a.kind === 'scratch');
 const isHub = (joint: JointId): joint is `hub-${number}` => joint.startsWith('hub-');
 const nextWords = (f: Facts) =>
   neck(f)?.next ? ` The next limit is ${neck(f)!.next!.name}, ${rate(neck(f)!.next!.rate.expected)}.` : '';
@@ -37,19 +50,6 @@ const seenLess = (f: Facts) =>
 const lost = ({ path: { outer }, direction }: Facts): number =>
   practicalOf(outer.without!, direction).expected - practicalOf(outer.mode!, direction).expected;
 
-/** Where else on this host the same parts would be faster: the fix is where to plug. */
-function betterPort(f: Facts): string | null {
-  const now = f.flow ?? 0;
-  const best = f.host.ports
-    .filter((port) => port.id !== f.port.id)
-    .map((port) => ({ port, path: buildPath({ ...f.path.parts, port, seen: undefined }) }))
-    .filter((other) => other.path.flow && other.path.flow[f.direction].expected > now * 1.02)
-    .sort((a, b) => b.path.flow![f.direction].expected - a.path.flow![f.direction].expected)[0];
-  if (!best) return null;
-  const there = rate(best.path.flow![f.direction].expected);
-  return `Plug it into: ${best.port.position} (${best.path.outer.mode!.name}). Expected there: ${there}${now > 0 ? ` instead of ${rate(now)}` : ''}.`;
-}
-
 /** How fast can the path go, and what holds it? */
 export const LINK: Rule[] = [
   {
@@ -59,7 +59,7 @@ export const LINK: Rule[] = [
     title: 'No mode in common: nothing is seen',
     when: (f) => f.noMode.length > 0 && !(thunderboltOnly(f) && f.path.outer.mode === null),
     reason: (f) => f.noMode.map((block) => sentence(blockWords(block))).join(' '),
-    fix: (f) => betterPort(f) ?? 'Choose parts that share a mode.',
+    fix: null,
   },
   {
     id: 'thunderbolt-on-usb',
@@ -69,7 +69,7 @@ export const LINK: Rule[] = [
     when: (f) => f.noMode.length > 0 && thunderboltOnly(f) && f.path.outer.mode === null,
     reason: (f) =>
       `${f.bridge?.model ?? f.drive.model} speaks Thunderbolt and no USB: the plug fits and nothing is seen. ${sentence(reasonOf(f.path.outer))}`,
-    fix: (f) => betterPort(f) ?? 'Take a box that also speaks USB, or a port and cable for Thunderbolt.',
+    fix: null,
   },
   {
     id: 'held-by-port',
@@ -78,7 +78,7 @@ export const LINK: Rule[] = [
     title: 'The port holds the path down',
     when: (f) => held(f).includes('port') && !seenLess(f),
     reason: heldReason,
-    fix: (f) => betterPort(f) ?? 'This host has no faster port for these parts.',
+    fix: null,
   },
   {
     id: 'held-by-cable',
@@ -87,7 +87,7 @@ export const LINK: Rule[] = [
     title: 'The cable holds the path down',
     when: (f) => held(f).includes('cable') && !seenLess(f),
     reason: heldReason,
-    fix: (f) => `Take a cable rated for ${neck(f)!.constraint.link!.without!.name}.`,
+    fix: null,
   },
   {
     id: 'held-by-hub',
@@ -96,7 +96,7 @@ export const LINK: Rule[] = [
     title: 'A hub holds the path down',
     when: (f) => held(f).some(isHub),
     reason: heldReason,
-    fix: 'Plug the drive straight into the host, or take a hub with a faster uplink.',
+    fix: null,
   },
   {
     id: 'held-by-bridge',
@@ -109,7 +109,7 @@ export const LINK: Rule[] = [
         ? `${f.bridge!.model} ${f.direction === 'read' ? 'reads' : 'writes'} ${rate(neck(f)!.constraint.rate[f.direction].expected)} ` +
           `by its own figures.${nextWords(f)}`
         : `${linkReason(neck(f)!.constraint)}${nextWords(f)}`,
-    fix: 'Take an enclosure of a faster class, or accept it.',
+    fix: null,
   },
   {
     id: 'negotiated-less',
@@ -128,9 +128,7 @@ export const LINK: Rule[] = [
     when: (f) => canTwoLanes(f) && runs(f, 'usb-10'),
     reason:
       'Two lanes are optional for a host and its cable: ports of 40 Gb/s often have none. The device then runs one lane.',
-    fix: (f) =>
-      betterPort(f) ??
-      'Nothing on this host runs two lanes; a device of 40 Gb/s would use more of a 40 Gb/s port.',
+    fix: null,
   },
   {
     id: 'wired-narrow',
@@ -143,7 +141,7 @@ export const LINK: Rule[] = [
       held(f).includes('port'),
     reason: (f) =>
       `${f.port.position} is ×${f.port.slot!.edge} in shape and ×${Math.max(...f.port.modes.map(lanes))} in wires.`,
-    fix: (f) => betterPort(f) ?? 'No better slot is free on this host.',
+    fix: null,
   },
   {
     id: 'bulk-only',
@@ -152,7 +150,7 @@ export const LINK: Rule[] = [
     title: 'One command at a time',
     when: (f) => isBulkOnly(f) && f.path.outer.mode?.family === 'usb',
     reason: 'It speaks the bulk-only protocol: 55 to 85 % of the link is left, and requests cannot queue.',
-    fix: 'Take an enclosure that offers UAS.',
+    fix: null,
   },
   {
     id: 'drive-outruns-path',
@@ -172,10 +170,10 @@ export const LINK: Rule[] = [
     severity: 'limits',
     joint: 'host',
     title: 'The other end decides',
-    when: (f) => decides(f, 'other', 'far'),
+    when: (f) => decides(f, 'other', 'far') && copies(f),
     reason: (f) =>
       `${neck(f)!.constraint.name} ${f.direction === 'write' ? 'delivers' : 'takes'} ${rate(neck(f)!.constraint.rate[f.direction].expected)}: ` +
-      'a faster drive or port changes nothing.',
+      `a faster drive or port copies no faster.${loads(f) ? ' What is opened or worked on from the drive does not pass it.' : ''}`,
     fix: 'Copy from or to a faster drive, or accept it.',
   },
   {
@@ -192,7 +190,7 @@ export const LINK: Rule[] = [
   },
   {
     id: 'both-ends-on-one-link',
-    severity: 'limits',
+    severity: (f) => (bothWays(f) === neck(f)?.constraint ? 'limits' : 'note'),
     joint: 'port',
     title: 'The copy comes and goes over the same link',
     when: (f) => bothWays(f) !== undefined,

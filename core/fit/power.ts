@@ -142,6 +142,16 @@ export const POWER: Rule[] = [
     figure: settledTemperature,
   },
   {
+    id: 'second-heatsink',
+    severity: 'caution',
+    joint: 'drive',
+    title: 'It has a heatsink already',
+    when: (f) => f.drive.heatsinkHeight !== undefined && f.has('heatsink'),
+    reason: (f) =>
+      `${f.drive.model} comes with one, ${format(f.drive.heatsinkHeight!, 'mm', 5)} high: another does not go on it.`,
+    fix: 'Take the heatsink off the kit list.',
+  },
+  {
     id: 'heatsink-always',
     severity: 'caution',
     joint: 'drive',

@@ -18,7 +18,8 @@ export interface Rule {
   title: Of<string>;
   when(f: Facts): boolean;
   reason: Of<string>;
-  fix: Of<string>;
+  /** What helps; null: whatever the search for fixes finds on this machine. */
+  fix: Of<string> | null;
   /** The question practitioners disagree on, where the rule follows one of the answers. */
   policy?: PolicyId;
   /** A figure behind the reason, with its working. */
@@ -32,7 +33,8 @@ export interface Finding {
   joint: JointId | null;
   title: string;
   reason: string;
-  fix: string;
+  /** What helps, in words; null: whatever the search for fixes finds on this machine. */
+  fix: string | null;
   /** The question practitioners disagree on, and the answer that was followed. */
   policy?: { id: PolicyId; followed: string };
   /** The figure behind it, made on demand. */

@@ -10,7 +10,7 @@ const adapted = (f: Facts, forms: readonly string[]) =>
   f.form === '2.5-inch' && forms.includes('3.5-inch') && f.has('bay adapter');
 const takes = (f: Facts, forms: readonly string[] | undefined) =>
   !forms || f.form === null || forms.includes(f.form) || adapted(f, forms);
-const mm = (value: number) => format(value, 'mm');
+const mm = (value: number) => format(value, 'mm', 5);
 /** Whether the drive itself sits in the host's port, or a pass-through card does. */
 const inPort = (f: Facts) => f.bridge === null && !f.external;
 const usedHeight = (f: Facts) => f.height ?? 0;

@@ -7,6 +7,7 @@ import type { Accessory, Drive } from '../catalog/parts';
 import type { Path } from '../build/path';
 import type { Layout } from '../build/array';
 import { coolingOf, drawOf, isExternal } from '../models/thermal';
+import { fillBy, type Keeping } from '../models/copies';
 import type { Needs } from '../job';
 import type { Overrides } from './case';
 import { CHOICES, type InputId, type Inputs, type Transfer } from './inputs';
@@ -22,6 +23,8 @@ export interface Surroundings {
   accessories?: readonly Accessory[] | undefined;
   array?: Layout | undefined;
   overrides?: Overrides | undefined;
+  /** What else is on the device when it begins, where the work says it. */
+  held?: readonly Keeping[] | undefined;
 }
 
 type Found<T> = Partial<Record<InputId, T>>;
@@ -112,7 +115,7 @@ function collectOne<T extends Spread>(
 ): Inputs<T> {
   const { drive } = path.parts;
   const { direction, otherEnd, requests, verify } = transfer;
-  const { array, needs } = around;
+  const { array, needs, held } = around;
   const writing = direction === 'write';
   const back = bothWays || otherEnd === 'itself' || verify === true;
   const writes = bothWays || writing || otherEnd === 'itself';
@@ -126,7 +129,10 @@ function collectOne<T extends Spread>(
   if (!writing || back) found.read = medium.rate('read');
   if (writes) {
     found.write = medium.rate('write');
-    found.fill = record.fact('fill of the drive', needs.fill, 'ratio', marketOf(record, 'fill'));
+    found.fill =
+      held && needs.fill === undefined
+        ? fillBy(record, held, medium.capacity())
+        : record.fact('fill of the drive', needs.fill, 'ratio', marketOf(record, 'fill'));
     cacheOf(record, found, path, transfer, array);
   }
   found.capacity = medium.capacity();

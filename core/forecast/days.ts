@@ -1,9 +1,9 @@
 import { eachDraw, exactly, expectedOf, SAMPLES, SEED, about, type Drawn, type Spread } from '../stats';
-import { recordersFor } from '../evidence';
+import { recordersFor, type Fact } from '../evidence';
 import { assumedRange, marketOf } from '../catalog/assumptions';
-import { fillsIn, keeping, usableOf } from '../models/copies';
+import { fillsIn, keeping, usableOf, type Keeping } from '../models/copies';
 import { repeat, type Day, type Kept, type Repeated } from '../models/days';
-import type { Activity } from '../job';
+import { heldBy, heldIfAdding, saysKept, stands, type Activity } from '../job';
 import { pathFor } from './answer';
 import { holdsOf } from './array';
 import { caseOf, pathOf, type Situation } from './case';
@@ -15,6 +15,8 @@ import { together } from './together';
 export interface Ends {
   /** The drive is full. */
   full: Spread;
+  /** The same, if each copy of which nobody said it adds to the last; null where all is said. */
+  fullIfAdding: Spread | null;
   /** Written as much as the rating says, by everything that writes; null where nothing does or there is no rating. */
   worn: Spread | null;
   /** An activity takes longer than its target, by its id. */
@@ -56,10 +58,11 @@ function lifeFrom(situation: Situation, list: readonly Activity[]): Life {
     const of = caseOf(situation, activity.id);
     return inputsFor(record, of, pathFor(of), kindOf(activity).transfer(activity, situation)!);
   });
-  const keeps = keeping(
-    record,
-    everywhere(situation).filter((a) => a.kind === 'keep'),
-  );
+  const all = everywhere(situation);
+  const keeps = keeping(record, heldBy(all));
+  // Where neither a fill nor all that stays is said, it is as full as drives are.
+  const { fill } = situation.needs;
+  const goesByFill = !saysKept(all) && (fill !== undefined || heldIfAdding(all) !== null);
   const joined = together(record, each);
   const inputs: Record<string, Spread> = { ...joined.inputs };
   const own = list.map((activity) => kindOf(activity).daily!.inputs(record, activity));
@@ -67,7 +70,7 @@ function lifeFrom(situation: Situation, list: readonly Activity[]): Life {
     inputs[`${i} times`] = record.fact('times a day', perDay, 'per day', marketOf(record, 'work.times'));
     for (const [id, figure] of Object.entries(own[i]!)) inputs[`${i} ${id}`] = figure;
   });
-  inputs.fill ??= exactly(0);
+  inputs.fill = record.fact('fill of the drive', fill, 'ratio', marketOf(record, 'fill'));
   inputs.usable = assumedRange('usable', situation.own);
   Object.assign(inputs, keeps.inputs);
   const capacity = holdsOf(record, situation.device).expected;
@@ -83,15 +86,17 @@ function lifeFrom(situation: Situation, list: readonly Activity[]): Life {
     plans: ({ x, chosen }) =>
       list.map((activity, i) => {
         const numbers = numbersOf(x, i);
+        // What it brought the last time goes as it comes again.
+        const own = goesByFill || !stands(activity, all) ? 0 : numbers.bytes! / capacity;
         const plan = (fill: number) => {
-          numbers.fill = fill;
+          numbers.fill = Math.max(0, fill - own);
           return kindOf(activity).daily!.flows(each[i]!.plan(numbers, chosen), numbers);
         };
         return { id: activity.id, perDay: x[`${i} times`]!, plan };
       }),
     kept: (x) => ({
       capacity,
-      fill: x.now === undefined ? x.fill! : keeps.now(x) / capacity,
+      fill: goesByFill ? x.fill! : keeps.now(x) / capacity,
       growth: keeps.growth(x),
       most: x.usable!,
     }),
@@ -136,26 +141,45 @@ export function forecastDays(
     eachDraw(life, seed, visit, { every: EVERY });
     return slows.map((found, w) => about(slowAt(days, targeted[w]!), found));
   };
+  const adding = heldIfAdding(everywhere(situation));
   const when = ranges ? slowRanges() : targeted.map((i) => exactly(slowAt(days, i)));
   return {
     days,
     activities: list,
     recovers: days.every((d) => d.ready.every((r) => r > 0.999)),
     ends: {
-      full: fullWithin(years, fullIn(situation)),
+      full: fullWithin(years, fullIn(situation, heldBy(everywhere(situation)))),
+      fullIfAdding: adding && fullWithin(years, fullIn(situation, adding)),
       worn: wornIn(situation),
       slow: targeted.map((i, w) => ({ activity: list[i]!.id, when: when[w]! })),
     },
   };
 }
 
-/** Years until the device is full of what is kept. */
-function fullIn(situation: Situation): Spread {
-  const { device, own } = situation;
+/** Years until the device is full of what it holds; where nothing is said to be kept, of what is said to be in use. */
+function fullIn({ device, own, needs, work, elsewhere = [] }: Situation, held: readonly Keeping[]): Spread {
   const { bare } = recordersFor(own);
-  const kept = everywhere(situation).filter((a) => a.kind === 'keep');
-  return fillsIn(bare, usableOf(bare, holdsOf(bare, device)), kept);
+  const holds = holdsOf(bare, device);
+  const isKept = saysKept([...work, ...elsewhere]);
+  const inUse =
+    !isKept && needs.fill ? [{ name: 'in use', now: timesFact(needs.fill, holds.expected) }] : null;
+  const growing = held.map(({ name, growth, brought }) => ({
+    name,
+    ...(growth && { growth }),
+    ...(brought && { brought }),
+  }));
+  return fillsIn(bare, usableOf(bare, holds), inUse ? [...inUse, ...growing] : held);
 }
+
+const timesFact = ({ value, source }: Fact, factor: number): Fact => ({
+  value:
+    value === null
+      ? null
+      : Array.isArray(value)
+        ? [value[0] * factor, value[1] * factor, value[2] * factor]
+        : value * factor,
+  source,
+});
 
 /** Years until the rating is written up; null where nothing writes or there is no rating. */
 function wornIn(situation: Situation): Spread | null {

@@ -3,6 +3,7 @@ import { canonical } from '../text';
 import type { OwnRanges } from '../catalog/assumptions';
 import { situationOf } from './case';
 import { forecastAll } from './job';
+import { blocksAt } from './setting';
 
 /** Version of the models, written into every frozen forecast. */
 export const MODEL = '2';
@@ -15,10 +16,11 @@ export const MODEL = '2';
 export function freeze(job: Job, id: string, at: string, own: OwnRanges = {}): FrozenForecast {
   const results = placesOf(job).flatMap((place) => {
     const situation = situationOf(briefAt(job, place)!, own);
-    return (situation && situation.work.length > 0 && forecastAll(situation)?.activities) || [];
+    if (!situation || situation.work.length === 0 || blocksAt(situation).length > 0) return [];
+    return forecastAll(situation)?.activities ?? [];
   });
   if (results.length === 0)
-    throw new RangeError('There is no forecast to freeze: choose parts whose path is not blocked first.');
+    throw new RangeError('There is no forecast to freeze: choose parts that nothing blocks first.');
   const { machines, devices, connections, activities, policies } = job;
   const body = {
     at,

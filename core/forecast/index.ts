@@ -21,4 +21,5 @@ export type { ProfilePoint, Sensitivity, TransferForecast } from './transfer';
 export { cacheAt } from './plan';
 export type { InputId, Inputs, Numbers, OtherEnd, Transfer } from './inputs';
 export { freeze, MODEL } from './frozen';
+export { blocksAt, firstOf, settingOf } from './setting';
 export { sheetOf, type ActivitySheet, type CourseSheet, type JobSheet } from './sheet';

@@ -5,6 +5,7 @@ import type { Activity } from '../job';
 import { forecast, pathFor } from './answer';
 import { forecastArray, type ArrayForecast } from './array';
 import { caseOf, pathOf, type Situation } from './case';
+import { inTurn, type Task } from './tasks';
 import { formatOn } from './format';
 import type { Answer } from './kinds';
 import { lifeOn, workloadOn, type LifeForecast } from './wear';
@@ -25,6 +26,8 @@ export interface JobForecast {
   format: Estimate | null;
   /** What the planned copies lack; null where none are planned. */
   copies: string[] | null;
+  /** What is done first, one after another. */
+  tasks: Task[];
 }
 
 /** Everything forecast of a situation; null where the path is blocked. */
@@ -36,13 +39,15 @@ export function forecastAll(situation: Situation): JobForecast | null {
     return { activity, ...forecast(of, activity.endpoint === undefined ? path : pathFor(of)) };
   });
   const { copies = [] } = situation.needs;
+  const format = formatOn(situation, path);
   return {
     path,
     activities,
     life: lifeOn(situation, path),
     workload: workloadOn(situation, path),
     array: forecastArray(recordersFor(situation.own).explaining, situation),
-    format: formatOn(situation, path),
+    format,
+    tasks: inTurn(activities, situation.needs.formatFirst ? format : null),
     copies: copies.length > 0 ? lacking(copies) : null,
   };
 }

@@ -1,7 +1,7 @@
 import { briefOf, recipes } from '../fixtures/recipes';
 import { onJob } from '../fixtures/forecast';
 import { findings } from '../fit';
-import { settingOf } from '../choice/whatif';
+import { settingOf } from '.';
 import { DIRECTIONS } from '../catalog/links';
 import type { Brief } from '../job';
 import { forecastAll } from '.';

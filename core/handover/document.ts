@@ -1,6 +1,6 @@
 import { factWords, sourceWords } from '../evidence';
 import type { OwnRanges } from '../catalog/assumptions';
-import { isLife, kindOf, lifeOf, situationOf } from '../forecast';
+import { isLife, kindOf, lifeOf, situationOf, settingOf } from '../forecast';
 import { findings, type Finding } from '../fit';
 import {
   briefAt,
@@ -22,7 +22,6 @@ import { DIRECTIONS } from '../catalog/links';
 import { nameOf } from '../catalog/parts';
 import { format, formatProbability } from '../units';
 import type { Verdict } from '../verdict';
-import { settingOf } from '../choice/whatif';
 
 /** A name in the run of a sentence: small at its start, unless it has capitals of its own. */
 const midSentence = (name: string): string => (/\p{Lu}/u.test(name.slice(1)) ? name : name.toLowerCase());

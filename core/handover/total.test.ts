@@ -3,10 +3,10 @@ import fc from 'fast-check';
 import { demoJobs } from '../demo';
 import { SHOP } from '../catalog/stock';
 import { findings } from '../fit';
-import { freeze } from '../forecast';
+import { freeze, settingOf, blocksAt } from '../forecast';
 import { briefAt, checkJob, nextStage, placesOf, stages, type Brief, type Job } from '../job';
 import { verdict } from '../verdict';
-import { optionsAt, settingOf } from '../choice/whatif';
+import { optionsAt } from '../choice/whatif';
 import { handover, toMarkdown } from '.';
 
 type Spot = (string | number)[];
@@ -83,7 +83,7 @@ function looked(brief: Brief): boolean {
     'cable',
     'write',
   );
-  return forecast !== null && brief.activities.length > 0;
+  return forecast !== null && brief.activities.length > 0 && blocksAt(situation).length === 0;
 }
 
 /** What is taken of a job with one or several places changed. @returns null where the schema refuses it */

@@ -1,6 +1,8 @@
 export { Job, Decision, Money, jobJsonSchema } from './job';
 export { VERSION } from './version';
 export { directionOf, isMove } from './direction';
+export { heldBeside, heldBy, heldIfAdding, saysKept, stands } from './held';
+export { isOnce } from './often';
 export { filesOf, logNormalSizes, totalOf } from './sizes';
 export { Activity, type Move, type Stream, type Open, type Scratch, type Keep } from './activities';
 export { Run, Timed, RateOnly, Bound, Sample } from './run';

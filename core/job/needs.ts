@@ -39,6 +39,10 @@ export const DeviceNeeds = z.object({
   onlyCopy: z.boolean().optional(),
   table: z.enum(['GPT', 'MBR']).optional(),
   fileSystem: FileSystem.optional(),
+  /** A full format goes before the first copy. */
+  formatFirst: z.boolean().optional(),
+  /** When the first of its tasks starts, in the shop's own time, e.g. `2031-03-05T17:00`; absent: now. */
+  starts: z.iso.datetime({ local: true, offset: false }).optional(),
 });
 export type DeviceNeeds = z.infer<typeof DeviceNeeds>;
 

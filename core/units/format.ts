@@ -53,6 +53,7 @@ export function format(value: number, unit: Unit, significant = 3): string {
     case 'lanes':
       return `×${value}`;
     case 'per day':
+      if (value === 0) return 'once';
       return value > 0 && value < 0.95
         ? `${digits(value * 7, significant)} a week`
         : `${digits(value, significant)} a day`;

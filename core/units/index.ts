@@ -5,6 +5,7 @@ export { parseQuantity, UNIT_OF, type Dimension } from './quantity';
 export { format, duration } from './format';
 export { nominalSectors, shownCapacity, mbrLimit } from './capacity';
 export { DECIMAL, BINARY } from './prefix';
+export { timeAfter, timesAfter } from './after';
 export { counted } from './counted';
 export { calendarDay, calendarMonth, moment, numeral, shortMoment, timeOfDay } from './intl';
 export { formatProbability } from './probability';

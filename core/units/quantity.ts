@@ -55,8 +55,12 @@ const EXAMPLE: Record<Dimension, string> = {
 const COLDEST = -60;
 const LITTLE = 1000;
 
-/** Days from one time to the next, as people say it. */
+/** Days from one time to the next, as people say it; what happens once has no next. */
 const EVERY: Record<string, number> = {
+  once: Infinity,
+  'just once': Infinity,
+  'one time': Infinity,
+  'one-off': Infinity,
   hourly: 1 / 24,
   'every hour': 1 / 24,
   daily: 1,

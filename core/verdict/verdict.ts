@@ -8,7 +8,13 @@ import { verdictFrom, type Verdict } from './sum';
 const model: Model = (situation, path, transfer, whole) => {
   const besides = whole ? besidesOf(caseOf(situation, whole.id)) : [];
   const record = recordersFor(situation.own).explaining;
-  const inputs = collectTransfer(record, path, transfer, surroundingsOf(situation), besides);
+  const inputs = collectTransfer(
+    record,
+    path,
+    transfer,
+    surroundingsOf(situation, whole ?? undefined),
+    besides,
+  );
   return forecastTransfer(inputs, transfer);
 };
 

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { explainProbability, type ActivitySheet, type CourseSheet } from '@kymar/core/forecast';
 import type { Activity } from '@kymar/core/job';
 import { format, formatProbability } from '@kymar/core/units';
-import { pathAt } from '../state/derived';
+import { blockedAt } from '../state/derived';
 import { useForecast } from '../state/forecast';
 import { useSituation } from '../state/situation';
 import { Figure, unbroken } from '../ui/figure';
@@ -14,6 +14,7 @@ import { Compare } from './compare';
 import { Course, Drivers } from './course';
 import { Freeze } from './frozen';
 import { LifeLine, Years } from './life';
+import { Tasks } from './tasks';
 
 /** A column that a phone has no room for. */
 const wide = { display: { xs: 'none', sm: 'table-cell' } };
@@ -38,12 +39,13 @@ export function Forecast() {
   const at = usePlace();
   const { sheet: forecast, fresh, problem } = useForecast(useSituation(at));
   const [chosen, setChosen] = useState<string | null>(null);
-  if (!at.build || pathAt(at)!.blocked.length > 0)
+  const blocks = at.build ? blockedAt(at) : [];
+  if (!at.build || blocks.length > 0)
     return (
       <Panel title="Nothing to forecast yet" sx={{ maxWidth: 640 }}>
         <Typography sx={{ mb: 2 }}>
           {at.build
-            ? 'The path is blocked: fix it first.'
+            ? `Something blocks it: ${blocks.map(({ title }) => title).join('; ')}. Fix it first.`
             : 'Choose the parts first: drive, what it sits in, cable and port.'}
         </Typography>
         <Button component={Link} to={`/jobs/${job.id}/path${at.search}`} variant="contained">
@@ -118,6 +120,7 @@ export function Forecast() {
         </Box>
         <Box sx={{ display: 'grid', gap: 2 }}>
           <Freeze job={job} />
+          <Tasks at={at} forecast={forecast} />
           {shown && hasCourse(shown) && <Drivers course={shown.course} />}
           <LifeLine at={at} forecast={forecast} />
           <Years at={at} />

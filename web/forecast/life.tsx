@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { middle } from '@kymar/core/evidence';
 import { isLife, type DaysForecast, type JobSheet } from '@kymar/core/forecast';
 import type { Placed } from '../state/placed';
-import { format } from '@kymar/core/units';
+import { format, numeral } from '@kymar/core/units';
 import { useSituation } from '../state/situation';
 import { ArrayFacts } from '../ui/array';
 import { Figure } from '../ui/figure';
@@ -202,9 +202,7 @@ export function Years({ at }: { at: Placed }) {
               : 'The cache is not back every time it is needed: what follows too soon is slower.'}
           </Typography>
           <Typography component="li" variant="body2">
-            {Number.isFinite(days.ends.full.low)
-              ? `Full ${when(days.ends.full, years)}.`
-              : `Not full within ${years} years: ${format(last.fill, '%', 2)} in use at the end.`}
+            {fullWords(days, last.fill, years)}
           </Typography>
           {days.ends.slow.map(({ activity, when: at }) => {
             const i = days.activities.findIndex((a) => a.id === activity);
@@ -238,9 +236,23 @@ export function Years({ at }: { at: Placed }) {
   );
 }
 
+/** When it is full, as far as the brief says what stays on it. */
+function fullWords({ ends: { full, fullIfAdding } }: DaysForecast, fill: number, years: number): string {
+  if (!fullIfAdding)
+    return Number.isFinite(full.low)
+      ? `Full ${when(full, years)}.`
+      : `Not full within ${years} years: ${format(fill, '%', 2)} in use at the end.`;
+  const adding = Number.isFinite(fullIfAdding.low)
+    ? `full ${when(fullIfAdding, years)}`
+    : `not full within ${years} years`;
+  return `If each copy adds to the last: ${adding}. If it takes its place: ${
+    Number.isFinite(full.low) ? `full ${when(full, years)}` : 'it does not fill up'
+  }. The brief does not say which.`;
+}
+
 /** A range of dates in words; what lies beyond the years looked at is said to. */
 function when({ low, expected, high }: Spread, years: number): string {
-  const at = (v: number) => format(v, 'years', 2);
+  const at = (v: number) => (v < 1 / 12 ? `${numeral(Math.ceil(v * 365), 0)} days` : format(v, 'years', 2));
   if (!Number.isFinite(expected)) return `after ${at(low)} at the earliest, more likely not within ${years}`;
   if (expected === 0)
     return high === 0 ? 'from the first day on' : 'more likely than not from the first day on';

@@ -4,11 +4,13 @@ import SouthIcon from '@mui/icons-material/South';
 import WarningAmberIcon from '@mui/icons-material/WarningAmber';
 import { Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
+import type { Fix } from '@kymar/core/choice/whatif';
 import type { Finding, Severity, State } from '@kymar/core/fit';
 import { otherAnswer, policyWords, type Job } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';
 import { useWorking } from '../ui/figure';
 import { Panel } from '../ui/panel';
+import { cheapest } from './fixes';
 import { Small } from '../ui/small';
 
 const LOOK: Record<Severity, { word: string; color: string; Icon: typeof BlockIcon }> = {
@@ -29,7 +31,17 @@ const STATE: Record<State, { words: string; color: string }> = {
 const SHOWN_NOTES = 2;
 
 /** How the path stands, and what blocks, limits or deserves caution, each with reason and mend. */
-export function Findings({ job, list, state }: { job: Job; list: readonly Finding[]; state: State }) {
+export function Findings({
+  job,
+  list,
+  state,
+  fixes,
+}: {
+  job: Job;
+  list: readonly Finding[];
+  state: State;
+  fixes: readonly Fix[] | null;
+}) {
   const [all, setAll] = useState(false);
   const notes = list.filter((f) => f.severity === 'note');
   const shown = all ? list : [...list.filter((f) => f.severity !== 'note'), ...notes.slice(0, SHOWN_NOTES)];
@@ -47,7 +59,7 @@ export function Findings({ job, list, state }: { job: Job; list: readonly Findin
       )}
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 1.25 }}>
         {shown.map((finding) => (
-          <Line key={finding.id} job={job} finding={finding} />
+          <Line key={finding.id} job={job} finding={finding} fixes={fixes} />
         ))}
       </Box>
       {notes.length > SHOWN_NOTES && (
@@ -62,9 +74,11 @@ export function Findings({ job, list, state }: { job: Job; list: readonly Findin
 function Line({
   job,
   finding: { id, severity, title, reason, fix, policy, figure },
+  fixes,
 }: {
   job: Job;
   finding: Finding;
+  fixes: readonly Fix[] | null;
 }) {
   const show = useWorking((s) => s.show);
   const { word, color, Icon } = LOOK[severity];
@@ -84,7 +98,7 @@ function Line({
         </Typography>
         <Typography variant="body2">{reason}</Typography>
         <Typography variant="body2" sx={{ fontWeight: 560 }}>
-          {fix}
+          {fix ?? cheapest(fixes)}
         </Typography>
         {(policy || figure) && (
           <Typography

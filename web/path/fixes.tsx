@@ -1,13 +1,8 @@
 import { Box, Button, Typography } from '@mui/material';
-import { useEffect, useState } from 'react';
-import type { Direction } from '@kymar/core/catalog/links';
 import { format } from '@kymar/core/units';
-import { tried, type Cost, type Fix } from '@kymar/core/choice/whatif';
+import type { Cost, Fix } from '@kymar/core/choice/whatif';
 import { changeBuild, type Placed } from '../state/placed';
-import { useShop } from '../state/shop';
-import { useSituation } from '../state/situation';
 import { Panel } from '../ui/panel';
-import { fixesOf } from '../workers';
 
 const COST: Record<Cost, string> = {
   nothing: 'costs nothing',
@@ -17,35 +12,27 @@ const COST: Record<Cost, string> = {
   'a drive': 'costs a drive',
 };
 
-/** Changes that unblock the path or make it faster, the cheapest first. Worked out beside the page once it has come to rest. */
-export function Fixes({ at, direction }: { at: Placed; direction: Direction }) {
-  const shop = useShop();
-  const [found, setFound] = useState<{ for: unknown; direction: Direction; list: Fix[] } | null>(null);
-  const situation = useSituation(at);
-  useEffect(() => {
-    if (!situation) return;
-    let current = true;
-    const ask = () =>
-      void fixesOf(situation, tried(shop, direction), direction).then(
-        (list) => current && setFound({ for: situation, direction, list }),
-      );
-    const timer = setTimeout(ask, 150);
-    return () => {
-      current = false;
-      clearTimeout(timer);
-    };
-  }, [situation, shop, direction]);
-  const list = found?.for === situation && found.direction === direction ? found.list : null;
+const NOTHING = 'No single change of port, cable, enclosure or drive from the library makes it 5 % faster.';
+const TRYING = 'Trying the other ports and the library …';
+
+/** What helps where a finding leaves it to the search: its first. */
+export function cheapest(list: readonly Fix[] | null): string {
+  if (list === null) return TRYING;
+  const [first] = list;
+  if (!first) return NOTHING;
+  const { words, flow, gain, cost } = first;
+  const to = flow === null ? '' : `: ${format(flow, 'B/s')}`;
+  return `${words}${to}${gain === null ? '' : `, ${format(gain, 'B/s')} more`} (${COST[cost]}).`;
+}
+
+/** Changes that unblock the path or make it faster, the cheapest first. */
+export function Fixes({ at, list }: { at: Placed; list: readonly Fix[] | null }) {
   return (
     <Panel title="Cheapest fix" aria-busy={list === null}>
-      {list?.length === 0 && (
-        <Typography variant="body2">
-          No single change of port, cable, enclosure or drive from the library makes it 5 % faster.
-        </Typography>
-      )}
+      {list?.length === 0 && <Typography variant="body2">{NOTHING}</Typography>}
       {list === null && (
         <Typography variant="body2" color="textSecondary">
-          Trying the other ports and the library …
+          {TRYING}
         </Typography>
       )}
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 0.75 }}>

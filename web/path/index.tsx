@@ -4,6 +4,7 @@ import type { Placed } from '../state/placed';
 import { stateOf } from '@kymar/core/fit';
 import { connected, firstBuild } from '@kymar/core/choice/whatif';
 import { findingsOf, settingAt } from '../state/derived';
+import { useFixes } from '../state/fixes';
 import { changeJob } from '../state/jobs';
 import { shopNow } from '../state/shop';
 import { useSituation } from '../state/situation';
@@ -29,6 +30,7 @@ export function PathView() {
   const at = usePlace();
   const setting = settingAt(at, direction);
   const situation = useSituation(at);
+  const fixes = useFixes(at, direction);
   if (!at.build || !setting)
     return (
       <Panel title="Choose the parts" sx={{ maxWidth: 640 }}>
@@ -56,12 +58,12 @@ export function PathView() {
     >
       <Box sx={{ display: 'grid', gap: 2 }}>
         <BuildPanel path={path} />
-        <Fixes at={at} direction={direction} />
+        <Fixes at={at} list={fixes} />
         <Plugged at={at} path={path} />
         <DriveSheet drive={at.build.drive} at={at} />
       </Box>
       <Box sx={{ display: 'grid', gap: 2 }}>
-        <Findings job={job} list={list} state={stateOf(setting, list)} />
+        <Findings job={job} list={list} state={stateOf(setting, list)} fixes={fixes} />
         {situation && <ArrayPanel path={path} situation={situation} />}
         <Joints path={path} direction={direction} />
       </Box>

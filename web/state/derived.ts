@@ -2,8 +2,7 @@ import { findings as rules, type Finding, type Setting } from '@kymar/core/fit';
 import type { Brief, Job } from '@kymar/core/job';
 import { DIRECTIONS, type Direction } from '@kymar/core/catalog/links';
 import type { Path } from '@kymar/core/build/path';
-import { settingOf } from '@kymar/core/choice/whatif';
-import type { Situation } from '@kymar/core/forecast';
+import { firstOf, settingOf, type Situation } from '@kymar/core/forecast';
 import { remembered } from './remembered';
 import { placedOf } from './placed';
 import { situationNow } from './situation';
@@ -26,9 +25,14 @@ export const pathAt = (brief: Brief | null, direction: Direction = 'write'): Pat
   settingAt(brief, direction)?.path ?? null;
 export const findingsOf = (of: Setting): Finding[] => found(of);
 
-/** Whether nothing can flow at one of a job's places, by its path or by the rules. */
-export function isBlocked(job: Job): boolean {
-  const blocks = (of: Setting | null) =>
-    of !== null && (of.path.blocked.length > 0 || findingsOf(of)[0]?.severity === 'blocks');
-  return placedOf(job).some((at) => DIRECTIONS.some((direction) => blocks(settingAt(at, direction))));
+/** What keeps the work at a place from going, each once, in whichever direction it goes. */
+export function blockedAt(brief: Brief | null): Finding[] {
+  const situation = situationNow(brief);
+  if (!situation) return [];
+  const directions = DIRECTIONS.filter((d) => situation.work.length === 0 || firstOf(situation.work, d));
+  const all = directions.flatMap((d) => findingsOf(setting(situation, d)));
+  return all.filter((f, i) => f.severity === 'blocks' && all.findIndex(({ id }) => id === f.id) === i);
 }
+
+/** Whether something blocks the work at one of a job's places. */
+export const isBlocked = (job: Job): boolean => placedOf(job).some((at) => blockedAt(at).length > 0);

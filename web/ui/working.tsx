@@ -7,6 +7,7 @@ import { unbroken, useWorking } from './figure';
 const HOW = {
   given: 'Given',
   exact: 'Worked out exactly',
+  range: 'Worked out over the range of what is not known',
   sampled: 'From seeded samples of its inputs',
 } as const;
 
@@ -100,7 +101,7 @@ function Step({ estimate, top = false }: { estimate: Estimate; top?: boolean }) 
         </Typography>
       )}
       <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 0.25 }}>
-        {because.source ? sourceWords(because.source) : HOW[because.how]}
+        {because.source ? sourceWords(because.source) : HOW[overRange(estimate) ? 'range' : because.how]}
         {ceiling !== undefined && ceiling < Infinity ? `; never above ${format(ceiling, unit, 4)}` : ''}
       </Typography>
       {because.inputs.length > 0 && (

@@ -53,3 +53,25 @@ function culprits({ joints }: Path, constraint: Constraint): JointId[] {
 
 /** Where on the strip a participant stands: a hub's own cable stands with the hub. */
 const placeOf = (id: ParticipantId): JointId => id.replace(/-cable$/, '') as JointId;
+
+/** Expected B/s if these constraints were gone, and with them every share of them. */
+export function flowWithout(path: Path, ids: readonly Constraint['id'][], direction: Direction): number {
+  const left = path.constraints.filter(({ id, covers }) => {
+    const of = covers?.[direction];
+    return !ids.includes(id) && !(of && ids.includes(of));
+  });
+  return left.length > 0 ? lowest(left, direction).rate[direction].expected : Infinity;
+}
+
+/** Expected B/s if nothing at these joints held a link below what the rest of it could. */
+export function flowFreed(path: Path, joints: readonly JointId[], direction: Direction): number {
+  const lifts = new Map<Constraint['id'], number>();
+  for (const constraint of path.constraints) {
+    const could = constraint.link?.without;
+    if (!could || !culprits(path, constraint).some((joint) => joints.includes(joint))) continue;
+    const better = practicalOf(could, direction, path.parts.own).expected;
+    lifts.set(constraint.id, better / constraint.rate[direction].expected);
+  }
+  const lift = ({ id, covers }: Constraint) => lifts.get(id) ?? lifts.get(covers?.[direction] ?? id) ?? 1;
+  return Math.min(...path.constraints.map((c) => c.rate[direction].expected * lift(c)));
+}

@@ -9,4 +9,5 @@ export { atDepth, interfaceOf, isBulkOnly } from './depth';
 export type { Requests } from './requests';
 export { lastLink, type Links } from './links';
 export type { Crowd } from './crowd';
+export { flowFreed, flowWithout } from './bottleneck';
 export { blockWords, crowdWords, reasonOf } from './words';

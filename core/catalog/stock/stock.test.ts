@@ -7,7 +7,7 @@ import { Accessory, Bridge, Cable, Drive, Host, Hub, type Hop } from '../parts';
 import { life } from '../../models/endurance';
 import type { Activity } from '../../job';
 import { buildPath } from '../../build/path';
-import { settingOf } from '../../choice/whatif';
+import { settingOf } from '../../forecast';
 import { DEMO_IDS, demoJobs } from '../../demo';
 import { ACCESSORIES, BRIDGES, CABLES, DRIVES, HOSTS, HUBS } from '.';
 

@@ -93,8 +93,13 @@ export function fixes(situation: Situation, library: Shop, direction: Direction)
     'bridge',
     'drive',
   ] as const;
+  // What expands a host stays in its bay.
+  const stays = situation.needs.role === 'expansion' && situation.device.bridge === null;
+  const inPlace = ({ build }: Option) =>
+    !stays || (build.port === situation.connection.port && build.bridge === null);
   const helps = (c: Option) =>
     !c.taken &&
+    inPlace(c) &&
     c.blocks.every((id) => now.blocks.includes(id)) &&
     (c.blocks.length < now.blocks.length ||
       (now.flow !== null && c.flow !== null && c.flow > now.flow * (1 + WORTH)));

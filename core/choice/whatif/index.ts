@@ -1,3 +1,2 @@
-export { settingOf } from './setting';
 export { connected, firstBuild, optionsAt, withDrives, type Option } from './options';
 export { fixes, tried, type Cost, type Fix } from './fix';

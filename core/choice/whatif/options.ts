@@ -5,10 +5,9 @@ import { formFactor, nameOf } from '../../catalog/parts';
 import type { Bridge, Cable, Drive, Hop, Host, Hub, Shop } from '../../catalog/parts';
 import type { Build, Device } from '../../build/assembly';
 import { bestShared, type JointId } from '../../build/path';
-import { buildOf, builtAs, onMachine, situationOf, working } from '../../forecast';
+import { buildOf, builtAs, firstOf, onMachine, settingOf, situationOf, working } from '../../forecast';
 import type { Change, Situation } from '../../forecast';
 import type { Brief } from '../../job';
-import { firstOf, settingOf } from './setting';
 
 /** Something else that could stand at a place. */
 export interface Option {

@@ -5,7 +5,8 @@ import type { Build } from '../../build/assembly';
 import type { JointId } from '../../build/path';
 import { onJob } from '../../fixtures/forecast';
 import type { Brief } from '../../job';
-import { firstBuild, fixes, optionsAt, settingOf } from '.';
+import { settingOf } from '../../forecast';
+import { firstBuild, fixes, optionsAt } from '.';
 
 type Plan = Brief & { build: Build };
 

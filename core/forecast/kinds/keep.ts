@@ -1,16 +1,15 @@
 import { factWords, recordersFor, type Recorder } from '../../evidence';
 import type { Spread } from '../../stats';
 import { fillsIn, usableOf } from '../../models/copies';
-import type { Keep } from '../../job';
+import { heldBy, type Keep } from '../../job';
 import { holdsOf } from '../array';
 import type { Case } from '../case';
 import type { Kind } from './kind';
 import { farApart, perDayName } from './shared';
 
 /** Years until everything kept on the device fills it. */
-function full<T extends Spread>(record: Recorder<T>, { device, work }: Case<Keep>): T {
-  const kept = work.filter((a) => a.kind === 'keep');
-  return fillsIn(record, usableOf(record, holdsOf(record, device)), kept);
+function full<T extends Spread>(record: Recorder<T>, { device, work, elsewhere = [] }: Case<Keep>): T {
+  return fillsIn(record, usableOf(record, holdsOf(record, device)), heldBy([...work, ...elsewhere]));
 }
 
 /** Data that stays and grows: when the drive is full. */

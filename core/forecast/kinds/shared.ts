@@ -3,15 +3,19 @@ import { formula, type Estimate, type Recorder } from '../../evidence';
 import { marketOf } from '../../catalog/assumptions';
 import type { Path } from '../../build/path';
 import { format } from '../../units';
-import type { Activity } from '../../job';
-import { layoutOf, type Case } from '../case';
+import { heldBeside, isOnce, type Activity } from '../../job';
+import { layoutOf, type Case, type Situation } from '../case';
 import { collectTransfer, type Surroundings } from '../collect';
 import type { Inputs, Transfer } from '../inputs';
 import type { Answered } from './kind';
 
 /** What surrounds a case's transfers. */
-export const surroundingsOf = ({ needs, device, overrides }: Omit<Case, 'activity'>): Surroundings => ({
+export const surroundingsOf = (
+  { needs, device, overrides, work, elsewhere = [] }: Situation,
+  activity?: Activity,
+): Surroundings => ({
   needs,
+  held: activity && (heldBeside(activity, [...work, ...elsewhere]) ?? undefined),
   accessories: device.accessories,
   array: layoutOf(device),
   overrides,
@@ -30,7 +34,8 @@ export const inputsFor = <T extends Spread>(
   path: Path,
   transfer: Transfer,
   besides: readonly Transfer[] = [],
-): Inputs<T> => collectTransfer(record, path, asAsked(transfer, of), surroundingsOf(of), besides);
+): Inputs<T> =>
+  collectTransfer(record, path, asAsked(transfer, of), surroundingsOf(of, of.activity), besides);
 
 /** Probability that a figure stays within an activity's target; null without one. */
 export const withinTarget = ({ target }: Activity, figure: Estimate): number | null =>
@@ -43,13 +48,14 @@ const dailyBytes = formula({
   of: (m, x) => m.mul(x.bytes, x.times),
 });
 
-/** So many bytes at each of an activity's times. */
+/** So many bytes at each of an activity's times; null for what happens once: that is no rate. */
 export function bytesADay<T extends Spread>(
   record: Recorder<T>,
   { name, perDay }: Activity,
   direction: 'read' | 'write',
   bytes: T,
-): T {
+): T | null {
+  if (isOnce({ perDay })) return null;
   const times = record.fact('times a day', perDay, 'per day', marketOf(record, 'work.times'));
   return record.of(dailyBytes, { bytes, times }, { name: perDayName(name, direction) });
 }

@@ -6,7 +6,7 @@ import { Id, Name } from '../../catalog/parts';
 export const common = {
   id: Id,
   name: Name,
-  /** How often a day it happens. */
+  /** How often a day it happens; 0: once, and not again. */
   perDay: Fact,
   /** Longest the customer will wait, in s (of scratch work: waiting a day); null for no target. */
   target: z.number().min(1e-3, { error: 'must be more than zero' }).max(1e10).nullable(),

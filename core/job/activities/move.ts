@@ -25,6 +25,8 @@ export const Move = z.object({
     .min(2)
     .max(8)
     .optional(),
+  /** What it brings: each time beside what was brought before, or in its place; absent: not said. Of one time only it does not count. */
+  adds: z.boolean().optional(),
   /** All is read back afterwards. */
   verify: z.boolean().optional(),
   /** From the drive to the drive itself. */

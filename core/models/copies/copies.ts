@@ -1,7 +1,7 @@
 import { eachDraw, exactly, expectedOf, isExact, SAMPLES, SEED, about, type Spread } from '../../stats';
 import { formula, type Fact, type Recorder } from '../../evidence';
 import { assumed, marketOf } from '../../catalog/assumptions';
-import { format } from '../../units';
+import { format, type Unit } from '../../units';
 import type { Copy } from './copy';
 
 /** How many copies, on how many kinds of medium, how many of them elsewhere. */
@@ -37,11 +37,12 @@ export function lacking(copies: readonly Copy[], rule: CopiesRule = USUAL_RULE):
 /** Longer than anybody asks, years: stands for never, too. */
 const NEVER = 1000;
 
-/** Something that is kept on a drive and grows, B and B a day. */
+/** Something that is kept on a drive: B of it today, B a day it grows by, or so many B brought so often a day. What is absent is none. */
 export interface Keeping {
   name: string;
-  now: Fact;
-  growth: Fact;
+  now?: Fact;
+  growth?: Fact;
+  brought?: { bytes: Fact; perDay: Fact };
 }
 
 /** What several things kept on one drive depend on, each by its place, and their sums out of drawn numbers. */
@@ -53,21 +54,32 @@ export function keeping<T extends Spread>(
   now(x: Record<string, number>): number;
   growth(x: Record<string, number>): number;
 } {
-  const key = (what: string, i: number) => (i === 0 ? what : `${what} ${i}`);
+  const key = (what: string, i: number) => `kept ${what} ${i}`;
   const inputs: Record<string, T> = {};
-  list.forEach(({ name, now, growth }, i) => {
+  list.forEach(({ name, now, growth, brought }, i) => {
     const of = list.length > 1 ? `, ${name}` : '';
-    inputs[key('now', i)] = record.fact(`kept today${of}`, now, 'B', marketOf(record, 'work.kept'));
-    inputs[key('growth', i)] = record.fact(
-      `growth a day${of}`,
-      growth,
-      'B/day',
-      marketOf(record, 'work.growth'),
-    );
+    const put = (
+      what: string,
+      words: string,
+      fact: Fact,
+      unit: Unit,
+      market: Parameters<typeof marketOf>[1],
+    ) => {
+      inputs[key(what, i)] = record.fact(`${words}${of}`, fact, unit, marketOf(record, market));
+    };
+    if (now) put('now', 'kept today', now, 'B', 'work.kept');
+    if (growth) put('growth', 'growth a day', growth, 'B/day', 'work.growth');
+    if (!brought) return;
+    put('bytes', 'brought each time', brought.bytes, 'B', 'work.bytes');
+    put('times', 'times a day', brought.perDay, 'per day', 'work.times');
   });
-  const sum = (what: string) => (x: Record<string, number>) =>
-    list.reduce((all, _, i) => all + x[key(what, i)]!, 0);
-  return { inputs, now: sum('now'), growth: sum('growth') };
+  const sum = (of: (i: number) => number) => list.reduce((all, _, i) => all + of(i), 0);
+  return {
+    inputs,
+    now: (x) => sum((i) => x[key('now', i)] ?? 0),
+    growth: (x) =>
+      sum((i) => (x[key('growth', i)] ?? 0) + (x[key('bytes', i)] ?? 0) * (x[key('times', i)] ?? 0)),
+  };
 }
 
 /** Years until a drive or array of so many usable bytes is full of everything kept on it; what does not grow never fills it. */
@@ -110,5 +122,33 @@ const shown = formula({
   inputs: { capacity: 'capacity', share: 'share left by the file system and what it keeps free' },
   of: (m, x) => m.mul(x.capacity, x.share),
 });
+/** What a drive or array of such a capacity has for data. */
 export const usableOf = <T extends Spread>(record: Recorder<T>, capacity: T): T =>
   record.of(shown, { capacity, share: assumed(record, 'usable') });
+
+const share = formula({
+  name: 'fill of the drive',
+  unit: 'ratio',
+  inputs: { kept: 'kept on it', capacity: 'capacity' },
+  of: (m, x) => m.min(m.div(x.kept, x.capacity), m.num(1)),
+});
+const both = formula({
+  name: 'kept on it',
+  unit: 'B',
+  inputs: { a: 'first', b: 'others' },
+  of: (m, x) => m.add(x.a, x.b),
+});
+
+/** How full of it a device is today, 0 to 1. */
+export function fillBy<T extends Spread>(record: Recorder<T>, held: readonly Keeping[], capacity: T): T {
+  const each = held.flatMap(({ name, now }) =>
+    now ? [record.fact(`kept today, ${name}`, now, 'B', marketOf(record, 'work.kept'))] : [],
+  );
+  if (each.length === 0)
+    return record.given('fill of the drive', 0, 'ratio', {
+      kind: 'entered',
+      note: 'nothing else is kept on it',
+    });
+  const kept = each.reduce((a, b) => record.of(both, { a, b }));
+  return record.of(share, { kept, capacity });
+}

@@ -1,2 +1,11 @@
-export { USUAL_RULE, lacking, fillsIn, keeping, usableOf, type CopiesRule, type Keeping } from './copies';
+export {
+  USUAL_RULE,
+  lacking,
+  fillBy,
+  fillsIn,
+  keeping,
+  usableOf,
+  type CopiesRule,
+  type Keeping,
+} from './copies';
 export { Copy } from './copy';

@@ -4,6 +4,7 @@ import { run, type Flow, type Store } from '../transfer';
 /** Something done again and again. */
 export interface Repeated {
   id: string;
+  /** 0: once, on the first day. */
   perDay: number;
   /** The flows of one time, with the drive this full (0 to 1). */
   plan(fill: number): Flow[];
@@ -41,7 +42,7 @@ const ALIKE = 0.01;
 
 /** Does it on this day? Spread evenly: three times a week is every second or third day. */
 const timesOn = (perDay: number, day: number): number =>
-  Math.floor((day + 1) * perDay + 1e-9) - Math.floor(day * perDay + 1e-9);
+  perDay === 0 ? Number(day === 0) : Math.floor((day + 1) * perDay + 1e-9) - Math.floor(day * perDay + 1e-9);
 
 /**
  * Lives through the days: everything at its times, evenly over the day, idle between. What an activity leaves of the cache and of its warmth the next one
@@ -66,7 +67,7 @@ export function repeat(activities: readonly Repeated[], kept: Kept, days: number
           kept.growth > 0 ? Math.max(0, Math.ceil(((most - kept.fill) * kept.capacity) / kept.growth)) : 0,
       };
     const often = activities.map((a) =>
-      every > 1 ? Math.max(a.perDay > 0 ? 1 : 0, Math.round(a.perDay)) : timesOn(a.perDay, day),
+      every > 1 && a.perDay > 0 ? Math.max(1, Math.round(a.perDay)) : timesOn(a.perDay, day),
     );
     const gap =
       DAY /
@@ -85,7 +86,7 @@ export function repeat(activities: readonly Repeated[], kept: Kept, days: number
     }
     activities.forEach((a, i) => {
       const done = often[i]! > 0 ? lived[i]!.done / often[i]! : 0;
-      written += once[i]! * done * (every > 1 ? a.perDay * every : timesOn(a.perDay, day));
+      written += once[i]! * done * (every > 1 && a.perDay > 0 ? a.perDay * every : timesOn(a.perDay, day));
     });
     const seconds = lived.map((times, i) =>
       times.done > 0 ? times.seconds : (found.at(-1)?.seconds[i] ?? NaN),

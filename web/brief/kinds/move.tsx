@@ -1,5 +1,5 @@
 import { MenuItem, TextField } from '@mui/material';
-import type { Move } from '@kymar/core/job';
+import { isOnce, type Move } from '@kymar/core/job';
 import { FactField } from '../../ui/field';
 import { UNKNOWN, half, third, type FieldsProps, type Form } from './form';
 import { Way } from './way';
@@ -14,7 +14,7 @@ export const MOVE_FORM: Form<Move> = {
 };
 
 function Fields({ activity, onActivity }: FieldsProps<Move>) {
-  const { itself: _, verify: __, ...rest } = activity;
+  const { itself: _, verify: _verify, ...rest } = activity;
   const setWay = (way: string) =>
     onActivity(
       way === 'itself'
@@ -40,6 +40,23 @@ function Fields({ activity, onActivity }: FieldsProps<Move>) {
         <MenuItem value="nothing">nothing is checked</MenuItem>
         <MenuItem value="verify">all is read back</MenuItem>
       </TextField>
+      {activity.direction === 'write' && !activity.itself && !isOnce(activity) && (
+        <TextField
+          select
+          label="Each copy"
+          value={activity.adds === undefined ? '' : activity.adds ? 'adds' : 'replaces'}
+          onChange={(e) => {
+            const { adds: __, ...others } = activity;
+            onActivity(e.target.value === '' ? others : { ...others, adds: e.target.value === 'adds' });
+          }}
+          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+          sx={third}
+        >
+          <MenuItem value="">not said</MenuItem>
+          <MenuItem value="replaces">replaces the last one</MenuItem>
+          <MenuItem value="adds">adds to what is there</MenuItem>
+        </TextField>
+      )}
       <FactField
         label="Size in one go"
         dimension="bytes"

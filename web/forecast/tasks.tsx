@@ -1,0 +1,66 @@
+import { Box, MenuItem, TextField, Typography } from '@mui/material';
+import { useState } from 'react';
+import type { JobSheet } from '@kymar/core/forecast';
+import type { DeviceNeeds } from '@kymar/core/job';
+import { format, moment, timeAfter, timesAfter } from '@kymar/core/units';
+import { changeJob } from '../state/jobs';
+import type { Placed } from '../state/placed';
+import { Panel } from '../ui/panel';
+
+/** What is done first, on the clock: when each task is done if they start at a moment and follow one another. */
+export function Tasks({ at, forecast: { tasks, format: whole } }: { at: Placed; forecast: JobSheet }) {
+  const [now] = useState(() => new Date());
+  const { starts, formatFirst } = at.needs ?? {};
+  const start = starts === undefined ? now : new Date(starts);
+  const set = (part: Partial<Pick<DeviceNeeds, 'starts' | 'formatFirst'>>) =>
+    changeJob(at.job, (job) => ({
+      ...job,
+      devices: job.devices.map((device) => {
+        if (device.id !== at.place.device) return device;
+        const needs = { ...device.needs, ...part };
+        if (needs.starts === undefined) delete needs.starts;
+        if (needs.formatFirst === undefined) delete needs.formatFirst;
+        return { ...device, needs };
+      }),
+    }));
+  if (tasks.length === 0 && !whole) return null;
+  const last = tasks.at(-1);
+  return (
+    <Panel title="On the clock">
+      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: whole ? '3fr 2fr' : '1fr', mb: 1 }}>
+        <TextField
+          type="datetime-local"
+          label="Starts"
+          value={starts ?? ''}
+          onChange={(e) => set({ starts: e.target.value || undefined })}
+          slotProps={{ inputLabel: { shrink: true } }}
+          helperText={starts === undefined ? `empty: now, ${moment(now)}` : undefined}
+        />
+        {whole && (
+          <TextField
+            select
+            label="First"
+            value={formatFirst ? 'full' : 'no'}
+            onChange={(e) => set({ formatFirst: e.target.value === 'full' || undefined })}
+          >
+            <MenuItem value="no">no full format</MenuItem>
+            <MenuItem value="full">full format</MenuItem>
+          </TextField>
+        )}
+      </Box>
+      <Box component="ol" sx={{ m: 0, pl: 2.25, '& li': { mb: 0.75 } }}>
+        {tasks.map((task) => (
+          <Typography component="li" variant="body2" key={task.activity ?? 'format'}>
+            {task.name}, {format(task.takes.expected, 's')}: done{' '}
+            <b>{timeAfter(start, task.done.expected)}</b> ({timesAfter(start, task.done.low, task.done.high)})
+          </Typography>
+        ))}
+      </Box>
+      {last && tasks.length > 1 && (
+        <Typography variant="body2" sx={{ fontWeight: 600 }}>
+          Started {moment(start)}: all done {timeAfter(start, last.done.expected)}.
+        </Typography>
+      )}
+    </Panel>
+  );
+}
