@@ -42,15 +42,9 @@ export const OWN_OF: Partial<Record<Family, FileSystem>> = {
   BSD: 'ZFS',
 };
 
-/** First version of each system that brings a driver for NVMe, as {@link versionNumber} writes it, and one that needs an update for it [memory]. */
+/** First version of each system that brings a driver for NVMe, as a version's number goes, and one that needs an update for it [memory]. */
 export const NVME_FROM: Partial<Record<Family, { from: number; withUpdate?: number }>> = {
   Windows: { from: 8, withUpdate: 7 },
   macOS: { from: 10.013 },
   Linux: { from: 3.003 },
 };
-
-/** `10.13` and `10.4` as numbers that compare as versions do. */
-export function versionNumber(text: string | undefined): number | null {
-  const [major, minor = '0'] = /(\d+)(?:\.(\d+))?/.exec(text ?? '')?.slice(1) ?? [];
-  return major === undefined ? null : Number(major) + Number(minor) / 1000;
-}

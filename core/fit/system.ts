@@ -1,6 +1,7 @@
 import { middle } from '../evidence';
 import { format } from '../units';
-import { FILE_SYSTEMS, NVME_FROM, OWN_OF, versionNumber } from './filesystem';
+import { versionNumber } from '../catalog/parts';
+import { FILE_SYSTEMS, NVME_FROM, OWN_OF } from './filesystem';
 import type { Rule } from './rule';
 import type { Facts } from './facts';
 import type { System } from '../catalog/parts';

@@ -132,7 +132,7 @@ function collectOne<T extends Spread>(
     found.fill =
       held && needs.fill === undefined
         ? fillBy(record, held, medium.capacity())
-        : record.fact('fill of the drive', needs.fill, 'ratio', marketOf(record, 'fill'));
+        : record.fact('fill of the drive', needs.fill, '%', marketOf(record, 'fill'));
     cacheOf(record, found, path, transfer, array);
   }
   found.capacity = medium.capacity();

@@ -70,7 +70,7 @@ function lifeFrom(situation: Situation, list: readonly Activity[]): Life {
     inputs[`${i} times`] = record.fact('times a day', perDay, 'per day', marketOf(record, 'work.times'));
     for (const [id, figure] of Object.entries(own[i]!)) inputs[`${i} ${id}`] = figure;
   });
-  inputs.fill = record.fact('fill of the drive', fill, 'ratio', marketOf(record, 'fill'));
+  inputs.fill = record.fact('fill of the drive', fill, '%', marketOf(record, 'fill'));
   inputs.usable = assumedRange('usable', situation.own);
   Object.assign(inputs, keeps.inputs);
   const capacity = holdsOf(record, situation.device).expected;

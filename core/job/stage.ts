@@ -22,7 +22,7 @@ const askedOf = (setup: Setup, withNeeds: boolean): unknown[] =>
     .filter((brief) => brief.activities.length > 0)
     .map(({ host, build, activities, needs }) => [
       host,
-      build,
+      build && { ...build, locked: undefined },
       activities,
       withNeeds ? [needs?.fill, needs?.ambient] : null,
     ]);

@@ -1,7 +1,7 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { addMachine, removeMachine, withHost, type Job, type JobMachine } from '@kymar/core/job';
-import type { Host } from '@kymar/core/catalog/parts';
+import { withSystem, type Host } from '@kymar/core/catalog/parts';
 import { changeJob } from '../state/jobs';
 import { useShop } from '../state/shop';
 import { FactField, NameField, QuantityField } from '../ui/field';
@@ -105,9 +105,10 @@ function Machine({ job, machine }: { job: Job; machine: JobMachine }) {
         </TextField>
         <NameField label="Name" value={host.name} onName={(name) => setHost({ ...host, name })} />
         <TextField
-          label="System"
+          label="System in use"
           value={host.system}
-          onChange={(e) => setHost({ ...host, system: e.target.value.slice(0, 120) })}
+          onChange={(e) => setHost(withSystem(host, e.target.value.slice(0, 120)))}
+          helperText={systemWords(host)}
         />
         <NameField
           label="Built-in drive"
@@ -121,6 +122,31 @@ function Machine({ job, machine }: { job: Job; machine: JobMachine }) {
           value={machine.ambient ?? null}
           onValue={(v) => set({ ambient: v === null ? undefined : Math.min(v, 80) })}
           placeholder="not asked"
+        />
+        <TextField
+          select
+          label="NVMe boot"
+          value={host.startsNvme === undefined ? '' : host.startsNvme ? 'yes' : 'no'}
+          onChange={({ target: { value } }) => {
+            const { startsNvme: _, ...rest } = host;
+            setHost(value === '' ? rest : { ...rest, startsNvme: value === 'yes' });
+          }}
+          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+        >
+          <MenuItem value="">not known</MenuItem>
+          <MenuItem value="yes">yes</MenuItem>
+          <MenuItem value="no">no</MenuItem>
+        </TextField>
+        <QuantityField
+          label="Built in the year"
+          dimension="number"
+          optional
+          value={host.year ?? null}
+          onValue={(v) => {
+            const { year: _, ...rest } = host;
+            setHost(v === null ? rest : { ...rest, year: Math.round(Math.min(2100, Math.max(1990, v))) });
+          }}
+          placeholder="not known"
         />
         <FactField
           label="It reads at"
@@ -144,6 +170,14 @@ function Machine({ job, machine }: { job: Job; machine: JobMachine }) {
   );
 }
 
+/** What was understood of the system that was typed. */
+function systemWords({ system, systems = [] }: Host): string {
+  const [first] = systems;
+  if (!first) return system.trim() === '' ? 'Windows 7, macOS 14, Linux …' : 'No system the rules know';
+  const name = first.family === 'own' ? 'the machine’s own system' : first.family;
+  return `Read as ${[name, first.version].filter(Boolean).join(' ')}`;
+}
+
 /** The rest of what is known of the machine: systems, firmware, uplinks, other ends, each port whole. Folded away until asked for. */
 function More({ host, onHost }: { host: Host; onHost(host: Host): void }) {
   const [open, setOpen] = useState(false);
@@ -154,7 +188,12 @@ function More({ host, onHost }: { host: Host; onHost(host: Host): void }) {
       </Button>
       {open && (
         <Box sx={{ mt: 1.5 }}>
-          <PartSheet kind="hosts" part={host} onPart={onHost} without={['name', 'system']} />
+          <PartSheet
+            kind="hosts"
+            part={host}
+            onPart={onHost}
+            without={['name', 'system', 'startsNvme', 'year']}
+          />
         </Box>
       )}
     </Box>

@@ -20,6 +20,14 @@ const OFFERED: Record<Connector, (id: string) => boolean> = {
   Card: (id) => /^(uhs|cfexpress)/.test(id),
 };
 
+const COLUMNS = {
+  plug: 'minmax(0, 2fr) 106px minmax(0, 1.7fr) 32px',
+  slot: 'minmax(0, 2fr) 106px 74px minmax(0, 1.2fr) 32px',
+};
+const EDGES = [1, 4, 8, 16] as const;
+type Edge = (typeof EDGES)[number];
+const isSlot = ({ connector }: Host['ports'][number]): boolean => connector === 'PCIe slot';
+
 /** The host's ports: where each is, its shape and the modes it runs. */
 export function Ports({
   host,
@@ -42,7 +50,7 @@ export function Ports({
       {host.ports.map((port) => (
         <Box
           key={port.id}
-          sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 2fr) 106px minmax(0, 1.7fr) 32px', gap: 1 }}
+          sx={{ display: 'grid', gridTemplateColumns: COLUMNS[isSlot(port) ? 'slot' : 'plug'], gap: 1 }}
         >
           <NameField label="Where" value={port.position} onName={(position) => set(port.id, { position })} />
           <TextField
@@ -57,9 +65,26 @@ export function Ports({
               </MenuItem>
             ))}
           </TextField>
+          {isSlot(port) && (
+            <TextField
+              select
+              label="Length"
+              value={port.slot?.edge ?? ''}
+              onChange={(e) => {
+                const edge = Number(e.target.value) as Edge;
+                set(port.id, { slot: { ...port.slot, edge } });
+              }}
+            >
+              {EDGES.map((edge) => (
+                <MenuItem key={edge} value={edge}>
+                  ×{edge}
+                </MenuItem>
+              ))}
+            </TextField>
+          )}
           <TextField
             select
-            label="Runs"
+            label={isSlot(port) ? 'Wired' : 'Can do'}
             value={port.modes}
             onChange={(e) =>
               (e.target.value as unknown as string[]).length > 0 &&

@@ -1,7 +1,10 @@
 import AddIcon from '@mui/icons-material/Add';
-import { Autocomplete, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
+import LockIcon from '@mui/icons-material/Lock';
+import LockOpenIcon from '@mui/icons-material/LockOpen';
+import { Autocomplete, Box, Button, IconButton, MenuItem, TextField, Typography } from '@mui/material';
 import { memo, Suspense, useState } from 'react';
 import { ARRAY_NAMES, cannot } from '@kymar/core/build/array';
+import { LOCKABLE, type Lockable } from '@kymar/core/build/assembly';
 import type { Brief } from '@kymar/core/job';
 import { nameOf, type Accessory, type ArrayMode, type Hop } from '@kymar/core/catalog/parts';
 import type { JointId, Path } from '@kymar/core/build/path';
@@ -14,6 +17,7 @@ import { patientLazy } from '../ui/lazy';
 
 const AlternativesMenu = patientLazy(() => import('../ui/alternatives'));
 type Build = NonNullable<Brief['build']>;
+const isLockable = (joint: JointId): joint is Lockable => LOCKABLE.some((id) => id === joint);
 
 /** The build joint by joint, what stands between, how many drives at once, and the kit list. */
 export function BuildPanel({ path }: { path: Path }) {
@@ -22,6 +26,13 @@ export function BuildPanel({ path }: { path: Path }) {
   const [open, setOpen] = useState<{ joint: JointId; anchor: HTMLElement } | null>(null);
   const build = at.build!;
   const set = (part: Partial<Build>) => changeBuild(at, (b) => ({ ...b, ...part }));
+  const isLocked = (joint: Lockable) => build.locked?.includes(joint) === true;
+  const lock = (joint: Lockable) => {
+    const list = isLocked(joint)
+      ? build.locked!.filter((j) => j !== joint)
+      : [...(build.locked ?? []), joint];
+    set({ locked: list.length > 0 ? list : undefined });
+  };
   const rows: { joint: JointId; name: string; detail: string }[] = path.joints
     .filter((j) => j.id !== 'host' && j.id !== 'system')
     .map((j) => ({ joint: j.id, name: nameAt(build, j.id) ?? j.part, detail: j.detail }));
@@ -41,7 +52,7 @@ export function BuildPanel({ path }: { path: Path }) {
             key={joint}
             sx={{
               display: 'grid',
-              gridTemplateColumns: '64px minmax(0, 1fr) auto',
+              gridTemplateColumns: '64px minmax(0, 1fr) auto auto',
               gap: 1,
               alignItems: 'center',
               py: 0.5,
@@ -60,6 +71,23 @@ export function BuildPanel({ path }: { path: Path }) {
                 {detail}
               </Typography>
             </Box>
+            {isLockable(joint) ? (
+              <IconButton
+                size="small"
+                aria-pressed={isLocked(joint)}
+                aria-label={`${kindOf(joint)}: lock ${name}`}
+                title={
+                  isLocked(joint)
+                    ? 'Locked: no change elsewhere and no fix swaps it'
+                    : 'Lock it, so that no change elsewhere swaps it'
+                }
+                onClick={() => lock(joint)}
+              >
+                {isLocked(joint) ? <LockIcon fontSize="small" /> : <LockOpenIcon fontSize="small" />}
+              </IconButton>
+            ) : (
+              <span />
+            )}
             <Button
               size="small"
               aria-label={`${kindOf(joint)}: change ${name}`}

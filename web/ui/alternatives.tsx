@@ -6,6 +6,8 @@ import type { Placed } from '../state/placed';
 import type { Direction } from '@kymar/core/catalog/links';
 import { nameOf, type Kind, type Part, type Shop } from '@kymar/core/catalog/parts';
 import type { JointId } from '@kymar/core/build/path';
+import { findings } from '@kymar/core/fit';
+import { settingOf } from '@kymar/core/forecast';
 import { format } from '@kymar/core/units';
 import { optionsAt, type Option } from '@kymar/core/choice/whatif';
 import { changeJob } from '../state/jobs';
@@ -108,7 +110,9 @@ export default function AlternativesMenu({
             helperText={left > 0 ? `${left} more: type to narrow` : undefined}
           />
         )}
-        renderOption={({ key, ...props }, choice) => <OptionLine key={key} choice={choice} props={props} />}
+        renderOption={({ key, ...props }, choice) => (
+          <OptionLine key={key} choice={choice} direction={direction} props={props} />
+        )}
       />
       {joint === 'host' && (
         <Typography
@@ -126,12 +130,21 @@ export default function AlternativesMenu({
 }
 
 function OptionLine({
-  choice: { name, beside, flow, gain, taken, blocks },
+  choice: { name, beside, flow, gain, taken, situation },
+  direction,
   props,
 }: {
+  direction: Direction;
   choice: Option;
   props: React.HTMLAttributes<HTMLLIElement>;
 }) {
+  const why = useMemo(
+    () =>
+      flow === null
+        ? findings(settingOf(situation, direction)).find((f) => f.severity === 'blocks')?.title
+        : undefined,
+    [flow, situation, direction],
+  );
   const told =
     gain !== null && Math.abs(gain) > 1e6 ? `${gain > 0 ? '+' : '−'}${format(Math.abs(gain), 'B/s')}` : '';
   return (
@@ -156,14 +169,18 @@ function OptionLine({
             {beside}
           </Typography>
         )}
+        {why && (
+          <Typography variant="caption" component="div" sx={{ color: 'error.main' }}>
+            {why}
+          </Typography>
+        )}
       </Box>
       <Typography
         component="span"
         variant="body2"
         sx={{ textAlign: 'right', color: flow === null ? 'error.main' : 'text.primary' }}
-        title={blocks.join(', ')}
       >
-        {flow === null ? 'does not work' : format(flow, 'B/s')}
+        {flow === null ? 'blocked' : format(flow, 'B/s')}
       </Typography>
       <Typography
         component="span"

@@ -75,6 +75,9 @@ function RangeLine({ estimate }: { estimate: Estimate }) {
   );
 }
 
+/** Exact as to its formula, over inputs that are not. */
+const overRange = ({ low, high, because }: Estimate): boolean => because.how === 'exact' && low < high;
+
 function Step({ estimate, top = false }: { estimate: Estimate; top?: boolean }) {
   const { because, unit, expected, ceiling } = estimate;
   const body = (

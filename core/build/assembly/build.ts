@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { isLinkId } from '../../catalog/links';
 import { Accessory, ArrayMode, Bridge, Cable, Drive, Hop, Id, Name } from '../../catalog/parts';
+import { LOCKABLE } from './lock';
 
 /** What the system says a link negotiated, taken over as a fact. */
 export const Seen = z.object({
@@ -40,6 +41,8 @@ export const Connection = z.object({
   port: Id,
   /** Hubs and docks between, from the drive towards the host. */
   hops: z.array(Hop).max(8).optional(),
+  /** Held fast: no change elsewhere and no fix swaps these. */
+  locked: z.array(z.enum(LOCKABLE)).max(4).optional(),
   /** What the system there was seen to negotiate. */
   seen: Seen.optional(),
 });

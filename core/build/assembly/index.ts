@@ -1,2 +1,3 @@
 export { apart } from './apart';
 export { Build, Connection, Device, Seen } from './build';
+export { LOCKABLE, type Lockable } from './lock';

@@ -9,3 +9,4 @@ export { Host, Port, System, Endpoint } from './host';
 export { nameOf } from './name';
 export { KINDS, type Kind, type Part, type PartOf, type Shop } from './shop';
 export { asRevised } from './revision';
+export { readSystem, versionNumber, withSystem } from './system';

@@ -3,7 +3,7 @@ import { linkById, practicalOf, type Direction } from '../../catalog/links';
 import { nameOf, type Shop } from '../../catalog/parts';
 import type { Build } from '../../build/assembly';
 import { buildOf, type Situation } from '../../forecast';
-import { optionsAt, tryOut, type Option } from './options';
+import { keepsLocked, optionsAt, tryOut, type Option } from './options';
 
 /** What a fix costs by its kind; money is a dated observation of another day, the order is not. */
 export type Cost = 'nothing' | 'a cable' | 'a hub' | 'an enclosure or card' | 'a drive';
@@ -100,6 +100,7 @@ export function fixes(situation: Situation, library: Shop, direction: Direction)
   const helps = (c: Option) =>
     !c.taken &&
     inPlace(c) &&
+    keepsLocked(buildOf(situation), c.build) &&
     c.blocks.every((id) => now.blocks.includes(id)) &&
     (c.blocks.length < now.blocks.length ||
       (now.flow !== null && c.flow !== null && c.flow > now.flow * (1 + WORTH)));

@@ -3,7 +3,7 @@ import { directionOf } from '../../job';
 import { expectedRate, linkById, type Direction } from '../../catalog/links';
 import { formFactor, nameOf } from '../../catalog/parts';
 import type { Bridge, Cable, Drive, Hop, Host, Hub, Shop } from '../../catalog/parts';
-import type { Build, Device } from '../../build/assembly';
+import type { Build, Device, Lockable } from '../../build/assembly';
 import { bestShared, type JointId } from '../../build/path';
 import { buildOf, builtAs, firstOf, onMachine, settingOf, situationOf, working } from '../../forecast';
 import type { Change, Situation } from '../../forecast';
@@ -82,6 +82,7 @@ function leadsFor(build: Build, host: Host, shop: Shop): (Cable | null)[] {
 /**
  * The build with as little else changed as it takes to work: first nothing, then the cable, then without the enclosure, then in another one with
  * its cable, the fastest that works. Where nothing works, what is blocked by least.
+ * What is locked stays.
  * @param chosen the joint that was asked for and stays
  */
 function fitted(
@@ -93,12 +94,13 @@ function fitted(
   const asked = tryOut(situation, direction);
   if (asked.blocks.length === 0 || chosen === 'cable') return asked;
   const build = buildOf(situation);
+  const isHeld = (joint: Lockable) => build.locked?.includes(joint) === true;
   const leads = (b: Build) =>
-    leadsFor(b, situation.machine, shop).map((cable) =>
+    (isHeld('cable') ? [b.cable] : leadsFor(b, situation.machine, shop)).map((cable) =>
       tryOut(builtAs({ ...b, cable })(situation), direction),
     );
   let best = leads(build).reduce(fewer, asked);
-  if (chosen === 'bridge' || chosen?.startsWith('hub-')) return best;
+  if (chosen === 'bridge' || isHeld('bridge') || chosen?.startsWith('hub-')) return best;
   if (best.blocks.length > 0 && build.bridge)
     best = leads({ ...build, bridge: null })
       .filter((found) => found.blocks.length === 0)
@@ -257,6 +259,12 @@ function otherSystems({ machine }: Situation): Candidate[] {
     };
   });
 }
+
+/** Whether a build has the parts that another holds fast. */
+export const keepsLocked = (was: Build, is: Build): boolean =>
+  (was.locked ?? []).every((joint) =>
+    joint === 'port' ? is.port === was.port : is[joint]?.id === was[joint]?.id,
+  );
 
 /** Today's part first where the shop does not hold it. */
 function withOwn<T extends { id: string }>(list: readonly T[], own: T | null): readonly T[] {

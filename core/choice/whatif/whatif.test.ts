@@ -208,3 +208,25 @@ describe('the cheapest fix', () => {
     );
   });
 });
+
+describe('what is locked', () => {
+  const own = laptop('left-front');
+  const locked = (...list: NonNullable<Brief['build']>['locked'] & {}): Plan => ({
+    ...own,
+    build: { ...own.build, locked: list },
+  });
+  test('no fix swaps it', () => {
+    expect(fixes(onJob(own), SHOP, 'read')[0]!.build.port).toBe('left-back');
+    for (const { build } of fixes(onJob(locked('port', 'drive')), SHOP, 'read')) {
+      expect(build.port).toBe('left-front');
+      expect(build.drive.id).toBe(own.build.drive.id);
+    }
+  });
+  test('another port takes another cable only where the cable is free', () => {
+    const at = (p: Plan) => optionsAt(onJob(p), SHOP, 'port', 'write').find((o) => o.key === 'right')!;
+    expect(at(own)).toMatchObject({ blocks: [] });
+    expect(at(own).build.cable!.id).not.toBe(own.build.cable!.id);
+    expect(at(locked('cable')).build.cable!.id).toBe(own.build.cable!.id);
+    expect(at(locked('cable')).flow).toBeNull();
+  });
+});

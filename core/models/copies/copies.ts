@@ -128,7 +128,7 @@ export const usableOf = <T extends Spread>(record: Recorder<T>, capacity: T): T 
 
 const share = formula({
   name: 'fill of the drive',
-  unit: 'ratio',
+  unit: '%',
   inputs: { kept: 'kept on it', capacity: 'capacity' },
   of: (m, x) => m.min(m.div(x.kept, x.capacity), m.num(1)),
 });
@@ -145,10 +145,7 @@ export function fillBy<T extends Spread>(record: Recorder<T>, held: readonly Kee
     now ? [record.fact(`kept today, ${name}`, now, 'B', marketOf(record, 'work.kept'))] : [],
   );
   if (each.length === 0)
-    return record.given('fill of the drive', 0, 'ratio', {
-      kind: 'entered',
-      note: 'nothing else is kept on it',
-    });
+    return record.given('fill of the drive', 0, '%', { kind: 'entered', note: 'nothing else is kept on it' });
   const kept = each.reduce((a, b) => record.of(both, { a, b }));
   return record.of(share, { kept, capacity });
 }
