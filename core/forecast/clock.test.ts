@@ -1,6 +1,6 @@
 import { demoBriefs, forecastJob, onJob, repeatJob } from '../fixtures/forecast';
 import { exactFact } from '../evidence';
-import { BRIDGES, CABLES, DRIVES, HOSTS } from '../catalog/stock';
+import { BRIDGES, CABLES, DRIVES } from '../catalog/stock';
 import type { Brief, Move } from '../job';
 import { timeAfter, timesAfter } from '../units';
 import { caseOf, collect, forecastAll, freeze } from '.';

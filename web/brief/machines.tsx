@@ -137,17 +137,6 @@ function Machine({ job, machine }: { job: Job; machine: JobMachine }) {
           <MenuItem value="yes">yes</MenuItem>
           <MenuItem value="no">no</MenuItem>
         </TextField>
-        <QuantityField
-          label="Built in the year"
-          dimension="number"
-          optional
-          value={host.year ?? null}
-          onValue={(v) => {
-            const { year: _, ...rest } = host;
-            setHost(v === null ? rest : { ...rest, year: Math.round(Math.min(2100, Math.max(1990, v))) });
-          }}
-          placeholder="not known"
-        />
         <FactField
           label="It reads at"
           dimension="rate"
@@ -188,12 +177,7 @@ function More({ host, onHost }: { host: Host; onHost(host: Host): void }) {
       </Button>
       {open && (
         <Box sx={{ mt: 1.5 }}>
-          <PartSheet
-            kind="hosts"
-            part={host}
-            onPart={onHost}
-            without={['name', 'system', 'startsNvme', 'year']}
-          />
+          <PartSheet kind="hosts" part={host} onPart={onHost} without={['name', 'system', 'startsNvme']} />
         </Box>
       )}
     </Box>

@@ -2,8 +2,8 @@ import AddIcon from '@mui/icons-material/Add';
 import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
 import { Box, Button, IconButton, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
-import { noise } from '@kymar/core/stats';
-import { fitLoad, fitted, noticeable, type LoadTiming } from '@kymar/core/models/loads';
+import { noise, type Spread } from '@kymar/core/stats';
+import { fitLoad, fitted, noticeable, type LoadFit, type LoadTiming } from '@kymar/core/models/loads';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
 import { Figure } from '../ui/figure';
@@ -25,30 +25,44 @@ function normal(): () => number {
   return () => Array.from({ length: 12 }, next).reduce((a, b) => a + b) - 6;
 }
 
+/** Ends of a range, where it has some width. */
+const range = ({ low, high }: Spread, unit: 's' | 'B' | '%') =>
+  format(low, unit) === format(high, unit) ? '' : ` (${format(low, unit)} to ${format(high, unit)})`;
+
 /** What a load is made of, from its times on three devices or more of one host: what no drive can shorten, and what it can. */
 export function Loads() {
   const [rows, setRows] = useState(FIRST);
+  const [bytes, setBytes] = useState<number | null>(null);
+  const [requests, setRequests] = useState<number | null>(null);
+  const [on, setOn] = useState({ rate: 950e6, latency: 130e-6 });
+  const counted = useMemo(
+    () => (bytes === null || requests === null ? null : { bytes, requests }),
+    [bytes, requests],
+  );
   const set = (key: number, part: Partial<LoadTiming>) =>
     setRows(rows.map((row) => (row.key === key ? { ...row, ...part } : row)));
   const found = useMemo(() => {
     try {
-      return fitLoad(rows, null, normal());
+      return fitLoad(rows, counted, normal());
     } catch (error) {
       return (error as Error).message;
     }
-  }, [rows]);
+  }, [rows, counted]);
+  const there = typeof found === 'string' ? null : found.on(on);
   const about = (seconds: number) => ({
     low: seconds - 2 * THUMB,
     expected: seconds,
     high: seconds + 2 * THUMB,
   });
+  const part = (name: string, value: Spread, unit: 's' | 'B' | 'count' | '%') =>
+    fitted(name, value, unit, found as LoadFit, rows.length);
   const sorted = [...rows].sort((a, b) => a.seconds - b.seconds);
   const best = sorted.slice(0, 2);
   return (
     <Panel title="What is a load waiting for?">
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
-        The same program on the same host, started cold from three devices or more: what each reads at, how
-        long one small request takes, how long the load took.
+        The same program on the same host, started cold from several devices: what each reads at, how long one
+        small request takes, how long the load took. Three tell what it is made of; fewer tell bounds.
       </Typography>
       <Box sx={{ display: 'grid', gap: 1 }}>
         {rows.map((row, i) => (
@@ -81,7 +95,7 @@ export function Loads() {
             />
             <IconButton
               size="small"
-              disabled={rows.length <= 3}
+              disabled={rows.length <= 1}
               aria-label={`Remove device ${i + 1}`}
               onClick={() => setRows(rows.filter((r) => r.key !== row.key))}
             >
@@ -99,18 +113,53 @@ export function Loads() {
       >
         Another device
       </Button>
+      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 1, mt: 1 }}>
+        <QuantityField
+          label="Loads, if counted"
+          dimension="bytes"
+          bare="GB"
+          optional
+          value={bytes}
+          onValue={setBytes}
+        />
+        <QuantityField
+          label="Dependent reads, if counted"
+          dimension="count"
+          optional
+          value={requests}
+          onValue={setRequests}
+        />
+        <QuantityField
+          label="Another device reads at"
+          dimension="rate"
+          value={on.rate}
+          onValue={(rate) => rate && setOn({ ...on, rate })}
+        />
+        <QuantityField
+          label="One request there"
+          dimension="time"
+          value={on.latency}
+          onValue={(latency) => latency && setOn({ ...on, latency })}
+        />
+      </Box>
       {typeof found === 'string' ? (
         <Typography color="error" role="alert">
           {found}
         </Typography>
       ) : (
         <Typography sx={{ mt: 1 }} aria-live="polite">
-          Processing takes <Figure of={fitted('processing time', found.own, 's', rows.length)} />: no drive
-          shortens that. It loads <Figure of={fitted('bytes it loads', found.bytes, 'B', rows.length)} /> in{' '}
-          <Figure of={fitted('dependent reads', found.requests, 'count', rows.length)}>
+          Processing takes <Figure of={part('processing time', found.own, 's')} />
+          {range(found.own, 's')}: no drive shortens that. It loads{' '}
+          <Figure of={part('bytes it loads', found.bytes, 'B')} />
+          {range(found.bytes, 'B')} in{' '}
+          <Figure of={part('dependent reads', found.requests, 'count')}>
             {format(Math.round(found.requests.expected), 'count')}
           </Figure>{' '}
-          dependent reads, one after another.{' '}
+          dependent reads. On the slowest device storage is{' '}
+          <Figure of={part('share that is storage', found.storage, '%')} />
+          {range(found.storage, '%')} of the time.{' '}
+          {there &&
+            `On the other device: ${format(there.expected, 's')} (${format(there.low, 's')} to ${format(there.high, 's')}). `}
           {best.length === 2 &&
             `Between the two quickest the difference is ${FELT[noticeable(about(best[0]!.seconds), about(best[1]!.seconds))]} ` +
               '(0.3 s or 20 %, common practice).'}

@@ -64,6 +64,14 @@ export const WORK = {
     ['loads'],
     'what programs ask for one after another',
   ),
+  'load.written': row(
+    'bytes written',
+    [0.1 * GB, 1 * GB, 20 * GB],
+    'B',
+    'memory',
+    ['loads'],
+    'what builds and renders write',
+  ),
   'scratch.operations': row(
     'operations a day',
     [1e5, 1e6, 2e7],

@@ -8,7 +8,7 @@ import type { Open } from '../../job';
 import { layoutOf, pathOf, type Case } from '../case';
 import { streamOver } from '../medium';
 import type { Answered, Kind } from './kind';
-import { withinTarget } from './shared';
+import { bytesADay, withinTarget } from './shared';
 
 const oneOver = formula({
   name: 'latency of one request',
@@ -17,7 +17,7 @@ const oneOver = formula({
   of: (m, x) => m.div(m.num(1), x.iops),
 });
 
-/** What a load finds where it reads: rate of drive and links, and latency of a request that is waited for. @throws RangeError when the path is blocked */
+/** What a load finds where it reads and writes: rates of drive and links, and latency of a request that is waited for. @throws RangeError when the path is blocked */
 export function openedOver<T extends Spread>(
   record: Recorder<T>,
   { activity, device }: Case<Open>,
@@ -27,6 +27,7 @@ export function openedOver<T extends Spread>(
   return {
     rate: streamOver(record, path, 'read', layoutOf(device)),
     latency: record.of(oneOver, { iops: operationsPerSecond(record, path, one) }),
+    writing: streamOver(record, path, 'write', layoutOf(device)),
   };
 }
 
@@ -51,7 +52,11 @@ export const OPEN: Kind<Open> = {
     return forecastLoad(record, of.activity, openedOver(record, of, path)).time.expected;
   },
 
-  bytesPerDay: () => null,
+  bytesPerDay(record, open, direction) {
+    const what = direction === 'write' ? open.written : undefined;
+    const bytes = record.known('bytes written', what, 'B');
+    return bytes && bytesADay(record, open, direction, bytes);
+  },
 
   apart(one, two) {
     const opened = ({ of }: Answered<Open>) =>

@@ -11,5 +11,7 @@ export const Open = z.object({
   bytes: Fact,
   /** Requests that wait one after another. */
   dependentReads: Fact,
+  /** B it writes: a build, a render, an export; absent: none. */
+  written: Fact.optional(),
 });
 export type Open = z.infer<typeof Open>;

@@ -4,13 +4,10 @@ export {
   compareLoads,
   felt,
   noticeable,
-  fitLoad,
-  fitted,
-  nonNegative,
   NOTICED,
   type Felt,
   type Load,
   type Opened,
-  type LoadTiming,
-  type LoadFit,
 } from './load';
+export { fitLoad, fitted, type Counted, type LoadFit, type LoadTiming } from './fit';
+export { nonNegative } from './solve';

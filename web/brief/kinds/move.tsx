@@ -15,6 +15,8 @@ export const MOVE_FORM: Form<Move> = {
 
 function Fields({ activity, onActivity }: FieldsProps<Move>) {
   const { itself: _, verify: _verify, ...rest } = activity;
+  const repeats = activity.direction === 'write' && !activity.itself && !isOnce(activity);
+  const width = repeats ? third : half;
   const setWay = (way: string) =>
     onActivity(
       way === 'itself'
@@ -23,7 +25,7 @@ function Fields({ activity, onActivity }: FieldsProps<Move>) {
     );
   return (
     <>
-      <Way value={activity.itself ? 'itself' : activity.direction} onValue={setWay} sx={half} itself />
+      <Way value={activity.itself ? 'itself' : activity.direction} onValue={setWay} sx={width} itself />
       <TextField
         select
         label="Afterwards"
@@ -35,12 +37,12 @@ function Fields({ activity, onActivity }: FieldsProps<Move>) {
             ...(e.target.value === 'verify' ? { verify: true } : {}),
           })
         }
-        sx={half}
+        sx={width}
       >
         <MenuItem value="nothing">nothing is checked</MenuItem>
         <MenuItem value="verify">all is read back</MenuItem>
       </TextField>
-      {activity.direction === 'write' && !activity.itself && !isOnce(activity) && (
+      {repeats && (
         <TextField
           select
           label="Each copy"

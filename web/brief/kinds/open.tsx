@@ -16,6 +16,9 @@ export const OPEN_FORM: Form<Open> = {
   Fields,
 };
 
+/** Most loads write nothing that counts. */
+const NOTHING = { value: 0, source: { kind: 'practice' } } as const;
+
 function Fields({ activity, onActivity }: FieldsProps<Open>) {
   return (
     <>
@@ -38,6 +41,16 @@ function Fields({ activity, onActivity }: FieldsProps<Open>) {
         dimension="count"
         fact={activity.dependentReads}
         onFact={(requests) => onActivity({ ...activity, dependentReads: requests })}
+        sx={third}
+      />
+      <FactField
+        label="Writes"
+        dimension="bytes"
+        fact={activity.written ?? NOTHING}
+        onFact={(written) => {
+          const { written: _, ...rest } = activity;
+          onActivity(written.value === 0 ? rest : { ...rest, written });
+        }}
         sx={third}
       />
     </>
