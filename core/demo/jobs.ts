@@ -268,7 +268,7 @@ function bay(): Job {
         name: 'A harbour loads before class',
         perDay: entered(6),
         target: 40,
-        processing: entered([14, 17, 21]),
+        processing: entered([12.5, 15.5, 19]),
         bytes: entered(6.4e9),
         dependentReads: entered([8_000, 15_000, 30_000]),
       },

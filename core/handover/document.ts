@@ -189,7 +189,7 @@ function measurements({ claims }: Verdict): Section {
     .filter((c) => c.measured)
     .map((c) => {
       const { time, rate, runs } = c.measured!;
-      const [value, unit] = time ? [time, 's' as const] : [rate, 'B/s' as const];
+      const [value, unit] = time ? [time, 's' as const] : [rate!, 'B/s' as const];
       return [
         `${c.title}${c.simulated ? ' (simulated)' : ''}`,
         String(runs.length),
@@ -351,5 +351,6 @@ function measureWords({ measure }: Run): string {
     ]
       .filter(Boolean)
       .join(', ');
-  return `${format(measure.seconds, 's', 4)} for ${format(measure.bytes, 'B')}${measure.until === 'bar' ? ', until the progress bar was full' : ''}`;
+  const of = measure.bytes === null ? '' : ` for ${format(measure.bytes, 'B')}`;
+  return `${format(measure.seconds, 's', 4)}${of}${measure.until === 'bar' ? ', until the progress bar was full' : ''}`;
 }

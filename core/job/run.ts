@@ -14,7 +14,8 @@ const files = z.number().int().nonnegative().max(1e12).nullable();
 /** A duration between two events, with the one-sigma error of reading it. */
 export const Timed = z.object({
   kind: z.literal('timed'),
-  bytes,
+  /** Null for a load: it is timed as one, whatever it reads. */
+  bytes: bytes.nullable(),
   /** How many files that was; null when nobody counted. */
   files,
   seconds,
@@ -47,7 +48,8 @@ export const RateOnly = z.object({
 /** Only a limit is known: "under 60 s". */
 export const Bound = z.object({
   kind: z.literal('bound'),
-  bytes,
+  /** Null for a load. */
+  bytes: bytes.nullable(),
   files,
   atMost: seconds.nullable(),
   atLeast: z.number().nonnegative().max(1e10).nullable(),

@@ -73,7 +73,7 @@ describe('measured intervals', () => {
     const { time, rate, words, more } = measuredOf(runs);
     expect(time!.expected).toBe(100);
     expect(time!.high - 100).toBeCloseTo((4.303 * 2) / Math.sqrt(3), 2);
-    expect(rate.low).toBeCloseTo(100e9 / time!.high, 0);
+    expect(rate!.low).toBeCloseTo(100e9 / time!.high, 0);
     expect(words).toMatch(/3 runs/);
     expect(more).toBe(2);
   });
@@ -97,7 +97,7 @@ describe('measured intervals', () => {
       });
     const { rate, time } = measuredOf([shown(), shown(), shown()]);
     expect(time).toBeNull();
-    expect([rate.low, rate.expected, rate.high]).toEqual([411.5e6, 412e6, 412.5e6]);
+    expect([rate!.low, rate!.expected, rate!.high]).toEqual([411.5e6, 412e6, 412.5e6]);
   });
 
   test('a bound leaves the other side open', () => {
@@ -105,8 +105,8 @@ describe('measured intervals', () => {
       run({ kind: 'bound', bytes: 60e9, files: 1, atMost: 60, atLeast: null }),
     ]);
     expect(time).toMatchObject({ low: 0, high: 60 });
-    expect(rate.low).toBe(1e9);
-    expect(rate.high).toBe(Infinity);
+    expect(rate!.low).toBe(1e9);
+    expect(rate!.high).toBe(Infinity);
   });
 
   test('reading bounds hold the true average', () => {

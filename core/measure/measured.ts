@@ -8,8 +8,8 @@ export const ASSUMED_SCATTER = 0.03;
 /** What runs of one kind say: B/s and, where they were timed, s; 95 % intervals around the mean. */
 export interface Measured {
   runs: Run[];
-  /** Effective rate in B/s. */
-  rate: Spread;
+  /** Effective rate in B/s; null of a load, whose bytes nobody counts. */
+  rate: Spread | null;
   /** Duration in s; null when only rates are known. */
   time: Spread | null;
   /** More runs until ± 3 %. */
@@ -24,15 +24,16 @@ export interface Measured {
 export const secondsOf = (run: Run): number | null =>
   run.measure.kind === 'timed' ? run.measure.seconds : null;
 
-/** Average rate of a run in B/s, or null for a bound. */
+/** Average rate of a run in B/s, or null for a bound or a load. */
 export function rateOfRun({ measure }: Run): number | null {
   if (measure.kind === 'rate') return measure.rate;
-  return measure.kind === 'timed' ? measure.bytes / measure.seconds : null;
+  return measure.kind === 'timed' && measure.bytes !== null ? measure.bytes / measure.seconds : null;
 }
 
-/** Lowest and highest average rate the error of reading allows for one run (two sigma). */
+/** Lowest and highest average rate the error of reading allows for one run (two sigma); any for a load. */
 export function readingBounds({ measure }: Run): [number, number] {
   if (measure.kind === 'rate') return [measure.rate - measure.grain, measure.rate + measure.grain];
+  if (measure.bytes === null) return [0, Infinity];
   if (measure.kind === 'timed')
     return [
       measure.bytes / (measure.seconds + 2 * measure.error),
@@ -69,7 +70,7 @@ export function measuredOf(runs: readonly Run[]): Measured {
   const far = outliers(values);
   return {
     runs: [...runs],
-    rate: inTime ? { low: size! / spread.high, expected: size! / middle, high: size! / spread.low } : spread,
+    rate: inTime ? (size === null ? null : overTime(size, spread)) : spread,
     time: inTime ? spread : null,
     more: runsUntil(values),
     far: valued.filter((_, i) => far[i]).map((run) => run.id),
@@ -79,6 +80,12 @@ export function measuredOf(runs: readonly Run[]): Measured {
         : `one run: error of reading and an assumed scatter of ${ASSUMED_SCATTER * 100} %; repeat it`,
   };
 }
+
+const overTime = (bytes: number, { low, expected, high }: Spread): Spread => ({
+  low: bytes / high,
+  expected: bytes / expected,
+  high: bytes / low,
+});
 
 /** Runs that agree to the last digit shown are still not known better than that digit. */
 function readingFloor(runs: readonly Run[], inTime: boolean): number {
@@ -93,16 +100,16 @@ function singleHalf(run: Run, value: number): number {
 }
 
 function boundsOnly(runs: readonly Run[]): Measured {
-  const bounds = runs.map(readingBounds);
-  const low = Math.max(...bounds.map((b) => b[0]));
-  const high = Math.min(...bounds.map((b) => b[1]));
-  const measure = runs[0]!.measure;
-  const bytes = measure.kind === 'bound' ? measure.bytes : 0;
-  const rate = { low, expected: Number.isFinite(high) ? (low + high) / 2 : low, high };
+  const limits = runs.flatMap(({ measure }) => (measure.kind === 'bound' ? [measure] : []));
+  const low = Math.max(0, ...limits.map(({ atLeast }) => atLeast ?? 0));
+  const high = Math.min(...limits.map(({ atMost }) => atMost ?? Infinity));
+  // Of two limits the middle of the rates; of one that limit.
+  const time = { low, expected: low > 0 ? 2 / (1 / low + 1 / high) : high, high };
+  const bytes = limits[0]?.bytes ?? null;
   return {
     runs: [...runs],
-    rate,
-    time: { low: bytes / high, expected: bytes / rate.expected, high: low > 0 ? bytes / low : Infinity },
+    rate: bytes === null ? null : overTime(bytes, time),
+    time,
     more: null,
     far: [],
     words: 'a bound only',
@@ -111,7 +118,7 @@ function boundsOnly(runs: readonly Run[]): Measured {
 
 /** A measured interval as an estimate that names its runs. */
 export function explainMeasured(measured: Measured, unit: 's' | 'B/s'): Estimate {
-  const value = unit === 's' ? measured.time! : measured.rate;
+  const value = unit === 's' ? measured.time! : measured.rate!;
   return {
     ...value,
     unit,

@@ -15,7 +15,7 @@ import {
   samePlace,
   setupOf,
 } from '../job';
-import type { Activity, Brief, FrozenForecast, Job, Move, Place, Run } from '../job';
+import type { Activity, Brief, FrozenForecast, Job, Move, Open, Place, Run } from '../job';
 import { situationOf, pathOf } from '../forecast';
 import type { Situation, Transfer, TransferForecast } from '../forecast';
 import { measuredOf, readingBounds, type Measured } from '../measure';
@@ -44,7 +44,13 @@ export interface Claim {
   /** Whether it was measured on the customer's machine as built. */
   own: boolean;
   measured: Measured | null;
-  forecast: { rate: Estimate; time: Estimate | null; frozen: FrozenForecast | null; later: number } | null;
+  /** Rate: null of a load. */
+  forecast: {
+    rate: Estimate | null;
+    time: Estimate | null;
+    frozen: FrozenForecast | null;
+    later: number;
+  } | null;
   /** Runs that are not used, with the reason: set aside by a person, or they cannot have measured the drive. Kept and named. */
   impossible: { run: Run; words: string }[];
   /** What of the evidence used here was changed after it was kept, in words. */
@@ -85,13 +91,18 @@ function keyOf(run: Run): string {
   ]);
 }
 
-/** Forecasts a transfer over a path, with what goes on beside the move it is of. */
-export type Model = (
-  situation: Situation,
-  path: Path,
-  transfer: Transfer,
-  whole: Move | null,
-) => Pick<TransferForecast, 'rate' | 'time' | 'bar'>;
+/** What forecasts that for which nothing was frozen. */
+export interface Model {
+  /** A transfer over a path, with what goes on beside the move it is of. */
+  transfer(
+    situation: Situation,
+    path: Path,
+    transfer: Transfer,
+    whole: Move | null,
+  ): Pick<TransferForecast, 'rate' | 'time' | 'bar'>;
+  /** Time of a load over a path. */
+  load(situation: Situation, path: Path, load: Open): Estimate;
+}
 
 /**
  * Every claim the finished runs of a job can answer, in the order they were first measured.
@@ -169,7 +180,9 @@ function rightOf(runs: readonly Run[], measured: Measured | null, forecast: Clai
     return { answer: 'not proven', by: null, words: 'Every run of this kind is set aside.' };
   if (!measured)
     return { answer: 'impossible', by: null, words: 'No run of this kind can have measured the drive.' };
-  return heldAgainst(measured.rate, forecast?.rate ?? null);
+  return measured.rate
+    ? heldAgainst(measured.rate, forecast?.rate ?? null, 'B/s')
+    : heldAgainst(measured.time!, forecast?.time ?? null, 's');
 }
 
 /** Whether a run was made on a place of the job, and on that of the activity it stands for. */
@@ -280,6 +293,11 @@ function forecastFor(
   const { measure } = run;
   const frozen = held?.frozen ?? null;
   const activity = situation.work.find((a) => a.id === run.activity);
+  if (activity?.kind === 'open') {
+    const was = held?.sameWork ? frozen?.results.find((r) => r.activity === run.activity)?.figure : undefined;
+    const time = was ?? model?.load(situation, path, activity);
+    return time ? { rate: null, time, frozen, later: 0 } : null;
+  }
   const isWhole = activity && isMove(activity) && run.otherEnd === 'storage';
   const whole = isWhole && activity.direction === run.direction ? activity : null;
   const toBar = measure.kind === 'timed' && measure.until === 'bar';
@@ -290,6 +308,7 @@ function forecastFor(
   const result = held?.sameWork && frozen?.results.find((r) => r.activity === run.activity);
   if (
     measure.kind !== 'rate' &&
+    measure.bytes !== null &&
     whole &&
     result &&
     result.time &&
@@ -297,10 +316,10 @@ function forecastFor(
     (!toBar || result.bar)
   )
     return { ...until(measure.bytes, result.time, result.bar), frozen };
-  const answer = model?.(situation, path, transferOf(run, whole), whole);
+  const answer = model?.transfer(situation, path, transferOf(run, whole), whole);
   if (!answer) return null;
   const { rate, time, bar } = answer;
-  if (measure.kind === 'rate') return { rate, time: null, frozen, later: 0 };
+  if (measure.kind === 'rate' || measure.bytes === null) return { rate, time: null, frozen, later: 0 };
   return { ...until(measure.bytes, time, bar), frozen };
 }
 
@@ -318,8 +337,8 @@ const over = (bytes: number, time: Estimate): Estimate =>
     },
   );
 
-/** Measured interval against the forecast's range, both in B/s. */
-export function heldAgainst(measured: Spread, forecast: Spread | null): Right {
+/** Measured interval against the forecast's range: rates, of which more is better, or times, of which less is. */
+export function heldAgainst(measured: Spread, forecast: Spread | null, unit: 'B/s' | 's' = 'B/s'): Right {
   if (!forecast)
     return {
       answer: 'no forecast',
@@ -329,12 +348,19 @@ export function heldAgainst(measured: Spread, forecast: Spread | null): Right {
     };
   const by = measured.expected / forecast.expected - 1;
   const said =
-    `measured ${format(measured.expected, 'B/s')} (${format(measured.low, 'B/s')} to ` +
-    `${format(measured.high, 'B/s')}), forecast ${format(forecast.expected, 'B/s')} ` +
-    `(${format(forecast.low, 'B/s')} to ${format(forecast.high, 'B/s')})`;
+    `measured ${format(measured.expected, unit)} (${format(measured.low, unit)} to ` +
+    `${format(measured.high, unit)}), forecast ${format(forecast.expected, unit)} ` +
+    `(${format(forecast.low, unit)} to ${format(forecast.high, unit)})`;
   const share = format(Math.abs(by), '%', 2);
-  if (measured.high < forecast.low) return { answer: 'short', by, words: `Short by ${share}: ${said}.` };
-  if (measured.low > forecast.high) return { answer: 'better', by, words: `Better by ${share}: ${said}.` };
+  const [below, above] = [measured.high < forecast.low, measured.low > forecast.high];
+  const [short, better] = unit === 'B/s' ? [below, above] : [above, below];
+  if (short)
+    return {
+      answer: 'short',
+      by,
+      words: unit === 'B/s' ? `Short by ${share}: ${said}.` : `Longer by ${share}: ${said}.`,
+    };
+  if (better) return { answer: 'better', by, words: `Better by ${share}: ${said}.` };
   if (measured.low >= forecast.low && measured.high <= forecast.high)
     return { answer: 'as forecast', by, words: `Within the range: ${said}.` };
   return {
@@ -372,7 +398,7 @@ function targetAnswer(
 
 /** Whether a run moved less or more than the whole activity, by more than 1 %; null when it is the activity. */
 function sizeOf(activity: Move, { measure }: Run): { share: 'less' | 'more'; words: string } | null {
-  if (measure.kind === 'rate') return null;
+  if (measure.kind === 'rate' || measure.bytes === null) return null;
   const top = (value: Fact['value']) => (Array.isArray(value) ? value[2] : value);
   const compare = (moved: number | null, needed: number | null) =>
     moved === null || needed === null ? 0 : moved < needed * 0.99 ? -1 : moved > needed * 1.01 ? 1 : 0;
@@ -395,10 +421,13 @@ function sizeOf(activity: Move, { measure }: Run): { share: 'less' | 'more'; wor
   return bytes > 0 || files > 0 ? { share: 'more', words: 'More was moved than the activity has.' } : null;
 }
 
+/** Timed as a load: nobody counts its bytes. */
+const isLoad = ({ measure }: Run): boolean => measure.kind !== 'rate' && measure.bytes === null;
+
 function carryOver(own: boolean, simulated: boolean, path: Path | null, run: Run): string {
   if (simulated) return 'A rehearsal on the simulated rig.';
   if (own)
-    return run.otherEnd === 'memory'
+    return run.otherEnd === 'memory' && !isLoad(run)
       ? 'Measured on the customer’s machine, out of memory: it shows drive and path, not the other end of the copy.'
       : 'Measured on the customer’s machine as built.';
   if (!path)

@@ -99,7 +99,7 @@ describe('was the forecast right?', () => {
     test('a copy that fits into memory: the bar alone would look better than any drive', () => {
       const small = (until: 'bar' | 'written') => claim(timed(2.2, until, 3e9, 1)).forecast!;
       expect(small('bar').time!.expected).toBeLessThan(small('written').time!.expected * 0.75);
-      expect(small('bar').rate.expected).toBeCloseTo(3e9 / small('bar').time!.expected, 0);
+      expect(small('bar').rate!.expected).toBeCloseTo(3e9 / small('bar').time!.expected, 0);
     });
 
     test('of an older frozen forecast, which has no bar, the models make it anew', () => {
@@ -123,7 +123,7 @@ describe('was the forecast right?', () => {
       const { forecast } = claims(as(part))[0]!;
       const own = forecastJob(firstOf(as(part)))!.activities[0]!.figure;
       expect(forecast!.time!.expected).toBeCloseTo(own.expected, 6);
-      expect(forecast!.rate.expected).toBeCloseTo(214e9 / own.expected, 0);
+      expect(forecast!.rate!.expected).toBeCloseTo(214e9 / own.expected, 0);
     }
   });
 
@@ -175,7 +175,7 @@ describe('was the forecast right?', () => {
     };
     const read = claim(run(1, { activity: null, source: 'program', otherEnd: 'memory', measure }));
     expect(read.right.answer).toBe('as forecast');
-    expect(JSON.stringify(read.forecast!.rate.because)).toContain('other end: memory');
+    expect(JSON.stringify(read.forecast!.rate!.because)).toContain('other end: memory');
     expect(read.target).toBeNull();
   });
 });
@@ -199,7 +199,7 @@ test('a run one request at a time is held against what one request at a time can
           depth,
         },
       }),
-    ).forecast!.rate;
+    ).forecast!.rate!;
   const deep = at(2 ** 20, 32);
   expect(at(2 ** 20, 1).expected).toBeLessThan(deep.expected * 0.92);
   expect(at(2 ** 17, 1).expected).toBeLessThan(at(2 ** 20, 1).expected * 0.7);
@@ -322,7 +322,7 @@ describe('laws of the verdict', () => {
       fc.property(times, (seconds) => {
         const runs = seconds.map((s) => run(s));
         const [a, b] = [claim(...runs), claim(...[...runs].reverse())];
-        expect(b.measured!.rate.expected).toBeCloseTo(a.measured!.rate.expected, 0);
+        expect(b.measured!.rate!.expected).toBeCloseTo(a.measured!.rate!.expected, 0);
         expect([b.right.answer, b.target!.answer]).toEqual([a.right.answer, a.target!.answer]);
       }),
       { numRuns: 25 },

@@ -1,11 +1,11 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { type Run } from '@kymar/core/job';
-import type { Move } from '@kymar/core/job';
+import type { Move, Open } from '@kymar/core/job';
 import { format, parseQuantity } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
 import { UntilField, type Until } from './until';
-import type { Taken } from './taken';
+import { waysOf, type Taken } from './taken';
 
 type Kind = 'rate' | 'timed' | 'bound';
 
@@ -18,22 +18,22 @@ function grainOf(shown: string, rate: number): number {
 }
 
 /** A figure measured elsewhere: a rate another program showed, a time, or only a limit. */
-export function ByHand({ activity, onTaken }: { activity: Move | null; onTaken(taken: Taken): void }) {
+export function ByHand({ activity, onTaken }: { activity: Move | Open | null; onTaken(taken: Taken): void }) {
+  const move = activity?.kind === 'move' ? activity : null;
   const [kind, setKind] = useState<Kind>('rate');
-  const [direction, setDirection] = useState<Run['direction']>(activity?.direction ?? 'write');
+  const [direction, setDirection] = useState<Run['direction']>(move?.direction ?? 'write');
   const [shown, setShown] = useState('');
   const [size, setSize] = useState<number | null>(null);
   const [block, setBlock] = useState<number | null>(null);
   const [depth, setDepth] = useState<number | null>(null);
   const [time, setTime] = useState<number | null>(null);
   const [until, setUntil] = useState<Until>('bar');
-  const bytes = activity && !Array.isArray(activity.bytes.value) ? activity.bytes.value : null;
-  const files = activity && !Array.isArray(activity.files.value) ? activity.files.value : null;
+  const bytes = move && !Array.isArray(move.bytes.value) ? move.bytes.value : null;
+  const files = move && !Array.isArray(move.files.value) ? move.files.value : null;
   const rate = parseQuantity(shown, 'rate');
   const whole = {
     activity: activity?.id ?? null,
-    direction: activity?.direction ?? direction,
-    otherEnd: 'storage',
+    ...(activity ? waysOf(activity) : { direction, otherEnd: 'storage' as const }),
     source: 'program',
   } as const;
 
@@ -56,7 +56,7 @@ export function ByHand({ activity, onTaken }: { activity: Move | null; onTaken(t
             },
           }
         : null;
-    if (!activity || !bytes || !time) return null;
+    if (!activity || (move && !bytes) || !time) return null;
     if (kind === 'timed')
       return {
         ...whole,
@@ -65,7 +65,7 @@ export function ByHand({ activity, onTaken }: { activity: Move | null; onTaken(t
           bytes,
           files,
           seconds: time,
-          until,
+          ...(move ? { until } : {}),
           error: 0.5,
           correction: 0,
           laps: [],
@@ -146,11 +146,13 @@ export function ByHand({ activity, onTaken }: { activity: Move | null; onTaken(t
             value={time}
             onValue={setTime}
           />
-          {kind === 'timed' && <UntilField value={until} onValue={setUntil} />}
+          {kind === 'timed' && move && <UntilField value={until} onValue={setUntil} />}
           <Typography variant="body2" color="textSecondary" sx={{ alignSelf: 'center' }}>
-            {activity && bytes
-              ? `${activity.name}: ${format(bytes, 'B')}, ${files === null ? 'files not counted' : `${format(files, 'count')} files`}`
-              : 'The brief must name an activity with one exact size.'}
+            {activity?.kind === 'open'
+              ? `${activity.name}: from the start until it is open.`
+              : activity && bytes
+                ? `${activity.name}: ${format(bytes, 'B')}, ${files === null ? 'files not counted' : `${format(files, 'count')} files`}`
+                : 'The brief must name an activity with one exact size.'}
           </Typography>
         </>
       )}

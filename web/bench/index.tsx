@@ -1,7 +1,17 @@
 import { Box, MenuItem, Tab, Tabs, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { isAt, isMove, placeOf, samePlace, type Job, type Place, Run } from '@kymar/core/job';
+import {
+  isAt,
+  placeOf,
+  samePlace,
+  Run,
+  type Activity,
+  type Job,
+  type Move,
+  type Open,
+  type Place,
+} from '@kymar/core/job';
 import { newId } from '../state/id';
 import { changeJob } from '../state/jobs';
 import { placedWhere } from '../state/placed';
@@ -24,11 +34,15 @@ const WAYS = [
 ] as const;
 type Way = (typeof WAYS)[number][0];
 
+/** What a clock can time: a copy that ends, a load. */
+const isTimeable = (activity: Activity): activity is Move | Open =>
+  activity.kind === 'move' || activity.kind === 'open';
+
 /** Time it: by thumb, on this machine, on the simulated rig, or as read off elsewhere. */
 export function Bench() {
   const { job, at: looked } = useJob();
   const [way, setWay] = useState<Way>('stopwatch');
-  const moves = job.activities.filter(isMove);
+  const timeable = job.activities.filter(isTimeable);
   const { watch } = useWatch();
   const timed = watch?.job === job.id ? watch.activity : null;
   const [chosenActivity, setActivity] = useState<string | null>(null);
@@ -37,12 +51,12 @@ export function Bench() {
   const [warmth, setWarmth] = useState('');
   const navigate = useNavigate();
   // What is timed happens at the place that is looked at; a clock that runs is about one activity: that one is shown.
-  const here = looked ? moves.filter((a) => isAt(job, a, looked.place)) : moves;
+  const here = looked ? timeable.filter((a) => isAt(job, a, looked.place)) : timeable;
   const activity =
-    moves.find((a) => a.id === timed) ??
+    timeable.find((a) => a.id === timed) ??
     here.find((a) => a.id === chosenActivity) ??
     here[0] ??
-    moves[0] ??
+    timeable[0] ??
     null;
   const place = activity && placeOf(job, activity);
   const at = (place && placedWhere(job, place)) ?? looked;
@@ -57,7 +71,7 @@ export function Bench() {
     setActivity(id);
     const next = placeOf(
       job,
-      moves.find((a) => a.id === id)!,
+      timeable.find((a) => a.id === id)!,
     );
     const there = next && placedWhere(job, next);
     if (there) void navigate({ search: there.search }, { replace: true });
@@ -98,16 +112,16 @@ export function Bench() {
             label="What is timed"
             value={activity?.id ?? ''}
             onChange={(e) => choose(e.target.value)}
-            disabled={moves.length === 0 || timed !== null}
+            disabled={timeable.length === 0 || timed !== null}
             helperText={
-              moves.length === 0
-                ? 'The brief names nothing that is moved'
+              timeable.length === 0
+                ? 'The brief names nothing that is moved or opened'
                 : timed
                   ? 'Bound to the clock'
                   : undefined
             }
           >
-            {moves.map((a) => (
+            {timeable.map((a) => (
               <MenuItem key={a.id} value={a.id}>
                 {a.name}
               </MenuItem>
@@ -169,7 +183,9 @@ export function Bench() {
             temperature={warmth === '' ? null : Number(warmth)}
           />
         )}
-        {way === 'rig' && <Rig job={job} at={at} activity={activity} onTaken={keep} />}
+        {way === 'rig' && (
+          <Rig job={job} at={at} activity={activity?.kind === 'move' ? activity : null} onTaken={keep} />
+        )}
         {way === 'hand' && <ByHand activity={activity} onTaken={keep} />}
       </Panel>
       <RunList />

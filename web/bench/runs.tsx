@@ -93,7 +93,11 @@ function Group({
               ({format(measured.time.low, 's')} to {format(measured.time.high, 's')}),{' '}
             </>
           ) : null}
-          <Figure of={() => explainMeasured(measured, 'B/s')}>{format(measured.rate.expected, 'B/s')}</Figure>
+          {measured.rate && (
+            <Figure of={() => explainMeasured(measured, 'B/s')}>
+              {format(measured.rate.expected, 'B/s')}
+            </Figure>
+          )}
           ; {measured.words}.{' '}
           {measured.more === null
             ? ''
@@ -102,7 +106,7 @@ function Group({
               : `${measured.more} more ${measured.more === 1 ? 'run' : 'runs'} until ± 3 %.`}
         </Typography>
       )}
-      {last && last.measure.kind === 'timed' && (
+      {last && last.measure.kind === 'timed' && last.measure.bytes !== null && (
         <FlowLine samples={last.samples} total={last.measure.bytes} height={64} />
       )}
       <Table size="small">

@@ -2,7 +2,7 @@ import { Alert, Box, Button, Typography } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { stopwatchError } from '@kymar/core/measure';
-import type { Move } from '@kymar/core/job';
+import type { Move, Open } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
 import { UntilField, type Until } from './until';
@@ -20,7 +20,7 @@ import {
   secondsOf,
   useWatch,
 } from '../state/watch';
-import type { Taken } from './taken';
+import { waysOf, type Taken } from './taken';
 
 const STEP = 0.1;
 
@@ -31,17 +31,18 @@ export function Stopwatch({
   onTaken,
 }: {
   job: string;
-  activity: Move | null;
+  activity: Move | Open | null;
   onTaken(taken: Taken): void;
 }) {
   const { watch: any, discarded } = useWatch();
   const elsewhere = any !== null && any.job !== job;
   const watch = elsewhere ? null : any;
+  const move = activity?.kind === 'move' ? activity : null;
   const single = (value: Move['bytes']['value'] | undefined) =>
     Array.isArray(value) ? value[1] : (value ?? null);
   const [said, setSaid] = useState<{ bytes: number | null; files: number | null; until: Until }>({
-    bytes: single(activity?.bytes.value),
-    files: single(activity?.files.value),
+    bytes: single(move?.bytes.value),
+    files: single(move?.files.value),
     until: 'bar',
   });
   // What was moved belongs to the clock from its start on: it is there again after a reload.
@@ -56,21 +57,21 @@ export function Stopwatch({
     stopwatchError(correction === 0 ? [] : [correction]),
     watch ? reloadError(watch) : 0,
   );
-  const ready = seconds !== null && seconds > 0 && bytes !== null && bytes > 0 && activity !== null;
+  const moved = activity?.kind === 'open' || (bytes !== null && bytes > 0);
+  const ready = seconds !== null && seconds > 0 && moved && activity !== null;
 
   const keep = () => {
     if (!ready) return;
     onTaken({
       activity: activity.id,
-      direction: activity.direction,
-      otherEnd: 'storage',
+      ...waysOf(activity),
       source: 'stopwatch',
       measure: {
         kind: 'timed',
-        bytes,
-        files,
+        bytes: move ? bytes : null,
+        files: move ? files : null,
         seconds,
-        until,
+        ...(move ? { until } : {}),
         error,
         correction,
         laps: [...laps],
@@ -191,7 +192,7 @@ export function Stopwatch({
             ? `, corrected by ${correction > 0 ? '+' : '−'}${Math.abs(correction).toFixed(1)} s`
             : ''}
           {seconds !== null ? `, known to ± ${(1.96 * error).toFixed(2)} s` : ''}
-          {seconds !== null && bytes ? `, ${format(bytes / seconds, 'B/s')}` : ''}
+          {seconds !== null && move && bytes ? `, ${format(bytes / seconds, 'B/s')}` : ''}
         </Typography>
         {laps.length > 0 && (
           <Typography variant="caption" color="textSecondary">
@@ -230,7 +231,7 @@ export function Stopwatch({
       </Box>
       <Box
         sx={{
-          display: 'grid',
+          display: move || !activity ? 'grid' : 'none',
           gridTemplateColumns: {
             xs: 'minmax(0, 1fr) minmax(0, 1fr)',
             sm: 'minmax(0, 1fr) minmax(0, 1fr) minmax(0, 1.15fr)',

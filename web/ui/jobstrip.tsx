@@ -21,7 +21,7 @@ function measuredFlow(verdict: Verdict | null, { place }: Placed, direction: Dir
     const [run] = measured?.runs ?? [];
     return own && !simulated && run && isHere(run) && run.direction === direction;
   });
-  return found[0]?.measured?.rate.expected ?? null;
+  return found[0]?.measured?.rate?.expected ?? null;
 }
 
 /** The path strip of a job's page, its joints to be changed where they stand. */

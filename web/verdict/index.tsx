@@ -102,7 +102,12 @@ function ClaimPanel({ job, claim }: { job: Job; claim: Claim }) {
             target={activity?.target ?? null}
           />
         ) : (
-          <Band unit="B/s" forecast={forecast?.rate ?? null} measured={measured.rate} target={null} />
+          <Band
+            unit={measured.rate ? 'B/s' : 's'}
+            forecast={(measured.rate ? forecast?.rate : forecast?.time) ?? null}
+            measured={(measured.rate ?? measured.time)!}
+            target={null}
+          />
         ))}
       <Box
         sx={{
@@ -132,7 +137,7 @@ function ClaimPanel({ job, claim }: { job: Job; claim: Claim }) {
           {measured.words})
           {forecast ? (
             <>
-              , forecast <Figure of={inTime ? forecast.time! : forecast.rate} />
+              , forecast <Figure of={(inTime ? forecast.time : forecast.rate)!} />
               {forecast.frozen
                 ? `, frozen ${forecast.frozen.at.slice(0, 10)}`
                 : ', made after the runs: nothing was frozen for this path before'}

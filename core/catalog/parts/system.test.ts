@@ -12,7 +12,8 @@ test.each([
   ['Debian, kernel 5.10', 'Linux', '5.10'],
   ['FreeBSD 14', 'BSD', '14'],
 ])('%s is understood', (text, family, version) =>
-  expect(readSystem(text)).toEqual({ family, ...(version ? { version } : {}) }));
+  expect(readSystem(text)).toEqual({ family, ...(version ? { version } : {}) }),
+);
 
 test('what names none is none', () => expect(readSystem('whatever came with it')).toBeNull());
 

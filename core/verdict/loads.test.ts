@@ -1,0 +1,73 @@
+import { demoJobs } from '../demo';
+import { freeze, forecastAll, situationOf } from '../forecast';
+import { briefAt, placeOf, Run, type Job } from '../job';
+import { handover } from '../handover';
+import { quickVerdict, verdict } from '.';
+
+const of = demoJobs().find((j) => j.activities.some((a) => a.kind === 'open'))!;
+const load = of.activities.find((a) => a.kind === 'open')!;
+const place = placeOf(of, load)!;
+const job: Job = { ...of, runs: [], forecasts: [freeze(of, 'f', '2031-03-01T09:00:00.000Z')] };
+const figure = forecastAll(situationOf(briefAt(job, place)!)!)!.activities.find(
+  (a) => a.activity.id === load.id,
+)!.figure;
+let count = 0;
+const timed = (seconds: number): Run =>
+  Run.parse({
+    id: `load-${count++}`,
+    at: '2031-03-02T09:00:00.000Z',
+    activity: load.id,
+    direction: 'read',
+    otherEnd: 'memory',
+    source: 'stopwatch',
+    measure: { kind: 'timed', bytes: null, files: null, seconds, error: 0.14 },
+    path: place,
+    conditions: {},
+    ended: 'done',
+  });
+const claim = (...runs: Run[]) => verdict({ ...job, runs }).claims[0]!;
+
+test('a load is timed as a load: held against the frozen time, with no bytes and no rate', () => {
+  const { expected } = figure;
+  const found = claim(timed(expected * 0.99), timed(expected), timed(expected * 1.01));
+  expect(found.measured).toMatchObject({ rate: null, time: { expected: expect.closeTo(expected, 6) } });
+  expect(found.forecast).toMatchObject({ rate: null, time: { expected }, frozen: { id: 'f' } });
+  expect(found.right.answer).toBe('as forecast');
+  expect(found.target!.answer).toBe('yes');
+  expect(found.carries).toBe('Measured on the customer’s machine as built.');
+});
+
+test('longer than its range is short of the forecast, quicker is better', () => {
+  const long = figure.high * 1.3;
+  expect(claim(timed(long), timed(long * 1.001), timed(long * 0.999)).right).toMatchObject({
+    answer: 'short',
+    words: expect.stringMatching(/^Longer by/),
+  });
+  const quick = figure.low * 0.8;
+  expect(claim(timed(quick), timed(quick * 1.001), timed(quick * 0.999)).right.answer).toBe('better');
+});
+
+test('without anything frozen the model answers; with it the quick verdict does', () => {
+  const runs = [timed(20)];
+  expect(quickVerdict({ ...job, runs })).toEqual(verdict({ ...job, runs }));
+  const bare = { ...job, runs, forecasts: [] };
+  expect(quickVerdict(bare)).toBeNull();
+  expect(verdict(bare).claims[0]!.forecast!.time!.expected).toBeCloseTo(figure.expected, 6);
+});
+
+test('a limit on a load is one on its time', () => {
+  const under = {
+    ...timed(1),
+    measure: { kind: 'bound' as const, bytes: null, files: null, atMost: 30, atLeast: null },
+  };
+  expect(claim(under)).toMatchObject({
+    measured: { rate: null, time: { low: 0, high: 30 } },
+    target: { answer: 'yes' },
+  });
+});
+
+test('it stands in the handover by its time', () => {
+  const runs = [timed(20)];
+  const text = JSON.stringify(handover({ ...job, runs }, verdict({ ...job, runs })));
+  expect(text).toContain('"20 s"');
+});
