@@ -3,7 +3,7 @@ import { exactFact } from '../evidence';
 import { BRIDGES, CABLES, DRIVES } from '../catalog/stock';
 import type { Brief, Move } from '../job';
 import { timeAfter, timesAfter } from '../units';
-import { caseOf, collect, forecastAll, freeze } from '.';
+import { caseOf, collect, forecastAll, freeze, isLife } from '.';
 import { explaining } from '../evidence';
 import { demoJobs } from '../demo';
 
@@ -126,4 +126,30 @@ test('what the rules block is not frozen', () => {
   };
   const devices = job!.devices.map((d) => (d.id === device!.id ? small : d));
   expect(() => freeze({ ...job!, devices }, 'id', '2031-03-05T17:00:00.000Z')).toThrow(/nothing blocks/);
+});
+
+describe('a used drive', () => {
+  const [offload] = demoBriefs() as [Brief];
+  const lifeWith = (needs: Brief['needs']) => {
+    const { life } = forecastAll(onJob({ ...offload, needs: { ...offload.needs, ...needs } }))!;
+    if (!isLife(life)) throw new Error(life.problem);
+    return life;
+  };
+  test('has less left at the work of the job, and tells its own rate once two readings or a first day are known', () => {
+    const fresh = lifeWith({});
+    const used = lifeWith({ counters: [{ on: '2031-02-01', written: 90e12 }] });
+    const rate = fresh.rate!.expected;
+    expect(used.left!.expected).toBeCloseTo(fresh.fromNew!.expected - 90e12 / rate / 365, 6);
+    expect(used.byCounters).toBeNull();
+    const counters = [
+      { on: '2031-01-02', written: 60e12 },
+      { on: '2031-02-01', written: 63e12 },
+    ];
+    const two = lifeWith({ counters }).byCounters!;
+    expect(two.rate!.expected).toBeCloseTo(3e12 / 30, 0);
+    expect(two.runsOut!.earliest < two.runsOut!.expected).toBe(true);
+    expect(two.runsOut!.expected < two.runsOut!.latest).toBe(true);
+    const since = lifeWith({ counters: counters.slice(1), inUseSince: '2030-02-01' }).byCounters!;
+    expect(since.rate!.expected).toBeCloseTo(63e12 / 365, 0);
+  });
 });

@@ -4,16 +4,29 @@ import type { Direction } from '../catalog/links';
 import { asRevised } from '../catalog/parts';
 import type { Path } from '../build/path';
 import { writeMultiple, type Layout } from '../build/array';
-import { life, workloadShare, type Life } from '../models/endurance';
-import { directionOf, type Activity } from '../job';
+import { life, workloadShare, type Life, type Reading } from '../models/endurance';
+import { directionOf, type Activity, type Needs } from '../job';
 import { layoutOf, pathOf, type Situation } from './case';
 import { kindOf } from './kinds';
 
+/** Endurance at the work's own rate, and of a used drive at that which its counters show. */
+export type WornLife = Life & { byCounters: Life | null };
+
 /** Endurance, or the reason why it cannot be worked out. */
-export type LifeForecast = Life | { problem: string };
+export type LifeForecast = WornLife | { problem: string };
 
 /** Whether a life is one, and not the reason why there is none. */
-export const isLife = (found: LifeForecast): found is Life => 'dwpd' in found;
+export const isLife = (found: LifeForecast): found is WornLife => 'dwpd' in found;
+
+const DAY_MS = 86_400_000;
+/** A drive's counters as readings at an age in days, and the day that it is counted from; none without counters. */
+function readingsOf({ counters = [], inUseSince }: Needs): { since: string; readings: Reading[] } | null {
+  const sorted = [...counters].sort((a, b) => (a.on < b.on ? -1 : 1));
+  const since = inUseSince ?? sorted[0]?.on;
+  if (since === undefined || sorted.length === 0) return null;
+  const dayOf = (on: string) => Math.round((Date.parse(on) - Date.parse(since)) / DAY_MS);
+  return { since, readings: sorted.map(({ on, written }) => ({ day: dayOf(on), written })) };
+}
 
 const sum = formula({
   name: 'bytes a day',
@@ -62,7 +75,7 @@ function onEach(
 
 /** Endurance of a situation's drives at the work's own rate. */
 export function lifeOn(situation: Situation, path: Path): LifeForecast {
-  const { device, work: here, elsewhere = [], own } = situation;
+  const { device, work: here, elsewhere = [], needs, own } = situation;
   const work = [...here, ...elsewhere];
   const record = recordersFor(own).explaining;
   const { tbw, capacity, warrantyYears, cell, media } = asRevised(device.drive);
@@ -79,8 +92,14 @@ export function lifeOn(situation: Situation, path: Path): LifeForecast {
   const most = layout ? writeMultiple(layout, small) : 1;
   const note = small ? 'full stripes to small writes' : 'full stripes';
   const rate = written && onEach(record, written, layout, spread(full, full, most), note);
+  const sheet = { tbw, capacity, warrantyYears, writesPerDay: null, cell };
+  // Counters are one unit's: of several drives as one they are nobody's.
+  const shown = layout ? null : readingsOf(needs);
+  const tellsRate = shown && (shown.readings.length > 1 || shown.readings[0]!.day > 0);
   try {
-    return life({ tbw, capacity, warrantyYears, readings: [], writesPerDay: null, cell }, rate, record);
+    const byCounters = tellsRate ? life({ ...sheet, ...shown }, null, record) : null;
+    const used = rate && shown ? shown : { readings: [] };
+    return { ...life({ ...sheet, ...used }, rate, record), byCounters };
   } catch (error) {
     return { problem: (error as Error).message };
   }

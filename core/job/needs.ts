@@ -39,6 +39,13 @@ export const DeviceNeeds = z.object({
   onlyCopy: z.boolean().optional(),
   table: z.enum(['GPT', 'MBR']).optional(),
   fileSystem: FileSystem.optional(),
+  /** What the drive's own counter of written bytes showed, on which day; oldest first. */
+  counters: z
+    .array(z.object({ on: z.iso.date(), written: z.number().nonnegative().max(1e18) }))
+    .max(200)
+    .optional(),
+  /** When it was first used, where that is known. */
+  inUseSince: z.iso.date().optional(),
   /** A full format goes before the first copy. */
   formatFirst: z.boolean().optional(),
   /** When the first of its tasks starts, in the shop's own time, e.g. `2031-03-05T17:00`; absent: now. */

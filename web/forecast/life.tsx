@@ -4,12 +4,13 @@ import { useEffect, useState } from 'react';
 import { middle } from '@kymar/core/evidence';
 import { isLife, type DaysForecast, type JobSheet } from '@kymar/core/forecast';
 import type { Placed } from '../state/placed';
-import { format, numeral } from '@kymar/core/units';
+import { calendarMonth, format, numeral } from '@kymar/core/units';
 import { useSituation } from '../state/situation';
 import { ArrayFacts } from '../ui/array';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { daysOf } from '../workers';
+import { CountersOf } from './counters';
 
 /** How long the drive lasts: by what is rated, by its cells, or by a disk's yearly load. */
 export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
@@ -28,7 +29,11 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
       {isLife(life) && life.fromNew && life.rate && (
         <>
           <Typography variant="body2">
-            The rated writes last <Figure of={life.fromNew} /> at <Figure of={life.rate} />.
+            The rated writes last <Figure of={life.fromNew} /> at <Figure of={life.rate} />
+            {life.rate.low < life.rate.high
+              ? ` (${format(life.rate.low, 'B/day')} to ${format(life.rate.high, 'B/day')})`
+              : ''}
+            .
           </Typography>
           <Line life={life.fromNew} wanted={wanted} warranty={middle(at.build!.drive.warrantyYears)} />
           {wanted !== null && (
@@ -49,6 +54,22 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
           )}
         </>
       )}
+      {isLife(life) && at.needs?.counters && life.left && (
+        <Typography variant="body2" sx={{ mt: 0.75 }}>
+          Used as it is, <Figure of={life.left} /> are left at the work of this job ({range(life.left)}).
+        </Typography>
+      )}
+      {isLife(life) && life.byCounters?.left && life.byCounters.rate && (
+        <Typography variant="body2" sx={{ mt: 0.75 }}>
+          By its own counter it has taken <Figure of={life.byCounters.rate} />:{' '}
+          <Figure of={life.byCounters.left} /> left ({range(life.byCounters.left)})
+          {life.byCounters.runsOut
+            ? `, until about ${calendarMonth(life.byCounters.runsOut.expected)} (${calendarMonth(life.byCounters.runsOut.earliest)} to ${calendarMonth(life.byCounters.runsOut.latest)})`
+            : ''}
+          .
+        </Typography>
+      )}
+      {isLife(life) && !at.build!.array && <CountersOf at={at} />}
       {isLife(life) && !life.fromNew && (
         <Typography variant="body2">No activity writes to it: the rating does not run out.</Typography>
       )}
@@ -76,6 +97,9 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
     </Panel>
   );
 }
+
+/** Ends of a range of years. */
+const range = ({ low, high }: Spread): string => `${format(low, 'years', 2)} to ${format(high, 'years', 2)}`;
 
 /** Years on a line: the range in which the rating runs out, the years wanted and the warranty as marks. */
 function Line({ life, wanted, warranty }: { life: Spread; wanted: number | null; warranty: number | null }) {

@@ -178,16 +178,20 @@ describe('the rate from many readings', () => {
     expect(held / 400).toBeLessThan(0.96);
   });
 
-  test('the range goes into the years left; more readings narrow it; even increments leave none', () => {
+  test('the range goes into the years left; more readings narrow it; even increments never to nothing', () => {
     const width = (count: number) => {
       const { left } = life(input({ readings: planted(50 * GB, 7, count) }));
       return (left!.high - left!.low) / left!.expected;
     };
     expect(width(60)).toBeLessThan(width(8));
-    const even = life(
-      input({ readings: [0, 10, 20, 30].map((day) => ({ day, written: day * 20 * GB })) }),
-    ).rate!;
-    expect([even.low, even.expected, even.high].map((v) => Math.round(v / GB))).toEqual([20, 20, 20]);
+    const even = (...days: number[]) =>
+      life(input({ readings: days.map((day) => ({ day, written: day * 20 * GB })) })).rate!;
+    expect(even(0, 10, 20, 30).expected).toBe(20 * GB);
+    const wide = (...days: number[]) => even(...days).high / even(...days).low;
+    // One reading is less sure than three, and a month less than a year: never "June to June".
+    expect(wide(300)).toBeGreaterThan(wide(0, 150, 300) * 1.05);
+    expect(wide(30)).toBeGreaterThan(wide(300));
+    expect(wide(0, 10, 20, 30)).toBeGreaterThan(1.1);
   });
 });
 

@@ -35,14 +35,7 @@ export function rateOfWriting({
   check(readings);
   if (last.day <= first.day)
     throw new RangeError('A reading counted from new needs an age of more than 0 days.');
-  if (readings.length > 2) return rateOfMany(readings);
-  const source = (day: number) => ({ kind: 'device', note: `reading at day ${day}` }) as const;
-  const rate = rateBetween.explain({
-    written: given('written', last.written, 'B', source(last.day)),
-    before: given('written before', first.written, 'B', source(first.day)),
-    days: given('days between', last.day - first.day, 'count', source(last.day)),
-  });
-  return worked('writes a day', rate, 'B/day', rate.because);
+  return rateOfMany(readings.length > 1 ? readings : [first, last]);
 }
 
 const stepsOf = (readings: readonly Reading[]) =>
@@ -53,31 +46,49 @@ const stepsOf = (readings: readonly Reading[]) =>
       written: reading.written - readings[i]!.written,
       middle: (reading.day + readings[i]!.day) / 2,
     }));
+const sourceOf = ({ day }: Reading) => ({ kind: 'device', note: `reading at day ${day}` }) as const;
 const asRead = (readings: readonly Reading[]): Estimate[] =>
   readings.map((r) =>
     given(`written at day ${r.day}`, r.written, 'B', { kind: 'device', note: `reading at day ${r.day}` }),
   );
 
 /**
- * Writes a day from three or more readings: regression of what came between them on the days between them. A day's writes scatter by themselves, so
+ * What a month's writes scatter by, one sigma as a share of it, before anything is known of this drive, and how many increments that counts for
+ * [memory].
+ */
+const MONTHLY = 0.25;
+const COUNTS_FOR = 2;
+
+/**
+ * Writes a day from readings: regression of what came between them on the days between them. A day's writes scatter by themselves, so
  * the scatter of an increment grows with its days: weighted so, the best rate is all that was written over all the days, and what the increments
- * scatter around it says how well it is known (Student's t).
+ * scatter around it, together with what is usual, says how well it is known (Student's t). One increment alone says nothing of its own scatter.
  */
 function rateOfMany(readings: readonly Reading[]): Estimate {
   const steps = stepsOf(readings);
   const days = steps.reduce((sum, s) => sum + s.days, 0);
   const rate = steps.reduce((sum, s) => sum + s.written, 0) / days;
-  const variance =
-    steps.reduce((sum, s) => sum + (s.written - rate * s.days) ** 2 / s.days, 0) / (steps.length - 1);
-  const half = tPoint(steps.length - 1, 0.9) * Math.sqrt(variance / days);
+  const usual = (MONTHLY * rate) ** 2 * 30;
+  const freedom = COUNTS_FOR + steps.length - 1;
+  const scattered = steps.reduce((sum, s) => sum + (s.written - rate * s.days) ** 2 / s.days, 0);
+  const variance = (COUNTS_FOR * usual + scattered) / freedom;
+  const half = rate > 0 ? (tPoint(freedom, 0.9) * Math.sqrt(variance / days)) / rate : 0;
+  const { because } = rateBetween.explain({
+    written: given('written', readings.at(-1)!.written, 'B', sourceOf(readings.at(-1)!)),
+    before: given('written before', readings[0]!.written, 'B', sourceOf(readings[0]!)),
+    days: given('days between', days, 'count', sourceOf(readings.at(-1)!)),
+  });
   return worked(
     'writes a day',
-    { low: Math.max(rate - half, rate / 100), expected: rate, high: rate + half },
+    { low: rate * Math.exp(-half), expected: rate, high: rate * Math.exp(half) },
     'B/day',
     {
       how: 'exact',
-      formula: 'all that was written ÷ all the days ± t × √(scatter of a day’s writes ÷ days)',
-      note: `${readings.length} readings over ${days} days: regression of the increments, each weighted by its days; the range is the 90 % t-interval.`,
+      formula: because.formula!,
+      filled: because.filled!,
+      note:
+        `${readings.length} readings over ${days} days: regression of the increments, each weighted by its days; the range is the 90 % t-interval, ` +
+        `a month’s writes taken to scatter by ${MONTHLY * 100} % (from memory) as long as few readings say otherwise.`,
       inputs: asRead(readings),
     },
   );

@@ -190,6 +190,28 @@ describe('pasted lines', () => {
       counters('Power-on Hours = 12\r\nLogical Sectors Written\t1000\r\nTemperature: 41 Celsius'),
     ).toMatchObject({ powerOnHours: 12, written: 512_000, temperature: 41 });
   });
+  test('rows of an attribute table: total sectors written, hours, cycles, warmth [numbers from memory]', () => {
+    const table = [
+      'ID# ATTRIBUTE_NAME          FLAG     VALUE WORST THRESH TYPE      UPDATED  WHEN_FAILED RAW_VALUE',
+      '  5 Reallocated_Sector_Ct   0x0033   100   100   010    Pre-fail  Always       -       0',
+      '  9 Power_On_Hours          0x0032   096   096   000    Old_age   Always       -       15873',
+      ' 12 Power_Cycle_Count       0x0032   099   099   000    Old_age   Always       -       412',
+      '194 Temperature_Celsius     0x0022   067   053   000    Old_age   Always       -       33 (Min/Max 18/47)',
+      '241 Total_LBAs_Written      0x0032   099   099   000    Old_age   Always       -       83984375000',
+      '242 Total LBAs Read         0x0032   099   099   000    Old_age   Always       -       2000',
+    ].join('\n');
+    expect(counters(table)).toMatchObject({
+      written: 43e12,
+      read: 1_024_000,
+      powerOnHours: 15_873,
+      powerCycles: 412,
+      temperature: 33,
+    });
+    expect(counters('241 Host_Writes_32MiB 0x0032 100 100 000 Old_age Always - 1000').written).toBe(
+      1000 * 32 * 2 ** 20,
+    );
+    expect(fromPasted('241 Something_Else 0x0032 100 100 000 Old_age Always - 1000').ok).toBe(false);
+  });
   test('what cannot be read is said with its line', () => {
     expect(fromPasted('Power Cycles: 3\nPower On Hours: many')).toEqual({
       ok: false,

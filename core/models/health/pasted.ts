@@ -28,6 +28,37 @@ const FIELDS: Record<string, [key: Key, factor: number]> = {
   'critical composite temperature time': ['minutesCritical', 1],
 };
 
+/** Attributes by their number, what the end of their name must say, and what one step of each is [from memory: makers number them alike, mostly]. */
+const ATTRIBUTES: Record<string, readonly [names: RegExp, key: Key, factor: number][]> = {
+  9: [[/hours/i, 'powerOnHours', 1]],
+  12: [[/cycle/i, 'powerCycles', 1]],
+  190: [[/temperature/i, 'temperature', 1]],
+  194: [[/temperature/i, 'temperature', 1]],
+  241: [
+    [/(?:lba|sector)s?[_ ]?written/i, 'written', 512],
+    [/writes?_32mib/i, 'written', 32 * 2 ** 20],
+    [/(?:written|writes?)_gib/i, 'written', 2 ** 30],
+  ],
+  242: [
+    [/(?:lba|sector)s?[_ ]?read/i, 'read', 512],
+    [/reads?_32mib/i, 'read', 32 * 2 ** 20],
+    [/reads?_gib/i, 'read', 2 ** 30],
+  ],
+  246: [[/(?:lba|sector)s?[_ ]?written/i, 'written', 512]],
+};
+
+/** A row of an attribute table: its number, its name, and the raw value at its end; null where it is none that is known. */
+function attributeIn(line: string): { name: string; told: string; field: [key: Key, factor: number] } | null {
+  const words = line.split('(')[0]!.trim().split(/\s+/);
+  const number = /^\d{1,3}$/.test(words[0]!) ? Number(words[0]) : NaN;
+  const end = words.findIndex((word, i) => i > 0 && /^\d/.test(word));
+  const told = words.at(-1)!;
+  if (end < 2 || !/^\d+$/.test(told)) return null;
+  const name = words.slice(1, end).join(' ');
+  const meant = own(ATTRIBUTES, String(number))?.find(([names]) => names.test(name));
+  return meant ? { name, told, field: [meant[1], meant[2]] } : null;
+}
+
 /** What a pasted text may weigh: health pages of a whole shelf are below it. */
 const MOST_TEXT = 1_000_000;
 /** No line with a counter is longer; longer ones are something else. */
@@ -49,8 +80,19 @@ function halves(line: string): [name: string, value: string] | null {
   return name && value ? [name, value] : null;
 }
 
+/** A line with one of the standards' fields; null where it is none. */
+function fieldIn(line: string): ReturnType<typeof attributeIn> {
+  const match = halves(line);
+  const key = match?.[0]
+    .toLowerCase()
+    .replace(/[^a-z]+/g, ' ')
+    .trim();
+  const field = key === undefined ? undefined : own(FIELDS, key);
+  return match && field ? { name: match[0], told: match[1], field } : null;
+}
+
 /**
- * Reads counters pasted as `Name: value` lines in the standards' own field names; what stands in brackets behind a value is left
+ * Reads counters pasted as `Name: value` lines in the standards' own field names, or as rows of an attribute table; what stands in brackets behind a value is left
  * out. A value that is no plain number, or that no drive can tell, is refused with its line and field.
  */
 export function fromPasted(text: string): Told {
@@ -62,18 +104,9 @@ export function fromPasted(text: string): Told {
   const counters: Counters = { ...NOTHING, from: 'pasted text', warnings: [] };
   let found = 0;
   for (const [i, line] of text.split(/\r?\n/).entries()) {
-    const match = line.length > LONGEST_LINE ? null : halves(line);
-    const field = match
-      ? own(
-          FIELDS,
-          match[0]
-            .toLowerCase()
-            .replace(/[^a-z]+/g, ' ')
-            .trim(),
-        )
-      : undefined;
-    if (!match || !field) continue;
-    const [name, told] = match;
+    const read = line.length > LONGEST_LINE ? null : (attributeIn(line) ?? fieldIn(line));
+    if (!read) continue;
+    const { name, told, field } = read;
     const digits = /^[+-]?\d[\d.,'’\u00a0\u202f ]*/.exec(told)?.[0] ?? '';
     const unit = UNIT.exec(told.slice(digits.length));
     const value = unit ? readNumber(digits) : undefined;
