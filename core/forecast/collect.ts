@@ -123,7 +123,7 @@ function collectOne<T extends Spread>(
   const medium = mediumOf(record, path, array);
   const found: Found<T> = {};
 
-  workOf(record, found, transfer, drive);
+  workOf(record, found, transfer, path);
   found.links = linksOf(record, path, direction, array, requests);
   if (back) found.back = linksOf(record, path, writing ? 'read' : 'write', array, requests);
   if (!writing || back) found.read = medium.rate('read');
@@ -138,7 +138,8 @@ function collectOne<T extends Spread>(
   found.capacity = medium.capacity();
   if (disk) {
     found.fill ??= assumed(record, 'position');
-    found.inner = assumed(record, 'disk.inner');
+    found.inner =
+      record.known(ASSUMPTIONS['disk.inner'].name, drive.innermost, 'ratio') ?? assumed(record, 'disk.inner');
     found.seek = assumed(record, 'disk.switch');
   }
   if (transfer.turns) turnsOf(record, found, transfer);
@@ -167,9 +168,10 @@ function collectOne<T extends Spread>(
 function workOf<T extends Spread>(
   record: Recorder<T>,
   found: Found<T>,
-  { bytes, files, otherEnd }: Transfer,
-  drive: Drive,
+  { bytes, files, otherEnd, direction }: Transfer,
+  path: Path,
 ): void {
+  const { drive, host } = path.parts;
   found.bytes = record.fact('bytes', bytes, 'B', marketOf(record, 'work.bytes'));
   const { expected } = found.bytes;
   const size = assumedRange('work.file-size', record.own);
@@ -178,11 +180,14 @@ function workOf<T extends Spread>(
     range: { low: count(size.high), expected: count(size.expected), high: count(size.low) },
     note: ASSUMPTIONS['work.file-size'].on!,
   });
-  const perFile = `per-file.${drive.media}` as const;
+  const perFile =
+    drive.media === 'disk' ? 'per-file.disk' : isExternal(path.parts) ? 'per-file.cable' : 'per-file.flash';
+  const { name } = ASSUMPTIONS[perFile];
+  const timed = host.perFile?.[drive.media]?.[direction];
   found.perFile =
     otherEnd === 'memory'
-      ? record.given(ASSUMPTIONS[perFile].name, 0, 's', { kind: 'practice', note: 'memory has no files' })
-      : assumed(record, perFile);
+      ? record.given(name, 0, 's', { kind: 'practice', note: 'memory has no files' })
+      : (record.known(name, timed, 's') ?? assumed(record, perFile));
 }
 
 /** A disk nobody knows the recording of, as the way that has a sustained rate of its own: the other way has no end to its cache. */
@@ -458,6 +463,7 @@ function thingsOf(
     if (THE_LINKS.has(id)) return `links ${id === 'links' ? direction : opposite} ${links.join(' ')}`;
     const turn = inTurn.get(id);
     if (turn) return `${host.id} ${turn.parts.endpoint?.id ?? 'built-in'} ${direction}`;
+    if (id === 'perFile') return `${host.id} ${drive.media} ${direction}`;
     if (THE_OTHERS.has(id)) return `${host.id} ${end} ${direction}`;
     return 'case';
   };

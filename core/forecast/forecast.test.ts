@@ -52,7 +52,7 @@ describe('the forecast of a transfer', () => {
     expect([f.within(0), f.within(1e9)]).toEqual([0, 1]);
     expect(f.time.because.how).toBe('sampled');
     expect(f.time.because.filled).toMatch(
-      /^[\d.]+ GB ÷ [\d.,]+ MB\/s \+ [\d.]+ GB ÷ 900 MB\/s \+ 38,400 × 1 ms = 4 min \d\d s$/,
+      /^[\d.]+ GB ÷ [\d.,]+ MB\/s \+ [\d.]+ GB ÷ 900 MB\/s \+ 38,400 × 1\.7 ms = 4 min \d\d s$/,
     );
     expect(f.phases.map((p) => p.limit)).toEqual(['memory', 'links', 'rest', 'memory']);
     expect(f.causes.reduce((sum, c) => sum + c.share, 0)).toBeCloseTo(1, 9);
@@ -942,7 +942,7 @@ describe('nothing at all, and more than there is', () => {
 });
 
 test('a shop’s own ranges move the forecast, are frozen with it, and make it another one', () => {
-  const own = { 'per-file.flash': { low: 4e-3, expected: 5e-3, high: 6e-3 } };
+  const own = { 'per-file.cable': { low: 4e-3, expected: 5e-3, high: 6e-3 } };
   const [frozen, usual] = [freeze(job, 'f', CHANGED, own), freeze(job, 'f', CHANGED)];
   expect(frozen.results[0]!.time!.expected).toBeGreaterThan(usual.results[0]!.time!.expected + 100);
   expect([frozen.ranges, usual.ranges]).toEqual([own, undefined]);

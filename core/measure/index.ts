@@ -11,4 +11,5 @@ export {
   type Measured,
 } from './measured';
 export { simulate, type RigRun } from './rig';
+export { learnedFrom, withLearned, withPerFile, type Learned } from './learned';
 export { runsOfReal } from './real';

@@ -5,3 +5,5 @@ export type { Choice, Chosen, Drawing, Drawn, Uncertain, Way } from './draw';
 export { t95, tPoint } from './student';
 export { mean, median, deviation, halfWidth, outliers, runsUntil } from './sample';
 export { cumulative, gaussian, normalQuantile } from './normal';
+export { nonNegative, solve } from './squares';
+export { withErrors, type Timing } from './tries';

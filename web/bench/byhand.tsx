@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { type Run } from '@kymar/core/job';
 import type { Move, Open } from '@kymar/core/job';
 import { format, parseQuantity } from '@kymar/core/units';
+import { EntryScope, scopeOf, useWrongIn } from '../ui/entries';
 import { QuantityField } from '../ui/field';
 import { UntilField, type Until } from './until';
 import { waysOf, type Taken } from './taken';
@@ -18,7 +19,15 @@ function grainOf(shown: string, rate: number): number {
 }
 
 /** A figure measured elsewhere: a rate another program showed, a time, or only a limit. */
-export function ByHand({ activity, onTaken }: { activity: Move | Open | null; onTaken(taken: Taken): void }) {
+export function ByHand({
+  job,
+  activity,
+  onTaken,
+}: {
+  job: string;
+  activity: Move | Open | null;
+  onTaken(taken: Taken): void;
+}) {
   const move = activity?.kind === 'move' ? activity : null;
   const [kind, setKind] = useState<Kind>('rate');
   const [direction, setDirection] = useState<Run['direction']>(move?.direction ?? 'write');
@@ -75,95 +84,98 @@ export function ByHand({ activity, onTaken }: { activity: Move | Open | null; on
       };
     return { ...whole, measure: { kind: 'bound', bytes, files, atMost: time, atLeast: null } };
   };
-  const ready = measure();
+  const wrong = useWrongIn(scopeOf(job, 'bench', 'hand'));
+  const ready = wrong.length > 0 ? null : measure();
   return (
-    <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
-      <TextField
-        select
-        label="What is known"
-        value={kind}
-        onChange={(e) => setKind(e.target.value as Kind)}
-        sx={{ gridColumn: '1 / -1' }}
-      >
-        <MenuItem value="rate">A rate that another program showed</MenuItem>
-        <MenuItem value="timed">How long the activity took</MenuItem>
-        <MenuItem value="bound">Only that it took less than</MenuItem>
-      </TextField>
-      {kind === 'rate' ? (
-        <>
-          <TextField
-            label="As shown, with its unit"
-            placeholder="412 MB/s"
-            value={shown}
-            onChange={(e) => setShown(e.target.value)}
-            error={shown !== '' && !rate.ok}
-            helperText={
-              shown === ''
-                ? undefined
-                : rate.ok
-                  ? `${rate.understood}${rate.note ? `. ${rate.note}` : ''}`
-                  : rate.problem
-            }
-          />
-          <TextField
-            select
-            label="Direction"
-            value={direction}
-            onChange={(e) => setDirection(e.target.value as Run['direction'])}
-          >
-            <MenuItem value="write">Writing to the drive</MenuItem>
-            <MenuItem value="read">Reading from it</MenuItem>
-          </TextField>
-          <QuantityField
-            label="Size of the test, if said"
-            dimension="bytes"
-            optional
-            value={size}
-            onValue={setSize}
-          />
-          <QuantityField
-            label="Block, if said"
-            dimension="bytes"
-            bare="KiB"
-            optional
-            value={block}
-            onValue={setBlock}
-          />
-          <QuantityField
-            label="Queue depth, if said"
-            dimension="count"
-            optional
-            value={depth}
-            onValue={setDepth}
-          />
-        </>
-      ) : (
-        <>
-          <QuantityField
-            label={kind === 'timed' ? 'It took' : 'It took less than'}
-            dimension="time"
-            optional
-            value={time}
-            onValue={setTime}
-          />
-          {kind === 'timed' && move && <UntilField value={until} onValue={setUntil} />}
-          <Typography variant="body2" color="textSecondary" sx={{ alignSelf: 'center' }}>
-            {activity?.kind === 'open'
-              ? `${activity.name}: from the start until it is open.`
-              : activity && bytes
-                ? `${activity.name}: ${format(bytes, 'B')}, ${files === null ? 'files not counted' : `${format(files, 'count')} files`}`
-                : 'The brief must name an activity with one exact size.'}
-          </Typography>
-        </>
-      )}
-      <Button
-        variant="contained"
-        disabled={!ready}
-        onClick={() => ready && (onTaken(ready), setShown(''), setTime(null))}
-        sx={{ gridColumn: '1 / -1' }}
-      >
-        Keep this figure
-      </Button>
-    </Box>
+    <EntryScope value={scopeOf(job, 'bench', 'hand')}>
+      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
+        <TextField
+          select
+          label="What is known"
+          value={kind}
+          onChange={(e) => setKind(e.target.value as Kind)}
+          sx={{ gridColumn: '1 / -1' }}
+        >
+          <MenuItem value="rate">A rate that another program showed</MenuItem>
+          <MenuItem value="timed">How long the activity took</MenuItem>
+          <MenuItem value="bound">Only that it took less than</MenuItem>
+        </TextField>
+        {kind === 'rate' ? (
+          <>
+            <TextField
+              label="As shown, with its unit"
+              placeholder="412 MB/s"
+              value={shown}
+              onChange={(e) => setShown(e.target.value)}
+              error={shown !== '' && !rate.ok}
+              helperText={
+                shown === ''
+                  ? undefined
+                  : rate.ok
+                    ? `${rate.understood}${rate.note ? `. ${rate.note}` : ''}`
+                    : rate.problem
+              }
+            />
+            <TextField
+              select
+              label="Direction"
+              value={direction}
+              onChange={(e) => setDirection(e.target.value as Run['direction'])}
+            >
+              <MenuItem value="write">Writing to the drive</MenuItem>
+              <MenuItem value="read">Reading from it</MenuItem>
+            </TextField>
+            <QuantityField
+              label="Size of the test, if said"
+              dimension="bytes"
+              optional
+              value={size}
+              onValue={setSize}
+            />
+            <QuantityField
+              label="Block, if said"
+              dimension="bytes"
+              bare="KiB"
+              optional
+              value={block}
+              onValue={setBlock}
+            />
+            <QuantityField
+              label="Queue depth, if said"
+              dimension="count"
+              optional
+              value={depth}
+              onValue={setDepth}
+            />
+          </>
+        ) : (
+          <>
+            <QuantityField
+              label={kind === 'timed' ? 'It took' : 'It took less than'}
+              dimension="time"
+              optional
+              value={time}
+              onValue={setTime}
+            />
+            {kind === 'timed' && move && <UntilField value={until} onValue={setUntil} />}
+            <Typography variant="body2" color="textSecondary" sx={{ alignSelf: 'center' }}>
+              {activity?.kind === 'open'
+                ? `${activity.name}: from the start until it is open.`
+                : activity && bytes
+                  ? `${activity.name}: ${format(bytes, 'B')}, ${files === null ? 'files not counted' : `${format(files, 'count')} files`}`
+                  : 'The brief must name an activity with one exact size.'}
+            </Typography>
+          </>
+        )}
+        <Button
+          variant="contained"
+          disabled={!ready}
+          onClick={() => ready && (onTaken(ready), setShown(''), setTime(null))}
+          sx={{ gridColumn: '1 / -1' }}
+        >
+          Keep this figure
+        </Button>
+      </Box>
+    </EntryScope>
   );
 }

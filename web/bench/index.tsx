@@ -20,6 +20,7 @@ import { useWatch } from '../state/watch';
 import { useJob } from '../ui/job';
 import { Panel } from '../ui/panel';
 import { ByHand } from './byhand';
+import { LearnedPanel } from './learned';
 import { RealBench } from './real';
 import { Rig } from './rig';
 import { RunList } from './runs';
@@ -186,9 +187,12 @@ export function Bench() {
         {way === 'rig' && (
           <Rig job={job} at={at} activity={activity?.kind === 'move' ? activity : null} onTaken={keep} />
         )}
-        {way === 'hand' && <ByHand activity={activity} onTaken={keep} />}
+        {way === 'hand' && <ByHand job={job.id} activity={activity} onTaken={keep} />}
       </Panel>
-      <RunList />
+      <Box sx={{ display: 'grid', gap: 2 }}>
+        <LearnedPanel job={job} />
+        <RunList />
+      </Box>
     </Box>
   );
 }

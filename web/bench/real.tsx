@@ -6,6 +6,7 @@ import type { Placed } from '../state/placed';
 import { format } from '@kymar/core/units';
 import { beginRun, useRuns } from '../state/runs';
 import { stopRun, targets } from '../state/server';
+import { EntryScope, scopeOf, useWrongIn } from '../ui/entries';
 import { QuantityField } from '../ui/field';
 import { FlowLine } from './flowline';
 
@@ -82,137 +83,142 @@ export function RealBench({ job, at, where, note, temperature }: Props) {
     under === 'job' && typeof tbw === 'number' && bytes
       ? ` That is ${format(bytes / tbw, '%', 2)} of this drive’s rating.`
       : '';
+  const wrong = useWrongIn(scopeOf(job.id, 'bench', 'real'));
   const tooMuch = target && bytes !== null && bytes > target.room;
   const last = going?.samples.at(-1);
   return (
-    <Box sx={{ display: 'grid', gap: 1.5 }}>
-      {refused && (
-        <Alert severity="error" variant="outlined" onClose={() => setRefused(null)}>
-          {refused}
-        </Alert>
-      )}
-      {unseen && (
-        <Alert severity="warning" variant="outlined" action={<Button onClick={look}>Look again</Button>}>
-          {unseen}
-        </Alert>
-      )}
-      {!list && !unseen && <Typography color="textSecondary">Looking at the folders …</Typography>}
-      {target && (
-        <>
-          {!going && (
-            <>
-              <TextField
-                select
-                label="Folder"
-                value={target.id}
-                onChange={(e) => setChosen(e.target.value)}
-                helperText={`${target.way || 'device not known'}; room for ${format(target.room, 'B')}, ${format(target.reserve, 'B')} stay free`}
-              >
-                {list!.map((t) => (
-                  <MenuItem key={t.id} value={t.id}>
-                    {t.folder}
-                  </MenuItem>
-                ))}
-              </TextField>
-              {target.problem && (
-                <Alert
-                  severity="warning"
-                  variant="outlined"
-                  action={<Button onClick={look}>Look again</Button>}
-                >
-                  {target.problem}
-                </Alert>
-              )}
-              {target.labels.length > 0 && (
-                <Alert severity="warning" variant="outlined">
-                  This folder lies on {target.way || 'something unknown'}:{' '}
-                  {target.labels.map((label) => LABEL[label]).join('; ')}.
-                </Alert>
-              )}
-              <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
-                <QuantityField
-                  label="Size"
-                  dimension="bytes"
-                  value={bytes}
-                  onValue={setBytes}
-                  {...(tooMuch ? { error: true } : {})}
-                />
+    <EntryScope value={scopeOf(job.id, 'bench', 'real')}>
+      <Box sx={{ display: 'grid', gap: 1.5 }}>
+        {refused && (
+          <Alert severity="error" variant="outlined" onClose={() => setRefused(null)}>
+            {refused}
+          </Alert>
+        )}
+        {unseen && (
+          <Alert severity="warning" variant="outlined" action={<Button onClick={look}>Look again</Button>}>
+            {unseen}
+          </Alert>
+        )}
+        {!list && !unseen && <Typography color="textSecondary">Looking at the folders …</Typography>}
+        {target && (
+          <>
+            {!going && (
+              <>
                 <TextField
                   select
-                  label="Do"
-                  value={mode}
-                  onChange={(e) => setMode(e.target.value as RunRequest['mode'])}
+                  label="Folder"
+                  value={target.id}
+                  onChange={(e) => setChosen(e.target.value)}
+                  helperText={`${target.way || 'device not known'}; room for ${format(target.room, 'B')}, ${format(target.reserve, 'B')} stay free`}
                 >
-                  <MenuItem value="write">Write it</MenuItem>
-                  <MenuItem value="write-read">Write it, then read it back</MenuItem>
+                  {list!.map((t) => (
+                    <MenuItem key={t.id} value={t.id}>
+                      {t.folder}
+                    </MenuItem>
+                  ))}
                 </TextField>
-                <TextField
-                  select
-                  label="Request size"
-                  value={block}
-                  onChange={(e) => setBlock(Number(e.target.value) as RunRequest['block'])}
-                >
-                  <MenuItem value={131072}>128 KiB</MenuItem>
-                  <MenuItem value={1048576}>1 MiB</MenuItem>
-                  <MenuItem value={4194304}>4 MiB</MenuItem>
-                </TextField>
-                <TextField
-                  select
-                  label="The folder lies on"
-                  value={under}
-                  onChange={(e) => setUnder(e.target.value as 'job' | 'other')}
-                  disabled={!at?.build}
-                >
-                  <MenuItem value="other">some other drive</MenuItem>
-                  <MenuItem value="job">this job’s drive, where chosen above</MenuItem>
-                </TextField>
-              </Box>
-              {tooMuch && (
-                <Alert severity="warning" variant="outlined">
-                  {format(bytes, 'B')} do not fit: room is for {format(target.room, 'B')}.
-                </Alert>
-              )}
-              <Typography variant="body2" color="textSecondary">
-                One file, front to back, past the host’s memory where the file system allows it, with data
-                that does not compress; removed afterwards. Writes {bytes === null ? '' : format(bytes, 'B')}.
-                {rating}
-              </Typography>
-            </>
-          )}
-          {going ? (
-            <>
-              <FlowLine samples={going.samples} total={going.total} />
-              <LinearProgress
-                variant="determinate"
-                value={last ? (100 * last.bytes) / going.total : 0}
-                aria-label="Progress of the run"
-              />
-              <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
-                <Typography role="status" sx={{ flex: 1 }}>
-                  {going.direction === 'write' ? 'Writing' : 'Reading'} in {going.run.folder}:{' '}
-                  {format(last?.bytes ?? 0, 'B')} of {format(going.total, 'B')}
-                  {last && last.t > 0.3 ? `, ${format(last.bytes / last.t, 'B/s')}` : ''}
+                {target.problem && (
+                  <Alert
+                    severity="warning"
+                    variant="outlined"
+                    action={<Button onClick={look}>Look again</Button>}
+                  >
+                    {target.problem}
+                  </Alert>
+                )}
+                {target.labels.length > 0 && (
+                  <Alert severity="warning" variant="outlined">
+                    This folder lies on {target.way || 'something unknown'}:{' '}
+                    {target.labels.map((label) => LABEL[label]).join('; ')}.
+                  </Alert>
+                )}
+                <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
+                  <QuantityField
+                    label="Size"
+                    dimension="bytes"
+                    value={bytes}
+                    onValue={setBytes}
+                    {...(tooMuch ? { error: true } : {})}
+                  />
+                  <TextField
+                    select
+                    label="Do"
+                    value={mode}
+                    onChange={(e) => setMode(e.target.value as RunRequest['mode'])}
+                  >
+                    <MenuItem value="write">Write it</MenuItem>
+                    <MenuItem value="write-read">Write it, then read it back</MenuItem>
+                  </TextField>
+                  <TextField
+                    select
+                    label="Request size"
+                    value={block}
+                    onChange={(e) => setBlock(Number(e.target.value) as RunRequest['block'])}
+                  >
+                    <MenuItem value={131072}>128 KiB</MenuItem>
+                    <MenuItem value={1048576}>1 MiB</MenuItem>
+                    <MenuItem value={4194304}>4 MiB</MenuItem>
+                  </TextField>
+                  <TextField
+                    select
+                    label="The folder lies on"
+                    value={under}
+                    onChange={(e) => setUnder(e.target.value as 'job' | 'other')}
+                    disabled={!at?.build}
+                  >
+                    <MenuItem value="other">some other drive</MenuItem>
+                    <MenuItem value="job">this job’s drive, where chosen above</MenuItem>
+                  </TextField>
+                </Box>
+                {tooMuch && (
+                  <Alert severity="warning" variant="outlined">
+                    {format(bytes, 'B')} do not fit: room is for {format(target.room, 'B')}.
+                  </Alert>
+                )}
+                <Typography variant="body2" color="textSecondary">
+                  One file, front to back, past the host’s memory where the file system allows it, with data
+                  that does not compress; removed afterwards. Writes{' '}
+                  {bytes === null ? '' : format(bytes, 'B')}.{rating}
                 </Typography>
-                <Button
-                  variant="outlined"
-                  color="error"
-                  onClick={() => void stopRun(going.run.id).catch((e: Error) => setRefused(e.message))}
-                >
-                  Stop and clean up
-                </Button>
-              </Box>
-            </>
-          ) : (
-            <Button
-              variant="contained"
-              disabled={target.problem !== null || bytes === null || bytes < 1 << 20 || tooMuch}
-              onClick={() => void start()}
-            >
-              Start the run
-            </Button>
-          )}
-        </>
-      )}
-    </Box>
+              </>
+            )}
+            {going ? (
+              <>
+                <FlowLine samples={going.samples} total={going.total} />
+                <LinearProgress
+                  variant="determinate"
+                  value={last ? (100 * last.bytes) / going.total : 0}
+                  aria-label="Progress of the run"
+                />
+                <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
+                  <Typography role="status" sx={{ flex: 1 }}>
+                    {going.direction === 'write' ? 'Writing' : 'Reading'} in {going.run.folder}:{' '}
+                    {format(last?.bytes ?? 0, 'B')} of {format(going.total, 'B')}
+                    {last && last.t > 0.3 ? `, ${format(last.bytes / last.t, 'B/s')}` : ''}
+                  </Typography>
+                  <Button
+                    variant="outlined"
+                    color="error"
+                    onClick={() => void stopRun(going.run.id).catch((e: Error) => setRefused(e.message))}
+                  >
+                    Stop and clean up
+                  </Button>
+                </Box>
+              </>
+            ) : (
+              <Button
+                variant="contained"
+                disabled={
+                  target.problem !== null || bytes === null || bytes < 1 << 20 || tooMuch || wrong.length > 0
+                }
+                onClick={() => void start()}
+              >
+                Start the run
+              </Button>
+            )}
+          </>
+        )}
+      </Box>
+    </EntryScope>
   );
 }

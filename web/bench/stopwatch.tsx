@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { stopwatchError } from '@kymar/core/measure';
 import type { Move, Open } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
+import { EntryScope, scopeOf, useWrongIn } from '../ui/entries';
 import { QuantityField } from '../ui/field';
 import { UntilField, type Until } from './until';
 import {
@@ -58,7 +59,8 @@ export function Stopwatch({
     watch ? reloadError(watch) : 0,
   );
   const moved = activity?.kind === 'open' || (bytes !== null && bytes > 0);
-  const ready = seconds !== null && seconds > 0 && moved && activity !== null;
+  const wrong = useWrongIn(scopeOf(job, 'bench', 'stopwatch'));
+  const ready = seconds !== null && seconds > 0 && moved && activity !== null && wrong.length === 0;
 
   const keep = () => {
     if (!ready) return;
@@ -147,124 +149,131 @@ export function Stopwatch({
 
   const state = running ? 'Running' : seconds !== null ? 'Stopped' : 'Ready';
   return (
-    <Box ref={box} sx={{ display: 'grid', gap: 1.5 }}>
-      {elsewhere && (
-        <Alert
-          severity="info"
-          variant="outlined"
-          action={
-            <Button component={Link} to={`/jobs/${any.job}/bench`}>
-              Go there
-            </Button>
-          }
-        >
-          {any.stop === null ? 'The clock runs for another job.' : 'A time of another job is not kept yet.'}{' '}
-          One clock at a time: keep or discard it first.
-        </Alert>
-      )}
-      <Box
-        sx={{
-          textAlign: 'center',
-          bgcolor: 'sunken',
-          borderRadius: 1,
-          py: 2,
-          border: 1,
-          borderColor: running ? 'primary.main' : 'divider',
-        }}
-      >
+    <EntryScope value={scopeOf(job, 'bench', 'stopwatch')}>
+      <Box ref={box} sx={{ display: 'grid', gap: 1.5 }}>
+        {elsewhere && (
+          <Alert
+            severity="info"
+            variant="outlined"
+            action={
+              <Button component={Link} to={`/jobs/${any.job}/bench`}>
+                Go there
+              </Button>
+            }
+          >
+            {any.stop === null ? 'The clock runs for another job.' : 'A time of another job is not kept yet.'}{' '}
+            One clock at a time: keep or discard it first.
+          </Alert>
+        )}
         <Box
-          ref={face}
-          data-testid="clock"
-          role="timer"
           sx={{
-            fontSize: 'clamp(3rem, 7.2vw, 5.5rem)',
-            fontWeight: 600,
-            fontStretch: '112%',
-            lineHeight: 1.05,
-            fontVariantNumeric: 'tabular-nums',
+            textAlign: 'center',
+            bgcolor: 'sunken',
+            borderRadius: 1,
+            py: 2,
+            border: 1,
+            borderColor: running ? 'primary.main' : 'divider',
           }}
         >
-          0:00.0
-        </Box>
-        <Typography variant="body2" color="textSecondary" role="status">
-          {state}
-          {correction !== 0
-            ? `, corrected by ${correction > 0 ? '+' : '−'}${Math.abs(correction).toFixed(1)} s`
-            : ''}
-          {seconds !== null ? `, known to ± ${(1.96 * error).toFixed(2)} s` : ''}
-          {seconds !== null && move && bytes ? `, ${format(bytes / seconds, 'B/s')}` : ''}
-        </Typography>
-        {laps.length > 0 && (
-          <Typography variant="caption" color="textSecondary">
-            Laps: {laps.map((l) => clock(l)).join(', ')}
+          <Box
+            ref={face}
+            data-testid="clock"
+            role="timer"
+            sx={{
+              fontSize: 'clamp(3rem, 7.2vw, 5.5rem)',
+              fontWeight: 600,
+              fontStretch: '112%',
+              lineHeight: 1.05,
+              fontVariantNumeric: 'tabular-nums',
+            }}
+          >
+            0:00.0
+          </Box>
+          <Typography variant="body2" color="textSecondary" role="status">
+            {state}
+            {correction !== 0
+              ? `, corrected by ${correction > 0 ? '+' : '−'}${Math.abs(correction).toFixed(1)} s`
+              : ''}
+            {seconds !== null ? `, known to ± ${(1.96 * error).toFixed(2)} s` : ''}
+            {seconds !== null && move && bytes ? `, ${format(bytes / seconds, 'B/s')}` : ''}
           </Typography>
+          {laps.length > 0 && (
+            <Typography variant="caption" color="textSecondary">
+              Laps: {laps.map((l) => clock(l)).join(', ')}
+            </Typography>
+          )}
+        </Box>
+        <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+          <Button
+            variant={running || seconds === null ? 'contained' : 'outlined'}
+            disabled={seconds !== null || elsewhere || !activity}
+            onClick={(e) => startStop(e.timeStamp)}
+            sx={{ flex: 1 }}
+          >
+            {running ? 'Stop' : 'Start'} <Key name="Space" />
+          </Button>
+          <Button variant="outlined" disabled={!running} onClick={(e) => lap(e.timeStamp)}>
+            Lap <Key name="L" />
+          </Button>
+          <Button
+            variant="outlined"
+            disabled={seconds === null}
+            onClick={() => correct(-STEP)}
+            aria-label="Take off 0.1 s"
+          >
+            −0.1 s <Key name="↓" />
+          </Button>
+          <Button
+            variant="outlined"
+            disabled={seconds === null}
+            onClick={() => correct(STEP)}
+            aria-label="Add 0.1 s"
+          >
+            +0.1 s <Key name="↑" />
+          </Button>
+        </Box>
+        <Box
+          sx={{
+            display: move || !activity ? 'grid' : 'none',
+            gridTemplateColumns: {
+              xs: 'minmax(0, 1fr) minmax(0, 1fr)',
+              sm: 'minmax(0, 1fr) minmax(0, 1fr) minmax(0, 1.15fr)',
+            },
+            gap: 1.5,
+          }}
+        >
+          <QuantityField label="Moved" dimension="bytes" value={bytes} onValue={(v) => set({ bytes: v })} />
+          <QuantityField
+            label="Files"
+            dimension="count"
+            optional
+            value={files}
+            onValue={(v) => set({ files: v })}
+            helperText={files === null ? 'Empty: nobody counted' : undefined}
+          />
+          <UntilField value={until} onValue={(v) => set({ until: v })} />
+        </Box>
+        <Box sx={{ display: 'flex', gap: 1 }}>
+          <Button
+            variant={ready ? 'contained' : 'outlined'}
+            disabled={!ready}
+            onClick={keep}
+            sx={{ flex: 1 }}
+          >
+            Keep this run <Key name="Enter" />
+          </Button>
+          <Button disabled={watch === null} onClick={discard}>
+            Discard <Key name="Esc" />
+          </Button>
+        </Box>
+        {discarded && any === null && discarded.job === job && (
+          <Button size="small" onClick={bringBack}>
+            Discarded {secondsOf(discarded) === null ? 'while running' : clock(secondsOf(discarded)!)}: bring
+            it back
+          </Button>
         )}
       </Box>
-      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-        <Button
-          variant={running || seconds === null ? 'contained' : 'outlined'}
-          disabled={seconds !== null || elsewhere || !activity}
-          onClick={(e) => startStop(e.timeStamp)}
-          sx={{ flex: 1 }}
-        >
-          {running ? 'Stop' : 'Start'} <Key name="Space" />
-        </Button>
-        <Button variant="outlined" disabled={!running} onClick={(e) => lap(e.timeStamp)}>
-          Lap <Key name="L" />
-        </Button>
-        <Button
-          variant="outlined"
-          disabled={seconds === null}
-          onClick={() => correct(-STEP)}
-          aria-label="Take off 0.1 s"
-        >
-          −0.1 s <Key name="↓" />
-        </Button>
-        <Button
-          variant="outlined"
-          disabled={seconds === null}
-          onClick={() => correct(STEP)}
-          aria-label="Add 0.1 s"
-        >
-          +0.1 s <Key name="↑" />
-        </Button>
-      </Box>
-      <Box
-        sx={{
-          display: move || !activity ? 'grid' : 'none',
-          gridTemplateColumns: {
-            xs: 'minmax(0, 1fr) minmax(0, 1fr)',
-            sm: 'minmax(0, 1fr) minmax(0, 1fr) minmax(0, 1.15fr)',
-          },
-          gap: 1.5,
-        }}
-      >
-        <QuantityField label="Moved" dimension="bytes" value={bytes} onValue={(v) => set({ bytes: v })} />
-        <QuantityField
-          label="Files"
-          dimension="count"
-          optional
-          value={files}
-          onValue={(v) => set({ files: v })}
-          helperText={files === null ? 'Empty: nobody counted' : undefined}
-        />
-        <UntilField value={until} onValue={(v) => set({ until: v })} />
-      </Box>
-      <Box sx={{ display: 'flex', gap: 1 }}>
-        <Button variant={ready ? 'contained' : 'outlined'} disabled={!ready} onClick={keep} sx={{ flex: 1 }}>
-          Keep this run <Key name="Enter" />
-        </Button>
-        <Button disabled={watch === null} onClick={discard}>
-          Discard <Key name="Esc" />
-        </Button>
-      </Box>
-      {discarded && any === null && discarded.job === job && (
-        <Button size="small" onClick={bringBack}>
-          Discarded {secondsOf(discarded) === null ? 'while running' : clock(secondsOf(discarded)!)}: bring it
-          back
-        </Button>
-      )}
-    </Box>
+    </EntryScope>
   );
 }
 

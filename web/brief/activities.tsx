@@ -4,6 +4,7 @@ import { Autocomplete, Box, Button, IconButton, MenuItem, TextField, Typography 
 import { deviceName, isAt, placeOf, withActivity, type Activity, type Job } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';
 import { newId } from '../state/id';
+import { EntryScope, forgetEntries, scopeOf } from '../ui/entries';
 import { FactField, NameField, QuantityField } from '../ui/field';
 import { Panel } from '../ui/panel';
 import { Ends } from './ends';
@@ -46,13 +47,17 @@ export function Activities({ job }: { job: Job }) {
       )}
       <Box sx={{ display: 'grid', gap: 2 }}>
         {activities.map((activity) => (
-          <Card
-            key={activity.id}
-            job={job}
-            activity={activity}
-            onActivity={put}
-            onRemove={() => change(without(activity.id))}
-          />
+          <EntryScope key={activity.id} value={scopeOf(job.id, 'setup', activity.id)}>
+            <Card
+              job={job}
+              activity={activity}
+              onActivity={put}
+              onRemove={() => {
+                forgetEntries(scopeOf(job.id, 'setup', activity.id));
+                change(without(activity.id));
+              }}
+            />
+          </EntryScope>
         ))}
       </Box>
     </Panel>
@@ -109,7 +114,10 @@ function Card({
           fullWidth
           label="Kind"
           value={activity.kind}
-          onChange={(e) => onActivity(blank(e.target.value as Activity['kind'], activity))}
+          onChange={(e) => {
+            forgetEntries(scopeOf(job.id, 'setup', activity.id));
+            onActivity(blank(e.target.value as Activity['kind'], activity));
+          }}
         >
           {KINDS.map((kind) => (
             <MenuItem key={kind} value={kind}>

@@ -43,7 +43,7 @@ export function Budget({
   budget: Money | undefined;
   onBudget(budget: Money | undefined): void;
 }) {
-  const { text: draft, before, put } = useDraft(budget);
+  const { text: draft, before, put } = useDraft(budget, 'Budget');
   const [chosen, setChosen] = useState('EUR');
   const currency = budget?.currency ?? chosen;
   const read = draft === null || draft.trim() === '' ? null : readMoney(draft, currency);
@@ -65,7 +65,7 @@ export function Budget({
         onChange={(e) => {
           const typed = e.target.value;
           const gives = typed.trim() === '' ? undefined : (readMoney(typed, currency) ?? before);
-          put(typed, gives);
+          put(typed, gives, typed.trim() === '' || readMoney(typed, currency) !== null);
           onBudget(gives);
         }}
         slotProps={{ inputLabel: { shrink: true } }}

@@ -3,6 +3,7 @@ import { Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { addDevice, deviceName, FIRST, removeDevice, type Job, type JobDevice } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';
+import { EntryScope, forgetEntries, scopeOf } from '../ui/entries';
 import { Panel } from '../ui/panel';
 import { Needs } from './needs';
 import { Which } from './which';
@@ -35,7 +36,10 @@ export function Devices({ job }: { job: Job }) {
             <Button
               size="small"
               aria-label={`Remove ${deviceName(list, device.id)}`}
-              onClick={() => changeJob(job.id, (j) => removeDevice(j, device.id))}
+              onClick={() => {
+                forgetEntries(scopeOf(job.id, 'setup', device.id));
+                changeJob(job.id, (j) => removeDevice(j, device.id));
+              }}
             >
               Remove
             </Button>
@@ -61,7 +65,9 @@ export function Devices({ job }: { job: Job }) {
         slotProps={{ inputLabel: { shrink: true } }}
         sx={{ mb: 1.5 }}
       />
-      <Needs key={device.id} needs={device.needs ?? {}} onNeeds={(needs) => set({ needs })} />
+      <EntryScope key={device.id} value={scopeOf(job.id, 'setup', device.id)}>
+        <Needs needs={device.needs ?? {}} onNeeds={(needs) => set({ needs })} />
+      </EntryScope>
       {job.machines.length > 1 && (
         <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
           On several machines it must work with the systems of all of them.

@@ -1,6 +1,7 @@
 import { Box, TextField } from '@mui/material';
 import type { Job } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';
+import { EntryScope, scopeOf } from '../ui/entries';
 import { FactField, NameField } from '../ui/field';
 import { useJob } from '../ui/job';
 import { Panel } from '../ui/panel';
@@ -15,60 +16,62 @@ export function Brief() {
   const { job } = useJob();
   const set = (part: Partial<Job>) => changeJob(job.id, (j) => ({ ...j, ...part }));
   return (
-    <Box
-      sx={{
-        display: 'grid',
-        gap: 2,
-        gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 5fr) minmax(0, 7fr)' },
-        alignItems: 'start',
-      }}
-    >
-      <Box sx={{ display: 'grid', gap: 2 }}>
-        <Panel title="The job">
-          <Box sx={{ display: 'grid', gap: 1.75, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
-            <NameField
-              label="Title"
-              value={job.title}
-              most={160}
-              onName={(title) => set({ title })}
-              sx={{ gridColumn: '1 / -1' }}
-            />
-            <TextField
-              label="Customer"
-              value={job.customer}
-              onChange={(e) => set({ customer: e.target.value.slice(0, 160) })}
-            />
-            <TextField
-              label="Due"
-              type="date"
-              value={job.due ?? ''}
-              onChange={(e) => set({ due: e.target.value || null })}
-              slotProps={{ inputLabel: { shrink: true } }}
-            />
-            <FactField
-              label="Wanted to last, years"
-              dimension="count"
-              fact={job.serviceYears}
-              onFact={(serviceYears) => set({ serviceYears })}
-            />
-            <Budget budget={job.budget} onBudget={(budget) => set({ budget })} />
-            <TextField
-              label="Note"
-              multiline
-              minRows={2}
-              value={job.note}
-              onChange={(e) => set({ note: e.target.value.slice(0, 4000) })}
-              sx={{ gridColumn: '1 / -1' }}
-            />
-          </Box>
-        </Panel>
-        <Machines job={job} />
+    <EntryScope value={scopeOf(job.id, 'setup')}>
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 2,
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 5fr) minmax(0, 7fr)' },
+          alignItems: 'start',
+        }}
+      >
+        <Box sx={{ display: 'grid', gap: 2 }}>
+          <Panel title="The job">
+            <Box sx={{ display: 'grid', gap: 1.75, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
+              <NameField
+                label="Title"
+                value={job.title}
+                most={160}
+                onName={(title) => set({ title })}
+                sx={{ gridColumn: '1 / -1' }}
+              />
+              <TextField
+                label="Customer"
+                value={job.customer}
+                onChange={(e) => set({ customer: e.target.value.slice(0, 160) })}
+              />
+              <TextField
+                label="Due"
+                type="date"
+                value={job.due ?? ''}
+                onChange={(e) => set({ due: e.target.value || null })}
+                slotProps={{ inputLabel: { shrink: true } }}
+              />
+              <FactField
+                label="Wanted to last, years"
+                dimension="count"
+                fact={job.serviceYears}
+                onFact={(serviceYears) => set({ serviceYears })}
+              />
+              <Budget budget={job.budget} onBudget={(budget) => set({ budget })} />
+              <TextField
+                label="Note"
+                multiline
+                minRows={2}
+                value={job.note}
+                onChange={(e) => set({ note: e.target.value.slice(0, 4000) })}
+                sx={{ gridColumn: '1 / -1' }}
+              />
+            </Box>
+          </Panel>
+          <Machines job={job} />
+        </Box>
+        <Box sx={{ display: 'grid', gap: 2 }}>
+          <Activities job={job} />
+          <Devices job={job} />
+          <PolicyPanel job={job} />
+        </Box>
       </Box>
-      <Box sx={{ display: 'grid', gap: 2 }}>
-        <Activities job={job} />
-        <Devices job={job} />
-        <PolicyPanel job={job} />
-      </Box>
-    </Box>
+    </EntryScope>
   );
 }

@@ -4,6 +4,7 @@ import { addMachine, removeMachine, withHost, type Job, type JobMachine } from '
 import { withSystem, type Host } from '@kymar/core/catalog/parts';
 import { changeJob } from '../state/jobs';
 import { useShop } from '../state/shop';
+import { EntryScope, forgetEntries, scopeOf } from '../ui/entries';
 import { FactField, NameField, QuantityField } from '../ui/field';
 import { HostMenu } from '../ui/hostmenu';
 import { Panel } from '../ui/panel';
@@ -45,7 +46,10 @@ export function Machines({ job }: { job: Job }) {
             <Button
               size="small"
               aria-label={`Remove ${machine.host.name}`}
-              onClick={() => changeJob(job.id, (j) => removeMachine(j, machine.id))}
+              onClick={() => {
+                forgetEntries(scopeOf(job.id, 'setup', machine.id));
+                changeJob(job.id, (j) => removeMachine(j, machine.id));
+              }}
             >
               Remove
             </Button>
@@ -60,7 +64,9 @@ export function Machines({ job }: { job: Job }) {
         chosen={machine.id}
         onChoose={setChosen}
       />
-      <Machine key={machine.id} job={job} machine={machine} />
+      <EntryScope key={machine.id} value={scopeOf(job.id, 'setup', machine.id)}>
+        <Machine job={job} machine={machine} />
+      </EntryScope>
     </Panel>
   );
 }

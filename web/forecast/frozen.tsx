@@ -6,6 +6,7 @@ import { newId } from '../state/id';
 import { useStages } from '../state/stages';
 import { changeJob } from '../state/jobs';
 import { useSettings } from '../state/settings';
+import { scopeOf, useWrongIn, wrongWords } from '../ui/entries';
 import { Figure, unbroken } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { frozenOf } from '../workers';
@@ -14,6 +15,7 @@ import { frozenOf } from '../workers';
 export function Freeze({ job }: { job: Job }) {
   const state = useStages()(job).find((s) => s.stage === 'forecast')!.state;
   const doubts = doubtsOf(job);
+  const wrong = useWrongIn(scopeOf(job.id, 'setup'));
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const add = async () => {
@@ -44,10 +46,16 @@ export function Freeze({ job }: { job: Job }) {
       <Button
         variant={state === 'done' ? 'outlined' : 'contained'}
         onClick={() => void add()}
-        disabled={busy || job.activities.length === 0 || state === 'done'}
+        disabled={busy || job.activities.length === 0 || state === 'done' || wrong.length > 0}
       >
         Freeze this forecast
       </Button>
+      {wrong.length > 0 && (
+        <Typography variant="body2" color="error" role="alert" sx={{ mt: 1 }}>
+          {wrongWords(wrong)} Correct it in the brief or the path first; the forecast goes by what stood there
+          before.
+        </Typography>
+      )}
       {problem && (
         <Alert severity="error" variant="outlined" sx={{ mt: 1 }}>
           {problem}

@@ -2,6 +2,7 @@ import { type Spread } from '@kymar/core/stats';
 import { Box, Typography } from '@mui/material';
 import { useEffect, useState } from 'react';
 import { middle } from '@kymar/core/evidence';
+import type { Life } from '@kymar/core/models/endurance';
 import { isLife, type DaysForecast, type JobSheet } from '@kymar/core/forecast';
 import type { Placed } from '../state/placed';
 import { calendarMonth, format, numeral } from '@kymar/core/units';
@@ -63,10 +64,7 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
         <Typography variant="body2" sx={{ mt: 0.75 }}>
           By its own counter it has taken <Figure of={life.byCounters.rate} />:{' '}
           <Figure of={life.byCounters.left} /> left ({range(life.byCounters.left)})
-          {life.byCounters.runsOut
-            ? `, until about ${calendarMonth(life.byCounters.runsOut.expected)} (${calendarMonth(life.byCounters.runsOut.earliest)} to ${calendarMonth(life.byCounters.runsOut.latest)})`
-            : ''}
-          .
+          {life.byCounters.runsOut ? until(life.byCounters.runsOut) : ''}.
         </Typography>
       )}
       {isLife(life) && !at.build!.array && <CountersOf at={at} />}
@@ -97,6 +95,10 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
     </Panel>
   );
 }
+
+/** When the rating runs out. */
+const until = ({ expected, earliest, latest }: NonNullable<Life['runsOut']>): string =>
+  `, until about ${calendarMonth(expected)} (${calendarMonth(earliest)} to ${calendarMonth(latest)})`;
 
 /** Ends of a range of years. */
 const range = ({ low, high }: Spread): string => `${format(low, 'years', 2)} to ${format(high, 'years', 2)}`;

@@ -3,6 +3,7 @@ import { memo } from 'react';
 import { sourceWords, type Fact } from '@kymar/core/evidence';
 import type { Drive } from '@kymar/core/catalog/parts';
 import type { Dimension, Unit } from '@kymar/core/units';
+import { EntryScope, scopeOf } from '../ui/entries';
 import { FactField } from '../ui/field';
 import { changeBuild, type Placed } from '../state/placed';
 import { Panel } from '../ui/panel';
@@ -30,40 +31,42 @@ export const DriveSheet = memo(function DriveSheet({ drive, at }: { drive: Drive
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
         Change what you know better. An unknown figure stands for the range of what is on the market.
       </Typography>
-      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
-        {drive.revisions && (
-          <TextField
-            select
-            label="Revision of this unit"
-            value={drive.revision ?? ''}
-            onChange={(e) => onDrive(withRevision(drive, e.target.value))}
-            helperText={
-              drive.revisions.find((r) => r.name === drive.revision)?.known ??
-              'Not known: the forecast spans them all'
-            }
-            slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-          >
-            <MenuItem value="">not known</MenuItem>
-            {drive.revisions.map(({ name, known }) => (
-              <MenuItem key={name} value={name}>
-                {name}, told by {known}
-              </MenuItem>
-            ))}
-          </TextField>
-        )}
-        {FIELDS.map(([property, label, dimension, unit]) => (
-          <FactField
-            key={property}
-            label={label}
-            dimension={dimension}
-            {...(unit ? { unit } : {})}
-            {...(property === 'tbw' ? { bare: 'TB' } : {})}
-            fact={drive[property]}
-            onFact={(fact: Fact) => onDrive({ ...drive, [property]: fact })}
-            helperText={sourceWords(drive[property].source)}
-          />
-        ))}
-      </Box>
+      <EntryScope value={scopeOf(at.job, 'setup', at.place.device, drive.id)}>
+        <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
+          {drive.revisions && (
+            <TextField
+              select
+              label="Revision of this unit"
+              value={drive.revision ?? ''}
+              onChange={(e) => onDrive(withRevision(drive, e.target.value))}
+              helperText={
+                drive.revisions.find((r) => r.name === drive.revision)?.known ??
+                'Not known: the forecast spans them all'
+              }
+              slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+            >
+              <MenuItem value="">not known</MenuItem>
+              {drive.revisions.map(({ name, known }) => (
+                <MenuItem key={name} value={name}>
+                  {name}, told by {known}
+                </MenuItem>
+              ))}
+            </TextField>
+          )}
+          {FIELDS.map(([property, label, dimension, unit]) => (
+            <FactField
+              key={property}
+              label={label}
+              dimension={dimension}
+              {...(unit ? { unit } : {})}
+              {...(property === 'tbw' ? { bare: 'TB' } : {})}
+              fact={drive[property]}
+              onFact={(fact: Fact) => onDrive({ ...drive, [property]: fact })}
+              helperText={sourceWords(drive[property].source)}
+            />
+          ))}
+        </Box>
+      </EntryScope>
     </Panel>
   );
 });

@@ -2,11 +2,16 @@ import AddIcon from '@mui/icons-material/Add';
 import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
 import { Box, Button, IconButton, Typography } from '@mui/material';
 import { useDeferredValue, useMemo, useState } from 'react';
+import type { Fact } from '@kymar/core/evidence';
 import { formatEnd } from '@kymar/core/models/disks';
+import { fitZones } from '@kymar/core/models/fits';
+import type { Spread } from '@kymar/core/stats';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
+import { ofDrives } from './drives';
+import { IntoJob } from './intojob';
 
 interface Row {
   key: number;
@@ -22,6 +27,22 @@ export function FormatEnd() {
   const set = (key: number, part: Partial<Row>) =>
     setRows(rows.map((row) => (row.key === key ? { ...row, ...part } : row)));
   const settled = useDeferredValue(rows);
+  const [capacity, setCapacity] = useState<number | null>(null);
+  const zones = useMemo(() => {
+    if (capacity === null || capacity <= 0) return null;
+    try {
+      return fitZones(
+        settled.map(({ share, elapsed }) => ({ share, elapsed })),
+        capacity,
+      );
+    } catch {
+      return null;
+    }
+  }, [settled, capacity]);
+  const fact = ({ low, expected, high }: Spread): Fact => ({
+    value: [low, expected, high],
+    source: { kind: 'measured', note: `a pass over the disk, ${rows.length} checkpoints` },
+  });
   const found = useMemo(() => {
     try {
       return formatEnd(settled.map(({ share, elapsed }) => ({ share, elapsed })));
@@ -33,8 +54,8 @@ export function FormatEnd() {
   return (
     <Panel title="When does the full format end?">
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
-        Or a soak, or any other pass over the whole disk: how far it had come, and how long after the start.
-        Whole per cent will do; more checkpoints narrow it.
+        Or a burn-in, or any other pass over the whole disk: how far it had come, and how long after the
+        start. Whole per cent will do; more checkpoints narrow it.
       </Typography>
       <Box sx={{ display: 'grid', gap: 1 }}>
         {rows.map((row, i) => (
@@ -104,6 +125,31 @@ export function FormatEnd() {
             {Math.round(Math.abs(1 - found.straight / found.total.expected) * 100)} %{' '}
             {found.straight < found.total.expected ? 'short' : 'long'}.
           </Typography>
+          <QuantityField
+            label="Capacity of the disk, if known"
+            dimension="bytes"
+            bare="TB"
+            optional
+            value={capacity}
+            onValue={setCapacity}
+            sx={{ mt: 1.5, width: 260 }}
+          />
+          {zones && (
+            <Typography variant="body2" sx={{ mt: 1 }}>
+              Its outer tracks then write {format(zones.outer.expected, 'B/s')} (
+              {format(zones.outer.low, 'B/s')} to {format(zones.outer.high, 'B/s')}), the innermost{' '}
+              {format(zones.inner.expected, '%', 2)} of that ({format(zones.inner.low, '%', 2)} to{' '}
+              {format(zones.inner.high, '%', 2)}).{' '}
+              <IntoJob
+                label="Take it over for a disk"
+                of={ofDrives('disk', (drive) => ({
+                  ...drive,
+                  write: fact(zones.outer),
+                  innermost: fact(zones.inner),
+                }))}
+              />
+            </Typography>
+          )}
         </Box>
       )}
     </Panel>

@@ -11,6 +11,8 @@ import { FormatEnd } from './format';
 import { Health } from './health';
 import { Interfaces } from './interfaces';
 import { Loads } from './loads';
+import { CacheFromMoments } from './moments';
+import { PerFile } from './perfile';
 import { RatingEnd } from './rating';
 
 /** What a technician looks up: names decoded, units converted, interfaces, rules of thumb. */
@@ -39,6 +41,8 @@ export function Reference() {
         <Converter />
         <FormatEnd />
         <CacheFromTotals />
+        <CacheFromMoments />
+        <PerFile />
         <Loads />
         <RatingEnd />
         <Health />

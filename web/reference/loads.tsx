@@ -2,12 +2,15 @@ import AddIcon from '@mui/icons-material/Add';
 import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
 import { Box, Button, IconButton, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
-import { noise, type Spread } from '@kymar/core/stats';
+import type { Fact } from '@kymar/core/evidence';
+import { withActivity, type Job } from '@kymar/core/job';
+import { type Spread } from '@kymar/core/stats';
 import { fitLoad, fitted, noticeable, type LoadFit, type LoadTiming } from '@kymar/core/models/loads';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
+import { IntoJob } from './intojob';
 
 const FELT = { yes: 'felt', no: 'not felt', unclear: 'at the edge of what is felt' };
 
@@ -18,12 +21,6 @@ const FIRST: (LoadTiming & { key: number })[] = [
   { key: 1, rate: 500e6, latency: 150e-6, seconds: 26.6, error: THUMB },
   { key: 2, rate: 2800e6, latency: 90e-6, seconds: 20.3, error: THUMB },
 ];
-
-/** Close to normal: twelve uniform numbers from a seed. */
-function normal(): () => number {
-  const next = noise(20);
-  return () => Array.from({ length: 12 }, next).reduce((a, b) => a + b) - 6;
-}
 
 /** Ends of a range, where it has some width. */
 const range = ({ low, high }: Spread, unit: 's' | 'B' | '%') =>
@@ -43,7 +40,7 @@ export function Loads() {
     setRows(rows.map((row) => (row.key === key ? { ...row, ...part } : row)));
   const found = useMemo(() => {
     try {
-      return fitLoad(rows, counted, normal());
+      return fitLoad(rows, counted);
     } catch (error) {
       return (error as Error).message;
     }
@@ -56,6 +53,10 @@ export function Loads() {
   });
   const part = (name: string, value: Spread, unit: 's' | 'B' | 'count' | '%') =>
     fitted(name, value, unit, found as LoadFit, rows.length);
+  const fact = ({ low, expected, high }: Spread): Fact => ({
+    value: [low, expected, high],
+    source: { kind: 'measured', note: `fitted to ${rows.length} timings` },
+  });
   const sorted = [...rows].sort((a, b) => a.seconds - b.seconds);
   const best = sorted.slice(0, 2);
   return (
@@ -147,26 +148,49 @@ export function Loads() {
           {found}
         </Typography>
       ) : (
-        <Typography sx={{ mt: 1 }} aria-live="polite">
-          Processing takes <Figure of={part('processing time', found.own, 's')} />
-          {range(found.own, 's')}: no drive shortens that. It loads{' '}
-          <Figure of={part('bytes it loads', found.bytes, 'B')} />
-          {range(found.bytes, 'B')} in{' '}
-          <Figure of={part('dependent reads', found.requests, 'count')}>
-            {format(Math.round(found.requests.expected), 'count')}
-          </Figure>{' '}
-          dependent reads. On the slowest device storage is{' '}
-          <Figure of={part('share that is storage', found.storage, '%')} />
-          {range(found.storage, '%')} of the time.{' '}
-          {there &&
-            `On the other device: ${format(there.expected, 's')} (${format(there.low, 's')} to ${format(there.high, 's')}). `}
-          {best.length === 2 &&
-            `Between the two quickest the difference is ${FELT[noticeable(about(best[0]!.seconds), about(best[1]!.seconds))]} ` +
-              '(0.3 s or 20 %, common practice).'}
-          {found.misses > 1
-            ? ` The fit misses the timings by ${format(found.misses, 's')}: something else differed between them.`
-            : ''}
-        </Typography>
+        <>
+          <Typography sx={{ mt: 1 }} aria-live="polite">
+            Processing takes <Figure of={part('processing time', found.own, 's')} />
+            {range(found.own, 's')}: no drive shortens that. It loads{' '}
+            <Figure of={part('bytes it loads', found.bytes, 'B')} />
+            {range(found.bytes, 'B')} in{' '}
+            <Figure of={part('dependent reads', found.requests, 'count')}>
+              {format(Math.round(found.requests.expected), 'count')}
+            </Figure>{' '}
+            dependent reads. On the slowest device storage is{' '}
+            <Figure of={part('share that is storage', found.storage, '%')} />
+            {range(found.storage, '%')} of the time.{' '}
+            {there &&
+              `On the other device: ${format(there.expected, 's')} (${format(there.low, 's')} to ${format(there.high, 's')}). `}
+            {best.length === 2 &&
+              `Between the two quickest the difference is ${FELT[noticeable(about(best[0]!.seconds), about(best[1]!.seconds))]} ` +
+                '(0.3 s or 20 %, common practice).'}
+            {found.misses > 1
+              ? ` The fit misses the timings by ${format(found.misses, 's')}: something else differed between them.`
+              : ''}
+          </Typography>
+          <IntoJob
+            label="Take it over for an activity"
+            of={({ activities }) =>
+              activities.flatMap((activity) =>
+                activity.kind === 'open'
+                  ? [
+                      {
+                        name: activity.name,
+                        change: (job: Job) =>
+                          withActivity(job, {
+                            ...activity,
+                            processing: fact(found.own),
+                            bytes: fact(found.bytes),
+                            dependentReads: fact(found.requests),
+                          }),
+                      },
+                    ]
+                  : [],
+              )
+            }
+          />
+        </>
       )}
     </Panel>
   );

@@ -1,7 +1,8 @@
 import { TextField, type TextFieldProps } from '@mui/material';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { parseFact, typedOver, writeFact, type Fact } from '@kymar/core/evidence';
 import { format, parseQuantity, UNIT_OF as UNIT, type Dimension, type Unit } from '@kymar/core/units';
+import { useWrong } from './entries';
 
 type Base = Omit<TextFieldProps, 'value' | 'onChange' | 'label'> & {
   label: string;
@@ -14,17 +15,36 @@ const BARE: Partial<Record<Dimension, string>> = { bytes: 'GB' };
 /**
  * What was typed into a field, for as long as the value is the one it gave: it stays after leaving the field, so that nothing on the page
  * moves under the pointer, and gives way to a value from elsewhere. `before` is the value from before it was typed: what cannot be read
- * gives that one back, not what its beginning could be read as ("3 p" of "3 parsecs" is 3 PB).
+ * gives that one back, not what its beginning could be read as ("3 p" of "3 parsecs" is 3 PB). What cannot be read stays even when the view
+ * is left, where the field stands in a scope, and what goes by it waits.
  */
-export function useDraft<T>(value: T): { text: string | null; before: T; put(text: string, gave: T): void } {
-  const [draft, setDraft] = useState<{ text: string; gave: string; before: T } | null>(null);
+export function useDraft<T>(
+  value: T,
+  label: string,
+): { text: string | null; before: T; put(text: string, gave: T, understood: boolean): void } {
+  const { wrong, keep } = useWrong(label);
   const now = JSON.stringify(value);
+  const [draft, setDraft] = useState<{ text: string; gave: string; before: T } | null>(() =>
+    wrong ? { text: wrong.text, gave: wrong.over, before: value } : null,
+  );
   const own = draft?.gave === now ? draft : null;
   const before = own ? own.before : value;
+  const isOver = wrong !== undefined && wrong.over !== now;
+  const forget = useRef(keep);
+  useEffect(() => {
+    forget.current = keep;
+  });
+  useEffect(() => {
+    if (isOver) forget.current(null);
+  }, [isOver]);
   return {
     text: own?.text ?? null,
     before,
-    put: (text, gave) => setDraft({ text, gave: JSON.stringify(gave), before }),
+    put(text, gave, understood) {
+      const over = JSON.stringify(gave);
+      setDraft({ text, gave: over, before });
+      keep(understood ? null : { label, text, over });
+    },
   };
 }
 
@@ -41,7 +61,7 @@ export function QuantityField({
   helperText,
   ...rest
 }: Base & { value: number | null; onValue(value: number | null): void; optional?: boolean }) {
-  const { text: draft, before, put } = useDraft(value);
+  const { text: draft, before, put } = useDraft(value, rest.label);
   const text = draft ?? (value === null ? '' : format(value, UNIT[dimension], 6));
   const parse = (typed: string) =>
     typed.trim() === '' && optional ? null : parseQuantity(typed, dimension, bare);
@@ -56,7 +76,7 @@ export function QuantityField({
         const typed = event.target.value;
         const now = parse(typed);
         const gives = now === null ? null : now.ok ? now.value : before;
-        put(typed, gives);
+        put(typed, gives, now?.ok !== false);
         if (gives !== value) onValue(gives);
       }}
     />
@@ -73,7 +93,7 @@ export function FactField({
   bare = BARE[dimension],
   ...rest
 }: Base & { fact: Fact; onFact(fact: Fact): void; unit?: Unit }) {
-  const { text: draft, before, put } = useDraft(fact);
+  const { text: draft, before, put } = useDraft(fact, rest.label);
   const read = draft === null ? null : parseFact(draft, dimension, bare);
   return (
     <TextField
@@ -87,7 +107,7 @@ export function FactField({
         const now = parseFact(typed, dimension, bare);
         const isNew = now.ok && JSON.stringify(now.value) !== JSON.stringify(before.value);
         const gives = isNew ? typedOver(before, now.value) : before;
-        put(typed, gives);
+        put(typed, gives, now.ok);
         if (JSON.stringify(gives) !== JSON.stringify(fact)) onFact(gives);
       }}
     />

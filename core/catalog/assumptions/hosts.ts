@@ -8,11 +8,19 @@ const WRITE_BACK = 'share of the memory that takes writes';
 export const HOSTS = {
   'per-file.flash': row(
     'per-file overhead',
-    [0.2e-3, 1e-3, 5e-3],
+    [0.2e-3, 0.7e-3, 3e-3],
     's',
     'practice',
     ['transfer'],
-    'file system, bridge and host, solid state',
+    'file system and host, solid state inside',
+  ),
+  'per-file.cable': row(
+    'per-file overhead',
+    [0.3e-3, 1.7e-3, 5e-3],
+    's',
+    'practice',
+    ['transfer'],
+    'file system, bridge and host, solid state on a cable',
   ),
   'per-file.disk': row(
     'per-file overhead',

@@ -44,6 +44,18 @@ describe('parts as a table', () => {
     }
   });
 
+  test('tables written under former headings are still read', () => {
+    const disks = SHOP.drives.filter((d) => d.media === 'disk');
+    const [head, ...lines] = toRows('drives', disks);
+    const former = head!.map((name) =>
+      name
+        .replace(/^Spindle speed \(rpm\)/, 'Turns a minute')
+        .replace(/^Sustained writing \(post-cache\)/, 'Writes at, cache used up'),
+    );
+    expect(former).not.toEqual(head);
+    expect(fromRows('drives', [former, ...lines]).parts).toEqual(disks);
+  });
+
   test('figures of any size come back bit for bit', () => {
     const figure = fc.oneof(
       fc.constant(0),

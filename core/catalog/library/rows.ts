@@ -166,7 +166,7 @@ function placesOf(
     if (!names.has(name)) names.set(name, i);
   });
   const find = (column: Column, suffix: string) => {
-    const there = [heading(column), column.label, column.key]
+    const there = [heading(column), column.label, column.key, ...(column.was ?? [])]
       .map((name) => names.get(name.toLowerCase() + suffix))
       .filter((i) => i !== undefined);
     return there.length > 0 ? Math.min(...there) : -1;

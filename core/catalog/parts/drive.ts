@@ -62,6 +62,8 @@ export const Drive = z.object({
   recording: z.enum(['CMR', 'SMR']).optional(),
   /** Turns a minute of a disk. */
   rpm: z.number().min(1000).max(20_000).optional(),
+  /** A disk's innermost tracks as a share of its outermost, 0 to 1, as fitted. */
+  innermost: Fact.optional(),
   /** Where a flash drive keeps its map: memory of its own, the host's, or none. */
   map: z.enum(['DRAM', 'HMB', 'none']).optional(),
   key: z.enum(['M', 'B+M', 'B']).optional(),

@@ -75,6 +75,9 @@ export const Endpoint = z.object({
 });
 export type Endpoint = z.infer<typeof Endpoint>;
 
+/** By direction. */
+const PerFile = z.object({ read: Fact.optional(), write: Fact.optional() });
+
 /** A customer's machine, or the bench's. What is absent is not known. */
 export const Host = z.object({
   id: Id,
@@ -120,5 +123,7 @@ export const Host = z.object({
     .max(16)
     .optional(),
   endpoints: z.array(Endpoint).max(16).optional(),
+  /** s that each file costs it beside its bytes, as timed, by what it copies to or from. */
+  perFile: z.object({ flash: PerFile.optional(), disk: PerFile.optional() }).optional(),
 });
 export type Host = z.infer<typeof Host>;

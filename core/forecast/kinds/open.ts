@@ -17,7 +17,10 @@ const oneOver = formula({
   of: (m, x) => m.div(m.num(1), x.iops),
 });
 
-/** What a load finds where it reads and writes: rates of drive and links, and latency of a request that is waited for. @throws RangeError when the path is blocked */
+/**
+ * What a load finds where it reads and writes: rates of drive and links, and latency of a request that is waited for.
+ * @throws RangeError when the path is blocked
+ */
 export function openedOver<T extends Spread>(
   record: Recorder<T>,
   { activity, device }: Case<Open>,

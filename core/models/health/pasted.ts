@@ -92,8 +92,8 @@ function fieldIn(line: string): ReturnType<typeof attributeIn> {
 }
 
 /**
- * Reads counters pasted as `Name: value` lines in the standards' own field names, or as rows of an attribute table; what stands in brackets behind a value is left
- * out. A value that is no plain number, or that no drive can tell, is refused with its line and field.
+ * Reads counters pasted as `Name: value` lines in the standards' own field names, or as rows of an attribute table; what stands in brackets
+ * behind a value is left out. A value that is no plain number, or that no drive can tell, is refused with its line and field.
  */
 export function fromPasted(text: string): Told {
   if (text.length > MOST_TEXT)

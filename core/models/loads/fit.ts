@@ -1,13 +1,10 @@
-import type { Spread } from '../../stats';
+import { nonNegative, SEED, solve, withErrors, type Spread, type Timing } from '../../stats';
 import { worked, type Estimate } from '../../evidence';
-import { nonNegative, solve } from './solve';
 
 /** A load as timed on one device: that device's rate and latency, the time and its one-sigma error, s. */
-export interface LoadTiming {
+export interface LoadTiming extends Timing {
   rate: number;
   latency: number;
-  seconds: number;
-  error: number;
 }
 
 /** What was counted of a load beside its times. */
@@ -51,14 +48,9 @@ const slowest = (timings: readonly LoadTiming[]): LoadTiming =>
  * counted two devices do; without, three or more. Its intervals are those of the timings' error: fitted again with each timing moved by so many
  * sigmas, seeded. With fewer timings there are bounds: all that goes with the times.
  * @param counted bytes and requests where they were counted
- * @param normal a stream of standard normal numbers
  * @throws RangeError without a timing, or where bounds are left and no load goes with the times
  */
-export function fitLoad(
-  timings: readonly LoadTiming[],
-  counted: Counted | null,
-  normal: () => number,
-): LoadFit {
+export function fitLoad(timings: readonly LoadTiming[], counted: Counted | null, seed = SEED): LoadFit {
   if (timings.length === 0) throw new RangeError('A load must be timed on a device at least.');
   if (timings.length < (counted ? 2 : 3)) return boundsOf(timings, counted);
   const weights = timings.map(({ error }) => 1 / Math.max(error, LEAST_ERROR));
@@ -81,13 +73,7 @@ export function fitLoad(
     );
     return [own!, counted.bytes, counted.requests];
   };
-  const middle = fit(timings.map((t) => t.seconds));
-  const tries = Array.from({ length: 200 }, () => fit(timings.map((t) => t.seconds + t.error * normal())));
-  const range = (of: (parts: Parts) => number): Spread => {
-    const sorted = tries.map(of).sort((a, b) => a - b);
-    const at = of(middle);
-    return { low: Math.min(sorted[10]!, at), expected: at, high: Math.max(sorted[189]!, at) };
-  };
+  const { middle, range } = withErrors(timings, seed, fit);
   const off = timings.map((t) => middle[0] + middle[1] / t.rate + middle[2] * t.latency - t.seconds);
   const most = slowest(timings);
   const storageOf = ([own, bytes, requests]: Parts) => {

@@ -10,4 +10,3 @@ export {
   type Opened,
 } from './load';
 export { fitLoad, fitted, type Counted, type LoadFit, type LoadTiming } from './fit';
-export { nonNegative } from './solve';

@@ -1,17 +1,8 @@
-import { exactly, noise, spread } from '../../stats';
+import { exactly, noise, nonNegative, spread } from '../../stats';
 import fc from 'fast-check';
 import { fcnnlsVector } from 'ml-fcnnls';
 import { explaining, given } from '../../evidence';
-import {
-  compareLoads,
-  fitLoad,
-  fitted,
-  forecastLoad,
-  loadTime,
-  nonNegative,
-  noticeable,
-  type LoadTiming,
-} from '.';
+import { compareLoads, fitLoad, fitted, forecastLoad, loadTime, noticeable, type LoadTiming } from '.';
 
 const DEVICES = [
   { rate: 150e6, latency: 10e-3 },
@@ -37,7 +28,7 @@ describe('what a load is made of', () => {
   test('is found again from the times on four devices', () => {
     fc.assert(
       fc.property(positive(60), positive(20e9), positive(50_000), (own, bytes, requests) => {
-        const found = fitLoad(timings(own, bytes, requests), null, normal(3));
+        const found = fitLoad(timings(own, bytes, requests), null, 3);
         expect(found.own.expected / own).toBeCloseTo(1, 3);
         expect(found.bytes.expected / bytes).toBeCloseTo(1, 3);
         expect(found.requests.expected / requests).toBeCloseTo(1, 3);
@@ -49,20 +40,18 @@ describe('what a load is made of', () => {
   test('with bytes and requests counted two devices do, without three or more', () => {
     const two = DEVICES.slice(1, 3);
     expect(
-      fitLoad(timings(17, 3e9, 9000, 0.1, two), { bytes: 3e9, requests: 9000 }, normal(1)).own.expected,
+      fitLoad(timings(17, 3e9, 9000, 0.1, two), { bytes: 3e9, requests: 9000 }, 1).own.expected,
     ).toBeCloseTo(17, 6);
-    expect(fitLoad(timings(17, 3e9, 9000, 0.1, two), { bytes: 3e9, requests: 9000 }, normal(1)).kind).toBe(
-      'fit',
-    );
-    expect(fitLoad(timings(17, 3e9, 9000, 0.1, two), null, normal(1)).kind).toBe('bounds');
-    expect(() => fitLoad([], null, normal(1))).toThrow(/on a device at least/);
+    expect(fitLoad(timings(17, 3e9, 9000, 0.1, two), { bytes: 3e9, requests: 9000 }, 1).kind).toBe('fit');
+    expect(fitLoad(timings(17, 3e9, 9000, 0.1, two), null, 1).kind).toBe('bounds');
+    expect(() => fitLoad([], null, 1)).toThrow(/on a device at least/);
   });
 
   test('two devices bound it: the truth lies within, and so does its time on a third', () => {
     fc.assert(
       fc.property(positive(60), positive(20e9), positive(50_000), (own, bytes, requests) => {
         const two = [DEVICES[0]!, DEVICES[3]!];
-        const found = fitLoad(timings(own, bytes, requests, 0.05, two), null, normal(1));
+        const found = fitLoad(timings(own, bytes, requests, 0.05, two), null, 1);
         const holds = ({ low, high }: { low: number; high: number }, truth: number) =>
           expect(low <= truth * (1 + 1e-6) + 1e-6 && truth <= high * (1 + 1e-6) + 1e-6).toBe(true);
         holds(found.own, own);
@@ -80,7 +69,7 @@ describe('what a load is made of', () => {
   test('the difference of two devices is storage at least: 73 s against 17 s [common practice, no source]', () => {
     const old = { rate: 90e6, latency: 14e-3, seconds: 73, error: 0.1 };
     const flash = { rate: 500e6, latency: 160e-6, seconds: 17, error: 0.1 };
-    const { own, storage } = fitLoad([old, flash], null, normal(1));
+    const { own, storage } = fitLoad([old, flash], null, 1);
     expect(own.high).toBeLessThanOrEqual(17.2);
     expect(storage.low).toBeGreaterThanOrEqual(56 / 73 - 0.01);
     expect(storage.high).toBeLessThanOrEqual(1);
@@ -91,14 +80,14 @@ describe('what a load is made of', () => {
       ...t,
       seconds: [5, 50][i]!,
     }));
-    expect(() => fitLoad(odd, null, normal(1))).toThrow(/No load goes with these times/);
+    expect(() => fitLoad(odd, null, 1)).toThrow(/No load goes with these times/);
   });
 
   test('a timing counts by its error: a bad one beside good ones moves nothing', () => {
     const good = timings(12, 4e9, 8000, 0.02);
     const bad = { ...good[1]!, seconds: good[1]!.seconds + 6, error: 8 };
-    expect(fitLoad([...good, bad], null, normal(1)).own.expected).toBeCloseTo(12, 2);
-    const trusted = fitLoad([...good, { ...bad, error: 0.02 }], null, normal(1)).own.expected;
+    expect(fitLoad([...good, bad], null, 1).own.expected).toBeCloseTo(12, 2);
+    const trusted = fitLoad([...good, { ...bad, error: 0.02 }], null, 1).own.expected;
     expect(Math.abs(trusted - 12)).toBeGreaterThan(0.2);
   });
 
@@ -128,14 +117,14 @@ describe('what a load is made of', () => {
     for (let seed = 1; seed <= 100; seed++) {
       const n = normal(seed);
       const noisy = timings(12, 4e9, 8000, 0.1).map((t) => ({ ...t, seconds: t.seconds + 0.1 * n() }));
-      const { own } = fitLoad(noisy, null, normal(seed + 1000));
+      const { own } = fitLoad(noisy, null, seed + 1000);
       if (own.low <= 12 && 12 <= own.high) held++;
     }
     expect(held).toBeGreaterThanOrEqual(80);
   });
 
   test('another device is predicted, and what is storage at all is told', () => {
-    const fit = fitLoad(timings(20, 2e9, 4000), null, normal(2));
+    const fit = fitLoad(timings(20, 2e9, 4000), null, 2);
     const { time, storage } = forecastLoad(
       explaining,
       {

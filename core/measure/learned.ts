@@ -1,0 +1,164 @@
+import type { Fact } from '../evidence';
+import type { Direction } from '../catalog/links';
+import type { Host } from '../catalog/parts';
+import {
+  fitCache,
+  fitPerFile,
+  type CacheFit,
+  type CopyTiming,
+  type Moved,
+  type PerFileFit,
+} from '../models/fits';
+import { median, type Spread } from '../stats';
+import { madeAt, type Job, type Place, type Run } from '../job';
+import { ASSUMED_SCATTER } from './measured';
+
+/** What a job's own runs teach of a part that is used elsewhere too. */
+export type Learned =
+  | {
+      kind: 'per file';
+      place: Place;
+      direction: Direction;
+      media: 'flash' | 'disk';
+      runs: number;
+      fit: PerFileFit;
+    }
+  | { kind: 'cache'; place: Place; runs: number; fit: CacheFit };
+
+/** Runs that may teach: real, whole, at a place of the job, with what was moved counted. */
+function usable(job: Job): (Run & { path: Place })[] {
+  return job.runs.filter(
+    (run): run is Run & { path: Place } =>
+      run.ended === 'done' &&
+      run.source !== 'simulated' &&
+      !run.excluded &&
+      !run.conditions.memoryBacked &&
+      run.path !== null &&
+      'machine' in run.path,
+  );
+}
+
+/** Times of one size and number of files as one: their middle, and an error that holds their scatter. */
+function together(list: readonly CopyTiming[]): CopyTiming[] {
+  const groups = new Map<string, CopyTiming[]>();
+  for (const one of list) {
+    const key = `${one.bytes}/${one.files}`;
+    groups.set(key, [...(groups.get(key) ?? []), one]);
+  }
+  return [...groups.values()].map((group) => {
+    const seconds = median(group.map((g) => g.seconds));
+    const error = Math.hypot(group[0]!.error, ASSUMED_SCATTER * seconds) / Math.sqrt(group.length);
+    return { ...group[0]!, seconds, error };
+  });
+}
+
+const timingOf = ({ measure }: Run): CopyTiming[] =>
+  measure.kind === 'timed' && measure.bytes !== null && measure.files !== null
+    ? [{ bytes: measure.bytes, files: measure.files, seconds: measure.seconds, error: measure.error }]
+    : [];
+
+/** A sample is a reading of a clock and of a counter: good to about so many s. */
+const SAMPLE_ERROR = 0.2;
+/** As many moments of a run's course tell as much as all of them. */
+const MOMENTS = 40;
+
+/** How far a run had come at its samples, or at its laps where a person pressed them evenly over what was moved. */
+function momentsOf({ samples, measure }: Run): Moved[] {
+  if (measure.kind !== 'timed') return [];
+  const every = Math.max(1, Math.ceil(samples.length / MOMENTS));
+  return samples
+    .filter(({ t, bytes }, i) => i % every === 0 && t > 0 && bytes > 0)
+    .map(({ t, bytes }) => ({ bytes, seconds: t, error: Math.hypot(SAMPLE_ERROR, 0.01 * t) }));
+}
+
+/** A fit, or nothing where there is too little to fit. */
+function tried<T>(fit: () => T): T | null {
+  try {
+    return fit();
+  } catch {
+    return null;
+  }
+}
+
+/** What a job's runs teach: the host's per-file overhead, and the cache of a drive whose copy was watched. */
+export function learnedFrom(job: Job): Learned[] {
+  const found: Learned[] = [];
+  const runs = usable(job);
+  const keys = new Map<string, (Run & { path: Place })[]>();
+  for (const run of runs) {
+    const key = `${run.path.machine}/${run.path.device}/${run.direction}/${run.otherEnd}`;
+    keys.set(key, [...(keys.get(key) ?? []), run]);
+  }
+  for (const list of keys.values()) {
+    const { path: place, direction } = list[0]!;
+    const build = madeAt(job, list[0]!)?.build;
+    if (!build) continue;
+    const timings = together(list.flatMap(timingOf));
+    const perFile = tried(() => fitPerFile(timings));
+    if (perFile)
+      found.push({
+        kind: 'per file',
+        place,
+        direction,
+        media: build.drive.media,
+        runs: timings.length,
+        fit: perFile,
+      });
+    if (direction !== 'write' || build.drive.media !== 'flash') continue;
+    for (const run of list) {
+      const cache = tried(() => fitCache(momentsOf(run)));
+      if (cache?.knee) found.push({ kind: 'cache', place, runs: 1, fit: cache });
+    }
+  }
+  return found;
+}
+
+const asFact = ({ low, expected, high }: Spread, note: string): Fact => ({
+  value: [low, expected, high],
+  source: { kind: 'measured', note },
+});
+
+/** A host with what a file costs it, as fitted: its other drives are forecast with it. */
+export const withPerFile = (
+  host: Host,
+  media: 'flash' | 'disk',
+  direction: Direction,
+  perFile: Spread,
+  note: string,
+): Host => ({
+  ...host,
+  perFile: { ...host.perFile, [media]: { ...host.perFile?.[media], [direction]: asFact(perFile, note) } },
+});
+
+/** A job with something that its runs taught taken over: into the machine or the drive it is of. */
+export function withLearned(job: Job, learned: Learned): Job {
+  const { place } = learned;
+  const note = `fitted to ${learned.runs} ${learned.runs === 1 ? 'run' : 'runs'} of this job`;
+  if (learned.kind === 'per file')
+    return {
+      ...job,
+      machines: job.machines.map((m) =>
+        m.id === place.machine
+          ? { ...m, host: withPerFile(m.host, learned.media, learned.direction, learned.fit.perFile, note) }
+          : m,
+      ),
+    };
+  return {
+    ...job,
+    devices: job.devices.map((device) =>
+      device.id === place.device && device.parts
+        ? {
+            ...device,
+            parts: {
+              ...device.parts,
+              drive: {
+                ...device.parts.drive,
+                cache: asFact(learned.fit.cache, note),
+                rest: asFact(learned.fit.slow, note),
+              },
+            },
+          }
+        : device,
+    ),
+  };
+}

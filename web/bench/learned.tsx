@@ -1,0 +1,71 @@
+import { Box, Button, Typography } from '@mui/material';
+import { useMemo } from 'react';
+import { learnedFrom, withLearned, type Learned } from '@kymar/core/measure';
+import { deviceName, type Job } from '@kymar/core/job';
+import { format } from '@kymar/core/units';
+import { changeJob } from '../state/jobs';
+import { Panel } from '../ui/panel';
+
+const range = ({ low, high }: { low: number; high: number }, unit: 's' | 'B' | 'B/s') =>
+  `${format(low, unit)} to ${format(high, unit)}`;
+
+/** What the runs teach of the machine or the drive, and where it goes when it is taken over. */
+function words(job: Job, learned: Learned): { text: string; into: string } {
+  const { machine, device } = learned.place;
+  if (learned.kind === 'per file') {
+    const name = job.machines.find((m) => m.id === machine)?.host.name ?? 'the machine';
+    const { perFile } = learned.fit;
+    const doing = learned.direction === 'write' ? 'writing' : 'reading';
+    return {
+      text: `Each file costs ${name} ${format(perFile.expected, 's')} when ${doing} (${range(perFile, 's')}), whichever drive it is.`,
+      into: name,
+    };
+  }
+  const name = deviceName(job.devices, device);
+  const { cache, slow } = learned.fit;
+  return {
+    text:
+      `The cache of ${name} took ${format(cache.expected, 'B')} (${range(cache, 'B')}); ` +
+      `past it, it writes ${format(slow.expected, 'B/s')} (${range(slow, 'B/s')}).`,
+    into: name,
+  };
+}
+
+/** Fits to the job's own runs, each of which can be taken over. */
+export function LearnedPanel({ job }: { job: Job }) {
+  const list = useMemo(() => learnedFrom(job), [job]);
+  if (list.length === 0) return null;
+  return (
+    <Panel title="What these runs teach">
+      <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1 }}>
+        {list.map((learned, i) => {
+          const { text, into } = words(job, learned);
+          return (
+            <Box
+              component="li"
+              key={i}
+              sx={{
+                display: 'grid',
+                gridTemplateColumns: 'minmax(0, 1fr) auto',
+                gap: 1,
+                alignItems: 'center',
+              }}
+            >
+              <Typography variant="body2">{text}</Typography>
+              <Button
+                size="small"
+                aria-label={`Take it over for ${into}`}
+                onClick={() => changeJob(job.id, (j) => withLearned(j, learned))}
+              >
+                Take it over
+              </Button>
+            </Box>
+          );
+        })}
+      </Box>
+      <Typography variant="caption" color="textSecondary">
+        Forecasts then go by it; a frozen one stays as it was.
+      </Typography>
+    </Panel>
+  );
+}

@@ -1,0 +1,137 @@
+import AddIcon from '@mui/icons-material/Add';
+import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
+import { Box, Button, IconButton, Typography } from '@mui/material';
+import { useMemo, useState } from 'react';
+import { worked, type Fact } from '@kymar/core/evidence';
+import { fitCache } from '@kymar/core/models/fits';
+import type { Spread } from '@kymar/core/stats';
+import { format } from '@kymar/core/units';
+import { QuantityField } from '../ui/field';
+import { Figure } from '../ui/figure';
+import { Panel } from '../ui/panel';
+import { IntoJob } from './intojob';
+import { ofDrives } from './drives';
+
+interface Row {
+  key: number;
+  bytes: number;
+  seconds: number;
+}
+/** A glance at a progress window is good to about so many s, and its clock to about 1 %. */
+const GLANCE = 1;
+const FIRST: Row[] = [
+  { key: 0, bytes: 30e9, seconds: 35 },
+  { key: 1, bytes: 60e9, seconds: 71 },
+  { key: 2, bytes: 110e9, seconds: 228 },
+  { key: 3, bytes: 160e9, seconds: 421 },
+];
+
+/** Cache and both speeds from how far one copy had come at several moments, or from copies of several sizes. */
+export function CacheFromMoments() {
+  const [rows, setRows] = useState(FIRST);
+  const set = (key: number, part: Partial<Row>) =>
+    setRows(rows.map((row) => (row.key === key ? { ...row, ...part } : row)));
+  const found = useMemo(() => {
+    try {
+      return fitCache(
+        rows.map(({ bytes, seconds }) => ({ bytes, seconds, error: Math.hypot(GLANCE, 0.01 * seconds) })),
+      );
+    } catch (error) {
+      return (error as Error).message;
+    }
+  }, [rows]);
+  const last = rows.at(-1)!;
+  const note = `fitted to ${rows.length} moments`;
+  const figure = (name: string, value: Spread, unit: 'B' | 'B/s') => () =>
+    worked(name, value, unit, {
+      how: 'sampled',
+      formula: 'time = bytes up to the cache ÷ fast + the rest ÷ slow',
+      note: `Every size of cache tried over ${rows.length} moments, each good to about ${GLANCE} s and 1 %.`,
+      inputs: [],
+    });
+  const fact = ({ low, expected, high }: Spread): Fact => ({
+    value: [low, expected, high],
+    source: { kind: 'measured', note },
+  });
+  return (
+    <Panel title="Where did the cache end?">
+      <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
+        How far one long copy had come at several moments, or how long copies of several sizes took.
+      </Typography>
+      <Box sx={{ display: 'grid', gap: 1 }}>
+        {rows.map((row, i) => (
+          <Box
+            key={row.key}
+            sx={{ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr)) 36px', gap: 1 }}
+          >
+            <QuantityField
+              label={`Moved by moment ${i + 1}`}
+              dimension="bytes"
+              value={row.bytes}
+              onValue={(bytes) => bytes && set(row.key, { bytes })}
+            />
+            <QuantityField
+              label={`Moment ${i + 1}`}
+              dimension="time"
+              value={row.seconds}
+              onValue={(seconds) => seconds && set(row.key, { seconds })}
+            />
+            <IconButton
+              size="small"
+              disabled={rows.length <= 3}
+              aria-label={`Remove moment ${i + 1}`}
+              onClick={() => setRows(rows.filter((r) => r.key !== row.key))}
+            >
+              <DeleteOutlineIcon fontSize="small" />
+            </IconButton>
+          </Box>
+        ))}
+      </Box>
+      <Button
+        size="small"
+        startIcon={<AddIcon />}
+        disabled={rows.length >= 24}
+        onClick={() =>
+          setRows([
+            ...rows,
+            {
+              key: Math.max(...rows.map((r) => r.key)) + 1,
+              bytes: last.bytes * 1.3,
+              seconds: last.seconds * 1.4,
+            },
+          ])
+        }
+      >
+        Another moment
+      </Button>
+      {typeof found === 'string' ? (
+        <Typography color="error" role="alert">
+          {found}
+        </Typography>
+      ) : found.knee ? (
+        <>
+          <Typography sx={{ mt: 1 }} aria-live="polite">
+            The cache took <Figure of={figure('cache', found.cache, 'B')} /> ({format(found.cache.low, 'B')}{' '}
+            to {format(found.cache.high, 'B')}) at{' '}
+            <Figure of={figure('rate in the cache', found.fast, 'B/s')} />; past it,{' '}
+            <Figure of={figure('sustained writing', found.slow, 'B/s')} /> ({format(found.slow.low, 'B/s')} to{' '}
+            {format(found.slow.high, 'B/s')}).
+          </Typography>
+          <IntoJob
+            label="Take it over for a drive"
+            of={ofDrives('flash', (drive) => ({
+              ...drive,
+              cache: fact(found.cache),
+              rest: fact(found.slow),
+            }))}
+          />
+        </>
+      ) : (
+        <Typography sx={{ mt: 1 }} aria-live="polite">
+          No end of a cache is seen: it takes {format(found.cache.low, 'B')} at least, at{' '}
+          {format(found.fast.expected, 'B/s')} all the way.
+        </Typography>
+      )}
+    </Panel>
+  );
+}
