@@ -1,12 +1,7 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { build } from 'vite';
-import { root } from '../scripts/lib.mjs';
+import { rooms } from './rooms.mjs';
 
 /** Speed of the core's models, medians, built as the page's workers are. Usage: npm run bench -- models */
-const outDir = mkdtempSync(join(tmpdir(), 'kymar-models-'));
-const rooms = {
+const core = await rooms({
   job: 'job',
   demo: 'demo',
   stock: 'catalog/stock',
@@ -17,34 +12,17 @@ const rooms = {
   evidence: 'evidence',
   stats: 'stats',
   compare: 'choice/compare',
-};
-const input = Object.fromEntries(
-  Object.entries(rooms).map(([name, room]) => [name, join(root, 'core', room, 'index.ts')]),
-);
-await build({
-  root,
-  configFile: false,
-  logLevel: 'error',
-  ssr: { noExternal: true },
-  build: {
-    ssr: true,
-    outDir,
-    emptyOutDir: true,
-    rollupOptions: { input, output: { entryFileNames: '[name].mjs' } },
-  },
 });
-const room = (name) => import(join(outDir, `${name}.mjs`));
-const { demoJobs } = await room('demo');
-const { briefAt, FIRST } = await room('job');
-const { DRIVES, BRIDGES, CABLES, HOSTS } = await room('stock');
-const { builtAs, caseOf, collect, forecast, forecastAll, forecastDays, screen, situationOf } =
-  await room('forecast');
-const { run } = await room('transfer');
-const { buildPath } = await room('path');
-const { decode } = await room('decode');
-const { explaining } = await room('evidence');
-const { expectedOf } = await room('stats');
-const { compareBuilds } = await room('compare');
+const { demoJobs } = core.demo;
+const { briefAt, FIRST } = core.job;
+const { DRIVES, BRIDGES, CABLES, HOSTS } = core.stock;
+const { builtAs, caseOf, collect, forecast, forecastAll, forecastDays, screen, situationOf } = core.forecast;
+const { run } = core.transfer;
+const { buildPath } = core.path;
+const { decode } = core.decode;
+const { explaining } = core.evidence;
+const { expectedOf } = core.stats;
+const { compareBuilds } = core.compare;
 
 const median = (values) => [...values].sort((a, b) => a - b)[values.length >> 1];
 const told = (µs) => (µs >= 1000 ? `${(µs / 1000).toFixed(2)} ms` : `${µs.toFixed(3)} µs`);
@@ -134,4 +112,3 @@ time(
 );
 if (!Number.isFinite(sink)) throw new Error('a model gave no number');
 for (const [met, words] of goals) console.log(`${met ? 'met' : 'missed'}: ${words}`);
-rmSync(outDir, { recursive: true });

@@ -7,7 +7,8 @@ install();
 const [name = '', ...args] = process.argv.slice(2);
 const names = readdirSync(join(root, 'bench'))
   .filter((f) => f.endsWith('.mjs'))
-  .map((f) => f.replace('.mjs', ''));
+  .map((f) => f.replace('.mjs', ''))
+  .filter((name) => name !== 'rooms');
 if (!names.includes(name)) {
   console.error(`Usage: npm run bench -- <${names.join('|')}>`);
   process.exit(2);

@@ -53,12 +53,24 @@ const ofStated = formula({
   of: (m, x) => m.mul(x.stated, x.share),
 });
 
+const ofMeasured = formula({
+  name: 'rate',
+  unit: 'B/s',
+  inputs: { stated: 'measured', share: 'from one time to the next' },
+  of: (m, x) => m.mul(x.stated, x.share),
+});
+
 const NOT_KNOWN: Fact = { value: null, source: { kind: 'unknown' } };
-const takenDown = (fact: Fact): boolean => fact.source.kind === 'sheet' && typeof fact.value === 'number';
+/** What a single number is good for, by where it comes from: a sheet says the most, a measurement comes out a little otherwise each time. */
+function goodFor({ value, source }: Fact): 'of-stated' | 'of-measured' | null {
+  if (typeof value !== 'number') return null;
+  if (source.kind === 'sheet') return 'of-stated';
+  return source.kind === 'measured' ? 'of-measured' : null;
+}
 
 /**
  * A sequential figure of a part as a rate to expect. A single stated number is taken down to what drives reach of their box
- * figures; three points and measured ones stand as they are; an unknown one is the range its interface allows.
+ * figures; a single measured one scatters from one time to the next; three points and what a person entered stand as they are; an unknown one is the range its interface allows.
  */
 export function rateOf<T extends Spread>(
   record: Recorder<T>,
@@ -68,9 +80,14 @@ export function rateOf<T extends Spread>(
   unknownOf = 'half to all of what its interface carries',
 ): T {
   const known = record.fact(name, fact, 'B/s', { range: unknown, note: unknownOf });
-  if (!takenDown(fact)) return known;
-  const stated = record.renamed(`${name}, stated`, known);
-  return record.of(ofStated, { stated, share: assumed(record, 'of-stated') }, { name });
+  const share = goodFor(fact);
+  if (!share) return known;
+  const stated = record.renamed(`${name}, ${share === 'of-stated' ? 'stated' : 'measured once'}`, known);
+  return record.of(
+    share === 'of-stated' ? ofStated : ofMeasured,
+    { stated, share: assumed(record, share) },
+    { name },
+  );
 }
 
 /** The drive at the other end does the opposite: what is written here is read there. */

@@ -43,6 +43,14 @@ export const DRIVES = {
     'transfer',
   ]),
 
+  'of-measured': row(
+    'what a single measurement comes out at another time',
+    [0.95, 1, 1.05],
+    'ratio',
+    'memory',
+    ['path', 'transfer'],
+  ),
+
   'disk.inner': row('innermost tracks as a share of the outermost', [0.45, 0.5, 0.55], 'ratio', 'practice', [
     'transfer',
   ]),
