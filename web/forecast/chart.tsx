@@ -5,6 +5,7 @@ import { useEffect, useRef } from 'react';
 import type { CourseSheet, ProfilePoint } from '@kymar/core/forecast';
 import { momentAt } from '@kymar/core/models/transfer';
 import { format } from '@kymar/core/units';
+import { placeLabels, type Wanted } from './labels';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, Filler, Tooltip, annotation);
 
@@ -77,8 +78,40 @@ export default function ForecastChart({ course }: { course: CourseSheet }) {
     };
     const title = (text: string) => ({ display: true, text, color: palette.text.secondary, font });
     const named = phases.filter((p) => p.to.bytes - p.from.bytes > NARROW * total);
+    const label = `600 12.5px ${font.family}`;
+    // Names are placed once the chart knows its scales.
+    const names = {
+      id: 'names',
+      afterDatasetsDraw({ ctx, scales: { x, y } }: Chart) {
+        if (!x || !y) return;
+        const at = (bytes: number) => x.getPixelForValue(bytes / 1e9);
+        const wanted: Wanted[] = [
+          ...named.map((p): Wanted => ({
+            text: p.name,
+            x: at((p.from.bytes + p.to.bytes) / 2),
+            y: y.getPixelForValue(p.rate / 1e6),
+            align: 'middle',
+          })),
+          ...bursts.map((p): Wanted => ({
+            text: `${format(p.rate, 'B/s')} ${p.name} ↑`,
+            x: at(p.to.bytes),
+            y: y.top,
+            align: 'start',
+          })),
+        ];
+        ctx.save();
+        ctx.font = label;
+        ctx.textBaseline = 'middle';
+        ctx.fillStyle = palette.text.primary;
+        const area = { left: x.left, top: y.top, width: x.right - x.left, height: y.bottom - y.top };
+        for (const { text, left, top, height } of placeLabels(wanted, area, (t) => ctx.measureText(t).width))
+          ctx.fillText(text, left, top + height / 2);
+        ctx.restore();
+      },
+    };
     const chart = new Chart(canvas.current!, {
       type: 'line',
+      plugins: [names],
       data: {
         datasets: [
           {
@@ -186,35 +219,6 @@ export default function ForecastChart({ course }: { course: CourseSheet }) {
           },
           annotation: {
             annotations: Object.fromEntries([
-              ...named.map((p, i) => [
-                `name${i}`,
-                {
-                  type: 'label' as const,
-                  yScaleID: 'y',
-                  xValue: (p.from.bytes + p.to.bytes) / 2e9,
-                  yValue: p.rate / 1e6,
-                  yAdjust: -14,
-                  content: p.name,
-                  color: palette.text.primary,
-                  font: { ...font, weight: 'bold' as const },
-                },
-              ]),
-              ...bursts.map((p, i) => [
-                `burst${i}`,
-                {
-                  type: 'label' as const,
-                  yScaleID: 'y',
-                  xValue: p.to.bytes / 1e9,
-                  yValue: top * 1.3,
-                  position: { x: 'start' as const, y: 'start' as const },
-                  xAdjust: 4,
-                  // Several short ones stand side by side: their words below each other.
-                  yAdjust: 15 * i,
-                  content: `${format(p.rate, 'B/s')} ${p.name} ↑`,
-                  color: palette.text.primary,
-                  font: { ...font, weight: 'bold' as const },
-                },
-              ]),
               ...phases
                 .slice(1)
                 .flatMap((p, i) =>
