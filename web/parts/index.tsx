@@ -13,7 +13,7 @@ import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { safeRows, toRows, writeLibrary } from '@kymar/core/catalog/library';
-import { KINDS, nameOf, type Drive, type Kind, type Part, type PartOf } from '@kymar/core/catalog/parts';
+import { KINDS, nameOf, type Kind, type Part, type PartOf } from '@kymar/core/catalog/parts';
 import { newId } from '../state/id';
 import { useJobs } from '../state/jobs';
 import { asShipped, dropPart, originOf, putParts, useShop } from '../state/shop';
@@ -21,34 +21,21 @@ import { saveFile } from '../ui/files';
 import { Panel } from '../ui/panel';
 import { PartSheet } from '../ui/sheet';
 import { gridColumns } from './columns';
+import { matching } from './find';
 import { setSetting, useSettings } from '../state/settings';
 import { Importer } from './import';
-import { ListingDialog } from './listing';
+import { LISTED, ListingDialog, type Listed } from './listing';
 
 const NAMES: Record<Kind, string> = {
   drives: 'Drives',
-  bridges: 'Boxes and cards',
+  bridges: 'Enclosures and cards',
   hubs: 'Hubs',
   cables: 'Cables',
   accessories: 'Small parts',
   hosts: 'Machines',
 };
 
-/** Whether a part's name, form, kind or system holds all the words. */
-function matching(search: string): (part: Part) => boolean {
-  const words = search.toLowerCase().split(/\s+/).filter(Boolean);
-  return (part) => {
-    const text = [
-      nameOf(part),
-      'form' in part ? part.form : '',
-      'kind' in part ? part.kind : '',
-      'system' in part ? part.system : '',
-    ]
-      .join(' ')
-      .toLowerCase();
-    return words.every((word) => text.includes(word));
-  };
-}
+const isListed = (kind: Kind): kind is Listed => kind in LISTED;
 
 /** The shop's library: every part with its data sheet, in and out as CSV. */
 export function Parts() {
@@ -61,7 +48,7 @@ export function Parts() {
   const safe = useSettings((s) => s.safeCells ?? false);
   const [pasting, setPasting] = useState(false);
   const all = shop[kind] as Part[];
-  const list = useMemo(() => all.filter(matching(search)), [all, search]);
+  const list = useMemo(() => all.filter(matching(kind, search)), [all, kind, search]);
   const columns = useMemo(() => gridColumns(kind, held), [kind, held]);
   const part = all.find((p) => p.id === id) ?? null;
   const show = (k: Kind, partId?: string) => void navigate(partId ? `/parts/${k}/${partId}` : `/parts/${k}`);
@@ -85,7 +72,7 @@ export function Parts() {
         <Typography variant="h1" sx={{ flex: 1 }}>
           Parts
         </Typography>
-        {kind === 'drives' && <Button onClick={() => setPasting(true)}>Add from a listing</Button>}
+        {isListed(kind) && <Button onClick={() => setPasting(true)}>Add from a listing</Button>}
         <Importer kind={kind} />
         <Button
           onClick={() =>
@@ -131,6 +118,7 @@ export function Parts() {
         <Box sx={{ flex: 1 }} />
         <TextField
           label="Find"
+          placeholder="4tb qlc, gen 4, usb-c …"
           value={search}
           onChange={(e) => setSearch(e.target.value)}
           sx={{ width: 200 }}
@@ -196,13 +184,14 @@ export function Parts() {
           </Panel>
         )}
       </Box>
-      {pasting && (
+      {pasting && isListed(kind) && (
         <ListingDialog
+          kind={kind}
           close={() => setPasting(false)}
-          take={(drive: Drive) => {
-            putParts('drives', [drive]);
+          take={(next) => {
+            putParts(kind, [next]);
             setPasting(false);
-            show('drives', drive.id);
+            show(kind, next.id);
           }}
         />
       )}

@@ -9,19 +9,62 @@ import {
   Typography,
 } from '@mui/material';
 import { useState } from 'react';
-import { draftDrive } from '@kymar/core/catalog/library';
-import type { Drive } from '@kymar/core/catalog/parts';
+import type { Decoded } from '@kymar/core/catalog/decode';
+import { columnsOf, draftBridge, draftCable, draftDrive } from '@kymar/core/catalog/library';
+import { linkById } from '@kymar/core/catalog/links';
+import type { Part } from '@kymar/core/catalog/parts';
+import { writeFact, type Fact } from '@kymar/core/evidence';
+import { UNIT_OF } from '@kymar/core/units';
 import { newId } from '../state/id';
 import { Answer } from '../reference/decoder';
 
-/** A drive made from a pasted listing: what the line says is shown before it is taken over. */
-export function ListingDialog({ take, close }: { take(drive: Drive): void; close(): void }) {
-  const [id] = useState(() => newId('drive'));
+/** Kinds of part that a line describes. */
+export const LISTED = {
+  drives: {
+    what: 'A drive',
+    of: (text: string, id: string): { part: Part; decoded: Decoded } => {
+      const { drive, decoded } = draftDrive(text, id);
+      return { part: drive, decoded };
+    },
+  },
+  bridges: { what: 'An enclosure or card', of: draftBridge },
+  cables: { what: 'A cable', of: draftCable },
+} as const;
+export type Listed = keyof typeof LISTED;
+
+/** What a part came to, property by property: all that is saved stands here. */
+function saved(kind: Listed, part: Part): string {
+  return columnsOf(kind)
+    .flatMap(({ key, label, holds, dimension = 'count' }) => {
+      const value = (part as unknown as Record<string, unknown>)[key];
+      if (key === 'id' || value === undefined || value === null || value === false) return [];
+      if (holds.type === 'fact') {
+        const { value: figure } = value as Fact;
+        return figure === null ? [] : [`${label}: ${writeFact(figure, UNIT_OF[dimension])}`];
+      }
+      if (key === 'modes' || key === 'outer' || key === 'inner')
+        return [`${label}: ${(value as string[]).map((id) => linkById(id).name).join(', ')}`];
+      return [`${label}: ${value === true ? 'yes' : [value].flat().join(', ')}`];
+    })
+    .join('; ');
+}
+
+/** A part made from a pasted listing: what the line says and what is saved of it are shown before it is taken over. */
+export function ListingDialog({
+  kind,
+  take,
+  close,
+}: {
+  kind: Listed;
+  take(part: Part): void;
+  close(): void;
+}) {
+  const [id] = useState(() => newId(kind.slice(0, -1)));
   const [text, setText] = useState('');
-  const { drive, decoded } = draftDrive(text, id);
+  const { part, decoded } = LISTED[kind].of(text, id);
   return (
     <Dialog open onClose={close} maxWidth="md" fullWidth>
-      <DialogTitle>A drive from its listing</DialogTitle>
+      <DialogTitle>{LISTED[kind].what} from its listing</DialogTitle>
       <DialogContent>
         <TextField
           autoFocus
@@ -37,17 +80,12 @@ export function ListingDialog({ take, close }: { take(drive: Drive): void; close
         <Box sx={{ minHeight: 120 }}>
           <Answer found={decoded} />
         </Box>
-        {text.trim() !== '' && (
-          <Typography sx={{ mt: 1.5 }}>
-            Becomes: {drive.maker} {drive.model}, {drive.media === 'disk' ? 'disk' : (drive.cell ?? 'flash')},{' '}
-            {drive.form}, {drive.plug}.
-          </Typography>
-        )}
+        {text.trim() !== '' && <Typography sx={{ mt: 1.5 }}>Saved as: {saved(kind, part)}.</Typography>}
       </DialogContent>
       <DialogActions>
-        <Button onClick={close}>Leave it</Button>
-        <Button variant="contained" disabled={text.trim() === ''} onClick={() => take(drive)}>
-          Add the drive
+        <Button onClick={close}>Cancel</Button>
+        <Button variant="contained" disabled={text.trim() === ''} onClick={() => take(part)}>
+          Add {LISTED[kind].what.toLowerCase().replace(/^an? /, 'the ')}
         </Button>
       </DialogActions>
     </Dialog>

@@ -56,24 +56,36 @@ function settle(readings: readonly Reading[], text: string): Reading[] {
   const outside =
     /\b(enclosure|dock|case|box|adapter)\b/i.test(text) &&
     names.every((n) => n.links!.every((id) => ['sata', 'pcie'].includes(linkById(id).family)));
-  if (outside)
-    return [
-      ...names,
-      ...rates
-        .map((rate) => ({ ...rate, links: rate.links!.filter((id) => linkById(id).family === 'usb') }))
-        .filter((rate) => rate.links.length > 0),
-    ];
-  return names.map((name) => {
+  const settled = names.map((name) => {
     const common = rates
       .map((rate) => name.links!.filter((id) => rate.links!.includes(id)))
       .find((shared) => shared.length > 0);
     return common ? { ...name, links: common } : name;
   });
+  if (outside)
+    return [
+      ...settled,
+      ...rates
+        .map((rate) => ({ ...rate, links: rate.links!.filter((id) => linkById(id).family === 'usb') }))
+        .filter((rate) => rate.links.length > 0),
+    ];
+  return settled;
 }
 
 const isBareRate = (r: Reading): boolean => /^[\d.,]+ ?G[bB]\/s$/.test(r.text);
 const agrees = (readings: readonly Reading[], named: readonly Reading[]): boolean =>
   readings.some(isBareRate) && named.some((n) => !isBareRate(n));
+
+/** A line that takes a plug for what runs behind it. */
+const SAME_PLUG = (() => {
+  const plug = String.raw`(?:usb[ -]?c|type[ -]?c)`;
+  const link = String.raw`(?:thunderbolt|usb ?4|usb ?3(?:\.\d)?|\d+ ?Gb\/s)`;
+  const equals = String.raw`(?:is|are|equals?|=|same as|same thing|aka|i\.e\.|means|so|basically|just|also (?:called|known))`;
+  return new RegExp(
+    `\\b${plug}\\b[^.;]{0,24}(?:\\b|\\s)${equals}(?:\\b|\\s)[^.;]{0,30}${link}|${link}[^.;]{0,24}(?:\\b|\\s)${equals}(?:\\b|\\s)[^.;]{0,30}\\b${plug}\\b`,
+    'i',
+  );
+})();
 
 /** Faults that only show when all of the text is taken together. */
 function doubts(readings: readonly Reading[], links: readonly string[], text: string): Flag[] {
@@ -118,6 +130,12 @@ function doubts(readings: readonly Reading[], links: readonly string[], text: st
     flags.push(USB_A_TOO_FAST);
   if (has('spindle', /disk/) && (nvme || links.some((id) => family(id) === 'pcie')))
     flags.push({ kind: 'nonsense', id: 'spinning-nvme', words: 'A disk that turns does not speak NVMe.' });
+  if (SAME_PLUG.test(text))
+    flags.push({
+      kind: 'note',
+      id: 'same-plug',
+      words: 'The same plug is not the same speed: behind USB-C may run anything from 480 Mb/s to 80 Gb/s.',
+    });
   const outside = /\b(enclosure|dock|case|box|adapter)\b/i.test(text);
   const named = readings.filter((r) => r.kind === 'link' && r.links!.length > 0 && !isBareRate(r));
   for (const bare of readings.filter((r) => r.kind === 'link' && r.links!.length > 0 && isBareRate(r)))

@@ -72,7 +72,18 @@ const STEPS: [RegExp, string | ((whole: string, ...groups: string[]) => string)]
   [/[‐‑–—]/g, '-'],
   [SPOKEN, spoken],
   [/(\d) ?point ?(\d)/gi, '$1.$2'],
-  [/(\d) ?by ?(\d)/gi, '$1x$2'],
+  [/(\d) ?(?:by|times) ?(\d)/gi, '$1x$2'],
+  [/(\d) and a half\b/gi, '$1.5'],
+  [/\bcf ?express\b/gi, 'CFexpress'],
+  [/\busb ?3\.2 ([12]x[12])\b/gi, 'USB 3.2 Gen $1'],
+  [/(\d) ?gbit\b(?! ?\/)/gi, '$1 Gb'],
+  // Said of a plug or a link, a gig is a gigabit a second.
+  [
+    /(?<=(?:usb|thunderbolt|type[ -]?c|\btb ?\d)[^;]*)\b(5|10|20|40|80) ?gigs?\b(?! ?(?:a sec|per|\/|ssd|drive|disk|stick|card|of|ethernet|lan|nas|network))/gi,
+    '$1 Gb/s',
+  ],
+  [/(?<=\d ?)gigs? (?:a|per) sec(?:ond)?\b/gi, 'Gb/s'],
+  [/(?<=\d ?)gigabits?\b(?! ?(?:\/|per|a sec|p\/?s|ethernet|lan|nas|network|nic))/gi, 'Gb/s'],
   [/\bby (\d)/gi, 'x$1'],
   [/\b(usb(?:[ -]?c)?) ?3 ([012])\b/gi, '$1 3.$2'],
   [/\b(usb ?3(?:\.\d)?|3\.[012]|pcie|pci[ -]?e) ?G ?(\d)(?!\d|b|\.)/gi, '$1 Gen $2'],
@@ -99,6 +110,9 @@ const STEPS: [RegExp, string | ((whole: string, ...groups: string[]) => string)]
   ],
   [/(?<![A-Za-z])([GMT])bit ?\/ ?s\b/g, '$1b/s'],
   [/(?<![A-Za-z])([gm])bps\b/g, (_, prefix) => `${prefix.toUpperCase()}b/s`],
+  // Two figures that share a unit are two.
+  [/(\d[\d.,]*) ?\/ ?(\d[\d.,]*) ?([MG]B\/s)/g, '$1 $3, $2 $3'],
+  [/(\d[\d.,]*[kKmM]?) ?\/ ?(\d[\d.,]*[kKmM]?) ?IOPS\b/gi, '$1 IOPS, $2 IOPS'],
   [/\binch(?:es)?\b/gi, '"'],
   [/ {2,}/g, ' '],
 ];

@@ -1,6 +1,20 @@
 /** What a piece of text was taken for. */
 export interface Reading {
-  kind: 'link' | 'protocol' | 'form' | 'connector' | 'rate' | 'capacity' | 'spindle';
+  kind:
+    | 'link'
+    | 'protocol'
+    | 'form'
+    | 'connector'
+    | 'rate'
+    | 'capacity'
+    | 'spindle'
+    /** Of a drive: sustained writing, SLC cache, rated writes, warranty in years, operations a second, mapping table. */
+    | 'sustained'
+    | 'cache'
+    | 'tbw'
+    | 'warranty'
+    | 'iops'
+    | 'map';
   /** The piece, as it stands in the normalised text. */
   text: string;
   at: number;
@@ -8,7 +22,7 @@ export interface Reading {
   meaning: string;
   /** Links it can stand for; several when the text leaves it open. */
   links?: string[];
-  /** B/s, B or rpm. */
+  /** B/s, B, rpm, years or operations a second. */
   value?: number;
 }
 

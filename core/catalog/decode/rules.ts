@@ -82,8 +82,86 @@ export const disagree = (name: string, speed: string): Flag =>
 /** Whole text says a drive is meant, whose rates are in megabytes. */
 const DRIVE_WORDS = /\b(ssd|nvme|hdd|disk|drive|read|write|seq)/i;
 
+/** Whole text says a line is meant, whose rate is in bits. */
+const LINE_WORDS =
+  /\b(ethernet|lan|network|nas|internet|fib(?:re|er)|broadband|wi-?fi|usb|port|cable|thunderbolt|hub)\b/i;
+/** Rates of lines in megabits: no drive is meant by them alone. */
+const LINE_RATES: Record<number, true> = {
+  2500: true,
+  10_000: true,
+  20_000: true,
+  40_000: true,
+  80_000: true,
+};
+
 /** In order: longer and surer names first; what one has read the next does not see. */
 export const RULES: Pattern[] = [
+  {
+    pattern: either(
+      /\b(?:sustained|post-?cache|(?:after|past|behind|beyond) (?:the )?cache|steady[- ]state)[a-z :=,-]{0,24}?([\d.,]*\d) ?([GM])B\/s/,
+      /([\d.,]*\d) ?([GM])B\/s ?,? ?\(?(?:sustained|post-?cache|(?:after|past|behind|beyond) (?:the )?cache|steady[- ]state)\b/,
+    ),
+    read([n1, p1, n2, p2]) {
+      const value = number((n1 ?? n2)!) * DECIMAL[(p1 ?? p2)!.toUpperCase() as 'G' | 'M'];
+      return {
+        kind: 'sustained',
+        value,
+        meaning: `sustained writing (post-cache) ${numeral(value / 1e6, 1)} MB/s`,
+      };
+    },
+  },
+  {
+    pattern: either(
+      /([\d.,]*\d) ?([GT])B (?:of )?(?:(?:dynamic|static|hybrid|write|p?slc|pseudo-?slc) ?)*(?:slc|cache)\b/,
+      /\b(?:slc|write|dynamic)[- ]?cache[a-z :=,-]{0,16}?([\d.,]*\d) ?([GT])B\b/,
+    ),
+    read([n1, p1, n2, p2]) {
+      const value = number((n1 ?? n2)!) * DECIMAL[(p1 ?? p2)!.toUpperCase() as 'G' | 'T'];
+      return { kind: 'cache', value, meaning: `SLC cache of ${numeral(value / 1e9, 1)} GB` };
+    },
+  },
+  {
+    pattern: either(
+      /([\d.,]*\d) ?(T|P)B ?W(?:ritten)?\b/,
+      /\b(?:tbw|endurance|rated writes)[a-z :=,()-]{0,12}?([\d.,]*\d) ?(?:(T|P)B)?\b/,
+      /([\d.,]*\d) ?(T|P)B (?:endurance|rated|written)\b/,
+    ),
+    read(groups) {
+      const [n, unit] = [groups[0] ?? groups[2] ?? groups[4], groups[1] ?? groups[3] ?? groups[5]];
+      const value = number(n!) * ((unit ?? 'T').toUpperCase() === 'P' ? 1e15 : 1e12);
+      return { kind: 'tbw', value, meaning: `rated for ${numeral(value / 1e12)} TB written` };
+    },
+  },
+  {
+    pattern: either(
+      /\b(\d{1,2})[ -]?(?:years?|yrs?|y)\b[a-z ]{0,12}(?:warranty|guarantee)\b/,
+      /\b(?:warranty|guarantee)[a-z :=,-]{0,8}?(\d{1,2}) ?(?:years?|yrs?|y)?\b/,
+    ),
+    read([a, b]) {
+      const value = Number(a ?? b);
+      return value > 0 && value <= 15
+        ? { kind: 'warranty', value, meaning: `warranty of ${value} years` }
+        : null;
+    },
+  },
+  {
+    pattern: /([\d.,]*\d) ?([km])? ?IOPS\b/gi,
+    read([n, prefix]) {
+      const value = number(n!) * ({ k: 1e3, m: 1e6 }[prefix?.toLowerCase() ?? ''] ?? 1);
+      return { kind: 'iops', value, meaning: `${numeral(value)} operations a second` };
+    },
+  },
+  {
+    pattern:
+      /\b(?:(dram[ -]?less|no dram|without dram|hmb)|(?:with |[\d.,]+ ?[GM]B )?(?:dram|ddr\d?l?)(?: ?cache| ?buffer)?)\b/gi,
+    read: ([without]) => ({
+      kind: 'map',
+      value: without ? 0 : 1,
+      meaning: without
+        ? 'mapping table in host memory (HMB) or on the flash itself'
+        : 'mapping table in DRAM',
+    }),
+  },
   {
     pattern: /\b(?:backwards?|downwards?)[- ]?compatible (?:with|to) [^;|\n]*/gi,
     read: () => ({ kind: 'protocol', meaning: 'what it also works with, slower: not what it runs at best' }),
@@ -162,7 +240,11 @@ export const RULES: Pattern[] = [
     pattern: /\bsuperspeed ?(?:\+|plus)(?: ?(?:usb ?)?(10|20) ?Gb(?:\/s)?)?/gi,
     read: ([speed]) => link([BY_SPEED[speed ?? '10']!]),
   },
-  { pattern: /\busb ?-?([1-9](?:\.\d)?)\b(?! ?(?:port|x))/gi, read: ([version]) => usbVersion(version!) },
+  {
+    pattern:
+      /\busb ?-?([1-9](?:\.\d)?)\b(?! ?(?:ports\b|port (?:hub|dock|charger|splitter|card|adapter)|x))/gi,
+    read: ([version]) => usbVersion(version!),
+  },
   { pattern: /\bsuperspeed(?: usb)?\b/gi, read: () => link(['usb-5']) },
   { pattern: /\bhi-?speed(?: usb)?\b|\b480 ?Mb\/s/gi, read: () => link(['usb-2']) },
   {
@@ -181,7 +263,11 @@ export const RULES: Pattern[] = [
       /\bPCIe ?x ?(\d{1,2})\b[ ,(]+(\d)(?:\.\d)\b/,
       /\bgen(?:eration)? ?(\d) ?x ?(\d{1,2})\b/,
     ),
-    read: ([g1, l1, l2, l3, g2, l4, g3, g4, l5]) => pcie(g1 ?? g2 ?? g3 ?? g4!, l1 ?? l2 ?? l3 ?? l4 ?? l5),
+    read: ([g1, l1, l2, l3, g2, l4, g3, g4, l5], all) =>
+      // Generation and lanes alone may be those of USB 3.2.
+      g4 && l5 && `${g4}x${l5}` in GEN && !/pcie|nvme|slot|card/i.test(all)
+        ? usbGen(undefined, g4, l5)
+        : pcie(g1 ?? g2 ?? g3 ?? g4!, l1 ?? l2 ?? l3 ?? l4 ?? l5),
   },
   {
     pattern:
@@ -258,8 +344,9 @@ export const RULES: Pattern[] = [
   },
   {
     pattern: either(
-      /\b(10|2\.5|1) ?(?:GbE|G[bB] ethernet|GBASE-?T|gigabit ethernet|G[bB]? ?(?:ethernet|lan|network|nic))\b/,
-      /\b(10|2\.5|1) ?Gb\/s (?:ethernet|lan|network)\b/,
+      /\b(10|2\.5|1) ?(?:GbE|G[bB] ethernet|GBASE-?T|gigabit ethernet|G[bB]? ?(?:ethernet|lan|network|nas|nic))\b/,
+      /\b(10|2\.5|1) ?Gb\/s (?:ethernet|lan|network|nas)\b/,
+      /\b(?:network|lan|nas)[a-z ]{0,12} Gb\b/,
       /\bgigabit (?:ethernet|lan|nas|network)\b/,
       /\bGb (?:ethernet|lan|nas|network)\b/,
     ),
@@ -324,11 +411,18 @@ export const RULES: Pattern[] = [
       capacity(number!, prefix!.toUpperCase() as 'T' | 'G', prefix === 'T' && unit === 'b', all),
   },
   {
-    pattern:
-      /\b(4,?200|5,?400|5,?700|5,?900|7,?200|10,?000|10k|15,?000|15k) ?(?:rpm|u?\/min|upm)\b|(?<![\d.])(5\.4|7\.2|10|15)k\b/gi,
-    read: ([turns, thousands], all) =>
+    pattern: either(
+      /\b(4,?200|5,?400|5,?700|5,?900|7,?200|10,?000|10k|15,?000|15k) ?(?:rpm|u?\/min|upm)\b/,
+      /(?<![\d.])(5\.4|7\.2|10|15)k\b/,
+      /(?<![\d.,])(5,?400|7,?200)\b(?! ?(?:[MGT]i?B|IOPS))/,
+    ),
+    read: ([turns, thousands, bare], all) =>
       turns || /hdd|disk|sas|sata|spin/i.test(all)
-        ? spindle(thousands ? Number(thousands) * 1000 : Number(turns!.replace(',', '').replace('k', '000')))
+        ? spindle(
+            thousands
+              ? Number(thousands) * 1000
+              : Number((turns ?? bare)!.replace(',', '').replace('k', '000')),
+          )
         : null,
   },
   {
@@ -465,7 +559,8 @@ function rate(text: string, prefix: 'G' | 'M', binary: boolean, unit: string, al
   if (unit === 'B' && prefix === 'G' && bare in BY_SPEED && !/PCIe|nvme|gen ?[45]/i.test(all))
     return { ...link([BY_SPEED[bare]!], `a ${bare} Gb/s link`), flags: [gigabytes(bare)] };
   if (unit === 'b' && prefix === 'G') return gigabits(bare, bytes / 8, all);
-  if (unit === 'b' && value >= 100 && value !== 480 && DRIVE_WORDS.test(all))
+  const isLine = LINE_WORDS.test(all) || (value in LINE_RATES && !DRIVE_WORDS.test(all));
+  if (unit === 'b' && value >= 100 && value !== 480 && (DRIVE_WORDS.test(all) || (value >= 1500 && !isLine)))
     return {
       kind: 'rate',
       value: bytes,
@@ -536,9 +631,12 @@ function gigabits(speed: string, bytes: number, all: string): Found {
     : open(
         found,
         'speed-alone',
-        `${speed} Gb/s without a name: ${names(found)} all run at it, and not each works with each: ask which it is.`,
+        `${speed} Gb/s without a name: ${names(found)} all run at it. Ask which it is: a port of one need not take devices of another.`,
       );
 }
+
+/** It has a price: a thing is sold, not a part of one. */
+const PRICED = /[€$£] ?\d|\d ?[€$£]|\b(?:eur|usd|gbp|chf|euros?|dollars?|bucks|quid|pounds)\b/i;
 
 function capacity(text: string, prefix: 'T' | 'G', bits: boolean, all: string): Found | null {
   const value = number(text);
@@ -558,7 +656,11 @@ function capacity(text: string, prefix: 'T' | 'G', bits: boolean, all: string): 
   const disk = /\b(hdd|hard ?dis[ck]|hard drive|rpm|3\.5)/i.test(all);
   if (
     prefix === 'G' &&
-    (disk ? value < 80 : value < 30 && DRIVE_WORDS.test(all) && !/ram|memory|dram|ddr|stick|card/i.test(all))
+    (disk
+      ? value < 80
+      : value < 30 &&
+        (DRIVE_WORDS.test(all) || PRICED.test(all)) &&
+        !/ram|memory|dram|ddr|stick|card/i.test(all))
   )
     flags.push(
       flag(

@@ -4,5 +4,7 @@ export { toRows } from './table';
 export { fromRows, type Problem, type FromRows } from './rows';
 export { compare, differencesOf, type Change, type Difference } from './merge';
 export { safeRows } from './cell';
-export { draftDrive, type Draft } from './draft';
+export { draftDrive, type Draft } from './draftdrive';
+export { draftBridge } from './draftbridge';
+export { draftCable } from './draftcable';
 export { readLibrary, writeLibrary, LIBRARY_VERSION } from './file';

@@ -1,11 +1,12 @@
 import { decode, type Decoded } from '../decode';
 import type { Fact } from '../../evidence';
-import { linkById } from '../links';
 import { formFactor, type Drive } from '../parts';
+import { namesIn, isOutside } from './listing';
 
 const NONE: Fact = { value: null, source: { kind: 'unknown' } };
 const listed = (value: number): Fact => ({ value, source: { kind: 'sheet', note: 'listing' } });
 
+/** A drive read off a listing, and what the listing was read as. */
 export interface Draft {
   drive: Drive;
   decoded: Decoded;
@@ -26,7 +27,7 @@ export function draftDrive(text: string, id: string): Draft {
     decoded.readings.filter((r) => r.kind === kind && r.value !== undefined).map((r) => r.value!);
   const disk = value('spindle').length > 0 || /\b(hdd|hard (disk|drive))\b/i.test(text);
   const nvme = meaning('protocol', /NVMe/) !== undefined;
-  const usb = decoded.links.filter((link) => ['usb', 'usb4', 'thunderbolt'].includes(linkById(link).family));
+  const usb = decoded.links.filter(isOutside);
   const sealed = usb.length > 0 && !nvme;
   const m2 = /\bm\.?2\b/i.test(text) || nvme;
   const length = meaning('form', /(\d+) mm long/)?.[1];
@@ -45,13 +46,16 @@ export function draftDrive(text: string, id: string): Draft {
   const fallback = sealed ? 'usb-5' : nvme ? 'pcie3x4' : 'sata-6';
   const [capacity] = value('capacity');
   const rates = value('rate').sort((a, b) => b - a);
+  const [cache, rest, tbw, warranty] = (['cache', 'sustained', 'tbw', 'warranty'] as const).map(
+    (kind) => value(kind)[0],
+  );
+  const iops = value('iops').sort((a, b) => b - a);
+  const [map] = value('map');
   const cell = /\b(SLC|MLC|TLC|QLC)\b/i.exec(text)?.[1]?.toUpperCase() as Drive['cell'] | undefined;
   const [rpm] = value('spindle');
-  const [maker = '', ...model] = text.trim().split(/\s+/).slice(0, 5);
   const drive: Drive = {
     id,
-    maker: maker.slice(0, 40) || 'Maker',
-    model: (model.join(' ') || 'Model').slice(0, 80),
+    ...namesIn(text),
     media: disk ? 'disk' : 'flash',
     form: formFactor(form) ? form : 'M.2 2280',
     plug: sealed ? 'USB-C' : m2 ? 'M.2' : 'SATA',
@@ -60,10 +64,15 @@ export function draftDrive(text: string, id: string): Draft {
     capacity: capacity ? listed(capacity) : NONE,
     read: rates[0] ? listed(rates[0]) : NONE,
     write: rates[1] ? listed(rates[1]) : NONE,
-    rest: NONE,
-    cache: NONE,
-    tbw: NONE,
-    warrantyYears: NONE,
+    rest: rest ? listed(rest) : NONE,
+    cache: cache ? listed(cache) : NONE,
+    tbw: tbw ? listed(tbw) : NONE,
+    warrantyYears: warranty ? listed(warranty) : NONE,
+    ...(iops[0] ? { randomRead: listed(iops[0]) } : {}),
+    ...(iops[1] ? { randomWrite: listed(iops[1]) } : {}),
+    ...(map === undefined || disk
+      ? {}
+      : { map: map === 1 ? ('DRAM' as const) : nvme ? ('HMB' as const) : ('none' as const) }),
     ...(sealed ? { sealed: true } : {}),
     ...(rpm ? { rpm } : {}),
     ...(/\bSMR\b|shingled/i.test(text)
