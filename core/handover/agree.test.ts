@@ -126,7 +126,6 @@ function workedOut(filled: string): number | null {
     .replaceAll(';', ',');
   if (!/^[\d.,()+\-*/e\s]*$/.test(plain.replace(/Math\.(min|max)/g, ''))) return null;
   try {
-    // eslint-disable-next-line @typescript-eslint/no-implied-eval
     const value = new Function(`return ${plain}`)() as unknown;
     return typeof value === 'number' && Number.isFinite(value) ? value : null;
   } catch {

@@ -10,12 +10,14 @@ const plain = (text: string): string =>
     .replace(/(\d) (?=(?:[kmgtp]?b|gb\/s|mb\/s|rpm|m)\b)/g, '$1')
     .replace(/\b(gen|thunderbolt) (?=\d)/g, '$1');
 
+type Shown = string | number | null | undefined;
+
 /** What a part is found by: everything its row shows, as it shows it. */
 function textOf(columns: readonly GridColDef[], part: Part): string {
   const cells = columns.map((column) => {
-    const value: unknown = column.valueGetter?.(undefined as never, part, column, undefined as never);
-    const shown: unknown = column.valueFormatter?.(value as never, part, column, undefined as never);
-    return [shown ?? value ?? ''].join('');
+    const value = column.valueGetter?.(undefined as never, part, column, undefined as never) as Shown;
+    const shown = column.valueFormatter?.(value as never, part, column, undefined as never) as Shown;
+    return shown ?? value ?? '';
   });
   return plain(cells.join(' '));
 }

@@ -32,14 +32,17 @@ export const LISTED = {
 } as const;
 export type Listed = keyof typeof LISTED;
 
+/** What a property that is no figure holds. */
+type Held = string | number | boolean | string[] | null | undefined;
+
 /** What a part came to, property by property: all that is saved stands here. */
 function saved(kind: Listed, part: Part): string {
   return columnsOf(kind)
     .flatMap(({ key, label, holds, dimension = 'count' }) => {
-      const value = (part as unknown as Record<string, unknown>)[key];
+      const value = (part as unknown as Record<string, Held>)[key];
       if (key === 'id' || value === undefined || value === null || value === false) return [];
       if (holds.type === 'fact') {
-        const { value: figure } = value as Fact;
+        const { value: figure } = value as unknown as Fact;
         return figure === null ? [] : [`${label}: ${writeFact(figure, UNIT_OF[dimension])}`];
       }
       if (key === 'modes' || key === 'outer' || key === 'inner')

@@ -70,7 +70,8 @@ function goodFor({ value, source }: Fact): 'of-stated' | 'of-measured' | null {
 
 /**
  * A sequential figure of a part as a rate to expect. A single stated number is taken down to what drives reach of their box
- * figures; a single measured one scatters from one time to the next; three points and what a person entered stand as they are; an unknown one is the range its interface allows.
+ * figures; a single measured one scatters from one time to the next; three points and what a person entered stand as they are; an unknown one is the
+ * range its interface allows.
  */
 export function rateOf<T extends Spread>(
   record: Recorder<T>,
