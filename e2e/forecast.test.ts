@@ -38,7 +38,7 @@ test('the course with its warmth, where the time goes, what decides it, and the 
   const [first] = core.activities;
   await page
     .getByRole('img', {
-      name: /^Speed over the copy: .*into the host’s memory.*cache used up.*the drive at up to/,
+      name: /^Speed over the copy: .*into the host’s memory.*past the cache.*the drive at up to/,
     })
     .waitFor();
   await page

@@ -43,7 +43,7 @@ export const BAY: Rule[] = [
     when: (f) => min(f)?.generation !== undefined && f.nvme && generation(f) < min(f)!.generation!,
     reason: (f) =>
       `${f.port.position} takes PCIe gen ${min(f)!.generation} or newer; ${f.drive.model} ` +
-      `is gen ${generation(f)}. The host refuses it: on this both schools agree.`,
+      `is gen ${generation(f)}. The host refuses it: whichever policy is followed.`,
     fix: (f) => `Take a drive of gen ${min(f)!.generation}.`,
   },
   {
@@ -116,7 +116,7 @@ export const BAY: Rule[] = [
     id: 'stores-only',
     severity: (f) => (f.needs.role === 'expansion' ? 'limits' : 'note'),
     joint: 'port',
-    title: 'Kept here, not run from here',
+    title: 'Stores only: nothing runs from here',
     when: (f) => f.port.storesOnly === true,
     reason: (f) =>
       `Work of ${f.host.name}’s current generation can be stored on a drive at ${f.port.position} but not run from it; older work runs.`,

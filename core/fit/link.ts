@@ -65,7 +65,7 @@ export const LINK: Rule[] = [
     id: 'thunderbolt-on-usb',
     severity: 'blocks',
     joint: (f) => (f.bridge ? 'bridge' : 'drive'),
-    title: 'A Thunderbolt-only box on a way that carries USB',
+    title: 'A Thunderbolt-only enclosure on a path that carries USB',
     when: (f) => f.noMode.length > 0 && thunderboltOnly(f) && f.path.outer.mode === null,
     reason: (f) =>
       `${f.bridge?.model ?? f.drive.model} speaks Thunderbolt and no USB: the plug fits and nothing is seen. ${sentence(reasonOf(f.path.outer))}`,
@@ -180,13 +180,13 @@ export const LINK: Rule[] = [
     id: 'shared',
     severity: (f) => (sharing(f).some((c) => c === neck(f)?.constraint) ? 'limits' : 'note'),
     joint: (f) => f.path.joints.find((j) => j.constraints.includes(sharing(f)[0]!.id))?.id ?? null,
-    title: 'Others go the same way',
+    title: 'Others share its link',
     when: (f) => sharing(f).length > 0 && bothWays(f) === undefined,
     reason: (f) => {
       const c = sharing(f).find((s) => s === neck(f)?.constraint) ?? sharing(f)[0]!;
       return `${c.name} is shared (${crowdWords(c.shared![f.direction]!)}): a fair share is ${rate(c.rate[f.direction].expected)}.`;
     },
-    fix: 'Let them work one after the other, or give the drive a way of its own.',
+    fix: 'Let them work one after the other, or give the drive a link of its own.',
   },
   {
     id: 'both-ends-on-one-link',
@@ -205,7 +205,7 @@ export const LINK: Rule[] = [
     title: 'The system’s storage stack decides',
     when: (f) => decides(f, 'system'),
     reason: (f) => `It lets through ${rate(neck(f)!.constraint.rate[f.direction].expected)}.${nextWords(f)}`,
-    fix: 'Look for a newer driver or system; measure the same box on another host to be sure.',
+    fix: 'Look for a newer driver or system; measure the same enclosure on another host to be sure.',
   },
   {
     id: 'hub-depth',
@@ -228,7 +228,7 @@ export const LINK: Rule[] = [
       f.cable.modes.includes('tb-3') &&
       !f.cable.modes.some((m) => m === 'usb-10' || m === 'usb-20' || m.startsWith('usb4')),
     reason:
-      'Some active Thunderbolt 3 cables carry nothing but USB 2.0 beside it: a USB box on one runs at 480 Mb/s.',
+      'Some active Thunderbolt 3 cables carry nothing but USB 2.0 as well: a USB enclosure on one runs at 480 Mb/s.',
     fix: 'Use a passive cable below 0.8 m for USB devices.',
   },
   {

@@ -78,7 +78,7 @@ export const MEDIA: Rule[] = [
     id: 'disk-travels',
     severity: 'caution',
     joint: 'drive',
-    title: 'A disk that is carried about',
+    title: 'A disk in a portable job',
     when: (f) => f.disk && f.needs.portable === true,
     reason: 'A fall while it turns ends most disks.',
     fix: 'Take a flash drive; or let the disk stop, and carry it in something soft.',
@@ -105,10 +105,10 @@ export const MEDIA: Rule[] = [
     id: 'host-memory-map',
     severity: 'limits',
     joint: 'drive',
-    title: 'Its map lies in memory it cannot reach',
+    title: 'Its mapping table is in memory it cannot reach',
     when: (f) => f.drive.map === 'HMB' && behindUsb(f),
     reason:
-      'The drive keeps its map in the host’s memory, and no USB bridge passes that on: ' +
+      'The drive keeps its mapping table in host memory (HMB), and no USB bridge passes that on: ' +
       'small scattered accesses are slower here than any test of the bare drive shows.',
     fix: 'For many small files take a drive with its own DRAM; for large ones it does not matter.',
   },
@@ -139,7 +139,7 @@ export const MEDIA: Rule[] = [
     title: 'Sold in several revisions under one name',
     when: (f) => (f.drive.revisions?.length ?? 0) > 0 && f.drive.revision === undefined,
     reason: (f) =>
-      `${f.drive.revisions!.map((r) => `${r.name} (told by ${r.known})`).join('; ')}: their caches and rest speeds differ.`,
+      `${f.drive.revisions!.map((r) => `${r.name} (told by ${r.known})`).join('; ')}: their caches and sustained rates differ.`,
     fix: 'Read firmware or part number off the unit and choose the revision; until then the forecast holds both.',
   },
   {
@@ -186,7 +186,7 @@ export const MEDIA: Rule[] = [
     id: 'external-works-daily',
     severity: 'note',
     joint: 'cable',
-    title: 'A plug that is worked daily',
+    title: 'A plug used daily',
     when: (f) => f.external && f.needs.portable === true && (f.bridge?.plug ?? f.drive.plug) === 'Micro-B',
     reason: 'Wide Micro-B sockets loosen first: pauses and drop-outs follow.',
     fix: 'Take a USB-C enclosure for a drive that travels.',

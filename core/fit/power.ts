@@ -29,17 +29,17 @@ export const POWER: Rule[] = [
     id: 'power-running',
     severity: 'blocks',
     joint: 'port',
-    title: 'More power than it gets',
+    title: 'It draws more power than the port supplies',
     when: (f) => byPort(f) && f.draw.run > f.feed.watts,
     reason: (f) =>
       `Drive and bridge draw about ${watts(f.draw.run)} while they work; ${feeds(f)}. It will drop out in the middle of a copy.`,
-    fix: 'Take an enclosure with a supply of its own, a hub with one, or a port that gives more.',
+    fix: 'Take an enclosure or a hub with a power supply of its own, or a port that supplies more.',
   },
   {
     id: 'power-start',
     severity: 'caution',
     joint: 'port',
-    title: 'Starting may take more than the port gives',
+    title: 'Spin-up or start may draw more than the port supplies',
     when: (f) => byPort(f) && f.draw.start > f.feed.watts && f.draw.run <= f.feed.watts,
     reason: (f) =>
       `About ${watts(f.draw.start)} for a moment at the start; ${feeds(f)}. Ports are often more generous than their standard, and sometimes not.`,
@@ -49,11 +49,11 @@ export const POWER: Rule[] = [
     id: 'supply-short',
     severity: 'blocks',
     joint: 'bridge',
-    title: 'The box’s own supply is too small',
+    title: 'The enclosure’s own supply is too small',
     when: (f) => f.feed.own && f.draw.start > f.feed.watts,
     reason: (f) =>
       `Starting together the drives draw about ${watts(f.draw.start)}; the supply of ${f.bridge!.model} gives ${watts(f.feed.watts)}.`,
-    fix: 'Fewer drives, drives that draw less, a box that starts them one after the other, or a larger supply.',
+    fix: 'Fewer drives, drives that draw less, an enclosure that starts them one after the other, or a larger supply.',
   },
   {
     id: 'twelve-volts',
@@ -71,7 +71,7 @@ export const POWER: Rule[] = [
     id: 'sealed-supply',
     severity: 'note',
     joint: 'drive',
-    title: 'It brings its own supply',
+    title: 'It has its own power supply',
     when: (f) => needs12(f) && f.drive.sealed === true,
     reason: 'A sealed 3.5-inch drive runs from the mains: its supply travels with it and fits no other.',
     fix: 'Mark the supply with the drive’s number.',
@@ -80,7 +80,7 @@ export const POWER: Rule[] = [
     id: 'hub-without-supply',
     severity: 'caution',
     joint: 'hub-0',
-    title: 'A hub without a supply',
+    title: 'A hub without its own power supply',
     when: (f) => (f.hops ?? []).some(({ hub }) => hub.supply === undefined) && byPort(f),
     reason: (f) =>
       `Everything on ${f.hops!.find(({ hub }) => hub.supply === undefined)!.hub.model} shares what one port of the host gives.`,
@@ -94,7 +94,7 @@ export const POWER: Rule[] = [
     when: (f) => f.has('Y-lead') && f.external,
     reason:
       'Drawing from two ports is outside the USB specification: it works as long as both plugs sit in one host and neither is pulled.',
-    fix: 'A box or hub with a supply of its own is the clean way.',
+    fix: 'An enclosure or hub with a power supply of its own is the clean way.',
   },
   {
     id: 'cable-power',
@@ -120,7 +120,7 @@ export const POWER: Rule[] = [
     id: 'battery-host',
     severity: 'note',
     joint: 'host',
-    title: 'It drinks from the battery',
+    title: 'It draws from the battery',
     when: (f) => byPort(f) && ['tablet', 'handheld'].includes(f.host.kind ?? '') && f.draw.run > 2.5,
     reason: (f) =>
       `${watts(f.draw.run)} is much for ${f.host.name}: some such hosts cut the port’s power when the battery runs low.`,

@@ -68,7 +68,7 @@ export const SHAPE: Rule[] = [
     id: 'too-high-enclosure',
     severity: 'blocks',
     joint: 'bridge',
-    title: 'Too high for the enclosure',
+    title: 'Not enough clearance in the enclosure',
     when: (f) => f.bridge?.room !== undefined && f.height !== null && f.height > f.bridge.room,
     reason: (f) =>
       `The drive with what lies on it is ${mm(usedHeight(f))} high; ${f.bridge!.model} has room for ${mm(f.bridge!.room!)}.`,
@@ -81,7 +81,7 @@ export const SHAPE: Rule[] = [
     id: 'too-high-slot',
     severity: 'blocks',
     joint: 'port',
-    title: 'Too high for the slot or bay',
+    title: 'Not enough clearance in the slot or bay',
     when: (f) => inPort(f) && f.port.room !== undefined && f.height !== null && f.height > f.port.room,
     reason: (f) =>
       `The drive with what lies on it is ${mm(usedHeight(f))} high; ${f.port.position} has room for ${mm(f.port.room!)}.`,
@@ -180,7 +180,7 @@ export const SHAPE: Rule[] = [
       (f.together ?? 1) > (f.port.slot?.splits ?? 1) &&
       f.port.slot?.splits !== undefined,
     reason: (f) =>
-      `${f.bridge!.model} needs the board to split the slot for ${f.together} drives; ${f.port.position} splits into ${f.port.slot!.splits}.`,
+      `${f.bridge!.model} needs bifurcation of the slot for ${f.together} drives; ${f.port.position} offers ${f.port.slot!.splits}.`,
     fix: 'Take a card with a switch of its own, or fewer drives on it.',
   },
   {
@@ -200,7 +200,7 @@ export const SHAPE: Rule[] = [
     title: 'More drives than bays',
     when: (f) => (f.together ?? 1) > (f.bridge?.bays ?? 1),
     reason: (f) => `${f.together} drives, ${baysWords(f)}.`,
-    fix: 'Take a box with more bays, or fewer drives.',
+    fix: 'Take an enclosure with more bays, or fewer drives.',
   },
   {
     id: 'bay-adapter',

@@ -27,7 +27,7 @@ const Chart = patientLazy(() => import('./chart'));
 const CAUSE: Record<Cause, string> = {
   links: 'the links',
   other: 'the other end',
-  'other rest': 'the other end, its cache used up',
+  'other rest': 'the other end, past its cache',
   cache: 'the drive in its cache',
   rest: 'the drive past its cache',
   drive: 'the drive',

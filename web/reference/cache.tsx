@@ -32,7 +32,7 @@ export function CacheFromTotals() {
     bytes,
     seconds: given('time', seen.seconds, 's', { kind: 'entered' }),
     fast: about('rate in the cache', seen.fast),
-    slow: about('rate behind it', seen.slow),
+    slow: about('rate past it', seen.slow),
   });
   const problem =
     seen.fast <= seen.slow

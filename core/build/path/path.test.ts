@@ -251,7 +251,9 @@ describe('one number', () => {
         const { constraint, slowest } = bottleneck;
         expect(slowest.rate[d].expected).toBe(found.flow![d].expected);
         // A place that is marked shows the flow's own number.
-        const places = found.joints.filter((j) => j.constraints.includes(slowest.id));
+        const places = found.joints.filter(
+          (j) => j.constraints.includes(slowest.id) || bottleneck.joints.includes(j.id),
+        );
         expect(places.length === 0 || places.some((j) => isNarrow(j, bottleneck))).toBe(true);
         expect([slowest.id, slowest.covers?.[d]]).toContain(constraint.id);
         for (const c of found.constraints) expect(c.explain(d).expected).toBeCloseTo(c.rate[d].expected, 3);

@@ -94,7 +94,7 @@ export function inWords(list: readonly Lead[], names: readonly [string, string])
 export const cacheFromTotals = formula({
   name: 'cache',
   unit: 'B',
-  inputs: { bytes: 'bytes', seconds: 'time', fast: 'rate in the cache', slow: 'rate behind it' },
+  inputs: { bytes: 'bytes', seconds: 'time', fast: 'rate in the cache', slow: 'rate past it' },
   of: (m, x) =>
     m.div(m.sub(m.div(x.bytes, x.slow), x.seconds), m.sub(m.div(m.num(1), x.slow), m.div(m.num(1), x.fast))),
 });

@@ -44,7 +44,7 @@ const dot = (a: readonly number[], b: readonly number[]): number => {
 export function fitCache(points: readonly Moved[], seed = SEED): CacheFit {
   if (points.length < 3)
     throw new RangeError(
-      'Three moments are needed: within the cache, and twice behind it or the other way round.',
+      'Three moments are needed: within the cache, and twice past it or the other way round.',
     );
   const sorted = [...points].sort((a, b) => a.bytes - b.bytes);
   const most = sorted.at(-1)!.bytes;

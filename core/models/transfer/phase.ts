@@ -15,9 +15,9 @@ export interface Phase {
 export const LIMIT_WORDS: Record<Limit, string> = {
   links: 'held by the links',
   other: 'held by the other end',
-  'other rest': 'other end’s cache used up',
+  'other rest': 'other end past its cache',
   cache: 'in the cache',
-  rest: 'cache used up',
+  rest: 'past the cache',
   drive: 'held by the drive',
   heat: 'held back by heat',
   memory: 'into the host’s memory',
