@@ -100,9 +100,9 @@ test('a phone of 390 px reads the verdict and runs the timer without scrolling s
 test('what Kymar assumes is looked up and put right: the forecast follows, its working names it, and it is taken back', async () => {
   const { page, faults } = await app.open('/reference');
   const panel = page.getByRole('heading', { name: 'What Kymar assumes' }).locator('xpath=ancestor::section');
-  await panel.getByLabel('Look up').fill('per-file solid state');
-  const row = panel.locator('[data-assumption="per-file.flash"]');
-  await row.getByText('200 µs / 1 ms / 5 ms').waitFor();
+  await panel.getByLabel('Look up').fill('per-file cable');
+  const row = panel.locator('[data-assumption="per-file.cable"]');
+  await row.getByText('300 µs / 1.7 ms / 5 ms').waitFor();
   await row.getByRole('button', { name: /^Own range of per-file overhead/ }).click();
   const field = panel.getByLabel('Own range of per-file overhead: low / expected / high');
   await field.fill('5 ms / 3 ms / 1 ms');
@@ -122,7 +122,7 @@ test('what Kymar assumes is looked up and put right: the forecast follows, its w
     .first()
     .waitFor({ state: 'attached' });
   await page.goto(`${app.address}/reference`);
-  await panel.getByLabel('Look up').fill('per-file solid state');
+  await panel.getByLabel('Look up').fill('per-file cable');
   await row.getByRole('button', { name: /^Back to Kymar’s range/ }).click();
   await row.getByText('common practice').waitFor();
   expect(faults).toEqual([]);

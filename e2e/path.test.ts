@@ -99,14 +99,14 @@ test('a hub between, a neighbour’s drive bays and the kit list', async () => {
   const { page, faults } = await app.open(OFFLOAD);
   await page.getByRole('button', { name: 'Put a hub or dock between' }).click();
   await page.getByRole('button', { name: 'Change hub: Fan 4' }).waitFor();
-  await page.getByText('A hub without a supply').waitFor();
+  await page.getByText('A hub without its own power supply').waitFor();
   await byKeys(page, 'hub', 'No hub here');
   await page.getByRole('button', { name: 'Change hub: Fan 4' }).waitFor({ state: 'detached' });
   await byKeys(page, 'drive', 'Slate 2 TB');
   await byKeys(page, 'bridge', 'Slim 4');
   await page.getByRole('combobox', { name: 'Drives at once' }).click();
   await page.getByRole('option', { name: '4 of 4' }).click();
-  await page.getByText('Others go the same way').waitFor();
+  await page.getByText('Others share its link').waitFor();
   await page
     .getByText(/shared: 4 drives at once/)
     .first()
@@ -156,7 +156,7 @@ test('the library: a listing pasted, a figure changed, taken back; CSV out, mend
   await page
     .getByLabel('Paste the line')
     .fill('Quarrel Flume 4TB M.2 2280 PCIe 4.0 x4 NVMe, read 7,100 MB/s, 20 GB/s USB');
-  await page.getByText(/Becomes: Quarrel Flume 4TB/).waitFor();
+  await page.getByText(/Saved as: Maker: Quarrel; Model: Flume 4TB/).waitFor();
   await page.getByRole('button', { name: 'Add the drive' }).click();
   await page.getByRole('heading', { name: /^Quarrel Flume/ }).waitFor();
 

@@ -55,9 +55,9 @@ test('hubs, drives at once, revision and small parts are named; findings stand i
   ])
     expect(text).toContain(part);
   expect(toMarkdown(made(offload), 'customer')).toContain('Drive: Larkmoor Reed 2 TB, revision A');
-  expect(text).not.toMatch(/Others go the same way/);
+  expect(text).not.toMatch(/Others share its link/);
   expect(toMarkdown(made(rebuilt(offload, { build })), 'shop')).toMatch(
-    /Limits: Others go the same way\. .*4 drives at once/,
+    /Limits: Others share its link\. .*4 drives at once/,
   );
 });
 

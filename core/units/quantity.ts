@@ -37,10 +37,10 @@ export const UNIT_OF: Record<Dimension, Unit> = {
 };
 
 const EXAMPLE: Record<Dimension, string> = {
-  bytes: '58.7 GB, 1.5TB or 512 MiB',
+  bytes: '73.5 GB, 1.8TB or 640 MiB',
   rate: '450 MB/s, 10Gbps or 3.5 GB/s',
-  time: '2m10s, 1:27:05, 40 min or 3 h',
-  count: '240000 or 240k',
+  time: '3m20s, 1:12:40, 35 min or 2 h',
+  count: '310000 or 310k',
   perDay: '60 GB/day or 22 TB a year',
   times: '1 a day, 2 a week or 3 per month',
   percent: '35 %',

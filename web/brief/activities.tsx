@@ -37,8 +37,8 @@ export function Activities({ job }: { job: Job }) {
       }
     >
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
-        Type sizes and times as you would say them: 58,7 GB, 240k, 40 min, 1 a week. A range (120 to 320 GB)
-        or “not known” is fine: the forecast widens and says so.
+        Type sizes and times as you would say them: 73,5 GB, 310k, 35 min, 2 a week, once. A range (140 to 260
+        GB) or “not known” is fine: the forecast widens and says so.
       </Typography>
       {activities.length === 0 && (
         <Typography sx={{ py: 3 }}>

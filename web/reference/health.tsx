@@ -57,7 +57,7 @@ export function Health() {
         multiline
         maxRows={6}
         label="Or paste its counters"
-        placeholder={'Data Units Written: 19,531,250\nPower On Hours: 6,543'}
+        placeholder={'Data Units Written: 31,640,625\nPower On Hours: 7,218'}
         value={text}
         onChange={(e) => {
           setText(e.target.value.slice(0, 20_000));

@@ -6,7 +6,7 @@ import type { Direction } from '@kymar/core/catalog/links';
 import { blockWords, type Joint } from '@kymar/core/build/path';
 import { format } from '@kymar/core/units';
 import type { Verdict } from '@kymar/core/verdict';
-import { pathAt } from '../state/derived';
+import { blockedAt, pathAt } from '../state/derived';
 import type { Placed } from '../state/placed';
 import { useVerdict } from '../state/verdict';
 import { patientLazy } from './lazy';
@@ -27,6 +27,7 @@ function measuredFlow(verdict: Verdict | null, { place }: Placed, direction: Dir
 /** The path strip of a job's page, its joints to be changed where they stand. */
 export default function JobStrip({ job, at, direction }: { job: Job; at: Placed; direction: Direction }) {
   const path = pathAt(at, direction)!;
+  const block = path.blocked.length > 0 ? undefined : blockedAt(at)[0];
   const [open, setOpen] = useState<{ joint: Joint; anchor: HTMLElement } | null>(null);
   const measured = measuredFlow(useVerdict(job), at, direction);
   // At full size where it is worked on, low elsewhere.
@@ -52,6 +53,12 @@ export default function JobStrip({ job, at, direction }: { job: Job; at: Placed;
           </Box>
         ) : (
           <>
+            {block && (
+              <Box component="span" sx={{ color: 'error.main', fontWeight: 600 }}>
+                Blocked: {block.title}.{' '}
+              </Box>
+            )}
+            {block ? 'Without that: ' : ''}
             Flow {format(path.flow![direction].expected, 'B/s')} with a fresh cache
             {measured ? (
               <Box

@@ -12,10 +12,13 @@ const AGAIN = 3000;
 /**
  * A view whose code comes when it is first shown. Where it cannot be loaded (the server was stopped, or replaced by another build) the
  * page stays, says so, and asks again until it is there. React's own `lazy` would keep the failure for good.
+ * Some browsers keep a failed module for good as well: when the server is there again and its code still does not come, the page is opened anew.
  * @param isFrame what it shows stands around a view and is none itself
  */
-export function lazyView(load: Load, isFrame = false): ComponentType {
+export function lazyView(load: Load, isFrame = false, openAnew = () => location.reload()): ComponentType {
   let known: ComponentType | null = null;
+  // It failed before while the server was away.
+  let missed = false;
   return function View() {
     const [Found, setFound] = useState<ComponentType | null>(() => known);
     const [failed, setFailed] = useState(false);
@@ -29,9 +32,12 @@ export function lazyView(load: Load, isFrame = false): ComponentType {
           known = view;
           if (alive) setFound(() => view);
         },
-        () => {
-          void ping();
+        async () => {
+          await ping();
+          const { away } = useServer.getState();
           if (!alive) return;
+          if (missed && !away) return openAnew();
+          missed = away;
           setFailed(true);
           timer = setTimeout(() => setTries((n) => n + 1), AGAIN);
         },
