@@ -1,5 +1,6 @@
 import type { Job } from '@kymar/core/job';
 import { drafts } from './disk';
+import { firstViewShown } from './idle';
 import { clearHistory } from './history';
 import { jobRecords, putJobs, useJobs } from './jobs';
 import { partRecords } from './parts';
@@ -27,11 +28,15 @@ function leave(): void {
 async function resume(): Promise<void> {
   const left: [string, Drafts][] = [];
   await drafts.iterate<Drafts, void>((draft, key) => void left.push([key, draft])).catch(() => undefined);
+  // The first view waits for it: what checks it must not wait for the first view.
+  if (left.length > 0) firstViewShown();
   for (const [key, draft] of left) {
     for (const [name, records] of Object.entries(stores))
       await records.resume(draft[name as keyof typeof stores] ?? []);
-    await saveNow();
-    await drafts.removeItem(key).catch(() => undefined);
+    // It is on the screen now; that it is stored need not be waited for.
+    void saveNow()
+      .then(() => drafts.removeItem(key))
+      .catch(() => undefined);
   }
 }
 
