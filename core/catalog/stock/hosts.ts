@@ -223,7 +223,7 @@ export const HOSTS: Host[] = [
         room: 5,
       }),
       port('m2-long', 'Inside, long socket', 'M.2', ['pcie4x4'], { key: 'M', forms: ['M.2 2280'], room: 8 }),
-      port('front-c', 'Front', 'USB-C', ['usb4-40', 'usb-20'], { power: 15 }),
+      port('front-c', 'Front', 'USB-C', ['usb4-40g4', 'usb-20'], { power: 15 }),
       port('back-a', 'Back, pair', 'USB-A', ['usb-10'], { power: 4.5 }),
     ],
     endpoints: [share('share', 'eth-2.5', [240, 275, 290])],
