@@ -103,7 +103,7 @@ time('path: negotiated, every constraint, bottleneck', 500, (i) => {
     cable: pick([null, ...CABLES], i >> 4),
     host,
     port: pick(host.ports, i >> 1),
-  }).joints.length;
+  }).segments.length;
 });
 time(
   'a name decoded',

@@ -1,7 +1,10 @@
 import { chromium as playwright } from 'playwright-core';
 import { chromium, startServer } from '../scripts/lib.mjs';
 
-/** From a click on another part to the path recomputed and painted, and from a click on a joint to its alternatives. Usage: npm run bench -- redraw [ROUNDS] */
+/**
+ * From a click on another part to the path recomputed and painted, and from a click on a segment to its alternatives.
+ * Usage: npm run bench -- redraw [ROUNDS]
+ */
 const rounds = Number(process.argv[2] ?? 15);
 const server = await startServer();
 const browser = await playwright.launch({
@@ -37,20 +40,20 @@ const told = (name, values) =>
     `${name.padEnd(52)} median ${median(values).toFixed(0)} ms, longest ${Math.max(...values).toFixed(0)} ms (${values.length})`,
   );
 
-for (const [joint, words] of [
+for (const [segment, words] of [
   ['drive', ['Reed 1 TB', 'Merlin 4 TB']],
   ['cable', ['C to C, 20', 'C to C, 10 Gb/s, 0.5']],
   ['port', ['Left side, front', 'by the hinge']],
 ]) {
   const [opens, swaps] = [[], []];
   for (let i = 0; i < rounds; i++) {
-    opens.push(await timed(page.getByRole('button', { name: new RegExp(`^Change ${joint}: `) })));
+    opens.push(await timed(page.getByRole('button', { name: new RegExp(`^Change ${segment}: `) })));
     await page.getByPlaceholder('Type to search').fill(words[i % 2]);
     swaps.push(await timed(page.getByRole('option', { name: words[i % 2] }).first()));
     await page.getByPlaceholder('Type to search').waitFor({ state: 'detached' });
   }
-  told(`alternatives of the ${joint} shown`, opens);
-  told(`another ${joint} taken, path and findings redrawn`, swaps);
+  told(`alternatives of the ${segment} shown`, opens);
+  told(`another ${segment} taken, path and findings redrawn`, swaps);
 }
 await browser.close();
 server.stop();

@@ -18,9 +18,9 @@ const choose = async (page: Page, label: string, option: string | RegExp) => {
   await page.getByRole('combobox', { name: label, exact: true }).click();
   await page.getByRole('option', { name: option }).click();
 };
-/** Swaps a joint of the strip by its menu: the part whose name holds the words. */
-const swap = async (page: Page, joint: string, words: string) => {
-  await page.getByRole('button', { name: new RegExp(`^Change ${joint}: `) }).click();
+/** Swaps a segment of the strip by its menu: the part whose name holds the words. */
+const swap = async (page: Page, segment: string, words: string) => {
+  await page.getByRole('button', { name: new RegExp(`^Change ${segment}: `) }).click();
   await page.getByPlaceholder('Type to search').fill(words);
   await page.getByRole('option', { name: words }).first().click();
 };
@@ -105,7 +105,7 @@ test('a job by mouse, from brief to handover; a reload keeps it; export, erase, 
   await page
     .getByText(/^Plug it into: Left side, by the hinge: [\d,]+ MB\/s, .* more \(costs nothing\)/)
     .waitFor();
-  // The strip itself swaps a joint.
+  // The strip itself swaps a segment.
   await page.getByRole('button', { name: /^Change port/ }).click();
   await page.getByRole('option', { name: /by the hinge.*\+/ }).click();
   await page.getByText('The port holds the path down').waitFor({ state: 'detached' });

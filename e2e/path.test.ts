@@ -27,9 +27,9 @@ test.afterAll(async () => {
 
 const OFFLOAD = '/jobs/demo-acoustics-offload/path';
 const state = (page: Page) => page.locator('[data-state]').getAttribute('data-state');
-/** Swaps a joint with keys alone: the strip's joint is reached, opened, searched and taken. */
-const byKeys = async (page: Page, joint: string, words: string) => {
-  await page.getByRole('button', { name: new RegExp(`^Change ${joint}: `) }).focus();
+/** Swaps a segment with keys alone: the strip's segment is reached, opened, searched and taken. */
+const byKeys = async (page: Page, segment: string, words: string) => {
+  await page.getByRole('button', { name: new RegExp(`^Change ${segment}: `) }).focus();
   await page.keyboard.press('Enter');
   await page.getByPlaceholder('Type to search').waitFor();
   await page.keyboard.type(words);
@@ -38,7 +38,7 @@ const byKeys = async (page: Page, joint: string, words: string) => {
   await page.getByPlaceholder('Type to search').waitFor({ state: 'detached' });
 };
 
-test('joints swapped by keys alone, through the states fine, limited, blocked and mended', async () => {
+test('segments swapped by keys alone, through the states fine, limited, blocked and mended', async () => {
   const { page, faults } = await app.open(OFFLOAD);
   expect(await state(page)).toBe('fine');
   await byKeys(page, 'cable', 'charging');
@@ -144,7 +144,7 @@ test('another end: an activity from the recorder’s card is held by the card', 
   await page.getByRole('option', { name: /Recorder’s card/ }).click();
   await page.getByRole('link', { name: /^Path/ }).click();
   await page.getByText('The other end decides').waitFor();
-  // The strip swaps the other end as it does any joint.
+  // The strip swaps the other end as it does any segment.
   await byKeys(page, 'other end', 'Built-in 1 TB');
   await page.getByText('The other end decides').waitFor({ state: 'detached' });
   expect(faults).toEqual([]);
@@ -164,7 +164,7 @@ test('the library: a listing pasted, a figure changed, taken back; CSV out, mend
   await page.getByRole('button', { name: 'Use this' }).nth(1).click();
   await page.getByLabel('Why this Reads at').fill('ours, timed twice');
   await page.getByText(/^measured: shop bench, one unit; 1 MiB/).waitFor();
-  await page.getByRole('button', { name: 'As shipped' }).waitFor();
+  await page.getByRole('button', { name: 'As in stock' }).waitFor();
   await page.getByText('Saved in this browser').waitFor();
   await page.reload();
   expect(await page.getByLabel('Why this Reads at').inputValue()).toBe('ours, timed twice');
@@ -210,7 +210,7 @@ test('a machine’s ports and its maker’s minimum are forms, however deep; an 
   await page.getByRole('button', { name: 'Expansion bay behind the panel', exact: true }).click();
   const minimum = page.getByRole('group', { name: 'The maker asks for' });
   await minimum.getByLabel('PCIe generation').fill('5');
-  await page.getByRole('button', { name: 'As shipped' }).waitFor();
+  await page.getByRole('button', { name: 'As in stock' }).waitFor();
   await minimum.getByLabel('PCIe generation').fill('9');
   await page.getByText(/The old value stays/).waitFor();
   const ports = page.getByRole('group', { name: 'Ports and slots' });
@@ -222,7 +222,7 @@ test('a machine’s ports and its maker’s minimum are forms, however deep; an 
     .getByRole('group', { name: 'Ports and slots' })
     .getByRole('button', { name: 'New where', exact: true })
     .waitFor();
-  await page.getByRole('button', { name: 'As shipped' }).click();
+  await page.getByRole('button', { name: 'As in stock' }).click();
   await page.getByRole('button', { name: 'New where', exact: true }).waitFor({ state: 'detached' });
   expect(faults).toEqual([]);
 });
@@ -260,7 +260,7 @@ test('the command line tells the findings, the state, the flow and the mends tha
   expect(faults).toEqual([]);
 });
 
-test('a library of thousands: found by typing, in the list and at a joint', async () => {
+test('a library of thousands: found by typing, in the list and at a segment', async () => {
   const { page, faults } = await app.open('/parts');
   const lines = Array.from(
     { length: 3000 },

@@ -132,7 +132,7 @@ test('an old desktop with one ×1 slot, and a system that is too old to boot NVM
   await put(DRIVE, 'Reed 1 TB');
   await put(BOX, 'Riser ×1');
   await expect(page.getByText('Something blocks it as it stands')).toBeVisible();
-  await expect(page.getByText('The host does not boot from NVMe')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Blocks: The host does not boot from NVMe' })).toBeVisible();
   await expect(page.getByText('NVMe needs an update of the system first')).toBeVisible();
   // One lane of gen 3: 8 GT/s × 128/130 ÷ 8 = 984.6 MB/s, of which packets of 128 to 256 B leave 128/152 to 256/280, less about 1 %.
   const row = page.getByRole('row', { name: /^PCIe gen 3 ×1/ }).first();
@@ -162,7 +162,7 @@ test('a 16 TB archive in an enclosure of 2009, fed by two disks, format first', 
   await button('Put a first build together').click();
   await put(DRIVE, 'Anchor 16 TB');
   await put(BOX, 'Shell Old');
-  await expect(page.getByText('The enclosure stops at 2.2 TB')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Blocks: The enclosure stops at 2.2 TB' })).toBeVisible();
   await stage('Forecast');
   await expect(page.getByText(/Something blocks it: .*stops at 2\.2 TB/)).toBeVisible();
   await stage('Path');
@@ -231,14 +231,14 @@ test('a bay: a drive of a generation too old, and one that is too high', async (
   await button('Put a first build together').click();
   await put(PORT, 'Expansion bay under the side cover');
   await put(DRIVE, 'Reed 2 TB');
-  await expect(page.getByText('Too old a generation for the bay')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Blocks: Too old a generation for the bay' })).toBeVisible();
   await expect(page.getByText(/takes PCIe gen 4 or newer; .* is gen 3/)).toBeVisible();
   // What expands a host stays in its bay: no enclosure is offered for it.
   const cheapest = page.locator('section', { has: page.getByRole('heading', { name: 'Cheapest fix' }) });
   await expect(cheapest.getByText(/Trying/)).toHaveCount(0);
   await expect(cheapest.getByText(/put it in/i)).toHaveCount(0);
   await put(DRIVE, 'Gannet 4 TB');
-  await expect(page.getByText('Not enough clearance in the slot or bay')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Blocks: Not enough clearance in the slot or bay' })).toBeVisible();
   await expect(page.getByText(/is 16\.5 mm high; .* has room for 11 mm/)).toBeVisible();
   expect(faults).toEqual([]);
 });

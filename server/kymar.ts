@@ -80,12 +80,12 @@ function path(input: Job, shop: Shop) {
   return {
     state: each((d) => stateOf(settings[d], list[d])),
     blocked: found.blocked.map(blockWords),
-    joints: found.joints,
+    segments: found.segments,
     links: found.links,
     flow: open ? each((d) => explainFlow(settings[d].path, d)) : null,
     bottleneck: open
       ? each((d) => ({
-          joints: settings[d].path.bottleneck![d].joints,
+          segments: settings[d].path.bottleneck![d].segments,
           constraint: settings[d].path.bottleneck![d].constraint.name,
           next: settings[d].path.bottleneck![d].next,
         }))
@@ -94,7 +94,7 @@ function path(input: Job, shop: Shop) {
     fixes: each((d) => fixes(situation, shop, d).map(({ build: _, ...fix }) => fix)),
     options: each((d) =>
       Object.fromEntries(
-        found.joints.map(({ id }) => [
+        found.segments.map(({ id }) => [
           id,
           optionsAt(situation, shop, id, d).map(({ build: _, situation: _to, ...option }) => option),
         ]),

@@ -108,7 +108,7 @@ test('a rule: found with the others, in its rank', () => {
   const rule: Rule = {
     id: 'made-up',
     severity: 'blocks',
-    joint: 'drive',
+    segment: 'drive',
     title: 'Made up',
     when: (f) => f.drive.maker === 'Larkmoor',
     reason: 'It is made up.',

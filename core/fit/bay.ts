@@ -38,7 +38,7 @@ export const BAY: Rule[] = [
   {
     id: 'bay-generation',
     severity: 'blocks',
-    joint: 'port',
+    segment: 'port',
     title: 'Too old a generation for the bay',
     when: (f) => min(f)?.generation !== undefined && f.nvme && generation(f) < min(f)!.generation!,
     reason: (f) =>
@@ -49,7 +49,7 @@ export const BAY: Rule[] = [
   {
     id: 'bay-reading',
     severity: byMinimum,
-    joint: 'port',
+    segment: 'port',
     title: 'Reads less than the host’s maker asks for',
     when: (f) => min(f)?.read !== undefined && stated(f) !== null && stated(f)! < min(f)!.read!,
     reason: (f) =>
@@ -63,7 +63,7 @@ export const BAY: Rule[] = [
   {
     id: 'bay-reading-unknown',
     severity: (f) => (strict(f) ? 'caution' : 'note'),
-    joint: 'port',
+    segment: 'port',
     title: 'Whether it reads what the maker asks for is not known',
     when: (f) => min(f)?.read !== undefined && stated(f) === null,
     reason: (f) => `Asked: ${rate(min(f)!.read!)}. The drive’s own figure is not known. ${followed(f)}`,
@@ -73,7 +73,7 @@ export const BAY: Rule[] = [
   {
     id: 'bay-too-small',
     severity: byMinimum,
-    joint: 'port',
+    segment: 'port',
     title: 'Smaller than the host’s maker asks for',
     when: (f) => min(f)?.least !== undefined && f.capacity !== null && f.capacity < min(f)!.least!,
     reason: (f) =>
@@ -84,7 +84,7 @@ export const BAY: Rule[] = [
   {
     id: 'bay-too-large',
     severity: 'blocks',
-    joint: 'port',
+    segment: 'port',
     title: 'Larger than the bay takes',
     when: (f) => min(f)?.most !== undefined && f.capacity !== null && f.capacity > min(f)!.most!,
     reason: (f) =>
@@ -94,7 +94,7 @@ export const BAY: Rule[] = [
   {
     id: 'bay-heatsink',
     severity: byMinimum,
-    joint: 'drive',
+    segment: 'drive',
     title: 'The host’s maker asks for a heatsink',
     when: (f) => min(f)?.heatsink === true && !f.hasHeatsink,
     reason: (f) => `None is on the list. ${withoutHeatsink(f)} ${followed(f)}`,
@@ -106,7 +106,7 @@ export const BAY: Rule[] = [
   {
     id: 'bay-erases',
     severity: 'caution',
-    joint: 'port',
+    segment: 'port',
     title: 'The host erases what is put in here',
     when: (f) => f.bridge === null && f.port.erases === true,
     reason: 'It formats the drive when it first starts with it, and other hosts cannot read it afterwards.',
@@ -115,7 +115,7 @@ export const BAY: Rule[] = [
   {
     id: 'stores-only',
     severity: (f) => (f.needs.role === 'expansion' ? 'limits' : 'note'),
-    joint: 'port',
+    segment: 'port',
     title: 'Stores only: nothing runs from here',
     when: (f) => f.port.storesOnly === true,
     reason: (f) =>
@@ -125,7 +125,7 @@ export const BAY: Rule[] = [
   {
     id: 'bay-through-adapter',
     severity: 'caution',
-    joint: 'bridge',
+    segment: 'bridge',
     title: 'An adapter in a maker’s bay',
     when: (f) => f.bridge !== null && f.port.minimum !== undefined,
     reason:

@@ -93,7 +93,10 @@ export function factsOf({
   const extra = bridge && !bridge.passThrough ? (bridge.power ?? BRIDGE_DRAW) : 0;
   const start =
     drive.power?.start ??
-    Math.max(usualDraw(drive).start, drawAt(drive, 'write', 1) * (drive.media === 'disk' ? 1.8 : 1));
+    Math.max(
+      usualDraw(drive, own).start,
+      drawAt(drive, 'write', 1, own) * (drive.media === 'disk' ? 1.8 : 1),
+    );
   return {
     ...parts,
     together,
@@ -119,7 +122,7 @@ export function factsOf({
     capacity: middle(drive.capacity),
     system: host.systems?.[0] ?? null,
     draw: {
-      run: together * drawAt(drive, direction, media > 0 ? (flow ?? media) / media : 1) + extra,
+      run: together * drawAt(drive, direction, media > 0 ? (flow ?? media) / media : 1, own) + extra,
       start: together * start + extra,
       sure: known,
     },

@@ -26,7 +26,7 @@ export function findings(setting: Setting): Finding[] {
       return {
         id: rule.id,
         severity: of(rule.severity, f),
-        joint: of(rule.joint, f),
+        segment: of(rule.segment, f),
         title: of(rule.title, f),
         reason: of(rule.reason, f).trim(),
         fix: rule.fix === null ? null : of(rule.fix, f),

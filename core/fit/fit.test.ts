@@ -464,7 +464,7 @@ describe('the rules', () => {
 describe('fixes', () => {
   test('of what makes a path faster no rule says what helps: the search for fixes does', () => {
     const port = found('held-by-port', { at: 'field-laptop/left-front' });
-    expect(port).toMatchObject({ severity: 'limits', joint: 'port', fix: null });
+    expect(port).toMatchObject({ severity: 'limits', segment: 'port', fix: null });
     expect(found('thunderbolt-on-usb', { ...tb3, at: 'simulator-host/front-c' }).fix).toBeNull();
   });
   test('a limit whose removal gains nothing is none', () => {

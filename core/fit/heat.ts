@@ -1,5 +1,6 @@
 import { formula, recordersFor, type Estimate } from '../evidence';
 import { assumed, assumedRange } from '../catalog/assumptions';
+import { busyMarket } from '../catalog/classes';
 import { coolingOf, drawAt } from '../models/thermal';
 import type { Facts } from './facts';
 
@@ -15,7 +16,7 @@ function inputsOf(f: Facts) {
   if (f.disk || f.flow === null) return null;
   const media = f.path.constraints.find((c) => c.id === 'media')!.rate[f.direction].expected;
   const share = media > 0 ? Math.min(1, f.flow / media) : 1;
-  return { share, how: coolingOf(f), power: drawAt(f.drive, f.direction, share) };
+  return { share, how: coolingOf(f), power: drawAt(f.drive, f.direction, share, f.own) };
 }
 
 /** Temperature a flash drive is expected to settle at, °C, without its working; null for disks and where nothing flows. */
@@ -44,7 +45,7 @@ export function settledTemperature(f: Facts): Estimate | null {
         : record.given('ambient temperature', f.needs.ambient, '°C', { kind: 'entered' }),
     power: record.given('power at the speed the path allows', power, 'W', {
       kind: isOnSheet ? 'sheet' : 'memory',
-      note: isOnSheet ? at : `usual drives, ${at}`,
+      note: isOnSheet ? at : `${busyMarket(f.drive, f.own).note}, ${at}`,
     }),
     resistance: assumed(record, `resistance.${how}`),
   });

@@ -6,7 +6,7 @@ import {
   isBulkOnly,
   reasonOf,
   type Constraint,
-  type JointId,
+  type SegmentId,
 } from '../build/path';
 import { linkById, practicalOf } from '../catalog/links';
 import { format } from '../units';
@@ -23,16 +23,16 @@ const isMore = (f: Facts, flow: number) => flow > (f.flow ?? 0) * (1 + WORTH);
 const decides = (f: Facts, ...ids: Constraint['id'][]) =>
   ids.includes(neck(f)?.constraint.id as Constraint['id']) &&
   isMore(f, flowWithout(f.path, ids, f.direction));
-/** Joints that hold the deciding link below what the others could, where that costs flow. */
-const held = (f: Facts): JointId[] => {
-  const { constraint, joints = [] } = neck(f) ?? {};
-  return constraint?.link?.without && isMore(f, flowFreed(f.path, joints, f.direction)) ? joints : [];
+/** Segments that hold the deciding link below what the others could, where that costs flow. */
+const held = (f: Facts): SegmentId[] => {
+  const { constraint, segments = [] } = neck(f) ?? {};
+  return constraint?.link?.without && isMore(f, flowFreed(f.path, segments, f.direction)) ? segments : [];
 };
 /** Something is copied this way, or nobody said what is done. */
 const copies = ({ activities, direction }: Facts) =>
   activities.length === 0 || activities.some((a) => a.kind === 'move' && a.direction === direction);
 const loads = ({ activities }: Facts) => activities.some((a) => a.kind === 'open' || a.kind === 'scratch');
-const isHub = (joint: JointId): joint is `hub-${number}` => joint.startsWith('hub-');
+const isHub = (segment: SegmentId): segment is `hub-${number}` => segment.startsWith('hub-');
 const nextWords = (f: Facts) =>
   neck(f)?.next ? ` The next limit is ${neck(f)!.next!.name}, ${rate(neck(f)!.next!.rate.expected)}.` : '';
 const heldReason = (f: Facts) => `${sentence(reasonOf(neck(f)!.constraint.link!))}${nextWords(f)}`;
@@ -55,7 +55,7 @@ export const LINK: Rule[] = [
   {
     id: 'no-common-mode',
     severity: 'blocks',
-    joint: null,
+    segment: null,
     title: 'No mode in common: nothing is seen',
     when: (f) => f.noMode.length > 0 && !(thunderboltOnly(f) && f.path.outer.mode === null),
     reason: (f) => f.noMode.map((block) => sentence(blockWords(block))).join(' '),
@@ -64,7 +64,7 @@ export const LINK: Rule[] = [
   {
     id: 'thunderbolt-on-usb',
     severity: 'blocks',
-    joint: (f) => (f.bridge ? 'bridge' : 'drive'),
+    segment: (f) => (f.bridge ? 'bridge' : 'drive'),
     title: 'A Thunderbolt-only enclosure on a path that carries USB',
     when: (f) => f.noMode.length > 0 && thunderboltOnly(f) && f.path.outer.mode === null,
     reason: (f) =>
@@ -74,7 +74,7 @@ export const LINK: Rule[] = [
   {
     id: 'held-by-port',
     severity: 'limits',
-    joint: 'port',
+    segment: 'port',
     title: 'The port holds the path down',
     when: (f) => held(f).includes('port') && !seenLess(f),
     reason: heldReason,
@@ -83,7 +83,7 @@ export const LINK: Rule[] = [
   {
     id: 'held-by-cable',
     severity: 'limits',
-    joint: 'cable',
+    segment: 'cable',
     title: 'The cable holds the path down',
     when: (f) => held(f).includes('cable') && !seenLess(f),
     reason: heldReason,
@@ -92,7 +92,7 @@ export const LINK: Rule[] = [
   {
     id: 'held-by-hub',
     severity: 'limits',
-    joint: (f) => held(f).find(isHub)!,
+    segment: (f) => held(f).find(isHub)!,
     title: 'A hub holds the path down',
     when: (f) => held(f).some(isHub),
     reason: heldReason,
@@ -101,7 +101,7 @@ export const LINK: Rule[] = [
   {
     id: 'held-by-bridge',
     severity: 'limits',
-    joint: 'bridge',
+    segment: 'bridge',
     title: 'The enclosure or card holds the path down',
     when: (f) => (held(f).includes('bridge') && !seenLess(f)) || decides(f, 'bridge', 'inner'),
     reason: (f) =>
@@ -114,7 +114,7 @@ export const LINK: Rule[] = [
   {
     id: 'negotiated-less',
     severity: 'limits',
-    joint: null,
+    segment: null,
     title: 'The system says it runs slower than it could',
     when: seenLess,
     reason: (f) => `${sentence(reasonOf(f.path.outer))} Lost: about ${rate(lost(f))}.`,
@@ -123,7 +123,7 @@ export const LINK: Rule[] = [
   {
     id: 'two-lanes-lost',
     severity: 'limits',
-    joint: 'port',
+    segment: 'port',
     title: 'A 20 Gb/s device falls back to 10',
     when: (f) => canTwoLanes(f) && runs(f, 'usb-10'),
     reason:
@@ -133,7 +133,7 @@ export const LINK: Rule[] = [
   {
     id: 'wired-narrow',
     severity: 'limits',
-    joint: 'port',
+    segment: 'port',
     title: 'The slot is wired narrower than it is long',
     when: (f) =>
       f.port.slot !== undefined &&
@@ -146,7 +146,7 @@ export const LINK: Rule[] = [
   {
     id: 'bulk-only',
     severity: 'caution',
-    joint: (f) => (f.bridge ? 'bridge' : 'drive'),
+    segment: (f) => (f.bridge ? 'bridge' : 'drive'),
     title: 'One command at a time',
     when: (f) => isBulkOnly(f) && f.path.outer.mode?.family === 'usb',
     reason: 'It speaks the bulk-only protocol: 55 to 85 % of the link is left, and requests cannot queue.',
@@ -155,7 +155,7 @@ export const LINK: Rule[] = [
   {
     id: 'drive-outruns-path',
     severity: 'note',
-    joint: 'drive',
+    segment: 'drive',
     title: 'The drive is faster than its path',
     when: (f) => f.path.carries !== null && mediaRate(f) > f.path.carries[f.direction].expected * 1.5,
     reason: (f) =>
@@ -168,7 +168,7 @@ export const LINK: Rule[] = [
   {
     id: 'other-end',
     severity: 'limits',
-    joint: 'host',
+    segment: 'host',
     title: 'The other end decides',
     when: (f) => decides(f, 'other', 'far') && copies(f),
     reason: (f) =>
@@ -179,7 +179,7 @@ export const LINK: Rule[] = [
   {
     id: 'shared',
     severity: (f) => (sharing(f).some((c) => c === neck(f)?.constraint) ? 'limits' : 'note'),
-    joint: (f) => f.path.joints.find((j) => j.constraints.includes(sharing(f)[0]!.id))?.id ?? null,
+    segment: (f) => f.path.segments.find((j) => j.constraints.includes(sharing(f)[0]!.id))?.id ?? null,
     title: 'Others share its link',
     when: (f) => sharing(f).length > 0 && bothWays(f) === undefined,
     reason: (f) => {
@@ -191,7 +191,7 @@ export const LINK: Rule[] = [
   {
     id: 'both-ends-on-one-link',
     severity: (f) => (bothWays(f) === neck(f)?.constraint ? 'limits' : 'note'),
-    joint: 'port',
+    segment: 'port',
     title: 'The copy comes and goes over the same link',
     when: (f) => bothWays(f) !== undefined,
     reason: (f) =>
@@ -201,7 +201,7 @@ export const LINK: Rule[] = [
   {
     id: 'stack',
     severity: 'limits',
-    joint: 'system',
+    segment: 'system',
     title: 'The system’s storage stack decides',
     when: (f) => decides(f, 'system'),
     reason: (f) => `It lets through ${rate(neck(f)!.constraint.rate[f.direction].expected)}.${nextWords(f)}`,
@@ -210,7 +210,7 @@ export const LINK: Rule[] = [
   {
     id: 'hub-depth',
     severity: 'blocks',
-    joint: (f) => `hub-${f.hops!.length - 1}`,
+    segment: (f) => `hub-${f.hops!.length - 1}`,
     title: 'Too many hubs in a chain',
     when: (f) =>
       (f.hops ?? []).filter(({ hub }) => hub.kind !== 'daisy').length > 5 ||
@@ -221,7 +221,7 @@ export const LINK: Rule[] = [
   {
     id: 'active-cable',
     severity: 'caution',
-    joint: 'cable',
+    segment: 'cable',
     title: 'A long active cable may carry USB 2.0 only',
     when: (f) =>
       f.cable?.active === true &&
@@ -234,7 +234,7 @@ export const LINK: Rule[] = [
   {
     id: 'long-cable',
     severity: 'caution',
-    joint: 'cable',
+    segment: 'cable',
     title: 'Long for this speed',
     when: (f) =>
       f.cable !== null && f.cable.active !== true && f.cable.length > longest(f.path.outer.mode?.id),

@@ -47,7 +47,7 @@ export const MEDIA: Rule[] = [
   {
     id: 'shingled',
     severity: 'caution',
-    joint: 'drive',
+    segment: 'drive',
     title: 'A shingled disk for work that writes here and there',
     when: (f) => f.drive.recording === 'SMR' && role(f, 'system', 'projects', 'scratch', 'everyday'),
     reason:
@@ -57,7 +57,7 @@ export const MEDIA: Rule[] = [
   {
     id: 'shingled-together',
     severity: 'caution',
-    joint: 'drive',
+    segment: 'drive',
     title: 'Shingled disks side by side',
     when: (f) => f.drive.recording === 'SMR' && (f.together ?? 1) > 1,
     reason: 'Arrays of shingled disks stall while one of them tidies up, and rebuild for weeks.',
@@ -66,7 +66,7 @@ export const MEDIA: Rule[] = [
   {
     id: 'disk-for-random',
     severity: 'caution',
-    joint: 'drive',
+    segment: 'drive',
     title: 'A disk where many small pieces are read and written',
     when: (f) => f.disk && role(f, 'system', 'scratch'),
     reason: (f) =>
@@ -77,7 +77,7 @@ export const MEDIA: Rule[] = [
   {
     id: 'disk-travels',
     severity: 'caution',
-    joint: 'drive',
+    segment: 'drive',
     title: 'A disk in a portable job',
     when: (f) => f.disk && f.needs.portable === true,
     reason: 'A fall while it turns ends most disks.',
@@ -86,7 +86,7 @@ export const MEDIA: Rule[] = [
   {
     id: 'flash-in-a-drawer',
     severity: 'caution',
-    joint: 'drive',
+    segment: 'drive',
     title: 'Flash is no archive that lies in a drawer',
     when: (f) => !f.disk && role(f, 'archive', 'backup'),
     reason: 'Without power, charge leaks out of its cells within years, faster when worn and warm.',
@@ -95,7 +95,7 @@ export const MEDIA: Rule[] = [
   {
     id: 'four-bit-cells',
     severity: 'caution',
-    joint: 'drive',
+    segment: 'drive',
     title: 'Four-bit cells for scratch',
     when: (f) => f.drive.cell === 'QLC' && role(f, 'scratch'),
     reason: 'QLC wears soonest and writes slowest once its cache is used up; scratch does both to it daily.',
@@ -104,7 +104,7 @@ export const MEDIA: Rule[] = [
   {
     id: 'host-memory-map',
     severity: 'limits',
-    joint: 'drive',
+    segment: 'drive',
     title: 'Its mapping table is in memory it cannot reach',
     when: (f) => f.drive.map === 'HMB' && behindUsb(f),
     reason:
@@ -115,7 +115,7 @@ export const MEDIA: Rule[] = [
   {
     id: 'no-trim',
     severity: 'caution',
-    joint: 'bridge',
+    segment: 'bridge',
     title: 'Deleted space is not told to the drive',
     when: (f) => !f.disk && f.bridge?.trim === false,
     reason: (f) =>
@@ -125,7 +125,7 @@ export const MEDIA: Rule[] = [
   {
     id: 'no-health',
     severity: 'note',
-    joint: 'bridge',
+    segment: 'bridge',
     title: 'Health counters do not come through',
     when: (f) => f.bridge?.health === false,
     reason: (f) =>
@@ -135,7 +135,7 @@ export const MEDIA: Rule[] = [
   {
     id: 'revision',
     severity: 'note',
-    joint: 'drive',
+    segment: 'drive',
     title: 'Sold in several revisions under one name',
     when: (f) => (f.drive.revisions?.length ?? 0) > 0 && f.drive.revision === undefined,
     reason: (f) =>
@@ -145,7 +145,7 @@ export const MEDIA: Rule[] = [
   {
     id: 'too-small',
     severity: 'blocks',
-    joint: 'drive',
+    segment: 'drive',
     title: 'Too small for what it must hold',
     when: tooSmall,
     reason: (f) =>
@@ -155,7 +155,7 @@ export const MEDIA: Rule[] = [
   {
     id: 'little-room',
     severity: 'caution',
-    joint: 'drive',
+    segment: 'drive',
     title: 'Little room',
     when: (f) => room(f) !== null && !tooSmall(f) && (asked(f)?.likely ?? 0) > ROOMY * room(f)!,
     reason: (f) =>
@@ -165,7 +165,7 @@ export const MEDIA: Rule[] = [
   {
     id: 'low-rating',
     severity: 'caution',
-    joint: 'drive',
+    segment: 'drive',
     title: 'A low rating for its size',
     when: (f) => !f.disk && tbwPerTB(f) !== null && tbwPerTB(f)! <= 350,
     reason: (f) =>
@@ -175,7 +175,7 @@ export const MEDIA: Rule[] = [
   {
     id: 'only-copy',
     severity: 'caution',
-    joint: null,
+    segment: null,
     title: 'The only copy',
     when: (f) => f.needs.onlyCopy === true,
     reason: (f) =>
@@ -185,7 +185,7 @@ export const MEDIA: Rule[] = [
   {
     id: 'external-works-daily',
     severity: 'note',
-    joint: 'cable',
+    segment: 'cable',
     title: 'A plug used daily',
     when: (f) => f.external && f.needs.portable === true && (f.bridge?.plug ?? f.drive.plug) === 'Micro-B',
     reason: 'Wide Micro-B sockets loosen first: pauses and drop-outs follow.',
@@ -194,7 +194,7 @@ export const MEDIA: Rule[] = [
   {
     id: 'not-known',
     severity: 'note',
-    joint: 'drive',
+    segment: 'drive',
     title: 'Not known of the drive',
     when: (f) => unknowns(f).length > 0,
     reason: (f) => `${unknowns(f).join(' and ')}: the figures here are the range of what is on the market.`,

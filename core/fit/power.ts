@@ -28,7 +28,7 @@ export const POWER: Rule[] = [
   {
     id: 'power-running',
     severity: 'blocks',
-    joint: 'port',
+    segment: 'port',
     title: 'It draws more power than the port supplies',
     when: (f) => byPort(f) && f.draw.run > f.feed.watts,
     reason: (f) =>
@@ -38,7 +38,7 @@ export const POWER: Rule[] = [
   {
     id: 'power-start',
     severity: 'caution',
-    joint: 'port',
+    segment: 'port',
     title: 'Spin-up or start may draw more than the port supplies',
     when: (f) => byPort(f) && f.draw.start > f.feed.watts && f.draw.run <= f.feed.watts,
     reason: (f) =>
@@ -48,7 +48,7 @@ export const POWER: Rule[] = [
   {
     id: 'supply-short',
     severity: 'blocks',
-    joint: 'bridge',
+    segment: 'bridge',
     title: 'The enclosure’s own supply is too small',
     when: (f) => f.feed.own && f.draw.start > f.feed.watts,
     reason: (f) =>
@@ -58,7 +58,7 @@ export const POWER: Rule[] = [
   {
     id: 'twelve-volts',
     severity: 'blocks',
-    joint: (f) => (f.bridge ? 'bridge' : 'port'),
+    segment: (f) => (f.bridge ? 'bridge' : 'port'),
     title: 'A 3.5-inch drive needs 12 V',
     when: (f) =>
       needs12(f) &&
@@ -70,7 +70,7 @@ export const POWER: Rule[] = [
   {
     id: 'sealed-supply',
     severity: 'note',
-    joint: 'drive',
+    segment: 'drive',
     title: 'It has its own power supply',
     when: (f) => needs12(f) && f.drive.sealed === true,
     reason: 'A sealed 3.5-inch drive runs from the mains: its supply travels with it and fits no other.',
@@ -79,7 +79,7 @@ export const POWER: Rule[] = [
   {
     id: 'hub-without-supply',
     severity: 'caution',
-    joint: 'hub-0',
+    segment: 'hub-0',
     title: 'A hub without its own power supply',
     when: (f) => (f.hops ?? []).some(({ hub }) => hub.supply === undefined) && byPort(f),
     reason: (f) =>
@@ -89,7 +89,7 @@ export const POWER: Rule[] = [
   {
     id: 'y-lead',
     severity: 'caution',
-    joint: 'cable',
+    segment: 'cable',
     title: 'A lead with two plugs',
     when: (f) => f.has('Y-lead') && f.external,
     reason:
@@ -99,7 +99,7 @@ export const POWER: Rule[] = [
   {
     id: 'cable-power',
     severity: 'caution',
-    joint: 'cable',
+    segment: 'cable',
     title: 'The cable may carry less than is drawn',
     when: (f) => byPort(f) && f.cable?.power !== undefined && f.draw.start > f.cable.power,
     reason: (f) =>
@@ -109,7 +109,7 @@ export const POWER: Rule[] = [
   {
     id: 'power-unknown',
     severity: 'note',
-    joint: 'drive',
+    segment: 'drive',
     title: 'What it draws is not known',
     when: (f) => byPort(f) && !f.draw.sure && f.feed.watts < 7.5,
     reason: (f) =>
@@ -119,7 +119,7 @@ export const POWER: Rule[] = [
   {
     id: 'battery-host',
     severity: 'note',
-    joint: 'host',
+    segment: 'host',
     title: 'It draws from the battery',
     when: (f) => byPort(f) && ['tablet', 'handheld'].includes(f.host.kind ?? '') && f.draw.run > 2.5,
     reason: (f) =>
@@ -129,7 +129,7 @@ export const POWER: Rule[] = [
   {
     id: 'throttles',
     severity: 'limits',
-    joint: 'drive',
+    segment: 'drive',
     title: 'It will get hot enough to slow down',
     when: (f) => warms(f) && hot(f) > THROTTLES_AT,
     reason: (f) =>
@@ -144,7 +144,7 @@ export const POWER: Rule[] = [
   {
     id: 'second-heatsink',
     severity: 'caution',
-    joint: 'drive',
+    segment: 'drive',
     title: 'It has a heatsink already',
     when: (f) => f.drive.heatsinkHeight !== undefined && f.has('heatsink'),
     reason: (f) =>
@@ -154,7 +154,7 @@ export const POWER: Rule[] = [
   {
     id: 'heatsink-always',
     severity: 'caution',
-    joint: 'drive',
+    segment: 'drive',
     title: 'No heatsink',
     when: (f) =>
       warms(f) && f.policies.heatsink === 'always' && !f.hasHeatsink && !f.external && hot(f) <= THROTTLES_AT,
@@ -167,7 +167,7 @@ export const POWER: Rule[] = [
   {
     id: 'heatsink-idle',
     severity: 'note',
-    joint: 'drive',
+    segment: 'drive',
     title: 'The heatsink is not needed for this path',
     when: (f) =>
       warms(f) &&
@@ -185,7 +185,7 @@ export const POWER: Rule[] = [
   {
     id: 'plastic-case',
     severity: 'caution',
-    joint: 'bridge',
+    segment: 'bridge',
     title: 'A plastic case around a fast drive',
     when: (f) => warms(f) && f.external && f.bridge?.cooling === 'plastic' && f.flow! > 500e6,
     reason: (f) => `Plastic keeps the heat in; at this speed the drive settles at about ${degrees(hot(f))}.`,
@@ -195,7 +195,7 @@ export const POWER: Rule[] = [
   {
     id: 'pad-missing',
     severity: 'caution',
-    joint: 'bridge',
+    segment: 'bridge',
     title: 'Without its pad the case does not cool',
     when: (f) => f.m2 && f.bridge?.cooling === 'metal with pad' && !f.has('pad'),
     reason: (f) =>
@@ -206,7 +206,7 @@ export const POWER: Rule[] = [
   {
     id: 'hot-room',
     severity: 'caution',
-    joint: 'drive',
+    segment: 'drive',
     title: 'A warm place for a drive',
     when: (f) => f.needs.ambient !== undefined && f.needs.ambient > (f.disk ? 40 : 50),
     reason: (f) => `${degrees(f.needs.ambient!)} around it: ${f.disk ? DISK_RATED : FLASH_RATED}.`,

@@ -1,6 +1,6 @@
 import type { Estimate } from '../evidence';
 import type { PolicyId } from '../job';
-import type { JointId } from '../build/path';
+import type { SegmentId } from '../build/path';
 import type { Facts } from './facts';
 
 export const SEVERITIES = ['blocks', 'limits', 'caution', 'note'] as const;
@@ -14,7 +14,7 @@ export interface Rule {
   id: string;
   severity: Of<Severity>;
   /** Where on the strip it sits; null for the job as a whole. */
-  joint: Of<JointId | null>;
+  segment: Of<SegmentId | null>;
   title: Of<string>;
   when(f: Facts): boolean;
   reason: Of<string>;
@@ -30,7 +30,7 @@ export interface Rule {
 export interface Finding {
   id: string;
   severity: Severity;
-  joint: JointId | null;
+  segment: SegmentId | null;
   title: string;
   reason: string;
   /** What helps, in words; null: whatever the search for fixes finds on this machine. */

@@ -36,7 +36,7 @@ export const SHAPE: Rule[] = [
   {
     id: 'plugs-differ',
     severity: 'blocks',
-    joint: null,
+    segment: null,
     title: 'The plugs do not meet',
     when: (f) => f.plugs.length > 0,
     reason: (f) => f.plugs.map((block) => sentence(blockWords(block))).join(' '),
@@ -45,7 +45,7 @@ export const SHAPE: Rule[] = [
   {
     id: 'form-enclosure',
     severity: 'blocks',
-    joint: 'bridge',
+    segment: 'bridge',
     title: 'The drive does not fit its enclosure or card',
     when: (f) => f.bridge !== null && !takes(f, f.bridge.forms),
     reason: (f) => `${f.drive.model} is ${f.form}; ${f.bridge!.model} takes ${list(f.bridge!.forms!)}.`,
@@ -55,7 +55,7 @@ export const SHAPE: Rule[] = [
   {
     id: 'form-slot',
     severity: 'blocks',
-    joint: 'port',
+    segment: 'port',
     title: 'The drive does not fit the slot or bay',
     when: (f) => inPort(f) && !takes(f, f.port.forms),
     reason: (f) => `${f.drive.model} is ${f.form}; ${f.port.position} takes ${list(f.port.forms!)}.`,
@@ -67,7 +67,7 @@ export const SHAPE: Rule[] = [
   {
     id: 'too-high-enclosure',
     severity: 'blocks',
-    joint: 'bridge',
+    segment: 'bridge',
     title: 'Not enough clearance in the enclosure',
     when: (f) => f.bridge?.room !== undefined && f.height !== null && f.height > f.bridge.room,
     reason: (f) =>
@@ -80,7 +80,7 @@ export const SHAPE: Rule[] = [
   {
     id: 'too-high-slot',
     severity: 'blocks',
-    joint: 'port',
+    segment: 'port',
     title: 'Not enough clearance in the slot or bay',
     when: (f) => inPort(f) && f.port.room !== undefined && f.height !== null && f.height > f.port.room,
     reason: (f) =>
@@ -93,7 +93,7 @@ export const SHAPE: Rule[] = [
   {
     id: 'loose-in-bay',
     severity: 'note',
-    joint: (f) => (f.bridge ? 'bridge' : 'port'),
+    segment: (f) => (f.bridge ? 'bridge' : 'port'),
     title: 'The bay is higher than the drive',
     when: (f) =>
       f.form === '2.5-inch' &&
@@ -108,7 +108,7 @@ export const SHAPE: Rule[] = [
   {
     id: 'key',
     severity: 'blocks',
-    joint: 'port',
+    segment: 'port',
     title: 'The notch is on the other side',
     when: (f) =>
       inPort(f) &&
@@ -124,7 +124,7 @@ export const SHAPE: Rule[] = [
   {
     id: 'm2-interface',
     severity: 'blocks',
-    joint: (f) => (f.bridge ? 'bridge' : 'port'),
+    segment: (f) => (f.bridge ? 'bridge' : 'port'),
     title: 'It goes in and is not seen: M.2 is a shape, not an interface',
     when: (f) =>
       f.drive.plug === 'M.2' &&
@@ -139,7 +139,7 @@ export const SHAPE: Rule[] = [
   {
     id: 'card-too-long',
     severity: 'blocks',
-    joint: 'bridge',
+    segment: 'bridge',
     title: 'The card is longer than the slot',
     when: (f) =>
       card(f) !== undefined &&
@@ -153,7 +153,7 @@ export const SHAPE: Rule[] = [
   {
     id: 'bracket',
     severity: (f) => (card(f)!.bracket === 'full' ? 'blocks' : 'caution'),
-    joint: 'bridge',
+    segment: 'bridge',
     title: (f) =>
       card(f)!.bracket === 'full'
         ? 'The bracket is too high for the case'
@@ -173,7 +173,7 @@ export const SHAPE: Rule[] = [
   {
     id: 'slot-splitting',
     severity: 'blocks',
-    joint: 'port',
+    segment: 'port',
     title: 'Only the first drive on the card would be seen',
     when: (f) =>
       card(f)?.splitting === 'board' &&
@@ -186,7 +186,7 @@ export const SHAPE: Rule[] = [
   {
     id: 'slot-splitting-unknown',
     severity: 'caution',
-    joint: 'port',
+    segment: 'port',
     title: 'Whether the slot can be split is not known',
     when: (f) => card(f)?.splitting === 'board' && (f.together ?? 1) > 1 && f.port.slot?.splits === undefined,
     reason: (f) =>
@@ -196,7 +196,7 @@ export const SHAPE: Rule[] = [
   {
     id: 'bays-full',
     severity: 'blocks',
-    joint: 'bridge',
+    segment: 'bridge',
     title: 'More drives than bays',
     when: (f) => (f.together ?? 1) > (f.bridge?.bays ?? 1),
     reason: (f) => `${f.together} drives, ${baysWords(f)}.`,
@@ -205,7 +205,7 @@ export const SHAPE: Rule[] = [
   {
     id: 'bay-adapter',
     severity: 'note',
-    joint: 'bridge',
+    segment: 'bridge',
     title: 'A small drive in a large bay',
     when: (f) =>
       f.form === '2.5-inch' &&
@@ -219,7 +219,7 @@ export const SHAPE: Rule[] = [
   {
     id: 'standoff',
     severity: 'note',
-    joint: 'drive',
+    segment: 'drive',
     title: 'A screw and a standoff decide the job',
     when: (f) => f.m2 && !f.external && !f.has('standoff and screw'),
     reason: (f) =>
@@ -230,7 +230,7 @@ export const SHAPE: Rule[] = [
     id: 'switches-off',
     severity: (f) =>
       f.endpoint?.port !== undefined && f.port.switchesOff!.includes(f.endpoint.port) ? 'blocks' : 'caution',
-    joint: 'port',
+    segment: 'port',
     title: 'Using this port switches others off',
     when: (f) => (f.port.switchesOff?.length ?? 0) > 0,
     reason: (f) => `${f.port.position} shares its lanes: ${deadPorts(f)}.`,
@@ -239,7 +239,7 @@ export const SHAPE: Rule[] = [
   {
     id: 'sealed',
     severity: 'note',
-    joint: 'drive',
+    segment: 'drive',
     title: 'A sealed drive',
     when: (f) => f.drive.sealed === true,
     reason:
@@ -249,7 +249,7 @@ export const SHAPE: Rule[] = [
   {
     id: 'power-lead',
     severity: 'caution',
-    joint: 'cable',
+    segment: 'cable',
     title: 'The drive needs a power lead',
     when: (f) =>
       f.drive.plug === 'SATA' &&

@@ -31,7 +31,7 @@ export const SYSTEM: Rule[] = [
   {
     id: 'enclosure-2-2-tb',
     severity: 'blocks',
-    joint: 'bridge',
+    segment: 'bridge',
     title: 'The enclosure stops at 2.2 TB',
     when: (f) => large(f) && f.bridge?.large === false,
     reason: (f) =>
@@ -41,7 +41,7 @@ export const SYSTEM: Rule[] = [
   {
     id: 'enclosure-2-2-tb-unknown',
     severity: 'caution',
-    joint: 'bridge',
+    segment: 'bridge',
     title: 'Whether the enclosure takes more than 2.2 TB is not known',
     when: (f) => large(f) && f.bridge !== null && !f.bridge.passThrough && f.bridge.large === undefined,
     reason: (f) =>
@@ -51,7 +51,7 @@ export const SYSTEM: Rule[] = [
   {
     id: 'sector-4096',
     severity: 'caution',
-    joint: 'bridge',
+    segment: 'bridge',
     title: 'Readable in this enclosure only',
     when: (f) => sector(f) === 4096 && (f.capacity ?? 0) <= MBR_END_4K,
     reason: (f) =>
@@ -61,7 +61,7 @@ export const SYSTEM: Rule[] = [
   {
     id: 'sector-4096-end',
     severity: 'blocks',
-    joint: 'bridge',
+    segment: 'bridge',
     title: 'Beyond what an MBR with large sectors addresses',
     when: (f) => sector(f) === 4096 && f.needs.table === 'MBR' && (f.capacity ?? 0) > MBR_END_4K,
     reason: (f) => `2³² sectors of 4,096 B are ${size(MBR_END_4K)}; the drive has ${size(f.capacity!)}.`,
@@ -70,7 +70,7 @@ export const SYSTEM: Rule[] = [
   {
     id: 'mbr-too-large',
     severity: 'blocks',
-    joint: null,
+    segment: null,
     title: 'MBR ends at 2.2 TB',
     when: (f) => f.needs.table === 'MBR' && sector(f) === 512 && large(f),
     reason: (f) =>
@@ -80,7 +80,7 @@ export const SYSTEM: Rule[] = [
   {
     id: 'mbr-small',
     severity: 'note',
-    joint: null,
+    segment: null,
     title: 'MBR without need',
     when: (f) => f.needs.table === 'MBR' && !large(f) && f.capacity !== null,
     reason: 'It has no second copy of its table and four partitions at most.',
@@ -89,7 +89,7 @@ export const SYSTEM: Rule[] = [
   {
     id: 'start-large-bios',
     severity: 'blocks',
-    joint: 'host',
+    segment: 'host',
     title: 'The host cannot boot from a drive this large',
     when: (f) => f.needs.bootDrive === true && large(f) && f.host.firmware === 'BIOS',
     reason: 'Booting from above 2.2 TB needs UEFI and a 64-bit system; this host has a BIOS.',
@@ -98,7 +98,7 @@ export const SYSTEM: Rule[] = [
   {
     id: 'start-nvme',
     severity: 'blocks',
-    joint: 'host',
+    segment: 'host',
     title: 'The host does not boot from NVMe',
     when: (f) => f.needs.bootDrive === true && nvmeSeen(f) && f.host.startsNvme === false,
     reason: 'Its firmware has no NVMe support: the drive is seen once the system runs and not before.',
@@ -107,7 +107,7 @@ export const SYSTEM: Rule[] = [
   {
     id: 'start-nvme-unknown',
     severity: 'caution',
-    joint: 'host',
+    segment: 'host',
     title: 'Whether the host boots from NVMe is not known',
     when: (f) => f.needs.bootDrive === true && nvmeSeen(f) && f.host.startsNvme === undefined,
     reason: 'Booting from NVMe needs firmware that supports it: UEFI of about the last ten years does.',
@@ -116,7 +116,7 @@ export const SYSTEM: Rule[] = [
   {
     id: 'start-usb',
     severity: 'caution',
-    joint: 'port',
+    segment: 'port',
     title: 'Booting from an external drive',
     when: (f) => f.needs.bootDrive === true && f.external,
     reason: (f) =>
@@ -128,7 +128,7 @@ export const SYSTEM: Rule[] = [
   {
     id: 'start-through-hub',
     severity: 'caution',
-    joint: 'hub-0',
+    segment: 'hub-0',
     title: 'Booting through a hub',
     when: (f) => f.needs.bootDrive === true && (f.hops?.length ?? 0) > 0,
     reason: 'Many firmwares do not look behind hubs, or only behind the first.',
@@ -137,7 +137,7 @@ export const SYSTEM: Rule[] = [
   {
     id: 'nvme-driver',
     severity: 'blocks',
-    joint: 'host',
+    segment: 'host',
     title: 'The system is too old for NVMe',
     when: (f) =>
       nvmeSeen(f) &&
@@ -151,7 +151,7 @@ export const SYSTEM: Rule[] = [
   {
     id: 'nvme-update',
     severity: 'caution',
-    joint: 'host',
+    segment: 'host',
     title: 'NVMe needs an update of the system first',
     when: (f) => nvmeSeen(f) && version(f) !== null && version(f) === nvmeFrom(f)?.withUpdate,
     reason: (f) => `${f.system!.family} ${f.system!.version} sees NVMe drives with an update only.`,
@@ -160,7 +160,7 @@ export const SYSTEM: Rule[] = [
   {
     id: 'file-system-unread',
     severity: 'blocks',
-    joint: null,
+    segment: null,
     title: 'Not every system can read it',
     when: (f) => cannotRead(f).length > 0,
     reason: (f) => `${f.needs.fileSystem} is not read by ${named(cannotRead(f))}.`,
@@ -169,7 +169,7 @@ export const SYSTEM: Rule[] = [
   {
     id: 'file-system-read-only',
     severity: 'limits',
-    joint: null,
+    segment: null,
     title: 'One system reads and cannot write',
     when: (f) => readsOnly(f).length > 0,
     reason: (f) =>
@@ -179,7 +179,7 @@ export const SYSTEM: Rule[] = [
   {
     id: 'file-too-large',
     severity: 'blocks',
-    joint: null,
+    segment: null,
     title: 'Files too large for the file system',
     when: (f) => largestFile(f) !== null && (fs(f)?.largestFile ?? Infinity) < largestFile(f)!,
     reason: (f) =>
@@ -189,7 +189,7 @@ export const SYSTEM: Rule[] = [
   {
     id: 'file-size-unknown',
     severity: 'caution',
-    joint: null,
+    segment: null,
     title: 'A 4 GiB limit on every file',
     when: (f) => fs(f)?.largestFile !== undefined && largestFile(f) === null,
     reason: 'FAT32 stops in the middle of a larger file; nobody said how large the largest is.',
@@ -198,7 +198,7 @@ export const SYSTEM: Rule[] = [
   {
     id: 'volume-too-large',
     severity: 'blocks',
-    joint: null,
+    segment: null,
     title: 'Volume too large for the file system',
     when: (f) => f.capacity !== null && (fs(f)?.largestVolume ?? Infinity) < f.capacity,
     reason: (f) =>
@@ -208,7 +208,7 @@ export const SYSTEM: Rule[] = [
   {
     id: 'fat32-tools',
     severity: 'note',
-    joint: null,
+    segment: null,
     title: 'Some systems refuse to format it so',
     when: (f) =>
       f.needs.fileSystem === 'FAT32' && (f.capacity ?? 0) > 32 * 2 ** 30 && (f.capacity ?? 0) <= 2 ** 41,
@@ -218,7 +218,7 @@ export const SYSTEM: Rule[] = [
   {
     id: 'no-journal',
     severity: 'caution',
-    joint: null,
+    segment: null,
     title: 'A file system without a journal for data that matters',
     when: (f) => fs(f)?.journal === false && (copyRoles(f) || f.needs.portable === true),
     reason: (f) =>
@@ -229,7 +229,7 @@ export const SYSTEM: Rule[] = [
   {
     id: 'exfat-cost',
     severity: 'note',
-    joint: null,
+    segment: null,
     title: 'exFAT, though one system alone uses it',
     when: (f) =>
       f.needs.fileSystem === 'exFAT' && families(f).length === 1 && OWN_OF[families(f)[0]!] !== undefined,
@@ -244,7 +244,7 @@ export const SYSTEM: Rule[] = [
   {
     id: 'file-system-advice',
     severity: 'note',
-    joint: null,
+    segment: null,
     title: 'Which file system?',
     when: (f) => f.needs.fileSystem === undefined && families(f).length > 0 && f.external,
     reason: (f) => `It must be read and written by ${named(families(f))}.`,
@@ -260,7 +260,7 @@ export const SYSTEM: Rule[] = [
   {
     id: 'zfs-memory',
     severity: 'caution',
-    joint: 'host',
+    segment: 'host',
     title: 'ZFS with little memory',
     when: (f) => f.needs.fileSystem === 'ZFS' && (middle(f.host.memory) ?? Infinity) < 8e9,
     reason: (f) =>

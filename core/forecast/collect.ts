@@ -1,12 +1,12 @@
 import { wayOf, type Choice, type Spread } from '../stats';
-import { formula, type Recorder } from '../evidence';
+import { formula, type Market, type Recorder } from '../evidence';
 import { assumed, assumedRange, ASSUMPTIONS, marketOf } from '../catalog/assumptions';
-import { diskClasses } from '../catalog/classes';
+import { busyMarket, diskClasses, idleMarket } from '../catalog/classes';
 import type { Direction } from '../catalog/links';
 import type { Accessory, Drive } from '../catalog/parts';
 import type { Path } from '../build/path';
 import type { Layout } from '../build/array';
-import { coolingOf, drawOf, isExternal } from '../models/thermal';
+import { coolingOf, isExternal } from '../models/thermal';
 import { fillBy, type Keeping } from '../models/copies';
 import type { Needs } from '../job';
 import type { Overrides } from './case';
@@ -290,20 +290,21 @@ function heatOf<T extends Spread>(
   direction: Direction,
 ): void {
   const how = coolingOf({ drive, bridge, accessories });
-  const { idle, full } = drawOf(drive, direction);
-  const stated = drive.power?.[direction] !== undefined || drive.power?.write !== undefined;
   const each = array && array.members > 1 ? ', each member' : '';
   const sheet = { kind: 'sheet' } as const;
-  const watts = (name: string, value: number) =>
-    record.given(`${name}${each}`, value, 'W', stated ? sheet : { kind: 'memory', note: 'usual drives' });
+  const watts = (name: string, stated: number | undefined, usual: Market) =>
+    stated === undefined
+      ? record.given(`${name}${each}`, usual.range, 'W', { kind: 'memory', note: usual.note })
+      : record.given(`${name}${each}`, stated, 'W', sheet);
   found.air =
     needs.ambient === undefined
       ? assumed(record, 'ambient')
       : record.given('ambient temperature', needs.ambient, '°C', { kind: 'entered' });
   found.resistance = assumed(record, `resistance.${how}`);
   found.heatCapacity = assumed(record, `heat-capacity.${how}`);
-  found.idle = watts('power doing nothing', idle);
-  found.busy = watts('power fully busy', full);
+  found.idle = watts('power doing nothing', drive.power?.idle, idleMarket(drive, record.own));
+  const stated = drive.power?.[direction] ?? drive.power?.write;
+  found.busy = watts('power fully busy', stated, busyMarket(drive, record.own));
   const { throttling } = drive;
   const { at, until, share, kind } = throttling ?? {};
   const way = kind === 'step' ? 'in steps' : 'holding its temperature';

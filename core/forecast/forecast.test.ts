@@ -640,7 +640,7 @@ describe('several drives as one', () => {
             expect([mode, by, d, carried]).toEqual([mode, by, d, Math.min(links.expected, at('inner'))]);
             expect(Math.min(at('media'), at('inner'))).toBeCloseTo(media.expected, -3);
             expect(path.flow![d].expected).toBeLessThanOrEqual(carried);
-            for (const { id, alone } of path.joints)
+            for (const { id, alone } of path.segments)
               expect([id, alone[d]! >= path.flow![d].expected * (1 - 1e-9)]).toEqual([id, true]);
           }
     });

@@ -69,10 +69,10 @@ const numbersOf = (job: Brief) => {
     ]),
     life: found && 'dwpd' in found.life ? found.life.fromNew?.expected : null,
     findings: DIRECTIONS.map((d) =>
-      findings(settingOf(situation, d)).map(({ id, severity, joint, policy }) => [
+      findings(settingOf(situation, d)).map(({ id, severity, segment, policy }) => [
         id,
         severity,
-        joint,
+        segment,
         policy,
       ]),
     ),

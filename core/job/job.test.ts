@@ -149,6 +149,12 @@ describe('stages', () => {
     expect(state({ ...offload, activities: offload.activities.slice(1) }, 'forecast')).toBe('attention');
     expect(state(offload, 'path', { blocked: true, unmet: false })).toBe('attention');
     expect(state(offload, 'verdict', { blocked: false, unmet: true })).toBe('attention');
+    const next = (trouble: { unmet: boolean; short: boolean }) =>
+      stages(offload, { blocked: false, ...trouble }).find((s) => s.stage === 'verdict')!.next;
+    expect([next({ unmet: true, short: true }), next({ unmet: false, short: true })]).toEqual([
+      'Find out why it falls short',
+      'Find out why less came than was forecast',
+    ]);
   });
 });
 

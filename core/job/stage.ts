@@ -35,11 +35,19 @@ function isStale(job: Job, frozen: FrozenForecast, own: FrozenForecast['ranges']
   );
 }
 
+/** What the models find of a job. */
+export interface Trouble {
+  blocked: boolean;
+  /** A target is missed. */
+  unmet: boolean;
+  /** A run fell short of what was forecast of it, whatever the targets say. */
+  short?: boolean;
+  /** The shop's own ranges. */
+  own?: FrozenForecast['ranges'];
+}
+
 /** Each stage's state from what the job holds; verdict and path trouble come in from the models that find it, the shop's own ranges from its settings. */
-export function stages(
-  job: Job,
-  trouble: { blocked: boolean; unmet: boolean; own?: FrozenForecast['ranges'] },
-): StageState[] {
+export function stages(job: Job, trouble: Trouble): StageState[] {
   const frozen = job.forecasts.at(-1);
   const done = job.runs.filter((run) => run.ended === 'done' && !run.excluded);
   const builds = placesOf(job).map((place) => briefAt(job, place)!.build);
@@ -71,9 +79,11 @@ export function stages(
       ? at('verdict', 'open', 'Needs a finished run')
       : trouble.unmet
         ? at('verdict', 'attention', 'Find out why it falls short')
-        : job.decision
-          ? at('verdict', 'done', 'Read the verdict')
-          : at('verdict', 'open', 'Decide'),
+        : trouble.short
+          ? at('verdict', 'attention', 'Find out why less came than was forecast')
+          : job.decision
+            ? at('verdict', 'done', 'Read the verdict')
+            : at('verdict', 'open', 'Decide'),
     job.decision
       ? at('handover', 'done', 'Print or save the document')
       : at('handover', 'open', 'Decide first'),

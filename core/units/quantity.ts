@@ -111,7 +111,7 @@ const LONGEST = 200;
  * @param text what was typed, e.g. `1.5TB`, `58,7 GB`, `10Gbps`, `2m10s`, `1:27:05`
  * @param dimension what the field asks for; decides what a bare number and a lone `b` mean
  * @param bare the unit a bare number is in, where the field has one of its own: `GB`, `TB`, `min`
- * @returns value in B, B/s, s, a count, B/day or a ratio (percent); or the problem with a mend. Never throws.
+ * @returns value in B, B/s, s, a count, B/day or a ratio (percent); or the problem with what to do. Never throws.
  */
 export function parseQuantity(text: string, dimension: Dimension, bare?: string): Parsed {
   if (text.length > LONGEST)

@@ -152,7 +152,7 @@ export function Parts() {
             noRowsOverlay: () => (
               <Typography sx={{ p: 4, textAlign: 'center' }}>
                 {all.length === 0
-                  ? 'No parts of this kind. Import a CSV file, or bring the shipped ones back.'
+                  ? 'No parts of this kind. Import a CSV file, or bring back those in stock.'
                   : `Nothing here is called “${search}”.`}
               </Typography>
             ),
@@ -220,7 +220,7 @@ function Actions({ kind, part, show }: { kind: Kind; part: Part; show(kind: Kind
     <Box sx={{ display: 'flex' }}>
       {origin === 'changed' && (
         <Button size="small" onClick={() => asShipped(kind, part.id)}>
-          As shipped
+          As in stock
         </Button>
       )}
       <Button size="small" onClick={copy}>

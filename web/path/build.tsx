@@ -7,49 +7,49 @@ import { ARRAY_NAMES, cannot } from '@kymar/core/build/array';
 import { LOCKABLE, type Lockable } from '@kymar/core/build/assembly';
 import type { Brief } from '@kymar/core/job';
 import { nameOf, type Accessory, type ArrayMode, type Hop } from '@kymar/core/catalog/parts';
-import type { JointId, Path } from '@kymar/core/build/path';
+import type { SegmentId, Path } from '@kymar/core/build/path';
 import { changeBuild, type Placed } from '../state/placed';
 import { shopNow, useShop } from '../state/shop';
 import { useJob, usePlace } from '../ui/job';
-import { kindOfJoint } from '../ui/joint';
+import { kindOfSegment } from '../ui/segment';
 import { Panel } from '../ui/panel';
 import { patientLazy } from '../ui/lazy';
 
 const AlternativesMenu = patientLazy(() => import('../ui/alternatives'));
 type Build = NonNullable<Brief['build']>;
-const isLockable = (joint: JointId): joint is Lockable => LOCKABLE.some((id) => id === joint);
+const isLockable = (segment: SegmentId): segment is Lockable => LOCKABLE.some((id) => id === segment);
 
-/** The build joint by joint, what stands between, how many drives at once, and the kit list. */
+/** The build segment by segment, what stands between, how many drives at once, and the kit list. */
 export function BuildPanel({ path }: { path: Path }) {
   const { direction } = useJob();
   const at = usePlace();
-  const [open, setOpen] = useState<{ joint: JointId; anchor: HTMLElement } | null>(null);
+  const [open, setOpen] = useState<{ segment: SegmentId; anchor: HTMLElement } | null>(null);
   const build = at.build!;
   const set = (part: Partial<Build>) => changeBuild(at, (b) => ({ ...b, ...part }));
-  const isLocked = (joint: Lockable) => build.locked?.includes(joint) === true;
-  const lock = (joint: Lockable) => {
-    const list = isLocked(joint)
-      ? build.locked!.filter((j) => j !== joint)
-      : [...(build.locked ?? []), joint];
+  const isLocked = (segment: Lockable) => build.locked?.includes(segment) === true;
+  const lock = (segment: Lockable) => {
+    const list = isLocked(segment)
+      ? build.locked!.filter((j) => j !== segment)
+      : [...(build.locked ?? []), segment];
     set({ locked: list.length > 0 ? list : undefined });
   };
-  const rows: { joint: JointId; name: string; detail: string }[] = path.joints
+  const rows: { segment: SegmentId; name: string; detail: string }[] = path.segments
     .filter((j) => j.id !== 'host' && j.id !== 'system')
-    .map((j) => ({ joint: j.id, name: nameAt(build, j.id) ?? j.part, detail: j.detail }));
+    .map((j) => ({ segment: j.id, name: nameAt(build, j.id) ?? j.part, detail: j.detail }));
   if (!build.bridge)
     rows.splice(1, 0, {
-      joint: 'bridge',
+      segment: 'bridge',
       name: 'None',
       detail: build.drive.sealed ? 'sealed in its own case' : 'straight into the host',
     });
-  if (!build.cable) rows.splice(2, 0, { joint: 'cable', name: 'None', detail: '' });
+  if (!build.cable) rows.splice(2, 0, { segment: 'cable', name: 'None', detail: '' });
   return (
     <Panel title="The build">
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid' }}>
-        {rows.map(({ joint, name, detail }) => (
+        {rows.map(({ segment, name, detail }) => (
           <Box
             component="li"
-            key={joint}
+            key={segment}
             sx={{
               display: 'grid',
               gridTemplateColumns: '64px minmax(0, 1fr) auto auto',
@@ -61,7 +61,7 @@ export function BuildPanel({ path }: { path: Path }) {
             }}
           >
             <Typography variant="caption" color="textSecondary">
-              {kindOf(joint)}
+              {kindOf(segment)}
             </Typography>
             <Box sx={{ minWidth: 0 }}>
               <Typography variant="body2" noWrap title={name} sx={{ fontWeight: 620 }}>
@@ -71,27 +71,27 @@ export function BuildPanel({ path }: { path: Path }) {
                 {detail}
               </Typography>
             </Box>
-            {isLockable(joint) ? (
+            {isLockable(segment) ? (
               <IconButton
                 size="small"
-                aria-pressed={isLocked(joint)}
-                aria-label={`${kindOf(joint)}: lock ${name}`}
+                aria-pressed={isLocked(segment)}
+                aria-label={`${kindOf(segment)}: lock ${name}`}
                 title={
-                  isLocked(joint)
+                  isLocked(segment)
                     ? 'Locked: no change elsewhere and no fix swaps it'
                     : 'Lock it, so that no change elsewhere swaps it'
                 }
-                onClick={() => lock(joint)}
+                onClick={() => lock(segment)}
               >
-                {isLocked(joint) ? <LockIcon fontSize="small" /> : <LockOpenIcon fontSize="small" />}
+                {isLocked(segment) ? <LockIcon fontSize="small" /> : <LockOpenIcon fontSize="small" />}
               </IconButton>
             ) : (
               <span />
             )}
             <Button
               size="small"
-              aria-label={`${kindOf(joint)}: change ${name}`}
-              onClick={(event) => setOpen({ joint, anchor: event.currentTarget })}
+              aria-label={`${kindOf(segment)}: change ${name}`}
+              onClick={(event) => setOpen({ segment, anchor: event.currentTarget })}
             >
               Change
             </Button>
@@ -132,7 +132,7 @@ export function BuildPanel({ path }: { path: Path }) {
           <AlternativesMenu
             anchor={open.anchor}
             at={at}
-            joint={open.joint}
+            segment={open.segment}
             direction={direction}
             close={() => setOpen(null)}
           />
@@ -216,13 +216,14 @@ function ArrayChoice({ build, onArray }: { build: Build; onArray(array: Build['a
   );
 }
 
-const kindOf = (joint: JointId): string => (joint === 'bridge' ? 'Enclosure or card' : kindOfJoint(joint));
+const kindOf = (segment: SegmentId): string =>
+  segment === 'bridge' ? 'Enclosure or card' : kindOfSegment(segment);
 
-function nameAt(build: Build, joint: JointId): string | undefined {
-  if (joint === 'drive') return nameOf(build.drive);
-  if (joint === 'bridge') return build.bridge ? nameOf(build.bridge) : undefined;
-  if (!joint.startsWith('hub-')) return undefined;
-  const hop = build.hops?.[Number(joint.slice(4))];
+function nameAt(build: Build, segment: SegmentId): string | undefined {
+  if (segment === 'drive') return nameOf(build.drive);
+  if (segment === 'bridge') return build.bridge ? nameOf(build.bridge) : undefined;
+  if (!segment.startsWith('hub-')) return undefined;
+  const hop = build.hops?.[Number(segment.slice(4))];
   return hop && `${nameOf(hop.hub)}, ${hop.hub.ports.find((p) => p.id === hop.port)?.position ?? hop.port}`;
 }
 

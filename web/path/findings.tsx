@@ -30,7 +30,7 @@ const STATE: Record<State, { words: string; color: string }> = {
 /** Notes beyond these are folded away, what blocks or limits never. */
 const SHOWN_NOTES = 2;
 
-/** How the path stands, and what blocks, limits or deserves caution, each with reason and mend. */
+/** How the path stands, and what blocks, limits or deserves caution, each with reason and fix. */
 export function Findings({
   job,
   list,

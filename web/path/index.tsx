@@ -14,7 +14,7 @@ import { ArrayPanel } from './array';
 import { BuildPanel } from './build';
 import { DriveSheet } from './drive';
 import { Findings } from './findings';
-import { Joints } from './joints';
+import { Segments } from './segments';
 import { Fixes } from './fixes';
 import { Plugged } from './plugged';
 
@@ -24,7 +24,7 @@ function started(job: Job, at: Placed) {
   return parts ? connected(at, parts, shopNow()) : firstBuild(at, shopNow());
 }
 
-/** The path joint by joint, what it carries, what stands in the way, and other parts beside what is. */
+/** The path segment by segment, what it carries, what stands in the way, and other parts beside what is. */
 export function PathView() {
   const { job, direction } = useJob();
   const at = usePlace();
@@ -65,7 +65,7 @@ export function PathView() {
       <Box sx={{ display: 'grid', gap: 2 }}>
         <Findings job={job} list={list} state={stateOf(setting, list)} fixes={fixes} />
         {situation && <ArrayPanel path={path} situation={situation} />}
-        <Joints path={path} direction={direction} />
+        <Segments path={path} direction={direction} />
       </Box>
     </Box>
   );

@@ -157,7 +157,7 @@ export function RatingEnd() {
           {found.growth && found.leftGrowing && (
             <Typography variant="body2">
               The daily writes change by <Figure of={found.growth.perDay} /> each day
-              {found.growth.sure ? '' : ', which may be chance'}: if that goes on,{' '}
+              {found.growth.sure ? '' : ', which may be scatter alone'}: if that goes on,{' '}
               <Figure of={found.leftGrowing} /> are left.
             </Typography>
           )}

@@ -59,5 +59,5 @@ export function dropPart(kind: Kind, id: string): void {
 /** Takes back the shop's change of a part that ships, or brings a removed one back. */
 export function asShipped(kind: Kind, id: string): void {
   const part = SHOP[kind].find((p) => p.id === id);
-  editParts({ [keyOf(kind, id)]: undefined }, part ? `“${nameOf(part)}” as shipped` : 'part as shipped');
+  editParts({ [keyOf(kind, id)]: undefined }, part ? `“${nameOf(part)}” as in stock` : 'part as in stock');
 }

@@ -13,7 +13,8 @@ export function useStages(): (job: Job) => StageState[] {
     const short = found?.claims.some((c) => !c.simulated && c.right.answer === 'short') ?? false;
     return stages(job, {
       blocked: isBlocked?.(job) ?? false,
-      unmet: found?.answer === 'falls short' || short,
+      unmet: found?.answer === 'falls short',
+      short,
       ...(own ? { own } : {}),
     });
   };

@@ -5,7 +5,7 @@ import { withBuild, withHost } from '@kymar/core/job';
 import type { Placed } from '../state/placed';
 import type { Direction } from '@kymar/core/catalog/links';
 import { nameOf, type Kind, type Part, type Shop } from '@kymar/core/catalog/parts';
-import type { JointId } from '@kymar/core/build/path';
+import type { SegmentId } from '@kymar/core/build/path';
 import { findings } from '@kymar/core/fit';
 import { settingOf } from '@kymar/core/forecast';
 import { format } from '@kymar/core/units';
@@ -13,14 +13,14 @@ import { optionsAt, type Option } from '@kymar/core/choice/whatif';
 import { changeJob } from '../state/jobs';
 import { useShop } from '../state/shop';
 import { useSituation } from '../state/situation';
-import { kindOfJoint } from './joint';
+import { kindOfSegment } from './segment';
 
 /** As many are worked out at once; of a larger library what is typed says which. */
 const MOST = 160;
 
-function narrowed(shop: Shop, joint: JointId, text: string): { shop: Shop; left: number } {
-  const list = ({ drive: 'drives', bridge: 'bridges', cable: 'cables' } as Partial<Record<JointId, Kind>>)[
-    joint
+function narrowed(shop: Shop, segment: SegmentId, text: string): { shop: Shop; left: number } {
+  const list = ({ drive: 'drives', bridge: 'bridges', cable: 'cables' } as Partial<Record<SegmentId, Kind>>)[
+    segment
   ];
   if (!list || shop[list].length <= MOST) return { shop, left: 0 };
   const words = text.toLowerCase().split(/\s+/);
@@ -37,30 +37,30 @@ function narrowed(shop: Shop, joint: JointId, text: string): { shop: Shop; left:
 const order = (a: Option, b: Option) =>
   Number(a.flow === null) - Number(b.flow === null) || (b.flow ?? 0) - (a.flow ?? 0);
 
-/** What else could stand at a joint, with what it would change, one key or click away. */
+/** What else could stand at a segment, with what it would change, one key or click away. */
 export default function AlternativesMenu({
   anchor,
   at,
-  joint,
+  segment,
   direction,
   close,
 }: {
   anchor: HTMLElement;
   at: Placed;
-  joint: JointId;
+  segment: SegmentId;
   direction: Direction;
   close(): void;
 }) {
   const shop = useShop();
   const [text, setText] = useState('');
   const [within, left] = useMemo(() => {
-    const found = narrowed(shop, joint, text);
+    const found = narrowed(shop, segment, text);
     return [found.shop, found.left] as const;
-  }, [shop, joint, text]);
+  }, [shop, segment, text]);
   const situation = useSituation(at);
   const list = useMemo(
-    () => (situation ? optionsAt(situation, within, joint, direction).sort(order) : []),
-    [situation, within, joint, direction],
+    () => (situation ? optionsAt(situation, within, segment, direction).sort(order) : []),
+    [situation, within, segment, direction],
   );
   const take = ({ situation: { machine, work }, build }: Option) => {
     changeJob(at.job, (j) => {
@@ -105,7 +105,7 @@ export default function AlternativesMenu({
           <TextField
             {...params}
             autoFocus
-            label={`Change the ${kindOfJoint(joint).toLowerCase()}`}
+            label={`Change the ${kindOfSegment(segment).toLowerCase()}`}
             placeholder="Type to search"
             helperText={left > 0 ? `${left} more: type to narrow` : undefined}
           />
@@ -114,7 +114,7 @@ export default function AlternativesMenu({
           <OptionLine key={key} choice={choice} direction={direction} props={props} />
         )}
       />
-      {joint === 'host' && (
+      {segment === 'host' && (
         <Typography
           component={Link}
           variant="body2"

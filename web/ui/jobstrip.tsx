@@ -3,7 +3,7 @@ import { Suspense, useState } from 'react';
 import { useLocation } from 'react-router';
 import { samePlace, type Job, type Run } from '@kymar/core/job';
 import type { Direction } from '@kymar/core/catalog/links';
-import { blockWords, type Joint } from '@kymar/core/build/path';
+import { blockWords, type Segment } from '@kymar/core/build/path';
 import { format } from '@kymar/core/units';
 import type { Verdict } from '@kymar/core/verdict';
 import { blockedAt, pathAt } from '../state/derived';
@@ -24,11 +24,11 @@ function measuredFlow(verdict: Verdict | null, { place }: Placed, direction: Dir
   return found[0]?.measured?.rate?.expected ?? null;
 }
 
-/** The path strip of a job's page, its joints to be changed where they stand. */
+/** The path strip of a job's page, its segments to be changed where they stand. */
 export default function JobStrip({ job, at, direction }: { job: Job; at: Placed; direction: Direction }) {
   const path = pathAt(at, direction)!;
   const block = path.blocked.length > 0 ? undefined : blockedAt(at)[0];
-  const [open, setOpen] = useState<{ joint: Joint; anchor: HTMLElement } | null>(null);
+  const [open, setOpen] = useState<{ segment: Segment; anchor: HTMLElement } | null>(null);
   const measured = measuredFlow(useVerdict(job), at, direction);
   // At full size where it is worked on, low elsewhere.
   const full = useLocation().pathname.endsWith('/path');
@@ -39,7 +39,7 @@ export default function JobStrip({ job, at, direction }: { job: Job; at: Placed;
         direction={direction}
         height={full ? 96 : 60}
         measured={measured}
-        onJoint={(joint, anchor) => setOpen({ joint, anchor })}
+        onSegment={(segment, anchor) => setOpen({ segment, anchor })}
       />
       <Typography
         variant="caption"
@@ -77,7 +77,7 @@ export default function JobStrip({ job, at, direction }: { job: Job; at: Placed;
           <AlternativesMenu
             anchor={open.anchor}
             at={at}
-            joint={open.joint.id}
+            segment={open.segment.id}
             direction={direction}
             close={() => setOpen(null)}
           />

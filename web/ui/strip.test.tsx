@@ -36,12 +36,12 @@ test('a path that is blocked says why, in words', () => {
   expect(label()).not.toContain('[object');
 });
 
-test('each joint can be changed from where it stands', async () => {
+test('each segment can be changed from where it stands', async () => {
   const user = userEvent.setup();
   const chosen = jest.fn();
   const path = pathOn(host, build!);
-  render(<PathStrip path={path} direction="write" onJoint={(joint) => chosen(joint.id)} />);
+  render(<PathStrip path={path} direction="write" onSegment={(segment) => chosen(segment.id)} />);
   const buttons = screen.getAllByRole('button', { name: /^Change / });
   for (const button of buttons) await user.click(button);
-  expect(new Set(chosen.mock.calls.flat())).toEqual(new Set(path.joints.map((j) => j.id)));
+  expect(new Set(chosen.mock.calls.flat())).toEqual(new Set(path.segments.map((j) => j.id)));
 });

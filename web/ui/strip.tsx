@@ -1,16 +1,16 @@
 import { Box, ButtonBase, Typography } from '@mui/material';
 import { useLayoutEffect, useRef, useState, type RefObject } from 'react';
 import type { Direction } from '@kymar/core/catalog/links';
-import { blockWords, isNarrow, type Joint, type Path } from '@kymar/core/build/path';
+import { blockWords, isNarrow, type Segment, type Path } from '@kymar/core/build/path';
 import { format } from '@kymar/core/units';
-import { kindOfJoint } from './joint';
+import { kindOfSegment } from './segment';
 
 interface Props {
   path: Path;
   direction: Direction;
   /** Average measured flow in B/s, laid into the channel. */
   measured?: number | null;
-  onJoint?(joint: Joint, anchor: HTMLElement): void;
+  onSegment?(segment: Segment, anchor: HTMLElement): void;
   /** Height of the widest stretch in px. */
   height?: number;
 }
@@ -32,7 +32,7 @@ function useWidth(): [RefObject<HTMLDivElement | null>, number] {
   return [ref, width];
 }
 
-/** Outline of a channel of these heights: level at each joint, smooth between. */
+/** Outline of a channel of these heights: level at each segment, smooth between. */
 function outline(heights: readonly number[], width: number, middle: number): string {
   const column = width / heights.length;
   const bend = column * 0.22;
@@ -56,41 +56,41 @@ function outline(heights: readonly number[], width: number, middle: number): str
   return `${side(-1, order)} ${side(1, [...order].reverse())} Z`;
 }
 
-/** The path strip: the chain as a channel, each joint as high as what it can pass, the flow inside, the narrowest marked. */
-export function PathStrip({ path, direction, measured = null, onJoint, height = 62 }: Props) {
+/** The path strip: the chain as a channel, each segment as high as what it can pass, the flow inside, the narrowest marked. */
+export function PathStrip({ path, direction, measured = null, onSegment, height = 62 }: Props) {
   const [ref, width] = useWidth();
-  const { joints, flow, bottleneck, blocked } = path;
+  const { segments, flow, bottleneck, blocked } = path;
   const through = flow?.[direction].expected ?? 0;
-  const peak = Math.max(through, measured ?? 0, ...joints.map((j) => j.alone[direction] ?? 0), 1);
+  const peak = Math.max(through, measured ?? 0, ...segments.map((j) => j.alone[direction] ?? 0), 1);
   const scale = (rate: number) => (rate <= 0 ? 0 : Math.max(3, (rate / peak) * height));
   const middle = height / 2 + 6;
-  const column = width / joints.length;
-  const narrow = joints.map((j) =>
+  const column = width / segments.length;
+  const narrow = segments.map((j) =>
     blocked.length > 0 ? j.alone[direction] === 0 : isNarrow(j, bottleneck![direction]),
   );
   const color = (i: number) => (narrow[i] ? 'var(--mui-palette-narrow)' : 'text.primary');
-  const heights = joints.map((j) => scale(j.alone[direction] ?? through));
+  const heights = segments.map((j) => scale(j.alone[direction] ?? through));
   return (
     <Box ref={ref} sx={{ width: '100%', position: 'relative' }}>
       <Box
-        sx={{ display: 'grid', gridTemplateColumns: `repeat(${joints.length}, minmax(0, 1fr))`, mb: 0.25 }}
+        sx={{ display: 'grid', gridTemplateColumns: `repeat(${segments.length}, minmax(0, 1fr))`, mb: 0.25 }}
       >
-        {joints.map((joint, i) => (
+        {segments.map((segment, i) => (
           <Typography
-            key={joint.id}
+            key={segment.id}
             variant="body2"
             noWrap
             sx={{ px: { xs: 0.25, sm: 1 }, textAlign: 'center', fontWeight: 600, color: color(i) }}
-            title={joint.part}
+            title={segment.part}
           >
             <Box
               component="span"
               sx={{ color: 'text.secondary', fontWeight: 400, fontSize: '0.78125rem', mr: { sm: 0.75 } }}
             >
-              {kindOfJoint(joint.id)}
+              {kindOfSegment(segment.id)}
             </Box>
             <Box component="span" sx={wideOnly}>
-              {joint.part}
+              {segment.part}
             </Box>
           </Typography>
         ))}
@@ -111,7 +111,7 @@ export function PathStrip({ path, direction, measured = null, onJoint, height = 
           {through > 0 && (
             <path
               d={outline(
-                joints.map(() => scale(through)),
+                segments.map(() => scale(through)),
                 width,
                 middle,
               )}
@@ -127,13 +127,13 @@ export function PathStrip({ path, direction, measured = null, onJoint, height = 
             </g>
           )}
           <g stroke="var(--mui-palette-narrow)" strokeWidth={3} strokeLinecap="round">
-            {joints.flatMap((joint, i) =>
+            {segments.flatMap((segment, i) =>
               narrow[i]
                 ? [-1, 1].map((sign) => {
                     const y = middle + sign * (Math.max(heights[i]!, 4) / 2 + 3.5);
                     return (
                       <line
-                        key={`${joint.id}${sign}`}
+                        key={`${segment.id}${sign}`}
                         x1={(i + 0.24) * column}
                         x2={(i + 0.76) * column}
                         y1={y}
@@ -145,18 +145,18 @@ export function PathStrip({ path, direction, measured = null, onJoint, height = 
             )}
           </g>
         </svg>
-        {onJoint &&
-          joints.map((joint, i) => (
+        {onSegment &&
+          segments.map((segment, i) => (
             <ButtonBase
-              key={joint.id}
-              aria-label={`Change ${kindOfJoint(joint.id).toLowerCase()}: ${joint.part}`}
-              onClick={(event) => onJoint(joint, event.currentTarget)}
+              key={segment.id}
+              aria-label={`Change ${kindOfSegment(segment.id).toLowerCase()}: ${segment.part}`}
+              onClick={(event) => onSegment(segment, event.currentTarget)}
               sx={{
                 position: 'absolute',
                 top: 0,
                 bottom: 0,
-                left: `${(100 * i) / joints.length}%`,
-                width: `${100 / joints.length}%`,
+                left: `${(100 * i) / segments.length}%`,
+                width: `${100 / segments.length}%`,
                 borderRadius: 1,
                 '&:hover': { boxShadow: 'inset 0 0 0 1px var(--mui-palette-flow)' },
               }}
@@ -164,16 +164,16 @@ export function PathStrip({ path, direction, measured = null, onJoint, height = 
           ))}
       </Box>
       <Box
-        sx={{ display: 'grid', gridTemplateColumns: `repeat(${joints.length}, minmax(0, 1fr))`, mt: 0.25 }}
+        sx={{ display: 'grid', gridTemplateColumns: `repeat(${segments.length}, minmax(0, 1fr))`, mt: 0.25 }}
       >
-        {joints.map((joint, i) => {
-          const rate = joint.alone[direction];
+        {segments.map((segment, i) => {
+          const rate = segment.alone[direction];
           return (
             <Typography
-              key={joint.id}
+              key={segment.id}
               variant="body2"
               noWrap
-              title={joint.detail}
+              title={segment.detail}
               sx={{
                 px: { xs: 0.25, sm: 1 },
                 fontSize: { xs: '0.78125rem', sm: '0.875rem' },
@@ -193,7 +193,7 @@ export function PathStrip({ path, direction, measured = null, onJoint, height = 
                   ml: 0.75,
                 }}
               >
-                {joint.detail}
+                {segment.detail}
               </Box>
             </Typography>
           );
@@ -204,14 +204,14 @@ export function PathStrip({ path, direction, measured = null, onJoint, height = 
 }
 
 function describe(
-  { joints, flow, bottleneck, blocked }: Path,
+  { segments, flow, bottleneck, blocked }: Path,
   direction: Direction,
   measured: number | null,
 ): string {
   if (blocked.length > 0) return `Path blocked: ${blocked.map(blockWords).join('; ')}`;
-  const narrowest = joints.filter((j) => isNarrow(j, bottleneck![direction])).map((j) => j.part);
+  const narrowest = segments.filter((j) => isNarrow(j, bottleneck![direction])).map((j) => j.part);
   return (
-    `${direction === 'read' ? 'Reading' : 'Writing'} over ${joints.map((j) => j.part).join(', ')}: ` +
+    `${direction === 'read' ? 'Reading' : 'Writing'} over ${segments.map((j) => j.part).join(', ')}: ` +
     `${format(flow![direction].expected, 'B/s')} expected, narrowest at ${narrowest.join(', ')}${measured ? `, measured ${format(measured, 'B/s')}` : ''}`
   );
 }
@@ -220,7 +220,7 @@ function describe(
 export function MiniStrip({ path, direction }: { path: Path; direction: Direction }) {
   const [width, height] = [260, 34];
   const through = path.flow?.[direction].expected ?? 0;
-  const rates = path.joints.map((j) => j.alone[direction] ?? through);
+  const rates = path.segments.map((j) => j.alone[direction] ?? through);
   const peak = Math.max(1, ...rates);
   const scale = (rate: number) => (rate <= 0 ? 0 : Math.max(2, (rate / peak) * height));
   return (

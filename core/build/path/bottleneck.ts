@@ -2,7 +2,7 @@ import type { Spread } from '../../stats';
 import { practicalOf, type Direction } from '../../catalog/links';
 import type { Constraint } from './constraint';
 import type { ParticipantId } from './negotiate';
-import type { Bottleneck, JointId, Path } from './path';
+import type { Bottleneck, SegmentId, Path } from './path';
 
 /** What would decide if this constraint were gone, or ran as it could without what holds it down. */
 function without(
@@ -38,21 +38,23 @@ export function decide(path: Path, direction: Direction): Bottleneck {
   return {
     slowest: first,
     constraint,
-    joints: culprits(path, constraint),
+    segments: culprits(path, constraint),
     next: without(path, constraint, direction),
   };
 }
 
 /** Of a link the participants that hold it down, or all of them when they are alike; else where the constraint sits. */
-function culprits({ joints }: Path, constraint: Constraint): JointId[] {
+function culprits({ segments }: Path, constraint: Constraint): SegmentId[] {
   const { limiters = [], participants = [] } = constraint.link ?? {};
   const ids = limiters.length > 0 ? limiters : participants.map((p) => p.id);
   if (ids.length > 0) return [...new Set(ids.map(placeOf))];
-  return joints.filter((joint) => joint.constraints.includes(constraint.id)).map((joint) => joint.id);
+  return segments
+    .filter((segment) => segment.constraints.includes(constraint.id))
+    .map((segment) => segment.id);
 }
 
 /** Where on the strip a participant stands: a hub's own cable stands with the hub. */
-const placeOf = (id: ParticipantId): JointId => id.replace(/-cable$/, '') as JointId;
+const placeOf = (id: ParticipantId): SegmentId => id.replace(/-cable$/, '') as SegmentId;
 
 /** Expected B/s if these constraints were gone, and with them every share of them. */
 export function flowWithout(path: Path, ids: readonly Constraint['id'][], direction: Direction): number {
@@ -63,12 +65,12 @@ export function flowWithout(path: Path, ids: readonly Constraint['id'][], direct
   return left.length > 0 ? lowest(left, direction).rate[direction].expected : Infinity;
 }
 
-/** Expected B/s if nothing at these joints held a link below what the rest of it could. */
-export function flowFreed(path: Path, joints: readonly JointId[], direction: Direction): number {
+/** Expected B/s if nothing at these segments held a link below what the rest of it could. */
+export function flowFreed(path: Path, segments: readonly SegmentId[], direction: Direction): number {
   const lifts = new Map<Constraint['id'], number>();
   for (const constraint of path.constraints) {
     const could = constraint.link?.without;
-    if (!could || !culprits(path, constraint).some((joint) => joints.includes(joint))) continue;
+    if (!could || !culprits(path, constraint).some((segment) => segments.includes(segment))) continue;
     const better = practicalOf(could, direction, path.parts.own).expected;
     lifts.set(constraint.id, better / constraint.rate[direction].expected);
   }

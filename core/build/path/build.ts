@@ -13,7 +13,7 @@ import { strip } from './strip';
 /** Puts parts together: negotiates each link, finds every constraint, the flow and what decides it. */
 export function buildPath(parts: PathParts): Path {
   const path = screenPath(parts);
-  path.joints = strip(path);
+  path.segments = strip(path);
   if (path.flow) path.bottleneck = both((d) => decide(path, d));
   return path;
 }
@@ -26,7 +26,7 @@ export function screenPath(parts: PathParts): Path {
   for (const link of [inner, outer, ...hops]) if (link && !link.mode) blocked.push({ id: 'no mode', link });
   const path: Path = {
     parts,
-    joints: [],
+    segments: [],
     constraints: collect(parts, links),
     links,
     inner,

@@ -44,7 +44,7 @@ describe('chains', () => {
       hops: [hop('tesselin-fan-4', 'c1', 'c-c-10-05')],
     });
     expect(hubbed.outer.mode?.id).toBe('usb-10');
-    expect(hubbed.joints.map((j) => j.id)).toEqual(['drive', 'bridge', 'cable', 'hub-0', 'port', 'host']);
+    expect(hubbed.segments.map((j) => j.id)).toEqual(['drive', 'bridge', 'cable', 'hub-0', 'port', 'host']);
     expect(mb(hubbed) / mb(straight)).toBeGreaterThan(0.93);
     expect(mb(hubbed)).toBeLessThanOrEqual(mb(straight) + 1e-6);
     const slow = at('office-desktop', 'front-a', 'larkmoor-reed-2t', 'tesselin-nook-10', 'c-a-10-05', {
@@ -192,7 +192,7 @@ describe('Thunderbolt, trade checks', () => {
   });
 });
 
-describe('the last joint: the system', () => {
+describe('the last segment: the system', () => {
   test('its stack takes its share of the port’s link, and is to blame only where its mend gives more', () => {
     const path = (efficiency: number) => {
       const host = fastEnd(by(HOSTS, 'field-laptop'));
@@ -204,15 +204,15 @@ describe('the last joint: the system', () => {
       });
     };
     expect(mb(path(0.6))).toBeCloseTo(mb(path(1)) * 0.6, 6);
-    expect(path(0.6).joints.at(-2)!.id).toBe('system');
+    expect(path(0.6).segments.at(-2)!.id).toBe('system');
     // The two-lane device is held to 10 by the port: there is more to gain there than from a nearly perfect stack.
-    expect(path(0.97).bottleneck!.read).toMatchObject({ joints: ['port'], next: { name: 'USB 20 Gb/s' } });
-    expect(path(0.3).bottleneck!.read.joints).toEqual(['system']);
+    expect(path(0.97).bottleneck!.read).toMatchObject({ segments: ['port'], next: { name: 'USB 20 Gb/s' } });
+    expect(path(0.3).bottleneck!.read.segments).toEqual(['system']);
   });
 
-  test('without a figure there is no such joint', () =>
+  test('without a figure there is no such segment', () =>
     expect(
-      at('field-laptop', 'left-back', 'larkmoor-reed-2t', 'tesselin-nook-10', 'c-c-10-05').joints.some(
+      at('field-laptop', 'left-back', 'larkmoor-reed-2t', 'tesselin-nook-10', 'c-c-10-05').segments.some(
         (j) => j.id === 'system',
       ),
     ).toBe(false));
@@ -226,7 +226,7 @@ describe('the other end', () => {
     });
     expect(path.bottleneck!.write.constraint.id).toMatch(/far|other/);
     expect(mb(path, 'write')).toBeLessThan(104);
-    expect(path.joints.at(-1)).toMatchObject({ id: 'host', part: 'Recorder’s card, in its slot' });
+    expect(path.segments.at(-1)).toMatchObject({ id: 'host', part: 'Recorder’s card, in its slot' });
     expect(hardCeiling(path)).toBe(104e6);
   });
   test('a reader in a slow port is held by the port', () => {
@@ -334,11 +334,11 @@ const anything: fc.Arbitrary<PathParts> = fc
   });
 
 describe('laws of chains', () => {
-  test('100,000 random paths: never a crash, never above a joint or a ceiling, blocked with a reason or flowing', () => {
+  test('100,000 random paths: never a crash, never above a segment or a ceiling, blocked with a reason or flowing', () => {
     let flowing = 0;
     fc.assert(
       fc.property(anything, (parts) => {
-        const { flow, blocked, constraints, bottleneck, joints } = buildPath(parts);
+        const { flow, blocked, constraints, bottleneck, segments } = buildPath(parts);
         if (!flow) return blocked.length > 0 && blocked.every((block) => blockWords(block).length > 0);
         flowing++;
         return DIRECTIONS.every((d) => {
@@ -351,8 +351,8 @@ describe('laws of chains', () => {
               (c) =>
                 expected <= c.rate[d].expected * (1 + 1e-9) && high <= (c.ceiling ?? Infinity) * (1 + 1e-9),
             ) &&
-            bottleneck![d].joints.length > 0 &&
-            bottleneck![d].joints.every((id) => joints.some((j) => j.id === id))
+            bottleneck![d].segments.length > 0 &&
+            bottleneck![d].segments.every((id) => segments.some((j) => j.id === id))
           );
         });
       }),
@@ -379,7 +379,7 @@ describe('laws of chains', () => {
     );
   });
 
-  test('on a path that works, a joint that passes things through never makes it faster', () => {
+  test('on a path that works, a segment that passes things through never makes it faster', () => {
     fc.assert(
       fc.property(anything, modes, (all, own) => {
         fc.pre(all.bridge === null);

@@ -1,6 +1,6 @@
 import type { Spread } from '../../stats';
 import { assumed } from '../../catalog/assumptions';
-import { pcieShare } from '../../catalog/classes';
+import { pcieShare, randomMarket } from '../../catalog/classes';
 import type { Direction } from '../../catalog/links';
 import { formula, type Recorder } from '../../evidence';
 import type { Drive } from '../../catalog/parts';
@@ -22,8 +22,14 @@ const bothLatencies = formula({
   of: (m, x) => m.add(x.drive, x.bridge),
 });
 
-/** What a drive most likely is behind its plug. */
-export const interfaceOf = (drive: Drive): 'pcie' | 'sata' => (pcieShare(drive) >= 0.5 ? 'pcie' : 'sata');
+/** How long drive and system take over one request: a read waits for the cells, and so for their class; a write only for the drive's memory. */
+export function ownLatency<T extends Spread>(record: Recorder<T>, drive: Drive, direction: Direction): T {
+  if (drive.media === 'disk') return assumed(record, 'latency.disk');
+  if (direction === 'write')
+    return assumed(record, pcieShare(drive) >= 0.5 ? 'latency.pcie.write' : 'latency.sata.write');
+  const { range, note } = randomMarket(drive, 'latency.read', record.own);
+  return record.given('drive and system, one read', range, 's', { kind: 'memory', note });
+}
 
 /** What the links carry when requests come so: bulk-only takes one at a time whatever is asked. */
 export function atDepth<T extends Spread>(
@@ -35,10 +41,7 @@ export function atDepth<T extends Spread>(
   { block, depth }: Requests,
 ): T {
   const { drive } = parts;
-  const own = assumed(
-    record,
-    drive.media === 'disk' ? 'latency.disk' : `latency.${interfaceOf(drive)}.${direction}`,
-  );
+  const own = ownLatency(record, drive, direction);
   const latency = usb
     ? record.of(bothLatencies, { drive: own, bridge: assumed(record, 'usb-latency') })
     : own;

@@ -1,11 +1,11 @@
 export { buildPath, screenPath, hardCeiling } from './build';
-export type { Path, Joint, JointId, Bottleneck } from './path';
+export type { Path, Segment, SegmentId, Bottleneck } from './path';
 export { isNarrow } from './path';
 export { explainFlow, flowOf, type Reach } from './flow';
 export { rateOf, type Constraint, type ConstraintId } from './constraint';
 export { bestShared, negotiate, type Negotiated, type Participant, type ParticipantId } from './negotiate';
 export { isConverting, portOf, type Block, type PathParts } from './parts';
-export { atDepth, interfaceOf, isBulkOnly } from './depth';
+export { atDepth, ownLatency, isBulkOnly } from './depth';
 export type { Requests } from './requests';
 export { lastLink, type Links } from './links';
 export type { Crowd } from './crowd';

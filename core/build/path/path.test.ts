@@ -117,14 +117,14 @@ describe('paths of the shop', () => {
     const p = path('larkmoor-reed-2t', 'tesselin-nook-10', 'c-c-10-05', 'left-back');
     expect(expectMB(p)).toBeGreaterThan(900);
     expect(expectMB(p)).toBeLessThan(1050);
-    expect(p.bottleneck!.read.joints).toEqual(['bridge', 'cable', 'port']);
+    expect(p.bottleneck!.read.segments).toEqual(['bridge', 'cable', 'port']);
   });
   test('a gen 3 drive in a slot wired ×1: near a quarter, 800 to 920', () => {
     const p = path('larkmoor-reed-2t', 'tesselin-riser-4', null, 'slot-x1', workstation);
     expect(p.outer.mode?.id).toBe('pcie3x1');
     expect(expectMB(p)).toBeGreaterThanOrEqual(800);
     expect(expectMB(p)).toBeLessThanOrEqual(920);
-    expect(p.bottleneck!.read.joints).toEqual(['port']);
+    expect(p.bottleneck!.read.segments).toEqual(['port']);
   });
   test('a SATA drive behind 10 Gb/s: 500 to 550', () => {
     const flow = path('venndale-slate-2t', 'quarrel-shell-10', 'c-c-10-05', 'left-back').flow!.read;
@@ -152,7 +152,7 @@ describe('paths of the shop', () => {
   test('the expansion bay runs a gen 4 drive at full speed', () => {
     const p = path('oystral-merlin-4t', null, null, 'bay', sealed);
     expect(p.outer.mode?.id).toBe('pcie4x4');
-    expect(p.joints.map((j) => j.id)).toEqual(['drive', 'port', 'host']);
+    expect(p.segments.map((j) => j.id)).toEqual(['drive', 'port', 'host']);
   });
 });
 
@@ -183,7 +183,7 @@ describe('blocked paths', () => {
 });
 
 describe('laws of any path', () => {
-  test('never above any joint nor a hard ceiling; the working gives the same figures', () => {
+  test('never above any segment nor a hard ceiling; the working gives the same figures', () => {
     fc.assert(
       fc.property(anyParts, (parts) => {
         const p = buildPath(parts);
@@ -251,16 +251,16 @@ describe('one number', () => {
         const { constraint, slowest } = bottleneck;
         expect(slowest.rate[d].expected).toBe(found.flow![d].expected);
         // A place that is marked shows the flow's own number.
-        const places = found.joints.filter(
-          (j) => j.constraints.includes(slowest.id) || bottleneck.joints.includes(j.id),
+        const places = found.segments.filter(
+          (j) => j.constraints.includes(slowest.id) || bottleneck.segments.includes(j.id),
         );
         expect(places.length === 0 || places.some((j) => isNarrow(j, bottleneck))).toBe(true);
         expect([slowest.id, slowest.covers?.[d]]).toContain(constraint.id);
         for (const c of found.constraints) expect(c.explain(d).expected).toBeCloseTo(c.rate[d].expected, 3);
         expect(explainFlow(found, d).expected).toBe(found.flow![d].expected);
         // No place of the strip that is alone on its link shows less than what flows.
-        for (const joint of found.joints.filter((j) => j.id === 'drive' || j.id === 'system'))
-          expect(joint.alone[d]).toBeGreaterThanOrEqual(found.flow![d].expected * (1 - 1e-9));
+        for (const segment of found.segments.filter((j) => j.id === 'drive' || j.id === 'system'))
+          expect(segment.alone[d]).toBeGreaterThanOrEqual(found.flow![d].expected * (1 - 1e-9));
       }),
       { numRuns: 300 },
     );

@@ -4,11 +4,11 @@ import type { Constraint, ConstraintId } from './constraint';
 import type { Links } from './links';
 import type { Block, PathParts } from './parts';
 
-export type JointId = 'drive' | 'bridge' | 'cable' | `hub-${number}` | 'port' | 'system' | 'host';
+export type SegmentId = 'drive' | 'bridge' | 'cable' | `hub-${number}` | 'port' | 'system' | 'host';
 
 /** A place on the strip. */
-export interface Joint {
-  id: JointId;
+export interface Segment {
+  id: SegmentId;
   /** What stands there. */
   part: string;
   /** What it does, in a few words: interface, position, modes. */
@@ -24,19 +24,21 @@ export interface Bottleneck {
   slowest: Constraint;
   /** What is to blame for it: the slowest itself, or the link it is a share of, where that could run faster. */
   constraint: Constraint;
-  /** The joints that hold it down: those whose exchange would help, or all on the link when they are alike. */
-  joints: JointId[];
+  /** The segments that hold it down: those whose exchange would help, or all on the link when they are alike. */
+  segments: SegmentId[];
   /** What would decide if this one were gone, by the constraint or the link's better mode, and at what rate. */
   next: { name: string; rate: Spread } | null;
 }
 
 /** Whether a place is where the eye should go: it holds the flow down, or the slowest sits there. */
-export const isNarrow = ({ id, constraints }: Joint, { slowest, constraint, joints }: Bottleneck): boolean =>
-  joints.includes(id) || (slowest !== constraint && constraints.includes(slowest.id));
+export const isNarrow = (
+  { id, constraints }: Segment,
+  { slowest, constraint, segments }: Bottleneck,
+): boolean => segments.includes(id) || (slowest !== constraint && constraints.includes(slowest.id));
 
 export interface Path {
   parts: PathParts;
-  joints: Joint[];
+  segments: Segment[];
   /** In order from the media to the other end. */
   constraints: Constraint[];
   links: Links;
@@ -46,7 +48,7 @@ export interface Path {
   outer: Links['outer'];
   /** Why data cannot flow at all; empty when it can. */
   blocked: Block[];
-  /** What the joints between media and host pass: the least of links, bridge and system, at the depth of the requests. Null when blocked. */
+  /** What the segments between media and host pass: the least of links, bridge and system, at the depth of the requests. Null when blocked. */
   carries: Record<Direction, Spread> | null;
   /** The least over the whole chain, both ends with it, drive fresh. Null when blocked. */
   flow: Record<Direction, Spread> | null;

@@ -4,7 +4,7 @@ import { both, type ConstraintId } from './constraint';
 import { lastLink } from './links';
 import { bestShared, type Negotiated } from './negotiate';
 import { isConverting, portOf, type PathParts } from './parts';
-import type { Joint, Path } from './path';
+import type { Segment, Path } from './path';
 
 /** What a participant could carry by its own best mode, expected; 0 where it shares none with the end on its drive side. */
 const aloneWith =
@@ -16,7 +16,7 @@ const aloneWith =
   };
 
 /** The places of a path, from the media to the other end. */
-export function strip({ parts, links, constraints }: Path): Joint[] {
+export function strip({ parts, links, constraints }: Path): Segment[] {
   const { drive, bridge, cable, port, host, hops = [], endpoint } = parts;
   const { inner, outer } = links;
   const alone = aloneWith(parts.own);
@@ -29,7 +29,7 @@ export function strip({ parts, links, constraints }: Path): Joint[] {
     both((d) => Math.min(a[d], b[d]));
   const kind =
     drive.media === 'disk' ? [drive.recording, 'disk'].filter(Boolean).join(' ') : (drive.cell ?? 'flash');
-  const joints: Joint[] = [
+  const segments: Segment[] = [
     {
       id: 'drive',
       part: parts.array ? `${parts.array.members} × ${drive.model}` : drive.model,
@@ -52,7 +52,7 @@ export function strip({ parts, links, constraints }: Path): Joint[] {
           Math.min(cap?.rate[d].expected ?? Infinity, constraint('inner')?.rate[d].expected ?? 0, best[d]),
         )
       : best;
-    joints.push({
+    segments.push({
       id: 'bridge',
       part: bridge.model,
       detail: converts
@@ -64,7 +64,7 @@ export function strip({ parts, links, constraints }: Path): Joint[] {
     sending = bridge.outer;
   }
   if (cable)
-    joints.push({
+    segments.push({
       id: 'cable',
       part: cable.name,
       detail: `${cable.length} m, ${cable.ends.join(' to ')}`,
@@ -75,7 +75,7 @@ export function strip({ parts, links, constraints }: Path): Joint[] {
     const there = portOf(hop);
     const at = alone(sending, there.modes);
     const up = least2(alone(hop.hub.up, hop.hub.up), alone(hop.hub.up, hop.cable.modes));
-    joints.push({
+    segments.push({
       id: `hub-${i}`,
       part: hop.hub.model,
       detail: `${modeName(links.hops[i]!)} towards the host`,
@@ -85,7 +85,7 @@ export function strip({ parts, links, constraints }: Path): Joint[] {
     sending = hop.hub.up;
   });
   const last = lastLink(links);
-  joints.push({
+  segments.push({
     id: 'port',
     part: port.position,
     detail: `${port.connector}, ${last.mode ? `runs ${last.mode.name}` : 'no common mode'}`,
@@ -95,19 +95,19 @@ export function strip({ parts, links, constraints }: Path): Joint[] {
   const stack = constraint('system');
   const above = [stack, layer && !layer.firmware ? layer.made : undefined].filter((c) => c !== undefined);
   if (above.length > 0)
-    joints.push({
+    segments.push({
       id: 'system',
       part: above.map((c) => c.name).join(', '),
       detail: 'as it drives this port',
       alone: both((d) => Math.min(...above.map((c) => c.rate[d].expected))),
       constraints: above.map((c) => c.id),
     });
-  joints.push({
+  segments.push({
     id: 'host',
     part: endpoint?.name ?? host.storage.name,
     detail: host.name,
     alone: both((d) => Math.min(...ids('far', 'other').map((id) => constraint(id)!.rate[d].expected))),
     constraints: ids('far', 'other'),
   });
-  return joints;
+  return segments;
 }

@@ -1,4 +1,4 @@
-import { row } from './row';
+import { row, type Assumption } from './row';
 
 const MB = 1e6;
 const CACHE = 'cache as a share of the free capacity';
@@ -7,6 +7,58 @@ const SUSTAINED = 'sustained writing, past the cache';
 const OF_CACHED = 'sustained writing as a share of writing into the cache';
 const OUTER = 'outer tracks';
 const USE = ['transfer', 'arrays'] as const;
+const POWER = 'power fully busy';
+const IDLE = 'power doing nothing';
+
+/** What a class does with small requests. */
+interface Random {
+  /** Share of the sequential rate that 4 KiB reach deep in a queue. */
+  read: number;
+  write: number;
+  /** µs of one read. */
+  latency: readonly [number, number, number];
+  /** MB/s of random writing past the cache. */
+  past: readonly [number, number, number];
+}
+
+/** The rows of a class's random work [memory]. */
+function randomRows<Id extends string>(id: Id, on: string, { read, write, latency, past }: Random) {
+  const deep = (what: string, share: number) =>
+    row(
+      `4 KiB ${what} deep in a queue, as a share of the sequential rate`,
+      [share * 0.65, share, Math.min(0.95, share * 1.45)],
+      'ratio',
+      'memory',
+      ['random', 'loads'],
+      on,
+    );
+  const times = ([low, expected, high]: readonly [number, number, number], by: number) =>
+    [low * by, expected * by, high * by] as const;
+  const rows = {
+    'iops.read': deep('reads', read),
+    'iops.write': deep('writes', write),
+    'latency.read': row(
+      'drive and system, one read',
+      times(latency, 1e-6),
+      's',
+      'memory',
+      ['path', 'random', 'loads'],
+      on,
+    ),
+    'random-sustained': row(
+      'random writing past the cache',
+      times(past, MB),
+      'B/s',
+      'memory',
+      ['random'],
+      on,
+    ),
+  };
+  type Rows = typeof rows;
+  return Object.fromEntries(Object.entries(rows).map(([key, value]) => [`${id}.${key}`, value])) as {
+    [Key in keyof Rows as `${Id}.${Key & string}`]: Assumption;
+  };
+}
 
 /** What is on the market, class by class: figures that belong together. Which class a drive is of follows from whatever is known of it. */
 export const CLASSES = {
@@ -82,6 +134,62 @@ export const CLASSES = {
   'sata-slc.cache': row(CACHE, [0, 0, 0.01], 'ratio', 'memory', USE, 'SATA SLC'),
   'sata-slc.stays': row(STAYS, [0.2, 0.6, 1], 'ratio', 'memory', USE, 'SATA SLC'),
   'sata-slc.sustained': row(SUSTAINED, [400 * MB, 450 * MB, 500 * MB], 'B/s', 'memory', USE, 'SATA SLC'),
+
+  ...randomRows('pcie-tlc', 'PCIe TLC', {
+    read: 0.45,
+    write: 0.45,
+    latency: [45, 65, 100],
+    past: [60, 150, 300],
+  }),
+  ...randomRows('pcie-qlc', 'PCIe QLC', {
+    read: 0.38,
+    write: 0.42,
+    latency: [70, 110, 180],
+    past: [8, 25, 80],
+  }),
+  ...randomRows('pcie-mlc', 'PCIe MLC', {
+    read: 0.4,
+    write: 0.4,
+    latency: [60, 85, 120],
+    past: [100, 250, 500],
+  }),
+  ...randomRows('pcie-slc', 'PCIe SLC', {
+    read: 0.7,
+    write: 0.7,
+    latency: [10, 18, 35],
+    past: [600, 1200, 2000],
+  }),
+  ...randomRows('sata-tlc', 'SATA TLC', {
+    read: 0.6,
+    write: 0.55,
+    latency: [80, 115, 170],
+    past: [30, 90, 200],
+  }),
+  ...randomRows('sata-qlc', 'SATA QLC', {
+    read: 0.5,
+    write: 0.5,
+    latency: [110, 165, 260],
+    past: [5, 15, 50],
+  }),
+  ...randomRows('sata-mlc', 'SATA MLC', {
+    read: 0.6,
+    write: 0.55,
+    latency: [85, 120, 170],
+    past: [50, 120, 220],
+  }),
+  ...randomRows('sata-slc', 'SATA SLC', {
+    read: 0.6,
+    write: 0.6,
+    latency: [60, 80, 120],
+    past: [150, 250, 350],
+  }),
+
+  'power.pcie.slow': row(POWER, [3, 4.8, 6.5], 'W', 'memory', ['heat'], 'flash on PCIe, up to 4,000 MB/s'),
+  'power.pcie.fast': row(POWER, [4.5, 6.8, 9], 'W', 'memory', ['heat'], 'flash on PCIe, up to 8,000 MB/s'),
+  'power.pcie.fastest': row(POWER, [8, 10.5, 13], 'W', 'memory', ['heat'], 'flash on PCIe, faster still'),
+  'power.sata': row(POWER, [2, 2.9, 4], 'W', 'memory', ['heat'], 'flash on SATA'),
+  'idle.pcie': row(IDLE, [0.3, 0.8, 1.8], 'W', 'memory', ['heat'], 'flash on PCIe, awake'),
+  'idle.sata': row(IDLE, [0.1, 0.5, 1], 'W', 'memory', ['heat'], 'flash on SATA, awake'),
 
   'disk-25.outer': row(
     OUTER,

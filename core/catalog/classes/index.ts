@@ -2,3 +2,5 @@ export { FLASH_NAMES, flashClasses, isSmall, pcieShare, qlcGrowth, type FlashCla
 export { DISK_NAMES, diskClasses, outerMarket, type DiskClass } from './disk';
 export { BUILT_IN_NAMES, builtInClasses, builtInMarket, type BuiltInClass } from './builtin';
 export { classWords, type Likely } from './likely';
+export { randomMarket } from './random';
+export { busyMarket, idleMarket } from './power';

@@ -60,7 +60,7 @@ export const Drive = z.object({
   protocol: Protocol.optional(),
   /** How a disk's tracks lie. */
   recording: z.enum(['CMR', 'SMR']).optional(),
-  /** Turns a minute of a disk. */
+  /** Spindle speed of a disk, rpm. */
   rpm: z.number().min(1000).max(20_000).optional(),
   /** A disk's innermost tracks as a share of its outermost, 0 to 1, as fitted. */
   innermost: Fact.optional(),

@@ -86,7 +86,7 @@ export function tried(shop: Shop, direction: Direction): Shop {
 export function fixes(situation: Situation, library: Shop, direction: Direction): Fix[] {
   const shop = tried(library, direction);
   const now = tryOut(situation, direction);
-  const joints = [
+  const segments = [
     'port',
     'cable',
     ...(situation.connection.hops ?? []).map((_, i) => `hub-${i}` as const),
@@ -111,8 +111,8 @@ export function fixes(situation: Situation, library: Shop, direction: Direction)
       ? b
       : a;
   const best = new Map<Cost, Option>();
-  for (const option of joints
-    .flatMap((joint) => optionsAt(situation, shop, joint, direction))
+  for (const option of segments
+    .flatMap((segment) => optionsAt(situation, shop, segment, direction))
     .filter(helps)) {
     const cost = costOf(buildOf(situation), option.build, shop);
     best.set(cost, better(best.get(cost) ?? null, option));

@@ -4,7 +4,7 @@ import { expectedRate, linkById, type Direction } from '../../catalog/links';
 import { formFactor, nameOf } from '../../catalog/parts';
 import type { Bridge, Cable, Drive, Hop, Host, Hub, Shop } from '../../catalog/parts';
 import type { Build, Device, Lockable } from '../../build/assembly';
-import { bestShared, type JointId } from '../../build/path';
+import { bestShared, type SegmentId } from '../../build/path';
 import { buildOf, builtAs, firstOf, onMachine, settingOf, situationOf, working } from '../../forecast';
 import type { Change, Situation } from '../../forecast';
 import type { Brief } from '../../job';
@@ -83,18 +83,18 @@ function leadsFor(build: Build, host: Host, shop: Shop): (Cable | null)[] {
  * The build with as little else changed as it takes to work: first nothing, then the cable, then without the enclosure, then in another one with
  * its cable, the fastest that works. Where nothing works, what is blocked by least.
  * What is locked stays.
- * @param chosen the joint that was asked for and stays
+ * @param chosen the segment that was asked for and stays
  */
 function fitted(
   situation: Situation,
   shop: Shop,
   direction: Direction,
-  chosen: JointId | null = null,
+  chosen: SegmentId | null = null,
 ): Tried {
   const asked = tryOut(situation, direction);
   if (asked.blocks.length === 0 || chosen === 'cable') return asked;
   const build = buildOf(situation);
-  const isHeld = (joint: Lockable) => build.locked?.includes(joint) === true;
+  const isHeld = (segment: Lockable) => build.locked?.includes(segment) === true;
   const leads = (b: Build) =>
     (isHeld('cable') ? [b.cable] : leadsFor(b, situation.machine, shop)).map((cable) =>
       tryOut(builtAs({ ...b, cable })(situation), direction),
@@ -158,7 +158,7 @@ export function connected(brief: Omit<Brief, 'build'>, device: Device, shop: Sho
   return tries.reduce(better).build;
 }
 
-/** What changed beside the joint itself, in words. */
+/** What changed beside the segment itself, in words. */
 function beside(asked: Build, got: Build): string | null {
   const words = [
     asked.bridge !== got.bridge ? (got.bridge ? `in ${nameOf(got.bridge)}` : 'without an enclosure') : '',
@@ -174,18 +174,23 @@ function changed(build: Build, part: Partial<Build>): Build {
 }
 
 /** What else could stand at a place, from the shop and the host, with the gain beside each. */
-export function optionsAt(situation: Situation, shop: Shop, joint: JointId, direction: Direction): Option[] {
+export function optionsAt(
+  situation: Situation,
+  shop: Shop,
+  segment: SegmentId,
+  direction: Direction,
+): Option[] {
   const now = tryOut(situation, direction);
-  const aside = joint === 'host' || joint === 'system';
+  const aside = segment === 'host' || segment === 'system';
   const found =
-    joint === 'host'
+    segment === 'host'
       ? otherEnds(situation, direction)
-      : joint === 'system'
+      : segment === 'system'
         ? otherSystems(situation)
-        : parts(situation, shop, joint);
+        : parts(situation, shop, segment);
   return found.map(({ key, name, change, taken }) => {
     const asked = change(situation);
-    const tried = (): Tried => (aside ? tryOut(asked, direction) : fitted(asked, shop, direction, joint));
+    const tried = (): Tried => (aside ? tryOut(asked, direction) : fitted(asked, shop, direction, segment));
     const got = taken ? now : tried();
     return {
       key,
@@ -262,8 +267,8 @@ function otherSystems({ machine }: Situation): Candidate[] {
 
 /** Whether a build has the parts that another holds fast. */
 export const keepsLocked = (was: Build, is: Build): boolean =>
-  (was.locked ?? []).every((joint) =>
-    joint === 'port' ? is.port === was.port : is[joint]?.id === was[joint]?.id,
+  (was.locked ?? []).every((segment) =>
+    segment === 'port' ? is.port === was.port : is[segment]?.id === was[segment]?.id,
   );
 
 /** Today's part first where the shop does not hold it. */
@@ -271,7 +276,7 @@ function withOwn<T extends { id: string }>(list: readonly T[], own: T | null): r
   return own && !list.some((part) => part.id === own.id) ? [own, ...list] : list;
 }
 
-function parts(situation: Situation, shop: Shop, joint: JointId): Candidate[] {
+function parts(situation: Situation, shop: Shop, segment: SegmentId): Candidate[] {
   const build = buildOf(situation);
   const to = (part: Partial<Build>): Change => builtAs(changed(build, part));
   const one = <T extends Drive | Bridge | Cable>(part: T, own: T | null, put: Partial<Build>): Candidate => ({
@@ -286,28 +291,28 @@ function parts(situation: Situation, shop: Shop, joint: JointId): Candidate[] {
     change: to(put),
     taken,
   });
-  if (joint === 'drive')
+  if (segment === 'drive')
     return withOwn(shop.drives, build.drive).map((drive) =>
       one(drive, build.drive, drive.sealed ? { drive, bridge: null } : { drive }),
     );
-  if (joint === 'bridge')
+  if (segment === 'bridge')
     return [
       ...withOwn(shop.bridges, build.bridge).map((bridge) => one(bridge, build.bridge, { bridge })),
       none('None: straight into the host', { bridge: null }, build.bridge === null),
     ];
-  if (joint === 'cable')
+  if (segment === 'cable')
     return [
       ...withOwn(shop.cables, build.cable).map((cable) => one(cable, build.cable, { cable })),
       none('No cable', { cable: null }, build.cable === null),
     ];
-  if (joint === 'port')
+  if (segment === 'port')
     return situation.machine.ports.map((port) => ({
       key: port.id,
       name: `${port.position}, ${port.connector}`,
       change: to({ port: port.id }),
       taken: port.id === build.port,
     }));
-  return joint.startsWith('hub-') ? hubs(build, shop, Number(joint.slice(4))) : [];
+  return segment.startsWith('hub-') ? hubs(build, shop, Number(segment.slice(4))) : [];
 }
 
 /** Other hubs and other ports of them, in the place of one. */

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { BRIDGES, CABLES, DRIVES, HOSTS, HUBS, SHOP } from '../../catalog/stock';
 import { blocksOf } from '../../fit';
 import type { Build } from '../../build/assembly';
-import type { JointId } from '../../build/path';
+import type { SegmentId } from '../../build/path';
 import { onJob } from '../../fixtures/forecast';
 import type { Brief } from '../../job';
 import { settingOf } from '../../forecast';
@@ -34,7 +34,7 @@ const plan = (
 const laptop = (port: string, cable = 'c-c-10-05') =>
   plan('field-laptop', port, 'larkmoor-reed-2t', 'tesselin-nook-10', cable);
 
-describe('what else could stand at a joint', () => {
+describe('what else could stand at a segment', () => {
   test('everything of the shop and the host, the one in use marked, each with its gain', () => {
     const drives = optionsAt(onJob(laptop('left-back')), SHOP, 'drive', 'read');
     expect(drives).toHaveLength(DRIVES.length);
@@ -151,12 +151,12 @@ describe('what else could stand at a joint', () => {
     fc.assert(
       fc.property(
         fc.constantFrom(...HOSTS),
-        fc.constantFrom<JointId>('drive', 'bridge', 'cable', 'port'),
+        fc.constantFrom<SegmentId>('drive', 'bridge', 'cable', 'port'),
         fc.constantFrom('read' as const, 'write' as const),
-        (host, joint, direction) => {
+        (host, segment, direction) => {
           const empty = { host, activities: [], needs: {} };
           const own = { ...empty, build: firstBuild(empty, SHOP) };
-          for (const choice of optionsAt(onJob(own), SHOP, joint, direction)) {
+          for (const choice of optionsAt(onJob(own), SHOP, segment, direction)) {
             const setting = settingOf(onJob({ ...own, build: choice.build }), direction);
             expect(blocksOf(setting)).toEqual(choice.blocks);
             expect(choice.flow).toBe(

@@ -2,9 +2,10 @@ import type { Spread } from '../../stats';
 import { layoutWords, operationsFor, randomMembers, STRIP, type Layout } from '../../build/array';
 import { formula, type Fact, type Recorder } from '../../evidence';
 import { ASSUMPTIONS, assumed, marketOf } from '../../catalog/assumptions';
+import { randomMarket } from '../../catalog/classes';
 import type { Direction } from '../../catalog/links';
 import type { Drive } from '../../catalog/parts';
-import { flowOf, interfaceOf, isBulkOnly, type Path } from '../../build/path';
+import { flowOf, isBulkOnly, ownLatency, type Path } from '../../build/path';
 
 /** Small operations at random places, as they come. */
 export interface Operations {
@@ -101,7 +102,7 @@ const bounded = formula({
   of: (m, x) => m.mul(x.stated, m.min(m.num(1), m.div(m.num(4096), x.block))),
 });
 
-/** Half a turn of a disk, s: 30 ÷ turns a minute. */
+/** Half a turn of a disk, s: 30 ÷ rpm. */
 export const halfTurn = (rpm: number): number => 30 / rpm;
 
 /** What an array makes of operations in one direction; null for one drive. */
@@ -178,7 +179,7 @@ function flashLatency<T extends Spread>(
   const none = (name: string, note: string) => record.given(name, 0, 's', { kind: 'practice', note });
   const spanned = record.fact('span', span, 'B', marketOf(record, 'scratch.span'));
   return record.of(latencyOf, {
-    own: assumed(record, `latency.${interfaceOf(drive)}.${direction}`),
+    own: ownLatency(record, drive, direction),
     bridge: isOnUsb(path) ? assumed(record, 'usb-latency') : none('bridge', 'none'),
     misses: record.of(misses, { covered: assumed(record, `map.${drive.map ?? 'unknown'}`), span: spanned }),
     map: assumed(record, 'map-read'),
@@ -187,6 +188,25 @@ function flashLatency<T extends Spread>(
 }
 
 const isOnUsb = (path: Path): boolean => path.outer.mode?.family === 'usb';
+
+const deepShare = formula({
+  name: 'operations a second of 4 KiB',
+  unit: 'IOPS',
+  inputs: { rate: 'sequential rate', share: 'share of it' },
+  of: (m, x) => m.div(m.mul(x.rate, x.share), m.num(4096)),
+});
+/** What a flash drive does deep in a queue where its sheet does not say: a share of its own sequential rate, by class. */
+function deepOf<T extends Spread>(record: Recorder<T>, path: Path, direction: Direction, name: string): T {
+  const found = path.constraints.find((c) => c.id === 'media')!;
+  const media = found.member ?? found;
+  const rate = record.either(
+    () => media.rate[direction],
+    () => media.explain(direction),
+  );
+  const { range, note } = randomMarket(path.parts.drive, `iops.${direction}`, record.own);
+  const share = record.given('share of the sequential rate', range, 'ratio', { kind: 'memory', note });
+  return record.of(deepShare, { rate, share }, { name });
+}
 
 /** Operations a second of a flash drive: its own limit, its latency at this depth, and what the links carry. */
 function ofFlash<T extends Spread>(
@@ -200,9 +220,7 @@ function ofFlash<T extends Spread>(
   const { drive } = path.parts;
   const name = `${drive.model}, random ${doingOf(direction, over)}`;
   const sheet = direction === 'read' ? drive.randomRead : drive.randomWrite;
-  const stated =
-    record.known(`${name}, stated`, sheet, 'IOPS') ??
-    assumed(record, `iops.${interfaceOf(drive)}.${direction}`, { name });
+  const stated = record.known(`${name}, stated`, sheet, 'IOPS') ?? deepOf(record, path, direction, name);
   const one = flashLatency(record, path, direction, ops);
   const piece = record.given('block', over ? over.piece : ops.block, 'B', AS_ASKED);
   const own = record.of(bounded, { stated, block: piece });
@@ -257,10 +275,11 @@ const perBlock = formula({
 /** Random writes a second of a flash drive once its cache is used up; null for disks. */
 export function behindCache<T extends Spread>(record: Recorder<T>, drive: Drive, block: number): T | null {
   if (drive.media === 'disk') return null;
+  const { range, note } = randomMarket(drive, 'random-sustained', record.own);
   return record.of(
     perBlock,
     {
-      rate: assumed(record, 'random-sustained'),
+      rate: record.given('random writing past the cache', range, 'B/s', { kind: 'memory', note }),
       block: record.given('block', block, 'B', { kind: 'entered' }),
     },
     { name: `${drive.model}, random writing past its cache` },

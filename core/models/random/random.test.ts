@@ -104,16 +104,54 @@ describe('operations a second', () => {
   });
 });
 
-test('behind the cache random writes may collapse: 10 MB/s where others hold 100 to 300 [common practice, no source]; disks have none', () => {
-  const found = behindCache(explaining, DRIVES[0]!, 4096)!;
-  expect([found.low * 4096, found.high * 4096].map((v) => Math.round(v / 1e6))).toEqual([10, 300]);
-  expect(
-    behindCache(
-      explaining,
-      DRIVES.find((d) => d.media === 'disk')!,
-      4096,
-    ),
-  ).toBeNull();
+describe('what no sheet states follows from the classes a drive may be of', () => {
+  const unnamed = (part: Partial<Drive>): Drive => ({
+    ...DRIVES.find((d) => d.id === 'larkmoor-reed-2t')!,
+    id: 'unnamed',
+    cell: null,
+    randomRead: known(null),
+    randomWrite: known(null),
+    rest: known(null),
+    cache: known(null),
+    tbw: known(null),
+    ...part,
+  });
+  const behind = (part: Partial<Drive>) => behindCache(explaining, unnamed(part), 4096)!;
+  const MB = (operations: number) => Math.round((operations * 4096) / 1e6);
+
+  test('random writes past the cache may collapse to 10 MB/s where others hold 100 to 300 [common practice, no source]; disks have none', () => {
+    expect(MB(behind({ cell: 'TLC' }).high)).toBe(300);
+    expect(MB(behind({ cell: 'TLC' }).expected)).toBeGreaterThan(100);
+    expect(MB(behind({ cell: 'QLC' }).low)).toBeLessThan(10);
+    expect(MB(behind({ cell: 'QLC' }).high)).toBeLessThan(100);
+    expect(
+      behindCache(
+        explaining,
+        DRIVES.find((d) => d.media === 'disk')!,
+        4096,
+      ),
+    ).toBeNull();
+  });
+
+  test('cells nobody names may be either, and the working names the classes with their weights', () => {
+    const [tlc, qlc, either] = (['TLC', 'QLC', null] as const).map((cell) => behind({ cell }));
+    expect(either!.low).toBeLessThan(tlc!.low);
+    expect(either!.high).toBeGreaterThan(qlc!.high);
+    expect(JSON.stringify(either!.because)).toMatch(/PCIe TLC \(\d+ %\); PCIe QLC \(\d+ %\)/);
+  });
+
+  test('deep in a queue a faster drive does more; one read waits for the cells whatever the speed', () => {
+    const bench = (part: Partial<Drive>, depth: number) =>
+      operationsPerSecond(
+        explaining,
+        pathOn(offload!.host, { ...offload!.build!, drive: unnamed(part) }),
+        ops({ depth }),
+      ).expected;
+    const rated = (rate: number) => ({ cell: 'TLC' as const, read: known(rate), write: known(rate) });
+    expect(bench(rated(900e6), 512)).toBeGreaterThan(1.5 * bench(rated(500e6), 512));
+    expect(bench(rated(900e6), 1)).toBeCloseTo(bench(rated(500e6), 1), 6);
+    expect(bench({ cell: 'QLC' }, 1)).toBeLessThan(0.9 * bench({ cell: 'TLC' }, 1));
+  });
 });
 
 test('a day of scratch: operations ÷ rate, and the writes’ own bytes at least', () => {

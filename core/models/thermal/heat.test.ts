@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { Solver } from 'odex';
 import { assumedRange } from '../../catalog/assumptions';
+import type { Drive } from '../../catalog/parts';
 import { BRIDGES, DRIVES } from '../../catalog/stock';
 import { coolingOf, drawAt, drawOf, isExternal, settlesAt, timeTo, warmAt } from '.';
 
@@ -89,4 +90,21 @@ describe('how a drive is cooled, and what it draws', () => {
       expect(drawAt(drive, 'write', 0.5)).toBeCloseTo((idle + full) / 2, 9);
     }
   });
+});
+
+test('what nobody states of the draw follows from what a drive moves: gen 5 more than gen 4, that more than gen 3, SATA least', () => {
+  const nvme = DRIVES.find((d) => d.modes.some((mode) => mode.startsWith('pcie')))!;
+  const rated = (rate: number): Drive => ({
+    ...nvme,
+    id: `rated-${rate}`,
+    power: undefined,
+    read: { value: rate, source: { kind: 'sheet' } },
+    write: { value: rate, source: { kind: 'sheet' } },
+  });
+  const full = (drive: Drive) => drawOf(drive, 'write').full;
+  const sata: Drive = { ...rated(540e6), id: 'on-sata', modes: ['sata3'] };
+  const draws = [sata, rated(3400e6), rated(7200e6), rated(13_500e6)].map(full);
+  expect(draws).toEqual([...draws].sort((a, b) => a - b));
+  expect(new Set(draws).size).toBe(4);
+  expect(full({ ...rated(7200e6), power: { idle: 0.4, read: 6.1, write: 6.3 } } as Drive)).toBe(6.3);
 });

@@ -41,8 +41,8 @@ const ROLE: Partial<Record<ConstraintId, string>> = {
 };
 const mb = (rate: number) => numeral(rate / 1e6, rate < 100e6 ? 1 : 0);
 
-/** Each joint's ceiling, practical range and negotiated mode, what decides and what would decide next. */
-export function Joints({ path, direction }: { path: Path; direction: Direction }) {
+/** Each segment's ceiling, practical range and negotiated mode, what decides and what would decide next. */
+export function Segments({ path, direction }: { path: Path; direction: Direction }) {
   const [chosen, setChosen] = useState(0);
   const { requests } = REQUESTS[chosen]!;
   const at = useMemo(() => (requests ? buildPath({ ...path.parts, requests }) : path), [path, requests]);

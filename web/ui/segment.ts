@@ -1,0 +1,13 @@
+import type { SegmentId } from '@kymar/core/build/path';
+
+const KIND: Record<string, string> = {
+  drive: 'Drive',
+  bridge: 'Bridge',
+  cable: 'Cable',
+  port: 'Port',
+  system: 'System',
+  host: 'Other end',
+};
+
+/** What a segment of the strip is called. */
+export const kindOfSegment = (id: SegmentId): string => KIND[id] ?? 'Hub';
