@@ -72,7 +72,7 @@ test('what decides is not known: the state says so', async () => {
   expect(await state(page)).toBe('unknown');
 });
 
-test('both schools end to end: a maker’s minimum by the outcome, then to the letter', async () => {
+test('both policies end to end: a maker’s minimum by the outcome, then to the letter', async () => {
   const { page, faults } = await app.open('/jobs/demo-simulator-bay/path');
   const finding = page.locator('[data-finding="bay-reading"]');
   await finding.getByText(/Caution:/).waitFor();

@@ -238,7 +238,9 @@ test('a bay: a drive of a generation too old, and one that is too high', async (
   await expect(cheapest.getByText(/Trying/)).toHaveCount(0);
   await expect(cheapest.getByText(/put it in/i)).toHaveCount(0);
   await put(DRIVE, 'Gannet 4 TB');
-  await expect(page.getByRole('heading', { name: 'Blocks: Not enough clearance in the slot or bay' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: 'Blocks: Not enough clearance in the slot or bay' }),
+  ).toBeVisible();
   await expect(page.getByText(/is 16\.5 mm high; .* has room for 11 mm/)).toBeVisible();
   expect(faults).toEqual([]);
 });

@@ -82,7 +82,7 @@ function memberRate(record: Recorder<Estimate>, drive: Drive): Estimate {
 export const arrayOf = (situation: Situation): ArrayForecast | null =>
   forecastArray(recordersFor(situation.own).explaining, situation);
 
-/** What a device's layout of drives comes to over the years wanted; null for drives each for itself. */
+/** What a device's layout of drives comes to over its service life; null for drives each for itself. */
 export function forecastArray(
   record: Recorder<Estimate>,
   { device, serviceYears }: Pick<Situation, 'device' | 'serviceYears'>,

@@ -388,12 +388,12 @@ function targetAnswer(
   const size = isMove(activity) ? sizeOf(activity, run) : null;
   if (size?.share === 'less') return open(size.words);
   const said = `${format(measured.time.expected, 's')} (${format(measured.time.low, 's')} to ${format(measured.time.high, 's')})`;
-  if (measured.time.high <= target) return { answer: 'yes', words: `Wanted ${within}, takes ${said}.` };
+  if (measured.time.high <= target) return { answer: 'yes', words: `Target ${within}, took ${said}.` };
   if (measured.time.low > target)
     return size?.share === 'more'
       ? open(`${size.words} It took ${said}.`)
-      : { answer: 'no', words: `Wanted ${within}, takes ${said}.` };
-  return open(`Wanted ${within}, takes ${said}: the interval straddles the target.`);
+      : { answer: 'no', words: `Target ${within}, took ${said}.` };
+  return open(`Target ${within}, took ${said}: the interval straddles the target.`);
 }
 
 /** Whether a run moved less or more than the whole activity, by more than 1 %; null when it is the activity. */

@@ -48,7 +48,7 @@ export function Brief() {
                 slotProps={{ inputLabel: { shrink: true } }}
               />
               <FactField
-                label="Wanted to last, years"
+                label="Service life, years"
                 dimension="count"
                 fact={job.serviceYears}
                 onFact={(serviceYears) => set({ serviceYears })}

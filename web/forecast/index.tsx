@@ -181,7 +181,7 @@ function Row({
         {beside && (
           <Figure of={beside}>
             {format(beside.expected, beside.unit)}
-            {activity.kind === 'open' ? ' is storage' : stream ? ' wanted' : ''}
+            {activity.kind === 'open' ? ' is storage' : stream ? ' asked' : ''}
           </Figure>
         )}
       </TableCell>

@@ -43,8 +43,8 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
               sx={{ fontWeight: 600, color: life.fromNew.low < wanted ? 'error.main' : 'success.main' }}
             >
               {life.fromNew.low < wanted
-                ? `They may run out within the ${wanted} years wanted.`
-                : `The ${wanted} years wanted are covered.`}
+                ? `They may run out within the service life of ${wanted} years.`
+                : `The service life of ${wanted} years is covered.`}
             </Typography>
           )}
           {life.byCells && (
@@ -103,10 +103,10 @@ const until = ({ expected, earliest, latest }: NonNullable<Life['runsOut']>): st
 /** Ends of a range of years. */
 const range = ({ low, high }: Spread): string => `${format(low, 'years', 2)} to ${format(high, 'years', 2)}`;
 
-/** Years on a line: the range in which the rating runs out, the years wanted and the warranty as marks. */
+/** Years on a line: the range in which the rating runs out, the service life and the warranty as marks. */
 function Line({ life, wanted, warranty }: { life: Spread; wanted: number | null; warranty: number | null }) {
   const marks = [
-    ...(wanted === null ? [] : [{ at: wanted, name: 'wanted' }]),
+    ...(wanted === null ? [] : [{ at: wanted, name: 'service life' }]),
     ...(warranty === null || warranty === wanted ? [] : [{ at: warranty, name: 'warranty' }]),
   ];
   const end = Math.max(

@@ -12,7 +12,7 @@ export function ArrayFacts({ array }: { array: ArrayForecast }) {
       {survives === 0
         ? 'one failing drive loses all'
         : `${survives} may fail, whichever ${survives === 1 ? 'it is' : 'they are'}`}
-      . Data lost within the years wanted: <Figure of={loss}>{formatProbability(loss.expected)}</Figure>.
+      . Data lost within the service life: <Figure of={loss}>{formatProbability(loss.expected)}</Figure>.
       {rebuild && (
         <>
           {' '}

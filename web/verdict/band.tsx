@@ -97,7 +97,7 @@ export function Band({
             }}
           />
           <Label at={x(target)} top={0} end="end" color="text.primary">
-            wanted {format(target, unit)}
+            target {format(target, unit)}
           </Label>
         </>
       )}

@@ -34,7 +34,7 @@ const TONE: Record<string, 'success' | 'error' | 'warning' | 'default'> = {
   'no forecast': 'default',
 };
 const HEAD = {
-  meets: 'It does what was wanted',
+  meets: 'It meets the targets',
   'falls short': 'It falls short',
   'not proven': 'Not proven yet',
 } as const;

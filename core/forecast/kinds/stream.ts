@@ -108,7 +108,7 @@ export const STREAM: Kind<Stream> = {
     const lasts = lastsOf(record, activity);
     const buffer = record.fact('buffer', activity.buffer, 's', marketOf(record, 'stream.buffer'));
     const found = sampled(inputs, lasts, buffer, activity);
-    const demand = worked('wanted by all streams', found.demand, 'B/s', {
+    const demand = worked('asked by all streams', found.demand, 'B/s', {
       how: 'sampled',
       formula: 'bytes ÷ how long they last',
       inputs: [inputs.inputs.bytes, lasts],
@@ -121,7 +121,7 @@ export const STREAM: Kind<Stream> = {
     });
     const margin = worked('margin', found.margin, 'ratio', {
       how: 'sampled',
-      formula: 'sustained ÷ wanted',
+      formula: 'sustained ÷ asked',
       inputs: [sustained, demand, given('buffer', buffer, 's', buffer.because.source ?? { kind: 'unknown' })],
     });
     const probability = 1 - found.stalled;
