@@ -84,7 +84,12 @@ for (const [name, hand] of [
     const field = (name: string) => page.getByLabel(name, { exact: true }).last();
     const list = (name: string) => page.getByRole('combobox', { name, exact: true }).last();
     const stage = (name: string) => nav(page, STAGES).getByRole('link', { name: new RegExp(`^${name}`) });
-    const place = (name: string) => nav(page, PLACES).getByRole('link', { name });
+    /** Looks at another place, and waits until it is the one shown, as eyes do. */
+    const lookAt = async (name: string) => {
+      const place = nav(page, PLACES).getByRole('link', { name });
+      await hand.press(place);
+      await expect(place).toHaveAttribute('aria-current', 'page');
+    };
 
     await hand.press(button('New job'));
     await page.getByText('No machine is chosen yet, so there is no path to draw.').waitFor();
@@ -109,7 +114,7 @@ for (const [name, hand] of [
     await hand.press(stage('Path'));
     await hand.press(button('Put a first build together'));
     await page.getByText(/^Flow .* with a fresh cache/).waitFor();
-    await hand.press(place('Archive at the desk · Mini PC'));
+    await lookAt('Archive at the desk · Mini PC');
     await hand.press(button('Put a first build together'));
     await page.getByText('Other end Built-in 512 GB').or(page.getByText('Built-in 512 GB')).first().waitFor();
 
@@ -127,7 +132,7 @@ for (const [name, hand] of [
     await page
       .getByRole('heading', { name: 'A month onto the archive, Archive at the desk · Mini PC' })
       .waitFor();
-    await hand.press(place('Field disk · Thin laptop'));
+    await lookAt('Field disk · Thin laptop');
     for (const time of ['21 min', '21m20s', '21m40s']) {
       await hand.type(field('It took'), time);
       await hand.press(button('Keep this figure'));

@@ -181,7 +181,7 @@ function Row({
         {beside && (
           <Figure of={beside}>
             {format(beside.expected, beside.unit)}
-            {activity.kind === 'open' ? ' is storage' : stream ? ' asked' : ''}
+            {activity.kind === 'open' ? ' is storage' : stream ? ' needed' : ''}
           </Figure>
         )}
       </TableCell>
