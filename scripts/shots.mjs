@@ -8,6 +8,7 @@ const OFFLOAD = '/jobs/demo-acoustics-offload';
 const VIEWS = [
   ['jobs', '/jobs'],
   ['brief', `${OFFLOAD}/brief`],
+  ['choice', `${OFFLOAD}/choice`],
   ['path', `${OFFLOAD}/path`],
   ['forecast', `${OFFLOAD}/forecast`],
   ['bench', `${OFFLOAD}/bench`],
@@ -44,7 +45,14 @@ for (const [name, path] of VIEWS.filter(([name]) => name.includes(only))) {
       page.getByRole('img', { name: /^Speed over the copy/ }).waitFor(),
       page.getByText(/^The cache is/).waitFor(),
     ]);
-  await page.setViewportSize({ width: 1280, height: name === 'forecast' ? 1200 : 800 });
+  if (name === 'choice')
+    await Promise.all([
+      page.getByText(/^\d.* builds with a price/).waitFor(),
+      page.getByRole('heading', { name: 'All builds that work' }).waitFor(),
+      page.getByRole('button', { name: /Take this build|In the job/ }).waitFor(),
+    ]);
+  const tall = { forecast: 1200, choice: 1500 }[name] ?? 800;
+  await page.setViewportSize({ width: 1280, height: tall });
   await page.screenshot({ path: join(folder, `${name}.png`) });
 }
 if ('working'.includes(only)) {

@@ -2,6 +2,8 @@ import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { decode } from '@kymar/core/catalog/decode';
 import { enduranceJsonSchema, life, EnduranceInput } from '@kymar/core/models/endurance';
+import { usualCurrency, type PartKey } from '@kymar/core/choice/prices';
+import { Finalists, nonDominated, searchAll, summaryOf, wantedOf } from '@kymar/core/choice/search';
 import { compareBuilds } from '@kymar/core/choice/compare';
 import { middle } from '@kymar/core/evidence';
 import { forecastAll, forecastDays, situationOf, type Situation, settingOf } from '@kymar/core/forecast';
@@ -15,6 +17,7 @@ import { DIRECTIONS, type Direction } from '@kymar/core/catalog/links';
 import type { Shop } from '@kymar/core/catalog/parts';
 import { blockWords, explainFlow } from '@kymar/core/build/path';
 import { MOST_TEXT, own, readJson, problemsOf } from '@kymar/core/text';
+import { parseQuantity } from '@kymar/core/units';
 import { verdict } from '@kymar/core/verdict';
 import { fixes, optionsAt, withDrives } from '@kymar/core/choice/whatif';
 
@@ -25,6 +28,7 @@ const COMMANDS: Record<string, (text: string, bytes: Uint8Array) => unknown> = {
   path: (text) => path(job(text), library()),
   forecast: (text) => forecast(job(text)),
   endurance: (text) => endurance(text),
+  choose: (text) => chosen(job(text), library()),
   compare: (text) => compare(job(text), library()),
   verdict: (text) => verdict(job(text)),
   decode: (text) => decoded(text),
@@ -154,6 +158,40 @@ function ahead(situation: Situation) {
   return found && { ends: found.ends, recovers: found.recovers };
 }
 
+/** What to buy for a device of the job out of the library. */
+function chosen(input: Job, shop: Shop) {
+  const currency = input.budget?.currency ?? usualCurrency(shop.prices);
+  const asked = { owned: (input.owned ?? []) as PartKey[], currency, own: {}, probability: sureness() };
+  const wanted = wantedOf(input, deviceId, asked);
+  if (!wanted)
+    throw new BadInput(
+      deviceId !== undefined && !placesOf(input).some(({ device }) => device === deviceId)
+        ? `--device: the job has no device "${deviceId}".`
+        : 'The job has no machine yet, or nothing is done with the device; there is nothing to search for.',
+    );
+  const found = searchAll(wanted, shop);
+  return {
+    currency,
+    probability: wanted.probability,
+    ...summaryOf(found, new Finalists(wanted), wanted),
+    edge: nonDominated(found.candidates).map(({ id, cost, waits, misses }) => ({
+      id,
+      cost,
+      hoursAYear: (waits * 365) / 3600,
+      misses,
+    })),
+  };
+}
+
+/** The probability asked for, as typed; undefined where none was. */
+function sureness(): number | undefined {
+  if (sure === undefined) return undefined;
+  const read = parseQuantity(sure, 'percent');
+  if (!read.ok || read.value <= 0 || read.value >= 1)
+    throw new BadInput(`--sure: "${sure}" is no probability such as 85 %.`);
+  return read.value;
+}
+
 /** The job's own build against it with other drives of the library, on one of its activities. */
 function compare(input: Job, shop: Shop) {
   const situation = built(input, 'there is nothing to compare with.');
@@ -238,6 +276,7 @@ function endurance(text: string) {
 
 let shopFile: string | undefined;
 let withDrivesOf: string | undefined;
+let sure: string | undefined;
 let activityId: string | undefined;
 let deviceId: string | undefined;
 let machineId: string | undefined;
@@ -245,7 +284,7 @@ const SCHEMAS: Record<string, () => object> = { job: jobJsonSchema, endurance: e
 
 const USAGE =
   `Usage: npm run -s kymar -- <${Object.keys(COMMANDS).join('|')}> [FILE] [--shop ` +
-  'LIBRARY] [--with DRIVE,…] [--activity ID] [--device ID] [--machine ID]   (JSON from the file or standard input)\n ' +
+  'LIBRARY] [--with DRIVE,…] [--sure PROBABILITY] [--activity ID] [--device ID] [--machine ID]   (JSON from the file or standard input)\n ' +
   `      npm run -s kymar -- schema [${Object.keys(SCHEMAS).join('|')}]`;
 
 function schemaOf(of = 'job'): object {
@@ -261,6 +300,7 @@ function words(): string[] {
       options: {
         shop: { type: 'string' },
         with: { type: 'string' },
+        sure: { type: 'string' },
         activity: { type: 'string' },
         device: { type: 'string' },
         machine: { type: 'string' },
@@ -269,6 +309,7 @@ function words(): string[] {
     });
     shopFile = values.shop;
     withDrivesOf = values.with;
+    sure = values.sure;
     activityId = values.activity;
     deviceId = values.device;
     machineId = values.machine;

@@ -36,6 +36,7 @@ const PAGES: View[] = [
 /** The stages of a job. */
 const STAGES: View[] = [
   { path: 'brief', title: 'Brief', load: async () => ({ default: (await import('./brief')).Brief }) },
+  { path: 'choice', title: 'Choice', load: async () => ({ default: (await import('./choice')).Choice }) },
   { path: 'path', title: 'Path', load: async () => ({ default: (await import('./path')).PathView }) },
   {
     path: 'forecast',

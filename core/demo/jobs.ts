@@ -239,7 +239,7 @@ function bay(): Job {
     created: '2026-11-18T09:00:00.000Z',
     changed: '2026-11-18T09:40:00.000Z',
     due: '2026-12-01',
-    note: 'The host’s maker asks for 5,200 MB/s of reading. The drive on the shelf reads 5,000; the instructor cares for how long a harbour takes to load.',
+    note: 'The host’s maker asks for 5,300 MB/s of reading. The drive on the shelf reads 5,000; the instructor cares for how long a harbour takes to load.',
     machines: [{ id: FIRST.machine, use: 'customer', host: part(HOSTS, 'simulator-host') }],
     activities: [
       {

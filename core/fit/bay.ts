@@ -93,6 +93,7 @@ export const BAY: Rule[] = [
   },
   {
     id: 'bay-heatsink',
+    kit: 'heatsink',
     severity: byMinimum,
     segment: 'drive',
     title: 'The host’s maker asks for a heatsink',

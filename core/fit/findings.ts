@@ -4,6 +4,7 @@ import { MEDIA } from './media';
 import { POWER } from './power';
 import { SHAPE } from './shape';
 import { SYSTEM } from './system';
+import type { Accessory } from '../catalog/parts';
 import { factsOf, type Setting } from './facts';
 import { of, SEVERITIES, type Finding, type Rule, type Severity } from './rule';
 
@@ -40,14 +41,26 @@ export function findings(setting: Setting): Finding[] {
 const rank = (severity: Severity): number => SEVERITIES.indexOf(severity);
 
 /** Ids of the rules that keep the build from working; no words are made. */
-export function blocksOf(setting: Setting): string[] {
+export const blocksOf = (setting: Setting): string[] => screenRules(setting).blocks;
+
+/** What keeps the build from working, by rule, and the small parts that rules ask for beside; no words are made. */
+export function screenRules(setting: Setting): { blocks: string[]; kit: Accessory['kind'][] } {
   const f = factsOf(setting);
-  return RULES.filter(
-    (rule) =>
-      (typeof rule.severity === 'function' || rule.severity === 'blocks') &&
-      rule.when(f) &&
-      of(rule.severity, f) === 'blocks',
-  ).map((rule) => rule.id);
+  const blocks: string[] = [];
+  const kit: Accessory['kind'][] = [];
+  for (const rule of RULES) {
+    const mayBlock = typeof rule.severity === 'function' || rule.severity === 'blocks';
+    if ((!mayBlock && !rule.kit) || !rule.when(f)) continue;
+    if (mayBlock && of(rule.severity, f) === 'blocks') blocks.push(rule.id);
+    if (rule.kit && !kit.includes(rule.kit)) kit.push(rule.kit);
+  }
+  return { blocks, kit };
+}
+
+/** What a rule is called, on a path where it fires. */
+export function titleOf(id: string, setting: Setting): string {
+  const rule = RULES.find((r) => r.id === id);
+  return rule ? of(rule.title, factsOf(setting)) : id;
 }
 
 /** How a path stands: nothing goes, something holds it, what decides it is not known, or all is as good as these parts get. */

@@ -1,4 +1,13 @@
-export { findings, blocksOf, stateOf, registerRule, RULES, type State } from './findings';
+export {
+  findings,
+  blocksOf,
+  screenRules,
+  titleOf,
+  stateOf,
+  registerRule,
+  RULES,
+  type State,
+} from './findings';
 export { SEVERITIES, type Finding, type Severity, type Rule } from './rule';
 export type { Setting } from './facts';
 export { FILE_SYSTEMS, OWN_OF } from './filesystem';

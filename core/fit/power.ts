@@ -153,6 +153,7 @@ export const POWER: Rule[] = [
   },
   {
     id: 'heatsink-always',
+    kit: 'heatsink',
     severity: 'caution',
     segment: 'drive',
     title: 'No heatsink',
@@ -194,6 +195,7 @@ export const POWER: Rule[] = [
   },
   {
     id: 'pad-missing',
+    kit: 'pad',
     severity: 'caution',
     segment: 'bridge',
     title: 'Without its pad the case does not cool',

@@ -1,5 +1,6 @@
 import type { Estimate } from '../evidence';
 import type { PolicyId } from '../job';
+import type { Accessory } from '../catalog/parts';
 import type { SegmentId } from '../build/path';
 import type { Facts } from './facts';
 
@@ -22,6 +23,8 @@ export interface Rule {
   fix: Of<string> | null;
   /** The question practitioners disagree on, where the rule follows one of the answers. */
   policy?: PolicyId;
+  /** The small part that settles it. */
+  kit?: Accessory['kind'];
   /** A figure behind the reason, with its working. */
   figure?(f: Facts): Estimate | null;
 }

@@ -92,6 +92,7 @@ export const SHAPE: Rule[] = [
   },
   {
     id: 'loose-in-bay',
+    kit: 'mounting screws',
     severity: 'note',
     segment: (f) => (f.bridge ? 'bridge' : 'port'),
     title: 'The bay is higher than the drive',
@@ -152,6 +153,7 @@ export const SHAPE: Rule[] = [
   },
   {
     id: 'bracket',
+    kit: 'bracket',
     severity: (f) => (card(f)!.bracket === 'full' ? 'blocks' : 'caution'),
     segment: 'bridge',
     title: (f) =>
@@ -204,6 +206,7 @@ export const SHAPE: Rule[] = [
   },
   {
     id: 'bay-adapter',
+    kit: 'bay adapter',
     severity: 'note',
     segment: 'bridge',
     title: 'A small drive in a large bay',
@@ -218,6 +221,7 @@ export const SHAPE: Rule[] = [
   },
   {
     id: 'standoff',
+    kit: 'standoff and screw',
     severity: 'note',
     segment: 'drive',
     title: 'A screw and a standoff decide the job',
@@ -248,6 +252,7 @@ export const SHAPE: Rule[] = [
   },
   {
     id: 'power-lead',
+    kit: 'power lead',
     severity: 'caution',
     segment: 'cable',
     title: 'The drive needs a power lead',

@@ -27,8 +27,7 @@ export const forecast = (of: Case, path: Path = pathFor(of)): Answer =>
  * The figure that answers a case with every input at its middle, in numbers only; null where nothing flows. Of a transfer it is the end of the
  * course that {@link forecast} explains, of anything else its expected figure, both to the last bit.
  */
-export function screen(of: Case): number | null {
-  const path = screenPathOf(of, of.activity.endpoint);
+export function screen(of: Case, path: Path = screenPathOf(of, of.activity.endpoint)): number | null {
   return path.blocked.length > 0 ? null : kindOf(of.activity).screen(of, path, besidesOf(of));
 }
 

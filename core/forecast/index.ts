@@ -12,7 +12,7 @@ export {
   type Kind,
 } from './kinds';
 export { forecastAll, type ActivityForecast, type JobForecast } from './job';
-export { isLife, lifeOf, type LifeForecast } from './wear';
+export { isLife, lifeOf, screenWrites, type LifeForecast } from './wear';
 export { forecastDays, type DaysForecast, type Ends } from './days';
 export { arrayOf, holdsOf, type ArrayForecast } from './array';
 export { collectTransfer, namedByThing, type Surroundings } from './collect';

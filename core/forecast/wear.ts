@@ -73,6 +73,23 @@ function onEach(
   });
 }
 
+/** What counts as written: what grows is also copied in by others where there are any, and counting both would count it twice. */
+function writing({ work: here, elsewhere = [] }: Situation): readonly Activity[] {
+  const work = [...here, ...elsewhere];
+  const keeps = (a: Activity) => kindOf(a).keeps === true;
+  const brought = work.some((a) => !keeps(a) && directionOf(a) === 'write');
+  return work.filter((a) => !keeps(a) || !brought);
+}
+
+/** Expected B a day written to each of a situation's drives, in numbers only; null where nothing is written or nobody knows how much. */
+export function screenWrites(situation: Situation, path: Path): number | null {
+  const work = writing(situation);
+  const written = bytesPerDay(recordersFor(situation.own).bare, work, ['write'], path);
+  const layout = layoutOf(situation.device);
+  if (!written || !layout) return written?.expected ?? null;
+  return (written.expected * writeMultiple(layout, false)) / layout.members;
+}
+
 /** Endurance of a situation's drives at the work's own rate. */
 export function lifeOn(situation: Situation, path: Path): LifeForecast {
   const { device, work: here, elsewhere = [], needs, own } = situation;
@@ -81,11 +98,7 @@ export function lifeOn(situation: Situation, path: Path): LifeForecast {
   const { tbw, capacity, warrantyYears, cell, media } = asRevised(device.drive);
   if (media === 'disk')
     return { problem: 'Disks are rated by what is read and written in a year, not by what wears out.' };
-  // What grows is also copied in by others where there are any: counting both would count it twice.
-  const keeps = (a: Activity) => kindOf(a).keeps === true;
-  const brought = work.some((a) => !keeps(a) && directionOf(a) === 'write');
-  const counted = work.filter((a) => !keeps(a) || !brought);
-  const written = bytesPerDay(record, counted, ['write'], path);
+  const written = bytesPerDay(record, writing(situation), ['write'], path);
   const layout = layoutOf(device);
   const small = work.some((a) => kindOf(a).small);
   const full = layout ? writeMultiple(layout, false) : 1;

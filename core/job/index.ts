@@ -48,5 +48,6 @@ export { checkJob } from './file';
 export { writeJob } from './write';
 export { readJob } from './read';
 export { repairJob } from './repair';
+export { ChoiceRecord } from './choice';
 export { stages, nextStage, STAGES, type Stage, type StageState } from './stage';
 export { samePath, withBuild, withHost } from './rebuild';

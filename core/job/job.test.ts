@@ -132,11 +132,12 @@ describe('stages', () => {
       'done',
       'done',
       'done',
+      'done',
       'open',
       'open',
     ]);
     expect(nextStage(stages(offload, fine)).stage).toBe('verdict');
-    expect(nextStage(stages(scans, fine)).stage).toBe('path');
+    expect(nextStage(stages(scans, fine)).stage).toBe('choice');
     expect(nextStage(stages({ ...scans, activities: [] }, fine)).stage).toBe('brief');
     expect(
       nextStage(stages({ ...offload, decision: { kind: 'accept', words: '', at: offload.changed } }, fine))

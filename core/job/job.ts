@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { Fact } from '../evidence';
-import { Id } from '../catalog/parts';
+import { Currency, Id } from '../catalog/parts';
+import { ChoiceRecord } from './choice';
 import { ChainEntry } from './entry';
 import { FrozenForecast } from './frozen';
 import { Run } from './run';
@@ -15,10 +16,7 @@ export const Decision = z.object({
 export type Decision = z.infer<typeof Decision>;
 
 /** Money, with its currency by ISO 4217. */
-export const Money = z.object({
-  amount: z.number().min(0).max(1e9),
-  currency: z.string().regex(/^[A-Z]{3}$/, { error: 'is no currency such as EUR' }),
-});
+export const Money = z.object({ amount: z.number().min(0).max(1e9), currency: Currency });
 export type Money = z.infer<typeof Money>;
 
 const Fields = z.object({
@@ -40,6 +38,10 @@ const Fields = z.object({
   forecasts: z.array(FrozenForecast).max(200),
   runs: z.array(Run).max(5000),
   decision: Decision.nullable(),
+  /** What was chosen, the newest last, with what else there was. */
+  choices: z.array(ChoiceRecord).max(200).optional(),
+  /** What the customer has already, by kind and id of the library: costs nothing. */
+  owned: z.array(z.string().max(100)).max(200).optional(),
   /** What happened to runs, forecasts and decisions, each entry sealed to the one before. */
   chain: z.array(ChainEntry).max(50_000).optional(),
   /** Put away: kept, and out of the list of open jobs. */

@@ -203,10 +203,11 @@ test.each<[string, Job, Job]>([
 test('stages: without a machine the brief is open; one device still to be chosen leaves the path open', () => {
   const at = (job: Job) =>
     stages(job, { blocked: false, unmet: false })
-      .slice(0, 2)
+      .slice(0, 3)
       .map((s) => [s.state, s.next]);
   expect(at(empty)[0]).toEqual(['open', 'Choose the machine']);
-  expect(at(scans)[1]).toEqual(['open', 'Choose and connect what is still open']);
-  expect(at(archive)[1]![0]).toBe('done');
+  expect(at(scans)[1]).toEqual(['open', 'See what to buy']);
+  expect(at(scans)[2]).toEqual(['open', 'Choose and connect what is still open']);
+  expect(at(archive)[2]![0]).toBe('done');
   expect(samePlace(FIRST, office)).toBe(false);
 });

@@ -5,7 +5,7 @@ import type { Job } from './job';
 import { briefAt, placesOf } from './place';
 import type { Setup } from './setup';
 
-export const STAGES = ['brief', 'path', 'forecast', 'bench', 'verdict', 'handover'] as const;
+export const STAGES = ['brief', 'choice', 'path', 'forecast', 'bench', 'verdict', 'handover'] as const;
 export type Stage = (typeof STAGES)[number];
 
 export interface StageState {
@@ -60,6 +60,9 @@ export function stages(job: Job, trouble: Trouble): StageState[] {
       : job.activities.length > 0
         ? at('brief', 'done', 'Change what the customer does')
         : at('brief', 'open', 'Describe the first activity'),
+    built && builds.every((build) => build !== null)
+      ? at('choice', 'done', 'Compare other builds')
+      : at('choice', 'open', 'See what to buy'),
     trouble.blocked
       ? at('path', 'attention', 'Fix what blocks the path')
       : built && builds.every((build) => build !== null)

@@ -8,23 +8,13 @@ import {
   type DeviceNeeds,
   type Job,
   type PolicyId,
-  type Role,
 } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';
 import { System } from '@kymar/core/catalog/parts';
 import { FactField, NameField } from '../ui/field';
+import { ROLE_NAMES } from '../ui/roles';
 import { Panel } from '../ui/panel';
 
-const ROLE: Record<Role, string> = {
-  system: 'System and programs',
-  projects: 'Active projects',
-  scratch: 'Scratch and cache',
-  library: 'Library',
-  everyday: 'Everyday second drive',
-  archive: 'Archive',
-  backup: 'Backup',
-  expansion: 'Expansion bay',
-};
 const FAMILY = (family: string) => (family === 'own' ? 'Its own' : family);
 const YES_NO: Record<'bootDrive' | 'portable' | 'movesLater' | 'onlyCopy', string> = {
   bootDrive: 'Boot drive',
@@ -47,7 +37,7 @@ export function Needs({ needs, onNeeds }: { needs: DeviceNeeds; onNeeds(needs: D
         <Asked
           label="Role"
           value={needs.role}
-          options={ROLE}
+          options={ROLE_NAMES}
           onValue={(role) => set('role', role)}
           sx={half}
         />

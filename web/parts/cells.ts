@@ -63,6 +63,20 @@ const OF: { [K in Kind]: GridColDef<PartOf[K]>[] } = {
     text('gives', 'Towards the host', (b) => `${b.plug}, ${links(b.outer)}`, 230),
     text('bays', 'Bays', (b) => String(b.bays ?? '?'), 60),
   ],
+  prices: [
+    text('of', 'Of', (price) => price.of, 220),
+    text('on', 'On', (price) => price.on, 104),
+    {
+      field: 'amount',
+      headerName: 'Price',
+      width: 96,
+      type: 'number',
+      valueFormatter: (value: number) => value.toFixed(2),
+    },
+    text('currency', 'Currency', (price) => price.currency, 84),
+    text('per', 'For', (price) => String(price.per ?? 1), 56),
+    text('seller', 'Seller', (price) => price.seller ?? '', 150),
+  ],
   hubs: [
     text('kind', 'Kind', (h) => h.kind, 80),
     text('up', 'Towards the host', (h) => `${h.plug}, ${links(h.up)}`, 240),

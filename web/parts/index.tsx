@@ -33,6 +33,7 @@ const NAMES: Record<Kind, string> = {
   cables: 'Cables',
   accessories: 'Small parts',
   hosts: 'Machines',
+  prices: 'Prices',
 };
 
 const isListed = (kind: Kind): kind is Listed => kind in LISTED;

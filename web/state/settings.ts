@@ -18,6 +18,10 @@ export interface Settings {
   backupFolder?: unknown;
   /** Cells of exported tables are made safe for spreadsheet programs. */
   safeCells?: boolean;
+  /** How probable a target must be to be met before a build counts, 0 to 1. */
+  sure?: number;
+  /** What an hour of the customer's is worth, for pay-back; in the job's currency. */
+  hourly?: number;
   /** The shop's own ranges in place of what Kymar assumes. */
   ownRanges?: OwnRanges;
 }

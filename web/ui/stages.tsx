@@ -9,6 +9,7 @@ import type { Stage, StageState } from '@kymar/core/job';
 
 export const STAGE_NAMES: Record<Stage, string> = {
   brief: 'Brief',
+  choice: 'Choice',
   path: 'Path',
   forecast: 'Forecast',
   bench: 'Bench',

@@ -1,5 +1,6 @@
-import { wrap, type Remote } from 'comlink';
+import { proxy, wrap, type Remote } from 'comlink';
 import type { DaysForecast, JobSheet, Situation } from '@kymar/core/forecast';
+import type { Build } from '@kymar/core/build/assembly';
 import type { FrozenForecast, Job } from '@kymar/core/job';
 import type { OwnRate } from '@kymar/core/reference';
 import type { Verdict } from '@kymar/core/verdict';
@@ -7,6 +8,8 @@ import type { OwnRanges } from '@kymar/core/catalog/assumptions';
 import type { Direction } from '@kymar/core/catalog/links';
 import type { Drive, Shop } from '@kymar/core/catalog/parts';
 import type { Fix } from '@kymar/core/choice/whatif';
+import type { Progress, Wanted } from '@kymar/core/choice/search';
+import type { Choosing, Overview } from './choice';
 import type { Forecasting } from './forecast';
 import type { Reading } from './reading';
 import type { Compared, Work } from './whatif';
@@ -56,8 +59,13 @@ const reading = new Helper<Reading>(
   () => new Worker(new URL('./reading.ts', import.meta.url), { type: 'module' }),
 );
 
+const choosing = new Helper<Choosing>(
+  () => new Worker(new URL('./choice.ts', import.meta.url), { type: 'module' }),
+);
+
 /** Loads their code ahead: a stopped server would keep it back. */
-export const warmUp = (): void => [whatif, forecasting, reading].forEach((helper) => void helper.start());
+export const warmUp = (): void =>
+  [whatif, forecasting, reading, choosing].forEach((helper) => void helper.start());
 
 /** Changes that help a path, worked out in a worker. */
 export const fixesOf = (situation: Situation, shop: Shop, direction: Direction): Promise<Fix[]> =>
@@ -97,3 +105,21 @@ export const read = {
   backup: (file: File) => reading.ask((w) => w.backup(file)),
   restored: (keys: readonly string[]) => reading.ask((w) => w.restored(keys)),
 };
+
+/** What there is to buy, searched in a worker that keeps what it found. */
+export const choose = {
+  search: (
+    wanted: Wanted,
+    shop: Shop,
+    built: Build | null,
+    told: (progress: Progress, first: string | null) => void,
+  ) => choosing.ask((w) => w.search(wanted, shop, built, proxy(told)) as Promise<Overview | null>),
+  cancel: () => choosing.ask((w) => w.cancel()),
+  rows: (...asked: Parameters<Choosing['rows']>) => choosing.ask((w) => w.rows(...asked)),
+  closely: (id: string) => choosing.ask((w) => w.closely(id)),
+  beside: (ids: readonly string[], hourly: number) => choosing.ask((w) => w.beside(ids, hourly)),
+  idAt: (index: number) => choosing.ask((w) => w.idAt(index)),
+  why: (...asked: Parameters<Choosing['why']>) => choosing.ask((w) => w.why(...asked)),
+  csv: (...asked: Parameters<Choosing['csv']>) => choosing.ask((w) => w.csv(...asked)),
+};
+export type { Asked, Beside, Closely, Overview, Row } from './choice';

@@ -169,6 +169,16 @@ const INSIDE: Record<string, Property> = {
 };
 
 const BY_KIND: Partial<Record<Kind, Record<string, Property>>> = {
+  prices: {
+    of: p('Of the part, by kind and id'),
+    on: p('On', undefined, { of: 'date' }),
+    amount: p('Price'),
+    currency: p('Currency'),
+    per: p('For how many'),
+    seller: p('Seller'),
+    sells: p('Sold by'),
+    returnDays: p('Can go back within', undefined, { of: 'days' }),
+  },
   bridges: {
     power: p('Draws itself', 'power'),
     read: p('Reads at most', 'rate'),

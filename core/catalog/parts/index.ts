@@ -6,6 +6,7 @@ export { Cable } from './cable';
 export { Hub, Hop, Busy } from './hub';
 export { Accessory } from './accessory';
 export { Host, Port, System, Endpoint } from './host';
+export { Currency, Price } from './price';
 export { nameOf } from './name';
 export { KINDS, type Kind, type Part, type PartOf, type Shop } from './shop';
 export { asRevised } from './revision';

@@ -4,6 +4,7 @@ import { Cable } from './cable';
 import { Drive } from './drive';
 import { Host } from './host';
 import { Hub } from './hub';
+import { Price } from './price';
 
 /** Kinds of parts a shop's library holds, each with the schema that is the truth about it. */
 export const KINDS = {
@@ -13,6 +14,7 @@ export const KINDS = {
   cables: Cable,
   accessories: Accessory,
   hosts: Host,
+  prices: Price,
 } as const;
 export type Kind = keyof typeof KINDS;
 export type PartOf = {
@@ -22,6 +24,7 @@ export type PartOf = {
   cables: Cable;
   accessories: Accessory;
   hosts: Host;
+  prices: Price;
 };
 export type Part = PartOf[Kind];
 /** All a shop knows of parts. */

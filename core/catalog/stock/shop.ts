@@ -3,6 +3,7 @@ import { BRIDGES, HUBS } from './boxes';
 import { DRIVES } from './drives';
 import { HOSTS } from './hosts';
 import { ACCESSORIES, CABLES } from './leads';
+import { PRICES } from './prices';
 
 /** The shop of the demo: what it knows of parts and hosts. */
 export const SHOP: Shop = {
@@ -12,4 +13,5 @@ export const SHOP: Shop = {
   cables: CABLES,
   accessories: ACCESSORIES,
   hosts: HOSTS,
+  prices: PRICES,
 };

@@ -1,0 +1,137 @@
+import { Worker, isMainThread, parentPort, workerData } from 'node:worker_threads';
+import { fileURLToPath } from 'node:url';
+import { rooms } from './rooms.mjs';
+
+/**
+ * The search for what to buy: so many candidates searched, ranked and answered. In two workers, each with its share of the drives, as the
+ * page does it. Usage: npm run bench -- choice [CANDIDATES]
+ */
+const core = await rooms({ job: 'job', demo: 'demo', stock: 'catalog/stock', search: 'choice/search' });
+const { SHOP } = core.stock;
+const { answers, bestOf, Finalists, nonDominated, PRESETS, scoreOf, search, wantedOf } = core.search;
+
+/** A library with so many more drives, enclosures and prices, by variation of those in stock. */
+function libraryOf(drives, boxes) {
+  const vary = (list, count, kind, change) =>
+    Array.from({ length: count }, (_, i) => {
+      const like = list[i % list.length];
+      return { ...like, id: `${like.id}-${i}`, model: `${like.model} v${i}`, ...change(like, i) };
+    });
+  const spread = (i) => 0.8 + 0.4 * ((i * 0.618) % 1);
+  const rated = (fact, i) =>
+    typeof fact?.value === 'number' ? { ...fact, value: Math.round(fact.value * spread(i)) } : fact;
+  const some = vary(SHOP.drives, drives, 'drives', (d, i) => ({
+    read: rated(d.read, i),
+    write: rated(d.write, i + 7),
+  }));
+  const more = vary(SHOP.bridges, boxes, 'bridges', (b, i) => ({ power: 0.5 + spread(i) }));
+  const priceOf = (kind, list) =>
+    list.map((part, i) => ({
+      id: `${part.id}-p`,
+      name: part.model ?? part.name,
+      of: `${kind}/${part.id}`,
+      on: '2026-11-02',
+      amount: Math.round(20 + 300 * ((i * 0.7548) % 1)),
+      currency: 'EUR',
+    }));
+  return {
+    ...SHOP,
+    drives: some,
+    bridges: more,
+    prices: [
+      ...priceOf('drives', some),
+      ...priceOf('bridges', more),
+      ...SHOP.prices.filter((p) => /^(cables|accessories)/.test(p.of)),
+    ],
+  };
+}
+
+const job = core.demo.demoJobs()[0];
+const wanted = wantedOf(job, undefined, { owned: [], currency: 'EUR', own: {} });
+
+if (!isMainThread) {
+  const { shop, from, to } = workerData;
+  const going = search(wanted, { ...shop, drives: shop.drives.slice(from, to) });
+  for (;;) {
+    const step = going.next();
+    if (step.done) {
+      const { candidates, looked, combinations } = step.value;
+      parentPort.postMessage({ count: candidates.length, looked, combinations });
+      break;
+    }
+  }
+} else {
+  const goal = Number(process.argv[2] ?? 100_000);
+  console.log(
+    `bench: choice, ${wanted.places[0].host.name}, ${wanted.places[0].activities.length} activities`,
+  );
+  const results = [];
+  for (const [drives, boxes] of [
+    [20, 23],
+    [80, 40],
+    [400, 60],
+    [Math.round(goal / 64), 60],
+  ]) {
+    const shop = libraryOf(drives, boxes);
+    const start = performance.now();
+    const into = [];
+    const going = search(wanted, shop, into);
+    let longest = 0;
+    let firstAnswer = null;
+    let found;
+    for (let last = performance.now(); ;) {
+      const step = going.next();
+      const now = performance.now();
+      longest = Math.max(longest, now - last);
+      last = now;
+      if (firstAnswer === null && into.some((c) => c.misses.length === 0)) firstAnswer = now - start;
+      if (step.done) {
+        found = step.value;
+        break;
+      }
+    }
+    const searched = performance.now() - start;
+    const ranking = performance.now();
+    const best = bestOf(found.candidates);
+    const scores = found.candidates.map((c) => scoreOf(c, best, PRESETS.projects));
+    const edge = nonDominated(found.candidates);
+    const ranked = performance.now() - ranking;
+    const answering = performance.now();
+    const got = answers(found.candidates, new Finalists(wanted), wanted);
+    const answered = performance.now() - answering;
+    results.push({ looked: found.looked, searched });
+    console.log(
+      `${found.looked} builds that plug together, of ${found.combinations} combinations: searched ${(searched / 1000).toFixed(2)} s in one thread ` +
+        `(${((searched * 1000) / found.looked).toFixed(0)} µs each), ${found.candidates.length} work, ranked ${ranked.toFixed(0)} ms, ` +
+        `answered ${answered.toFixed(0)} ms, first that meets ${firstAnswer?.toFixed(0)} ms, longest piece ${longest.toFixed(0)} ms, ` +
+        `edge of ${edge.length}, best score ${Math.max(...scores).toFixed(2)}, ${got.meets ? 'an answer' : 'no answer'}, heap ${(process.memoryUsage().heapUsed / 1e6).toFixed(0)} MB`,
+    );
+  }
+  const shop = libraryOf(Math.round(goal / 64), 60);
+  const half = shop.drives.length >> 1;
+  const start = performance.now();
+  const parts = await Promise.all(
+    [
+      [0, half],
+      [half, shop.drives.length],
+    ].map(
+      ([from, to]) =>
+        new Promise((resolve, reject) => {
+          const worker = new Worker(fileURLToPath(import.meta.url), { workerData: { shop, from, to } });
+          worker.on('message', resolve);
+          worker.on('error', reject);
+        }),
+    ),
+  );
+  const both = (performance.now() - start) / 1000;
+  const looked = parts.reduce((sum, p) => sum + p.looked, 0);
+  const rate = (100_000 / looked) * both;
+  console.log(`two workers: ${looked} builds in ${both.toFixed(2)} s, starting them included`);
+  const [a, b] = [results[0], results.at(-1)];
+  console.log(
+    `growth: ${b.looked / a.looked} times the builds take ${(b.searched / a.searched).toFixed(1)} times as long`,
+  );
+  console.log(
+    `${rate <= 2 ? 'met' : 'missed'}: 100,000 builds searched in ${rate.toFixed(2)} s in two workers (goal: 2 s)`,
+  );
+}

@@ -1,0 +1,10 @@
+export {
+  ageOf,
+  historyOf,
+  pricing,
+  STALE,
+  unitOf,
+  usualCurrency,
+  type PartKey,
+  type UnitPrice,
+} from './pricing';

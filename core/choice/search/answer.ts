@@ -1,0 +1,143 @@
+import { builtAs, caseOf, forecast, situationOf } from '../../forecast';
+import type { Activity } from '../../job';
+import type { Candidate } from './candidate';
+import { cheapestFirst } from './order';
+import type { Wanted } from './wanted';
+
+/** A candidate that was looked at with its ranges. */
+export interface Chosen {
+  candidate: Candidate;
+  /** Probability of each activity's target, place by place; null without a target. */
+  probabilities: (number | null)[];
+}
+
+/** A target that costs: what would do if it were given up. */
+export interface Dear {
+  activity: string;
+  /** Money saved. */
+  saves: number;
+  instead: Candidate;
+}
+
+/** The answers, each null where there is none. */
+export interface Answers {
+  /** The cheapest that meets every target with the probability asked for. */
+  meets: Chosen | null;
+  /** The least money within 5 % of the shortest waits; of what meets every target where anything does. */
+  frugal: Chosen | null;
+  /** The shortest waits within the budget. */
+  within: Chosen | null;
+  /** Where nothing meets all: the one that misses fewest and least. */
+  nearest: Chosen | null;
+  /** Of the first answer: the target whose giving up saves most; null where none saves anything. */
+  dear: Dear | null;
+}
+
+/** Waits within this share of the best count as the best. */
+export const CLOSE = 0.05;
+/** Finalists whose ranges are drawn in the search for one answer. */
+const TRIES = 60;
+
+/** Activities of all places in the order of a candidate's figures. */
+export const activitiesOf = (wanted: Wanted): readonly Activity[] =>
+  wanted.places.flatMap((p) => p.activities);
+
+/** Whether a probability is asked of it. */
+const isAsked = (activity: Activity): boolean =>
+  activity.kind === 'stream' || (activity.target !== null && activity.kind !== 'keep');
+
+/** Draws the ranges of candidates, each kind of build once. */
+export class Finalists {
+  private readonly known = new Map<string, (number | null)[]>();
+
+  constructor(private readonly wanted: Wanted) {}
+
+  /** Probabilities of a candidate's targets, with its ranges. */
+  probabilities(one: Candidate): (number | null)[] {
+    const key = `${one.build.drive.id} ${one.build.together ?? 1} ${one.figures.join()}`;
+    const had = this.known.get(key);
+    if (had) return had;
+    const made = this.wanted.places.flatMap((open, at) => {
+      const build = at === 0 ? one.build : { ...one.build, ...one.elsewhere[at - 1] };
+      const situation = builtAs(build)(situationOf({ ...open, build }, this.wanted.own)!);
+      return open.activities.map((activity) =>
+        isAsked(activity) ? forecast(caseOf(situation, activity.id)).probability : null,
+      );
+    });
+    this.known.set(key, made);
+    return made;
+  }
+
+  chosen(candidate: Candidate): Chosen {
+    return { candidate, probabilities: this.probabilities(candidate) };
+  }
+
+  /** Whether every target is met as probably as is asked. @param except an activity that does not count */
+  isSure(one: Candidate, except?: string): boolean {
+    const work = activitiesOf(this.wanted);
+    return this.probabilities(one).every(
+      (p, i) => p === null || work[i]!.id === except || p >= this.wanted.probability,
+    );
+  }
+
+  /** The first of some that is sure, of as many as are looked at closely. */
+  first(list: readonly Candidate[], except?: string): Candidate | null {
+    let tries = 0;
+    for (const one of list) {
+      if (one.misses.some(({ activity }) => activity !== except)) continue;
+      const before = this.known.size;
+      if (this.isSure(one, except)) return one;
+      tries += this.known.size - before;
+      if (tries > TRIES) return null;
+    }
+    return null;
+  }
+}
+
+/** What comes nearest: fewest targets missed, then least by factors together, then cheapest. */
+const nearestFirst = (a: Candidate, b: Candidate): number => {
+  const by = (one: Candidate) => one.misses.reduce((sum, m) => sum + Math.log(m.by), 0);
+  return a.misses.length - b.misses.length || by(a) - by(b) || cheapestFirst(a, b);
+};
+
+/** The answers to what is wanted, out of all that works. */
+export function answers(candidates: readonly Candidate[], finalists: Finalists, wanted: Wanted): Answers {
+  const sorted = [...candidates].sort(cheapestFirst);
+  const meets = finalists.first(sorted);
+  const pool = meets ? sorted.filter((c) => c.misses.length === 0) : sorted;
+  const quickest = Math.min(...pool.map((c) => c.waits));
+  const close = pool.filter((c) => c.waits <= quickest * (1 + CLOSE));
+  const frugal = (meets && finalists.first(close)) ?? close[0] ?? null;
+  const affordable =
+    wanted.budget === null ? [] : sorted.filter((c) => c.cost !== null && c.cost <= wanted.budget!);
+  const fewest = Math.min(...affordable.map((c) => c.misses.length));
+  const best = affordable
+    .filter((c) => c.misses.length === fewest)
+    .reduce<Candidate | null>((had, c) => (had === null || c.waits < had.waits ? c : had), null);
+  const nearest = meets ? null : ([...candidates].sort(nearestFirst)[0] ?? null);
+  const chosen = (one: Candidate | null) => one && finalists.chosen(one);
+  return {
+    meets: chosen(meets),
+    frugal: chosen(frugal),
+    within: chosen(best),
+    nearest: chosen(nearest),
+    dear: dearest(sorted, finalists, wanted, meets ?? nearest),
+  };
+}
+
+/** The target whose giving up saves most money against the answer; null where none does. */
+function dearest(
+  sorted: readonly Candidate[],
+  finalists: Finalists,
+  wanted: Wanted,
+  answer: Candidate | null,
+): Dear | null {
+  if (answer === null || answer.cost === null) return null;
+  const targets = activitiesOf(wanted).filter(isAsked);
+  const found = targets.flatMap(({ id }): Dear[] => {
+    const instead = finalists.first(sorted, id);
+    if (!instead || instead.cost === null || instead.cost >= answer.cost!) return [];
+    return [{ activity: id, saves: Math.round((answer.cost! - instead.cost) * 100) / 100, instead }];
+  });
+  return found.sort((a, b) => b.saves - a.saves)[0] ?? null;
+}

@@ -1,0 +1,29 @@
+export { neededBy, SURE, wantedOf, type Open, type Wanted } from './wanted';
+export { buildKey, MOST, search, searchAll, type Found, type Progress } from './search';
+export { partsOf, type Candidate, type Fallen, type Miss, type ReasonId } from './candidate';
+export {
+  bestOf,
+  cheapestFirst,
+  CRITERIA,
+  nonDominated,
+  partsOfScore,
+  PRESETS,
+  scoreOf,
+  type Best,
+  type Criterion,
+  type Weights,
+} from './order';
+export { activitiesOf, answers, CLOSE, Finalists, type Answers, type Chosen, type Dear } from './answer';
+export { familyOf, lifeCost, payBack, sizesOf, wasted, type LifeCost, type Size, type Wasted } from './money';
+export { summaryOf, type Said, type Summary } from './summary';
+export { countReasons, holdsWords, missWords, reasonWords, whyNot, type Counted, type WhyNot } from './why';
+export {
+  buildWords,
+  dearWords,
+  lifeCostWords,
+  moneyWords,
+  payBackWords,
+  portWords,
+  reasonFor,
+  wastedWords,
+} from './words';

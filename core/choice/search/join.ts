@@ -1,0 +1,94 @@
+import { expectedRate } from '../../catalog/links';
+import { formFactor, type Bridge, type Cable, type Drive, type Port } from '../../catalog/parts';
+import type { Device } from '../../build/assembly';
+import { bestShared } from '../../build/path';
+
+/** How drives stand in an enclosure. */
+export type Bays = Pick<Device, 'together' | 'array'>;
+
+/** A device's end and a port that meet, with what joins them. */
+export interface Way {
+  port: Port;
+  cable: Cable | null;
+}
+
+/** Puts what differs in nothing but its name together: the first of each, by what tells them apart. */
+export function apartBy<T>(list: readonly T[], tell: (one: T) => string): T[] {
+  const seen = new Set<string>();
+  return list.filter((one) => {
+    const key = tell(one);
+    if (seen.has(key)) return false;
+    seen.add(key);
+    return true;
+  });
+}
+
+const isM2 = (form: string | null): boolean => form?.startsWith('M.2') ?? false;
+
+/** Whether a drive goes into an enclosure or card: plug, shape and a common interface. A smaller disk goes into a larger bay. */
+export function fitsInto(drive: Drive, bridge: Bridge): boolean {
+  if (drive.sealed || bridge.socket !== drive.plug) return false;
+  const form = formFactor(drive.form);
+  const takes =
+    form === null ||
+    bridge.forms === undefined ||
+    bridge.forms.includes(form) ||
+    (form === '2.5-inch' && bridge.forms.includes('3.5-inch'));
+  return takes && bestShared(drive.modes, bridge.inner) !== null;
+}
+
+/** Whether a drive goes straight into a port, as far as its shape tells. */
+export function fitsStraight(drive: Drive, port: Port): boolean {
+  const form = formFactor(drive.form);
+  if (isM2(form) !== (port.connector === 'M.2')) return false;
+  // A board's SATA port wants a lead; a bay says what it takes.
+  if (port.connector === 'SATA' && port.forms === undefined) return false;
+  return form === null || port.forms === undefined || port.forms.includes(form) || form === '2.5-inch';
+}
+
+/** Ways the members of an enclosure are put together: one drive, and each array it makes itself, of the fewest and of all bays. */
+export function baysOf(bridge: Bridge | null): Bays[] {
+  const bays = bridge?.bays ?? 1;
+  const found: Bays[] = [{}];
+  if (!bridge?.arrays || bays < 2) return found;
+  const least = { stripe: 2, mirror: 2, parity: 3, 'double parity': 4, 'stripe of mirrors': 4 } as const;
+  for (const mode of bridge.arrays) {
+    if (!(mode in least)) continue;
+    const from = least[mode as keyof typeof least];
+    const counts = mode === 'mirror' ? [2] : [...new Set([from, bays])];
+    for (const together of counts)
+      if (together <= bays && (mode !== 'stripe of mirrors' || together % 2 === 0))
+        found.push({ together, array: { mode, by: 'firmware' } });
+  }
+  return found;
+}
+
+/**
+ * The ways a device's end meets the ports of a machine: without a cable where the plug goes straight in, else with the cheapest cable of each
+ * mode that end, cable and port can run. Plugs that cannot meet are never tried.
+ * @param isStraight whether the device may sit in a port without a cable
+ */
+export function waysTo(
+  end: { plug: string; modes: readonly string[] },
+  ports: readonly Port[],
+  cables: readonly Cable[],
+  isStraight: (port: Port) => boolean,
+  priceOf: (cable: Cable) => number,
+): Way[] {
+  return ports.flatMap((port): Way[] => {
+    const straight = end.plug === port.connector && isStraight(port) ? [{ port, cable: null }] : [];
+    const byMode = new Map<string, Cable>();
+    for (const cable of cables) {
+      const [a, b] = cable.ends;
+      const joins = (a === end.plug && b === port.connector) || (b === end.plug && a === port.connector);
+      const mode = joins ? bestShared(end.modes, cable.modes, port.modes) : null;
+      if (!mode) continue;
+      const had = byMode.get(mode.id);
+      if (!had || priceOf(cable) < priceOf(had)) byMode.set(mode.id, cable);
+    }
+    const leads = [...byMode]
+      .map(([id, cable]) => ({ cable, rate: expectedRate(bestShared([id])!) }))
+      .sort((x, y) => y.rate - x.rate);
+    return [...straight, ...leads.map(({ cable }) => ({ port, cable }))];
+  });
+}

@@ -1,0 +1,228 @@
+import { middle } from '../../evidence';
+import { dataMembers } from '../../build/array';
+import type { Build, Connection } from '../../build/assembly';
+import type { Path } from '../../build/path';
+import { formFactor, type Accessory, type Bridge } from '../../catalog/parts';
+import { DIRECTIONS, type Direction } from '../../catalog/links';
+import { screenRules } from '../../fit';
+import { builtAs, caseOf, firstOf, layoutOf, screen, screenPathOf, screenWrites } from '../../forecast';
+import type { Situation } from '../../forecast';
+import { directionOf, type Activity } from '../../job';
+import type { Miss } from './candidate';
+import type { Open } from './wanted';
+
+/** What a build comes to at one place, in numbers. */
+export interface Measured {
+  build: Build;
+  figures: (number | null)[];
+  misses: Miss[];
+  waits: number;
+  steady: number;
+  flow: number;
+  writes: number | null;
+}
+
+type Paths = ReadonlyMap<string | undefined, Path>;
+
+/** What of an enclosure or card the links and figures go by. */
+const bridgeTraits = ({
+  kind,
+  passThrough,
+  inner,
+  outer,
+  read,
+  write,
+  protocol,
+  cooling,
+  card,
+  plug,
+  socket,
+}: Bridge) => [
+  [kind, passThrough, inner, outer, plug, socket],
+  [read, write, protocol, cooling, card?.splitting],
+];
+
+/** Measures builds at one place. What depends on the same things is worked out once. */
+export class Place {
+  private readonly base: Omit<Situation, 'device' | 'connection'>;
+  private readonly directions: readonly Direction[];
+  private readonly known = new Map<string, Omit<Measured, 'build'>>();
+  private readonly links = new Map<string, Paths>();
+  private readonly classes = new Map<unknown, string>();
+  /** The other ends that the work here has. */
+  private readonly ends: readonly (string | undefined)[];
+  /** Ports that something else of the work hangs on. */
+  private readonly sharedPorts: ReadonlySet<string>;
+
+  constructor(
+    private readonly open: Open,
+    own: Situation['own'],
+    private readonly accessories: readonly Accessory[],
+    private readonly priceOf: (part: Accessory) => number,
+  ) {
+    const { host: machine, activities: work, elsewhere, needs = {}, serviceYears } = open;
+    this.base = {
+      machine,
+      work,
+      ...(elsewhere ? { elsewhere } : {}),
+      needs,
+      serviceYears,
+      overrides: {},
+      own,
+    };
+    this.directions = DIRECTIONS.filter((d) => firstOf(work, d));
+    this.ends = [
+      ...new Set([...this.directions.map((d) => this.endpointOf(d)), ...work.map((a) => a.endpoint)]),
+    ];
+    this.sharedPorts = new Set((machine.endpoints ?? []).flatMap(({ port }) => port ?? []));
+  }
+
+  /** A build at this place: the first rule that blocks it, or what it comes to with the small parts it needs. */
+  try(asked: Build): Measured | { rule: string } {
+    let build = asked;
+    // A small part may settle one rule and wake another: a heatsink, then the room above it.
+    for (let round = 0; round < 3; round++) {
+      const situation = builtAs(build)(this.base as Situation);
+      const paths = this.pathsOf(situation);
+      const found = this.directions.map((d) => this.rulesAt(situation, paths.get(this.endpointOf(d))!, d));
+      const missing = [...new Set(found.flatMap((f) => f.kit))].flatMap((kind) => this.small(kind, build));
+      if (missing.length === 0) {
+        const rule = found.flatMap((f) => f.blocks)[0];
+        return rule === undefined ? { build, ...this.figuresOf(situation, paths) } : { rule };
+      }
+      build = { ...build, accessories: [...(build.accessories ?? []), ...missing] };
+    }
+    return { rule: 'kit' };
+  }
+
+  /** The cheapest part of a kind that goes with the drive; none where it is there or the shop has none. */
+  private small(kind: Accessory['kind'], { drive, accessories = [] }: Build): Accessory[] {
+    if (accessories.some((a) => a.kind === kind)) return [];
+    const form = formFactor(drive.form);
+    const fits = this.accessories.filter(
+      (a) => a.kind === kind && (form === null || a.forms === undefined || a.forms.includes(form)),
+    );
+    const cost = (a: Accessory) => this.priceOf(a);
+    const height = (a: Accessory) => a.height ?? 0;
+    return fits
+      .sort((a, b) => cost(a) - cost(b) || height(a) - height(b) || a.id.localeCompare(b.id))
+      .slice(0, 1);
+  }
+
+  private endpointOf(direction: Direction): string | undefined {
+    return firstOf(this.base.work, direction)?.endpoint;
+  }
+
+  /** The paths to each other end in use. Builds whose links run alike share them, each with its own parts. */
+  private pathsOf(situation: Situation): Paths {
+    const { device, connection, machine } = situation;
+    const key = this.keyOf(situation);
+    const had = this.links.get(key);
+    if (!had) {
+      const made = new Map(this.ends.map((end) => [end, screenPathOf(situation, end)]));
+      this.links.set(key, made);
+      return made;
+    }
+    const port = machine.ports.find((p) => p.id === connection.port)!;
+    const mine = { bridge: device.bridge, cable: connection.cable, port };
+    return new Map([...had].map(([end, path]) => [end, { ...path, parts: { ...path.parts, ...mine } }]));
+  }
+
+  private rulesAt({ device, needs, own }: Situation, path: Path, direction: Direction) {
+    const activities = [...this.open.activities, ...(this.open.elsewhere ?? [])];
+    return screenRules({ path, direction, needs, activities, accessories: device.accessories, own });
+  }
+
+  private figuresOf(situation: Situation, paths: Paths): Omit<Measured, 'build'> {
+    const accessories = situation.device.accessories ?? [];
+    const key = `${this.keyOf(situation)}|${accessories.map((a) => a.kind).join()}`;
+    const had = this.known.get(key);
+    if (had) return had;
+    const made = this.work(situation, paths);
+    this.known.set(key, made);
+    return made;
+  }
+
+  /** What a build's links and figures depend on: the drive, the enclosure but for its name and shape, what cable and port can run, what they share. */
+  private keyOf({ device, connection, machine }: Situation): string {
+    const { drive, bridge, together = 1, array } = device;
+    const { cable } = connection;
+    const port = machine.ports.find((p) => p.id === connection.port)!;
+    return [
+      drive.id,
+      bridge && this.classOf(bridge, bridgeTraits),
+      cable && this.classOf(cable, ({ modes }) => modes),
+      this.classOf(port, (p) => [p.modes, p.connector, p.uplink, this.sharedPorts.has(p.id) ? p.id : null]),
+      together,
+      array?.mode,
+    ].join('|');
+  }
+
+  private classOf<T extends object>(of: T, tell: (of: T) => unknown): string {
+    const had = this.classes.get(of);
+    if (had !== undefined) return had;
+    const made = JSON.stringify(tell(of));
+    this.classes.set(of, made);
+    return made;
+  }
+
+  private work(situation: Situation, paths: Paths): Omit<Measured, 'build'> {
+    const { work } = this.base;
+    const first = paths.get(this.endpointOf(this.directions[0]!))!;
+    // When what is kept fills the drive is drawn, not worked out: finalists say it.
+    const figures = work.map((a) =>
+      a.kind === 'keep' ? null : screen(caseOf(situation, a.id), paths.get(a.endpoint)),
+    );
+    const misses = work.flatMap((a, i) => missOf(a, figures[i]!) ?? []);
+    const waits = work.reduce((sum, a, i) => sum + waitOf(a, figures[i]!), 0);
+    const flows = this.directions.map((d) => paths.get(this.endpointOf(d))!.flow?.[d].expected ?? 0);
+    const steady = Math.min(
+      1,
+      ...work.map((a, i) => steadyOf(a, figures[i]!, paths.get(a.endpoint)!)).filter((s) => s !== null),
+    );
+    return {
+      figures,
+      misses,
+      waits,
+      steady,
+      flow: Math.min(...flows),
+      writes: screenWrites(situation, first),
+    };
+  }
+}
+
+/** A target missed by the figure at its middle. A stream's figure is its margin: what is sustained over what is asked. */
+function missOf(activity: Activity, figure: number | null): Miss | null {
+  if (activity.kind === 'stream')
+    return figure !== null && figure < 1 ? { activity: activity.id, by: 1 / figure } : null;
+  const { target } = activity;
+  if (target === null || figure === null || activity.kind === 'keep' || figure <= target) return null;
+  return { activity: activity.id, by: figure / target };
+}
+
+/** What is done once counts as once a year, so that its time is not for nothing. */
+const ONCE = 1 / 365;
+
+/** s a day of waiting for what ends: how often by the brief, once a day where nobody said. */
+function waitOf(activity: Activity, figure: number | null): number {
+  if (figure === null || activity.kind === 'stream' || activity.kind === 'keep') return 0;
+  if (activity.kind === 'scratch') return figure;
+  return figure * Math.max(ONCE, middle(activity.perDay) ?? 1);
+}
+
+/** Average rate of a move against what its path carries; null for anything else. */
+function steadyOf(activity: Activity, figure: number | null, path: Path): number | null {
+  const bytes = activity.kind === 'move' ? middle(activity.bytes) : null;
+  const flow = path.flow?.[directionOf(activity)].expected;
+  return bytes === null || !figure || !flow ? null : bytes / figure / flow;
+}
+
+/** B of a device for data; null: not known. */
+export function usableOf({ drive, array, together = 1 }: Build): number | null {
+  const capacity = middle(drive.capacity);
+  const layout = layoutOf({ drive, bridge: null, together, ...(array ? { array } : {}) });
+  return capacity === null ? null : capacity * (layout ? dataMembers(layout) : together);
+}
+
+/** The way a device hangs, of a build. */
+export const connectionOf = ({ cable, port }: Build): Connection => ({ cable, port });

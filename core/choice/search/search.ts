@@ -1,0 +1,232 @@
+import type { Bridge, Cable, Drive, Shop } from '../../catalog/parts';
+import { middle } from '../../evidence';
+import type { Build, Connection } from '../../build/assembly';
+import { pricing, type PartKey } from '../prices';
+import { partsOf, type Candidate, type Fallen, type ReasonId } from './candidate';
+import { apartBy, baysOf, fitsInto, fitsStraight, waysTo, type Bays, type Way } from './join';
+import { connectionOf, Place, usableOf, type Measured } from './measure';
+import { neededBy, type Wanted } from './wanted';
+
+/** How far a search is. */
+export interface Progress {
+  /** Builds looked at, and how many drives of how many. */
+  looked: number;
+  drives: number;
+  of: number;
+}
+
+/** What a search found. */
+export interface Found {
+  /** All that works, whatever targets it misses. */
+  candidates: Candidate[];
+  fallen: Fallen[];
+  /** Builds that plug together and were looked at. */
+  looked: number;
+  /** Combinations of drive, enclosure or none, cable or none, and port that the parts would make without the join. */
+  combinations: number;
+  /** Drives that were not reached any more: the dearest ones of a very large library. */
+  left: number;
+}
+
+/** As many builds are looked at; the dearest drives are left out where a library makes more. */
+export const MOST = 1_000_000;
+/** Builds between two looks at the clock or at whether it is still wanted. */
+const PIECE = 250;
+
+/** What is searched in, with what each part costs. */
+class Market {
+  private readonly prices: ReadonlyMap<string, { each: number }>;
+  private readonly owned: ReadonlySet<string>;
+
+  constructor(shop: Shop, { currency, owned }: Wanted) {
+    this.prices = currency === null ? new Map() : pricing(shop.prices, currency);
+    this.owned = new Set(owned);
+  }
+
+  /** Money for one; 0 for what is there; null where nobody has seen a price. */
+  each(key: PartKey): number | null {
+    return this.owned.has(key) ? 0 : (this.prices.get(key)?.each ?? null);
+  }
+
+  /** For an order: what has no price comes last. */
+  rank(key: PartKey): number {
+    return this.each(key) ?? Infinity;
+  }
+
+  costOf(build: Build, elsewhere: readonly Connection[]): Pick<Candidate, 'cost' | 'unpriced'> {
+    const parts = partsOf(build, elsewhere).map((part) => ({ ...part, each: this.each(part.key) }));
+    const unpriced = parts.filter(({ each }) => each === null).map(({ key }) => key);
+    const cost = parts.reduce((sum, { each, count }) => sum + (each ?? 0) * count, 0);
+    return { cost: unpriced.length > 0 ? null : Math.round(cost * 100) / 100, unpriced };
+  }
+}
+
+/** What tells one port from another: not where it is, nor what else hangs on the same link. */
+const portTraits = ({ id: _, position: _p, ...rest }: Way['port']): string => JSON.stringify(rest);
+
+/** The id of a build among candidates. */
+export const buildKey = ({ drive, bridge, cable, port, together = 1, array }: Build): string =>
+  [drive.id, bridge?.id ?? '-', cable?.id ?? '-', port, together, array?.mode ?? '-'].join(' ');
+
+/** A device to be connected. */
+interface Held {
+  drive: Drive;
+  bridge: Bridge | null;
+  bays: Bays;
+}
+const buildWith = ({ drive, bridge, bays }: Held, { cable, port }: Way): Build => ({
+  drive,
+  bridge,
+  ...bays,
+  cable,
+  port: port.id,
+});
+
+/**
+ * Everything that could be bought for the work, in numbers: drives, bare or ready-made, straight or in every enclosure or card that takes them,
+ * on every port that differs, with the cheapest cable of each mode. The cheapest drives first. Gives back how far it is after each piece, so that it can
+ * be stopped; its result at the end.
+ * @param into candidates as they are found, for whoever looks on meanwhile
+ */
+export function* search(wanted: Wanted, shop: Shop, into: Candidate[] = []): Generator<Progress, Found> {
+  const market = new Market(shop, wanted);
+  const accessories = shop.accessories;
+  const priced = (part: { id: string }) => market.rank(`accessories/${part.id}`);
+  const places = wanted.places.map((open) => new Place(open, wanted.own, accessories, priced));
+  const [first, ...others] = wanted.places;
+  const ports = wanted.places.map(({ host, taken = [] }) =>
+    apartBy(
+      host.ports.filter((port) => !taken.includes(port.id)),
+      portTraits,
+    ),
+  );
+  const by = (kind: 'drives' | 'bridges') => (a: { id: string }, b: { id: string }) =>
+    compare(market.rank(`${kind}/${a.id}`), market.rank(`${kind}/${b.id}`)) || a.id.localeCompare(b.id);
+  const drives = [...shop.drives].sort(by('drives'));
+  const bridges = [...shop.bridges].sort(by('bridges'));
+  const bySocket = new Map<string, Bridge[]>();
+  for (const bridge of bridges) bySocket.set(bridge.socket, [...(bySocket.get(bridge.socket) ?? []), bridge]);
+  const cablePrice = (cable: Cable) => market.rank(`cables/${cable.id}`);
+
+  // An enclosure meets a machine in the same ways whatever drive is in it; a card passes on what the drive can do.
+  const ways = new Map<string, Way[]>();
+  const waysOf = ({ drive, bridge }: Held, at: number): Way[] => {
+    const key = `${at} ${bridge && !bridge.passThrough ? bridge.id : `${bridge?.id} ${drive.plug} ${drive.form} ${drive.modes.join()}`}`;
+    const had = ways.get(key);
+    if (had) return had;
+    const end = bridge ? { plug: bridge.plug, modes: bridge.outer } : drive;
+    const isStraight = (port: Way['port']) =>
+      bridge ? bridge.kind === 'adapter' : fitsStraight(drive, port);
+    const found = waysTo(end, ports[at]!, shop.cables, isStraight, cablePrice);
+    ways.set(key, found);
+    return found;
+  };
+
+  const fallen: Fallen[] = [];
+  let looked = 0;
+  const drop = (held: Held, reason: ReasonId, way?: Way) =>
+    void fallen.push({ ...held, ...(way ?? {}), reason });
+
+  /** The best way to connect a device at a further place: meets most, costs least, is quickest. */
+  const atOthers = new Map<string, (Measured & { connection: Connection })[] | null>();
+  const elsewhere = (held: Held) => {
+    const key = [held.drive.id, held.bridge?.id, held.bays.together, held.bays.array?.mode].join(' ');
+    const had = atOthers.get(key);
+    if (had !== undefined) return had;
+    const best = others.map((_, i) => {
+      const tried = waysOf(held, i + 1).flatMap((way) => {
+        const got = places[i + 1]!.try(buildWith(held, way));
+        looked++;
+        return 'rule' in got ? [] : [{ ...got, connection: connectionOf(got.build) }];
+      });
+      const cost = (m: Measured) => (m.build.cable ? market.rank(`cables/${m.build.cable.id}`) : 0);
+      return tried.sort(
+        (a, b) => a.misses.length - b.misses.length || compare(cost(a), cost(b)) || a.waits - b.waits,
+      )[0];
+    });
+    const all = best.every((b) => b !== undefined) ? best : null;
+    atOthers.set(key, all);
+    return all;
+  };
+
+  const needed = neededBy(wanted);
+  const isExpansion = first!.needs?.role === 'expansion';
+  const keep = (held: Held, way: Way): void => {
+    looked++;
+    const usable = usableOf(buildWith(held, way));
+    if (usable !== null && usable < needed) return drop(held, 'full too soon', way);
+    if (isExpansion && (held.bridge !== null || way.cable !== null)) return drop(held, 'not inside', way);
+    const got = places[0]!.try(buildWith(held, way));
+    if ('rule' in got) return drop(held, `rule ${got.rule}`, way);
+    const further = elsewhere(held);
+    if (further === null) return drop(held, 'not at every place', way);
+    into.push(made(got, further, market));
+  };
+
+  let done = 0;
+  let since = 0;
+  for (const drive of drives) {
+    const boxes = (bySocket.get(drive.plug) ?? []).filter((bridge) => fitsInto(drive, bridge));
+    let taken = false;
+    for (const bridge of [null, ...boxes])
+      for (const bays of baysOf(bridge)) {
+        const held = { drive, bridge, bays };
+        const found = waysOf(held, 0);
+        if (found.length === 0 && bridge !== null && bays.together === undefined)
+          drop(held, 'nothing joins it');
+        for (const way of found) {
+          keep(held, way);
+          taken = true;
+          if (looked - since >= PIECE) {
+            since = looked;
+            yield { looked, drives: done, of: drives.length };
+          }
+        }
+      }
+    if (!taken && boxes.length === 0) drop({ drive, bridge: null, bays: {} }, 'nothing takes it');
+    done++;
+    if (looked >= MOST) break;
+  }
+  const combinations =
+    drives.length * (bridges.length + 1) * (shop.cables.length + 1) * first!.host.ports.length;
+  return { candidates: into, fallen, looked, combinations, left: drives.length - done };
+}
+
+const compare = (a: number, b: number): number => (a === b ? 0 : a < b ? -1 : 1);
+
+const YEAR = 365;
+function made(
+  got: Measured,
+  further: readonly (Measured & { connection: Connection })[],
+  market: Market,
+): Candidate {
+  const { build } = got;
+  const all = [got, ...further];
+  const connections = further.map((f) => f.connection);
+  const { drive } = build;
+  const tbw = drive.media === 'flash' ? middle(drive.tbw) : null;
+  const usable = usableOf(build);
+  return {
+    id: buildKey(build),
+    build,
+    elsewhere: connections,
+    ...market.costOf(build, connections),
+    figures: all.flatMap((m) => m.figures),
+    misses: all.flatMap((m) => m.misses),
+    waits: all.reduce((sum, m) => sum + m.waits, 0),
+    steady: Math.min(...all.map((m) => m.steady)),
+    flow: got.flow,
+    years: tbw === null || !got.writes ? null : tbw / got.writes / YEAR,
+    warranty: middle(drive.warrantyYears),
+    usable,
+  };
+}
+
+/** A search to its end, for whoever can wait. */
+export function searchAll(wanted: Wanted, shop: Shop): Found {
+  const going = search(wanted, shop);
+  for (;;) {
+    const step = going.next();
+    if (step.done) return step.value;
+  }
+}

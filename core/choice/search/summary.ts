@@ -1,0 +1,71 @@
+import { activitiesOf, answers, type Chosen, type Finalists } from './answer';
+import type { Found } from './search';
+import { neededBy, type Wanted } from './wanted';
+import { countReasons, type Counted } from './why';
+import { buildWords, dearWords, moneyWords, portWords, reasonFor } from './words';
+
+/** One answer in words. */
+export interface Said {
+  kind: 'meets' | 'nearest' | 'frugal' | 'within';
+  /** Of the build among all. */
+  id: string;
+  words: string;
+  port: string;
+  cost: number | null;
+  money: string;
+  /** Two plain sentences. */
+  reason: string;
+  /** Of each activity's target, place by place; null without one. */
+  probabilities: readonly (number | null)[];
+}
+
+/** A search as it is told: the answers first, then what they were chosen out of. */
+export interface Summary {
+  answers: Said[];
+  /** What giving up the dear target would save; null where nothing would be saved. */
+  dear: string | null;
+  looked: number;
+  combinations: number;
+  /** Drives left out of a very large library. */
+  left: number;
+  works: number;
+  /** How many miss no target at the expected figure. */
+  meets: number;
+  /** B that the device must have room for. */
+  needed: number;
+  reasons: Counted[];
+}
+
+const KINDS = ['meets', 'nearest', 'frugal', 'within'] as const;
+
+/** What a search comes to, in words: the same on the page and on the command line. */
+export function summaryOf(found: Found, finalists: Finalists, wanted: Wanted): Summary {
+  const { candidates, fallen, looked, combinations, left } = found;
+  const got = answers(candidates, finalists, wanted);
+  return {
+    answers: KINDS.flatMap((kind) => (got[kind] ? [said(kind, got[kind], wanted)] : [])),
+    dear: dearWords(got, wanted),
+    looked,
+    combinations,
+    left,
+    works: candidates.length,
+    meets: candidates.filter((c) => c.misses.length === 0).length,
+    needed: neededBy(wanted),
+    reasons: countReasons(fallen, candidates, activitiesOf(wanted)),
+  };
+}
+
+function said(kind: Said['kind'], chosen: Chosen, wanted: Wanted): Said {
+  const { candidate, probabilities } = chosen;
+  const { id, build, cost } = candidate;
+  return {
+    kind,
+    id,
+    words: buildWords(build),
+    port: portWords(candidate, wanted),
+    cost,
+    money: moneyWords(cost, wanted.currency),
+    reason: reasonFor(kind, chosen, wanted),
+    probabilities,
+  };
+}

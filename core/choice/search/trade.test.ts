@@ -1,0 +1,175 @@
+import { BRIDGES, CABLES, DRIVES, HOSTS, SHOP } from '../../catalog/stock';
+import type { Bridge, Drive, Price, Shop } from '../../catalog/parts';
+import { demoJobs } from '../../demo';
+import { findings } from '../../fit';
+import { onJob } from '../../fixtures/forecast';
+import { builtAs, settingOf } from '../../forecast';
+import { FIRST, withHost, type Activity, type Job } from '../../job';
+import { answers, Finalists, reasonFor, searchAll, wantedOf, wasted, wastedWords, type Wanted } from '.';
+
+/*
+ * What every technician expects of an answer [common practice, no source].
+ */
+const by = <T extends { id: string }>(list: readonly T[], id: string): T => list.find((p) => p.id === id)!;
+const sheet = (value: number) => ({ value, source: { kind: 'sheet' as const } });
+const entered = (value: number | [number, number, number]) => ({
+  value,
+  source: { kind: 'entered' as const },
+});
+
+/** A drive with an M.2 plug that keeps its speed. */
+const fast = (id: string, read: number, write: number): Drive => ({
+  ...by(DRIVES, 'oystral-merlin-2t'),
+  id,
+  model: id,
+  read: sheet(read * 1e6),
+  write: sheet(write * 1e6),
+  rest: sheet(2500e6),
+  cache: sheet(500e9),
+});
+const box = (id: string): Bridge => by(BRIDGES, id);
+const shopOf = (
+  drives: readonly Drive[],
+  bridges: readonly Bridge[],
+  amounts: Record<string, number>,
+): Shop => {
+  const prices = Object.entries(amounts).map(([of, amount], i): Price => ({
+    id: `p${i}`,
+    name: of,
+    of,
+    on: '2031-05-06',
+    amount,
+    currency: 'EUR',
+  }));
+  return { ...SHOP, drives: [...drives], bridges: [...bridges], cables: CABLES, accessories: [], prices };
+};
+const [offload, , bay] = demoJobs() as [Job, Job, Job, Job];
+const cables = (each: number) => Object.fromEntries(CABLES.map((c) => [`cables/${c.id}`, each]));
+
+const jobOn = (host: string, activities: readonly Activity[], from: Job = offload): Job => ({
+  ...withHost(from, FIRST.machine, by(HOSTS, host)),
+  activities: [...activities],
+});
+const wantedFor = (job: Job, more: Partial<Wanted> = {}): Wanted => ({
+  ...wantedOf(job, FIRST.device, { owned: [], currency: 'EUR', own: {} })!,
+  ...more,
+});
+const copy = (id: string, direction: 'read' | 'write', endpoint: string | null, bytes = 120e9): Activity => ({
+  id,
+  kind: 'move',
+  name: id,
+  direction,
+  bytes: entered(bytes),
+  files: entered(40),
+  perDay: entered(1),
+  target: null,
+  ...(endpoint ? { endpoint } : {}),
+});
+
+describe('trade checks', () => {
+  test('in a 10 Gb/s enclosure a 7,000 and a 3,500 MB/s drive forecast the same; the difference in price is named as without effect', () => {
+    const shop = shopOf([fast('quick', 7000, 6500), fast('plain', 3500, 3000)], [box('tesselin-nook-10')], {
+      'drives/quick': 190,
+      'drives/plain': 121,
+      'bridges/tesselin-nook-10': 30,
+      ...cables(8),
+    });
+    const wanted = wantedFor(jobOn('field-laptop', [copy('Large files', 'write', null)]));
+    const { candidates } = searchAll(wanted, shop);
+    const of = (id: string) =>
+      candidates.find(
+        (c) =>
+          c.build.drive.id === id && c.build.port === 'left-back' && c.build.cable?.modes.includes('usb-10'),
+      )!;
+    const [quick, plain] = [of('quick'), of('plain')];
+    expect(quick.figures[0]! / plain.figures[0]!).toBeCloseTo(1, 2);
+    const [first] = wasted(quick, candidates);
+    expect(first).toMatchObject({ part: 'drive', saves: 69 });
+    expect(wastedWords(first!, wanted)).toMatch(
+      /^69 EUR of this drive’s price changes nothing here: .*plain/,
+    );
+    expect(wastedWords(first!, wanted, true)).toMatch(/may in the machine the drive moves to/);
+    // The cheaper one wastes nothing on its drive.
+    expect(wasted(plain, candidates).some(({ part }) => part === 'drive')).toBe(false);
+  });
+
+  test('in a good Thunderbolt 3 enclosure two fast drives read equally, at about 2,700 MB/s', () => {
+    const good: Bridge = { ...box('tesselin-vault-3'), id: 'good', write: null };
+    const shop = shopOf([fast('quick', 7000, 6500), fast('plain', 3500, 3000)], [good], {
+      'drives/quick': 190,
+      'drives/plain': 121,
+      'bridges/good': 80,
+      ...cables(20),
+    });
+    const laptop = HOSTS.find((h) => h.ports.some((p) => p.modes.includes('tb-3')))!;
+    const wanted = wantedFor(jobOn(laptop.id, [copy('Large files', 'read', null, 60e9)]));
+    const { candidates } = searchAll(wanted, shop);
+    const over = (id: string) =>
+      candidates.find(
+        (c) => c.build.drive.id === id && c.build.cable?.modes.includes('tb-3') && c.flow > 2e9,
+      )!;
+    expect(over('quick').flow / over('plain').flow).toBeCloseTo(1, 2);
+    expect(over('quick').flow / 1e6).toBeGreaterThan(2600);
+    expect(over('quick').flow / 1e6).toBeLessThan(2800);
+  });
+
+  test('a gen 4 drive below the minimum a host asks for: blocked by the letter, cautioned with its effect by the outcome', () => {
+    const slow = { ...by(DRIVES, 'oystral-kestrel-1t'), id: 'slow', read: sheet(4900e6) };
+    const shop = shopOf([slow], [], { 'drives/slow': 77 });
+    const strict = searchAll(wantedFor({ ...bay, policies: { ...bay.policies, minimum: 'strict' } }), shop);
+    expect(strict.candidates).toEqual([]);
+    expect(strict.fallen.map(({ reason }) => reason)).toContain('rule bay-reading');
+    const outcome = wantedFor({
+      ...bay,
+      policies: { ...bay.policies, minimum: 'outcome-first', heatsink: 'when needed' },
+    });
+    const [one] = searchAll(outcome, shop).candidates;
+    const situation = builtAs(one!.build)(onJob({ ...outcome.places[0]!, build: one!.build }));
+    const said = findings(settingOf(situation, 'read')).find(({ id }) => id === 'bay-reading');
+    expect(said).toMatchObject({ severity: 'caution' });
+    expect(said!.reason).toMatch(/load times/);
+  });
+
+  test('behind a processor-bound load the cheapest solid-state drive is the answer, and it says why', () => {
+    const load: Activity = {
+      id: 'load',
+      kind: 'open',
+      name: 'Scene opens',
+      perDay: entered(8),
+      target: 34,
+      processing: entered([26, 28, 30]),
+      bytes: entered(1.2e9),
+      dependentReads: entered([2_000, 4_000, 8_000]),
+    };
+    const [ssd, disk] = [
+      DRIVES.find((d) => d.media === 'flash' && d.plug === 'SATA')!,
+      DRIVES.find((d) => d.media === 'disk' && d.form.startsWith('2.5'))!,
+    ];
+    const bridges = BRIDGES.filter((b) => b.socket === 'SATA' && (b.bays ?? 1) === 1);
+    const shop = shopOf([fast('quick', 7000, 6500), ssd, disk], [...bridges, box('tesselin-nook-10')], {
+      'drives/quick': 190,
+      [`drives/${ssd.id}`]: 52,
+      [`drives/${disk.id}`]: 44,
+      ...Object.fromEntries([...bridges, box('tesselin-nook-10')].map((b) => [`bridges/${b.id}`, 25])),
+      ...cables(8),
+    });
+    const wanted = wantedFor(jobOn('field-laptop', [load]));
+    const { candidates } = searchAll(wanted, shop);
+    const got = answers(candidates, new Finalists(wanted), wanted);
+    expect(got.meets!.candidate.build.drive.id).toBe(ssd.id);
+    const reason = reasonFor('meets', got.meets!, wanted);
+    expect(reason).toMatch(/28 s of it is processing, which no drive shortens/);
+    // A drive that reads ten times as fast changes nothing that is felt.
+    const quick = candidates.find((c) => c.build.drive.id === 'quick')!;
+    expect(quick.figures[0]! / got.meets!.candidate.figures[0]!).toBeGreaterThan(0.85);
+  });
+
+  test('a drive rated 700 TBW at 2 TB is named as low', () => {
+    const low = { ...fast('low', 5000, 4000), tbw: sheet(700e12), capacity: sheet(2e12) };
+    const shop = shopOf([low], [box('tesselin-nook-10')], {});
+    const wanted = wantedFor(jobOn('field-laptop', [copy('Large files', 'write', null)]));
+    const [one] = searchAll(wanted, shop).candidates;
+    const situation = builtAs(one!.build)(onJob({ ...wanted.places[0]!, build: one!.build }));
+    expect(findings(settingOf(situation, 'write')).map((f) => f.id)).toContain('low-rating');
+  });
+});

@@ -1,0 +1,79 @@
+import { assumedRange, type OwnRanges } from '../../catalog/assumptions';
+import { middle, type Fact } from '../../evidence';
+import { briefAt, heldBy, placesOf, type Brief, type Job } from '../../job';
+import type { PartKey } from '../prices';
+
+/** A place without what is searched for. */
+export interface Open extends Omit<Brief, 'build'> {
+  /** Ports that other devices of the job hang on, by id. */
+  taken?: readonly string[];
+}
+
+/** What a build is searched for. */
+export interface Wanted {
+  /** Where the device works, the first one foremost; it is one device, connected anew at each. */
+  places: readonly Open[];
+  /** What the customer or the shelf has: costs nothing. */
+  owned: readonly PartKey[];
+  /** Money counts in this currency alone; null: nobody has seen a price. */
+  currency: string | null;
+  /** In that currency; null: not said. */
+  budget: number | null;
+  /** How probable each target must be to be met, 0 to 1. */
+  probability: number;
+  own: OwnRanges;
+}
+
+/** How probable a target must be to be met where nobody says otherwise. */
+export const SURE = 0.9;
+
+/** What one device of a job is searched for; null while the job has no machine, or the device no work. */
+export function wantedOf(
+  job: Job,
+  device: string | undefined,
+  more: Pick<Wanted, 'owned' | 'currency' | 'own'> & { probability?: number | undefined },
+): Wanted | null {
+  const all = placesOf(job);
+  const id = device ?? all[0]?.device;
+  const places = all
+    .filter((place) => place.device === id)
+    .map((place): Open => {
+      const { build: _, ...open } = briefAt(job, place)!;
+      const others = job.connections.filter((c) => c.machine === place.machine && c.device !== place.device);
+      return { ...open, taken: others.map((c) => c.port) };
+    })
+    .filter((open) => open.activities.length > 0);
+  if (places.length === 0) return null;
+  const { budget } = job;
+  return {
+    places,
+    owned: more.owned,
+    currency: more.currency,
+    budget: budget && budget.currency === more.currency ? budget.amount : null,
+    probability: more.probability ?? SURE,
+    own: more.own,
+  };
+}
+
+/**
+ * B that a device must have room for at the end of its service life, by the work of all places at its middle: what is kept and grows, copies that add, what
+ * stands. 0 where nobody said.
+ */
+export function neededBy({ places, own }: Pick<Wanted, 'places' | 'own'>): number {
+  const [first] = places;
+  if (!first) return 0;
+  const years = first.serviceYears ? (middle(first.serviceYears) ?? 1) : 1;
+  const days = years * 365;
+  const work = [
+    ...new Map(
+      places.flatMap((p) => [...p.activities, ...(p.elsewhere ?? [])]).map((a) => [a.id, a]),
+    ).values(),
+  ];
+  const known = (fact: Fact | undefined) => (fact && middle(fact)) ?? 0;
+  const sum = heldBy(work).reduce(
+    (total, { now, growth, brought }) =>
+      total + known(now) + (known(growth) + known(brought?.bytes) * known(brought?.perDay)) * days,
+    0,
+  );
+  return sum / assumedRange('usable', own).expected;
+}

@@ -1,0 +1,153 @@
+import { nameOf } from '../../catalog/parts';
+import type { Build } from '../../build/assembly';
+import type { Activity } from '../../job';
+import { middle } from '../../evidence';
+import { format, formatProbability, numeral } from '../../units';
+import type { Answers, Chosen } from './answer';
+import type { Candidate } from './candidate';
+import type { LifeCost, Wasted } from './money';
+import type { Wanted } from './wanted';
+
+/** Money as it is said; what has no price says so. */
+export const moneyWords = (amount: number | null, currency: string | null): string =>
+  amount === null
+    ? 'price not known'
+    : `${numeral(amount, Number.isInteger(amount) ? 0 : 2)} ${currency ?? ''}`.trim();
+
+const ARRAYS: Partial<Record<string, string>> = {
+  stripe: 'RAID 0',
+  mirror: 'RAID 1',
+  parity: 'RAID 5',
+  'double parity': 'RAID 6',
+  'stripe of mirrors': 'RAID 10',
+};
+
+/** A build in one line: what is bought. */
+export function buildWords({ drive, bridge, cable, together = 1, array }: Build): string {
+  const drives = together > 1 ? `${together} × ${nameOf(drive)}` : nameOf(drive);
+  const raid = array ? ` as ${ARRAYS[array.mode] ?? array.mode}` : '';
+  const box = bridge ? ` in ${nameOf(bridge)}` : '';
+  return `${drives}${box}${raid}${cable ? `, ${cable.name}` : ''}`;
+}
+
+/** Where it is plugged in. */
+export const portWords = (one: Candidate, wanted: Wanted): string =>
+  wanted.places[0]!.host.ports.find((p) => p.id === one.build.port)?.position ?? one.build.port;
+
+const figureWords = (activity: Activity, figure: number | null): string | null => {
+  if (figure === null) return null;
+  if (activity.kind === 'stream') return `${activity.name}: ${format(figure, 'ratio', 2)} of what is asked`;
+  if (activity.kind === 'keep') return null;
+  return `${activity.name} in ${format(figure, 's')}`;
+};
+
+/** The activity that decides: of those with a target the one nearest to it, else the longest. */
+function deciding(one: Candidate, work: readonly Activity[]): number {
+  const tension = (i: number) => {
+    const { target, kind } = work[i]!;
+    const figure = one.figures[i];
+    if (figure === null || figure === undefined || kind === 'keep') return -1;
+    if (kind === 'stream') return 1 / figure;
+    return target === null ? figure * 1e-9 : figure / target;
+  };
+  return work.reduce((best, _, i) => (tension(i) > tension(best) ? i : best), 0);
+}
+
+/** Above this share of a load, what the processor takes is what is waited for. */
+const MOSTLY = 0.6;
+
+/** What no drive shortens of a load, in a sentence; empty where the drive has most of it. */
+function processingWords(activity: Activity | undefined, figure: number | null | undefined): string {
+  const busy = activity?.kind === 'open' ? middle(activity.processing) : null;
+  if (busy === null || !figure || busy / figure < MOSTLY) return '';
+  return ` ${format(busy, 's')} of it is processing, which no drive shortens.`;
+}
+
+/** Why an answer is the answer, in two plain sentences. */
+export function reasonFor(
+  kind: keyof Omit<Answers, 'dear'>,
+  { candidate, probabilities }: Chosen,
+  wanted: Wanted,
+): string {
+  const work = wanted.places.flatMap((p) => p.activities);
+  const i = deciding(candidate, work);
+  const figure = work[i] ? figureWords(work[i], candidate.figures[i]!) : null;
+  const probability = probabilities[i];
+  const asked = probabilities.some((p) => p !== null);
+  const target = work[i]?.target;
+  const against =
+    figure === null
+      ? ''
+      : [
+          figure,
+          ...(target == null ? [] : [`target ${format(target, 's')}`]),
+          ...(probability == null ? [] : [`met with ${formatProbability(probability)} probability`]),
+        ].join(', ') + '.';
+  const share = format(wanted.probability, '%', 2);
+  const money = candidate.cost === null ? '' : ' cheapest';
+  const first = {
+    meets: asked
+      ? `The${money || ' first'} build that meets every target with at least ${share} probability.`
+      : `No target is set: the${money || ' first'} build that works.`,
+    frugal: 'The least money within 5 % of the shortest waits.',
+    within: `The shortest waits for at most ${moneyWords(wanted.budget, wanted.currency)}.`,
+    nearest: `Nothing meets every target with ${share} probability; this comes nearest.`,
+  }[kind];
+  return `${first} ${against}${processingWords(work[i], candidate.figures[i])}`.trim();
+}
+
+/** What giving up the dear target would save, in words; null where nothing would be saved. */
+export function dearWords({ dear }: Pick<Answers, 'dear'>, wanted: Wanted): string | null {
+  if (!dear) return null;
+  const work = wanted.places.flatMap((p) => p.activities);
+  const i = work.findIndex((a) => a.id === dear.activity);
+  const activity = work[i]!;
+  const figure = figureWords(activity, dear.instead.figures[i]!);
+  return (
+    `The dear target is that of “${activity.name}”: without it ${moneyWords(dear.saves, wanted.currency)} less, ` +
+    `${buildWords(dear.instead.build)}${figure ? `: ${figure}` : ''}.`
+  );
+}
+
+const PART = {
+  drive: 'this drive’s price',
+  bridge: 'the enclosure’s or card’s price',
+  cable: 'the cable’s price',
+} as const;
+
+/** Money without effect, in words. */
+export function wastedWords({ part, saves, instead }: Wasted, wanted: Wanted, movesLater = false): string {
+  const other =
+    part === 'drive'
+      ? nameOf(instead.build.drive)
+      : part === 'bridge'
+        ? instead.build.bridge
+          ? nameOf(instead.build.bridge)
+          : 'straight in'
+        : (instead.build.cable?.name ?? 'no cable');
+  const later = part === 'drive' && movesLater ? ' It may in the machine the drive moves to.' : '';
+  return `${moneyWords(saves, wanted.currency)} of ${PART[part]} changes nothing here: ${other} forecasts the same.${later}`;
+}
+
+/** How the cost over the service life comes about. */
+export function lifeCostWords(of: LifeCost, currency: string | null, hourly: number): string {
+  const { purchase, replacements, replaced, hours, waited } = of;
+  const parts = [`purchase ${moneyWords(purchase, currency)}`];
+  if (replacements > 0)
+    parts.push(
+      `drives bought anew ${replacements === 1 ? 'once' : `${replacements} times`} ${moneyWords(round(replaced), currency)}`,
+    );
+  if (waited > 0)
+    parts.push(
+      `${format(hours, 'count')} h of waiting at ${moneyWords(hourly, currency)} ${moneyWords(round(waited), currency)}`,
+    );
+  return parts.join(' + ');
+}
+const round = (amount: number): number => Math.round(amount);
+
+/** When the extra money of one build against another is back, in words. */
+export function payBackWords(years: number | null): string {
+  if (years === null) return 'saves no time';
+  if (years === 0) return 'costs no more';
+  return years < 0.1 ? 'within weeks' : `in ${format(years, 'years', 2)}`;
+}

@@ -1,0 +1,175 @@
+import { Box, Button, ButtonBase, LinearProgress, Typography } from '@mui/material';
+import { Link } from 'react-router';
+import { activitiesOf, SURE, type Said, type Wanted } from '@kymar/core/choice/search';
+import { counted, format, numeral } from '@kymar/core/units';
+import { setSetting, useSettings } from '../state/settings';
+import { unbroken } from '../ui/figure';
+import { QuantityField } from '../ui/field';
+import { Panel } from '../ui/panel';
+import type { Searching } from './search';
+
+const KIND: Record<Said['kind'], string> = {
+  meets: 'Meets every target at least cost',
+  nearest: 'Comes nearest',
+  frugal: 'Least money within 5 % of the quickest',
+  within: 'Quickest within the budget',
+};
+
+/** The answers, the first of them large; each with its reason. */
+export function Answers({
+  searching,
+  wanted,
+  chosen,
+  onChoose,
+}: {
+  searching: Searching;
+  wanted: Wanted;
+  chosen: string | null;
+  onChoose(id: string): void;
+}) {
+  const { found, progress, problem, stop, again } = searching;
+  const sure = useSettings((s) => s.sure) ?? SURE;
+  const asksSure = activitiesOf(wanted).some((a) => a.kind === 'stream' || a.target !== null);
+  // One build may be several answers: it is told once, with all that it is.
+  const told = new Map<string, Said[]>();
+  for (const answer of found?.answers ?? []) told.set(answer.id, [...(told.get(answer.id) ?? []), answer]);
+  const [first, ...others] = [...told.values()];
+  return (
+    <Panel
+      title="What to buy"
+      aria-busy={progress !== null}
+      aside={
+        asksSure && (
+          <QuantityField
+            label="Probability of each target"
+            dimension="percent"
+            value={sure}
+            onValue={(p) => p !== null && p > 0 && p < 1 && setSetting('sure', p)}
+            sx={{ width: 190 }}
+          />
+        )
+      }
+    >
+      {problem && (
+        <Typography color="error" role="alert" sx={{ mb: 1 }}>
+          {problem}
+        </Typography>
+      )}
+      {!found && !problem && !progress && (
+        <Button variant="contained" onClick={again}>
+          Search
+        </Button>
+      )}
+      {first?.[0] && <Answer large said={first} chosen={chosen} onChoose={onChoose} />}
+      {found && !first && (
+        <Typography role="status">
+          {found.looked === 0
+            ? 'No part in the library goes with this machine. Add parts, or look below at why the others fell out.'
+            : 'Nothing in the library works here. Below is why each fell out.'}
+        </Typography>
+      )}
+      {others.map((said) => (
+        <Answer key={said[0]!.id} said={said} chosen={chosen} onChoose={onChoose} />
+      ))}
+      {found?.dear && (
+        <Typography variant="body2" sx={{ mt: 1 }}>
+          {unbroken(found.dear)}
+        </Typography>
+      )}
+      {found?.builtFell && (
+        <Typography variant="body2" sx={{ mt: 1, color: 'warning.main', fontWeight: 560 }}>
+          {found.builtFell}
+        </Typography>
+      )}
+      {found && wanted.currency === null && (
+        <Typography variant="body2" sx={{ mt: 1, color: 'warning.main', fontWeight: 560 }}>
+          No price is known, so nothing can be called cheapest. Enter dated prices under{' '}
+          <Link to="/parts/prices">Parts</Link>, by hand or as CSV.
+        </Typography>
+      )}
+      {progress && (
+        <Box sx={{ mt: 1.5 }} role="status">
+          <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5 }}>
+            <LinearProgress
+              variant="determinate"
+              value={(100 * progress.progress.drives) / Math.max(1, progress.progress.of)}
+              sx={{ flex: 1 }}
+              aria-label="Drives looked at"
+            />
+            <Button size="small" onClick={stop}>
+              Cancel
+            </Button>
+          </Box>
+          <Typography variant="caption" color="textSecondary">
+            {numeral(progress.progress.looked)} builds looked at.
+            {progress.first ? ` So far: ${progress.first}.` : ''}
+          </Typography>
+        </Box>
+      )}
+      {found && !progress && (
+        <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 1 }}>
+          {numeral(found.looked)} builds that plug together were looked at: {numeral(found.works)} work,{' '}
+          {numeral(found.meets)} {found.meets === 1 ? 'meets' : 'meet'} every target at the expected figure.
+          {found.needed > 0 &&
+            ` The work needs ${format(found.needed, 'B', 2)} by the end of the service life.`}
+          {found.left > 0 &&
+            ` ${counted(found.left, 'drive')} beyond the first ${numeral(found.looked)} builds ${found.left === 1 ? 'was' : 'were'} left out, the dearest.`}
+          {asksSure &&
+            ` A build counts when each target is met with at least ${format(sure, '%', 2)} probability.`}
+        </Typography>
+      )}
+    </Panel>
+  );
+}
+
+function Answer({
+  said,
+  chosen,
+  onChoose,
+  large = false,
+}: {
+  said: readonly Said[];
+  chosen: string | null;
+  onChoose(id: string): void;
+  large?: boolean;
+}) {
+  const [first, ...rest] = said as [Said, ...Said[]];
+  const isChosen = first.id === chosen;
+  return (
+    <ButtonBase
+      onClick={() => onChoose(first.id)}
+      aria-pressed={isChosen}
+      sx={{
+        display: 'block',
+        width: '100%',
+        textAlign: 'left',
+        p: 1.25,
+        mb: 1,
+        borderRadius: 1,
+        border: 1,
+        borderColor: isChosen ? 'primary.main' : 'divider',
+        bgcolor: isChosen ? 'sunken' : 'transparent',
+        '&:hover': { borderColor: 'primary.main' },
+      }}
+    >
+      <Typography variant="caption" color="textSecondary" component="div">
+        {[first, ...rest].map(({ kind }) => KIND[kind]).join('; also: ')}
+      </Typography>
+      <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline' }}>
+        <Typography variant={large ? 'h2' : 'h3'} component="div" sx={{ flex: 1 }}>
+          {first.words}
+        </Typography>
+        <Typography
+          variant={large ? 'h2' : 'h3'}
+          component="div"
+          sx={{ whiteSpace: 'nowrap', ...(first.money.includes('not known') ? { fontWeight: 500 } : {}) }}
+        >
+          {first.money}
+        </Typography>
+      </Box>
+      <Typography variant="body2" component="div">
+        {unbroken(first.reason)} Port: {first.port}.
+      </Typography>
+    </ButtonBase>
+  );
+}

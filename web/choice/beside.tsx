@@ -1,0 +1,240 @@
+import { Box, IconButton, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
+import CloseIcon from '@mui/icons-material/Close';
+import { Suspense, useEffect, useMemo, useState, type ReactNode } from 'react';
+import type { Wanted } from '@kymar/core/choice/search';
+import type { Estimate } from '@kymar/core/evidence';
+import { isLife, type ActivitySheet } from '@kymar/core/forecast';
+import { format, formatProbability } from '@kymar/core/units';
+import { setSetting } from '../state/settings';
+import { Figure } from '../ui/figure';
+import { patientLazy } from '../ui/lazy';
+import { Panel } from '../ui/panel';
+import { Waiting } from '../ui/waiting';
+import { QuantityField } from '../ui/field';
+import { choose, type Beside } from '../workers';
+
+const Speeds = patientLazy(() => import('./speeds'));
+
+/** A line of figures: what each build has there, and its worth where the least or the most is the best. */
+interface Line {
+  name: string;
+  cells: { show: ReactNode; worth: number | null }[];
+  best: 'least' | 'most' | null;
+}
+
+/** Figures that differ by less than this are the same. */
+const SAME = 0.02;
+
+const figureCell = (of: Estimate | null | undefined, show?: string) => ({
+  show: of ? <Figure of={of}>{show}</Figure> : '',
+  worth: of?.expected ?? null,
+});
+
+const activityLine = (list: readonly Beside[], i: number, first: ActivitySheet): Line[] => {
+  const { name, kind } = first.activity;
+  const lines: Line[] = [
+    {
+      name,
+      best: kind === 'stream' || kind === 'keep' ? 'most' : 'least',
+      cells: list.map(({ sheet }) => figureCell(sheet?.activities[i]?.figure)),
+    },
+  ];
+  if (first.probability !== null)
+    lines.push({
+      name: kind === 'stream' ? 'no stall' : 'target met',
+      best: 'most',
+      cells: list.map(({ sheet }) => {
+        const p = sheet?.activities[i]?.probability ?? null;
+        return { show: p === null ? '' : formatProbability(p), worth: p };
+      }),
+    });
+  if (first.course?.hottest)
+    lines.push({
+      name: 'drive at its hottest',
+      best: 'least',
+      cells: list.map(({ sheet }) => figureCell(sheet?.activities[i]?.course?.hottest)),
+    });
+  return lines;
+};
+
+function linesOf(list: readonly Beside[], hourly: number): Line[] {
+  const [first] = list;
+  const life = list.map(({ sheet }) => (sheet && isLife(sheet.life) ? sheet.life.fromNew : null));
+  return [
+    { name: 'To be paid', best: 'least', cells: list.map((b) => ({ show: b.money, worth: b.cost })) },
+    {
+      name: 'Over the service life',
+      best: 'least',
+      cells: list.map(({ life: l }) => ({
+        show: l ? <span title={l.words}>{l.total}</span> : '',
+        worth: l?.worth ?? null,
+      })),
+    },
+    ...(hourly > 0
+      ? [
+          {
+            name: 'Pays back against the first',
+            best: null,
+            cells: list.map(({ back }) => ({ show: back ?? '', worth: null })),
+          },
+        ]
+      : []),
+    ...(first?.sheet?.activities ?? []).flatMap((a, i) => activityLine(list, i, a)),
+    { name: 'Rating is written after', best: 'most', cells: life.map((of) => figureCell(of)) },
+    {
+      name: 'Usable',
+      best: 'most',
+      cells: list.map(({ usable }) => ({ show: usable === null ? '' : format(usable, 'B'), worth: usable })),
+    },
+    {
+      name: 'Warranty',
+      best: 'most',
+      cells: list.map(({ warranty }) => ({
+        show: warranty === null ? 'not known' : format(warranty, 'years'),
+        worth: warranty,
+      })),
+    },
+    {
+      name: 'To mind',
+      best: null,
+      cells: list.map(({ cautions }) => ({
+        show: cautions.length === 0 ? 'nothing' : cautions.join('; '),
+        worth: null,
+      })),
+    },
+  ];
+}
+
+/** Which cells of a line are the best: none where all are alike. */
+function bestOf({ cells, best }: Line): boolean[] {
+  const worths = cells.map(({ worth }) => worth);
+  const known = worths.filter((w) => w !== null);
+  if (best === null || known.length < 2) return cells.map(() => false);
+  const top = best === 'least' ? Math.min(...known) : Math.max(...known);
+  const near = worths.map((w) => w !== null && Math.abs(w - top) <= Math.abs(top) * SAME);
+  return near.every(Boolean) ? near.map(() => false) : near;
+}
+
+/** Two to four builds side by side; what differs is marked, what is best is set bold. */
+export function BesidePanel({
+  ids,
+  wanted,
+  turn,
+  hourly,
+  onDrop,
+}: {
+  ids: readonly string[];
+  wanted: Wanted;
+  turn: number;
+  hourly: number;
+  onDrop(ids: readonly string[]): void;
+}) {
+  const [list, setList] = useState<Beside[]>([]);
+  useEffect(() => {
+    let current = true;
+    choose.beside(ids, hourly).then(
+      (next) => current && setList(next),
+      () => undefined,
+    );
+    return () => {
+      current = false;
+    };
+  }, [ids, hourly, turn]);
+  const lines = linesOf(list, hourly);
+  const curves = useMemo(
+    () =>
+      list.flatMap(({ id, words, sheet }) => {
+        const course = sheet?.activities.find((a) => a.course)?.course;
+        return course ? [{ id, words, points: course.profile.speed }] : [];
+      }),
+    [list],
+  );
+  return (
+    <Panel
+      title="Side by side"
+      aria-busy={list.length === 0}
+      aside={
+        <QuantityField
+          label={`An hour is worth${wanted.currency === null ? '' : `, ${wanted.currency}`}`}
+          dimension="number"
+          optional
+          value={hourly || null}
+          onValue={(value) => setSetting('hourly', value ?? 0)}
+          sx={{ width: 190 }}
+        />
+      }
+    >
+      {list.length === 0 && <Waiting>Drawing their ranges …</Waiting>}
+      {list.length > 0 && (
+        <Table size="small" sx={{ tableLayout: 'fixed' }}>
+          <TableHead>
+            <TableRow>
+              <TableCell sx={{ width: 190 }} />
+              {list.map(({ id, words, port }, i) => (
+                <TableCell key={id} sx={{ verticalAlign: 'top' }}>
+                  <Box sx={{ display: 'flex', alignItems: 'flex-start' }}>
+                    <Box sx={{ flex: 1 }}>
+                      <Typography variant="body2" sx={{ fontWeight: 640, color: 'text.primary' }}>
+                        {i + 1}. {words}
+                      </Typography>
+                      {port}
+                    </Box>
+                    <IconButton
+                      size="small"
+                      aria-label={`Take ${words} out`}
+                      onClick={() => onDrop(ids.filter((other) => other !== id))}
+                    >
+                      <CloseIcon fontSize="inherit" />
+                    </IconButton>
+                  </Box>
+                </TableCell>
+              ))}
+            </TableRow>
+          </TableHead>
+          <TableBody>
+            {lines.map((line, n) => {
+              const best = bestOf(line);
+              return (
+                <TableRow key={`${line.name} ${n}`}>
+                  <TableCell component="th" scope="row" sx={{ color: 'text.secondary' }}>
+                    {line.name}
+                  </TableCell>
+                  {line.cells.map(({ show }, i) => (
+                    <TableCell
+                      key={list[i]!.id}
+                      sx={best[i] ? { fontWeight: 680, bgcolor: 'sunken' } : undefined}
+                    >
+                      {show}
+                      {best[i] && (
+                        <Typography component="span" variant="caption" color="textSecondary">
+                          {' '}
+                          best
+                        </Typography>
+                      )}
+                    </TableCell>
+                  ))}
+                </TableRow>
+              );
+            })}
+          </TableBody>
+        </Table>
+      )}
+      {curves.length > 1 && (
+        <Box sx={{ height: 220, mt: 1.5 }}>
+          <Suspense fallback={null}>
+            <Speeds curves={curves} />
+          </Suspense>
+        </Box>
+      )}
+      {list[0]?.life && (
+        <Typography variant="caption" color="textSecondary" component="div" sx={{ mt: 1 }}>
+          {list.map(({ id, life }, i) => (
+            <div key={id}>
+              {i + 1}: {life?.words}
+            </div>
+          ))}
+        </Typography>
+      )}
+    </Panel>
+  );
+}

@@ -1,0 +1,207 @@
+import { Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { DataGrid, type GridColDef, type GridSortModel } from '@mui/x-data-grid';
+import { useEffect, useMemo, useState } from 'react';
+import { activitiesOf, type Wanted, type Weights } from '@kymar/core/choice/search';
+import { format, numeral } from '@kymar/core/units';
+import { saveFile } from '../ui/files';
+import { Panel } from '../ui/panel';
+import { choose, type Asked, type Row } from '../workers';
+
+const PAGE = 50;
+const LATER = 150;
+
+const right = (
+  field: string,
+  headerName: string,
+  width: number,
+  say: (value: number) => string,
+): GridColDef<Row> => ({
+  field,
+  headerName,
+  width,
+  align: 'right',
+  headerAlign: 'right',
+  valueFormatter: (value: number | null) => (value === null || value === undefined ? '' : say(value)),
+});
+
+/** What the table shows of each build. */
+function columnsOf(wanted: Wanted): GridColDef<Row>[] {
+  const { currency } = wanted;
+  return [
+    {
+      field: 'words',
+      headerName: 'Build',
+      flex: 1,
+      minWidth: 320,
+      renderCell: ({ row }) => (row.built ? <b>{row.words} (in the job)</b> : row.words),
+    },
+    { field: 'port', headerName: 'Port', width: 150 },
+    right('cost', currency === null ? 'Cost' : `Cost, ${currency}`, 96, (v) =>
+      numeral(v, Number.isInteger(v) ? 0 : 2),
+    ),
+    ...activitiesOf(wanted).flatMap((activity, i): GridColDef<Row>[] =>
+      activity.kind === 'keep'
+        ? []
+        : [
+            {
+              ...right(
+                `figure-${i}`,
+                activity.kind === 'stream' ? `${activity.name}, times` : activity.name,
+                156,
+                (v) => (activity.kind === 'stream' ? format(v, 'ratio', 2) : format(v, 's')),
+              ),
+              valueGetter: (_, row) => row.figures[i],
+            },
+          ],
+    ),
+    right('score', 'Score', 92, (v) => numeral(v, 1)),
+    right('misses', 'Targets missed', 118, (v) => (v === 0 ? 'none' : String(v))),
+    right('years', 'Rating, years', 108, (v) => (v > 99 ? 'over 99' : numeral(v, v < 10 ? 1 : 0))),
+    right('usable', 'Usable', 92, (v) => format(v, 'B')),
+    right('perTB', currency === null ? 'Per TB' : `${currency} per TB`, 96, (v) => numeral(v, 0)),
+    right('steady', 'Even', 84, (v) => format(v, '%', 2)),
+  ];
+}
+
+/** Every build that works, from the worker that found them: sorted, filtered, ticked to compare, saved as CSV. */
+export function Builds({
+  turn,
+  wanted,
+  weights,
+  chosen,
+  onChoose,
+  ticked,
+  onTick,
+}: {
+  turn: number;
+  wanted: Wanted;
+  weights: Weights;
+  chosen: string | null;
+  onChoose(id: string): void;
+  ticked: readonly string[];
+  onTick(ids: string[]): void;
+}) {
+  const [sort, setSort] = useState<GridSortModel>([{ field: 'score', sort: 'desc' }]);
+  const [page, setPage] = useState(0);
+  const [only, setOnly] = useState<Asked['only']>('all');
+  const [text, setText] = useState('');
+  const [got, setGot] = useState<{ rows: Row[]; total: number }>({ rows: [], total: 0 });
+  const columns = useMemo(() => columnsOf(wanted), [wanted]);
+  const asked = useMemo<Asked>(() => {
+    const [by] = sort;
+    return {
+      weights,
+      sort: by?.sort ? { field: by.field, sort: by.sort } : null,
+      only,
+      text,
+      from: page * PAGE,
+      count: PAGE,
+    };
+  }, [weights, sort, only, text, page]);
+  useEffect(() => {
+    let current = true;
+    const timer = setTimeout(() => {
+      choose.rows(asked).then(
+        (next) => current && setGot(next),
+        () => undefined,
+      );
+    }, LATER);
+    return () => {
+      current = false;
+      clearTimeout(timer);
+    };
+  }, [asked, turn]);
+  const save = async () =>
+    saveFile('builds.csv', await choose.csv({ ...asked, from: 0, count: Infinity }), 'text/csv');
+  return (
+    <Panel
+      title="All builds that work"
+      aside={
+        <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'center' }}>
+          <ToggleButtonGroup
+            size="small"
+            exclusive
+            value={only}
+            onChange={(_, next: Asked['only'] | null) => {
+              if (!next) return;
+              setOnly(next);
+              setPage(0);
+            }}
+            aria-label="Which builds"
+          >
+            <ToggleButton value="all">All</ToggleButton>
+            <ToggleButton value="meets">Meet every target</ToggleButton>
+            <ToggleButton value="edge">On the line</ToggleButton>
+          </ToggleButtonGroup>
+          <TextField
+            label="Find a build"
+            placeholder="tlc 2 tb usb4"
+            value={text}
+            onChange={(e) => {
+              setText(e.target.value);
+              setPage(0);
+            }}
+            sx={{ width: 180 }}
+          />
+          <Button onClick={() => void save()}>Save as CSV</Button>
+        </Box>
+      }
+    >
+      <DataGrid<Row>
+        rows={got.rows}
+        rowCount={got.total}
+        columns={columns}
+        density="compact"
+        paginationMode="server"
+        sortingMode="server"
+        disableColumnFilter
+        pageSizeOptions={[PAGE]}
+        paginationModel={{ page, pageSize: PAGE }}
+        onPaginationModelChange={(model) => setPage(model.page)}
+        sortModel={sort}
+        onSortModelChange={(next) => {
+          setSort(next);
+          setPage(0);
+        }}
+        checkboxSelection
+        disableRowSelectionOnClick
+        keepNonExistentRowsSelected
+        rowSelectionModel={{ type: 'include', ids: new Set(ticked) }}
+        onRowSelectionModelChange={({ type, ids }) => {
+          if (type !== 'include') return;
+          // Those ticked before keep their order.
+          const kept = ticked.filter((id) => ids.has(id));
+          onTick([...kept, ...[...ids].map(String).filter((id) => !ticked.includes(id))]);
+        }}
+        onRowClick={({ id }) => onChoose(String(id))}
+        onCellKeyDown={({ id, field }, event) =>
+          event.key === 'Enter' && field !== '__check__' && onChoose(String(id))
+        }
+        getRowClassName={({ id }) => (id === chosen ? 'chosen' : '')}
+        slots={{
+          noRowsOverlay: () => (
+            <Typography sx={{ p: 4, textAlign: 'center' }}>
+              {text === '' ? 'No build does.' : `No build is called “${text}”.`}
+            </Typography>
+          ),
+        }}
+        sx={{
+          height: 420,
+          borderColor: 'divider',
+          '& .MuiDataGrid-row': { cursor: 'pointer' },
+          '& .chosen': { bgcolor: 'sunken', boxShadow: 'inset 3px 0 var(--mui-palette-primary-main)' },
+          '& .MuiDataGrid-columnHeaderTitle': {
+            fontWeight: 560,
+            fontSize: '0.8125rem',
+            color: 'text.secondary',
+          },
+          // All at once would be more than can stand side by side.
+          '& .MuiDataGrid-columnHeaderCheckbox .MuiCheckbox-root': { visibility: 'hidden' },
+        }}
+      />
+      <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 0.75 }}>
+        Tick two to four to see them side by side. A column’s menu hides it or brings others back.
+      </Typography>
+    </Panel>
+  );
+}

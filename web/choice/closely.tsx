@@ -1,0 +1,130 @@
+import { Box, Button, Typography } from '@mui/material';
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import type { Build } from '@kymar/core/build/assembly';
+import { activitiesOf, buildKey, type Wanted } from '@kymar/core/choice/search';
+import { format, formatProbability, numeral } from '@kymar/core/units';
+import { unbroken } from '../ui/figure';
+import { Panel } from '../ui/panel';
+import type { Closely } from '../workers';
+
+/** One build closely: what must be paid, what it does, which money has no effect, what to mind. */
+export function CloselyPanel({
+  one,
+  wanted,
+  built,
+  onTake,
+}: {
+  one: Closely;
+  wanted: Wanted;
+  built: Build | null;
+  onTake(): void;
+}) {
+  const { candidate } = one;
+  const work = activitiesOf(wanted);
+  const isBuilt = built !== null && buildKey(built) === one.id;
+  const owned = new Set<string>(wanted.owned);
+  const { years, usable, warranty } = candidate;
+  return (
+    <Panel
+      title={one.words}
+      aside={
+        <Button variant="contained" disabled={isBuilt} onClick={onTake}>
+          {isBuilt ? 'In the job' : 'Take this build'}
+        </Button>
+      }
+    >
+      <Box
+        component="dl"
+        sx={{ m: 0, display: 'grid', gridTemplateColumns: 'max-content 1fr', columnGap: 2, rowGap: 0.5 }}
+      >
+        <Line name="Where">{one.port}</Line>
+        <Line name="To be paid">
+          {one.money}
+          {one.unpriced.length > 0 &&
+            `: no price of ${one.unpriced.map((key) => key.split('/')[1]).join(', ')}`}
+        </Line>
+        {one.kit.length > 0 && <Line name="With it">{one.kit.join(', ')}</Line>}
+        {owned.has(`drives/${candidate.build.drive.id}`) && (
+          <Line name="Drive">already there, costs nothing</Line>
+        )}
+        {work.map((activity, i) => {
+          const figure = candidate.figures[i];
+          if (figure == null) return null;
+          const p = one.probabilities[i];
+          const target =
+            activity.kind === 'stream' || activity.target === null || activity.kind === 'keep'
+              ? ''
+              : `, target ${format(activity.target, 's')}`;
+          return (
+            <Line key={`${activity.id} ${i}`} name={activity.name}>
+              {activity.kind === 'stream'
+                ? `${format(figure, 'ratio', 2)} times what it needs`
+                : unbroken(`${format(figure, 's')}${target}`)}
+              {p != null && `: ${formatProbability(p)} probable`}
+            </Line>
+          );
+        })}
+        {years !== null && <Line name="Rating written">after {format(years, 'years', 2)} of this work</Line>}
+        {usable !== null && <Line name="Usable">{format(usable, 'B')}</Line>}
+        {warranty !== null && <Line name="Warranty">{format(warranty, 'years')}</Line>}
+      </Box>
+      {one.wasted.length > 0 && (
+        <Group name="Money without effect">
+          {one.wasted.map((words) => (
+            <li key={words}>{words}</li>
+          ))}
+        </Group>
+      )}
+      {one.sizes.length > 1 && (
+        <Group name={`${wanted.currency} per TB, by size`}>
+          <li>
+            {one.sizes.map(({ name, perTB, own }, i) => (
+              <Box component="span" key={name} sx={{ fontWeight: own ? 640 : undefined }}>
+                {i > 0 && ' · '}
+                {name}: {numeral(perTB, 0)}
+              </Box>
+            ))}
+          </li>
+        </Group>
+      )}
+      {one.cautions.length > 0 && (
+        <Group name="To mind">
+          {one.cautions.map(({ title, reason }) => (
+            <li key={title}>
+              <Box component="span" sx={{ fontWeight: 600 }}>
+                {title}.
+              </Box>{' '}
+              {unbroken(reason)}
+            </li>
+          ))}
+        </Group>
+      )}
+      {isBuilt && (
+        <Typography variant="body2" sx={{ mt: 1.5 }}>
+          This is what is built in the job. <Link to="../forecast">See its forecast</Link>
+        </Typography>
+      )}
+    </Panel>
+  );
+}
+
+const Line = ({ name, children }: { name: string; children: ReactNode }) => (
+  <>
+    <Typography component="dt" variant="body2" color="textSecondary">
+      {name}
+    </Typography>
+    <Typography component="dd" variant="body2" sx={{ m: 0, fontWeight: 560 }}>
+      {children}
+    </Typography>
+  </>
+);
+
+const Group = ({ name, children }: { name: string; children: ReactNode }) => (
+  <Box sx={{ mt: 1.5 }}>
+    <Typography variant="h3">{name}</Typography>
+    <Box component="ul" sx={{ m: 0, pl: 2.25, typography: 'body2', '& li': { mt: 0.25 } }}>
+      {children}
+    </Box>
+  </Box>
+);

@@ -1,0 +1,136 @@
+import { Box } from '@mui/material';
+import { useEffect, useState } from 'react';
+import { PRESETS, type Weights } from '@kymar/core/choice/search';
+import { useSettings } from '../state/settings';
+import { useShop } from '../state/shop';
+import { useJob, usePlace } from '../ui/job';
+import { Panel } from '../ui/panel';
+import { choose, type Closely } from '../workers';
+import { Answers } from './answers';
+import { BesidePanel } from './beside';
+import { Builds } from './builds';
+import { CloselyPanel } from './closely';
+import { Owned } from './owned';
+import { PlotPanel } from './plotpanel';
+import { Ranking } from './ranking';
+import { Records } from './records';
+import { useSearch } from './search';
+import { take } from './take';
+import { WhyNot } from './whynot';
+
+/** As many stand side by side. */
+const MOST_BESIDE = 4;
+
+/** What to buy: the answer first, then what it was chosen out of. */
+export function Choice() {
+  const { job } = useJob();
+  const at = usePlace();
+  const shop = useShop();
+  const { device } = at.place;
+  const searching = useSearch(job, device, at.build);
+  const { found, wanted, turn } = searching;
+  const role = at.needs?.role ?? 'any';
+  const [own, setOwn] = useState<Weights | null>(null);
+  const weights = own ?? PRESETS[role];
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [ticked, setTicked] = useState<readonly string[]>([]);
+  const first = found?.answers[0]?.id ?? null;
+  const close = useClosely(chosen, first, turn);
+  const hourly = useSettings((s) => s.hourly) ?? 0;
+  const built = at.build;
+
+  if (wanted === null)
+    return (
+      <Panel title="Nothing to search for yet" sx={{ maxWidth: 640 }}>
+        Describe in the brief what this device does: what is copied, opened or kept, how much and how soon.
+      </Panel>
+    );
+  const onTake = (one: Closely) =>
+    found && take(job, { candidate: one.candidate, words: one.words, device }, found, wanted, shop);
+  return (
+    <Box sx={{ display: 'grid', gap: 2 }}>
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 2,
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) minmax(0, 1fr)' },
+          alignItems: 'start',
+        }}
+      >
+        <Box sx={{ display: 'grid', gap: 2 }}>
+          <Answers searching={searching} wanted={wanted} chosen={close?.id ?? null} onChoose={setChosen} />
+        </Box>
+        {close && found ? (
+          <CloselyPanel one={close} wanted={wanted} built={built} onTake={() => onTake(close)} />
+        ) : (
+          <Box />
+        )}
+      </Box>
+      {found && found.works > 0 && (
+        <>
+          <Box
+            sx={{
+              display: 'grid',
+              gap: 2,
+              gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 7fr) minmax(0, 5fr)' },
+            }}
+          >
+            <PlotPanel
+              found={found}
+              chosen={close?.index ?? null}
+              currency={wanted.currency}
+              onChoose={setChosen}
+            />
+            <Ranking weights={weights} role={role} onWeights={setOwn} isOwn={own !== null} />
+          </Box>
+          <Builds
+            turn={turn}
+            wanted={wanted}
+            weights={weights}
+            chosen={close?.id ?? null}
+            onChoose={setChosen}
+            ticked={ticked}
+            onTick={(ids) => setTicked(ids.slice(-MOST_BESIDE))}
+          />
+          {ticked.length > 1 && (
+            <BesidePanel ids={ticked} wanted={wanted} turn={turn} hourly={hourly} onDrop={setTicked} />
+          )}
+        </>
+      )}
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 2,
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 7fr) minmax(0, 5fr)' },
+          alignItems: 'start',
+        }}
+      >
+        {found && <WhyNot found={found} turn={turn} />}
+        <Box sx={{ display: 'grid', gap: 2 }}>
+          <Owned job={job} />
+          <Records job={job} device={device} />
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+/** A build looked at closely: the one that was chosen while it is among what was found, else the first answer. */
+function useClosely(chosen: string | null, first: string | null, turn: number): Closely | null {
+  const [close, setClose] = useState<Closely | null>(null);
+  useEffect(() => {
+    let current = true;
+    const look = async () => {
+      const found =
+        (chosen === null ? null : await choose.closely(chosen)) ??
+        (first === null ? null : await choose.closely(first));
+      if (current) setClose(found);
+    };
+    // What stops it is told where the search stands.
+    look().catch(() => undefined);
+    return () => {
+      current = false;
+    };
+  }, [chosen, first, turn]);
+  return close;
+}

@@ -1,0 +1,49 @@
+import { Autocomplete, TextField, Typography } from '@mui/material';
+import { nameOf } from '@kymar/core/catalog/parts';
+import type { Job } from '@kymar/core/job';
+import { changeJob } from '../state/jobs';
+import { useShop } from '../state/shop';
+import { Panel } from '../ui/panel';
+
+const KINDS = ['drives', 'bridges', 'cables', 'accessories'] as const;
+const GROUP = {
+  drives: 'Drives',
+  bridges: 'Enclosures and cards',
+  cables: 'Cables',
+  accessories: 'Small parts',
+};
+
+/** What the customer or the shelf has: costs nothing, and is offered first. */
+export function Owned({ job }: { job: Job }) {
+  const shop = useShop();
+  const options = KINDS.flatMap((kind) =>
+    shop[kind].map((part) => ({ key: `${kind}/${part.id}`, name: nameOf(part), group: GROUP[kind] })),
+  );
+  const owned = job.owned ?? [];
+  const chosen = owned.flatMap((key) => options.find((o) => o.key === key) ?? []);
+  return (
+    <Panel title="Already there">
+      <Autocomplete
+        multiple
+        size="small"
+        options={options}
+        value={chosen}
+        groupBy={({ group }) => group}
+        getOptionLabel={({ name }) => name}
+        getOptionKey={({ key }) => key}
+        isOptionEqualToValue={(a, b) => a.key === b.key}
+        onChange={(_, list) => changeJob(job.id, (j) => ({ ...j, owned: list.map(({ key }) => key) }))}
+        renderInput={(params) => (
+          <TextField
+            {...params}
+            label="Of the customer or on the shelf"
+            placeholder={chosen.length === 0 ? 'drive, enclosure, cable' : ''}
+          />
+        )}
+      />
+      <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 0.75 }}>
+        Costs nothing in every build.
+      </Typography>
+    </Panel>
+  );
+}

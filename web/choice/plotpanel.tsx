@@ -1,0 +1,45 @@
+import { Typography } from '@mui/material';
+import { Suspense } from 'react';
+import { counted } from '@kymar/core/units';
+import { Panel } from '../ui/panel';
+import { patientLazy } from '../ui/lazy';
+import { choose, type Overview } from '../workers';
+
+const Plot = patientLazy(() => import('./plot'));
+
+/** Cost against time, each build a point, those that nothing beats in both joined. */
+export function PlotPanel({
+  found,
+  chosen,
+  currency,
+  onChoose,
+}: {
+  found: Overview;
+  chosen: number | null;
+  currency: string | null;
+  onChoose(id: string): void;
+}) {
+  const count = found.points.length / 3;
+  const choosePoint = (index: number) =>
+    void choose.idAt(index).then(
+      (id) => id !== null && onChoose(id),
+      () => undefined,
+    );
+  return (
+    <Panel title="Cost against time" sx={{ display: 'grid', gridTemplateRows: 'auto 1fr auto' }}>
+      {count === 0 || currency === null ? (
+        <Typography variant="body2" color="textSecondary">
+          Drawn once prices are known.
+        </Typography>
+      ) : (
+        <Suspense fallback={null}>
+          <Plot found={found} chosen={chosen} currency={currency} onChoose={choosePoint} />
+          <Typography variant="caption" color="textSecondary" sx={{ mt: 0.5 }}>
+            {counted(count, 'build')} with a price; on the line {found.edge.length} that no other beats in
+            both cost and time. Click a point, or go along the line with the arrow keys.
+          </Typography>
+        </Suspense>
+      )}
+    </Panel>
+  );
+}

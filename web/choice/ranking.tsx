@@ -1,0 +1,98 @@
+import { Box, Button, MenuItem, Slider, TextField, Typography } from '@mui/material';
+import { CRITERIA, PRESETS, type Criterion, type Weights } from '@kymar/core/choice/search';
+import { ROLE_NAMES } from '../ui/roles';
+import { Panel } from '../ui/panel';
+
+const NAMES: Record<Criterion, string> = {
+  cost: 'Cost',
+  time: 'Time waited',
+  steady: 'Even speed past the cache',
+  life: 'Years of writing',
+  warranty: 'Warranty',
+  space: 'Space',
+};
+const MOST = 6;
+type RoleId = keyof typeof PRESETS;
+
+/** What the ranking goes by: weights of a role, each a slider. */
+export function Ranking({
+  weights,
+  role,
+  isOwn,
+  onWeights,
+}: {
+  weights: Weights;
+  role: RoleId;
+  isOwn: boolean;
+  onWeights(weights: Weights | null): void;
+}) {
+  const preset = (Object.keys(PRESETS) as RoleId[]).find((id) => PRESETS[id] === weights) ?? '';
+  return (
+    <Panel
+      title="How builds are ranked"
+      aside={
+        isOwn && (
+          <Button size="small" onClick={() => onWeights(null)}>
+            As the role has it
+          </Button>
+        )
+      }
+    >
+      <TextField
+        select
+        label="Weights for"
+        value={preset}
+        onChange={(e) => onWeights(e.target.value === role ? null : PRESETS[e.target.value as RoleId])}
+        slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+        fullWidth
+        sx={{ mb: 1.5 }}
+      >
+        {preset === '' && <MenuItem value="">Own weights</MenuItem>}
+        {(Object.keys(PRESETS) as RoleId[]).map((id) => (
+          <MenuItem key={id} value={id}>
+            {id === 'any' ? 'Any device' : ROLE_NAMES[id]}
+          </MenuItem>
+        ))}
+      </TextField>
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: 'max-content 1fr 1.5em',
+          columnGap: 2,
+          alignItems: 'center',
+        }}
+      >
+        {CRITERIA.map((id) => (
+          <Row
+            key={id}
+            name={NAMES[id]}
+            value={weights[id]}
+            onValue={(v) => onWeights({ ...weights, [id]: v })}
+          />
+        ))}
+      </Box>
+      <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 0.5 }}>
+        A build’s score is the weighted mean of each figure against the best there is; every target missed
+        halves it.
+      </Typography>
+    </Panel>
+  );
+}
+
+const Row = ({ name, value, onValue }: { name: string; value: number; onValue(value: number): void }) => (
+  <>
+    <Typography variant="body2">{name}</Typography>
+    <Slider
+      size="small"
+      min={0}
+      max={MOST}
+      step={1}
+      value={value}
+      onChange={(_, v) => onValue(v)}
+      aria-label={`Weight of ${name}`}
+    />
+    <Typography variant="body2" sx={{ textAlign: 'right' }}>
+      {value}
+    </Typography>
+  </>
+);

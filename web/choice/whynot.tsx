@@ -1,0 +1,82 @@
+import { Box, Chip, TextField, Typography } from '@mui/material';
+import { useEffect, useState } from 'react';
+import type { Counted, WhyNot as Why } from '@kymar/core/choice/search';
+import { numeral } from '@kymar/core/units';
+import { Panel } from '../ui/panel';
+import { choose, type Overview } from '../workers';
+
+/** As many are listed; what is typed narrows them. */
+const SHOWN = 12;
+
+/** Why what is not among the builds fell out: counted by first reason, and searched. */
+export function WhyNot({ found, turn }: { found: Overview; turn: number }) {
+  const [text, setText] = useState('');
+  const [only, setOnly] = useState<Counted['reason'] | null>(null);
+  const [list, setList] = useState<Why[]>([]);
+  const asked = text.trim() !== '' || only !== null;
+  useEffect(() => {
+    if (!asked) return;
+    let current = true;
+    choose.why(text, only).then(
+      (next) => current && setList(next),
+      () => undefined,
+    );
+    return () => {
+      current = false;
+    };
+  }, [text, only, asked, turn]);
+  return (
+    <Panel
+      title="Why not another?"
+      aside={
+        <TextField
+          label="Why not …"
+          placeholder="4 tb qlc"
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+          sx={{ width: 220 }}
+        />
+      }
+    >
+      {found.reasons.length === 0 && (
+        <Typography variant="body2">Nothing fell out: all that plugs together meets every target.</Typography>
+      )}
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75 }}>
+        {found.reasons.map(({ reason, words, count }) => (
+          <Chip
+            key={reason}
+            size="small"
+            variant={only === reason ? 'filled' : 'outlined'}
+            color={only === reason ? 'primary' : 'default'}
+            label={`${words}: ${numeral(count)}`}
+            aria-pressed={only === reason}
+            onClick={() => setOnly(only === reason ? null : reason)}
+          />
+        ))}
+      </Box>
+      {asked && (
+        <Box
+          component="ul"
+          aria-label="What fell out"
+          sx={{ mt: 1.5, mb: 0, pl: 2.25, typography: 'body2', '& li': { mb: 0.25 } }}
+        >
+          {list.slice(0, SHOWN).map((one, i) => (
+            <li key={`${one.name} ${i}`}>
+              <Box component="span" sx={{ fontWeight: 560 }}>
+                {one.name}
+              </Box>
+              : {one.words}
+            </li>
+          ))}
+          {list.length === 0 && <li>None that fell out is called so.</li>}
+          {list.length > SHOWN && (
+            <li>
+              And {list.length >= 200 ? 'at least ' : ''}
+              {numeral(list.length - SHOWN)} more: type to narrow it.
+            </li>
+          )}
+        </Box>
+      )}
+    </Panel>
+  );
+}

@@ -1,0 +1,357 @@
+import { expose } from 'comlink';
+import Papa from 'papaparse';
+import {
+  activitiesOf,
+  bestOf,
+  buildKey,
+  buildWords,
+  cheapestFirst,
+  Finalists,
+  holdsWords,
+  lifeCost,
+  lifeCostWords,
+  moneyWords,
+  nonDominated,
+  payBack,
+  payBackWords,
+  portWords,
+  reasonWords,
+  scoreOf,
+  search,
+  sizesOf,
+  summaryOf,
+  wasted,
+  wastedWords,
+  whyNot,
+  type Candidate,
+  type Counted,
+  type Found,
+  type Progress,
+  type Summary,
+  type Wanted,
+  type Weights,
+  type WhyNot,
+} from '@kymar/core/choice/search';
+import { pricing, type UnitPrice } from '@kymar/core/choice/prices';
+import type { Shop } from '@kymar/core/catalog/parts';
+import { middle } from '@kymar/core/evidence';
+import type { Build } from '@kymar/core/build/assembly';
+import { findings, type Finding } from '@kymar/core/fit';
+import {
+  builtAs,
+  settingOf,
+  sheetOf,
+  situationOf,
+  type JobSheet,
+  type Situation,
+} from '@kymar/core/forecast';
+import { DIRECTIONS } from '@kymar/core/catalog/links';
+
+/** A row of the table of builds. */
+export interface Row {
+  id: string;
+  words: string;
+  port: string;
+  cost: number | null;
+  waits: number;
+  figures: readonly (number | null)[];
+  /** 0 to 100. */
+  score: number;
+  misses: number;
+  years: number | null;
+  usable: number | null;
+  perTB: number | null;
+  steady: number;
+  edge: boolean;
+  /** What is built now. */
+  built: boolean;
+}
+
+/** A build looked at closely. */
+export interface Closely {
+  id: string;
+  /** Its place among the points. */
+  index: number;
+  words: string;
+  port: string;
+  money: string;
+  /** The parts no price is known of. */
+  unpriced: readonly string[];
+  kit: readonly string[];
+  probabilities: readonly (number | null)[];
+  wasted: readonly string[];
+  cautions: readonly { title: string; reason: string }[];
+  sizes: readonly { name: string; perTB: number; own: boolean }[];
+  candidate: Candidate;
+}
+
+export interface Overview extends Summary {
+  /** Of what is built now, where it is not among the builds: why. */
+  builtFell: string | null;
+  /** Cost and s a day of each candidate with a price, three numbers each: its place in the list, cost, waits. */
+  points: Float64Array;
+  edge: number[];
+}
+
+export interface Asked {
+  weights: Weights;
+  sort: { field: string; sort: 'asc' | 'desc' } | null;
+  only: 'all' | 'meets' | 'edge';
+  text: string;
+  from: number;
+  count: number;
+}
+
+/** A build beside others. */
+export interface Beside {
+  id: string;
+  words: string;
+  port: string;
+  sheet: JobSheet | null;
+  /** Money over the service life, how it comes about, and when the extra over the first is back. */
+  life: { words: string; total: string; worth: number } | null;
+  back: string | null;
+  cost: number | null;
+  money: string;
+  usable: number | null;
+  warranty: number | null;
+  cautions: readonly string[];
+}
+
+interface Held {
+  built: Build | null;
+  index: ReadonlyMap<string, number>;
+  wanted: Wanted;
+  shop: Shop;
+  found: Found;
+  finalists: Finalists;
+  edge: ReadonlySet<string>;
+  ids: ReadonlyMap<string, Candidate>;
+}
+
+let held: Held | null = null;
+let turn = 0;
+const pause = () => new Promise((resolve) => setTimeout(resolve, 0));
+const BETWEEN = 120;
+
+function rowsOf({ found, wanted, edge, built }: Held, weights: Weights): Row[] {
+  const best = bestOf(found.candidates);
+  const key = built && buildKey(built);
+  return found.candidates.map((one): Row => {
+    const { id, cost, waits, figures, years, usable, steady, misses, build } = one;
+    return {
+      id,
+      words: buildWords(build),
+      port: portWords(one, wanted),
+      cost,
+      waits,
+      figures,
+      score: Math.round(scoreOf(one, best, weights) * 1000) / 10,
+      misses: misses.length,
+      years,
+      usable,
+      perTB: cost === null || !usable ? null : cost / (usable / 1e12),
+      steady,
+      edge: edge.has(id),
+      built: id === key,
+    };
+  });
+}
+
+const valueOf = (row: Row, field: string): number | string | null => {
+  const at = /^figure-(\d+)$/.exec(field);
+  return at ? (row.figures[Number(at[1])] ?? null) : (row[field as keyof Row] as number | string | null);
+};
+
+/** Asked rows, sorted and filtered. What has no value comes last whichever way. */
+function asked(of: Held, { weights, sort, only, text }: Asked): Row[] {
+  const rows = rowsOf(of, weights).filter(
+    (row) =>
+      (only === 'all' || (only === 'meets' ? row.misses === 0 : row.edge)) &&
+      holdsWords(`${row.words} ${row.port}`, text),
+  );
+  const { field, sort: way } = sort ?? { field: 'score', sort: 'desc' as const };
+  const sign = way === 'asc' ? 1 : -1;
+  return rows.sort((a, b) => {
+    const [x, y] = [valueOf(a, field), valueOf(b, field)];
+    if (x === y) return a.id < b.id ? -1 : 1;
+    if (x === null) return 1;
+    if (y === null) return -1;
+    return x < y ? -sign : sign;
+  });
+}
+
+/** What each part costs in the currency that counts; none while no price is known. */
+const pricesOf = ({ wanted, shop }: Held): ReadonlyMap<string, UnitPrice> =>
+  wanted.currency === null ? new Map<string, UnitPrice>() : pricing(shop.prices, wanted.currency);
+
+/** A candidate at the first place. */
+function situationAt({ wanted }: Held, { build }: Candidate): Situation {
+  const [open] = wanted.places;
+  return builtAs(build)(situationOf({ ...open!, build }, wanted.own)!);
+}
+
+/** What is to be minded, each rule once. */
+function cautionsOf(situation: Situation): Finding[] {
+  const said = DIRECTIONS.flatMap((d) => findings(settingOf(situation, d))).filter(
+    (f) => f.severity === 'caution' || f.severity === 'blocks',
+  );
+  return [...new Map(said.map((f) => [f.id, f])).values()];
+}
+
+/** Why what is built now is not among the builds; null where it is, or nothing is built. */
+function fellWords({ built, wanted, found, ids }: Held): string | null {
+  if (!built || ids.has(buildKey(built))) return null;
+  const { drive, bridge, port } = built;
+  const fell = found.fallen.filter((f) => f.drive.id === drive.id && f.bridge?.id === bridge?.id);
+  const one = fell.find((f) => f.port?.id === port) ?? fell[0];
+  const why = one
+    ? reasonWords(one.reason, activitiesOf(wanted))
+    : 'its parts are not in the library as they are';
+  return `Built now, and none of these: ${buildWords(built)}. ${why[0]!.toUpperCase()}${why.slice(1)}.`;
+}
+
+function overview(of: Held): Overview {
+  const { found, wanted, finalists } = of;
+  const { candidates } = found;
+  const priced = candidates.flatMap((c, i) => (c.cost === null ? [] : [[i, c.cost, c.waits] as const]));
+  const points = new Float64Array(priced.flat());
+  return {
+    ...summaryOf(found, finalists, wanted),
+    builtFell: fellWords(of),
+    points,
+    edge: [...of.edge].map((id) => of.index.get(id)!),
+  };
+}
+
+const work = {
+  /**
+   * Searches anew; a search that is going on is given up.
+   * @param built what is built now, to be told among the others
+   * @param onProgress told how far it is, and what is the cheapest so far that misses no target
+   */
+  async search(
+    wanted: Wanted,
+    shop: Shop,
+    built: Build | null,
+    onProgress: (progress: Progress, first: string | null) => void,
+  ): Promise<Overview | null> {
+    const mine = ++turn;
+    const into: Candidate[] = [];
+    const going = search(wanted, shop, into);
+    for (let since = performance.now(); ;) {
+      const step = going.next();
+      if (step.done) {
+        const edge = new Set(nonDominated(step.value.candidates).map((c) => c.id));
+        const ids = new Map(step.value.candidates.map((c) => [c.id, c]));
+        const index = new Map(step.value.candidates.map((c, i) => [c.id, i]));
+        held = { built, index, wanted, shop, found: step.value, finalists: new Finalists(wanted), edge, ids };
+        return overview(held);
+      }
+      if (performance.now() - since > BETWEEN) {
+        since = performance.now();
+        const best = into.filter((c) => c.misses.length === 0).sort(cheapestFirst)[0];
+        onProgress(step.value, best ? buildWords(best.build) : null);
+        await pause();
+        if (mine !== turn) return null;
+      }
+    }
+  },
+
+  cancel: (): void => void turn++,
+
+  rows(what: Asked): { rows: Row[]; total: number } {
+    if (!held) return { rows: [], total: 0 };
+    const all = asked(held, what);
+    return { rows: all.slice(what.from, what.from + what.count), total: all.length };
+  },
+
+  closely(id: string): Closely | null {
+    const one = held?.ids.get(id);
+    if (!held || !one) return null;
+    const { wanted, shop, found, finalists } = held;
+    const { build } = one;
+    const [open] = wanted.places;
+    const cautions = cautionsOf(situationAt(held, one));
+    const prices = pricesOf(held);
+    const sizes = sizesOf(build.drive, shop.drives, (d) => prices.get(`drives/${d.id}`)?.each ?? null);
+    return {
+      id,
+      index: held.index.get(id)!,
+      words: buildWords(build),
+      port: portWords(one, wanted),
+      money: moneyWords(one.cost, wanted.currency),
+      unpriced: one.unpriced,
+      kit: (build.accessories ?? []).map((a) => `${a.maker} ${a.model}`),
+      probabilities: finalists.probabilities(one),
+      wasted: wasted(one, found.candidates).map((w) => wastedWords(w, wanted, open!.needs?.movesLater)),
+      cautions: cautions.map(({ title, reason }) => ({ title, reason })),
+      sizes: sizes.map(({ drive, perTB }) => ({
+        name: drive.model,
+        perTB,
+        own: drive.id === build.drive.id,
+      })),
+      candidate: one,
+    };
+  },
+
+  /** Some builds side by side at the first place; the first is what the others are held against. @param hourly what an hour is worth */
+  beside(ids: readonly string[], hourly: number): Beside[] {
+    if (!held) return [];
+    const { wanted, ids: known } = held;
+    const prices = pricesOf(held);
+    const years = middle(wanted.places[0]!.serviceYears);
+    const list = ids.flatMap((id) => known.get(id) ?? []);
+    const [first] = list;
+    return list.map((one): Beside => {
+      const situation = situationAt(held!, one);
+      const key = `drives/${one.build.drive.id}` as const;
+      const each = wanted.owned.includes(key) ? 0 : (prices.get(key)?.each ?? 0);
+      const life = years === null ? null : lifeCost(one, each * (one.build.together ?? 1), years, hourly);
+      const extra = one.cost === null || first!.cost === null ? null : one.cost - first!.cost;
+      return {
+        id: one.id,
+        words: buildWords(one.build),
+        port: portWords(one, wanted),
+        sheet: sheetOf(situation),
+        cost: one.cost,
+        money: moneyWords(one.cost, wanted.currency),
+        life: life && {
+          words: lifeCostWords(life, wanted.currency, hourly),
+          total: moneyWords(Math.round(life.total), wanted.currency),
+          worth: life.total,
+        },
+        back:
+          one === first || extra === null || hourly === 0
+            ? null
+            : payBackWords(payBack(extra, first!.waits - one.waits, hourly)),
+        usable: one.usable,
+        warranty: one.warranty,
+        cautions: cautionsOf(situation).map(({ title }) => title),
+      };
+    });
+  },
+
+  /** The candidate at a place of the points. */
+  idAt: (index: number): string | null => held?.found.candidates[index]?.id ?? null,
+
+  why(text: string, only: Counted['reason'] | null): WhyNot[] {
+    if (!held) return [];
+    return whyNot(held.found.fallen, held.found.candidates, activitiesOf(held.wanted), text, only);
+  },
+
+  csv(what: Asked): string {
+    if (!held) return '';
+    const work = activitiesOf(held.wanted);
+    const head = ['Build', 'Port', `Cost (${held.wanted.currency ?? 'no prices'})`, 'Waits (s a day)'];
+    const tail = ['Score', 'Targets missed', 'Years until the rating is written', 'Usable (B)'];
+    const rows = asked(held, what).map((r) => [
+      ...[r.words, r.port, r.cost, r.waits],
+      ...r.figures,
+      ...[r.score, r.misses, r.years, r.usable],
+    ]);
+    return Papa.unparse([[...head, ...work.map((a) => a.name), ...tail], ...rows]);
+  },
+};
+export type Choosing = typeof work;
+expose(work);
