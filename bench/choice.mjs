@@ -104,7 +104,8 @@ if (!isMainThread) {
       `${found.looked} builds that plug together, of ${found.combinations} combinations: searched ${(searched / 1000).toFixed(2)} s in one thread ` +
         `(${((searched * 1000) / found.looked).toFixed(0)} µs each), ${found.candidates.length} work, ranked ${ranked.toFixed(0)} ms, ` +
         `answered ${answered.toFixed(0)} ms, first that meets ${firstAnswer?.toFixed(0)} ms, longest piece ${longest.toFixed(0)} ms, ` +
-        `edge of ${edge.length}, best score ${Math.max(...scores).toFixed(2)}, ${got.meets ? 'an answer' : 'no answer'}, heap ${(process.memoryUsage().heapUsed / 1e6).toFixed(0)} MB`,
+        `edge of ${edge.length}, best score ${Math.max(...scores).toFixed(2)}, ${got.meets ? 'an answer' : 'no answer'}, ` +
+        `heap ${(process.memoryUsage().heapUsed / 1e6).toFixed(0)} MB`,
     );
   }
   const shop = libraryOf(Math.round(goal / 64), 60);

@@ -1,4 +1,4 @@
-import { Box, Button, ButtonBase, LinearProgress, Typography } from '@mui/material';
+import { Box, Button, ButtonBase, LinearProgress, Link as MuiLink, Typography } from '@mui/material';
 import { Link } from 'react-router';
 import { activitiesOf, SURE, type Said, type Wanted } from '@kymar/core/choice/search';
 import { counted, format, numeral } from '@kymar/core/units';
@@ -71,6 +71,11 @@ export function Answers({
       {others.map((said) => (
         <Answer key={said[0]!.id} said={said} chosen={chosen} onChoose={onChoose} />
       ))}
+      {found?.overBudget && (
+        <Typography variant="body2" sx={{ mt: 1, color: 'error.main', fontWeight: 560 }}>
+          {found.overBudget}
+        </Typography>
+      )}
       {found?.dear && (
         <Typography variant="body2" sx={{ mt: 1 }}>
           {unbroken(found.dear)}
@@ -81,10 +86,14 @@ export function Answers({
           {found.builtFell}
         </Typography>
       )}
-      {found && wanted.currency === null && (
+      {found && found.works > 0 && found.points.length === 0 && (
         <Typography variant="body2" sx={{ mt: 1, color: 'warning.main', fontWeight: 560 }}>
-          No price is known, so nothing can be called cheapest. Enter dated prices under{' '}
-          <Link to="/parts/prices">Parts</Link>, by hand or as CSV.
+          No price is known{wanted.currency === null ? '' : ` in ${wanted.currency}`}, so nothing can be
+          called cheapest. Enter dated prices under{' '}
+          <MuiLink component={Link} to="/parts/prices">
+            Parts
+          </MuiLink>
+          , by hand or as CSV.
         </Typography>
       )}
       {progress && (

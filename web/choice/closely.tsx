@@ -2,6 +2,7 @@ import { Box, Button, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { Build } from '@kymar/core/build/assembly';
+import { middle } from '@kymar/core/evidence';
 import { activitiesOf, buildKey, type Wanted } from '@kymar/core/choice/search';
 import { format, formatProbability, numeral } from '@kymar/core/units';
 import { unbroken } from '../ui/figure';
@@ -13,11 +14,14 @@ export function CloselyPanel({
   one,
   wanted,
   built,
+  search,
   onTake,
 }: {
   one: Closely;
   wanted: Wanted;
   built: Build | null;
+  /** What names the place in an address. */
+  search: string;
   onTake(): void;
 }) {
   const { candidate } = one;
@@ -25,6 +29,8 @@ export function CloselyPanel({
   const isBuilt = built !== null && buildKey(built) === one.id;
   const owned = new Set<string>(wanted.owned);
   const { years, usable, warranty } = candidate;
+  const serviceYears = middle(wanted.places[0]!.serviceYears);
+  const isShort = years !== null && serviceYears !== null && years < serviceYears;
   return (
     <Panel
       title={one.words}
@@ -65,7 +71,14 @@ export function CloselyPanel({
             </Line>
           );
         })}
-        {years !== null && <Line name="Rating written">after {format(years, 'years', 2)} of this work</Line>}
+        {years !== null && (
+          <Line name="Rating written">
+            <Box component="span" sx={{ color: isShort ? 'error.main' : undefined }}>
+              after {format(years, 'years', 2)} of this work
+              {isShort && `, service life ${format(serviceYears, 'years')}`}
+            </Box>
+          </Line>
+        )}
         {usable !== null && <Line name="Usable">{format(usable, 'B')}</Line>}
         {warranty !== null && <Line name="Warranty">{format(warranty, 'years')}</Line>}
       </Box>
@@ -101,9 +114,9 @@ export function CloselyPanel({
         </Group>
       )}
       {isBuilt && (
-        <Typography variant="body2" sx={{ mt: 1.5 }}>
-          This is what is built in the job. <Link to="../forecast">See its forecast</Link>
-        </Typography>
+        <Button component={Link} to={`../forecast${search}`} size="small" sx={{ mt: 1 }}>
+          See its forecast
+        </Button>
       )}
     </Panel>
   );

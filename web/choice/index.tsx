@@ -61,7 +61,13 @@ export function Choice() {
           <Answers searching={searching} wanted={wanted} chosen={close?.id ?? null} onChoose={setChosen} />
         </Box>
         {close && found ? (
-          <CloselyPanel one={close} wanted={wanted} built={built} onTake={() => onTake(close)} />
+          <CloselyPanel
+            one={close}
+            wanted={wanted}
+            built={built}
+            search={at.search}
+            onTake={() => onTake(close)}
+          />
         ) : (
           <Box />
         )}

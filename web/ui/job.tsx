@@ -238,6 +238,9 @@ function NoMachine({ job }: { job: Job }) {
 }
 
 function Unbuilt({ job, at }: { job: Job; at: Placed | null }) {
+  const isChoosing = useLocation().pathname.endsWith('/choice');
+  const connects = at !== null && (isChosen(job, at) || isChoosing);
+  const to = at === null ? 'brief' : connects ? 'path' : 'choice';
   return (
     <Box
       sx={{
@@ -261,16 +264,19 @@ function Unbuilt({ job, at }: { job: Job; at: Placed | null }) {
             ].join(', ')
           : 'No machine is chosen yet, so there is no path to draw.'}
       </Typography>
-      <Button
-        component={Link}
-        to={at ? `/jobs/${job.id}/path${at.search}` : `/jobs/${job.id}/brief`}
-        variant="contained"
-      >
-        {at ? (isChosen(job, at) ? 'Connect it' : 'Choose the parts') : 'Choose the machine'}
+      <Button component={Link} to={`/jobs/${job.id}/${to}${at?.search ?? ''}`} variant="contained">
+        {at !== null && isChosen(job, at) ? 'Connect it' : TO_BUILD[to]}
       </Button>
     </Box>
   );
 }
+
+/** Where a path begins, by the stage that leads there. */
+const TO_BUILD = {
+  brief: 'Choose the machine',
+  choice: 'See what to buy',
+  path: 'Put parts together',
+} as const;
 
 /** Whether parts are chosen for the device of a place. */
 const isChosen = (job: Job, { place }: Placed): boolean =>

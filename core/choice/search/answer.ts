@@ -1,6 +1,6 @@
 import { builtAs, caseOf, forecast, situationOf } from '../../forecast';
 import type { Activity } from '../../job';
-import type { Candidate } from './candidate';
+import { LIFE, type Candidate } from './candidate';
 import { cheapestFirst } from './order';
 import type { Wanted } from './wanted';
 
@@ -13,6 +13,7 @@ export interface Chosen {
 
 /** A target that costs: what would do if it were given up. */
 export interface Dear {
+  /** An activity's id, or `LIFE`. */
   activity: string;
   /** Money saved. */
   saves: number;
@@ -133,8 +134,13 @@ function dearest(
   answer: Candidate | null,
 ): Dear | null {
   if (answer === null || answer.cost === null) return null;
-  const targets = activitiesOf(wanted).filter(isAsked);
-  const found = targets.flatMap(({ id }): Dear[] => {
+  const targets = [
+    ...activitiesOf(wanted)
+      .filter(isAsked)
+      .map(({ id }) => id),
+    LIFE,
+  ];
+  const found = targets.flatMap((id): Dear[] => {
     const instead = finalists.first(sorted, id);
     if (!instead || instead.cost === null || instead.cost >= answer.cost!) return [];
     return [{ activity: id, saves: Math.round((answer.cost! - instead.cost) * 100) / 100, instead }];

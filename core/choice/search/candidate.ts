@@ -31,8 +31,12 @@ export interface Candidate {
   usable: number | null;
 }
 
+/** In the place of an activity: the rating has to last for the service life. */
+export const LIFE = 'service life';
+
 /** A target that is missed. */
 export interface Miss {
+  /** An activity's id, or {@link LIFE}. */
   activity: string;
   /** How many times the target it takes, above 1; of a stream, the rate asked over the rate there is. */
   by: number;

@@ -2,7 +2,7 @@ import type { Bridge, Cable, Drive, Shop } from '../../catalog/parts';
 import { middle } from '../../evidence';
 import type { Build, Connection } from '../../build/assembly';
 import { pricing, type PartKey } from '../prices';
-import { partsOf, type Candidate, type Fallen, type ReasonId } from './candidate';
+import { LIFE, partsOf, type Candidate, type Fallen, type ReasonId } from './candidate';
 import { apartBy, baysOf, fitsInto, fitsStraight, waysTo, type Bays, type Way } from './join';
 import { connectionOf, Place, usableOf, type Measured } from './measure';
 import { neededBy, type Wanted } from './wanted';
@@ -150,6 +150,7 @@ export function* search(wanted: Wanted, shop: Shop, into: Candidate[] = []): Gen
   };
 
   const needed = neededBy(wanted);
+  const serviceYears = middle(first!.serviceYears);
   const isExpansion = first!.needs?.role === 'expansion';
   const keep = (held: Held, way: Way): void => {
     looked++;
@@ -160,7 +161,7 @@ export function* search(wanted: Wanted, shop: Shop, into: Candidate[] = []): Gen
     if ('rule' in got) return drop(held, `rule ${got.rule}`, way);
     const further = elsewhere(held);
     if (further === null) return drop(held, 'not at every place', way);
-    into.push(made(got, further, market));
+    into.push(made(got, further, market, serviceYears));
   };
 
   let done = 0;
@@ -199,26 +200,31 @@ function made(
   got: Measured,
   further: readonly (Measured & { connection: Connection })[],
   market: Market,
+  serviceYears: number | null,
 ): Candidate {
   const { build } = got;
   const all = [got, ...further];
   const connections = further.map((f) => f.connection);
   const { drive } = build;
   const tbw = drive.media === 'flash' ? middle(drive.tbw) : null;
-  const usable = usableOf(build);
+  const years = tbw === null || !got.writes ? null : tbw / got.writes / YEAR;
+  const isShort = years !== null && serviceYears !== null && years < serviceYears;
   return {
     id: buildKey(build),
     build,
     elsewhere: connections,
     ...market.costOf(build, connections),
     figures: all.flatMap((m) => m.figures),
-    misses: all.flatMap((m) => m.misses),
+    misses: [
+      ...all.flatMap((m) => m.misses),
+      ...(isShort ? [{ activity: LIFE, by: serviceYears / years }] : []),
+    ],
     waits: all.reduce((sum, m) => sum + m.waits, 0),
     steady: Math.min(...all.map((m) => m.steady)),
     flow: got.flow,
-    years: tbw === null || !got.writes ? null : tbw / got.writes / YEAR,
+    years,
     warranty: middle(drive.warrantyYears),
-    usable,
+    usable: usableOf(build),
   };
 }
 

@@ -2,7 +2,7 @@ import { activitiesOf, answers, type Chosen, type Finalists } from './answer';
 import type { Found } from './search';
 import { neededBy, type Wanted } from './wanted';
 import { countReasons, type Counted } from './why';
-import { buildWords, dearWords, moneyWords, portWords, reasonFor } from './words';
+import { budgetWords, buildWords, dearWords, moneyWords, portWords, reasonFor } from './words';
 
 /** One answer in words. */
 export interface Said {
@@ -24,6 +24,8 @@ export interface Summary {
   answers: Said[];
   /** What giving up the dear target would save; null where nothing would be saved. */
   dear: string | null;
+  /** That the budget buys nothing that works; null where it does, or none is set. */
+  overBudget: string | null;
   looked: number;
   combinations: number;
   /** Drives left out of a very large library. */
@@ -45,6 +47,7 @@ export function summaryOf(found: Found, finalists: Finalists, wanted: Wanted): S
   return {
     answers: KINDS.flatMap((kind) => (got[kind] ? [said(kind, got[kind], wanted)] : [])),
     dear: dearWords(got, wanted),
+    overBudget: budgetWords(candidates, wanted),
     looked,
     combinations,
     left,

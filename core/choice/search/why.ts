@@ -2,7 +2,7 @@ import { nameOf } from '../../catalog/parts';
 import type { Activity } from '../../job';
 import { format } from '../../units';
 import { RULES } from '../../fit';
-import type { Candidate, Fallen, ReasonId } from './candidate';
+import { LIFE, type Candidate, type Fallen, type ReasonId } from './candidate';
 
 /** A reason with how many fell out by it. */
 export interface Counted {
@@ -18,6 +18,7 @@ const GENERAL: Record<string, string> = { bracket: 'The bracket does not fit the
 /** A reason in words. */
 export function reasonWords(reason: Counted['reason'], work: readonly Activity[] = []): string {
   if (reason.startsWith('target ')) {
+    if (reason === `target ${LIFE}`) return 'Its rating is written before its service life is over';
     const activity = work.find((a) => a.id === reason.slice(7));
     return `Misses the target of “${activity?.name ?? '?'}”`;
   }

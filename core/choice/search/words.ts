@@ -4,7 +4,7 @@ import type { Activity } from '../../job';
 import { middle } from '../../evidence';
 import { format, formatProbability, numeral } from '../../units';
 import type { Answers, Chosen } from './answer';
-import type { Candidate } from './candidate';
+import { LIFE, type Candidate } from './candidate';
 import type { LifeCost, Wasted } from './money';
 import type { Wanted } from './wanted';
 
@@ -93,7 +93,8 @@ export function reasonFor(
     within: `The shortest waits for at most ${moneyWords(wanted.budget, wanted.currency)}.`,
     nearest: `Nothing meets every target with ${share} probability; this comes nearest.`,
   }[kind];
-  return `${first} ${against}${processingWords(work[i], candidate.figures[i])}`.trim();
+  const misses = kind === 'within' && candidate.misses.length > 0 ? ' It does not meet every target.' : '';
+  return `${first}${misses} ${against}${processingWords(work[i], candidate.figures[i])}`.trim();
 }
 
 /** What giving up the dear target would save, in words; null where nothing would be saved. */
@@ -101,10 +102,16 @@ export function dearWords({ dear }: Pick<Answers, 'dear'>, wanted: Wanted): stri
   if (!dear) return null;
   const work = wanted.places.flatMap((p) => p.activities);
   const i = work.findIndex((a) => a.id === dear.activity);
-  const activity = work[i]!;
-  const figure = figureWords(activity, dear.instead.figures[i]!);
+  const { years } = dear.instead;
+  const [name, figure] =
+    dear.activity === LIFE
+      ? [
+          'the service life',
+          years === null ? null : `its rating is written after ${format(years, 'years', 2)}`,
+        ]
+      : [`that of “${work[i]!.name}”`, figureWords(work[i]!, dear.instead.figures[i]!)];
   return (
-    `The dear target is that of “${activity.name}”: without it ${moneyWords(dear.saves, wanted.currency)} less, ` +
+    `The dear target is ${name}: without it ${moneyWords(dear.saves, wanted.currency)} less, ` +
     `${buildWords(dear.instead.build)}${figure ? `: ${figure}` : ''}.`
   );
 }
@@ -114,6 +121,14 @@ const PART = {
   bridge: 'the enclosure’s or card’s price',
   cable: 'the cable’s price',
 } as const;
+
+/** That the budget buys nothing that works, with what would; null where it does, or none is set. */
+export function budgetWords(candidates: readonly Candidate[], { budget, currency }: Wanted): string | null {
+  const costs = candidates.flatMap(({ cost }) => cost ?? []);
+  const least = costs.reduce((had, cost) => Math.min(had, cost), Infinity);
+  if (budget === null || costs.length === 0 || least <= budget) return null;
+  return `Nothing that works costs at most ${moneyWords(budget, currency)}: the cheapest that works costs ${moneyWords(least, currency)}.`;
+}
 
 /** Money without effect, in words. */
 export function wastedWords({ part, saves, instead }: Wasted, wanted: Wanted, movesLater = false): string {

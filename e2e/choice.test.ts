@@ -1,0 +1,166 @@
+import { expect, test, type Page } from '@playwright/test';
+import { readFile, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { startApp, type App } from './app';
+
+/* What to buy: from a brief to the build in the job, as a person asks. */
+let app: App;
+test.beforeAll(async () => {
+  app = await startApp();
+});
+test.afterAll(() => app.stop());
+
+const answer = (page: Page, kind: string | RegExp) => page.getByRole('button', { name: kind });
+const found = (page: Page) => page.getByText(/builds that plug together were looked at/);
+const heading = (page: Page, name: string | RegExp) => page.getByRole('heading', { name });
+
+test('an answer in one sentence, the build taken, kept on record, taken back by undo', async () => {
+  const { page, faults } = await app.open('/jobs/demo-acoustics-offload/choice');
+  await found(page).waitFor();
+  const first = answer(page, /^Meets every target at least cost/);
+  await expect(first).toContainText(/EUR/);
+  await expect(first).toContainText(/at least 90.% probability/);
+  // What is built now fell out, and the page says why, as the forecast does.
+  await page.getByText(/^Built now, and none of these: .* The work fills it before/).waitFor();
+  const words = (await first.locator('.MuiTypography-h2').first().textContent())!;
+  await heading(page, words).waitFor();
+  await page.getByRole('button', { name: 'Take this build' }).click();
+  await page.getByRole('button', { name: 'In the job' }).waitFor();
+  await heading(page, 'Chosen so far').waitFor();
+  const strip = page.getByText(/^Flow .* with a fresh cache/);
+  await strip.waitFor();
+  // The forecast of the build says what the answer said.
+  const said = /in ((?:\d+ min )?[\d.]+ s), target/.exec(
+    (await first.textContent())!.replace(/\u00a0/g, ' '),
+  )![1]!;
+  await page
+    .getByRole('button', { name: 'See its forecast' })
+    .or(page.getByRole('link', { name: 'See its forecast' }))
+    .click();
+  const row = page.getByRole('row', { name: /^Nightly offload/ });
+  await row.waitFor();
+  await expect.poll(async () => (await row.innerText()).replace(/\u00a0/g, ' ')).toContain(said);
+  await page.keyboard.press('Control+z');
+  await page.goBack();
+  await page.getByRole('button', { name: 'Take this build' }).waitFor();
+  expect(faults).toEqual([]);
+});
+
+test('the probability, the plot and the table choose; two stand side by side; why not another; all saved as CSV', async () => {
+  const { page, faults } = await app.open('/jobs/demo-herbarium-scans/choice');
+  await found(page).waitFor();
+  const first = answer(page, /^Meets every target at least cost/);
+  const before = await first.textContent();
+  await page.getByLabel('Probability of each target').fill('99.9');
+  await expect.poll(async () => first.textContent()).not.toBe(before);
+  await page.getByLabel('Probability of each target').fill('90 %');
+  await expect.poll(async () => first.textContent()).toBe(before);
+
+  const plot = page.getByRole('slider', { name: /^Builds that nothing beats/ });
+  await plot.focus();
+  const close = page.getByRole('heading', { level: 2 }).nth(1);
+  const shown = await close.textContent();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  await expect.poll(async () => close.textContent()).not.toBe(shown);
+
+  await page.getByRole('button', { name: 'Meet every target' }).click();
+  await page.getByLabel('Find a build').fill('gannet 4 tb');
+  const rows = page.getByRole('row').filter({ hasText: 'Gannet 4 TB' });
+  await rows.nth(1).waitFor();
+  await expect(page.getByRole('row').filter({ hasText: 'Merlin' })).toHaveCount(0);
+  await rows.nth(0).getByRole('checkbox').click();
+  await page.getByLabel('Find a build').fill('merlin 4 tb');
+  await page.getByRole('row').filter({ hasText: 'Merlin 4 TB' }).first().getByRole('checkbox').click();
+  await heading(page, 'Side by side').waitFor();
+  await page.getByRole('row', { name: /^To be paid/ }).waitFor();
+  await page.getByLabel(/^An hour is worth/).fill('35');
+  await page.getByRole('row', { name: /^Pays back against the first/ }).waitFor();
+  await page
+    .getByRole('row', { name: /^A day’s scans/ })
+    .getByRole('button')
+    .first()
+    .click();
+  await page.getByLabel('The working', { exact: true }).waitFor();
+  await page.keyboard.press('Escape');
+
+  await page.getByLabel('Why not …').fill('sedge qlc');
+  const fell = page.getByRole('list', { name: 'What fell out' });
+  await expect(fell.getByRole('listitem').first()).toContainText('Sedge');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save as CSV' }).click(),
+  ]);
+  const csv = (await readFile(await download.path(), 'utf8')).trim().split(/\r?\n/);
+  expect(csv[0]).toMatch(/^Build,Port,Cost \(EUR\),/);
+  expect(csv.length).toBeGreaterThan(1);
+  expect(csv.slice(1).every((line) => line.includes('Merlin 4 TB'))).toBe(true);
+  expect(faults).toEqual([]);
+});
+
+test('an expansion bay: only what goes inside, with what it needs; a drive already there costs nothing', async () => {
+  const { page, faults } = await app.open('/jobs/demo-simulator-bay/choice');
+  await found(page).waitFor();
+  const first = answer(page, /^Meets every target at least cost/);
+  await expect(first).toContainText('Kestrel 1 TB');
+  await expect(first).toContainText('is processing, which no drive shortens');
+  await page.getByText('Hollin Standoff and screw set, Oystral Fin Low').waitFor();
+  await page.getByText('Reads less than the host’s maker asks for').waitFor();
+  await page.getByRole('button', { name: /^Not inside the machine/ }).waitFor();
+  await page.getByLabel('Of the customer or on the shelf').fill('merlin 2');
+  await page.getByRole('option', { name: 'Oystral Merlin 2 TB' }).click();
+  await expect(first).toContainText('Merlin 2 TB');
+  await page.getByText('already there, costs nothing').waitFor();
+  expect(faults).toEqual([]);
+});
+
+test('a budget nothing meets, a currency without prices, and a machine nothing goes with: each says what to do', async () => {
+  const { page, faults } = await app.open('/jobs/demo-acoustics-offload/brief');
+  const stage = (name: RegExp) =>
+    page.getByRole('navigation', { name: 'Stages of the job' }).getByRole('link', { name });
+  await page.getByLabel('Budget', { exact: true }).fill('60');
+  await stage(/^Choice/).click();
+  await page
+    .getByText(/^Nothing that works costs at most 60 EUR: the cheapest that works costs .* EUR/)
+    .waitFor();
+  await stage(/^Brief/).click();
+  await page.getByRole('combobox', { name: 'Currency' }).click();
+  await page.getByRole('option', { name: 'CHF' }).click();
+  await stage(/^Choice/).click();
+  await page.getByText(/^No price is known in CHF, so nothing can be called cheapest/).waitFor();
+  await expect(answer(page, /^Meets every target/)).toContainText('price not known');
+  await page.getByText('Drawn once prices are known.').waitFor();
+  // The targets are raised beyond anything: what comes nearest is told, and the target that is in the way.
+  await stage(/^Brief/).click();
+  await page.getByLabel('Target time').first().fill('9 s');
+  await stage(/^Choice/).click();
+  await answer(page, /^Comes nearest/).waitFor();
+  expect(faults).toEqual([]);
+});
+
+test('a library of 20,000 drives: searched beside the page, what is found first told meanwhile, cancelled at once', async () => {
+  test.setTimeout(240_000);
+  const { page, faults } = await app.open('/parts');
+  const lines = Array.from(
+    { length: 20_000 },
+    (_, i) =>
+      `q-${i},Quillfen,Brook ${i},flash,M.2 2280,M.2,pcie4x4,${1 + (i % 4)} TB,${5000 + (i % 1900)} MB/s,${3900 + (i % 1400)} MB/s`,
+  );
+  const path = join(app.folder, 'very-many.csv');
+  const head = 'Id,Maker,Model,Medium,Form factor,Plug,Modes,Capacity,Reads,Writes';
+  await writeFile(path, [head, ...lines].join('\n'));
+  await page.getByLabel('File with parts').setInputFiles(path);
+  await page.getByRole('button', { name: 'Take over 20,000' }).click({ timeout: 60_000 });
+  await page.getByText('Saved in this browser').waitFor({ timeout: 60_000 });
+  await page.goto(`${app.address}/jobs/demo-acoustics-offload/choice`);
+  await page.getByText(/builds looked at\. So far: /).waitFor({ timeout: 60_000 });
+  // The page answers while the search goes on.
+  const began = Date.now();
+  await page.getByLabel('Of the customer or on the shelf').click();
+  await page.getByRole('option').first().waitFor();
+  expect(Date.now() - began).toBeLessThan(5000);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await page.getByRole('button', { name: 'Search' }).waitFor();
+  expect(faults).toEqual([]);
+});
