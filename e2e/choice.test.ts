@@ -114,6 +114,37 @@ test('an expansion bay: only what goes inside, with what it needs; a drive alrea
   expect(faults).toEqual([]);
 });
 
+test('two devices placed together on ports of their own, taken into the job; what they cost when it changes is told', async () => {
+  const { page, faults } = await app.open('/jobs/demo-herbarium-scans/choice');
+  await page.getByRole('button', { name: 'Place the 2 devices together' }).click();
+  await page.getByText(/^In all .* EUR$/).waitFor();
+  await page.getByRole('button', { name: 'Take them all' }).click();
+  const places = page.getByRole('navigation', { name: 'Device and machine' });
+  await page.getByText(/^Flow .* with a fresh cache/).waitFor();
+  await places.getByRole('link', { name: /^Four-bay archive/ }).click();
+  await page.getByText(/^Flow .* with a fresh cache/).waitFor();
+
+  // One build is taken alone; a price noted later is held against the one it was chosen at.
+  await places.getByRole('link', { name: /^Working disk/ }).click();
+  await found(page).waitFor();
+  await answer(page, /^Least money within 5 %/).click();
+  await page.getByRole('button', { name: 'Take this build' }).click();
+  const record = page.locator('details', { hasText: 'Merlin 4 TB' });
+  await record.locator('summary').click();
+  await record.getByText(/^The same parts today: .*, as when chosen\.$/).waitFor();
+  await record.getByLabel('Tell me below, EUR').fill('300');
+  await page.goto(`${app.address}/parts/drives/oystral-merlin-4t`);
+  await page.getByLabel('Today, EUR').fill('219');
+  await page.getByRole('button', { name: 'Note this price' }).click();
+  await page.getByRole('img', { name: 'Price of one over time, EUR' }).waitFor();
+  await page.getByText('Saved in this browser').waitFor();
+  await page.goBack();
+  await found(page).waitFor();
+  await page.locator('details', { hasText: 'Merlin 4 TB' }).locator('summary').click();
+  await page.getByText(/^Below 300 EUR: the same parts cost/).waitFor();
+  expect(faults).toEqual([]);
+});
+
 test('a budget nothing meets, a currency without prices, and a machine nothing goes with: each says what to do', async () => {
   const { page, faults } = await app.open('/jobs/demo-acoustics-offload/brief');
   const stage = (name: RegExp) =>
@@ -151,6 +182,7 @@ test('a library of 20,000 drives: searched beside the page, what is found first 
   await writeFile(path, [head, ...lines].join('\n'));
   await page.getByLabel('File with parts').setInputFiles(path);
   await page.getByRole('button', { name: 'Take over 20,000' }).click({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Drives (20041)' }).waitFor({ timeout: 60_000 });
   await page.getByText('Saved in this browser').waitFor({ timeout: 60_000 });
   await page.goto(`${app.address}/jobs/demo-acoustics-offload/choice`);
   await page.getByText(/builds looked at\. So far: /).waitFor({ timeout: 60_000 });

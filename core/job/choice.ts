@@ -23,8 +23,17 @@ export const ChoiceRecord = z.object({
   /** What its parts cost, by the observation that said so. */
   prices: z
     .array(
-      z.object({ of: Name, on: z.iso.date(), each: z.number().min(0).max(1e7), seller: Name.optional() }),
+      z.object({
+        of: Name,
+        on: z.iso.date(),
+        each: z.number().min(0).max(1e7),
+        /** How many of it; absent: one. */
+        count: z.number().int().positive().max(100).optional(),
+        seller: Name.optional(),
+      }),
     )
     .max(40),
+  /** Below this the same parts are worth telling about. */
+  alert: Amount.optional(),
 });
 export type ChoiceRecord = z.infer<typeof ChoiceRecord>;

@@ -4,7 +4,9 @@ import { changeJob } from '../state/jobs';
 import { EntryScope, scopeOf } from '../ui/entries';
 import { FactField, NameField } from '../ui/field';
 import { useJob } from '../ui/job';
+import { useSituation } from '../state/situation';
 import { Panel } from '../ui/panel';
+import { WorthFindingOut } from '../ui/worth';
 import { Activities } from './activities';
 import { Budget } from './budget';
 import { Devices } from './devices';
@@ -13,7 +15,8 @@ import { PolicyPanel } from './needs';
 
 /** What machines, what devices, what work, what targets. */
 export function Brief() {
-  const { job } = useJob();
+  const { job, at } = useJob();
+  const situation = useSituation(at);
   const set = (part: Partial<Job>) => changeJob(job.id, (j) => ({ ...j, ...part }));
   return (
     <EntryScope value={scopeOf(job.id, 'setup')}>
@@ -63,6 +66,7 @@ export function Brief() {
                 sx={{ gridColumn: '1 / -1' }}
               />
             </Box>
+            <WorthFindingOut situation={situation} brief />
           </Panel>
           <Machines job={job} />
         </Box>

@@ -1,11 +1,14 @@
 import { Box, Button, Typography } from '@mui/material';
-import type { ReactNode } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { Build } from '@kymar/core/build/assembly';
 import { middle } from '@kymar/core/evidence';
+import { STALE } from '@kymar/core/choice/prices';
 import { activitiesOf, buildKey, type Wanted } from '@kymar/core/choice/search';
 import { format, formatProbability, numeral } from '@kymar/core/units';
+import { builtAs, situationOf } from '@kymar/core/forecast';
 import { unbroken } from '../ui/figure';
+import { WorthFindingOut } from '../ui/worth';
 import { Panel } from '../ui/panel';
 import type { Closely } from '../workers';
 
@@ -27,6 +30,11 @@ export function CloselyPanel({
   const { candidate } = one;
   const work = activitiesOf(wanted);
   const isBuilt = built !== null && buildKey(built) === one.id;
+  const situation = useMemo(
+    () =>
+      builtAs(candidate.build)(situationOf({ ...wanted.places[0]!, build: candidate.build }, wanted.own)!),
+    [candidate, wanted],
+  );
   const owned = new Set<string>(wanted.owned);
   const { years, usable, warranty } = candidate;
   const serviceYears = middle(wanted.places[0]!.serviceYears);
@@ -44,7 +52,11 @@ export function CloselyPanel({
         component="dl"
         sx={{ m: 0, display: 'grid', gridTemplateColumns: 'max-content 1fr', columnGap: 2, rowGap: 0.5 }}
       >
-        <Line name="Where">{one.port}</Line>
+        <Line name="Where">
+          {one.where.map((words) => (
+            <div key={words}>{words}</div>
+          ))}
+        </Line>
         <Line name="To be paid">
           {one.money}
           {one.unpriced.length > 0 &&
@@ -82,6 +94,11 @@ export function CloselyPanel({
         {usable !== null && <Line name="Usable">{format(usable, 'B')}</Line>}
         {warranty !== null && <Line name="Warranty">{format(warranty, 'years')}</Line>}
       </Box>
+      {one.stale.length > 0 && (
+        <Typography variant="body2" sx={{ mt: 1, color: 'warning.main', fontWeight: 560 }}>
+          Prices older than {STALE} days: {one.stale.join('; ')}. Ask again before it is ordered.
+        </Typography>
+      )}
       {one.wasted.length > 0 && (
         <Group name="Money without effect">
           {one.wasted.map((words) => (
@@ -113,6 +130,7 @@ export function CloselyPanel({
           ))}
         </Group>
       )}
+      <WorthFindingOut situation={situation} />
       {isBuilt && (
         <Button component={Link} to={`../forecast${search}`} size="small" sx={{ mt: 1 }}>
           See its forecast

@@ -16,6 +16,7 @@ import { Ranking } from './ranking';
 import { Records } from './records';
 import { useSearch } from './search';
 import { take } from './take';
+import { TogetherPanel } from './together';
 import { WhyNot } from './whynot';
 
 /** As many stand side by side. */
@@ -113,6 +114,7 @@ export function Choice() {
       >
         {found && <WhyNot found={found} turn={turn} />}
         <Box sx={{ display: 'grid', gap: 2 }}>
+          <TogetherPanel key={`${job.id} ${job.devices.length}`} job={job} />
           <Owned job={job} />
           <Records job={job} device={device} />
         </Box>

@@ -15,10 +15,18 @@ function recordOf(
 ): ChoiceRecord {
   const history: ReadonlyMap<string, Price[]> =
     wanted.currency === null ? new Map<string, Price[]>() : historyOf(shop.prices, wanted.currency);
-  const prices = partsOf(candidate.build, candidate.elsewhere).flatMap(({ key }) => {
+  const prices = partsOf(candidate.build, candidate.elsewhere).flatMap(({ key, count }) => {
     const price = history.get(key)?.[0];
     return price
-      ? [{ of: key, on: price.on, each: unitOf(price), ...(price.seller ? { seller: price.seller } : {}) }]
+      ? [
+          {
+            of: key,
+            on: price.on,
+            each: unitOf(price),
+            count,
+            ...(price.seller ? { seller: price.seller } : {}),
+          },
+        ]
       : [];
   });
   return {
@@ -45,23 +53,28 @@ interface Taking {
   device: string;
 }
 
+/** A job with a build at every place the device works. */
+export function placed(job: Job, device: string, { build, elsewhere }: Candidate): Job {
+  const working = placesOf(job).filter(
+    (place) =>
+      place.device === device &&
+      job.activities.some(
+        (a) =>
+          (a.device ?? job.devices[0]?.id ?? device) === device &&
+          (a.machine ?? job.machines[0]?.id) === place.machine,
+      ),
+  );
+  return working.reduce(
+    (next, place, i) => withBuild(next, place, { ...build, ...(i === 0 ? {} : elsewhere[i - 1]) }),
+    job,
+  );
+}
+
 /** Puts a build into the job at every place the device works, with what was rejected on record. */
 export function take(job: Job, taking: Taking, found: Overview, wanted: Wanted, shop: Shop): void {
-  const { candidate, device } = taking;
   const record = recordOf(taking, found, wanted, shop);
   changeJob(job.id, (now) => {
-    const places = placesOf(now).filter((place) => place.device === device);
-    const working = places.filter((place) =>
-      now.activities.some(
-        (a) =>
-          (a.device ?? now.devices[0]?.id ?? place.device) === device &&
-          (a.machine ?? now.machines[0]?.id) === place.machine,
-      ),
-    );
-    const built = working.reduce((next, place, i) => {
-      const how = i === 0 ? {} : candidate.elsewhere[i - 1];
-      return withBuild(next, place, { ...candidate.build, ...how });
-    }, now);
+    const built = placed(now, taking.device, taking.candidate);
     return { ...built, choices: [...(built.choices ?? []), record] };
   });
 }

@@ -8,6 +8,7 @@ import { blockedAt } from '../state/derived';
 import { useForecast } from '../state/forecast';
 import { useSituation } from '../state/situation';
 import { Figure, unbroken } from '../ui/figure';
+import { WorthFindingOut } from '../ui/worth';
 import { useJob, usePlace } from '../ui/job';
 import { Panel } from '../ui/panel';
 import { Compare } from './compare';
@@ -37,7 +38,8 @@ const ANSWER: Record<Activity['kind'], string> = {
 export function Forecast() {
   const { job } = useJob();
   const at = usePlace();
-  const { sheet: forecast, fresh, problem } = useForecast(useSituation(at));
+  const situation = useSituation(at);
+  const { sheet: forecast, fresh, problem } = useForecast(situation);
   const [chosen, setChosen] = useState<string | null>(null);
   const blocks = at.build ? blockedAt(at) : [];
   if (!at.build || blocks.length > 0)
@@ -104,6 +106,7 @@ export function Forecast() {
             </TableBody>
           </Table>
         )}
+        <WorthFindingOut situation={situation} />
       </Panel>
       <Box
         sx={{

@@ -22,6 +22,7 @@ import { Panel } from '../ui/panel';
 import { PartSheet } from '../ui/sheet';
 import { gridColumns } from './columns';
 import { matching } from './find';
+import { PriceHistory } from './history';
 import { setSetting, useSettings } from '../state/settings';
 import { Importer } from './import';
 import { LISTED, ListingDialog, type Listed } from './listing';
@@ -182,6 +183,7 @@ export function Parts() {
               empty field is not known.
             </Typography>
             <PartSheet key={part.id} kind={kind} part={part} onPart={(next) => putParts(kind, [next])} />
+            {kind !== 'prices' && kind !== 'hosts' && <PriceHistory kind={kind} part={part} />}
           </Panel>
         )}
       </Box>

@@ -12,6 +12,7 @@ import {
   lifeCostWords,
   moneyWords,
   nonDominated,
+  partsOf,
   payBack,
   payBackWords,
   portWords,
@@ -20,11 +21,15 @@ import {
   search,
   sizesOf,
   summaryOf,
+  together,
+  togetherProblem,
   wasted,
   wastedWords,
+  whereWords,
   whyNot,
   type Candidate,
   type Counted,
+  type Device,
   type Found,
   type Progress,
   type Summary,
@@ -32,9 +37,10 @@ import {
   type Weights,
   type WhyNot,
 } from '@kymar/core/choice/search';
-import { pricing, type UnitPrice } from '@kymar/core/choice/prices';
+import { ageOf, pricing, STALE, type UnitPrice } from '@kymar/core/choice/prices';
 import type { Shop } from '@kymar/core/catalog/parts';
 import { middle } from '@kymar/core/evidence';
+import { calendarDay } from '@kymar/core/units';
 import type { Build } from '@kymar/core/build/assembly';
 import { findings, type Finding } from '@kymar/core/fit';
 import {
@@ -73,7 +79,10 @@ export interface Closely {
   /** Its place among the points. */
   index: number;
   words: string;
-  port: string;
+  /** Where it is plugged in, at each place it works. */
+  where: readonly string[];
+  /** Prices it goes by that are no longer to go by. */
+  stale: readonly string[];
   money: string;
   /** The parts no price is known of. */
   unpriced: readonly string[];
@@ -116,6 +125,33 @@ export interface Beside {
   usable: number | null;
   warranty: number | null;
   cautions: readonly string[];
+}
+
+/** One of several devices placed together. */
+export interface Placed {
+  candidate: Candidate;
+  words: string;
+  where: readonly string[];
+  money: string;
+  cost: number | null;
+}
+
+/** Several devices placed together, or why they cannot be. */
+export interface AllPlaced {
+  placed: readonly Placed[];
+  problem: string | null;
+}
+
+/** Goes through work in pieces, other questions answered in between. */
+async function walk<T>(going: Generator<unknown, T>): Promise<T> {
+  for (let since = performance.now(); ;) {
+    const step = going.next();
+    if (step.done) return step.value;
+    if (performance.now() - since > BETWEEN) {
+      await pause();
+      since = performance.now();
+    }
+  }
 }
 
 interface Held {
@@ -184,6 +220,18 @@ function asked(of: Held, { weights, sort, only, text }: Asked): Row[] {
 /** What each part costs in the currency that counts; none while no price is known. */
 const pricesOf = ({ wanted, shop }: Held): ReadonlyMap<string, UnitPrice> =>
   wanted.currency === null ? new Map<string, UnitPrice>() : pricing(shop.prices, wanted.currency);
+
+/** Prices a build's cost goes by that are older than prices keep. */
+function staleWords(of: Held, { build, elsewhere }: Candidate): string[] {
+  const prices = pricesOf(of);
+  const today = new Date().toISOString().slice(0, 10);
+  return partsOf(build, elsewhere).flatMap(({ key }) => {
+    const price = prices.get(key)?.by;
+    return price && !of.wanted.owned.includes(key) && ageOf(price, today) > STALE
+      ? [`${price.name}: ${calendarDay(new Date(`${price.on}T12:00`))}`]
+      : [];
+  });
+}
 
 /** A candidate at the first place. */
 function situationAt({ wanted }: Held, { build }: Candidate): Situation {
@@ -260,6 +308,33 @@ const work = {
 
   cancel: (): void => void turn++,
 
+  /**
+   * Builds for several devices of a job together: ports used once, one budget.
+   * @param list what each device is searched for, its ports all free
+   */
+  async together(list: readonly Wanted[], shop: Shop, budget: number | null): Promise<AllPlaced> {
+    const devices: Device[] = [];
+    for (const wanted of list) {
+      const into: Candidate[] = [];
+      await walk(search(wanted, shop, into));
+      devices.push({ wanted, candidates: into, finalists: new Finalists(wanted) });
+    }
+    const found = await walk(together(devices, budget));
+    if (found.problem !== null) return { placed: [], problem: togetherProblem(found, list) };
+    const placed = found.builds.map((candidate, i): Placed => {
+      const one = candidate!;
+      const wanted = list[i]!;
+      return {
+        candidate: one,
+        words: buildWords(one.build),
+        where: whereWords(one, wanted),
+        money: moneyWords(one.cost, wanted.currency),
+        cost: one.cost,
+      };
+    });
+    return { placed, problem: null };
+  },
+
   rows(what: Asked): { rows: Row[]; total: number } {
     if (!held) return { rows: [], total: 0 };
     const all = asked(held, what);
@@ -279,7 +354,8 @@ const work = {
       id,
       index: held.index.get(id)!,
       words: buildWords(build),
-      port: portWords(one, wanted),
+      where: whereWords(one, wanted),
+      stale: staleWords(held, one),
       money: moneyWords(one.cost, wanted.currency),
       unpriced: one.unpriced,
       kit: (build.accessories ?? []).map((a) => `${a.maker} ${a.model}`),

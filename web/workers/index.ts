@@ -1,6 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import type { DaysForecast, JobSheet, Situation } from '@kymar/core/forecast';
 import type { Build } from '@kymar/core/build/assembly';
+import type { WorthFinding } from '@kymar/core/forecast/worth';
 import type { FrozenForecast, Job } from '@kymar/core/job';
 import type { OwnRate } from '@kymar/core/reference';
 import type { Verdict } from '@kymar/core/verdict';
@@ -93,6 +94,10 @@ export const comparisonOf = (
 export const sheetFor = (situation: Situation): Promise<JobSheet | null> =>
   forecasting.ask((w) => w.sheet(situation));
 
+/** What is worth finding out before a situation's targets are promised, each probable enough from `sure` on, in the worker of forecasts. */
+export const worthOf = (situation: Situation, sure: number): Promise<WorthFinding[]> =>
+  forecasting.ask((w) => w.worth(situation, sure));
+
 /** A job's forecast frozen as it stands. @throws RangeError when there is nothing to freeze */
 export const frozenOf = (job: Job, id: string, at: string, own?: OwnRanges): Promise<FrozenForecast> =>
   forecasting.ask((w) => w.freeze(job, id, at, own) as Promise<FrozenForecast>);
@@ -114,6 +119,8 @@ export const choose = {
     built: Build | null,
     told: (progress: Progress, first: string | null) => void,
   ) => choosing.ask((w) => w.search(wanted, shop, built, proxy(told)) as Promise<Overview | null>),
+  together: (list: readonly Wanted[], shop: Shop, budget: number | null) =>
+    choosing.ask((w) => w.together(list, shop, budget)),
   cancel: () => choosing.ask((w) => w.cancel()),
   rows: (...asked: Parameters<Choosing['rows']>) => choosing.ask((w) => w.rows(...asked)),
   closely: (id: string) => choosing.ask((w) => w.closely(id)),
@@ -122,4 +129,4 @@ export const choose = {
   why: (...asked: Parameters<Choosing['why']>) => choosing.ask((w) => w.why(...asked)),
   csv: (...asked: Parameters<Choosing['csv']>) => choosing.ask((w) => w.csv(...asked)),
 };
-export type { Asked, Beside, Closely, Overview, Row } from './choice';
+export type { Asked, Beside, Closely, Overview, Placed, Row } from './choice';

@@ -1,5 +1,6 @@
 export {
   ageOf,
+  costToday,
   historyOf,
   pricing,
   STALE,

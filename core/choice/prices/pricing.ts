@@ -54,3 +54,16 @@ export const STALE = 45;
 /** How many days old an observation is on a day. */
 export const ageOf = (price: Price, today: string): number =>
   Math.round((Date.parse(today) - Date.parse(price.on)) / DAY);
+
+/** What parts cost together by the newest prices in a currency; null where one has none. */
+export function costToday(
+  parts: readonly { of: string; count?: number | undefined }[],
+  prices: readonly Price[],
+  currency: string,
+): number | null {
+  const each = pricing(prices, currency);
+  return parts.reduce<number | null>((sum, { of, count = 1 }) => {
+    const one = each.get(of)?.each;
+    return sum === null || one === undefined ? null : sum + one * count;
+  }, 0);
+}

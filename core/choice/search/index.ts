@@ -25,5 +25,8 @@ export {
   payBackWords,
   portWords,
   reasonFor,
+  togetherProblem,
   wastedWords,
+  whereWords,
 } from './words';
+export { placeTogether, together, type Device, type Option, type Together } from './together';

@@ -62,7 +62,7 @@ class Market {
 }
 
 /** What tells one port from another: not where it is, nor what else hangs on the same link. */
-const portTraits = ({ id: _, position: _p, ...rest }: Way['port']): string => JSON.stringify(rest);
+export const portTraits = ({ id: _, position: _p, ...rest }: Way['port']): string => JSON.stringify(rest);
 
 /** The id of a build among candidates. */
 export const buildKey = ({ drive, bridge, cable, port, together = 1, array }: Build): string =>

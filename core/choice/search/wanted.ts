@@ -31,7 +31,11 @@ export const SURE = 0.9;
 export function wantedOf(
   job: Job,
   device: string | undefined,
-  more: Pick<Wanted, 'owned' | 'currency' | 'own'> & { probability?: number | undefined },
+  more: Pick<Wanted, 'owned' | 'currency' | 'own'> & {
+    probability?: number | undefined;
+    /** All its ports are free: other devices are chosen together with it. */
+    portsFree?: boolean;
+  },
 ): Wanted | null {
   const all = placesOf(job);
   const id = device ?? all[0]?.device;
@@ -39,7 +43,9 @@ export function wantedOf(
     .filter((place) => place.device === id)
     .map((place): Open => {
       const { build: _, ...open } = briefAt(job, place)!;
-      const others = job.connections.filter((c) => c.machine === place.machine && c.device !== place.device);
+      const others = more.portsFree
+        ? []
+        : job.connections.filter((c) => c.machine === place.machine && c.device !== place.device);
       return { ...open, taken: others.map((c) => c.port) };
     })
     .filter((open) => open.activities.length > 0);

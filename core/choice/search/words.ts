@@ -6,6 +6,7 @@ import { format, formatProbability, numeral } from '../../units';
 import type { Answers, Chosen } from './answer';
 import { LIFE, type Candidate } from './candidate';
 import type { LifeCost, Wasted } from './money';
+import type { Together } from './together';
 import type { Wanted } from './wanted';
 
 /** Money as it is said; what has no price says so. */
@@ -33,6 +34,18 @@ export function buildWords({ drive, bridge, cable, together = 1, array }: Build)
 /** Where it is plugged in. */
 export const portWords = (one: Candidate, wanted: Wanted): string =>
   wanted.places[0]!.host.ports.find((p) => p.id === one.build.port)?.position ?? one.build.port;
+
+/** Where it is plugged in at each place: the first place's port alone where there is no other. */
+export function whereWords(one: Candidate, wanted: Wanted): string[] {
+  const [first, ...others] = wanted.places;
+  if (others.length === 0) return [portWords(one, wanted)];
+  const at = ({ host }: Wanted['places'][number], port: string, cable: string | undefined) =>
+    `${host.name}: ${host.ports.find((p) => p.id === port)?.position ?? port}${cable ? `, ${cable}` : ''}`;
+  return [
+    at(first!, one.build.port, one.build.cable?.name),
+    ...others.map((open, i) => at(open, one.elsewhere[i]!.port, one.elsewhere[i]!.cable?.name)),
+  ];
+}
 
 const figureWords = (activity: Activity, figure: number | null): string | null => {
   if (figure === null) return null;
@@ -165,4 +178,17 @@ export function payBackWords(years: number | null): string {
   if (years === null) return 'saves no time';
   if (years === 0) return 'costs no more';
   return years < 0.1 ? 'within weeks' : `in ${format(years, 'years', 2)}`;
+}
+
+/** Why several devices do not go together, and what to do. */
+export function togetherProblem({ builds, problem }: Together, list: readonly Wanted[]): string {
+  const sure = (i: number) => format(list[i]!.probability, '%', 2);
+  if (problem === 'nothing sure') {
+    const names = builds.flatMap((b, i) => (b === null ? [i + 1] : []));
+    return (
+      `For device ${names.join(' and ')} nothing in the library meets every target with ${sure(names[0]! - 1)} probability, ` +
+      'so they cannot be placed together. Look at that device alone: what comes nearest, and which target is the dear one.'
+    );
+  }
+  return 'Each device alone has a build, but together their ports or the budget do not suffice. Raise the budget, or add a machine or a card with ports.';
 }

@@ -1,0 +1,2 @@
+export { worthFinding, type Worth, type WorthFinding, type WorthId } from './worth';
+export { nothingWorth, worthWords } from './words';

@@ -1,0 +1,121 @@
+import { Box, Button, Typography } from '@mui/material';
+import { useState } from 'react';
+import { usualCurrency, type PartKey } from '@kymar/core/choice/prices';
+import { moneyWords, wantedOf } from '@kymar/core/choice/search';
+import { deviceName, type Job } from '@kymar/core/job';
+import { changeJob } from '../state/jobs';
+import { useSettings } from '../state/settings';
+import { useShop } from '../state/shop';
+import { Panel } from '../ui/panel';
+import { choose, type Placed } from '../workers';
+import { placed } from './take';
+
+type State =
+  { kind: 'none' | 'busy' } | { kind: 'problem'; words: string } | { kind: 'found'; list: readonly Placed[] };
+
+/** All devices of a job placed at once: each port used once, one budget for all. */
+export function TogetherPanel({ job }: { job: Job }) {
+  const shop = useShop();
+  const own = useSettings((s) => s.ownRanges);
+  const probability = useSettings((s) => s.sure);
+  const [state, setState] = useState<State>({ kind: 'none' });
+  const currency = job.budget?.currency ?? usualCurrency(shop.prices);
+  const devices = job.devices.flatMap(({ id }) => {
+    const wanted = wantedOf(job, id, {
+      owned: (job.owned ?? []) as PartKey[],
+      currency,
+      own: own ?? {},
+      probability,
+      portsFree: true,
+    });
+    return wanted ? [{ id, wanted }] : [];
+  });
+  if (devices.length < 2) return null;
+  const budget = job.budget?.amount ?? null;
+  const search = () => {
+    setState({ kind: 'busy' });
+    choose
+      .together(
+        devices.map(({ wanted }) => wanted),
+        shop,
+        budget,
+      )
+      .then(
+        ({ placed: list, problem }) =>
+          setState(problem === null ? { kind: 'found', list } : { kind: 'problem', words: problem }),
+        (error: Error) => setState({ kind: 'problem', words: error.message }),
+      );
+  };
+  const total = state.kind === 'found' ? state.list.reduce((sum, { cost }) => sum + (cost ?? NaN), 0) : NaN;
+  return (
+    <Panel
+      title="All devices together"
+      aria-busy={state.kind === 'busy'}
+      aside={
+        <Button
+          variant={state.kind === 'found' ? 'text' : 'outlined'}
+          onClick={search}
+          disabled={state.kind === 'busy'}
+        >
+          {state.kind === 'found' ? 'Search again' : `Place the ${devices.length} devices together`}
+        </Button>
+      }
+    >
+      {state.kind === 'none' && (
+        <Typography variant="body2" color="textSecondary">
+          Each device’s own answer may want the same port. Together each port is used once
+          {budget === null ? '' : `, and all cost at most ${moneyWords(budget, currency)}`}.
+        </Typography>
+      )}
+      {state.kind === 'busy' && (
+        <Typography variant="body2" role="status" color="textSecondary">
+          Searching for {devices.length} devices …
+        </Typography>
+      )}
+      {state.kind === 'problem' && (
+        <Typography variant="body2" role="alert" color="error">
+          {state.words}
+        </Typography>
+      )}
+      {state.kind === 'found' && (
+        <>
+          {state.list.map(({ words, where, money }, i) => (
+            <Box
+              key={devices[i]!.id}
+              sx={{ display: 'grid', gridTemplateColumns: '170px minmax(0, 1fr) auto', gap: 1.5, py: 0.5 }}
+            >
+              <Typography variant="body2" color="textSecondary">
+                {deviceName(job.devices, devices[i]!.id)}
+              </Typography>
+              <Typography variant="body2">
+                <b>{words}</b>
+                <br />
+                {where.join('; ')}
+              </Typography>
+              <Typography variant="body2" sx={{ fontWeight: 600, textAlign: 'right' }}>
+                {money}
+              </Typography>
+            </Box>
+          ))}
+          <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mt: 1 }}>
+            <Typography sx={{ flex: 1, fontWeight: 640 }}>
+              {Number.isNaN(total)
+                ? 'In all: not every price is known'
+                : `In all ${moneyWords(total, currency)}`}
+            </Typography>
+            <Button
+              variant="contained"
+              onClick={() =>
+                changeJob(job.id, (now) =>
+                  state.list.reduce((next, { candidate }, i) => placed(next, devices[i]!.id, candidate), now),
+                )
+              }
+            >
+              Take them all
+            </Button>
+          </Box>
+        </>
+      )}
+    </Panel>
+  );
+}

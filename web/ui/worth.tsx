@@ -1,0 +1,70 @@
+import { Box, Typography } from '@mui/material';
+import { useEffect, useState } from 'react';
+import { SURE } from '@kymar/core/choice/search';
+import type { Situation } from '@kymar/core/forecast';
+import { nothingWorth, worthWords, type WorthFinding } from '@kymar/core/forecast/worth';
+import { useSettings } from '../state/settings';
+import { worthOf } from '../workers';
+import { unbroken } from './figure';
+
+/** ms without a change before it is worked out anew. */
+const STILL = 500;
+
+/** What is worth finding out of a situation; null until it is known. */
+function useWorth(situation: Situation | null): WorthFinding[] | null {
+  const sure = useSettings((s) => s.sure) ?? SURE;
+  const [found, setFound] = useState<{ of: Situation; list: WorthFinding[] } | null>(null);
+  useEffect(() => {
+    if (!situation) return;
+    let current = true;
+    const timer = setTimeout(() => {
+      worthOf(situation, sure).then(
+        (list) => current && setFound({ of: situation, list }),
+        () => undefined,
+      );
+    }, STILL);
+    return () => {
+      current = false;
+      clearTimeout(timer);
+    };
+  }, [situation, sure]);
+  return found?.of === situation ? (found?.list ?? null) : null;
+}
+
+/**
+ * What to find out before a target is promised, each in a sentence with its minutes and how often it changes the promise.
+ * @param brief only what there is, the first of each activity
+ */
+export function WorthFindingOut({
+  situation,
+  brief = false,
+}: {
+  situation: Situation | null;
+  brief?: boolean;
+}) {
+  const found = useWorth(situation);
+  const names = new Map(situation?.work.map((a) => [a.id, a.name]));
+  const shown = (found ?? []).filter(({ list, now, sure }) => list.length > 0 || (!brief && now < sure));
+  if (shown.length === 0) return null;
+  return (
+    <Box component="section" aria-label="Worth finding out" sx={{ mt: 1.5 }}>
+      <Typography variant="h3">Worth finding out</Typography>
+      {shown.map((one) => (
+        <Box key={one.activity} sx={{ mt: 0.5 }}>
+          <Typography variant="body2" color="textSecondary">
+            {names.get(one.activity)}
+          </Typography>
+          {one.list.length === 0 && <Typography variant="body2">{unbroken(nothingWorth(one))}</Typography>}
+          <Box
+            component="ul"
+            sx={{ m: 0, pl: 2.25, typography: 'body2', '& li:first-of-type': { fontWeight: 600 } }}
+          >
+            {one.list.slice(0, brief ? 1 : 3).map((worth) => (
+              <li key={worth.id}>{unbroken(worthWords(worth, one))}</li>
+            ))}
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  );
+}
