@@ -11,6 +11,7 @@ import type { KeptRun, RunEvent, Target } from '@kymar/core/measure';
 import { decode } from '@kymar/core/catalog/decode';
 import { demoJobs } from '@kymar/core/demo';
 import { compareBuilds } from '@kymar/core/choice/compare';
+import { Finalists, nonDominated, searchAll, summaryOf, wantedOf } from '@kymar/core/choice/search';
 import { life } from '@kymar/core/models/endurance';
 import { SHOP } from '@kymar/core/catalog/stock';
 import { findings, stateOf } from '@kymar/core/fit';
@@ -616,6 +617,29 @@ test.describe('the command line', () => {
     expect(
       await kymar(['compare', '--with', 'venndale-slate-1t', '--activity', 'none'], writeJob(offload!)),
     ).toMatchObject({ code: 2, err: expect.stringMatching(/no activity/) });
+  });
+
+  test('choose gives the answer of the page, as sure as asked; what cannot be is told', async () => {
+    const { out, code } = await kymar(['choose', '--sure', '95 %'], writeJob(offload!));
+    expect(code).toBe(0);
+    const asked = { owned: [], currency: 'EUR', own: {}, probability: 0.95 };
+    const wanted = wantedOf(offload!, undefined, asked)!;
+    const found = searchAll(wanted, SHOP);
+    const said = JSON.parse(out);
+    expect(said).toMatchObject(plain(summaryOf(found, new Finalists(wanted), wanted)));
+    expect(said.answers[0].reason).toMatch(/at least 95 % probability/);
+    expect(said.edge.map((e: { id: string }) => e.id)).toEqual(
+      nonDominated(found.candidates).map((c) => c.id),
+    );
+    for (const [args, words] of [
+      [['--sure', 'often'], /no probability such as 85 %/],
+      [['--device', 'none'], /has no device "none"/],
+    ] as const)
+      expect(await kymar(['choose', ...args], writeJob(offload!))).toMatchObject({
+        code: 2,
+        out: '',
+        err: expect.stringMatching(words),
+      });
   });
 
   test('endurance takes its own input', async () => {

@@ -7,10 +7,12 @@ import { STALE } from '@kymar/core/choice/prices';
 import { activitiesOf, buildKey, type Wanted } from '@kymar/core/choice/search';
 import { format, formatProbability, numeral } from '@kymar/core/units';
 import { builtAs, situationOf } from '@kymar/core/forecast';
+import type { Job } from '@kymar/core/job';
 import { unbroken } from '../ui/figure';
 import { WorthFindingOut } from '../ui/worth';
 import { Panel } from '../ui/panel';
 import type { Closely } from '../workers';
+import { LaterPanel } from './later';
 
 /** One build closely: what must be paid, what it does, which money has no effect, what to mind. */
 export function CloselyPanel({
@@ -18,6 +20,7 @@ export function CloselyPanel({
   wanted,
   built,
   search,
+  job,
   onTake,
 }: {
   one: Closely;
@@ -25,6 +28,7 @@ export function CloselyPanel({
   built: Build | null;
   /** What names the place in an address. */
   search: string;
+  job: Job;
   onTake(): void;
 }) {
   const { candidate } = one;
@@ -130,7 +134,15 @@ export function CloselyPanel({
           ))}
         </Group>
       )}
+      {wanted.places[0]!.needs?.movesLater && <LaterPanel one={one} wanted={wanted} job={job} />}
       <WorthFindingOut situation={situation} />
+      {one.prices.length > 0 && (
+        <Group name="Prices">
+          {one.prices.map((words) => (
+            <li key={words}>{words}</li>
+          ))}
+        </Group>
+      )}
       {isBuilt && (
         <Button component={Link} to={`../forecast${search}`} size="small" sx={{ mt: 1 }}>
           See its forecast

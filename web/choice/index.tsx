@@ -67,6 +67,7 @@ export function Choice() {
             wanted={wanted}
             built={built}
             search={at.search}
+            job={job}
             onTake={() => onTake(close)}
           />
         ) : (

@@ -8,6 +8,7 @@ import {
   cheapestFirst,
   Finalists,
   holdsWords,
+  laterOn,
   lifeCost,
   lifeCostWords,
   moneyWords,
@@ -16,6 +17,7 @@ import {
   payBack,
   payBackWords,
   portWords,
+  priceWords,
   reasonWords,
   scoreOf,
   search,
@@ -38,7 +40,7 @@ import {
   type WhyNot,
 } from '@kymar/core/choice/search';
 import { ageOf, pricing, STALE, type UnitPrice } from '@kymar/core/choice/prices';
-import type { Shop } from '@kymar/core/catalog/parts';
+import type { Host, Shop } from '@kymar/core/catalog/parts';
 import { middle } from '@kymar/core/evidence';
 import { calendarDay } from '@kymar/core/units';
 import type { Build } from '@kymar/core/build/assembly';
@@ -81,6 +83,8 @@ export interface Closely {
   words: string;
   /** Where it is plugged in, at each place it works. */
   where: readonly string[];
+  /** What each part costs, by the observation that says so: where, when, for how long it can go back. */
+  prices: readonly string[];
   /** Prices it goes by that are no longer to go by. */
   stale: readonly string[];
   money: string;
@@ -125,6 +129,13 @@ export interface Beside {
   usable: number | null;
   warranty: number | null;
   cautions: readonly string[];
+}
+
+/** A build in the machine it moves to. */
+export interface Later {
+  words: string;
+  port: string;
+  figures: readonly (number | null)[];
 }
 
 /** One of several devices placed together. */
@@ -220,6 +231,16 @@ function asked(of: Held, { weights, sort, only, text }: Asked): Row[] {
 /** What each part costs in the currency that counts; none while no price is known. */
 const pricesOf = ({ wanted, shop }: Held): ReadonlyMap<string, UnitPrice> =>
   wanted.currency === null ? new Map<string, UnitPrice>() : pricing(shop.prices, wanted.currency);
+
+/** What each part of a build costs, by the observation that says so. */
+function priceLines(of: Held, { build, elsewhere }: Candidate): string[] {
+  const prices = pricesOf(of);
+  return partsOf(build, elsewhere).flatMap(({ key, count }) => {
+    if (of.wanted.owned.includes(key)) return [];
+    const known = prices.get(key);
+    return known ? [priceWords(known, count)] : [];
+  });
+}
 
 /** Prices a build's cost goes by that are older than prices keep. */
 function staleWords(of: Held, { build, elsewhere }: Candidate): string[] {
@@ -355,6 +376,7 @@ const work = {
       index: held.index.get(id)!,
       words: buildWords(build),
       where: whereWords(one, wanted),
+      prices: priceLines(held, one),
       stale: staleWords(held, one),
       money: moneyWords(one.cost, wanted.currency),
       unpriced: one.unpriced,
@@ -369,6 +391,17 @@ const work = {
       })),
       candidate: one,
     };
+  },
+
+  /** A build in the machine it moves to, as it answers each activity of the first place; null where it does not work there. */
+  later(id: string, host: Host): Later | null {
+    const one = held?.ids.get(id);
+    if (!held || !one) return null;
+    const { wanted, shop } = held;
+    const moved = laterOn(one, wanted, shop, host);
+    if (!moved) return null;
+    const there = { ...wanted, places: [{ ...wanted.places[0]!, host }] };
+    return { words: buildWords(moved.build), port: portWords(moved, there), figures: moved.figures };
   },
 
   /** Some builds side by side at the first place; the first is what the others are held against. @param hourly what an hour is worth */

@@ -7,7 +7,7 @@ import type { OwnRate } from '@kymar/core/reference';
 import type { Verdict } from '@kymar/core/verdict';
 import type { OwnRanges } from '@kymar/core/catalog/assumptions';
 import type { Direction } from '@kymar/core/catalog/links';
-import type { Drive, Shop } from '@kymar/core/catalog/parts';
+import type { Drive, Host, Shop } from '@kymar/core/catalog/parts';
 import type { Fix } from '@kymar/core/choice/whatif';
 import type { Progress, Wanted } from '@kymar/core/choice/search';
 import type { Choosing, Overview } from './choice';
@@ -124,9 +124,10 @@ export const choose = {
   cancel: () => choosing.ask((w) => w.cancel()),
   rows: (...asked: Parameters<Choosing['rows']>) => choosing.ask((w) => w.rows(...asked)),
   closely: (id: string) => choosing.ask((w) => w.closely(id)),
+  later: (id: string, host: Host) => choosing.ask((w) => w.later(id, host)),
   beside: (ids: readonly string[], hourly: number) => choosing.ask((w) => w.beside(ids, hourly)),
   idAt: (index: number) => choosing.ask((w) => w.idAt(index)),
   why: (...asked: Parameters<Choosing['why']>) => choosing.ask((w) => w.why(...asked)),
   csv: (...asked: Parameters<Choosing['csv']>) => choosing.ask((w) => w.csv(...asked)),
 };
-export type { Asked, Beside, Closely, Overview, Placed, Row } from './choice';
+export type { Asked, Beside, Closely, Later, Overview, Placed, Row } from './choice';

@@ -55,7 +55,8 @@ export class Finalists {
 
   /** Probabilities of a candidate's targets, with its ranges. */
   probabilities(one: Candidate): (number | null)[] {
-    const key = `${one.build.drive.id} ${one.build.together ?? 1} ${one.figures.join()}`;
+    const { drive, together = 1, array } = one.build;
+    const key = [drive.id, together, array?.mode, array?.by, one.figures.join()].join(' ');
     const had = this.known.get(key);
     if (had) return had;
     const made = this.wanted.places.flatMap((open, at) => {

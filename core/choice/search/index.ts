@@ -24,9 +24,11 @@ export {
   moneyWords,
   payBackWords,
   portWords,
+  priceWords,
   reasonFor,
   togetherProblem,
   wastedWords,
   whereWords,
 } from './words';
+export { laterOn } from './later';
 export { placeTogether, together, type Device, type Option, type Together } from './together';

@@ -46,21 +46,33 @@ export function fitsStraight(drive: Drive, port: Port): boolean {
   return form === null || port.forms === undefined || port.forms.includes(form) || form === '2.5-inch';
 }
 
-/** Ways the members of an enclosure are put together: one drive, and each array it makes itself, of the fewest and of all bays. */
+/** How many members an array takes at least. */
+const LEAST = { stripe: 2, mirror: 2, parity: 3, 'double parity': 4, 'stripe of mirrors': 4 } as const;
+type Redundancy = keyof typeof LEAST;
+const MODES = Object.keys(LEAST) as Redundancy[];
+/** What systems make of drives that they see one by one; parity of theirs wants a stack that not all have. */
+const BY_SYSTEM: readonly Redundancy[] = ['stripe', 'mirror', 'stripe of mirrors'];
+
+/**
+ * Ways the members of an enclosure are put together: one drive; each array it makes itself; and what a system makes of drives that it shows one by one
+ * where it does not do so itself. Each of the fewest members and of all bays.
+ */
 export function baysOf(bridge: Bridge | null): Bays[] {
-  const bays = bridge?.bays ?? 1;
-  const found: Bays[] = [{}];
-  if (!bridge?.arrays || bays < 2) return found;
-  const least = { stripe: 2, mirror: 2, parity: 3, 'double parity': 4, 'stripe of mirrors': 4 } as const;
-  for (const mode of bridge.arrays) {
-    if (!(mode in least)) continue;
-    const from = least[mode as keyof typeof least];
-    const counts = mode === 'mirror' ? [2] : [...new Set([from, bays])];
-    for (const together of counts)
-      if (together <= bays && (mode !== 'stripe of mirrors' || together % 2 === 0))
-        found.push({ together, array: { mode, by: 'firmware' } });
-  }
-  return found;
+  const { bays = 1, arrays = [] } = bridge ?? {};
+  const counts = (mode: Redundancy) =>
+    (mode === 'mirror' ? [2] : [...new Set([LEAST[mode], bays])]).filter(
+      (count) => count <= bays && (mode !== 'stripe of mirrors' || count % 2 === 0),
+    );
+  const made = (mode: Redundancy, by: 'firmware' | 'system'): Bays[] =>
+    counts(mode).map((together) => ({ together, array: { mode, by } }));
+  if (bays < 2) return [{}];
+  return [
+    {},
+    ...MODES.filter((mode) => arrays.includes(mode)).flatMap((mode) => made(mode, 'firmware')),
+    ...(arrays.includes('single') ? BY_SYSTEM.filter((mode) => !arrays.includes(mode)) : []).flatMap((mode) =>
+      made(mode, 'system'),
+    ),
+  ];
 }
 
 /**

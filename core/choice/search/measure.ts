@@ -155,6 +155,7 @@ export class Place {
       this.classOf(port, (p) => [p.modes, p.connector, p.uplink, this.sharedPorts.has(p.id) ? p.id : null]),
       together,
       array?.mode,
+      array?.by,
     ].join('|');
   }
 

@@ -26,9 +26,23 @@ const isAsGood = (one: Candidate, than: Candidate): boolean =>
 
 /** What else has to be the same where one part is looked at alone. */
 const apartFrom: Record<Wasted['part'], (one: Candidate) => unknown[]> = {
-  drive: ({ build }) => [build.bridge?.id, build.cable?.id, build.port, build.together, build.array?.mode],
-  bridge: ({ build }) => [build.drive.id, build.together, build.array?.mode],
-  cable: ({ build }) => [build.drive.id, build.bridge?.id, build.port, build.together, build.array?.mode],
+  drive: ({ build }) => [
+    build.bridge?.id,
+    build.cable?.id,
+    build.port,
+    build.together,
+    build.array?.mode,
+    build.array?.by,
+  ],
+  bridge: ({ build }) => [build.drive.id, build.together, build.array?.mode, build.array?.by],
+  cable: ({ build }) => [
+    build.drive.id,
+    build.bridge?.id,
+    build.port,
+    build.together,
+    build.array?.mode,
+    build.array?.by,
+  ],
 };
 
 /** Of each part of a candidate: what its price exceeds the cheapest that does the same here; the most first, none where nothing is gained. */

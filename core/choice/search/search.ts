@@ -66,7 +66,9 @@ export const portTraits = ({ id: _, position: _p, ...rest }: Way['port']): strin
 
 /** The id of a build among candidates. */
 export const buildKey = ({ drive, bridge, cable, port, together = 1, array }: Build): string =>
-  [drive.id, bridge?.id ?? '-', cable?.id ?? '-', port, together, array?.mode ?? '-'].join(' ');
+  [drive.id, bridge?.id ?? '-', cable?.id ?? '-', port, together, array?.mode ?? '-', array?.by ?? '-'].join(
+    ' ',
+  );
 
 /** A device to be connected. */
 interface Held {
@@ -130,7 +132,13 @@ export function* search(wanted: Wanted, shop: Shop, into: Candidate[] = []): Gen
   /** The best way to connect a device at a further place: meets most, costs least, is quickest. */
   const atOthers = new Map<string, (Measured & { connection: Connection })[] | null>();
   const elsewhere = (held: Held) => {
-    const key = [held.drive.id, held.bridge?.id, held.bays.together, held.bays.array?.mode].join(' ');
+    const key = [
+      held.drive.id,
+      held.bridge?.id,
+      held.bays.together,
+      held.bays.array?.mode,
+      held.bays.array?.by,
+    ].join(' ');
     const had = atOthers.get(key);
     if (had !== undefined) return had;
     const best = others.map((_, i) => {

@@ -5,7 +5,19 @@ import { findings } from '../../fit';
 import { onJob } from '../../fixtures/forecast';
 import { builtAs, settingOf } from '../../forecast';
 import { FIRST, withHost, type Activity, type Job } from '../../job';
-import { answers, Finalists, reasonFor, searchAll, wantedOf, wasted, wastedWords, type Wanted } from '.';
+import {
+  answers,
+  Finalists,
+  laterOn,
+  priceWords,
+  reasonFor,
+  searchAll,
+  wantedOf,
+  wasted,
+  wastedWords,
+  type Wanted,
+} from '.';
+import { baysOf } from './join';
 
 /*
  * What every technician expects of an answer [common practice, no source].
@@ -172,4 +184,63 @@ describe('trade checks', () => {
     const situation = builtAs(one!.build)(onJob({ ...wanted.places[0]!, build: one!.build }));
     expect(findings(settingOf(situation, 'write')).map((f) => f.id)).toContain('low-rating');
   });
+
+  test('in the machine it moves to the quick drive is quick: what changes nothing in the enclosure counts there', () => {
+    const drives = [fast('quick', 7000, 6500), fast('plain', 3500, 3000)];
+    const shop = shopOf(drives, [box('tesselin-nook-10')], {
+      'drives/quick': 190,
+      'drives/plain': 121,
+      'bridges/tesselin-nook-10': 30,
+      ...cables(8),
+    });
+    const wanted = wantedFor(jobOn('field-laptop', [copy('Large files', 'read', null)]));
+    const { candidates } = searchAll(wanted, shop);
+    const found = HOSTS.find((h) =>
+      h.ports.some((p) => p.connector === 'M.2' && p.modes.includes('pcie4x4') && !p.minimum),
+    )!;
+    // What stands at the other end is quick enough to tell them apart.
+    const storage = { ...found.storage!, read: sheet(9000e6), write: sheet(9000e6) };
+    const desktop = { ...found, storage };
+    const there = (id: string) =>
+      laterOn(
+        candidates.find((c) => c.build.drive.id === id)!,
+        wanted,
+        shop,
+        desktop,
+      )!;
+    expect(there('quick').build.bridge).toBeNull();
+    expect(there('quick').waits).toBeLessThan(there('plain').waits);
+    // A drive that the next machine has no place for does not move.
+    const bare = { ...desktop, ports: desktop.ports.filter((p) => p.connector === 'Mini DP') };
+    expect(laterOn(candidates[0]!, wanted, shop, bare)).toBeNull();
+  });
+});
+
+test('a box that shows its drives one by one lets the system make the array; one that makes it itself does', () => {
+  const by = (bridge: Bridge) =>
+    baysOf(bridge).map((b) => `${b.array?.mode ?? 'one'} ${b.array?.by ?? ''}`.trim());
+  const quad = { ...box('quarrel-quad-10'), arrays: ['single', 'mirror'] as Bridge['arrays'] };
+  expect(new Set(by(quad))).toEqual(
+    new Set(['one', 'mirror firmware', 'stripe system', 'stripe of mirrors system']),
+  );
+  expect(by({ ...quad, arrays: ['stripe'] })).toEqual(['one', 'stripe firmware', 'stripe firmware']);
+  expect(by({ ...quad, bays: 1 })).toEqual(['one']);
+});
+
+test('a price says of whom, when, and for how long it can go back', () => {
+  const price = (more: Partial<Price>): Price => ({
+    id: 'p',
+    name: 'Lead, five of them',
+    of: 'cables/x',
+    on: '2031-05-06',
+    amount: 40,
+    currency: 'EUR',
+    ...more,
+  });
+  const words = (more: Partial<Price>, each: number, count = 1) =>
+    priceWords({ each, currency: 'EUR', by: price(more) }, count);
+  expect(words({ per: 5, seller: 'North counter', sells: 'dealer', returnDays: 30 }, 8, 2)).toBe(
+    '2 × Lead, five of them 8 EUR: North counter, dealer, 2031-05-06, sold in packs of 5, can go back within 30 days',
+  );
+  expect(words({}, 40)).toBe('Lead, five of them 40 EUR: 2031-05-06');
 });

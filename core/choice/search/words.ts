@@ -3,6 +3,7 @@ import type { Build } from '../../build/assembly';
 import type { Activity } from '../../job';
 import { middle } from '../../evidence';
 import { format, formatProbability, numeral } from '../../units';
+import type { UnitPrice } from '../prices';
 import type { Answers, Chosen } from './answer';
 import { LIFE, type Candidate } from './candidate';
 import type { LifeCost, Wasted } from './money';
@@ -26,7 +27,9 @@ const ARRAYS: Partial<Record<string, string>> = {
 /** A build in one line: what is bought. */
 export function buildWords({ drive, bridge, cable, together = 1, array }: Build): string {
   const drives = together > 1 ? `${together} × ${nameOf(drive)}` : nameOf(drive);
-  const raid = array ? ` as ${ARRAYS[array.mode] ?? array.mode}` : '';
+  const raid = array
+    ? ` as ${ARRAYS[array.mode] ?? array.mode}${array.by === 'system' ? ' made by the system' : ''}`
+    : '';
   const box = bridge ? ` in ${nameOf(bridge)}` : '';
   return `${drives}${box}${raid}${cable ? `, ${cable.name}` : ''}`;
 }
@@ -141,6 +144,19 @@ export function budgetWords(candidates: readonly Candidate[], { budget, currency
   const least = costs.reduce((had, cost) => Math.min(had, cost), Infinity);
   if (budget === null || costs.length === 0 || least <= budget) return null;
   return `Nothing that works costs at most ${moneyWords(budget, currency)}: the cheapest that works costs ${moneyWords(least, currency)}.`;
+}
+
+/** What a part costs by its observation: how many, where, of whom, when, and until when it can go back. */
+export function priceWords({ each, currency, by }: UnitPrice, count: number): string {
+  const { name, seller, sells, on, per = 1, returnDays } = by;
+  const details = [
+    seller,
+    sells,
+    on,
+    per > 1 ? `sold in packs of ${per}` : null,
+    returnDays === undefined ? null : `can go back within ${returnDays} days`,
+  ];
+  return `${count > 1 ? `${count} × ` : ''}${name} ${moneyWords(Math.round(each * 100) / 100, currency)}: ${details.filter(Boolean).join(', ')}`;
 }
 
 /** Money without effect, in words. */

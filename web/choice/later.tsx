@@ -1,0 +1,78 @@
+import { Box, MenuItem, TextField, Typography } from '@mui/material';
+import { useEffect, useState } from 'react';
+import { activitiesOf, type Wanted } from '@kymar/core/choice/search';
+import type { Job } from '@kymar/core/job';
+import { format } from '@kymar/core/units';
+import { useShop } from '../state/shop';
+import { unbroken } from '../ui/figure';
+import { choose, type Closely, type Later } from '../workers';
+
+/** A build in the machine the drive moves to later: the figures there beside those here. */
+export function LaterPanel({ one, wanted, job }: { one: Closely; wanted: Wanted; job: Job }) {
+  const shop = useShop();
+  const here = new Set(wanted.places.map(({ host }) => host.id));
+  const own = job.machines.map(({ host }) => host).filter(({ id }) => !here.has(id));
+  const hosts = [...own, ...shop.hosts.filter(({ id }) => !here.has(id) && !own.some((o) => o.id === id))];
+  const [chosen, setChosen] = useState<string>(own[0]?.id ?? '');
+  const host = hosts.find(({ id }) => id === chosen) ?? null;
+  const [got, setGot] = useState<{ of: string; later: Later | null } | null>(null);
+  useEffect(() => {
+    if (!host) return;
+    let current = true;
+    choose.later(one.id, host).then(
+      (later) => current && setGot({ of: `${one.id} ${host.id}`, later }),
+      () => undefined,
+    );
+    return () => {
+      current = false;
+    };
+  }, [one, host]);
+  const shown = host && got?.of === `${one.id} ${host.id}` ? got : null;
+  const work = activitiesOf(wanted).slice(0, wanted.places[0]!.activities.length);
+  return (
+    <Box component="section" aria-label="Later" sx={{ mt: 1.5 }}>
+      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center' }}>
+        <Typography variant="h3" sx={{ flex: 1 }}>
+          Later, in the next machine
+        </Typography>
+        <TextField
+          select
+          label="Next machine"
+          value={host ? chosen : ''}
+          onChange={(e) => setChosen(e.target.value)}
+          sx={{ width: 220 }}
+        >
+          {hosts.map(({ id, name }) => (
+            <MenuItem key={id} value={id}>
+              {name}
+            </MenuItem>
+          ))}
+        </TextField>
+      </Box>
+      {shown && (
+        <Typography variant="body2" component="div" sx={{ mt: 0.5 }}>
+          {shown.later === null ? (
+            'It does not work there, neither in its enclosure nor without it.'
+          ) : (
+            <>
+              {shown.later.words}, {shown.later.port}.
+              {work.map((activity, i) => {
+                const [now, then] = [one.candidate.figures[i], shown.later!.figures[i]];
+                if (now == null || then == null) return null;
+                const say = (v: number) =>
+                  activity.kind === 'stream'
+                    ? `${format(v, 'ratio', 2)} times what it needs`
+                    : format(v, 's');
+                return (
+                  <div key={activity.id}>
+                    {activity.name}: <b>{unbroken(say(then))}</b>, here {unbroken(say(now))}
+                  </div>
+                );
+              })}
+            </>
+          )}
+        </Typography>
+      )}
+    </Box>
+  );
+}
