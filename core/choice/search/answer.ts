@@ -1,6 +1,7 @@
 import { builtAs, caseOf, forecast, situationOf } from '../../forecast';
 import type { Activity } from '../../job';
-import { LIFE, type Candidate } from './candidate';
+import type { Candidate } from './candidate';
+import { DEMANDS } from './demand';
 import { cheapestFirst } from './order';
 import type { Wanted } from './wanted';
 
@@ -13,7 +14,7 @@ export interface Chosen {
 
 /** A target that costs: what would do if it were given up. */
 export interface Dear {
-  /** An activity's id, or `LIFE`. */
+  /** An activity's id, or a demand's. */
   activity: string;
   /** Money saved. */
   saves: number;
@@ -139,7 +140,7 @@ function dearest(
     ...activitiesOf(wanted)
       .filter(isAsked)
       .map(({ id }) => id),
-    LIFE,
+    ...DEMANDS,
   ];
   const found = targets.flatMap((id): Dear[] => {
     const instead = finalists.first(sorted, id);

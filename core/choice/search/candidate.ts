@@ -31,12 +31,9 @@ export interface Candidate {
   usable: number | null;
 }
 
-/** In the place of an activity: the rating has to last for the service life. */
-export const LIFE = 'service life';
-
 /** A target that is missed. */
 export interface Miss {
-  /** An activity's id, or {@link LIFE}. */
+  /** An activity's id, or that of a demand. */
   activity: string;
   /** How many times the target it takes, above 1; of a stream, the rate asked over the rate there is. */
   by: number;
@@ -72,9 +69,12 @@ export function partsOf(
   { drive, bridge, cable, together = 1, accessories = [] }: Build,
   elsewhere: readonly Connection[] = [],
 ): { key: PartKey; count: number }[] {
-  // One cable serves wherever it fits.
+  // One cable serves wherever it fits; what lies on a drive or holds it is needed for each.
   const cables = new Set([cable, ...elsewhere.map((c) => c.cable)].flatMap((c) => (c ? [c.id] : [])));
-  const small = (part: Accessory) => ({ key: `accessories/${part.id}` as PartKey, count: 1 });
+  const small = (part: Accessory) => ({
+    key: `accessories/${part.id}` as PartKey,
+    count: part.kind === 'bracket' ? 1 : together,
+  });
   return [
     { key: `drives/${drive.id}`, count: together },
     ...(bridge ? [{ key: `bridges/${bridge.id}` as PartKey, count: 1 }] : []),

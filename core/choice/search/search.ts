@@ -2,10 +2,11 @@ import type { Bridge, Cable, Drive, Shop } from '../../catalog/parts';
 import { middle } from '../../evidence';
 import type { Build, Connection } from '../../build/assembly';
 import { pricing, type PartKey } from '../prices';
-import { LIFE, partsOf, type Candidate, type Fallen, type ReasonId } from './candidate';
+import { partsOf, type Candidate, type Fallen, type ReasonId } from './candidate';
+import { demandsMissed } from './demand';
 import { apartBy, baysOf, fitsInto, fitsStraight, waysTo, type Bays, type Way } from './join';
 import { connectionOf, Place, usableOf, type Measured } from './measure';
-import { neededBy, type Wanted } from './wanted';
+import { neededBy, type Open, type Wanted } from './wanted';
 
 /** How far a search is. */
 export interface Progress {
@@ -158,7 +159,6 @@ export function* search(wanted: Wanted, shop: Shop, into: Candidate[] = []): Gen
   };
 
   const needed = neededBy(wanted);
-  const serviceYears = middle(first!.serviceYears);
   const isExpansion = first!.needs?.role === 'expansion';
   const keep = (held: Held, way: Way): void => {
     looked++;
@@ -169,7 +169,7 @@ export function* search(wanted: Wanted, shop: Shop, into: Candidate[] = []): Gen
     if ('rule' in got) return drop(held, `rule ${got.rule}`, way);
     const further = elsewhere(held);
     if (further === null) return drop(held, 'not at every place', way);
-    into.push(made(got, further, market, serviceYears));
+    into.push(made(got, further, market, first!));
   };
 
   let done = 0;
@@ -208,7 +208,7 @@ function made(
   got: Measured,
   further: readonly (Measured & { connection: Connection })[],
   market: Market,
-  serviceYears: number | null,
+  open: Open,
 ): Candidate {
   const { build } = got;
   const all = [got, ...further];
@@ -216,17 +216,13 @@ function made(
   const { drive } = build;
   const tbw = drive.media === 'flash' ? middle(drive.tbw) : null;
   const years = tbw === null || !got.writes ? null : tbw / got.writes / YEAR;
-  const isShort = years !== null && serviceYears !== null && years < serviceYears;
   return {
     id: buildKey(build),
     build,
     elsewhere: connections,
     ...market.costOf(build, connections),
     figures: all.flatMap((m) => m.figures),
-    misses: [
-      ...all.flatMap((m) => m.misses),
-      ...(isShort ? [{ activity: LIFE, by: serviceYears / years }] : []),
-    ],
+    misses: [...all.flatMap((m) => m.misses), ...demandsMissed(build, open, years)],
     waits: all.reduce((sum, m) => sum + m.waits, 0),
     steady: Math.min(...all.map((m) => m.steady)),
     flow: got.flow,

@@ -2,7 +2,8 @@ import { nameOf } from '../../catalog/parts';
 import type { Activity } from '../../job';
 import { format } from '../../units';
 import { RULES } from '../../fit';
-import { LIFE, type Candidate, type Fallen, type ReasonId } from './candidate';
+import type { Candidate, Fallen, ReasonId } from './candidate';
+import { isDemand, type DemandId } from './demand';
 
 /** A reason with how many fell out by it. */
 export interface Counted {
@@ -15,11 +16,18 @@ export interface Counted {
 /** Rules whose title is made anew for each case, in general words. */
 const GENERAL: Record<string, string> = { bracket: 'The bracket does not fit the case' };
 
+const DEMAND: Record<DemandId, string> = {
+  'service life': 'Its rating is written before its service life is over',
+  'one failure': 'One failed drive loses all, and no other copy is planned',
+  portable: 'It hangs on the mains, and is carried about',
+};
+
 /** A reason in words. */
 export function reasonWords(reason: Counted['reason'], work: readonly Activity[] = []): string {
   if (reason.startsWith('target ')) {
-    if (reason === `target ${LIFE}`) return 'Its rating is written before its service life is over';
-    const activity = work.find((a) => a.id === reason.slice(7));
+    const id = reason.slice(7);
+    if (isDemand(id)) return DEMAND[id];
+    const activity = work.find((a) => a.id === id);
     return `Misses the target of “${activity?.name ?? '?'}”`;
   }
   if (reason.startsWith('rule ')) {
@@ -116,7 +124,9 @@ export function whyNot(
     if (found.size >= most) break;
     const [miss] = misses;
     if (!miss || (only !== null && only !== `target ${miss.activity}`)) continue;
-    const words = `${reasonWords(`target ${miss.activity}`, work)}, ${missWords(miss)}`;
+    const reason = reasonWords(`target ${miss.activity}`, work);
+    const words =
+      isDemand(miss.activity) && miss.activity !== 'service life' ? reason : `${reason}, ${missWords(miss)}`;
     add(nameOfFallen(build, undefined, build.together), build.drive, words);
   }
   return [...found.values()];

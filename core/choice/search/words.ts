@@ -5,7 +5,8 @@ import { middle } from '../../evidence';
 import { format, formatProbability, numeral } from '../../units';
 import type { UnitPrice } from '../prices';
 import type { Answers, Chosen } from './answer';
-import { LIFE, type Candidate } from './candidate';
+import type { Candidate } from './candidate';
+import { isDemand, type DemandId } from './demand';
 import type { LifeCost, Wasted } from './money';
 import type { Together } from './together';
 import type { Wanted } from './wanted';
@@ -113,19 +114,22 @@ export function reasonFor(
   return `${first}${misses} ${against}${processingWords(work[i], candidate.figures[i])}`.trim();
 }
 
+const DEMAND: Record<DemandId, string> = {
+  'service life': 'the service life',
+  'one failure': 'that one failed drive must not lose all',
+  portable: 'that it works without the mains',
+};
+
 /** What giving up the dear target would save, in words; null where nothing would be saved. */
 export function dearWords({ dear }: Pick<Answers, 'dear'>, wanted: Wanted): string | null {
   if (!dear) return null;
   const work = wanted.places.flatMap((p) => p.activities);
   const i = work.findIndex((a) => a.id === dear.activity);
   const { years } = dear.instead;
-  const [name, figure] =
-    dear.activity === LIFE
-      ? [
-          'the service life',
-          years === null ? null : `its rating is written after ${format(years, 'years', 2)}`,
-        ]
-      : [`that of “${work[i]!.name}”`, figureWords(work[i]!, dear.instead.figures[i]!)];
+  const rating = years === null ? null : `its rating is written after ${format(years, 'years', 2)}`;
+  const [name, figure] = isDemand(dear.activity)
+    ? [DEMAND[dear.activity], dear.activity === 'service life' ? rating : null]
+    : [`that of “${work[i]!.name}”`, figureWords(work[i]!, dear.instead.figures[i]!)];
   return (
     `The dear target is ${name}: without it ${moneyWords(dear.saves, wanted.currency)} less, ` +
     `${buildWords(dear.instead.build)}${figure ? `: ${figure}` : ''}.`

@@ -44,7 +44,7 @@ export interface WorthFinding {
   list: Worth[];
 }
 
-/** Minutes of a question, a look, a data sheet; of setting up a timed copy [common practice]. */
+/** Minutes of a question, of a look, of finding the data sheet; of setting up a timed copy [common practice]. */
 const MINUTES = { ask: 1, look: 2, sheet: 5, setUp: 1 };
 /** A short copy stays in any cache; a long one outlasts it so many times. */
 const SHORT = 10e9;
