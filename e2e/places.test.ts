@@ -111,9 +111,13 @@ for (const [name, hand] of [
     await hand.pick(list('Device'), 'Archive at the desk');
     await hand.pick(list('Machine'), 'Mini PC');
 
-    await hand.press(stage('Path'));
-    await hand.press(button('Put a first build together'));
+    // What to buy for the one; the other is put together by hand.
+    await hand.press(stage('Choice'));
+    await page.getByRole('button', { name: /^Comes nearest|^Meets every target at least cost/ }).waitFor();
+    await button('Take this build').waitFor();
+    await hand.press(button('Take this build'));
     await page.getByText(/^Flow .* with a fresh cache/).waitFor();
+    await hand.press(stage('Path'));
     await lookAt('Archive at the desk · Mini PC');
     await hand.press(button('Put a first build together'));
     await page.getByText('Other end Built-in 512 GB').or(page.getByText('Built-in 512 GB')).first().waitFor();

@@ -103,6 +103,25 @@ const nearestFirst = (a: Candidate, b: Candidate): number => {
   return a.misses.length - b.misses.length || by(a) - by(b) || cheapestFirst(a, b);
 };
 
+/** Probabilities that differ by less are the same to whoever promises. */
+const ALIKE = 0.01;
+
+/**
+ * Where nothing is sure: the one that misses fewest targets and least. Where some miss none at the expected figure, the one of them whose least probable target is
+ * the most probable, looked for among the quickest and the cheapest.
+ */
+function nearestOf(candidates: readonly Candidate[], finalists: Finalists): Candidate | null {
+  const sorted = [...candidates].sort(nearestFirst);
+  const [first] = sorted;
+  if (!first || first.misses.length > 0) return first ?? null;
+  const good = sorted.filter((c) => c.misses.length === 0);
+  const quick = [...good].sort((a, b) => a.waits - b.waits || cheapestFirst(a, b));
+  const tried = new Set([...quick.slice(0, TRIES / 2), ...good.slice(0, TRIES / 2)]);
+  const least = (one: Candidate) => Math.min(1, ...finalists.probabilities(one).filter((p) => p !== null));
+  const most = Math.max(...[...tried].map(least));
+  return [...tried].filter((one) => least(one) >= most - ALIKE).sort(cheapestFirst)[0]!;
+}
+
 /** The answers to what is wanted, out of all that works. */
 export function answers(candidates: readonly Candidate[], finalists: Finalists, wanted: Wanted): Answers {
   const sorted = [...candidates].sort(cheapestFirst);
@@ -117,7 +136,7 @@ export function answers(candidates: readonly Candidate[], finalists: Finalists, 
   const best = affordable
     .filter((c) => c.misses.length === fewest)
     .reduce<Candidate | null>((had, c) => (had === null || c.waits < had.waits ? c : had), null);
-  const nearest = meets ? null : ([...candidates].sort(nearestFirst)[0] ?? null);
+  const nearest = meets ? null : nearestOf(candidates, finalists);
   const chosen = (one: Candidate | null) => one && finalists.chosen(one);
   return {
     meets: chosen(meets),

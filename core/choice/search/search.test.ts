@@ -31,11 +31,13 @@ const wantedFor = (job: Job, more: Partial<Wanted> = {}): Wanted => ({
   ...more,
 });
 
+/** Every other drive of the demo's library: the same laws in half the time. */
+const LEAN: Shop = { ...SHOP, drives: SHOP.drives.filter((_, i) => i % 2 === 1) };
 const known = new Map<string, Found>();
-/** The demo's library searched, once for each job: what is asked of the answers changes nothing of it. */
+/** The lean library searched, once for each job: what is asked of the answers changes nothing of it. */
 function searched(wanted: Wanted): Found {
   const key = JSON.stringify([wanted.places, wanted.owned]);
-  const found = known.get(key) ?? searchAll(wanted, SHOP);
+  const found = known.get(key) ?? searchAll(wanted, LEAN);
   known.set(key, found);
   return found;
 }

@@ -47,11 +47,13 @@ describe('several devices together', () => {
     expect(placed).toBeGreaterThan(50);
   });
 
+  // A lean library: the same laws in a fraction of the time.
+  const lean = { ...SHOP, drives: SHOP.drives.filter((_, i) => i % 3 === 2) };
   const [, scans] = demoJobs() as [Job, Job];
   const of = (job: Job) =>
     job.devices.map((device) => {
       const wanted = wantedOf(job, device.id, { owned: [], currency: 'EUR', own: {}, portsFree: true })!;
-      return { wanted, candidates: searchAll(wanted, SHOP).candidates, finalists: new Finalists(wanted) };
+      return { wanted, candidates: searchAll(wanted, lean).candidates, finalists: new Finalists(wanted) };
     });
   const list = of(scans);
   const end = <T>(going: Generator<null, T>): T => {
