@@ -39,7 +39,7 @@ export function CloselyPanel({
       builtAs(candidate.build)(situationOf({ ...wanted.places[0]!, build: candidate.build }, wanted.own)!),
     [candidate, wanted],
   );
-  const owned = new Set<string>(wanted.owned);
+  const isOwned = wanted.owned.includes(`drives/${candidate.build.drive.id}`);
   const { years, usable, warranty } = candidate;
   const serviceYears = middle(wanted.places[0]!.serviceYears);
   const isShort = years !== null && serviceYears !== null && years < serviceYears;
@@ -67,9 +67,7 @@ export function CloselyPanel({
             `: no price of ${one.unpriced.map((key) => key.split('/')[1]).join(', ')}`}
         </Line>
         {one.kit.length > 0 && <Line name="With it">{one.kit.join(', ')}</Line>}
-        {owned.has(`drives/${candidate.build.drive.id}`) && (
-          <Line name="Drive">already there, costs nothing</Line>
-        )}
+        {isOwned && <Line name="Drive">already there, costs nothing</Line>}
         {work.map((activity, i) => {
           const figure = candidate.figures[i];
           if (figure == null) return null;
@@ -135,7 +133,7 @@ export function CloselyPanel({
         </Group>
       )}
       {wanted.places[0]!.needs?.movesLater && <LaterPanel one={one} wanted={wanted} job={job} />}
-      <WorthFindingOut situation={situation} />
+      <WorthFindingOut situation={situation} toHand={isBuilt || isOwned} />
       {one.prices.length > 0 && (
         <Group name="Prices">
           {one.prices.map((words) => (

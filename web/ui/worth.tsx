@@ -38,13 +38,19 @@ function useWorth(situation: Situation | null): WorthFinding[] | null {
 export function WorthFindingOut({
   situation,
   brief = false,
+  toHand = true,
 }: {
   situation: Situation | null;
   brief?: boolean;
+  /** Whether the drive is there: what is still to be bought cannot be timed. */
+  toHand?: boolean;
 }) {
-  const found = useWorth(situation);
+  const all = useWorth(situation);
+  const found = all?.map((one) => ({ ...one, list: one.list.filter((w) => toHand || w.bytes === 0) }));
   const names = new Map(situation?.work.map((a) => [a.id, a.name]));
-  const shown = (found ?? []).filter(({ list, now, sure }) => list.length > 0 || (!brief && now < sure));
+  const shown = (found ?? []).filter(
+    ({ list, now, sure }) => list.length > 0 || (!brief && toHand && now < sure),
+  );
   if (shown.length === 0) return null;
   return (
     <Box component="section" aria-label="Worth finding out" sx={{ mt: 1.5 }}>

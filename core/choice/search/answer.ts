@@ -107,8 +107,8 @@ const nearestFirst = (a: Candidate, b: Candidate): number => {
 const ALIKE = 0.01;
 
 /**
- * Where nothing is sure: the one that misses fewest targets and least. Where some miss none at the expected figure, the one of them whose least probable target is
- * the most probable, looked for among the quickest and the cheapest.
+ * Where nothing is sure: the one that misses fewest targets and least. Where some miss none at the expected figure, the one of them whose
+ * least probable target is the most probable, looked for among the quickest and the cheapest.
  */
 function nearestOf(candidates: readonly Candidate[], finalists: Finalists): Candidate | null {
   const sorted = [...candidates].sort(nearestFirst);
