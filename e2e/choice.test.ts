@@ -74,7 +74,10 @@ test('the probability, the plot and the table choose; two stand side by side; wh
   await page.getByRole('row').filter({ hasText: 'Merlin 4 TB' }).first().getByRole('checkbox').click();
   await heading(page, 'Side by side').waitFor();
   await page.getByRole('row', { name: /^To be paid/ }).waitFor();
-  await page.getByLabel(/^An hour is worth/).fill('35');
+  await page
+    .getByLabel(/^An hour is worth/)
+    .last()
+    .fill('35');
   await page.getByRole('row', { name: /^Pays back against the first/ }).waitFor();
   await page
     .getByRole('row', { name: /^A day’s scans/ })

@@ -5,12 +5,11 @@ import type { Wanted } from '@kymar/core/choice/search';
 import type { Estimate } from '@kymar/core/evidence';
 import { isLife, type ActivitySheet } from '@kymar/core/forecast';
 import { format, formatProbability } from '@kymar/core/units';
-import { setSetting } from '../state/settings';
 import { Figure } from '../ui/figure';
 import { patientLazy } from '../ui/lazy';
 import { Panel } from '../ui/panel';
 import { Waiting } from '../ui/waiting';
-import { QuantityField } from '../ui/field';
+import { Hourly } from './hourly';
 import { choose, type Beside } from '../workers';
 
 const Speeds = patientLazy(() => import('./speeds'));
@@ -150,20 +149,7 @@ export function BesidePanel({
     [list],
   );
   return (
-    <Panel
-      title="Side by side"
-      aria-busy={list.length === 0}
-      aside={
-        <QuantityField
-          label={`An hour is worth${wanted.currency === null ? '' : `, ${wanted.currency}`}`}
-          dimension="number"
-          optional
-          value={hourly || null}
-          onValue={(value) => setSetting('hourly', value ?? 0)}
-          sx={{ width: 190 }}
-        />
-      }
-    >
+    <Panel title="Side by side" aria-busy={list.length === 0} aside={<Hourly currency={wanted.currency} />}>
       {list.length === 0 && <Waiting>Drawing their ranges …</Waiting>}
       {list.length > 0 && (
         <Table size="small" sx={{ tableLayout: 'fixed' }}>

@@ -12,6 +12,7 @@ import { unbroken } from '../ui/figure';
 import { WorthFindingOut } from '../ui/worth';
 import { Panel } from '../ui/panel';
 import type { Closely } from '../workers';
+import { Hourly } from './hourly';
 import { LaterPanel } from './later';
 
 /** One build closely: what must be paid, what it does, which money has no effect, what to mind. */
@@ -107,6 +108,21 @@ export function CloselyPanel({
             <li key={words}>{words}</li>
           ))}
         </Group>
+      )}
+      {one.against.length > 0 && (
+        <Box sx={{ mt: 1.5 }}>
+          <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5 }}>
+            <Typography variant="h3" sx={{ flex: 1 }}>
+              What it pays
+            </Typography>
+            <Hourly currency={wanted.currency} />
+          </Box>
+          <Box component="ul" sx={{ m: 0, pl: 2.25, typography: 'body2', '& li': { mt: 0.25 } }}>
+            {one.against.map((words) => (
+              <li key={words}>{unbroken(words)}</li>
+            ))}
+          </Box>
+        </Box>
       )}
       {one.sizes.length > 1 && (
         <Group name={`${wanted.currency} per TB, by size`}>

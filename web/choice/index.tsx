@@ -36,8 +36,8 @@ export function Choice() {
   const [chosen, setChosen] = useState<string | null>(null);
   const [ticked, setTicked] = useState<readonly string[]>([]);
   const first = found?.answers[0]?.id ?? null;
-  const close = useClosely(chosen, first, turn);
   const hourly = useSettings((s) => s.hourly) ?? 0;
+  const close = useClosely(chosen, first, turn, hourly);
   const built = at.build;
 
   if (wanted === null)
@@ -125,14 +125,19 @@ export function Choice() {
 }
 
 /** A build looked at closely: the one that was chosen while it is among what was found, else the first answer. */
-function useClosely(chosen: string | null, first: string | null, turn: number): Closely | null {
+function useClosely(
+  chosen: string | null,
+  first: string | null,
+  turn: number,
+  hourly: number,
+): Closely | null {
   const [close, setClose] = useState<Closely | null>(null);
   useEffect(() => {
     let current = true;
     const look = async () => {
       const found =
-        (chosen === null ? null : await choose.closely(chosen)) ??
-        (first === null ? null : await choose.closely(first));
+        (chosen === null ? null : await choose.closely(chosen, hourly)) ??
+        (first === null ? null : await choose.closely(first, hourly));
       if (current) setClose(found);
     };
     // What stops it is told where the search stands.
@@ -140,6 +145,6 @@ function useClosely(chosen: string | null, first: string | null, turn: number): 
     return () => {
       current = false;
     };
-  }, [chosen, first, turn]);
+  }, [chosen, first, turn, hourly]);
   return close;
 }

@@ -2,6 +2,9 @@ import { expose } from 'comlink';
 import Papa from 'papaparse';
 import {
   activitiesOf,
+  against,
+  againstWords,
+  baselines,
   bestOf,
   buildKey,
   buildWords,
@@ -93,6 +96,8 @@ export interface Closely {
   kit: readonly string[];
   probabilities: readonly (number | null)[];
   wasted: readonly string[];
+  /** What it costs more and saves against what is named. */
+  against: readonly string[];
   cautions: readonly { title: string; reason: string }[];
   sizes: readonly { name: string; perTB: number; own: boolean }[];
   candidate: Candidate;
@@ -242,6 +247,13 @@ function priceLines(of: Held, { build, elsewhere }: Candidate): string[] {
   });
 }
 
+/** A build against each baseline but itself. */
+function againstLines({ found, wanted, shop, built }: Held, one: Candidate, hourly: number): string[] {
+  return baselines(found.candidates, wanted, shop, built && buildKey(built))
+    .filter(({ candidate }) => candidate.id !== one.id)
+    .map((base) => againstWords(base, against(one, base, hourly), wanted.currency, hourly));
+}
+
 /** Prices a build's cost goes by that are older than prices keep. */
 function staleWords(of: Held, { build, elsewhere }: Candidate): string[] {
   const prices = pricesOf(of);
@@ -362,7 +374,8 @@ const work = {
     return { rows: all.slice(what.from, what.from + what.count), total: all.length };
   },
 
-  closely(id: string): Closely | null {
+  /** @param hourly what an hour is worth; 0: not said */
+  closely(id: string, hourly: number): Closely | null {
     const one = held?.ids.get(id);
     if (!held || !one) return null;
     const { wanted, shop, found, finalists } = held;
@@ -382,6 +395,7 @@ const work = {
       unpriced: one.unpriced,
       kit: (build.accessories ?? []).map((a) => `${a.maker} ${a.model}`),
       probabilities: finalists.probabilities(one),
+      against: againstLines(held, one, hourly),
       wasted: wasted(one, found.candidates).map((w) => wastedWords(w, wanted, open!.needs?.movesLater)),
       cautions: cautions.map(({ title, reason }) => ({ title, reason })),
       sizes: sizes.map(({ drive, perTB }) => ({

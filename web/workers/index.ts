@@ -123,7 +123,7 @@ export const choose = {
     choosing.ask((w) => w.together(list, shop, budget)),
   cancel: () => choosing.ask((w) => w.cancel()),
   rows: (...asked: Parameters<Choosing['rows']>) => choosing.ask((w) => w.rows(...asked)),
-  closely: (id: string) => choosing.ask((w) => w.closely(id)),
+  closely: (id: string, hourly: number) => choosing.ask((w) => w.closely(id, hourly)),
   later: (id: string, host: Host) => choosing.ask((w) => w.later(id, host)),
   beside: (ids: readonly string[], hourly: number) => choosing.ask((w) => w.beside(ids, hourly)),
   idAt: (index: number) => choosing.ask((w) => w.idAt(index)),

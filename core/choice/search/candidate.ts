@@ -66,11 +66,13 @@ export interface Fallen {
 
 /** What a candidate is made of, by part, each as often as it is needed. */
 export function partsOf(
-  { drive, bridge, cable, together = 1, accessories = [] }: Build,
+  { drive, bridge, cable, hops = [], together = 1, accessories = [] }: Build,
   elsewhere: readonly Connection[] = [],
 ): { key: PartKey; count: number }[] {
   // One cable serves wherever it fits; what lies on a drive or holds it is needed for each.
   const cables = new Set([cable, ...elsewhere.map((c) => c.cable)].flatMap((c) => (c ? [c.id] : [])));
+  // A hub’s lead to the machine stays with it: another of the same kind is one more.
+  const leads = hops.map((hop) => ({ key: `cables/${hop.cable.id}` as PartKey, count: 1 }));
   const small = (part: Accessory) => ({
     key: `accessories/${part.id}` as PartKey,
     count: part.kind === 'bracket' ? 1 : together,
@@ -79,6 +81,8 @@ export function partsOf(
     { key: `drives/${drive.id}`, count: together },
     ...(bridge ? [{ key: `bridges/${bridge.id}` as PartKey, count: 1 }] : []),
     ...[...cables].map((id) => ({ key: `cables/${id}` as PartKey, count: 1 })),
+    ...hops.map((hop) => ({ key: `hubs/${hop.hub.id}` as PartKey, count: 1 })),
+    ...leads,
     ...accessories.map(small),
   ];
 }

@@ -18,6 +18,7 @@ export { familyOf, lifeCost, payBack, sizesOf, wasted, type LifeCost, type Size,
 export { summaryOf, type Said, type Summary } from './summary';
 export { countReasons, holdsWords, missWords, reasonWords, whyNot, type Counted, type WhyNot } from './why';
 export {
+  againstWords,
   buildWords,
   dearWords,
   lifeCostWords,
@@ -30,5 +31,6 @@ export {
   wastedWords,
   whereWords,
 } from './words';
+export { against, baselines, type Against, type Baseline, type BaselineId } from './baseline';
 export { laterOn } from './later';
 export { placeTogether, together, type Device, type Option, type Together } from './together';

@@ -1,5 +1,13 @@
 import { expectedRate } from '../../catalog/links';
-import { formFactor, type Bridge, type Cable, type Drive, type Port } from '../../catalog/parts';
+import {
+  formFactor,
+  type Bridge,
+  type Cable,
+  type Drive,
+  type Hop,
+  type Hub,
+  type Port,
+} from '../../catalog/parts';
 import type { Device } from '../../build/assembly';
 import { bestShared } from '../../build/path';
 
@@ -10,6 +18,8 @@ export type Bays = Pick<Device, 'together' | 'array'>;
 export interface Way {
   port: Port;
   cable: Cable | null;
+  /** A hub between. */
+  hops?: readonly Hop[];
 }
 
 /** Puts what differs in nothing but its name together: the first of each, by what tells them apart. */
@@ -102,5 +112,29 @@ export function waysTo(
       .map(([id, cable]) => ({ cable, rate: expectedRate(bestShared([id])!) }))
       .sort((x, y) => y.rate - x.rate);
     return [...straight, ...leads.map(({ cable }) => ({ port, cable }))];
+  });
+}
+
+/**
+ * The ways over one hub: its own end at each port it meets, by the fastest cable, and the device's end at each of its ports that differs.
+ * @param isStraight whether the device may sit in a port of the hub without a cable
+ */
+export function waysOver(
+  hub: Hub,
+  end: { plug: string; modes: readonly string[] },
+  ports: readonly Port[],
+  cables: readonly Cable[],
+  isStraight: (port: Port) => boolean,
+  priceOf: (cable: Cable) => number,
+): Way[] {
+  const alike = ({ connector, modes, power }: Hub['ports'][number]) =>
+    JSON.stringify([connector, modes, power]);
+  const below = waysTo(end, apartBy(hub.ports, alike), cables, isStraight, priceOf);
+  if (below.length === 0) return [];
+  return ports.flatMap((port): Way[] => {
+    const [above] = waysTo({ plug: hub.plug, modes: hub.up }, [port], cables, () => false, priceOf);
+    const { cable: up } = above ?? { cable: null };
+    if (!up) return [];
+    return below.map(({ port: own, cable }) => ({ port, cable, hops: [{ hub, port: own.id, cable: up }] }));
   });
 }

@@ -146,7 +146,7 @@ export class Place {
   /** What a build's links and figures depend on: the drive, the enclosure but for its name and shape, what cable and port can run, what they share. */
   private keyOf({ device, connection, machine }: Situation): string {
     const { drive, bridge, together = 1, array } = device;
-    const { cable } = connection;
+    const { cable, hops = [] } = connection;
     const port = machine.ports.find((p) => p.id === connection.port)!;
     return [
       drive.id,
@@ -156,6 +156,7 @@ export class Place {
       together,
       array?.mode,
       array?.by,
+      ...hops.map((hop) => `${hop.hub.id} ${hop.port} ${hop.cable.modes.join()}`),
     ].join('|');
   }
 
@@ -226,4 +227,8 @@ export function usableOf({ drive, array, together = 1 }: Build): number | null {
 }
 
 /** The way a device hangs, of a build. */
-export const connectionOf = ({ cable, port }: Build): Connection => ({ cable, port });
+export const connectionOf = ({ cable, port, hops }: Build): Connection => ({
+  cable,
+  port,
+  ...(hops ? { hops } : {}),
+});

@@ -21,6 +21,7 @@ import {
   type Found,
   type Wanted,
 } from '.';
+import { pricing } from '../prices';
 import { baysOf, fitsInto, fitsStraight } from './join';
 import { usableOf } from './measure';
 import { neededBy } from './wanted';
@@ -105,7 +106,10 @@ describe('the search', () => {
     let compared = 0;
     fc.assert(
       fc.property(libraries, ({ host, ...parts }) => {
-        const shop = priced({ ...SHOP, ...parts, accessories: [] }, (i) => 10 + ((i * 37) % 23) + i / 100);
+        const shop = priced(
+          { ...SHOP, ...parts, accessories: [], hubs: [] },
+          (i) => 10 + ((i * 37) % 23) + i / 100,
+        );
         const base = wantedFor(withHost(offload, FIRST.machine, host));
         // Room and years are another matter: without them every drive counts.
         const open = {
@@ -215,6 +219,45 @@ describe('the search', () => {
     expect(found.fallen.some(({ reason }) => reason === 'not inside')).toBe(true);
     // What is missing for the bay is added, with its price.
     expect(found.candidates.some(({ build }) => (build.accessories ?? []).length > 0)).toBe(true);
+  });
+
+  test('a hub stands between where a port does not meet the plug, or supplies too little; its price and its lead are in the cost', () => {
+    const wanted = wantedFor(offload);
+    const [open] = wanted.places;
+    const host = { ...open!.host, ports: open!.host.ports.filter((p) => p.connector === 'USB-C') };
+    const lead = SHOP.bridges.find((b) => b.kind === 'adapter' && b.plug === 'USB-A')!;
+    const drives = SHOP.drives.filter((d) => d.plug === lead.socket && d.media === 'flash');
+    const shop = { ...SHOP, drives, bridges: [lead] };
+    const here = { ...wanted, places: [{ ...open!, host }] };
+    const bare = searchAll(here, {
+      ...shop,
+      hubs: [],
+      cables: SHOP.cables.filter((c) => !c.ends.includes('USB-A')),
+    });
+    expect(bare.candidates).toEqual([]);
+    const { candidates } = searchAll(here, {
+      ...shop,
+      cables: SHOP.cables.filter((c) => !c.ends.includes('USB-A')),
+    });
+    const [one] = candidates.filter((c) => c.misses.every((m) => m.by > 0)).sort(cheapestFirst);
+    const [hop] = one!.build.hops!;
+    const each = (of: string) => pricing(SHOP.prices, 'EUR').get(of)!.each;
+    const keys = [
+      `drives/${one!.build.drive.id}`,
+      `bridges/${lead.id}`,
+      `hubs/${hop!.hub.id}`,
+      `cables/${hop!.cable.id}`,
+    ];
+    expect(one!.cost).toBeCloseTo(
+      keys.reduce((sum, key) => sum + each(key), 0),
+      6,
+    );
+    const situation = builtAs(one!.build)(onJob({ ...here.places[0]!, build: one!.build }));
+    expect(pathOf(situation).blocked).toEqual([]);
+    const direct = here.places[0]!.activities.map((a) =>
+      a.kind === 'keep' ? null : screen(caseOf(situation, a.id)),
+    );
+    expect(one!.figures).toEqual(direct);
   });
 
   test('a library with nothing in it gives nothing, and no fault', () => {

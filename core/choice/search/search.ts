@@ -4,7 +4,7 @@ import type { Build, Connection } from '../../build/assembly';
 import { pricing, type PartKey } from '../prices';
 import { partsOf, type Candidate, type Fallen, type ReasonId } from './candidate';
 import { demandsMissed } from './demand';
-import { apartBy, baysOf, fitsInto, fitsStraight, waysTo, type Bays, type Way } from './join';
+import { apartBy, baysOf, fitsInto, fitsStraight, waysOver, waysTo, type Bays, type Way } from './join';
 import { connectionOf, Place, usableOf, type Measured } from './measure';
 import { neededBy, type Open, type Wanted } from './wanted';
 
@@ -31,6 +31,8 @@ export interface Found {
 
 /** As many builds are looked at; the dearest drives are left out where a library makes more. */
 export const MOST = 1_000_000;
+/** What a hub with a supply of its own may settle. */
+const BY_HUB: readonly ReasonId[] = ['rule power-running', 'rule sealed-supply'];
 /** Builds between two looks at the clock or at whether it is still wanted. */
 const PIECE = 250;
 
@@ -66,10 +68,11 @@ class Market {
 export const portTraits = ({ id: _, position: _p, ...rest }: Way['port']): string => JSON.stringify(rest);
 
 /** The id of a build among candidates. */
-export const buildKey = ({ drive, bridge, cable, port, together = 1, array }: Build): string =>
-  [drive.id, bridge?.id ?? '-', cable?.id ?? '-', port, together, array?.mode ?? '-', array?.by ?? '-'].join(
-    ' ',
-  );
+export const buildKey = ({ drive, bridge, cable, port, together = 1, array, hops = [] }: Build): string =>
+  [
+    ...[drive.id, bridge?.id ?? '-', cable?.id ?? '-', port, together, array?.mode ?? '-', array?.by ?? '-'],
+    ...hops.flatMap((hop) => [hop.hub.id, hop.port]),
+  ].join(' ');
 
 /** A device to be connected. */
 interface Held {
@@ -77,12 +80,13 @@ interface Held {
   bridge: Bridge | null;
   bays: Bays;
 }
-const buildWith = ({ drive, bridge, bays }: Held, { cable, port }: Way): Build => ({
+const buildWith = ({ drive, bridge, bays }: Held, { cable, port, hops }: Way): Build => ({
   drive,
   bridge,
   ...bays,
   cable,
   port: port.id,
+  ...(hops ? { hops: [...hops] } : {}),
 });
 
 /**
@@ -125,10 +129,22 @@ export function* search(wanted: Wanted, shop: Shop, into: Candidate[] = []): Gen
     return found;
   };
 
+  /** The ways over a hub at the first place: where no port joins, or a port supplies too little. */
+  const hubs = [...shop.hubs].sort((a, b) =>
+    compare(market.rank(`hubs/${a.id}`), market.rank(`hubs/${b.id}`)),
+  );
+  const overHubs = ({ drive, bridge }: Held): Way[] => {
+    const end = bridge ? { plug: bridge.plug, modes: bridge.outer } : drive;
+    const isStraight = () => bridge?.kind === 'adapter';
+    return hubs.flatMap((hub) => waysOver(hub, end, ports[0]!, shop.cables, isStraight, cablePrice));
+  };
+
   const fallen: Fallen[] = [];
   let looked = 0;
-  const drop = (held: Held, reason: ReasonId, way?: Way) =>
-    void fallen.push({ ...held, ...(way ?? {}), reason });
+  const drop = (held: Held, reason: ReasonId, way?: Way): ReasonId => {
+    fallen.push({ ...held, ...(way ?? {}), reason });
+    return reason;
+  };
 
   /** The best way to connect a device at a further place: meets most, costs least, is quickest. */
   const atOthers = new Map<string, (Measured & { connection: Connection })[] | null>();
@@ -160,7 +176,8 @@ export function* search(wanted: Wanted, shop: Shop, into: Candidate[] = []): Gen
 
   const needed = neededBy(wanted);
   const isExpansion = first!.needs?.role === 'expansion';
-  const keep = (held: Held, way: Way): void => {
+  /** Keeps what works; the reason why it does not, else. */
+  const keep = (held: Held, way: Way): ReasonId | null => {
     looked++;
     const usable = usableOf(buildWith(held, way));
     if (usable !== null && usable < needed) return drop(held, 'full too soon', way);
@@ -170,6 +187,7 @@ export function* search(wanted: Wanted, shop: Shop, into: Candidate[] = []): Gen
     const further = elsewhere(held);
     if (further === null) return drop(held, 'not at every place', way);
     into.push(made(got, further, market, first!));
+    return null;
   };
 
   let done = 0;
@@ -183,8 +201,14 @@ export function* search(wanted: Wanted, shop: Shop, into: Candidate[] = []): Gen
         const found = waysOf(held, 0);
         if (found.length === 0 && bridge !== null && bays.together === undefined)
           drop(held, 'nothing joins it');
-        for (const way of found) {
-          keep(held, way);
+        let wantsHub = found.length === 0;
+        const tried = function* (): Generator<Way> {
+          for (const way of found) yield way;
+          if (wantsHub) yield* overHubs(held);
+        };
+        for (const way of tried()) {
+          const reason = keep(held, way);
+          if (reason !== null && BY_HUB.includes(reason)) wantsHub = true;
           taken = true;
           if (looked - since >= PIECE) {
             since = looked;

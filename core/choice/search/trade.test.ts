@@ -6,7 +6,10 @@ import { onJob } from '../../fixtures/forecast';
 import { builtAs, settingOf } from '../../forecast';
 import { FIRST, withHost, type Activity, type Job } from '../../job';
 import {
+  against,
+  againstWords,
   answers,
+  baselines,
   Finalists,
   laterOn,
   priceWords,
@@ -243,4 +246,42 @@ test('a price says of whom, when, and for how long it can go back', () => {
     '2 × Lead, five of them 8 EUR: North counter, dealer, 2031-05-06, sold in packs of 5, can go back within 30 days',
   );
   expect(words({}, 40)).toBe('Lead, five of them 40 EUR: 2031-05-06');
+});
+
+test('what is held against: what is built, what is there, the maker’s own upgrade, the cheapest; each with money, hours and pay-back', () => {
+  const drives = [
+    fast('quick', 7000, 6500),
+    { ...fast('plain', 3500, 3000), rest: sheet(400e6), cache: sheet(1e9) },
+  ];
+  const shop = shopOf(drives, [box('tesselin-nook-10')], {
+    'drives/quick': 190,
+    'drives/plain': 121,
+    'bridges/tesselin-nook-10': 30,
+    ...cables(8),
+  });
+  const sold = {
+    ...shop,
+    prices: shop.prices.map((p) => (p.of === 'drives/quick' ? { ...p, sells: 'maker' as const } : p)),
+  };
+  const wanted = wantedFor(jobOn('field-laptop', [copy('Large files', 'write', null)]), {
+    owned: ['drives/plain'],
+  });
+  const { candidates } = searchAll(wanted, sold);
+  const quick = candidates.filter((c) => c.build.drive.id === 'quick').sort((a, b) => a.waits - b.waits)[0]!;
+  const idsOf = (built: string | null) => baselines(candidates, wanted, sold, built).map(({ id }) => id);
+  expect(idsOf(null)).toEqual(['there', 'maker']);
+  expect(idsOf(candidates.find((c) => c.build.drive.id === 'quick' && c !== quick)!.id)).toContain('built');
+  const [base, maker] = baselines(candidates, wanted, sold, null);
+  expect(base!.candidate.build.drive.id).toBe('plain');
+  const there = against(quick, base!, 30);
+  // 30 EUR an hour: extra ÷ (hours a year × 30) years.
+  expect(there.years).toBeCloseTo(there.extra! / (there.hours * 30), 9);
+  expect(there.hours).toBeCloseTo(((base!.candidate.waits - quick.waits) * 365) / 3600, 9);
+  expect(againstWords(base!, there, 'EUR', 30)).toMatch(
+    /^Against what is already there \(.*plain.*\): costs 1\d\d EUR more, .* a year less waited; pays back (in|within) /,
+  );
+  expect(against(base!.candidate, { id: 'built', candidate: quick }, 30).years).toBeNull();
+  expect(againstWords(maker!, { extra: 40, hours: 0, years: null }, 'EUR', 30)).toMatch(
+    /^Against the maker’s own upgrade .*: costs 40 EUR more, no time saved; saves no time\.$/,
+  );
 });

@@ -7,6 +7,7 @@ import type { UnitPrice } from '../prices';
 import type { Answers, Chosen } from './answer';
 import type { Candidate } from './candidate';
 import { isDemand, type DemandId } from './demand';
+import type { Against, Baseline, BaselineId } from './baseline';
 import type { LifeCost, Wasted } from './money';
 import type { Together } from './together';
 import type { Wanted } from './wanted';
@@ -26,13 +27,13 @@ const ARRAYS: Partial<Record<string, string>> = {
 };
 
 /** A build in one line: what is bought. */
-export function buildWords({ drive, bridge, cable, together = 1, array }: Build): string {
+export function buildWords({ drive, bridge, cable, hops = [], together = 1, array }: Build): string {
   const drives = together > 1 ? `${together} × ${nameOf(drive)}` : nameOf(drive);
   const raid = array
     ? ` as ${ARRAYS[array.mode] ?? array.mode}${array.by === 'system' ? ' made by the system' : ''}`
     : '';
   const box = bridge ? ` in ${nameOf(bridge)}` : '';
-  return `${drives}${box}${raid}${cable ? `, ${cable.name}` : ''}`;
+  return `${drives}${box}${raid}${cable ? `, ${cable.name}` : ''}${hops.map(({ hub }) => `, over ${nameOf(hub)}`).join('')}`;
 }
 
 /** Where it is plugged in. */
@@ -211,4 +212,32 @@ export function togetherProblem({ builds, problem }: Together, list: readonly Wa
     );
   }
   return 'Each device alone has a build, but together their ports or the budget do not suffice. Raise the budget, or add a machine or a card with ports.';
+}
+
+const BASELINE: Record<BaselineId, string> = {
+  built: 'what is built now',
+  there: 'what is already there',
+  maker: 'the maker’s own upgrade',
+  cheapest: 'the cheapest that works',
+};
+
+/** A build against a baseline, in a sentence: what it costs more, what time it saves, when that is back. */
+export function againstWords(
+  { id, candidate }: Baseline,
+  { extra, hours, years }: Against,
+  currency: string | null,
+  hourly: number,
+): string {
+  const money =
+    extra === null
+      ? 'price not known'
+      : extra === 0
+        ? 'costs the same'
+        : `costs ${moneyWords(Math.abs(extra), currency)} ${extra > 0 ? 'more' : 'less'}`;
+  const time =
+    Math.abs(hours) < 0.05
+      ? 'no time saved'
+      : `${format(Math.abs(hours) * 3600, 's', 2)} a year ${hours > 0 ? 'less' : 'more'} waited`;
+  const back = hourly > 0 && extra !== null && extra > 0 ? `; pays back ${payBackWords(years)}` : '';
+  return `Against ${BASELINE[id]} (${buildWords(candidate.build)}): ${money}, ${time}${back.replace('pays back saves', 'saves')}.`;
 }
