@@ -217,14 +217,22 @@ test('a library of 20,000 drives: searched beside the page, what is found first 
   await page.getByLabel('File with parts').setInputFiles(path);
   await page.getByRole('button', { name: 'Take over 20,000' }).click({ timeout: 60_000 });
   await page.getByRole('button', { name: 'Drives (20041)' }).waitFor({ timeout: 60_000 });
-  await page.getByText('Saved in this browser').waitFor({ timeout: 60_000 });
-  await page.goto(`${app.address}/jobs/demo-acoustics-offload/choice`);
-  await page.getByText(/builds looked at\. So far: /).waitFor({ timeout: 60_000 });
+  // They are still being stored while somebody goes on.
+  await page.getByRole('link', { name: 'All jobs' }).click();
+  await page
+    .getByRole('link', { name: /Nightly offload/ })
+    .first()
+    .click();
+  await page
+    .getByRole('navigation', { name: 'Stages of the job' })
+    .getByRole('link', { name: /^Choice/ })
+    .click();
+  await page.getByText(/builds looked at\. So far: /).waitFor({ timeout: 100_000 });
   // The page answers while the search goes on.
   const began = Date.now();
   await page.getByLabel('Of the customer or on the shelf').click();
   await page.getByRole('option').first().waitFor();
-  expect(Date.now() - began).toBeLessThan(5000);
+  expect(Date.now() - began).toBeLessThan(10_000);
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Cancel' }).click();
   await page.getByRole('button', { name: 'Search' }).waitFor();

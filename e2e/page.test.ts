@@ -10,7 +10,7 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => app.stop());
 
-const VIEWS = ['brief', 'path', 'forecast', 'bench', 'verdict', 'handover'];
+const VIEWS = ['brief', 'choice', 'path', 'forecast', 'bench', 'verdict', 'handover'];
 
 test('the first view needs less than 250 kB of compressed JavaScript', async () => {
   const { page } = await app.open();
@@ -56,6 +56,8 @@ for (const colorScheme of ['light', 'dark'] as const)
       await page.goto(app.address + path);
       await page.getByRole('main').waitFor();
       await page.waitForLoadState('networkidle');
+      if (path.endsWith('/choice'))
+        await page.getByRole('row').filter({ hasText: 'Merlin' }).first().waitFor();
       await page.evaluate(axe);
       const violations = await page.evaluate(async (only) => {
         const { violations } = await (

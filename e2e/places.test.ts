@@ -165,7 +165,7 @@ for (const [name, viewport] of [
     const { page, faults } = await app.open('/jobs', { viewport });
     for (const job of ['demo-acoustics-offload', 'demo-acoustics-archive']) {
       await page.goto(`${app.address}/jobs/${job}/brief`);
-      for (const stage of ['Brief', 'Path', 'Forecast', 'Bench', 'Verdict', 'Handover']) {
+      for (const stage of ['Brief', 'Choice', 'Path', 'Forecast', 'Bench', 'Verdict', 'Handover']) {
         const shown = nav(page, STAGES).getByRole('link', { name: new RegExp(`^${stage}`) });
         await shown.click();
         const main = page.getByRole('main');

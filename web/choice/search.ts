@@ -61,9 +61,14 @@ export function useSearch(job: Job, device: string | undefined, built: Build | n
   });
   const [round, setRound] = useState(0);
   const first = useRef(true);
+  // What a search that was stopped still says counts no more.
+  const halt = useRef(() => {});
   useEffect(() => {
     if (!wanted) return;
     let isStale = false;
+    halt.current = () => {
+      isStale = true;
+    };
     const wait = first.current ? 0 : STILL;
     first.current = false;
     const timer = setTimeout(() => {
@@ -99,6 +104,7 @@ export function useSearch(job: Job, device: string | undefined, built: Build | n
     ...state,
     wanted,
     stop: () => {
+      halt.current();
       void choose.cancel().catch(() => undefined);
       setState((s) => ({ ...s, progress: null }));
     },
