@@ -1,6 +1,6 @@
 import { Box } from '@mui/material';
-import { useEffect, useState } from 'react';
-import { PRESETS, type Weights } from '@kymar/core/choice/search';
+import { useEffect, useMemo, useState } from 'react';
+import { presetFor, type Weights } from '@kymar/core/choice/search';
 import { useSettings } from '../state/settings';
 import { useShop } from '../state/shop';
 import { useJob, usePlace } from '../ui/job';
@@ -32,7 +32,8 @@ export function Choice() {
   const { found, wanted, turn } = searching;
   const role = at.needs?.role ?? 'any';
   const [own, setOwn] = useState<Weights | null>(null);
-  const weights = own ?? PRESETS[role];
+  const movesLater = at.needs?.movesLater ?? false;
+  const weights = useMemo(() => own ?? presetFor(role, movesLater), [own, role, movesLater]);
   const [chosen, setChosen] = useState<string | null>(null);
   const [ticked, setTicked] = useState<readonly string[]>([]);
   const first = found?.answers[0]?.id ?? null;
@@ -89,7 +90,13 @@ export function Choice() {
               currency={wanted.currency}
               onChoose={setChosen}
             />
-            <Ranking weights={weights} role={role} onWeights={setOwn} isOwn={own !== null} />
+            <Ranking
+              weights={weights}
+              role={role}
+              movesLater={movesLater}
+              onWeights={setOwn}
+              isOwn={own !== null}
+            />
           </Box>
           <Builds
             turn={turn}

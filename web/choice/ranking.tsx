@@ -10,6 +10,7 @@ const NAMES: Record<Criterion, string> = {
   life: 'Years of writing',
   warranty: 'Warranty',
   space: 'Space',
+  later: 'The drive’s own speed, for its next machine',
 };
 const MOST = 6;
 type RoleId = keyof typeof PRESETS;
@@ -18,15 +19,19 @@ type RoleId = keyof typeof PRESETS;
 export function Ranking({
   weights,
   role,
+  movesLater,
   isOwn,
   onWeights,
 }: {
   weights: Weights;
   role: RoleId;
+  movesLater: boolean;
   isOwn: boolean;
   onWeights(weights: Weights | null): void;
 }) {
-  const preset = (Object.keys(PRESETS) as RoleId[]).find((id) => PRESETS[id] === weights) ?? '';
+  const preset = isOwn
+    ? ((Object.keys(PRESETS) as RoleId[]).find((id) => PRESETS[id] === weights) ?? '')
+    : role;
   return (
     <Panel
       title="How builds are ranked"
@@ -71,6 +76,11 @@ export function Ranking({
           />
         ))}
       </Box>
+      {movesLater && !isOwn && (
+        <Typography variant="body2" sx={{ mt: 0.5 }}>
+          It moves to a faster machine later: the drive’s own speed counts.
+        </Typography>
+      )}
       <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 0.5 }}>
         A build’s score is the weighted mean of each figure against the best there is; every target missed
         halves it.

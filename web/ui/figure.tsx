@@ -7,7 +7,7 @@ import { create } from 'zustand';
 /** A sentence whose figures are not torn from their units where a line ends. */
 export const unbroken = (text: string): string =>
   text
-    .replace(/(\d) (?=[%°]|(?:min|h|s|ms|µs|years|[kMGT]i?B|[kMG]b)\b)/g, '$1\u00a0')
+    .replace(/(\d) (?=[%°]|(?:min|h|s|ms|µs|years|[kMGT]i?B|[kMG]b|[A-Z]{3})\b)/g, '$1\u00a0')
     .replace(/((?:min|h)) (?=\d)/g, '$1\u00a0');
 
 /** Which figure's working the side sheet shows; one sheet for the whole app. */

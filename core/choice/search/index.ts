@@ -7,6 +7,7 @@ export {
   CRITERIA,
   nonDominated,
   partsOfScore,
+  presetFor,
   PRESETS,
   scoreOf,
   type Best,

@@ -10,10 +10,13 @@ import {
   againstWords,
   answers,
   baselines,
+  bestOf,
   Finalists,
   laterOn,
+  presetFor,
   priceWords,
   reasonFor,
+  scoreOf,
   searchAll,
   wantedOf,
   wasted,
@@ -284,4 +287,26 @@ test('what is held against: what is built, what is there, the maker’s own upgr
   expect(againstWords(maker!, { extra: 40, hours: 0, years: null }, 'EUR', 30)).toMatch(
     /^Against the maker’s own upgrade .*: costs 40 EUR more, no time saved; saves no time\.$/,
   );
+});
+
+test('of a drive that moves on its own speed counts in the ranking, though it changes nothing here', () => {
+  const drives = [fast('quick', 7000, 6500), fast('plain', 3500, 3000)];
+  const shop = shopOf(drives, [box('tesselin-nook-10')], {
+    'drives/quick': 135,
+    'drives/plain': 121,
+    'bridges/tesselin-nook-10': 30,
+    ...cables(8),
+  });
+  const { candidates } = searchAll(
+    wantedFor(jobOn('field-laptop', [copy('Large files', 'write', null)])),
+    shop,
+  );
+  const best = bestOf(candidates);
+  const first = (movesLater: boolean) =>
+    [...candidates].sort(
+      (a, b) =>
+        scoreOf(b, best, presetFor('projects', movesLater)) -
+        scoreOf(a, best, presetFor('projects', movesLater)),
+    )[0]!.build.drive.id;
+  expect([first(false), first(true)]).toEqual(['plain', 'quick']);
 });

@@ -237,7 +237,7 @@ export function againstWords(
   const time =
     Math.abs(hours) < 0.05
       ? 'no time saved'
-      : `${format(Math.abs(hours) * 3600, 's', 2)} a year ${hours > 0 ? 'less' : 'more'} waited`;
+      : `${numeral(Math.abs(hours), Math.abs(hours) < 10 ? 1 : 0)} h a year ${hours > 0 ? 'less' : 'more'} waited`;
   const back = hourly > 0 && extra !== null && extra > 0 ? `; pays back ${payBackWords(years)}` : '';
   return `Against ${BASELINE[id]} (${buildWords(candidate.build)}): ${money}, ${time}${back.replace('pays back saves', 'saves')}.`;
 }
