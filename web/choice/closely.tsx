@@ -21,6 +21,7 @@ export function CloselyPanel({
   wanted,
   built,
   search,
+  isFresh,
   job,
   onTake,
 }: {
@@ -29,6 +30,8 @@ export function CloselyPanel({
   built: Build | null;
   /** What names the place in an address. */
   search: string;
+  /** Whether it is what was asked for last: until then nothing is taken. */
+  isFresh: boolean;
   job: Job;
   onTake(): void;
 }) {
@@ -48,7 +51,7 @@ export function CloselyPanel({
     <Panel
       title={one.words}
       aside={
-        <Button variant="contained" disabled={isBuilt} onClick={onTake}>
+        <Button variant="contained" disabled={isBuilt || !isFresh} onClick={onTake}>
           {isBuilt ? 'In the job' : 'Take this build'}
         </Button>
       }

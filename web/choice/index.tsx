@@ -38,7 +38,7 @@ export function Choice() {
   const [ticked, setTicked] = useState<readonly string[]>([]);
   const first = found?.answers[0]?.id ?? null;
   const hourly = useSettings((s) => s.hourly) ?? 0;
-  const close = useClosely(chosen, first, turn, hourly);
+  const { close, isFresh } = useClosely(chosen, first, turn, hourly);
   const built = at.build;
 
   if (wanted === null)
@@ -68,6 +68,7 @@ export function Choice() {
             wanted={wanted}
             built={built}
             search={at.search}
+            isFresh={isFresh}
             job={job}
             onTake={() => onTake(close)}
           />
@@ -137,21 +138,22 @@ function useClosely(
   first: string | null,
   turn: number,
   hourly: number,
-): Closely | null {
-  const [close, setClose] = useState<Closely | null>(null);
+): { close: Closely | null; isFresh: boolean } {
+  const asked = JSON.stringify([chosen, first, turn, hourly]);
+  const [close, setClose] = useState<{ asked: string; one: Closely | null } | null>(null);
   useEffect(() => {
     let current = true;
     const look = async () => {
       const found =
         (chosen === null ? null : await choose.closely(chosen, hourly)) ??
         (first === null ? null : await choose.closely(first, hourly));
-      if (current) setClose(found);
+      if (current) setClose({ asked, one: found });
     };
     // What stops it is told where the search stands.
     look().catch(() => undefined);
     return () => {
       current = false;
     };
-  }, [chosen, first, turn, hourly]);
-  return close;
+  }, [chosen, first, turn, hourly, asked]);
+  return { close: close?.one ?? null, isFresh: close?.asked === asked };
 }

@@ -1,4 +1,5 @@
-import { Autocomplete, TextField, Typography } from '@mui/material';
+import { Autocomplete, createFilterOptions, TextField, Typography } from '@mui/material';
+import { useMemo } from 'react';
 import { nameOf } from '@kymar/core/catalog/parts';
 import type { Job } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';
@@ -13,11 +14,23 @@ const GROUP = {
   accessories: 'Small parts',
 };
 
+interface Option {
+  key: string;
+  name: string;
+  group: string;
+}
+/** As many are listed; of a larger library what is typed says which. */
+const listed = createFilterOptions<Option>({ limit: 80 });
+
 /** What the customer or the shelf has: costs nothing, and is offered first. */
 export function Owned({ job }: { job: Job }) {
   const shop = useShop();
-  const options = KINDS.flatMap((kind) =>
-    shop[kind].map((part) => ({ key: `${kind}/${part.id}`, name: nameOf(part), group: GROUP[kind] })),
+  const options = useMemo(
+    () =>
+      KINDS.flatMap((kind): Option[] =>
+        shop[kind].map((part) => ({ key: `${kind}/${part.id}`, name: nameOf(part), group: GROUP[kind] })),
+      ),
+    [shop],
   );
   const owned = job.owned ?? [];
   const chosen = owned.flatMap((key) => options.find((o) => o.key === key) ?? []);
@@ -28,6 +41,7 @@ export function Owned({ job }: { job: Job }) {
         size="small"
         options={options}
         value={chosen}
+        filterOptions={listed}
         groupBy={({ group }) => group}
         getOptionLabel={({ name }) => name}
         getOptionKey={({ key }) => key}

@@ -10,7 +10,7 @@ const NAMES: Record<Criterion, string> = {
   life: 'Years of writing',
   warranty: 'Warranty',
   space: 'Space',
-  later: 'The drive’s own speed, for its next machine',
+  later: 'Its own speed, for later',
 };
 const MOST = 6;
 type RoleId = keyof typeof PRESETS;

@@ -59,6 +59,9 @@ export function useSearch(job: Job, device: string | undefined, built: Build | n
     problem: null,
     turn: 0,
   });
+  // What was found for another device is nothing of this one.
+  const place = `${job.id} ${device}`;
+  const [foundFor, setFoundFor] = useState(place);
   const [round, setRound] = useState(0);
   const first = useRef(true);
   // What a search that was stopped still says counts no more.
@@ -79,6 +82,7 @@ export function useSearch(job: Job, device: string | undefined, built: Build | n
         .then(
           (found) => {
             if (isStale) return;
+            setFoundFor(place);
             setState((s) => ({
               ...s,
               found: found ?? s.found,
@@ -102,6 +106,7 @@ export function useSearch(job: Job, device: string | undefined, built: Build | n
   }, [key, shop, round]);
   return {
     ...state,
+    found: foundFor === place ? state.found : null,
     wanted,
     stop: () => {
       halt.current();
