@@ -110,6 +110,17 @@ test('an expansion bay: only what goes inside, with what it needs; a drive alrea
   await page.getByText('Hollin Standoff and screw set, Oystral Fin Low').waitFor();
   await page.getByText('Reads less than the host’s maker asks for').waitFor();
   await page.getByRole('button', { name: /^Not inside the machine/ }).waitFor();
+  // Weights that somebody set stay, for this role, over a reload.
+  await page.getByLabel('Weight of Cost').focus();
+  await page.keyboard.press('ArrowRight');
+  const weights = page.getByRole('combobox', { name: 'Weights for' });
+  await expect(weights).toHaveText('Own weights');
+  await page.getByText('Saved in this browser').waitFor();
+  await page.reload();
+  await found(page).waitFor();
+  await expect(weights).toHaveText('Own weights');
+  await page.getByRole('button', { name: 'As the role has it' }).click();
+  await expect(weights).toHaveText('Expansion bay');
   await page.getByLabel('Of the customer or on the shelf').fill('merlin 2');
   await page.getByRole('option', { name: 'Oystral Merlin 2 TB' }).click();
   await expect(first).toContainText('Merlin 2 TB');

@@ -1,7 +1,7 @@
 import { Box } from '@mui/material';
 import { useEffect, useMemo, useState } from 'react';
 import { presetFor, type Weights } from '@kymar/core/choice/search';
-import { useSettings } from '../state/settings';
+import { setSetting, useSettings } from '../state/settings';
 import { useShop } from '../state/shop';
 import { useJob, usePlace } from '../ui/job';
 import { Panel } from '../ui/panel';
@@ -31,7 +31,12 @@ export function Choice() {
   const searching = useSearch(job, device, at.build);
   const { found, wanted, turn } = searching;
   const role = at.needs?.role ?? 'any';
-  const [own, setOwn] = useState<Weights | null>(null);
+  const kept = useSettings((s) => s.weights);
+  const own = kept?.[role] ?? null;
+  const setOwn = (next: Weights | null) => {
+    const { [role]: _, ...others } = kept ?? {};
+    setSetting('weights', next === null ? others : { ...others, [role]: next });
+  };
   const movesLater = at.needs?.movesLater ?? false;
   const weights = useMemo(() => own ?? presetFor(role, movesLater), [own, role, movesLater]);
   const [chosen, setChosen] = useState<string | null>(null);

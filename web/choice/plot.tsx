@@ -1,5 +1,4 @@
 import { Box } from '@mui/material';
-import { useColorScheme, useTheme } from '@mui/material/styles';
 import {
   Chart,
   LinearScale,
@@ -14,7 +13,8 @@ import { useEffect, useMemo, useRef } from 'react';
 import { moneyWords } from '@kymar/core/choice/search';
 import { format } from '@kymar/core/units';
 import type { Overview } from '../workers';
-import { thinned, type Point } from './thinned';
+import { useChartStyle } from '../ui/chartstyle';
+import { spanOf, thinned, type Point } from './thinned';
 
 Chart.register(
   LineController,
@@ -31,7 +31,7 @@ const WIDE = 30;
 const YEAR = 365;
 
 const isWide = (values: readonly number[]): boolean => {
-  const [least, most] = [Math.min(...values), Math.max(...values)];
+  const [least, most] = spanOf(values);
   return least > 0 && most / least > WIDE;
 };
 
@@ -54,9 +54,7 @@ export default function Plot({
   useEffect(() => {
     onPoint.current = onChoose;
   });
-  const { mode, systemMode } = useColorScheme();
-  const scheme = (mode === 'system' ? systemMode : mode) ?? 'light';
-  const theme = useTheme();
+  const style = useChartStyle();
   const points = useMemo(() => {
     const all: Point[] = [];
     for (let i = 0; i < found.points.length; i += 3)
@@ -69,13 +67,7 @@ export default function Plot({
   }, [found, points]);
 
   useEffect(() => {
-    const palette = theme.colorSchemes[scheme]!.palette;
-    const font = { family: theme.typography.fontFamily as string, size: 12.5 };
-    const axis = {
-      ticks: { color: palette.text.secondary, font, maxTicksLimit: 8 },
-      grid: { color: palette.divider, drawTicks: false },
-    };
-    const title = (text: string) => ({ display: true, text, color: palette.text.secondary, font });
+    const { palette, axis, title } = style;
     const scale = (values: readonly number[]) => (isWide(values) ? 'logarithmic' : 'linear');
     const [xs, ys] = [points.map((p) => p.x), points.map((p) => p.y)];
     const cloud = thinned(points, new Set(found.edge));
@@ -144,14 +136,14 @@ export default function Plot({
       made.destroy();
       chart.current = null;
     };
-  }, [points, edge, found, scheme, theme, currency]);
+  }, [points, edge, found, style, currency]);
 
   useEffect(() => {
     const made = chart.current;
     if (!made) return;
     made.data.datasets[0]!.data = points.filter((p) => p.index === chosen);
     made.update('none');
-  }, [chosen, points, edge, scheme, theme, currency]);
+  }, [chosen, points, edge, style, currency]);
 
   const step = (by: number) => {
     if (edge.length === 0) return;

@@ -30,7 +30,9 @@ export function Ranking({
   onWeights(weights: Weights | null): void;
 }) {
   const preset = isOwn
-    ? ((Object.keys(PRESETS) as RoleId[]).find((id) => PRESETS[id] === weights) ?? '')
+    ? ((Object.keys(PRESETS) as RoleId[]).find((id) =>
+        CRITERIA.every((by) => PRESETS[id][by] === weights[by]),
+      ) ?? '')
     : role;
   return (
     <Panel

@@ -1,11 +1,9 @@
-import { useColorScheme, useTheme } from '@mui/material/styles';
 import { Chart, Legend, LinearScale, LineController, LineElement, PointElement, Tooltip } from 'chart.js';
 import { useEffect, useRef } from 'react';
 import { format } from '@kymar/core/units';
+import { DASHES, useChartStyle } from '../ui/chartstyle';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, Tooltip, Legend);
-
-const DASHES = [[], [8, 4], [2, 3], [10, 3, 2, 3]];
 
 /** Speed over the copy of several builds on the same axes, each by its number in the table above. */
 export default function Speeds({
@@ -14,18 +12,9 @@ export default function Speeds({
   curves: readonly { id: string; words: string; points: readonly { bytes: number; expected: number }[] }[];
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const { mode, systemMode } = useColorScheme();
-  const scheme = (mode === 'system' ? systemMode : mode) ?? 'light';
-  const theme = useTheme();
+  const style = useChartStyle();
   useEffect(() => {
-    const palette = theme.colorSchemes[scheme]!.palette;
-    const colours = [palette.flow, palette.measured, palette.narrow, palette.info.main];
-    const font = { family: theme.typography.fontFamily as string, size: 12.5 };
-    const axis = {
-      ticks: { color: palette.text.secondary, font, maxTicksLimit: 7 },
-      grid: { color: palette.divider, drawTicks: false },
-    };
-    const title = (text: string) => ({ display: true, text, color: palette.text.secondary, font });
+    const { palette, font, axis, title, colours } = style;
     const chart = new Chart(canvas.current!, {
       type: 'line',
       data: {
@@ -65,6 +54,6 @@ export default function Speeds({
       },
     });
     return () => chart.destroy();
-  }, [curves, scheme, theme]);
+  }, [curves, style]);
   return <canvas ref={canvas} role="img" aria-label="Speed over the copy of the builds side by side" />;
 }

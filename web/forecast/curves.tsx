@@ -1,31 +1,20 @@
-import { useColorScheme, useTheme } from '@mui/material/styles';
 import { Chart, LinearScale, LineController, LineElement, PointElement, Tooltip } from 'chart.js';
 import annotation from 'chartjs-plugin-annotation';
 import { useEffect, useRef } from 'react';
 import { secondsAt } from '@kymar/core/choice/compare';
 import { format } from '@kymar/core/units';
+import { DASHES, useChartStyle } from '../ui/chartstyle';
 import type { Compared } from '../workers';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, Tooltip, annotation);
 
-const DASHES = [[], [8, 4], [2, 3], [10, 3, 2, 3]];
-
 /** Time over size of several drives, each line named where it ends; the activity's own size as a mark. */
 export default function Curves({ comparison }: { comparison: Compared }) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const { mode, systemMode } = useColorScheme();
-  const scheme = (mode === 'system' ? systemMode : mode) ?? 'light';
-  const theme = useTheme();
+  const style = useChartStyle();
   useEffect(() => {
-    const palette = theme.colorSchemes[scheme]!.palette;
+    const { palette, font, axis, title, colours } = style;
     const lines = comparison.builds.filter((b) => b.curve);
-    const colours = [palette.flow, palette.measured, palette.narrow, palette.info.main];
-    const font = { family: theme.typography.fontFamily as string, size: 12.5 };
-    const axis = {
-      ticks: { color: palette.text.secondary, font, maxTicksLimit: 7 },
-      grid: { color: palette.divider, drawTicks: false },
-    };
-    const title = (text: string) => ({ display: true, text, color: palette.text.secondary, font });
     const { own, upTo } = comparison;
     // Names stand where the lines end, moved apart where they would meet.
     const ends = lines.map((b, i) => ({ i, y: secondsAt(b.curve!, upTo) / 60 })).sort((a, b) => b.y - a.y);
@@ -100,7 +89,7 @@ export default function Curves({ comparison }: { comparison: Compared }) {
       },
     });
     return () => chart.destroy();
-  }, [comparison, scheme, theme]);
+  }, [comparison, style]);
   return (
     <canvas
       ref={canvas}

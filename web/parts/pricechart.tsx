@@ -1,24 +1,19 @@
-import { useColorScheme, useTheme } from '@mui/material/styles';
 import { Chart, LinearScale, LineController, LineElement, PointElement, Tooltip } from 'chart.js';
 import { useEffect, useRef } from 'react';
 import { unitOf } from '@kymar/core/choice/prices';
 import { moneyWords } from '@kymar/core/choice/search';
 import type { Price } from '@kymar/core/catalog/parts';
 import { calendarDay } from '@kymar/core/units';
+import { useChartStyle } from '../ui/chartstyle';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, Tooltip);
 
 /** What one cost over time, a step at each observation. */
 export default function PriceChart({ list, currency }: { list: readonly Price[]; currency: string }) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const { mode, systemMode } = useColorScheme();
-  const scheme = (mode === 'system' ? systemMode : mode) ?? 'light';
-  const theme = useTheme();
+  const style = useChartStyle();
   useEffect(() => {
-    const palette = theme.colorSchemes[scheme]!.palette;
-    const font = { family: theme.typography.fontFamily as string, size: 12 };
-    const ticks = { color: palette.text.secondary, font, maxTicksLimit: 5 };
-    const grid = { color: palette.divider, drawTicks: false };
+    const { palette, axis, title } = style;
     const day = (time: number) => calendarDay(new Date(time));
     const chart = new Chart(canvas.current!, {
       type: 'line',
@@ -39,8 +34,12 @@ export default function PriceChart({ list, currency }: { list: readonly Price[];
         maintainAspectRatio: false,
         parsing: false,
         scales: {
-          x: { type: 'linear', ticks: { ...ticks, callback: (value) => day(Number(value)) }, grid },
-          y: { ticks, grid, title: { display: true, text: currency, color: palette.text.secondary, font } },
+          x: {
+            type: 'linear',
+            grid: axis.grid,
+            ticks: { ...axis.ticks, maxTicksLimit: 5, callback: (value) => day(Number(value)) },
+          },
+          y: { ...axis, title: title(currency) },
         },
         plugins: {
           tooltip: {
@@ -54,6 +53,6 @@ export default function PriceChart({ list, currency }: { list: readonly Price[];
       },
     });
     return () => chart.destroy();
-  }, [list, currency, scheme, theme]);
+  }, [list, currency, style]);
   return <canvas ref={canvas} role="img" aria-label={`Price of one over time, ${currency}`} />;
 }

@@ -1,3 +1,5 @@
+import type { Weights } from '@kymar/core/choice/search';
+import type { Role } from '@kymar/core/job';
 import { create } from 'zustand';
 import type { OwnRanges } from '@kymar/core/catalog/assumptions';
 import { disks } from './disk';
@@ -22,6 +24,8 @@ export interface Settings {
   sure?: number;
   /** What an hour of the customer's is worth, for pay-back; in the job's currency. */
   hourly?: number;
+  /** The shop's own weights of the ranking, by what a device is for. */
+  weights?: Partial<Record<Role | 'any', Weights>>;
   /** The shop's own ranges in place of what Kymar assumes. */
   ownRanges?: OwnRanges;
 }

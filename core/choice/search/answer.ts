@@ -122,17 +122,21 @@ function nearestOf(candidates: readonly Candidate[], finalists: Finalists): Cand
   return [...tried].filter((one) => least(one) >= most - ALIKE).sort(cheapestFirst)[0]!;
 }
 
+/** The least, of however many: what is spread into a call has a limit. */
+const leastOf = (list: readonly Candidate[], of: (one: Candidate) => number): number =>
+  list.reduce((least, one) => Math.min(least, of(one)), Infinity);
+
 /** The answers to what is wanted, out of all that works. */
 export function answers(candidates: readonly Candidate[], finalists: Finalists, wanted: Wanted): Answers {
   const sorted = [...candidates].sort(cheapestFirst);
   const meets = finalists.first(sorted);
   const pool = meets ? sorted.filter((c) => c.misses.length === 0) : sorted;
-  const quickest = Math.min(...pool.map((c) => c.waits));
+  const quickest = leastOf(pool, (c) => c.waits);
   const close = pool.filter((c) => c.waits <= quickest * (1 + CLOSE));
   const frugal = (meets && finalists.first(close)) ?? close[0] ?? null;
   const affordable =
     wanted.budget === null ? [] : sorted.filter((c) => c.cost !== null && c.cost <= wanted.budget!);
-  const fewest = Math.min(...affordable.map((c) => c.misses.length));
+  const fewest = leastOf(affordable, (c) => c.misses.length);
   const best = affordable
     .filter((c) => c.misses.length === fewest)
     .reduce<Candidate | null>((had, c) => (had === null || c.waits < had.waits ? c : had), null);
