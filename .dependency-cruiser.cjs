@@ -10,7 +10,7 @@ const FLOORS = [
   ['job'],
   ['fit'],
   ['forecast'],
-  ['choice', 'measure'],
+  ['choice', 'measure', 'fitting'],
   ['verdict', 'diagnosis'],
   ['handover', 'reference', 'backup', 'demo'],
 ];

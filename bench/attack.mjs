@@ -32,6 +32,8 @@ const odd = [
   '/api/runs',
   '/api/targets',
   '/api/devices',
+  '/api/watchable',
+  '/api/runs/x/finish',
   '/api/session',
   '/assets/',
   '/assets/x',
@@ -59,10 +61,10 @@ const bodies = [
   '{"target":"x"}',
   '['.repeat(4000),
   '{"__proto__":{"x":1}}',
-  '{"target":{"$ne":1},"mode":"write","bytes":1e308,"block":1}',
+  '{"kind":"sequential","target":{"$ne":1},"mode":"write","bytes":1e308,"block":1}',
   '\u0000'.repeat(100),
   'x'.repeat(20_000),
-  '{"target":"../../etc","mode":"write","bytes":1048576,"block":1048576}',
+  '{"kind":"probe","target":"../../etc","mode":"write","bytes":1048576,"block":1048576}',
 ];
 const types = [
   'application/json',
@@ -495,7 +497,13 @@ async function killedServer(count = 30) {
     const started = await fetch(`${server.address}/api/runs`, {
       method: 'POST',
       headers: { cookie, 'content-type': 'application/json' },
-      body: JSON.stringify({ target: target.id, mode: 'write-read', bytes: 4e9, block: 1048576 }),
+      body: JSON.stringify({
+        kind: 'sequential',
+        target: target.id,
+        mode: 'write-read',
+        bytes: 4e9,
+        block: 1048576,
+      }),
     });
     if (started.status === 201) began++;
     await pause(upTo(700));

@@ -1,14 +1,18 @@
 import { Worker, isMainThread, parentPort, workerData } from 'node:worker_threads';
 import { fileURLToPath } from 'node:url';
-import { rooms } from './rooms.mjs';
+import { rmSync } from 'node:fs';
+import { built, opened } from './rooms.mjs';
 
 /**
  * The search for what to buy: so many candidates searched, ranked and answered. In two workers, each with its share of the drives, as the
  * page does it. Usage: npm run bench -- choice [CANDIDATES]
  */
-const core = await rooms({ job: 'job', demo: 'demo', stock: 'catalog/stock', search: 'choice/search' });
+const ROOMS = { job: 'job', demo: 'demo', stock: 'catalog/stock', search: 'choice/search' };
+const dir = isMainThread ? await built(ROOMS) : workerData.dir;
+const core = await opened(dir, Object.keys(ROOMS));
 const { SHOP } = core.stock;
-const { answers, bestOf, Finalists, nonDominated, PRESETS, scoreOf, search, wantedOf } = core.search;
+const { answers, bestOf, Finalists, nonDominated, PRESETS, scoreOf, search, joinShares, wantedOf } =
+  core.search;
 
 /** A library with so many more drives, enclosures and prices, by variation of those in stock. */
 function libraryOf(drives, boxes) {
@@ -50,16 +54,15 @@ const job = core.demo.demoJobs()[0];
 const wanted = wantedOf(job, undefined, { owned: [], currency: 'EUR', own: {} });
 
 if (!isMainThread) {
-  const { shop, from, to } = workerData;
-  const going = search(wanted, { ...shop, drives: shop.drives.slice(from, to) });
-  for (;;) {
-    const step = going.next();
-    if (step.done) {
-      const { candidates, looked, combinations } = step.value;
-      parentPort.postMessage({ count: candidates.length, looked, combinations });
-      break;
+  // Started and loaded, as the page's are kept: what is timed is a search.
+  parentPort.on('message', ({ shop, share }) => {
+    const going = search(wanted, shop, [], share);
+    for (;;) {
+      const step = going.next();
+      if (step.done) return parentPort.postMessage(step.value);
     }
-  }
+  });
+  parentPort.postMessage('ready');
 } else {
   const goal = Number(process.argv[2] ?? 100_000);
   console.log(
@@ -109,25 +112,23 @@ if (!isMainThread) {
     );
   }
   const shop = libraryOf(Math.round(goal / 64), 60);
-  const half = shop.drives.length >> 1;
+  const said = (worker) =>
+    new Promise((resolve, reject) => worker.once('message', resolve).once('error', reject));
+  const workers = [0, 1].map(() => new Worker(fileURLToPath(import.meta.url), { workerData: { dir } }));
+  await Promise.all(workers.map(said));
   const start = performance.now();
-  const parts = await Promise.all(
-    [
-      [0, half],
-      [half, shop.drives.length],
-    ].map(
-      ([from, to]) =>
-        new Promise((resolve, reject) => {
-          const worker = new Worker(fileURLToPath(import.meta.url), { workerData: { shop, from, to } });
-          worker.on('message', resolve);
-          worker.on('error', reject);
-        }),
-    ),
-  );
+  const parts = workers.map((worker, at) => {
+    worker.postMessage({ shop, share: { at, of: 2 } });
+    return said(worker);
+  });
+  const { looked, candidates } = joinShares(await Promise.all(parts), wanted, shop);
   const both = (performance.now() - start) / 1000;
-  const looked = parts.reduce((sum, p) => sum + p.looked, 0);
   const rate = (100_000 / looked) * both;
-  console.log(`two workers: ${looked} builds in ${both.toFixed(2)} s, starting them included`);
+  console.log(
+    `two workers: ${looked} builds, ${candidates.length} work, in ${both.toFixed(2)} s, handing over and joining included`,
+  );
+  await Promise.all(workers.map((worker) => worker.terminate()));
+  rmSync(dir, { recursive: true, force: true });
   const [a, b] = [results[0], results.at(-1)];
   console.log(
     `growth: ${b.looked / a.looked} times the builds take ${(b.searched / a.searched).toFixed(1)} times as long`,

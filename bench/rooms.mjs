@@ -10,6 +10,20 @@ import { root } from '../scripts/lib.mjs';
  * @returns {Promise<Record<string, any>>} each room's door by its name
  */
 export async function rooms(rooms) {
+  const outDir = await built(rooms);
+  const doors = await opened(outDir, Object.keys(rooms));
+  rmSync(outDir, { recursive: true, force: true });
+  return doors;
+}
+
+/** Doors of rooms that stand built in a folder. */
+export async function opened(outDir, names) {
+  const doors = names.map(async (name) => [name, await import(join(outDir, `${name}.mjs`))]);
+  return Object.fromEntries(await Promise.all(doors));
+}
+
+/** Builds rooms into a folder of its own, for several workers; whoever asked removes it. */
+export async function built(rooms) {
   const outDir = mkdtempSync(join(tmpdir(), 'kymar-rooms-'));
   const input = Object.fromEntries(
     Object.entries(rooms).map(([name, room]) => [name, join(root, 'core', room, 'index.ts')]),
@@ -26,9 +40,5 @@ export async function rooms(rooms) {
       rollupOptions: { input, output: { entryFileNames: '[name].mjs' } },
     },
   });
-  const doors = await Promise.all(
-    Object.keys(rooms).map(async (name) => [name, await import(join(outDir, `${name}.mjs`))]),
-  );
-  rmSync(outDir, { recursive: true, force: true });
-  return Object.fromEntries(doors);
+  return outDir;
 }

@@ -63,7 +63,7 @@ async function ours(block) {
         bytes,
         block,
         mode: 'write-read',
-        shared: new SharedArrayBuffer(16),
+        shared: new SharedArrayBuffer(24),
         guard: { folder, reserve: 0 },
       },
     });

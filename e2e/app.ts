@@ -18,9 +18,9 @@ export interface App {
 }
 
 /** The real server on a free port and Debian's Chromium. */
-export async function startApp(env: Record<string, string> = {}): Promise<App> {
+export async function startApp(env: Record<string, string> = {}, more: string[] = []): Promise<App> {
   const folder = await mkdtemp(join(tmpdir(), 'kymar-e2e-'));
-  const server = await startServer(['--bench', folder, '--reserve', '0 GB'], env);
+  const server = await startServer(['--bench', folder, '--reserve', '0 GB', ...more], env);
   const browser = await playwright.launch({
     executablePath: chromium()!,
     args: ['--no-sandbox', '--disable-background-networking', '--disable-gpu'],

@@ -142,8 +142,12 @@ test('two devices placed together on ports of their own, taken into the job; wha
   await places.getByRole('link', { name: /^Working disk/ }).click();
   await found(page).waitFor();
   await answer(page, /^Least money within 5 %/).click();
+  // What all were taken together from is on record already.
+  await expect(page.locator('details', { hasText: 'Merlin 4 TB' })).toHaveCount(1);
   await page.getByRole('button', { name: 'Take this build' }).click();
-  const record = page.locator('details', { hasText: 'Merlin 4 TB' });
+  const records = page.locator('details', { hasText: 'Merlin 4 TB' });
+  await expect(records).toHaveCount(2);
+  const record = records.first();
   await record.locator('summary').click();
   await record.getByText(/^The same parts today: .*, as when chosen\.$/).waitFor();
   await record.getByLabel('Tell me below, EUR').fill('300');
@@ -154,8 +158,28 @@ test('two devices placed together on ports of their own, taken into the job; wha
   await page.getByText('Saved in this browser').waitFor();
   await page.goBack();
   await found(page).waitFor();
-  await page.locator('details', { hasText: 'Merlin 4 TB' }).locator('summary').click();
+  await records.first().locator('summary').click();
   await page.getByText(/^Below 300 EUR: the same parts cost/).waitFor();
+  expect(faults).toEqual([]);
+});
+
+test('a price in another currency counts once its rate is noted', async () => {
+  const { page, faults } = await app.open('/jobs/demo-acoustics-offload/choice');
+  await found(page).waitFor();
+  await page.goto(`${app.address}/settings`);
+  const panel = page.locator('section', { has: page.getByRole('heading', { name: 'Currencies' }) });
+  await panel.getByLabel('One').fill('chf');
+  await panel.getByLabel('is worth today').fill('1,07');
+  await panel.getByLabel('in', { exact: true }).fill('euro');
+  await panel.getByText('Three letters, as EUR').waitFor();
+  await expect(panel.getByRole('button', { name: 'Add' })).toBeDisabled();
+  await panel.getByLabel('in', { exact: true }).fill('eur');
+  await panel.getByRole('button', { name: 'Add' }).click();
+  await panel.getByText(/^1 CHF = 1\.07 EUR, on/).waitFor();
+  await page.reload();
+  await panel.getByText(/^1 CHF = 1\.07 EUR, on/).waitFor();
+  await panel.getByRole('button', { name: /^Remove the rate of CHF/ }).click();
+  await panel.getByText(/^1 CHF/).waitFor({ state: 'detached' });
   expect(faults).toEqual([]);
 });
 

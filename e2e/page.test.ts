@@ -10,7 +10,7 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => app.stop());
 
-const VIEWS = ['brief', 'choice', 'path', 'forecast', 'bench', 'verdict', 'handover'];
+const VIEWS = ['brief', 'choice', 'path', 'forecast', 'setup', 'bench', 'verdict', 'handover'];
 
 test('the first view needs less than 250 kB of compressed JavaScript', async () => {
   const { page } = await app.open();

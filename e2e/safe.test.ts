@@ -272,7 +272,13 @@ test.describe('running time', () => {
     await fetch(`${other.address}/api/runs`, {
       method: 'POST',
       headers: { cookie, 'content-type': 'application/json' },
-      body: JSON.stringify({ target: target!.id, mode: 'write', bytes: 16e9, block: 1048576 }),
+      body: JSON.stringify({
+        kind: 'sequential',
+        target: target!.id,
+        mode: 'write',
+        bytes: 16e9,
+        block: 1048576,
+      }),
     });
     await page.getByRole('button', { name: 'Start the run' }).click();
     const refusal = page.getByText(/A run is going on: One run at a time/);

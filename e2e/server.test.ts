@@ -64,7 +64,14 @@ const api = (method: string, path: string, body?: unknown, headers: Record<strin
   });
 const targets = async () => (await (await api('GET', '/targets')).json()) as Target[];
 const start = async (bytes: number, more: object = {}) =>
-  api('POST', '/runs', { target: (await targets())[0]!.id, mode: 'write-read', bytes, block: MiB, ...more });
+  api('POST', '/runs', {
+    kind: 'sequential',
+    target: (await targets())[0]!.id,
+    mode: 'write-read',
+    bytes,
+    block: MiB,
+    ...more,
+  });
 /** Reads a run's events until `enough` says so or it ends. */
 const follow = async (
   id: string,
@@ -165,7 +172,7 @@ async function onSmallVolume(guard: boolean): Promise<{ report: object; free: nu
   };
   const program = `const { Worker } = require('node:worker_threads');
     const { statfsSync } = require('node:fs');
-    const workerData = { ...${JSON.stringify(order)}, shared: new SharedArrayBuffer(16) };
+    const workerData = { ...${JSON.stringify(order)}, shared: new SharedArrayBuffer(24) };
     new Worker(${JSON.stringify(join(root, 'server/dist/worker.js'))}, { workerData }).once('message', (report) => {
       const { bavail, bsize } = statfsSync(${JSON.stringify(volume)});
       console.log(JSON.stringify({ report, free: bavail * bsize }));
@@ -271,7 +278,7 @@ test('two servers, and one folder under two names, never run at once on one devi
     const refused = await fetch(`${other.address}/api/runs`, {
       method: 'POST',
       headers: { cookie: theirs, 'content-type': 'application/json' },
-      body: JSON.stringify({ target, mode: 'write', bytes: MiB, block: MiB }),
+      body: JSON.stringify({ kind: 'sequential', target, mode: 'write', bytes: MiB, block: MiB }),
     });
     expect([refused.status, ((await refused.json()) as { detail: string }).detail]).toEqual([
       409,
@@ -374,6 +381,10 @@ test('what cannot run is refused as problem details, with what to do', async () 
     [{ bytes: -5 }, 400, /bytes: must be at least 1 MiB/],
     [{ bytes: 'much' }, 400, /bytes/],
     [{ mode: 'erase' }, 400, /mode/],
+    [{ kind: 'format' }, 400, /kind/],
+    [{ kind: 'watch', device: 'none', still: 3 }, 404, /unplugged/],
+    [{ kind: 'probe', bytes: 2 ** 30, seconds: 1 }, 400, /seconds: must be at least 10 s/],
+    [{ kind: 'random', bytes: 2 ** 26, block: 512, depth: 1, reads: 1, seconds: 5 }, 400, /block/],
     [{ target: 'elsewhere' }, 404, /Choose one of the folders/],
   ] as const) {
     const response = await start(MiB, body);

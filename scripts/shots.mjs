@@ -11,6 +11,7 @@ const VIEWS = [
   ['choice', `${OFFLOAD}/choice`],
   ['path', `${OFFLOAD}/path`],
   ['forecast', `${OFFLOAD}/forecast`],
+  ['setup', '/jobs/demo-acoustics-archive/setup'],
   ['bench', `${OFFLOAD}/bench`],
   ['verdict', `${OFFLOAD}/verdict`],
   ['handover', `${OFFLOAD}/handover`],

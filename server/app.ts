@@ -3,21 +3,25 @@ import { join } from 'node:path';
 import express, { type Express, type Request, type Response } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
-import { RunRequest } from '@kymar/core/measure';
+import { isEnd, RunRequest, type CopyRequest } from '@kymar/core/measure';
 import { problemsOf } from '@kymar/core/text';
+import { filesIn } from './copy';
 import { giveToken, ownPageOnly, withToken } from './guard';
 import { Problem, problems } from './problem';
-import { asTarget, type Runs } from './runs';
+import type { Runs } from './runs';
 import { pluggedIn } from './plugged';
-import { inspect, type Folder } from './target';
+import { asTarget, inspect, type Folder } from './target';
+import { watchable, WatchTask, type CounterRoots } from './watching';
 
 export interface Settings {
   token: string;
   folders: Folder[];
   /** B that stay free; null for the default share of the volume. */
   reserve: number | null;
-  /** Where Linux's sysfs is. */
-  sysfs: string;
+  /** Folders that are read and watched only. */
+  sources: Folder[];
+  /** Where Linux's sysfs and proc are. */
+  roots: CounterRoots;
   /** The built page. */
   web: string;
   runs: Runs;
@@ -79,7 +83,7 @@ export function createApp(settings: Settings): Express {
   return app;
 }
 
-function api({ token, folders, reserve, sysfs, runs, port }: Settings): express.Router {
+function api({ token, folders, sources, reserve, roots, runs, port }: Settings): express.Router {
   const router = express.Router();
   router.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
@@ -93,6 +97,8 @@ function api({ token, folders, reserve, sysfs, runs, port }: Settings): express.
   router.all('/session', only('GET'));
   router.use(withToken(token, port), express.json({ limit: '10kb' }));
   const places = () => Promise.all(folders.map((folder) => inspect(folder, reserve)));
+  const sourcePlaces = () => Promise.all(sources.map((f) => inspect(f, reserve, false)));
+  const watched = async () => watchable(roots, [...(await places()), ...(await sourcePlaces())]);
 
   router.get('/targets', async (_request, response) => {
     response.json((await places()).map(asTarget));
@@ -100,9 +106,50 @@ function api({ token, folders, reserve, sysfs, runs, port }: Settings): express.
   router.all('/targets', only('GET'));
 
   router.get('/devices', async (_request, response) => {
-    response.json(await pluggedIn(sysfs));
+    response.json(await pluggedIn(roots.sysfs));
   });
   router.all('/devices', only('GET'));
+
+  router.get('/watchable', async (_request, response) => {
+    response.json(await watched());
+  });
+  router.all('/watchable', only('GET'));
+
+  router.get('/sources', async (_request, response) => {
+    response.json((await sourcePlaces()).map(asTarget));
+  });
+  router.all('/sources', only('GET'));
+
+  const beginCopy = async (request: CopyRequest) => {
+    const place = (await places()).find((p) => p.id === request.target);
+    const source = (await sourcePlaces()).find((p) => p.id === request.source);
+    if (!place || !source)
+      throw new Problem(
+        404,
+        'No such folder',
+        'Choose folders the server was started with: --source and --bench.',
+      );
+    if (source.problem) throw new Problem(422, 'The folder cannot be read', source.problem);
+    try {
+      return await runs.copy(place, request, { folder: source.folder, files: filesIn(source.folder) });
+    } catch (error) {
+      if (error instanceof Problem) throw error;
+      throw new Problem(422, 'The folder cannot be copied', `${source.folder}: ${(error as Error).message}.`);
+    }
+  };
+
+  const begun = async (request: RunRequest) => {
+    if (request.kind === 'watch') {
+      const device = (await watched()).find((d) => d.id === request.device);
+      if (!device) throw new Problem(404, 'No such device', 'It was unplugged meanwhile. Look again.');
+      return runs.add(new WatchTask(request, device, roots));
+    }
+    if (request.kind === 'copy') return beginCopy(request);
+    const place = (await places()).find((p) => p.id === request.target);
+    if (!place)
+      throw new Problem(404, 'No such folder', 'Choose one of the folders the server was started with.');
+    return runs.start(place, request);
+  };
 
   router.get('/runs', (_request, response) => {
     response.json(runs.list());
@@ -111,11 +158,7 @@ function api({ token, folders, reserve, sysfs, runs, port }: Settings): express.
     const wanted = RunRequest.safeParse(request.body);
     if (!wanted.success)
       throw new Problem(400, 'The run cannot be started', problemsOf(wanted.error).join('; '));
-    const place = (await places()).find((p) => p.id === wanted.data.target);
-    if (!place)
-      throw new Problem(404, 'No such folder', 'Choose one of the folders the server was started with.');
-    const run = await runs.start(place, wanted.data);
-    response.status(201).json(run.kept);
+    response.status(201).json((await begun(wanted.data)).kept);
   });
   router.all('/runs', only('GET, POST'));
 
@@ -127,6 +170,13 @@ function api({ token, folders, reserve, sysfs, runs, port }: Settings): express.
     response.status(202).json({});
   });
   router.all('/runs/:id/stop', only('POST'));
+  // What is watched may be over when a person says so: a program is open.
+  router.post('/runs/:id/finish', (request, response) => {
+    if (!runs.find(request.params.id).finish())
+      throw new Problem(409, 'It ends by itself', 'Only what is watched can be said to be over.');
+    response.status(202).json({});
+  });
+  router.all('/runs/:id/finish', only('POST'));
   router.delete('/runs/:id', (request, response) => {
     runs.take(request.params.id);
     response.json({});
@@ -144,7 +194,7 @@ function stream(response: Response, run: ReturnType<Runs['find']>): void {
   response.writeHead(200, { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store' });
   const leave = run.follow((event) => {
     response.write(`data: ${JSON.stringify(event)}\n\n`);
-    if (event.type !== 'progress') response.end();
+    if (isEnd(event)) response.end();
   });
   response.on('close', leave);
 }

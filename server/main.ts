@@ -11,9 +11,10 @@ import { cacheFolder, Records } from './state';
 import { leftWords, sweep } from './workfolder';
 import type { Folder } from './target';
 
-const USAGE = `Usage: npm start -- [--port N] [--bench DIR]... [--reserve SIZE]
+const USAGE = `Usage: npm start -- [--port N] [--bench DIR]... [--source DIR]... [--reserve SIZE]
   --port N        port on 127.0.0.1 (default 4817). Jobs belong to the address: on another port they seem gone
   --bench DIR     a folder real runs may write in; may be given several times (default ~/.cache/kymar/bench)
+  --source DIR    a folder that is read or watched and never written to; may be given several times
   --reserve SIZE  space that always stays free there (default 5 % of the volume, at most 1 GB)`;
 const DEFAULT_PORT = 4817;
 
@@ -22,6 +23,7 @@ function options() {
     options: {
       port: { type: 'string' },
       bench: { type: 'string', multiple: true },
+      source: { type: 'string', multiple: true },
       reserve: { type: 'string' },
       help: { type: 'boolean' },
     },
@@ -35,9 +37,11 @@ function options() {
     throw new Error(`--port wants a number from 0 to 65535, not "${values.port}"`);
   const reserve = values.reserve === undefined ? null : parseQuantity(values.reserve, 'bytes');
   if (reserve && !reserve.ok) throw new Error(`--reserve: ${reserve.problem}`);
-  const named: Folder[] = (values.bench ?? []).map((path) => ({ path: resolve(path), own: false }));
-  const folders = named.length > 0 ? named : [{ path: join(cacheFolder(), 'bench'), own: true }];
-  return { port, reserve: reserve?.ok ? reserve.value : null, folders };
+  const named = (paths: string[] = []): Folder[] =>
+    paths.map((path) => ({ path: resolve(path), own: false }));
+  const bench = named(values.bench);
+  const folders = bench.length > 0 ? bench : [{ path: join(cacheFolder(), 'bench'), own: true }];
+  return { port, reserve: reserve?.ok ? reserve.value : null, folders, sources: named(values.source) };
 }
 
 /** Removes what earlier runs left, and says what it could not remove. */
@@ -53,7 +57,7 @@ function tidy(folders: readonly Folder[]): void {
 }
 
 function main(): void {
-  const { port, reserve, folders } = options();
+  const { port, reserve, folders, sources } = options();
   tidy(folders);
   const runs = new Runs(join(import.meta.dirname, 'worker.js'));
   const token = randomBytes(24).toString('base64url');
@@ -65,7 +69,8 @@ function main(): void {
       token,
       folders,
       reserve,
-      sysfs: process.env.KYMAR_SYSFS ?? '/sys',
+      sources,
+      roots: { sysfs: process.env.KYMAR_SYSFS ?? '/sys', proc: process.env.KYMAR_PROC ?? '/proc' },
       web: join(import.meta.dirname, '../../web/dist'),
       runs,
       port: at,

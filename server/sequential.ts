@@ -10,15 +10,20 @@ import {
   writeSync,
 } from 'node:fs';
 
+const PAGE = 4096;
+
 /** Numbers shared between the thread that moves data and the one that reports: no message is sent while data moves. */
 export class Counter {
   /** Bytes moved in the phase that runs. One writer; a number of eight bytes is written at once on every machine Node runs on. */
   private readonly count: Float64Array;
   /** 0: phase (0 none, 1 writing, 2 reading), 1: stop asked for. */
   private readonly flags: Int32Array;
-  constructor(readonly shared: SharedArrayBuffer = new SharedArrayBuffer(16)) {
+  /** Pages that threads have added. */
+  private readonly requests: Int32Array;
+  constructor(readonly shared: SharedArrayBuffer = new SharedArrayBuffer(24)) {
     this.count = new Float64Array(shared, 0, 1);
     this.flags = new Int32Array(shared, 8, 2);
+    this.requests = new Int32Array(shared, 16, 1);
   }
   begin(phase: 'write' | 'read') {
     this.count[0] = 0;
@@ -26,6 +31,14 @@ export class Counter {
   }
   end() {
     Atomics.store(this.flags, 0, 0);
+  }
+  /** So many bytes more, of one of several threads: counted apart, since a sum of eight bytes is no single step. */
+  add(bytes: number) {
+    Atomics.add(this.requests, 0, Math.max(1, Math.round(bytes / PAGE)));
+  }
+  /** B that threads have added. */
+  get added() {
+    return (Atomics.load(this.requests, 0) >>> 0) * PAGE;
   }
   /** So many bytes in all. */
   reached(bytes: number) {
@@ -61,14 +74,13 @@ export class NotWhatWasWritten extends Error {
  * 32 MiB, read anew out of memory each time, cost a third of the rate here.
  */
 const POOL = 2 ** 20;
-const PAGE = 4096;
 /** One page in so many is held against its stamp when it is read back. */
 const LOOKED_AT = 16;
 /** Room is looked at again after so many bytes. */
 const LOOK = 16 * 2 ** 20;
 
 /** Page-aligned memory, as O_DIRECT wants it: that of a WebAssembly.Memory is, that of a Node buffer is not. */
-function aligned(bytes: number): Uint8Array {
+export function aligned(bytes: number): Uint8Array {
   return new Uint8Array(new WebAssembly.Memory({ initial: Math.ceil(bytes / 65536) }).buffer, 0, bytes);
 }
 
@@ -106,7 +118,7 @@ export interface Guard {
 }
 
 /** @throws NoRoom when so many bytes more would touch the reserve, whoever else writes there */
-function lookAtRoom({ folder, reserve }: Guard, more: number): void {
+export function lookAtRoom({ folder, reserve }: Guard, more: number): void {
   const { bavail, bsize } = statfsSync(folder);
   if (bavail * bsize - more < reserve) throw new NoRoom();
 }
@@ -121,10 +133,71 @@ function stamp(words: Uint32Array, at: number, size: number, done: number, mark:
 }
 
 /**
- * Writes a new file front to back, one block at a time, and waits until the drive has it all.
- * @param bytes a multiple of 4 KiB
+ * Writes a new file front to back, in pieces of any size, each page stamped with its number.
  * @param guard whose reserve is kept while writing; absent: none
- * @throws Stopped when asked to stop; NoRoom when the reserve is reached; the system's error when the disk is full or gone
+ */
+export class FrontWriter {
+  private readonly fd: number;
+  private readonly words: Uint32Array;
+  private done = 0;
+  private looked = -LOOK;
+  readonly through: Moved['through'];
+
+  constructor(
+    file: string,
+    private readonly block: number,
+    private readonly pool: Uint8Array,
+    private readonly mark = newMark(),
+    private readonly guard?: Guard,
+  ) {
+    this.words = new Uint32Array(pool.buffer, 0, pool.length / 4);
+    const { fd, through } = openPast(
+      file,
+      constants.O_WRONLY | constants.O_CREAT | constants.O_EXCL | constants.O_NOFOLLOW,
+    );
+    [this.fd, this.through] = [fd, through];
+  }
+
+  /**
+   * Writes so many B more, one block at a time.
+   * @param bytes a multiple of 4 KiB
+   * @throws Stopped when asked to stop; NoRoom when the reserve is reached; the system's error when the disk is full or gone
+   */
+  write(bytes: number, counter: Counter): void {
+    const { pool, words, guard, block, fd, mark } = this;
+    const end = this.done + bytes;
+    let done = this.done;
+    while (done < end) {
+      if (counter.stopped) throw new Stopped();
+      if (guard && done - this.looked >= LOOK) {
+        lookAtRoom(guard, Math.min(LOOK, end - done));
+        this.looked = done;
+      }
+      const at = done % pool.length;
+      const size = Math.min(block, end - done, pool.length - at);
+      stamp(words, at, size, done, mark);
+      const wrote = writeSync(fd, pool, at, size);
+      // The kernel may take less than asked near a full disk; what is left must stay aligned, so the block is tried again.
+      if (wrote !== size && wrote % PAGE !== 0)
+        throw Object.assign(new Error('the drive took less than a page'), { code: 'ENOSPC' });
+      done += wrote;
+      counter.reached(done);
+    }
+    this.done = done;
+  }
+
+  /** Waits until the drive has it all. */
+  flush(): void {
+    fdatasyncSync(this.fd);
+  }
+  close(): void {
+    closeSync(this.fd);
+  }
+}
+
+/**
+ * Writes a new file front to back, and waits until the drive has it all.
+ * @param bytes a multiple of 4 KiB
  */
 export function writeFile(
   file: string,
@@ -135,35 +208,16 @@ export function writeFile(
   mark = newMark(),
   guard?: Guard,
 ): Moved {
-  const words = new Uint32Array(pool.buffer, 0, pool.length / 4);
-  const { fd, through } = openPast(
-    file,
-    constants.O_WRONLY | constants.O_CREAT | constants.O_EXCL | constants.O_NOFOLLOW,
-  );
+  const writer = new FrontWriter(file, block, pool, mark, guard);
   try {
     counter.begin('write');
     const start = process.hrtime.bigint();
-    for (let done = 0, looked = -LOOK; done < bytes;) {
-      if (counter.stopped) throw new Stopped();
-      if (guard && done - looked >= LOOK) {
-        lookAtRoom(guard, Math.min(LOOK, bytes - done));
-        looked = done;
-      }
-      const at = done % pool.length;
-      const size = Math.min(block, bytes - done, pool.length - at);
-      stamp(words, at, size, done, mark);
-      const wrote = writeSync(fd, pool, at, size);
-      // The kernel may take less than asked near a full disk; what is left must stay aligned, so the block is tried again.
-      if (wrote !== size && wrote % PAGE !== 0)
-        throw Object.assign(new Error('the drive took less than a page'), { code: 'ENOSPC' });
-      done += wrote;
-      counter.reached(done);
-    }
-    fdatasyncSync(fd);
-    return { seconds: Number(process.hrtime.bigint() - start) / 1e9, through };
+    writer.write(bytes, counter);
+    writer.flush();
+    return { seconds: Number(process.hrtime.bigint() - start) / 1e9, through: writer.through };
   } finally {
     counter.end();
-    closeSync(fd);
+    writer.close();
   }
 }
 

@@ -22,8 +22,15 @@ export interface Place extends Target {
 /** Free space that stays free whatever is asked for: 5 % of the volume, at most 1 GB. */
 export const reserveOf = (volume: number): number => Math.min(volume * 0.05, 1e9);
 
-/** Looks at a folder afresh: what it lies on, how much room a run has, and why nothing can run there. Never throws. */
-export async function inspect({ path, own }: Folder, reserve: number | null): Promise<Place> {
+/**
+ * Looks at a folder afresh: what it lies on, how much room a run has, and why nothing can run there. Never throws.
+ * @param isWritten whether anything may be written there
+ */
+export async function inspect(
+  { path, own }: Folder,
+  reserve: number | null,
+  isWritten = true,
+): Promise<Place> {
   const id = createHash('sha256').update(path).digest('hex').slice(0, 12);
   const place: Place = {
     id,
@@ -57,11 +64,11 @@ export async function inspect({ path, own }: Folder, reserve: number | null): Pr
     });
     // Where nothing is known of devices, the file system itself is one.
     if (devices.length === 0) place.devices = [`file system ${(await stat(folder)).dev}`];
-    probe(folder);
+    if (isWritten) probe(folder);
   } catch (error) {
     return { ...place, problem: refusal(path, error as NodeJS.ErrnoException) };
   }
-  if (place.room < 1 << 20)
+  if (isWritten && place.room < 1 << 20)
     place.problem = `No room: ${format(place.reserve, 'B')} stay free for the system. Free some space or start Kymar with another folder.`;
   return place;
 }
@@ -80,3 +87,6 @@ function refusal(path: string, error: NodeJS.ErrnoException): string {
       return `${path} cannot be used: ${error.message}.`;
   }
 }
+
+/** What a page is told of a folder. */
+export const asTarget = ({ devices: _, ...target }: Place): Target => target;

@@ -5,14 +5,17 @@ import { fateOf, ownerFrom, thisProcess, type Owner } from './owner';
 import { Records } from './state';
 
 /*
- * Everything Kymar writes goes into a sub-folder it makes itself, `.kymar-run-<random>`, holding `owner.json` and `data.bin` and
- * nothing else. Both folders are opened once and reached through their descriptors from then on: whatever somebody puts in the place
+ * Everything Kymar writes goes into a sub-folder it makes itself, `.kymar-run-<random>`, holding `owner.json`, `data.bin` or the
+ * parts of a copy, and nothing else. Both folders are opened once and reached through their descriptors from then on: whatever somebody puts in the place
  * of their names meanwhile, only what Kymar made is written to or removed. The owner file names the process that made it, and the
  * journal of this user names every such folder, so that a later start removes what a crash has left.
  */
 const PREFIX = '.kymar-run-';
 const OWNER = 'owner.json';
 export const DATA = 'data.bin';
+/** Beginning of the names of files that a copy of many makes. */
+export const PART = 'part-';
+const PARTS = /^part-\d{1,6}$/;
 const { O_RDONLY, O_WRONLY, O_CREAT, O_EXCL, O_DIRECTORY, O_NOFOLLOW, O_NONBLOCK } = fs.constants;
 /** A folder without an owner is somebody's that is just being made, for so long, in ms. */
 const BEING_MADE = 10_000;
@@ -147,6 +150,11 @@ export class Workfolder {
     return this.inside.at(DATA);
   }
 
+  /** A file of it by name. */
+  part(name: string): string {
+    return this.inside.at(name);
+  }
+
   /** Removes the folder with what Kymar put there, and nothing else. @returns what is left, or null */
   close(): Left | null {
     if (this.closed) return null;
@@ -176,7 +184,8 @@ export class Workfolder {
   private empty(): Left | null {
     let bytes = 0;
     try {
-      for (const name of [DATA, OWNER]) {
+      const parts = this.inside.names().filter((name) => PARTS.test(name));
+      for (const name of [...parts, DATA, OWNER]) {
         const found = fs.lstatSync(this.inside.at(name), { throwIfNoEntry: false });
         if (!found) continue;
         bytes = found.size;

@@ -43,6 +43,7 @@ const STAGES: View[] = [
     title: 'Forecast',
     load: async () => ({ default: (await import('./forecast')).Forecast }),
   },
+  { path: 'setup', title: 'Set-up', load: async () => ({ default: (await import('./setup')).Setup }) },
   { path: 'bench', title: 'Bench', load: async () => ({ default: (await import('./bench')).Bench }) },
   {
     path: 'verdict',

@@ -71,25 +71,63 @@ export function factsOf({
   own = {},
 }: Setting): Facts {
   const { parts } = path;
-  const { drive, bridge, port, host, hops = [] } = parts;
-  const together = parts.array?.members ?? parts.together ?? 1;
+  const { drive, bridge, cable, port, host, hops, endpoint, seen, array, requests } = parts;
+  const together = array?.members ?? parts.together ?? 1;
   const form = formFactor(drive.form);
-  const of = (kind: Accessory['kind']) => accessories.filter((a) => a.kind === kind);
-  const added = [...of('heatsink'), ...of('pad')].reduce((sum, a) => sum + (a.height ?? 0), 0);
-  const height = heightOf(drive);
+  const flow = path.flow?.[direction].expected ?? null;
+  const has = (kind: Accessory['kind']) => accessories.some((a) => a.kind === kind);
+  // Every fact is named, not spread: a search asks this a hundred thousand times.
+  return {
+    drive,
+    bridge,
+    cable,
+    port,
+    host,
+    hops,
+    endpoint,
+    seen,
+    array,
+    requests,
+    together,
+    path,
+    direction,
+    needs,
+    activities,
+    accessories,
+    own,
+    policies: needs.policies ? { ...DEFAULT_POLICIES, ...needs.policies } : DEFAULT_POLICIES,
+    form,
+    m2: isM2(form),
+    nvme: drive.modes.some((m) => m.startsWith('pcie')),
+    disk: drive.media === 'disk',
+    external: isExternal({ drive, bridge }),
+    height: heightWith(drive, accessories),
+    hasHeatsink: drive.heatsinkHeight !== undefined || has('heatsink'),
+    capacity: middle(drive.capacity),
+    system: host.systems?.[0] ?? null,
+    draw: drawOf(path, direction, together, own),
+    feed: feedOf(parts),
+    plugs: path.blocked.filter((block) => block.id !== 'no mode'),
+    noMode: path.blocked.filter((block) => block.id === 'no mode'),
+    flow,
+    has,
+  };
+}
+
+/** mm of a drive with what lies on it; null: not known. */
+function heightWith(drive: PathParts['drive'], accessories: readonly Accessory[]): number | null {
+  const bare = drive.heatsinkHeight ?? heightOf(drive);
+  if (bare === null) return null;
+  const onTop = accessories.filter(({ kind }) => kind === 'heatsink' || kind === 'pad');
+  return onTop.reduce((sum, a) => sum + (a.height ?? 0), bare);
+}
+
+/** What drive and bridge draw, W; `sure` where the drive's maker says it. */
+function drawOf(path: Path, direction: Direction, together: number, own: OwnRanges): Facts['draw'] {
+  const { drive, bridge } = path.parts;
   const flow = path.flow?.[direction].expected ?? null;
   const media = path.constraints.find((c) => c.id === 'media')!.rate[direction].expected;
-  const hop = hops[0];
-  const near = hop
-    ? {
-        name: hop.hub.model,
-        watts: portOf(hop).power,
-        modes: portOf(hop).modes,
-        connector: portOf(hop).connector,
-      }
-    : { name: port.position, watts: port.power, modes: port.modes, connector: port.connector };
-  const supply = bridge?.supply;
-  const known = drive.power?.write !== undefined || drive.power?.start !== undefined;
+  const share = media > 0 ? (flow ?? media) / media : 1;
   const extra = bridge && !bridge.passThrough ? (bridge.power ?? BRIDGE_DRAW) : 0;
   const start =
     drive.power?.start ??
@@ -98,45 +136,22 @@ export function factsOf({
       drawAt(drive, 'write', 1, own) * (drive.media === 'disk' ? 1.8 : 1),
     );
   return {
-    ...parts,
-    together,
-    path,
-    direction,
-    needs,
-    activities,
-    accessories,
-    own,
-    policies: { ...DEFAULT_POLICIES, ...needs.policies },
-    form,
-    m2: isM2(form),
-    nvme: drive.modes.some((m) => m.startsWith('pcie')),
-    disk: drive.media === 'disk',
-    external: isExternal({ drive, bridge }),
-    height:
-      drive.heatsinkHeight === undefined
-        ? height === null
-          ? null
-          : height + added
-        : drive.heatsinkHeight + added,
-    hasHeatsink: drive.heatsinkHeight !== undefined || of('heatsink').length > 0,
-    capacity: middle(drive.capacity),
-    system: host.systems?.[0] ?? null,
-    draw: {
-      run: together * drawAt(drive, direction, media > 0 ? (flow ?? media) / media : 1, own) + extra,
-      start: together * start + extra,
-      sure: known,
-    },
-    feed: supply
-      ? { watts: supply.watts, own: true, name: bridge.model, sure: true }
-      : {
-          watts: near.watts ?? usualFeed(near.modes, near.connector),
-          own: false,
-          name: near.name,
-          sure: near.watts !== undefined,
-        },
-    plugs: path.blocked.filter((block) => block.id !== 'no mode'),
-    noMode: path.blocked.filter((block) => block.id === 'no mode'),
-    flow,
-    has: (kind) => of(kind).length > 0,
+    run: together * drawAt(drive, direction, share, own) + extra,
+    start: together * start + extra,
+    sure: drive.power?.write !== undefined || drive.power?.start !== undefined,
+  };
+}
+
+/** What feeds a device: a supply of its own, or the port it hangs on. */
+function feedOf({ bridge, port, hops = [] }: PathParts): Facts['feed'] {
+  const supply = bridge?.supply;
+  if (supply) return { watts: supply.watts, own: true, name: bridge.model, sure: true };
+  const [hop] = hops;
+  const { power, modes, connector } = hop ? portOf(hop) : port;
+  return {
+    watts: power ?? usualFeed(modes, connector),
+    own: false,
+    name: hop ? hop.hub.model : port.position,
+    sure: power !== undefined,
   };
 }

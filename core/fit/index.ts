@@ -9,6 +9,6 @@ export {
   type State,
 } from './findings';
 export { SEVERITIES, type Finding, type Severity, type Rule } from './rule';
-export type { Setting } from './facts';
+export { factsOf, type Facts, type Setting } from './facts';
 export { FILE_SYSTEMS, OWN_OF } from './filesystem';
 export { settledTemperature } from './heat';

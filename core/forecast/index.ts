@@ -1,3 +1,4 @@
+export { formatOn } from './format';
 export { builtAs, buildOf, caseOf, layoutOf, onMachine, overriding, pathOf, situationOf } from './case';
 export { screenPathOf, working } from './case';
 export type { Case, Change, Overrides, Situation } from './case';

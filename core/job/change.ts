@@ -14,6 +14,8 @@ const WORDS: Partial<Record<keyof Job, string>> = {
   serviceYears: 'service life',
   budget: 'budget',
   decision: 'decision',
+  fittings: 'set-up',
+  choices: 'choice',
 };
 
 const bare = (job: Job): Partial<Job> =>

@@ -5,7 +5,7 @@ export { heldBeside, heldBy, heldIfAdding, saysKept, stands } from './held';
 export { isOnce } from './often';
 export { filesOf, logNormalSizes, totalOf } from './sizes';
 export { Activity, type Move, type Stream, type Open, type Scratch, type Keep } from './activities';
-export { Run, Timed, RateOnly, Bound, Sample } from './run';
+export { Latency, Probed, Run, Stated, Timed, RateOnly, Bound, Sample } from './run';
 export { Needs, FileSystem, Role, type DeviceNeeds } from './needs';
 export type { JobConnection, JobDevice, JobMachine, Setup } from './setup';
 export {
@@ -49,5 +49,6 @@ export { writeJob } from './write';
 export { readJob } from './read';
 export { repairJob } from './repair';
 export { ChoiceRecord } from './choice';
+export { Fitting, type FormatPass } from './fitting';
 export { stages, nextStage, STAGES, type Stage, type StageState } from './stage';
 export { samePath, withBuild, withHost } from './rebuild';

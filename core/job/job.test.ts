@@ -133,6 +133,7 @@ describe('stages', () => {
       'done',
       'done',
       'done',
+      'done',
       'open',
       'open',
     ]);
@@ -143,6 +144,18 @@ describe('stages', () => {
       nextStage(stages({ ...offload, decision: { kind: 'accept', words: '', at: offload.changed } }, fine))
         .stage,
     ).toBe('handover');
+  });
+  test('set up is what every device’s checklist is through with, or what was timed without one', () => {
+    const setup = (job: Job) => stages(job, fine).find((s) => s.stage === 'setup')!;
+    const bare = { ...offload, runs: [] };
+    expect(setup(bare)).toMatchObject({ state: 'open', next: 'Fit and format it' });
+    const at = offload.changed;
+    const begun = { device: 'device-1', steps: [{ id: 'serial', at }] };
+    expect(setup({ ...bare, fittings: [begun] }).next).toBe('Go on with the checklist');
+    expect(setup({ ...offload, fittings: [begun] }).state).toBe('open');
+    expect(setup({ ...bare, fittings: [{ ...begun, complete: at }] }).state).toBe('done');
+    const going = { ...begun, complete: at, format: { started: at, checkpoints: [] } };
+    expect(setup({ ...bare, fittings: [going] }).next).toBe('A full format is under way');
   });
   test('a change after freezing, a blocked path and a missed target ask for attention', () => {
     const state = (job: Job, stage: string, trouble = fine) =>

@@ -3,6 +3,7 @@ import { Fact } from '../evidence';
 import { Currency, Id } from '../catalog/parts';
 import { ChoiceRecord } from './choice';
 import { ChainEntry } from './entry';
+import { Fitting } from './fitting';
 import { FrozenForecast } from './frozen';
 import { Run } from './run';
 import { checkSetup, SETUP, twice } from './setup';
@@ -42,6 +43,8 @@ const Fields = z.object({
   choices: z.array(ChoiceRecord).max(200).optional(),
   /** What the customer has already, by kind and id of the library: costs nothing. */
   owned: z.array(z.string().max(100)).max(200).optional(),
+  /** How far each device is set up. */
+  fittings: z.array(Fitting).max(40).optional(),
   /** What happened to runs, forecasts and decisions, each entry sealed to the one before. */
   chain: z.array(ChainEntry).max(50_000).optional(),
   /** Put away: kept, and out of the list of open jobs. */

@@ -61,6 +61,36 @@ export const Sample = z.object({
 });
 export type Sample = z.infer<typeof Sample>;
 
+const figure = z.number().nonnegative().max(1e18);
+/** What a probe found of a drive: B of cache (`atLeast` where its end was not seen), B/s before and behind it, B of cache that a second of rest brings back. */
+export const Probed = z.object({
+  cache: z.object({ bytes: figure, atLeast: z.boolean() }),
+  fast: figure,
+  slow: z.object({ low: figure, expected: figure, high: figure }).nullable(),
+  recovers: figure.nullable(),
+});
+export type Probed = z.infer<typeof Probed>;
+
+/** s within which so many of all requests came back. */
+export const Latency = z.object({
+  median: z.number().nonnegative().max(1e6),
+  p95: z.number().nonnegative().max(1e6),
+  p99: z.number().nonnegative().max(1e6),
+  most: z.number().nonnegative().max(1e6),
+});
+export type Latency = z.infer<typeof Latency>;
+
+/** Conditions that a person states. */
+export const Stated = z.object({
+  /** Of a laptop: its lid, and whether it hangs on the mains. Absent: nobody noted it. */
+  lid: z.enum(['open', 'closed']).optional(),
+  mains: z.boolean().optional(),
+  /** Share of the drive in use, 0 to 1, and °C of the room. */
+  fill: z.number().min(0).max(1).optional(),
+  ambient: z.number().min(-60).max(100).optional(),
+});
+export type Stated = z.infer<typeof Stated>;
+
 /** One measurement. */
 export const Run = z.object({
   id: Id,
@@ -70,7 +100,7 @@ export const Run = z.object({
   direction: z.enum(['read', 'write']),
   /** What stood at the other end: the host's built-in drive, or memory (synthetic runs make their data there). */
   otherEnd: z.enum(['storage', 'memory']),
-  source: z.enum(['stopwatch', 'real', 'simulated', 'program']),
+  source: z.enum(['stopwatch', 'real', 'watched', 'simulated', 'program']),
   measure: z.discriminatedUnion('kind', [Timed, RateOnly, Bound]),
   /** Where it was made: a device of the job on a machine of the job, as they hang together; another host or build by value; or not known. */
   path: z.union([z.object({ machine: Id, device: Id }), z.object({ host: Host, build: Build })]).nullable(),
@@ -80,6 +110,7 @@ export const Run = z.object({
     cold: z.boolean().nullable().default(null),
     target: z.string().max(400).nullable().default(null),
     memoryBacked: z.boolean().default(false),
+    ...Stated.shape,
   }),
   ended: z.enum(['done', 'aborted', 'disconnected']),
   /** Set aside by a person: kept and shown, never used. */
@@ -87,5 +118,21 @@ export const Run = z.object({
     .object({ at: z.iso.datetime(), reason: z.string().trim().min(1, { error: 'wants a reason' }).max(400) })
     .optional(),
   samples: z.array(Sample).max(2000).default([]),
+  probed: Probed.optional(),
+  /** Of small requests, how long they took. */
+  latency: Latency.optional(),
+  /** What the device's own counters said of it. */
+  counted: z
+    .object({
+      read: z.number().nonnegative().max(1e18),
+      written: z.number().nonnegative().max(1e18),
+      reads: z.number().nonnegative().max(1e15),
+      writes: z.number().nonnegative().max(1e15),
+      /** s it had something to do; null: nobody counts that. */
+      busy: z.number().nonnegative().max(1e10).nullable(),
+      /** s until all was handed over, memory holding some of it; null: nothing told. */
+      bar: z.number().nonnegative().max(1e10).nullable(),
+    })
+    .optional(),
 });
 export type Run = z.infer<typeof Run>;

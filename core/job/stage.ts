@@ -5,7 +5,16 @@ import type { Job } from './job';
 import { briefAt, placesOf } from './place';
 import type { Setup } from './setup';
 
-export const STAGES = ['brief', 'choice', 'path', 'forecast', 'bench', 'verdict', 'handover'] as const;
+export const STAGES = [
+  'brief',
+  'choice',
+  'path',
+  'forecast',
+  'setup',
+  'bench',
+  'verdict',
+  'handover',
+] as const;
 export type Stage = (typeof STAGES)[number];
 
 export interface StageState {
@@ -77,6 +86,7 @@ export function stages(job: Job, trouble: Trouble): StageState[] {
       : frozen
         ? at('forecast', 'done', 'Read the frozen forecast')
         : at('forecast', 'open', 'Freeze the forecast'),
+    setUp(job),
     done.length > 0 ? at('bench', 'done', 'Add another run') : at('bench', 'open', 'Time the first run'),
     done.length === 0
       ? at('verdict', 'open', 'Needs a finished run')
@@ -91,6 +101,22 @@ export function stages(job: Job, trouble: Trouble): StageState[] {
       ? at('handover', 'done', 'Print or save the document')
       : at('handover', 'open', 'Decide first'),
   ];
+}
+
+/** How far the devices are set up. What was timed already was fitted, whether somebody kept a list or not. */
+function setUp(job: Job): StageState {
+  const at = (state: StageState['state'], next: string): StageState => ({ stage: 'setup', state, next });
+  const fittings = job.fittings ?? [];
+  const going = fittings.some((f) => f.format && f.format.ended === undefined);
+  const isThrough = (id: string) => fittings.some((f) => f.device === id && f.complete !== undefined);
+  const built = job.devices.filter((d) => d.parts !== null);
+  if (going) return at('open', 'A full format is under way');
+  if (built.length > 0 && built.every((d) => isThrough(d.id))) return at('done', 'Look at the checklist');
+  if (job.runs.length > 0 && fittings.length === 0) return at('done', 'Look at the checklist');
+  return at(
+    'open',
+    fittings.some((f) => f.steps.length > 0) ? 'Go on with the checklist' : 'Fit and format it',
+  );
 }
 
 /** The stage to open a job at: the first that is not done. */

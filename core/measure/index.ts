@@ -1,5 +1,23 @@
-export { KeptRun, Purpose, RunEvent, RunRequest, Target, type Label, type RealResult } from './request';
-export { stopwatchError, PRESS } from './stopwatch';
+export {
+  isEnd,
+  KeptRun,
+  Purpose,
+  RunEvent,
+  RunRequest,
+  Target,
+  Watchable,
+  type CopyRequest,
+  type EndEvent,
+  type GoingEvent,
+  type Label,
+  type ProbeRequest,
+  type RandomRequest,
+  type RealResult,
+  type SequentialRequest,
+  type WatchRequest,
+} from './request';
+export * from './watch';
+export { stopwatchError, thumbOf, PRESS, PRESSES, type Thumb } from './stopwatch';
 export {
   measuredOf,
   explainMeasured,
@@ -12,4 +30,8 @@ export {
 } from './measured';
 export { simulate, type RigRun } from './rig';
 export { learnedFrom, withLearned, withPerFile, type Learned } from './learned';
-export { runsOfReal } from './real';
+export { runOfCopy, runOfProbe, runOfRandom, runOfWatch, runsOfReal } from './real';
+export { ratesOf } from './rates';
+export * from './trace';
+export { protocolOf, syntheticSize, type Mind, type Protocol, type ProtocolTest } from './protocol';
+export * from './probe';

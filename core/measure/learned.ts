@@ -10,7 +10,7 @@ import {
   type PerFileFit,
 } from '../models/fits';
 import { median, type Spread } from '../stats';
-import { madeAt, type Job, type Place, type Run } from '../job';
+import { madeAt, type Job, type Place, type Probed, type Run } from '../job';
 import { ASSUMED_SCATTER } from './measured';
 
 /** What a job's own runs teach of a part that is used elsewhere too. */
@@ -59,6 +59,8 @@ const timingOf = ({ measure }: Run): CopyTiming[] =>
 
 /** A sample is a reading of a clock and of a counter: good to about so many s. */
 const SAMPLE_ERROR = 0.2;
+/** A probe finds the end of a cache to so much either way, 90 % of the time [npm run bench -- probe]. */
+const PROBED = 0.05;
 /** As many moments of a run's course tell as much as all of them. */
 const MOMENTS = 40;
 
@@ -78,6 +80,17 @@ function tried<T>(fit: () => T): T | null {
   } catch {
     return null;
   }
+}
+
+/** A probe found cache and rates itself, by far more bins than a run keeps samples. */
+function fitOfProbe({ cache, fast, slow }: Probed): CacheFit | null {
+  if (cache.atLeast || slow === null) return null;
+  const about = (value: number, share: number) => ({
+    low: value * (1 - share),
+    expected: value,
+    high: value * (1 + share),
+  });
+  return { cache: about(cache.bytes, PROBED), fast: about(fast, PROBED), slow, knee: true };
 }
 
 /** What a job's runs teach: the host's per-file overhead, and the cache of a drive whose copy was watched. */
@@ -106,6 +119,11 @@ export function learnedFrom(job: Job): Learned[] {
       });
     if (direction !== 'write' || build.drive.media !== 'flash') continue;
     for (const run of list) {
+      if (run.probed) {
+        const fit = fitOfProbe(run.probed);
+        if (fit) found.push({ kind: 'cache', place, runs: 1, fit });
+        continue;
+      }
       const cache = tried(() => fitCache(momentsOf(run)));
       if (cache?.knee) found.push({ kind: 'cache', place, runs: 1, fit: cache });
     }

@@ -16,9 +16,14 @@ export interface Measured {
   more: number | null;
   /** Ids of runs far out of the others. */
   far: string[];
+  /** Whether they differ so much that their mean says nothing. */
+  scattered: boolean;
   /** How the interval came about. */
   words: string;
 }
+
+/** An interval wider than this share of its mean either way tells nothing. */
+const SCATTERED = 0.6;
 
 /** Duration of a run in s, or null when it has none. */
 export const secondsOf = (run: Run): number | null =>
@@ -55,7 +60,8 @@ export function measuredOf(runs: readonly Run[]): Measured {
   const valued = timed.length > 0 ? timed : runs.filter((run) => run.measure.kind === 'rate');
   if (valued.length === 0) return boundsOnly(runs);
   const inTime = timed.length > 0;
-  const values = valued.map((run) => (inTime ? secondsOf(run)! : rateOfRun(run)!));
+  const size = 'bytes' in valued[0]!.measure ? valued[0]!.measure.bytes : null;
+  const values = valued.map((run) => (inTime ? secondsFor(run, size) : rateOfRun(run)!));
   const middle = mean(values);
   const half =
     values.length > 1
@@ -66,7 +72,6 @@ export function measuredOf(runs: readonly Run[]): Measured {
     expected: middle,
     high: middle + half,
   };
-  const size = 'bytes' in valued[0]!.measure ? valued[0]!.measure.bytes : null;
   const far = outliers(values);
   return {
     runs: [...runs],
@@ -74,11 +79,19 @@ export function measuredOf(runs: readonly Run[]): Measured {
     time: inTime ? spread : null,
     more: runsUntil(values),
     far: valued.filter((_, i) => far[i]).map((run) => run.id),
+    scattered: values.length > 1 && half > SCATTERED * middle,
     words:
       values.length > 1
         ? `mean of ${values.length} runs, 95 % t-interval`
         : `one run: error of reading and an assumed scatter of ${ASSUMED_SCATTER * 100} %; repeat it`,
   };
+}
+
+/** s that a run would have taken for a size it has but for a little: runs alike may differ by what a device counts beside. */
+function secondsFor(run: Run, size: number | null): number {
+  const { measure } = run;
+  const own = 'bytes' in measure ? measure.bytes : null;
+  return secondsOf(run)! * (size !== null && own !== null ? size / own : 1);
 }
 
 const overTime = (bytes: number, { low, expected, high }: Spread): Spread => ({
@@ -112,6 +125,7 @@ function boundsOnly(runs: readonly Run[]): Measured {
     time,
     more: null,
     far: [],
+    scattered: false,
     words: 'a bound only',
   };
 }
@@ -139,6 +153,7 @@ export function explainMeasured(measured: Measured, unit: 's' | 'B/s'): Estimate
 export const SOURCE_WORDS: Record<Run['source'], string> = {
   stopwatch: 'stopwatch',
   real: 'run by Kymar on this machine',
+  watched: 'watched on this machine',
   simulated: 'simulated',
   program: 'read off another program',
 };

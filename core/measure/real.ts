@@ -1,8 +1,46 @@
-import type { KeptRun, Purpose, RunEvent } from './request';
-import type { Run } from '../job';
+import type { Activity, Run } from '../job';
+import { directionOf } from '../job';
+import { format } from '../units';
+import type { KeptRun, Purpose, RandomRequest, RunEvent, SequentialRequest, Target } from './request';
 
 /** Most samples a kept run holds. */
 const MOST_SAMPLES = 2000;
+
+/** A run timed by the server: by its own clock, until all was written. */
+const TIMED = {
+  kind: 'timed' as const,
+  until: 'written' as const,
+  error: 0.001,
+  correction: 0,
+  laps: [],
+  block: null,
+  depth: null,
+};
+
+/** In which folder a run worked. Through the host's memory a figure means something only well above its size. */
+const inFolder = (
+  { folder, labels, memory }: Target,
+  through: 'direct' | 'buffered',
+  bytes: number,
+): Pick<Run['conditions'], 'target' | 'memoryBacked'> => ({
+  target: folder.slice(0, 400),
+  memoryBacked:
+    labels.some((label) => label === 'memory-backed' || label === 'cached-through') ||
+    (through === 'buffered' && bytes < 2 * memory),
+});
+
+/** Conditions of a run: what a person stated, what is to be noted, and where it worked, if that was a folder. */
+const conditionsOf = (
+  { temperature, cold = null, stated }: Purpose,
+  note: readonly (string | null)[],
+  where: Pick<Run['conditions'], 'target' | 'memoryBacked'> = { target: null, memoryBacked: false },
+): Run['conditions'] => ({
+  note: note.filter(Boolean).join(', ').slice(0, 400),
+  temperature,
+  cold,
+  ...stated,
+  ...where,
+});
 
 /**
  * The runs that a real run's result comes to, one a direction. Their ids follow from the run's: kept twice, by two tabs or after a
@@ -10,26 +48,20 @@ const MOST_SAMPLES = 2000;
  * @param path what the purpose's place stands for
  */
 export function runsOfReal(
-  kept: Pick<KeptRun, 'id' | 'at' | 'request'>,
+  kept: Pick<KeptRun, 'id' | 'at'> & { request: SequentialRequest },
   done: Extract<RunEvent, { type: 'done' }>,
   purpose: Purpose,
   path: Run['path'],
 ): Run[] {
   const { target } = done;
   return done.results.map(({ direction, bytes, seconds, samples, through }) => {
-    // Through the host's memory a figure means something only well above its size.
-    const inMemory =
-      target.labels.some((label) => label === 'memory-backed' || label === 'cached-through') ||
-      (through === 'buffered' && bytes < 2 * target.memory);
     const way = through === 'direct' ? 'past the host’s memory' : 'through the host’s memory';
     const note = [
       purpose.note,
       target.way || target.fileSystem || 'file system not known',
       way,
       ...target.labels,
-    ]
-      .filter(Boolean)
-      .join(', ');
+    ];
     return {
       id: `run-${kept.id.slice(0, 36)}-${direction}`,
       at: kept.at,
@@ -37,28 +69,163 @@ export function runsOfReal(
       direction,
       otherEnd: 'memory',
       source: 'real',
-      measure: {
-        kind: 'timed',
-        bytes,
-        files: 1,
-        seconds,
-        until: 'written',
-        error: 0.001,
-        correction: 0,
-        laps: [],
-        block: kept.request.block,
-        depth: 1,
-      },
+      measure: { ...TIMED, bytes, files: 1, seconds, block: kept.request.block, depth: 1 },
       path,
-      conditions: {
-        note: note.slice(0, 400),
-        temperature: purpose.temperature,
-        cold: null,
-        target: target.folder.slice(0, 400),
-        memoryBacked: inMemory,
-      },
+      conditions: conditionsOf(purpose, note, inFolder(target, through, bytes)),
       ended: 'done',
       samples: samples.slice(0, MOST_SAMPLES),
     };
   });
+}
+
+/** The run that a probe comes to: a synthetic write with what was found of the drive. */
+export function runOfProbe(
+  kept: Pick<KeptRun, 'id' | 'at'>,
+  { target, through, found, written, seconds, ended, samples }: Extract<RunEvent, { type: 'probed' }>,
+  purpose: Purpose,
+  path: Run['path'],
+): Run {
+  const note = [purpose.note, 'probe', target.way || target.fileSystem, ENDED[ended], ...target.labels];
+  return {
+    id: `run-${kept.id.slice(0, 36)}-probe`,
+    at: kept.at,
+    activity: null,
+    direction: 'write',
+    otherEnd: 'memory',
+    source: 'real',
+    measure: { ...TIMED, bytes: Math.max(1, written), files: 1, seconds, depth: 1 },
+    path,
+    conditions: conditionsOf(purpose, note, inFolder(target, through, written)),
+    ended: 'done',
+    samples: samples.slice(0, MOST_SAMPLES),
+    probed: found,
+  };
+}
+
+/** The run that a verified copy comes to: what was timed until all was written; that it all came back the same stands beside. */
+export function runOfCopy(
+  kept: Pick<KeptRun, 'id' | 'at'>,
+  { target, from, bytes, files, bar, seconds, verifying, samples }: Extract<RunEvent, { type: 'copied' }>,
+  purpose: Purpose,
+  path: Run['path'],
+): Run {
+  const note = [
+    purpose.note,
+    `copy of ${from}, all ${format(files, 'count')} files read back the same in ${format(verifying, 's', 2)}`,
+    target.way || target.fileSystem,
+    ...target.labels,
+  ];
+  return {
+    id: `run-${kept.id.slice(0, 36)}-copy`,
+    at: kept.at,
+    activity: purpose.activity ?? null,
+    direction: 'write',
+    otherEnd: 'storage',
+    source: 'real',
+    measure: { ...TIMED, bytes: Math.max(1, bytes), files, seconds: Math.max(1e-3, seconds) },
+    path,
+    conditions: conditionsOf(purpose, note, inFolder(target, 'direct', bytes)),
+    ended: 'done',
+    samples: samples.slice(0, MOST_SAMPLES),
+    counted: { read: 0, written: bytes, reads: 0, writes: files, busy: null, bar },
+  };
+}
+
+/** The run that small requests come to: a rate with its block and depth, in operations a second as practitioners say it. */
+export function runOfRandom(
+  kept: Pick<KeptRun, 'id' | 'at'> & { request: RandomRequest },
+  { target, through, reads, writes, seconds, latency }: Extract<RunEvent, { type: 'scattered' }>,
+  purpose: Purpose,
+  path: Run['path'],
+): Run {
+  const { block, depth, bytes, reads: share } = kept.request;
+  const perSecond = (reads + writes) / seconds;
+  const mix =
+    share === 1
+      ? 'random reads'
+      : share === 0
+        ? 'random writes'
+        : `random, ${Math.round(share * 100)} % reads`;
+  const note = [purpose.note, mix, target.way || target.fileSystem, ...target.labels];
+  return {
+    id: `run-${kept.id.slice(0, 36)}-random`,
+    at: kept.at,
+    activity: null,
+    direction: share >= 0.5 ? 'read' : 'write',
+    otherEnd: 'memory',
+    source: 'real',
+    measure: {
+      kind: 'rate',
+      rate: Math.max(1, perSecond * block),
+      shown: `${format(perSecond, 'count', 3)} IOPS`,
+      grain: 0,
+      block,
+      depth,
+      bytes,
+    },
+    path,
+    conditions: conditionsOf(purpose, note, inFolder(target, through, bytes)),
+    ended: 'done',
+    samples: [],
+    latency,
+  };
+}
+
+const ENDED: Record<Extract<RunEvent, { type: 'probed' }>['ended'], string> = {
+  known: '',
+  bytes: 'its bytes were spent',
+  seconds: 'its time was spent',
+  warmth: 'it grew too hot',
+};
+
+/** Below this share of what was moved, a direction is what a system does beside the work. */
+const BESIDE = 0.2;
+
+/**
+ * The run that a watched piece of work comes to, of the activity it stands for. Its bytes are those of the activity's direction; of a load nobody needs them,
+ * they are counted all the same.
+ * @param activity null: none, its direction is that in which most was moved
+ */
+export function runOfWatch(
+  kept: Pick<KeptRun, 'id'>,
+  watched: Extract<RunEvent, { type: 'watched' }>,
+  purpose: Purpose,
+  path: Run['path'],
+  activity: Activity | null,
+): Run {
+  const { device, at, seconds, bar, read, written, reads, writes, busy, error, samples } = watched;
+  const direction = activity ? directionOf(activity) : written >= read ? 'write' : 'read';
+  const bytes = Math.round(direction === 'write' ? written : read);
+  const other = direction === 'write' ? read : written;
+  const isLoad = activity?.kind === 'open';
+  const note = [
+    purpose.note,
+    device.how === 'counters' ? `counters of ${device.name}` : `growth of ${device.name}: no counters here`,
+    other > BESIDE * bytes && !isLoad ? `${direction === 'write' ? 'read' : 'wrote'} too` : '',
+  ];
+  return {
+    id: `run-${kept.id.slice(0, 36)}-watched`,
+    at,
+    activity: activity?.id ?? null,
+    direction,
+    otherEnd: isLoad ? 'memory' : 'storage',
+    source: 'watched',
+    measure: {
+      kind: 'timed',
+      bytes: isLoad || bytes < 1 ? null : bytes,
+      files: null,
+      seconds,
+      ...(isLoad ? {} : { until: 'written' as const }),
+      error,
+      correction: 0,
+      laps: [],
+      block: null,
+      depth: null,
+    },
+    path,
+    conditions: conditionsOf(purpose, note),
+    ended: 'done',
+    samples: samples[direction].slice(0, MOST_SAMPLES),
+    counted: { read, written, reads, writes, busy, bar },
+  };
 }

@@ -1,18 +1,27 @@
 import * as z from 'zod';
 import { Id } from '../catalog/parts';
+import { Latency, Probed, Stated } from '../job';
 
 /** What a real run is for. */
 export const Purpose = z.object({
   job: Id,
+  /** The activity it stands for; absent: a synthetic run. */
+  activity: Id.nullable().optional(),
   /** Where it is measured: the job's own path, another place by its key, or null for some other drive. */
   place: z.string().max(330).nullable(),
   note: z.string().max(400),
   temperature: z.number().min(-100).max(300).nullable(),
+  cold: z.boolean().nullable().optional(),
+  stated: Stated.optional(),
 });
 export type Purpose = z.infer<typeof Purpose>;
 
-/** A real run the server is asked for. */
-export const RunRequest = z.object({
+/** What the page will do with the result; the server keeps it with the run, so that a page that comes back knows. */
+const purpose = Purpose.optional();
+
+/** A file written front to back, and read back. */
+export const SequentialRequest = z.object({
+  kind: z.literal('sequential'),
   /** Id of one of the folders the server was started with. */
   target: z.string().min(1).max(40),
   /** Write a file, or write it and read it back. */
@@ -25,9 +34,75 @@ export const RunRequest = z.object({
     .max(64e12),
   /** Size of one request in B. */
   block: z.union([z.literal(131072), z.literal(1048576), z.literal(4194304)]),
-  /** What the page will do with the result; the server keeps it with the run, so that a page that comes back knows. */
-  purpose: Purpose.optional(),
+  purpose,
 });
+export type SequentialRequest = z.infer<typeof SequentialRequest>;
+
+/** A drive written to until its cache, what it sustains and how it recovers are known, or the budget ends. */
+export const ProbeRequest = z.object({
+  kind: z.literal('probe'),
+  target: z.string().min(1).max(40),
+  /** B and s it may spend at most. */
+  bytes: z
+    .number()
+    .int()
+    .min(1 << 30, { error: 'must be at least 1 GiB' })
+    .max(64e12),
+  seconds: z.number().min(10, { error: 'must be at least 10 s' }).max(86_400),
+  purpose,
+});
+export type ProbeRequest = z.infer<typeof ProbeRequest>;
+
+/** Small requests anywhere within a file, so many under way, for a time. */
+export const RandomRequest = z.object({
+  kind: z.literal('random'),
+  target: z.string().min(1).max(40),
+  /** B of the file they fall in. */
+  bytes: z
+    .number()
+    .int()
+    .min(1 << 26, { error: 'must be at least 64 MiB' })
+    .max(64e12),
+  /** B of a request. */
+  block: z.union([z.literal(4096), z.literal(16384), z.literal(65536), z.literal(131072)]),
+  /** Requests under way at a time. */
+  depth: z.number().int().min(1).max(32),
+  /** Share of them that read, 0 to 1. */
+  reads: z.number().min(0).max(1),
+  seconds: z.number().min(1).max(3600),
+  purpose,
+});
+export type RandomRequest = z.infer<typeof RandomRequest>;
+
+/** A folder copied file by file, read back and compared. */
+export const CopyRequest = z.object({
+  kind: z.literal('copy'),
+  /** Ids of a folder that is read and of one that is written. */
+  source: z.string().min(1).max(40),
+  target: z.string().min(1).max(40),
+  purpose,
+});
+export type CopyRequest = z.infer<typeof CopyRequest>;
+
+/** Whatever program works on a device, watched from its first bytes to its last. */
+export const WatchRequest = z.object({
+  kind: z.literal('watch'),
+  /** One of what the server can watch, by its id. */
+  device: z.string().min(1).max(80),
+  /** s without any bytes that end it. */
+  still: z.number().min(1).max(120),
+  purpose,
+});
+export type WatchRequest = z.infer<typeof WatchRequest>;
+
+/** Something the server is asked to measure. */
+export const RunRequest = z.discriminatedUnion('kind', [
+  SequentialRequest,
+  RandomRequest,
+  ProbeRequest,
+  CopyRequest,
+  WatchRequest,
+]);
 export type RunRequest = z.infer<typeof RunRequest>;
 
 /**
@@ -66,14 +141,29 @@ export const Target = z.object({
 });
 export type Target = z.infer<typeof Target>;
 
+/** Something whose work can be watched. */
+export const Watchable = z.object({
+  id: z.string(),
+  /** By the device's counters, or by how a folder grows where the system offers none. */
+  how: z.enum(['counters', 'growth']),
+  /** Maker and model as the system says, or the folder. */
+  name: z.string(),
+  /** B; null: not known. */
+  size: amount.nullable(),
+  /** Kymar's folders that lie on it. */
+  folders: z.array(z.string()),
+});
+export type Watchable = z.infer<typeof Watchable>;
+
 const Direction = z.enum(['read', 'write']);
+const samples = z.array(z.object({ t: amount, bytes: amount }));
 
 /** One direction of a finished real run. */
 const RealResult = z.object({
   direction: Direction,
   bytes: amount,
   seconds: amount,
-  samples: z.array(z.object({ t: amount, bytes: amount })),
+  samples,
   /** Past the host's memory, or through it. */
   through: z.enum(['direct', 'buffered']),
 });
@@ -85,10 +175,78 @@ const left = z.string().optional();
 /** What the server tells while a real run goes on. */
 export const RunEvent = z.discriminatedUnion('type', [
   z.object({ type: z.literal('progress'), direction: Direction, t: amount, bytes: amount, total: amount }),
+  z.object({
+    type: z.literal('copied'),
+    target: Target,
+    from: z.string(),
+    bytes: amount,
+    files: amount,
+    /** s until all was handed over, until all was written, and that reading back took. */
+    bar: amount,
+    seconds: amount,
+    verifying: amount,
+    /** Lines of `hash  path`. */
+    manifest: z.array(z.string()),
+    samples,
+    left,
+  }),
+  z.object({
+    type: z.literal('scattered'),
+    target: Target,
+    through: z.enum(['direct', 'buffered']),
+    reads: amount,
+    writes: amount,
+    seconds: amount,
+    latency: Latency,
+    left,
+  }),
+  z.object({
+    type: z.literal('probed'),
+    target: Target,
+    through: z.enum(['direct', 'buffered']),
+    found: Probed,
+    written: amount,
+    seconds: amount,
+    ended: z.enum(['known', 'bytes', 'seconds', 'warmth']),
+    samples,
+    left,
+  }),
+  /** A watch as it stands; `t` 0 while nothing began. */
+  z.object({
+    type: z.literal('watching'),
+    state: z.enum(['waiting', 'moving', 'flushing', 'over']),
+    t: amount,
+    read: amount,
+    written: amount,
+    /** B that memory still holds; null: not known. */
+    pending: amount.nullable(),
+  }),
+  z.object({
+    type: z.literal('watched'),
+    device: Watchable,
+    /** When its first bytes came, ISO. */
+    at: z.iso.datetime(),
+    seconds: amount,
+    bar: amount.nullable(),
+    read: amount,
+    written: amount,
+    reads: amount,
+    writes: amount,
+    busy: amount.nullable(),
+    /** One sigma of the time, s: readings are so far apart, and whoever said that it is over has a thumb. */
+    error: amount,
+    samples: z.object({ read: samples, write: samples }),
+  }),
   z.object({ type: z.literal('done'), results: z.array(RealResult), target: Target, left }),
   z.object({ type: z.literal('failed'), problem: z.string(), aborted: z.boolean(), left }),
 ]);
 export type RunEvent = z.infer<typeof RunEvent>;
+/** What is told while it goes on. */
+export type GoingEvent = Extract<RunEvent, { type: 'progress' | 'watching' }>;
+/** How it ended. */
+export type EndEvent = Exclude<RunEvent, GoingEvent>;
+export const isEnd = (event: RunEvent): event is EndEvent =>
+  event.type !== 'progress' && event.type !== 'watching';
 
 /** A run the server keeps until a page has taken its result: going on, ended, or cut off. */
 export const KeptRun = z.object({
@@ -96,6 +254,7 @@ export const KeptRun = z.object({
   /** When it was started, ISO. */
   at: z.iso.datetime(),
   request: RunRequest,
+  /** The folder it works in, or what it watches, in words. */
   folder: z.string(),
   /** The last that was told of it. */
   last: RunEvent.nullable(),

@@ -61,33 +61,62 @@ export interface Claim {
   carries: string;
 }
 
-/** Runs in groups that may be taken together: same activity, direction, size, path, kind of figure, and never simulated with real. */
+/** Sizes that differ by less are one: a device counts a little more than its files have. */
+const SAME_SIZE = 0.02;
+/** °C by which a drive may differ and still be as warm. */
+const SAME_WARMTH = 15;
+
+/** Runs in groups that may be taken together: what makes them alike is the same, and simulated ones are never with real ones. */
 function groups(runs: readonly Run[]): Run[][] {
-  const found = new Map<string, Run[]>();
+  const found: Run[][] = [];
   for (const run of runs.filter((r) => r.ended === 'done')) {
-    const key = keyOf(run);
-    found.set(key, [...(found.get(key) ?? []), run]);
+    const group = found.find(([first]) => isAlike(first!, run));
+    if (group) group.push(run);
+    else found.push([run]);
   }
-  return [...found.values()];
+  return found;
 }
 
+const isNear = (a: number | null, b: number | null, by: (a: number, b: number) => boolean): boolean =>
+  a === null || b === null ? a === b : by(a, b);
+
+/** Whether two runs are of the same kind: activity, direction, connection, how it was asked for, until what, under which conditions, and how large. */
+function isAlike(a: Run, b: Run): boolean {
+  const sizes = (run: Run) => ('bytes' in run.measure ? run.measure.bytes : null);
+  const files = (run: Run) => ('files' in run.measure ? run.measure.files : null);
+  const [more, less] = [files(a), files(b)];
+  // Nobody counted is not unlike, of the same activity.
+  const isSameCount = more === less || (a.activity !== null && (more === null || less === null));
+  const warmth = [a.conditions.temperature, b.conditions.temperature];
+  return (
+    keyOf(a) === keyOf(b) &&
+    isNear(sizes(a), sizes(b), (x, y) => Math.abs(x / y - 1) <= SAME_SIZE) &&
+    isSameCount &&
+    (warmth.includes(null) || Math.abs(warmth[0]! - warmth[1]!) <= SAME_WARMTH)
+  );
+}
+
+/** What must be the same to the letter. */
 function keyOf(run: Run): string {
-  const { measure } = run;
-  const size =
+  const { measure, conditions } = run;
+  const asked =
     measure.kind === 'rate'
-      ? [measure.bytes, measure.block, measure.depth]
+      ? [measure.block, measure.depth]
       : measure.kind === 'timed'
-        ? [measure.bytes, measure.files, measure.block, measure.depth, measure.until ?? 'written']
-        : [measure.bytes, measure.files];
+        ? [measure.block, measure.depth, measure.until ?? 'written']
+        : [];
   return JSON.stringify([
     run.activity,
     run.direction,
     run.otherEnd,
     run.source === 'simulated',
     measure.kind === 'rate',
-    size,
+    asked,
     run.path,
-    run.conditions.target,
+    conditions.target,
+    conditions.cold,
+    conditions.lid ?? null,
+    conditions.mains ?? null,
   ]);
 }
 
@@ -112,7 +141,14 @@ export interface Model {
  */
 export function claims(job: Job, model: Model | null, own: OwnRanges = {}): Claim[] | null {
   const found = groups(job.runs).map((runs) => claimOf(job, runs, model, own));
-  return found.every((claim) => claim !== null) ? found : null;
+  if (!found.every((claim) => claim !== null)) return null;
+  // What differs only in size or warmth has the same key: told apart by its place.
+  const seen = new Map<string, number>();
+  return found.map((claim) => {
+    const count = seen.get(claim.key) ?? 0;
+    seen.set(claim.key, count + 1);
+    return count === 0 ? claim : { ...claim, key: `${claim.key} ${count}` };
+  });
 }
 
 /** A frozen forecast, and what of it the runs are held against. */
@@ -178,6 +214,12 @@ function doubtsAbout(job: Job, runs: readonly Run[], frozen: FrozenForecast | nu
 function rightOf(runs: readonly Run[], measured: Measured | null, forecast: Claim['forecast']): Right {
   if (runs.every((run) => run.excluded))
     return { answer: 'not proven', by: null, words: 'Every run of this kind is set aside.' };
+  if (measured?.scattered)
+    return {
+      answer: 'not proven',
+      by: null,
+      words: `Too scattered to judge: these ${measured.runs.length} runs differ by more than a mean can tell. Find out what differs between them.`,
+    };
   if (!measured)
     return { answer: 'impossible', by: null, words: 'No run of this kind can have measured the drive.' };
   return measured.rate
@@ -381,6 +423,7 @@ function targetAnswer(
   const within = `within ${format(target, 's')}`;
   const open = (words: string): Target => ({ answer: 'not proven', words });
   if (!measured) return open('No usable run.');
+  if (measured.scattered) return open('Too scattered to judge.');
   if (simulated) return open('Simulated runs say nothing about the customer’s drive.');
   if (!measured.time)
     return open('Only a rate was read off: the time of the whole activity was not measured.');

@@ -3,10 +3,11 @@ import { useState } from 'react';
 import { type Run } from '@kymar/core/job';
 import type { Move, Open } from '@kymar/core/job';
 import { format, parseQuantity } from '@kymar/core/units';
-import { EntryScope, scopeOf, useWrongIn } from '../ui/entries';
+import { EntryScope, scopeOf } from '../ui/entries';
 import { QuantityField } from '../ui/field';
 import { UntilField, type Until } from './until';
 import { waysOf, type Taken } from './taken';
+import { useWrongAt } from './wrong';
 
 type Kind = 'rate' | 'timed' | 'bound';
 
@@ -84,7 +85,7 @@ export function ByHand({
       };
     return { ...whole, measure: { kind: 'bound', bytes, files, atMost: time, atLeast: null } };
   };
-  const wrong = useWrongIn(scopeOf(job, 'bench', 'hand'));
+  const wrong = useWrongAt(job, 'hand');
   const ready = wrong.length > 0 ? null : measure();
   return (
     <EntryScope value={scopeOf(job, 'bench', 'hand')}>

@@ -1,27 +1,33 @@
 import { type Sample } from '@kymar/core/job';
+import { ratesOf } from '@kymar/core/measure';
 import { format } from '@kymar/core/units';
 
-/** Small picture of a run: speed over the bytes moved, against the whole size. */
+const BINS = 120;
+
+/** Small picture of a run: speed over the bytes moved, against the whole size, and its forecast beside. */
 export function FlowLine({
   samples,
   total,
+  course = [],
   height = 90,
 }: {
   samples: readonly Sample[];
   total: number;
+  /** The forecast's rates over the bytes, as a line to hold it against. */
+  course?: readonly { bytes: number; rate: number }[];
   height?: number;
 }) {
-  const BINS = 120;
-  const rates: { x: number; y: number }[] = [];
-  const every = Math.max(1, Math.floor(samples.length / BINS));
-  for (let i = every; i < samples.length; i += every) {
-    const [a, b] = [samples[i - every]!, samples[i]!];
-    if (b.t > a.t) rates.push({ x: b.bytes / total, y: (b.bytes - a.bytes) / (b.t - a.t) });
-  }
-  const peak = Math.max(1, ...rates.map((r) => r.y)) * 1.1;
-  const points = rates
-    .map((r) => `${(r.x * 600).toFixed(1)},${(height - (r.y / peak) * height).toFixed(1)}`)
-    .join(' ');
+  const rates = ratesOf(samples, BINS);
+  const peak = Math.max(1, ...rates.map((r) => r.rate), ...course.map((r) => r.rate)) * 1.1;
+  const line = (list: readonly { bytes: number; rate: number }[]) =>
+    list
+      .map(
+        ({ bytes, rate }) =>
+          `${(Math.min(1, bytes / total) * 600).toFixed(1)},${(height - (rate / peak) * height).toFixed(1)}`,
+      )
+      .join(' ');
+  const points = line(rates);
+  const highest = Math.max(0, ...rates.map((r) => r.rate));
   return (
     <svg
       viewBox={`0 0 600 ${height}`}
@@ -29,14 +35,24 @@ export function FlowLine({
       height={height}
       preserveAspectRatio="none"
       role="img"
-      aria-label={`Speed over the bytes moved, peak ${format(peak / 1.1, 'B/s')}`}
+      aria-label={`Speed over the bytes moved, peak ${format(highest, 'B/s')}${course.length > 0 ? ', beside its forecast' : ''}`}
       style={{ display: 'block' }}
     >
       <rect width={600} height={height} fill="var(--mui-palette-sunken)" />
       {rates.length > 1 && (
         <polygon
-          points={`0,${height} ${points} ${(rates.at(-1)!.x * 600).toFixed(1)},${height}`}
+          points={`0,${height} ${points} ${(Math.min(1, rates.at(-1)!.bytes / total) * 600).toFixed(1)},${height}`}
           fill="var(--mui-palette-channel)"
+        />
+      )}
+      {course.length > 0 && (
+        <polyline
+          points={line(course)}
+          fill="none"
+          stroke="var(--mui-palette-text-secondary)"
+          strokeWidth={1.5}
+          strokeDasharray="6 4"
+          vectorEffect="non-scaling-stroke"
         />
       )}
       <polyline

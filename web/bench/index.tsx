@@ -12,26 +12,35 @@ import {
   type Open,
   type Place,
 } from '@kymar/core/job';
+import type { ProtocolTest } from '@kymar/core/measure';
 import { newId } from '../state/id';
 import { changeJob } from '../state/jobs';
 import { placedWhere } from '../state/placed';
 import { elsewhere, ownPlaces, pathBy } from '../state/where';
 import { useWatch } from '../state/watch';
+import { EntryScope, scopeOf } from '../ui/entries';
 import { useJob } from '../ui/job';
+import { useNarrow } from '../ui/narrow';
 import { Panel } from '../ui/panel';
 import { ByHand } from './byhand';
+import { ConditionFields, NO_CONDITIONS, type Conditions } from './conditions';
 import { LearnedPanel } from './learned';
+import { ProtocolPanel } from './protocol';
 import { RealBench } from './real';
 import { Rig } from './rig';
 import { RunList } from './runs';
 import { Stopwatch } from './stopwatch';
 import type { Taken } from './taken';
+import { TracePanel } from './trace';
+import { Watching } from './watching';
 
 const WAYS = [
+  ['watch', 'Watch a device'],
   ['stopwatch', 'Stopwatch'],
   ['real', 'Run on this machine'],
   ['rig', 'Simulated rig'],
   ['hand', 'Enter a figure'],
+  ['trace', 'Read a trace'],
 ] as const;
 type Way = (typeof WAYS)[number][0];
 
@@ -48,8 +57,8 @@ export function Bench() {
   const timed = watch?.job === job.id ? watch.activity : null;
   const [chosenActivity, setActivity] = useState<string | null>(null);
   const [chosenWhere, setWhere] = useState<{ at: string; key: string } | null>(null);
-  const [note, setNote] = useState('');
-  const [warmth, setWarmth] = useState('');
+  const [conditions, setConditions] = useState(NO_CONDITIONS);
+  const narrow = useNarrow();
   const navigate = useNavigate();
   // What is timed happens at the place that is looked at; a clock that runs is about one activity: that one is shown.
   const here = looked ? timeable.filter((a) => isAt(job, a, looked.place)) : timeable;
@@ -78,11 +87,19 @@ export function Bench() {
     if (there) void navigate({ search: there.search }, { replace: true });
   };
   const keep = (taken: Taken) =>
-    changeJob(job.id, (j) => ({
-      ...j,
-      runs: [...j.runs, runOf(j, taken, where, { note, temperature: warmth === '' ? null : Number(warmth) })],
-    }));
+    changeJob(job.id, (j) => ({ ...j, runs: [...j.runs, runOf(j, taken, where, conditions)] }));
   const frozen = job.forecasts.length > 0;
+  const [size, setSize] = useState<number | null>(null);
+  /** A test of the protocol is set up on the left: its activity, its size, the way that fits it. */
+  const takeUp = ({ practice, activity: of, place: there, bytes }: ProtocolTest) => {
+    if (of) choose(of.id);
+    else {
+      const shown = placedWhere(job, there);
+      if (shown) void navigate({ search: shown.search }, { replace: true });
+    }
+    setSize(practice === 'synthetic' ? bytes : null);
+    setWay(practice === 'synthetic' ? 'real' : 'watch');
+  };
   return (
     <Box
       sx={{
@@ -141,31 +158,31 @@ export function Bench() {
             ))}
             <MenuItem value="none">Another machine, path not described</MenuItem>
           </TextField>
-          <TextField
-            label="Conditions"
-            placeholder="warm room, lid open, on mains"
-            value={note}
-            onChange={(e) => setNote(e.target.value.slice(0, 400))}
-            style={{ gridColumn: 'span 3' }}
-          />
-          <TextField
-            label="Drive, °C"
-            type="number"
-            value={warmth}
-            onChange={(e) => setWarmth(e.target.value)}
-            style={{ gridColumn: 'span 1' }}
-          />
         </Box>
+        <EntryScope value={scopeOf(job.id, 'bench', 'conditions')}>
+          <ConditionFields
+            value={conditions}
+            onValue={setConditions}
+            portable={
+              at?.host.kind === 'laptop' || at?.host.kind === 'tablet' || at?.host.kind === 'handheld'
+            }
+          />
+        </EntryScope>
         <Tabs
           value={way}
           onChange={(_, value: Way) => setWay(value)}
-          variant="scrollable"
+          // All of them in sight where there is room: what is scrolled away is not found. On a phone the clock comes first.
+          variant={narrow ? 'scrollable' : 'standard'}
+          scrollButtons={false}
+          slotProps={{ indicator: { sx: { display: 'none' } } }}
           sx={{
             mb: 2,
-            minHeight: 40,
+            minHeight: 36,
             borderBottom: 1,
             borderColor: 'divider',
-            '& .MuiTab-root': { minHeight: 40, textTransform: 'none', px: 1.5 },
+            '& .MuiTabs-list': { flexWrap: narrow ? 'nowrap' : 'wrap' },
+            '& .MuiTab-root': { minHeight: 36, textTransform: 'none', px: 1.25, py: 0.5 },
+            '& .Mui-selected': { boxShadow: 'inset 0 -2px currentColor' },
           }}
         >
           {WAYS.map(([value, label]) => (
@@ -175,21 +192,28 @@ export function Bench() {
         {way === 'stopwatch' && (
           <Stopwatch key={activity?.id} job={job.id} activity={activity} onTaken={keep} />
         )}
+        {way === 'watch' && (
+          <Watching job={job} at={at} activity={activity} where={where} conditions={conditions} />
+        )}
         {way === 'real' && (
           <RealBench
+            key={size}
+            size={size}
+            activity={activity?.kind === 'move' ? activity : null}
             job={job}
             at={at}
             where={where}
-            note={note}
-            temperature={warmth === '' ? null : Number(warmth)}
+            conditions={conditions}
           />
         )}
         {way === 'rig' && (
           <Rig job={job} at={at} activity={activity?.kind === 'move' ? activity : null} onTaken={keep} />
         )}
+        {way === 'trace' && <TracePanel at={at} activity={activity} onTaken={keep} />}
         {way === 'hand' && <ByHand job={job.id} activity={activity} onTaken={keep} />}
       </Panel>
       <Box sx={{ display: 'grid', gap: 2 }}>
+        <ProtocolPanel job={job} onTake={takeUp} />
         <LearnedPanel job={job} />
         <RunList />
       </Box>
@@ -197,12 +221,7 @@ export function Bench() {
   );
 }
 
-function runOf(
-  job: Job,
-  taken: Taken,
-  where: string,
-  stated: Pick<Run['conditions'], 'note' | 'temperature'>,
-): Run {
+function runOf(job: Job, taken: Taken, where: string, stated: Conditions): Run {
   const { conditions, path, ...rest } = taken;
   return Run.parse({
     id: newId('run'),

@@ -1,14 +1,17 @@
 import { Alert, Box, Button, LinearProgress, MenuItem, TextField, Typography } from '@mui/material';
 import { useEffect, useState } from 'react';
-import type { Label, RunRequest, Target } from '@kymar/core/measure';
-import type { Job } from '@kymar/core/job';
+import type { Label, RandomRequest, SequentialRequest, Target } from '@kymar/core/measure';
+import type { Activity, Job } from '@kymar/core/job';
 import type { Placed } from '../state/placed';
 import { format } from '@kymar/core/units';
 import { beginRun, useRuns } from '../state/runs';
-import { stopRun, targets } from '../state/server';
-import { EntryScope, scopeOf, useWrongIn } from '../ui/entries';
+import { sources, stopRun, targets } from '../state/server';
+import { EntryScope, scopeOf } from '../ui/entries';
 import { QuantityField } from '../ui/field';
+import type { Conditions } from './conditions';
 import { FlowLine } from './flowline';
+import { purposeOf } from './purpose';
+import { useWrongAt } from './wrong';
 
 const LABEL: Record<Label, string> = {
   'memory-backed': 'it lies in memory: a run here measures memory, is kept under that name and never used',
@@ -21,29 +24,72 @@ const LABEL: Record<Label, string> = {
     'what it lies on cannot be followed down to a device: figures may speak for more than a drive',
 };
 
+const BLOCKS = [
+  [4096, '4 KiB'],
+  [16384, '16 KiB'],
+  [65536, '64 KiB'],
+  [131072, '128 KiB'],
+] as const;
+const DEPTHS = [1, 2, 4, 8, 16, 32].map((depth) => [depth, String(depth)] as const);
+const MIXES = [
+  [1, 'all reads'],
+  [0.7, '70 % reads, 30 % writes'],
+  [0, 'all writes'],
+] as const;
+
+function choice(
+  label: string,
+  value: number,
+  options: readonly (readonly [number, string])[],
+  onChoose: (value: number) => void,
+) {
+  return (
+    <TextField select label={label} value={value} onChange={(e) => onChoose(Number(e.target.value))}>
+      {options.map(([option, words]) => (
+        <MenuItem key={option} value={option}>
+          {words}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}
+
 interface Props {
   job: Job;
+  /** B that a test of the protocol asks for; null: nobody does. */
+  size: number | null;
   at: Placed | null;
   /** Where it is measured, by the place's key. */
   where: string;
-  note: string;
-  temperature: number | null;
+  /** What a copy stands for. */
+  activity: Activity | null;
+  conditions: Conditions;
 }
 
 /** Real sequential runs by the server, in one of the folders it was started with. */
-export function RealBench({ job, at, where, note, temperature }: Props) {
+export function RealBench({ job, size, at, where, activity, conditions }: Props) {
   const [list, setList] = useState<Target[] | null>(null);
   // A refusal stays until it is read; that the folders cannot be looked at goes when they can.
   const [refused, setRefused] = useState<string | null>(null);
   const [unseen, setUnseen] = useState<string | null>(null);
   const [chosen, setChosen] = useState('');
-  const [bytes, setBytes] = useState<number | null>(2e9);
-  const [mode, setMode] = useState<RunRequest['mode']>('write-read');
-  const [block, setBlock] = useState<RunRequest['block']>(1048576);
-  const [under, setUnder] = useState<'job' | 'other'>('other');
+  const [bytes, setBytes] = useState<number | null>(size ?? 2e9);
+  const [mode, setMode] = useState<SequentialRequest['mode'] | 'probe' | 'random' | 'copy'>('write-read');
+  const [from, setFrom] = useState<Target[]>([]);
+  const [chosenFrom, setChosenFrom] = useState('');
+  const source = from.find((s) => s.id === chosenFrom) ?? from[0];
+  // Of small requests: size, how many under way, share that reads, for how long.
+  const [small, setSmall] = useState<RandomRequest['block']>(4096);
+  const [depth, setDepth] = useState(1);
+  const [reads, setReads] = useState(1);
+  const [lasts, setLasts] = useState<number | null>(20);
+  /** s that a probe may take. */
+  const [minutes, setMinutes] = useState<number | null>(20 * 60);
+  const [block, setBlock] = useState<SequentialRequest['block']>(1048576);
+  const [under, setUnder] = useState<'job' | 'other'>(size === null ? 'other' : 'job');
   const all = useRuns((s) => s.going);
-  const going =
-    Object.values(all).find((g) => g.run.request.purpose?.job === job.id) ?? Object.values(all)[0] ?? null;
+  const real = Object.values(all).flatMap((g) => (g.total === null ? [] : [{ ...g, total: g.total }]));
+  const going = real.find((g) => g.run.request.purpose?.job === job.id) ?? real[0] ?? null;
   const ended = going === null;
 
   useEffect(() => {
@@ -51,6 +97,10 @@ export function RealBench({ job, at, where, note, temperature }: Props) {
     targets().then(
       (found) => alive && (setList(found), setUnseen(null)),
       (error: Error) => alive && setUnseen(error.message),
+    );
+    sources().then(
+      (found) => alive && setFrom(found),
+      () => undefined,
     );
     return () => {
       alive = false;
@@ -66,13 +116,24 @@ export function RealBench({ job, at, where, note, temperature }: Props) {
   const start = async () => {
     setRefused(null);
     try {
-      await beginRun({
-        target: target!.id,
-        mode,
-        bytes: Math.round(bytes!),
-        block,
-        purpose: { job: job.id, place: under === 'job' ? where : null, note, temperature },
-      });
+      const purpose = purposeOf(
+        {
+          job: job.id,
+          place: under === 'job' ? where : null,
+          ...(mode === 'copy' ? { activity: activity?.id ?? null } : {}),
+        },
+        conditions,
+      );
+      if (mode === 'copy')
+        return await beginRun({ kind: 'copy', source: source!.id, target: target!.id, purpose });
+      const of = { target: target!.id, bytes: Math.round(bytes!) };
+      const how =
+        mode === 'probe'
+          ? { kind: 'probe' as const, seconds: minutes! }
+          : mode === 'random'
+            ? { kind: 'random' as const, block: small, depth, reads, seconds: lasts! }
+            : { kind: 'sequential' as const, mode, block };
+      await beginRun({ ...of, ...how, purpose });
     } catch (error) {
       setRefused((error as Error).message);
     }
@@ -83,8 +144,13 @@ export function RealBench({ job, at, where, note, temperature }: Props) {
     under === 'job' && typeof tbw === 'number' && bytes
       ? ` That is ${format(bytes / tbw, '%', 2)} of this drive’s rating.`
       : '';
-  const wrong = useWrongIn(scopeOf(job.id, 'bench', 'real'));
+  const wrong = useWrongAt(job.id, 'real');
   const tooMuch = target && bytes !== null && bytes > target.room;
+  const least = { probe: 1 << 30, random: 1 << 26, write: 1 << 20, 'write-read': 1 << 20, copy: 0 }[mode];
+  const isTimed =
+    mode === 'probe'
+      ? minutes !== null && minutes >= 10
+      : mode !== 'random' || (lasts !== null && lasts >= 1 && lasts <= 3600);
   const last = going?.samples.at(-1);
   return (
     <EntryScope value={scopeOf(job.id, 'bench', 'real')}>
@@ -133,32 +199,69 @@ export function RealBench({ job, at, where, note, temperature }: Props) {
                   </Alert>
                 )}
                 <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
-                  <QuantityField
-                    label="Size"
-                    dimension="bytes"
-                    value={bytes}
-                    onValue={setBytes}
-                    {...(tooMuch ? { error: true } : {})}
-                  />
+                  {mode === 'copy' ? (
+                    <TextField
+                      select
+                      label="Folder that is copied"
+                      value={source?.id ?? ''}
+                      onChange={(e) => setChosenFrom(e.target.value)}
+                      helperText={
+                        source ? (source.problem ?? undefined) : 'Start Kymar with --source and a folder'
+                      }
+                    >
+                      {from.map((f) => (
+                        <MenuItem key={f.id} value={f.id}>
+                          {f.folder}
+                        </MenuItem>
+                      ))}
+                    </TextField>
+                  ) : (
+                    <QuantityField
+                      label={mode === 'probe' ? 'Writes at most' : 'Size'}
+                      dimension="bytes"
+                      value={bytes}
+                      onValue={setBytes}
+                      {...(tooMuch ? { error: true } : {})}
+                    />
+                  )}
                   <TextField
                     select
                     label="Do"
                     value={mode}
-                    onChange={(e) => setMode(e.target.value as RunRequest['mode'])}
+                    onChange={(e) => setMode(e.target.value as typeof mode)}
                   >
                     <MenuItem value="write">Write it</MenuItem>
                     <MenuItem value="write-read">Write it, then read it back</MenuItem>
+                    <MenuItem value="random">Random reads and writes</MenuItem>
+                    <MenuItem value="copy">Copy a folder, read back and compared</MenuItem>
+                    <MenuItem value="probe">Probe: cache, sustained rate, recovery</MenuItem>
                   </TextField>
-                  <TextField
-                    select
-                    label="Request size"
-                    value={block}
-                    onChange={(e) => setBlock(Number(e.target.value) as RunRequest['block'])}
-                  >
-                    <MenuItem value={131072}>128 KiB</MenuItem>
-                    <MenuItem value={1048576}>1 MiB</MenuItem>
-                    <MenuItem value={4194304}>4 MiB</MenuItem>
-                  </TextField>
+                  {mode === 'copy' ? null : mode === 'random' ? (
+                    <>
+                      {choice('Block size', small, BLOCKS, (v) => setSmall(v as RandomRequest['block']))}
+                      {choice('Queue depth', depth, DEPTHS, setDepth)}
+                      {choice('Mix', reads, MIXES, setReads)}
+                      <QuantityField label="For" dimension="time" bare="s" value={lasts} onValue={setLasts} />
+                    </>
+                  ) : mode === 'probe' ? (
+                    <QuantityField
+                      label="Takes at most"
+                      dimension="time"
+                      value={minutes}
+                      onValue={setMinutes}
+                    />
+                  ) : (
+                    <TextField
+                      select
+                      label="Request size"
+                      value={block}
+                      onChange={(e) => setBlock(Number(e.target.value) as SequentialRequest['block'])}
+                    >
+                      <MenuItem value={131072}>128 KiB</MenuItem>
+                      <MenuItem value={1048576}>1 MiB</MenuItem>
+                      <MenuItem value={4194304}>4 MiB</MenuItem>
+                    </TextField>
+                  )}
                   <TextField
                     select
                     label="The folder lies on"
@@ -176,9 +279,20 @@ export function RealBench({ job, at, where, note, temperature }: Props) {
                   </Alert>
                 )}
                 <Typography variant="body2" color="textSecondary">
-                  One file, front to back, past the host’s memory where the file system allows it, with data
-                  that does not compress; removed afterwards. Writes{' '}
-                  {bytes === null ? '' : format(bytes, 'B')}.{rating}
+                  {mode === 'probe'
+                    ? 'Writes until the end of the cache was seen and the rate behind it is known, rests half a minute and writes on to see ' +
+                      'how much came back; ends sooner where it has spent what it may. Removed afterwards. '
+                    : mode === 'copy'
+                      ? 'Every file as it is, hashed on the way, until all is written; then read back past the host’s memory and compared. ' +
+                        'The copy is removed, its manifest can be saved. '
+                      : mode === 'random'
+                        ? 'A file is laid out, then blocks of it are asked for anywhere, past the host’s memory where the file system allows it; ' +
+                          'how many a second, and how long each took. Removed afterwards. '
+                        : 'One file, front to back, past the host’s memory where the file system allows it, with data that does not compress; ' +
+                          'removed afterwards. '}
+                  {mode === 'copy'
+                    ? ''
+                    : `Writes ${mode === 'probe' ? 'at most ' : ''}${bytes === null ? '' : format(bytes, 'B')}.${rating}`}
                 </Typography>
               </>
             )}
@@ -209,11 +323,17 @@ export function RealBench({ job, at, where, note, temperature }: Props) {
               <Button
                 variant="contained"
                 disabled={
-                  target.problem !== null || bytes === null || bytes < 1 << 20 || tooMuch || wrong.length > 0
+                  target.problem !== null ||
+                  (mode === 'copy' && (source === undefined || source.problem !== null)) ||
+                  bytes === null ||
+                  bytes < least ||
+                  tooMuch ||
+                  wrong.length > 0 ||
+                  !isTimed
                 }
                 onClick={() => void start()}
               >
-                Start the run
+                {mode === 'probe' ? 'Probe it' : 'Start the run'}
               </Button>
             )}
           </>

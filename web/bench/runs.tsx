@@ -85,7 +85,12 @@ function Group({
   const where = whereWords(job, first);
   return (
     <Panel title={[claim.title, claim.simulated && 'simulated', where].filter(Boolean).join(', ')}>
-      {measured && (
+      {measured?.scattered && (
+        <Typography variant="body2" sx={{ mb: 1, color: 'warning.main', fontWeight: 560 }}>
+          Too scattered to judge: look at what differs between them, and set aside what was disturbed.
+        </Typography>
+      )}
+      {measured && !measured.scattered && (
         <Typography variant="body2" sx={{ mb: 1 }}>
           {measured.time ? (
             <>
@@ -135,7 +140,18 @@ function Group({
                     SOURCE_WORDS[run.source],
                     run.measure.kind === 'timed' && run.measure.until === 'bar' ? 'to the full bar' : '',
                     run.conditions.temperature === null ? '' : `${run.conditions.temperature} °C`,
+                    run.conditions.cold === null ? '' : run.conditions.cold ? 'cold' : 'warm',
+                    run.conditions.lid ? `lid ${run.conditions.lid}` : '',
+                    run.conditions.mains === undefined
+                      ? ''
+                      : run.conditions.mains
+                        ? 'on mains'
+                        : 'on battery',
+                    run.conditions.fill === undefined ? '' : `${format(run.conditions.fill, '%', 2)} full`,
+                    run.conditions.ambient === undefined ? '' : `room at ${run.conditions.ambient} °C`,
                     run.conditions.note,
+                    probedWords(run),
+                    latencyWords(run),
                     measured?.far.includes(run.id) ? 'far from the others: look at it' : '',
                   ]
                     .filter(Boolean)
@@ -229,6 +245,26 @@ function AsideDialog({ close, take }: { close(): void; take(reason: string): voi
         </Button>
       </DialogActions>
     </Dialog>
+  );
+}
+
+/** What a probe found of a drive. */
+function probedWords({ probed }: Run): string {
+  if (!probed) return '';
+  const { cache, fast, slow, recovers } = probed;
+  const size = `cache ${cache.atLeast ? 'at least ' : ''}${format(cache.bytes, 'B')}`;
+  const behind = slow ? `, ${format(slow.expected, 'B/s')} sustained` : '';
+  const back = recovers === null ? '' : `, ${format(recovers * 60, 'B', 2)} back in a minute of rest`;
+  return `${size}, ${format(fast, 'B/s')} in it${behind}${back}`;
+}
+
+/** How long small requests took. */
+function latencyWords({ latency, measure }: Run): string {
+  if (!latency || measure.kind !== 'rate') return '';
+  const { median, p95, p99, most } = latency;
+  return (
+    `${format(measure.block!, 'B')} at queue depth ${measure.depth}: half within ${format(median, 's', 2)}, 95 % within ${format(p95, 's', 2)}, ` +
+    `99 % within ${format(p99, 's', 2)}, all within ${format(most, 's', 2)}`
   );
 }
 

@@ -4,7 +4,8 @@ import { Link } from 'react-router';
 import { stopwatchError } from '@kymar/core/measure';
 import type { Move, Open } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
-import { EntryScope, scopeOf, useWrongIn } from '../ui/entries';
+import { useSettings } from '../state/settings';
+import { EntryScope, scopeOf } from '../ui/entries';
 import { QuantityField } from '../ui/field';
 import { UntilField, type Until } from './until';
 import {
@@ -22,6 +23,8 @@ import {
   useWatch,
 } from '../state/watch';
 import { waysOf, type Taken } from './taken';
+import { ThumbLine } from './thumb';
+import { useWrongAt } from './wrong';
 
 const STEP = 0.1;
 
@@ -52,14 +55,15 @@ export function Stopwatch({
   const face = useRef<HTMLDivElement>(null);
   const box = useRef<HTMLDivElement>(null);
   const { start = null, laps = [], correction = 0 } = watch ?? {};
+  const thumb = useSettings((s) => s.thumb);
   const running = watch !== null && watch.stop === null;
   const seconds = watch ? secondsOf(watch) : null;
   const error = Math.hypot(
-    stopwatchError(correction === 0 ? [] : [correction]),
+    stopwatchError(correction === 0 ? [] : [correction], thumb?.spread),
     watch ? reloadError(watch) : 0,
   );
   const moved = activity?.kind === 'open' || (bytes !== null && bytes > 0);
-  const wrong = useWrongIn(scopeOf(job, 'bench', 'stopwatch'));
+  const wrong = useWrongAt(job, 'stopwatch');
   const ready = seconds !== null && seconds > 0 && moved && activity !== null && wrong.length === 0;
 
   const keep = () => {
@@ -266,6 +270,7 @@ export function Stopwatch({
             Discard <Key name="Esc" />
           </Button>
         </Box>
+        <ThumbLine />
         {discarded && any === null && discarded.job === job && (
           <Button size="small" onClick={bringBack}>
             Discarded {secondsOf(discarded) === null ? 'while running' : clock(secondsOf(discarded)!)}: bring

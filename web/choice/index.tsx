@@ -53,7 +53,7 @@ export function Choice() {
       </Panel>
     );
   const onTake = (one: Closely) =>
-    found && take(job, { candidate: one.candidate, words: one.words, device }, found, wanted, shop);
+    found && take(job, [{ candidate: one.candidate, words: one.words, device, found, wanted }], shop);
   return (
     <Box sx={{ display: 'grid', gap: 2 }}>
       <Box

@@ -4,6 +4,7 @@ import { moneyWords } from '@kymar/core/choice/search';
 import type { Job } from '@kymar/core/job';
 import { moment, numeral } from '@kymar/core/units';
 import { changeJob } from '../state/jobs';
+import { useSettings } from '../state/settings';
 import { useShop } from '../state/shop';
 import { QuantityField } from '../ui/field';
 import { Panel } from '../ui/panel';
@@ -11,6 +12,7 @@ import { Panel } from '../ui/panel';
 /** What was chosen for a device, the newest first, with what stood beside. */
 export function Records({ job, device }: { job: Job; device: string }) {
   const shop = useShop();
+  const rates = useSettings((s) => s.rates);
   const records = (job.choices ?? []).filter((record) => record.device === device).reverse();
   if (records.length === 0) return null;
   return (
@@ -25,7 +27,7 @@ export function Records({ job, device }: { job: Job; device: string }) {
             {taken.cost !== null && currency !== null && prices.length > 0 && (
               <Today
                 was={taken.cost}
-                now={costToday(prices, shop.prices, currency)}
+                now={costToday(prices, shop.prices, currency, rates)}
                 currency={currency}
                 alert={alert ?? null}
                 onAlert={(below) =>

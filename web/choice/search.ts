@@ -30,11 +30,12 @@ export function useSearch(job: Job, device: string | undefined, built: Build | n
   const shop = useShop();
   const own = useSettings((s) => s.ownRanges);
   const probability = useSettings((s) => s.sure);
+  const rates = useSettings((s) => s.rates);
   const owned = (job.owned ?? NONE) as readonly PartKey[];
   const currency = job.budget?.currency ?? usualCurrency(shop.prices);
   const { machines, devices, connections, activities, policies, serviceYears, budget } = job;
   const wanted = useMemo(
-    () => wantedOf(job, device, { owned, currency, own: own ?? {}, probability }),
+    () => wantedOf(job, device, { owned, currency, own: own ?? {}, probability, rates }),
     // Title, notes and runs of a job change nothing of what there is to buy.
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [
@@ -50,6 +51,7 @@ export function useSearch(job: Job, device: string | undefined, built: Build | n
       currency,
       own,
       probability,
+      rates,
     ],
   );
   const key = useMemo(() => JSON.stringify(wanted), [wanted]);

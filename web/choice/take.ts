@@ -1,7 +1,7 @@
-import { historyOf, unitOf } from '@kymar/core/choice/prices';
+import { pricing, type UnitPrice } from '@kymar/core/choice/prices';
 import { partsOf, type Candidate, type Wanted } from '@kymar/core/choice/search';
 import { placesOf, withBuild, type ChoiceRecord, type Job } from '@kymar/core/job';
-import type { Price, Shop } from '@kymar/core/catalog/parts';
+import type { Shop } from '@kymar/core/catalog/parts';
 import { newId } from '../state/id';
 import { changeJob } from '../state/jobs';
 import type { Overview } from '../workers';
@@ -9,25 +9,19 @@ import type { Overview } from '../workers';
 /** What is put on record of a choice: what was taken, what stood beside, what fell out and why, at which prices. */
 function recordOf(
   { candidate, words, device }: Taking,
-  found: Overview,
+  found: Beside,
   wanted: Wanted,
   shop: Shop,
 ): ChoiceRecord {
-  const history: ReadonlyMap<string, Price[]> =
-    wanted.currency === null ? new Map<string, Price[]>() : historyOf(shop.prices, wanted.currency);
+  const known =
+    wanted.currency === null
+      ? new Map<string, UnitPrice>()
+      : pricing(shop.prices, wanted.currency, wanted.rates);
   const prices = partsOf(candidate.build, candidate.elsewhere).flatMap(({ key, count }) => {
-    const price = history.get(key)?.[0];
-    return price
-      ? [
-          {
-            of: key,
-            on: price.on,
-            each: unitOf(price),
-            count,
-            ...(price.seller ? { seller: price.seller } : {}),
-          },
-        ]
-      : [];
+    const price = known.get(key);
+    if (!price) return [];
+    const { on, seller } = price.by;
+    return [{ of: key, on, each: price.each, count, ...(seller ? { seller } : {}) }];
   });
   return {
     id: newId('choice'),
@@ -46,6 +40,9 @@ function recordOf(
   };
 }
 
+/** What stood beside what was taken. */
+type Beside = Pick<Overview, 'answers' | 'works' | 'meets' | 'reasons'>;
+
 interface Taking {
   candidate: Candidate;
   words: string;
@@ -54,7 +51,7 @@ interface Taking {
 }
 
 /** A job with a build at every place the device works. */
-export function placed(job: Job, device: string, { build, elsewhere }: Candidate): Job {
+function placed(job: Job, device: string, { build, elsewhere }: Candidate): Job {
   const working = placesOf(job).filter(
     (place) =>
       place.device === device &&
@@ -70,11 +67,17 @@ export function placed(job: Job, device: string, { build, elsewhere }: Candidate
   );
 }
 
-/** Puts a build into the job at every place the device works, with what was rejected on record. */
-export function take(job: Job, taking: Taking, found: Overview, wanted: Wanted, shop: Shop): void {
-  const record = recordOf(taking, found, wanted, shop);
+/** What is taken, and what it was chosen out of. */
+interface Taken extends Taking {
+  found: Beside;
+  wanted: Wanted;
+}
+
+/** Puts builds into the job at every place their devices work, with what was rejected on record; one step to undo. */
+export function take(job: Job, taken: readonly Taken[], shop: Shop): void {
+  const records = taken.map(({ found, wanted, ...taking }) => recordOf(taking, found, wanted, shop));
   changeJob(job.id, (now) => {
-    const built = placed(now, taking.device, taking.candidate);
-    return { ...built, choices: [...(built.choices ?? []), record] };
+    const built = taken.reduce((next, { device, candidate }) => placed(next, device, candidate), now);
+    return { ...built, choices: [...(built.choices ?? []), ...records] };
   });
 }

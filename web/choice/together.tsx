@@ -3,21 +3,23 @@ import { useState } from 'react';
 import { usualCurrency, type PartKey } from '@kymar/core/choice/prices';
 import { moneyWords, wantedOf } from '@kymar/core/choice/search';
 import { deviceName, type Job } from '@kymar/core/job';
-import { changeJob } from '../state/jobs';
 import { useSettings } from '../state/settings';
 import { useShop } from '../state/shop';
 import { Panel } from '../ui/panel';
 import { choose, type Placed } from '../workers';
-import { placed } from './take';
+import { take } from './take';
 
 type State =
-  { kind: 'none' | 'busy' } | { kind: 'problem'; words: string } | { kind: 'found'; list: readonly Placed[] };
+  | { kind: 'none' | 'busy' }
+  | { kind: 'problem'; words: string }
+  | { kind: 'found'; list: readonly Placed[]; slowed: readonly string[] };
 
 /** All devices of a job placed at once: each port used once, one budget for all. */
 export function TogetherPanel({ job }: { job: Job }) {
   const shop = useShop();
   const own = useSettings((s) => s.ownRanges);
   const probability = useSettings((s) => s.sure);
+  const rates = useSettings((s) => s.rates);
   const [state, setState] = useState<State>({ kind: 'none' });
   const currency = job.budget?.currency ?? usualCurrency(shop.prices);
   const devices = job.devices.flatMap(({ id }) => {
@@ -26,6 +28,7 @@ export function TogetherPanel({ job }: { job: Job }) {
       currency,
       own: own ?? {},
       probability,
+      rates,
       portsFree: true,
     });
     return wanted ? [{ id, wanted }] : [];
@@ -37,12 +40,13 @@ export function TogetherPanel({ job }: { job: Job }) {
     choose
       .together(
         devices.map(({ wanted }) => wanted),
+        devices.map(({ id }) => deviceName(job.devices, id)),
         shop,
         budget,
       )
       .then(
-        ({ placed: list, problem }) =>
-          setState(problem === null ? { kind: 'found', list } : { kind: 'problem', words: problem }),
+        ({ placed: list, slowed, problem }) =>
+          setState(problem === null ? { kind: 'found', list, slowed } : { kind: 'problem', words: problem }),
         (error: Error) => setState({ kind: 'problem', words: error.message }),
       );
   };
@@ -97,6 +101,11 @@ export function TogetherPanel({ job }: { job: Job }) {
               </Typography>
             </Box>
           ))}
+          {state.slowed.map((words) => (
+            <Typography key={words} variant="body2" color="textSecondary">
+              {words}
+            </Typography>
+          ))}
           <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mt: 1 }}>
             <Typography sx={{ flex: 1, fontWeight: 640 }}>
               {Number.isNaN(total)
@@ -106,8 +115,10 @@ export function TogetherPanel({ job }: { job: Job }) {
             <Button
               variant="contained"
               onClick={() =>
-                changeJob(job.id, (now) =>
-                  state.list.reduce((next, { candidate }, i) => placed(next, devices[i]!.id, candidate), now),
+                take(
+                  job,
+                  state.list.map((one, i) => ({ ...one, ...devices[i]!, device: devices[i]!.id })),
+                  shop,
                 )
               }
             >

@@ -2,6 +2,7 @@ import { Box, Typography } from '@mui/material';
 import { AsidePanel } from './aside';
 import { BackupPanel } from './backup';
 import { BinPanel } from './bin';
+import { RatesPanel } from './rates';
 import { StoragePanel } from './storage';
 
 /** What this browser keeps, and how to keep it safe. */
@@ -25,7 +26,10 @@ export function Settings() {
         Settings
       </Typography>
       <AsidePanel />
-      <BackupPanel />
+      <Box sx={{ display: 'grid', gap: 2 }}>
+        <BackupPanel />
+        <RatesPanel />
+      </Box>
       <Box sx={{ display: 'grid', gap: 2 }}>
         <StoragePanel />
         <BinPanel />

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { PluggedIn } from '@kymar/core/catalog/negotiated';
-import { KeptRun, RunEvent, Target } from '@kymar/core/measure';
+import { KeptRun, RunEvent, Target, Watchable } from '@kymar/core/measure';
 
 /*
  * What the server's answers must look like. Fetched with the first answer, not with the page: the schemas are as large as the page.
@@ -8,6 +8,7 @@ import { KeptRun, RunEvent, Target } from '@kymar/core/measure';
 const ANSWERS = {
   targets: z.array(Target),
   devices: z.array(PluggedIn),
+  watchable: z.array(Watchable),
   runs: z.array(KeptRun),
   run: KeptRun,
   event: RunEvent,

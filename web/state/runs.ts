@@ -1,17 +1,32 @@
 import { type Sample } from '@kymar/core/job';
 import { create } from 'zustand';
-import { runsOfReal, type KeptRun, type RunEvent, type RunRequest } from '@kymar/core/measure';
+import {
+  isEnd,
+  type EndEvent,
+  type GoingEvent,
+  type KeptRun,
+  type RunEvent,
+  type RunRequest,
+} from '@kymar/core/measure';
 import { changeJob, jobRecords, useJobs } from './jobs';
 import { Away, followRun, keptRuns, ping, startRun, tookRun, useServer } from './server';
 import { useStatus } from './status';
 
-/** A real run that goes on. */
+/** A real run or a watch that goes on. */
 export interface Going {
   run: KeptRun;
   direction: 'read' | 'write';
   samples: Sample[];
-  total: number;
+  /** B; null of a watch: nobody says how much it will be. */
+  total: number | null;
+  /** Of a watch, how it stands. */
+  watching: Extract<GoingEvent, { type: 'watching' }> | null;
 }
+
+/** Samples of a run that goes on: a longer one is thinned, its shape stays. */
+const MOST_SAMPLES = 2000;
+const thinned = (samples: Sample[]): Sample[] =>
+  samples.length > MOST_SAMPLES ? samples.filter((_, i) => i % 2 === 1) : samples;
 
 /** Something about a run that a person should read; it stays until they have. */
 export interface Message {
@@ -20,6 +35,8 @@ export interface Message {
   run: string | null;
   severity: 'error' | 'warning' | 'success';
   text: string;
+  /** A file to save: the manifest of a copy. */
+  file?: { name: string; text: string };
 }
 
 /** The real runs of this machine: they go on while other views are looked at, and are found again after a reload. */
@@ -49,19 +66,22 @@ function setGoing(id: string, to: (going: Going | undefined) => Going | undefine
 }
 
 function hear(run: KeptRun, event: RunEvent): void {
-  if (event.type === 'progress') {
-    const { direction, total } = event;
-    setGoing(run.id, (g) => ({
-      run,
-      direction,
-      total,
-      samples: g?.direction === direction ? [...g.samples, event] : [event],
-    }));
-  } else void settle(run, event);
+  if (isEnd(event)) return void settle(run, event);
+  const isWatch = event.type === 'watching';
+  const direction = isWatch ? (event.read > event.written ? 'read' : 'write') : event.direction;
+  const bytes = isWatch ? Math.max(event.read, event.written) : event.bytes;
+  const sample = { t: event.t, bytes };
+  setGoing(run.id, (g) => ({
+    run,
+    direction,
+    total: isWatch ? null : event.total,
+    watching: isWatch ? event : null,
+    samples: g?.direction === direction ? thinned([...g.samples, sample]) : [sample],
+  }));
 }
 
 /** What a run told at its end: kept in its job, and only then let go by the server. */
-async function settle(run: KeptRun, event: Exclude<RunEvent, { type: 'progress' }>): Promise<void> {
+async function settle(run: KeptRun, event: EndEvent): Promise<void> {
   const { purpose } = run.request;
   setGoing(run.id, () => undefined);
   const job = purpose && useJobs.getState().jobs[purpose.job];
@@ -76,10 +96,20 @@ async function settle(run: KeptRun, event: Exclude<RunEvent, { type: 'progress' 
       text: [event.problem, event.left].filter(Boolean).join(' '),
     });
   }
-  if (event.left) tell({ id: `left by ${run.id}`, run: null, severity: 'warning', text: event.left });
+  if (event.type !== 'watched' && event.left)
+    tell({ id: `left by ${run.id}`, run: null, severity: 'warning', text: event.left });
+  if (event.type === 'copied')
+    tell({
+      id: `copied by ${run.id}`,
+      run: null,
+      severity: 'success',
+      text: `All ${event.files} files came back as they were read.`,
+      file: { name: 'manifest.sha256', text: `${event.manifest.join('\n')}\n` },
+    });
   const { pathBy } = await import('./where');
   const path = pathBy(job, purpose.place);
-  const made = runsOfReal(run, event, purpose, path);
+  const { madeOf } = await import('./made');
+  const made = madeOf(run, event, purpose, path, job);
   changeJob(job.id, (j) => {
     const fresh = made.filter((one) => !j.runs.some((had) => had.id === one.id));
     return fresh.length > 0 ? { ...j, runs: [...j.runs, ...fresh] } : j;
@@ -90,7 +120,8 @@ async function settle(run: KeptRun, event: Exclude<RunEvent, { type: 'progress' 
 }
 
 async function follow(run: KeptRun): Promise<void> {
-  setGoing(run.id, (g) => g ?? { run, direction: 'write', samples: [], total: run.request.bytes });
+  const total = 'bytes' in run.request ? run.request.bytes : null;
+  setGoing(run.id, (g) => g ?? { run, direction: 'write', samples: [], total, watching: null });
   try {
     await followRun(run.id, (event) => hear(run, event));
     // The stream ended without saying how: the server is gone.
@@ -117,7 +148,7 @@ async function lookAgain(): Promise<void> {
     for (const id of Object.keys(useRuns.getState().going)) if (!there.has(id)) setGoing(id, () => undefined);
     for (const run of runs) {
       const { last } = run;
-      if (last && last.type !== 'progress') void settle(run, last);
+      if (last && isEnd(last)) void settle(run, last);
       else if (!(run.id in useRuns.getState().going)) void follow(run);
     }
   } catch {

@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 import type { PluggedIn } from '@kymar/core/catalog/negotiated';
 import type { Answers } from './answers';
-import type { KeptRun, RunEvent, RunRequest, Target } from '@kymar/core/measure';
+import type { KeptRun, RunEvent, RunRequest, Target, Watchable } from '@kymar/core/measure';
 
 /** What the server said no to, in its own words. */
 class Refused extends Error {}
@@ -55,7 +55,9 @@ const get = async <K extends keyof Answers>(kind: K, method: string, path: strin
   read(kind, await (await ask(method, path, body)).json());
 
 export const targets = (): Promise<Target[]> => get('targets', 'GET', '/targets');
+export const sources = (): Promise<Target[]> => get('targets', 'GET', '/sources');
 export const devices = (): Promise<PluggedIn[]> => get('devices', 'GET', '/devices');
+export const watchables = (): Promise<Watchable[]> => get('watchable', 'GET', '/watchable');
 export async function keptRuns(): Promise<KeptRun[]> {
   const answer = (await (await ask('GET', '/runs')).json()) as unknown;
   // Most pages find none, and need no schema for it.
@@ -63,6 +65,8 @@ export async function keptRuns(): Promise<KeptRun[]> {
 }
 export const startRun = (request: RunRequest): Promise<KeptRun> => get('run', 'POST', '/runs', request);
 export const stopRun = async (id: string): Promise<void> => void (await ask('POST', `/runs/${id}/stop`));
+/** Says that what is watched is over. */
+export const finishRun = async (id: string): Promise<void> => void (await ask('POST', `/runs/${id}/finish`));
 /** Tells the server that a run's result is kept here. */
 export const tookRun = async (id: string): Promise<void> => void (await ask('DELETE', `/runs/${id}`));
 

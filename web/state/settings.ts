@@ -1,4 +1,6 @@
+import type { Rate } from '@kymar/core/choice/prices';
 import type { Weights } from '@kymar/core/choice/search';
+import type { Thumb } from '@kymar/core/measure';
 import type { Role } from '@kymar/core/job';
 import { create } from 'zustand';
 import type { OwnRanges } from '@kymar/core/catalog/assumptions';
@@ -24,6 +26,10 @@ export interface Settings {
   sure?: number;
   /** What an hour of the customer's is worth, for pay-back; in the job's currency. */
   hourly?: number;
+  /** How late and how steady the person at this bench presses. */
+  thumb?: Thumb;
+  /** What currencies are worth in each other, each with its day. */
+  rates?: readonly Rate[];
   /** The shop's own weights of the ranking, by what a device is for. */
   weights?: Partial<Record<Role | 'any', Weights>>;
   /** The shop's own ranges in place of what Kymar assumes. */

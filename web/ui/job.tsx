@@ -72,7 +72,7 @@ function Frame({
   const [first] = at?.activities ?? [];
   const direction = chosen ?? (first ? directionOf(first) : 'write');
   // Without a machine there is nothing to draw, forecast or time.
-  const bare = at === null && /\/(choice|path|forecast|bench)$/.test(stage);
+  const bare = at === null && /\/(choice|path|forecast|setup|bench)$/.test(stage);
   const narrow = useNarrow();
   const strip = (
     <>

@@ -7,6 +7,7 @@ import { ping, useServer } from '../state/server';
 import { settingRecords } from '../state/settings';
 import { saveNow } from '../state/store';
 import { troubleOf, useStatus } from '../state/status';
+import { saveFile } from './files';
 import { Notice } from './notice';
 
 const all = { jobs: jobRecords, parts: partRecords, settings: settingRecords };
@@ -41,8 +42,22 @@ export function Notices() {
           </Notice>
         )),
       )}
-      {messages.map(({ id, severity, text }) => (
-        <Notice key={id} severity={severity} sx={sx} onClose={() => readMessage(id)}>
+      {messages.map(({ id, severity, text, file }) => (
+        <Notice
+          key={id}
+          severity={severity}
+          sx={sx}
+          onClose={() => readMessage(id)}
+          {...(file
+            ? {
+                action: (
+                  <Button onClick={() => saveFile(file.name, file.text, 'text/plain')}>
+                    Save the manifest
+                  </Button>
+                ),
+              }
+            : {})}
+        >
           {text}
         </Notice>
       ))}

@@ -89,16 +89,27 @@ function ClockChip({ watch }: { watch: Watch }) {
 }
 
 function RunChip({ going }: { going: Going }) {
-  const { run, samples, total, direction } = going;
+  const { run, samples, total, direction, watching } = going;
   const job = useJobs((s) => (run.request.purpose ? s.jobs[run.request.purpose.job] : undefined));
   const done = samples.at(-1)?.bytes ?? 0;
-  const words = `${direction === 'write' ? 'Writing' : 'Reading'} ${format(done, 'B')} of ${format(total, 'B')}`;
+  const doing = watching ? watchWords(watching.state) : direction === 'write' ? 'writing' : 'reading';
+  const far = total === null ? format(done, 'B', 3) : `${Math.floor((100 * done) / total)} %`;
+  const begin = `${doing[0]!.toUpperCase()}${doing.slice(1)}`;
+  const words =
+    total === null
+      ? `${begin}, ${format(done, 'B')}:`
+      : `${begin} ${format(done, 'B')} of ${format(total, 'B')} in`;
   return (
-    <Chip to={job ? `/jobs/${job.id}/bench` : '/jobs'} label={`${words} in ${run.folder}`}>
-      <span>{Math.floor((100 * done) / total)} %</span>
+    <Chip to={job ? `/jobs/${job.id}/bench` : '/jobs'} label={`${words} ${run.folder}`}>
+      <span>{far}</span>
       <Box component="span" sx={{ fontWeight: 450, display: { xs: 'none', md: 'inline' } }}>
-        {direction === 'write' ? 'writing' : 'reading'}
+        {doing}
       </Box>
     </Chip>
   );
 }
+
+const watchWords = (state: NonNullable<Going['watching']>['state']): string =>
+  ({ waiting: 'waiting for the first bytes', moving: 'watching', flushing: 'being flushed', over: 'over' })[
+    state
+  ];

@@ -160,7 +160,10 @@ function useUndoKeys() {
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
-      if (event.target instanceof HTMLElement && event.target.matches('input, textarea, [contenteditable]'))
+      if (
+        event.target instanceof HTMLElement &&
+        event.target.matches('input:not([type=checkbox], [type=radio]), textarea, [contenteditable]')
+      )
         return;
       event.preventDefault();
       if (event.shiftKey) redo();

@@ -12,6 +12,7 @@ export const STAGE_NAMES: Record<Stage, string> = {
   choice: 'Choice',
   path: 'Path',
   forecast: 'Forecast',
+  setup: 'Set-up',
   bench: 'Bench',
   verdict: 'Verdict',
   handover: 'Handover',

@@ -8,7 +8,6 @@ import {
   bestOf,
   buildKey,
   buildWords,
-  cheapestFirst,
   Finalists,
   holdsWords,
   laterOn,
@@ -25,6 +24,8 @@ import {
   scoreOf,
   search,
   sizesOf,
+  slowedBy,
+  slowedWords,
   summaryOf,
   together,
   togetherProblem,
@@ -43,6 +44,7 @@ import {
   type WhyNot,
 } from '@kymar/core/choice/search';
 import { ageOf, pricing, STALE, type UnitPrice } from '@kymar/core/choice/prices';
+import { cancelShared, searchShared } from './pool';
 import type { Host, Shop } from '@kymar/core/catalog/parts';
 import { middle } from '@kymar/core/evidence';
 import { calendarDay } from '@kymar/core/units';
@@ -150,11 +152,15 @@ export interface Placed {
   where: readonly string[];
   money: string;
   cost: number | null;
+  /** What it was chosen out of. */
+  found: Summary;
 }
 
 /** Several devices placed together, or why they cannot be. */
 export interface AllPlaced {
   placed: readonly Placed[];
+  /** What they do to each other on a shared uplink, in words. */
+  slowed: readonly string[];
   problem: string | null;
 }
 
@@ -182,7 +188,6 @@ interface Held {
 }
 
 let held: Held | null = null;
-let turn = 0;
 const pause = () => new Promise((resolve) => setTimeout(resolve, 0));
 const BETWEEN = 120;
 
@@ -235,7 +240,9 @@ function asked(of: Held, { weights, sort, only, text }: Asked): Row[] {
 
 /** What each part costs in the currency that counts; none while no price is known. */
 const pricesOf = ({ wanted, shop }: Held): ReadonlyMap<string, UnitPrice> =>
-  wanted.currency === null ? new Map<string, UnitPrice>() : pricing(shop.prices, wanted.currency);
+  wanted.currency === null
+    ? new Map<string, UnitPrice>()
+    : pricing(shop.prices, wanted.currency, wanted.rates);
 
 /** What each part of a build costs, by the observation that says so. */
 function priceLines(of: Held, { build, elsewhere }: Candidate): string[] {
@@ -317,43 +324,44 @@ const work = {
     built: Build | null,
     onProgress: (progress: Progress, first: string | null) => void,
   ): Promise<Overview | null> {
-    const mine = ++turn;
-    const into: Candidate[] = [];
-    const going = search(wanted, shop, into);
-    for (let since = performance.now(); ;) {
-      const step = going.next();
-      if (step.done) {
-        const edge = new Set(nonDominated(step.value.candidates).map((c) => c.id));
-        const ids = new Map(step.value.candidates.map((c) => [c.id, c]));
-        const index = new Map(step.value.candidates.map((c, i) => [c.id, i]));
-        held = { built, index, wanted, shop, found: step.value, finalists: new Finalists(wanted), edge, ids };
-        return overview(held);
-      }
-      if (performance.now() - since > BETWEEN) {
-        since = performance.now();
-        const best = into.filter((c) => c.misses.length === 0).sort(cheapestFirst)[0];
-        onProgress(step.value, best ? buildWords(best.build) : null);
-        await pause();
-        if (mine !== turn) return null;
-      }
-    }
+    const found = await searchShared(wanted, shop, onProgress);
+    if (!found) return null;
+    const { candidates } = found;
+    held = {
+      built,
+      wanted,
+      shop,
+      found,
+      index: new Map(candidates.map((c, i) => [c.id, i])),
+      ids: new Map(candidates.map((c) => [c.id, c])),
+      edge: new Set(nonDominated(candidates).map((c) => c.id)),
+      finalists: new Finalists(wanted),
+    };
+    return overview(held);
   },
 
-  cancel: (): void => void turn++,
+  cancel: cancelShared,
 
   /**
    * Builds for several devices of a job together: ports used once, one budget.
    * @param list what each device is searched for, its ports all free
+   * @param names what each is called
    */
-  async together(list: readonly Wanted[], shop: Shop, budget: number | null): Promise<AllPlaced> {
+  async together(
+    list: readonly Wanted[],
+    names: readonly string[],
+    shop: Shop,
+    budget: number | null,
+  ): Promise<AllPlaced> {
     const devices: Device[] = [];
+    const finds: Found[] = [];
     for (const wanted of list) {
       const into: Candidate[] = [];
-      await walk(search(wanted, shop, into));
+      finds.push(await walk(search(wanted, shop, into)));
       devices.push({ wanted, candidates: into, finalists: new Finalists(wanted) });
     }
     const found = await walk(together(devices, budget));
-    if (found.problem !== null) return { placed: [], problem: togetherProblem(found, list) };
+    if (found.problem !== null) return { placed: [], slowed: [], problem: togetherProblem(found, list) };
     const placed = found.builds.map((candidate, i): Placed => {
       const one = candidate!;
       const wanted = list[i]!;
@@ -363,9 +371,11 @@ const work = {
         where: whereWords(one, wanted),
         money: moneyWords(one.cost, wanted.currency),
         cost: one.cost,
+        found: summaryOf(finds[i]!, devices[i]!.finalists, wanted),
       };
     });
-    return { placed, problem: null };
+    const slowed = slowedBy(placed.map(({ candidate }, i) => ({ candidate, wanted: list[i]! })));
+    return { placed, slowed: slowed.map((one) => slowedWords(one, names)), problem: null };
   },
 
   rows(what: Asked): { rows: Row[]; total: number } {

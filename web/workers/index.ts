@@ -13,6 +13,7 @@ import type { Progress, Wanted } from '@kymar/core/choice/search';
 import type { Choosing, Overview } from './choice';
 import type { Forecasting } from './forecast';
 import type { Reading } from './reading';
+import type { Tracing } from './trace';
 import type { Compared, Work } from './whatif';
 
 export type { Compared };
@@ -64,9 +65,13 @@ const choosing = new Helper<Choosing>(
   () => new Worker(new URL('./choice.ts', import.meta.url), { type: 'module' }),
 );
 
+const tracing = new Helper<Tracing>(
+  () => new Worker(new URL('./trace.ts', import.meta.url), { type: 'module' }),
+);
+
 /** Loads their code ahead: a stopped server would keep it back. */
 export const warmUp = (): void =>
-  [whatif, forecasting, reading, choosing].forEach((helper) => void helper.start());
+  [whatif, forecasting, reading, choosing, tracing].forEach((helper) => void helper.start());
 
 /** Changes that help a path, worked out in a worker. */
 export const fixesOf = (situation: Situation, shop: Shop, direction: Direction): Promise<Fix[]> =>
@@ -111,6 +116,13 @@ export const read = {
   restored: (keys: readonly string[]) => reading.ask((w) => w.restored(keys)),
 };
 
+/** Tables of readings, read and cut into phases beside the page. */
+export const traces = {
+  look: (file: File) => tracing.ask((w) => w.look(file)),
+  read: (...asked: Parameters<Tracing['read']>) => tracing.ask((w) => w.read(...asked)),
+};
+export type { TraceLook, TraceRead } from './trace';
+
 /** What there is to buy, searched in a worker that keeps what it found. */
 export const choose = {
   search: (
@@ -119,8 +131,7 @@ export const choose = {
     built: Build | null,
     told: (progress: Progress, first: string | null) => void,
   ) => choosing.ask((w) => w.search(wanted, shop, built, proxy(told)) as Promise<Overview | null>),
-  together: (list: readonly Wanted[], shop: Shop, budget: number | null) =>
-    choosing.ask((w) => w.together(list, shop, budget)),
+  together: (...asked: Parameters<Choosing['together']>) => choosing.ask((w) => w.together(...asked)),
   cancel: () => choosing.ask((w) => w.cancel()),
   rows: (...asked: Parameters<Choosing['rows']>) => choosing.ask((w) => w.rows(...asked)),
   closely: (id: string, hourly: number) => choosing.ask((w) => w.closely(id, hourly)),

@@ -12,36 +12,10 @@ import {
 } from '@kymar/core/catalog/library';
 import { KINDS, nameOf, type Kind, type Part, type PartOf } from '@kymar/core/catalog/parts';
 import { storedJobs, storedParts } from '../state/stored';
+import { textOf, type TextRead } from './text';
 
-/** A file as bytes may be larger than anything that could be meant. */
+/** A file of Kymar’s own is never larger, B. */
 const MOST_BYTES = 64e6;
-
-interface TextRead {
-  text: string;
-  notes: string[];
-}
-
-/** A file's text, whatever encoding it came in: old spreadsheets write Latin-1, some UTF-16. */
-async function textOf(file: File): Promise<TextRead> {
-  if (file.size > MOST_BYTES)
-    throw new Error(`${file.name} is larger than 64 MB: that is no file of Kymar’s.`);
-  const bytes = new Uint8Array(await file.arrayBuffer());
-  const utf16 =
-    bytes[0] === 0xff && bytes[1] === 0xfe
-      ? 'utf-16le'
-      : bytes[0] === 0xfe && bytes[1] === 0xff
-        ? 'utf-16be'
-        : null;
-  if (utf16) return { text: new TextDecoder(utf16).decode(bytes), notes: ['Read as UTF-16.'] };
-  try {
-    return { text: new TextDecoder('utf-8', { fatal: true }).decode(bytes), notes: [] };
-  } catch {
-    return {
-      text: new TextDecoder('windows-1252').decode(bytes),
-      notes: ['The file is not UTF-8: read as Latin-1 (Windows-1252). Look at letters with accents.'],
-    };
-  }
-}
 
 /** One job file, read: what it holds, or why it cannot be taken. */
 export interface FileRead {
@@ -135,7 +109,7 @@ const reading = {
     for (const file of files) {
       const said = (problems: string[]) => found.push({ file: file.name, job: null, problems, doubts: [] });
       try {
-        const { text } = await textOf(file);
+        const { text } = await textOf(file, MOST_BYTES);
         const read = readJob(text);
         if (!read.ok) said(read.problems.slice(0, MOST_PROBLEMS));
         else found.push({ file: file.name, job: read.value, problems: [], doubts: doubtWords(read.value) });
@@ -152,7 +126,7 @@ const reading = {
     waiting = [];
     let read: TextRead;
     try {
-      read = await textOf(file);
+      read = await textOf(file, MOST_BYTES);
     } catch (error) {
       return { ...nothing, problems: [(error as Error).message] };
     }
@@ -191,7 +165,7 @@ const reading = {
   async backup(file: File): Promise<BackupPreview> {
     restoring = null;
     try {
-      const found = readBackup((await textOf(file)).text);
+      const found = readBackup((await textOf(file, MOST_BYTES)).text);
       if (!found.ok) return { at: '', list: [], bin: 0, problems: found.problems.slice(0, MOST_PROBLEMS) };
       restoring = found.value;
       const list = compareBackup(restoring, await storedJobs());

@@ -7,5 +7,6 @@ export {
   unitOf,
   usualCurrency,
   type PartKey,
+  type Rate,
   type UnitPrice,
 } from './pricing';

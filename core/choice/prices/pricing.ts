@@ -9,6 +9,8 @@ export interface UnitPrice {
   each: number;
   currency: string;
   by: Price;
+  /** The rate it was converted by, where it was seen in another currency. */
+  rate?: Rate;
 }
 
 /** What one costs where a price is for several. */
@@ -30,13 +32,43 @@ export function historyOf(prices: readonly Price[], currency: string): Map<strin
   return found;
 }
 
-/** What each part costs in a currency by its newest observation. Other currencies stay apart: nothing is converted. */
-export function pricing(prices: readonly Price[], currency: string): ReadonlyMap<string, UnitPrice> {
-  const newest = [...historyOf(prices, currency)].map(([of, [by]]): [string, UnitPrice] => [
-    of,
-    { each: unitOf(by!), currency, by: by! },
-  ]);
-  return new Map(newest);
+/** What one of a currency was worth in another on a day, as somebody noted it. */
+export interface Rate {
+  from: string;
+  to: string;
+  /** So many of `to` for one of `from`. */
+  rate: number;
+  /** The day, ISO. */
+  on: string;
+}
+
+/**
+ * What each part costs in a currency by its newest observation. Other currencies stay apart, except where a dated rate is given: then a part that nobody
+ * has seen a price of in this currency goes by its newest in the other, by the newest rate; a rate serves both ways.
+ */
+export function pricing(
+  prices: readonly Price[],
+  currency: string,
+  rates: readonly Rate[] = [],
+): ReadonlyMap<string, UnitPrice> {
+  const found = new Map<string, UnitPrice>();
+  for (const [of, [by]] of historyOf(prices, currency))
+    found.set(of, { each: unitOf(by!), currency, by: by! });
+  const converted = new Map<string, UnitPrice>();
+  const latest = [...rates].sort((a, b) => b.on.localeCompare(a.on));
+  const done = new Set([currency]);
+  for (const rate of latest) {
+    const other = rate.to === currency ? rate.from : rate.from === currency ? rate.to : currency;
+    if (done.has(other)) continue;
+    done.add(other);
+    const factor = rate.to === currency ? rate.rate : 1 / rate.rate;
+    for (const [of, [by]] of historyOf(prices, other)) {
+      const had = converted.get(of);
+      if (found.has(of) || (had && newer(had.by, by!) <= 0)) continue;
+      converted.set(of, { each: unitOf(by!) * factor, currency, by: by!, rate });
+    }
+  }
+  return new Map([...found, ...converted]);
 }
 
 /** The currency most observations are in; null without any. */
@@ -60,8 +92,9 @@ export function costToday(
   parts: readonly { of: string; count?: number | undefined }[],
   prices: readonly Price[],
   currency: string,
+  rates: readonly Rate[] = [],
 ): number | null {
-  const each = pricing(prices, currency);
+  const each = pricing(prices, currency, rates);
   return parts.reduce<number | null>((sum, { of, count = 1 }) => {
     const one = each.get(of)?.each;
     return sum === null || one === undefined ? null : sum + one * count;

@@ -1,5 +1,5 @@
-import type { Price, Shop } from '../../catalog/parts';
-import { historyOf } from '../prices';
+import type { Shop } from '../../catalog/parts';
+import { pricing } from '../prices';
 import type { Candidate } from './candidate';
 import { payBack } from './money';
 import { cheapestFirst } from './order';
@@ -15,9 +15,9 @@ export interface Baseline {
 }
 
 /** Drives whose newest price is their own maker's, or that of the machine's maker: upgrades as the maker sells them. */
-function soldByMaker({ prices }: Shop, currency: string): ReadonlySet<string> {
-  const newest = [...historyOf(prices, currency)].map(([of, [first]]): [string, Price] => [of, first!]);
-  return new Set(newest.flatMap(([of, price]) => (price.sells === 'maker' ? [of] : [])));
+function soldByMaker({ prices }: Shop, currency: string, { rates }: Wanted): ReadonlySet<string> {
+  const newest = [...pricing(prices, currency, rates)];
+  return new Set(newest.flatMap(([of, { by }]) => (by.sells === 'maker' ? [of] : [])));
 }
 
 /**
@@ -32,7 +32,7 @@ export function baselines(
   built: string | null,
 ): Baseline[] {
   const sorted = [...candidates].sort(cheapestFirst);
-  const makers = wanted.currency === null ? new Set<string>() : soldByMaker(shop, wanted.currency);
+  const makers = wanted.currency === null ? new Set<string>() : soldByMaker(shop, wanted.currency, wanted);
   const key = ({ build }: Candidate) => `drives/${build.drive.id}` as const;
   const found: [BaselineId, Candidate | undefined][] = [
     ['built', sorted.find((c) => c.id === built)],

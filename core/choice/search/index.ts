@@ -1,5 +1,14 @@
 export { neededBy, SURE, wantedOf, type Open, type Wanted } from './wanted';
-export { buildKey, MOST, search, searchAll, type Found, type Progress } from './search';
+export {
+  buildKey,
+  joinShares,
+  MOST,
+  search,
+  searchAll,
+  type Found,
+  type Progress,
+  type Share,
+} from './search';
 export { partsOf, type Candidate, type Fallen, type Miss, type ReasonId } from './candidate';
 export {
   bestOf,
@@ -28,6 +37,7 @@ export {
   portWords,
   priceWords,
   reasonFor,
+  slowedWords,
   togetherProblem,
   wastedWords,
   whereWords,
@@ -35,3 +45,4 @@ export {
 export { against, baselines, type Against, type Baseline, type BaselineId } from './baseline';
 export { laterOn } from './later';
 export { placeTogether, together, type Device, type Option, type Together } from './together';
+export { slowedBy, type Slowed } from './uplinks';

@@ -1,7 +1,7 @@
 import { DRIVES, SHOP } from '../../catalog/stock';
 import type { Price } from '../../catalog/parts';
 import { ageOf, historyOf, pricing, STALE, unitOf, usualCurrency } from '../prices';
-import { familyOf, holdsWords, lifeCost, lifeCostWords, payBack, payBackWords, sizesOf } from '.';
+import { familyOf, holdsWords, lifeCost, lifeCostWords, payBack, payBackWords, priceWords, sizesOf } from '.';
 
 const price = (of: string, on: string, amount: number, more: Partial<Price> = {}): Price => ({
   id: `${of} ${on} ${amount}`,
@@ -36,6 +36,34 @@ describe('dated prices', () => {
     expect(usualCurrency(list)).toBe('EUR');
     expect(usualCurrency([])).toBeNull();
   });
+  test('what was seen in another currency counts by a dated rate, and only where none was seen in this one', () => {
+    const seen = (of: string, amount: number, currency: string, on = '2031-05-06') =>
+      price(of, on, amount, { currency });
+    const prices = [
+      seen('drives/a', 80, 'EUR', '2031-01-01'),
+      seen('drives/a', 60, 'GBP'),
+      seen('drives/b', 100, 'GBP'),
+      seen('drives/c', 50, 'EUR'),
+      seen('drives/d', 9, 'SEK'),
+    ];
+    const rates = [
+      { from: 'GBP', to: 'EUR', rate: 1.1, on: '2031-01-01' },
+      { from: 'GBP', to: 'EUR', rate: 1.25, on: '2031-05-01' },
+    ];
+    const inEuro = pricing(prices, 'EUR', rates);
+    expect([...inEuro].map(([of, { each }]) => [of, each])).toEqual([
+      ['drives/a', 80],
+      ['drives/c', 50],
+      ['drives/b', 125],
+    ]);
+    expect(inEuro.get('drives/b')!.rate!.on).toBe('2031-05-01');
+    expect(pricing(prices, 'GBP', rates).get('drives/c')!.each).toBeCloseTo(40, 9);
+    expect(pricing(prices, 'EUR').has('drives/b')).toBe(false);
+    expect(priceWords(inEuro.get('drives/b')!, 1)).toContain(
+      'seen as 100 GBP, 1 GBP = 1.25 EUR on 2031-05-01',
+    );
+  });
+
   test('how old one is, over the change to summer time too', () => {
     expect(ageOf(list[1]!, '2031-05-16')).toBe(45);
     expect(ageOf(list[0]!, '2031-04-01')).toBe(59);

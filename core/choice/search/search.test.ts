@@ -14,7 +14,9 @@ import {
   buildKey,
   cheapestFirst,
   Finalists,
+  joinShares,
   nonDominated,
+  search,
   searchAll,
   wantedOf,
   type Candidate,
@@ -102,6 +104,24 @@ const libraries = fc.record({
 });
 
 describe('the search', () => {
+  test('shared among workers it finds what one finds, in the same order', () => {
+    const wanted = wantedFor(offload);
+    const shop = priced(SHOP, (i) => 10 + ((i * 37) % 23));
+    const whole = searchAll(wanted, shop);
+    const parts = [0, 1, 2].map((at) => {
+      const going = search(wanted, shop, [], { at, of: 3 });
+      for (;;) {
+        const step = going.next();
+        if (step.done) return step.value;
+      }
+    });
+    const joined = joinShares(structuredClone(parts), wanted, shop);
+    expect(joined.candidates.map((c) => c.id)).toEqual(whole.candidates.map((c) => c.id));
+    expect(joined.candidates.map((c) => c.figures)).toEqual(whole.candidates.map((c) => c.figures));
+    expect(joined.fallen.map((f) => f.reason)).toEqual(whole.fallen.map((f) => f.reason));
+    expect(joined).toMatchObject({ looked: whole.looked, combinations: whole.combinations, left: 0 });
+  });
+
   test('finds what trying every combination finds: the same builds, reasons, cost and order', () => {
     let compared = 0;
     fc.assert(

@@ -33,6 +33,12 @@ export interface Found {
 export const MOST = 1_000_000;
 /** What a hub with a supply of its own may settle. */
 const BY_HUB: readonly ReasonId[] = ['rule power-running', 'rule sealed-supply'];
+/** A part of a search: every so-manieth drive, so that each worker has cheap and dear ones. */
+export interface Share {
+  at: number;
+  of: number;
+}
+const WHOLE: Share = { at: 0, of: 1 };
 /** Builds between two looks at the clock or at whether it is still wanted. */
 const PIECE = 250;
 
@@ -41,8 +47,8 @@ class Market {
   private readonly prices: ReadonlyMap<string, { each: number }>;
   private readonly owned: ReadonlySet<string>;
 
-  constructor(shop: Shop, { currency, owned }: Wanted) {
-    this.prices = currency === null ? new Map() : pricing(shop.prices, currency);
+  constructor(shop: Shop, { currency, rates, owned }: Wanted) {
+    this.prices = currency === null ? new Map() : pricing(shop.prices, currency, rates);
     this.owned = new Set(owned);
   }
 
@@ -54,6 +60,13 @@ class Market {
   /** For an order: what has no price comes last. */
   rank(key: PartKey): number {
     return this.each(key) ?? Infinity;
+  }
+
+  /** Parts of a kind, the cheapest first. */
+  inOrder<K extends 'drives' | 'bridges' | 'hubs'>(shop: Shop, kind: K): Shop[K][number][] {
+    const parts: Shop[K][number][] = [...shop[kind]];
+    const rank = new Map(parts.map(({ id }) => [id, this.rank(`${kind}/${id}`)]));
+    return parts.sort((a, b) => compare(rank.get(a.id)!, rank.get(b.id)!) || a.id.localeCompare(b.id));
   }
 
   costOf(build: Build, elsewhere: readonly Connection[]): Pick<Candidate, 'cost' | 'unpriced'> {
@@ -94,8 +107,14 @@ const buildWith = ({ drive, bridge, bays }: Held, { cable, port, hops }: Way): B
  * on every port that differs, with the cheapest cable of each mode. The cheapest drives first. Gives back how far it is after each piece, so that it can
  * be stopped; its result at the end.
  * @param into candidates as they are found, for whoever looks on meanwhile
+ * @param share the drives that are this worker's, where several search
  */
-export function* search(wanted: Wanted, shop: Shop, into: Candidate[] = []): Generator<Progress, Found> {
+export function* search(
+  wanted: Wanted,
+  shop: Shop,
+  into: Candidate[] = [],
+  share: Share = WHOLE,
+): Generator<Progress, Found> {
   const market = new Market(shop, wanted);
   const accessories = shop.accessories;
   const priced = (part: { id: string }) => market.rank(`accessories/${part.id}`);
@@ -107,10 +126,8 @@ export function* search(wanted: Wanted, shop: Shop, into: Candidate[] = []): Gen
       portTraits,
     ),
   );
-  const by = (kind: 'drives' | 'bridges') => (a: { id: string }, b: { id: string }) =>
-    compare(market.rank(`${kind}/${a.id}`), market.rank(`${kind}/${b.id}`)) || a.id.localeCompare(b.id);
-  const drives = [...shop.drives].sort(by('drives'));
-  const bridges = [...shop.bridges].sort(by('bridges'));
+  const drives = market.inOrder(shop, 'drives').filter((_, i) => i % share.of === share.at);
+  const bridges = market.inOrder(shop, 'bridges');
   const bySocket = new Map<string, Bridge[]>();
   for (const bridge of bridges) bySocket.set(bridge.socket, [...(bySocket.get(bridge.socket) ?? []), bridge]);
   const cablePrice = (cable: Cable) => market.rank(`cables/${cable.id}`);
@@ -130,9 +147,7 @@ export function* search(wanted: Wanted, shop: Shop, into: Candidate[] = []): Gen
   };
 
   /** The ways over a hub at the first place: where no port joins, or a port supplies too little. */
-  const hubs = [...shop.hubs].sort((a, b) =>
-    compare(market.rank(`hubs/${a.id}`), market.rank(`hubs/${b.id}`)),
-  );
+  const hubs = market.inOrder(shop, 'hubs');
   const overHubs = ({ drive, bridge }: Held): Way[] => {
     const end = bridge ? { plug: bridge.plug, modes: bridge.outer } : drive;
     const isStraight = () => bridge?.kind === 'adapter';
@@ -218,7 +233,7 @@ export function* search(wanted: Wanted, shop: Shop, into: Candidate[] = []): Gen
       }
     if (!taken && boxes.length === 0) drop({ drive, bridge: null, bays: {} }, 'nothing takes it');
     done++;
-    if (looked >= MOST) break;
+    if (looked >= MOST / share.of) break;
   }
   const combinations =
     drives.length * (bridges.length + 1) * (shop.cables.length + 1) * first!.host.ports.length;
@@ -253,6 +268,23 @@ function made(
     years,
     warranty: middle(drive.warrantyYears),
     usable: usableOf(build),
+  };
+}
+
+/** What several workers found, as one search would have found it. */
+export function joinShares(parts: readonly Found[], wanted: Wanted, shop: Shop): Found {
+  const place = new Map(new Market(shop, wanted).inOrder(shop, 'drives').map(({ id }, i) => [id, i]));
+  const sum = (of: (part: Found) => number) => parts.reduce((total, part) => total + of(part), 0);
+  return {
+    candidates: parts
+      .flatMap((part) => part.candidates)
+      .sort((a, b) => place.get(a.build.drive.id)! - place.get(b.build.drive.id)!),
+    fallen: parts
+      .flatMap((part) => part.fallen)
+      .sort((a, b) => place.get(a.drive.id)! - place.get(b.drive.id)!),
+    looked: sum((part) => part.looked),
+    combinations: sum((part) => part.combinations),
+    left: sum((part) => part.left),
   };
 }
 

@@ -2,7 +2,17 @@ import fc from 'fast-check';
 import { SHOP } from '../../catalog/stock';
 import { demoJobs } from '../../demo';
 import type { Job } from '../../job';
-import { Finalists, placeTogether, searchAll, together, wantedOf, type Option } from '.';
+import {
+  Finalists,
+  placeTogether,
+  searchAll,
+  slowedBy,
+  slowedWords,
+  together,
+  wantedOf,
+  type Option,
+  type Wanted,
+} from '.';
 
 const KINDS = ['a', 'b', 'c'];
 const option = fc.record({
@@ -75,6 +85,26 @@ describe('several devices together', () => {
     for (const [i, build] of found.builds.entries()) expect(list[i]!.finalists.isSure(build!)).toBe(true);
     expect(end(together(list, found.cost! - 1)).problem).toBe('ports or budget');
     expect(end(together(list, found.cost!)).cost).toBe(found.cost);
+  });
+
+  test('two on one uplink slow each other down when both work: by what the link is worth, no more', () => {
+    const one = list[0]!;
+    const candidate = one.candidates.find((c) => c.flow > 1e9)!;
+    const on = (mode: string): Wanted => {
+      const [open, ...more] = one.wanted.places;
+      const ports = open!.host.ports.map((p) => ({ ...p, uplink: 'shared' }));
+      const host = { ...open!.host, ports, uplinks: [{ id: 'shared', name: 'The bridge', modes: [mode] }] };
+      return { ...one.wanted, places: [{ ...open!, host }, ...more] };
+    };
+    const both = (mode: string) => slowedBy([0, 1].map(() => ({ wanted: on(mode), candidate })));
+    const slowed = both('usb-10');
+    expect(slowed.map((s) => s.device)).toEqual([0, 1]);
+    for (const { alone, together: half } of slowed) expect(half / alone).toBeCloseTo(0.5, 1);
+    expect(slowedWords(slowed[0]!, ['Scans', 'Archive'])).toMatch(
+      /^While Archive works too, Scans .* The bridge\.$/,
+    );
+    expect(both('pcie5x16')).toEqual([]);
+    expect(slowedBy([{ wanted: on('usb-10'), candidate }])).toEqual([]);
   });
 
   test('a device nothing is sure for is told', () => {

@@ -1,7 +1,7 @@
 import { assumedRange, type OwnRanges } from '../../catalog/assumptions';
 import { middle, type Fact } from '../../evidence';
 import { briefAt, heldBy, placesOf, type Brief, type Job } from '../../job';
-import type { PartKey } from '../prices';
+import type { PartKey, Rate } from '../prices';
 
 /** A place without what is searched for. */
 export interface Open extends Omit<Brief, 'build'> {
@@ -15,8 +15,10 @@ export interface Wanted {
   places: readonly Open[];
   /** What the customer or the shelf has: costs nothing. */
   owned: readonly PartKey[];
-  /** Money counts in this currency alone; null: nobody has seen a price. */
+  /** Money counts in this currency; null: nobody has seen a price. */
   currency: string | null;
+  /** What other currencies are worth in it, by the day; without one they stay apart. */
+  rates?: readonly Rate[] | undefined;
   /** In that currency; null: not said. */
   budget: number | null;
   /** How probable each target must be to be met, 0 to 1. */
@@ -31,7 +33,7 @@ export const SURE = 0.9;
 export function wantedOf(
   job: Job,
   device: string | undefined,
-  more: Pick<Wanted, 'owned' | 'currency' | 'own'> & {
+  more: Pick<Wanted, 'owned' | 'currency' | 'own' | 'rates'> & {
     probability?: number | undefined;
     /** All its ports are free: other devices are chosen together with it. */
     portsFree?: boolean;
@@ -55,6 +57,7 @@ export function wantedOf(
     places,
     owned: more.owned,
     currency: more.currency,
+    rates: more.rates,
     budget: budget && budget.currency === more.currency ? budget.amount : null,
     probability: more.probability ?? SURE,
     own: more.own,

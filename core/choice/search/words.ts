@@ -10,6 +10,7 @@ import { isDemand, type DemandId } from './demand';
 import type { Against, Baseline, BaselineId } from './baseline';
 import type { LifeCost, Wasted } from './money';
 import type { Together } from './together';
+import type { Slowed } from './uplinks';
 import type { Wanted } from './wanted';
 
 /** Money as it is said; what has no price says so. */
@@ -152,13 +153,16 @@ export function budgetWords(candidates: readonly Candidate[], { budget, currency
 }
 
 /** What a part costs by its observation: how many, where, of whom, when, and until when it can go back. */
-export function priceWords({ each, currency, by }: UnitPrice, count: number): string {
+export function priceWords({ each, currency, by, rate }: UnitPrice, count: number): string {
   const { name, seller, sells, on, per = 1, returnDays } = by;
   const details = [
     seller,
     sells,
     on,
     per > 1 ? `sold in packs of ${per}` : null,
+    rate
+      ? `seen as ${moneyWords(by.amount, by.currency)}, 1 ${rate.from} = ${numeral(rate.rate)} ${rate.to} on ${rate.on}`
+      : null,
     returnDays === undefined ? null : `can go back within ${returnDays} days`,
   ];
   return `${count > 1 ? `${count} × ` : ''}${name} ${moneyWords(Math.round(each * 100) / 100, currency)}: ${details.filter(Boolean).join(', ')}`;
@@ -212,6 +216,18 @@ export function togetherProblem({ builds, problem }: Together, list: readonly Wa
     );
   }
   return 'Each device alone has a build, but together their ports or the budget do not suffice. Raise the budget, or add a machine or a card with ports.';
+}
+
+/** What devices on one uplink do to each other. @param names of the devices, in the list's order */
+export function slowedWords(
+  { device, others, uplink, direction, alone, together }: Slowed,
+  names: readonly string[],
+): string {
+  const beside = others.map((i) => names[i]!).join(' and ');
+  return (
+    `While ${beside} work${others.length > 1 ? '' : 's'} too, ${names[device]!} ${direction === 'write' ? 'takes' : 'gives'} ` +
+    `${format(together, 'B/s')} instead of ${format(alone, 'B/s')}: both hang on ${uplink}.`
+  );
 }
 
 const BASELINE: Record<BaselineId, string> = {

@@ -1,0 +1,53 @@
+import { factsOf } from '../fit';
+import { settingOf, type Situation } from '../forecast';
+import { DIRECTIONS } from '../catalog/links';
+import { isMove, isOnce, type Fitting } from '../job';
+import { PHASES, said, type Bench, type ListedStep, type Step } from './step';
+import { AFTER, CONTENTS } from './steps/contents';
+import { BEFORE } from './steps/before';
+import { FITTING } from './steps/fitting';
+import { FORMAT } from './steps/format';
+import { START } from './steps/start';
+
+/** All steps there are, in the order of the work. */
+export const STEPS: readonly Step[] = [...BEFORE, ...FITTING, ...START, ...FORMAT, ...CONTENTS, ...AFTER];
+
+/** What a checklist is made from, of a device at one of its places. */
+export function benchOf(situation: Situation): Bench {
+  const direction =
+    DIRECTIONS.find((d) => situation.work.some((a) => isMove(a) && a.direction === d)) ?? 'write';
+  const facts = factsOf(settingOf(situation, direction));
+  return {
+    ...facts,
+    inside: !facts.external,
+    replaces: situation.work.some((a) => isMove(a) && a.direction === 'write' && isOnce(a)),
+    isArray: facts.array !== undefined,
+  };
+}
+
+/** The steps for a device at one of its places, in the order of the work. */
+export function checklist(situation: Situation): ListedStep[] {
+  const bench = benchOf(situation);
+  const listed = STEPS.filter((step) => step.when(bench)).map((step): ListedStep => ({
+    id: step.id,
+    phase: step.phase,
+    title: said(step.title, bench),
+    how: said(step.how, bench),
+    caution: step.caution === undefined ? null : said(step.caution, bench),
+  }));
+  return listed.sort((a, b) => PHASES.indexOf(a.phase) - PHASES.indexOf(b.phase));
+}
+
+/** The first step that is neither done nor left out; null when all are. */
+export function nextStep(steps: readonly ListedStep[], fitting: Fitting | undefined): ListedStep | null {
+  const done = new Set((fitting?.steps ?? []).map(({ id }) => id));
+  return steps.find(({ id }) => !done.has(id)) ?? null;
+}
+
+/** The last day a device can go back; null where nobody said when it was bought or for how long. */
+export function returnUntil({ bought, returnDays }: Pick<Fitting, 'bought' | 'returnDays'>): string | null {
+  if (bought === undefined || returnDays === undefined) return null;
+  const day = new Date(`${bought}T12:00:00Z`);
+  day.setUTCDate(day.getUTCDate() + returnDays);
+  return day.toISOString().slice(0, 10);
+}

@@ -1,0 +1,41 @@
+import type { Facts } from '../fit';
+
+export const PHASES = ['before', 'fitting', 'first start', 'format', 'contents', 'after'] as const;
+/** Parts of the work, in their order. */
+export type StepPhase = (typeof PHASES)[number];
+
+/** What a checklist is made from. */
+export interface Bench extends Facts {
+  /** It sits inside the machine's case. */
+  inside: boolean;
+  /** There are drives on the machine or the device whose contents move over. */
+  replaces: boolean;
+  /** Several drives as one. */
+  isArray: boolean;
+}
+
+type Said = string | ((b: Bench) => string);
+
+/** One step of setting a device up. */
+export interface Step {
+  /** Stable: what was done is kept by it. */
+  id: string;
+  phase: StepPhase;
+  when(b: Bench): boolean;
+  title: Said;
+  /** How, and why. */
+  how: Said;
+  /** What can go wrong here. */
+  caution?: Said;
+}
+
+/** A step in words. */
+export interface ListedStep {
+  id: string;
+  phase: StepPhase;
+  title: string;
+  how: string;
+  caution: string | null;
+}
+
+export const said = (words: Said, b: Bench): string => (typeof words === 'function' ? words(b) : words);

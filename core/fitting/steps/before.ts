@@ -1,0 +1,49 @@
+import type { Step } from '../step';
+
+/** Before anything is opened. */
+export const BEFORE: readonly Step[] = [
+  {
+    id: 'serial',
+    phase: 'before',
+    when: () => true,
+    title: 'Write down the serial number and look its warranty up',
+    how: 'On the maker’s page, before the bag is opened: a unit sold elsewhere, or sold before, may have none here.',
+    caution:
+      'An opened bag, a broken seal or a removed label often ends the right to return it, and the warranty.',
+  },
+  {
+    id: 'backup',
+    phase: 'before',
+    when: (b) => b.inside || b.replaces || b.isArray,
+    title: (b) => `Back up what is on ${b.host.name}`,
+    how: 'Onto something that is unplugged afterwards, and open a few files from there: a back-up nobody opened is a hope.',
+    caution:
+      'Do not go on without it. Fitting, firmware settings and formatting have all ended drives that were not meant.',
+  },
+  {
+    id: 'array-backup',
+    phase: 'before',
+    when: (b) => b.isArray,
+    title: 'Make sure nothing wanted is on the members',
+    how: 'Making an array erases every drive that becomes part of it, also one that looked empty.',
+    caution:
+      'A deleted array may leave its description on the drives and appear again in another box: wipe it there, drive by drive.',
+  },
+  {
+    id: 'bare',
+    phase: 'before',
+    when: (b) => b.inside && !b.disk,
+    title: 'Prove the drive bare, before a long teardown',
+    how: 'In any enclosure that takes it: it appears with its full size, and a gigabyte goes on and comes back.',
+  },
+  {
+    id: 'baseline',
+    phase: 'before',
+    when: () => true,
+    title: 'Read its health, and keep it as the baseline',
+    how: (b) =>
+      b.bridge && b.bridge.health === false
+        ? `${b.bridge.model} does not pass health data on: read it before the drive goes in, on a port or in a box that does.`
+        : 'Hours, written bytes and error counters as they are on day zero. Boxes differ in what they pass on: read it now, and note how.',
+  },
+];

@@ -1,0 +1,70 @@
+import type { Step } from '../step';
+
+/** What goes onto it, and what is pointed at it. */
+export const CONTENTS: readonly Step[] = [
+  {
+    id: 'contents',
+    phase: 'contents',
+    when: (b) => b.replaces || b.needs.role === 'system',
+    title: (b) => (b.needs.role === 'system' ? 'Clone the system over' : 'Copy the contents over'),
+    how: (b) =>
+      b.needs.role === 'system'
+        ? 'With both drives in their final places where that goes; then start from the new one with the old one unplugged.'
+        : 'Copy, then compare by checksums: “copied without an error” is not “the same”. The old drive stays untouched for a while.',
+    caution:
+      'The clone of a drive and the drive itself must not be started from side by side: they call themselves the same.',
+  },
+  {
+    id: 'install-place',
+    phase: 'contents',
+    when: (b) => b.needs.role === 'expansion' || b.needs.role === 'library',
+    title: 'Make it the default place for what is installed',
+    how: (b) =>
+      b.port.storesOnly
+        ? 'It stores what the machine cannot run from there: move those titles, keep the rest on the built-in drive.'
+        : 'In the system’s storage settings, then install one thing and look where it went.',
+  },
+  {
+    id: 'scratch-place',
+    phase: 'contents',
+    when: (b) => b.needs.role === 'scratch' || b.needs.role === 'projects',
+    title: (b) =>
+      b.needs.role === 'scratch'
+        ? 'Point scratch and cache folders at it'
+        : 'Point new projects and their caches at it',
+    how: 'In each program’s own settings; then save something and look whether it grew here.',
+  },
+  {
+    id: 'trim',
+    phase: 'contents',
+    when: (b) => !b.disk && b.bridge !== null && b.bridge.trim === false,
+    title: 'Leave a tenth unpartitioned',
+    how: (b) =>
+      `${b.bridge!.model} does not pass TRIM on: room the drive is never told about keeps its writing fast.`,
+  },
+];
+
+/** When it works. */
+export const AFTER: readonly Step[] = [
+  {
+    id: 'closed',
+    phase: 'after',
+    when: (b) => b.inside,
+    title: 'Time it again with the case closed',
+    how: 'Heat and a lead that was pressed on show only now.',
+  },
+  {
+    id: 'eject',
+    phase: 'after',
+    when: (b) => b.external,
+    title: 'Eject it, plug it in again, open a file',
+    how: 'Shows that all was written, and that it comes back by itself. Show the customer how.',
+  },
+  {
+    id: 'label',
+    phase: 'after',
+    when: () => true,
+    title: 'Label it',
+    how: 'Job, date, what it is for. Not over vents, not over the serial number.',
+  },
+];

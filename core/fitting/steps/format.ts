@@ -1,0 +1,137 @@
+import { FILE_SYSTEMS, OWN_OF } from '../../fit';
+import type { FileSystem } from '../../job';
+import { middle } from '../../evidence';
+import { format } from '../../units';
+import type { Bench, Step } from '../step';
+
+/** End of what 2³² sectors of 512 B address [standard UEFI, MBR]. */
+const MBR_END = 2 ** 32 * 512;
+
+/** The partition table a drive gets, and why. */
+function tableFor({ capacity, needs, system, host }: Bench): { table: 'GPT' | 'MBR'; why: string } {
+  if (needs.table) return { table: needs.table, why: 'the brief asks for it' };
+  if (capacity !== null && capacity > MBR_END)
+    return {
+      table: 'GPT',
+      why: `MBR ends at ${format(MBR_END, 'B', 4)} and the drive has ${format(capacity, 'B', 4)}`,
+    };
+  if (needs.bootDrive && host.firmware === 'BIOS')
+    return { table: 'MBR', why: `${host.name} starts by BIOS, which reads MBR` };
+  return {
+    table: 'GPT',
+    why:
+      system?.family === 'own'
+        ? 'unless the machine formats it itself'
+        : 'every current system reads it, and it keeps a second copy of itself',
+  };
+}
+
+/** The file system a drive gets: by the brief, else by who reads and writes it. */
+function fileSystemFor({ needs, external, system, policies }: Bench): {
+  name: FileSystem | null;
+  why: string;
+} {
+  if (needs.fileSystem) return { name: needs.fileSystem, why: 'the brief asks for it' };
+  const families = [...new Set([...(needs.systems ?? []), ...(system ? [system.family] : [])])];
+  if (families.length === 0)
+    return { name: null, why: 'nobody said which systems use it: ask before it is formatted' };
+  if (families.includes('own'))
+    return { name: null, why: 'the machine formats it itself when it first starts' };
+  const [only] = families;
+  const own = families.length === 1 ? OWN_OF[only!] : undefined;
+  if (own && (!external || policies.fileSystem === 'the system’s own'))
+    return { name: own, why: `only ${only} uses it, and this is its own: safer when a plug is pulled` };
+  const all = (Object.keys(FILE_SYSTEMS) as FileSystem[]).filter((name) => {
+    const { writes, largestFile = Infinity } = FILE_SYSTEMS[name];
+    return (
+      families.every((family) => writes.includes(family)) && (middle(needs.largestFile) ?? 0) <= largestFile
+    );
+  });
+  const name = all.includes('exFAT') ? 'exFAT' : (all[0] ?? null);
+  return name
+    ? {
+        name,
+        why: `${families.join(' and ')} read and write it; a pulled plug can cost more than the file being written`,
+      }
+    : {
+        name: null,
+        why: `no file system is written by ${families.join(' and ')} alike: a network share, or two partitions`,
+      };
+}
+
+/** B of a file's smallest piece: large files and few of them want large ones [practice]. */
+function allocationFor({ activities }: Bench): { unit: number | null; why: string } {
+  const sizes = activities.flatMap((a) => {
+    if (a.kind !== 'move') return [];
+    const [bytes, files] = [middle(a.bytes), middle(a.files)];
+    return bytes !== null && files !== null && files > 0 ? [bytes / files] : [];
+  });
+  const smallest = Math.min(...sizes);
+  if (sizes.length === 0 || !Number.isFinite(smallest))
+    return { unit: null, why: 'as the system proposes it' };
+  if (smallest < 64e3)
+    return {
+      unit: 4096,
+      why: `files of about ${format(smallest, 'B', 2)} would waste more than they hold in larger ones`,
+    };
+  if (smallest < 4e6) return { unit: null, why: 'as the system proposes it' };
+  return {
+    unit: 131072,
+    why: `files of about ${format(smallest, 'B', 2)}: fewer pieces, less to keep account of`,
+  };
+}
+
+/** Whether it gets a full format, and why. */
+function passFor({ disk, needs }: Bench): { full: boolean; why: string } {
+  const isCopy = needs.role === 'archive' || needs.role === 'backup' || needs.onlyCopy === true;
+  if (needs.formatFirst)
+    return { full: true, why: 'the brief asks for it: it finds bad sectors, and is a day’s burn-in' };
+  if (disk && isCopy)
+    return {
+      full: true,
+      why: 'it will hold a copy that counts: a full one finds bad sectors and runs it in. Overnight',
+    };
+  return {
+    full: false,
+    why: disk
+      ? 'what is on it is elsewhere too: a quick one saves a day'
+      : 'a full pass finds nothing on flash and costs its rating',
+  };
+}
+
+/** Making it ready to be written to. */
+export const FORMAT: readonly Step[] = [
+  {
+    id: 'right-one',
+    phase: 'format',
+    when: () => true,
+    title: 'Stop: is this the right drive?',
+    how: (b) =>
+      `Compare size (${b.capacity === null ? 'as on its label' : format(b.capacity, 'B', 4)}) and serial number with what the system is about to erase.`,
+    caution: 'Formatting destroys what is there. Ask whoever owns it, out loud.',
+  },
+  {
+    id: 'partition',
+    phase: 'format',
+    when: () => true,
+    title: (b) => `Partition table: ${tableFor(b).table}`,
+    how: (b) => `Because ${tableFor(b).why}. One partition over all of it, begun at 1 MiB.`,
+  },
+  {
+    id: 'file-system',
+    phase: 'format',
+    when: () => true,
+    title: (b) => `File system: ${fileSystemFor(b).name ?? 'to be settled'}`,
+    how: (b) => {
+      const { unit, why } = allocationFor(b);
+      return `Because ${fileSystemFor(b).why}. Allocation unit ${unit === null ? why : `${format(unit / 1024, 'count')} KiB: ${why}`}.`;
+    },
+  },
+  {
+    id: 'format',
+    phase: 'format',
+    when: () => true,
+    title: (b) => (passFor(b).full ? 'Full format' : 'Quick format'),
+    how: (b) => `Because ${passFor(b).why}.`,
+  },
+];

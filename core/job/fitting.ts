@@ -1,0 +1,46 @@
+import * as z from 'zod';
+import { Id, Name } from '../catalog/parts';
+
+const reason = z.string().trim().min(1, { error: 'wants a reason' }).max(400);
+
+/** A pass over the whole disk that goes on or is over: a full format, a burn-in. */
+export const FormatPass = z.object({
+  started: z.iso.datetime(),
+  /** How far its display had come, and when; `grain` is half a step of the display. */
+  checkpoints: z
+    .array(
+      z.object({
+        at: z.iso.datetime(),
+        share: z.number().positive().max(1),
+        grain: z.number().positive().max(0.5).optional(),
+      }),
+    )
+    .max(100),
+  ended: z.iso.datetime().optional(),
+});
+export type FormatPass = z.infer<typeof FormatPass>;
+
+/** What was done to set a device up: which steps of its checklist, what was read before it was opened and before the case was closed. */
+export const Fitting = z.object({
+  /** The device it is of, by id. */
+  device: Id,
+  serial: z.string().max(120).optional(),
+  /** The day it was bought, from which the days to return it count, and the day its warranty ends. */
+  bought: z.iso.date().optional(),
+  returnDays: z.number().int().nonnegative().max(3650).optional(),
+  warrantyUntil: z.iso.date().optional(),
+  /** Steps that were done, or left out with a reason. */
+  steps: z.array(z.object({ id: Name, at: z.iso.datetime(), skipped: reason.optional() })).max(100),
+  /** When the last step was done or left out; absent: some are left. */
+  complete: z.iso.datetime().optional(),
+  format: FormatPass.optional(),
+  /** Health as it was read at the beginning, as it was pasted, with what was read out of it. */
+  baseline: z
+    .object({
+      at: z.iso.datetime(),
+      text: z.string().max(40_000),
+      written: z.number().nonnegative().max(1e18).nullable(),
+    })
+    .optional(),
+});
+export type Fitting = z.infer<typeof Fitting>;

@@ -1,0 +1,2 @@
+export { parsePending, parseStat, type Counters } from './counters';
+export { WATCH, Watcher, type Reading, type Watched, type WatchRules, type WatchState } from './watcher';

@@ -1,0 +1,148 @@
+import fc from 'fast-check';
+import { noise } from '../../stats';
+import { parsePending, parseStat, Watcher, type Reading, type Watched } from '.';
+
+describe('what the kernel counts', () => {
+  test('fields in their order, sectors of 512 B, ticks of a millisecond', () => {
+    const text =
+      '    1201       33    90402     812   2204     9   711230    5512        0     4100     6324\n';
+    expect(parseStat(text)).toEqual({
+      reads: 1201,
+      writes: 2204,
+      read: 90402 * 512,
+      written: 711230 * 512,
+      busy: 4.1,
+    });
+    for (const wrong of ['', '1 2 3', 'a b c d e f g h i j k'])
+      expect(() => parseStat(wrong)).toThrow(RangeError);
+  });
+
+  test('what memory still holds is Dirty and Writeback together', () => {
+    expect(
+      parsePending('MemFree:  100 kB\nDirty:    1200 kB\nWriteback:    34 kB\nWritebackTmp: 9 kB\n'),
+    ).toBe(1234 * 1024);
+    expect(parsePending('MemFree: 12 kB')).toBeNull();
+  });
+});
+
+/** A made-up device: so many B handed over at a rate from a moment on, through memory that takes them faster or straight. */
+interface Planted {
+  start: number;
+  bytes: number;
+  rate: number;
+  /** B/s at which memory takes them, before the device has them; null: straight. */
+  memory: number | null;
+}
+
+/** Readings every tenth of a second, with what a system writes by itself meanwhile. */
+function* readings({ start, bytes, rate, memory }: Planted, seed: number): Generator<Reading> {
+  const random = noise(seed);
+  let [hum, requests] = [0, 0];
+  for (let i = 0; ; i++) {
+    const t = i * 0.1 + 0.004 * random();
+    if (random() < 0.05) hum += 4096 * (1 + Math.floor(4 * random()));
+    const since = Math.max(0, t - start);
+    const written = Math.floor(Math.min(bytes, since * rate) / 512) * 512;
+    const given = memory === null ? written : Math.min(bytes, since * memory);
+    requests = Math.floor(written / 65536);
+    yield {
+      t,
+      read: 0,
+      written: written + hum,
+      reads: 0,
+      writes: requests,
+      busy: Math.min(since, bytes / rate),
+      pending: 3e5 + Math.max(0, given - written),
+    };
+  }
+}
+
+function watched(planted: Planted, seed: number): Watched {
+  const watcher = new Watcher();
+  for (const reading of readings(planted, seed)) {
+    if (watcher.feed(reading) === 'over') return watcher.result()!;
+    if (reading.t > 400) break;
+  }
+  throw new Error('never over');
+}
+
+describe('watching a device', () => {
+  const planted = fc.record({
+    start: fc.double({ min: 1, max: 8, noNaN: true }),
+    bytes: fc.double({ min: 3e7, max: 2e10, noNaN: true }),
+    rate: fc.double({ min: 2e7, max: 6e9, noNaN: true }),
+    memory: fc.constantFrom(null, 8e9),
+  });
+
+  test('bytes within 1 %, times within 0.2 s, start and end untouched; idle hum is no work', () => {
+    fc.assert(
+      fc.property(planted, fc.nat(1e6), (one, seed) => {
+        const truth = one.bytes / one.rate;
+        fc.pre(truth > 0.3 && truth < 300);
+        const { written, seconds, began, bar, busy, samples } = watched(one, seed);
+        expect(Math.abs(written / one.bytes - 1)).toBeLessThan(0.01);
+        expect(Math.abs(began - one.start)).toBeLessThan(0.2);
+        expect(Math.abs(seconds - truth)).toBeLessThan(0.2);
+        if (one.memory && one.memory > 2 * one.rate)
+          expect(Math.abs(bar! - Math.min(truth, one.bytes / one.memory))).toBeLessThan(0.25);
+        expect(busy!).toBeLessThanOrEqual(truth + 0.01);
+        expect(samples.write.at(-1)!.bytes).toBe(written);
+      }),
+      { numRuns: 120 },
+    );
+  });
+
+  test('hum alone never begins anything', () => {
+    const watcher = new Watcher();
+    for (const reading of readings({ start: 1e9, bytes: 1, rate: 1, memory: null }, 7)) {
+      expect(watcher.feed(reading)).toBe('waiting');
+      if (reading.t > 300) break;
+    }
+    expect(watcher.result()).toBeNull();
+  });
+
+  test('while memory holds what was copied it is not over, and says so', () => {
+    const watcher = new Watcher();
+    const reading = (t: number, written: number, pending: number): Reading => ({
+      t,
+      read: 0,
+      written,
+      reads: 0,
+      writes: 0,
+      busy: 0,
+      pending,
+    });
+    watcher.feed(reading(0, 0, 0));
+    watcher.feed(reading(0.1, 0, 4e8));
+    for (let t = 0.2; t < 8; t += 0.1) watcher.feed(reading(t, 0, 4e8));
+    expect(watcher.state).toBe('flushing');
+    watcher.feed(reading(8.1, 2e8, 2e8));
+    watcher.feed(reading(8.2, 4e8, 0));
+    for (let t = 8.3; t < 11.4; t += 0.1) watcher.feed(reading(t, 4e8, 0));
+    expect(watcher.state).toBe('over');
+    const { seconds, bar, written } = watcher.result()!;
+    expect([seconds, bar, written].map((n) => Math.round(n! * 10) / 10)).toEqual([8.2, 0.1, 4e8]);
+  });
+
+  test('a device plugged in anew begins the watch anew; a load ends when somebody says so', () => {
+    const watcher = new Watcher();
+    const read = (t: number, bytes: number, busy: number): Reading => ({
+      t,
+      read: bytes,
+      written: 0,
+      reads: bytes / 32768,
+      writes: 0,
+      busy,
+      pending: 0,
+    });
+    watcher.feed(read(0, 9e9, 5));
+    watcher.feed(read(0.1, 9.1e9, 5));
+    watcher.feed(read(0.2, 0, 0));
+    expect(watcher.state).toBe('waiting');
+    for (let i = 0; i <= 20; i++) watcher.feed(read(1 + i * 0.1, i * 32768000, i * 0.05));
+    const { seconds, read: bytes, reads, busy } = watcher.result(6)!;
+    expect(seconds).toBeCloseTo(5, 1);
+    expect([bytes, reads]).toEqual([20 * 32768000, 20000]);
+    expect(busy).toBeCloseTo(1, 6);
+  });
+});

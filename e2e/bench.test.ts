@@ -1,0 +1,168 @@
+import { expect, test } from '@playwright/test';
+import { mkdir, mkdtemp, open, rm, writeFile, type FileHandle } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { startApp, type App } from './app';
+
+let app: App;
+let root: string;
+let stat: FileHandle;
+const BENCH = '/jobs/demo-acoustics-offload/bench';
+
+/** What a made-up device has counted, in the layout of sysfs. */
+const count = (read: number, written: number) =>
+  stat.write(`${read / 8192} 0 ${read / 512} 0 ${written / 8192} 0 ${written / 512} 0 0 0 0`.padEnd(200), 0);
+
+test.beforeAll(async () => {
+  root = await mkdtemp(join(tmpdir(), 'kymar-counters-'));
+  await mkdir(join(root, 'block/sdq/device'), { recursive: true });
+  await writeFile(join(root, 'block/sdq/size'), '1953525168\n');
+  await writeFile(join(root, 'block/sdq/device/model'), 'Reed 1T\n');
+  stat = await open(join(root, 'block/sdq/stat'), 'w+');
+  await count(0, 0);
+  app = await startApp({ KYMAR_SYSFS: root });
+});
+test.afterAll(async () => {
+  await app?.stop();
+  await stat?.close();
+  await rm(root, { recursive: true, force: true });
+});
+
+test('a copy by another program becomes a run without a thumb; a page that reloads finds the watch again', async () => {
+  const { page, faults } = await app.open(BENCH);
+  await page.getByRole('tab', { name: 'Watch a device' }).click();
+  await page.getByText('Reed 1T (sdq), 1 TB').waitFor();
+  await page.getByRole('button', { name: 'Watch Reed 1T (sdq)' }).click();
+  await page.getByText('Waiting for the first bytes, Reed 1T (sdq)').waitFor();
+  await count(0, 3 * 2 ** 28);
+  await page.getByText(/^Under way/).waitFor();
+  await page.reload();
+  await page.getByRole('tab', { name: 'Watch a device' }).click();
+  await page.getByText(/^Under way/).waitFor();
+  await count(0, 4 * 2 ** 28);
+  const row = page.getByRole('row', { name: /watched on this machine/ });
+  await expect(row).toHaveCount(1);
+  await row.getByText(/counters of Reed 1T/).waitFor();
+  await page.getByRole('button', { name: 'Watch Reed 1T (sdq)' }).waitFor();
+  expect(faults).toEqual([]);
+});
+
+test('what is watched may be said to be over, or given up; nothing is kept then', async () => {
+  const { page, faults } = await app.open(BENCH);
+  await page.getByRole('tab', { name: 'Watch a device' }).click();
+  const begin = page.getByRole('button', { name: 'Watch Reed 1T (sdq)' });
+  await begin.click();
+  await expect(page.getByRole('button', { name: 'It is over now' })).toBeDisabled();
+  await count(0, 9 * 2 ** 28);
+  await page.getByRole('button', { name: 'It is over now' }).click();
+  await expect(page.getByRole('row', { name: /watched on this machine/ })).toHaveCount(1);
+  await begin.click();
+  await page.getByRole('button', { name: 'Stop watching' }).click();
+  await begin.waitFor();
+  await expect(page.getByRole('row', { name: /watched on this machine/ })).toHaveCount(1);
+  expect(faults).toEqual([]);
+});
+
+test('readings of another program: columns guessed, phases named, kept as a run that teaches', async () => {
+  const { page, faults } = await app.open(BENCH);
+  const rows = ['Elapsed (ms);Written, MiB'];
+  for (let i = 0; i <= 900; i++)
+    rows.push(`${i * 250};${(i < 400 ? i * 210 : 84_000 + (i - 400) * 60).toFixed(1)}`);
+  await page.getByRole('tab', { name: 'Read a trace' }).click();
+  await page
+    .getByLabel('Table of readings')
+    .setInputFiles({ name: 'offload.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n')) });
+  const phases = page.getByRole('table', { name: 'Phases' });
+  await phases.getByText('sustained (post-cache)').waitFor();
+  await page.getByText(/^901 rows: 120 GB in 3 min 45 s/).waitFor();
+  await page
+    .getByText(/^The cache is used up after 88.\d GB: 881 MB\/s until then, 252 MB\/s sustained/)
+    .waitFor();
+  // Read as something else it is something else, at once.
+  await page.getByRole('combobox', { name: 'It is' }).click();
+  await page.getByRole('option', { name: 'how far it had come, MB', exact: true }).click();
+  await page.getByText(/^901 rows: 114 GB/).waitFor();
+  await page.getByRole('combobox', { name: 'It is' }).click();
+  await page.getByRole('option', { name: 'how far it had come, MiB' }).click();
+  await page.getByText(/^901 rows: 120 GB/).waitFor();
+  await page.getByRole('button', { name: /^Keep as a run of/ }).click();
+  await page.getByText(/readings in offload.csv/).waitFor();
+  await page
+    .getByText(/^The cache of/)
+    .first()
+    .waitFor();
+  // What is no table of readings says so, and what to do.
+  await page
+    .getByLabel('Table of readings')
+    .setInputFiles({ name: 'notes.csv', mimeType: 'text/csv', buffer: Buffer.from('name;note\nfoo;bar\n') });
+  await page.getByText('No column could be told to be what was moved. Choose it.').waitFor();
+  await page.getByRole('combobox', { name: 'What was moved' }).click();
+  await page.getByRole('option', { name: 'note' }).click();
+  await page.getByText(/^A trace needs a dozen readings/).waitFor();
+  expect(faults).toEqual([]);
+});
+
+test('a probe spends no more than it may, says "at least" where its budget ends first, and leaves nothing behind', async () => {
+  const { page, faults } = await app.open(BENCH);
+  await page.getByRole('tab', { name: 'Run on this machine' }).click();
+  await page.getByRole('combobox', { name: 'Do' }).click();
+  await page.getByRole('option', { name: /^Probe/ }).click();
+  await page.getByLabel('Writes at most').fill('0.5 GB');
+  await expect(page.getByRole('button', { name: 'Probe it' })).toBeDisabled();
+  await page.getByLabel('Writes at most').fill('1.1 GB');
+  await page.getByLabel('Takes at most').fill('2 min');
+  await page.getByRole('button', { name: 'Probe it' }).click();
+  await page.getByRole('progressbar', { name: 'Progress of the run' }).waitFor();
+  const row = page.getByRole('row', { name: /probe/ });
+  await row.getByText(/cache (at least )?1(\.\d+)? GB|cache .* MB/).waitFor();
+  await page.getByRole('button', { name: 'Probe it' }).waitFor();
+  const { readdir } = await import('node:fs/promises');
+  expect(await readdir(app.folder)).toEqual([]);
+  expect(faults).toEqual([]);
+});
+
+test('small requests: how many a second and how long they took, kept as a run; nothing is left behind', async () => {
+  const { page, faults } = await app.open(BENCH);
+  await page.getByRole('tab', { name: 'Run on this machine' }).click();
+  await page.getByRole('combobox', { name: 'Do' }).click();
+  await page.getByRole('option', { name: 'Random reads and writes' }).click();
+  await page.getByLabel('Size', { exact: true }).fill('100 MB');
+  await page.getByRole('combobox', { name: 'Queue depth' }).click();
+  await page.getByRole('option', { name: '4', exact: true }).click();
+  await page.getByRole('combobox', { name: 'Mix' }).click();
+  await page.getByRole('option', { name: '70 % reads, 30 % writes' }).click();
+  await page.getByLabel('For', { exact: true }).fill('2');
+  await page.getByRole('button', { name: 'Start the run' }).click();
+  const row = page.getByRole('row', { name: /random, 70 % reads/ });
+  await row.getByText(/IOPS/).waitFor();
+  await row.getByText(/at queue depth 4: half within .* 99 % within/).waitFor();
+  const { readdir } = await import('node:fs/promises');
+  expect(await readdir(app.folder)).toEqual([]);
+  expect(faults).toEqual([]);
+});
+
+test('a folder copied, read back and compared: a run of the activity, and a manifest to save', async () => {
+  const source = await mkdtemp(join(tmpdir(), 'kymar-source-'));
+  await mkdir(join(source, 'night'));
+  for (let i = 0; i < 40; i++)
+    await writeFile(join(source, 'night', `${i}.wav`), Buffer.alloc(20_000 + i, i));
+  const own = await startApp({}, ['--source', source]);
+  const { page, faults } = await own.open(BENCH);
+  await page.getByRole('tab', { name: 'Run on this machine' }).click();
+  await page.getByRole('combobox', { name: 'Do' }).click();
+  await page.getByRole('option', { name: /^Copy a folder/ }).click();
+  await page.getByText(source, { exact: true }).waitFor();
+  await page.getByRole('button', { name: 'Start the run' }).click();
+  await page.getByRole('row', { name: /all 40 files read back the same/ }).waitFor();
+  await page.getByText('All 40 files came back as they were read.').waitFor();
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the manifest' }).click();
+  const { readFile, readdir } = await import('node:fs/promises');
+  const lines = (await readFile((await (await saved).path())!, 'utf8')).trim().split('\n');
+  expect(lines).toHaveLength(40);
+  for (const line of lines) expect(line).toMatch(/^[0-9a-f]{64} {2}night\/\d+\.wav$/);
+  expect(await readdir(own.folder)).toEqual([]);
+  expect(faults).toEqual([]);
+  await own.stop();
+  await rm(source, { recursive: true, force: true });
+});

@@ -1,0 +1,114 @@
+import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
+import { useMemo, useState } from 'react';
+import { protocolOf, type Mind, type ProtocolTest } from '@kymar/core/measure';
+import type { Job } from '@kymar/core/job';
+import { counted, format } from '@kymar/core/units';
+import { placedWhere } from '../state/placed';
+import { Panel } from '../ui/panel';
+
+/** The tests that prove what was frozen, how far they are, what is still to come, and each taken up with a press. */
+export function ProtocolPanel({ job, onTake }: { job: Job; onTake(test: ProtocolTest): void }) {
+  const { tests, seconds, wear, share } = useMemo(() => protocolOf(job), [job]);
+  const [shown, setShown] = useState<string | null>(null);
+  if (tests.length === 0) return null;
+  const open = tests.filter((t) => t.done < t.wanted);
+  const isSeveral = new Set(tests.map((t) => `${t.place.machine} ${t.place.device}`)).size > 1;
+  const next = open[0];
+  return (
+    <Panel title="Protocol">
+      <Typography variant="body2" color="textSecondary" role="status" sx={{ mb: 1 }}>
+        {open.length === 0
+          ? 'All tests are through: on to the verdict.'
+          : `${counted(open.length, 'test')} still to come${seconds === null ? '' : `, about ${format(seconds, 's', 2)}`}` +
+            (wear > 0
+              ? `; they write ${format(wear, 'B', 2)}${share === null ? '' : `, ${format(share, '%', 2)} of the rating`}`
+              : '') +
+            '.'}
+        {job.forecasts.length === 0
+          ? ' No forecast is frozen: these prove nothing that was said before.'
+          : ''}
+      </Typography>
+      <Table size="small" aria-label="Tests of the protocol">
+        <TableHead>
+          <TableRow>
+            <TableCell>Test</TableCell>
+            <TableCell align="right">One run, with its rest</TableCell>
+            <TableCell align="right">Runs</TableCell>
+            <TableCell />
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {tests.map((test) => {
+            const isDone = test.done >= test.wanted;
+            const words = titleOf(test);
+            return (
+              <TableRow key={test.id} sx={isDone ? { '& td': { color: 'text.secondary' } } : undefined}>
+                <TableCell>
+                  {words}
+                  {isSeveral && (
+                    <Typography variant="caption" component="div" color="textSecondary">
+                      {placedWhere(job, test.place)?.name}
+                    </Typography>
+                  )}
+                  {(shown === test.id || test.id === next?.id) && (
+                    <Box component="ul" sx={{ m: 0, mt: 0.5, pl: 2.25 }}>
+                      {test.minds.map((mind) => (
+                        <Typography component="li" variant="caption" key={mind.id}>
+                          {mindWords(mind)}
+                        </Typography>
+                      ))}
+                    </Box>
+                  )}
+                </TableCell>
+                <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
+                  {test.seconds === null ? '' : format(test.seconds, 's', 2)}
+                </TableCell>
+                <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
+                  {test.done} of {test.wanted}
+                </TableCell>
+                <TableCell sx={{ p: 0 }}>
+                  <Button
+                    size="small"
+                    variant={test.id === next?.id ? 'outlined' : 'text'}
+                    aria-label={`${isDone ? 'Repeat' : 'Take up'}: ${words}`}
+                    onClick={() => {
+                      setShown(test.id);
+                      onTake(test);
+                    }}
+                  >
+                    {isDone ? 'Repeat' : 'Take up'}
+                  </Button>
+                </TableCell>
+              </TableRow>
+            );
+          })}
+        </TableBody>
+      </Table>
+    </Panel>
+  );
+}
+
+function titleOf({ practice, activity, direction, bytes, files }: ProtocolTest): string {
+  if (practice === 'synthetic')
+    return `Synthetic ${direction === 'write' ? 'writing' : 'reading'}, ${format(bytes!, 'B', 2)}`;
+  if (practice === 'load') return `${activity!.name}, opened cold`;
+  const many = files !== null && files > 1 ? ` in ${format(files, 'count')} files` : '';
+  return `${activity!.name}: ${format(bytes!, 'B')}${many}`;
+}
+
+function mindWords(mind: Mind): string {
+  switch (mind.id) {
+    case 'port':
+      return `On ${mind.position}${mind.cable ? `, with ${mind.cable}` : ''}.`;
+    case 'above cache and memory':
+      return 'Larger than cache and memory, as far as a tenth of the drive allows.';
+    case 'slow source':
+      return `${mind.name} gives ${format(mind.rate, 'B/s')}, less than half of what the drive takes: take a faster source, or the source is what is timed.`;
+    case 'cool down':
+      return `${counted(mind.minutes, 'minute')} between runs, so that each starts cool and with its cache empty.`;
+    case 'cold':
+      return 'Cold each time, by the same reset: quit the program, eject, restart.';
+    case 'one run will do':
+      return 'It is long, or happens once: one run will do.';
+  }
+}

@@ -1,0 +1,367 @@
+import {
+  Alert,
+  Box,
+  Button,
+  MenuItem,
+  Table,
+  TableBody,
+  TableCell,
+  TableHead,
+  TableRow,
+  TextField,
+  Typography,
+} from '@mui/material';
+import { Suspense, useState } from 'react';
+import type { PhaseKind, TraceColumns } from '@kymar/core/measure';
+import { hardCeiling } from '@kymar/core/build/path';
+import { pathOf } from '@kymar/core/forecast';
+import type { Move, Open } from '@kymar/core/job';
+import { counted, format, numeral } from '@kymar/core/units';
+import type { Placed } from '../state/placed';
+import { situationNow } from '../state/situation';
+import { QuantityField } from '../ui/field';
+import { patientLazy } from '../ui/lazy';
+import { traces, type TraceLook, type TraceRead } from '../workers';
+import { waysOf, type Taken } from './taken';
+
+const TraceChart = patientLazy(() => import('./tracechart'));
+
+const PHASE: Record<PhaseKind, string> = {
+  memory: 'the host’s memory',
+  cache: 'cache',
+  sustained: 'sustained (post-cache)',
+  throttled: 'throttled by heat',
+  'inner tracks': 'towards the inner tracks',
+  steady: 'steady',
+};
+const UNITS = {
+  bytes: [
+    ['B', 1],
+    ['kB', 1e3],
+    ['MB', 1e6],
+    ['GB', 1e9],
+    ['KiB', 2 ** 10],
+    ['MiB', 2 ** 20],
+    ['GiB', 2 ** 30],
+    ['sectors of 512 B', 512],
+  ],
+  rate: [
+    ['B/s', 1],
+    ['kB/s', 1e3],
+    ['MB/s', 1e6],
+    ['GB/s', 1e9],
+    ['MiB/s', 2 ** 20],
+    ['Mb/s', 125e3],
+    ['Gb/s', 125e6],
+  ],
+} as const;
+const TIMES = [
+  ['s', 1],
+  ['ms', 1e-3],
+  ['µs', 1e-6],
+  ['ns', 1e-9],
+  ['min', 60],
+] as const;
+
+/** Where nothing can be told of the columns: a person says. */
+const UNKNOWN: TraceColumns = {
+  time: null,
+  timeUnit: 1,
+  apart: 1,
+  amount: 0,
+  kind: 'bytes',
+  unit: 1,
+  warmth: null,
+  comma: false,
+};
+
+interface Props {
+  at: Placed | null;
+  activity: Move | Open | null;
+  onTaken(taken: Taken): void;
+}
+
+/** Readings of another program: any table of times and bytes or rates, cut into the phases it ran in. */
+export function TracePanel({ at, activity, onTaken }: Props) {
+  const [look, setLook] = useState<TraceLook | null>(null);
+  const [columns, setColumns] = useState<TraceColumns | null>(null);
+  const [read, setRead] = useState<TraceRead | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+
+  const hints = () => {
+    const situation = situationNow(at);
+    const path = situation && pathOf(situation);
+    return {
+      media: at?.build?.drive.media ?? null,
+      ceiling: path && path.blocked.length === 0 ? hardCeiling(path) : null,
+    };
+  };
+  const readBy = (by: TraceColumns) => {
+    setColumns(by);
+    setBusy(true);
+    traces.read(by, hints()).then(
+      (found) => {
+        setRead(found);
+        setProblem(null);
+        setBusy(false);
+      },
+      (error: Error) => {
+        setRead(null);
+        setProblem(error.message);
+        setBusy(false);
+      },
+    );
+  };
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    setBusy(true);
+    setRead(null);
+    try {
+      const found = await traces.look(file);
+      setLook(found);
+      setProblem(found.columns ? null : 'No column could be told to be what was moved. Choose it.');
+      setColumns(UNKNOWN);
+      if (found.columns) return readBy(found.columns);
+    } catch (error) {
+      setLook(null);
+      setProblem((error as Error).message);
+    }
+    setBusy(false);
+  };
+  const move = activity?.kind === 'move' ? activity : null;
+  const keep = () => {
+    if (!read || !look) return;
+    onTaken({
+      activity: move?.id ?? null,
+      ...(move ? waysOf(move) : { direction: 'write', otherEnd: 'storage' }),
+      source: 'program',
+      measure: {
+        kind: 'timed',
+        bytes: Math.round(read.bytes),
+        files: null,
+        seconds: read.seconds,
+        error: read.seconds / Math.max(10, read.rows) / Math.sqrt(12),
+        correction: 0,
+        laps: [],
+        block: null,
+        depth: null,
+      },
+      samples: read.samples,
+      conditions: { note: `readings in ${look.file}`.slice(0, 400) },
+    });
+    setLook(null);
+    setRead(null);
+  };
+  const change = (part: Partial<TraceColumns>) => columns && readBy({ ...columns, ...part });
+  const names = look ? (look.heading ?? look.rows[0]?.map((_, i) => `Column ${i + 1}`) ?? []) : [];
+  return (
+    <Box
+      sx={{ display: 'grid', gap: 1.5 }}
+      onDragOver={(e) => e.preventDefault()}
+      onDrop={(e) => {
+        e.preventDefault();
+        void take(e.dataTransfer.files[0]);
+      }}
+    >
+      <Typography variant="body2" color="textSecondary">
+        A table of readings, as another program saved it: times, and how far it had come or how fast it went.
+        Up to a million rows.
+      </Typography>
+      <Button component="label" variant={read ? 'outlined' : 'contained'} disabled={busy}>
+        {look ? 'Read another table' : 'Read a table (CSV)'}
+        <input
+          hidden
+          type="file"
+          accept=".csv,.tsv,.txt,text/csv,text/plain"
+          aria-label="Table of readings"
+          onChange={(e) => {
+            void take(e.target.files?.[0]);
+            e.target.value = '';
+          }}
+        />
+      </Button>
+      {problem && (
+        <Alert severity="error" variant="outlined">
+          {problem}
+        </Alert>
+      )}
+      {look && columns && (
+        <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(2, minmax(0, 1fr))' }}>
+          <TextField
+            select
+            label="Time"
+            value={columns.time ?? 'none'}
+            onChange={(e) =>
+              change({
+                time: e.target.value === 'none' ? null : Number(e.target.value),
+                ...(e.target.value === 'none' ? { timeUnit: 1 } : {}),
+              })
+            }
+          >
+            <MenuItem value="none">none: rows are evenly apart</MenuItem>
+            {names.map((name, i) => (
+              <MenuItem key={i} value={i}>
+                {name}
+              </MenuItem>
+            ))}
+          </TextField>
+          {columns.time === null ? (
+            <QuantityField
+              label="From row to row"
+              dimension="time"
+              bare="s"
+              value={columns.apart}
+              onValue={(apart) => apart !== null && apart > 0 && change({ apart })}
+            />
+          ) : (
+            <TextField
+              select
+              label="Time is in"
+              value={columns.timeUnit}
+              onChange={(e) =>
+                change({ timeUnit: e.target.value === 'clock' ? 'clock' : Number(e.target.value) })
+              }
+            >
+              {TIMES.map(([unit, value]) => (
+                <MenuItem key={unit} value={value}>
+                  {unit}
+                </MenuItem>
+              ))}
+              <MenuItem value="clock">clock times or dates</MenuItem>
+            </TextField>
+          )}
+          <TextField
+            select
+            label="What was moved"
+            value={columns.amount}
+            onChange={(e) => change({ amount: Number(e.target.value) })}
+          >
+            {names.map((name, i) => (
+              <MenuItem key={i} value={i}>
+                {name}
+              </MenuItem>
+            ))}
+          </TextField>
+          <TextField
+            select
+            label="It is"
+            value={`${columns.kind} ${columns.unit}`}
+            onChange={(e) => {
+              const [kind, unit] = e.target.value.split(' ') as [TraceColumns['kind'], string];
+              change({ kind, unit: Number(unit) });
+            }}
+          >
+            {(['bytes', 'rate'] as const).flatMap((kind) =>
+              UNITS[kind].map(([unit, value]) => (
+                <MenuItem key={unit} value={`${kind} ${value}`}>
+                  {kind === 'bytes' ? `how far it had come, ${unit}` : `how fast it went, ${unit}`}
+                </MenuItem>
+              )),
+            )}
+          </TextField>
+        </Box>
+      )}
+      {look && !read && <Preview look={look} />}
+      {busy && <Typography role="status">Reading …</Typography>}
+      {read && <Result read={read} onKeep={keep} activity={move} />}
+    </Box>
+  );
+}
+
+/** The first rows as they stand in the file. */
+function Preview({ look }: { look: TraceLook }) {
+  return (
+    <Box sx={{ overflowX: 'auto' }}>
+      <Table size="small" aria-label={`First rows of ${look.file}`}>
+        {look.heading && (
+          <TableHead>
+            <TableRow>
+              {look.heading.map((name, i) => (
+                <TableCell key={i}>{name}</TableCell>
+              ))}
+            </TableRow>
+          </TableHead>
+        )}
+        <TableBody>
+          {look.rows.map((row, i) => (
+            <TableRow key={i}>
+              {row.map((cell, k) => (
+                <TableCell key={k}>{cell}</TableCell>
+              ))}
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+    </Box>
+  );
+}
+
+function Result({ read, activity, onKeep }: { read: TraceRead; activity: Move | null; onKeep(): void }) {
+  const { phases, left } = read;
+  const out = left.notNumbers + left.backwards;
+  return (
+    <>
+      <Typography>
+        {counted(read.rows, 'row')}: {format(read.bytes, 'B')} in {format(read.seconds, 's')},{' '}
+        {format(read.bytes / read.seconds, 'B/s')} on average.
+        {out > 0 ? ` ${counted(out, 'row')} left out: ${leftWords(left)}.` : ''}
+      </Typography>
+      <Box sx={{ height: 220 }}>
+        <Suspense fallback={null}>
+          <TraceChart read={read} />
+        </Suspense>
+      </Box>
+      <Table size="small" aria-label="Phases">
+        <TableHead>
+          <TableRow>
+            <TableCell>Phase</TableCell>
+            <TableCell align="right">From</TableCell>
+            <TableCell align="right">To</TableCell>
+            <TableCell align="right">Time</TableCell>
+            <TableCell align="right">MB/s</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {phases.phases.map((p) => (
+            <TableRow key={p.fromBytes}>
+              <TableCell>{PHASE[p.kind]}</TableCell>
+              <TableCell align="right">{format(p.fromBytes, 'B')}</TableCell>
+              <TableCell align="right">{format(p.toBytes, 'B')}</TableCell>
+              <TableCell align="right">{format(p.to - p.from, 's')}</TableCell>
+              <TableCell align="right">{numeral(p.rate / 1e6, 0)}</TableCell>
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+      <Typography variant="body2">{findingWords(read)}</Typography>
+      <Button variant="contained" onClick={onKeep}>
+        {activity ? `Keep as a run of ${activity.name}` : 'Keep as a run'}
+      </Button>
+    </>
+  );
+}
+
+const leftWords = ({ notNumbers, backwards }: TraceRead['left']): string =>
+  [notNumbers > 0 && 'no numbers', backwards > 0 && 'time or amount goes back'].filter(Boolean).join('; ');
+
+/** What a trace tells of a drive, in sentences. */
+function findingWords({ phases }: TraceRead): string {
+  const { cache, fast, slow, zoneRatio, stalls } = phases;
+  const said = [
+    cache && slow !== null && !cache.atLeast
+      ? `The cache is used up after ${format(cache.bytes, 'B')}: ${format(fast, 'B/s')} until then, ${format(slow, 'B/s')} sustained.`
+      : '',
+    cache?.atLeast
+      ? `No end of a cache in sight: it is at least ${format(cache.bytes, 'B')}, or there is none.`
+      : '',
+    zoneRatio !== null ? `It slows down to ${format(zoneRatio, '%', 2)} of its outer tracks’ rate.` : '',
+    stalls.length > 0
+      ? `It stood still ${counted(stalls.length, 'time')}, ${format(
+          stalls.reduce((s, x) => s + x.seconds, 0),
+          's',
+        )} in all.`
+      : '',
+  ];
+  return said.filter(Boolean).join(' ');
+}

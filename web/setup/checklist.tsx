@@ -1,0 +1,177 @@
+import { Box, Button, Checkbox, TextField, Typography } from '@mui/material';
+import { useState } from 'react';
+import { nextStep, PHASES, type ListedStep, type StepPhase } from '@kymar/core/fitting';
+import type { Fitting } from '@kymar/core/job';
+import { shortMoment } from '@kymar/core/units';
+import type { Placed } from '../state/placed';
+import { Panel } from '../ui/panel';
+import { changeFitting } from './fitting';
+
+const PHASE: Record<StepPhase, string> = {
+  before: 'Before anything is opened',
+  fitting: 'Fitting',
+  'first start': 'Power and first start',
+  format: 'Making it ready',
+  contents: 'Contents',
+  after: 'When it works',
+};
+
+/** The steps of setting a device up, each with how, why and its caution; done, or left out with a reason. */
+export function Checklist({
+  at,
+  title,
+  steps,
+  fitting,
+}: {
+  at: Placed;
+  title: string;
+  steps: readonly ListedStep[];
+  fitting: Fitting | undefined;
+}) {
+  const marked = new Map((fitting?.steps ?? []).map((s) => [s.id, s]));
+  const done = steps.filter(({ id }) => marked.has(id)).length;
+  const next = nextStep(steps, fitting);
+  const mark = (id: string, skipped?: string) =>
+    changeFitting(at, (f) => ({
+      ...f,
+      steps: [
+        ...f.steps.filter((s) => s.id !== id),
+        { id, at: new Date().toISOString(), ...(skipped === undefined ? {} : { skipped }) },
+      ],
+    }));
+  const unmark = (id: string) =>
+    changeFitting(at, (f) => ({ ...f, steps: f.steps.filter((s) => s.id !== id) }));
+  return (
+    <Panel
+      title={`Checklist: ${at.build!.drive.model} on ${at.host.name}`}
+      aside={
+        <Button size="small" className="no-print" onClick={() => print()}>
+          Print
+        </Button>
+      }
+      sx={{ '@media print': { border: 0, p: 0, overflow: 'visible' } }}
+    >
+      <Typography variant="body2" sx={{ display: 'none', '@media print': { display: 'block', mb: 1 } }}>
+        {title}
+      </Typography>
+      <Typography variant="body2" color="textSecondary" role="status">
+        {done} of {steps.length} done or left out.{' '}
+        {next ? `Next: ${next.title}.` : 'All through: on to the bench.'}
+      </Typography>
+      <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>
+        Local electrical codes, the makers’ instructions and licensed or certified practice come first.
+      </Typography>
+      {PHASES.map((phase) => {
+        const list = steps.filter((s) => s.phase === phase);
+        if (list.length === 0) return null;
+        return (
+          <Box component="section" key={phase} aria-label={PHASE[phase]} sx={{ mt: 1.5 }}>
+            <Typography variant="h3" sx={{ mb: 0.5 }}>
+              {PHASE[phase]}
+            </Typography>
+            {list.map((step) => (
+              <Row
+                key={step.id}
+                step={step}
+                marked={marked.get(step.id)}
+                isNext={step.id === next?.id}
+                onMark={(skipped) => mark(step.id, skipped)}
+                onUnmark={() => unmark(step.id)}
+              />
+            ))}
+          </Box>
+        );
+      })}
+    </Panel>
+  );
+}
+
+function Row({
+  step,
+  marked,
+  isNext,
+  onMark,
+  onUnmark,
+}: {
+  step: ListedStep;
+  marked: Fitting['steps'][number] | undefined;
+  isNext: boolean;
+  onMark(skipped?: string): void;
+  onUnmark(): void;
+}) {
+  const [why, setWhy] = useState<string | null>(null);
+  const leaveOut = () => {
+    if (!why?.trim()) return;
+    onMark(why.trim());
+    setWhy(null);
+  };
+  return (
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: '38px minmax(0, 1fr) auto',
+        alignItems: 'start',
+        borderTop: 1,
+        borderColor: 'divider',
+        py: 0.5,
+        breakInside: 'avoid',
+        ...(isNext ? { boxShadow: 'inset 3px 0 var(--mui-palette-primary-main)' } : {}),
+      }}
+    >
+      <Checkbox
+        size="small"
+        checked={marked !== undefined}
+        onChange={(_, checked) => (checked ? onMark() : onUnmark())}
+        slotProps={{ input: { 'aria-label': step.title } }}
+      />
+      <Box sx={{ pt: 0.75 }}>
+        <Typography sx={{ fontWeight: 600, textDecoration: marked?.skipped ? 'line-through' : 'none' }}>
+          {step.title}
+        </Typography>
+        <Typography variant="body2" color="textSecondary">
+          {step.how}
+        </Typography>
+        {step.caution && (
+          <Typography variant="body2" sx={{ color: 'warning.main', fontWeight: 560 }}>
+            {step.caution}
+          </Typography>
+        )}
+        {marked && (
+          <Typography variant="caption" color="textSecondary">
+            {marked.skipped ? `Left out: ${marked.skipped}` : `Done ${shortMoment(marked.at)}`}
+          </Typography>
+        )}
+        {why !== null && (
+          <Box sx={{ display: 'flex', gap: 1, mt: 0.5 }}>
+            <TextField
+              autoFocus
+              fullWidth
+              size="small"
+              label="Why is it left out?"
+              value={why}
+              onChange={(e) => setWhy(e.target.value.slice(0, 400))}
+              onKeyDown={(e) => {
+                if (e.key === 'Enter') leaveOut();
+                if (e.key === 'Escape') setWhy(null);
+              }}
+            />
+            <Button variant="outlined" disabled={why.trim() === ''} onClick={leaveOut}>
+              Leave out
+            </Button>
+          </Box>
+        )}
+      </Box>
+      {!marked && why === null && (
+        <Button
+          size="small"
+          className="no-print"
+          aria-label={`Leave out: ${step.title}`}
+          onClick={() => setWhy('')}
+          sx={{ mt: 0.5, minWidth: 0, color: 'text.secondary' }}
+        >
+          Leave out …
+        </Button>
+      )}
+    </Box>
+  );
+}

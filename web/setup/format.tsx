@@ -1,0 +1,206 @@
+import { Alert, Box, Button, TextField, Typography } from '@mui/material';
+import { useEffect, useMemo, useState } from 'react';
+import { formatOn, pathOf, type Situation } from '@kymar/core/forecast';
+import { formatEnd } from '@kymar/core/models/disks';
+import type { Fitting, FormatPass } from '@kymar/core/job';
+import { format, moment, timeAfter, timesAfter } from '@kymar/core/units';
+import type { Placed } from '../state/placed';
+import { QuantityField } from '../ui/field';
+import { Figure } from '../ui/figure';
+import { Panel } from '../ui/panel';
+import { changeFitting, without } from './fitting';
+
+/** A moment as a field of date and time shows it, in the shop's own time. */
+function asLocal(iso: string): string {
+  const at = new Date(iso);
+  const two = (n: number) => String(n).padStart(2, '0');
+  return `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}T${two(at.getHours())}:${two(at.getMinutes())}`;
+}
+
+/** A pass in less than this share of the least that is forecast is questioned. */
+const TOO_FAST = 0.6;
+const secondsTo = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / 1000;
+
+/** The clock, looked at once a minute. */
+function useNow(): Date {
+  const [now, setNow] = useState(() => new Date());
+  useEffect(() => {
+    const timer = setInterval(() => setNow(new Date()), 60_000);
+    return () => clearInterval(timer);
+  }, []);
+  return now;
+}
+
+/** A full format that goes on: when it ends, from how far it has come. A straight line would be short. */
+export function FormatTracker({
+  at,
+  fitting,
+  situation,
+}: {
+  at: Placed;
+  fitting: Fitting | undefined;
+  situation: Situation;
+}) {
+  const pass = fitting?.format;
+  const expected = useMemo(() => {
+    const path = pathOf(situation);
+    return path.blocked.length > 0 ? null : formatOn(situation, path);
+  }, [situation]);
+  const set = (format: FormatPass | undefined) => changeFitting(at, (f) => without(f, 'format', format));
+  const start = () => set({ started: new Date().toISOString(), checkpoints: [] });
+  const now = useNow();
+  if (!pass)
+    return expected === null ? null : (
+      <Panel title="Full format">
+        <Typography variant="body2" sx={{ mb: 1 }}>
+          A full pass takes <Figure of={() => expected}>{format(expected.expected, 's')}</Figure> (
+          {format(expected.low, 's')} to {format(expected.high, 's')}). Started now it is done{' '}
+          <b>{timeAfter(now, expected.expected)}</b> ({timesAfter(now, expected.low, expected.high)}).
+        </Typography>
+        <Button variant="outlined" onClick={start}>
+          It starts now
+        </Button>
+      </Panel>
+    );
+  return <Going pass={pass} set={set} expected={expected} />;
+}
+
+function Going({
+  pass,
+  set,
+  expected,
+}: {
+  pass: FormatPass;
+  set(pass: FormatPass | undefined): void;
+  expected: ReturnType<typeof formatOn>;
+}) {
+  const { started, checkpoints, ended } = pass;
+  const [share, setShare] = useState<number | null>(null);
+  const found = useMemo(() => {
+    if (checkpoints.length === 0) return null;
+    try {
+      return formatEnd(
+        checkpoints.map((c) => ({
+          share: c.share,
+          elapsed: secondsTo(started, c.at),
+          ...(c.grain === undefined ? {} : { grain: c.grain }),
+        })),
+      );
+    } catch (error) {
+      return (error as Error).message;
+    }
+  }, [checkpoints, started]);
+  const begin = new Date(started);
+  const add = () => {
+    if (share === null || share <= 0 || share > 1) return;
+    set({ ...pass, checkpoints: [...checkpoints, { at: new Date().toISOString(), share }] });
+    setShare(null);
+  };
+  const change = (i: number, value: string) => {
+    const at = new Date(value);
+    if (Number.isNaN(at.getTime())) return;
+    set({ ...pass, checkpoints: checkpoints.map((c, k) => (k === i ? { ...c, at: at.toISOString() } : c)) });
+  };
+  // Beyond what is forecast even of the quickest: a start pressed late, a slip of the pen.
+  const isTooFast =
+    found !== null &&
+    typeof found !== 'string' &&
+    expected !== null &&
+    found.total.high < expected.low * TOO_FAST;
+  const total = found !== null && typeof found !== 'string' ? found.total : expected;
+  return (
+    <Panel title={ended ? 'Full format, done' : 'Full format, under way'}>
+      <Box sx={{ display: 'grid', gap: 1.5 }}>
+        <TextField
+          type="datetime-local"
+          label="Started"
+          value={asLocal(started)}
+          onChange={(e) => {
+            const at = new Date(e.target.value);
+            if (!Number.isNaN(at.getTime())) set({ ...pass, started: at.toISOString() });
+          }}
+          slotProps={{ inputLabel: { shrink: true } }}
+        />
+        {ended ? (
+          <Typography>
+            Done {moment(new Date(ended))}, after {format(secondsTo(started, ended), 's')}.
+          </Typography>
+        ) : (
+          total && (
+            <Typography role="status">
+              Done <b>{timeAfter(begin, total.expected)}</b> ({timesAfter(begin, total.low, total.high)}),{' '}
+              <Figure of={() => total}>{format(total.expected, 's')}</Figure> in all
+              {checkpoints.length === 0 ? ', by its data sheet: a first checkpoint narrows it' : ''}.
+              {found !== null && typeof found !== 'string'
+                ? ` A straight line would say ${timeAfter(begin, found.straight)}.`
+                : ''}
+            </Typography>
+          )
+        )}
+        {isTooFast && (
+          <Alert severity="warning" variant="outlined">
+            That would be faster than the disk and its path can be. Is the start right, or the share?
+          </Alert>
+        )}
+        {typeof found === 'string' && (
+          <Alert severity="error" variant="outlined">
+            {found}
+          </Alert>
+        )}
+        {checkpoints.map((c, i) => (
+          <Box key={i} sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
+            <Typography
+              variant="body2"
+              sx={{ width: 56, textAlign: 'right', fontVariantNumeric: 'tabular-nums' }}
+            >
+              {format(c.share, '%', 3)}
+            </Typography>
+            <TextField
+              type="datetime-local"
+              label={`Checkpoint ${i + 1} at`}
+              value={asLocal(c.at)}
+              onChange={(e) => change(i, e.target.value)}
+              size="small"
+              sx={{ flex: 1 }}
+            />
+            <Button
+              size="small"
+              aria-label={`Remove checkpoint ${i + 1}`}
+              onClick={() => set({ ...pass, checkpoints: checkpoints.filter((_, k) => k !== i) })}
+            >
+              Remove
+            </Button>
+          </Box>
+        ))}
+        {!ended && (
+          <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
+            <QuantityField
+              label="It shows now"
+              dimension="percent"
+              optional
+              value={share}
+              onValue={setShare}
+              sx={{ flex: 1 }}
+            />
+            <Button
+              variant="contained"
+              disabled={share === null || share <= 0 || share > 1}
+              onClick={add}
+              sx={{ mt: 0.25 }}
+            >
+              Add checkpoint
+            </Button>
+          </Box>
+        )}
+        <Box sx={{ display: 'flex', gap: 1 }}>
+          {!ended && (
+            <Button variant="outlined" onClick={() => set({ ...pass, ended: new Date().toISOString() })}>
+              It is done
+            </Button>
+          )}
+          <Button onClick={() => set(undefined)}>Forget it</Button>
+        </Box>
+      </Box>
+    </Panel>
+  );
+}
