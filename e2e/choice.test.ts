@@ -22,6 +22,11 @@ test('an answer in one sentence, the build taken, kept on record, taken back by 
   await expect(first).toContainText(/at least 90.% probability/);
   // What is built now fell out, and the page says why, as the forecast does.
   await page.getByText(/^Built now, and none of these: .* The work fills it before/).waitFor();
+  // What to ask first, as it may make another build the one to buy.
+  await page
+    .getByRole('region', { name: 'Worth finding out before buying' })
+    .getByText(/^Ask how full .* cases another build is the one to buy.*EUR\.$/)
+    .waitFor();
   const words = (await first.locator('.MuiTypography-h2').first().textContent())!;
   await heading(page, words).waitFor();
   await page.getByRole('button', { name: 'Take this build' }).click();

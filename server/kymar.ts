@@ -3,7 +3,15 @@ import { parseArgs } from 'node:util';
 import { decode } from '@kymar/core/catalog/decode';
 import { enduranceJsonSchema, life, EnduranceInput } from '@kymar/core/models/endurance';
 import { usualCurrency, type PartKey } from '@kymar/core/choice/prices';
-import { Finalists, nonDominated, searchAll, summaryOf, wantedOf } from '@kymar/core/choice/search';
+import {
+  Finalists,
+  nonDominated,
+  searchAll,
+  settlesAll,
+  settlesWords,
+  summaryOf,
+  wantedOf,
+} from '@kymar/core/choice/search';
 import { compareBuilds } from '@kymar/core/choice/compare';
 import { middle } from '@kymar/core/evidence';
 import { forecastAll, forecastDays, situationOf, type Situation, settingOf } from '@kymar/core/forecast';
@@ -170,10 +178,13 @@ function chosen(input: Job, shop: Shop) {
         : 'The job has no machine yet, or nothing is done with the device; there is nothing to search for.',
     );
   const found = searchAll(wanted, shop);
+  const finalists = new Finalists(wanted);
+  const { candidates } = found;
   return {
     currency,
     probability: wanted.probability,
-    ...summaryOf(found, new Finalists(wanted), wanted),
+    ...summaryOf(found, finalists, wanted),
+    worthFindingOut: settlesWords(settlesAll(candidates, finalists, wanted), wanted),
     edge: nonDominated(found.candidates).map(({ id, cost, waits, misses }) => ({
       id,
       cost,

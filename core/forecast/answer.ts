@@ -60,9 +60,7 @@ export function explainProbability(
       : `P(${figure.because.name} ≤ ${format(target, figure.unit)}) = ${share}`;
   const formula = stalls
     ? 'share of the draws in which the buffer never runs out'
-    : kind === 'move'
-      ? 'share of the draws that end within the target'
-      : 'share of the figure’s distribution within the target, by its three points';
+    : 'share of the draws that end within the target';
   const name = stalls ? 'probability that nothing stalls' : 'probability that the target is met';
   return worked(name, exactly(probability), '%', { how: 'sampled', formula, filled: met, inputs: [figure] });
 }

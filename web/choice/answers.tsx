@@ -7,6 +7,7 @@ import { unbroken } from '../ui/figure';
 import { QuantityField } from '../ui/field';
 import { Panel } from '../ui/panel';
 import type { Searching } from './search';
+import { Settles } from './settles';
 
 const KIND: Record<Said['kind'], string> = {
   meets: 'Meets every target at least cost',
@@ -81,6 +82,7 @@ export function Answers({
           {unbroken(found.dear)}
         </Typography>
       )}
+      {found && !progress && <Settles turn={searching.turn} />}
       {found?.builtFell && (
         <Typography variant="body2" sx={{ mt: 1, color: 'warning.main', fontWeight: 560 }}>
           {found.builtFell}

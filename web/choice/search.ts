@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import type { Build } from '@kymar/core/build/assembly';
 import { usualCurrency, type PartKey } from '@kymar/core/choice/prices';
 import { wantedOf, type Progress, type Wanted } from '@kymar/core/choice/search';
@@ -84,14 +84,17 @@ export function useSearch(job: Job, device: string | undefined, built: Build | n
         .then(
           (found) => {
             if (isStale) return;
-            setFoundFor(place);
-            setState((s) => ({
-              ...s,
-              found: found ?? s.found,
-              progress: null,
-              problem: null,
-              turn: s.turn + 1,
-            }));
+            // Tables and charts of thousands are laid out in pieces, so that the page goes on answering.
+            startTransition(() => {
+              setFoundFor(place);
+              setState((s) => ({
+                ...s,
+                found: found ?? s.found,
+                progress: null,
+                problem: null,
+                turn: s.turn + 1,
+              }));
+            });
           },
           (error: Error) => {
             if (!isStale) setState((s) => ({ ...s, progress: null, problem: error.message }));

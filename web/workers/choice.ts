@@ -23,6 +23,8 @@ import {
   reasonWords,
   scoreOf,
   search,
+  settles,
+  settlesWords,
   sizesOf,
   slowedBy,
   slowedWords,
@@ -382,6 +384,13 @@ const work = {
     if (!held) return { rows: [], total: 0 };
     const all = asked(held, what);
     return { rows: all.slice(what.from, what.from + what.count), total: all.length };
+  },
+
+  /** What would settle which build to buy, in a sentence each, the most for each minute first. */
+  async settles(): Promise<string[]> {
+    if (!held) return [];
+    const { found, finalists, wanted } = held;
+    return settlesWords(await walk(settles(found.candidates, finalists, wanted)), wanted);
   },
 
   /** @param hourly what an hour is worth; 0: not said */

@@ -133,6 +133,7 @@ export const choose = {
   ) => choosing.ask((w) => w.search(wanted, shop, built, proxy(told)) as Promise<Overview | null>),
   together: (...asked: Parameters<Choosing['together']>) => choosing.ask((w) => w.together(...asked)),
   cancel: () => choosing.ask((w) => w.cancel()),
+  settles: () => choosing.ask((w) => w.settles()),
   rows: (...asked: Parameters<Choosing['rows']>) => choosing.ask((w) => w.rows(...asked)),
   closely: (id: string, hourly: number) => choosing.ask((w) => w.closely(id, hourly)),
   later: (id: string, host: Host) => choosing.ask((w) => w.later(id, host)),

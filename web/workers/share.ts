@@ -25,11 +25,17 @@ export const sharing = {
     const mine = ++turn;
     const into: Candidate[] = [];
     const going = search(wanted, shop, into, share);
+    const meeting = () => into.filter((c) => c.misses.length === 0).sort(cheapestFirst);
+    let [isTold, seen] = [false, 0];
     for (let since = performance.now(); ;) {
       const step = going.next();
       if (step.done) return step.value;
-      if (performance.now() - since > BETWEEN) {
-        const [best] = into.filter((c) => c.misses.length === 0).sort(cheapestFirst);
+      // The first that meets every target is told at once.
+      const isFirst: boolean = !isTold && into.slice(seen).some((c) => c.misses.length === 0);
+      seen = into.length;
+      if (isFirst || performance.now() - since > BETWEEN) {
+        isTold ||= isFirst;
+        const [best] = meeting();
         told(step.value, best ? { words: buildWords(best.build), cost: best.cost } : null);
         await pause();
         if (mine !== turn) return null;

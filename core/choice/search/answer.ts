@@ -45,7 +45,7 @@ export const activitiesOf = (wanted: Wanted): readonly Activity[] =>
   wanted.places.flatMap((p) => p.activities);
 
 /** Whether a probability is asked of it. */
-const isAsked = (activity: Activity): boolean =>
+export const isAsked = (activity: Activity): boolean =>
   activity.kind === 'stream' || (activity.target !== null && activity.kind !== 'keep');
 
 /** Draws the ranges of candidates, each kind of build once. */
@@ -54,10 +54,14 @@ export class Finalists {
 
   constructor(private readonly wanted: Wanted) {}
 
+  /** What candidates with the same probabilities have in common. */
+  keyOf({ build: { drive, together = 1, array }, figures }: Candidate): string {
+    return [drive.id, together, array?.mode, array?.by, figures.join()].join(' ');
+  }
+
   /** Probabilities of a candidate's targets, with its ranges. */
   probabilities(one: Candidate): (number | null)[] {
-    const { drive, together = 1, array } = one.build;
-    const key = [drive.id, together, array?.mode, array?.by, one.figures.join()].join(' ');
+    const key = this.keyOf(one);
     const had = this.known.get(key);
     if (had) return had;
     const made = this.wanted.places.flatMap((open, at) => {

@@ -37,6 +37,7 @@ export {
   portWords,
   priceWords,
   reasonFor,
+  settlesWords,
   slowedWords,
   togetherProblem,
   wastedWords,
@@ -46,3 +47,4 @@ export { against, baselines, type Against, type Baseline, type BaselineId } from
 export { laterOn } from './later';
 export { placeTogether, together, type Device, type Option, type Together } from './together';
 export { slowedBy, type Slowed } from './uplinks';
+export { settles, settlesAll, type Settled, type Settling } from './settles';

@@ -3,12 +3,14 @@ import type { Build } from '../../build/assembly';
 import type { Activity } from '../../job';
 import { middle } from '../../evidence';
 import { format, formatProbability, numeral } from '../../units';
+import { toDo } from '../../forecast/worth';
 import type { UnitPrice } from '../prices';
 import type { Answers, Chosen } from './answer';
 import type { Candidate } from './candidate';
 import { isDemand, type DemandId } from './demand';
 import type { Against, Baseline, BaselineId } from './baseline';
 import type { LifeCost, Wasted } from './money';
+import type { Settled } from './settles';
 import type { Together } from './together';
 import type { Slowed } from './uplinks';
 import type { Wanted } from './wanted';
@@ -114,6 +116,29 @@ export function reasonFor(
   }[kind];
   const misses = kind === 'within' && candidate.misses.length > 0 ? ' It does not meet every target.' : '';
   return `${first}${misses} ${against}${processingWords(work[i], candidate.figures[i])}`.trim();
+}
+
+/** What would settle which build to buy, in a sentence each. */
+export function settlesWords({ now, list }: Settled, wanted: Wanted): string[] {
+  const work = wanted.places.flatMap((p) => p.activities);
+  return list.map((one) => {
+    const of = one.of
+      ? ` of ${nameOf(one.of.build.drive)}`
+      : one.activity && work.length > 1
+        ? ` for “${work.find((a) => a.id === one.activity)!.name}”`
+        : '';
+    const { instead } = one;
+    const other = instead && `${buildWords(instead.build)}, ${moneyWords(instead.cost, wanted.currency)}`;
+    const share = format(one.changes, '%', 2);
+    const mostly = one.share < one.changes ? 'mostly ' : '';
+    const then =
+      now === null
+        ? `in ${share} of cases one is sure then, ${mostly}${other}`
+        : other
+          ? `in ${share} of cases another build is the one to buy, ${mostly}${other}`
+          : `in ${share} of cases none of the builds looked at is sure any more`;
+    return `${toDo(one, of)}: ${then}.`;
+  });
 }
 
 const DEMAND: Record<DemandId, string> = {

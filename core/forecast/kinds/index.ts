@@ -2,4 +2,6 @@ export type { Answer, Answered, Daily, Kind } from './kind';
 export { kindOf, registerKind } from './registry';
 export { collectMove } from './move';
 export { openedOver } from './open';
+export { onDevice } from './scratch';
+export { drawnStreams, pacedOf, slowestOf, stalls } from './stream';
 export { asAsked, inputsFor, surroundingsOf } from './shared';

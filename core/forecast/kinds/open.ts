@@ -1,7 +1,7 @@
 import { factWords, formula, recordersFor, type Recorder } from '../../evidence';
 import type { Spread } from '../../stats';
 import type { Path } from '../../build/path';
-import { compareLoads, felt, forecastLoad, NOTICED, type Opened } from '../../models/loads';
+import { compareLoads, felt, forecastLoad, loadInputs, NOTICED, type Opened } from '../../models/loads';
 import { operationsPerSecond } from '../../models/random';
 import { format } from '../../units';
 import type { Open } from '../../job';
@@ -45,8 +45,10 @@ export const OPEN: Kind<Open> = {
 
   answer(of, path) {
     const record = recordersFor(of.own).explaining;
-    const { time, storage } = forecastLoad(record, of.activity, openedOver(record, of, path));
-    const probability = withinTarget(of.activity, time);
+    const on = openedOver(record, of, path);
+    const { time, storage } = forecastLoad(record, of.activity, on);
+    const { inputs, formula } = loadInputs(record, of.activity, on);
+    const probability = withinTarget(of.activity, formula, inputs);
     return { figure: time, rate: null, probability, more: [storage], course: null };
   },
 

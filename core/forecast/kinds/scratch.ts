@@ -1,5 +1,5 @@
 import { factWords, recordersFor } from '../../evidence';
-import { behindCache, scratchDay, type Operations } from '../../models/random';
+import { behindCache, scratchDay, waitFor, waitInputs, type Operations } from '../../models/random';
 import { format } from '../../units';
 import type { Scratch } from '../../job';
 import { layoutOf, type Case } from '../case';
@@ -13,7 +13,8 @@ const operationsOf = ({ reads, block, depth, span, synchronous }: Scratch): Oper
   span,
   synchronous,
 });
-const onDevice = ({ activity, device }: Case<Scratch>): Operations => ({
+/** As the device does them: with its array. */
+export const onDevice = ({ activity, device }: Case<Scratch>): Operations => ({
   ...operationsOf(activity),
   array: layoutOf(device),
 });
@@ -29,7 +30,9 @@ export const SCRATCH: Kind<Scratch> = {
     const { rate, wait, wear } = scratchDay(record, path, activity.operations, onDevice(of));
     const behind = activity.reads < 1 ? behindCache(record, path.parts.drive, activity.block) : null;
     const more = [rate, wear, ...(behind ? [behind] : [])];
-    return { figure: wait, rate: null, probability: withinTarget(activity, wait), more, course: null };
+    const waited = waitInputs(record, path, activity.operations, onDevice(of));
+    const probability = withinTarget(activity, waitFor, waited);
+    return { figure: wait, rate: null, probability, more, course: null };
   },
 
   screen: (of, path) =>

@@ -1,5 +1,5 @@
-import { below, type Spread } from '../../stats';
-import { formula, type Estimate, type Recorder } from '../../evidence';
+import { SAMPLES, type Spread } from '../../stats';
+import { formula, type Estimate, type Formula, type Recorder } from '../../evidence';
 import { marketOf } from '../../catalog/assumptions';
 import type { Path } from '../../build/path';
 import { format } from '../../units';
@@ -37,9 +37,15 @@ export const inputsFor = <T extends Spread>(
 ): Inputs<T> =>
   collectTransfer(record, path, asAsked(transfer, of), surroundingsOf(of, of.activity), besides);
 
-/** Probability that a figure stays within an activity's target; null without one. */
-export const withinTarget = ({ target }: Activity, figure: Estimate): number | null =>
-  target === null ? null : below(figure, target);
+/** Share of a formula's draws that stay within an activity's target; null without one. */
+export function withinTarget<K extends string>(
+  { target }: Activity,
+  formula: Pick<Formula<K>, 'samples'>,
+  inputs: Record<K, Spread>,
+): number | null {
+  if (target === null) return null;
+  return formula.samples(inputs).filter((figure) => figure <= target).length / SAMPLES;
+}
 
 const dailyBytes = formula({
   name: 'bytes a day',

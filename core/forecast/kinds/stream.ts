@@ -1,4 +1,4 @@
-import { eachDraw, expectedOf, SAMPLES, SEED, about, type Spread } from '../../stats';
+import { eachDraw, expectedOf, SAMPLES, SEED, about, type Drawn, type Spread } from '../../stats';
 import {
   exactFact,
   factWords,
@@ -10,9 +10,11 @@ import {
   type Recorder,
 } from '../../evidence';
 import { marketOf } from '../../catalog/assumptions';
+import type { Path } from '../../build/path';
 import { run, type Flow } from '../../models/transfer';
 import { format } from '../../units';
 import type { Stream } from '../../job';
+import type { Case } from '../case';
 import type { Inputs, Transfer } from '../inputs';
 import type { Answered, Kind } from './kind';
 import { bytesADay, inputsFor } from './shared';
@@ -24,12 +26,22 @@ const manyTimes = formula({
   of: (m, x) => m.mul(m.mul(x.rate, x.streams), x.lasts),
 });
 
+const allStreams = formula({
+  name: 'asked by all streams',
+  unit: 'B/s',
+  inputs: { each: 'rate of each', streams: 'streams' },
+  of: (m, x) => m.mul(x.each, x.streams),
+});
+
 const lastsOf = <T extends Spread>(record: Recorder<T>, { lasts }: Stream): T =>
   record.fact('lasts', lasts, 's', marketOf(record, 'stream.lasts'));
 
+const rateOf = <T extends Spread>(record: Recorder<T>, { rate }: Stream): T =>
+  record.fact('rate of each', rate, 'B/s', marketOf(record, 'stream.rate'));
+
 /** B of all streams over their length. */
 function bytesOf<T extends Spread>(record: Recorder<T>, stream: Stream): T {
-  const rate = record.fact('rate of each', stream.rate, 'B/s', marketOf(record, 'stream.rate'));
+  const rate = rateOf(record, stream);
   const streams = record.given('streams', stream.streams, 'count', { kind: 'entered' });
   return record.of(manyTimes, { rate, streams, lasts: lastsOf(record, stream) });
 }
@@ -52,47 +64,64 @@ const LATE = 1e-6;
 /** B/s that streams ask; never nothing, so that they come to an end. */
 const demandOf = (bytes: number, seconds: number): number => Math.max(1, bytes / Math.max(1e-3, seconds));
 
+/** What streams go by, draw by draw: their transfer, the rate of each, how long they last, what their buffer bridges. */
+export function pacedOf<T extends Spread>(record: Recorder<T>, of: Case<Stream>, path: Path) {
+  const inputs = inputsFor(record, of, path, transferOf(record, of.activity));
+  const each = rateOf(record, of.activity);
+  const lasts = lastsOf(record, of.activity);
+  const bridged = record.fact('buffer', of.activity.buffer, 's', marketOf(record, 'stream.buffer'));
+  return { ...inputs, inputs: { ...inputs.inputs, each, lasts, bridged } };
+}
+type Paced<T extends Spread> = ReturnType<typeof pacedOf<T>>;
+
 /** B/s of the slowest stretch of the whole length: cache, heat, zones of a disk and its seeks between streams are in it. */
-function slowestOf(flow: Flow, streams: number): number {
+export function slowestOf(flow: Flow, streams: number): number {
   const { stretches } = run([{ ...flow, streams }], { record: true }).flows[0]!;
   return stretches.reduce((least, s) => (s.seconds > 0 ? Math.min(least, s.rate) : least), Infinity);
 }
 
-/** Whether streams at their own pace, with the buffer between, end late. */
-function stalls(flow: Flow, streams: number, demand: number, bytes: number, buffer: number): boolean {
-  const paced = { ...flow, files: 0, streams, pace: demand, buffer: demand * buffer, memory: 1e12 };
-  return run([paced]).flows[0]!.bar > (Math.max(1, bytes) / demand) * (1 + LATE);
+/** A draw of streams: what all ask for in B/s, and the transfer that comes to over their length. */
+export function drawnStreams({ plan }: Pick<Inputs, 'plan'>, { x, chosen }: Drawn<string>, stream: Stream) {
+  const demand = Math.max(1, x.each! * stream.streams);
+  const bytes = demand * Math.max(1e-3, x.lasts!);
+  // Media are what they were before the first run: each run has a plan of its own.
+  const flow = (of = bytes) => plan({ ...x, bytes: of }, chosen)[0]!;
+  return { demand, bytes, flow, buffer: x.bridged! };
+}
+
+/** Whether streams at their own pace, with the buffer between, end late in a draw. */
+export function stalls(
+  { demand, bytes, flow, buffer }: ReturnType<typeof drawnStreams>,
+  { streams }: Stream,
+): boolean {
+  const paced = { ...flow(), files: 0, streams, pace: demand, buffer: demand * buffer, memory: 1e12 };
+  return run([paced]).flows[0]!.bar > (bytes / demand) * (1 + LATE);
 }
 
 interface Samples {
-  demand: Spread;
   sustained: Spread;
   margin: Spread;
-  stalled: number;
+  /** Share of the draws in which nothing stalls. */
+  holds: number;
 }
 
-function sampled(inputs: Inputs, lasts: Estimate, buffer: Estimate, { streams }: Stream): Samples {
-  const demands = new Float64Array(SAMPLES);
+function sampled(all: Paced<Estimate>, stream: Stream): Samples {
   const slowest = new Float64Array(SAMPLES);
   const margins = new Float64Array(SAMPLES);
-  let stalled = 0;
-  const all = { ...inputs, inputs: { ...inputs.inputs, lasts, bridged: buffer } };
-  const { x: mid, chosen: usual } = expectedOf<string>(all);
-  const wanted = demandOf(mid.bytes!, mid.lasts!);
-  const least = slowestOf(inputs.plan(mid, usual)[0]!, streams);
-  eachDraw<string>(all, SEED, ({ x, chosen }, i) => {
-    const demand = demandOf(x.bytes!, x.lasts!);
-    demands[i] = demand;
-    slowest[i] = slowestOf(inputs.plan(x, chosen)[0]!, streams);
-    margins[i] = slowest[i] / demand;
-    // Media are what they were before the first run: another plan of the same numbers.
-    if (stalls(inputs.plan(x, chosen)[0]!, streams, demand, x.bytes!, x.bridged!)) stalled++;
+  let held = 0;
+  const { streams } = stream;
+  const middle = drawnStreams(all, expectedOf<string>(all), stream);
+  const least = slowestOf(middle.flow(), streams);
+  eachDraw<string>(all, SEED, (drawn, i) => {
+    const one = drawnStreams(all, drawn, stream);
+    slowest[i] = slowestOf(one.flow(), streams);
+    margins[i] = slowest[i] / one.demand;
+    if (!stalls(one, stream)) held++;
   });
   return {
-    demand: about(wanted, demands),
     sustained: about(least, slowest),
-    margin: about(least / wanted, margins),
-    stalled: stalled / SAMPLES,
+    margin: about(least / middle.demand, margins),
+    holds: held / SAMPLES,
   };
 }
 
@@ -103,37 +132,29 @@ export const STREAM: Kind<Stream> = {
 
   answer(of, path) {
     const record = recordersFor(of.own).explaining;
-    const { activity } = of;
-    const inputs = inputsFor(record, of, path, transferOf(record, activity));
-    const lasts = lastsOf(record, activity);
-    const buffer = record.fact('buffer', activity.buffer, 's', marketOf(record, 'stream.buffer'));
-    const found = sampled(inputs, lasts, buffer, activity);
-    const demand = worked('asked by all streams', found.demand, 'B/s', {
-      how: 'sampled',
-      formula: 'bytes ÷ how long they last',
-      inputs: [inputs.inputs.bytes, lasts],
-    });
+    const all = pacedOf(record, of, path);
+    const { lasts: _, each, bridged: buffer, ...inputs } = all.inputs;
+    const found = sampled(all, of.activity);
+    const streams = record.given('streams', of.activity.streams, 'count', { kind: 'entered' });
+    const demand = record.of(allStreams, { each, streams });
     const sustained = worked('sustained after cache and heat', found.sustained, 'B/s', {
       how: 'sampled',
       formula: 'slowest stretch of the whole length',
       note: 'Cache, heat, zones of a disk and its seeks between streams are in it.',
-      inputs: Object.values(inputs.inputs),
+      inputs: Object.values(inputs),
     });
     const margin = worked('margin', found.margin, 'ratio', {
       how: 'sampled',
       formula: 'sustained ÷ asked',
       inputs: [sustained, demand, given('buffer', buffer, 's', buffer.because.source ?? { kind: 'unknown' })],
     });
-    const probability = 1 - found.stalled;
-    return { figure: margin, rate: null, probability, more: [demand, sustained], course: null };
+    return { figure: margin, rate: null, probability: found.holds, more: [demand, sustained], course: null };
   },
 
   screen(of, path) {
-    const record = recordersFor(of.own).bare;
-    const inputs = inputsFor(record, of, path, transferOf(record, of.activity));
-    const { x, chosen } = expectedOf(inputs);
-    const lasts = lastsOf(record, of.activity).expected;
-    return slowestOf(inputs.plan(x, chosen)[0]!, of.activity.streams) / demandOf(x.bytes!, lasts);
+    const all = pacedOf(recordersFor(of.own).bare, of, path);
+    const { flow, demand } = drawnStreams(all, expectedOf<string>(all), of.activity);
+    return slowestOf(flow(), of.activity.streams) / demand;
   },
 
   bytesPerDay: (record, stream, direction) =>

@@ -1,2 +1,12 @@
-export { worthFinding, type Worth, type WorthFinding, type WorthId } from './worth';
-export { nothingWorth, worthWords } from './words';
+export { openIn, type Test, type WorthId } from './kinds';
+export {
+  byMinute,
+  drawn,
+  LEAST,
+  toldOf,
+  worthFinding,
+  type Draws,
+  type Worth,
+  type WorthFinding,
+} from './worth';
+export { nothingWorth, toDo, worthWords } from './words';

@@ -1,11 +1,12 @@
 import fc from 'fast-check';
 import { demoBriefs, onJob } from '../../fixtures/forecast';
-import { explaining } from '../../evidence';
+import { explaining, recordersFor } from '../../evidence';
 import { run } from '../../models/transfer';
-import { eachDraw, SAMPLES } from '../../stats';
-import { collect } from '../answer';
+import { eachDraw, quantile, SAMPLES } from '../../stats';
+import { collect, forecast, pathFor } from '../answer';
 import { caseOf, type Case } from '../case';
-import type { Move } from '../../job';
+import { openedOver } from '../kinds';
+import type { Activity, Move, Open, Scratch, Stream } from '../../job';
 import { rising, toldBy } from './monotone';
 import { worthFinding, worthWords, nothingWorth } from '.';
 
@@ -73,9 +74,7 @@ describe('what is worth finding out', () => {
     // The reference knows many more draws, and looks at those whose copy took as long.
     const many = [201, 202, 203, 204].map((seed) => drawsOf(of, seed, first!.bytes));
     const pairs = many
-      .flatMap(({ times, shown }) =>
-        [...shown].map((s, i) => ({ s, met: Number(times[i]! <= found.target) })),
-      )
+      .flatMap(({ times, shown }) => [...shown].map((s, i) => ({ s, met: Number(times[i]! <= target) })))
       .sort((a, b) => a.s - b.s);
     const truth = drawsOf(of, 77, first!.bytes);
     const cases = [...truth.shown.slice(0, 500)];
@@ -117,15 +116,142 @@ describe('what is worth finding out', () => {
     );
   });
 
-  test('without a target, or of what is not moved, there is nothing to say', () => {
-    expect(
-      worthFinding(
-        caseWith(60, (m) => ({ ...m, target: null })),
-        0.9,
-      ),
-    ).toBeNull();
-    const bay = demoBriefs().find((b) => b.build && b.activities.some((a) => a.kind === 'open'))!;
-    const load = bay.activities.find((a) => a.kind === 'open')!;
-    expect(worthFinding(caseOf(onJob(bay), load.id), 0.9)).toBeNull();
+  test('without a target there is nothing to say; nor of what only stays', () => {
+    const none = caseWith(60, (m) => ({ ...m, target: null }));
+    expect(worthFinding(none, 0.9)).toBeNull();
+    const brief = demoBriefs().find((b) => b.build && b.activities.some((a) => a.kind === 'keep'))!;
+    const kept = brief.activities.find((a) => a.kind === 'keep')!;
+    expect(worthFinding(caseOf(onJob(brief), kept.id), 0.9)).toBeNull();
+  });
+});
+
+const between = (low: number, expected: number, high: number) => ({
+  value: [low, expected, high] as [number, number, number],
+  source: { kind: 'entered' as const },
+});
+const exact = (value: number) => ({ value, source: { kind: 'entered' as const } });
+
+const common = { id: 'work', name: 'Takes', perDay: exact(2), target: null };
+const work = {
+  open: {
+    ...common,
+    kind: 'open',
+    processing: exact(9),
+    bytes: exact(7e9),
+    dependentReads: exact(3e4),
+  } as Open,
+  stream: {
+    ...common,
+    kind: 'stream',
+    direction: 'write',
+    rate: exact(55e6),
+    streams: 3,
+    lasts: exact(1800),
+    buffer: exact(2),
+  } as Stream,
+  scratch: {
+    ...common,
+    kind: 'scratch',
+    operations: exact(5e6),
+    reads: 0.6,
+    block: 16384,
+    depth: 4,
+    span: exact(40e9),
+    synchronous: false,
+  } as Scratch,
+};
+
+/** Work of a kind, changed, on the demo's first drive of a kind. */
+function changed<K extends keyof typeof work>(
+  kind: K,
+  change: Partial<(typeof work)[K]>,
+  media: 'disk' | 'flash' = 'flash',
+): Case {
+  const brief = demoBriefs().find((b) => b.build?.drive.media === media)!;
+  const activity = { ...work[kind], ...change } as Activity;
+  return caseOf(onJob({ ...brief, activities: [activity] }), activity.id);
+}
+
+/** How often the promise changes where one input is told, by forecasting anew with each of so many values of it. */
+function byTelling(values: readonly number[], told: (value: number) => Case, sure: number, now: number) {
+  const changes = values.filter((v) => forecast(told(v)).probability! >= sure !== now >= sure);
+  return changes.length / values.length;
+}
+const quantiles = (low: number, mid: number, high: number, n: number) =>
+  Array.from({ length: n }, (_, i) => quantile({ low, expected: mid, high }, (i + 0.5) / n));
+
+describe('of loads, streams and scratch work', () => {
+  const load = (processing: Open['processing'], target: number) =>
+    changed('open', {
+      target,
+      processing,
+      bytes: between(3e9, 7e9, 19e9),
+      dependentReads: between(4e3, 3e4, 9e4),
+    });
+  test('a load: watching it where it lies today changes the promise as often as claimed, in 500 seeded cases', () => {
+    const of = load(between(4, 9, 21), 19);
+    const found = worthFinding(of, 0.8)!;
+    expect(found.now).toBe(forecast(of).probability);
+    const first = found.list.find(({ id }) => id === 'watch load');
+    expect(worthWords(first!, found)).toMatch(/^Watch one load .* whether 19\u00a0?.*s can be promised/);
+    // The reference: many more draws of what a load is made of, the formula written out.
+    const record = recordersFor(of.own).explaining;
+    const { rate, latency } = openedOver(record, of as Case<Open>, pathFor(of));
+    const all = {
+      inputs: {
+        own: { low: 4, expected: 9, high: 21 },
+        bytes: { low: 3e9, expected: 7e9, high: 19e9 },
+        requests: { low: 4e3, expected: 3e4, high: 9e4 },
+        rate,
+        latency,
+      },
+    };
+    const drawn = (seed: number) => {
+      const list: { shown: number; met: number }[] = [];
+      eachDraw(all, seed, ({ x }) => {
+        const shown = x.own + x.bytes / rate.expected + x.requests * latency.expected;
+        list.push({ shown, met: Number(x.own + x.bytes / x.rate + x.requests * x.latency <= 19) });
+      });
+      return list;
+    };
+    const many = [31, 32, 33, 34, 35].flatMap(drawn).sort((a, b) => a.shown - b.shown);
+    const cases = drawn(99).slice(0, 500);
+    const changes = cases.filter(({ shown }) => {
+      const at = many.findIndex((one) => one.shown >= shown);
+      const near = many.slice(Math.max(0, at - 60), at + 60);
+      const told = near.reduce((sum, { met }) => sum + met, 0) / near.length;
+      return told >= 0.8 !== found.now >= 0.8;
+    }).length;
+    const spread = Math.sqrt((first!.changes * (1 - first!.changes)) / 500);
+    expect(first!.changes).toBeGreaterThan(0.1);
+    expect(Math.abs(changes / 500 - first!.changes)).toBeLessThan(3 * spread + 0.02);
+  });
+
+  test('streams: the bit rate of one, told, changes the promise as often as claimed', () => {
+    const [low, mid, high] = [3e6, 12e6, 60e6];
+    const of = (rate: Stream['rate']) => changed('stream', { rate }, 'disk');
+    const open = of(between(low, mid, high));
+    const now = forecast(open).probability!;
+    expect(now).toBeGreaterThan(0.3);
+    expect(now).toBeLessThan(1);
+    const found = worthFinding(open, 0.9)!;
+    expect(found.now).toBe(now);
+    const asked = found.list.find(({ id }) => id === 'ask rate')!;
+    expect(worthWords(asked, found)).toMatch(/whether no stall can be promised/);
+    const truth = byTelling(quantiles(low, mid, high, 40), (v) => of(exact(v)), 0.9, now);
+    expect(Math.abs(truth - asked.changes)).toBeLessThan(0.08);
+  });
+
+  test('scratch work: the operations of a day, told, change the promise as often as claimed', () => {
+    const [low, mid, high] = [1e6, 5e6, 3e7];
+    const of = (operations: Scratch['operations'], target = 1) => changed('scratch', { operations, target });
+    const wait = forecast(of(exact(mid))).figure.expected;
+    const open = of(between(low, mid, high), wait * 1.4);
+    const found = worthFinding(open, 0.9)!;
+    expect(found.now).toBe(forecast(open).probability);
+    const asked = found.list.find(({ id }) => id === 'ask operations')!;
+    const truth = byTelling(quantiles(low, mid, high, 60), (v) => of(exact(v), wait * 1.4), 0.9, found.now);
+    expect(asked.changes).toBeGreaterThan(0.1);
+    expect(Math.abs(truth - asked.changes)).toBeLessThan(0.06);
   });
 });

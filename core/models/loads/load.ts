@@ -1,6 +1,6 @@
 import type { Spread } from '../../stats';
 import { marketOf } from '../../catalog/assumptions';
-import { explaining, formula, type Estimate, type Fact, type Recorder } from '../../evidence';
+import { explaining, formula, type Estimate, type Fact, type Formula, type Recorder } from '../../evidence';
 
 /** Time of a load: what host and program take by themselves, the bytes, and the requests that wait one after another. */
 export const loadTime = formula({
@@ -80,16 +80,35 @@ export function compareLoads(load: Load, a: Opened, b: Opened): Estimate {
     : loadDifference.explain(reading);
 }
 
+/** What a load's time on a device goes by, and the formula of it. */
+export interface LoadInputs<T extends Spread = Estimate> {
+  inputs: Record<string, T> & Record<'own' | 'bytes' | 'requests' | 'rate' | 'latency', T>;
+  formula: Formula<string>;
+}
+
+/** What the time of a load on a device goes by. */
+export function loadInputs<T extends Spread>(
+  record: Recorder<T>,
+  load: Load,
+  { rate, latency, writing }: Opened<T>,
+): LoadInputs<T> {
+  const own = record.fact('processing time', load.processing, 's', marketOf(record, 'load.own'));
+  const written = writtenBy(record, load);
+  const reading = { own, ...partsOf(record, load), rate, latency };
+  return written
+    ? { inputs: { ...reading, written, writing }, formula: workTime }
+    : { inputs: reading, formula: loadTime };
+}
+
 /** A load on a device: its time, and the share of it that is storage at all. */
 export function forecastLoad<T extends Spread>(
   record: Recorder<T>,
   load: Load,
-  { rate, latency, writing }: Opened<T>,
+  on: Opened<T>,
 ): { time: T; storage: T } {
-  const own = record.fact('processing time', load.processing, 's', marketOf(record, 'load.own'));
-  const written = writtenBy(record, load);
-  const reading = { own, ...partsOf(record, load), rate, latency };
-  const time = written ? record.of(workTime, { ...reading, written, writing }) : record.of(loadTime, reading);
+  const { inputs, formula } = loadInputs(record, load, on);
+  const { own } = inputs;
+  const time = record.of(formula, inputs);
   // What storage takes is told at the middle: sample by sample the two hang together.
   const middle = (figure: T): T => ({ ...figure, low: figure.expected, high: figure.expected });
   const alone = own.expected > time.expected ? { ...middle(own), expected: time.expected } : middle(own);

@@ -1,1 +1,9 @@
-export { operationsPerSecond, behindCache, scratchDay, halfTurn, type Operations } from './iops';
+export {
+  operationsPerSecond,
+  behindCache,
+  scratchDay,
+  waitFor,
+  waitInputs,
+  halfTurn,
+  type Operations,
+} from './iops';

@@ -286,12 +286,26 @@ export function behindCache<T extends Spread>(record: Recorder<T>, drive: Drive,
   );
 }
 
-const waitFor = formula({
+/** s a day that operations are waited for. */
+export const waitFor = formula({
   name: 'time spent waiting',
   unit: 's',
   inputs: { operations: 'operations a day', rate: 'operations a second' },
   of: (m, x) => m.div(x.operations, x.rate),
 });
+/** What the wait of a day's scratch work goes by. */
+export function waitInputs<T extends Spread>(
+  record: Recorder<T>,
+  path: Path,
+  operations: Fact,
+  ops: Operations,
+): Record<'operations' | 'rate', T> {
+  return {
+    operations: record.fact('operations a day', operations, 'count', marketOf(record, 'scratch.operations')),
+    rate: operationsPerSecond(record, path, ops),
+  };
+}
+
 const wornBy = formula({
   name: 'written a day',
   unit: 'B/day',
@@ -310,8 +324,7 @@ export function scratchDay<T extends Spread>(
   operations: Fact,
   ops: Operations,
 ): { rate: T; wait: T; wear: T } {
-  const rate = operationsPerSecond(record, path, ops);
-  const count = record.fact('operations a day', operations, 'count', marketOf(record, 'scratch.operations'));
+  const { operations: count, rate } = waitInputs(record, path, operations, ops);
   const small = 'amplification.small' as const;
   const wear = record.of(wornBy, {
     operations: count,
