@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { mkdir, mkdtemp, open, rm, writeFile, type FileHandle } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -162,6 +162,57 @@ test('a folder copied, read back and compared: a run of the activity, and a mani
   expect(lines).toHaveLength(40);
   for (const line of lines) expect(line).toMatch(/^[0-9a-f]{64} {2}night\/\d+\.wav$/);
   expect(await readdir(own.folder)).toEqual([]);
+  expect(faults).toEqual([]);
+  await own.stop();
+  await rm(source, { recursive: true, force: true });
+});
+
+const choose = async (page: Page, name: string | RegExp) => {
+  await page.getByRole('combobox', { name: 'Do' }).click();
+  await page.getByRole('option', { name }).click();
+};
+
+test('many files, a folder read cold, rounds until they are steady: queued one behind the other, kept over a reload; nothing is left behind', async () => {
+  const source = await mkdtemp(join(tmpdir(), 'kymar-project-'));
+  for (let i = 0; i < 25; i++) await writeFile(join(source, `${i}.dat`), Buffer.alloc(30_000, i));
+  const own = await startApp({}, ['--source', source]);
+  const { page, faults } = await own.open(BENCH);
+  await page.getByRole('tab', { name: 'Run on this machine' }).click();
+  // Rounds first: they take a while, so that the others wait.
+  await choose(page, /^Steady state/);
+  await page.getByLabel('Size', { exact: true }).fill('70 MB');
+  await page.getByLabel('Each round').fill('3');
+  await page.getByLabel('Rounds at most').fill('4');
+  await expect(page.getByRole('button', { name: 'Start the rounds' })).toBeDisabled();
+  await page.getByLabel('Rounds at most').fill('6');
+  await page.getByRole('button', { name: 'Start the rounds' }).click();
+  await page.getByText(/^Reading in /).waitFor();
+  await choose(page, /^Many small files/);
+  await page.getByLabel('Files', { exact: true }).fill('60');
+  await page.getByLabel('Each about').fill('40 kB');
+  await page.getByText(/^Half of the files are smaller.* Writes 3\.9.MB\./).waitFor();
+  await page.getByRole('button', { name: 'Put it into the queue' }).click();
+  await choose(page, /^Write it$/);
+  await page.getByRole('button', { name: 'Put it into the queue' }).click();
+  const queue = page.getByRole('region', { name: 'In the queue' });
+  await queue.getByText(/^Many small files.*after 1 run/).waitFor();
+  await queue.getByText(/^Write it.*after 2 runs/).waitFor();
+  await page.reload();
+  await page.getByRole('tab', { name: 'Run on this machine' }).click();
+  await queue.getByText(/^Write it/).waitFor();
+  await queue.getByRole('button', { name: 'Take out' }).last().click();
+  await expect(queue.getByText(/^Write it/)).toHaveCount(0);
+  const rounds = page.getByRole('row', { name: /random reads, (steady from round|not steady in any five)/ });
+  await rounds.getByText(/IOPS/).waitFor();
+  const files = page.getByRole('row', { name: /files about 40.kB, spread 3/ });
+  await expect(files).toHaveCount(2);
+  await choose(page, /^Read a folder/);
+  await page.getByText(source, { exact: true }).waitFor();
+  await page.getByRole('button', { name: 'Start the run' }).click();
+  await page.getByRole('row', { name: /all 25 files of .*, directory maybe in memory/ }).waitFor();
+  const { readdir } = await import('node:fs/promises');
+  expect(await readdir(own.folder)).toEqual([]);
+  expect((await readdir(source)).length).toBe(25);
   expect(faults).toEqual([]);
   await own.stop();
   await rm(source, { recursive: true, force: true });

@@ -3,9 +3,9 @@ import { join } from 'node:path';
 import express, { type Express, type Request, type Response } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
-import { isEnd, RunRequest, type CopyRequest } from '@kymar/core/measure';
+import { isEnd, RunRequest } from '@kymar/core/measure';
 import { problemsOf } from '@kymar/core/text';
-import { filesIn } from './copy';
+import { groundOf } from './ground';
 import { giveToken, ownPageOnly, withToken } from './guard';
 import { Problem, problems } from './problem';
 import type { Runs } from './runs';
@@ -120,35 +120,12 @@ function api({ token, folders, sources, reserve, roots, runs, port }: Settings):
   });
   router.all('/sources', only('GET'));
 
-  const beginCopy = async (request: CopyRequest) => {
-    const place = (await places()).find((p) => p.id === request.target);
-    const source = (await sourcePlaces()).find((p) => p.id === request.source);
-    if (!place || !source)
-      throw new Problem(
-        404,
-        'No such folder',
-        'Choose folders the server was started with: --source and --bench.',
-      );
-    if (source.problem) throw new Problem(422, 'The folder cannot be read', source.problem);
-    try {
-      return await runs.copy(place, request, { folder: source.folder, files: filesIn(source.folder) });
-    } catch (error) {
-      if (error instanceof Problem) throw error;
-      throw new Problem(422, 'The folder cannot be copied', `${source.folder}: ${(error as Error).message}.`);
-    }
-  };
-
   const begun = async (request: RunRequest) => {
-    if (request.kind === 'watch') {
-      const device = (await watched()).find((d) => d.id === request.device);
-      if (!device) throw new Problem(404, 'No such device', 'It was unplugged meanwhile. Look again.');
-      return runs.add(new WatchTask(request, device, roots));
-    }
-    if (request.kind === 'copy') return beginCopy(request);
-    const place = (await places()).find((p) => p.id === request.target);
-    if (!place)
-      throw new Problem(404, 'No such folder', 'Choose one of the folders the server was started with.');
-    return runs.start(place, request);
+    if (request.kind !== 'watch')
+      return runs.start(request, () => groundOf(request, { targets: places, sources: sourcePlaces }));
+    const device = (await watched()).find((d) => d.id === request.device);
+    if (!device) throw new Problem(404, 'No such device', 'It was unplugged meanwhile. Look again.');
+    return runs.add(new WatchTask(request, device, roots));
   };
 
   router.get('/runs', (_request, response) => {

@@ -11,7 +11,7 @@ import {
   writeSync,
 } from 'node:fs';
 import { join } from 'node:path';
-import { aligned, lookAtRoom, Stopped, type Counter, type Guard } from './sequential';
+import { aligned, lookAtRoom, openPast, Stopped, type Counter, type Guard } from './sequential';
 import { PART } from './workfolder';
 
 /** A file of the folder that is copied. */
@@ -56,8 +56,8 @@ export interface Copied {
   differ: string[];
 }
 
-/** Reads a file front to back. */
-function through(
+/** Reads a file front to back. @returns B of it */
+export function through(
   fd: number,
   buffer: Uint8Array,
   counter: Counter,
@@ -73,13 +73,16 @@ function through(
   }
 }
 
-function openBack(file: string): number {
-  const flags = constants.O_RDONLY | constants.O_NOFOLLOW;
-  try {
-    return openSync(file, flags | constants.O_DIRECT);
-  } catch (error) {
-    if ((error as NodeJS.ErrnoException).code !== 'EINVAL') throw error;
-    return openSync(file, flags);
+/** Waits until the drive has all of these files. @throws Stopped when asked to stop */
+export function flushAll(files: readonly string[], counter: Counter): void {
+  for (const file of files) {
+    if (counter.stopped) throw new Stopped();
+    const fd = openSync(file, constants.O_RDONLY | constants.O_NOFOLLOW);
+    try {
+      fdatasyncSync(fd);
+    } finally {
+      closeSync(fd);
+    }
   }
 }
 
@@ -99,7 +102,6 @@ export function copyVerified(
   const buffer = aligned(BLOCK);
   const hashes: string[] = [];
   const now = () => Number(process.hrtime.bigint()) / 1e9;
-  const open: number[] = [];
   let bytes = 0;
   const nameOf = (i: number) => into(`${PART}${i}`);
   try {
@@ -128,20 +130,17 @@ export function copyVerified(
       hashes.push(hash.digest('hex'));
     });
     const bar = now() - start;
-    files.forEach((_, i) => {
-      if (counter.stopped) throw new Stopped();
-      const fd = openSync(nameOf(i), constants.O_RDONLY | constants.O_NOFOLLOW);
-      open.push(fd);
-      fdatasyncSync(fd);
-      closeSync(open.pop()!);
-    });
+    flushAll(
+      files.map((_, i) => nameOf(i)),
+      counter,
+    );
     const seconds = now() - start;
     counter.end();
     counter.begin('read');
     const differ: string[] = [];
     let back = 0;
     files.forEach(({ path }, i) => {
-      const fd = openBack(nameOf(i));
+      const { fd } = openPast(nameOf(i), constants.O_RDONLY | constants.O_NOFOLLOW);
       const hash = createHash('sha256');
       try {
         const size = fstatSync(fd).size;
@@ -164,7 +163,6 @@ export function copyVerified(
       differ,
     };
   } finally {
-    open.forEach((fd) => closeSync(fd));
     counter.end();
   }
 }

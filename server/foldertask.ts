@@ -3,6 +3,7 @@ import { Counter } from './sequential';
 import type { Place } from './target';
 import { Task } from './task';
 import { failedEvent } from './thread';
+import { warmthOf } from './warmth';
 import { leftWords, type Workfolder } from './workfolder';
 import type { Failed } from './worker';
 
@@ -13,6 +14,11 @@ const MOST_SAMPLES = 1200;
 
 type Sample = { t: number; bytes: number };
 
+/** The folder of its own that a run works in. */
+export type Room = Pick<Workfolder, 'data' | 'part' | 'close'>;
+/** Of what only reads. */
+export const NO_FOLDER: Room = { data: '', part: (name) => name, close: () => null };
+
 /** Something that works in a folder of its own by threads: they count into shared memory, a clock here tells how far they are. */
 export abstract class FolderTask<R extends RunRequest, Done> extends Task<R> {
   readonly ended: Promise<void>;
@@ -22,7 +28,7 @@ export abstract class FolderTask<R extends RunRequest, Done> extends Task<R> {
   constructor(
     protected readonly target: Place,
     request: R,
-    protected readonly folder: Workfolder,
+    protected readonly folder: Room,
     protected readonly workerFile: string,
     where = target.folder,
   ) {
@@ -51,12 +57,18 @@ export abstract class FolderTask<R extends RunRequest, Done> extends Task<R> {
 
   private async run(): Promise<void> {
     const clock = this.reportEvery(TICK);
+    const warmth = warmthOf(this.target.devices);
     const report = await this.work();
     clearInterval(clock);
+    const warm = await warmth.end();
     const left = this.folder.close();
     const words = left ? leftWords(left) : undefined;
     if (!report.ok) return this.say(failedEvent(report, this.target, words));
-    this.say({ ...this.result(report.done), ...(words ? { left: words } : {}) });
+    this.say({
+      ...this.result(report.done),
+      ...(words ? { left: words } : {}),
+      ...(warm ? { warmth: warm } : {}),
+    });
   }
 
   private reportEvery(ms: number): NodeJS.Timeout {

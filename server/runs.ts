@@ -1,28 +1,35 @@
-import { isEnd, type CopyRequest, type KeptRun, type RunEvent, type RunRequest } from '@kymar/core/measure';
+import { isEnd, type KeptRun, type RunEvent, type RunRequest } from '@kymar/core/measure';
 import { format } from '@kymar/core/units';
-import { CopyRun } from './copyrun';
-import type { SourceFile } from './copy';
 import { lockDevices } from './devicelock';
 import { fateOf, thisProcess, type Owner } from './owner';
 import { Problem } from './problem';
-import { ProbeRun } from './proberun';
-import { RandomRun } from './randomrun';
-import { RealRun } from './realrun';
 import { Records } from './state';
 import type { Place } from './target';
 import type { Task } from './task';
-import { Workfolder } from './workfolder';
+import { Waiting } from './waiting';
 
 /** Ended runs kept for pages that come late. */
 const MOST_KEPT = 100;
 
-/** What works in a folder. */
-type FolderRequest = Exclude<RunRequest, { kind: 'watch' | 'copy' }>;
 type Recorded = KeptRun & { owner: Owner };
+
+/** Where a run works, looked at afresh, and what makes it. */
+export interface Ground {
+  place: Place;
+  /** B it writes. */
+  bytes: number;
+  begin(workerFile: string): Task;
+}
+
+/** Looks again whether a device is free, so often and so many ms apart: who just left it may still be closing the door. */
+const TRIES = 20;
+const APART = 100;
 
 /** All real runs of this server: one at a time on each device, and each kept until a page has taken its result. */
 export class Runs {
   private readonly runs = new Map<string, Task>();
+  /** What is at work, or waits, on which devices; in the order it came. */
+  private readonly line = new Map<Task, { devices: readonly string[]; over: Promise<void> }>();
   private readonly owner = thisProcess();
 
   constructor(
@@ -30,65 +37,72 @@ export class Runs {
     private readonly records = new Records<Recorded>('runs'),
   ) {}
 
-  /** Starts a run in a folder. @throws Problem when it cannot take it */
-  start(target: Place, request: FolderRequest): Promise<Task> {
-    return this.startOf(target, request.bytes, (folder) => this.taskOf(target, request, folder));
+  /**
+   * Starts a run, or lets it wait for its turn where it is asked to.
+   * @param look looks at where it works: before it starts, and again when its turn has come
+   * @throws Problem when it cannot be taken
+   */
+  async start(request: RunRequest, look: () => Promise<Ground>): Promise<Task> {
+    const ground = await look();
+    const { devices, folder } = ground.place;
+    const before = this.at(devices);
+    if (!('queue' in request) || !request.queue || before.length === 0)
+      return this.begun(await this.open(ground), devices);
+    const ahead = () => before.filter((task) => this.line.has(task)).length;
+    const over = Promise.all(before.map((task) => this.line.get(task)!.over)).then(() => undefined);
+    const waiting = new Waiting(request, folder, over, ahead, async () => {
+      const { task, free } = await this.open(await look(), TRIES);
+      void task.ended.finally(free);
+      return task;
+    });
+    return this.begun({ task: waiting, free: () => undefined }, devices);
   }
 
-  /** Starts a copy of a folder's files onto a target. @throws Problem when it cannot take it */
-  copy(
-    target: Place,
-    request: CopyRequest,
-    from: { folder: string; files: readonly SourceFile[] },
-  ): Promise<Task> {
-    const bytes = from.files.reduce((sum, file) => sum + file.bytes, 0);
-    return this.startOf(
-      target,
-      bytes,
-      (folder) => new CopyRun(target, request, from, folder, this.workerFile),
-    );
+  /** What of this server is at work or waits on some of these devices. */
+  private at(devices: readonly string[]): Task[] {
+    return [...this.line].filter(([, l]) => l.devices.some((d) => devices.includes(d))).map(([task]) => task);
   }
 
-  private async startOf(target: Place, bytes: number, make: (folder: Workfolder) => Task): Promise<Task> {
-    if (target.problem) throw new Problem(422, 'The folder cannot be used', target.problem);
-    if (bytes > target.room) {
-      const room = `${format(bytes, 'B')} asked for, ${format(target.room, 'B')} free beside the reserve of ${format(target.reserve, 'B')}`;
+  /** Takes the devices and makes the run. @throws Problem when it cannot be taken */
+  private async open({ place, bytes, begin }: Ground, tries = 1): Promise<{ task: Task; free: () => void }> {
+    if (place.problem) throw new Problem(422, 'The folder cannot be used', place.problem);
+    if (bytes > place.room) {
+      const room = `${format(bytes, 'B')} asked for, ${format(place.room, 'B')} free beside the reserve of ${format(place.reserve, 'B')}`;
       throw new Problem(422, 'Not enough room', `${room}. Choose a smaller size.`);
     }
-    const free = await lockDevices(target.devices);
+    let free = await lockDevices(place.devices);
+    for (let i = 1; i < tries && !free; i++) {
+      await new Promise((resolve) => setTimeout(resolve, APART));
+      free = await lockDevices(place.devices);
+    }
     if (!free)
       throw new Problem(
         409,
         'A run is going on',
-        `One run at a time on the device under ${target.folder}, from whichever Kymar. Wait for it or stop it.`,
+        `One run at a time on the device under ${place.folder}, from whichever Kymar. Wait for it or stop it.`,
       );
     try {
-      return this.add(make(Workfolder.make(target.folder)), free);
+      return { task: begin(this.workerFile), free };
     } catch (error) {
       free();
       throw new Problem(422, 'The folder cannot be used', (error as Error).message);
     }
   }
 
-  private taskOf(target: Place, request: FolderRequest, folder: Workfolder): Task {
-    switch (request.kind) {
-      case 'sequential':
-        return new RealRun(target, request, folder, this.workerFile);
-      case 'random':
-        return new RandomRun(target, request, folder, this.workerFile);
-      case 'probe':
-        return new ProbeRun(target, request, folder, this.workerFile);
-    }
+  private begun({ task, free }: { task: Task; free: () => void }, devices: readonly string[]): Task {
+    const over = task.ended.finally(() => {
+      free();
+      this.line.delete(task);
+    });
+    this.line.set(task, { devices, over });
+    return this.add(task);
   }
 
   /** Keeps what has begun until a page has taken its result. */
-  add<T extends Task>(run: T, free: () => void = () => undefined): T {
+  add<T extends Task>(run: T): T {
     this.runs.set(run.id, run);
     this.keep(run);
-    void run.ended.finally(() => {
-      free();
-      this.keep(run);
-    });
+    void run.ended.finally(() => this.keep(run));
     return run;
   }
 

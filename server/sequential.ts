@@ -97,7 +97,7 @@ export interface Moved {
 }
 
 /** Opens past the host's memory where the file system allows it. */
-function openPast(file: string, flags: number): { fd: number; through: Moved['through'] } {
+export function openPast(file: string, flags: number): { fd: number; through: Moved['through'] } {
   try {
     return { fd: openSync(file, flags | constants.O_DIRECT, 0o600), through: 'direct' };
   } catch (error) {

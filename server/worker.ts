@@ -1,6 +1,7 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { Probe, type ProbeBudget, type ProbeResult } from '@kymar/core/measure';
 import { copyVerified, type Copied, type SourceFile } from './copy';
+import { readFolder, writeFiles, type FilesDone, type FilesRead } from './files';
 import { randomly, type RandomDone, type RandomOrder } from './random';
 import {
   Counter,
@@ -26,6 +27,8 @@ export type Order = Where &
     | { budget: ProbeBudget; bin: number }
     | { random: Omit<RandomOrder, keyof Where> }
     | { copy: { from: string; files: readonly SourceFile[]; into: string } }
+    | { written: { sizes: readonly number[]; into: string; back: boolean } }
+    | { read: { from: string; files: readonly SourceFile[] } }
   );
 /** What kept a thread from its end. */
 export interface Failed {
@@ -90,14 +93,23 @@ function probe({ file, budget, bin, guard }: Extract<Order, { bin: number }>, co
 
 export type CopyReport = { ok: true; done: Copied } | Failed;
 export type RandomReport = { ok: true; done: RandomDone } | Failed;
+export type FilesReport = { ok: true; done: FilesDone } | Failed;
+export type FolderReport = { ok: true; done: FilesRead } | Failed;
 
-function work(order: Order): Report | ProbeReport | RandomReport | CopyReport {
+type Any = Report | ProbeReport | RandomReport | CopyReport | FilesReport | FolderReport;
+
+function work(order: Order): Any {
   const counter = new Counter(order.shared);
   try {
     if ('copy' in order) {
       const { from, files, into } = order.copy;
       return { ok: true, done: copyVerified(from, files, (name) => into + name, counter, order.guard!) };
     }
+    if ('written' in order) {
+      const { sizes, into, back } = order.written;
+      return { ok: true, done: writeFiles(sizes, (name) => into + name, back, counter, order.guard!) };
+    }
+    if ('read' in order) return { ok: true, done: readFolder(order.read.from, order.read.files, counter) };
     if ('random' in order) return { ok: true, done: randomly({ ...order, ...order.random }) };
     return 'mode' in order ? pass(order, counter) : probe(order, counter);
   } catch (error) {

@@ -6,14 +6,19 @@ export {
   RunRequest,
   Target,
   Watchable,
+  sizesOfFiles,
   type CopyRequest,
   type EndEvent,
+  type FilesRequest,
   type GoingEvent,
   type Label,
   type ProbeRequest,
   type RandomRequest,
+  type ReadRequest,
   type RealResult,
   type SequentialRequest,
+  type SteadyRequest,
+  type Warmth,
   type WatchRequest,
 } from './request';
 export * from './watch';
@@ -30,7 +35,16 @@ export {
 } from './measured';
 export { simulate, type RigRun } from './rig';
 export { learnedFrom, withLearned, withPerFile, type Learned } from './learned';
-export { runOfCopy, runOfProbe, runOfRandom, runOfWatch, runsOfReal } from './real';
+export {
+  runOfCopy,
+  runOfProbe,
+  runOfRandom,
+  runOfSteady,
+  runOfWatch,
+  runsOfPasses,
+  runsOfReal,
+} from './real';
+export { STEADY, steadyIn, type Steady, type SteadyRule } from './steady';
 export { ratesOf } from './rates';
 export * from './trace';
 export { protocolOf, syntheticSize, type Mind, type Protocol, type ProtocolTest } from './protocol';

@@ -1,7 +1,19 @@
 import type { Activity, Run } from '../job';
 import { directionOf } from '../job';
 import { format } from '../units';
-import type { KeptRun, Purpose, RandomRequest, RunEvent, SequentialRequest, Target } from './request';
+import { steadyIn, STEADY } from './steady';
+import type {
+  FilesRequest,
+  KeptRun,
+  Purpose,
+  RandomRequest,
+  ReadRequest,
+  RunEvent,
+  SequentialRequest,
+  SteadyRequest,
+  Target,
+  Warmth,
+} from './request';
 
 /** Most samples a kept run holds. */
 const MOST_SAMPLES = 2000;
@@ -34,9 +46,13 @@ const conditionsOf = (
   { temperature, cold = null, stated }: Purpose,
   note: readonly (string | null)[],
   where: Pick<Run['conditions'], 'target' | 'memoryBacked'> = { target: null, memoryBacked: false },
+  warmth?: Warmth,
 ): Run['conditions'] => ({
-  note: note.filter(Boolean).join(', ').slice(0, 400),
-  temperature,
+  note: [...note, warmth && `drive at most ${format(warmth.most, '°C', 3)}`]
+    .filter(Boolean)
+    .join(', ')
+    .slice(0, 400),
+  temperature: temperature ?? warmth?.start ?? null,
   cold,
   ...stated,
   ...where,
@@ -53,7 +69,7 @@ export function runsOfReal(
   purpose: Purpose,
   path: Run['path'],
 ): Run[] {
-  const { target } = done;
+  const { target, warmth } = done;
   return done.results.map(({ direction, bytes, seconds, samples, through }) => {
     const way = through === 'direct' ? 'past the host’s memory' : 'through the host’s memory';
     const note = [
@@ -71,7 +87,7 @@ export function runsOfReal(
       source: 'real',
       measure: { ...TIMED, bytes, files: 1, seconds, block: kept.request.block, depth: 1 },
       path,
-      conditions: conditionsOf(purpose, note, inFolder(target, through, bytes)),
+      conditions: conditionsOf(purpose, note, inFolder(target, through, bytes), warmth),
       ended: 'done',
       samples: samples.slice(0, MOST_SAMPLES),
     };
@@ -81,7 +97,7 @@ export function runsOfReal(
 /** The run that a probe comes to: a synthetic write with what was found of the drive. */
 export function runOfProbe(
   kept: Pick<KeptRun, 'id' | 'at'>,
-  { target, through, found, written, seconds, ended, samples }: Extract<RunEvent, { type: 'probed' }>,
+  { target, through, found, written, seconds, ended, samples, warmth }: Extract<RunEvent, { type: 'probed' }>,
   purpose: Purpose,
   path: Run['path'],
 ): Run {
@@ -95,7 +111,7 @@ export function runOfProbe(
     source: 'real',
     measure: { ...TIMED, bytes: Math.max(1, written), files: 1, seconds, depth: 1 },
     path,
-    conditions: conditionsOf(purpose, note, inFolder(target, through, written)),
+    conditions: conditionsOf(purpose, note, inFolder(target, through, written), warmth),
     ended: 'done',
     samples: samples.slice(0, MOST_SAMPLES),
     probed: found,
@@ -105,7 +121,17 @@ export function runOfProbe(
 /** The run that a verified copy comes to: what was timed until all was written; that it all came back the same stands beside. */
 export function runOfCopy(
   kept: Pick<KeptRun, 'id' | 'at'>,
-  { target, from, bytes, files, bar, seconds, verifying, samples }: Extract<RunEvent, { type: 'copied' }>,
+  {
+    target,
+    from,
+    bytes,
+    files,
+    bar,
+    seconds,
+    verifying,
+    samples,
+    warmth,
+  }: Extract<RunEvent, { type: 'copied' }>,
   purpose: Purpose,
   path: Run['path'],
 ): Run {
@@ -124,31 +150,36 @@ export function runOfCopy(
     source: 'real',
     measure: { ...TIMED, bytes: Math.max(1, bytes), files, seconds: Math.max(1e-3, seconds) },
     path,
-    conditions: conditionsOf(purpose, note, inFolder(target, 'direct', bytes)),
+    conditions: conditionsOf(purpose, note, inFolder(target, 'direct', bytes), warmth),
     ended: 'done',
     samples: samples.slice(0, MOST_SAMPLES),
     counted: { read: 0, written: bytes, reads: 0, writes: files, busy: null, bar },
   };
 }
 
+/** What small requests were, in words. */
+const mixWords = (share: number): string =>
+  share === 1 ? 'random reads' : share === 0 ? 'random writes' : `random, ${Math.round(share * 100)} % reads`;
+
 /** The run that small requests come to: a rate with its block and depth, in operations a second as practitioners say it. */
-export function runOfRandom(
-  kept: Pick<KeptRun, 'id' | 'at'> & { request: RandomRequest },
-  { target, through, reads, writes, seconds, latency }: Extract<RunEvent, { type: 'scattered' }>,
+function scatteredRun(
+  { request, ...kept }: Pick<KeptRun, 'id' | 'at'> & { request: RandomRequest | SteadyRequest },
+  perSecond: number,
+  { target, through, latency, warmth }: Extract<RunEvent, { type: 'scattered' | 'settled' }>,
+  note: string,
   purpose: Purpose,
   path: Run['path'],
 ): Run {
-  const { block, depth, bytes, reads: share } = kept.request;
-  const perSecond = (reads + writes) / seconds;
-  const mix =
-    share === 1
-      ? 'random reads'
-      : share === 0
-        ? 'random writes'
-        : `random, ${Math.round(share * 100)} % reads`;
-  const note = [purpose.note, mix, target.way || target.fileSystem, ...target.labels];
+  const { block, depth, bytes, reads: share, kind } = request;
+  const notes = [
+    purpose.note,
+    mixWords(share),
+    note,
+    target.way || target.fileSystem || null,
+    ...target.labels,
+  ];
   return {
-    id: `run-${kept.id.slice(0, 36)}-random`,
+    id: `run-${kept.id.slice(0, 36)}-${kind}`,
     at: kept.at,
     activity: null,
     direction: share >= 0.5 ? 'read' : 'write',
@@ -164,11 +195,80 @@ export function runOfRandom(
       bytes,
     },
     path,
-    conditions: conditionsOf(purpose, note, inFolder(target, through, bytes)),
+    conditions: conditionsOf(purpose, notes, inFolder(target, through, bytes), warmth),
     ended: 'done',
     samples: [],
     latency,
   };
+}
+
+/** The run that random requests over a time come to. */
+export const runOfRandom = (
+  kept: Pick<KeptRun, 'id' | 'at'> & { request: RandomRequest },
+  event: Extract<RunEvent, { type: 'scattered' }>,
+  purpose: Purpose,
+  path: Run['path'],
+): Run => scatteredRun(kept, (event.reads + event.writes) / event.seconds, event, '', purpose, path);
+
+/** The run that rounds of random requests come to: the mean of the rounds that are as one another, else of the last ones, which it says. */
+export function runOfSteady(
+  kept: Pick<KeptRun, 'id' | 'at'> & { request: SteadyRequest },
+  event: Extract<RunEvent, { type: 'settled' }>,
+  purpose: Purpose,
+  path: Run['path'],
+): Run {
+  const { rounds, seconds } = event;
+  const steady = steadyIn(rounds);
+  const last = rounds.slice(-STEADY.window);
+  const perSecond = steady?.mean ?? last.reduce((sum, r) => sum + r, 0) / last.length;
+  const round = `of ${rounds.length} rounds of ${format(seconds, 's', 2)}`;
+  const note = steady
+    ? `steady from round ${steady.from + 1} ${round}`
+    : `not steady in any five ${round}: the mean of the last`;
+  const { block } = kept.request;
+  let moved = 0;
+  const samples = rounds.map((r, i) => ({ t: (i + 1) * seconds, bytes: (moved += r * seconds * block) }));
+  return {
+    ...scatteredRun(kept, perSecond, event, note, purpose, path),
+    samples: [{ t: 0, bytes: 0 }, ...samples],
+  };
+}
+
+/** The runs that files written or read one after another come to, one a direction. */
+export function runsOfPasses(
+  kept: Pick<KeptRun, 'id' | 'at'> & { request: FilesRequest | ReadRequest },
+  { target, passes, warmth }: Extract<RunEvent, { type: 'passed' }>,
+  purpose: Purpose,
+  path: Run['path'],
+): Run[] {
+  const { request } = kept;
+  return passes.map(({ direction, bytes, files, seconds, bar, through, samples }) => {
+    const what =
+      request.kind === 'read'
+        ? `all ${format(files, 'count')} files of ${target.folder}, directory maybe in memory`
+        : `files about ${format(request.median, 'B', 2)}, spread ${request.spread}`;
+    const way = through === 'direct' ? '' : 'through the host’s memory';
+    const note = [purpose.note, what, way, target.way || target.fileSystem || null, ...target.labels];
+    return {
+      id: `run-${kept.id.slice(0, 36)}-${request.kind}-${direction}`,
+      at: kept.at,
+      activity: request.kind === 'read' ? (purpose.activity ?? null) : null,
+      direction,
+      otherEnd: 'memory',
+      source: 'real',
+      measure: { ...TIMED, bytes: Math.max(1, bytes), files, seconds: Math.max(1e-3, seconds), depth: 1 },
+      path,
+      conditions: {
+        ...conditionsOf(purpose, note, inFolder(target, through, bytes), warmth),
+        ...(direction === 'read' && through === 'direct' ? { cold: true } : {}),
+      },
+      ended: 'done',
+      samples: samples.slice(0, MOST_SAMPLES),
+      ...(bar === null
+        ? {}
+        : { counted: { read: 0, written: bytes, reads: 0, writes: files, busy: null, bar } }),
+    };
+  });
 }
 
 const ENDED: Record<Extract<RunEvent, { type: 'probed' }>['ended'], string> = {

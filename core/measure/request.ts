@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { Id } from '../catalog/parts';
-import { Latency, Probed, Stated } from '../job';
+import { Latency, logNormalSizes, Probed, Stated } from '../job';
 
 /** What a real run is for. */
 export const Purpose = z.object({
@@ -16,14 +16,20 @@ export const Purpose = z.object({
 });
 export type Purpose = z.infer<typeof Purpose>;
 
-/** What the page will do with the result; the server keeps it with the run, so that a page that comes back knows. */
-const purpose = Purpose.optional();
+/** What is the same for all that works in a folder. */
+const common = {
+  /** What the page will do with the result; the server keeps it with the run, so that a page that comes back knows. */
+  purpose: Purpose.optional(),
+  /** Waits for its turn where the device is at work; absent: it is refused then. */
+  queue: z.boolean().optional(),
+};
+const folder = z.string().min(1).max(40);
 
 /** A file written front to back, and read back. */
 export const SequentialRequest = z.object({
   kind: z.literal('sequential'),
   /** Id of one of the folders the server was started with. */
-  target: z.string().min(1).max(40),
+  target: folder,
   /** Write a file, or write it and read it back. */
   mode: z.enum(['write', 'write-read']),
   /** Size of the file in B. */
@@ -34,14 +40,14 @@ export const SequentialRequest = z.object({
     .max(64e12),
   /** Size of one request in B. */
   block: z.union([z.literal(131072), z.literal(1048576), z.literal(4194304)]),
-  purpose,
+  ...common,
 });
 export type SequentialRequest = z.infer<typeof SequentialRequest>;
 
 /** A drive written to until its cache, what it sustains and how it recovers are known, or the budget ends. */
 export const ProbeRequest = z.object({
   kind: z.literal('probe'),
-  target: z.string().min(1).max(40),
+  target: folder,
   /** B and s it may spend at most. */
   bytes: z
     .number()
@@ -49,14 +55,14 @@ export const ProbeRequest = z.object({
     .min(1 << 30, { error: 'must be at least 1 GiB' })
     .max(64e12),
   seconds: z.number().min(10, { error: 'must be at least 10 s' }).max(86_400),
-  purpose,
+  ...common,
 });
 export type ProbeRequest = z.infer<typeof ProbeRequest>;
 
 /** Small requests anywhere within a file, so many under way, for a time. */
 export const RandomRequest = z.object({
   kind: z.literal('random'),
-  target: z.string().min(1).max(40),
+  target: folder,
   /** B of the file they fall in. */
   bytes: z
     .number()
@@ -70,7 +76,7 @@ export const RandomRequest = z.object({
   /** Share of them that read, 0 to 1. */
   reads: z.number().min(0).max(1),
   seconds: z.number().min(1).max(3600),
-  purpose,
+  ...common,
 });
 export type RandomRequest = z.infer<typeof RandomRequest>;
 
@@ -78,11 +84,53 @@ export type RandomRequest = z.infer<typeof RandomRequest>;
 export const CopyRequest = z.object({
   kind: z.literal('copy'),
   /** Ids of a folder that is read and of one that is written. */
-  source: z.string().min(1).max(40),
-  target: z.string().min(1).max(40),
-  purpose,
+  source: folder,
+  target: folder,
+  ...common,
 });
 export type CopyRequest = z.infer<typeof CopyRequest>;
+
+/** Many files of scattered sizes written one after another, and read back. */
+export const FilesRequest = z.object({
+  kind: z.literal('files'),
+  target: folder,
+  files: z.number().int().min(10, { error: 'must be at least 10' }).max(50_000),
+  /** B: as many files are smaller as larger; one in six lies beyond `spread` times it on either side. */
+  median: z.number().min(1).max(1e10),
+  spread: z.number().min(1).max(100),
+  /** Whether they are read back. */
+  back: z.boolean(),
+  ...common,
+});
+export type FilesRequest = z.infer<typeof FilesRequest>;
+
+/** Sizes of the files in B, the same for the same request: log-normal about the median, in no order. */
+export function sizesOfFiles({
+  files,
+  median,
+  spread,
+}: Pick<FilesRequest, 'files' | 'median' | 'spread'>): number[] {
+  const sizes = logNormalSizes(median, spread, files).flatMap(({ bytes, count }) =>
+    new Array<number>(count).fill(Math.max(1, bytes)),
+  );
+  // Steps that share no factor with the count come past every file once.
+  const step = STEPS.find((s) => sizes.length % s !== 0)!;
+  return sizes.map((_, i) => sizes[(i * step) % sizes.length]!);
+}
+const STEPS = [7919, 7907, 7901];
+
+/** All files of a folder read once, past what the host's memory still holds of them. */
+export const ReadRequest = z.object({ kind: z.literal('read'), source: folder, ...common });
+export type ReadRequest = z.infer<typeof ReadRequest>;
+
+/** Small requests in rounds until one round is as the other. */
+export const SteadyRequest = RandomRequest.extend({
+  kind: z.literal('steady'),
+  /** s of a round, and how many there are at most. */
+  seconds: z.number().min(1).max(600),
+  rounds: z.number().int().min(5).max(60),
+});
+export type SteadyRequest = z.infer<typeof SteadyRequest>;
 
 /** Whatever program works on a device, watched from its first bytes to its last. */
 export const WatchRequest = z.object({
@@ -91,7 +139,7 @@ export const WatchRequest = z.object({
   device: z.string().min(1).max(80),
   /** s without any bytes that end it. */
   still: z.number().min(1).max(120),
-  purpose,
+  purpose: Purpose.optional(),
 });
 export type WatchRequest = z.infer<typeof WatchRequest>;
 
@@ -101,6 +149,9 @@ export const RunRequest = z.discriminatedUnion('kind', [
   RandomRequest,
   ProbeRequest,
   CopyRequest,
+  FilesRequest,
+  ReadRequest,
+  SteadyRequest,
   WatchRequest,
 ]);
 export type RunRequest = z.infer<typeof RunRequest>;
@@ -156,28 +207,29 @@ export const Watchable = z.object({
 export type Watchable = z.infer<typeof Watchable>;
 
 const Direction = z.enum(['read', 'write']);
+/** Past the host's memory, or through it. */
+const through = z.enum(['direct', 'buffered']);
 const samples = z.array(z.object({ t: amount, bytes: amount }));
 
 /** One direction of a finished real run. */
-const RealResult = z.object({
-  direction: Direction,
-  bytes: amount,
-  seconds: amount,
-  samples,
-  /** Past the host's memory, or through it. */
-  through: z.enum(['direct', 'buffered']),
-});
+const RealResult = z.object({ direction: Direction, bytes: amount, seconds: amount, samples, through });
 export type RealResult = z.infer<typeof RealResult>;
 
 /** What could not be cleaned up, in words. */
 const left = z.string().optional();
+/** °C of the drive as a run began, and at most while it went on, where the system offers them. */
+const warmth = z.object({ start: z.number(), most: z.number() }).optional();
+export type Warmth = z.infer<typeof warmth>;
+/** What is told at the end of whatever worked in a folder. */
+const ended = { target: Target, left, warmth };
 
 /** What the server tells while a real run goes on. */
 export const RunEvent = z.discriminatedUnion('type', [
+  /** Its turn has not come: so many go before it. */
+  z.object({ type: z.literal('waiting'), before: amount }),
   z.object({ type: z.literal('progress'), direction: Direction, t: amount, bytes: amount, total: amount }),
   z.object({
     type: z.literal('copied'),
-    target: Target,
     from: z.string(),
     bytes: amount,
     files: amount,
@@ -188,28 +240,53 @@ export const RunEvent = z.discriminatedUnion('type', [
     /** Lines of `hash  path`. */
     manifest: z.array(z.string()),
     samples,
-    left,
+    ...ended,
   }),
   z.object({
     type: z.literal('scattered'),
-    target: Target,
-    through: z.enum(['direct', 'buffered']),
+    through,
     reads: amount,
     writes: amount,
     seconds: amount,
     latency: Latency,
-    left,
+    ...ended,
+  }),
+  z.object({
+    type: z.literal('settled'),
+    through,
+    /** Requests a second of each round, and s of one. */
+    rounds: z.array(amount),
+    seconds: amount,
+    /** Of the rounds of the last window. */
+    latency: Latency,
+    ...ended,
+  }),
+  /** Files that were written or read one after another. */
+  z.object({
+    type: z.literal('passed'),
+    passes: z.array(
+      z.object({
+        direction: Direction,
+        bytes: amount,
+        files: amount,
+        seconds: amount,
+        /** s until all was handed over, memory holding some of it; null of reading. */
+        bar: amount.nullable(),
+        through,
+        samples,
+      }),
+    ),
+    ...ended,
   }),
   z.object({
     type: z.literal('probed'),
-    target: Target,
-    through: z.enum(['direct', 'buffered']),
+    through,
     found: Probed,
     written: amount,
     seconds: amount,
     ended: z.enum(['known', 'bytes', 'seconds', 'warmth']),
     samples,
-    left,
+    ...ended,
   }),
   /** A watch as it stands; `t` 0 while nothing began. */
   z.object({
@@ -237,16 +314,16 @@ export const RunEvent = z.discriminatedUnion('type', [
     error: amount,
     samples: z.object({ read: samples, write: samples }),
   }),
-  z.object({ type: z.literal('done'), results: z.array(RealResult), target: Target, left }),
+  z.object({ type: z.literal('done'), results: z.array(RealResult), ...ended }),
   z.object({ type: z.literal('failed'), problem: z.string(), aborted: z.boolean(), left }),
 ]);
 export type RunEvent = z.infer<typeof RunEvent>;
 /** What is told while it goes on. */
-export type GoingEvent = Extract<RunEvent, { type: 'progress' | 'watching' }>;
+export type GoingEvent = Extract<RunEvent, { type: 'progress' | 'watching' | 'waiting' }>;
 /** How it ended. */
 export type EndEvent = Exclude<RunEvent, GoingEvent>;
 export const isEnd = (event: RunEvent): event is EndEvent =>
-  event.type !== 'progress' && event.type !== 'watching';
+  event.type !== 'progress' && event.type !== 'watching' && event.type !== 'waiting';
 
 /** A run the server keeps until a page has taken its result: going on, ended, or cut off. */
 export const KeptRun = z.object({

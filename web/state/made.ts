@@ -2,7 +2,9 @@ import {
   runOfCopy,
   runOfProbe,
   runOfRandom,
+  runOfSteady,
   runOfWatch,
+  runsOfPasses,
   runsOfReal,
   type EndEvent,
   type KeptRun,
@@ -27,5 +29,11 @@ export function madeOf(
   if (event.type === 'copied') return [runOfCopy(run, event, purpose, path)];
   if (event.type === 'scattered')
     return request.kind === 'random' ? [runOfRandom({ ...run, request }, event, purpose, path)] : [];
+  if (event.type === 'settled')
+    return request.kind === 'steady' ? [runOfSteady({ ...run, request }, event, purpose, path)] : [];
+  if (event.type === 'passed')
+    return request.kind === 'files' || request.kind === 'read'
+      ? runsOfPasses({ ...run, request }, event, purpose, path)
+      : [];
   return request.kind === 'sequential' ? runsOfReal({ ...run, request }, event, purpose, path) : [];
 }

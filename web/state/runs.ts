@@ -19,6 +19,8 @@ export interface Going {
   samples: Sample[];
   /** B; null of a watch: nobody says how much it will be. */
   total: number | null;
+  /** How many go before it, while its turn has not come; null: it is at work. */
+  waiting: number | null;
   /** Of a watch, how it stands. */
   watching: Extract<GoingEvent, { type: 'watching' }> | null;
 }
@@ -67,6 +69,7 @@ function setGoing(id: string, to: (going: Going | undefined) => Going | undefine
 
 function hear(run: KeptRun, event: RunEvent): void {
   if (isEnd(event)) return void settle(run, event);
+  if (event.type === 'waiting') return setGoing(run.id, () => ({ ...begun(run), waiting: event.before }));
   const isWatch = event.type === 'watching';
   const direction = isWatch ? (event.read > event.written ? 'read' : 'write') : event.direction;
   const bytes = isWatch ? Math.max(event.read, event.written) : event.bytes;
@@ -76,6 +79,7 @@ function hear(run: KeptRun, event: RunEvent): void {
     direction,
     total: isWatch ? null : event.total,
     watching: isWatch ? event : null,
+    waiting: null,
     samples: g?.direction === direction ? thinned([...g.samples, sample]) : [sample],
   }));
 }
@@ -119,9 +123,15 @@ async function settle(run: KeptRun, event: EndEvent): Promise<void> {
     await tookRun(run.id).catch(() => undefined);
 }
 
+/** A run before anything was told of it. */
+function begun(run: KeptRun): Going {
+  const { request } = run;
+  const total = request.kind === 'watch' ? null : 'bytes' in request ? request.bytes : 1;
+  return { run, direction: 'write', samples: [], total, watching: null, waiting: null };
+}
+
 async function follow(run: KeptRun): Promise<void> {
-  const total = 'bytes' in run.request ? run.request.bytes : null;
-  setGoing(run.id, (g) => g ?? { run, direction: 'write', samples: [], total, watching: null });
+  setGoing(run.id, (g) => g ?? begun(run));
   try {
     await followRun(run.id, (event) => hear(run, event));
     // The stream ended without saying how: the server is gone.
