@@ -14,19 +14,25 @@ export interface App {
     path?: string,
     options?: Parameters<Browser['newContext']>[0],
   ): Promise<{ page: Page; context: BrowserContext; faults: string[] }>;
+  /** The server killed in the middle of whatever it does, and another in its place at the same address. */
+  restart(): Promise<void>;
   stop(): Promise<void>;
 }
 
 /** The real server on a free port and Debian's Chromium. */
 export async function startApp(env: Record<string, string> = {}, more: string[] = []): Promise<App> {
   const folder = await mkdtemp(join(tmpdir(), 'kymar-e2e-'));
-  const server = await startServer(['--bench', folder, '--reserve', '0 GB', ...more], env);
+  const args = ['--bench', folder, '--reserve', '0 GB', ...more];
+  let server = await startServer(args, env);
+  const { address } = server;
+  // While there is no server, that it does not answer is no fault of the page's.
+  let isAway = false;
   const browser = await playwright.launch({
     executablePath: chromium()!,
     args: ['--no-sandbox', '--disable-background-networking', '--disable-gpu'],
   });
   return {
-    address: server.address,
+    address,
     folder,
     browser,
     async open(path = '/', options = {}) {
@@ -39,18 +45,35 @@ export async function startApp(env: Record<string, string> = {}, more: string[] 
       page.setDefaultTimeout(40_000);
       const faults: string[] = [];
       page.on('pageerror', (error) => faults.push(String(error)));
-      page.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
+      page.on(
+        'console',
+        (message) =>
+          message.type() === 'error' &&
+          !(isAway && message.text().startsWith('Failed to load resource')) &&
+          faults.push(message.text()),
+      );
       page.on(
         'request',
         (request) =>
-          !request.url().startsWith(server.address) &&
+          !request.url().startsWith(address) &&
           !/^(data|blob):/.test(request.url()) &&
           faults.push(`request to ${request.url()}`),
       );
-      await page.goto(server.address + path);
+      await page.goto(address + path);
       await page.getByRole('main').waitFor();
       await page.locator('[data-opening]').waitFor({ state: 'detached' });
       return { page, context, faults };
+    },
+    async restart() {
+      isAway = true;
+      const gone = new Promise((resolve) => server.child.once('exit', resolve));
+      server.child.kill('SIGKILL');
+      await gone;
+      server = await startServer([...args, '--port', new URL(address).port], env);
+      // Pages look every few seconds whether it is back.
+      setTimeout(() => {
+        isAway = false;
+      }, 5000);
     },
     async stop() {
       await browser.close();

@@ -217,3 +217,42 @@ test('many files, a folder read cold, rounds until they are steady: queued one b
   await own.stop();
   await rm(source, { recursive: true, force: true });
 });
+
+test('a run edited with a reason keeps what it said; the clock alone on the screen by one key', async () => {
+  const { page, faults } = await app.open(BENCH);
+  const before = page.getByRole('button', { name: /^Edit the run of/ });
+  await before.first().click();
+  const dialog = page.getByRole('dialog', { name: 'Edit this run' });
+  const put = dialog.getByRole('button', { name: 'Save' });
+  await expect(put).toBeDisabled();
+  await dialog.getByLabel('Why').fill('the lid was closed after all');
+  // A time that is none keeps the button shut.
+  const time = dialog.getByLabel('Time', { exact: true });
+  if ((await time.count()) > 0) {
+    const had = await time.inputValue();
+    await time.fill('1 h 27 x');
+    await expect(put).toBeDisabled();
+    await time.fill(had);
+  }
+  await dialog.getByLabel('Conditions').fill('lid closed');
+  await put.click();
+  await page.getByText(/^Edited .*: the lid was closed after all\. Before: /).waitFor();
+  await page.keyboard.press('Control+z');
+  await page.getByText(/^Edited .*: the lid was/).waitFor({ state: 'detached' });
+
+  const clock = page.getByTestId('clock');
+  const small = (await clock.boundingBox())!;
+  await page.locator('body').click({ position: { x: 5, y: 5 } });
+  await page.keyboard.press('f');
+  await page.getByRole('button', { name: /^Leave full screen/ }).waitFor();
+  expect((await clock.boundingBox())!.height).toBeGreaterThan(small.height * 1.8);
+  await page.keyboard.press('Space');
+  await page.getByText('Running').waitFor();
+  await page.keyboard.press('Space');
+  await page.getByText(/^Stopped, known to/).waitFor();
+  await page.keyboard.press('f');
+  await page.getByRole('button', { name: /^Full screen/ }).waitFor();
+  // The time is still there.
+  await page.getByText(/^Stopped, known to/).waitFor();
+  expect(faults).toEqual([]);
+});

@@ -37,13 +37,17 @@ export async function watchable(roots: CounterRoots, folders: readonly Place[]):
   const devices = await Promise.all(
     names.map(async (name): Promise<Watchable[]> => {
       const at = ['block', name];
-      const [stat, sectors, number, vendor, model] = await Promise.all([
+      const [stat, sectors, number, vendor, model, plain, page] = await Promise.all([
         sysfs.read(...at, 'stat'),
         sysfs.read(...at, 'size'),
         sysfs.read(...at, 'dev'),
         sysfs.read(...at, 'device', 'vendor'),
         sysfs.read(...at, 'device', 'model'),
+        sysfs.read(...at, 'device', 'serial'),
+        sysfs.read(...at, 'device', 'vpd_pg80'),
       ]);
+      // Where there is no plain file, a page of four bytes and then the number [standard SPC, page 80h; from memory].
+      const serial = (plain || page.slice(4)).replace(/[^\x20-\x7e]/g, '').trim();
       if (stat === '' || Number(sectors) === 0) return [];
       // Of virtual disks the vendor is a number: no name.
       const words = [/^0x/.test(vendor) ? '' : vendor, model].filter(Boolean).join(' ');
@@ -53,6 +57,7 @@ export async function watchable(roots: CounterRoots, folders: readonly Place[]):
           how: 'counters',
           name: words ? `${words} (${name})` : name,
           size: Number(sectors) * 512 || null,
+          ...(serial ? { serial } : {}),
           folders: folders.filter((f) => f.devices.includes(number)).map((f) => f.folder),
         },
       ];

@@ -1,7 +1,7 @@
 import { SHOP } from '../catalog/stock';
 import { demoJobs } from '../demo';
-import { situationOf, type Situation } from '../forecast';
-import { briefAt, placesOf, type Job } from '../job';
+import { caseOf, contentsOn, forecast, situationOf, type Situation } from '../forecast';
+import { briefAt, placesOf, type Job, type Move } from '../job';
 import { recipes, briefOf } from '../fixtures/recipes';
 import { onJob } from '../fixtures/forecast';
 import { benchOf, checklist, nextStep, PHASES, returnUntil, searchMissing, STEPS, truthfulAnswers } from '.';
@@ -18,6 +18,30 @@ const ids = (situation: Situation) => checklist(situation).map(({ id }) => id);
 const withNeeds = (situation: Situation, needs: Situation['needs']): Situation => ({
   ...situation,
   needs: { ...situation.needs, ...needs },
+});
+
+describe('the contents on their way over', () => {
+  const time = (bytes: number, verify = false) => contentsOn(offload!.situation, bytes, verify)!;
+  test('more takes longer, comparing too; the same as a copy of so much in the forecast', () => {
+    expect(time(4e11).expected).toBeGreaterThan(time(2e11).expected);
+    expect(time(2e11, true).expected).toBeGreaterThan(time(2e11).expected * 1.2);
+    const { low, expected, high } = time(2e11);
+    expect(low).toBeLessThan(expected);
+    expect(expected).toBeLessThan(high);
+    const work = offload!.situation.work.find(
+      (a): a is Move => a.kind === 'move' && a.direction === 'write',
+    )!;
+    const same: Move = {
+      ...work,
+      verify: false,
+      besides: [],
+      bytes: { value: 2e11, source: { kind: 'entered' } },
+      files: { value: null, source: { kind: 'unknown' } },
+    };
+    delete same.sizes;
+    const alone = { ...offload!.situation, work: [same] };
+    expect(forecast(caseOf(alone, same.id)).figure.expected).toBeCloseTo(expected, 6);
+  });
 });
 
 describe('the checklist', () => {

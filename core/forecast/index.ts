@@ -1,3 +1,4 @@
+export { contentsOn } from './contents';
 export { formatOn } from './format';
 export { builtAs, buildOf, caseOf, layoutOf, onMachine, overriding, pathOf, situationOf } from './case';
 export { screenPathOf, working } from './case';

@@ -34,6 +34,15 @@ export const Fitting = z.object({
   /** When the last step was done or left out; absent: some are left. */
   complete: z.iso.datetime().optional(),
   format: FormatPass.optional(),
+  /** The contents on their way over: B, since when, whether they are compared afterwards, and when that was over. */
+  contents: z
+    .object({
+      bytes: z.number().min(1).max(1e18),
+      started: z.iso.datetime(),
+      verify: z.boolean(),
+      ended: z.iso.datetime().optional(),
+    })
+    .optional(),
   /** Health as it was read at the beginning, as it was pasted, with what was read out of it. */
   baseline: z
     .object({

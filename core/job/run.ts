@@ -117,6 +117,13 @@ export const Run = z.object({
   excluded: z
     .object({ at: z.iso.datetime(), reason: z.string().trim().min(1, { error: 'wants a reason' }).max(400) })
     .optional(),
+  /** What a person edited afterwards: why, and what it said before. */
+  edited: z
+    .array(
+      z.object({ at: z.iso.datetime(), reason: z.string().trim().min(1).max(400), was: z.string().max(600) }),
+    )
+    .max(100)
+    .optional(),
   samples: z.array(Sample).max(2000).default([]),
   probed: Probed.optional(),
   /** Of small requests, how long they took. */

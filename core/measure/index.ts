@@ -45,6 +45,7 @@ export {
   runsOfReal,
 } from './real';
 export { STEADY, steadyIn, type Steady, type SteadyRule } from './steady';
+export { edited, isTyped, saidBy, type Edit } from './edit';
 export { ratesOf } from './rates';
 export * from './trace';
 export { protocolOf, syntheticSize, type Mind, type Protocol, type ProtocolTest } from './protocol';

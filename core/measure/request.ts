@@ -201,6 +201,8 @@ export const Watchable = z.object({
   name: z.string(),
   /** B; null: not known. */
   size: amount.nullable(),
+  /** As the drive says it, where the system tells; absent: not told. */
+  serial: z.string().optional(),
   /** Kymar's folders that lie on it. */
   folders: z.array(z.string()),
 });

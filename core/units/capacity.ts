@@ -1,3 +1,5 @@
+import { format } from './format';
+
 /**
  * Sectors of 512 bytes that a drive of a nominal capacity has.
  * Up to 8,000 GB: standard IDEMA LBA1-03, 97,696,368 + 1,953,504 × (GB − 50).
@@ -23,4 +25,15 @@ export function shownCapacity(bytes: number, counting: 'binary' | 'decimal'): st
 /** End of a partition table with 32-bit sector numbers [standard UEFI, MBR]: 2³² sectors. */
 export function mbrLimit(sectorBytes: number): number {
   return 2 ** 32 * sectorBytes;
+}
+
+/** A size that programs count in powers of two, as they say it: "4 KiB", "1 MiB"; any other in decimal. */
+export function binary(bytes: number): string {
+  for (const [size, name] of [
+    [2 ** 30, 'GiB'],
+    [2 ** 20, 'MiB'],
+    [2 ** 10, 'KiB'],
+  ] as const)
+    if (bytes >= size && bytes % size === 0) return `${bytes / size} ${name}`;
+  return format(bytes, 'B');
 }

@@ -3,7 +3,7 @@ export type { Parsed } from './number';
 export { readNumber } from './number';
 export { parseQuantity, UNIT_OF, type Dimension } from './quantity';
 export { format, duration } from './format';
-export { nominalSectors, shownCapacity, mbrLimit } from './capacity';
+export { nominalSectors, binary, shownCapacity, mbrLimit } from './capacity';
 export { DECIMAL, BINARY } from './prefix';
 export { timeAfter, timesAfter } from './after';
 export { counted } from './counted';

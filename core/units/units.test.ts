@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import {
+  binary,
   format,
   mbrLimit,
   nominalSectors,
@@ -108,6 +109,15 @@ describe('quantities as people type them', () => {
 
 describe('2.1 prefixes and capacities', () => {
   test('1 Gb/s is 125 MB/s', () => expect(value('1 Gb/s', 'rate')).toBe(125e6));
+  test('sizes that programs count in powers of two', () =>
+    expect([4096, 131072, 1 << 20, 3 * 2 ** 30, 5000, 1000].map(binary)).toEqual([
+      '4 KiB',
+      '128 KiB',
+      '1 MiB',
+      '3 GiB',
+      format(5000, 'B'),
+      format(1000, 'B'),
+    ]));
   // standard IEC 80000-13
   test('binary prefixes', () =>
     expect([

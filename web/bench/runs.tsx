@@ -19,13 +19,14 @@ import { useState } from 'react';
 import { explainMeasured, rateOfRun, SOURCE_WORDS } from '@kymar/core/measure';
 import { doubtsOf, type Doubt, type Job, type Run } from '@kymar/core/job';
 import { whereWords } from '../state/placed';
-import { format, numeral, shortMoment } from '@kymar/core/units';
+import { binary, format, numeral, shortMoment } from '@kymar/core/units';
 import type { Claim } from '@kymar/core/verdict';
 import { useVerdict } from '../state/verdict';
 import { changeJob } from '../state/jobs';
 import { Figure } from '../ui/figure';
 import { useJob } from '../ui/job';
 import { Panel } from '../ui/panel';
+import { EditDialog } from './edit';
 import { FlowLine } from './flowline';
 
 const SHOWN = 60;
@@ -46,6 +47,8 @@ export function RunList() {
     }));
   const remove = (id: string) =>
     changeJob(job.id, (j) => ({ ...j, runs: j.runs.filter((r) => r.id !== id) }));
+  const replace = (run: Run) =>
+    changeJob(job.id, (j) => ({ ...j, runs: j.runs.map((r) => (r.id === run.id ? run : r)) }));
   if (job.runs.length === 0)
     return (
       <Panel title="Runs">
@@ -58,7 +61,15 @@ export function RunList() {
   return (
     <Box sx={{ display: 'grid', gap: 2 }}>
       {claims.map((claim) => (
-        <Group key={claim.key} job={job} claim={claim} doubts={doubts} onRemove={remove} onAside={aside} />
+        <Group
+          key={claim.key}
+          job={job}
+          claim={claim}
+          doubts={doubts}
+          onRemove={remove}
+          onAside={aside}
+          onEdit={replace}
+        />
       ))}
     </Box>
   );
@@ -70,14 +81,17 @@ function Group({
   doubts,
   onRemove,
   onAside,
+  onEdit,
 }: {
   job: Job;
   claim: Claim;
   doubts: Doubt[];
   onRemove(id: string): void;
   onAside(id: string, reason: string | null): void;
+  onEdit(run: Run): void;
 }) {
   const [asking, setAsking] = useState<string | null>(null);
+  const [editing, setEditing] = useState<Run | null>(null);
   const { measured, impossible } = claim;
   const runs = [...(measured?.runs ?? []), ...impossible.map((i) => i.run)];
   const last = runs.findLast((r) => r.samples.length > 2);
@@ -157,6 +171,11 @@ function Group({
                     .filter(Boolean)
                     .join(', ')}
                 </Typography>
+                {run.edited?.map(({ at, reason, was }) => (
+                  <Typography key={at} variant="caption" component="div" color="textSecondary">
+                    Edited {shortMoment(at)}: {reason}. Before: {was}.
+                  </Typography>
+                ))}
                 {doubts
                   .filter((d) => d.what === 'run' && d.id === run.id)
                   .map((d) => (
@@ -173,6 +192,14 @@ function Group({
                   ))}
               </TableCell>
               <TableCell sx={{ p: 0, whiteSpace: 'nowrap' }}>
+                <Button
+                  size="small"
+                  aria-label={`Edit the run of ${run.at.slice(0, 16).replace('T', ' ')}`}
+                  onClick={() => setEditing(run)}
+                  sx={{ minWidth: 0 }}
+                >
+                  Edit
+                </Button>
                 <Button
                   size="small"
                   aria-label={`${run.excluded ? 'Use' : 'Set aside'} the run of ${run.at.slice(0, 16).replace('T', ' ')}`}
@@ -194,6 +221,18 @@ function Group({
           ))}
         </TableBody>
       </Table>
+      {editing && (
+        <EditDialog
+          job={job.id}
+          run={editing}
+          portable={job.machines.some(({ host }) => host.kind === 'laptop')}
+          close={() => setEditing(null)}
+          take={(run) => {
+            onEdit(run);
+            setEditing(null);
+          }}
+        />
+      )}
       {asking && (
         <AsideDialog
           close={() => setAsking(null)}
@@ -263,7 +302,7 @@ function latencyWords({ latency, measure }: Run): string {
   if (!latency || measure.kind !== 'rate') return '';
   const { median, p95, p99, most } = latency;
   return (
-    `${format(measure.block!, 'B')} at queue depth ${measure.depth}: half within ${format(median, 's', 2)}, 95 % within ${format(p95, 's', 2)}, ` +
+    `${binary(measure.block!)} at queue depth ${measure.depth}: half within ${format(median, 's', 2)}, 95 % within ${format(p95, 's', 2)}, ` +
     `99 % within ${format(p99, 's', 2)}, all within ${format(most, 's', 2)}`
   );
 }

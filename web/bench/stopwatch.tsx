@@ -28,7 +28,7 @@ import { useWrongAt } from './wrong';
 
 const STEP = 0.1;
 
-/** The big timer. Space starts and stops, L laps, arrows correct, Enter keeps, Escape discards: the mouse is never needed. */
+/** The big timer. Space starts and stops, L laps, arrows correct, Enter keeps, Escape discards, F fills the screen: the mouse is never needed. */
 export function Stopwatch({
   job,
   activity,
@@ -107,9 +107,10 @@ export function Stopwatch({
     return () => cancelAnimationFrame(frame);
   }, [running, start, seconds]);
 
-  const acting = useRef({ keep, startStop, elsewhere });
+  const { full, toggle } = useFullScreen();
+  const acting = useRef({ keep, startStop, elsewhere, full, toggle });
   useEffect(() => {
-    acting.current = { keep, startStop, elsewhere };
+    acting.current = { keep, startStop, elsewhere, full, toggle };
   });
   useEffect(() => {
     const down = (event: KeyboardEvent) => {
@@ -131,7 +132,8 @@ export function Stopwatch({
         ArrowDown: () => correct(-STEP),
         '-': () => correct(-STEP),
         Enter: () => acting.current.keep(),
-        Escape: () => discard(),
+        f: () => acting.current.toggle(),
+        Escape: () => (acting.current.full ? acting.current.toggle() : discard()),
       };
       const action = actions[event.key.length === 1 ? event.key.toLowerCase() : event.key];
       const onButton = event.target instanceof HTMLElement && event.target.closest('button');
@@ -154,7 +156,7 @@ export function Stopwatch({
   const state = running ? 'Running' : seconds !== null ? 'Stopped' : 'Ready';
   return (
     <EntryScope value={scopeOf(job, 'bench', 'stopwatch')}>
-      <Box ref={box} sx={{ display: 'grid', gap: 1.5 }}>
+      <Box ref={box} sx={full ? FULL : { display: 'grid', gap: 1.5 }}>
         {elsewhere && (
           <Alert
             severity="info"
@@ -184,7 +186,7 @@ export function Stopwatch({
             data-testid="clock"
             role="timer"
             sx={{
-              fontSize: 'clamp(3rem, 7.2vw, 5.5rem)',
+              fontSize: full ? 'clamp(4.5rem, 22vw, 19rem)' : 'clamp(3rem, 7.2vw, 5.5rem)',
               fontWeight: 600,
               fontStretch: '112%',
               lineHeight: 1.05,
@@ -267,7 +269,10 @@ export function Stopwatch({
             Keep this run <Key name="Enter" />
           </Button>
           <Button disabled={watch === null} onClick={discard}>
-            Discard <Key name="Esc" />
+            Discard {!full && <Key name="Esc" />}
+          </Button>
+          <Button onClick={toggle}>
+            {full ? 'Leave full screen' : 'Full screen'} <Key name="F" />
           </Button>
         </Box>
         <ThumbLine />
@@ -280,6 +285,38 @@ export function Stopwatch({
       </Box>
     </EntryScope>
   );
+}
+
+/** Over all else; menus still open above it. */
+const FULL = {
+  position: 'fixed',
+  inset: 0,
+  zIndex: 'drawer',
+  bgcolor: 'background.default',
+  overflow: 'auto',
+  p: { xs: 2, sm: 4 },
+  display: 'grid',
+  gap: 1.5,
+  alignContent: 'center',
+} as const;
+
+/** The clock alone on the screen: the whole of it where the browser gives it, the whole page else. */
+function useFullScreen(): { full: boolean; toggle(): void } {
+  const [full, setFull] = useState(false);
+  useEffect(() => {
+    const left = () => document.fullscreenElement || setFull(false);
+    document.addEventListener('fullscreenchange', left);
+    return () => document.removeEventListener('fullscreenchange', left);
+  }, []);
+  const toggle = () => {
+    setFull(!full);
+    const going = full
+      ? document.fullscreenElement && document.exitFullscreen()
+      : document.documentElement.requestFullscreen?.();
+    // A browser that refuses leaves the page's own full size.
+    void Promise.resolve(going).catch(() => undefined);
+  };
+  return { full, toggle };
 }
 
 /** Whether a key belongs to something else: a field being typed in, a menu, or a control outside the timer. Space does nothing to a link. */

@@ -1,5 +1,5 @@
 import { Alert, Box, Button, TextField, Typography } from '@mui/material';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { formatOn, pathOf, type Situation } from '@kymar/core/forecast';
 import { formatEnd } from '@kymar/core/models/disks';
 import type { Fitting, FormatPass } from '@kymar/core/job';
@@ -8,28 +8,12 @@ import type { Placed } from '../state/placed';
 import { QuantityField } from '../ui/field';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
+import { asLocal, useNow } from './clock';
 import { changeFitting, without } from './fitting';
-
-/** A moment as a field of date and time shows it, in the shop's own time. */
-function asLocal(iso: string): string {
-  const at = new Date(iso);
-  const two = (n: number) => String(n).padStart(2, '0');
-  return `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}T${two(at.getHours())}:${two(at.getMinutes())}`;
-}
 
 /** A pass in less than this share of the least that is forecast is questioned. */
 const TOO_FAST = 0.6;
 const secondsTo = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / 1000;
-
-/** The clock, looked at once a minute. */
-function useNow(): Date {
-  const [now, setNow] = useState(() => new Date());
-  useEffect(() => {
-    const timer = setInterval(() => setNow(new Date()), 60_000);
-    return () => clearInterval(timer);
-  }, []);
-  return now;
-}
 
 /** A full format that goes on: when it ends, from how far it has come. A straight line would be short. */
 export function FormatTracker({

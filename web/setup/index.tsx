@@ -7,6 +7,7 @@ import { EntryScope, scopeOf } from '../ui/entries';
 import { useJob } from '../ui/job';
 import { Panel } from '../ui/panel';
 import { Checklist } from './checklist';
+import { Contents } from './contents';
 import { fittingOf } from './fitting';
 import { FormatTracker } from './format';
 import { Missing } from './missing';
@@ -47,6 +48,7 @@ export function Setup() {
         <Box className="no-print" sx={{ display: 'grid', gap: 2 }}>
           <Unit at={at} job={job} fitting={fitting} />
           <FormatTracker at={at} fitting={fitting} situation={situation!} />
+          <Contents key={`contents ${at.place.device}`} at={at} fitting={fitting} situation={situation!} />
           <Missing key={at.place.device} bench={made.bench} />
         </Box>
       </EntryScope>

@@ -1,10 +1,12 @@
-import { Alert, Box, Button, TextField, Typography } from '@mui/material';
-import { useState } from 'react';
+import { Alert, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
+import { useEffect, useRef, useState } from 'react';
 import { returnUntil } from '@kymar/core/fitting';
-import { fromPasted } from '@kymar/core/models/health';
+import { fromPasted, linesOf, readHealth } from '@kymar/core/models/health';
+import type { Watchable } from '@kymar/core/measure';
 import type { Fitting, Job } from '@kymar/core/job';
 import { calendarDay, format, shortMoment } from '@kymar/core/units';
 import type { Placed } from '../state/placed';
+import { watchables } from '../state/server';
 import { QuantityField } from '../ui/field';
 import { Panel } from '../ui/panel';
 import { changeFitting, without } from './fitting';
@@ -37,6 +39,7 @@ export function Unit({ at, job, fitting }: { at: Placed; job: Job; fitting: Fitt
           onChange={(e) => set('serial', e.target.value.slice(0, 120) || undefined)}
           sx={{ gridColumn: '1 / -1' }}
         />
+        <FromHere onSerial={(found) => set('serial', found)} />
         {date('Bought on', bought, 'bought')}
         <QuantityField
           label="Can go back within, days"
@@ -62,9 +65,53 @@ export function Unit({ at, job, fitting }: { at: Placed; job: Job; fitting: Fitt
   );
 }
 
+/** The serial number as a drive in this machine says it. */
+function FromHere({ onSerial }: { onSerial(serial: string): void }) {
+  const [list, setList] = useState<Watchable[]>([]);
+  useEffect(() => {
+    let alive = true;
+    watchables().then(
+      (found) => alive && setList(found.filter(({ serial }) => serial)),
+      () => undefined,
+    );
+    return () => {
+      alive = false;
+    };
+  }, []);
+  if (list.length === 0) return null;
+  return (
+    <TextField
+      select
+      label="Or read it from a drive in this machine"
+      value=""
+      onChange={(e) => onSerial(e.target.value)}
+      sx={{ gridColumn: '1 / -1' }}
+    >
+      {list.map(({ id, name, size, serial }) => (
+        <MenuItem key={id} value={serial}>
+          {name}
+          {size === null ? '' : `, ${format(size, 'B', 3)}`}: {serial}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}
+
 /** The health page as it was on day zero, kept as it was pasted. */
 function Baseline({ at, fitting }: { at: Placed; job: Job; fitting: Fitting | undefined }) {
   const [text, setText] = useState('');
+  const [refused, setRefused] = useState<string | null>(null);
+  const picker = useRef<HTMLInputElement>(null);
+  const open = async (files: FileList | null) => {
+    const file = files?.[0];
+    if (!file) return;
+    const words = await file.text();
+    const found = readHealth(new Uint8Array(await file.arrayBuffer()), words);
+    if (picker.current) picker.current.value = '';
+    setRefused(found.ok ? null : `${file.name}: ${found.problem}`);
+    // Of a raw page what it says, in the standards' words: a person can read it, and so can Kymar.
+    if (found.ok) setText(found.counters.from === 'pasted text' ? words : linesOf(found.counters));
+  };
   const had = fitting?.baseline;
   const told = text.trim() === '' ? null : fromPasted(text);
   const keep = () => {
@@ -93,7 +140,10 @@ function Baseline({ at, fitting }: { at: Placed; job: Job; fitting: Fitting | un
         maxRows={6}
         label={had ? 'Paste a newer health page' : 'Health on day zero: paste the page'}
         value={text}
-        onChange={(e) => setText(e.target.value)}
+        onChange={(e) => {
+          setText(e.target.value);
+          setRefused(null);
+        }}
         error={told !== null && !told.ok}
         helperText={
           told === null
@@ -103,11 +153,26 @@ function Baseline({ at, fitting }: { at: Placed; job: Job; fitting: Fitting | un
               : told.problem
         }
       />
-      {told?.ok && (
-        <Button variant="outlined" sx={{ mt: 1 }} onClick={keep}>
-          Keep as the baseline
-        </Button>
+      {refused && (
+        <Typography variant="body2" color="error" sx={{ mt: 0.5 }}>
+          {refused}
+        </Typography>
       )}
+      <input
+        ref={picker}
+        type="file"
+        hidden
+        aria-label="Health page as a file"
+        onChange={(e) => void open(e.target.files)}
+      />
+      <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
+        {told?.ok && (
+          <Button variant="outlined" onClick={keep}>
+            Keep as the baseline
+          </Button>
+        )}
+        <Button onClick={() => picker.current?.click()}>Open a raw page</Button>
+      </Box>
     </Box>
   );
 }

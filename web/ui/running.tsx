@@ -13,9 +13,11 @@ export function Running() {
   return (
     <>
       {watch && <ClockChip watch={watch} />}
-      {Object.values(going).map((one) => (
-        <RunChip key={one.run.id} going={one} />
-      ))}
+      {Object.values(going)
+        .filter((g) => g.waiting === null)
+        .map((one) => (
+          <RunChip key={one.run.id} going={one} />
+        ))}
     </>
   );
 }

@@ -1,6 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import type { DaysForecast, JobSheet, Situation } from '@kymar/core/forecast';
 import type { Build } from '@kymar/core/build/assembly';
+import type { Estimate } from '@kymar/core/evidence';
 import type { WorthFinding } from '@kymar/core/forecast/worth';
 import type { FrozenForecast, Job } from '@kymar/core/job';
 import type { OwnRate } from '@kymar/core/reference';
@@ -98,6 +99,10 @@ export const comparisonOf = (
 /** A situation's forecast with its bands, in a worker of its own. */
 export const sheetFor = (situation: Situation): Promise<JobSheet | null> =>
   forecasting.ask((w) => w.sheet(situation));
+
+/** How long contents take to be moved onto a device, in the worker of forecasts. */
+export const contentsFor = (situation: Situation, bytes: number, verify: boolean): Promise<Estimate | null> =>
+  forecasting.ask((w) => w.contents(situation, bytes, verify));
 
 /** What is worth finding out before a situation's targets are promised, each probable enough from `sure` on, in the worker of forecasts. */
 export const worthOf = (situation: Situation, sure: number): Promise<WorthFinding[]> =>

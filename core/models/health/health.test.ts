@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { fromAtaStatistics, fromNvmeLog, fromPasted, readHealth } from '.';
+import { fromAtaStatistics, fromNvmeLog, fromPasted, linesOf, readHealth } from '.';
 
 /** A page built from the published layout, little-endian, field by field. */
 class Page {
@@ -250,4 +250,25 @@ describe('pasted lines', () => {
       ),
     );
   });
+});
+
+test('a raw page as lines is read again as what it was', () => {
+  const n = fc.nat(1_000_000);
+  fc.assert(
+    fc.property(n, n, fc.nat(255), n, fc.nat(99), (read, written, used, hours, spare) => {
+      const page = new Page()
+        .put(1, 2, 273 + 44)
+        .put(3, 1, spare)
+        .put(5, 1, used)
+        .put(32, 16, read)
+        .put(48, 16, written)
+        .put(128, 16, hours);
+      const told = readHealth(page.bytes, '');
+      if (!told.ok) return;
+      const again = counters(linesOf(told.counters));
+      const { from: _f, warnings: _w, ...figures } = told.counters;
+      for (const [key, value] of Object.entries(figures))
+        expect(again[key as keyof typeof again]).toBeCloseTo(value as number, 6);
+    }),
+  );
 });

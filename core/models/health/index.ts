@@ -3,3 +3,4 @@ export { fromNvmeLog } from './nvme';
 export { fromAtaStatistics } from './ata';
 export { fromPasted } from './pasted';
 export { readHealth } from './read';
+export { linesOf } from './lines';

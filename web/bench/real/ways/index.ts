@@ -7,7 +7,7 @@ import { WRITE, WRITE_READ } from './sequential';
 import { STEADY } from './steady';
 import type { Way } from './way';
 
-export { FIRST, type Around, type Choices, type Way } from './way';
+export { FIRST, type Choices, type Way } from './way';
 
 /** All ways to measure in a folder of this machine. */
 export const WAYS = {
