@@ -1,4 +1,4 @@
-import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { request } from 'node:http';
 import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -65,6 +65,9 @@ const bodies = [
   '\u0000'.repeat(100),
   'x'.repeat(20_000),
   '{"kind":"probe","target":"../../etc","mode":"write","bytes":1048576,"block":1048576}',
+  '{"kind":"files","target":"x","files":1e9,"median":-1,"spread":0,"back":"yes"}',
+  '{"kind":"read","source":"../../etc"}',
+  '{"kind":"steady","target":"x","bytes":67108864,"block":4096,"depth":1,"reads":1,"seconds":1,"rounds":1e6,"queue":true}',
 ];
 const types = [
   'application/json',
@@ -484,40 +487,63 @@ async function tabs(count = 1000) {
   );
 }
 
+/** What a run of each kind is asked for with, long enough to be cut off in its middle. */
+const RUNS = {
+  sequential: { mode: 'write-read', bytes: 4e9, block: 1048576 },
+  files: { files: 20_000, median: 60_000, spread: 3, back: true },
+  random: { bytes: 4e8, block: 4096, depth: 4, reads: 0.5, seconds: 60 },
+  steady: { bytes: 4e8, block: 4096, depth: 2, reads: 0, seconds: 20, rounds: 10 },
+  probe: { bytes: 4e9, seconds: 60 },
+  copy: {},
+  read: {},
+};
+
+/** Kills the server in the middle of runs of each kind, one of them waiting behind it; what was there before must be there after, and nothing else. */
 async function killedServer(count = 30) {
-  const folder = mkdtempSync(join(scratch, 'server-'));
-  const state = mkdtempSync(join(scratch, 'state-'));
-  const begin = () => startServer(['--bench', folder, '--reserve', '0 GB'], { XDG_STATE_HOME: state });
-  let [left, began, during] = [0, 0, 0];
-  for (let i = 0; i < count; i++) {
-    const server = await begin();
+  const source = mkdtempSync(join(scratch, 'source-'));
+  for (let i = 0; i < 300; i++) writeFileSync(join(source, `${i}.bin`), Buffer.alloc(2_000_000, i));
+  const there = readdirSync(source).length;
+  for (const [kind, of] of Object.entries(RUNS)) {
+    const folder = mkdtempSync(join(scratch, 'server-'));
+    const state = mkdtempSync(join(scratch, 'state-'));
+    const begin = () =>
+      startServer(['--bench', folder, '--source', source, '--reserve', '0 GB'], { XDG_STATE_HOME: state });
+    let [left, began, during] = [0, 0, 0];
+    for (let i = 0; i < count; i++) {
+      const server = await begin();
+      left += readdirSync(folder).length;
+      const cookie = (await fetch(server.address)).headers.get('set-cookie').split(';')[0];
+      const get = async (what) =>
+        (await (await fetch(`${server.address}/api/${what}`, { headers: { cookie } })).json())[0].id;
+      const body = JSON.stringify({
+        kind,
+        target: await get('targets'),
+        source: await get('sources'),
+        ...of,
+        queue: true,
+      });
+      const ask = () =>
+        fetch(`${server.address}/api/runs`, {
+          method: 'POST',
+          headers: { cookie, 'content-type': 'application/json' },
+          body,
+        });
+      const started = [await ask(), await ask()];
+      if (started.every((answer) => answer.status === 201)) began++;
+      await pause(upTo(700));
+      during += readdirSync(folder).length;
+      server.child.kill('SIGKILL');
+      await new Promise((resolve) => server.child.once('exit', resolve));
+    }
+    const last = await begin();
     left += readdirSync(folder).length;
-    const cookie = (await fetch(server.address)).headers.get('set-cookie').split(';')[0];
-    const [target] = await (await fetch(`${server.address}/api/targets`, { headers: { cookie } })).json();
-    const started = await fetch(`${server.address}/api/runs`, {
-      method: 'POST',
-      headers: { cookie, 'content-type': 'application/json' },
-      body: JSON.stringify({
-        kind: 'sequential',
-        target: target.id,
-        mode: 'write-read',
-        bytes: 4e9,
-        block: 1048576,
-      }),
-    });
-    if (started.status === 201) began++;
-    await pause(upTo(700));
-    during += readdirSync(folder).length;
-    server.child.kill('SIGKILL');
-    await new Promise((resolve) => server.child.once('exit', resolve));
+    last.stop();
+    goal(
+      left === 0 && began === count && readdirSync(source).length === there,
+      `${count} kill -9 of the server in the middle of a ${kind} run with another in the queue (${during} folders there then): ` +
+        `${left} left after the next start, the source untouched`,
+    );
   }
-  const last = await begin();
-  left += readdirSync(folder).length;
-  last.stop();
-  goal(
-    left === 0 && began === count,
-    `${count} kill -9 of the server in the middle of a run (${during} folders there then): ${left} left after the next start`,
-  );
 }
 
 const ALL = { requests, readers, kills, tabs, server: killedServer };
