@@ -11,7 +11,8 @@ const FLOORS = [
   ['fit'],
   ['forecast'],
   ['choice', 'measure', 'fitting'],
-  ['verdict', 'diagnosis'],
+  ['verdict'],
+  ['diagnosis'],
   ['handover', 'reference', 'backup', 'demo'],
 ];
 /** Wings hold rooms of their own; everything else is a room. */

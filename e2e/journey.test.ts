@@ -371,3 +371,37 @@ test('thousands of jobs: the list stays quick to find in', async () => {
   expect(await page.getByRole('listitem').count()).toBe(1);
   expect(faults).toEqual([]);
 });
+
+test('both directions far too slow: the causes by how likely, the one look that tells most, and what it says decides', async () => {
+  const { page, faults } = await app.open('/jobs/demo-acoustics-offload/bench');
+  await page.getByRole('tab', { name: 'Enter a figure' }).click();
+  await choose(page, 'What is known', 'How long the activity took');
+  const take = async (times: readonly string[]) => {
+    for (const time of times) {
+      await page.getByLabel('It took').fill(time);
+      await page.getByRole('button', { name: 'Keep this figure' }).click();
+    }
+  };
+  await take(['8 min 20 s', '8 min 30 s', '8 min 25 s']);
+  await choose(page, 'What is timed', /^Morning read-back/);
+  await take(['1 min 24 s', '1 min 25 s', '1 min 26 s']);
+  await stage(page, 'Verdict').click();
+  const panel = page.getByRole('heading', { name: 'Likely causes' }).locator('xpath=ancestor::section');
+  const next = panel.getByRole('region', { name: 'Next' });
+  await next.getByRole('heading', { name: /^Next: Read what the system negotiated/ }).waitFor();
+  await next.getByText(/^The port is of a slower class: USB 5.Gb\/s/).waitFor();
+  await next.getByRole('button', { name: /^USB 5.Gb\/s/ }).click();
+  // What was seen rules out what would show something else.
+  await panel
+    .getByText(/^The port is of a slower class/)
+    .first()
+    .waitFor();
+  await panel.getByText(/Plug it into the port that the build says; read what was negotiated\.$/).waitFor();
+  await panel.getByText(/^Looked at \(look at the link\): USB 5/).waitFor();
+  await page.getByText('Saved in this browser').waitFor();
+  await page.reload();
+  await panel.getByText(/^Looked at/).waitFor();
+  await panel.getByRole('button', { name: /^Take back/ }).click();
+  await panel.getByText(/^Looked at/).waitFor({ state: 'detached' });
+  expect(faults).toEqual([]);
+});

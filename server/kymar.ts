@@ -26,6 +26,7 @@ import type { Shop } from '@kymar/core/catalog/parts';
 import { blockWords, explainFlow } from '@kymar/core/build/path';
 import { MOST_TEXT, own, readJson, problemsOf } from '@kymar/core/text';
 import { parseQuantity } from '@kymar/core/units';
+import { diagnose } from '@kymar/core/diagnosis';
 import { verdict } from '@kymar/core/verdict';
 import { fixes, optionsAt, withDrives } from '@kymar/core/choice/whatif';
 
@@ -39,6 +40,7 @@ const COMMANDS: Record<string, (text: string, bytes: Uint8Array) => unknown> = {
   choose: (text) => chosen(job(text), library()),
   compare: (text) => compare(job(text), library()),
   verdict: (text) => verdict(job(text)),
+  diagnose: (text) => diagnosed(job(text)),
   decode: (text) => decoded(text),
   health: (text, bytes) => health(text, bytes),
 };
@@ -164,6 +166,16 @@ function ahead(situation: Situation) {
   const years = Math.min(10, Math.max(0.1, middle(situation.serviceYears) ?? 5));
   const found = forecastDays(situation, { years });
   return found && { ends: found.ends, recovers: found.recovers };
+}
+
+/** What of a job's measurements is the cause, and what to look at next. */
+function diagnosed(input: Job) {
+  const found = diagnose(input);
+  if (!found)
+    throw new BadInput(
+      'runs: nothing was measured that can be held against a forecast; there is no cause to find.',
+    );
+  return found;
 }
 
 /** What to buy for a device of the job out of the library. */

@@ -1,25 +1,19 @@
-import { forecast, pathFor, type Answer, type Case, type Change } from '../forecast';
+import type { Case } from '../forecast';
 
-/** Something that may be the cause: nothing but a change of the case. */
+/** What is at fault: where that is replaced or left out, the cause is gone. */
+export type Site = 'port' | 'cable' | 'device' | 'machine' | 'other end' | 'work' | 'figures';
+
+/** Something that may be the cause: nothing but a change of the case, with what to say and do about it. One file each. */
 export interface Hypothesis {
   id: string;
+  site: Site;
+  /** How often it is the cause among what falls short, beside the others [from memory]. */
+  prior: number;
+  title: string;
+  /** What to do about it. */
+  fix: string;
   /** Whether it can be the cause here at all. */
   applies(of: Case): boolean;
-  change: Change;
-}
-
-/** What would be measured if a hypothesis held. */
-export interface Supposed {
-  id: string;
-  answer: Answer;
-}
-
-/** Forecasts a case again under each hypothesis that applies and leaves a path. */
-export function suppose(of: Case, hypotheses: readonly Hypothesis[]): Supposed[] {
-  return hypotheses.flatMap((hypothesis) => {
-    if (!hypothesis.applies(of)) return [];
-    const changed = hypothesis.change(of);
-    const path = pathFor(changed);
-    return path.blocked.length > 0 ? [] : [{ id: hypothesis.id, answer: forecast(changed, path) }];
-  });
+  /** The case as it is where it is the cause. */
+  change(of: Case): Case;
 }

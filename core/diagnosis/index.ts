@@ -1,7 +1,8 @@
-import { BULK_ONLY } from './bulkonly';
-import type { Hypothesis } from './hypothesis';
-import { USB_2_CABLE } from './usb2';
-
-/** Every hypothesis there is. */
-export const HYPOTHESES: readonly Hypothesis[] = [USB_2_CABLE, BULK_ONLY];
-export { suppose, type Hypothesis, type Supposed } from './hypothesis';
+export { CAUSES } from './causes';
+export { diagnose, type Diagnosis, type Told } from './diagnose';
+export { evidenceOf, logsOf, type Evidence } from './evidence';
+export { type Hypothesis, type Site } from './hypothesis';
+export { LOOKS } from './looks';
+export { lookedAt, type Look } from './look';
+export { nextTests, type NextTest, type Outcome } from './next';
+export { groupsOf, HEALTHY, NONE, score, type Group, type Scored } from './score';

@@ -18,7 +18,8 @@ import {
 } from '../forecast';
 import type { Activity, Move } from '../job';
 import { registerEffect, run, type Effect, type Flow } from '../models/transfer';
-import { HYPOTHESES, suppose, type Hypothesis } from '.';
+import { CAUSES, nextTests, score, type Evidence, type Hypothesis } from '.';
+import { logsOf } from './evidence';
 
 /*
  * A new variant is one file and its registration. Here each is made up outside the folders, and works everywhere it must.
@@ -120,23 +121,34 @@ test('a rule: found with the others, in its rank', () => {
   expect(findings(settingOf(situation, 'write')).some((f) => f.id === 'made-up')).toBe(false);
 });
 
-test('a hypothesis: nothing but a change of the case, forecast again', () => {
+test('a cause: nothing but a change of the case; it stands in the diagnosis and in the next test', () => {
   const small: Hypothesis = {
     id: 'tiny files',
+    site: 'machine',
+    prior: 3,
+    title: 'Each file takes a fortieth of a second',
+    fix: 'Pack them.',
     applies: ({ activity }) => activity.kind === 'move',
     change: (of) => ({
       ...of,
       overrides: {
         ...of.overrides,
-        perFile: explaining.given('per-file overhead', 0.02, 's', { kind: 'entered' }),
+        perFile: explaining.given('per-file overhead', 0.025, 's', { kind: 'entered' }),
       },
     }),
   };
   const of = caseOf(situation, 'offload');
-  const usual = forecast(of).figure.expected;
-  const found = suppose(of, [...HYPOTHESES, small]);
-  expect(found.map((f) => f.id)).toEqual(['usb-2 cable', 'bulk-only', 'tiny files']);
-  for (const { answer } of found) expect(answer.figure.expected).toBeGreaterThan(usual * 1.2);
-  expect(found[2]!.answer.figure.expected).toBeGreaterThan(38_400 * 0.02);
-  expect(suppose({ ...of, activity: offload!.activities[2]! }, [small])).toEqual([]);
+  const logs = Array.from(logsOf(small.change(of), false)!).sort((a, b) => a - b);
+  const log = logs[Math.floor(logs.length / 2)]!;
+  expect(Math.exp(log)).toBeGreaterThan(38_400 * 0.025);
+  const told: Omit<Evidence, 'time'> = { title: 'Offload', of, toBar: false, seen: null, off: 1 };
+  const evidence: Evidence[] = [{ ...told, time: { log, sigma: 0.05 } }];
+  const scored = score(evidence, { causes: [...CAUSES, small] });
+  expect(scored.find(({ id }) => id === 'tiny files')!.probability).toBeGreaterThan(0.1);
+  const [first] = nextTests(evidence, scored);
+  expect(first!.outcomes.map(({ id }) => id)).toContain('tiny files');
+  // What it does not apply to it does not touch.
+  const activity = offload!.activities[2]!;
+  const load: Evidence = { ...told, of: { ...of, activity }, time: { log: 3, sigma: 0.05 } };
+  expect(score([load], { causes: [small] }).map(({ id }) => id)).not.toContain('tiny files');
 });

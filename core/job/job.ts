@@ -45,6 +45,13 @@ const Fields = z.object({
   owned: z.array(z.string().max(100)).max(200).optional(),
   /** How far each device is set up. */
   fittings: z.array(Fitting).max(40).optional(),
+  /** What was looked at to find a cause, and what was seen. */
+  looks: z
+    .array(
+      z.object({ look: z.string().min(1).max(80), seen: z.string().min(1).max(200), at: z.iso.datetime() }),
+    )
+    .max(200)
+    .optional(),
   /** What happened to runs, forecasts and decisions, each entry sealed to the one before. */
   chain: z.array(ChainEntry).max(50_000).optional(),
   /** Put away: kept, and out of the list of open jobs. */

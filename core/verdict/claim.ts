@@ -17,7 +17,7 @@ import {
 } from '../job';
 import type { Activity, Brief, FrozenForecast, Job, Move, Open, Place, Run } from '../job';
 import { situationOf, pathOf } from '../forecast';
-import type { Situation, Transfer, TransferForecast } from '../forecast';
+import type { Case, Situation, Transfer, TransferForecast } from '../forecast';
 import { measuredOf, readingBounds, type Measured } from '../measure';
 import { format } from '../units';
 
@@ -263,7 +263,7 @@ function claimOf(job: Job, runs: readonly Run[], model: Model | null, ranges: Ow
     impossible,
     doubts: doubtsAbout(job, runs, frozen),
     right: rightOf(runs, measured, forecast),
-    target: activity?.target ? targetAnswer(activity, first, measured, own, simulated) : null,
+    target: activity?.target ? targetAnswer(activity, first, measured, own, simulated, later) : null,
     carries: `${carryOver(own, simulated, path, first)}${later > 0 ? flushed : ''}`,
   };
 }
@@ -313,6 +313,44 @@ function transferOf({ measure, direction, otherEnd }: Run, whole: Move | null): 
     files: isRate ? exactFact(1) : runFact(measure.files, UNCOUNTED),
     requests: asked ? { block: measure.block!, depth: measure.depth! } : undefined,
   };
+}
+
+/** A case that runs measured: what was done, on what, and until what the clock was stopped at. */
+export interface MeasuredCase {
+  of: Case;
+  /** Until the progress bar was full, not until all was written. */
+  toBar: boolean;
+}
+
+/**
+ * The case that runs of one kind measured: the activity they stand for at the size they had, or a synthetic transfer.
+ * @returns null where the path is not described
+ */
+export function caseMeasured(job: Job, runs: readonly Run[], own: OwnRanges = {}): MeasuredCase | null {
+  const run = runs[0]!;
+  const situation = situationFor(job, run, frozenFor(job, runs), own);
+  if (!situation) return null;
+  const { measure, direction, otherEnd } = run;
+  const toBar = measure.kind === 'timed' && measure.until === 'bar';
+  const activity = situation.work.find((a) => a.id === run.activity);
+  if (activity && !isMove(activity)) return { of: { ...situation, activity }, toBar: false };
+  const whole = activity && activity.direction === direction ? activity : null;
+  const { bytes, files, requests } = transferOf(run, whole);
+  const made: Move = whole
+    ? { ...whole, bytes, files }
+    : {
+        id: 'run',
+        name: 'Synthetic run',
+        kind: 'move',
+        direction,
+        perDay: exactFact(1),
+        target: null,
+        bytes,
+        files,
+      };
+  const asked = { requests, toMemory: otherEnd === 'memory' };
+  const work = [...situation.work.filter((a) => a.id !== made.id), made];
+  return { of: { ...situation, work, activity: made, asked }, toBar };
 }
 
 /** Whether a frozen answer is of what the run did: the same size and files, stopped at the same. */
@@ -418,6 +456,7 @@ function targetAnswer(
   measured: Measured | null,
   own: boolean,
   simulated: boolean,
+  later: number,
 ): Target {
   const target = activity.target!;
   const within = `within ${format(target, 's')}`;
@@ -430,9 +469,12 @@ function targetAnswer(
   if (!own) return open('Measured on another path than the customer’s.');
   const size = isMove(activity) ? sizeOf(activity, run) : null;
   if (size?.share === 'less') return open(size.words);
-  const said = `${format(measured.time.expected, 's')} (${format(measured.time.low, 's')} to ${format(measured.time.high, 's')})`;
-  if (measured.time.high <= target) return { answer: 'yes', words: `Target ${within}, took ${said}.` };
-  if (measured.time.low > target)
+  const { low, expected, high } = measured.time;
+  const flush = later > 0 ? `, all written about ${format(later, 's', 2)} after the bar was full` : '';
+  const said = `${format(expected + later, 's')} (${format(low + later, 's')} to ${format(high + later, 's')})${flush}`;
+  // The target is that all is written: a bar that was full before it is not enough.
+  if (high + later <= target) return { answer: 'yes', words: `Target ${within}, took ${said}.` };
+  if (low + later > target)
     return size?.share === 'more'
       ? open(`${size.words} It took ${said}.`)
       : { answer: 'no', words: `Target ${within}, took ${said}.` };

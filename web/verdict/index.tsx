@@ -14,6 +14,7 @@ import { useJob } from '../ui/job';
 import { Notice } from '../ui/notice';
 import { Panel } from '../ui/panel';
 import { Band } from './band';
+import { Causes } from './causes';
 
 const RIGHT: Record<Right['answer'], string> = {
   'as forecast': 'as forecast',
@@ -65,6 +66,7 @@ export function VerdictView() {
       }}
     >
       <Box sx={{ display: 'grid', gap: 2, order: { xs: 2, md: 1 } }}>
+        {found.claims.some(isOdd) && <Causes job={job} />}
         {found.claims.map((claim) => (
           <ClaimPanel key={claim.key} job={job} claim={claim} />
         ))}
@@ -73,6 +75,10 @@ export function VerdictView() {
     </Box>
   );
 }
+
+/** Whether it came out other than forecast, or missed its target: then a cause is looked for. */
+const isOdd = ({ right, target }: Claim): boolean =>
+  ['short', 'better', 'impossible'].includes(right.answer) || target?.answer === 'no';
 
 function ClaimPanel({ job, claim }: { job: Job; claim: Claim }) {
   const { measured, forecast, right, target, impossible, activity } = claim;

@@ -3,6 +3,7 @@ import type { DaysForecast, JobSheet, Situation } from '@kymar/core/forecast';
 import type { Build } from '@kymar/core/build/assembly';
 import type { Estimate } from '@kymar/core/evidence';
 import type { WorthFinding } from '@kymar/core/forecast/worth';
+import type { Diagnosis } from '@kymar/core/diagnosis';
 import type { FrozenForecast, Job } from '@kymar/core/job';
 import type { OwnRate } from '@kymar/core/reference';
 import type { Verdict } from '@kymar/core/verdict';
@@ -80,6 +81,10 @@ export const fixesOf = (situation: Situation, shop: Shop, direction: Direction):
 
 /** Both answers for every claim of a job, in a worker. */
 export const judged = (job: Job, own?: OwnRanges): Promise<Verdict> => whatif.ask((w) => w.verdict(job, own));
+
+/** Causes of what a job measured, and what to look at next, in a worker. */
+export const diagnosisOf = (job: Job, own?: OwnRanges): Promise<Diagnosis | null> =>
+  whatif.ask((w) => w.diagnose(job, own));
 
 /** What each link reached in the shop's own hands, in a worker. */
 export const ownRatesOf = (jobs: readonly Job[]): Promise<OwnRate[]> => whatif.ask((w) => w.ownRates(jobs));

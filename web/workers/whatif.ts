@@ -2,6 +2,7 @@ import { expose } from 'comlink';
 import { compareBuilds, type Comparison } from '@kymar/core/choice/compare';
 import type { Estimate } from '@kymar/core/evidence';
 import { forecastDays, type Situation } from '@kymar/core/forecast';
+import { diagnose } from '@kymar/core/diagnosis';
 import type { Drive, Shop } from '@kymar/core/catalog/parts';
 import { ownRates } from '@kymar/core/reference';
 import { verdict } from '@kymar/core/verdict';
@@ -19,6 +20,7 @@ export type Compared = Omit<Comparison, 'builds'> & {
 const work = {
   fixes,
   verdict,
+  diagnose,
   ownRates,
   days: (situation: Situation, years: number) => forecastDays(situation, { years }),
   compare: (situation: Situation, shop: Shop, activity: string, drives: readonly Drive[]): Compared => {

@@ -1,0 +1,211 @@
+import { demoJobs } from '../demo';
+import { caseOf, situationOf, type Case } from '../forecast';
+import { briefAt, isMove, placesOf, type Job, type Move, type Run } from '../job';
+import { gaussian, noise } from '../stats';
+import { CAUSES, diagnose, groupsOf, HEALTHY, LOOKS, nextTests, NONE, score, type Diagnosis } from '.';
+import { evidenceOf, logsOf } from './evidence';
+import { below, lesserPcie } from './modes';
+import { lookedAt } from './look';
+
+const [offload] = demoJobs() as [Job, Job, Job, Job];
+const situation = situationOf(briefAt(offload, placesOf(offload)[0]!)!)!;
+const moves = situation.work.filter((a): a is Move => isMove(a));
+
+/** Runs that took so many s, one after another, each a little off. */
+function runsOf(of: Case<Move>, seconds: number, seed: number, more: Partial<Run> = {}, count = 3): Run[] {
+  const normal = gaussian(noise(seed + 1));
+  const { bytes, files, direction, id } = of.activity;
+  const { machine, device } = offload.connections[0]!;
+  return Array.from({ length: count }, (_, i) => ({
+    id: `${id}-${direction}-${seed}-${i}`,
+    at: `2026-12-0${1 + i}T10:00:00.000Z`,
+    activity: id,
+    direction,
+    otherEnd: 'storage',
+    source: 'stopwatch',
+    measure: {
+      kind: 'timed',
+      bytes: bytes.value as number,
+      files: files.value as number,
+      seconds: seconds * Math.exp(0.012 * normal()),
+      until: 'written',
+      error: 0.1,
+      correction: 0,
+      laps: [],
+      block: null,
+      depth: null,
+    },
+    path: { machine, device },
+    conditions: { note: '', temperature: null, cold: null, target: null, memoryBacked: false },
+    ended: 'done',
+    samples: [],
+    ...more,
+  }));
+}
+/** The job measured as a cause has it: one true unit of the forecast's own, the same in every activity. */
+function planted(id: string, unit: number, only: (move: Move) => boolean = () => true): Job {
+  const cause = CAUSES.find((c) => c.id === id) ?? null;
+  const runs = moves.filter(only).flatMap((move) => {
+    const of = caseOf(situation, move.id) as Case<Move>;
+    const logs = logsOf(lookedAt(undefined, cause, of), false)!;
+    return runsOf(of, Math.exp(logs[unit % logs.length]!), unit);
+  });
+  return { ...offload, runs, forecasts: [], decision: null };
+}
+/** Where a cause's group stands among the groups. */
+const rankOf = (found: Diagnosis, id: string) => found.groups.findIndex(({ ids }) => ids.includes(id));
+
+describe('causes by what they do', () => {
+  test('every cause has a name, a way out, a place, and is a file of its own', () => {
+    expect(CAUSES.length).toBeGreaterThanOrEqual(28);
+    expect(new Set(CAUSES.map(({ id }) => id)).size).toBe(CAUSES.length);
+    for (const { title, fix, prior } of CAUSES) {
+      expect(title).toMatch(/^[A-Z]/);
+      expect(fix).toMatch(/\.$/);
+      expect(prior).toBeGreaterThan(0);
+    }
+  });
+
+  test('a cause changes nothing of the case it is given', () => {
+    const of = caseOf(situation, moves[0]!.id);
+    const before = JSON.stringify(of);
+    for (const cause of CAUSES) if (cause.applies(of)) cause.change(of);
+    expect(JSON.stringify(of)).toBe(before);
+  });
+
+  test('what equipment falls back to', () => {
+    expect(below('usb-20')).toBe('usb-10');
+    expect(below('usb-5')).toBe('usb-2');
+    expect(lesserPcie('pcie4x4', 'generation')).toBe('pcie3x4');
+    expect(lesserPcie('pcie4x4', 'lanes')).toBe('pcie4x2');
+    expect(lesserPcie('pcie1x1', 'generation')).toBeNull();
+    expect(lesserPcie('usb-10', 'lanes')).toBeNull();
+  });
+
+  test('what slows one direction only leaves the other as it was', () => {
+    const read = caseOf(situation, moves.find((m) => m.direction === 'read')!.id);
+    for (const id of ['cache used up', 'source slower', 'write cache off', 'nearly full'])
+      expect(CAUSES.find((c) => c.id === id)!.applies(read)).toBe(false);
+  });
+});
+
+describe('diagnosis', () => {
+  test('a healthy unit is healthy, in nearly all', () => {
+    let healthy = 0;
+    for (let unit = 3; unit < 200; unit += 40) {
+      const [first] = diagnose(planted(HEALTHY, unit))!.causes;
+      if (first!.id === HEALTHY) healthy++;
+    }
+    expect(healthy).toBeGreaterThanOrEqual(4);
+  });
+
+  test('planted causes that show are among the first three groups, and mostly first beside healthy', () => {
+    const plain = moves.map((move) => logsOf(caseOf(situation, move.id), false)!);
+    let [shown, amongThree, first] = [0, 0, 0];
+    const far: string[] = [];
+    for (const cause of CAUSES)
+      for (const unit of [115]) {
+        const shows = moves.some((move, i) => {
+          const of = caseOf(situation, move.id);
+          const logs = cause.applies(of) ? logsOf(cause.change(of), false) : null;
+          return logs && Math.abs(logs[unit]! - plain[i]![unit]!) > 0.4;
+        });
+        if (!shows) continue;
+        shown++;
+        const rank = rankOf(diagnose(planted(cause.id, unit))!, cause.id);
+        if (rank >= 0 && rank < 3) amongThree++;
+        else far.push(`${cause.id} ${unit}: ${rank}`);
+        if (rank === 0) first++;
+      }
+    expect(shown).toBeGreaterThanOrEqual(10);
+    expect({ far, share: amongThree / shown >= 0.95 }).toMatchObject({ share: true });
+    expect(first / shown).toBeGreaterThan(0.7);
+  });
+
+  test('probabilities are shares; every cause that fits is told; groups hold each cause once', () => {
+    const found = diagnose(planted('usb-2 cable', 77))!;
+    expect(found.causes.reduce((sum, c) => sum + c.probability, 0)).toBeCloseTo(1, 2);
+    expect(found.causes[0]!.id).toMatch(/usb-2 cable|contact/);
+    const ids = found.groups.flatMap((g) => g.ids);
+    expect(new Set(ids).size).toBe(ids.length);
+    expect(found.causes.at(-1)!.probability).toBeLessThanOrEqual(found.causes[0]!.probability);
+  });
+
+  test('a prior of one’s own moves it; nothing measured is no diagnosis', () => {
+    const job = planted('slower port', 60);
+    const evidence = evidenceOf(job);
+    const usual = score(evidence).find(({ id }) => id === 'hub between')!.probability;
+    const own = score(evidence, { priors: { 'hub between': 60 } }).find(({ id }) => id === 'hub between')!;
+    expect(own.probability).toBeGreaterThan(usual * 2);
+    expect(diagnose({ ...offload, runs: [] })).toBeNull();
+  });
+
+  test('what nothing explains is said to be none of these', () => {
+    const [move] = moves;
+    const of = caseOf(situation, move!.id) as Case<Move>;
+    const job = { ...offload, runs: runsOf(of, 9 * 3600, 5), forecasts: [] };
+    expect(diagnose(job)!.causes[0]!.id).toBe(NONE);
+  });
+
+  test('rehearsals count only where nothing was measured', () => {
+    const of = caseOf(situation, moves[0]!.id) as Case<Move>;
+    const played = runsOf(of, 5000, 9, { source: 'simulated' });
+    expect(evidenceOf({ ...offload, runs: played, forecasts: [] })).toHaveLength(1);
+    expect(evidenceOf({ ...offload, runs: [...played, ...runsOf(of, 300, 4)], forecasts: [] })).toHaveLength(
+      1,
+    );
+  });
+});
+
+describe('the next test', () => {
+  const job = planted('slower port', 60);
+  const evidence = evidenceOf(job);
+  const scored = score(evidence);
+  const next = nextTests(evidence, scored);
+
+  test('sorted by what a minute tells; no more than there is to be told', () => {
+    const rates = next.map(({ bits, minutes }) => bits / minutes);
+    expect(rates).toEqual([...rates].sort((a, b) => b - a));
+    const entropy = scored.reduce((sum, { probability: p }) => sum - (p > 0 ? p * Math.log2(p) : 0), 0);
+    for (const { bits, minutes, outcomes } of next) {
+      expect(bits).toBeLessThanOrEqual(entropy + 1e-9);
+      expect(minutes).toBeGreaterThan(0);
+      expect(outcomes.length).toBeGreaterThan(1);
+    }
+  });
+
+  test('at a slower port the cheapest look is which link was negotiated', () => {
+    expect(next[0]!.id).toBe('look at the link');
+    const seen = new Map(next[0]!.outcomes.map(({ id, seen: words }) => [id, words]));
+    expect(seen.get('slower port')).toBe('usb-5');
+    expect(new Set(seen.values()).size).toBeGreaterThan(1);
+    // Seen, it rules out all that would show something else.
+    const looked = {
+      ...job,
+      looks: [{ look: 'look at the link', seen: 'usb-5', at: '2026-12-04T10:00:00.000Z' }],
+    };
+    const [first] = diagnose(looked)!.groups;
+    expect(first!.ids.every((id) => seen.get(id) === 'usb-5')).toBe(true);
+    expect(diagnose(looked)!.next.map(({ id }) => id)).not.toContain('look at the link');
+  });
+
+  test('a cause is gone where its place is replaced, and only there', () => {
+    const of = caseOf(situation, moves[0]!.id);
+    const cable = CAUSES.find(({ id }) => id === 'usb-2 cable')!;
+    const swap = LOOKS.find(({ id }) => id === 'swap cable')!;
+    const port = LOOKS.find(({ id }) => id === 'other port')!;
+    expect(lookedAt(swap, cable, of)).toBe(of);
+    expect(lookedAt(port, cable, of).connection.cable!.modes).toEqual(['usb-2']);
+  });
+
+  test('following it step by step finds the slower port', () => {
+    // What the look shows rules out all that would show something else.
+    const look = next[0]!;
+    const agree = new Set(look.outcomes.filter(({ seen }) => seen === 'usb-5').map(({ id }) => id));
+    const left = groupsOf(scored.filter(({ id }) => agree.has(id)));
+    expect(left[0]!.ids).toContain('slower port');
+    expect(left.flatMap(({ ids }) => ids).every((id) => ['slower port', 'hub between'].includes(id))).toBe(
+      true,
+    );
+  });
+});

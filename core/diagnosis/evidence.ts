@@ -1,0 +1,117 @@
+import { recordersFor } from '../evidence';
+import { collect, forecast, pathFor, type Case } from '../forecast';
+import type { Job } from '../job';
+import { run } from '../models/transfer';
+import { eachDraw, quantile, SAMPLES, SEED } from '../stats';
+import { measuredOf } from '../measure';
+import { caseMeasured, verdict, type Claim } from '../verdict';
+import type { Look } from './look';
+import type { OwnRanges } from '../catalog/assumptions';
+
+/** What was measured or seen, as causes are held against it. */
+export interface Evidence {
+  /** What it goes by, in words. */
+  title: string;
+  of: Case;
+  toBar: boolean;
+  /** Under which other circumstances; absent: as it is built. */
+  look?: Look | undefined;
+  /** Logarithm of the s it took, and one sigma of it; null of what was only seen. */
+  time: { log: number; sigma: number } | null;
+  /** What was seen; null of what was timed. */
+  seen: string | null;
+  /** How far it lies off its forecast, as a logarithm. */
+  off: number;
+}
+
+/** Only each so many-th draw of a forecast: a cause is told from another by more than that smooths. */
+export const EVERY = 5;
+export const DRAWS = SAMPLES / EVERY;
+/** One sigma of what the models leave out, as a share [memory]. */
+const MODEL = 0.06;
+const Z95 = 1.96;
+
+/**
+ * Logarithms of the s that a case takes in each draw; draws of the same number are of the same unit, whatever is asked of it.
+ * @returns null where nothing flows
+ */
+export function logsOf(of: Case, toBar: boolean, every = EVERY): Float64Array | null {
+  if (pathFor(of).blocked.length > 0) return null;
+  const logs = new Float64Array(SAMPLES / every);
+  const inputs = collect(recordersFor(of.own).explaining, of);
+  if (!inputs) {
+    const { figure } = forecast(of);
+    return logs.map((_, i) => Math.log(quantile(figure, (i + 0.5) / logs.length)));
+  }
+  const { own } = inputs;
+  eachDraw(
+    inputs,
+    SEED,
+    ({ x, chosen }, i) => {
+      const flow = run(inputs.plan(x, chosen)).flows[own - 1]!;
+      logs[i / every] = Math.log(Math.max(1e-6, toBar ? flow.bar : flow.safe));
+    },
+    { every },
+  );
+  return logs;
+}
+
+/** When the last run of a claim was made. */
+const lastOf = ({ measured, impossible }: Claim): string =>
+  [...(measured?.runs ?? []), ...impossible.map(({ run: r }) => r)].reduce(
+    (at, r) => (r.at > at ? r.at : at),
+    '',
+  );
+
+/** Of the same work at the same place what was measured last: what it was before, something has changed since. */
+function newest(claims: readonly Claim[]): Claim[] {
+  const placeOf = ({ measured, impossible }: Claim) => (measured?.runs[0] ?? impossible[0]?.run)?.path;
+  const keyOf = (claim: Claim) => JSON.stringify([claim.activity?.id, claim.simulated, placeOf(claim)]);
+  return claims.filter(
+    (claim) =>
+      claim.activity === null ||
+      !claims.some(
+        (other) => other !== claim && keyOf(other) === keyOf(claim) && lastOf(other) > lastOf(claim),
+      ),
+  );
+}
+
+/** All that was measured of a job; rehearsals count only where there is nothing else. */
+export function evidenceOf(job: Job, own: OwnRanges = {}): Evidence[] {
+  const { claims } = verdict(job, own);
+  const isReal = claims.some((c) => !c.simulated && c.measured);
+  return newest(claims).flatMap(
+    ({ measured: usable, simulated, impossible, title, forecast: expected }): Evidence[] => {
+      if (usable?.scattered || (isReal && simulated)) return [];
+      // What no path can pass was measured all the same: it tells of memory, or of a slip.
+      const tooGood = impossible
+        .map(({ run: r }) => r)
+        .filter((r) => !r.excluded && !r.conditions.memoryBacked);
+      const measured = usable ?? (tooGood.length > 0 ? measuredOf(tooGood) : null);
+      const found = measured && caseMeasured(job, measured.runs, own);
+      if (!found) return [];
+      const { activity } = found.of;
+      const bytes =
+        activity.kind === 'move' && typeof activity.bytes.value === 'number' ? activity.bytes.value : null;
+      const { time, rate } = measured;
+      const span =
+        time ??
+        (rate && bytes
+          ? { low: bytes / rate.high, expected: bytes / rate.expected, high: bytes / rate.low }
+          : null);
+      if (!span || !Number.isFinite(span.high) || span.low <= 0) return [];
+      const scatter = Math.log(span.high / span.low) / (2 * Z95);
+      const log = Math.log(span.expected);
+      const middle = expected?.time?.expected;
+      return [
+        {
+          ...found,
+          title,
+          time: { log, sigma: Math.hypot(scatter, MODEL) },
+          seen: null,
+          off: middle ? Math.abs(log - Math.log(middle)) : 0,
+        },
+      ];
+    },
+  );
+}

@@ -1,0 +1,33 @@
+import { ceilingOf, linkById } from '../catalog/links';
+import type { Case } from '../forecast';
+import { pathFor } from '../forecast';
+
+const rate = (id: string): number => ceilingOf(linkById(id));
+
+/** What equipment falls back to: the quickest of the modes that one brings with it; null for the slowest. */
+export function below(mode: string): string | null {
+  const [next] = [...linkById(mode).implies].sort((a, b) => rate(b) - rate(a));
+  return next ?? null;
+}
+
+/** The same lanes one generation older, or half the lanes; null where there is none. */
+export function lesserPcie(mode: string, change: 'generation' | 'lanes'): string | null {
+  const found = /^pcie(\d)x(\d+)$/.exec(mode);
+  if (!found) return null;
+  const [generation, lanes] = [Number(found[1]), Number(found[2])];
+  if (change === 'generation') return generation > 1 ? `pcie${generation - 1}x${lanes}` : null;
+  return lanes > 1 ? `pcie${generation}x${lanes / 2}` : null;
+}
+
+/** The mode that device and port have negotiated; null where the path is blocked. */
+export function outerMode(of: Case): string | null {
+  const path = pathFor(of);
+  return path.blocked.length > 0 ? null : (path.outer.mode?.id ?? null);
+}
+
+/** A case whose port has one mode only. */
+export function portWith(of: Case, mode: string): Case {
+  const { machine, connection } = of;
+  const ports = machine.ports.map((p) => (p.id === connection.port ? { ...p, modes: [mode] } : p));
+  return { ...of, machine: { ...machine, ports } };
+}

@@ -1,0 +1,13 @@
+import type { Job } from '../job';
+import type { Evidence } from './evidence';
+import { LOOKS } from './looks';
+
+/** What somebody looked at and saw, as evidence of the measurement it was looked at for. */
+export function seenOf({ looks = [] }: Pick<Job, 'looks'>, measured: readonly Evidence[]): Evidence[] {
+  const [worst] = measured;
+  return looks.flatMap(({ look: id, seen }): Evidence[] => {
+    const look = LOOKS.find((l) => l.id === id);
+    if (!look?.sees || !worst?.time || !look.applies(worst.of)) return [];
+    return [{ ...worst, title: `${look.title}: ${seen}`, look, time: null, seen, off: 0 }];
+  });
+}
