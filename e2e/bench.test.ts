@@ -256,3 +256,30 @@ test('a run edited with a reason keeps what it said; the clock alone on the scre
   await page.getByText(/^Stopped, known to/).waitFor();
   expect(faults).toEqual([]);
 });
+
+test('a played unit that may hide a fault: timed, its causes told in the verdict, then what it was', async () => {
+  const { page, faults } = await app.open('/jobs/demo-acoustics-archive/bench');
+  await page.getByRole('tab', { name: 'Simulated rig' }).click();
+  await page.getByRole('combobox', { name: 'Fault' }).click();
+  await page.getByRole('option', { name: 'maybe one, hidden' }).click();
+  const reveal = page.getByRole('button', { name: 'see what it was' });
+  await expect(reveal).toBeDisabled();
+  await page.getByRole('combobox', { name: 'Shown within' }).click();
+  await page.getByRole('option', { name: '5 seconds' }).click();
+  for (let i = 1; i <= 2; i++) {
+    await page.getByRole('button', { name: 'Run it on the rig' }).click();
+    await page.getByRole('progressbar', { name: 'Progress of the simulated run' }).waitFor();
+    await page.getByRole('button', { name: 'Run it on the rig' }).waitFor();
+  }
+  await reveal.click();
+  await page.getByText(/^It (was: |had no fault)/).waitFor();
+  const stages = page.getByRole('navigation', { name: 'Stages of the job' });
+  await stages.getByRole('link', { name: /^Verdict/ }).click();
+  await page
+    .getByText(/Simulated/)
+    .first()
+    .waitFor();
+  // A rehearsal never reads as if it were proof.
+  await expect(page.getByText('The target is met.')).toHaveCount(0);
+  expect(faults).toEqual([]);
+});

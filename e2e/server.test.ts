@@ -20,6 +20,7 @@ import { explainFlow } from '@kymar/core/build/path';
 import { settingOf } from '@kymar/core/forecast';
 import { withDrives } from '@kymar/core/choice/whatif';
 import { writeJob, type Brief } from '@kymar/core/job';
+import { diagnose } from '@kymar/core/diagnosis';
 import { verdict } from '@kymar/core/verdict';
 import { root, startServer } from '../scripts/lib.mjs';
 
@@ -580,6 +581,7 @@ test.describe('the command line', () => {
     });
     expect(forecast.ahead.ends).toEqual(JSON.parse(JSON.stringify(repeatJob(at, { years: 4 })!.ends)));
     expect(JSON.parse((await kymar(['verdict'], text)).out)).toEqual(plain(verdict(offload!)));
+    expect(JSON.parse((await kymar(['diagnose'], text)).out)).toEqual(plain(diagnose(offload!)));
   });
 
   test('path tries the parts of another library', async () => {

@@ -2,7 +2,18 @@ import { demoJobs } from '../demo';
 import { caseOf, situationOf, type Case } from '../forecast';
 import { briefAt, isMove, placesOf, type Job, type Move, type Run } from '../job';
 import { gaussian, noise } from '../stats';
-import { CAUSES, diagnose, groupsOf, HEALTHY, LOOKS, nextTests, NONE, score, type Diagnosis } from '.';
+import {
+  CAUSES,
+  diagnose,
+  groupsOf,
+  hiddenCause,
+  HEALTHY,
+  LOOKS,
+  nextTests,
+  NONE,
+  score,
+  type Diagnosis,
+} from '.';
 import { evidenceOf, logsOf } from './evidence';
 import { below, lesserPcie } from './modes';
 import { lookedAt } from './look';
@@ -208,4 +219,14 @@ describe('the next test', () => {
       true,
     );
   });
+});
+
+test('a unit hides the same fault every time, one that shows in its work; one in four hides none', () => {
+  const cases = moves.map((move) => caseOf(situation, move.id));
+  const hidden = Array.from({ length: 400 }, (_, unit) => hiddenCause(cases, unit)?.id ?? null);
+  expect(hidden).toEqual(Array.from({ length: 400 }, (_, unit) => hiddenCause(cases, unit)?.id ?? null));
+  expect(Math.abs(hidden.filter((id) => id === null).length / 400 - 0.25)).toBeLessThan(0.08);
+  expect(new Set(hidden).size).toBeGreaterThan(12);
+  for (const id of new Set(hidden))
+    if (id !== null) expect(cases.some((of) => CAUSES.find((c) => c.id === id)!.applies(of))).toBe(true);
 });

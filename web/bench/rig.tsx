@@ -1,6 +1,7 @@
-import { Box, Button, LinearProgress, TextField, Typography } from '@mui/material';
+import { Box, Button, LinearProgress, MenuItem, TextField, Typography } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
 import { simulate, type RigRun } from '@kymar/core/measure';
+import { hiddenCause } from '@kymar/core/diagnosis';
 import { explaining, given } from '@kymar/core/evidence';
 import { caseOf, collect, overriding, type Case } from '@kymar/core/forecast';
 import type { Job, Move } from '@kymar/core/job';
@@ -11,8 +12,14 @@ import { clock } from '../state/watch';
 import { useSituation } from '../state/situation';
 import type { Taken } from './taken';
 
-/** How long a simulated run is shown for, in s: faster than it would be, slow enough to watch and to stop. */
-const SHOWN = 5;
+/** How a simulated run is shown: within so many s, or so many times as fast as it would be. */
+const SHOWN = {
+  '5 seconds': (seconds: number) => seconds / 5,
+  '30 seconds': (seconds: number) => seconds / 30,
+  'ten times as fast': () => 10,
+  'as fast as it is': () => 1,
+};
+type Shown = keyof typeof SHOWN;
 const KEPT = 200;
 
 /** The simulated rig: the core's own model with a hidden true unit and noise. */
@@ -28,7 +35,10 @@ export function Rig({
   onTaken(taken: Taken): void;
 }) {
   const [unit, setUnit] = useState(1);
-  const [play, setPlay] = useState<{ run: RigRun; began: number; bytes: number } | null>(null);
+  const [play, setPlay] = useState<{ run: RigRun; began: number; bytes: number; pace: number } | null>(null);
+  const [shown, setShown] = useState<Shown>('5 seconds');
+  const [faulty, setFaulty] = useState(false);
+  const [told, setTold] = useState(false);
   const [now, setNow] = useState(0);
   const taken = useRef(onTaken);
   useEffect(() => {
@@ -42,10 +52,10 @@ export function Rig({
 
   useEffect(() => {
     if (!play || !activity || !inputs) return;
-    const { run, began, bytes } = play;
+    const { run, began, bytes, pace } = play;
     let frame = 0;
     const step = (time: number) => {
-      const at = Math.min(run.seconds, ((time - began) / 1000 / SHOWN) * run.seconds);
+      const at = Math.min(run.seconds, ((time - began) / 1000) * pace);
       setNow(at);
       if (at < run.seconds) {
         frame = requestAnimationFrame(step);
@@ -71,7 +81,7 @@ export function Rig({
         },
         samples: run.samples.filter((_, i) => i % every === 0 || i === run.samples.length - 1),
         path: place,
-        conditions: { note: `simulated rig, unit ${unit}` },
+        conditions: { note: `simulated rig, unit ${unit}${faulty ? ', maybe with a fault' : ''}` },
       });
       setPlay(null);
     };
@@ -88,13 +98,21 @@ export function Rig({
         blocked.
       </Typography>
     );
+  const hidden = faulty
+    ? hiddenCause(
+        situation.work.filter((a) => a.kind === 'move').map((a) => caseOf(situation, a.id)),
+        unit,
+      )
+    : null;
   const start = () => {
     const bytes = inputs.inputs.bytes.expected;
     const exact = given('bytes of the rehearsal', bytes, 'B', { kind: 'entered' });
-    const sized: Case = overriding('bytes', exact)(of);
-    const known = collect(explaining, sized, { withBesides: false })!;
+    const built: Case = hidden?.applies(of) ? hidden.change(of) : of;
+    const sized: Case = overriding('bytes', exact)(built);
+    const known = collect(explaining, sized, { withBesides: false }) ?? inputs;
+    const run = simulate(known, unit, repeats);
     setNow(0);
-    setPlay({ run: simulate(known, unit, repeats), began: performance.now(), bytes });
+    setPlay({ run, began: performance.now(), bytes, pace: SHOWN[shown](run.seconds) });
   };
   const moved = play ? (play.run.samples.findLast((s) => s.t <= now)?.bytes ?? 0) : 0;
   return (
@@ -103,15 +121,46 @@ export function Rig({
         A unit is drawn from what the forecast leaves open, then timed with noise. For rehearsal: it obeys the
         model and says nothing about the customer’s drive.
       </Typography>
-      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center' }}>
+      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
         <TextField
           label="Unit"
           type="number"
           value={unit}
           disabled={play !== null}
-          onChange={(e) => setUnit(Math.max(1, Math.min(1e6, Math.round(Number(e.target.value) || 1))))}
+          onChange={(e) => {
+            setUnit(Math.max(1, Math.min(1e6, Math.round(Number(e.target.value) || 1))));
+            setTold(false);
+          }}
           sx={{ width: 110 }}
         />
+        <TextField
+          select
+          label="Fault"
+          value={faulty ? 'maybe' : 'none'}
+          disabled={play !== null}
+          onChange={(e) => {
+            setFaulty(e.target.value === 'maybe');
+            setTold(false);
+          }}
+          sx={{ minWidth: 150 }}
+        >
+          <MenuItem value="none">none</MenuItem>
+          <MenuItem value="maybe">maybe one, hidden</MenuItem>
+        </TextField>
+        <TextField
+          select
+          label="Shown within"
+          value={shown}
+          disabled={play !== null}
+          onChange={(e) => setShown(e.target.value as Shown)}
+          sx={{ minWidth: 150 }}
+        >
+          {Object.keys(SHOWN).map((way) => (
+            <MenuItem key={way} value={way}>
+              {way}
+            </MenuItem>
+          ))}
+        </TextField>
         {play ? (
           <Button variant="outlined" color="error" onClick={() => setPlay(null)}>
             Stop and discard
@@ -123,10 +172,32 @@ export function Rig({
         )}
         {play && (
           <Typography sx={{ fontVariantNumeric: 'tabular-nums', fontWeight: 600 }}>
-            {clock(now)}, shown {Math.max(1, Math.round(play.run.seconds / SHOWN))} times as fast
+            {clock(now)}, shown {Math.max(1, Math.round(play.pace))} times as fast
           </Typography>
         )}
       </Box>
+      {faulty && !play && (
+        <Typography variant="body2">
+          {told ? (
+            hidden ? (
+              <>
+                It was: <b>{hidden.title}.</b> {hidden.fix}
+              </>
+            ) : (
+              'It had no fault.'
+            )
+          ) : (
+            <>
+              {job.runs.some((r) => r.source !== 'simulated')
+                ? 'In the verdict what was measured goes before rehearsals: practise in a job without any. Time it, then'
+                : 'Time it, read the likely causes in the verdict, then'}{' '}
+              <Button size="small" disabled={repeats === 0} onClick={() => setTold(true)}>
+                see what it was
+              </Button>
+            </>
+          )}
+        </Typography>
+      )}
       {play && (
         <>
           <FlowLine samples={play.run.samples.filter((s) => s.t <= now)} total={play.bytes} />
