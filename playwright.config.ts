@@ -1,7 +1,7 @@
 import { defineConfig } from '@playwright/test';
 
 // Real runs are one a device, whoever asks: the files that make some stand in one line.
-const RUNS = ['**/server.test.ts', '**/safe.test.ts', '**/journey.test.ts'];
+const RUNS = ['**/server.test.ts', '**/safe.test.ts', '**/journey.test.ts', '**/bench.test.ts'];
 
 /** End to end: the real server and Debian's Chromium, two files at a time, each with a server of its own. */
 export default defineConfig({

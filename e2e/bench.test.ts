@@ -271,6 +271,8 @@ test('a played unit that may hide a fault: timed, its causes told in the verdict
     await page.getByRole('progressbar', { name: 'Progress of the simulated run' }).waitFor();
     await page.getByRole('button', { name: 'Run it on the rig' }).waitFor();
   }
+  await page.getByRole('button', { name: 'Probe the rig' }).click();
+  await page.getByRole('row', { name: /probe of the simulated rig, unit 1.*cache/ }).waitFor();
   await reveal.click();
   await page.getByText(/^It (was: |had no fault)/).waitFor();
   const stages = page.getByRole('navigation', { name: 'Stages of the job' });

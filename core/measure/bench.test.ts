@@ -2,9 +2,29 @@ import { Run } from '../job';
 import quantile from '@stdlib/stats-base-dists-t-quantile';
 import fc from 'fast-check';
 import { jStat } from 'jstat';
-import { exactly, spread, type Spread, halfWidth, median, outliers, runsUntil, t95, tPoint } from '../stats';
+import {
+  exactly,
+  noise,
+  oneOf,
+  spread,
+  type Spread,
+  halfWidth,
+  median,
+  outliers,
+  runsUntil,
+  t95,
+  tPoint,
+} from '../stats';
 import { run as runFlows, type Flow } from '../models/transfer';
-import { explainMeasured, measuredOf, readingBounds, RunRequest, simulate, stopwatchError } from '.';
+import {
+  explainMeasured,
+  measuredOf,
+  probeRig,
+  readingBounds,
+  RunRequest,
+  simulate,
+  stopwatchError,
+} from '.';
 
 let count = 0;
 const run = (measure: unknown, more: object = {}): Run =>
@@ -215,6 +235,21 @@ describe('the simulated rig', () => {
       expect(before / after / (fast!.bar / slow!.bar)).toBeCloseTo(1, 1);
     }
     expect(Math.abs(sum - 1)).toBeLessThan(0.01);
+  });
+
+  test('the probe on it finds the unit’s own cache and what it sustains, and spends no more than it may', () => {
+    for (let seed = 1; seed <= 5; seed++) {
+      const { x } = oneOf<string>(numbers, noise(seed));
+      const [fast, slow] = runFlows(plan(x), { record: true }).flows[0]!.stretches;
+      const found = probeRig(numbers, seed, { bytes: 190e9, seconds: 86_400, warmth: null });
+      expect(found.written).toBeLessThanOrEqual(190e9);
+      expect(found.cache.atLeast).toBe(false);
+      expect(found.cache.bytes / slow!.taken).toBeCloseTo(1, 1);
+      expect(found.fast / fast!.rate).toBeCloseTo(1, 1);
+      expect(found.slow!.expected / slow!.rate).toBeCloseTo(1, 1);
+      expect(probeRig(numbers, seed, { bytes: 190e9, seconds: 86_400, warmth: null })).toEqual(found);
+    }
+    expect(probeRig(numbers, 1, { bytes: 5e9, seconds: 86_400, warmth: null }).cache.atLeast).toBe(true);
   });
 
   test('time and bytes only ever rise', () => {

@@ -33,7 +33,7 @@ export {
   SOURCE_WORDS,
   type Measured,
 } from './measured';
-export { simulate, type RigRun } from './rig';
+export { probeRig, simulate, type RigRun } from './rig';
 export { learnedFrom, withLearned, withPerFile, type Learned } from './learned';
 export {
   runOfCopy,

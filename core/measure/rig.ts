@@ -1,6 +1,7 @@
 import { gaussian, noise, oneOf, type Chosen, type Uncertain } from '../stats';
 import { run as runFlows, type Flow } from '../models/transfer';
 import { type Sample } from '../job';
+import { Probe, RigDrive, type ProbeBudget, type ProbeResult } from './probe';
 
 /** What a simulated run gives: the same a real one would. */
 export interface RigRun {
@@ -50,4 +51,31 @@ export function simulate(
     }
   }
   return { seconds: time, samples };
+}
+
+/** B that a probe on a rig writes at once, and how unsteady a rig runs then [memory]. */
+const BIN = 256 * 2 ** 20;
+const UNSTEADY = { sigma: 0.03, stays: 0.6 };
+
+/**
+ * The probe on a rig: the same one that works on a real drive, at a unit drawn as {@link simulate} draws it.
+ * @param uncertain a long write
+ */
+export function probeRig(
+  uncertain: Uncertain<string> & { plan(x: Record<string, number>, chosen: Chosen): Flow[] },
+  seed: number,
+  budget: ProbeBudget,
+): ProbeResult {
+  const { x, chosen } = oneOf<string>(uncertain, noise(seed));
+  const { stretches } = runFlows(uncertain.plan(x, chosen), { record: true }).flows[0]!;
+  const drive = new RigDrive(stretches, { ...UNSTEADY, recovers: x.refill ?? 0 }, seed);
+  const probe = new Probe(budget, BIN);
+  for (let step = probe.next(); step.do !== 'end'; step = probe.next()) {
+    if (step.do === 'write') probe.took(step.bytes, drive.write(step.bytes));
+    else {
+      drive.rest(step.seconds);
+      probe.took(0, step.seconds);
+    }
+  }
+  return probe.result();
 }

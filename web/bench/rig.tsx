@@ -1,8 +1,8 @@
 import { Box, Button, LinearProgress, MenuItem, TextField, Typography } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
-import { simulate, type RigRun } from '@kymar/core/measure';
+import { probeRig, simulate, type RigRun } from '@kymar/core/measure';
 import { hiddenCause } from '@kymar/core/diagnosis';
-import { explaining, given } from '@kymar/core/evidence';
+import { exactFact, explaining, given } from '@kymar/core/evidence';
 import { caseOf, collect, overriding, type Case } from '@kymar/core/forecast';
 import type { Job, Move } from '@kymar/core/job';
 import type { Placed } from '../state/placed';
@@ -114,6 +114,48 @@ export function Rig({
     setNow(0);
     setPlay({ run, began: performance.now(), bytes, pace: SHOWN[shown](run.seconds) });
   };
+  /** The probe at once: what it would take hours for is no picture to watch. */
+  const probe = () => {
+    const { capacity } = situation.device.drive;
+    const room = typeof capacity.value === 'number' ? capacity.value : 1e12;
+    const whole: Move = {
+      ...activity,
+      direction: 'write',
+      bytes: exactFact(0.6 * room),
+      files: exactFact(1),
+    };
+    const long: Case = { ...of, activity: whole, asked: { toMemory: true } };
+    const known = collect(explaining, hidden?.applies(long) ? hidden.change(long) : long, {
+      withBesides: false,
+    });
+    if (!known) return;
+    const {
+      written,
+      seconds,
+      ended: _,
+      ...probed
+    } = probeRig(known, unit, { bytes: 0.5 * room, seconds: 12 * 3600, warmth: null });
+    onTaken({
+      activity: null,
+      direction: 'write',
+      otherEnd: 'memory',
+      source: 'simulated',
+      measure: {
+        kind: 'timed',
+        bytes: Math.max(1, written),
+        files: 1,
+        seconds: Math.max(1e-3, seconds),
+        error: 0.001,
+        correction: 0,
+        laps: [],
+        block: null,
+        depth: 1,
+      },
+      path: place,
+      probed,
+      conditions: { note: `probe of the simulated rig, unit ${unit}${faulty ? ', maybe with a fault' : ''}` },
+    });
+  };
   const moved = play ? (play.run.samples.findLast((s) => s.t <= now)?.bytes ?? 0) : 0;
   return (
     <Box sx={{ display: 'grid', gap: 1.5 }}>
@@ -170,6 +212,7 @@ export function Rig({
             Run it on the rig
           </Button>
         )}
+        {!play && <Button onClick={probe}>Probe the rig</Button>}
         {play && (
           <Typography sx={{ fontVariantNumeric: 'tabular-nums', fontWeight: 600 }}>
             {clock(now)}, shown {Math.max(1, Math.round(play.pace))} times as fast

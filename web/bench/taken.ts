@@ -2,7 +2,7 @@ import type { Move, Open, Run } from '@kymar/core/job';
 
 /** What a way of measuring hands over; where and under what conditions is added here. */
 export type Taken = Pick<Run, 'activity' | 'direction' | 'otherEnd' | 'source' | 'measure'> &
-  Partial<Pick<Run, 'samples' | 'path'>> & { conditions?: Partial<Run['conditions']> };
+  Partial<Pick<Run, 'samples' | 'path' | 'probed'>> & { conditions?: Partial<Run['conditions']> };
 
 /** Which way an activity's data goes, and what stands at the other end: a load goes into memory. */
 export const waysOf = (activity: Move | Open): Pick<Run, 'direction' | 'otherEnd'> =>

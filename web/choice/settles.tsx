@@ -3,6 +3,8 @@ import { useEffect, useState } from 'react';
 import { unbroken } from '../ui/figure';
 import { choose } from '../workers';
 
+/** ms of quiet after a search before it is asked for. */
+const STILL = 600;
 /** As many are told. */
 const MOST = 3;
 
@@ -11,12 +13,16 @@ export function Settles({ turn }: { turn: number }) {
   const [found, setFound] = useState<{ turn: number; list: string[] } | null>(null);
   useEffect(() => {
     let current = true;
-    choose.settles().then(
-      (list) => current && setFound({ turn, list }),
-      () => undefined,
-    );
+    // What somebody asks for goes before what might be worth asking.
+    const timer = setTimeout(() => {
+      choose.settles().then(
+        (list) => current && setFound({ turn, list }),
+        () => undefined,
+      );
+    }, STILL);
     return () => {
       current = false;
+      clearTimeout(timer);
     };
   }, [turn]);
   if (found?.turn !== turn || found.list.length === 0) return null;

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { explainMeasured } from '@kymar/core/measure';
 import { type Decision, type Job } from '@kymar/core/job';
 import type { Claim, Right, Verdict } from '@kymar/core/verdict';
-import { counted } from '@kymar/core/units';
+import { counted, format } from '@kymar/core/units';
 import { whereWords } from '../state/placed';
 import { useVerdict } from '../state/verdict';
 import { changeJob } from '../state/jobs';
@@ -70,9 +70,29 @@ export function VerdictView() {
         {found.claims.map((claim) => (
           <ClaimPanel key={claim.key} job={job} claim={claim} />
         ))}
+        <Unmeasured job={job} claims={found.claims} />
       </Box>
       <DecisionPanel key={job.decision?.at} job={job} found={found} />
     </Box>
+  );
+}
+
+/** Activities with a target that nothing was measured of: open, not met. */
+function Unmeasured({ job, claims }: { job: Job; claims: readonly Claim[] }) {
+  const open = job.activities.filter(
+    (a) =>
+      a.target !== null && a.kind !== 'keep' && !claims.some((c) => c.activity?.id === a.id && !c.simulated),
+  );
+  if (open.length === 0) return null;
+  return (
+    <Panel title="Not measured yet">
+      {open.map((a) => (
+        <Typography key={a.id}>{unbroken(`${a.name}: target ${format(a.target!, 's')}, open.`)}</Typography>
+      ))}
+      <Button component={Link} to={`/jobs/${job.id}/bench`} size="small" sx={{ mt: 0.5, px: 0 }}>
+        Go to the bench
+      </Button>
+    </Panel>
   );
 }
 
@@ -216,6 +236,8 @@ function DecisionPanel({ job, found }: { job: Job; found: Verdict }) {
   const suggested = { meets: 'accept', 'falls short': 'change', 'not proven': 'retest' } as const;
   const [kind, setKind] = useState<Decision['kind']>(job.decision?.kind ?? suggested[found.answer]);
   const [words, setWords] = useState(job.decision?.words ?? '');
+  const { decision: had } = job;
+  const newer = had ? job.runs.filter((r) => r.at > had.at && r.source !== 'simulated').length : 0;
   const decide = (decision: Decision | null) => changeJob(job.id, (j) => ({ ...j, decision }));
   return (
     <Panel title={HEAD[found.answer]} sx={{ order: { xs: 1, md: 2 } }}>
@@ -224,6 +246,11 @@ function DecisionPanel({ job, found }: { job: Job; found: Verdict }) {
         <Notice severity="error" sx={{ mb: 2 }}>
           Not all evidence is as it was kept: {found.doubts.join(' ')} The chain shows a change; who made it,
           it cannot tell.
+        </Notice>
+      )}
+      {newer > 0 && (
+        <Notice severity="warning" sx={{ mb: 1.5 }}>
+          {counted(newer, 'run was', 'runs were')} taken since it was decided: look whether it still holds.
         </Notice>
       )}
       {job.decision && (

@@ -166,13 +166,17 @@ export interface AllPlaced {
   problem: string | null;
 }
 
-/** Goes through work in pieces, other questions answered in between. */
-async function walk<T>(going: Generator<unknown, T>): Promise<T> {
+/** Goes through work in pieces, other questions answered in between; null where it is not wanted any more. */
+async function walk<T>(
+  going: Generator<unknown, T>,
+  isWanted: () => boolean = () => true,
+): Promise<T | null> {
   for (let since = performance.now(); ;) {
     const step = going.next();
     if (step.done) return step.value;
     if (performance.now() - since > BETWEEN) {
       await pause();
+      if (!isWanted()) return null;
       since = performance.now();
     }
   }
@@ -190,6 +194,8 @@ interface Held {
 }
 
 let held: Held | null = null;
+/** Counts searches: what belongs to an earlier one gives way. */
+let searches = 0;
 const pause = () => new Promise((resolve) => setTimeout(resolve, 0));
 const BETWEEN = 120;
 
@@ -326,6 +332,7 @@ const work = {
     built: Build | null,
     onProgress: (progress: Progress, first: string | null) => void,
   ): Promise<Overview | null> {
+    searches++;
     const found = await searchShared(wanted, shop, onProgress);
     if (!found) return null;
     const { candidates } = found;
@@ -359,10 +366,10 @@ const work = {
     const finds: Found[] = [];
     for (const wanted of list) {
       const into: Candidate[] = [];
-      finds.push(await walk(search(wanted, shop, into)));
+      finds.push((await walk(search(wanted, shop, into)))!);
       devices.push({ wanted, candidates: into, finalists: new Finalists(wanted) });
     }
-    const found = await walk(together(devices, budget));
+    const found = (await walk(together(devices, budget)))!;
     if (found.problem !== null) return { placed: [], slowed: [], problem: togetherProblem(found, list) };
     const placed = found.builds.map((candidate, i): Placed => {
       const one = candidate!;
@@ -390,7 +397,9 @@ const work = {
   async settles(): Promise<string[]> {
     if (!held) return [];
     const { found, finalists, wanted } = held;
-    return settlesWords(await walk(settles(found.candidates, finalists, wanted)), wanted);
+    const mine = searches;
+    const settled = await walk(settles(found.candidates, finalists, wanted), () => mine === searches);
+    return settled ? settlesWords(settled, wanted) : [];
   },
 
   /** @param hourly what an hour is worth; 0: not said */

@@ -72,18 +72,21 @@ interface Part {
   tests: readonly Test[];
 }
 
-/** All that a contender's targets depend on, but what takes the drive itself: it is not there yet. */
-function partsOf(one: Candidate, wanted: Wanted): Part[] {
-  return wanted.places.flatMap((open, place) => {
+/** All that a contender's targets depend on, but what takes the drive itself: it is not there yet. Yields between activities. */
+function* partsOf(one: Candidate, wanted: Wanted): Generator<void, Part[]> {
+  const parts: Part[] = [];
+  for (const [place, open] of wanted.places.entries()) {
     const build = place === 0 ? one.build : { ...one.build, ...one.elsewhere[place - 1] };
     const situation = builtAs(build)(situationOf({ ...open, build }, wanted.own)!);
-    return open.activities.filter(isAsked).flatMap((activity): Part[] => {
+    for (const activity of open.activities.filter(isAsked)) {
       const found = openIn(caseOf(situation, activity.id));
-      if (!found) return [];
+      if (!found) continue;
       const tests = found.tests.filter((t) => !t.onDrive);
-      return [{ activity: activity.id, place, tests, draws: drawn({ ...found, tests }) }];
-    });
-  });
+      parts.push({ activity: activity.id, place, tests, draws: drawn({ ...found, tests }) });
+      yield;
+    }
+  }
+  return parts;
 }
 
 /** What is found out by one test, whichever contenders it concerns. */
@@ -138,10 +141,7 @@ export function* settles(
   const sure = wanted.probability;
   const list = contenders(candidates, finalists, wanted);
   const all = new Map<Candidate, Part[]>();
-  for (const one of list) {
-    all.set(one, partsOf(one, wanted));
-    yield;
-  }
+  for (const one of list) all.set(one, yield* partsOf(one, wanted));
   const steady = ({ draws }: Part) => new Float64Array(SAMPLES).fill(draws.now);
   const before = decided(
     list.map((one) => all.get(one)!.map(steady)),

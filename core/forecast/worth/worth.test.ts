@@ -238,8 +238,8 @@ describe('of loads, streams and scratch work', () => {
     expect(found.now).toBe(now);
     const asked = found.list.find(({ id }) => id === 'ask rate')!;
     expect(worthWords(asked, found)).toMatch(/whether no stall can be promised/);
-    const truth = byTelling(quantiles(low, mid, high, 40), (v) => of(exact(v)), 0.9, now);
-    expect(Math.abs(truth - asked.changes)).toBeLessThan(0.08);
+    const truth = byTelling(quantiles(low, mid, high, 20), (v) => of(exact(v)), 0.9, now);
+    expect(Math.abs(truth - asked.changes)).toBeLessThan(0.1);
   });
 
   test('scratch work: the operations of a day, told, change the promise as often as claimed', () => {
@@ -250,7 +250,7 @@ describe('of loads, streams and scratch work', () => {
     const found = worthFinding(open, 0.9)!;
     expect(found.now).toBe(forecast(open).probability);
     const asked = found.list.find(({ id }) => id === 'ask operations')!;
-    const truth = byTelling(quantiles(low, mid, high, 60), (v) => of(exact(v), wait * 1.4), 0.9, found.now);
+    const truth = byTelling(quantiles(low, mid, high, 40), (v) => of(exact(v), wait * 1.4), 0.9, found.now);
     expect(asked.changes).toBeGreaterThan(0.1);
     expect(Math.abs(truth - asked.changes)).toBeLessThan(0.06);
   });
