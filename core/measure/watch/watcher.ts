@@ -179,10 +179,12 @@ export class Watcher {
     const end = lastly ? lastly.at.from.t + partOf(lastly.at, lastly.before, 'moved') : last.t;
     const seconds = Math.max(1e-3, (until ?? end) - this.began);
     const at = loud?.at.to ?? last;
-    const bounded = (list: Sample[]) => [
+    const [read, written] = [at.read - base.read, at.written - base.written];
+    // The last reading may have been thinned out: the end is what was counted.
+    const bounded = (list: Sample[], bytes: number) => [
       { t: 0, bytes: 0 },
-      ...list.filter(({ t }) => t < seconds),
-      { t: seconds, bytes: list.findLast(({ t }) => t <= at.t - this.began + 1e-9)?.bytes ?? 0 },
+      ...list.filter((sample) => sample.t < seconds),
+      { t: seconds, bytes },
     ];
     return {
       began: this.began,
@@ -191,12 +193,12 @@ export class Watcher {
         bar && bar.at.from.pending !== null
           ? bar.at.from.t + partOf(bar.at, bar.before, 'given') - this.began
           : null,
-      read: at.read - base.read,
-      written: at.written - base.written,
+      read,
+      written,
       reads: at.reads - base.reads,
       writes: at.writes - base.writes,
       busy: at.busy === null || base.busy === null ? null : at.busy - base.busy,
-      samples: { read: bounded(this.samples.read), write: bounded(this.samples.write) },
+      samples: { read: bounded(this.samples.read, read), write: bounded(this.samples.write, written) },
     };
   }
 }
