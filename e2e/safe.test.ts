@@ -368,7 +368,7 @@ test.describe('saving', () => {
     await row.getByText('customer').waitFor();
     await row.getByRole('checkbox').check();
     await page.getByRole('button', { name: 'Restore 1' }).click();
-    await page.getByText(/^“.*” restored/).waitFor();
+    await page.getByRole('dialog').waitFor({ state: 'detached' });
     await saved(page);
     await page.goto(`${app.address}/jobs/demo-acoustics-offload/brief`);
     await page.getByLabel('Title').waitFor();

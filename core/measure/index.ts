@@ -1,5 +1,5 @@
+export { isEnd } from './end';
 export {
-  isEnd,
   KeptRun,
   Purpose,
   RunEvent,

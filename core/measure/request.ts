@@ -324,9 +324,6 @@ export type RunEvent = z.infer<typeof RunEvent>;
 export type GoingEvent = Extract<RunEvent, { type: 'progress' | 'watching' | 'waiting' }>;
 /** How it ended. */
 export type EndEvent = Exclude<RunEvent, GoingEvent>;
-export const isEnd = (event: RunEvent): event is EndEvent =>
-  event.type !== 'progress' && event.type !== 'watching' && event.type !== 'waiting';
-
 /** A run the server keeps until a page has taken its result: going on, ended, or cut off. */
 export const KeptRun = z.object({
   id: z.string(),

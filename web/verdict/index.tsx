@@ -1,5 +1,5 @@
 import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
-import { useState } from 'react';
+import { Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import { explainMeasured } from '@kymar/core/measure';
 import { type Decision, type Job } from '@kymar/core/job';
@@ -11,10 +11,13 @@ import { changeJob } from '../state/jobs';
 import { Figure, unbroken } from '../ui/figure';
 import { Waiting } from '../ui/waiting';
 import { useJob } from '../ui/job';
+import { patientLazy } from '../ui/lazy';
 import { Notice } from '../ui/notice';
 import { Panel } from '../ui/panel';
 import { Band } from './band';
-import { Causes } from './causes';
+
+/** Only where a cause is looked for: who finds all as forecast does not wait for it. */
+const Causes = patientLazy(async () => ({ default: (await import('./causes')).Causes }));
 
 const RIGHT: Record<Right['answer'], string> = {
   'as forecast': 'as forecast',
@@ -66,7 +69,11 @@ export function VerdictView() {
       }}
     >
       <Box sx={{ display: 'grid', gap: 2, order: { xs: 2, md: 1 } }}>
-        {found.claims.some(isOdd) && <Causes job={job} />}
+        {found.claims.some(isOdd) && (
+          <Suspense fallback={null}>
+            <Causes job={job} />
+          </Suspense>
+        )}
         {found.claims.map((claim) => (
           <ClaimPanel key={claim.key} job={job} claim={claim} />
         ))}
