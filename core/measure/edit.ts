@@ -41,7 +41,7 @@ export function saidBy({ measure, conditions }: Run): string {
 }
 
 /**
- * A run edited: what it said before stands beside it with the reason.
+ * A run edited: what it said before is kept with the reason.
  * @throws RangeError where figures are given for a run that a clock or a counter took
  */
 export function edited(run: Run, { measure, conditions }: Edit, reason: string, at: string): Run {

@@ -16,7 +16,7 @@ import { QuantityField } from '../ui/field';
 import { ConditionFields, type Conditions } from './conditions';
 import { useWrongAt } from './wrong';
 
-/** A run edited: what a person typed or pressed, or only what was noted beside what a clock said; why; what it said before stays. */
+/** A run edited: what a person typed or pressed, or only the conditions of what a clock said; why; what it said before stays. */
 export function EditDialog({
   job,
   run,
@@ -60,8 +60,8 @@ export function EditDialog({
         <EntryScope value={scopeOf(job, 'bench', 'edit')}>
           <Typography variant="body2" sx={{ mb: 1.5 }}>
             {timed
-              ? 'What it says now stays beside it, with the reason.'
-              : 'What a clock or a counter said stays as it is; what was noted beside can be edited. What it says now stays beside it, with the reason.'}
+              ? 'What it says now is kept with the reason.'
+              : 'What a clock or a counter said stays as it is; its conditions can be edited. What it says now is kept with the reason.'}
           </Typography>
           {timed && (
             <Box

@@ -1,7 +1,7 @@
 import type { Hypothesis } from '../hypothesis';
 import { lesserPcie, outerMode, portWith } from '../modes';
 
-/** The slot, or what sits beside it, takes lanes away. */
+/** The slot has fewer lanes than it looks, or shares them with another one. */
 export const FEWER_LANES: Hypothesis = {
   id: 'fewer lanes',
   site: 'port',
