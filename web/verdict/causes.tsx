@@ -159,7 +159,7 @@ function Next({ job, found }: { job: Job; found: Diagnosis }) {
 }
 
 const minutesOf = ({ minutes }: NextTest): string =>
-  minutes < 1.5 ? 'a minute' : `about ${format(minutes * 60, 's', 2)}`;
+  minutes < 1.5 ? 'a minute' : unbroken(`about ${format(minutes * 60, 's', 2)}`);
 
 /** What was looked at already; each can be taken back. */
 function Looked({ job }: { job: Job }) {
