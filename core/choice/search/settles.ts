@@ -34,12 +34,13 @@ export interface Settled {
   list: Settling[];
 }
 
-/** Builds whose ranges are looked at for it, and how many of them are drawn: cheaper ones that could be sure, and dearer ones that are. */
+/** Cheaper builds whose ranges are looked at for it; of those and of the dearer ones that are sure, so many are drawn. */
 const LOOKED = 40;
 const CHEAPER = 5;
 const DEARER = 3;
-/** A build less probable than this is not told sure by one answer. */
+/** A build less probable than this, or a target missed by more than this factor, is not told sure by one answer. */
 const HOPELESS = 0.1;
+const FAR = 2;
 
 /** The answer, the cheaper builds nearest to being sure, and the next dearer ones that are. What a demand rules out stays out. */
 function contenders(
@@ -50,18 +51,27 @@ function contenders(
   const least = (one: Candidate) =>
     finalists.probabilities(one).reduce<number>((a, p) => Math.min(a, p ?? 1), 1);
   const seen = new Set<string>();
-  const [cheaper, dearer]: [Candidate[], Candidate[]] = [[], []];
-  for (const one of [...candidates].sort(cheapestFirst)) {
+  const sorted = [...candidates].sort(cheapestFirst);
+  const answer = finalists.first(sorted);
+  const near = sorted.filter((one) => {
     const key = finalists.keyOf(one);
-    if (seen.has(key) || one.misses.some(({ activity }) => isDemand(activity))) continue;
+    const isNew = !seen.has(key);
     seen.add(key);
-    if (seen.size > LOOKED || dearer.length > DEARER) break;
-    // The first that is sure is the answer; what comes behind it counts only if it is sure too.
-    if (least(one) >= sure) dearer.push(one);
-    else if (dearer.length === 0 && least(one) >= HOPELESS) cheaper.push(one);
+    return isNew && one.misses.every(({ activity, by }) => !isDemand(activity) && by <= FAR);
+  });
+  const at = answer === null ? near.length : near.findIndex((one) => cheapestFirst(one, answer) >= 0);
+  const cheaper = near
+    .slice(0, at < 0 ? near.length : at)
+    .slice(-LOOKED)
+    .filter((one) => least(one) >= HOPELESS && least(one) < sure)
+    .sort((a, b) => least(b) - least(a))
+    .slice(0, CHEAPER);
+  const dearer: Candidate[] = [];
+  for (const one of at < 0 ? [] : near.slice(at, at + LOOKED)) {
+    if (dearer.length >= DEARER) break;
+    if (one !== answer && least(one) >= sure) dearer.push(one);
   }
-  const nearest = [...cheaper].sort((a, b) => least(b) - least(a)).slice(0, CHEAPER);
-  return [...nearest, ...dearer].sort(cheapestFirst);
+  return [...cheaper, ...(answer ? [answer] : []), ...dearer].sort(cheapestFirst);
 }
 
 /** One activity of a contender, draw by draw. */
