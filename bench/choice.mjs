@@ -111,7 +111,7 @@ if (!isMainThread) {
       `${found.looked} builds that plug together, of ${found.combinations} combinations: searched ${(searched / 1000).toFixed(2)} s in one thread ` +
         `(${((searched * 1000) / found.looked).toFixed(0)} µs each), ${found.candidates.length} work, ranked ${ranked.toFixed(0)} ms, ` +
         `answered ${answered.toFixed(0)} ms, first that meets ${firstAnswer?.toFixed(0)} ms, longest piece ${longest.toFixed(0)} ms, ` +
-        `edge of ${edge.length}, best score ${Math.max(...scores).toFixed(2)}, ${got.meets ? 'an answer' : 'no answer'}, ` +
+        `edge of ${edge.length}, best score ${scores.reduce((a, b) => Math.max(a, b), 0).toFixed(2)}, ${got.meets ? 'an answer' : 'no answer'}, ` +
         `heap ${(process.memoryUsage().heapUsed / 1e6).toFixed(0)} MB`,
     );
   }

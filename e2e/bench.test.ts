@@ -205,6 +205,8 @@ test('many files, a folder read cold, rounds until they are steady: queued one b
   const rounds = page.getByRole('row', { name: /random reads, (steady from round|not steady in any five)/ });
   await rounds.getByText(/IOPS/).waitFor();
   const files = page.getByRole('row', { name: /files about 40.kB, spread 3/ });
+  // Each file is forced to the medium: on a busy one that takes a while.
+  await files.first().waitFor({ timeout: 60_000 });
   await expect(files).toHaveCount(2);
   await choose(page, /^Read a folder/);
   await page.getByText(source, { exact: true }).waitFor();
@@ -248,6 +250,14 @@ test('a run edited with a reason keeps what it said; the clock alone on the scre
   expect((await clock.boundingBox())!.height).toBeGreaterThan(small.height * 1.8);
   await page.keyboard.press('Space');
   await page.getByText('Running').waitFor();
+  // How far the bar was at a lap; what no bar shows keeps the time from being kept, and is said.
+  await page.keyboard.press('l');
+  const bar = page.getByLabel(/^The bar showed at 0:/);
+  await bar.fill('140 %');
+  await page.getByText('A bar rises, from above 0 % to below 100 %.').waitFor();
+  await bar.fill('40');
+  await page.getByText(/^Laps: 0:\d\d\.\d \(40.%\)\. At that rate 0:/).waitFor();
+  await bar.blur();
   await page.keyboard.press('Space');
   await page.getByText(/^Stopped, known to/).waitFor();
   await page.keyboard.press('f');

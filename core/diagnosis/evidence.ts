@@ -5,7 +5,8 @@ import { run } from '../models/transfer';
 import { eachDraw, quantile, SAMPLES, SEED } from '../stats';
 import { measuredOf } from '../measure';
 import { caseMeasured, verdict, type Claim } from '../verdict';
-import type { Look } from './look';
+import type { Hypothesis } from './hypothesis';
+import { lookedAt, type Look } from './look';
 import type { OwnRanges } from '../catalog/assumptions';
 
 /** What was measured or seen, as causes are held against it. */
@@ -28,7 +29,7 @@ export interface Evidence {
 export const EVERY = 5;
 export const DRAWS = SAMPLES / EVERY;
 /** One sigma of what the models leave out, as a share [memory]. */
-const MODEL = 0.06;
+export const MODEL = 0.06;
 const Z95 = 1.96;
 
 /**
@@ -53,6 +54,31 @@ export function logsOf(of: Case, toBar: boolean, every = EVERY): Float64Array | 
     },
     { every },
   );
+  return logs;
+}
+
+/** What was worked out of a case already, by cause and look: the same case is asked about again and again. */
+const known = new WeakMap<Case, Map<string, Float64Array | null>>();
+
+/**
+ * {@link logsOf} of a case as it is where a cause holds.
+ * @param look under which other circumstances; absent: as it is built
+ */
+export function logsUnder(
+  cause: Hypothesis | null,
+  of: Case,
+  { look, toBar, every = EVERY }: { look?: Look | undefined; toBar: boolean; every?: number },
+): Float64Array | null {
+  const found = known.get(of) ?? new Map<string, Float64Array | null>();
+  known.set(of, found);
+  const key = `${cause?.id ?? ''}|${look?.id ?? ''}|${toBar}|${every}`;
+  const had = found.get(key);
+  if (had !== undefined) return had;
+  // What a cause does not touch is as it is without it.
+  const here = lookedAt(look, cause, of);
+  const plain = cause !== null && here === lookedAt(look, null, of);
+  const logs = plain ? logsUnder(null, of, { look, toBar, every }) : logsOf(here, toBar, every);
+  found.set(key, logs);
   return logs;
 }
 

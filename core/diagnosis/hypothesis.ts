@@ -7,13 +7,39 @@ export type Site = 'port' | 'cable' | 'device' | 'machine' | 'other end' | 'work
 export interface Hypothesis {
   id: string;
   site: Site;
-  /** How often it is the cause among what falls short, beside the others [from memory]. */
+  /** How often it is the cause among what falls short, relative to the others [from memory]. */
   prior: number;
   title: string;
   /** What to do about it. */
   fix: string;
+  /** What the fix has to be bought for, where that is a part. */
+  takes?: 'cable' | 'enclosure' | 'drive';
   /** Whether it can be the cause here at all. */
   applies(of: Case): boolean;
   /** The case as it is where it is the cause. */
   change(of: Case): Case;
+  /** Of two causes at once, each: one may be gone while the other stays. */
+  both?: readonly [Hypothesis, Hypothesis];
+}
+
+/** Each single cause in one; none of what is healthy. */
+export const singles = (cause: Hypothesis | null): readonly Hypothesis[] =>
+  cause === null ? [] : (cause.both ?? [cause]);
+
+/**
+ * Two causes at once, each as often as by itself and independent of the other.
+ * @param all sum of all priors, what is healthy among them
+ */
+export function pairOf(one: Hypothesis, two: Hypothesis, all: number): Hypothesis {
+  const [a, b] = one.id < two.id ? [one, two] : [two, one];
+  return {
+    id: `${a.id} and ${b.id}`,
+    site: a.site,
+    prior: (a.prior * b.prior) / all,
+    title: `${a.title}, and ${b.title.charAt(0).toLowerCase()}${b.title.slice(1)}`,
+    fix: `${a.fix} ${b.fix}`,
+    applies: (of) => a.applies(of) || b.applies(of),
+    change: (of) => [a, b].reduce((now, c) => (c.applies(now) ? c.change(now) : now), of),
+    both: [a, b],
+  };
 }

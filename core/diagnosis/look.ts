@@ -1,5 +1,5 @@
 import type { Case } from '../forecast';
-import type { Hypothesis, Site } from './hypothesis';
+import { singles, type Hypothesis, type Site } from './hypothesis';
 
 /** Something to look at, or to time once more under other circumstances. One file each. */
 export interface Look {
@@ -18,13 +18,14 @@ export interface Look {
   sees?(of: Case): string;
 }
 
-/** The case as it is where a cause holds; itself where the cause does not touch it. */
-const under = (cause: Hypothesis | null, of: Case): Case => (cause?.applies(of) ? cause.change(of) : of);
-
 /** The case that is looked at or timed where a cause holds. @param look absent: as it is built */
 export function lookedAt(look: Look | undefined, cause: Hypothesis | null, of: Case): Case {
-  if (!look) return under(cause, of);
-  const plain = look.change ? look.change(of) : of;
-  const isGone = cause !== null && (look.replaces.includes(cause.site) || look.ends?.includes(cause.id));
-  return isGone && !look.sees ? plain : under(cause, plain);
+  const plain = look?.change ? look.change(of) : of;
+  return singles(cause)
+    .filter((one) => look?.sees !== undefined || !isGone(look, one))
+    .reduce((now, one) => (one.applies(now) ? one.change(now) : now), plain);
 }
+
+/** Whether a cause ends where something is replaced or left out. */
+const isGone = (look: Look | undefined, { site, id }: Hypothesis): boolean =>
+  look !== undefined && (look.replaces.includes(site) || (look.ends?.includes(id) ?? false));

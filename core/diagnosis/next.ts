@@ -1,4 +1,4 @@
-import { EVERY, logsOf, type Evidence } from './evidence';
+import { EVERY, logsUnder, type Evidence } from './evidence';
 import { LOOKS } from './looks';
 import { lookedAt, type Look } from './look';
 import { NONE, type Scored } from './score';
@@ -82,7 +82,7 @@ function worthOf(look: Look, scored: readonly Scored[], { of, toBar }: Evidence)
     };
   }
   const drawn = scored.map((s) => {
-    const logs = logsOf(lookedAt(look, s.cause, of), toBar, EVERY * COARSE);
+    const logs = logsUnder(s.cause, of, { look, toBar, every: EVERY * COARSE });
     return logs && resampled(logs, s.weights);
   });
   if (drawn.some((d) => d === null)) return null;

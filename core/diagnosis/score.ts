@@ -1,6 +1,7 @@
 import { CAUSES } from './causes';
-import { DRAWS, logsOf, type Evidence } from './evidence';
-import type { Hypothesis } from './hypothesis';
+import { SAMPLES } from '../stats';
+import { DRAWS, EVERY, logsUnder, type Evidence } from './evidence';
+import { pairOf, type Hypothesis } from './hypothesis';
 import { lookedAt } from './look';
 
 /** What is neither of the causes: that all is as forecast, or that it is something nobody thought of. */
@@ -33,38 +34,78 @@ export interface Group {
 /** How probable it is that somebody looks wrong. */
 const MISREAD = 0.02;
 
+interface Fit {
+  fit: number;
+  weights: Float64Array;
+  /** How far its best draw is from telling every time to the letter: half a chi square. */
+  miss: number;
+}
+
 /**
  * How probable all that was measured and seen is where a cause holds, draw by draw.
+ * @param every only each so many-th of the draws
  * @returns null where the cause leaves no path
  */
-function fitOf(
-  evidence: readonly Evidence[],
-  cause: Hypothesis | null,
-): Pick<Scored, 'fit' | 'weights'> | null {
-  const each = new Float64Array(DRAWS);
+function fitOf(evidence: readonly Evidence[], cause: Hypothesis | null, every: number): Fit | null {
+  const each = new Float64Array(SAMPLES / every);
+  let ideal = 0;
   for (const { of, toBar, look, time, seen } of evidence) {
-    const here = lookedAt(look, cause, of);
     if (time === null) {
-      const told = look?.sees?.(here) === seen ? 1 - MISREAD : MISREAD;
-      for (let i = 0; i < DRAWS; i++) each[i]! += Math.log(told);
+      const told = look?.sees?.(lookedAt(look, cause, of)) === seen ? 1 - MISREAD : MISREAD;
+      const log = Math.log(told);
+      ideal += log;
+      for (let i = 0; i < each.length; i++) each[i]! += log;
       continue;
     }
-    const logs = logsOf(here, toBar);
+    const logs = logsUnder(cause, of, { look, toBar, every });
     if (!logs) return null;
     const { log, sigma } = time;
     const width = Math.log(sigma * Math.sqrt(2 * Math.PI));
-    for (let i = 0; i < DRAWS; i++) each[i]! -= ((log - logs[i]!) / sigma) ** 2 / 2 + width;
+    ideal -= width;
+    for (let i = 0; i < each.length; i++) each[i]! -= ((log - logs[i]!) / sigma) ** 2 / 2 + width;
   }
   const most = each.reduce((a, b) => Math.max(a, b), -Infinity);
   const sum = each.reduce((total, l) => total + Math.exp(l - most), 0);
-  return { fit: most + Math.log(sum / DRAWS), weights: each.map((l) => Math.exp(l - most) / sum) };
+  return {
+    fit: most + Math.log(sum / each.length),
+    weights: each.map((l) => Math.exp(l - most) / sum),
+    miss: ideal - most,
+  };
 }
 
-/** Causes that what was measured tells no better than this from another are one group: a Bayes factor of three. */
-const ALIKE = Math.log(3);
+/** Coarsely looked at first: only each so many-th of the draws a cause is held against. */
+const COARSE = 4;
+/** As many as this, and whatever is within so much of the best, are looked at closely. */
+const CLOSELY = 10;
+const WITHIN = 6;
+/** One cause explains what was measured where its best draw is no further off than this for each measurement. */
+const EXPLAINED = 1.5;
+/** Pairs are made of as many single causes as fit best. */
+const PAIRED = 8;
+
+/** Coarse weights as those of all draws. */
+const spread = (weights: Float64Array): Float64Array =>
+  Float64Array.from({ length: DRAWS }, (_, i) => weights[Math.floor(i / COARSE)]! / COARSE);
+
+/** Causes with how well they fit, all of them coarsely, those that count closely. */
+function fitted(evidence: readonly Evidence[], causes: readonly (Hypothesis | null)[], priorOf: Prior) {
+  const coarse = causes.flatMap((cause) => {
+    const found = fitOf(evidence, cause, EVERY * COARSE);
+    return found ? [{ cause, prior: priorOf(cause), ...found }] : [];
+  });
+  const worth = (one: (typeof coarse)[number]) => one.fit + Math.log(one.prior);
+  coarse.sort((a, b) => worth(b) - worth(a));
+  const best = coarse[0] ? worth(coarse[0]) : 0;
+  return coarse.map((one, i) => {
+    const isClose = one.cause === null || i < CLOSELY || worth(one) > best - WITHIN;
+    const close = isClose ? fitOf(evidence, one.cause, EVERY) : null;
+    return close ? { ...one, ...close } : { ...one, weights: spread(one.weights) };
+  });
+}
+type Prior = (cause: Hypothesis | null) => number;
 
 /**
- * All causes held against all that was measured, the most probable first.
+ * All causes held against all that was measured, the most probable first; two at once where no one explains it.
  * @param priors of somebody's own, by cause, in place of those they come with
  */
 export function score(
@@ -75,30 +116,46 @@ export function score(
   }: { causes?: readonly Hypothesis[]; priors?: Readonly<Record<string, number>> } = {},
 ): Scored[] {
   if (evidence.length === 0) return [];
+  const priorOf: Prior = (cause) =>
+    cause === null ? (priors[HEALTHY] ?? PRIORS.healthy) : (priors[cause.id] ?? cause.prior);
   const applying = causes.filter((c) => evidence.some(({ of }) => c.applies(of)));
-  const found: Scored[] = [];
-  for (const cause of [null, ...applying]) {
-    const id = cause?.id ?? HEALTHY;
-    const fit = fitOf(evidence, cause);
-    const prior = priors[id] ?? cause?.prior ?? PRIORS.healthy;
-    if (fit) found.push({ id, cause, prior, probability: 0, ...fit });
+  const found = fitted(evidence, [null, ...applying], priorOf);
+  if (!found.some(({ miss }) => miss < EXPLAINED * evidence.length)) {
+    const all = priorOf(null) + causes.reduce((sum, c) => sum + priorOf(c), 0);
+    const best = found.flatMap(({ cause, fit }) => (cause ? [{ cause, fit }] : []));
+    best.sort((a, b) => b.fit - a.fit);
+    const likely = best.slice(0, PAIRED).map(({ cause }) => cause);
+    const asOwned = (c: Hypothesis) => ({ ...c, prior: priorOf(c) });
+    const pairs = likely.flatMap((a, i) =>
+      likely.slice(i + 1).map((b) => pairOf(asOwned(a), asOwned(b), all)),
+    );
+    found.push(...fitted(evidence, pairs, (pair) => pair!.prior));
   }
+  const scored: Scored[] = found.map(({ cause, prior, fit, weights }) => ({
+    id: cause?.id ?? HEALTHY,
+    cause,
+    prior,
+    fit,
+    weights,
+    probability: 0,
+  }));
   // What nobody thought of looks like anything.
-  const none = evidence.reduce((sum, { time }) => sum - Math.log(time ? SPAN : 3), 0);
-  const weights = new Float64Array(DRAWS).fill(1 / DRAWS);
-  found.push({
+  scored.push({
     id: NONE,
     cause: null,
     prior: priors[NONE] ?? PRIORS.none,
-    fit: none,
+    fit: evidence.reduce((sum, { time }) => sum - Math.log(time ? SPAN : 3), 0),
+    weights: new Float64Array(DRAWS).fill(1 / DRAWS),
     probability: 0,
-    weights,
   });
-  const most = Math.max(...found.map((s) => s.fit));
-  const total = found.reduce((sum, s) => sum + s.prior * Math.exp(s.fit - most), 0);
-  for (const s of found) s.probability = (s.prior * Math.exp(s.fit - most)) / total;
-  return found.sort((a, b) => b.probability - a.probability);
+  const most = scored.reduce((a, s) => Math.max(a, s.fit), -Infinity);
+  const total = scored.reduce((sum, s) => sum + s.prior * Math.exp(s.fit - most), 0);
+  for (const s of scored) s.probability = (s.prior * Math.exp(s.fit - most)) / total;
+  return scored.sort((a, b) => b.probability - a.probability);
 }
+
+/** Causes that what was measured tells no better than this from another are one group: a Bayes factor of three. */
+const ALIKE = Math.log(3);
 
 /** Scored causes in groups that what was measured cannot tell apart, the most probable group first. */
 export function groupsOf(scored: readonly Scored[]): Group[] {

@@ -12,14 +12,17 @@ import {
   bringBack,
   clock,
   correct,
+  courseOf,
   describe,
   discard,
+  isRising,
   lap,
   momentOf,
   press,
   reloadError,
   reset,
   secondsOf,
+  showed,
   useWatch,
 } from '../state/watch';
 import { waysOf, type Taken } from './taken';
@@ -54,7 +57,10 @@ export function Stopwatch({
   const set = (part: Partial<typeof said>) => (watch ? describe(part) : setSaid({ ...said, ...part }));
   const face = useRef<HTMLDivElement>(null);
   const box = useRef<HTMLDivElement>(null);
-  const { start = null, laps = [], correction = 0 } = watch ?? {};
+  const { start = null, laps = [], correction = 0, shown = [] } = watch ?? {};
+  const shownAt = (t: number | undefined) => shown.find((one) => one.t === t)?.share ?? null;
+  const last = shownAt(laps.at(-1));
+  const rises = isRising(shown);
   const thumb = useSettings((s) => s.thumb);
   const running = watch !== null && watch.stop === null;
   const seconds = watch ? secondsOf(watch) : null;
@@ -64,7 +70,7 @@ export function Stopwatch({
   );
   const moved = activity?.kind === 'open' || (bytes !== null && bytes > 0);
   const wrong = useWrongAt(job, 'stopwatch');
-  const ready = seconds !== null && seconds > 0 && moved && activity !== null && wrong.length === 0;
+  const ready = seconds !== null && seconds > 0 && moved && activity !== null && rises && wrong.length === 0;
 
   const keep = () => {
     if (!ready) return;
@@ -84,6 +90,7 @@ export function Stopwatch({
         block: null,
         depth: null,
       },
+      samples: watch && move ? courseOf(watch, bytes, seconds) : [],
     });
     reset();
   };
@@ -205,7 +212,8 @@ export function Stopwatch({
           </Typography>
           {laps.length > 0 && (
             <Typography variant="caption" color="textSecondary">
-              Laps: {laps.map((l) => clock(l)).join(', ')}
+              Laps: {laps.map((l) => lapWords(l, shownAt(l))).join(', ')}
+              {running && last ? `. At that rate ${clock(laps.at(-1)! / last)} in all` : ''}
             </Typography>
           )}
         </Box>
@@ -258,6 +266,18 @@ export function Stopwatch({
             helperText={files === null ? 'Empty: nobody counted' : undefined}
           />
           <UntilField value={until} onValue={(v) => set({ until: v })} />
+          {watch && move && laps.length > 0 && (
+            <QuantityField
+              key={laps.at(-1)}
+              label={`The bar showed at ${clock(laps.at(-1)!)}`}
+              dimension="percent"
+              optional
+              value={last}
+              onValue={showed}
+              error={!rises}
+              {...(rises ? {} : { helperText: 'A bar rises, from above 0 % to below 100 %.' })}
+            />
+          )}
         </Box>
         <Box sx={{ display: 'flex', gap: 1 }}>
           <Button
@@ -275,6 +295,11 @@ export function Stopwatch({
             {full ? 'Leave full screen' : 'Full screen'} <Key name="F" />
           </Button>
         </Box>
+        {seconds !== null && !moved && (
+          <Typography variant="body2" color="textSecondary">
+            Say what was moved before it can be kept: the brief gives {rangeOf(move)}, a run moves one size.
+          </Typography>
+        )}
         <ThumbLine />
         {discarded && any === null && discarded.job === job && (
           <Button size="small" onClick={bringBack}>
@@ -286,6 +311,14 @@ export function Stopwatch({
     </EntryScope>
   );
 }
+
+const lapWords = (t: number, share: number | null): string =>
+  share === null ? clock(t) : `${clock(t)} (${format(share, '%')})`;
+
+const rangeOf = (move: Move | null): string => {
+  const value = move?.bytes.value;
+  return Array.isArray(value) ? `${format(value[0], 'B')} to ${format(value[2], 'B')}` : 'no size';
+};
 
 /** Over all else; menus still open above it. */
 const FULL = {

@@ -1,3 +1,4 @@
+import type { Sample } from '@kymar/core/job';
 import { useSettings, setSetting } from './settings';
 
 /**
@@ -11,6 +12,8 @@ export interface Watch {
   stop: number | null;
   /** Laps in s from the start. */
   laps: number[];
+  /** What the bar showed at a lap: s from the start, share of all that is moved. Absent: nobody noted one. */
+  shown?: Shown[];
   /** Correction in s, entered by hand after the stop. */
   correction: number;
   bytes: number | null;
@@ -19,6 +22,12 @@ export interface Watch {
   /** Page loads its clock has run across: each may be off by what the system's clock was set meanwhile. */
   page: number;
   reloads: number;
+}
+
+/** How far a bar was at a moment: s from the start, 0 to 1. */
+export interface Shown {
+  t: number;
+  share: number;
 }
 
 /** What one reload adds to the error of a time, one sigma in s [memory]: a clock that is being set drifts by less. */
@@ -91,6 +100,27 @@ export const lap = (at: number): void =>
   change((w) =>
     w.stop === null ? { ...w, laps: [...w.laps, (momentOf(at) - w.start) / 1000].slice(-500) } : w,
   );
+/** What the bar showed at the last lap; null takes it back. */
+export const showed = (share: number | null): void =>
+  change((w) => {
+    const t = w.laps.at(-1);
+    if (t === undefined) return w;
+    const others = (w.shown ?? []).filter((one) => one.t !== t);
+    return { ...w, shown: share === null ? others : [...others, { t, share }] };
+  });
+/** Whether what was noted can be a bar's: above 0, below 1, each more than the one before. */
+export const isRising = (shown: readonly Shown[]): boolean =>
+  shown.every(({ share }, i) => share > (shown[i - 1]?.share ?? 0) && share < 1);
+/** The course that the noted shares tell, from the start to the end; empty where none was noted. */
+export function courseOf({ shown = [] }: Watch, bytes: number | null, seconds: number): Sample[] {
+  const known = shown.filter(({ t }) => t < seconds);
+  if (!bytes || known.length === 0) return [];
+  return [
+    { t: 0, bytes: 0 },
+    ...known.map(({ t, share }) => ({ t, bytes: share * bytes })),
+    { t: seconds, bytes },
+  ];
+}
 /** Adds to the correction, in s; only once it has stopped. */
 export const correct = (by: number): void =>
   change((w) => (w.stop === null ? w : { ...w, correction: Math.round((w.correction + by) * 10) / 10 }));

@@ -7,6 +7,7 @@ export const BULK_ONLY: Hypothesis = {
   prior: 1.5,
   title: 'The system fell back to the bulk-only protocol',
   fix: 'Another port or driver; see whether the system has this bridge on a list of exceptions.',
+  takes: 'enclosure',
   applies: ({ device }) => device.bridge?.protocol === 'uas',
   change: (situation) => {
     const { device } = situation;

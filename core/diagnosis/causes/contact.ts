@@ -8,6 +8,7 @@ export const CONTACT: Hypothesis = {
   prior: 1,
   title: 'A contact that fails now and then',
   fix: 'Clean and reseat the plug, then another cable.',
+  takes: 'cable',
   applies: (of) => of.device.bridge !== null && depends(of, 'links'),
   change: (of) => scaling(of, { links: [0.05, 0.25, 0.6] }),
 };

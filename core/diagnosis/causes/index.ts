@@ -25,12 +25,12 @@ import { SMALL_FILES } from './smallfiles';
 import { SOURCE } from './source';
 import { STACK } from './stack';
 import { THROTTLING } from './throttling';
+import { THUMB } from './thumb';
 import { UPLINK } from './uplink';
 import { USB_2_CABLE } from './usb2';
 import { WRITE_CACHE } from './writecache';
 
-/** Every cause there is to think of, each a file of this folder. */
-export const CAUSES: readonly Hypothesis[] = [
+const all: Hypothesis[] = [
   SLOWER_PORT,
   USB_2_CABLE,
   CONTACT,
@@ -60,4 +60,15 @@ export const CAUSES: readonly Hypothesis[] = [
   UNITS,
   SIZE,
   FILE_COUNT,
+  THUMB,
 ];
+
+/** Every cause there is to think of, each a file of this folder. */
+export const CAUSES: readonly Hypothesis[] = all;
+
+/** Adds a cause, and gives back what takes it out again. @throws RangeError for an id that is taken */
+export function registerCause(cause: Hypothesis): () => void {
+  if (all.some(({ id }) => id === cause.id)) throw new RangeError(`"${cause.id}" is a cause already.`);
+  all.push(cause);
+  return () => void all.splice(all.indexOf(cause), 1);
+}

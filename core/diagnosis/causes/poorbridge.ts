@@ -8,6 +8,7 @@ export const POOR_BRIDGE: Hypothesis = {
   prior: 2,
   title: 'The enclosure’s bridge is a poor one of its class',
   fix: 'Another enclosure; the drive stays.',
+  takes: 'enclosure',
   applies: (of) => of.device.bridge !== null && depends(of, 'links'),
   change: (of) => scaling(of, { links: [0.45, 0.65, 0.8] }),
 };

@@ -8,6 +8,7 @@ export const SUSTAINED: Hypothesis = {
   prior: 1.5,
   title: 'It sustains less than its class does',
   fix: 'Another drive for this work.',
+  takes: 'drive',
   applies: (of) => depends(of, 'rest') && isDirection(of, 'write'),
   change: (of) => scaling(of, { rest: [0.25, 0.45, 0.75] }),
 };

@@ -8,6 +8,7 @@ export const SHINGLED: Hypothesis = {
   prior: 1.5,
   title: 'The disk is a shingled one (SMR)',
   fix: 'A CMR disk for this work; an SMR one for archives that are written once.',
+  takes: 'drive',
   applies: (of) =>
     of.device.drive.media === 'disk' && of.device.drive.recording !== 'SMR' && isDirection(of, 'write'),
   change: (of) => ({

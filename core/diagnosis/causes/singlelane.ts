@@ -8,6 +8,7 @@ export const SINGLE_LANE: Hypothesis = {
   prior: 1.5,
   title: 'Only one of the two lanes of USB 20 Gb/s is used',
   fix: 'A cable and a port that carry both lanes.',
+  takes: 'cable',
   applies: (of) => outerMode(of) === 'usb-20' && of.connection.cable != null,
   change: (of) => {
     const { cable } = of.connection;

@@ -7,6 +7,7 @@ export const USB_2_CABLE: Hypothesis = {
   prior: 3,
   title: 'The cable carries USB 2.0 only',
   fix: 'Another cable: many only charge.',
+  takes: 'cable',
   applies: ({ connection }) =>
     connection.cable?.modes.some((mode) => mode.startsWith('usb-') && mode !== 'usb-2') ?? false,
   change: (situation) => {
