@@ -1,6 +1,6 @@
 import { CAUSES } from './causes';
 import { SAMPLES } from '../stats';
-import { DRAWS, EVERY, logsUnder, type Evidence } from './evidence';
+import { DRAWS, EVERY, logsUnder, MODEL, type Evidence } from './evidence';
 import { pairOf, type Hypothesis } from './hypothesis';
 import { lookedAt } from './look';
 
@@ -23,6 +23,8 @@ export interface Scored {
   probability: number;
   /** How probable each draw is by what was measured; their sum is 1. */
   weights: Float64Array;
+  /** Whether it would show in nothing that was measured or seen: whether it is there, nobody can tell. */
+  isUnseen: boolean;
 }
 
 /** Causes that what was measured cannot tell apart. */
@@ -73,15 +75,32 @@ function fitOf(evidence: readonly Evidence[], cause: Hypothesis | null, every: n
   };
 }
 
+/** A cause that moves no time by more than this, as a logarithm, is lost in what the models leave out. */
+const UNSEEN = MODEL;
+
+/** Whether a cause would show in nothing that was measured or seen. */
+function isUnseen(evidence: readonly Evidence[], cause: Hypothesis | null): boolean {
+  return evidence.every(({ of, toBar, look, time }) => {
+    if (time === null)
+      return look?.sees?.(lookedAt(look, cause, of)) === look?.sees?.(lookedAt(look, null, of));
+    const [with_, without] = [cause, null].map((c) =>
+      logsUnder(c, of, { look, toBar, every: EVERY * COARSE }),
+    );
+    if (!with_ || !without) return false;
+    const apart = with_.reduce((sum, log, i) => sum + Math.abs(log - without[i]!), 0);
+    return apart / with_.length < UNSEEN;
+  });
+}
+
 /** Coarsely looked at first: only each so many-th of the draws a cause is held against. */
 const COARSE = 4;
 /** As many as this, and whatever is within so much of the best, are looked at closely. */
 const CLOSELY = 10;
 const WITHIN = 6;
 /** One cause explains what was measured where its best draw is no further off than this for each measurement. */
-const EXPLAINED = 1.5;
-/** Pairs are made of as many single causes as fit best. */
-const PAIRED = 8;
+const EXPLAINED = 1;
+/** As many single causes as fit best are each tried together with every other. */
+const PAIRED = 5;
 
 /** Coarse weights as those of all draws. */
 const spread = (weights: Float64Array): Float64Array =>
@@ -122,13 +141,11 @@ export function score(
   const found = fitted(evidence, [null, ...applying], priorOf);
   if (!found.some(({ miss }) => miss < EXPLAINED * evidence.length)) {
     const all = priorOf(null) + causes.reduce((sum, c) => sum + priorOf(c), 0);
-    const best = found.flatMap(({ cause, fit }) => (cause ? [{ cause, fit }] : []));
-    best.sort((a, b) => b.fit - a.fit);
-    const likely = best.slice(0, PAIRED).map(({ cause }) => cause);
-    const asOwned = (c: Hypothesis) => ({ ...c, prior: priorOf(c) });
-    const pairs = likely.flatMap((a, i) =>
-      likely.slice(i + 1).map((b) => pairOf(asOwned(a), asOwned(b), all)),
-    );
+    const ranked = found.flatMap(({ cause, fit }) => (cause ? [{ cause, fit }] : []));
+    const owned = ranked
+      .sort((a, b) => b.fit - a.fit)
+      .map(({ cause }) => ({ ...cause, prior: priorOf(cause) }));
+    const pairs = owned.slice(0, PAIRED).flatMap((a, i) => owned.slice(i + 1).map((b) => pairOf(a, b, all)));
     found.push(...fitted(evidence, pairs, (pair) => pair!.prior));
   }
   const scored: Scored[] = found.map(({ cause, prior, fit, weights }) => ({
@@ -138,6 +155,7 @@ export function score(
     fit,
     weights,
     probability: 0,
+    isUnseen: cause !== null && isUnseen(evidence, cause),
   }));
   // What nobody thought of looks like anything.
   scored.push({
@@ -147,6 +165,7 @@ export function score(
     fit: evidence.reduce((sum, { time }) => sum - Math.log(time ? SPAN : 3), 0),
     weights: new Float64Array(DRAWS).fill(1 / DRAWS),
     probability: 0,
+    isUnseen: false,
   });
   const most = scored.reduce((a, s) => Math.max(a, s.fit), -Infinity);
   const total = scored.reduce((sum, s) => sum + s.prior * Math.exp(s.fit - most), 0);
@@ -157,10 +176,16 @@ export function score(
 /** Causes that what was measured tells no better than this from another are one group: a Bayes factor of three. */
 const ALIKE = Math.log(3);
 
-/** Scored causes in groups that what was measured cannot tell apart, the most probable group first. */
+/**
+ * Scored causes in groups that what was measured cannot tell apart, the most probable group first. What would show in nothing stands with what is
+ * healthy.
+ */
 export function groupsOf(scored: readonly Scored[]): Group[] {
-  const left = [...scored].filter((s) => s.id !== HEALTHY && s.id !== NONE).sort((a, b) => b.fit - a.fit);
-  const groups: Scored[][] = scored.filter((s) => s.id === HEALTHY || s.id === NONE).map((s) => [s]);
+  const isOdd = ({ id }: Scored) => id === HEALTHY || id === NONE;
+  const left = scored.filter((s) => !isOdd(s) && !s.isUnseen).sort((a, b) => b.fit - a.fit);
+  const groups: Scored[][] = scored
+    .filter(isOdd)
+    .map((s) => (s.id === HEALTHY ? [s, ...scored.filter(({ isUnseen: is }) => is)] : [s]));
   while (left.length > 0) {
     const best = left[0]!.fit;
     const size = left.filter((s) => s.fit >= best - ALIKE).length;
@@ -168,7 +193,9 @@ export function groupsOf(scored: readonly Scored[]): Group[] {
   }
   return groups
     .map((group) => ({
-      ids: group.sort((a, b) => b.probability - a.probability).map((s) => s.id),
+      ids: group
+        .sort((a, b) => Number(isOdd(b)) - Number(isOdd(a)) || b.probability - a.probability)
+        .map((s) => s.id),
       probability: group.reduce((sum, s) => sum + s.probability, 0),
     }))
     .sort((a, b) => b.probability - a.probability);
