@@ -99,7 +99,7 @@ const outside = [
   {
     id: 'outside: one of the two',
     site: 'work',
-    change: (of) => scaling(of, { bytes: [14, 18, 24], files: [14, 18, 24] }),
+    change: (of) => scaling(of, { links: [0.04, 0.055, 0.07] }),
     applies: (of) => of.activity.direction === 'read',
   },
 ].map((c) => ({ ...c, prior: 1, title: c.id, fix: '' }));

@@ -1,15 +1,19 @@
 import type { OwnRanges } from '../catalog/assumptions';
 import type { Job } from '../job';
-import { evidenceOf } from './evidence';
+import { evidenceOf, logsUnder, type Evidence } from './evidence';
+import type { Hypothesis } from './hypothesis';
 import { seenOf } from './seen';
 import { nextTests, type NextTest } from './next';
-import { groupsOf, score, type Group } from './score';
+import { groupsOf, HEALTHY, NONE, score, type Group } from './score';
+import { shownOf, type Shown } from './shown';
 
 /** A cause as it is told. */
 export interface Told {
   id: string;
   title: string;
   fix: string | null;
+  /** What has to be bought for it, where that is a part. */
+  takes: Hypothesis['takes'] | null;
   probability: number;
   prior: number;
 }
@@ -20,14 +24,20 @@ export interface Diagnosis {
   causes: Told[];
   groups: Group[];
   next: NextTest[];
-  /** What it goes by: titles of the claims. */
-  by: string[];
+  /** What the likeliest of them say of each measurement. */
+  shown: Shown;
+  /** The activity of the measurement furthest off, on which a test tells most; null of a synthetic one. */
+  worst: string | null;
+  /** s of the measurement furthest off, and what is to be had where nothing is wrong; null where only loads or looks tell. */
+  gain: { title: string; took: number; healthy: number } | null;
 }
 
 const ODD: Record<string, string> = {
   healthy: 'All is as forecast',
   'none of these': 'Something nobody thought of',
 };
+/** As many groups are held against each measurement for people to see, what is healthy beside them. */
+const LEADING = 3;
 /** A cause less probable than this is not told. */
 const TOLD = 0.001;
 
@@ -45,6 +55,13 @@ export function diagnose(
   if (measured.length === 0) return null;
   const evidence = [...measured, ...seenOf(job, measured)];
   const scored = score(evidence, { priors });
+  const groups = groupsOf(scored).filter(({ probability }) => probability >= TOLD);
+  const leading = groups
+    .map(({ ids }) => scored.find(({ id }) => id === ids[0])!)
+    .filter(({ id }) => id !== NONE)
+    .slice(0, LEADING);
+  const healthy = scored.find(({ id }) => id === HEALTHY);
+  const shown = shownOf(evidence, [...leading, ...(healthy && !leading.includes(healthy) ? [healthy] : [])]);
   return {
     causes: scored
       .filter(({ probability }) => probability >= TOLD)
@@ -52,11 +69,29 @@ export function diagnose(
         id,
         title: cause?.title ?? ODD[id]!,
         fix: cause?.fix ?? null,
+        takes: cause?.takes ?? null,
         probability,
         prior,
       })),
-    groups: groupsOf(scored).filter(({ probability }) => probability >= TOLD),
+    groups,
     next: nextTests(evidence, scored),
-    by: evidence.map(({ title }) => title),
+    shown,
+    worst: activityOf(job, measured),
+    gain: gainOf(measured),
   };
+}
+
+/** What the measurement furthest off lost, in its own time. */
+function gainOf(measured: readonly Evidence[]): Diagnosis['gain'] {
+  const [worst] = measured.filter(({ time, look }) => time !== null && !look);
+  const logs = worst && logsUnder(null, worst.of, { look: undefined, toBar: worst.toBar });
+  if (!worst?.time || !logs) return null;
+  const sorted = Float64Array.from(logs).sort();
+  const healthy = Math.exp(sorted[Math.floor(sorted.length / 2)]!);
+  return { title: worst.title, took: Math.exp(worst.time.log), healthy };
+}
+
+function activityOf(job: Job, measured: readonly Evidence[]): string | null {
+  const [worst] = measured.filter(({ time, look }) => time !== null && !look);
+  return job.activities.find(({ id }) => id === worst?.of.activity.id)?.id ?? null;
 }

@@ -1,12 +1,13 @@
 import { recordersFor } from '../evidence';
 import { collect, forecast, pathFor, type Case } from '../forecast';
-import type { Job } from '../job';
+import type { Job, Sample } from '../job';
 import { run } from '../models/transfer';
 import { eachDraw, quantile, SAMPLES, SEED } from '../stats';
 import { measuredOf } from '../measure';
 import { caseMeasured, verdict, type Claim } from '../verdict';
 import type { Hypothesis } from './hypothesis';
 import { lookedAt, type Look } from './look';
+import { LOOKS } from './looks';
 import type { OwnRanges } from '../catalog/assumptions';
 
 /** What was measured or seen, as causes are held against it. */
@@ -23,6 +24,8 @@ export interface Evidence {
   seen: string | null;
   /** How far it lies off its forecast, as a logarithm. */
   off: number;
+  /** How far it had come when, of the last run that tells; empty where none does. */
+  samples: readonly Sample[];
 }
 
 /** Only each so many-th draw of a forecast: a cause is told from another by more than that smooths. */
@@ -91,8 +94,9 @@ const lastOf = ({ measured, impossible }: Claim): string =>
 
 /** Of the same work at the same place what was measured last: what it was before, something has changed since. */
 function newest(claims: readonly Claim[]): Claim[] {
-  const placeOf = ({ measured, impossible }: Claim) => (measured?.runs[0] ?? impossible[0]?.run)?.path;
-  const keyOf = (claim: Claim) => JSON.stringify([claim.activity?.id, claim.simulated, placeOf(claim)]);
+  const runOf = ({ measured, impossible }: Claim) => measured?.runs[0] ?? impossible[0]?.run;
+  const keyOf = (claim: Claim) =>
+    JSON.stringify([claim.activity?.id, claim.simulated, runOf(claim)?.path, runOf(claim)?.conditions.look]);
   return claims.filter(
     (claim) =>
       claim.activity === null ||
@@ -129,13 +133,17 @@ export function evidenceOf(job: Job, own: OwnRanges = {}): Evidence[] {
       const scatter = Math.log(span.high / span.low) / (2 * Z95);
       const log = Math.log(span.expected);
       const middle = expected?.time?.expected;
+      const look = LOOKS.find(({ id }) => id === measured.runs[0]!.conditions.look);
       return [
         {
           ...found,
           title,
+          // What was done differently is in the run's own size and direction already.
+          ...(look ? { look: { ...look, change: undefined } } : {}),
           time: { log, sigma: Math.hypot(scatter, MODEL) },
           seen: null,
           off: middle ? Math.abs(log - Math.log(middle)) : 0,
+          samples: measured.runs.findLast((r) => r.samples.length > 2)?.samples ?? [],
         },
       ];
     },

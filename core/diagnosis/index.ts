@@ -6,5 +6,6 @@ export { pairOf, singles, type Hypothesis, type Site } from './hypothesis';
 export { LOOKS } from './looks';
 export { lookedAt, type Look } from './look';
 export { nextTests, type NextTest, type Outcome } from './next';
-export { groupsOf, HEALTHY, NONE, score, type Group, type Scored } from './score';
+export { groupsOf, HEALTHY, NONE, PRIORS, score, type Group, type Scored } from './score';
 export { scaling } from './scaling';
+export { courseOf, type Against, type Said, type Shown } from './shown';

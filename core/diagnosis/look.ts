@@ -13,7 +13,7 @@ export interface Look {
   extra?: number;
   applies(of: Case): boolean;
   /** What is timed; absent: the same again. */
-  change?(of: Case): Case;
+  change?: ((of: Case) => Case) | undefined;
   /** What is seen where nothing is timed, of the case as the cause has it. */
   sees?(of: Case): string;
 }

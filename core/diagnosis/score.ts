@@ -9,7 +9,7 @@ export const HEALTHY = 'healthy';
 export const NONE = 'none of these';
 
 /** How often all is well, and how often it is none of the causes, beside them [memory]. */
-const PRIORS = { healthy: 60, none: 2 };
+export const PRIORS = { healthy: 60, none: 2 };
 /** Of something nobody thought of, times are as likely over this span: so many times shorter to so many times longer than forecast. */
 const SPAN = Math.log(8 * 30);
 
@@ -100,7 +100,7 @@ const WITHIN = 6;
 /** One cause explains what was measured where its best draw is no further off than this for each measurement. */
 const EXPLAINED = 1;
 /** As many single causes as fit best are each tried together with every other. */
-const PAIRED = 5;
+const PAIRED = 3;
 
 /** Coarse weights as those of all draws. */
 const spread = (weights: Float64Array): Float64Array =>

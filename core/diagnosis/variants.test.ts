@@ -141,7 +141,14 @@ test('a cause: nothing but a change of the case; it stands in the diagnosis and 
   const logs = Array.from(logsOf(small.change(of), false)!).sort((a, b) => a - b);
   const log = logs[Math.floor(logs.length / 2)]!;
   expect(Math.exp(log)).toBeGreaterThan(38_400 * 0.025);
-  const told: Omit<Evidence, 'time'> = { title: 'Offload', of, toBar: false, seen: null, off: 1 };
+  const told: Omit<Evidence, 'time'> = {
+    title: 'Offload',
+    of,
+    toBar: false,
+    seen: null,
+    off: 1,
+    samples: [],
+  };
   const evidence: Evidence[] = [{ ...told, time: { log, sigma: 0.05 } }];
   const scored = score(evidence, { causes: [...CAUSES, small] });
   expect(scored.find(({ id }) => id === 'tiny files')!.probability).toBeGreaterThan(0.1);

@@ -75,6 +75,37 @@ export function witness(before: Job | null, after: Job, at: string): Job {
       : after;
 }
 
+const orders = new WeakMap<readonly ChainEntry[], Map<string, number>>();
+/** Where in a chain each thing was added. */
+function orderOf(chain: readonly ChainEntry[]): Map<string, number> {
+  const had = orders.get(chain);
+  if (had) return had;
+  const made = new Map<string, number>();
+  chain.forEach((entry, i) => {
+    if (entry.did === 'added' && !made.has(keyOf(entry))) made.set(keyOf(entry), i);
+  });
+  orders.set(chain, made);
+  return made;
+}
+
+/**
+ * Whether a forecast was frozen before a run was made. The chain knows in which order they were kept, whatever the clock said; without it, or for
+ * what came from elsewhere, their times tell.
+ */
+export function wasFrozenBefore(
+  { chain = [] }: Pick<Job, 'chain'>,
+  forecast: Pick<FrozenForecast, 'id' | 'at'>,
+  run: Pick<Job['runs'][number], 'id' | 'at'>,
+): boolean {
+  const order = orderOf(chain);
+  const [frozen, made] = [order.get(`forecast ${forecast.id}`), order.get(`run ${run.id}`)];
+  if (frozen === undefined || made === undefined) return forecast.at <= run.at;
+  if (frozen > made) return false;
+  // A clock that was set back between the two: what was kept later bears the earlier time.
+  const isSetBack = chain.slice(frozen, made + 1).some(({ at }, i, some) => i > 0 && at < some[i - 1]!.at);
+  return isSetBack || forecast.at <= run.at;
+}
+
 /** Two chains that grew out of one: theirs, with what only mine tells behind it. */
 export function joinChains(mine: readonly ChainEntry[], theirs: readonly ChainEntry[]): ChainEntry[] {
   let common = 0;

@@ -52,6 +52,11 @@ const Fields = z.object({
     )
     .max(200)
     .optional(),
+  /** Tests that were taken up to find a cause, by id, and for which activity. */
+  tests: z
+    .array(z.object({ look: z.string().min(1).max(80), activity: Id.nullable(), at: z.iso.datetime() }))
+    .max(200)
+    .optional(),
   /** What happened to runs, forecasts and decisions, each entry sealed to the one before. */
   chain: z.array(ChainEntry).max(50_000).optional(),
   /** Put away: kept, and out of the list of open jobs. */

@@ -88,6 +88,8 @@ export const Stated = z.object({
   /** Share of the drive in use, 0 to 1, and °C of the room. */
   fill: z.number().min(0).max(1).optional(),
   ambient: z.number().min(-60).max(100).optional(),
+  /** What was done differently to find a cause, by id: another cable, another port. Absent: as it is built. */
+  look: z.string().min(1).max(80).optional(),
 });
 export type Stated = z.infer<typeof Stated>;
 

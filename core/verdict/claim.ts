@@ -1,5 +1,5 @@
 import type { Spread } from '../stats';
-import { exactFact, worked, type Estimate, type Fact } from '../evidence';
+import { exactFact, middle, worked, type Estimate, type Fact } from '../evidence';
 import type { OwnRanges } from '../catalog/assumptions';
 import { hardCeiling, type Path } from '../build/path';
 import {
@@ -14,6 +14,7 @@ import {
   samePath,
   samePlace,
   setupOf,
+  wasFrozenBefore,
 } from '../job';
 import type { Activity, Brief, FrozenForecast, Job, Move, Open, Place, Run } from '../job';
 import { situationOf, pathOf } from '../forecast';
@@ -23,7 +24,7 @@ import { format } from '../units';
 
 /** Was the forecast right? */
 export interface Right {
-  answer: 'as forecast' | 'short' | 'better' | 'not proven' | 'impossible' | 'no forecast';
+  answer: 'as forecast' | 'short' | 'better' | 'not proven' | 'questioned' | 'impossible' | 'no forecast';
   /** How far the measured middle is from the expected rate, as a share of it; negative when short. */
   by: number | null;
   words: string;
@@ -117,6 +118,7 @@ function keyOf(run: Run): string {
     conditions.cold,
     conditions.lid ?? null,
     conditions.mains ?? null,
+    conditions.look ?? null,
   ]);
 }
 
@@ -144,12 +146,65 @@ export function claims(job: Job, model: Model | null, own: OwnRanges = {}): Clai
   if (!found.every((claim) => claim !== null)) return null;
   // What differs only in size or warmth has the same key: told apart by its place.
   const seen = new Map<string, number>();
-  return found.map((claim) => {
+  return questioned(job, found).map((claim) => {
     const count = seen.get(claim.key) ?? 0;
     seen.set(claim.key, count + 1);
     return count === 0 ? claim : { ...claim, key: `${claim.key} ${count}` };
   });
 }
+
+/** Times the host's memory that a run must have moved to be above doubt [common practice, no source]. */
+const ABOVE_MEMORY = 2;
+
+/** Whether a run moved too much for memory to hold it, or was timed until all was written. */
+function isAboveMemory(job: Job, run: Run): boolean {
+  const { measure } = run;
+  if (measure.kind === 'rate' || measure.bytes === null) return false;
+  if (run.direction === 'write' && measure.kind === 'timed' && measure.until === 'written') return true;
+  const memory = madeAt(job, run)?.host.memory;
+  const held = memory ? (middle(memory) ?? null) : null;
+  return held !== null && measure.bytes >= ABOVE_MEMORY * held;
+}
+
+/**
+ * Claims of which those are questioned that lie above what the same path did synthetically, by more than both errors allow: memory, a clone or
+ * compression may have answered. They prove no target until they are repeated with more than memory holds.
+ */
+function questioned(job: Job, found: Claim[]): Claim[] {
+  const made = (claim: Claim) => claim.measured?.runs[0];
+  const pathOfRun = (run: Run) => JSON.stringify([run.path, run.direction, run.source === 'simulated']);
+  return found.map((claim) => {
+    const [run, rate] = [made(claim), claim.measured?.rate];
+    if (!run || !rate || claim.activity === null || claim.measured!.scattered) return claim;
+    const bare = found.filter((other) => {
+      const one = made(other);
+      return (
+        one?.activity === null &&
+        one.otherEnd === 'memory' &&
+        // Small requests say nothing of a copy's rate.
+        (one.measure.kind === 'bound' || (one.measure.block ?? BLOCK) >= BLOCK) &&
+        pathOfRun(one) === pathOfRun(run) &&
+        other.measured!.rate !== null &&
+        !other.measured!.scattered
+      );
+    });
+    const [best] = bare.map((other) => other.measured!.rate!).sort((a, b) => b.high - a.high);
+    if (!best || rate.low <= best.high || isAboveMemory(job, run)) return claim;
+    const words =
+      `At least ${format(rate.low, 'B/s')}, above the ${format(best.high, 'B/s')} at most that the same path made ` +
+      'out of memory: memory, a clone or compression may have answered. Repeat it with more than twice the host’s memory.';
+    return {
+      ...claim,
+      right: { answer: 'questioned', by: claim.right.by, words },
+      target: claim.target && {
+        answer: 'not proven',
+        words: `It is questioned: no target is proven by it. ${claim.target.words}`,
+      },
+    };
+  });
+}
+/** B of a request from which on a run is one in sequence. */
+const BLOCK = 2 ** 17;
 
 /** A frozen forecast, and what of it the runs are held against. */
 interface Held {
@@ -175,7 +230,7 @@ function heldBy(job: Job, frozen: FrozenForecast, run: Run): Held | null {
 
 /** Only what was frozen before the first of these runs, for the path they ran on, was a forecast of them. */
 function frozenFor(job: Job, runs: readonly Run[]): Held | null {
-  const before = job.forecasts.filter((f) => runs.every((run) => f.at <= run.at));
+  const before = job.forecasts.filter((f) => runs.every((run) => wasFrozenBefore(job, f, run)));
   return before.map((f) => heldBy(job, f, runs[0]!)).findLast((held) => held !== null) ?? null;
 }
 
@@ -254,7 +309,7 @@ function claimOf(job: Job, runs: readonly Run[], model: Model | null, ranges: Ow
   const flushed = ` Timed until the progress bar was full; all is written about ${format(later, 's', 2)} later.`;
   return {
     key: keyOf(first),
-    title: activity?.name ?? `Synthetic ${first.direction === 'read' ? 'reading' : 'writing'}`,
+    title: `${activity?.name ?? `Synthetic ${first.direction === 'read' ? 'reading' : 'writing'}`}${first.conditions.look ? ` (${first.conditions.look})` : ''}`,
     activity,
     simulated,
     own,
@@ -464,6 +519,7 @@ function targetAnswer(
   if (!measured) return open('No usable run.');
   if (measured.scattered) return open('Too scattered to judge.');
   if (simulated) return open('Simulated runs say nothing about the customer’s drive.');
+  if (run.conditions.look) return open('Made to find a cause, not as it is built.');
   if (!measured.time)
     return open('Only a rate was read off: the time of the whole activity was not measured.');
   if (!own) return open('Measured on another path than the customer’s.');

@@ -25,7 +25,9 @@ export function verdictFrom(job: Job, found: Claim[]): Verdict {
   const tail =
     short > 0
       ? ` ${counted(short, 'claim')} came out short of the forecast: find the cause before it leaves the bench.`
-      : '';
+      : isNoneUsable(real)
+        ? ' It was measured, but no run so far can have measured the drive.'
+        : '';
   if (missed > 0)
     return {
       claims: found,
@@ -56,6 +58,10 @@ export function verdictFrom(job: Job, found: Claim[]): Verdict {
     words: `${targeted.length === 1 ? 'The target is' : targeted.length === 2 ? 'Both targets are' : `All ${targeted.length} targets are`} met.${tail}`,
   };
 }
+
+/** Measured, and none of it can be used: that is not the same as not measured. */
+const isNoneUsable = (real: readonly Claim[]): boolean =>
+  real.length > 0 && real.every((c) => c.right.answer === 'impossible' || c.right.answer === 'questioned');
 
 /** A target counts as missed when any sound measurement missed it, as met when at least one met it and none missed it. */
 function answersFor(activity: string, real: readonly Claim[]): 'yes' | 'no' | 'not proven' {

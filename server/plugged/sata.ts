@@ -1,9 +1,8 @@
-import type { PluggedIn } from '@kymar/core/catalog/negotiated';
+import { sataLink, type PluggedIn } from '@kymar/core/catalog/negotiated';
 import type { Sysfs } from './sysfs';
 
 const LINKS = 'class/ata_link';
-const SPEED: Record<string, string> = { '1.5': 'sata-1.5', '3.0': 'sata-3', '6.0': 'sata-6' };
-const linkOf = (text: string): string | null => SPEED[/^([\d.]+) Gbps/.exec(text)?.[1] ?? ''] ?? null;
+const linkOf = (text: string): string | null => sataLink(/^([\d.]+) Gbps/.exec(text)?.[1] ?? '');
 
 /** Drives on SATA: what each link negotiated and what its port could; links with nothing on them are left out. */
 export async function sataDevices(sysfs: Sysfs): Promise<PluggedIn[]> {

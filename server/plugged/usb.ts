@@ -1,18 +1,9 @@
-import type { PluggedIn } from '@kymar/core/catalog/negotiated';
+import { usbLink, type PluggedIn } from '@kymar/core/catalog/negotiated';
 import type { Sysfs } from './sysfs';
 
 const DEVICES = 'bus/usb/devices';
 const MASS_STORAGE = '08';
 const PROTOCOL: Record<string, PluggedIn['protocol']> = { '62': 'uas', '50': 'bulk-only' };
-
-/** Link of a `speed` attribute in Mb/s; two lanes of 5 and one of 10 differ in `rx_lanes`. */
-function linkOf(speed: string, lanes: string): string | null {
-  if (speed === '10000' && lanes === '2') return 'usb-5x2';
-  return (
-    { '480': 'usb-2', '5000': 'usb-5', '10000': 'usb-10', '20000': 'usb-20', '40000': 'usb4-40' }[speed] ??
-    null
-  );
-}
 
 /** Mass-storage devices on USB: what each negotiated, and what the port at its root can. A port's fast and slow half are two root hubs. */
 export async function usbDevices(sysfs: Sysfs): Promise<PluggedIn[]> {
@@ -21,7 +12,7 @@ export async function usbDevices(sysfs: Sysfs): Promise<PluggedIn[]> {
   const links = await Promise.all(
     roots.map(async (root) => ({
       root,
-      link: linkOf(await sysfs.read(DEVICES, root, 'speed'), await sysfs.read(DEVICES, root, 'rx_lanes')),
+      link: usbLink(await sysfs.read(DEVICES, root, 'speed'), await sysfs.read(DEVICES, root, 'rx_lanes')),
       controller: (await sysfs.chain(DEVICES, root)).at(-2) ?? '',
     })),
   );
@@ -62,7 +53,7 @@ async function storageAt(
     id,
     bus: 'usb',
     name: [maker, product].filter(Boolean).join(' ') || 'USB storage',
-    link: linkOf(speed!, lanes!),
+    link: usbLink(speed!, lanes),
     device: null,
     protocol: PROTOCOL[storage[0]![1]!] ?? null,
   };

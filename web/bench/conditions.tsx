@@ -5,7 +5,7 @@ import { QuantityField } from '../ui/field';
 /** What a person states of the conditions of the runs to come. */
 export type Conditions = Pick<
   Run['conditions'],
-  'note' | 'temperature' | 'cold' | 'lid' | 'mains' | 'fill' | 'ambient'
+  'note' | 'temperature' | 'cold' | 'lid' | 'mains' | 'fill' | 'ambient' | 'look'
 >;
 
 export const NO_CONDITIONS: Conditions = { note: '', temperature: null, cold: null };

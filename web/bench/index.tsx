@@ -32,6 +32,7 @@ import { RunList } from './runs';
 import { Stopwatch } from './stopwatch';
 import type { Taken } from './taken';
 import { TracePanel } from './trace';
+import { asItIs, LookLine, useTested, WantedPanel, type Wanted } from './wanted';
 import { Watching } from './watching';
 
 const WAYS = [
@@ -62,14 +63,16 @@ export function Bench() {
   const navigate = useNavigate();
   // What is timed happens at the place that is looked at; a clock that runs is about one activity: that one is shown.
   const here = looked ? timeable.filter((a) => isAt(job, a, looked.place)) : timeable;
-  const activity =
+  const asBuilt =
     timeable.find((a) => a.id === timed) ??
     here.find((a) => a.id === chosenActivity) ??
     here[0] ??
     timeable[0] ??
     null;
-  const place = activity && placeOf(job, activity);
+  const place = asBuilt && placeOf(job, asBuilt);
   const at = (place && placedWhere(job, place)) ?? looked;
+  const tested = useTested(at, asBuilt, conditions.look);
+  const activity = tested?.activity ?? asBuilt;
   const own = ownPlaces(job);
   const others = at ? elsewhere(job, at) : [];
   const known = (key: string | undefined) => key === 'none' || [...own, ...others].some((w) => w.key === key);
@@ -86,8 +89,11 @@ export function Bench() {
     const there = next && placedWhere(job, next);
     if (there) void navigate({ search: there.search }, { replace: true });
   };
-  const keep = (taken: Taken) =>
-    changeJob(job.id, (j) => ({ ...j, runs: [...j.runs, runOf(j, taken, where, conditions)] }));
+  const keep = (taken: Taken) => {
+    const made = tested?.toMemory ? { ...taken, otherEnd: 'memory' as const } : taken;
+    changeJob(job.id, (j) => ({ ...j, runs: [...j.runs, runOf(j, made, where, conditions)] }));
+    setConditions(asItIs);
+  };
   const frozen = job.forecasts.length > 0;
   const [size, setSize] = useState<number | null>(null);
   /** A test of the protocol is set up on the left: its activity, its size, the way that fits it. */
@@ -99,6 +105,12 @@ export function Bench() {
     }
     setSize(practice === 'synthetic' ? bytes : null);
     setWay(practice === 'synthetic' ? 'real' : 'watch');
+  };
+  /** A test that a cause wants: the same activity, one thing done differently, and the next run says so. */
+  const takeTest = ({ look, activity: of }: Wanted) => {
+    if (of) choose(of);
+    setConditions((now) => ({ ...now, look }));
+    setWay('stopwatch');
   };
   return (
     <Box
@@ -159,6 +171,7 @@ export function Bench() {
             <MenuItem value="none">Another machine, path not described</MenuItem>
           </TextField>
         </Box>
+        {conditions.look && <LookLine look={conditions.look} onLeave={() => setConditions(asItIs)} />}
         <EntryScope value={scopeOf(job.id, 'bench', 'conditions')}>
           <ConditionFields
             value={conditions}
@@ -190,7 +203,12 @@ export function Bench() {
           ))}
         </Tabs>
         {way === 'stopwatch' && (
-          <Stopwatch key={activity?.id} job={job.id} activity={activity} onTaken={keep} />
+          <Stopwatch
+            key={`${activity?.id} ${conditions.look}`}
+            job={job.id}
+            activity={activity}
+            onTaken={keep}
+          />
         )}
         {way === 'watch' && (
           <Watching job={job} at={at} activity={activity} where={where} conditions={conditions} />
@@ -207,12 +225,19 @@ export function Bench() {
           />
         )}
         {way === 'rig' && (
-          <Rig job={job} at={at} activity={activity?.kind === 'move' ? activity : null} onTaken={keep} />
+          <Rig
+            job={job}
+            at={at}
+            activity={activity?.kind === 'move' ? activity : null}
+            looking={conditions.look}
+            onTaken={keep}
+          />
         )}
         {way === 'trace' && <TracePanel at={at} activity={activity} onTaken={keep} />}
         {way === 'hand' && <ByHand job={job.id} activity={activity} onTaken={keep} />}
       </Panel>
       <Box sx={{ display: 'grid', gap: 2 }}>
+        <WantedPanel job={job} looking={conditions.look} onTake={takeTest} />
         <ProtocolPanel job={job} onTake={takeUp} />
         <LearnedPanel job={job} />
         <RunList />

@@ -1,7 +1,7 @@
 import { Box, Button, LinearProgress, MenuItem, TextField, Typography } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
 import { probeRig, simulate, type RigRun } from '@kymar/core/measure';
-import { hiddenCause } from '@kymar/core/diagnosis';
+import { hiddenCause, lookedAt, LOOKS } from '@kymar/core/diagnosis';
 import { exactFact, explaining, given } from '@kymar/core/evidence';
 import { caseOf, collect, overriding, type Case } from '@kymar/core/forecast';
 import type { Job, Move } from '@kymar/core/job';
@@ -27,11 +27,14 @@ export function Rig({
   job,
   at,
   activity,
+  looking,
   onTaken,
 }: {
   job: Job;
   at: Placed | null;
   activity: Move | null;
+  /** What is done differently to find a cause, by id. */
+  looking: string | undefined;
   onTaken(taken: Taken): void;
 }) {
   const [unit, setUnit] = useState(1);
@@ -47,7 +50,8 @@ export function Rig({
   const place = at?.place ?? null;
   const situation = useSituation(at);
   const of = situation && activity && caseOf(situation, activity.id);
-  const inputs = of && collect(explaining, of, { withBesides: false });
+  const look = LOOKS.find(({ id }) => id === looking);
+  const inputs = of && collect(explaining, lookedAt(look, null, of), { withBesides: false });
   const repeats = job.runs.filter((r) => r.source === 'simulated' && r.activity === activity?.id).length;
 
   useEffect(() => {
@@ -107,7 +111,7 @@ export function Rig({
   const start = () => {
     const bytes = inputs.inputs.bytes.expected;
     const exact = given('bytes of the rehearsal', bytes, 'B', { kind: 'entered' });
-    const built: Case = hidden?.applies(of) ? hidden.change(of) : of;
+    const built: Case = lookedAt(look, hidden, of);
     const sized: Case = overriding('bytes', exact)(built);
     const known = collect(explaining, sized, { withBesides: false }) ?? inputs;
     const run = simulate(known, unit, repeats);

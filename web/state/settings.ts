@@ -32,6 +32,8 @@ export interface Settings {
   rates?: readonly Rate[];
   /** The shop's own weights of the ranking, by what a device is for. */
   weights?: Partial<Record<Role | 'any', Weights>>;
+  /** How often each cause is the one at this shop, by id, in place of what it comes with. */
+  priors?: Readonly<Record<string, number>>;
   /** The shop's own ranges in place of what Kymar assumes. */
   ownRanges?: OwnRanges;
 }

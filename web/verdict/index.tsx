@@ -16,7 +16,7 @@ import { Notice } from '../ui/notice';
 import { Panel } from '../ui/panel';
 import { Band } from './band';
 
-/** Only where a cause is looked for: who finds all as forecast does not wait for it. */
+/** Comes after the claims: they are read first. */
 const Causes = patientLazy(async () => ({ default: (await import('./causes')).Causes }));
 
 const RIGHT: Record<Right['answer'], string> = {
@@ -24,6 +24,7 @@ const RIGHT: Record<Right['answer'], string> = {
   short: 'short',
   better: 'better',
   'not proven': 'not proven',
+  questioned: 'questioned',
   impossible: 'impossible',
   'no forecast': 'nothing to hold it against',
 };
@@ -35,6 +36,7 @@ const TONE: Record<string, 'success' | 'error' | 'warning' | 'default'> = {
   short: 'error',
   impossible: 'error',
   'not proven': 'warning',
+  questioned: 'warning',
   'no forecast': 'default',
 };
 const HEAD = {
@@ -47,6 +49,8 @@ const HEAD = {
 export function VerdictView() {
   const { job } = useJob();
   const found = useVerdict(job);
+  const [draft, setDraft] = useState<{ job: string; words: string } | null>(null);
+  const setWords = (words: string) => setDraft({ job: job.id, words });
   if (!found) return <Waiting>Holding the runs against the forecast …</Waiting>;
   if (found.claims.length === 0)
     return (
@@ -59,6 +63,12 @@ export function VerdictView() {
         </Button>
       </Panel>
     );
+  const isSomeOdd = found.claims.some(isOdd);
+  const causes = (
+    <Suspense fallback={null}>
+      <Causes job={job} onWords={setWords} />
+    </Suspense>
+  );
   return (
     <Box
       sx={{
@@ -69,17 +79,20 @@ export function VerdictView() {
       }}
     >
       <Box sx={{ display: 'grid', gap: 2, order: { xs: 2, md: 1 } }}>
-        {found.claims.some(isOdd) && (
-          <Suspense fallback={null}>
-            <Causes job={job} />
-          </Suspense>
-        )}
+        {isSomeOdd && causes}
         {found.claims.map((claim) => (
           <ClaimPanel key={claim.key} job={job} claim={claim} />
         ))}
+        {!isSomeOdd && causes}
         <Unmeasured job={job} claims={found.claims} />
       </Box>
-      <DecisionPanel key={job.decision?.at} job={job} found={found} />
+      <DecisionPanel
+        key={`${job.id} ${job.decision?.at}`}
+        job={job}
+        found={found}
+        words={draft?.job === job.id ? draft.words : (job.decision?.words ?? '')}
+        onWords={setWords}
+      />
     </Box>
   );
 }
@@ -105,7 +118,7 @@ function Unmeasured({ job, claims }: { job: Job; claims: readonly Claim[] }) {
 
 /** Whether it came out other than forecast, or missed its target: then a cause is looked for. */
 const isOdd = ({ right, target }: Claim): boolean =>
-  ['short', 'better', 'impossible'].includes(right.answer) || target?.answer === 'no';
+  ['short', 'better', 'questioned', 'impossible'].includes(right.answer) || target?.answer === 'no';
 
 function ClaimPanel({ job, claim }: { job: Job; claim: Claim }) {
   const { measured, forecast, right, target, impossible, activity } = claim;
@@ -151,8 +164,8 @@ function ClaimPanel({ job, claim }: { job: Job; claim: Claim }) {
       >
         <Answer
           question="Was the forecast right?"
-          answer={RIGHT[right.answer]}
-          tone={TONE[right.answer]!}
+          answer={claim.simulated ? `rehearsal: ${RIGHT[right.answer]}` : RIGHT[right.answer]}
+          tone={claim.simulated ? 'default' : TONE[right.answer]!}
           words={right.words}
         />
         {target && (
@@ -239,10 +252,19 @@ const DECISIONS: Record<Decision['kind'], string> = {
   return: 'Send it back',
 };
 
-function DecisionPanel({ job, found }: { job: Job; found: Verdict }) {
+function DecisionPanel({
+  job,
+  found,
+  words,
+  onWords,
+}: {
+  job: Job;
+  found: Verdict;
+  words: string;
+  onWords(words: string): void;
+}) {
   const suggested = { meets: 'accept', 'falls short': 'change', 'not proven': 'retest' } as const;
   const [kind, setKind] = useState<Decision['kind']>(job.decision?.kind ?? suggested[found.answer]);
-  const [words, setWords] = useState(job.decision?.words ?? '');
   const { decision: had } = job;
   const newer = had ? job.runs.filter((r) => r.at > had.at && r.source !== 'simulated').length : 0;
   const decide = (decision: Decision | null) => changeJob(job.id, (j) => ({ ...j, decision }));
@@ -290,7 +312,7 @@ function DecisionPanel({ job, found }: { job: Job; found: Verdict }) {
           placeholder="In words, for the customer"
           aria-label="In words, for the customer"
           value={words}
-          onChange={(e) => setWords(e.target.value.slice(0, 2000))}
+          onChange={(e) => onWords(e.target.value.slice(0, 2000))}
           sx={{
             font: 'inherit',
             color: 'text.primary',

@@ -83,8 +83,8 @@ export const fixesOf = (situation: Situation, shop: Shop, direction: Direction):
 export const judged = (job: Job, own?: OwnRanges): Promise<Verdict> => whatif.ask((w) => w.verdict(job, own));
 
 /** Causes of what a job measured, and what to look at next, in a worker. */
-export const diagnosisOf = (job: Job, own?: OwnRanges): Promise<Diagnosis | null> =>
-  whatif.ask((w) => w.diagnose(job, own));
+export const diagnosisOf = (...asked: Parameters<Work['diagnose']>): Promise<Diagnosis | null> =>
+  whatif.ask((w) => w.diagnose(...asked));
 
 /** What each link reached in the shop's own hands, in a worker. */
 export const ownRatesOf = (jobs: readonly Job[]): Promise<OwnRate[]> => whatif.ask((w) => w.ownRates(jobs));

@@ -1,0 +1,114 @@
+import { recordersFor } from '../evidence';
+import { collect, pathFor, type Case } from '../forecast';
+import type { Sample } from '../job';
+import { run } from '../models/transfer';
+import { eachDraw, SEED, type Spread } from '../stats';
+import { EVERY, logsUnder, type Evidence } from './evidence';
+import { lookedAt } from './look';
+import type { Scored } from './score';
+
+/** What a cause says of one measurement. */
+export interface Said {
+  /** s: 5, 50 and 95 %; null of what was only seen. */
+  seconds: Spread | null;
+  seen: string | null;
+  /** Whether what was measured lies within it. */
+  fits: boolean;
+}
+
+/** A cause held against each measurement, for people to see. */
+export interface Against {
+  id: string;
+  by: Said[];
+  /** How far it would have come when, of the measurement that lies furthest off; empty where nothing flows. */
+  course: Sample[];
+}
+
+/** What was measured, and what the likeliest causes say of it. */
+export interface Shown {
+  evidence: { title: string; seconds: Spread | null; seen: string | null }[];
+  /** The measurement that lies furthest off: how far it had come when. */
+  course: Sample[];
+  causes: Against[];
+}
+
+const Z95 = 1.96;
+/** Points of a course that are enough to draw it. */
+const POINTS = 60;
+
+const at = (sorted: Float64Array, share: number) => sorted[Math.floor(share * (sorted.length - 1))]!;
+
+/** 5, 50 and 95 % of logarithms of s, each as likely as its weight; all alike where none are given. */
+function spreadOf(logs: Float64Array): Spread {
+  const sorted = Float64Array.from(logs).sort();
+  return {
+    low: Math.exp(at(sorted, 0.05)),
+    expected: Math.exp(at(sorted, 0.5)),
+    high: Math.exp(at(sorted, 0.95)),
+  };
+}
+
+function saidOf({ cause }: Scored, { of, look, toBar, time, seen }: Evidence): Said {
+  if (time === null) {
+    const label = look?.sees?.(lookedAt(look, cause, of)) ?? '';
+    return { seconds: null, seen: label, fits: label === seen };
+  }
+  const logs = logsUnder(cause, of, { look, toBar });
+  if (!logs) return { seconds: null, seen: null, fits: false };
+  const seconds = spreadOf(logs);
+  const [low, high] = [Math.log(seconds.low) - 2 * time.sigma, Math.log(seconds.high) + 2 * time.sigma];
+  return { seconds, seen: null, fits: time.log >= low && time.log <= high };
+}
+
+/** How far a case has come when, in its likeliest draw. @param draw which one */
+export function courseOf(of: Case, draw: number): Sample[] {
+  if (pathFor(of).blocked.length > 0) return [];
+  const inputs = collect(recordersFor(of.own).explaining, of);
+  if (!inputs) return [];
+  const course: Sample[] = [{ t: 0, bytes: 0 }];
+  eachDraw(
+    inputs,
+    SEED,
+    ({ x, chosen }, i) => {
+      if (i !== draw * EVERY) return;
+      const { stretches } = run(inputs.plan(x, chosen), { record: true }).flows[inputs.own - 1]!;
+      let [t, bytes] = [0, 0];
+      for (const { seconds, rate } of stretches) {
+        t += seconds;
+        bytes += seconds * rate;
+        course.push({ t, bytes });
+      }
+    },
+    { every: EVERY },
+  );
+  const every = Math.ceil(course.length / POINTS);
+  return course.filter((_, i) => i % every === 0 || i === course.length - 1);
+}
+
+const likeliest = ({ weights }: Scored): number =>
+  weights.reduce((best, w, i) => (w > weights[best]! ? i : best), 0);
+
+/** What the likeliest causes say of each measurement. @param causes the ones to show */
+export function shownOf(evidence: readonly Evidence[], causes: readonly Scored[]): Shown {
+  const timed = evidence.filter(({ time, look }) => time !== null && !look);
+  const [worst] = [...timed].sort((a, b) => b.off - a.off);
+  const bytes = worst?.of.activity.kind === 'move' ? worst.of.activity.bytes.value : null;
+  const whole = worst?.time && typeof bytes === 'number' ? { t: Math.exp(worst.time.log), bytes } : null;
+  return {
+    evidence: evidence.map(({ title, time, seen }) => ({
+      title,
+      seconds: time && {
+        low: Math.exp(time.log - Z95 * time.sigma),
+        expected: Math.exp(time.log),
+        high: Math.exp(time.log + Z95 * time.sigma),
+      },
+      seen,
+    })),
+    course: !worst ? [] : worst.samples.length > 2 ? [...worst.samples] : whole ? [whole] : [],
+    causes: causes.map((scored) => ({
+      id: scored.id,
+      by: evidence.map((one) => saidOf(scored, one)),
+      course: worst ? courseOf(lookedAt(undefined, scored.cause, worst.of), likeliest(scored)) : [],
+    })),
+  };
+}

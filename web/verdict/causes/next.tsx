@@ -1,0 +1,113 @@
+import { Box, Button, Typography } from '@mui/material';
+import { Link, useNavigate } from 'react-router';
+import type { Diagnosis, NextTest } from '@kymar/core/diagnosis';
+import type { Job } from '@kymar/core/job';
+import { format } from '@kymar/core/units';
+import { changeJob } from '../../state/jobs';
+import { unbroken } from '../../ui/figure';
+import { Listing } from './listing';
+import { seenWords } from './words';
+
+/** As many causes are told with what each would show. */
+const MOST = 4;
+const LINK = 'look at the link';
+
+/** Keeps what was seen at a look; the newest of a look counts. */
+const note = (job: Job, look: string, seen: string): void =>
+  changeJob(job.id, (j) => ({
+    ...j,
+    looks: [...(j.looks ?? []).filter((l) => l.look !== look), { look, seen, at: new Date().toISOString() }],
+  }));
+
+/** The look or test that tells most for its minutes, with what would be seen under each cause. */
+export function Next({ job, found }: { job: Job; found: Diagnosis }) {
+  const navigate = useNavigate();
+  const [next, ...others] = found.next;
+  if (!next) return null;
+  const title = (id: string) => found.causes.find((c) => c.id === id)?.title ?? id;
+  const labels = [...new Set(next.outcomes.flatMap(({ seen }) => seen ?? []))];
+  const takeUp = () => {
+    const at = new Date().toISOString();
+    const activity = found.worst;
+    changeJob(job.id, (j) => ({
+      ...j,
+      tests: [...(j.tests ?? []).filter((t) => t.look !== next.id), { look: next.id, activity, at }],
+    }));
+    void navigate(`/jobs/${job.id}/bench`);
+  };
+  const isTaken = job.tests?.some((t) => t.look === next.id) ?? false;
+  return (
+    <Box component="section" aria-label="Next" sx={{ mt: 2, pt: 1.5, borderTop: 1, borderColor: 'divider' }}>
+      <Typography variant="h3">Next: {next.title}</Typography>
+      <Typography variant="body2" color="textSecondary" sx={{ mb: 0.5 }}>
+        {minutesOf(next)}
+      </Typography>
+      <Box component="ul" sx={{ m: 0, mb: 1, pl: 2.25, typography: 'body2' }}>
+        {next.outcomes.slice(0, MOST).map(({ id, seconds, seen }) => (
+          <li key={id}>
+            {title(id)}:{' '}
+            {unbroken(
+              seconds
+                ? `${format(seconds.expected, 's')} (${format(seconds.low, 's')} to ${format(seconds.high, 's')})`
+                : seenWords(seen!),
+            )}
+          </li>
+        ))}
+      </Box>
+      {labels.length > 0 ? (
+        <>
+          <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>
+            <Typography variant="body2">Seen:</Typography>
+            {labels.map((seen) => (
+              <Button key={seen} size="small" variant="outlined" onClick={() => note(job, next.id, seen)}>
+                {seenWords(seen)}
+              </Button>
+            ))}
+          </Box>
+          {next.id === LINK && <Listing onLink={(link) => note(job, LINK, link)} />}
+        </>
+      ) : isTaken ? (
+        <Button component={Link} to={`/jobs/${job.id}/bench`} variant="outlined" size="small">
+          It is in the protocol: go to the bench
+        </Button>
+      ) : (
+        <Button variant="outlined" size="small" onClick={takeUp}>
+          Take it up on the bench
+        </Button>
+      )}
+      {others.length > 0 && (
+        <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 1 }}>
+          Then:{' '}
+          {others
+            .slice(0, 2)
+            .map((o) => `${o.title.toLowerCase()} (${minutesOf(o)})`)
+            .join('; ')}
+          .
+        </Typography>
+      )}
+    </Box>
+  );
+}
+
+const minutesOf = ({ minutes }: NextTest): string =>
+  minutes < 1.5 ? 'a minute' : unbroken(`about ${format(minutes * 60, 's', 2)}`);
+
+/** What was looked at already; each can be taken back. */
+export function Looked({ job }: { job: Job }) {
+  const looks = job.looks ?? [];
+  if (looks.length === 0) return null;
+  const remove = (at: string) =>
+    changeJob(job.id, (j) => ({ ...j, looks: (j.looks ?? []).filter((l) => l.at !== at) }));
+  return (
+    <Box component="section" aria-label="Looked at" sx={{ mt: 1.5 }}>
+      {looks.map(({ look, seen, at }) => (
+        <Typography key={at} variant="body2">
+          Looked at ({look}): {seenWords(seen)}.{' '}
+          <Button size="small" aria-label={`Take back: ${look}`} onClick={() => remove(at)}>
+            Take back
+          </Button>
+        </Typography>
+      ))}
+    </Box>
+  );
+}
