@@ -1,16 +1,32 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { diagnose } from '../diagnosis';
 import { freeze } from '../forecast';
-import { checkJob } from '../job';
+import { checkJob, type Job } from '../job';
+import { verdict } from '../verdict';
 import { demoJobs } from '.';
 
-test('the forecast that is shipped frozen is the one the models in force make; KYMAR_FREEZE=1 writes it anew', () => {
-  const [offload] = demoJobs();
-  const made = freeze({ ...offload!, forecasts: [] }, 'forecast-1', '2026-11-03T09:30:00.000Z');
+const [offload, , , , second] = demoJobs() as [Job, Job, Job, Job, Job];
+
+test('forecasts that are shipped frozen are the ones the models in force make; KYMAR_FREEZE=1 writes them anew', () => {
+  const bare = (job: Job): Job => ({ ...job, forecasts: [] });
+  const made = {
+    offload: freeze(bare(offload), 'forecast-1', '2026-11-03T09:30:00.000Z'),
+    second: freeze(bare(second), 'forecast-1', '2026-11-18T10:10:00.000Z'),
+  };
   if (process.env.KYMAR_FREEZE) writeFileSync(join(__dirname, 'frozen.json'), `${JSON.stringify(made)}\n`);
-  expect(offload!.forecasts).toEqual([made]);
+  expect(offload.forecasts).toEqual([made.offload]);
+  expect(second.forecasts).toEqual([made.second]);
 });
 
 test('every job of the demo is one the schema takes', () => {
   for (const job of demoJobs()) expect(checkJob(JSON.parse(JSON.stringify(job)))).toMatchObject({ ok: true });
+});
+
+test('one job is finished with a clean verdict, one is stuck on a wrong port', () => {
+  expect(verdict(offload)).toMatchObject({ answer: 'meets' });
+  expect(verdict(second)).toMatchObject({ answer: 'falls short' });
+  const found = diagnose(second)!;
+  expect(found.groups[0]!.ids).toContain('slower port');
+  expect(found.next[0]!.id).toBe('look at the link');
 });

@@ -1,6 +1,6 @@
 import { stopwatchError } from '../measure';
 import type { Fact } from '../evidence';
-import { FIRST, type FrozenForecast, type Job, type Run, VERSION, witness } from '../job';
+import { FIRST, type FrozenForecast, type Job, type Move, type Run, VERSION, witness } from '../job';
 import frozen from './frozen.json' with { type: 'json' };
 import { ACCESSORIES, BRIDGES, CABLES, DRIVES, HOSTS } from '../catalog/stock';
 
@@ -14,12 +14,48 @@ export const DEMO_IDS = [
   'demo-herbarium-scans',
   'demo-simulator-bay',
   'demo-acoustics-archive',
+  'demo-acoustics-second',
 ] as const;
 
 /** The jobs of the demo. Its forecast is shipped frozen, as the models in force make it: a test compares. */
 export function demoJobs(): Job[] {
-  return [offload(), scans(), bay(), archive()].map((job) => witness(null, job, job.changed));
+  return [offload(), scans(), bay(), archive(), second()].map((job) => witness(null, job, job.changed));
 }
+
+/** A run by stopwatch, at the job's first place, until the bar was full. */
+const timed = (
+  id: string,
+  at: string,
+  activity: string,
+  direction: Run['direction'],
+  size: number,
+  count: number,
+  seconds: number,
+  temperature: number,
+): Run => ({
+  id,
+  at,
+  activity,
+  direction,
+  otherEnd: 'storage',
+  source: 'stopwatch',
+  measure: {
+    kind: 'timed',
+    bytes: size,
+    files: count,
+    seconds,
+    until: 'bar',
+    error: stopwatchError(),
+    correction: 0,
+    laps: [],
+    block: null,
+    depth: null,
+  },
+  path: { ...FIRST },
+  conditions: { note: 'lid open, on mains', temperature, cold: true, target: null, memoryBacked: false },
+  ended: 'done',
+  samples: [],
+});
 
 /** The acoustics survey's offload: finished up to the verdict. */
 function offload(): Job {
@@ -92,48 +128,15 @@ function offload(): Job {
     runs: [],
     decision: null,
   };
-  job.forecasts = [frozen as unknown as FrozenForecast];
-  const run = (
-    id: string,
-    at: string,
-    activity: string,
-    direction: Run['direction'],
-    size: number,
-    count: number,
-    seconds: number,
-    temperature: number,
-  ): Run => ({
-    id,
-    at,
-    activity,
-    direction,
-    otherEnd: 'storage',
-    source: 'stopwatch',
-    measure: {
-      kind: 'timed',
-      bytes: size,
-      files: count,
-      seconds,
-      until: 'bar',
-      error: stopwatchError(),
-      correction: 0,
-      laps: [],
-      block: null,
-      depth: null,
-    },
-    path: { ...FIRST },
-    conditions: { note: 'lid open, on mains', temperature, cold: true, target: null, memoryBacked: false },
-    ended: 'done',
-    samples: [],
-  });
+  job.forecasts = [frozen.offload as unknown as FrozenForecast];
   job.runs = [
-    run('run-1', '2026-11-04T10:05:00.000Z', 'offload', 'write', bytes, files, 296.4, 51),
-    run('run-2', '2026-11-04T10:25:00.000Z', 'offload', 'write', bytes, files, 301.8, 54),
-    run('run-3', '2026-11-04T10:45:00.000Z', 'offload', 'write', bytes, files, 293.1, 53),
-    run('run-4', '2026-11-04T11:10:00.000Z', 'offload', 'write', bytes, files, 298.7, 54),
-    run('run-5', '2026-11-04T11:30:00.000Z', 'readback', 'read', 36e9, 6_400, 50.9, 49),
-    run('run-6', '2026-11-04T11:35:00.000Z', 'readback', 'read', 36e9, 6_400, 51.6, 49),
-    run('run-7', '2026-11-04T11:40:00.000Z', 'readback', 'read', 36e9, 6_400, 50.2, 50),
+    timed('run-1', '2026-11-04T10:05:00.000Z', 'offload', 'write', bytes, files, 296.4, 51),
+    timed('run-2', '2026-11-04T10:25:00.000Z', 'offload', 'write', bytes, files, 301.8, 54),
+    timed('run-3', '2026-11-04T10:45:00.000Z', 'offload', 'write', bytes, files, 293.1, 53),
+    timed('run-4', '2026-11-04T11:10:00.000Z', 'offload', 'write', bytes, files, 298.7, 54),
+    timed('run-5', '2026-11-04T11:30:00.000Z', 'readback', 'read', 36e9, 6_400, 50.9, 49),
+    timed('run-6', '2026-11-04T11:35:00.000Z', 'readback', 'read', 36e9, 6_400, 51.6, 49),
+    timed('run-7', '2026-11-04T11:40:00.000Z', 'readback', 'read', 36e9, 6_400, 50.2, 50),
   ];
   return job;
 }
@@ -351,4 +354,34 @@ function archive(): Job {
     runs: [],
     decision: null,
   };
+}
+
+/** The second team's disk: as good as the first, and stuck: it took far longer than was forecast. */
+function second(): Job {
+  const first = offload();
+  const [nightly, back] = first.activities as [Move, Move];
+  const [device] = first.devices;
+  const job: Job = {
+    ...first,
+    id: DEMO_IDS[4],
+    title: 'Second team’s project disk',
+    created: '2026-11-17T09:20:00.000Z',
+    changed: '2026-11-19T15:05:00.000Z',
+    due: '2026-12-01',
+    note: 'The same set as the first team’s, for the estuary. It came back from a first night as “far too slow”.',
+    activities: [
+      { ...nightly, bytes: entered(187e9), files: entered(33_100), target: 7 * 60 },
+      { ...back, bytes: entered(41e9), files: entered(7_300), target: 80 },
+    ],
+    devices: [{ ...device!, name: 'Project disk, second team' }],
+    forecasts: [],
+    runs: [],
+  };
+  job.forecasts = [frozen.second as unknown as FrozenForecast];
+  job.runs = [
+    timed('run-1', '2026-11-19T13:40:00.000Z', 'offload', 'write', 187e9, 33_100, 471.3, 44),
+    timed('run-2', '2026-11-19T14:05:00.000Z', 'offload', 'write', 187e9, 33_100, 466.8, 45),
+    timed('run-3', '2026-11-19T14:40:00.000Z', 'readback', 'read', 41e9, 7_300, 99.2, 43),
+  ];
+  return job;
 }

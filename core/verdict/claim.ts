@@ -309,7 +309,7 @@ function claimOf(job: Job, runs: readonly Run[], model: Model | null, ranges: Ow
   const flushed = ` Timed until the progress bar was full; all is written about ${format(later, 's', 2)} later.`;
   return {
     key: keyOf(first),
-    title: `${activity?.name ?? `Synthetic ${first.direction === 'read' ? 'reading' : 'writing'}`}${first.conditions.look ? ` (${first.conditions.look})` : ''}`,
+    title: titleOf(activity, first),
     activity,
     simulated,
     own,
@@ -321,6 +321,12 @@ function claimOf(job: Job, runs: readonly Run[], model: Model | null, ranges: Ow
     target: activity?.target ? targetAnswer(activity, first, measured, own, simulated, later) : null,
     carries: `${carryOver(own, simulated, path, first)}${later > 0 ? flushed : ''}`,
   };
+}
+
+/** What a claim is about: the activity or a synthetic run, and what was done differently in it. */
+function titleOf(activity: Activity | null, { direction, conditions: { look } }: Run): string {
+  const name = activity?.name ?? `Synthetic ${direction === 'read' ? 'reading' : 'writing'}`;
+  return look ? `${name} (${look})` : name;
 }
 
 /** A run whose slowest possible average lies above a hard ceiling, or that wrote into memory. */
