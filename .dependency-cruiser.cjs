@@ -12,8 +12,9 @@ const FLOORS = [
   ['forecast'],
   ['choice', 'measure', 'fitting'],
   ['verdict'],
-  ['diagnosis'],
+  ['diagnosis', 'calibration'],
   ['handover', 'reference', 'backup', 'demo'],
+  ['practice'],
 ];
 /** Wings hold rooms of their own; everything else is a room. */
 const WINGS = ['catalog', 'build', 'models', 'choice'];

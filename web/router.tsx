@@ -22,6 +22,11 @@ const PAGES: View[] = [
     load: async () => ({ default: (await import('./parts')).Parts }),
   },
   {
+    path: 'practice',
+    title: 'Practice',
+    load: async () => ({ default: (await import('./practice')).Practice }),
+  },
+  {
     path: 'reference',
     title: 'Reference',
     load: async () => ({ default: (await import('./reference')).Reference }),

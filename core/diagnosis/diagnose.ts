@@ -38,6 +38,7 @@ const ODD: Record<string, string> = {
 };
 /** As many groups are held against each measurement for people to see, what is healthy beside them. */
 const LEADING = 3;
+const LEAST = 0.02;
 /** A cause less probable than this is not told. */
 const TOLD = 0.001;
 
@@ -57,8 +58,8 @@ export function diagnose(
   const scored = score(evidence, { priors });
   const groups = groupsOf(scored).filter(({ probability }) => probability >= TOLD);
   const leading = groups
+    .filter(({ ids, probability }) => ids[0] !== NONE && probability >= LEAST)
     .map(({ ids }) => scored.find(({ id }) => id === ids[0])!)
-    .filter(({ id }) => id !== NONE)
     .slice(0, LEADING);
   const healthy = scored.find(({ id }) => id === HEALTHY);
   const shown = shownOf(evidence, [...leading, ...(healthy && !leading.includes(healthy) ? [healthy] : [])]);

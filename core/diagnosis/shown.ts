@@ -60,7 +60,7 @@ function saidOf({ cause }: Scored, { of, look, toBar, time, seen }: Evidence): S
   return { seconds, seen: null, fits: time.log >= low && time.log <= high };
 }
 
-/** How far a case has come when, in its likeliest draw. @param draw which one */
+/** How far a case has come when. @param draw which of its draws */
 export function courseOf(of: Case, draw: number): Sample[] {
   if (pathFor(of).blocked.length > 0) return [];
   const inputs = collect(recordersFor(of.own).explaining, of);
@@ -85,8 +85,13 @@ export function courseOf(of: Case, draw: number): Sample[] {
   return course.filter((_, i) => i % every === 0 || i === course.length - 1);
 }
 
-const likeliest = ({ weights }: Scored): number =>
-  weights.reduce((best, w, i) => (w > weights[best]! ? i : best), 0);
+/** The draw in the middle of what a cause would give. */
+function middleOf({ cause }: Scored, { of, toBar }: Evidence): number {
+  const logs = logsUnder(cause, of, { look: undefined, toBar });
+  if (!logs) return 0;
+  const order = Array.from(logs, (log, i) => [log, i] as const).sort(([a], [b]) => a - b);
+  return order[Math.floor(order.length / 2)]![1];
+}
 
 /** What the likeliest causes say of each measurement. @param causes the ones to show */
 export function shownOf(evidence: readonly Evidence[], causes: readonly Scored[]): Shown {
@@ -108,7 +113,7 @@ export function shownOf(evidence: readonly Evidence[], causes: readonly Scored[]
     causes: causes.map((scored) => ({
       id: scored.id,
       by: evidence.map((one) => saidOf(scored, one)),
-      course: worst ? courseOf(lookedAt(undefined, scored.cause, worst.of), likeliest(scored)) : [],
+      course: worst ? courseOf(lookedAt(undefined, scored.cause, worst.of), middleOf(scored, worst)) : [],
     })),
   };
 }

@@ -22,7 +22,7 @@ import {
   type Use,
 } from '@kymar/core/catalog/assumptions';
 import { factSpread, parseFact, writeFact } from '@kymar/core/evidence';
-import { UNIT_OF, type Dimension, type Unit } from '@kymar/core/units';
+import { counted, UNIT_OF, type Dimension, type Unit } from '@kymar/core/units';
 import { setSetting, useSettings } from '../state/settings';
 import { saveFile } from '../ui/files';
 import { Notice } from '../ui/notice';
@@ -48,6 +48,8 @@ const dimensionOf = (unit: Unit): Dimension =>
 function keep(id: AssumptionId, range: OwnRanges[AssumptionId]): void {
   const { [id]: _, ...others } = useSettings.getState().ownRanges ?? NONE;
   setSetting('ownRanges', range ? { ...others, [id]: range } : others);
+  const { [id]: __, ...learned } = useSettings.getState().learned ?? {};
+  setSetting('learned', learned);
 }
 
 /** A row's own range as it is typed; what is not understood stays, marked, and is not taken. */
@@ -92,6 +94,7 @@ function Row({ id, own }: { id: AssumptionId; own: OwnRanges }) {
   const { name, unit, on, used, source } = ASSUMPTIONS[id];
   const { low, expected, high } = assumedRange(id, own);
   const mine = own[id] !== undefined;
+  const jobs = useSettings((s) => s.learned?.[id]);
   const told = on ? `${name}, ${on}` : name;
   return (
     <>
@@ -105,7 +108,9 @@ function Row({ id, own }: { id: AssumptionId; own: OwnRanges }) {
         <TableCell align="right" sx={{ whiteSpace: 'nowrap', fontWeight: mine ? 600 : undefined }}>
           {writeFact([low, expected, high], unit, 3)}
         </TableCell>
-        <TableCell>{mine ? 'this shop’s own' : FROM[source]}</TableCell>
+        <TableCell>
+          {jobs ? `learned from ${counted(jobs, 'job')}` : mine ? 'this shop’s own' : FROM[source]}
+        </TableCell>
         <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
           {mine && (
             <Button

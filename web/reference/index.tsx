@@ -14,6 +14,7 @@ import { Loads } from './loads';
 import { CacheFromMoments } from './moments';
 import { PerFile } from './perfile';
 import { RatingEnd } from './rating';
+import { Taught } from './taught';
 
 /** What a technician looks up: names decoded, units converted, interfaces, rules of thumb. */
 export function Reference() {
@@ -63,6 +64,7 @@ export function Reference() {
       </Box>
       <Box sx={{ display: 'grid', gap: 2 }}>
         <Interfaces />
+        <Taught />
         <Assumptions />
       </Box>
     </Box>

@@ -1,12 +1,28 @@
 import type { Rate } from '@kymar/core/choice/prices';
 import type { Weights } from '@kymar/core/choice/search';
 import type { Thumb } from '@kymar/core/measure';
+import type { Named, Step } from '@kymar/core/practice';
 import type { Role } from '@kymar/core/job';
 import { create } from 'zustand';
 import type { OwnRanges } from '@kymar/core/catalog/assumptions';
 import { disks } from './disk';
 import { Records } from './records';
 import { setHealth } from './status';
+
+/** Practice: a round that goes on by its level, seed and steps; of those that are over what came of each. */
+export interface Practice {
+  going: { level: number; seed: number; steps: Step[]; named?: Named } | null;
+  record: Played[];
+}
+export interface Played {
+  at: string;
+  level: number;
+  seed: number;
+  won: boolean;
+  /** min it took, and the shortest way would have. */
+  minutes: number;
+  best: number;
+}
 
 /** What is kept beside jobs and parts, each for itself. */
 export interface Settings {
@@ -32,10 +48,14 @@ export interface Settings {
   rates?: readonly Rate[];
   /** The shop's own weights of the ranking, by what a device is for. */
   weights?: Partial<Record<Role | 'any', Weights>>;
+  /** The round of practice that is played, and those that are over. */
+  practice?: Practice;
   /** How often each cause is the one at this shop, by id, in place of what it comes with. */
   priors?: Readonly<Record<string, number>>;
   /** The shop's own ranges in place of what Kymar assumes. */
   ownRanges?: OwnRanges;
+  /** Which of them were learned from jobs, by row, from how many. */
+  learned?: Readonly<Record<string, number>>;
 }
 type Key = keyof Settings;
 

@@ -23,6 +23,7 @@ const WorkingSheet = patientLazy(() => import('./working'));
 const PAGES = [
   ['/jobs', 'All jobs'],
   ['/parts', 'Parts'],
+  ['/practice', 'Practice'],
   ['/reference', 'Reference'],
   ['/settings', 'Settings'],
 ] as const;

@@ -14,6 +14,7 @@ import type { Fix } from '@kymar/core/choice/whatif';
 import type { Progress, Wanted } from '@kymar/core/choice/search';
 import type { Choosing, Overview } from './choice';
 import type { Forecasting } from './forecast';
+import type { Practising } from './practice';
 import type { Reading } from './reading';
 import type { Tracing } from './trace';
 import type { Compared, Work } from './whatif';
@@ -67,13 +68,17 @@ const choosing = new Helper<Choosing>(
   () => new Worker(new URL('./choice.ts', import.meta.url), { type: 'module' }),
 );
 
+const practising = new Helper<Practising>(
+  () => new Worker(new URL('./practice.ts', import.meta.url), { type: 'module' }),
+);
+
 const tracing = new Helper<Tracing>(
   () => new Worker(new URL('./trace.ts', import.meta.url), { type: 'module' }),
 );
 
 /** Loads their code ahead: a stopped server would keep it back. */
 export const warmUp = (): void =>
-  [whatif, forecasting, reading, choosing, tracing].forEach((helper) => void helper.start());
+  [whatif, forecasting, reading, choosing, tracing, practising].forEach((helper) => void helper.start());
 
 /** Changes that help a path, worked out in a worker. */
 export const fixesOf = (situation: Situation, shop: Shop, direction: Direction): Promise<Fix[]> =>
@@ -88,6 +93,9 @@ export const diagnosisOf = (...asked: Parameters<Work['diagnose']>): Promise<Dia
 
 /** What each link reached in the shop's own hands, in a worker. */
 export const ownRatesOf = (jobs: readonly Job[]): Promise<OwnRate[]> => whatif.ask((w) => w.ownRates(jobs));
+
+/** What accepted jobs teach, and how good their forecasts were, in a worker. @param own without what was learned */
+export const taughtBy = (...asked: Parameters<Work['taught']>) => whatif.ask((w) => w.taught(...asked));
 
 /** A job's days lived through, in a worker. */
 export const daysOf = (situation: Situation, years: number): Promise<DaysForecast | null> =>
@@ -132,6 +140,12 @@ export const traces = {
   read: (...asked: Parameters<Tracing['read']>) => tracing.ask((w) => w.read(...asked)),
 };
 export type { TraceLook, TraceRead } from './trace';
+
+/** Rounds of practice, played beside the page. */
+export const practice = {
+  rig: (...asked: Parameters<Practising['rig']>) => practising.ask((w) => w.rig(...asked)),
+  debrief: (...asked: Parameters<Practising['debrief']>) => practising.ask((w) => w.debrief(...asked)),
+};
 
 /** What there is to buy, searched in a worker that keeps what it found. */
 export const choose = {

@@ -2,7 +2,10 @@ import { expose } from 'comlink';
 import { compareBuilds, type Comparison } from '@kymar/core/choice/compare';
 import type { Estimate } from '@kymar/core/evidence';
 import { forecastDays, type Situation } from '@kymar/core/forecast';
+import { learnedFromJobs, recordOf, type LearnedRow, type RecordRow } from '@kymar/core/calibration';
+import type { OwnRanges } from '@kymar/core/catalog/assumptions';
 import { diagnose } from '@kymar/core/diagnosis';
+import type { Job } from '@kymar/core/job';
 import type { Drive, Shop } from '@kymar/core/catalog/parts';
 import { ownRates } from '@kymar/core/reference';
 import { verdict } from '@kymar/core/verdict';
@@ -22,6 +25,10 @@ const work = {
   verdict,
   diagnose,
   ownRates,
+  taught: (jobs: readonly Job[], own: OwnRanges): { rows: LearnedRow[]; record: RecordRow[] } => ({
+    rows: learnedFromJobs(jobs, own),
+    record: recordOf(jobs),
+  }),
   days: (situation: Situation, years: number) => forecastDays(situation, { years }),
   compare: (situation: Situation, shop: Shop, activity: string, drives: readonly Drive[]): Compared => {
     const { builds: list, ...rest } = compareBuilds(

@@ -4,7 +4,7 @@ import type { Look } from '../look';
 /** What the system says it negotiated. */
 export const NEGOTIATED: Look = {
   id: 'look at the link',
-  title: 'Read what the system negotiated with it (Path, “What is plugged in here”)',
+  title: 'Read which link the system negotiated',
   replaces: [],
   extra: 1,
   applies: (of) => outerMode(of) !== null,

@@ -28,7 +28,7 @@ export function Against({ found }: { found: Diagnosis }) {
       <Table size="small" aria-label="What each cause says of each measurement">
         <TableHead>
           <TableRow>
-            <TableCell>Measured or seen</TableCell>
+            <TableCell sx={{ minWidth: 150 }}>Measured or seen</TableCell>
             <TableCell align="right">It was</TableCell>
             {causes.map(({ id }) => (
               <TableCell key={id} align="right" sx={{ minWidth: 110 }}>

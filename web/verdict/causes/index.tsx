@@ -44,14 +44,17 @@ export function Causes({ job, onWords }: { job: Job; onWords(words: string): voi
         <GroupOf key={ids.join()} found={found} ids={ids} probability={probability} />
       ))}
       {!isHealthy && <Gain job={job} found={found} />}
+      <Next job={job} found={found} />
+      <Looked job={job} />
+      <Typography variant="h3" sx={{ mt: 2, pt: 1.5, mb: 1, borderTop: 1, borderColor: 'divider' }}>
+        What speaks for and against
+      </Typography>
       {found.shown.course.length > 0 && !isHealthy && (
-        <Suspense fallback={<Box sx={{ height: 220 }} />}>
+        <Suspense fallback={<Box sx={{ height: 240, mb: 1.5 }} />}>
           <CourseChart found={found} />
         </Suspense>
       )}
       <Against found={found} />
-      <Next job={job} found={found} />
-      <Looked job={job} />
       {words && !isHealthy && (
         <Box sx={{ mt: 1.5 }}>
           <Typography variant="body2">For the customer: “{unbroken(words)}”</Typography>

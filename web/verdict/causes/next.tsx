@@ -35,10 +35,13 @@ export function Next({ job, found }: { job: Job; found: Diagnosis }) {
     }));
     void navigate(`/jobs/${job.id}/bench`);
   };
+  const isSure = found.groups[0]?.ids[0] === 'healthy';
   const isTaken = job.tests?.some((t) => t.look === next.id) ?? false;
   return (
     <Box component="section" aria-label="Next" sx={{ mt: 2, pt: 1.5, borderTop: 1, borderColor: 'divider' }}>
-      <Typography variant="h3">Next: {next.title}</Typography>
+      <Typography variant="h3">
+        {isSure ? 'To be surer' : 'Next'}: {next.title}
+      </Typography>
       <Typography variant="body2" color="textSecondary" sx={{ mb: 0.5 }}>
         {minutesOf(next)}
       </Typography>
@@ -64,6 +67,11 @@ export function Next({ job, found }: { job: Job; found: Diagnosis }) {
               </Button>
             ))}
           </Box>
+          {next.id === LINK && (
+            <Typography variant="body2" color="textSecondary" sx={{ mt: 0.5 }}>
+              On this machine Path tells it, under “Plugged in here”.
+            </Typography>
+          )}
           {next.id === LINK && <Listing onLink={(link) => note(job, LINK, link)} />}
         </>
       ) : isTaken ? (

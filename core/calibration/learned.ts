@@ -1,0 +1,78 @@
+import { ASSUMPTIONS, assumedRange, type AssumptionId, type OwnRanges } from '../catalog/assumptions';
+import type { Job } from '../job';
+import { mean, median, type Spread } from '../stats';
+import { lessonsOf, type Lesson } from './lesson';
+
+/** What the shop's jobs teach of a row, beside what is assumed. */
+export interface LearnedRow {
+  row: AssumptionId;
+  prior: Spread;
+  learned: Spread;
+  /** Jobs it goes by, and jobs that lie too far off to be believed. */
+  jobs: number;
+  aside: number;
+}
+
+const NONE: OwnRanges = {};
+/** What is assumed counts as much as so many jobs [memory]. */
+const PRIOR_JOBS = 3;
+const Z90 = 3.29;
+/** A value is set aside so many sigmas from the others' middle. */
+const FAR = 3.5;
+/** Of so few jobs the middle says nothing of one that lies far off: they are held against what is assumed. */
+const FEW = 3;
+const NORMAL = 1.4826;
+
+/** Values of one row, one for each job. */
+function byJob(lessons: readonly Lesson[]): { log: number; sigma: number }[] {
+  const jobs = new Map<string, Lesson[]>();
+  for (const lesson of lessons) jobs.set(lesson.job, [...(jobs.get(lesson.job) ?? []), lesson]);
+  return [...jobs.values()].map((list) => ({
+    log: mean(list.map(({ log }) => log)),
+    sigma: mean(list.map(({ sigma }) => sigma)),
+  }));
+}
+
+function learnedOf(row: AssumptionId, lessons: readonly Lesson[], own: OwnRanges): LearnedRow {
+  const prior = assumedRange(row, own);
+  const before = Math.log(prior.expected);
+  const width = Math.log(prior.high / prior.low) / Z90;
+  const values = byJob(lessons);
+  const logs = values.map(({ log }) => log);
+  const isFew = values.length < FEW;
+  const center = isFew ? before : median(logs);
+  const scatter = isFew ? width : NORMAL * median(logs.map((log) => Math.abs(log - center)));
+  const near = values.filter(
+    ({ log, sigma }) => Math.abs(log - center) <= FAR * Math.max(scatter, Math.hypot(width / 2, sigma)),
+  );
+  const weighed = near.map(({ log, sigma }) => ({ log, weight: 1 / (1 + (sigma / width) ** 2) }));
+  const count = weighed.reduce((sum, { weight }) => sum + weight, 0);
+  const all = PRIOR_JOBS + count;
+  const middle = (PRIOR_JOBS * before + weighed.reduce((sum, w) => sum + w.weight * w.log, 0)) / all;
+  const spread =
+    (PRIOR_JOBS * width ** 2 + weighed.reduce((sum, w) => sum + w.weight * (w.log - middle) ** 2, 0)) / all;
+  const half = (Z90 / 2) * Math.sqrt(spread * (1 + 1 / all));
+  const most = ASSUMPTIONS[row].unit === 'ratio' ? 1 : Infinity;
+  const at = (log: number) => Math.min(most, Math.exp(log));
+  return {
+    row,
+    prior,
+    learned: { low: at(middle - half), expected: at(middle), high: at(middle + half) },
+    jobs: near.length,
+    aside: values.length - near.length,
+  };
+}
+
+/**
+ * What accepted jobs teach of the rows that decided their times: drawn towards what is assumed as long as there are few, and one that lies far off the
+ * others does not count.
+ * @param own the shop's own ranges, without what was learned
+ */
+export function learnedFromJobs(jobs: readonly Job[], own: OwnRanges = NONE): LearnedRow[] {
+  const rows = new Map<AssumptionId, Lesson[]>();
+  for (const job of jobs)
+    for (const lesson of lessonsOf(job, own)) rows.set(lesson.row, [...(rows.get(lesson.row) ?? []), lesson]);
+  return [...rows]
+    .map(([row, lessons]) => learnedOf(row, lessons, own))
+    .sort((a, b) => b.jobs - a.jobs || a.row.localeCompare(b.row));
+}

@@ -1,0 +1,128 @@
+import {
+  ASSUMPTION_IDS,
+  ASSUMPTIONS,
+  assumedRange,
+  type AssumptionId,
+  type OwnRanges,
+} from '../catalog/assumptions';
+import { screen, type Case } from '../forecast';
+import type { Job } from '../job';
+import { caseMeasured, verdict, type Claim } from '../verdict';
+
+/** What one job's measurement says of a row of the assumptions: the one that decided its time. */
+export interface Lesson {
+  row: AssumptionId;
+  job: string;
+  /** Logarithm of the row's value that gives the time that was measured, and one sigma of it. */
+  log: number;
+  sigma: number;
+}
+
+/** The row that decided a time must hold so much of its variance; the others say nothing. */
+const DECIDES = 0.6;
+/** A row that moves a time by less than this over its whole range, as a logarithm, is not what was measured. */
+const LEAST = 0.04;
+/** One sigma of what the models leave out, as a share [memory]. */
+const MODEL = 0.03;
+/** Sigmas from 5 to 95 %. */
+const Z90 = 3.29;
+/** A value is looked for so many times beyond the row's own range. */
+const BEYOND = 4;
+const STEPS = 40;
+
+/** Rows that are the equipment's: not what a customer's work or a drive's fill happens to be. */
+const TEACHABLE = ASSUMPTION_IDS.filter((id) => {
+  const { used, value } = ASSUMPTIONS[id];
+  const isEquipment = used.includes('path') || used.includes('transfer') || used.includes('loads');
+  return isEquipment && !used.includes('workload') && value.low > 0 && value.high > value.low;
+});
+
+const exact = (value: number) => ({ low: value, expected: value, high: value });
+
+/** Logarithm of the s of a case with a row at one value. */
+function logAt(of: Case, row: AssumptionId, value: number): number | null {
+  const seconds = screen({ ...of, own: { ...of.own, [row]: exact(value) } });
+  return seconds !== null && seconds > 0 ? Math.log(seconds) : null;
+}
+
+/** By how much each row moves a time over its range, as a logarithm. */
+function swaysOf(of: Case): { row: AssumptionId; sway: number }[] {
+  return TEACHABLE.flatMap((row) => {
+    const { low, high } = assumedRange(row, of.own);
+    const [a, b] = [logAt(of, row, low), logAt(of, row, high)];
+    return a !== null && b !== null && Math.abs(b - a) > 1e-6 ? [{ row, sway: b - a }] : [];
+  });
+}
+
+/** The logarithm of the value at which a row gives a time; null where none does. */
+function valueFor(of: Case, row: AssumptionId, time: number): number | null {
+  const { low, high } = assumedRange(row, of.own);
+  const { unit } = ASSUMPTIONS[row];
+  let [a, b] = [
+    Math.log(low / BEYOND),
+    Math.log(unit === 'ratio' ? Math.min(1, high * BEYOND) : high * BEYOND),
+  ];
+  const at = (log: number) => logAt(of, row, Math.exp(log));
+  const [first, last] = [at(a), at(b)];
+  if (first === null || last === null || (first - time) * (last - time) > 0) return null;
+  const rises = last > first;
+  for (let i = 0; i < STEPS; i++) {
+    const middle = (a + b) / 2;
+    const here = at(middle);
+    if (here === null) return null;
+    if (here < time === rises) a = middle;
+    else b = middle;
+  }
+  return (a + b) / 2;
+}
+
+/** Whether a claim is sound enough to learn from. */
+const isSound = ({ simulated, measured, right, doubts }: Claim): boolean =>
+  !simulated &&
+  measured !== null &&
+  !measured.scattered &&
+  measured.time !== null &&
+  doubts.length === 0 &&
+  right.answer !== 'questioned' &&
+  right.answer !== 'impossible' &&
+  measured.runs.every((run) => run.conditions.look === undefined);
+
+const NONE: OwnRanges = {};
+/** What each job taught already: jobs are never changed in place. */
+const known = new WeakMap<Job, { own: OwnRanges; lessons: Lesson[] }>();
+
+/**
+ * What an accepted job teaches: of each measurement the row that decided its time, at the value that gives the time.
+ * @param own the shop's own ranges, without what was learned: learned values are not learned from again
+ */
+export function lessonsOf(job: Job, own: OwnRanges = NONE): Lesson[] {
+  const had = known.get(job);
+  if (had?.own === own) return had.lessons;
+  const lessons = job.decision?.kind === 'accept' ? taughtBy(job, own) : [];
+  known.set(job, { own, lessons });
+  return lessons;
+}
+
+function taughtBy(job: Job, own: OwnRanges): Lesson[] {
+  return verdict(job, own)
+    .claims.filter(isSound)
+    .flatMap(({ measured, forecast }): Lesson[] => {
+      const made = caseMeasured(job, measured!.runs, own);
+      if (!made) return [];
+      // What was frozen may have counted with other ranges: what is learned is learned against today's.
+      const of: Case = { ...made.of, own };
+      const sways = swaysOf(of);
+      const total = sways.reduce((sum, { sway }) => sum + sway ** 2, 0);
+      const [most] = sways.sort((a, b) => Math.abs(b.sway) - Math.abs(a.sway));
+      if (!most || Math.abs(most.sway) < LEAST || most.sway ** 2 < DECIDES * total) return [];
+      const { low, expected, high } = measured!.time!;
+      const later = made.toBar ? (forecast?.later ?? 0) : 0;
+      const log = valueFor(of, most.row, Math.log(expected + later));
+      if (log === null) return [];
+      const range = assumedRange(most.row, own);
+      const others = Math.sqrt(Math.max(0, total - most.sway ** 2)) / Z90;
+      const reading = Math.log(high / low) / (2 * 1.96);
+      const slope = Math.abs(most.sway) / Math.log(range.high / range.low);
+      return [{ row: most.row, job: job.id, log, sigma: Math.hypot(others, reading, MODEL) / slope }];
+    });
+}

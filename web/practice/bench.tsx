@@ -1,0 +1,128 @@
+import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
+import type { Result, Rig, Step } from '@kymar/core/practice';
+import { LEVELS } from '@kymar/core/practice';
+import { isLinkId, linkById } from '@kymar/core/catalog/links';
+import { format } from '@kymar/core/units';
+import { unbroken } from '../ui/figure';
+import { Panel } from '../ui/panel';
+
+export const minutesWords = (minutes: number): string =>
+  minutes < 1.5 ? 'a minute' : unbroken(format(minutes * 60, 's', 2));
+
+/** What a step gave, in words. */
+export const gave = ({ seconds, seen }: Result): string =>
+  seconds !== null
+    ? unbroken(format(seconds, 's'))
+    : seen && isLinkId(seen)
+      ? linkById(seen).name
+      : (seen ?? '');
+
+/** The rig: what it is, what was timed and seen so far, what can be done next. @param onStep null: it is over */
+export function Bench({
+  rig,
+  level,
+  onStep,
+}: {
+  rig: Rig;
+  level: number;
+  onStep: ((step: Step) => void) | null;
+}) {
+  const title = LEVELS.find(({ id }) => id === level)?.title ?? '';
+  return (
+    <Box sx={{ display: 'grid', gap: 2 }}>
+      <Panel
+        title={rig.device}
+        aside={
+          <Typography sx={{ fontWeight: 620, fontVariantNumeric: 'tabular-nums' }} role="status">
+            {rig.done.length === 0 ? 'Nothing spent yet' : `${minutesWords(rig.minutes)} spent`}
+          </Typography>
+        }
+      >
+        <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>
+          Level {level}: {title.charAt(0).toLowerCase() + title.slice(1)}. On {rig.machine}, {rig.port}
+          {rig.cable ? `, with ${rig.cable}` : ''}.
+        </Typography>
+        <Table size="small" aria-label="What was timed and seen">
+          <TableHead>
+            <TableRow>
+              <TableCell>Timed or looked at</TableCell>
+              <TableCell align="right">As forecast</TableCell>
+              <TableCell align="right">It was</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
+            {[...rig.before, ...rig.done].map((result, i) => {
+              const work = rig.work[result.activity]!;
+              const look = rig.titles[result.look ?? ''];
+              return (
+                <TableRow key={i}>
+                  <TableCell>
+                    {result.seconds === null ? look : work.name}
+                    {result.seconds !== null && look && (
+                      <Typography variant="caption" component="div" color="textSecondary">
+                        {look}
+                      </Typography>
+                    )}
+                  </TableCell>
+                  <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
+                    {result.look === null
+                      ? unbroken(
+                          `${format(work.forecast.low, 's', 2)} to ${format(work.forecast.high, 's', 2)}`,
+                        )
+                      : ''}
+                  </TableCell>
+                  <TableCell align="right" sx={{ whiteSpace: 'nowrap', fontWeight: 620 }}>
+                    {gave(result)}
+                  </TableCell>
+                </TableRow>
+              );
+            })}
+          </TableBody>
+        </Table>
+      </Panel>
+      {onStep && (
+        <Panel title="Look or time">
+          {rig.work.map((work, activity) => {
+            const own = rig.actions.filter((a) => a.activity === activity);
+            if (own.length === 0) return null;
+            return (
+              <Box key={work.name} component="section" aria-label={work.name} sx={{ mb: 1.5 }}>
+                <Typography variant="h3" sx={{ mb: 0.5 }}>
+                  {work.name}
+                </Typography>
+                <Box
+                  sx={{
+                    display: 'grid',
+                    gap: 0.75,
+                    gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: 'repeat(2, minmax(0, 1fr))' },
+                  }}
+                >
+                  {own.map((action) => (
+                    <Button
+                      key={action.look}
+                      size="small"
+                      variant="outlined"
+                      onClick={() => onStep({ activity, look: action.look })}
+                      sx={{
+                        justifyContent: 'space-between',
+                        gap: 1.5,
+                        textAlign: 'left',
+                        whiteSpace: 'normal',
+                        lineHeight: 1.3,
+                      }}
+                    >
+                      <span>{action.title}</span>
+                      <Box component="span" sx={{ color: 'text.secondary', whiteSpace: 'nowrap' }}>
+                        {minutesWords(action.minutes)}
+                      </Box>
+                    </Button>
+                  ))}
+                </Box>
+              </Box>
+            );
+          })}
+        </Panel>
+      )}
+    </Box>
+  );
+}

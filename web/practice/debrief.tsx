@@ -1,0 +1,116 @@
+import {
+  Box,
+  Button,
+  LinearProgress,
+  Table,
+  TableBody,
+  TableCell,
+  TableHead,
+  TableRow,
+  Typography,
+} from '@mui/material';
+import { useEffect, useState } from 'react';
+import type { Debrief, Named, Rig, Step } from '@kymar/core/practice';
+import { formatProbability } from '@kymar/core/units';
+import { Panel } from '../ui/panel';
+import { practice } from '../workers';
+import { gave, minutesWords } from './bench';
+import { begin } from './play';
+
+/** What was hidden, what each test told of it, and the shortest way there. */
+export function DebriefPanel({
+  level,
+  seed,
+  steps,
+  named,
+  rig,
+}: {
+  level: number;
+  seed: number;
+  steps: readonly Step[];
+  named: Named;
+  rig: Rig;
+}) {
+  const [found, setFound] = useState<Debrief | null>(null);
+  useEffect(() => {
+    let current = true;
+    practice.debrief(level, seed, steps, named).then(
+      (debrief) => current && setFound(debrief),
+      () => undefined,
+    );
+    return () => {
+      current = false;
+    };
+  }, [level, seed, steps, named]);
+  if (!found) return <LinearProgress aria-label="Going through it" />;
+  const isWon = found.isRight && found.isRightFix;
+  const said = rig.causes.find(({ id }) => id === named.cause)?.title ?? named.cause;
+  return (
+    <Panel title={isWon ? 'Rightly named' : found.isRight ? 'Right cause, wrong way out' : 'Not that one'}>
+      <Typography sx={{ mb: 1 }}>
+        {found.truth ? (
+          <>
+            It was: <b>{found.truth}.</b> {found.fix}
+          </>
+        ) : (
+          'Nothing was wrong: all was as forecast.'
+        )}
+      </Typography>
+      {!found.isRight && (
+        <Typography variant="body2" sx={{ mb: 1 }}>
+          You said: {said}.
+        </Typography>
+      )}
+      {found.steps.length > 0 ? (
+        <Table size="small" aria-label="What each step told">
+          <TableHead>
+            <TableRow>
+              <TableCell>What you did</TableCell>
+              <TableCell align="right">It gave</TableCell>
+              <TableCell align="right">The truth, before and after</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
+            {found.steps.map((one, i) => (
+              <TableRow key={i}>
+                <TableCell>
+                  {one.title}
+                  <Typography variant="caption" component="div" color="textSecondary">
+                    {minutesWords(one.minutes)}
+                  </Typography>
+                </TableCell>
+                <TableCell align="right">{gave(one)}</TableCell>
+                <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
+                  {formatProbability(one.before)} → {formatProbability(one.after)}
+                </TableCell>
+              </TableRow>
+            ))}
+          </TableBody>
+        </Table>
+      ) : (
+        <Typography variant="body2">You named it without a look.</Typography>
+      )}
+      <Typography variant="h3" sx={{ mt: 2 }}>
+        The shortest way
+      </Typography>
+      {found.shortest.length === 0 ? (
+        <Typography variant="body2">What was timed beforehand told it.</Typography>
+      ) : (
+        <Box component="ol" sx={{ m: 0, pl: 2.5, typography: 'body2' }}>
+          {found.shortest.map(({ title, minutes }) => (
+            <li key={title}>
+              {title} ({minutesWords(minutes)})
+            </li>
+          ))}
+        </Box>
+      )}
+      <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
+        {found.minutes === 0 ? 'You spent nothing' : `You spent ${minutesWords(found.minutes)}`}
+        {found.best > 0 ? `; this way takes ${minutesWords(found.best)}.` : '.'}
+      </Typography>
+      <Button variant="contained" onClick={() => begin(level)}>
+        Another one
+      </Button>
+    </Panel>
+  );
+}

@@ -1,0 +1,186 @@
+import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
+import { useEffect, useMemo, useState } from 'react';
+import { ASSUMPTIONS, type OwnRanges } from '@kymar/core/catalog/assumptions';
+import type { LearnedRow, RecordKind, RecordRow } from '@kymar/core/calibration';
+import { writeFact } from '@kymar/core/evidence';
+import { counted, format } from '@kymar/core/units';
+import { useJobs } from '../state/jobs';
+import { setSetting, useSettings } from '../state/settings';
+import { unbroken } from '../ui/figure';
+import { Panel } from '../ui/panel';
+import { taughtBy } from '../workers';
+
+const KIND: Record<RecordKind, string> = { writing: 'Writing', reading: 'Reading', loads: 'Load times' };
+const NONE: OwnRanges = {};
+
+/** The shop's own ranges without those that were learned: what is learned is not learned from again. */
+function useEntered(): OwnRanges {
+  const own = useSettings((s) => s.ownRanges);
+  const learned = useSettings((s) => s.learned);
+  return useMemo(
+    () => Object.fromEntries(Object.entries(own ?? NONE).filter(([id]) => learned?.[id] === undefined)),
+    [own, learned],
+  );
+}
+
+/** Writes what was learned of some rows into the assumptions; frozen forecasts keep what they were frozen with. */
+function use(rows: readonly LearnedRow[]): void {
+  const { ownRanges = NONE, learned = {} } = useSettings.getState();
+  const ranges = Object.fromEntries(rows.map(({ row, learned: range }) => [row, range]));
+  setSetting('learned', { ...learned, ...Object.fromEntries(rows.map(({ row, jobs }) => [row, jobs])) });
+  setSetting('ownRanges', { ...ownRanges, ...ranges });
+}
+
+/** Takes all that was learned out of the assumptions again. */
+function switchOff(): void {
+  const { ownRanges = NONE, learned = {} } = useSettings.getState();
+  setSetting(
+    'ownRanges',
+    Object.fromEntries(Object.entries(ownRanges).filter(([id]) => learned[id] === undefined)),
+  );
+  setSetting('learned', undefined);
+}
+
+/** What accepted jobs teach of what Kymar assumes, beside the default; and how good the frozen forecasts were. */
+export function Taught() {
+  const jobs = useJobs((s) => s.jobs);
+  const own = useEntered();
+  const learned = useSettings((s) => s.learned) ?? {};
+  const [found, setFound] = useState<{ rows: LearnedRow[]; record: RecordRow[] } | null>(null);
+  useEffect(() => {
+    let current = true;
+    taughtBy(Object.values(jobs), own).then(
+      (now) => current && setFound(now),
+      () => undefined,
+    );
+    return () => {
+      current = false;
+    };
+  }, [jobs, own]);
+  const inUse = Object.keys(learned).length;
+  const fresh = found?.rows.filter(({ row, jobs: n }) => n > 0 && learned[row] !== n) ?? [];
+  return (
+    <Panel title="What your jobs teach" aria-busy={found === null}>
+      {found && found.rows.length === 0 && (
+        <Typography variant="body2" color="textSecondary">
+          Nothing yet: a job teaches once it is measured as built and accepted, where one assumption decided
+          the time.
+        </Typography>
+      )}
+      {found && found.rows.length > 0 && (
+        <>
+          <Table size="small" aria-label="What your jobs teach">
+            <TableHead>
+              <TableRow>
+                <TableCell>Assumption</TableCell>
+                <TableCell align="right">Default</TableCell>
+                <TableCell align="right">Yours</TableCell>
+                <TableCell align="right">Jobs</TableCell>
+                <TableCell />
+              </TableRow>
+            </TableHead>
+            <TableBody>
+              {found.rows.map((row) => (
+                <Row key={row.row} row={row} inUse={learned[row.row]} />
+              ))}
+            </TableBody>
+          </Table>
+          <Box sx={{ display: 'flex', gap: 1, mt: 1, flexWrap: 'wrap' }}>
+            {fresh.length > 1 && (
+              <Button size="small" variant="outlined" onClick={() => use(fresh)}>
+                Use all of them
+              </Button>
+            )}
+            {inUse > 0 && (
+              <Button size="small" onClick={switchOff}>
+                Switch off what was learned
+              </Button>
+            )}
+          </Box>
+          <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 0.5 }}>
+            Drawn towards the default as long as there are few jobs (it counts as three); a job far off the
+            others is set aside. Frozen forecasts keep what they were frozen with.
+          </Typography>
+        </>
+      )}
+      {found && found.record.length > 0 && (
+        <>
+          <Typography variant="h3" sx={{ mt: 2, mb: 0.5 }}>
+            How good the forecasts were
+          </Typography>
+          <Table size="small" aria-label="How good the forecasts were">
+            <TableHead>
+              <TableRow>
+                <TableCell>Kind</TableCell>
+                <TableCell align="right">Measured</TableCell>
+                <TableCell align="right">Within the 90 % range</TableCell>
+                <TableCell align="right">Off by, in the middle</TableCell>
+              </TableRow>
+            </TableHead>
+            <TableBody>
+              {found.record.map(({ kind, count, held, error }) => (
+                <TableRow key={kind}>
+                  <TableCell>{KIND[kind]}</TableCell>
+                  <TableCell align="right">{count}</TableCell>
+                  <TableCell align="right">
+                    {unbroken(`${held} of ${count} (${format(held / count, '%', 2)})`)}
+                  </TableCell>
+                  <TableCell align="right">{unbroken(format(error, '%', 2))}</TableCell>
+                </TableRow>
+              ))}
+            </TableBody>
+          </Table>
+          <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 0.5 }}>
+            Of everything measured on what it was frozen for, nothing left out.
+          </Typography>
+        </>
+      )}
+    </Panel>
+  );
+}
+
+function Row({ row: learned, inUse }: { row: LearnedRow; inUse: number | undefined }) {
+  const { row, prior, learned: range, jobs, aside } = learned;
+  const { name, on, unit } = ASSUMPTIONS[row];
+  const words = ({ low, expected, high }: LearnedRow['prior']) => writeFact([low, expected, high], unit, 3);
+  return (
+    <TableRow>
+      <TableCell>
+        {name}
+        {on && (
+          <Typography variant="caption" color="textSecondary" component="div">
+            {on}
+          </Typography>
+        )}
+      </TableCell>
+      <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
+        {words(prior)}
+      </TableCell>
+      <TableCell align="right" sx={{ whiteSpace: 'nowrap', fontWeight: 620 }}>
+        {jobs > 0 ? words(range) : ''}
+      </TableCell>
+      <TableCell align="right">
+        {jobs}
+        {aside > 0 && (
+          <Typography variant="caption" color="textSecondary" component="div">
+            {counted(aside, 'job')} set aside
+          </Typography>
+        )}
+      </TableCell>
+      <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
+        {inUse === jobs ? (
+          'in use'
+        ) : (
+          <Button
+            size="small"
+            disabled={jobs === 0}
+            aria-label={`Use what was learned of ${on ? `${name}, ${on}` : name}`}
+            onClick={() => use([learned])}
+          >
+            {inUse ? `Update (in use: ${inUse})` : 'Use it'}
+          </Button>
+        )}
+      </TableCell>
+    </TableRow>
+  );
+}
