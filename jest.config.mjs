@@ -12,7 +12,11 @@ export default {
       },
     ],
   },
-  transformIgnorePatterns: ['/node_modules/(?!(@noble/hashes|eventsource-parser|d3-random)/)'],
+  // Packages that come as modules only.
+  transformIgnorePatterns: [
+    '/node_modules/(?!(@noble/hashes|eventsource-parser|d3-random|mdast-util-[^/]+|micromark[^/]*|unist-util-[^/]+|' +
+      'zwitch|longest-streak|markdown-table|devlop|decode-named-character-reference|character-entities)/)',
+  ],
   moduleNameMapper: { '^@kymar/core/(.*)$': '<rootDir>/core/$1/index.ts' },
   rootDir: import.meta.dirname,
 

@@ -3,11 +3,18 @@ import type { Evidence } from './evidence';
 import { LOOKS } from './looks';
 
 /** What somebody looked at and saw, as evidence of the measurement it was looked at for. */
-export function seenOf({ looks = [] }: Pick<Job, 'looks'>, measured: readonly Evidence[]): Evidence[] {
+export function seenOf(
+  { looks = [], found = [] }: Pick<Job, 'looks' | 'found'>,
+  measured: readonly Evidence[],
+): Evidence[] {
   const [worst] = measured;
-  return looks.flatMap(({ look: id, seen }): Evidence[] => {
-    const look = LOOKS.find((l) => l.id === id);
-    if (!look?.sees || !worst?.time || !look.applies(worst.of)) return [];
-    return [{ ...worst, title: `${look.title}: ${seen}`, look, time: null, seen, off: 0 }];
-  });
+  // What was seen before something was put right tells of what was.
+  const since = found.at(-1)?.at ?? '';
+  return looks
+    .filter(({ at }) => at > since)
+    .flatMap(({ look: id, seen }): Evidence[] => {
+      const look = LOOKS.find((l) => l.id === id);
+      if (!look?.sees || !worst?.time || !look.applies(worst.of)) return [];
+      return [{ ...worst, title: `${look.title}: ${seen}`, look, time: null, seen, off: 0 }];
+    });
 }

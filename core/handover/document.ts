@@ -1,10 +1,22 @@
-import { factWords, sourceWords } from '../evidence';
+import { factWords, middle, sourceWords } from '../evidence';
 import type { OwnRanges } from '../catalog/assumptions';
-import { isLife, kindOf, lifeOf, situationOf, settingOf } from '../forecast';
+import {
+  caseOf,
+  forecast,
+  isLife,
+  kindOf,
+  lifeOf,
+  settingOf,
+  situationOf,
+  type Situation,
+} from '../forecast';
+import { secondsOf } from '../measure';
+import { mean } from '../stats';
 import { findings, type Finding } from '../fit';
 import {
   briefAt,
   deviceName,
+  doubtsOf,
   directionOf,
   filesOf,
   machineNames,
@@ -12,7 +24,9 @@ import {
   placesOf,
   policyWords,
   setupOf,
+  wasFrozenBefore,
   type Activity,
+  type FrozenForecast,
   type Job,
   type JobDevice,
   type Place,
@@ -20,8 +34,8 @@ import {
 } from '../job';
 import { DIRECTIONS } from '../catalog/links';
 import { nameOf } from '../catalog/parts';
-import { format, formatProbability } from '../units';
-import type { Verdict } from '../verdict';
+import { counted, format, formatProbability } from '../units';
+import type { Claim, Verdict } from '../verdict';
 
 /** A name in the run of a sentence: small at its start, unless it has capitals of its own. */
 const midSentence = (name: string): string => (/\p{Lu}/u.test(name.slice(1)) ? name : name.toLowerCase());
@@ -38,6 +52,13 @@ export interface Section {
   shopOnly: boolean;
   blocks: Block[];
 }
+
+/** Whose copy: the customer's is plain; the shop's holds the evidence too. */
+export type Copy = 'customer' | 'shop';
+
+/** The sections of a copy. */
+export const forCopy = ({ sections }: HandoverDocument, copy: Copy): Section[] =>
+  sections.filter((s) => copy === 'shop' || !s.shopOnly);
 
 export interface HandoverDocument {
   title: string;
@@ -69,10 +90,13 @@ export function handover(job: Job, found: Verdict, own: OwnRanges = {}): Handove
     work(job),
     ...(job.devices.length > 0 ? job.devices.map((device) => fitted(job, device)) : [nothing]),
     promise(job),
-    measurements(found),
+    measurements(job, found),
+    troubles(job, found),
     decision(job, found),
     ...job.devices.map((device) => life(job, device, own)),
     care(job),
+    comeBack(job, found),
+    onTheBench(found),
     known(job, own),
     evidence(job, found),
   ];
@@ -160,12 +184,38 @@ function fitted(job: Job, device: JobDevice): Section {
       );
   }
   if (accessories.length > 0) items.push(`Small parts: ${accessories.map(nameOf).join(', ')}`);
+  items.push(...unitOf(job, device));
   return section(heading, [{ kind: 'list', items }]);
+}
+
+/** The unit itself: its serial number, how it is formatted, when it was bought. */
+function unitOf(job: Job, { id, needs }: JobDevice): string[] {
+  const { serial, bought, warrantyUntil } = job.fittings?.find((f) => f.device === id) ?? {};
+  const { fileSystem, table: partitions } = needs ?? {};
+  return [
+    ...(serial ? [`Serial number: ${serial}`] : []),
+    ...(fileSystem ? [`Formatted: ${fileSystem}${partitions ? `, ${partitions} partition table` : ''}`] : []),
+    ...(bought ? [`Bought: ${bought}${warrantyUntil ? `, warranty until ${warrantyUntil}` : ''}`] : []),
+  ];
+}
+
+/** What of a forecast is to be said beside it: frozen late, or not as it was kept. */
+function doubtsAt(job: Job, frozen: FrozenForecast): Block[] {
+  const real = job.runs.filter((r) => r.source !== 'simulated' && !r.excluded);
+  const late = real.filter((run) => !wasFrozenBefore(job, frozen, run)).length;
+  const words = doubtsOf(job).filter(({ what, id }) => what === 'forecast' && id === frozen.id);
+  return [
+    ...(late > 0
+      ? [text(`Late: ${counted(late, 'run was', 'runs were')} made before it. For those it proves nothing.`)]
+      : []),
+    ...words.map((doubt) => text(`Not as it was kept: ${doubt.words}`)),
+  ];
 }
 
 function promise(job: Job): Section {
   const frozen = job.forecasts.at(-1);
   if (!frozen) return section('What was forecast', []);
+  const doubts = doubtsAt(job, frozen);
   const rows = frozen.results.map((r) => {
     const figure = r.time ?? r.figure!;
     const [low, expected, high] = [figure.low, figure.expected, figure.high].map((v) =>
@@ -179,37 +229,116 @@ function promise(job: Job): Section {
     ];
   });
   return section('What was forecast', [
-    text(`Worked out and frozen on ${frozen.at.slice(0, 10)}, before anything was measured.`),
+    text(
+      `Worked out and frozen on ${frozen.at.slice(0, 10)}${doubts.length === 0 ? ', before anything was measured' : ''}.`,
+    ),
+    ...doubts,
     table(['Activity', 'Expected', '90 % range', 'Target met'], [false, true, true, true], rows),
   ]);
 }
 
-function measurements({ claims }: Verdict): Section {
+/** Whether a claim is the customer's: their own work, really measured, as it is built. */
+const isTheirs = ({ simulated, activity, measured }: Claim): boolean =>
+  !simulated && activity !== null && measured?.runs[0]?.conditions.look === undefined;
+
+/** Where a run was made: machine and port. */
+function portOf(job: Job, { path }: Run): string {
+  if (!path) return 'not described';
+  if (!('machine' in path)) return `${path.host.name}, elsewhere`;
+  const connection = job.connections.find((c) => c.machine === path.machine && c.device === path.device);
+  const host = job.machines.find((m) => m.id === path.machine)?.host;
+  const port = host?.ports.find((p) => p.id === connection?.port);
+  return [whereOf(job, path), port?.position].filter(Boolean).join(', ');
+}
+
+/** The customer's own work: where it was measured, what came out against what was wanted, said openly. */
+function measurements(job: Job, { claims }: Verdict): Section {
+  const theirs = claims.filter((c) => c.measured && isTheirs(c));
+  const rows = theirs.map(({ title, measured, activity, target }) => {
+    const { time, rate, runs } = measured!;
+    const [value, unit] = time ? [time, 's' as const] : [rate!, 'B/s' as const];
+    return [
+      title,
+      portOf(job, runs[0]!),
+      String(runs.length),
+      // A bound stays a bound.
+      value.low === 0 || !Number.isFinite(value.high)
+        ? `${value.low === 0 ? 'under' : 'over'} ${format(value.low === 0 ? value.high : value.low, unit)}`
+        : format(value.expected, unit),
+      activity!.target === null ? '' : format(activity!.target, 's'),
+      target?.answer ?? '',
+    ];
+  });
+  const short = theirs.filter((c) => c.target && c.target.answer !== 'yes');
+  const missing = job.activities.filter(
+    (a) => a.target !== null && a.kind !== 'keep' && !theirs.some((c) => c.activity!.id === a.id),
+  );
+  return section(
+    'How it measured',
+    rows.length > 0
+      ? [
+          table(
+            ['Activity', 'Where', 'Runs', 'Measured', 'Wanted', 'Met?'],
+            [false, false, true, true, true, false],
+            rows,
+          ),
+          ...short.map(({ title, target }) =>
+            text(`${title}: ${target!.answer === 'no' ? 'not met' : 'not proven'}. ${target!.words}`),
+          ),
+          ...missing.map(({ name }) => text(`${name}: not measured.`)),
+        ]
+      : [text('Nothing has been measured yet.')],
+  );
+}
+
+/** What was wrong on the way, and what put it right. */
+function troubles(job: Job, { claims }: Verdict): Section {
+  const { found = [] } = job;
+  const blocks = found.map(({ title, fix, at }, i) => {
+    const until = found[i + 1]?.at ?? '9999';
+    const lines = job.activities.flatMap((a) => {
+      const own = job.runs.filter((r) => r.activity === a.id && r.source !== 'simulated');
+      const before = own.filter((r) => r.excluded && r.at <= at).flatMap((r) => secondsOf(r) ?? []);
+      const since = claims.find(
+        (c) =>
+          c.activity?.id === a.id && isTheirs(c) && c.measured?.runs.some((r) => r.at > at && r.at < until),
+      )?.measured?.time;
+      if (before.length === 0 || !since) return [];
+      return [`${a.name}: ${format(mean(before), 's')} before, ${format(since.expected, 's')} since.`];
+    });
+    return text([`${at.slice(0, 10)}: ${title}.`, fix, ...lines].join(' '));
+  });
+  return section('What was wrong and put right', blocks);
+}
+
+/** The shop's own figures: synthetic ones, rehearsals, tests to find a cause, and what was forecast of each. */
+function onTheBench({ claims }: Verdict): Section {
   const rows = claims
     .filter((c) => c.measured)
     .map((c) => {
       const { time, rate, runs } = c.measured!;
       const [value, unit] = time ? [time, 's' as const] : [rate!, 'B/s' as const];
       return [
-        `${c.title}${c.simulated ? ' (simulated)' : ''}`,
+        `${c.title}${c.simulated ? ' (rehearsal)' : ''}`,
         String(runs.length),
         format(value.expected, unit),
         `${format(value.low, unit)} to ${format(value.high, unit)}`,
-        c.right.answer,
+        c.simulated ? 'rehearsal' : c.right.answer,
         c.target?.answer ?? 'no target',
       ];
     });
   return section(
-    'How it measured',
+    'On the bench',
     rows.length > 0
       ? [
           table(
-            ['Activity', 'Runs', 'Measured', 'Known to within', 'Forecast right?', 'Target met?'],
+            ['Measured', 'Runs', 'Middle', 'Known to within', 'Forecast right?', 'Target met?'],
             [false, true, true, true, false, false],
             rows,
           ),
         ]
-      : [text('Nothing has been measured yet.')],
+      : [],
+    true,
   );
 }
 
@@ -232,20 +361,46 @@ function life(job: Job, device: JobDevice, own: OwnRanges): Section {
   // Its life counts all that it does, whichever of its machines one looks from.
   const place = placesOf(job).find((p) => p.device === device.id && briefAt(job, p)!.build);
   const situation = place && situationOf(briefAt(job, place)!, own);
-  const found = situation && lifeOf(situation);
-  if (!found) return section(heading, []);
-  if (!isLife(found)) return section(heading, [text(found.problem)]);
+  if (!situation) return section(heading, []);
+  const found = lifeOf(situation);
+  return section(heading, [...(found ? [enduring(found, job)] : []), ...filling(situation, job)]);
+}
+
+const years = (job: Job): number | null => middle(job.serviceYears);
+
+function enduring(found: NonNullable<ReturnType<typeof lifeOf>>, job: Job): Block {
+  if (!isLife(found)) return text(found.problem);
   const { fromNew, allowed, rate } = found;
-  if (!fromNew || !rate)
-    return section(heading, [text('Nothing writes to it every day: its rating does not run out.')]);
-  return section(heading, [
-    text(
-      `At ${format(rate.expected, 'B/day')} the rated writes last ${format(fromNew.low, 'years', 2)} ` +
-        `to ${format(fromNew.high, 'years', 2)}; the rating allows ${format(allowed.expected, 'B/day')}. ` +
-        'Other parts may fail earlier: the rating is no promise. A drive left without power ' +
-        'for years can lose what it holds.',
-    ),
-  ]);
+  if (!fromNew || !rate) return text('Nothing writes to it every day: its rating does not run out.');
+  const wanted = years(job);
+  const short =
+    wanted !== null && fromNew.expected < wanted
+      ? ` That is less than the ${format(wanted, 'years', 2)} it is wanted for.`
+      : '';
+  const [low, high] = [fromNew.low, fromNew.high].map((v) => format(v, 'years', 2));
+  return text(
+    `At ${format(rate.expected, 'B/day')} the rated writes last ${low === high ? low : `${low} to ${high}`}; ` +
+      `the rating allows ${format(allowed.expected, 'B/day')}.${short} ` +
+      'Other parts may fail earlier: the rating is no promise. A drive left without power ' +
+      'for years can lose what it holds.',
+  );
+}
+
+/** When it is full, against how long it is wanted for. */
+function filling(situation: Situation, job: Job): Block[] {
+  const wanted = years(job);
+  return situation.work
+    .filter((a) => a.kind === 'keep')
+    .map((a) => {
+      const { low, expected, high } = forecast(caseOf(situation, a.id)).figure;
+      if (!Number.isFinite(expected)) return text(`${a.name}: it does not fill up.`);
+      const range = `${format(low, 'years', 2)} to ${Number.isFinite(high) ? format(high, 'years', 2) : 'never'}`;
+      const short =
+        wanted !== null && expected < wanted
+          ? ` That is before the ${format(wanted, 'years', 2)} it is wanted for: plan a larger one, or thin it out.`
+          : '';
+      return text(`${a.name}: full in about ${format(expected, 'years', 2)} (${range}).${short}`);
+    });
 }
 
 function care(job: Job): Section {
@@ -258,10 +413,10 @@ function care(job: Job): Section {
       items: [
         ...(external
           ? [
-              'Eject it in the system before pulling the cable: when the copy window closes, the last data may still be in the host’s memory.',
+              `Eject it in the system before pulling the cable: when the copy window closes, the last data may still be in the host’s memory. ${ejecting(job)}`,
             ]
           : []),
-        'One drive is one copy. Keep another elsewhere.',
+        'One drive is one copy. Keep three of what matters, on two kinds of media, one of them elsewhere.',
         'Formatting destroys what is on it: stop and ask first.',
         'Keep some space free: a nearly full drive has less cache and writes slower.',
         ...(external ? ['It gets warm in use; do not wrap or cover it.'] : []),
@@ -270,6 +425,50 @@ function care(job: Job): Section {
               'Opening the machine: mains unplugged, static discharged, and the maker’s instructions come first.',
             ]
           : []),
+      ],
+    },
+  ]);
+}
+
+/** How one ejects, by the systems it is used with. */
+function ejecting(job: Job): string {
+  const families = new Set(job.machines.flatMap((m) => m.host.systems?.map(({ family }) => family) ?? []));
+  return [
+    families.has('Windows') ? 'On Windows: the icon for removing hardware, at the clock.' : '',
+    families.has('macOS') ? 'On macOS: the eject mark next to its name.' : '',
+    families.has('Linux') ? 'On Linux: the eject mark next to its name, or unmount it.' : '',
+  ]
+    .filter(Boolean)
+    .join(' ');
+}
+
+/** A time so many times what was measured here is worth a visit [common practice, no source]. */
+const SLOWER = 1.33;
+
+/** When the customer should bring it back. */
+function comeBack(job: Job, { claims }: Verdict): Section {
+  if (job.connections.length === 0) return section('When to come back', []);
+  const timed = claims.filter(
+    (c) => isTheirs(c) && c.measured?.time && Number.isFinite(c.measured.time.high),
+  );
+  const since = job.decision?.at ?? job.changed;
+  const wanted = years(job);
+  return section('When to come back', [
+    {
+      kind: 'list',
+      items: [
+        ...timed.map(
+          ({ title, measured }) =>
+            `${title} takes longer than ${format(measured!.time!.expected * SLOWER, 's', 2)}, more than once.`,
+        ),
+        'It drops off, the system reports errors, or a file does not open: copy off what matters first, and stop using it.',
+        'It is more than four fifths full.',
+        'Once a year, to have its own counters read.',
+        ...(wanted === null
+          ? []
+          : [
+              `At the latest in ${Number(since.slice(0, 4)) + Math.round(wanted)}: it is planned for ${format(wanted, 'years', 2)}.`,
+            ]),
       ],
     },
   ]);

@@ -4,7 +4,9 @@ import { demoJobs } from '../demo';
 import { SHOP } from '../catalog/stock';
 import { FIRST, Job, Run } from '../job';
 import { verdict } from '../verdict';
-import { handover, toMarkdown } from '.';
+import { fromMarkdown } from 'mdast-util-from-markdown';
+import { toString } from 'mdast-util-to-string';
+import { handover, toHtml, toMarkdown } from '.';
 
 const [offload, scans] = demoJobs() as [Job, Job];
 const parts = firstOf(offload).build!;
@@ -67,10 +69,84 @@ test('an unfinished job says what is missing', () => {
   expect(text).toContain('Nothing has been measured yet');
 });
 
-test('what people type cannot turn into markup', () => {
-  const text = toMarkdown(made({ ...offload, title: '# a | b <script>', note: '[x](y)\n# z' }), 'customer');
-  expect(text).toMatch(/^# \\# a \\\| b \\<script\\>\n/);
-  expect(text).not.toMatch(/^# z/m);
+test('what people type cannot turn into markup: read back, it is the same words and nothing else', () => {
+  const job = { ...offload, title: '# a | b <script>', note: '[x](y)\n# z *w* `v`' };
+  const { children } = fromMarkdown(toMarkdown(made(job), 'customer'));
+  const words = (i: number) => toString(children[i]!);
+  expect(children[0]).toMatchObject({ type: 'heading', depth: 1 });
+  expect(words(0)).toBe('# a | b <script>');
+  expect(words(3)).toBe('[x](y) # z *w* `v`');
+  expect(children[3]).toMatchObject({ type: 'paragraph', children: [{ type: 'text' }] });
+  expect(children.every(({ type }) => type !== 'html')).toBe(true);
+});
+
+test('the page of its own holds every word of the document, runs nothing, and asks for nothing', () => {
+  const document = made({ ...offload, title: 'a <b> & "c"' });
+  const page = toHtml(document, 'shop');
+  expect(page).toContain('<title>a &lt;b&gt; &amp; &quot;c&quot;</title>');
+  expect(page).not.toMatch(/<script|src=|href=|url\(/);
+  for (const { heading, blocks } of document.sections) {
+    expect(page).toContain(`<h2>${heading}</h2>`);
+    for (const block of blocks)
+      if (block.kind === 'table')
+        expect(page).toContain(`<td>${block.rows[0]![0]!.replace(/&/g, '&amp;')}</td>`);
+  }
+  expect(toHtml(document, 'customer')).not.toContain('content hash');
+});
+
+test('what the shop measured for itself stays in its own copy: synthetic runs, rehearsals, tests', () => {
+  const [first] = offload.runs as [Run];
+  const note = first.conditions;
+  const runs: Run[] = [
+    ...offload.runs,
+    { ...first, id: 'r1', activity: null, otherEnd: 'memory' },
+    { ...first, id: 'r2', source: 'simulated' },
+    { ...first, id: 'r3', conditions: { ...note, look: 'swap cable' } },
+  ];
+  const document = made({ ...offload, runs });
+  const [theirs, ours] = [toMarkdown(document, 'customer'), toMarkdown(document, 'shop')];
+  for (const words of ['Synthetic writing', 'rehearsal', 'swap cable']) {
+    expect(theirs).not.toContain(words);
+    expect(ours).toContain(words);
+  }
+  expect(theirs).not.toMatch(/\bas forecast\b/);
+});
+
+test('what falls short is said openly: targets, a drive that is full too early, a forecast frozen late', () => {
+  const [, , , , second] = demoJobs() as [Job, Job, Job, Job, Job];
+  const text = toMarkdown(made(second), 'customer');
+  expect(text).toMatch(/Nightly offload to the project disk: not met\. Target within 7 min/);
+  expect(text).toContain('Left side, by the hinge');
+  expect(toMarkdown(made(offload), 'customer')).toMatch(/full in about 3\.2 years .* before the 4 years/);
+  const [frozen] = offload.forecasts;
+  const late = { ...offload, forecasts: [{ ...frozen!, at: '2026-12-24T10:00:00.000Z' }], chain: [] };
+  expect(toMarkdown(made(late), 'customer')).toMatch(/Late: 7 runs were made before it/);
+});
+
+test('what was wrong and what put it right, with the times before and since', () => {
+  const [, , , , second] = demoJobs() as [Job, Job, Job, Job, Job];
+  const at = '2026-11-20T09:00:00.000Z';
+  const before = second.runs.map((r) => ({ ...r, excluded: { at, reason: 'wrong port' } }));
+  const [first] = second.runs as [Run];
+  const since = [251.2, 249.8].map((seconds, i) => ({
+    ...first,
+    id: `since-${i}`,
+    at: `2026-11-20T1${i}:00:00.000Z`,
+    measure: { ...first.measure, seconds } as Run['measure'],
+  }));
+  const found = [
+    {
+      cause: 'slower port',
+      title: 'The port is of a slower class',
+      fix: 'Use the hinge’s.',
+      probability: 0.9,
+      at,
+    },
+  ];
+  const text = toMarkdown(made({ ...second, runs: [...before, ...since], found }), 'customer');
+  expect(text).toMatch(
+    /2026-11-20: The port is of a slower class\. Use the hinge’s\. .*: 7 min 49 s before, 4 min 11 s since\./,
+  );
 });
 
 test('a probability from samples never claims certainty', () =>

@@ -1,2 +1,3 @@
-export { handover, type HandoverDocument, type Section, type Block } from './document';
+export { forCopy, handover, type Block, type Copy, type HandoverDocument, type Section } from './document';
+export { toHtml } from './html';
 export { toMarkdown } from './markdown';

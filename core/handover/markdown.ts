@@ -1,33 +1,50 @@
-import type { Block, HandoverDocument } from './document';
+import { gfmTableToMarkdown } from 'mdast-util-gfm-table';
+import { toMarkdown as serialize } from 'mdast-util-to-markdown';
+import type { BlockContent, PhrasingContent, RootContent, TableRow } from 'mdast';
+import { forCopy, type Block, type Copy, type HandoverDocument } from './document';
 
-/** Cells and prose must not turn into markup: pipes, and what starts a heading, list, link or tag, are escaped. */
-const escape = (text: string): string => text.replace(/\s*\n\s*/g, ' ').replace(/[\\`*_[\]<>|#]/g, '\\$&');
+/** Prose is one line: a line that somebody typed must not begin a block of its own. */
+const phrase = (value: string): PhrasingContent[] => [
+  { type: 'text', value: value.replace(/\s*\n\s*/g, ' ') },
+];
+const row = (cells: readonly string[]): TableRow => ({
+  type: 'tableRow',
+  children: cells.map((cell) => ({ type: 'tableCell', children: phrase(cell) })),
+});
 
-function block(b: Block): string {
+function block(b: Block): BlockContent {
   switch (b.kind) {
     case 'text':
-      return escape(b.text);
+      return { type: 'paragraph', children: phrase(b.text) };
     case 'list':
-      return b.items.map((item) => `- ${escape(item)}`).join('\n');
-    case 'table': {
-      const row = (cells: readonly string[]) => `| ${cells.join(' | ')} |`;
-      return [
-        row(b.head.map(escape)),
-        row(b.numbers.map((right) => (right ? '---:' : '---'))),
-        ...b.rows.map((cells) => row(cells.map(escape))),
-      ].join('\n');
-    }
+      return {
+        type: 'list',
+        ordered: false,
+        spread: false,
+        children: b.items.map((item) => ({
+          type: 'listItem',
+          spread: false,
+          children: [{ type: 'paragraph', children: phrase(item) }],
+        })),
+      };
+    case 'table':
+      return {
+        type: 'table',
+        align: b.numbers.map((right) => (right ? 'right' : null)),
+        children: [row(b.head), ...b.rows.map(row)],
+      };
   }
 }
 
 /** The document as Markdown. */
-export function toMarkdown(document: HandoverDocument, copy: 'customer' | 'shop'): string {
-  const sections = document.sections.filter((s) => copy === 'shop' || !s.shopOnly);
-  return (
-    [
-      `# ${escape(document.title)}`,
-      escape(document.line),
-      ...sections.flatMap((s) => [`## ${escape(s.heading)}`, ...s.blocks.map(block)]),
-    ].join('\n\n') + '\n'
-  );
+export function toMarkdown(document: HandoverDocument, copy: Copy): string {
+  const children: RootContent[] = [
+    { type: 'heading', depth: 1, children: phrase(document.title) },
+    { type: 'paragraph', children: phrase(document.line) },
+    ...forCopy(document, copy).flatMap(({ heading, blocks }): RootContent[] => [
+      { type: 'heading', depth: 2, children: phrase(heading) },
+      ...blocks.map(block),
+    ]),
+  ];
+  return serialize({ type: 'root', children }, { extensions: [gfmTableToMarkdown()], bullet: '-' });
 }

@@ -52,6 +52,20 @@ const Fields = z.object({
     )
     .max(200)
     .optional(),
+  /** Causes that were found and put right, the newest last: what was measured before counts no longer. */
+  found: z
+    .array(
+      z.object({
+        cause: z.string().min(1).max(160),
+        title: z.string().min(1).max(400),
+        fix: z.string().min(1).max(800),
+        /** How probable it was by then. */
+        probability: z.number().min(0).max(1),
+        at: z.iso.datetime(),
+      }),
+    )
+    .max(200)
+    .optional(),
   /** Tests that were taken up to find a cause, by id, and for which activity. */
   tests: z
     .array(z.object({ look: z.string().min(1).max(80), activity: Id.nullable(), at: z.iso.datetime() }))

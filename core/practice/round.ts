@@ -41,9 +41,11 @@ const SET_UP = 1;
 const UNITS = 40;
 const EVERY = 25;
 
+let known: (readonly Case[])[] | null = null;
+
 /** Rigs there are: each place of the demo's jobs where data is moved. */
-const benches = (): (readonly Case[])[] =>
-  demoJobs().flatMap((job) =>
+function benches(): (readonly Case[])[] {
+  known ??= demoJobs().flatMap((job) =>
     placesOf(job).flatMap((place) => {
       const situation = situationOf(briefAt(job, place)!);
       if (!situation || pathOf(situation).blocked.length > 0) return [];
@@ -53,6 +55,8 @@ const benches = (): (readonly Case[])[] =>
       return cases.length > 0 ? [cases] : [];
     }),
   );
+  return known;
+}
 
 /** Logarithm of the s that the round's own unit takes; null where nothing flows. */
 const trueLog = (of: Case, unit: number): number | null => logsOf(of, false, EVERY)?.[unit] ?? null;
@@ -65,29 +69,37 @@ function shows(cases: readonly Case[], cause: Hypothesis, { level, unit }: Pick<
   });
 }
 
+/** A list in an order of chance: what weighs more tends to come first. */
+const inOrder = <T>(list: readonly T[], weight: (item: T) => number, random: () => number): T[] =>
+  list
+    .map((item) => [-Math.log(1 - random()) / weight(item), item] as const)
+    .sort(([a], [b]) => a - b)
+    .map(([, item]) => item);
+
 /** A round by its level and seed. @throws RangeError for a level there is not */
 export function roundOf(id: number, seed: number): Round {
   const level = levelOf(id);
   const random = noise(seed * 7907 + id * 104_651 + 5);
   for (let i = 0; i < 4; i++) random();
-  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;
-  const cases = pick(benches());
+  const order = inOrder(benches(), () => 1, random);
   const unit = Math.floor(random() * UNITS);
-  const of = { level, unit };
   const isSound = level.sound > 0 && random() < 1 / level.sound;
-  const likely = CAUSES.filter(
-    (c) => (level.sites === undefined || level.sites.includes(c.site)) && cases.some((one) => c.applies(one)),
-  );
-  const showing = likely.filter((c) => shows(cases, c, of));
-  if (isSound || showing.length === 0) return { level, seed, cases, unit, cause: null };
-  const weighed = (list: readonly Hypothesis[]): Hypothesis => {
-    let left = random() * list.reduce((sum, { prior }) => sum + prior, 0);
-    return list.find(({ prior }) => (left -= prior) < 0) ?? list[0]!;
-  };
-  const one = weighed(showing);
-  const others = showing.filter((c) => c.site !== one.site);
-  const isTwo = level.two > 0 && random() < 1 / level.two && others.length > 0;
-  return { level, seed, cases, unit, cause: isTwo ? pairOf(one, weighed(others), 1) : one };
+  const isTwo = level.two > 0 && random() < 1 / level.two;
+  const sound: Round = { level, seed, cases: order[0]!, unit, cause: null };
+  if (isSound) return sound;
+  for (const cases of order) {
+    const likely = inOrder(
+      CAUSES.filter((c) => (level.sites?.includes(c.site) ?? true) && cases.some((of) => c.applies(of))),
+      ({ prior }) => prior,
+      random,
+    );
+    const showing = (list: readonly Hypothesis[]) => list.find((c) => shows(cases, c, { level, unit }));
+    const one = showing(likely);
+    if (!one) continue;
+    const two = isTwo ? showing(likely.filter((c) => c.site !== one.site)) : undefined;
+    return { level, seed, cases, unit, cause: two ? pairOf(one, two, 1) : one };
+  }
+  return sound;
 }
 
 /** What was timed before the round began. */

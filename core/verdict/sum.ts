@@ -14,7 +14,8 @@ export interface Verdict {
 /** What claims come to for a job. Simulated runs are shown and never decide. */
 export function verdictFrom(job: Job, found: Claim[]): Verdict {
   const doubts = doubtsOf(job).map((d) => d.words);
-  const real = found.filter((claim) => !claim.simulated);
+  // Rehearsals and tests to find a cause decide nothing.
+  const real = found.filter((claim) => !claim.simulated && !isTest(claim));
   const targeted = job.activities.filter((a) => a.target !== null);
   const answers = targeted.map((a) => answersFor(a.id, real));
   const [missed, open] = [
@@ -58,6 +59,10 @@ export function verdictFrom(job: Job, found: Claim[]): Verdict {
     words: `${targeted.length === 1 ? 'The target is' : targeted.length === 2 ? 'Both targets are' : `All ${targeted.length} targets are`} met.${tail}`,
   };
 }
+
+/** Made to find a cause, not as it is built. */
+const isTest = ({ measured, impossible }: Claim): boolean =>
+  (measured?.runs[0] ?? impossible[0]?.run)?.conditions.look !== undefined;
 
 /** Measured, and none of it can be used: that is not the same as not measured. */
 const isNoneUsable = (real: readonly Claim[]): boolean =>

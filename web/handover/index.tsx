@@ -12,7 +12,7 @@ import {
   Typography,
 } from '@mui/material';
 import { useState } from 'react';
-import { handover, toMarkdown, type Block } from '@kymar/core/handover';
+import { forCopy, handover, toHtml, toMarkdown, type Block, type Copy } from '@kymar/core/handover';
 import { writeJob } from '@kymar/core/job';
 import { useVerdict } from '../state/verdict';
 import { useSettings } from '../state/settings';
@@ -21,8 +21,6 @@ import { fileName, saveFile } from '../ui/files';
 import { Waiting } from '../ui/waiting';
 import { useJob } from '../ui/job';
 import { useNarrow } from '../ui/narrow';
-
-type Copy = 'customer' | 'shop';
 
 /** The document that goes with the job, for the customer and for the shop. */
 export function Handover() {
@@ -60,18 +58,16 @@ export function Handover() {
         <Typography color="textSecondary" sx={{ mb: 1 }}>
           {document.line}
         </Typography>
-        {document.sections
-          .filter((s) => copy === 'shop' || !s.shopOnly)
-          .map((section) => (
-            <Box component="section" key={section.heading} sx={{ mt: 3 }}>
-              <Typography variant="h2" component="h3" sx={{ mb: 0.75 }}>
-                {section.heading}
-              </Typography>
-              {section.blocks.map((block, i) => (
-                <BlockView key={i} block={block} />
-              ))}
-            </Box>
-          ))}
+        {forCopy(document, copy).map((section) => (
+          <Box component="section" key={section.heading} sx={{ mt: 3 }}>
+            <Typography variant="h2" component="h3" sx={{ mb: 0.75 }}>
+              {section.heading}
+            </Typography>
+            {section.blocks.map((block, i) => (
+              <BlockView key={i} block={block} />
+            ))}
+          </Box>
+        ))}
       </Box>
       <Box className="no-print" sx={{ display: 'grid', gap: 1, position: 'sticky', top: 16 }}>
         <ToggleButtonGroup
@@ -87,6 +83,12 @@ export function Handover() {
         </ToggleButtonGroup>
         <Button variant="contained" onClick={() => print()}>
           Print
+        </Button>
+        <Button
+          variant="outlined"
+          onClick={() => saveFile(fileName(job.title, 'html'), toHtml(document, copy), 'text/html')}
+        >
+          Save as a page (HTML)
         </Button>
         <Button
           variant="outlined"

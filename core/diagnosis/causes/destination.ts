@@ -9,5 +9,5 @@ export const DESTINATION: Hypothesis = {
   title: 'The other end writes slower than it should',
   fix: 'Time the other end alone; read into memory instead.',
   applies: (of) => depends(of, 'other') && isDirection(of, 'read'),
-  change: (of) => scaling(of, { other: [0.15, 0.4, 0.75] }),
+  change: (of) => scaling(of, { other: [0.05, 0.3, 0.75] }),
 };

@@ -1,8 +1,8 @@
 import { exactFact } from '../../evidence';
 import type { Hypothesis } from '../hypothesis';
-import { isDirection } from '../scaling';
+import { isDirection, scaling } from '../scaling';
 
-/** Little room is left: what is cache on an empty drive holds data now. */
+/** Little room is left: what is cache on an empty drive holds data now, and the drive tidies up while it writes. */
 export const NEARLY_FULL: Hypothesis = {
   id: 'nearly full',
   site: 'device',
@@ -10,5 +10,6 @@ export const NEARLY_FULL: Hypothesis = {
   title: 'The drive is nearly full',
   fix: 'Free some of it, keep a tenth free; a larger drive.',
   applies: (of) => of.device.drive.media === 'flash' && isDirection(of, 'write'),
-  change: (of) => ({ ...of, needs: { ...of.needs, fill: exactFact(0.95) } }),
+  change: (of) =>
+    scaling({ ...of, needs: { ...of.needs, fill: exactFact(0.95) } }, { rest: [0.2, 0.55, 0.95] }),
 };

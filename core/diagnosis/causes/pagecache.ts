@@ -11,10 +11,11 @@ export const PAGE_CACHE: Hypothesis = {
   applies: (of) => depends(of, 'links'),
   change: (of) =>
     scaling(of, {
-      links: [3, 6, 12],
-      read: [3, 6, 12],
-      write: [3, 6, 12],
-      rest: [5, 20, 80],
-      other: [1, 3, 10],
+      links: [3, 8, 60],
+      read: [3, 8, 60],
+      write: [3, 8, 60],
+      rest: [5, 40, 400],
+      other: [1, 4, 40],
+      memory: [1, 4, 40],
     }),
 };

@@ -9,5 +9,5 @@ export const SOURCE: Hypothesis = {
   title: 'The other end reads slower than it should',
   fix: 'Time the source alone; copy from another one.',
   applies: (of) => depends(of, 'other') && isDirection(of, 'write'),
-  change: (of) => scaling(of, { other: [0.15, 0.4, 0.75] }),
+  change: (of) => scaling(of, { other: [0.05, 0.3, 0.75] }),
 };

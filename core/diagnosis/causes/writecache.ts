@@ -9,5 +9,5 @@ export const WRITE_CACHE: Hypothesis = {
   title: 'The write cache is off',
   fix: 'Turn it on where power cannot fail, or eject before pulling.',
   applies: (of) => depends(of, 'write') && isDirection(of, 'write'),
-  change: (of) => scaling(of, { write: [0.2, 0.4, 0.7], perFile: [1.5, 3, 8] }),
+  change: (of) => scaling(of, { write: [0.05, 0.25, 0.7], perFile: [1.5, 3, 8] }),
 };

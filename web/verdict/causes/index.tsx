@@ -3,6 +3,7 @@ import { Suspense } from 'react';
 import type { Diagnosis, Told } from '@kymar/core/diagnosis';
 import type { Job } from '@kymar/core/job';
 import { format, formatProbability } from '@kymar/core/units';
+import { changeJob } from '../../state/jobs';
 import { unbroken } from '../../ui/figure';
 import { patientLazy } from '../../ui/lazy';
 import { Panel } from '../../ui/panel';
@@ -41,7 +42,7 @@ export function Causes({ job, onWords }: { job: Job; onWords(words: string): voi
   return (
     <Panel title={isHealthy ? 'How sure that is' : 'Likely causes'}>
       {groups.map(({ ids, probability }) => (
-        <GroupOf key={ids.join()} found={found} ids={ids} probability={probability} />
+        <GroupOf key={ids.join()} job={job} found={found} ids={ids} probability={probability} />
       ))}
       {!isHealthy && <Gain job={job} found={found} />}
       <Next job={job} found={found} />
@@ -71,11 +72,26 @@ export function Causes({ job, onWords }: { job: Job; onWords(words: string): voi
 const toldOf = (found: Diagnosis, ids: readonly string[]): Told[] =>
   ids.map((id) => found.causes.find((c) => c.id === id)).filter((c) => c !== undefined);
 
+/** Sets aside what was measured until now, with the cause as the reason: it is put right, and measured again. */
+function putRight(job: Job, { id, title, fix, probability }: Told): void {
+  const at = new Date().toISOString();
+  const excluded = { at, reason: `Before it was put right: ${title}.`.slice(0, 400) };
+  const counts = (r: Job['runs'][number]) => !r.excluded && r.source !== 'simulated';
+  changeJob(job.id, (j) => ({
+    ...j,
+    runs: j.runs.map((r) => (counts(r) ? { ...r, excluded } : r)),
+    found: [...(j.found ?? []), { cause: id, title, fix: fix ?? title, probability, at }],
+    tests: [],
+  }));
+}
+
 function GroupOf({
+  job,
   found,
   ids,
   probability,
 }: {
+  job: Job;
   found: Diagnosis;
   ids: readonly string[];
   probability: number;
@@ -103,6 +119,16 @@ function GroupOf({
             </Box>{' '}
             {cause.fix}
           </Typography>
+          {cause.fix && (
+            <Button
+              size="small"
+              aria-label={`It was this, and is put right: ${cause.title}`}
+              onClick={() => putRight(job, cause)}
+              sx={{ py: 0, minWidth: 0, whiteSpace: 'nowrap' }}
+            >
+              It was this
+            </Button>
+          )}
           <Typography variant="body2" sx={{ fontWeight: 620, fontVariantNumeric: 'tabular-nums' }}>
             {formatProbability(shown.length === 1 ? probability : cause.probability)}
           </Typography>
