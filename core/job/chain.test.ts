@@ -2,7 +2,18 @@ import fc from 'fast-check';
 import { demoJobs } from '../demo';
 import { verdict } from '../verdict';
 import { firstOf, rebuilt } from '../fixtures/forecast';
-import { checkJob, doubtsOf, mergeJobs, nameOfChange, sha, witness, writeJob, readJob, type Job } from '.';
+import {
+  checkJob,
+  doubtsOf,
+  mergeJobs,
+  nameOfChange,
+  sha,
+  wasFrozenBefore,
+  witness,
+  writeJob,
+  readJob,
+  type Job,
+} from '.';
 
 const [offload] = demoJobs() as [Job];
 const at = '2026-11-10T10:00:00.000Z';
@@ -225,3 +236,43 @@ test.each<[string, Job | undefined, Job | undefined]>([
 ])('%s is what that change is called', (name, before, after) =>
   expect(nameOfChange(before, after)).toBe(name),
 );
+
+describe('whether a forecast was frozen before a run', () => {
+  const [frozen] = offload.forecasts as [Job['forecasts'][0]];
+  const [first] = offload.runs as [Job['runs'][0]];
+  const empty: Job = { ...offload, forecasts: [], runs: [], decision: null, chain: undefined };
+  const kept = (...steps: [when: string, to: (job: Job) => Job][]) =>
+    steps.reduce(
+      (job, [when, to]) => witness(job, to(job), when),
+      witness(null, empty, '2026-11-01T08:00:00.000Z'),
+    );
+  const freeze =
+    (when: string) =>
+    (job: Job): Job => ({ ...job, forecasts: [{ ...frozen, at: when }] });
+  const time =
+    (when: string) =>
+    (job: Job): Job => ({ ...job, runs: [{ ...first, at: when }] });
+  const is = (job: Job) => wasFrozenBefore(job, job.forecasts[0]!, job.runs[0]!);
+  const [ten, noon] = ['2026-11-10T10:00:00.000Z', '2026-11-10T12:00:00.000Z'];
+
+  test('by the order in which they were kept, whatever the clock said', () => {
+    expect(is(kept([ten, freeze(ten)], [noon, time(noon)]))).toBe(true);
+    expect(is(kept([ten, time(ten)], [noon, freeze(noon)]))).toBe(false);
+    // The clock was set back between: the run bears the earlier time, and was made later all the same.
+    expect(is(kept([noon, freeze(noon)], [ten, time(ten)]))).toBe(true);
+    // Set back so that the forecast looks earlier: it was not.
+    expect(is(kept([noon, time(noon)], [ten, freeze(ten)]))).toBe(false);
+  });
+
+  test('what came from elsewhere, or without a chain, goes by its times', () => {
+    const at = (f: string, r: string): Job => ({
+      ...empty,
+      forecasts: [{ ...frozen, at: f }],
+      runs: [{ ...first, at: r }],
+    });
+    expect(is(at(ten, noon))).toBe(true);
+    expect(is(at(noon, ten))).toBe(false);
+    // A run measured elsewhere before, and brought in afterwards.
+    expect(is(kept([noon, freeze(noon)], ['2026-11-10T13:00:00.000Z', time(ten)]))).toBe(false);
+  });
+});

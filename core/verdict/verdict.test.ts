@@ -355,3 +355,59 @@ test('where frozen figures answer everything, no model is asked, and the verdict
   expect(quickVerdict({ ...job, forecasts: [] })).toBeNull();
   expect(quickVerdict({ ...job, runs: [] })).toEqual(verdict({ ...job, runs: [] }));
 });
+
+describe('questioned: above what the same path did out of memory', () => {
+  const bare = (seconds: number) =>
+    run(seconds, {
+      activity: null,
+      otherEnd: 'memory',
+      measure: { kind: 'timed', bytes: 40e9, files: 1, seconds, error: 0.05 } as Run['measure'],
+    });
+  const slow = [bare(58), bare(57.6), bare(58.3)];
+  const timed = (seconds: number, until: 'bar' | 'written', bytes = 12e9): Run =>
+    run(seconds, {
+      measure: { kind: 'timed', bytes, files: 20, seconds, error: 0.05, until } as Run['measure'],
+    });
+  const of = (...runs: Run[]) => claims(withRuns(...runs)).find((c) => c.activity?.id === 'offload')!;
+
+  test('it proves no target until it is repeated with more than memory holds, or until all is written', () => {
+    const quick = [timed(13.2, 'bar'), timed(13.1, 'bar'), timed(13.3, 'bar')];
+    expect(of(...slow, ...quick).right).toMatchObject({ answer: 'questioned' });
+    expect(of(...slow, ...quick).target).toMatchObject({ answer: 'not proven' });
+    expect(
+      of(...slow, ...quick.map((r) => timed((r.measure as { seconds: number }).seconds, 'written'))).right
+        .answer,
+    ).not.toBe('questioned');
+    // More than twice the laptop's 16 GB.
+    expect(of(...slow, timed(48, 'bar', 44e9), timed(48.2, 'bar', 44e9)).right.answer).not.toBe('questioned');
+  });
+
+  test('below it, within its error, on another path or of small requests: nothing to question', () => {
+    const like = [timed(17.5, 'bar'), timed(17.4, 'bar')];
+    expect(of(...slow, ...like).right.answer).not.toBe('questioned');
+    const quick = [timed(13.2, 'bar'), timed(13.1, 'bar')];
+    const small = slow.map((r) => ({
+      ...r,
+      measure: { ...r.measure, block: 4096, depth: 1 } as Run['measure'],
+    }));
+    expect(of(...small, ...quick).right.answer).not.toBe('questioned');
+    const away = slow.map((r): Run => ({ ...r, path: null }));
+    expect(of(...away, ...quick).right.answer).not.toBe('questioned');
+  });
+
+  test('measured, and none of it usable, is not the same as not measured', () => {
+    const { words } = verdict(withRuns(run(5), run(5.1)));
+    expect(words).toMatch(/no run so far can have measured the drive/);
+    expect(verdict(withRuns()).words).not.toMatch(/no run so far/);
+  });
+});
+
+test('a run made to find a cause is a claim of its own, proves no target and counts as no miss', () => {
+  const look = { look: 'swap cable' };
+  const tested = run(900, { conditions: look as Run['conditions'] });
+  const found = verdict(withRuns(run(298), run(300), tested));
+  expect(found.claims).toHaveLength(2);
+  const own = found.claims.find(({ title }) => title.endsWith('(swap cable)'))!;
+  expect(own.target).toMatchObject({ answer: 'not proven' });
+  expect(found.words).not.toMatch(/short of the forecast/);
+});
