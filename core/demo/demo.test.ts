@@ -28,5 +28,5 @@ test('one job is finished with a clean verdict, one is stuck on a wrong port', (
   expect(verdict(second)).toMatchObject({ answer: 'falls short' });
   const found = diagnose(second)!;
   expect(found.groups[0]!.ids).toContain('slower port');
-  expect(found.next[0]!.id).toBe('look at the link');
+  expect(found.next[0]!.id).toBe('look at the port');
 });

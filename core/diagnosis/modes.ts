@@ -25,9 +25,26 @@ export function outerMode(of: Case): string | null {
   return path.blocked.length > 0 ? null : (path.outer.mode?.id ?? null);
 }
 
-/** A case whose port has one mode only. */
-export function portWith(of: Case, mode: string): Case {
+type Port = Case['machine']['ports'][number];
+
+/** A case whose port is another one. */
+function withPort(of: Case, change: Partial<Port>): Case {
   const { machine, connection } = of;
-  const ports = machine.ports.map((p) => (p.id === connection.port ? { ...p, modes: [mode] } : p));
+  const ports = machine.ports.map((p) => (p.id === connection.port ? { ...p, ...change } : p));
   return { ...of, machine: { ...machine, ports } };
+}
+
+/** A case whose port has one mode only. */
+export const portWith = (of: Case, mode: string): Case => withPort(of, { modes: [mode] });
+
+const HUB = 'a hub or dock';
+
+/** A case whose device hangs on a hub that passes on one mode only. */
+export const behindHub = (of: Case, mode: string): Case => withPort(of, { modes: [mode], position: HUB });
+
+/** What the device is plugged into: a hub, or a port by the best that it has. */
+export function pluggedInto({ machine, connection }: Case): string {
+  const port = machine.ports.find(({ id }) => id === connection.port);
+  if (!port || port.position === HUB || (connection.hops?.length ?? 0) > 0) return HUB;
+  return [...port.modes].sort((a, b) => rate(b) - rate(a))[0] ?? HUB;
 }

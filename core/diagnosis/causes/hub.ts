@@ -1,5 +1,5 @@
 import type { Hypothesis } from '../hypothesis';
-import { outerMode, portWith } from '../modes';
+import { outerMode, behindHub } from '../modes';
 
 /** A hub or a dock hangs between that passes on less. */
 export const HUB: Hypothesis = {
@@ -9,5 +9,5 @@ export const HUB: Hypothesis = {
   title: 'A hub or dock between passes on 5 Gb/s',
   fix: 'Plug it straight into the machine.',
   applies: (of) => ['usb-10', 'usb-20'].includes(outerMode(of) ?? '') && !(of.connection.hops?.length ?? 0),
-  change: (of) => portWith(of, 'usb-5'),
+  change: (of) => behindHub(of, 'usb-5'),
 };

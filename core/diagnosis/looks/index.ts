@@ -8,6 +8,7 @@ import { MACHINE } from './machine';
 import { MEMORY } from './memory';
 import { NEGOTIATED } from './negotiated';
 import { ONE_FILE } from './onefile';
+import { PLUGGED } from './plugged';
 import { PORT } from './port';
 import { RESTED } from './rested';
 import { SPACE } from './space';
@@ -24,6 +25,7 @@ export const LOOKS: readonly Look[] = [
   BACK,
   RESTED,
   NEGOTIATED,
+  PLUGGED,
   SPACE,
   COUNT,
 ];

@@ -27,7 +27,7 @@ const WORTH = 0.05;
  * minutes; where all is as forecast, how sure that is.
  */
 export function Causes({ job, onWords }: { job: Job; onWords(words: string): void }) {
-  const found = useDiagnosis(job);
+  const { found, isBusy } = useDiagnosis(job);
   if (found === null) return null;
   if (found === undefined)
     return (
@@ -40,7 +40,11 @@ export function Causes({ job, onWords }: { job: Job; onWords(words: string): voi
   const groups = found.groups.filter(({ probability }, i) => i === 0 || (probability >= LEAST && i < MOST));
   const words = sentenceOf(found);
   return (
-    <Panel title={isHealthy ? 'How sure that is' : 'Likely causes'}>
+    <Panel title={isHealthy ? 'How sure that is' : 'Likely causes'} aria-busy={isBusy}>
+      <LinearProgress
+        aria-label="Holding causes against what was measured"
+        sx={{ height: 2, mt: -0.75, mb: 0.75, visibility: isBusy ? 'visible' : 'hidden' }}
+      />
       {groups.map(({ ids, probability }) => (
         <GroupOf key={ids.join()} job={job} found={found} ids={ids} probability={probability} />
       ))}

@@ -9,8 +9,8 @@ export function Listing({ onLink }: { onLink(link: string): void }) {
   const found = text.trim() === '' ? [] : readListing(text);
   if (!open)
     return (
-      <Button size="small" onClick={() => setOpen(true)} sx={{ px: 0, mt: 0.5 }}>
-        Or paste what the customer’s machine says
+      <Button size="small" onClick={() => setOpen(true)} sx={{ px: 0, mt: 0.5, display: 'block' }}>
+        Or paste what the customer’s machine says of its links
       </Button>
     );
   return (

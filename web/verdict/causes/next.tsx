@@ -67,12 +67,6 @@ export function Next({ job, found }: { job: Job; found: Diagnosis }) {
               </Button>
             ))}
           </Box>
-          {next.id === LINK && (
-            <Typography variant="body2" color="textSecondary" sx={{ mt: 0.5 }}>
-              On this machine Path tells it, under “Plugged in here”.
-            </Typography>
-          )}
-          {next.id === LINK && <Listing onLink={(link) => note(job, LINK, link)} />}
         </>
       ) : isTaken ? (
         <Button component={Link} to={`/jobs/${job.id}/bench`} variant="outlined" size="small">
@@ -83,6 +77,7 @@ export function Next({ job, found }: { job: Job; found: Diagnosis }) {
           Take it up on the bench
         </Button>
       )}
+      {found.next.some(({ id }) => id === LINK) && <Listing onLink={(link) => note(job, LINK, link)} />}
       {others.length > 0 && (
         <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 1 }}>
           Then:{' '}
