@@ -24,7 +24,7 @@ import {
   placesOf,
   policyWords,
   setupOf,
-  wasFrozenBefore,
+  lateFor,
   type Activity,
   type FrozenForecast,
   type Job,
@@ -201,8 +201,7 @@ function unitOf(job: Job, { id, needs }: JobDevice): string[] {
 
 /** What of a forecast is to be said beside it: frozen late, or not as it was kept. */
 function doubtsAt(job: Job, frozen: FrozenForecast): Block[] {
-  const real = job.runs.filter((r) => r.source !== 'simulated' && !r.excluded);
-  const late = real.filter((run) => !wasFrozenBefore(job, frozen, run)).length;
+  const late = lateFor(job, frozen);
   const words = doubtsOf(job).filter(({ what, id }) => what === 'forecast' && id === frozen.id);
   return [
     ...(late > 0

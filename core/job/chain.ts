@@ -106,6 +106,11 @@ export function wasFrozenBefore(
   return isSetBack || forecast.at <= run.at;
 }
 
+/** How many real runs were made before a forecast was frozen: of those it was none. */
+export const lateFor = (job: Job, forecast: Pick<FrozenForecast, 'id' | 'at'>): number =>
+  job.runs.filter((r) => r.source !== 'simulated' && !r.excluded && !wasFrozenBefore(job, forecast, r))
+    .length;
+
 /** Two chains that grew out of one: theirs, with what only mine tells behind it. */
 export function joinChains(mine: readonly ChainEntry[], theirs: readonly ChainEntry[]): ChainEntry[] {
   let common = 0;

@@ -40,7 +40,7 @@ export {
 } from './policies';
 export { keepsNeeds, setupOf } from './basis';
 export { FrozenForecast } from './frozen';
-export { witness, doubtsOf, isUntouched, wasFrozenBefore, type Doubt } from './chain';
+export { witness, doubtsOf, isUntouched, lateFor, wasFrozenBefore, type Doubt } from './chain';
 export type { ChainEntry } from './entry';
 export { sha } from './hash';
 export { mergeJobs, nameOfChange, jobPlaces } from './change';

@@ -7,6 +7,8 @@ export interface Verdict {
   /** The whole in one word: what a technician would decide on. */
   answer: 'meets' | 'falls short' | 'not proven';
   words: string;
+  /** What the shop should do before it leaves the bench; empty where nothing. */
+  advice: string;
   /** What of the job's evidence was changed after it was kept, all of it, in words. */
   doubts: string[];
 }
@@ -23,40 +25,44 @@ export function verdictFrom(job: Job, found: Claim[]): Verdict {
     answers.filter((a) => a === 'not proven').length,
   ];
   const short = real.filter((c) => c.right.answer === 'short').length;
-  const tail =
+  const advice =
     short > 0
-      ? ` ${counted(short, 'claim')} came out short of the forecast: find the cause before it leaves the bench.`
+      ? `${counted(short, 'claim')} came out short of the forecast: find the cause before it leaves the bench.`
       : isNoneUsable(real)
-        ? ' It was measured, but no run so far can have measured the drive.'
+        ? 'It was measured, but no run so far can have measured the drive.'
         : '';
   if (missed > 0)
     return {
       claims: found,
       doubts,
+      advice,
       answer: 'falls short',
-      words: `${counted(missed, 'target', 'targets')} of ${targeted.length} not met.${tail}`,
+      words: `${counted(missed, 'target', 'targets')} of ${targeted.length} not met.`,
     };
   if (targeted.length === 0)
     return {
       claims: found,
       doubts,
+      advice,
       answer: 'not proven',
-      words: `The brief holds no target to meet.${tail}`,
+      words: `The brief holds no target to meet.`,
     };
   if (open > 0)
     return {
       claims: found,
       doubts,
+      advice,
       answer: 'not proven',
       words:
         `${open === targeted.length ? counted(open, 'target', 'targets') : `${targeted.length - open} of ${targeted.length} targets met, ${open}`} ` +
-        `not proven yet.${tail}`,
+        `not proven yet.`,
     };
   return {
     claims: found,
     doubts,
+    advice,
     answer: 'meets',
-    words: `${targeted.length === 1 ? 'The target is' : targeted.length === 2 ? 'Both targets are' : `All ${targeted.length} targets are`} met.${tail}`,
+    words: `${targeted.length === 1 ? 'The target is' : targeted.length === 2 ? 'Both targets are' : `All ${targeted.length} targets are`} met.`,
   };
 }
 

@@ -1,9 +1,10 @@
 import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { protocolOf, type Mind, type ProtocolTest } from '@kymar/core/measure';
-import type { Job } from '@kymar/core/job';
+import { doubtsOf, lateFor, type Job } from '@kymar/core/job';
 import { counted, format } from '@kymar/core/units';
 import { placedWhere } from '../state/placed';
+import { Notice } from '../ui/notice';
 import { Panel } from '../ui/panel';
 
 /** The tests that prove what was frozen, how far they are, what is still to come, and each taken up with a press. */
@@ -14,6 +15,9 @@ export function ProtocolPanel({ job, onTake }: { job: Job; onTake(test: Protocol
   const open = tests.filter((t) => t.done < t.wanted);
   const isSeveral = new Set(tests.map((t) => `${t.place.machine} ${t.place.device}`)).size > 1;
   const next = open[0];
+  const frozen = job.forecasts.at(-1);
+  const late = frozen ? lateFor(job, frozen) : 0;
+  const doubts = doubtsOf(job).filter(({ what, id }) => what === 'forecast' && id === frozen?.id);
   return (
     <Panel title="Protocol">
       <Typography variant="body2" color="textSecondary" role="status" sx={{ mb: 1 }}>
@@ -28,6 +32,17 @@ export function ProtocolPanel({ job, onTake }: { job: Job; onTake(test: Protocol
           ? ' No forecast is frozen: these prove nothing that was said before.'
           : ''}
       </Typography>
+      {frozen && late > 0 && (
+        <Notice severity="warning" sx={{ mb: 1 }}>
+          The forecast was frozen late: {counted(late, 'run was', 'runs were')} made before it. For those it
+          proves nothing.
+        </Notice>
+      )}
+      {doubts.map(({ words }) => (
+        <Notice key={words} severity="error" sx={{ mb: 1 }}>
+          {words}
+        </Notice>
+      ))}
       <Table size="small" aria-label="Tests of the protocol">
         <TableHead>
           <TableRow>

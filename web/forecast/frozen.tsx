@@ -1,7 +1,7 @@
 import { Alert, Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
-import { doubtsOf, setupOf, type FrozenForecast, type Job } from '@kymar/core/job';
-import { format, moment } from '@kymar/core/units';
+import { doubtsOf, lateFor, setupOf, type FrozenForecast, type Job } from '@kymar/core/job';
+import { counted, format, moment } from '@kymar/core/units';
 import { newId } from '../state/id';
 import { useStages } from '../state/stages';
 import { changeJob } from '../state/jobs';
@@ -66,6 +66,7 @@ export function Freeze({ job }: { job: Job }) {
           <FrozenRow
             key={f.id}
             frozen={f}
+            late={lateFor(job, f)}
             doubt={doubts.find((d) => d.what === 'forecast' && d.id === f.id)?.words ?? null}
           />
         ))}
@@ -74,7 +75,7 @@ export function Freeze({ job }: { job: Job }) {
   );
 }
 
-function FrozenRow({ frozen, doubt }: { frozen: FrozenForecast; doubt: string | null }) {
+function FrozenRow({ frozen, late, doubt }: { frozen: FrozenForecast; late: number; doubt: string | null }) {
   return (
     <Box component="li" sx={{ mb: 0.75 }}>
       <Typography variant="body2">
@@ -89,6 +90,11 @@ function FrozenRow({ frozen, doubt }: { frozen: FrozenForecast; doubt: string | 
           </Typography>
         );
       })}
+      {late > 0 && (
+        <Typography variant="caption" component="div" sx={{ color: 'warning.main' }}>
+          Late: {counted(late, 'run was', 'runs were')} made before it; for those it proves nothing.
+        </Typography>
+      )}
       {doubt && (
         <Alert severity="error" variant="outlined" sx={{ mt: 0.5 }}>
           {doubt}

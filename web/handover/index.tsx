@@ -115,7 +115,7 @@ function BlockView({ block }: { block: Block }) {
   if (block.kind === 'text')
     return (
       <Typography variant="body2" sx={{ mb: 1, overflowWrap: 'anywhere' }}>
-        {block.text}
+        {unbroken(block.text)}
       </Typography>
     );
   if (block.kind === 'list')
@@ -123,7 +123,7 @@ function BlockView({ block }: { block: Block }) {
       <Box component="ul" sx={{ my: 0.5, pl: 2.5 }}>
         {block.items.map((item) => (
           <Typography component="li" variant="body2" key={item} sx={{ mb: 0.25 }}>
-            {item}
+            {unbroken(item)}
           </Typography>
         ))}
       </Box>

@@ -28,7 +28,7 @@ export function Practice() {
     >
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2, flexWrap: 'wrap' }}>
         <Typography variant="h1">Practice</Typography>
-        <Typography color="textSecondary" sx={{ flex: 1 }}>
+        <Typography color="textSecondary" sx={{ flex: { xs: '1 0 100%', sm: 1 }, order: { xs: 2, sm: 0 } }}>
           A rig that may hide a fault. Look, time, name the cause. No clock but the simulated one.
         </Typography>
         {going && <Button onClick={leave}>Leave this round</Button>}

@@ -60,6 +60,7 @@ export function Shell() {
         <Box
           component={Link}
           to="/jobs"
+          aria-label="Kymar"
           sx={{
             display: 'flex',
             alignItems: 'center',
@@ -69,7 +70,15 @@ export function Shell() {
           }}
         >
           <img src="/mark.svg" alt="" width={24} height={24} />
-          <Typography component="span" sx={{ fontWeight: 720, fontSize: '1.0625rem', fontStretch: '120%' }}>
+          <Typography
+            component="span"
+            sx={{
+              fontWeight: 720,
+              fontSize: '1.0625rem',
+              fontStretch: '120%',
+              display: { xs: 'none', sm: 'inline' },
+            }}
+          >
             Kymar
           </Typography>
         </Box>

@@ -270,7 +270,7 @@ function DecisionPanel({
   const decide = (decision: Decision | null) => changeJob(job.id, (j) => ({ ...j, decision }));
   return (
     <Panel title={HEAD[found.answer]} sx={{ order: { xs: 1, md: 2 } }}>
-      <Typography sx={{ mb: 2 }}>{found.words}</Typography>
+      <Typography sx={{ mb: 2 }}>{`${found.words} ${found.advice}`.trim()}</Typography>
       {found.doubts.length > 0 && (
         <Notice severity="error" sx={{ mb: 2 }}>
           Not all evidence is as it was kept: {found.doubts.join(' ')} The chain shows a change; who made it,
