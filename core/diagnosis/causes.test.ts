@@ -41,7 +41,7 @@ function listed(): string {
     ),
     '## Looks and tests',
     table(
-      ['Look or test', 'Takes the place of', 'min beside the run itself'],
+      ['Look or test', 'Takes the place of', 'min on top of the run itself'],
       LOOKS.map(({ title, replaces, extra = 0 }) => [title, replaces.join(', ') || 'nothing', String(extra)]),
     ),
     '',

@@ -69,7 +69,7 @@ function shows(cases: readonly Case[], cause: Hypothesis, { level, unit }: Pick<
   });
 }
 
-/** A list in an order of chance: what weighs more tends to come first. */
+/** A list in a random order: what weighs more tends to come first. */
 const inOrder = <T>(list: readonly T[], weight: (item: T) => number, random: () => number): T[] =>
   list
     .map((item) => [-Math.log(1 - random()) / weight(item), item] as const)
