@@ -2,7 +2,7 @@ import { demoJobs } from '../demo';
 import { freeze, forecastAll, situationOf } from '../forecast';
 import { briefAt, placeOf, Run, type Job } from '../job';
 import { handover } from '../handover';
-import { quickVerdict, verdict } from '.';
+import { feltOf, quickVerdict, verdict } from '.';
 
 const of = demoJobs().find((j) => j.activities.some((a) => a.kind === 'open'))!;
 const load = of.activities.find((a) => a.kind === 'open')!;
@@ -70,4 +70,31 @@ test('it stands in the handover by its time', () => {
   const runs = [timed(20)];
   const text = JSON.stringify(handover({ ...job, runs }, verdict({ ...job, runs })));
   expect(text).toContain('"20 s"');
+});
+
+describe('what a person notices', () => {
+  const { host, build } = briefAt(job, place)!;
+  const at = (path: Run['path'], seconds: number): Run[] =>
+    [0.995, 1, 1.005].map((factor) => ({ ...timed(seconds * factor), path }));
+  const other = { host, build: { ...build!, drive: { ...build!.drive, model: 'Another' } } };
+  const away = { host: { ...host, name: 'Another host' }, build: other.build };
+  const felt = (...runs: Run[]) => {
+    const found = { ...job, runs };
+    return feltOf(found, verdict(found).claims);
+  };
+
+  test('two drives on one path: told apart above a fifth of the slower, not below', () => {
+    expect(felt(...at(place, 20), ...at(other, 30))).toMatchObject([{ noticed: 'yes', differs: 'drive' }]);
+    expect(felt(...at(place, 20), ...at(other, 21))).toMatchObject([{ noticed: 'no', differs: 'drive' }]);
+  });
+
+  test('drive and machine changed at once: nobody can tell which', () =>
+    expect(felt(...at(place, 20), ...at(away, 60))).toMatchObject([{ noticed: 'yes', differs: 'several' }]));
+
+  test('one place, rehearsals and limits tell nothing', () => {
+    expect(felt(...at(place, 20))).toEqual([]);
+    expect(felt(...at(place, 20), ...at(other, 30).map((r): Run => ({ ...r, source: 'simulated' })))).toEqual(
+      [],
+    );
+  });
 });

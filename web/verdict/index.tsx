@@ -15,6 +15,7 @@ import { patientLazy } from '../ui/lazy';
 import { Notice } from '../ui/notice';
 import { Panel } from '../ui/panel';
 import { Band } from './band';
+import { FeltPanel } from './felt';
 
 /** Comes after the claims: they are read first. */
 const Causes = patientLazy(async () => ({ default: (await import('./causes')).Causes }));
@@ -84,6 +85,7 @@ export function VerdictView() {
           <ClaimPanel key={claim.key} job={job} claim={claim} />
         ))}
         {!isSomeOdd && causes}
+        <FeltPanel job={job} claims={found.claims} />
         <Unmeasured job={job} claims={found.claims} />
       </Box>
       <DecisionPanel
