@@ -161,6 +161,9 @@ describe('what was done and seen', () => {
     expect(port(quick)).toBeGreaterThan(before);
     expect(port(slow)).toBeLessThan(before / 2);
     expect(quick.next.map(({ id }) => id)).not.toContain('other port');
+    const [told] = quick.told;
+    expect(told).toMatchObject({ look: 'other port', cause: quick.groups[0]!.ids[0] });
+    expect(told!.after).toBeGreaterThan(told!.before);
   });
 
   test('what was seen before something was put right tells no more', () => {

@@ -24,6 +24,8 @@ export interface Diagnosis {
   causes: Told[];
   groups: Group[];
   next: NextTest[];
+  /** What each look and test told: the probability of what leads now, without it and with it. */
+  told: { look: string; title: string; cause: string; before: number; after: number }[];
   /** What the likeliest of them say of each measurement. */
   shown: Shown;
   /** The activity of the measurement furthest off, on which a test tells most; null of a synthetic one. */
@@ -75,6 +77,7 @@ export function diagnose(
         prior,
       })),
     groups,
+    told: toldBy(evidence, groups, (known) => groupsOf(score(known, { priors }))),
     next: nextTests(evidence, scored),
     shown,
     worst: activityOf(job, measured),
@@ -95,4 +98,30 @@ function gainOf(measured: readonly Evidence[]): Diagnosis['gain'] {
 function activityOf(job: Job, measured: readonly Evidence[]): string | null {
   const [worst] = measured.filter(({ time, look }) => time !== null && !look);
   return job.activities.find(({ id }) => id === worst?.of.activity.id)?.id ?? null;
+}
+
+/** What each look and test told of the group that leads now. */
+function toldBy(
+  evidence: readonly Evidence[],
+  [first]: readonly Group[],
+  grouped: (known: readonly Evidence[]) => Group[],
+): Diagnosis['told'] {
+  if (!first) return [];
+  const of = (groups: readonly Group[]) =>
+    groups
+      .filter(({ ids }) => ids.some((id) => first.ids.includes(id)))
+      .reduce((sum, { probability }) => sum + probability, 0);
+  return evidence.flatMap((one) => {
+    if (!one.look) return [];
+    const without = grouped(evidence.filter((other) => other !== one));
+    return [
+      {
+        look: one.look.id,
+        title: one.title,
+        cause: first.ids[0]!,
+        before: of(without),
+        after: first.probability,
+      },
+    ];
+  });
 }

@@ -50,7 +50,7 @@ export function Causes({ job, onWords }: { job: Job; onWords(words: string): voi
       ))}
       {!isHealthy && <Gain job={job} found={found} />}
       <Next job={job} found={found} />
-      <Looked job={job} />
+      <Looked job={job} found={found} />
       <Typography variant="h3" sx={{ mt: 2, pt: 1.5, mb: 1, borderTop: 1, borderColor: 'divider' }}>
         What speaks for and against
       </Typography>

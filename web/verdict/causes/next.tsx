@@ -2,7 +2,7 @@ import { Box, Button, Typography } from '@mui/material';
 import { Link, useNavigate } from 'react-router';
 import type { Diagnosis, NextTest } from '@kymar/core/diagnosis';
 import type { Job } from '@kymar/core/job';
-import { format } from '@kymar/core/units';
+import { format, formatProbability } from '@kymar/core/units';
 import { changeJob } from '../../state/jobs';
 import { unbroken } from '../../ui/figure';
 import { Listing } from './listing';
@@ -95,20 +95,33 @@ export function Next({ job, found }: { job: Job; found: Diagnosis }) {
 const minutesOf = ({ minutes }: NextTest): string =>
   minutes < 1.5 ? 'a minute' : unbroken(`about ${format(minutes * 60, 's', 2)}`);
 
-/** What was looked at already; each can be taken back. */
-export function Looked({ job }: { job: Job }) {
+/** What was looked at and tested, what each told of what leads now; a look can be taken back. */
+export function Looked({ job, found }: { job: Job; found: Diagnosis }) {
   const looks = job.looks ?? [];
-  if (looks.length === 0) return null;
+  const tests = found.told.filter(({ look }) => !looks.some((l) => l.look === look));
+  if (looks.length === 0 && tests.length === 0) return null;
   const remove = (at: string) =>
     changeJob(job.id, (j) => ({ ...j, looks: (j.looks ?? []).filter((l) => l.at !== at) }));
+  const title = (id: string) => found.causes.find((c) => c.id === id)?.title ?? id;
+  const told = (look: string) => {
+    const by = found.told.find((t) => t.look === look);
+    if (!by) return '';
+    const change = `${formatProbability(by.before)} without it, ${formatProbability(by.after)} with it`;
+    return unbroken(`${title(by.cause)}: ${change}.`);
+  };
   return (
     <Box component="section" aria-label="Looked at" sx={{ mt: 1.5 }}>
       {looks.map(({ look, seen, at }) => (
         <Typography key={at} variant="body2">
-          Looked at ({look}): {seenWords(seen)}.{' '}
+          Looked at ({look}): {seenWords(seen)}. {told(look)}{' '}
           <Button size="small" aria-label={`Take back: ${look}`} onClick={() => remove(at)}>
             Take back
           </Button>
+        </Typography>
+      ))}
+      {tests.map(({ look, title: made }) => (
+        <Typography key={`${look} ${made}`} variant="body2">
+          Tested: {made}. {told(look)}
         </Typography>
       ))}
     </Box>
