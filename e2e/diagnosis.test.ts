@@ -76,7 +76,7 @@ test('a job stuck on a wrong port: its cause found, put right, measured again an
   await page.getByRole('button', { name: 'Decide', exact: true }).click();
   await page.getByRole('link', { name: 'Hand it over' }).click();
   await page.getByText('What was wrong and put right').waitFor();
-  await page.getByText(/The port is of a slower class\..*before, 4 min 1\d s since\./).waitFor();
+  await page.getByText(/The port is of a slower class\..*before, 4.min.1\d.s since\./).waitFor();
   expect(faults).toEqual([]);
 });
 

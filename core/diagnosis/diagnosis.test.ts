@@ -185,19 +185,19 @@ describe('the next test', () => {
     }
   });
 
-  test('at a slower port the cheapest look is which link was negotiated', () => {
-    expect(next[0]!.id).toBe('look at the link');
+  test('at a slower port the cheapest look is which port it is in', () => {
+    expect(next[0]!.id).toBe('look at the port');
     const seen = new Map(next[0]!.outcomes.map(({ id, seen: words }) => [id, words]));
     expect(seen.get('slower port')).toBe('usb-5');
     expect(new Set(seen.values()).size).toBeGreaterThan(1);
     // Seen, it rules out all that would show something else.
     const looked = {
       ...job,
-      looks: [{ look: 'look at the link', seen: 'usb-5', at: '2026-12-04T10:00:00.000Z' }],
+      looks: [{ look: 'look at the port', seen: 'usb-5', at: '2026-12-04T10:00:00.000Z' }],
     };
     const [first] = diagnose(looked)!.groups;
     expect(first!.ids.every((id) => seen.get(id) === 'usb-5')).toBe(true);
-    expect(diagnose(looked)!.next.map(({ id }) => id)).not.toContain('look at the link');
+    expect(diagnose(looked)!.next.map(({ id }) => id)).not.toContain('look at the port');
   });
 
   test('a cause is gone where its place is replaced, and only there', () => {

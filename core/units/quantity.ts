@@ -146,7 +146,7 @@ export function parseQuantity(text: string, dimension: Dimension, bare?: string)
     case 'times':
       return checked(typed, timesOf(number, unit), 'per day', dimension);
     case 'percent':
-      return checked(typed, /^%?$/.test(unit) ? { value: number / 100 } : undefined, 'ratio', dimension);
+      return checked(typed, /^%?$/.test(unit) ? { value: number / 100 } : undefined, '%', dimension);
     case 'number':
       return checked(typed, unit === '' ? { value: number } : undefined, 'ratio', dimension);
     case 'iops':

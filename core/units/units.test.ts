@@ -76,6 +76,9 @@ describe('quantities as people type them', () => {
       note: expect.stringContaining('bits'),
     });
     expect(parseQuantity('1.5TB', 'bytes')).toMatchObject({ understood: '1.5 TB' });
+    expect(parseQuantity('40', 'percent').ok && parseQuantity('40', 'percent')).toMatchObject({
+      understood: '40 %',
+    });
   });
 
   test('never throws and never returns a negative or endless value', () => {

@@ -274,8 +274,6 @@ export function Stopwatch({
               optional
               value={last}
               onValue={showed}
-              error={!rises}
-              {...(rises ? {} : { helperText: 'A bar rises, from above 0 % to below 100 %.' })}
             />
           )}
         </Box>
@@ -295,6 +293,11 @@ export function Stopwatch({
             {full ? 'Leave full screen' : 'Full screen'} <Key name="F" />
           </Button>
         </Box>
+        {!rises && (
+          <Typography variant="body2" color="error" role="alert">
+            A bar rises, from above 0 % to below 100 %.
+          </Typography>
+        )}
         {seconds !== null && !moved && (
           <Typography variant="body2" color="textSecondary">
             Say what was moved before it can be kept: the brief gives {rangeOf(move)}, a run moves one size.

@@ -63,7 +63,8 @@ function setGoing(id: string, to: (going: Going | undefined) => Going | undefine
   useRuns.setState(({ going }) => {
     const { [id]: now, ...rest } = going;
     const next = to(now);
-    return { going: next ? { ...rest, [id]: next } : rest };
+    // What changes stays where it stands: a queue that jumps is clicked on wrongly.
+    return { going: next ? { ...going, [id]: next } : rest };
   });
 }
 

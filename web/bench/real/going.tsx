@@ -46,20 +46,22 @@ export function Queue({ list, onProblem }: { list: readonly Going[]; onProblem(w
   return (
     <Box component="section" aria-label="In the queue">
       <Typography variant="h3">In the queue</Typography>
-      {list.map((going) => (
-        <Box key={going.run.id} sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
-          <Typography variant="body2" sx={{ flex: 1 }}>
-            {wayOf(going)} in {going.run.folder}
-            {going.waiting ? `, after ${counted(going.waiting, 'run')}` : ''}
-          </Typography>
-          <Button
-            size="small"
-            onClick={() => void stopRun(going.run.id).catch((e: Error) => onProblem(e.message))}
-          >
-            Take out
-          </Button>
-        </Box>
-      ))}
+      {[...list]
+        .sort((a, b) => (a.waiting ?? 0) - (b.waiting ?? 0))
+        .map((going) => (
+          <Box key={going.run.id} sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+            <Typography variant="body2" sx={{ flex: 1 }}>
+              {wayOf(going)} in {going.run.folder}
+              {going.waiting ? `, after ${counted(going.waiting, 'run')}` : ''}
+            </Typography>
+            <Button
+              size="small"
+              onClick={() => void stopRun(going.run.id).catch((e: Error) => onProblem(e.message))}
+            >
+              Take out
+            </Button>
+          </Box>
+        ))}
     </Box>
   );
 }
