@@ -67,8 +67,8 @@ test('a job stuck on a wrong port: its cause found, put right, measured again an
     .first()
     .waitFor();
   await stage(page, /^Bench/);
-  for (const time of ['4m14s', '4m17s', '4m11s']) await enter(page, /^Nightly offload/, time);
-  for (const time of ['55 s', '56 s', '54.5 s']) await enter(page, /^Morning read-back/, time);
+  for (const time of ['4m54s', '4m57s', '4m51s']) await enter(page, /^Nightly offload/, time);
+  for (const time of ['50.2 s', '51 s', '49.8 s']) await enter(page, /^Morning read-back/, time);
   await stage(page, /^Verdict/);
   await page.getByText('Both targets are met.').waitFor();
   await page.getByText('How sure that is').waitFor();
@@ -76,7 +76,7 @@ test('a job stuck on a wrong port: its cause found, put right, measured again an
   await page.getByRole('button', { name: 'Decide', exact: true }).click();
   await page.getByRole('link', { name: 'Hand it over' }).click();
   await page.getByText('What was wrong and put right').waitFor();
-  await page.getByText(/The port is of a slower class\..*before, 4.min.1\d.s since\./).waitFor();
+  await page.getByText(/The port is of a slower class\..*before, 4.min.5\d.s since\./).waitFor();
   expect(faults).toEqual([]);
 });
 
@@ -217,7 +217,7 @@ test('a test is taken up on the bench, counts for itself, and moves the causes',
   await wanted.getByRole('button', { name: /^Take up: / }).click();
   const line = page.getByText(/^To find the cause: .* counts for this test alone/);
   await line.waitFor();
-  await enter(page, /^Nightly offload/, '4m12s');
+  await enter(page, /^Nightly offload/, '4m52s');
   await wanted.getByText(/\(made\)/).waitFor();
   await expect(line).toHaveCount(0);
   await stage(page, /^Verdict/);

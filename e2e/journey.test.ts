@@ -280,7 +280,7 @@ test('bad input is told beside its field and in its file; nothing is lost', asyn
     await page.getByRole('button', { name: 'Close' }).click();
     await page.getByRole('dialog').waitFor({ state: 'detached' });
   }
-  expect(await page.getByRole('listitem').count()).toBe(4);
+  expect(await page.getByRole('listitem').count()).toBe(5);
   expect(faults).toEqual([]);
 });
 
@@ -365,8 +365,8 @@ test('thousands of jobs: the list stays quick to find in', async () => {
     database.close();
   });
   await page.reload();
-  await page.getByRole('button', { name: /more of 2004/ }).waitFor();
-  await page.getByLabel('Find').fill('1999');
+  await page.getByRole('button', { name: /more of 2005/ }).waitFor();
+  await page.getByRole('textbox', { name: 'Find' }).fill('1999');
   await page.getByRole('link', { name: 'Herbarium 1999', exact: true }).waitFor();
   expect(await page.getByRole('listitem').count()).toBe(1);
   expect(faults).toEqual([]);
@@ -388,7 +388,7 @@ test('both directions far too slow: the causes by how likely, the one look that 
   await stage(page, 'Verdict').click();
   const panel = page.getByRole('heading', { name: 'Likely causes' }).locator('xpath=ancestor::section');
   const next = panel.getByRole('region', { name: 'Next' });
-  await next.getByRole('heading', { name: /^Next: Read what the system negotiated/ }).waitFor();
+  await next.getByRole('heading', { name: /^Next: Look which port it is in/ }).waitFor();
   await next.getByText(/^The port is of a slower class: USB 5.Gb\/s/).waitFor();
   await next.getByRole('button', { name: /^USB 5.Gb\/s/ }).click();
   // What was seen rules out what would show something else.
@@ -396,8 +396,12 @@ test('both directions far too slow: the causes by how likely, the one look that 
     .getByText(/^The port is of a slower class/)
     .first()
     .waitFor();
-  await panel.getByText(/Plug it into the port that the build says; read what was negotiated\.$/).waitFor();
-  await panel.getByText(/^Looked at \(look at the link\): USB 5/).waitFor();
+  await panel
+    .getByText(
+      /^The port is of a slower class\. Plug it into the port that the build says; read what was negotiated\.$/,
+    )
+    .waitFor();
+  await panel.getByText(/^Looked at \(look at the port\): USB 5/).waitFor();
   await page.getByText('Saved in this browser').waitFor();
   await page.reload();
   await panel.getByText(/^Looked at/).waitFor();

@@ -396,7 +396,7 @@ test.describe('saving', () => {
           found.push([name, JSON.parse(await (await handle.getFile()).text()).jobs.length]);
         return found;
       });
-    expect(await names()).toEqual([[expect.stringMatching(/^kymar-backup-\d{4}-\d\d-\d\d\.json$/), 4]]);
+    expect(await names()).toEqual([[expect.stringMatching(/^kymar-backup-\d{4}-\d\d-\d\d\.json$/), 5]]);
     await saved(page);
     await page.reload();
     await page.getByText(/Every change goes into the folder/).waitFor();

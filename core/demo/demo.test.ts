@@ -14,7 +14,16 @@ test('forecasts that are shipped frozen are the ones the models in force make; K
     offload: freeze(bare(offload), 'forecast-1', '2026-11-03T09:30:00.000Z'),
     second: freeze(bare(second), 'forecast-1', '2026-11-18T10:10:00.000Z'),
   };
-  if (process.env.KYMAR_FREEZE) writeFileSync(join(__dirname, 'frozen.json'), `${JSON.stringify(made)}\n`);
+  // Of the second only what differs from the first is shipped.
+  const differing = <T extends object>(one: T, from: T): Partial<T> =>
+    Object.fromEntries(
+      Object.entries(one).filter(
+        ([key, value]) => JSON.stringify(value) !== JSON.stringify(from[key as keyof T]),
+      ),
+    ) as Partial<T>;
+  const results = made.second.results.map((r, i) => differing(r, made.offload.results[i]!));
+  const shipped = { offload: made.offload, second: { ...differing(made.second, made.offload), results } };
+  if (process.env.KYMAR_FREEZE) writeFileSync(join(__dirname, 'frozen.json'), `${JSON.stringify(shipped)}\n`);
   expect(offload.forecasts).toEqual([made.offload]);
   expect(second.forecasts).toEqual([made.second]);
 });

@@ -152,8 +152,8 @@ describe('what was done and seen', () => {
       measure: { ...first.measure, seconds } as Run['measure'],
       conditions: { ...first.conditions, look: 'other port' },
     });
-    const quick = diagnose({ ...second, runs: [...second.runs, timed(250)] })!;
-    const slow = diagnose({ ...second, runs: [...second.runs, timed(468)] })!;
+    const quick = diagnose({ ...second, runs: [...second.runs, timed(290)] })!;
+    const slow = diagnose({ ...second, runs: [...second.runs, timed(536)] })!;
     expect(quick.shown.evidence).toHaveLength(3);
     const port = (found: typeof quick) =>
       found.causes.find(({ id }) => id === 'slower port')?.probability ?? 0;
@@ -182,7 +182,7 @@ describe('what was done and seen', () => {
         expect(course[i]!.t).toBeGreaterThanOrEqual(course[i - 1]!.t);
         expect(course[i]!.bytes).toBeGreaterThanOrEqual(course[i - 1]!.bytes);
       }
-      expect(course.at(-1)!.bytes / 187e9).toBeCloseTo(1, 2);
+      expect(course.at(-1)!.bytes / 214e9).toBeCloseTo(1, 2);
     }
     const healthy = shown.causes.find(({ id }) => id === HEALTHY)!;
     expect(healthy.by.some(({ fits }) => !fits)).toBe(true);

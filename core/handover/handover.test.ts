@@ -115,7 +115,7 @@ test('what the shop measured for itself stays in its own copy: synthetic runs, r
 test('what falls short is said openly: targets, a drive that is full too early, a forecast frozen late', () => {
   const [, , , , second] = demoJobs() as [Job, Job, Job, Job, Job];
   const text = toMarkdown(made(second), 'customer');
-  expect(text).toMatch(/Nightly offload to the project disk: not met\. Target within 7 min/);
+  expect(text).toMatch(/Nightly offload to the project disk: not met\. Target within 8 min/);
   expect(text).toContain('Left side, by the hinge');
   expect(toMarkdown(made(offload), 'customer')).toMatch(/full in about 3\.2 years .* before the 4 years/);
   const [frozen] = offload.forecasts;
@@ -128,7 +128,7 @@ test('what was wrong and what put it right, with the times before and since', ()
   const at = '2026-11-20T09:00:00.000Z';
   const before = second.runs.map((r) => ({ ...r, excluded: { at, reason: 'wrong port' } }));
   const [first] = second.runs as [Run];
-  const since = [251.2, 249.8].map((seconds, i) => ({
+  const since = [291.2, 289.8].map((seconds, i) => ({
     ...first,
     id: `since-${i}`,
     at: `2026-11-20T1${i}:00:00.000Z`,
@@ -145,7 +145,7 @@ test('what was wrong and what put it right, with the times before and since', ()
   ];
   const text = toMarkdown(made({ ...second, runs: [...before, ...since], found }), 'customer');
   expect(text).toMatch(
-    /2026-11-20: The port is of a slower class\. Use the hinge’s\. .*: 7 min 49 s before, 4 min 11 s since\./,
+    /2026-11-20: The port is of a slower class\. Use the hinge’s\. .*: 8 min 56 s before, 4 min 51 s since\./,
   );
 });
 

@@ -6,6 +6,7 @@ import { type Decision, type Job } from '@kymar/core/job';
 import type { Claim, Right, Verdict } from '@kymar/core/verdict';
 import { counted, format } from '@kymar/core/units';
 import { whereWords } from '../state/placed';
+import { idle } from '../state/idle';
 import { useVerdict } from '../state/verdict';
 import { changeJob } from '../state/jobs';
 import { Figure, unbroken } from '../ui/figure';
@@ -15,10 +16,15 @@ import { patientLazy } from '../ui/lazy';
 import { Notice } from '../ui/notice';
 import { Panel } from '../ui/panel';
 import { Band } from './band';
-import { FeltPanel } from './felt';
 
-/** Comes after the claims: they are read first. */
-const Causes = patientLazy(async () => ({ default: (await import('./causes')).Causes }));
+/** Only where a load was timed at more than one place. */
+const FeltPanel = patientLazy(async () => ({ default: (await import('./felt')).FeltPanel }));
+
+/** Comes after the claims, and with nothing to do: they are read first. */
+const Causes = patientLazy(async () => {
+  await idle();
+  return { default: (await import('./causes')).Causes };
+});
 
 const RIGHT: Record<Right['answer'], string> = {
   'as forecast': 'as forecast',
@@ -85,7 +91,11 @@ export function VerdictView() {
           <ClaimPanel key={claim.key} job={job} claim={claim} />
         ))}
         {!isSomeOdd && causes}
-        <FeltPanel job={job} claims={found.claims} />
+        {job.activities.some(({ kind }) => kind === 'open') && (
+          <Suspense fallback={null}>
+            <FeltPanel job={job} claims={found.claims} />
+          </Suspense>
+        )}
         <Unmeasured job={job} claims={found.claims} />
       </Box>
       <DecisionPanel
