@@ -12,7 +12,7 @@ const FLOORS = [
   ['forecast'],
   ['choice', 'measure', 'fitting'],
   ['verdict'],
-  ['diagnosis', 'calibration'],
+  ['diagnosis', 'calibration', 'noticed'],
   ['handover', 'reference', 'backup', 'demo'],
   ['practice'],
 ];

@@ -12,8 +12,10 @@ test.afterAll(() => app.stop());
 
 const VIEWS = ['brief', 'choice', 'path', 'forecast', 'setup', 'bench', 'verdict', 'handover'];
 
-test('the first view needs less than 250 kB of compressed JavaScript', async () => {
+test('the first view needs less than 225 kB of compressed JavaScript', async () => {
   const { page } = await app.open();
+  // A visit that is cut off brings the schemas into the next one; this is of a view as it is usually opened.
+  await page.getByText('Saved in this browser').waitFor();
   // What has come when the heading is there; what is fetched ahead for a server that may stop comes later.
   await page.addInitScript(() => {
     new MutationObserver((_, observer) => {
@@ -30,7 +32,7 @@ test('the first view needs less than 250 kB of compressed JavaScript', async () 
   const bytes = sizes.reduce((sum, size) => sum + size, 0);
   expect(sizes.length).toBeGreaterThan(3);
   expect(bytes).toBeGreaterThan(50_000);
-  expect(bytes).toBeLessThan(250_000);
+  expect(bytes).toBeLessThan(225_000);
   console.log(`      ${sizes.length} files, ${(bytes / 1000).toFixed(1)} kB`);
 });
 

@@ -2,4 +2,3 @@ export { verdict } from './verdict';
 export { quickVerdict } from './quick';
 export { verdictFrom, type Verdict } from './sum';
 export { caseMeasured, heldAgainst, type Claim, type MeasuredCase, type Right, type Target } from './claim';
-export { feltOf, type Felt } from './felt';

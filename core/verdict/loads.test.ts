@@ -2,7 +2,8 @@ import { demoJobs } from '../demo';
 import { freeze, forecastAll, situationOf } from '../forecast';
 import { briefAt, placeOf, Run, type Job } from '../job';
 import { handover } from '../handover';
-import { feltOf, quickVerdict, verdict } from '.';
+import { feltOf } from '../noticed';
+import { quickVerdict, verdict } from '.';
 
 const of = demoJobs().find((j) => j.activities.some((a) => a.kind === 'open'))!;
 const load = of.activities.find((a) => a.kind === 'open')!;

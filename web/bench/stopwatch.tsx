@@ -12,19 +12,17 @@ import {
   bringBack,
   clock,
   correct,
-  courseOf,
   describe,
   discard,
-  isRising,
   lap,
   momentOf,
   press,
   reloadError,
   reset,
   secondsOf,
-  showed,
   useWatch,
 } from '../state/watch';
+import { courseOf, isRising, showed } from './shown';
 import { waysOf, type Taken } from './taken';
 import { ThumbLine } from './thumb';
 import { useWrongAt } from './wrong';

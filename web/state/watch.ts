@@ -1,4 +1,3 @@
-import type { Sample } from '@kymar/core/job';
 import { useSettings, setSetting } from './settings';
 
 /**
@@ -66,7 +65,8 @@ export function useWatch(): Kept {
   return read(useSettings((s) => s.watch));
 }
 
-function change(to: (watch: Watch) => Watch): void {
+/** Changes the one stopwatch, where there is one. */
+export function change(to: (watch: Watch) => Watch): void {
   const { watch } = now();
   if (!watch) return;
   const next = to(watch);
@@ -100,27 +100,6 @@ export const lap = (at: number): void =>
   change((w) =>
     w.stop === null ? { ...w, laps: [...w.laps, (momentOf(at) - w.start) / 1000].slice(-500) } : w,
   );
-/** What the bar showed at the last lap; null takes it back. */
-export const showed = (share: number | null): void =>
-  change((w) => {
-    const t = w.laps.at(-1);
-    if (t === undefined) return w;
-    const others = (w.shown ?? []).filter((one) => one.t !== t);
-    return { ...w, shown: share === null ? others : [...others, { t, share }] };
-  });
-/** Whether what was noted can be a bar's: above 0, below 1, each more than the one before. */
-export const isRising = (shown: readonly Shown[]): boolean =>
-  shown.every(({ share }, i) => share > (shown[i - 1]?.share ?? 0) && share < 1);
-/** The course that the noted shares tell, from the start to the end; empty where none was noted. */
-export function courseOf({ shown = [] }: Watch, bytes: number | null, seconds: number): Sample[] {
-  const known = shown.filter(({ t }) => t < seconds);
-  if (!bytes || known.length === 0) return [];
-  return [
-    { t: 0, bytes: 0 },
-    ...known.map(({ t, share }) => ({ t, bytes: share * bytes })),
-    { t: seconds, bytes },
-  ];
-}
 /** Adds to the correction, in s; only once it has stopped. */
 export const correct = (by: number): void =>
   change((w) => (w.stop === null ? w : { ...w, correction: Math.round((w.correction + by) * 10) / 10 }));

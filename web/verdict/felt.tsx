@@ -1,5 +1,6 @@
 import { Box, Typography } from '@mui/material';
-import { feltOf, type Claim, type Felt } from '@kymar/core/verdict';
+import { feltOf, type Felt } from '@kymar/core/noticed';
+import type { Claim } from '@kymar/core/verdict';
 import type { Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { unbroken } from '../ui/figure';

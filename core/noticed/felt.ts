@@ -3,7 +3,7 @@ import { nameOf } from '../catalog/parts';
 import { madeAt, type Job, type Open } from '../job';
 import { noticeable, type Felt as Noticed } from '../models/loads';
 import type { Spread } from '../stats';
-import type { Claim } from './claim';
+import type { Claim } from '../verdict';
 
 /** Where a load was timed, by what may make the difference. */
 interface Where {

@@ -1,0 +1,1 @@
+export { feltOf, type Felt } from './felt';
