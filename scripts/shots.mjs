@@ -13,12 +13,13 @@ const VIEWS = [
   ['forecast', `${OFFLOAD}/forecast`],
   ['setup', '/jobs/demo-acoustics-archive/setup'],
   ['bench', `${OFFLOAD}/bench`],
-  ['verdict', `${OFFLOAD}/verdict`],
+  ['verdict', '/jobs/demo-acoustics-second/verdict'],
   ['handover', `${OFFLOAD}/handover`],
   ['parts', '/parts/drives/oystral-kestrel-2t'],
   ['bay', '/jobs/demo-simulator-bay/path'],
   ['places', '/jobs/demo-acoustics-archive/brief'],
   ['reference', '/reference'],
+  ['practice', '/practice'],
   ['settings', '/settings'],
 ];
 
@@ -52,7 +53,17 @@ for (const [name, path] of VIEWS.filter(([name]) => name.includes(only))) {
       page.getByRole('heading', { name: 'All builds that work' }).waitFor(),
       page.getByRole('button', { name: /Take this build|In the job/ }).waitFor(),
     ]);
-  const tall = { forecast: 1200, choice: 1500 }[name] ?? 800;
+  // Causes are worked out beside the page.
+  if (name === 'verdict') await page.getByRole('img', { name: /^How far it came when/ }).waitFor();
+  if (name === 'practice') {
+    await page.getByRole('button', { name: 'Start a round of level 2' }).click();
+    await page
+      .getByRole('button', { name: /^Read which link/ })
+      .first()
+      .click();
+    await page.getByText(/ spent$/).waitFor();
+  }
+  const tall = { forecast: 1200, choice: 1500, verdict: 1250 }[name] ?? 800;
   await page.setViewportSize({ width: 1280, height: tall });
   await page.screenshot({ path: join(folder, `${name}.png`) });
 }
