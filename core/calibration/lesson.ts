@@ -46,11 +46,11 @@ function logAt(of: Case, row: AssumptionId, value: number): number | null {
 }
 
 /** By how much each row moves a time over its range, as a logarithm. */
-function swaysOf(of: Case): { row: AssumptionId; sway: number }[] {
+function sensitivitiesOf(of: Case): { row: AssumptionId; sensitivity: number }[] {
   return TEACHABLE.flatMap((row) => {
     const { low, high } = assumedRange(row, of.own);
     const [a, b] = [logAt(of, row, low), logAt(of, row, high)];
-    return a !== null && b !== null && Math.abs(b - a) > 1e-6 ? [{ row, sway: b - a }] : [];
+    return a !== null && b !== null && Math.abs(b - a) > 1e-6 ? [{ row, sensitivity: b - a }] : [];
   });
 }
 
@@ -111,18 +111,18 @@ function taughtBy(job: Job, own: OwnRanges): Lesson[] {
       if (!made) return [];
       // What was frozen may have counted with other ranges: what is learned is learned against today's.
       const of: Case = { ...made.of, own };
-      const sways = swaysOf(of);
-      const total = sways.reduce((sum, { sway }) => sum + sway ** 2, 0);
-      const [most] = sways.sort((a, b) => Math.abs(b.sway) - Math.abs(a.sway));
-      if (!most || Math.abs(most.sway) < LEAST || most.sway ** 2 < DECIDES * total) return [];
+      const sensitivities = sensitivitiesOf(of);
+      const total = sensitivities.reduce((sum, { sensitivity }) => sum + sensitivity ** 2, 0);
+      const [most] = sensitivities.sort((a, b) => Math.abs(b.sensitivity) - Math.abs(a.sensitivity));
+      if (!most || Math.abs(most.sensitivity) < LEAST || most.sensitivity ** 2 < DECIDES * total) return [];
       const { low, expected, high } = measured!.time!;
       const later = made.toBar ? (forecast?.later ?? 0) : 0;
       const log = valueFor(of, most.row, Math.log(expected + later));
       if (log === null) return [];
       const range = assumedRange(most.row, own);
-      const others = Math.sqrt(Math.max(0, total - most.sway ** 2)) / Z90;
+      const others = Math.sqrt(Math.max(0, total - most.sensitivity ** 2)) / Z90;
       const reading = Math.log(high / low) / (2 * 1.96);
-      const slope = Math.abs(most.sway) / Math.log(range.high / range.low);
+      const slope = Math.abs(most.sensitivity) / Math.log(range.high / range.low);
       return [{ row: most.row, job: job.id, log, sigma: Math.hypot(others, reading, MODEL) / slope }];
     });
 }

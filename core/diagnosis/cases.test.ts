@@ -249,7 +249,7 @@ const CASES: Told[] = [
     first: ['none of these', 'contact'],
   },
   {
-    says: 'half of what was forecast with another disk copying beside it on the same hub',
+    says: 'half of what was forecast while another disk copies on the same hub',
     timed: [{ write: [100, 200, 230], read: [100, 200, 225] }],
     seen: { 'look at the link': 'usb-10' },
     first: ['another device on the uplink', 'poor bridge', 'bulk-only', 'parity in a poor stack'],

@@ -188,18 +188,20 @@ function fitted(job: Job, device: JobDevice): Section {
   return section(heading, [{ kind: 'list', items }]);
 }
 
-/** The unit itself: its serial number, how it is formatted, when it was bought. */
+/** The unit itself: its serial number, its file system, when it was bought. */
 function unitOf(job: Job, { id, needs }: JobDevice): string[] {
   const { serial, bought, warrantyUntil } = job.fittings?.find((f) => f.device === id) ?? {};
   const { fileSystem, table: partitions } = needs ?? {};
   return [
     ...(serial ? [`Serial number: ${serial}`] : []),
-    ...(fileSystem ? [`Formatted: ${fileSystem}${partitions ? `, ${partitions} partition table` : ''}`] : []),
+    ...(fileSystem
+      ? [`File system: ${fileSystem}${partitions ? `, ${partitions} partition table` : ''}`]
+      : []),
     ...(bought ? [`Bought: ${bought}${warrantyUntil ? `, warranty until ${warrantyUntil}` : ''}`] : []),
   ];
 }
 
-/** What of a forecast is to be said beside it: frozen late, or not as it was kept. */
+/** What of a forecast is to be said with it: frozen late, or not as it was kept. */
 function doubtsAt(job: Job, frozen: FrozenForecast): Block[] {
   const late = lateFor(job, frozen);
   const words = doubtsOf(job).filter(({ what, id }) => what === 'forecast' && id === frozen.id);
