@@ -15,6 +15,6 @@ export function seenOf(
     .flatMap(({ look: id, seen }): Evidence[] => {
       const look = LOOKS.find((l) => l.id === id);
       if (!look?.sees || !worst?.time || !look.applies(worst.of)) return [];
-      return [{ ...worst, title: `${look.title}: ${seen}`, look, time: null, seen, off: 0 }];
+      return [{ ...worst, title: look.title, look, time: null, seen, off: 0 }];
     });
 }

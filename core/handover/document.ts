@@ -449,8 +449,10 @@ const SLOWER = 1.33;
 /** When the customer should bring it back. */
 function comeBack(job: Job, { claims }: Verdict): Section {
   if (job.connections.length === 0) return section('When to come back', []);
+  // What fell short is no measure of how it should be.
+  const isSound = ({ right, target }: Claim) => right.answer !== 'short' && target?.answer !== 'no';
   const timed = claims.filter(
-    (c) => isTheirs(c) && c.measured?.time && Number.isFinite(c.measured.time.high),
+    (c) => isTheirs(c) && isSound(c) && c.measured?.time && Number.isFinite(c.measured.time.high),
   );
   const since = job.decision?.at ?? job.changed;
   const wanted = years(job);

@@ -117,6 +117,8 @@ test('what falls short is said openly: targets, a drive that is full too early, 
   const text = toMarkdown(made(second), 'customer');
   expect(text).toMatch(/Nightly offload to the project disk: not met\. Target within 8 min/);
   expect(text).toContain('Left side, by the hinge');
+  // What fell short is no measure for coming back.
+  expect(text).not.toMatch(/takes longer than/);
   expect(toMarkdown(made(offload), 'customer')).toMatch(/full in about 3\.2 years .* before the 4 years/);
   const [frozen] = offload.forecasts;
   const late = { ...offload, forecasts: [{ ...frozen!, at: '2026-12-24T10:00:00.000Z' }], chain: [] };

@@ -28,7 +28,7 @@ export const START: readonly Step[] = [
     how: (b) => {
       const best = b.path.constraints.find((c) => c.id === 'outer')?.link?.mode ?? null;
       const expected = best ? `${best.name} is expected here. ` : '';
-      return `${expected}On Path, “What is plugged in here” reads it from this machine; on the customer’s, its own device list says it.`;
+      return `${expected}On Path, “Plugged in here” reads it from this machine; on the customer’s, its own device list says it.`;
     },
     caution: (b) =>
       b.drive.modes.some((m) => linkById(m).family === 'usb') || b.bridge !== null
