@@ -11,7 +11,7 @@ const SECONDS: Record<string, number> = {
 };
 
 /**
- * Reads a duration: `1:27:05`, `2:10` (minutes:seconds), `2m10s`, `1h 5 min`, `90 s`, `1.5 h`, a bare number as seconds.
+ * Reads a duration: `1:27:05`, `2:10` (minutes:seconds), `2m10s`, `1h 5 min`, `1h30`, `6m20`, `90 s`, `1.5 h`, a bare number as seconds.
  * @returns seconds with a note where a guess was made, or undefined if it is none
  */
 export function readDuration(text: string): { value: number; note?: string } | undefined {
@@ -25,6 +25,8 @@ export function readDuration(text: string): { value: number; note?: string } | u
   }
   const french = /^(\d+)\s?h\s?(\d{1,2})$/i.exec(text);
   if (french && Number(french[2]) < 60) return { value: Number(french[1]) * 3600 + Number(french[2]) * 60 };
+  const minutes = /^(\d+)\s?m(?:in)?\s?(\d{1,2})$/i.exec(text);
+  if (minutes && Number(minutes[2]) < 60) return { value: Number(minutes[1]) * 60 + Number(minutes[2]) };
   const bare = readNumber(text);
   if (bare !== undefined) return { value: bare, note: 'No unit: read as seconds.' };
   const piece =

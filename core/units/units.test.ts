@@ -49,6 +49,8 @@ describe('quantities as people type them', () => {
     ['2 times per day', 'times', 2],
     ['3', 'times', 3],
     ['35 %', 'percent', 0.35],
+    ['6m20', 'time', 380],
+    ['6 min 05', 'time', 365],
   ])('%s as %s', (text, dimension, expected) => expect(value(text, dimension)).toBeCloseTo(expected, 6));
 
   test.each<[string, Dimension, RegExp]>([
