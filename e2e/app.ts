@@ -23,7 +23,10 @@ export interface App {
 export async function startApp(env: Record<string, string> = {}, more: string[] = []): Promise<App> {
   const folder = await mkdtemp(join(tmpdir(), 'kymar-e2e-'));
   const args = ['--bench', folder, '--reserve', '0 GB', ...more];
-  let server = await startServer(args, env);
+  // What one file's runs left behind is not found by the next one's pages.
+  const state = await mkdtemp(join(tmpdir(), 'kymar-e2e-state-'));
+  const mine = { XDG_STATE_HOME: state, XDG_CACHE_HOME: state, ...env };
+  let server = await startServer(args, mine);
   const { address } = server;
   // While there is no server, that it does not answer is no fault of the page's.
   let isAway = false;
@@ -69,7 +72,7 @@ export async function startApp(env: Record<string, string> = {}, more: string[] 
       const gone = new Promise((resolve) => server.child.once('exit', resolve));
       server.child.kill('SIGKILL');
       await gone;
-      server = await startServer([...args, '--port', new URL(address).port], env);
+      server = await startServer([...args, '--port', new URL(address).port], mine);
       // Pages look every few seconds whether it is back.
       setTimeout(() => {
         isAway = false;

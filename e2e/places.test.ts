@@ -171,7 +171,9 @@ for (const [name, viewport] of [
         const main = page.getByRole('main');
         await main.waitFor();
         await page.locator('[data-opening]').waitFor({ state: 'detached' });
-        expect((await main.boundingBox())!.y).toBeLessThanOrEqual(viewport.height / 3);
+        const { y } = (await main.boundingBox())!;
+        const above = y > viewport.height / 3 ? await page.locator('body').innerText() : '';
+        expect(y, `${job}, ${stage}: ${above.slice(0, 400)}`).toBeLessThanOrEqual(viewport.height / 3);
         const { x, width } = (await shown.boundingBox())!;
         expect(x).toBeGreaterThanOrEqual(0);
         expect(x + width).toBeLessThan(viewport.width + 1);

@@ -14,3 +14,17 @@ test('the frame before any script wears the theme’s colours, light and dark', 
   expect(valuesOf('quiet')).toEqual(schemes.map((p) => p.text.secondary));
   expect(valuesOf('line')).toEqual(schemes.map((p) => p.divider));
 });
+
+test('the frame before any script leads to the same pages under the same names', () => {
+  const text = (file: string) => readFileSync(join(__dirname, file), 'utf8');
+  const shell = [...text('shell.tsx').matchAll(/\['(\/\w+)', '([^']+)'\]/g)].map(([, to, name]) => [
+    to,
+    name,
+  ]);
+  const frame = [...text('../index.html').matchAll(/<a href="(\/\w+)">([^<]+)<\/a>/g)].map(([, to, name]) => [
+    to,
+    name,
+  ]);
+  expect(shell.length).toBeGreaterThan(3);
+  expect(frame).toEqual(shell);
+});
