@@ -7,7 +7,7 @@ import { built, opened } from './rooms.mjs';
  * Causes found on played rigs, *next test* followed to its end. A rig is a host with a device and its work, and a unit that is off what the engine
  * takes it for: efficiencies, classes and what a file costs lie off the defaults, its runs scatter and lean on one another. It hides one cause of the
  * list, two, one that is not on the list, or none, as often as the priors say. Sizes of faults: what each cause's own file says.
- * Usage: npm run bench -- diagnosis [RIGS] [SEED]
+ * Usage: npm run bench -- diagnosis [RIGS] [SEED] [KIND], KIND one of healthy, one, two, outside: only such rigs
  */
 const ROOMS = {
   diagnosis: 'diagnosis',
@@ -42,8 +42,12 @@ const [NOISE, KEEPS] = [0.015, 0.5];
 const SHOWS = 0.12;
 /** Of 100 rigs so many are healthy, hide two causes, hide one that is not on the list; the others hide one. */
 const MIX = { healthy: 45, two: 7, outside: 3 };
-/** Steps that are followed at most. */
-const STEPS = 6;
+/** A number in the span of each kind. */
+const KINDS = { healthy: 0, two: MIX.healthy, one: MIX.healthy + MIX.two, outside: 100 };
+/** Steps that are followed at most, and how probable what leads must be for an end before. */
+const [STEPS, SETTLED] = [10, 0.98];
+/** Rigs are other units than those that causes are held against: drawn with a seed of their own. */
+const UNITS = 977;
 
 const percent = (n, of) => `${((100 * n) / Math.max(1, of)).toFixed(1)} %`;
 const median = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)] ?? 0;
@@ -105,7 +109,7 @@ const outside = [
 ].map((c) => ({ ...c, prior: 1, title: c.id, fix: '' }));
 
 /** One rig after another, each by its own seed. */
-function play(hosts, seeds) {
+function play(hosts, seeds, only) {
   const all = [];
   const told = { diagnosis: [], next: [] };
   for (const seed of seeds) {
@@ -120,7 +124,7 @@ function play(hosts, seeds) {
       let left = random() * causes.reduce((sum, c) => sum + c.prior, 0);
       return causes.find(({ prior }) => (left -= prior) < 0) ?? causes[0];
     };
-    const kind = random() * 100;
+    const kind = only ? KINDS[only] : random() * 100;
     const isTwo = kind >= MIX.healthy && kind < MIX.healthy + MIX.two;
     let cause = null;
     if (isTwo) {
@@ -137,7 +141,7 @@ function play(hosts, seeds) {
     const unit = Math.floor(random() * 40);
     let lean = 0;
     /** Logarithm of the s that the rig takes, the middle of so many runs; null where nothing flows. */
-    const truth = (here) => logsOf(scaling(here, off), false, 25)?.[unit] ?? null;
+    const truth = (here) => logsOf(scaling(here, off), false, 25, UNITS)?.[unit] ?? null;
     const times = (here, runs) => {
       const log = truth(here);
       if (log === null) return null;
@@ -167,10 +171,9 @@ function play(hosts, seeds) {
     let scored = score(evidence);
     told.diagnosis.push(performance.now() - start);
     let [minutes, steps] = [0, 0];
+    const trail = [];
     for (; steps < STEPS; steps++) {
-      // That it is nothing on the list is no end: one looks on.
-      const [top] = groupsOf(scored);
-      if (top.probability > 0.95 && top.ids[0] !== NONE) break;
+      if (groupsOf(scored)[0].probability > SETTLED) break;
       start = performance.now();
       const [next] = nextTests(evidence, scored);
       told.next.push(performance.now() - start);
@@ -186,6 +189,8 @@ function play(hosts, seeds) {
       }
       minutes += next.minutes;
       scored = score(evidence);
+      const [now] = groupsOf(scored);
+      trail.push(`${next.id}: ${percent(now.probability, 1)} ${now.ids[0]}`);
     }
     // The fixed protocol: every test there is, once, where something is to be found out at all.
     const built = evidence.filter((e) => !e.look);
@@ -220,6 +225,7 @@ function play(hosts, seeds) {
             ? 'two'
             : 'one';
     if (group === 'outside') label = NONE;
+    const named = outside.includes(cause) ? NONE : cause?.id;
     const groups = groupsOf(scored);
     all.push({
       seed,
@@ -229,13 +235,14 @@ function play(hosts, seeds) {
       group,
       // A cause within the range that is named all the same is named rightly.
       rank: groups.findIndex(
-        ({ ids }, i) => ids.includes(label) || (i === 0 && label === HEALTHY && ids.includes(cause?.id)),
+        ({ ids }, i) => ids.includes(label) || (i === 0 && label === HEALTHY && ids.includes(named)),
       ),
       first: groups[0].ids.join(' | '),
       probability: groups[0].probability,
       minutes,
       fixed,
       steps,
+      trail,
     });
   }
   return { all, told };
@@ -248,16 +255,19 @@ const casesOf = () =>
   }));
 
 if (!isMainThread) {
-  parentPort.postMessage(play(casesOf(), workerData.seeds));
+  parentPort.postMessage(play(casesOf(), workerData.seeds, workerData.only));
 } else {
   const [rigs = 2000, seed = 20] = process.argv.slice(2, 4).map(Number);
+  const only = process.argv[4];
   const seeds = Array.from({ length: rigs }, (_, i) => seed * 100_000 + i);
   const parts = await Promise.all(
     [0, 1].map(
       (at) =>
         new Promise((resolve, reject) => {
           const own = seeds.filter((_, i) => i % 2 === at);
-          const worker = new Worker(fileURLToPath(import.meta.url), { workerData: { dir, seeds: own } });
+          const worker = new Worker(fileURLToPath(import.meta.url), {
+            workerData: { dir, seeds: own, only },
+          });
           worker.once('message', resolve).once('error', reject);
         }),
     ),
@@ -314,6 +324,8 @@ if (!isMainThread) {
     if (low === 0.7) goal(right >= 0.65 && right <= 0.85, `${words} (goal 65 to 85 %)`);
     else console.log(words);
   }
+  if (process.env.KYMAR_LIST)
+    for (const r of all.filter((one) => one.rank !== 0)) console.log(JSON.stringify(r));
   const [minutes, fixed] = [all.reduce((a, r) => a + r.minutes, 0), all.reduce((a, r) => a + r.fixed, 0)];
   goal(
     minutes <= 0.6 * fixed,

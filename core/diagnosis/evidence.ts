@@ -6,7 +6,7 @@ import { eachDraw, quantile, SAMPLES, SEED } from '../stats';
 import { measuredOf } from '../measure';
 import { caseMeasured, verdict, type Claim } from '../verdict';
 import type { Hypothesis } from './hypothesis';
-import { lookedAt, type Look } from './look';
+import { lookedAt, nameOf, type Look } from './look';
 import { LOOKS } from './looks';
 import type { OwnRanges } from '../catalog/assumptions';
 
@@ -37,9 +37,10 @@ const Z95 = 1.96;
 
 /**
  * Logarithms of the s that a case takes in each draw; draws of the same number are of the same unit, whatever is asked of it.
+ * @param seed of the draws: with another one they are of other units
  * @returns null where nothing flows
  */
-export function logsOf(of: Case, toBar: boolean, every = EVERY): Float64Array | null {
+export function logsOf(of: Case, toBar: boolean, every = EVERY, seed = SEED): Float64Array | null {
   if (pathFor(of).blocked.length > 0) return null;
   const logs = new Float64Array(SAMPLES / every);
   const inputs = collect(recordersFor(of.own).explaining, of);
@@ -50,7 +51,7 @@ export function logsOf(of: Case, toBar: boolean, every = EVERY): Float64Array | 
   const { own } = inputs;
   eachDraw(
     inputs,
-    SEED,
+    seed,
     ({ x, chosen }, i) => {
       const flow = run(inputs.plan(x, chosen)).flows[own - 1]!;
       logs[i / every] = Math.log(Math.max(1e-6, toBar ? flow.bar : flow.safe));
@@ -74,7 +75,7 @@ export function logsUnder(
 ): Float64Array | null {
   const found = known.get(of) ?? new Map<string, Float64Array | null>();
   known.set(of, found);
-  const key = `${cause?.id ?? ''}|${look?.id ?? ''}|${toBar}|${every}`;
+  const key = `${cause?.id ?? ''}|${nameOf(look)}|${toBar}|${every}`;
   const had = found.get(key);
   if (had !== undefined) return had;
   // What a cause does not touch is as it is without it.

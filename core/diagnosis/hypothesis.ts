@@ -25,21 +25,3 @@ export interface Hypothesis {
 /** Each single cause in one; none of what is healthy. */
 export const singles = (cause: Hypothesis | null): readonly Hypothesis[] =>
   cause === null ? [] : (cause.both ?? [cause]);
-
-/**
- * Two causes at once, each as often as by itself and independent of the other.
- * @param all sum of all priors, what is healthy among them
- */
-export function pairOf(one: Hypothesis, two: Hypothesis, all: number): Hypothesis {
-  const [a, b] = one.id < two.id ? [one, two] : [two, one];
-  return {
-    id: `${a.id} and ${b.id}`,
-    site: a.site,
-    prior: (a.prior * b.prior) / all,
-    title: `${a.title}, and ${b.title.charAt(0).toLowerCase()}${b.title.slice(1)}`,
-    fix: `${a.fix} ${b.fix}`,
-    applies: (of) => a.applies(of) || b.applies(of),
-    change: (of) => [a, b].reduce((now, c) => (c.applies(now) ? c.change(now) : now), of),
-    both: [a, b],
-  };
-}

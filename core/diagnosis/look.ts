@@ -18,12 +18,35 @@ export interface Look {
   sees?(of: Case): string;
 }
 
+/** Cases under causes and looks: the same one is asked about again and again. */
+const known = new WeakMap<Case, Map<string, Case>>();
+
 /** The case that is looked at or timed where a cause holds. @param look absent: as it is built */
 export function lookedAt(look: Look | undefined, cause: Hypothesis | null, of: Case): Case {
+  const found = known.get(of) ?? new Map<string, Case>();
+  known.set(of, found);
+  const key = `${cause?.id ?? ''}|${nameOf(look)}`;
+  const here = found.get(key) ?? made(look, cause, of);
+  found.set(key, here);
+  return here;
+}
+
+/** A look by what it makes of a case: one whose run was made already changes it no more. */
+export const nameOf = (look: Look | undefined): string =>
+  look ? `${look.id}${look.change ? ' done differently' : ''}` : '';
+
+function made(look: Look | undefined, cause: Hypothesis | null, of: Case): Case {
   const plain = look?.change ? look.change(of) : of;
-  return singles(cause)
-    .filter((one) => look?.sees !== undefined || !isGone(look, one))
-    .reduce((now, one) => (one.applies(now) ? one.change(now) : now), plain);
+  const left = singles(cause).filter((one) => look?.sees !== undefined || !isGone(look, one));
+  return inOrder(left, plain).reduce((now, one) => (one.applies(now) ? one.change(now) : now), plain);
+}
+
+/** What changes a part comes before what scales a figure: the figure is then that of the part. */
+function inOrder(causes: readonly Hypothesis[], of: Case): readonly Hypothesis[] {
+  const [one, two] = causes;
+  if (!one || !two) return causes;
+  const scales = (c: Hypothesis) => c.applies(of) && c.change(of).overrides !== of.overrides;
+  return scales(one) && !scales(two) ? [two, one] : causes;
 }
 
 /** Whether a cause ends where something is replaced or left out. */

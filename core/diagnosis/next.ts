@@ -1,7 +1,9 @@
 import { EVERY, logsUnder, type Evidence } from './evidence';
+import { COARSE } from './fit';
 import { LOOKS } from './looks';
 import { lookedAt, type Look } from './look';
 import { NONE, type Scored } from './score';
+import { FAR, sightOdd, timeOdd } from './unknown';
 
 /** What would be seen, or how long it would take, where a cause holds. */
 export interface Outcome {
@@ -27,8 +29,6 @@ const MOST = 12;
 /** Draws of a cause that a test's outcomes are made of, and one sigma of timing it once. */
 const FEW = 40;
 const NOISE = 0.07;
-/** Only each so many-th of the draws that causes are held against. */
-const COARSE = 4;
 /** min to set up any timed run [practice]. */
 const SET_UP = 1;
 /** Less is not worth a minute. */
@@ -55,59 +55,77 @@ function resampled(logs: Float64Array, weights: Float64Array): Float64Array {
   return out;
 }
 
-const density = (at: number, logs: Float64Array): number => {
+/** How probable a logarithm of s is among draws, each as likely. */
+function density(at: number, logs: Float64Array): number {
   let sum = 1e-300;
   for (const l of logs) sum += Math.exp(-(((at - l) / NOISE) ** 2) / 2);
-  return sum;
-};
+  return sum / (logs.length * NOISE * Math.sqrt(2 * Math.PI));
+}
 
-/** What a look is worth among causes, from the case of one measurement; null where it tells nothing there. */
-function worthOf(look: Look, scored: readonly Scored[], { of, toBar }: Evidence): NextTest | null {
+/** What is to be told apart: causes, each with its probability, and how probable it is that it is none of them. */
+interface Open {
+  scored: readonly Scored[];
+  /** Of the causes in their order, then that it is none of them; their sum is 1. */
+  p: number[];
+}
+
+/** What a look is worth from the case of one measurement; null where it tells nothing there. */
+function worthOf(look: Look, open: Open, { of, toBar }: Evidence): NextTest | null {
   if (!look.applies(of)) return null;
-  const p = normalised(scored.map((s) => s.probability));
-  const before = entropy(p);
-  if (look.sees) {
-    const seen = scored.map((s) => look.sees!(lookedAt(look, s.cause, of)));
-    const after = [...new Set(seen)].reduce((sum, label) => {
-      const share = p.map((q, i) => (seen[i] === label ? q : 0));
-      const total = share.reduce((a, b) => a + b, 0);
-      return sum + total * entropy(normalised(share));
-    }, 0);
-    return {
-      id: look.id,
-      title: look.title,
-      minutes: look.extra ?? 1,
-      bits: before - after,
-      outcomes: scored.map((s, i) => ({ id: s.id, seconds: null, seen: seen[i]! })),
-    };
-  }
-  const drawn = scored.map((s) => {
-    const logs = logsUnder(s.cause, of, { look, toBar, every: EVERY * COARSE });
-    return logs && resampled(logs, s.weights);
-  });
-  if (drawn.some((d) => d === null)) return null;
-  const logs = drawn as Float64Array[];
-  let after = 0;
-  logs.forEach((own, i) => {
-    for (const at of own)
-      after += (p[i]! / FEW) * entropy(normalised(logs.map((l, k) => p[k]! * density(at, l))));
-  });
-  const middle = logs.reduce((sum, l, i) => sum + p[i]! * Math.exp(sortedAt(l, 0.5)), 0);
-  return {
-    id: look.id,
-    title: look.title,
-    minutes: SET_UP + (look.extra ?? 0) + middle / 60,
-    bits: before - after,
-    outcomes: scored.map((s, i) => ({
-      id: s.id,
-      seconds: {
-        low: Math.exp(sortedAt(logs[i]!, 0.05)),
-        expected: Math.exp(sortedAt(logs[i]!, 0.5)),
-        high: Math.exp(sortedAt(logs[i]!, 0.95)),
-      },
-      seen: null,
-    })),
+  const told = look.sees ? sightsOf(look, open, of) : timesOf(look, open, { of, toBar });
+  if (!told) return null;
+  const { minutes, after, outcomes } = told;
+  return { id: look.id, title: look.title, minutes, bits: entropy(open.p) - after, outcomes };
+}
+
+/** @returns `after`: bits that are left to be told on average */
+function sightsOf(look: Look, { scored, p }: Open, of: Evidence['of']) {
+  const seen = scored.map((s) => look.sees!(lookedAt(look, s.cause, of)));
+  const usual = look.sees!(lookedAt(look, null, of));
+  const labels = [...new Set([usual, ...seen])];
+  const odd = normalised(labels.map((label) => sightOdd(label === usual)));
+  const after = labels.reduce((sum, label, k) => {
+    const share = p.map((q, i) => (i === scored.length ? q * odd[k]! : seen[i] === label ? q : 0));
+    const total = share.reduce((a, b) => a + b, 0);
+    return total > 0 ? sum + total * entropy(normalised(share)) : sum;
+  }, 0);
+  const outcomes = scored.map((s, i): Outcome => ({ id: s.id, seconds: null, seen: seen[i]! }));
+  return { minutes: look.extra ?? 1, after, outcomes };
+}
+
+/** @returns null where one of the causes leaves no path then */
+function timesOf(look: Look, { scored, p }: Open, { of, toBar }: Pick<Evidence, 'of' | 'toBar'>) {
+  const drawn = (s: Pick<Scored, 'cause' | 'weights'> | null) => {
+    const logs = logsUnder(s?.cause ?? null, of, { look, toBar, every: EVERY * COARSE });
+    return logs && resampled(logs, s?.weights ?? new Float64Array(logs.length * COARSE).fill(1));
   };
+  const logs = scored.map(drawn);
+  const healthy = drawn(null);
+  if (healthy === null || logs.some((l) => l === null)) return null;
+  const known = logs as Float64Array[];
+  const middle = sortedAt(healthy, 0.5);
+  // Half of what is none of them is as where all is well, half lies anywhere.
+  const odd = healthy.map((log, i) =>
+    i % 2 === 0 ? log : middle + FAR.low + ((i + 0.5) / FEW) * (FAR.high - FAR.low),
+  );
+  let after = 0;
+  [...known, odd].forEach((own, i) => {
+    for (const at of own) {
+      const each = [...known.map((l) => density(at, l)), timeOdd(density(at, healthy))];
+      after += (p[i]! / FEW) * entropy(normalised(each.map((d, k) => p[k]! * d)));
+    }
+  });
+  const seconds = known.reduce((sum, l, i) => sum + p[i]! * Math.exp(sortedAt(l, 0.5)), 0) / (1 - p.at(-1)!);
+  const outcomes = scored.map((s, i): Outcome => ({
+    id: s.id,
+    seconds: {
+      low: Math.exp(sortedAt(known[i]!, 0.05)),
+      expected: Math.exp(sortedAt(known[i]!, 0.5)),
+      high: Math.exp(sortedAt(known[i]!, 0.95)),
+    },
+    seen: null,
+  }));
+  return { minutes: SET_UP + (look.extra ?? 0) + seconds / 60, after, outcomes };
 }
 
 const sortedAt = (logs: Float64Array, share: number): number =>
@@ -123,7 +141,9 @@ export function nextTests(
   looks: readonly Look[] = LOOKS,
 ): NextTest[] {
   const likely = scored.filter((s) => s.id !== NONE && s.probability >= LEAST).slice(0, MOST);
-  if (likely.length < 2) return [];
+  const none = scored.find(({ id }) => id === NONE)?.probability ?? 0;
+  if (likely.length === 0) return [];
+  const open = { scored: likely, p: normalised([...likely.map((s) => s.probability), none]) };
   // From what lies furthest off its forecast as it is built: there the causes differ most.
   const built = evidence.filter(({ look, seen }) => !look && seen === null);
   const [worst] = [...built].sort((a, b) => b.off - a.off);
@@ -131,7 +151,7 @@ export function nextTests(
   const done = new Set(evidence.flatMap(({ look }) => look?.id ?? []));
   return looks
     .filter(({ id }) => !done.has(id))
-    .flatMap((look) => worthOf(look, likely, worst) ?? [])
+    .flatMap((look) => worthOf(look, open, worst) ?? [])
     .filter(({ bits }) => bits >= WORTH)
     .sort((a, b) => b.bits / b.minutes - a.bits / a.minutes || a.minutes - b.minutes);
 }

@@ -16,8 +16,15 @@ export function besidesOf(of: Case): Transfer[] {
   });
 }
 
+/** Paths of cases: one is asked for several times for each answer. */
+const paths = new WeakMap<Case, Path>();
+
 /** The path an activity takes. @throws RangeError for a port or an endpoint the machine has not */
-export const pathFor = (of: Case): Path => pathOf(of, of.activity.endpoint);
+export function pathFor(of: Case): Path {
+  const path = paths.get(of) ?? pathOf(of, of.activity.endpoint);
+  paths.set(of, path);
+  return path;
+}
 
 /** The answer to a case, in full. @throws RangeError when the path is blocked */
 export const forecast = (of: Case, path: Path = pathFor(of)): Answer =>

@@ -1,4 +1,4 @@
-import { forecast } from '../../forecast';
+import { screen } from '../../forecast';
 import type { Hypothesis } from '../hypothesis';
 import { scaling } from '../scaling';
 
@@ -7,7 +7,7 @@ const LATE = 3;
 /** s: of longer times nobody's thumb is a share worth a word. */
 const SHORT = 90;
 
-const expected = (of: Parameters<Hypothesis['applies']>[0]): number => forecast(of).figure.expected;
+const expected = (of: Parameters<Hypothesis['applies']>[0]): number => screen(of) ?? Infinity;
 
 /** The clock was started or stopped late: of a short time that is much. */
 export const THUMB: Hypothesis = {

@@ -1,0 +1,95 @@
+import { DRAWS, EVERY, logsUnder, type Evidence } from './evidence';
+import { COARSE, fitOfDraws, MISREAD } from './fit';
+import type { Site } from './hypothesis';
+import { lookedAt } from './look';
+import { isDirection } from './scaling';
+
+/*
+ * Something nobody thought of. Either it touches each time and each sight by itself: that is as it would be where all is well, or may be
+ * anything. Or it sits somewhere and makes all that goes through there so many times as long, until that is replaced.
+ */
+
+/** Share of what is measured or seen that it leaves as it would be [memory]. */
+const UNTOUCHED = 0.5;
+/** How far it may put a time off what is forecast, as logarithms: to so many times shorter, to so many times longer [memory]. */
+export const FAR = { low: -Math.log(8), high: Math.log(30) } as const;
+/** So many things are there to be seen at a look. */
+const SIGHTS = 3;
+
+/** How probable a time is under it, a logarithm of s. @param healthy how probable it is where all is well */
+export const timeOdd = (healthy: number): number =>
+  UNTOUCHED * healthy + (1 - UNTOUCHED) / (FAR.high - FAR.low);
+
+/** How probable a sight is under it. @param isUsual whether it is what is seen where all is well */
+export const sightOdd = (isUsual: boolean): number => (isUsual ? UNTOUCHED : 0) + (1 - UNTOUCHED) / SIGHTS;
+
+const isUsual = ({ of, look, seen }: Evidence): boolean => look?.sees?.(lookedAt(look, null, of)) === seen;
+
+/** Draws of each measurement where all is well; null of what was only seen. */
+const healthyOf = ({ of, look, toBar, time }: Evidence): Float64Array | null =>
+  time && logsUnder(null, of, { look, toBar, every: EVERY * COARSE });
+
+/** Logarithm of how probable it all is where each is touched by itself. */
+function fitApart(evidence: readonly Evidence[]): number {
+  return evidence.reduce((sum, one) => {
+    if (one.time === null) return sum + Math.log(sightOdd(isUsual(one)));
+    const { log, sigma } = one.time;
+    const logs = healthyOf(one) ?? new Float64Array();
+    const density = (at: number) =>
+      Math.exp(-(((at - log) / sigma) ** 2) / 2) / (sigma * Math.sqrt(2 * Math.PI));
+    const healthy = logs.reduce((total, at) => total + density(at), 0) / Math.max(1, logs.length);
+    return sum + Math.log(timeOdd(healthy));
+  }, 0);
+}
+
+const SITES: readonly Site[] = ['port', 'cable', 'device', 'machine', 'other end', 'work'];
+const WAYS = ['read', 'write', null] as const;
+/** So many steps from the shortest to the longest. */
+const STEPS = 60;
+
+/** Logarithm of how probable it all is where some of it takes so many times as long, and the rest is as where all is well. */
+function fitTogether(evidence: readonly Evidence[], touched: readonly boolean[]): number {
+  const steps = Float64Array.from(
+    { length: STEPS },
+    (_, k) => FAR.low + ((k + 0.5) / STEPS) * (FAR.high - FAR.low),
+  );
+  const each = steps.map((shift) => {
+    const draws = new Float64Array(DRAWS / COARSE);
+    evidence.forEach((one, e) => {
+      const logs = healthyOf(one);
+      if (one.time === null || logs === null) {
+        const log = Math.log(isUsual(one) ? 1 - MISREAD : MISREAD);
+        draws.forEach((_, i) => (draws[i]! += log));
+        return;
+      }
+      const { log, sigma } = one.time;
+      const off = log - (touched[e]! ? shift : 0);
+      const width = Math.log(sigma * Math.sqrt(2 * Math.PI));
+      for (let i = 0; i < draws.length; i++) draws[i]! -= ((off - logs[i]!) / sigma) ** 2 / 2 + width;
+    });
+    return fitOfDraws(draws).fit;
+  });
+  return fitOfDraws(each).fit;
+}
+
+/** Logarithm of how probable all that was measured and seen is under it. */
+export function fitOfUnknown(evidence: readonly Evidence[]): number {
+  const patterns = SITES.flatMap((site) =>
+    WAYS.map((way) =>
+      evidence.map(
+        ({ of, look, time }) =>
+          time !== null &&
+          !look?.replaces.includes(site) &&
+          (way === null || isDirection(lookedAt(look, null, of), way)),
+      ),
+    ),
+  );
+  const known = new Map<string, number>();
+  const fits = patterns.map((touched) => {
+    const key = touched.join();
+    const fit = known.get(key) ?? fitTogether(evidence, touched);
+    known.set(key, fit);
+    return fit;
+  });
+  return fitOfDraws(Float64Array.of(fitApart(evidence), fitOfDraws(Float64Array.from(fits)).fit)).fit;
+}
