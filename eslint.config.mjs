@@ -6,7 +6,7 @@ import tseslint from 'typescript-eslint';
 
 /** Packages the core may stand on; everything else is somebody's interface or machine. */
 const CORE_MAY =
-  '(zod$|jsonc-parser$|fast-deep-equal$|pure-rand/|d3-random$|@noble/hashes/|mdast(-util-[a-z-]+)?$)';
+  '(zod$|jsonc-parser$|fast-deep-equal$|pure-rand/|d3-random$|ml-matrix$|@noble/hashes/|mdast(-util-[a-z-]+)?$)';
 const forbidden = (patterns, paths = []) => ['error', { patterns, paths }];
 
 export default tseslint.config(

@@ -45,7 +45,7 @@ const MIX = { healthy: 45, two: 7, outside: 3 };
 /** A number in the span of each kind. */
 const KINDS = { healthy: 0, two: MIX.healthy, one: MIX.healthy + MIX.two, outside: 100 };
 /** Steps that are followed at most, and how probable what leads must be for an end before. */
-const [STEPS, SETTLED] = [10, 0.98];
+const [STEPS, SETTLED] = [10, 0.95];
 /** Rigs are other units than those that causes are held against: drawn with a seed of their own. */
 const UNITS = 977;
 

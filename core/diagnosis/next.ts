@@ -31,8 +31,8 @@ const FEW = 40;
 const NOISE = 0.07;
 /** min to set up any timed run [practice]. */
 const SET_UP = 1;
-/** Less is not worth a minute. */
-const WORTH = 0.02;
+/** Bits: less is not worth a look, and so much at least is wanted of each minute. */
+const [WORTH, A_MINUTE] = [0.02, 0.1 / 60];
 
 const entropy = (p: readonly number[]): number =>
   p.reduce((sum, q) => (q > 0 ? sum - q * Math.log2(q) : sum), 0);
@@ -152,6 +152,6 @@ export function nextTests(
   return looks
     .filter(({ id }) => !done.has(id))
     .flatMap((look) => worthOf(look, open, worst) ?? [])
-    .filter(({ bits }) => bits >= WORTH)
+    .filter(({ bits, minutes }) => bits >= Math.max(WORTH, A_MINUTE * minutes))
     .sort((a, b) => b.bits / b.minutes - a.bits / a.minutes || a.minutes - b.minutes);
 }

@@ -99,12 +99,17 @@ export function likelyPairs(
       return worth > least ? [{ pair, worth }] : [];
     }),
   );
-  // What hides behind something else by itself may decide beside a second one.
-  const beside = seen
-    .slice(0, LEADING)
-    .flatMap(({ cause }) =>
-      hidden.filter((h) => isTwo(cause, h.cause)).map((h) => pairOf(cause, h.cause, all)),
-    );
+  // What hides behind something else by itself may decide beside a second one. No fit is better than to the letter.
+  const letter = evidence.reduce(
+    (sum, { time }) => sum - (time ? Math.log(time.sigma * Math.sqrt(2 * Math.PI)) : 0),
+    0,
+  );
+  const beside = seen.slice(0, LEADING).flatMap(({ cause }) =>
+    hidden
+      .filter((h) => isTwo(cause, h.cause))
+      .map((h) => pairOf(cause, h.cause, all))
+      .filter(({ prior }) => letter + Math.log(prior) > least),
+  );
   return [
     ...found
       .sort((a, b) => b.worth - a.worth)

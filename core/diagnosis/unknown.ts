@@ -1,5 +1,5 @@
-import { DRAWS, EVERY, logsUnder, type Evidence } from './evidence';
-import { COARSE, fitOfDraws, MISREAD } from './fit';
+import { EVERY, logsUnder, type Evidence } from './evidence';
+import { bells, COARSE, fitOfDraws, sightsOf } from './fit';
 import type { Site } from './hypothesis';
 import { lookedAt } from './look';
 import { isDirection } from './scaling';
@@ -47,49 +47,28 @@ const WAYS = ['read', 'write', null] as const;
 /** So many steps from the shortest to the longest. */
 const STEPS = 60;
 
-/** Logarithm of how probable it all is where some of it takes so many times as long, and the rest is as where all is well. */
-function fitTogether(evidence: readonly Evidence[], touched: readonly boolean[]): number {
-  const steps = Float64Array.from(
-    { length: STEPS },
-    (_, k) => FAR.low + ((k + 0.5) / STEPS) * (FAR.high - FAR.low),
-  );
-  const each = steps.map((shift) => {
-    const draws = new Float64Array(DRAWS / COARSE);
-    evidence.forEach((one, e) => {
-      const logs = healthyOf(one);
-      if (one.time === null || logs === null) {
-        const log = Math.log(isUsual(one) ? 1 - MISREAD : MISREAD);
-        draws.forEach((_, i) => (draws[i]! += log));
-        return;
-      }
-      const { log, sigma } = one.time;
-      const off = log - (touched[e]! ? shift : 0);
-      const width = Math.log(sigma * Math.sqrt(2 * Math.PI));
-      for (let i = 0; i < draws.length; i++) draws[i]! -= ((off - logs[i]!) / sigma) ** 2 / 2 + width;
-    });
-    return fitOfDraws(draws).fit;
-  });
-  return fitOfDraws(each).fit;
-}
-
 /** Logarithm of how probable all that was measured and seen is under it. */
 export function fitOfUnknown(evidence: readonly Evidence[]): number {
-  const patterns = SITES.flatMap((site) =>
-    WAYS.map((way) =>
-      evidence.map(
-        ({ of, look, time }) =>
-          time !== null &&
-          !look?.replaces.includes(site) &&
-          (way === null || isDirection(lookedAt(look, null, of), way)),
-      ),
-    ),
+  const timed = evidence.filter(({ time }) => time !== null);
+  const rows = timed.map((one) => healthyOf(one));
+  if (timed.length === 0 || rows.some((row) => row === null)) return fitApart(evidence);
+  const healthy = bells(
+    rows as Float64Array[],
+    timed.map(({ time }) => time!),
   );
-  const known = new Map<string, number>();
-  const fits = patterns.map((touched) => {
-    const key = touched.join();
-    const fit = known.get(key) ?? fitTogether(evidence, touched);
-    known.set(key, fit);
-    return fit;
-  });
-  return fitOfDraws(Float64Array.of(fitApart(evidence), fitOfDraws(Float64Array.from(fits)).fit)).fit;
+  const sights = sightsOf(evidence, null);
+  /** What goes through there, that way, takes so many times as long; the rest is as where all is well. */
+  const fitAt = (site: Site, way: (typeof WAYS)[number]): number => {
+    const touched = timed.map(
+      ({ of, look }) =>
+        !look?.replaces.includes(site) && (way === null || isDirection(lookedAt(look, null, of), way)),
+    );
+    const each = Float64Array.from({ length: STEPS }, (_, k) => {
+      const far = FAR.low + ((k + 0.5) / STEPS) * (FAR.high - FAR.low);
+      return fitOfDraws(healthy.at(touched.map((is) => (is ? far : 0)))).fit;
+    });
+    return fitOfDraws(each).fit + sights;
+  };
+  const together = SITES.flatMap((site) => WAYS.map((way) => fitAt(site, way)));
+  return fitOfDraws(Float64Array.of(fitApart(evidence), fitOfDraws(Float64Array.from(together)).fit)).fit;
 }
