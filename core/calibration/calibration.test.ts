@@ -1,11 +1,11 @@
-import type { OwnRanges } from '../catalog/assumptions';
+import { ASSUMPTIONS, type OwnRanges } from '../catalog/assumptions';
 import { CABLES, HOSTS } from '../catalog/stock';
 import { demoJobs } from '../demo';
 import { buildOf, caseOf, pathOf, screen, situationOf } from '../forecast';
 import { briefAt, placesOf, withBuild, withHost, type Job, type Move, type Run } from '../job';
 import { gaussian, median, noise } from '../stats';
 import { verdict } from '../verdict';
-import { learnedFromJobs, lessonsOf, recordOf } from '.';
+import { learnedFromJobs, lessonsOf, recordOf, type Lesson } from '.';
 
 const [offload] = demoJobs() as [Job];
 const place = placesOf(offload)[0]!;
@@ -135,6 +135,33 @@ describe('what runs teach', () => {
         Math.abs(Math.log(many.learned.expected / many.prior.expected)),
       );
     expect(learnedFromJobs([])).toEqual([]);
+  });
+
+  test('a link that did not decide teaches that it carried as much, where two jobs show it', () => {
+    // Of one activity, whose time files decided and no link.
+    const alone = taught.flatMap((whole) =>
+      whole.activities.map(({ id }) => ({
+        ...whole,
+        runs: whole.runs.filter(({ activity }) => activity === id),
+      })),
+    );
+    const linksOf = (one: Job) => lessonsOf(one).filter(({ row }) => row.startsWith('link.'));
+    const job = alone.find(
+      (one) =>
+        linksOf(one)
+          .map(({ tells }) => tells)
+          .join() === 'at least',
+    )!;
+    const [bound] = linksOf(job) as [Lesson];
+    const rowOf = (list: readonly Job[]) => learnedFromJobs(list).find(({ row }) => row === bound.row);
+    // One alone may be a slip.
+    expect(rowOf([job])).toBeUndefined();
+    const two = rowOf([job, { ...job, id: 'its twin' }])!;
+    expect(two).toMatchObject({ jobs: 0, bounds: 2, prior: ASSUMPTIONS[bound.row].value });
+    expect(two.learned.low).toBeGreaterThan(two.prior.low);
+    expect(two.learned.low).toBeLessThan(Math.exp(bound.log));
+    expect(two.learned.expected).toBeGreaterThanOrEqual(two.learned.low);
+    expect(two.learned.high).toBe(two.prior.high);
   });
 
   test('only accepted jobs, and nothing rehearsed or made to find a cause', () => {

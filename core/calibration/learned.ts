@@ -8,12 +8,12 @@ export interface LearnedRow {
   row: AssumptionId;
   prior: Spread;
   learned: Spread;
-  /** Jobs it goes by, and jobs that lie too far off to be believed. */
+  /** Jobs whose time it decided, jobs that lie too far off to be believed, and jobs that show no more than that it was no less. */
   jobs: number;
+  bounds: number;
   aside: number;
 }
 
-const NONE: OwnRanges = {};
 /** What is assumed counts as much as so many jobs [memory]. */
 const PRIOR_JOBS = 3;
 const Z90 = 3.29;
@@ -22,6 +22,24 @@ const FAR = 3.5;
 /** Of so few jobs the middle says nothing of one that lies far off: they are held against what is assumed. */
 const FEW = 3;
 const NORMAL = 1.4826;
+
+/** So many jobs must show a link to carry as much: one alone may be a slip. */
+const SHOWN_BY = 2;
+
+/** What at least two jobs show a row to reach, a logarithm; null where fewer tell. */
+function leastOf(bounds: readonly Lesson[]): number | null {
+  const best = new Map<string, number>();
+  for (const { job, log, sigma } of bounds) best.set(job, Math.max(best.get(job) ?? -Infinity, log - sigma));
+  return [...best.values()].sort((a, b) => b - a)[SHOWN_BY - 1] ?? null;
+}
+
+/** A range that begins no lower than what was reached. */
+function atLeast(range: Spread, least: number | null): Spread {
+  if (least === null || Math.exp(least) <= range.low) return range;
+  const low = Math.exp(least);
+  const expected = Math.max(range.expected, low);
+  return { low, expected, high: Math.max(range.high, expected) };
+}
 
 /** Values of one row, one for each job. */
 function byJob(lessons: readonly Lesson[]): { log: number; sigma: number }[] {
@@ -37,7 +55,8 @@ function learnedOf(row: AssumptionId, lessons: readonly Lesson[], own: OwnRanges
   const prior = assumedRange(row, own);
   const before = Math.log(prior.expected);
   const width = Math.log(prior.high / prior.low) / Z90;
-  const values = byJob(lessons);
+  const values = byJob(lessons.filter(({ tells }) => tells === 'value'));
+  const bounds = lessons.filter(({ tells }) => tells === 'at least');
   const logs = values.map(({ log }) => log);
   const isFew = values.length < FEW;
   const center = isFew ? before : median(logs);
@@ -54,25 +73,33 @@ function learnedOf(row: AssumptionId, lessons: readonly Lesson[], own: OwnRanges
   const half = (Z90 / 2) * Math.sqrt(spread * (1 + 1 / all));
   const most = ASSUMPTIONS[row].unit === 'ratio' ? 1 : Infinity;
   const at = (log: number) => Math.min(most, Math.exp(log));
+  const learned =
+    values.length > 0 ? { low: at(middle - half), expected: at(middle), high: at(middle + half) } : prior;
+  const least = leastOf(bounds);
   return {
     row,
     prior,
-    learned: { low: at(middle - half), expected: at(middle), high: at(middle + half) },
+    learned: atLeast(learned, least === null ? null : Math.min(least, Math.log(most))),
     jobs: near.length,
+    bounds: new Set(bounds.map(({ job }) => job)).size,
     aside: values.length - near.length,
   };
 }
 
 /**
  * What accepted jobs teach of the rows that decided their times: drawn towards what is assumed as long as there are few, and one that lies far off the
- * others does not count.
+ * others does not count. Links that did not decide learn how little they carry at least, where two jobs show it.
  * @param own the shop's own ranges, without what was learned
  */
-export function learnedFromJobs(jobs: readonly Job[], own: OwnRanges = NONE): LearnedRow[] {
+export function learnedFromJobs(jobs: readonly Job[], own?: OwnRanges): LearnedRow[] {
   const rows = new Map<AssumptionId, Lesson[]>();
   for (const job of jobs)
     for (const lesson of lessonsOf(job, own)) rows.set(lesson.row, [...(rows.get(lesson.row) ?? []), lesson]);
-  return [...rows]
-    .map(([row, lessons]) => learnedOf(row, lessons, own))
-    .sort((a, b) => b.jobs - a.jobs || a.row.localeCompare(b.row));
+  return (
+    [...rows]
+      .map(([row, lessons]) => learnedOf(row, lessons, own ?? {}))
+      // A link that reached no more than it is assumed to teaches nothing.
+      .filter(({ jobs: n, aside, learned, prior }) => n + aside > 0 || learned !== prior)
+      .sort((a, b) => b.jobs - a.jobs || a.row.localeCompare(b.row))
+  );
 }

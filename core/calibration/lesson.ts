@@ -9,10 +9,12 @@ import { screen, type Case } from '../forecast';
 import type { Job } from '../job';
 import { caseMeasured, verdict, type Claim } from '../verdict';
 
-/** What one job's measurement says of a row of the assumptions: the one that decided its time. */
+/** What one job's measurement says of a row of the assumptions. */
 export interface Lesson {
   row: AssumptionId;
   job: string;
+  /** `value`: it decided the time. `at least`: a link that did not decide carried as much all the same. */
+  tells: 'value' | 'at least';
   /** Logarithm of the row's value that gives the time that was measured, and one sigma of it. */
   log: number;
   sigma: number;
@@ -103,26 +105,56 @@ export function lessonsOf(job: Job, own: OwnRanges = NONE): Lesson[] {
   return lessons;
 }
 
+/** Rows of what a link carries: the others of a path teach that they carried no less. */
+const LINKS = TEACHABLE.filter((id) => id.startsWith('link.'));
+
 function taughtBy(job: Job, own: OwnRanges): Lesson[] {
   return verdict(job, own)
     .claims.filter(isSound)
-    .flatMap(({ measured, forecast }): Lesson[] => {
-      const made = caseMeasured(job, measured!.runs, own);
+    .flatMap((claim): Lesson[] => {
+      const made = caseMeasured(job, claim.measured!.runs, own);
       if (!made) return [];
+      const { low, expected, high } = claim.measured!.time!;
+      const later = made.toBar ? (claim.forecast?.later ?? 0) : 0;
       // What was frozen may have counted with other ranges: what is learned is learned against today's.
-      const of: Case = { ...made.of, own };
-      const sensitivities = sensitivitiesOf(of);
-      const total = sensitivities.reduce((sum, { sensitivity }) => sum + sensitivity ** 2, 0);
-      const [most] = sensitivities.sort((a, b) => Math.abs(b.sensitivity) - Math.abs(a.sensitivity));
-      if (!most || Math.abs(most.sensitivity) < LEAST || most.sensitivity ** 2 < DECIDES * total) return [];
-      const { low, expected, high } = measured!.time!;
-      const later = made.toBar ? (forecast?.later ?? 0) : 0;
-      const log = valueFor(of, most.row, Math.log(expected + later));
-      if (log === null) return [];
-      const range = assumedRange(most.row, own);
-      const others = Math.sqrt(Math.max(0, total - most.sensitivity ** 2)) / Z90;
-      const reading = Math.log(high / low) / (2 * 1.96);
-      const slope = Math.abs(most.sensitivity) / Math.log(range.high / range.low);
-      return [{ row: most.row, job: job.id, log, sigma: Math.hypot(others, reading, MODEL) / slope }];
+      const measured: Measured = {
+        of: { ...made.of, own },
+        job: job.id,
+        time: Math.log(expected + later),
+        reading: Math.log(high / low) / (2 * 1.96),
+      };
+      const decided = valueOf(measured);
+      return [...(decided ? [decided] : []), ...boundsOf(measured, decided?.row)];
     });
 }
+
+/** A measured time, as a logarithm of s, with one sigma of reading it. */
+interface Measured {
+  of: Case;
+  job: string;
+  time: number;
+  reading: number;
+}
+
+/** The row that decided a time, at the value that gives it; null where none did. */
+function valueOf({ of, job, time, reading }: Measured): Lesson | null {
+  const sensitivities = sensitivitiesOf(of);
+  const total = sensitivities.reduce((sum, { sensitivity }) => sum + sensitivity ** 2, 0);
+  const [most] = sensitivities.sort((a, b) => Math.abs(b.sensitivity) - Math.abs(a.sensitivity));
+  if (!most || Math.abs(most.sensitivity) < LEAST || most.sensitivity ** 2 < DECIDES * total) return null;
+  const log = valueFor(of, most.row, time);
+  if (log === null) return null;
+  const range = assumedRange(most.row, of.own);
+  const others = Math.sqrt(Math.max(0, total - most.sensitivity ** 2)) / Z90;
+  const slope = Math.abs(most.sensitivity) / Math.log(range.high / range.low);
+  const sigma = Math.hypot(others, reading, MODEL) / slope;
+  return { row: most.row, job, tells: 'value', log, sigma };
+}
+
+/** What every other link of the path carried at least: with less than that it would have taken longer by itself. */
+const boundsOf = ({ of, job, time, reading }: Measured, decided: AssumptionId | undefined): Lesson[] =>
+  LINKS.filter((row) => row !== decided).flatMap((row) => {
+    const log = valueFor(of, row, time);
+    const sigma = Math.hypot(reading, MODEL);
+    return log === null ? [] : [{ row, job, tells: 'at least' as const, log, sigma }];
+  });

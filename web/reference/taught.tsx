@@ -23,11 +23,14 @@ function useEntered(): OwnRanges {
   );
 }
 
+/** Jobs that teach something of a row: those whose time it decided, and those that show it to be no less. */
+const teaching = ({ jobs, bounds }: LearnedRow): number => jobs + bounds;
+
 /** Writes what was learned of some rows into the assumptions; frozen forecasts keep what they were frozen with. */
 function use(rows: readonly LearnedRow[]): void {
   const { ownRanges = NONE, learned = {} } = useSettings.getState();
   const ranges = Object.fromEntries(rows.map(({ row, learned: range }) => [row, range]));
-  setSetting('learned', { ...learned, ...Object.fromEntries(rows.map(({ row, jobs }) => [row, jobs])) });
+  setSetting('learned', { ...learned, ...Object.fromEntries(rows.map((row) => [row.row, teaching(row)])) });
   setSetting('ownRanges', { ...ownRanges, ...ranges });
 }
 
@@ -58,7 +61,7 @@ export function Taught() {
     };
   }, [jobs, own]);
   const inUse = Object.keys(learned).length;
-  const fresh = found?.rows.filter(({ row, jobs: n }) => n > 0 && learned[row] !== n) ?? [];
+  const fresh = found?.rows.filter((row) => teaching(row) > 0 && learned[row.row] !== teaching(row)) ?? [];
   return (
     <Panel title="What your jobs teach" aria-busy={found === null}>
       {found && found.rows.length === 0 && (
@@ -99,7 +102,8 @@ export function Taught() {
           </Box>
           <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 0.5 }}>
             Drawn towards the default as long as there are few jobs (it counts as three); a job far off the
-            others is set aside. Frozen forecasts keep what they were frozen with.
+            others is set aside. A link that did not decide carried as much all the same: where two jobs show
+            it, its range begins no lower. Frozen forecasts keep what they were frozen with.
           </Typography>
         </>
       )}
@@ -140,7 +144,8 @@ export function Taught() {
 }
 
 function Row({ row: learned, inUse }: { row: LearnedRow; inUse: number | undefined }) {
-  const { row, prior, learned: range, jobs, aside } = learned;
+  const { row, prior, learned: range, jobs, bounds, aside } = learned;
+  const count = teaching(learned);
   const { name, on, unit } = ASSUMPTIONS[row];
   const words = ({ low, expected, high }: LearnedRow['prior']) => writeFact([low, expected, high], unit, 3);
   return (
@@ -157,7 +162,7 @@ function Row({ row: learned, inUse }: { row: LearnedRow; inUse: number | undefin
         {words(prior)}
       </TableCell>
       <TableCell align="right" sx={{ whiteSpace: 'nowrap', fontWeight: 620 }}>
-        {jobs > 0 ? words(range) : ''}
+        {count > 0 ? words(range) : ''}
       </TableCell>
       <TableCell align="right">
         {jobs}
@@ -166,14 +171,19 @@ function Row({ row: learned, inUse }: { row: LearnedRow; inUse: number | undefin
             {counted(aside, 'job')} set aside
           </Typography>
         )}
+        {bounds > 0 && (
+          <Typography variant="caption" color="textSecondary" component="div">
+            no less in {bounds} more
+          </Typography>
+        )}
       </TableCell>
       <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
-        {inUse === jobs ? (
+        {inUse === count && count > 0 ? (
           'in use'
         ) : (
           <Button
             size="small"
-            disabled={jobs === 0}
+            disabled={count === 0}
             aria-label={`Use what was learned of ${on ? `${name}, ${on}` : name}`}
             onClick={() => use([learned])}
           >
