@@ -5,6 +5,7 @@ import { demoJobs } from '../demo';
 import { caseOf, situationOf } from '../forecast';
 import { briefAt, placesOf, type Job, type Move, type Run } from '../job';
 import { rigOf, roundOf } from '../practice';
+import { verdict } from '../verdict';
 import {
   CAUSES,
   diagnose,
@@ -188,5 +189,8 @@ describe('what was done and seen', () => {
     expect(healthy.by.some(({ fits }) => !fits)).toBe(true);
     expect(shown.causes[0]!.by.every(({ fits }) => fits)).toBe(true);
     expect(gain!.healthy).toBeLessThan(gain!.took * 0.7);
+    // What is to be had is what the forecast says, wherever it is told.
+    const told = verdict(second).claims.find(({ title }) => title === gain!.title)!;
+    expect(gain!.healthy).toBe(told.forecast!.time!.expected);
   });
 });

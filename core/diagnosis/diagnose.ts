@@ -85,14 +85,18 @@ export function diagnose(
   };
 }
 
-/** What the measurement furthest off lost, in its own time. */
+/** What the measurement furthest off lost, in its own time: its forecast says what is to be had. */
 function gainOf(measured: readonly Evidence[]): Diagnosis['gain'] {
   const [worst] = measured.filter(({ time, look }) => time !== null && !look);
-  const logs = worst && logsUnder(null, worst.of, { look: undefined, toBar: worst.toBar });
-  if (!worst?.time || !logs) return null;
-  const sorted = Float64Array.from(logs).sort();
-  const healthy = Math.exp(sorted[Math.floor(sorted.length / 2)]!);
-  return { title: worst.title, took: Math.exp(worst.time.log), healthy };
+  if (!worst?.time) return null;
+  const healthy = worst.expected ?? middleOf(worst);
+  return healthy === null ? null : { title: worst.title, took: Math.exp(worst.time.log), healthy };
+}
+
+/** s in the middle of its draws where nothing is wrong. */
+function middleOf({ of, toBar }: Evidence): number | null {
+  const logs = logsUnder(null, of, { look: undefined, toBar });
+  return logs && Math.exp(Float64Array.from(logs).sort()[Math.floor(logs.length / 2)]!);
 }
 
 function activityOf(job: Job, measured: readonly Evidence[]): string | null {

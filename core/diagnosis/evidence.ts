@@ -22,7 +22,9 @@ export interface Evidence {
   time: { log: number; sigma: number } | null;
   /** What was seen; null of what was timed. */
   seen: string | null;
-  /** How far it lies off its forecast, as a logarithm. */
+  /** s that its forecast expects, where there is one. */
+  expected?: number | undefined;
+  /** How far it lies off that, as a logarithm. */
   off: number;
   /** How far it had come when, of the last run that tells; empty where none does. */
   samples: readonly Sample[];
@@ -143,6 +145,7 @@ export function evidenceOf(job: Job, own: OwnRanges = {}): Evidence[] {
           ...(look ? { look: { ...look, change: undefined } } : {}),
           time: { log, sigma: Math.hypot(scatter, MODEL) },
           seen: null,
+          expected: middle,
           off: middle ? Math.abs(log - Math.log(middle)) : 0,
           samples: measured.runs.findLast((r) => r.samples.length > 2)?.samples ?? [],
         },
