@@ -42,8 +42,12 @@ function listed(): string {
     ),
     '## Looks and tests',
     table(
-      ['Look or test', 'Takes the place of', 'min on top of the run itself'],
-      LOOKS.map(({ title, replaces, extra = 0 }) => [title, replaces.join(', ') || 'nothing', String(extra)]),
+      ['Look or test', 'Takes the place of, or ends', 'min on top of the run itself'],
+      LOOKS.map(({ title, replaces, ends = [], extra = 0 }) => [
+        title,
+        [...replaces, ...ends].join(', ') || 'nothing',
+        String(extra),
+      ]),
     ),
     '',
   ].join('\n\n');

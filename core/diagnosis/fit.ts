@@ -26,6 +26,10 @@ export function fitOfDraws(each: Float64Array): Fit {
   return { fit: most + Math.log(sum / each.length), weights: each.map((l) => Math.exp(l - most) / sum) };
 }
 
+/** Logarithm of a normal's density so far off its middle. */
+export const bell = (off: number, sigma: number): number =>
+  -((off / sigma) ** 2) / 2 - Math.log(sigma * Math.sqrt(2 * Math.PI));
+
 /** Times are no one bell: classes of drives stand apart, and the rule is for one [common practice, no source]. */
 const NARROWER = 0.3 ** 2;
 
@@ -98,12 +102,12 @@ export function fitOf(evidence: readonly Evidence[], cause: Hypothesis | null, e
           timed.map(({ time }) => time),
         ).at()
       : new Float64Array(SAMPLES / every);
-  const sights = sightsOf(evidence, cause);
+  const sights = fitOfSights(evidence, cause);
   return fitOfDraws(each.map((log) => log + sights));
 }
 
 /** Logarithm of how probable all that was seen is where a cause holds. */
-export const sightsOf = (evidence: readonly Evidence[], cause: Hypothesis | null): number =>
+export const fitOfSights = (evidence: readonly Evidence[], cause: Hypothesis | null): number =>
   evidence.reduce((sum, { of, look, time, seen }) => {
     if (time !== null) return sum;
     return sum + Math.log(look?.sees?.(lookedAt(look, cause, of)) === seen ? 1 - MISREAD : MISREAD);

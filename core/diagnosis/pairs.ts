@@ -1,6 +1,6 @@
 import { SAMPLES } from '../stats';
 import { EVERY, logsUnder, type Evidence } from './evidence';
-import { areAlike, COARSE, fitOfDraws, MISREAD } from './fit';
+import { areAlike, bell, COARSE, fitOfDraws, MISREAD } from './fit';
 import type { Hypothesis } from './hypothesis';
 import { lookedAt } from './look';
 
@@ -53,13 +53,11 @@ function mayFit(evidence: readonly Evidence[], one: Effect, two: Effect): number
   evidence.forEach(({ of, toBar, look, time, seen }, k) => {
     const [a, b] = [one[k], two[k]];
     if (time === null) {
-      const both = [`${String(a)} and ${String(b)}`, `${String(b)} and ${String(a)}`];
-      const isTold = [a, b, ...both].includes(seen ?? undefined);
+      const isTold = seen === a || seen === b;
       each.forEach((_, i) => (each[i]! += Math.log(isTold ? 1 - MISREAD : MISREAD)));
       return;
     }
     const plain = logsUnder(null, of, { look, toBar, every: EVERY * COARSE })!;
-    const width = Math.log(time.sigma * Math.sqrt(2 * Math.PI));
     for (let i = 0; i < each.length; i++) {
       const [x, y] = [(a as Float64Array)[i]!, (b as Float64Array)[i]!];
       const isOneWay = x * y > 0;
@@ -68,7 +66,7 @@ function mayFit(evidence: readonly Evidence[], one: Effect, two: Effect): number
       const high = isOneWay && x < 0 ? Math.min(x, y) : Math.max(x, y, x + y);
       const off = time.log - plain[i]!;
       const miss = off < low ? low - off : off > high ? off - high : 0;
-      each[i]! -= (miss / time.sigma) ** 2 / 2 + width;
+      each[i]! += bell(miss, time.sigma);
     }
   });
   return fitOfDraws(each).fit;
@@ -100,10 +98,7 @@ export function likelyPairs(
     }),
   );
   // What hides behind something else by itself may decide beside a second one. No fit is better than to the letter.
-  const letter = evidence.reduce(
-    (sum, { time }) => sum - (time ? Math.log(time.sigma * Math.sqrt(2 * Math.PI)) : 0),
-    0,
-  );
+  const letter = evidence.reduce((sum, { time }) => sum + (time ? bell(0, time.sigma) : 0), 0);
   const beside = seen.slice(0, LEADING).flatMap(({ cause }) =>
     hidden
       .filter((h) => isTwo(cause, h.cause))

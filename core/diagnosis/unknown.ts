@@ -1,5 +1,5 @@
 import { EVERY, logsUnder, type Evidence } from './evidence';
-import { bells, COARSE, fitOfDraws, sightsOf } from './fit';
+import { bell, bells, COARSE, fitOfDraws, fitOfSights } from './fit';
 import type { Site } from './hypothesis';
 import { lookedAt } from './look';
 import { isDirection } from './scaling';
@@ -35,9 +35,8 @@ function fitApart(evidence: readonly Evidence[]): number {
     if (one.time === null) return sum + Math.log(sightOdd(isUsual(one)));
     const { log, sigma } = one.time;
     const logs = healthyOf(one) ?? new Float64Array();
-    const density = (at: number) =>
-      Math.exp(-(((at - log) / sigma) ** 2) / 2) / (sigma * Math.sqrt(2 * Math.PI));
-    const healthy = logs.reduce((total, at) => total + density(at), 0) / Math.max(1, logs.length);
+    const healthy =
+      logs.reduce((total, at) => total + Math.exp(bell(at - log, sigma)), 0) / Math.max(1, logs.length);
     return sum + Math.log(timeOdd(healthy));
   }, 0);
 }
@@ -56,7 +55,7 @@ export function fitOfUnknown(evidence: readonly Evidence[]): number {
     rows as Float64Array[],
     timed.map(({ time }) => time!),
   );
-  const sights = sightsOf(evidence, null);
+  const sights = fitOfSights(evidence, null);
   /** What goes through there, that way, takes so many times as long; the rest is as where all is well. */
   const fitAt = (site: Site, way: (typeof WAYS)[number]): number => {
     const touched = timed.map(
