@@ -2,6 +2,9 @@ import { Box } from '@mui/material';
 import { type Spread } from '@kymar/core/stats';
 import { format, type Unit } from '@kymar/core/units';
 
+/** Shares of the width: a label fits beside a mark that far from the edge, and two at the ends of a band that wide. */
+const [EDGE, BOTH_ENDS] = [0.18, 0.36];
+
 /** Forecast band with the measured interval on it, on one scale; the target as a mark where there is one. */
 export function Band({
   forecast,
@@ -25,8 +28,20 @@ export function Band({
   const margin = Math.max((most - least) * 0.12, most * 0.02);
   // With nothing to compare, the scale starts at zero, so that the interval's width means something.
   const [from, to] = [forecast ? Math.max(0, least - margin) : 0, most + margin];
-  const x = (v: number) => `${(100 * (Math.min(Math.max(v, from), to) - from)) / (to - from)}%`;
+  const share = (v: number) => (Math.min(Math.max(v, from), to) - from) / (to - from);
+  const x = (v: number) => `${100 * share(v)}%`;
   const width = (a: number, b: number) => `${(100 * (Math.min(b, to) - Math.max(a, from))) / (to - from)}%`;
+  /** Of a narrow band both ends in one label, on the side where there is room. */
+  const besides = ({ low, high }: Spread) =>
+    share(low) < 0.6 ? ({ at: x(low), end: 'start' } as const) : ({ at: x(high), end: 'end' } as const);
+  /** On the side of its mark where the measured label is not, and never over the edge. */
+  const away = (mark: number) =>
+    mark <= measured.expected
+      ? ({ at: share(mark) < EDGE ? '0%' : x(mark), end: share(mark) < EDGE ? 'start' : 'end' } as const)
+      : ({
+          at: share(mark) > 1 - EDGE ? '100%' : x(mark),
+          end: share(mark) > 1 - EDGE ? 'end' : 'start',
+        } as const);
   const words =
     `${forecast ? `forecast ${format(forecast.low, unit)} to ${format(forecast.high, unit)}, ` : ''}measured ` +
     `${format(measured.low, unit)} to ${format(measured.high, unit)}${target === null ? '' : `, target ${format(target, unit)}`}`;
@@ -60,12 +75,20 @@ export function Band({
               bgcolor: 'var(--mui-palette-flow)',
             }}
           />
-          <Label at={x(forecast.low)} top={44} end="start" color="text.secondary">
-            forecast {format(forecast.low, unit)}
-          </Label>
-          <Label at={x(forecast.high)} top={44} end="end" color="text.secondary">
-            {format(forecast.high, unit)}
-          </Label>
+          {share(forecast.high) - share(forecast.low) < BOTH_ENDS ? (
+            <Label {...besides(forecast)} top={44} color="text.secondary">
+              forecast {format(forecast.low, unit)} to {format(forecast.high, unit)}
+            </Label>
+          ) : (
+            <>
+              <Label at={x(forecast.low)} top={44} end="start" color="text.secondary">
+                forecast {format(forecast.low, unit)}
+              </Label>
+              <Label at={x(forecast.high)} top={44} end="end" color="text.secondary">
+                {format(forecast.high, unit)}
+              </Label>
+            </>
+          )}
         </>
       )}
       <Box
@@ -96,7 +119,7 @@ export function Band({
               borderColor: 'text.primary',
             }}
           />
-          <Label at={x(target)} top={0} end="end" color="text.primary">
+          <Label {...away(target)} top={0} color="text.primary">
             target {format(target, unit)}
           </Label>
         </>
