@@ -34,14 +34,15 @@ export function Band({
   /** Of a narrow band both ends in one label, on the side where there is room. */
   const besides = ({ low, high }: Spread) =>
     share(low) < 0.6 ? ({ at: x(low), end: 'start' } as const) : ({ at: x(high), end: 'end' } as const);
-  /** On the side of its mark where the measured label is not, and never over the edge. */
-  const away = (mark: number) =>
-    mark <= measured.expected
-      ? ({ at: share(mark) < EDGE ? '0%' : x(mark), end: share(mark) < EDGE ? 'start' : 'end' } as const)
-      : ({
-          at: share(mark) > 1 - EDGE ? '100%' : x(mark),
-          end: share(mark) > 1 - EDGE ? 'end' : 'start',
-        } as const);
+  /** Before or behind its mark, and never over the edge. */
+  const beyond = (mark: number, isBefore: boolean) => {
+    const isCut = isBefore ? share(mark) < EDGE : share(mark) > 1 - EDGE;
+    if (isBefore)
+      return isCut ? ({ at: '0%', end: 'start' } as const) : ({ at: x(mark), end: 'end' } as const);
+    return isCut ? ({ at: '100%', end: 'end' } as const) : ({ at: x(mark), end: 'start' } as const);
+  };
+  const isLate = target !== null && measured.expected >= target;
+  const isClose = target !== null && Math.abs(share(measured.expected) - share(target)) < EDGE;
   const words =
     `${forecast ? `forecast ${format(forecast.low, unit)} to ${format(forecast.high, unit)}, ` : ''}measured ` +
     `${format(measured.low, unit)} to ${format(measured.high, unit)}${target === null ? '' : `, target ${format(target, unit)}`}`;
@@ -103,7 +104,13 @@ export function Band({
           borderRadius: 0.5,
         }}
       />
-      <Label at={x(measured.expected)} top={0} end="middle" color="var(--mui-palette-measured)">
+      <Label
+        {...(isClose
+          ? beyond(measured.expected, !isLate)
+          : { at: x(measured.expected), end: 'middle' as const })}
+        top={0}
+        color="var(--mui-palette-measured)"
+      >
         measured {format(measured.expected, unit)}
       </Label>
       {target !== null && (
@@ -119,7 +126,7 @@ export function Band({
               borderColor: 'text.primary',
             }}
           />
-          <Label {...away(target)} top={0} color="text.primary">
+          <Label {...beyond(target, isLate)} top={0} color="text.primary">
             target {format(target, unit)}
           </Label>
         </>
