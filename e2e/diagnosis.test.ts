@@ -48,13 +48,13 @@ test('a job stuck on a wrong port: its cause found, put right, measured again an
     '/:  Bus 02.Port 1: Dev 1, Class=root_hub, Driver=xhci_hcd/4p, 10000M\n    |__ Port 3: Dev 2, If 0, Class=Mass Storage, Driver=uas, 5000M',
   );
   await next.getByRole('button', { name: /^It is this one/ }).click();
-  await page.getByText(/^Looked at \(look at the link\): USB 5.Gb\/s/).waitFor();
+  await page.getByText(/^Link: USB 5.Gb\/s/).waitFor();
   await expect(page.getByText('The system’s own stack is slow.')).toHaveCount(0);
 
   // What is left is a port or a hub; one more look tells them apart.
   await next.getByText(/^Next: Look which port it is in/).waitFor();
   await next.getByRole('button', { name: 'USB 5 Gb/s' }).click();
-  await page.getByText(/^Looked at \(look at the port\): USB 5.Gb\/s/).waitFor();
+  await page.getByText(/^Port: USB 5.Gb\/s/).waitFor();
   await page.getByText('The port is of a slower class.', { exact: true }).waitFor();
   await expect(page.getByText('A hub or dock between passes on 5 Gb/s.')).toHaveCount(0);
 
@@ -200,7 +200,7 @@ test('a test is taken up on the bench, counts for itself, and moves the causes',
   const { page, faults } = await app.open('/jobs/demo-acoustics-second/verdict');
   const next = page.getByRole('region', { name: 'Next' });
   // Nothing was seen at the port, the link, or the count of files: what is left is a test.
-  for (let i = 0; i < 4; i++) {
+  for (let i = 0; i < 8; i++) {
     await next.getByText(/^Next: /).waitFor();
     const title = await next.getByRole('heading').innerText();
     const seen = next.getByRole('button', { name: /^(USB 10.Gb\/s|as entered|room left)$/ });

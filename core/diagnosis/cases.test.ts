@@ -1,6 +1,7 @@
 import { BRIDGES, CABLES, DRIVES, HOSTS } from '../catalog/stock';
 import { exactFact } from '../evidence';
 import { demoJobs } from '../demo';
+import { timedRun } from '../fixtures/runs';
 import { placesOf, withBuild, withHost, type Job, type Move, type Run } from '../job';
 import { diagnose } from '.';
 
@@ -95,26 +96,17 @@ const runsOf = (
   direction: 'read' | 'write',
   { bytes, files, seconds }: { bytes: number; files: number; seconds: number },
 ): Run[] =>
-  [0.99, 1, 1.012].map((factor, i) => ({
-    ...offload.runs[0]!,
-    id: `${activity ?? 'bare'}-${direction}-${i}`,
-    at: `2026-11-20T1${i}:00:00.000Z`,
-    activity,
-    direction,
-    measure: {
-      kind: 'timed',
-      bytes,
-      files,
-      seconds: seconds * factor,
-      until: 'written',
-      error: 0.1,
-      correction: 0,
-      laps: [],
-      block: null,
-      depth: null,
-    },
-    conditions: { note: '', temperature: null, cold: null, target: null, memoryBacked: false },
-  }));
+  [0.99, 1, 1.012].map((factor, i) =>
+    timedRun(
+      { bytes, files, seconds: seconds * factor },
+      {
+        id: `${activity ?? 'bare'}-${direction}-${i}`,
+        at: `2026-11-20T1${i}:00:00.000Z`,
+        activity,
+        direction,
+      },
+    ),
+  );
 
 const CASES: Told[] = [
   {

@@ -109,7 +109,7 @@ describe('two at once', () => {
     expect(singles(null)).toEqual([]);
     const swap = LOOKS.find(({ id }) => id === 'swap cable')!;
     const middle = (of: Parameters<typeof logsOf>[0]) =>
-      [...logsOf(of, false, 25)!].sort((x, y) => x - y)[20]!;
+      [...logsOf(of, false, { every: 25 })!].sort((x, y) => x - y)[20]!;
     const [all, left, files] = [
       middle(lookedAt(undefined, pair, cases[0]!)),
       middle(lookedAt(swap, pair, cases[0]!)),

@@ -115,17 +115,15 @@ function toldBy(
     groups
       .filter(({ ids }) => ids.some((id) => first.ids.includes(id)))
       .reduce((sum, { probability }) => sum + probability, 0);
-  return evidence.flatMap((one) => {
-    if (!one.look) return [];
-    const without = grouped(evidence.filter((other) => other !== one));
-    return [
-      {
-        look: one.look.id,
-        title: one.title,
-        cause: first.ids[0]!,
-        before: of(without),
-        after: first.probability,
-      },
-    ];
-  });
+  // What was looked at twice told what it did together.
+  const last = evidence.filter(
+    ({ look }, i) => look && !evidence.slice(i + 1).some((other) => other.look?.id === look.id),
+  );
+  return last.map(({ look, title }) => ({
+    look: look!.id,
+    title,
+    cause: first.ids[0]!,
+    before: of(grouped(evidence.filter((other) => other.look?.id !== look!.id))),
+    after: first.probability,
+  }));
 }

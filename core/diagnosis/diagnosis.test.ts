@@ -1,4 +1,5 @@
 import { demoJobs } from '../demo';
+import { timedRun } from '../fixtures/runs';
 import { caseOf, situationOf, type Case } from '../forecast';
 import { briefAt, isMove, placesOf, type Job, type Move, type Run } from '../job';
 import { gaussian, noise } from '../stats';
@@ -26,32 +27,22 @@ const moves = situation.work.filter((a): a is Move => isMove(a));
 function runsOf(of: Case<Move>, seconds: number, seed: number, more: Partial<Run> = {}, count = 3): Run[] {
   const normal = gaussian(noise(seed + 1));
   const { bytes, files, direction, id } = of.activity;
-  const { machine, device } = offload.connections[0]!;
-  return Array.from({ length: count }, (_, i) => ({
-    id: `${id}-${direction}-${seed}-${i}`,
-    at: `2026-12-0${1 + i}T10:00:00.000Z`,
-    activity: id,
-    direction,
-    otherEnd: 'storage',
-    source: 'stopwatch',
-    measure: {
-      kind: 'timed',
-      bytes: bytes.value as number,
-      files: files.value as number,
-      seconds: seconds * Math.exp(0.012 * normal()),
-      until: 'written',
-      error: 0.1,
-      correction: 0,
-      laps: [],
-      block: null,
-      depth: null,
-    },
-    path: { machine, device },
-    conditions: { note: '', temperature: null, cold: null, target: null, memoryBacked: false },
-    ended: 'done',
-    samples: [],
-    ...more,
-  }));
+  return Array.from({ length: count }, (_, i) =>
+    timedRun(
+      {
+        bytes: bytes.value as number,
+        files: files.value as number,
+        seconds: seconds * Math.exp(0.012 * normal()),
+      },
+      {
+        id: `${id}-${direction}-${seed}-${i}`,
+        at: `2026-12-0${1 + i}T10:00:00.000Z`,
+        activity: id,
+        direction,
+        ...more,
+      },
+    ),
+  );
 }
 /** The job measured as a cause has it: one true unit of the forecast's own, the same in every activity. */
 function planted(id: string, unit: number, only: (move: Move) => boolean = () => true): Job {
@@ -198,6 +189,38 @@ describe('the next test', () => {
     const [first] = diagnose(looked)!.groups;
     expect(first!.ids.every((id) => seen.get(id) === 'usb-5')).toBe(true);
     expect(diagnose(looked)!.next.map(({ id }) => id)).not.toContain('look at the port');
+  });
+
+  test('what one look leaves open is looked at once more, and no third time', () => {
+    // Times as forecast, and a size that is not: rare, or seen wrong.
+    const at = (minute: string) => ({
+      look: 'count again',
+      seen: 'another size',
+      at: `2026-12-04T10:${minute}:00.000Z`,
+    });
+    const healthy = { ...offload, forecasts: [], decision: null };
+    const [none, once, twice] = [[], [at('00')], [at('00'), at('05')]].map((looks) =>
+      diagnose({ ...healthy, looks })!,
+    );
+    const of = ({ causes }: Diagnosis) => causes.find(({ id }) => id === 'another size')?.probability ?? 0;
+    const offered = ({ next: list }: Diagnosis) => list.find(({ id }) => id === 'count again')?.again;
+    expect([offered(none!), offered(once!), offered(twice!)]).toEqual([false, true, undefined]);
+    expect(of(twice!)).toBeGreaterThan(2 * of(none!));
+    expect(of(twice!)).toBeGreaterThan(of(once!));
+    expect(twice!.told.map(({ look }) => look)).toEqual(['count again']);
+  });
+
+  test('who saw two things at one look knows no more than before', () => {
+    const at = (seen: string, minute: string) => ({
+      look: 'look at the port',
+      seen,
+      at: `2026-12-04T10:${minute}:00.000Z`,
+    });
+    const before = diagnose(job)!.causes;
+    const { causes } = diagnose({ ...job, looks: [at('usb-5', '00'), at('usb-10', '05')] })!;
+    const of = (list: typeof causes, id: string) => list.find((c) => c.id === id)?.probability ?? 0;
+    const ratio = (list: typeof causes) => of(list, 'slower port') / of(list, 'poor bridge');
+    expect(ratio(causes) / ratio(before)).toBeCloseTo(1, 6);
   });
 
   test('a cause is gone where its place is replaced, and only there', () => {

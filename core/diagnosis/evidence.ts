@@ -1,8 +1,6 @@
-import { recordersFor } from '../evidence';
-import { collect, forecast, pathFor, type Case } from '../forecast';
+import { barePathFor, eachTime, forecast, type Case } from '../forecast';
 import type { Job, Sample } from '../job';
-import { run } from '../models/transfer';
-import { eachDraw, quantile, SAMPLES, SEED } from '../stats';
+import { quantile, SAMPLES, SEED } from '../stats';
 import { measuredOf } from '../measure';
 import { caseMeasured, verdict, type Claim } from '../verdict';
 import type { Hypothesis } from './hypothesis';
@@ -33,6 +31,8 @@ export interface Evidence {
 /** Only each so many-th draw of a forecast: a cause is told from another by more than that smooths. */
 export const EVERY = 5;
 export const DRAWS = SAMPLES / EVERY;
+/** Coarsely: only each so many-th of the draws that a cause is held against. */
+export const COARSE = 4;
 /** One sigma of what the models leave out, as a share [memory]. */
 export const MODEL = 0.06;
 const Z95 = 1.96;
@@ -40,27 +40,30 @@ const Z95 = 1.96;
 /**
  * Logarithms of the s that a case takes in each draw; draws of the same number are of the same unit, whatever is asked of it.
  * @param seed of the draws: with another one they are of other units
+ * @param coarse the same of fewer draws, where they are worked out already
  * @returns null where nothing flows
  */
-export function logsOf(of: Case, toBar: boolean, every = EVERY, seed = SEED): Float64Array | null {
-  if (pathFor(of).blocked.length > 0) return null;
+export function logsOf(
+  of: Case,
+  toBar: boolean,
+  {
+    every = EVERY,
+    seed = SEED,
+    coarse,
+  }: { every?: number; seed?: number; coarse?: Float64Array | undefined } = {},
+): Float64Array | null {
+  if (barePathFor(of).blocked.length > 0) return null;
   const logs = new Float64Array(SAMPLES / every);
-  const inputs = collect(recordersFor(of.own).explaining, of);
-  if (!inputs) {
-    const { figure } = forecast(of);
-    return logs.map((_, i) => Math.log(quantile(figure, (i + 0.5) / logs.length)));
-  }
-  const { own } = inputs;
-  eachDraw(
-    inputs,
-    seed,
-    ({ x, chosen }, i) => {
-      const flow = run(inputs.plan(x, chosen)).flows[own - 1]!;
-      logs[i / every] = Math.log(Math.max(1e-6, toBar ? flow.bar : flow.safe));
-    },
-    { every },
+  const step = coarse && logs.length / coarse.length;
+  coarse?.forEach((log, i) => (logs[i * step!] = log));
+  const flows = eachTime(
+    of,
+    ({ bar, safe }, i) => (logs[i / every] = Math.log(Math.max(1e-6, toBar ? bar : safe))),
+    { every, seed, known: step && step * every },
   );
-  return logs;
+  if (flows) return logs;
+  const { figure } = forecast(of);
+  return logs.map((_, i) => Math.log(quantile(figure, (i + 0.5) / logs.length)));
 }
 
 /** What was worked out of a case already, by cause and look: the same case is asked about again and again. */
@@ -77,13 +80,17 @@ export function logsUnder(
 ): Float64Array | null {
   const found = known.get(of) ?? new Map<string, Float64Array | null>();
   known.set(of, found);
-  const key = `${cause?.id ?? ''}|${nameOf(look)}|${toBar}|${every}`;
+  const keyBy = (step: number) => `${cause?.id ?? ''}|${nameOf(look)}|${toBar}|${step}`;
+  const key = keyBy(every);
   const had = found.get(key);
   if (had !== undefined) return had;
   // What a cause does not touch is as it is without it.
   const here = lookedAt(look, cause, of);
   const plain = cause !== null && here === lookedAt(look, null, of);
-  const logs = plain ? logsUnder(null, of, { look, toBar, every }) : logsOf(here, toBar, every);
+  const coarse = every === EVERY ? found.get(keyBy(EVERY * COARSE)) : undefined;
+  const logs = plain
+    ? logsUnder(null, of, { look, toBar, every })
+    : logsOf(here, toBar, { every, coarse: coarse ?? undefined });
   found.set(key, logs);
   return logs;
 }

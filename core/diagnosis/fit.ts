@@ -1,13 +1,11 @@
 import { CholeskyDecomposition, inverse, Matrix } from 'ml-matrix';
 import { SAMPLES } from '../stats';
-import { EVERY, logsUnder, MODEL, type Evidence } from './evidence';
+import { COARSE, EVERY, logsUnder, MODEL, type Evidence } from './evidence';
 import type { Hypothesis } from './hypothesis';
 import { lookedAt } from './look';
 
 /** How probable it is that somebody looks wrong. */
 export const MISREAD = 0.02;
-/** Coarsely: only each so many-th of the draws that a cause is held against. */
-export const COARSE = 4;
 /** A cause that moves no time by more than this, as a logarithm, is lost in what the models leave out. */
 const UNSEEN = MODEL;
 

@@ -16,6 +16,8 @@ export interface Look {
   change?: ((of: Case) => Case) | undefined;
   /** What is seen where nothing is timed, of the case as the cause has it. */
   sees?(of: Case): string;
+  /** Of what is seen, what was looked at. */
+  thing?: string;
 }
 
 /** Cases under causes and looks: the same one is asked about again and again. */

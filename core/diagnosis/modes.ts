@@ -1,6 +1,6 @@
 import { ceilingOf, linkById } from '../catalog/links';
 import type { Case } from '../forecast';
-import { pathFor } from '../forecast';
+import { barePathFor } from '../forecast';
 
 const rate = (id: string): number => ceilingOf(linkById(id));
 
@@ -21,7 +21,7 @@ export function lesserPcie(mode: string, change: 'generation' | 'lanes'): string
 
 /** The mode that device and port have negotiated; null where the path is blocked. */
 export function outerMode(of: Case): string | null {
-  const path = pathFor(of);
+  const path = barePathFor(of);
   return path.blocked.length > 0 ? null : (path.outer.mode?.id ?? null);
 }
 

@@ -1,5 +1,5 @@
-import { EVERY, logsUnder, type Evidence } from './evidence';
-import { COARSE } from './fit';
+import { COARSE, EVERY, logsUnder, type Evidence } from './evidence';
+
 import { LOOKS } from './looks';
 import { lookedAt, type Look } from './look';
 import { NONE, type Scored } from './score';
@@ -18,6 +18,8 @@ export interface NextTest {
   id: string;
   title: string;
   minutes: number;
+  /** It was looked at before: somebody may have looked wrong. */
+  again: boolean;
   /** Bits by which it is expected to narrow down the cause. */
   bits: number;
   outcomes: Outcome[];
@@ -31,6 +33,8 @@ const FEW = 40;
 const NOISE = 0.07;
 /** min to set up any timed run [practice]. */
 const SET_UP = 1;
+/** So often the same may be looked at; bits that a second look must tell: who just looked looks again only where it decides. */
+const [TWICE, AGAIN] = [2, 0.25];
 /** Bits: less is not worth a look, and so much at least is wanted of each minute. */
 const [WORTH, A_MINUTE] = [0.02, 0.1 / 60];
 
@@ -70,7 +74,7 @@ interface Open {
 }
 
 /** What a look is worth from the case of one measurement; null where it tells nothing there. */
-function worthOf(look: Look, open: Open, { of, toBar }: Evidence): NextTest | null {
+function worthOf(look: Look, open: Open, { of, toBar }: Evidence): Omit<NextTest, 'again'> | null {
   if (!look.applies(of)) return null;
   const told = look.sees ? sightsOf(look, open, of) : timesOf(look, open, { of, toBar });
   if (!told) return null;
@@ -111,7 +115,7 @@ function timesOf(look: Look, { scored, p }: Open, { of, toBar }: Pick<Evidence, 
   let after = 0;
   [...known, odd].forEach((own, i) => {
     for (const at of own) {
-      const each = [...known.map((l) => density(at, l)), timeOdd(density(at, healthy))];
+      const each = [...known.map((l) => density(at, l)), timeOdd(density(at, healthy), at - middle)];
       after += (p[i]! / FEW) * entropy(normalised(each.map((d, k) => p[k]! * d)));
     }
   });
@@ -148,10 +152,11 @@ export function nextTests(
   const built = evidence.filter(({ look, seen }) => !look && seen === null);
   const [worst] = [...built].sort((a, b) => b.off - a.off);
   if (!worst) return [];
-  const done = new Set(evidence.flatMap(({ look }) => look?.id ?? []));
+  const doneOf = ({ id }: Look) => evidence.filter(({ look }) => look?.id === id).length;
   return looks
-    .filter(({ id }) => !done.has(id))
+    .filter((look) => doneOf(look) < (look.sees ? TWICE : 1))
     .flatMap((look) => worthOf(look, open, worst) ?? [])
-    .filter(({ bits, minutes }) => bits >= Math.max(WORTH, A_MINUTE * minutes))
+    .map((next) => ({ ...next, again: evidence.some(({ look }) => look?.id === next.id) }))
+    .filter(({ bits, minutes, again }) => bits >= Math.max(again ? AGAIN : WORTH, A_MINUTE * minutes))
     .sort((a, b) => b.bits / b.minutes - a.bits / a.minutes || a.minutes - b.minutes);
 }

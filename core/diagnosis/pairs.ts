@@ -1,6 +1,6 @@
 import { SAMPLES } from '../stats';
-import { EVERY, logsUnder, type Evidence } from './evidence';
-import { areAlike, bell, COARSE, fitOfDraws, MISREAD } from './fit';
+import { COARSE, EVERY, logsUnder, type Evidence } from './evidence';
+import { areAlike, bell, fitOfDraws, MISREAD } from './fit';
 import type { Hypothesis } from './hypothesis';
 import { lookedAt } from './look';
 

@@ -1,10 +1,11 @@
-import { explaining, worked, type Estimate } from '../evidence';
-import { collect, pathFor, type Case, type InputId } from '../forecast';
+import { lazily, recordersFor, worked, type Estimate } from '../evidence';
+import { barePathFor, collect, withOverrides, type Case, type InputId } from '../forecast';
+import type { Spread } from '../stats';
 
 /** How many times what is expected: at least, most likely, at most. */
 export type Factor = readonly [low: number, expected: number, high: number];
 
-type Plain = Partial<Record<InputId, Estimate>>;
+type Plain = Partial<Record<InputId, Spread>>;
 /** What cases depend on: every cause asks it of the same few. */
 const known = new WeakMap<Case, Plain | null>();
 
@@ -12,12 +13,28 @@ const known = new WeakMap<Case, Plain | null>();
 function inputsOf(of: Case): Plain | null {
   const had = known.get(of);
   if (had !== undefined) return had;
-  const found =
-    pathFor(of).blocked.length > 0
-      ? null
-      : ((collect(explaining, of, { withBesides: false })?.inputs as Plain | undefined) ?? null);
+  const path = barePathFor(of);
+  const record = recordersFor(of.own).bare;
+  const found: Plain | null =
+    path.blocked.length > 0 ? null : (collect(record, of, { withBesides: false, path })?.inputs ?? null);
   known.set(of, found);
   return found;
+}
+
+/** So many times one of the things a case depends on, with its working. */
+function explained(of: Case, id: InputId, spread: Spread, factor: Spread): Estimate {
+  const inputs = collect(recordersFor(of.own).explaining, of, { withBesides: false })!.inputs;
+  const was: Estimate = (inputs as Record<string, Estimate>)[id]!;
+  const times = worked('factor', factor, 'ratio', {
+    how: 'exact',
+    formula: 'as the cause has it',
+    inputs: [],
+  });
+  return worked(was.because.name, spread, was.unit, {
+    how: 'exact',
+    formula: 'expected × factor',
+    inputs: [was, times],
+  });
 }
 
 /**
@@ -28,25 +45,21 @@ export function scaling(of: Case, factors: Readonly<Partial<Record<InputId, Fact
   const inputs = inputsOf(of);
   if (!inputs) return of;
   const overrides = { ...of.overrides };
+  const scaled: Plain = { ...inputs };
   for (const [id, [low, expected, high]] of Object.entries(factors) as [InputId, Factor][]) {
     const was = inputs[id];
     if (!was) continue;
-    const factor = { low, expected, high };
     const spread = {
       low: Math.min(was.low, was.expected) * low,
       expected: was.expected * expected,
       high: Math.max(was.high, was.expected) * high,
     };
-    overrides[id] = worked(was.because.name, spread, was.unit, {
-      how: 'exact',
-      formula: 'expected × factor',
-      inputs: [
-        was,
-        worked('factor', factor, 'ratio', { how: 'exact', formula: 'as the cause has it', inputs: [] }),
-      ],
-    });
+    scaled[id] = spread;
+    overrides[id] = lazily(spread, () => explained(of, id, spread, { low, expected, high }));
   }
-  return { ...of, overrides };
+  const made = withOverrides(of, overrides);
+  known.set(made, scaled);
+  return made;
 }
 
 /** Whether a case depends on an input at all. */

@@ -1,6 +1,6 @@
 import { CAUSES } from './causes';
-import { DRAWS, EVERY, type Evidence } from './evidence';
-import { areAlike, COARSE, fitOf } from './fit';
+import { COARSE, DRAWS, EVERY, type Evidence } from './evidence';
+import { areAlike, fitOf, type Fit } from './fit';
 import type { Hypothesis } from './hypothesis';
 import { likelyPairs } from './pairs';
 import { fitOfUnknown } from './unknown';
@@ -36,6 +36,9 @@ export interface Group {
 const CLOSELY = 6;
 const WITHIN = 6;
 
+/** Few draws may tell a cause worse than all of them by so much. */
+const COARSELY = 0.5;
+
 /** What is told no better than this from another is not told from it: a Bayes factor of three. */
 const ALIKE = Math.log(3);
 
@@ -46,28 +49,29 @@ const spread = (weights: Float64Array): Float64Array =>
 type Prior = (cause: Hypothesis | null) => number;
 const worthOf = ({ fit, prior }: { fit: number; prior: number }): number => fit + Math.log(prior);
 
-/**
- * Causes with how well they fit, the best first: all of them coarsely, those that count closely.
- * @param least what is worth less than this does not count; absent: by the best of them
- */
-function fitted(
+interface Fitted extends Fit {
+  cause: Hypothesis | null;
+  prior: number;
+}
+
+/** Causes with how well they fit by few of the draws, the best first; what leaves no path is not among them. */
+const coarsely = (
   evidence: readonly Evidence[],
   causes: readonly (Hypothesis | null)[],
   priorOf: Prior,
-  least?: number,
-) {
-  const coarse = causes.flatMap((cause) => {
-    const found = fitOf(evidence, cause, EVERY * COARSE);
-    return found ? [{ cause, prior: priorOf(cause), ...found }] : [];
-  });
-  coarse.sort((a, b) => worthOf(b) - worthOf(a));
-  const floor = least ?? (coarse[0] ? worthOf(coarse[0]) - WITHIN : 0);
-  return coarse.map((one, i) => {
-    const isClose = worthOf(one) > floor || (least === undefined && (one.cause === null || i < CLOSELY));
-    const close = isClose ? fitOf(evidence, one.cause, EVERY) : null;
-    return close ? { ...one, ...close } : { ...one, weights: spread(one.weights) };
-  });
-}
+): Fitted[] =>
+  causes
+    .flatMap((cause) => {
+      const found = fitOf(evidence, cause, EVERY * COARSE);
+      return found ? [{ cause, prior: priorOf(cause), fit: found.fit, weights: spread(found.weights) }] : [];
+    })
+    .sort((a, b) => worthOf(b) - worthOf(a));
+
+/** The same by all draws. */
+const closely = (evidence: readonly Evidence[], one: Fitted): Fitted => ({
+  ...one,
+  ...fitOf(evidence, one.cause, EVERY),
+});
 
 /**
  * All causes held against all that was measured, the most probable first; two at once where they may tell it as well.
@@ -86,17 +90,25 @@ export function score(
   const applying = causes
     .filter((c) => evidence.some(({ of }) => c.applies(of)))
     .map((c) => ({ ...c, prior: priorOf(c) }));
-  const found = fitted(evidence, [null, ...applying], priorOf);
+  const coarse = coarsely(evidence, [null, ...applying], priorOf);
+  const floor = coarse[0] ? worthOf(coarse[0]) - WITHIN : 0;
+  const found = coarse.map((one, i) =>
+    one.cause === null || i < CLOSELY || worthOf(one) > floor ? closely(evidence, one) : one,
+  );
   const all = priorOf(null) + causes.reduce((sum, c) => sum + priorOf(c), 0);
   const least = Math.max(...found.map(worthOf)) - WITHIN;
   const ranked = found.flatMap(({ cause, fit }) => (cause ? [{ cause, fit }] : []));
   const owned = ranked.sort((a, b) => b.fit - a.fit).map(({ cause }) => cause);
-  const pairs = likelyPairs(evidence, owned, { all, least });
   const fitOfOne = new Map(found.map(({ cause, fit }) => [cause?.id, fit]));
   // Two are thought of only where they tell it better than either, and as well as anything does.
-  const counts = (pair: (typeof found)[number]) =>
-    worthOf(pair) > least && pair.cause!.both!.every(({ id }) => pair.fit > fitOfOne.get(id)! + ALIKE);
-  found.push(...fitted(evidence, pairs, (pair) => pair!.prior, least).filter(counts));
+  const counts = (pair: Fitted, by: number) =>
+    worthOf(pair) > least && pair.cause!.both!.every(({ id }) => pair.fit > fitOfOne.get(id)! + by);
+  found.push(
+    ...coarsely(evidence, likelyPairs(evidence, owned, { all, least }), (pair) => pair!.prior)
+      .filter((pair) => counts(pair, ALIKE - COARSELY))
+      .map((pair) => closely(evidence, pair))
+      .filter((pair) => counts(pair, ALIKE)),
+  );
   const scored: Scored[] = found.map(({ cause, prior, fit, weights }) => ({
     id: cause?.id ?? HEALTHY,
     cause,

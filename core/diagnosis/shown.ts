@@ -1,5 +1,5 @@
 import { recordersFor } from '../evidence';
-import { collect, pathFor, type Case } from '../forecast';
+import { barePathFor, collect, type Case } from '../forecast';
 import type { Sample } from '../job';
 import { run } from '../models/transfer';
 import { eachDraw, SEED, type Spread } from '../stats';
@@ -62,8 +62,9 @@ function saidOf({ cause }: Scored, { of, look, toBar, time, seen }: Evidence): S
 
 /** How far a case has come when. @param draw which of its draws */
 export function courseOf(of: Case, draw: number): Sample[] {
-  if (pathFor(of).blocked.length > 0) return [];
-  const inputs = collect(recordersFor(of.own).explaining, of);
+  const path = barePathFor(of);
+  if (path.blocked.length > 0) return [];
+  const inputs = collect(recordersFor(of.own).bare, of, { path });
   if (!inputs) return [];
   const course: Sample[] = [{ t: 0, bytes: 0 }];
   eachDraw(

@@ -1,7 +1,8 @@
-import { EVERY, logsUnder, type Evidence } from './evidence';
-import { bell, bells, COARSE, fitOfDraws, fitOfSights } from './fit';
+import { COARSE, EVERY, logsUnder, type Evidence } from './evidence';
+import { bell, bells, fitOfDraws, fitOfSights } from './fit';
 import type { Site } from './hypothesis';
 import { lookedAt } from './look';
+import { median } from '../stats';
 import { isDirection } from './scaling';
 
 /*
@@ -11,14 +12,26 @@ import { isDirection } from './scaling';
 
 /** Share of what is measured or seen that it leaves as it would be [memory]. */
 const UNTOUCHED = 0.5;
-/** How far it may put a time off what is forecast, as logarithms: to so many times shorter, to so many times longer [memory]. */
-export const FAR = { low: -Math.log(8), high: Math.log(30) } as const;
+/** How far it may put a time off what is forecast, as logarithms: to so many times shorter (what is built passes no more), to so many times longer [memory]. */
+export const FAR = { low: -Math.log(2), high: Math.log(100) } as const;
 /** So many things are there to be seen at a look. */
 const SIGHTS = 3;
 
-/** How probable a time is under it, a logarithm of s. @param healthy how probable it is where all is well */
-export const timeOdd = (healthy: number): number =>
-  UNTOUCHED * healthy + (1 - UNTOUCHED) / (FAR.high - FAR.low);
+/** No time is impossible. */
+const LEAST = 1e-12;
+/** How steeply it ends at either end, a logarithm of s. */
+const EDGE = 0.1;
+
+/**
+ * How probable a time is under it, a logarithm of s.
+ * @param healthy how probable it is where all is well
+ * @param off how far it lies from the middle of that
+ */
+export function timeOdd(healthy: number, off: number): number {
+  const beyond = Math.max(FAR.low - off, off - FAR.high, 0);
+  const anywhere = Math.exp(-((beyond / EDGE) ** 2) / 2) / (FAR.high - FAR.low);
+  return UNTOUCHED * healthy + (1 - UNTOUCHED) * anywhere;
+}
 
 /** How probable a sight is under it. @param isUsual whether it is what is seen where all is well */
 export const sightOdd = (isUsual: boolean): number => (isUsual ? UNTOUCHED : 0) + (1 - UNTOUCHED) / SIGHTS;
@@ -37,7 +50,7 @@ function fitApart(evidence: readonly Evidence[]): number {
     const logs = healthyOf(one) ?? new Float64Array();
     const healthy =
       logs.reduce((total, at) => total + Math.exp(bell(at - log, sigma)), 0) / Math.max(1, logs.length);
-    return sum + Math.log(timeOdd(healthy));
+    return sum + Math.log(timeOdd(healthy, log - median(Array.from(logs))) + LEAST);
   }, 0);
 }
 
@@ -57,17 +70,26 @@ export function fitOfUnknown(evidence: readonly Evidence[]): number {
   );
   const sights = fitOfSights(evidence, null);
   /** What goes through there, that way, takes so many times as long; the rest is as where all is well. */
-  const fitAt = (site: Site, way: (typeof WAYS)[number]): number => {
-    const touched = timed.map(
-      ({ of, look }) =>
-        !look?.replaces.includes(site) && (way === null || isDirection(lookedAt(look, null, of), way)),
-    );
+  const fitAt = (touched: readonly boolean[]): number => {
     const each = Float64Array.from({ length: STEPS }, (_, k) => {
       const far = FAR.low + ((k + 0.5) / STEPS) * (FAR.high - FAR.low);
       return fitOfDraws(healthy.at(touched.map((is) => (is ? far : 0)))).fit;
     });
     return fitOfDraws(each).fit + sights;
   };
-  const together = SITES.flatMap((site) => WAYS.map((way) => fitAt(site, way)));
+  // Sites that nothing tells apart yet touch the same.
+  const fits = new Map<string, number>();
+  const together = SITES.flatMap((site) =>
+    WAYS.map((way) => {
+      const touched = timed.map(
+        ({ of, look }) =>
+          !look?.replaces.includes(site) && (way === null || isDirection(lookedAt(look, null, of), way)),
+      );
+      const key = touched.join();
+      const fit = fits.get(key) ?? fitAt(touched);
+      fits.set(key, fit);
+      return fit;
+    }),
+  );
   return fitOfDraws(Float64Array.of(fitApart(evidence), fitOfDraws(Float64Array.from(together)).fit)).fit;
 }

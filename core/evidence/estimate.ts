@@ -48,6 +48,21 @@ export function worked(name: string, value: Spread, unit: Unit, because: Omit<Be
   return { ...value, unit, because: { name, ...because } };
 }
 
+/** A figure whose working is made when somebody asks for it. */
+export function lazily(value: Spread, make: () => Estimate): Estimate {
+  let made: Estimate | undefined;
+  const whole = () => (made ??= make());
+  return {
+    ...value,
+    get unit() {
+      return whole().unit;
+    },
+    get because() {
+      return whole().because;
+    },
+  };
+}
+
 /** The same figure under another name, its working one level below. */
 export function renamed(name: string, estimate: Estimate, note?: string): Estimate {
   return { ...estimate, because: { ...estimate.because, name, ...(note ? { note } : {}) } };

@@ -1,6 +1,6 @@
 export { Source } from './source';
 export { factWords, sourceWords } from './words';
-export { given, worked, renamed, type Estimate, type Because, type How } from './estimate';
+export { given, lazily, worked, renamed, type Estimate, type Because, type How } from './estimate';
 export { formula, type Explained, type Formula } from './formula';
 export { bare, explaining, recordersFor, type Market, type Recorder, type Recorders } from './recorder';
 export type { Algebra } from './algebra';

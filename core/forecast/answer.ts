@@ -3,7 +3,7 @@ import { worked, type Estimate, type Recorder } from '../evidence';
 import type { Path } from '../build/path';
 import { isMove, type Activity, type Move } from '../job';
 import { format } from '../units';
-import { screenPathOf, pathOf, type Case } from './case';
+import { screenPathOf, pathOf, type Case, type Overrides } from './case';
 import type { Inputs, Transfer } from './inputs';
 import { asAsked, inputsFor, kindOf, type Answer } from './kinds';
 
@@ -26,6 +26,24 @@ export function pathFor(of: Case): Path {
   return path;
 }
 
+/** Paths of cases in numbers only. */
+const barePaths = new WeakMap<Case, Path>();
+
+/** {@link pathFor} in numbers only, for cases by the thousand. */
+export function barePathFor(of: Case): Path {
+  const path = paths.get(of) ?? barePaths.get(of) ?? screenPathOf(of, of.activity.endpoint);
+  barePaths.set(of, path);
+  return path;
+}
+
+/** A case with other figures in place of some of its own: it takes the same path. */
+export function withOverrides(of: Case, overrides: Overrides): Case {
+  const made = { ...of, overrides };
+  const path = paths.get(of) ?? barePaths.get(of);
+  if (path) barePaths.set(made, path);
+  return made;
+}
+
 /** The answer to a case, in full. @throws RangeError when the path is blocked */
 export const forecast = (of: Case, path: Path = pathFor(of)): Answer =>
   kindOf(of.activity).answer(of, path, besidesOf(of));
@@ -34,20 +52,20 @@ export const forecast = (of: Case, path: Path = pathFor(of)): Answer =>
  * The figure that answers a case with every input at its middle, in numbers only; null where nothing flows. Of a transfer it is the end of the
  * course that {@link forecast} explains, of anything else its expected figure, both to the last bit.
  */
-export function screen(of: Case, path: Path = screenPathOf(of, of.activity.endpoint)): number | null {
+export function screen(of: Case, path: Path = barePathFor(of)): number | null {
   return path.blocked.length > 0 ? null : kindOf(of.activity).screen(of, path, besidesOf(of));
 }
 
 /**
  * What the transfer of a case depends on, without running it; null where nothing flows at a stretch or the path is blocked.
  * @param withBesides what goes on at the same time is in it
+ * @param path that it takes; in numbers only where nothing is to be explained
  */
 export function collect<T extends Spread>(
   record: Recorder<T>,
   of: Case,
-  { withBesides = true }: { withBesides?: boolean } = {},
+  { withBesides = true, path = pathFor(of) }: { withBesides?: boolean; path?: Path } = {},
 ): Inputs<T> | null {
-  const path = pathFor(of);
   const transfer = kindOf(of.activity).transfer(of.activity, of);
   if (!transfer || path.blocked.length > 0) return null;
   return inputsFor(record, of, path, asAsked(transfer, of), withBesides ? besidesOf(of) : []);

@@ -3,7 +3,17 @@ export { formatOn } from './format';
 export { builtAs, buildOf, caseOf, layoutOf, onMachine, overriding, pathOf, situationOf } from './case';
 export { screenPathOf, working } from './case';
 export type { Case, Change, Overrides, Situation } from './case';
-export { besidesOf, collect, explainProbability, forecast, isMoveCase, pathFor, screen } from './answer';
+export {
+  barePathFor,
+  besidesOf,
+  collect,
+  explainProbability,
+  forecast,
+  isMoveCase,
+  pathFor,
+  withOverrides,
+  screen,
+} from './answer';
 export {
   kindOf,
   openedOver,
@@ -20,7 +30,9 @@ export { arrayOf, holdsOf, type ArrayForecast } from './array';
 export { collectTransfer, namedByThing, type Surroundings } from './collect';
 export { bareTransfer, forecastTransfer, timesOf } from './transfer';
 export type { ProfilePoint, Sensitivity, TransferForecast } from './transfer';
+export { eachTime, type DrawnTime } from './drawn';
 export { cacheAt } from './plan';
+export { CHOICES } from './inputs';
 export type { InputId, Inputs, Numbers, OtherEnd, Transfer } from './inputs';
 export { freeze, MODEL } from './frozen';
 export { blocksAt, firstOf, settingOf } from './setting';

@@ -59,7 +59,8 @@ function benches(): (readonly Case[])[] {
 }
 
 /** Logarithm of the s that the round's own unit takes; null where nothing flows. */
-const trueLog = (of: Case, unit: number): number | null => logsOf(of, false, EVERY)?.[unit] ?? null;
+const trueLog = (of: Case, unit: number): number | null =>
+  logsOf(of, false, { every: EVERY })?.[unit] ?? null;
 
 /** Whether a cause shows in some work by as much as the level asks. */
 function shows(cases: readonly Case[], cause: Hypothesis, { level, unit }: Pick<Round, 'level' | 'unit'>) {

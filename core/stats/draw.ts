@@ -87,6 +87,8 @@ export function oneOf<K extends string>(
 export interface Drawing {
   /** Only each so many-th draw, for what may be coarse; absent: each. */
   every?: number;
+  /** Each so many-th draw is known and left out; absent: none. */
+  known?: number | undefined;
   /** What an input's or a choice's draws are called: what has the same name is drawn alike, also in another round. Absent: by its key. */
   named?: (key: string) => string;
 }
@@ -99,7 +101,7 @@ export function eachDraw<K extends string>(
   { inputs, choices = [] }: Uncertain<K>,
   seed: number,
   visit: (drawn: Drawn<K>, i: number) => void,
-  { every = 1, named = (key) => key }: Drawing = {},
+  { every = 1, known, named = (key) => key }: Drawing = {},
 ): void {
   const drawn = (key: string) => draws(named(key), SAMPLES, seed);
   const byChoice = new Set(choices.flatMap((c) => c.ways.flatMap((w) => Object.keys(w.inputs) as K[])));
@@ -112,6 +114,7 @@ export function eachDraw<K extends string>(
   const chosen: Record<string, string> = {};
   const one = { x, chosen };
   for (let i = 0; i < SAMPLES; i += every) {
+    if (known !== undefined && i % known === 0) continue;
     for (const w of which) {
       w.now = fallsOn(w.ways, w.order[i]!);
       chosen[w.id] = w.now.id;

@@ -4,6 +4,7 @@ import type { Look } from '../look';
 export const COUNT: Look = {
   id: 'count again',
   title: 'Look at size and number of files again, with their units',
+  thing: 'Size and count',
   replaces: ['figures'],
   extra: 1,
   applies: ({ activity }) => activity.kind === 'move',

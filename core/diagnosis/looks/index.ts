@@ -10,8 +10,10 @@ import { NEGOTIATED } from './negotiated';
 import { ONE_FILE } from './onefile';
 import { PLUGGED } from './plugged';
 import { PORT } from './port';
+import { PROBE } from './probe';
 import { RESTED } from './rested';
 import { SPACE } from './space';
+import { WATCHED } from './watched';
 
 /** Every look and every test there is, each a file of this folder. */
 export const LOOKS: readonly Look[] = [
@@ -24,6 +26,8 @@ export const LOOKS: readonly Look[] = [
   LARGER,
   BACK,
   RESTED,
+  WATCHED,
+  PROBE,
   NEGOTIATED,
   PLUGGED,
   SPACE,

@@ -5,6 +5,7 @@ import type { Look } from '../look';
 export const NEGOTIATED: Look = {
   id: 'look at the link',
   title: 'Read which link the system negotiated',
+  thing: 'Link',
   replaces: [],
   extra: 1,
   applies: (of) => outerMode(of) !== null,

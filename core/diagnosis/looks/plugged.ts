@@ -5,6 +5,7 @@ import { pluggedInto } from '../modes';
 export const PLUGGED: Look = {
   id: 'look at the port',
   title: 'Look which port it is in, by its marking or the manual, and whether a hub is between',
+  thing: 'Port',
   replaces: [],
   extra: 1,
   applies: ({ device }) => device.bridge !== null || device.drive.sealed === true,

@@ -4,6 +4,7 @@ import type { Look } from '../look';
 export const SPACE: Look = {
   id: 'look at its space',
   title: 'Look how full the drive is',
+  thing: 'Space',
   replaces: [],
   extra: 0.5,
   applies: ({ device }) => device.drive.media === 'flash',

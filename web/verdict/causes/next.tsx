@@ -1,6 +1,6 @@
 import { Box, Button, Typography } from '@mui/material';
 import { Link, useNavigate } from 'react-router';
-import type { Diagnosis, NextTest } from '@kymar/core/diagnosis';
+import { LOOKS, type Diagnosis, type NextTest } from '@kymar/core/diagnosis';
 import type { Job } from '@kymar/core/job';
 import { format, formatProbability } from '@kymar/core/units';
 import { changeJob } from '../../state/jobs';
@@ -12,11 +12,11 @@ import { seenWords } from './words';
 const MOST = 4;
 const LINK = 'look at the link';
 
-/** Keeps what was seen at a look; the newest of a look counts. */
+/** Keeps what was seen at a look; a second one counts beside the first. */
 const note = (job: Job, look: string, seen: string): void =>
   changeJob(job.id, (j) => ({
     ...j,
-    looks: [...(j.looks ?? []).filter((l) => l.look !== look), { look, seen, at: new Date().toISOString() }],
+    looks: [...(j.looks ?? []), { look, seen, at: new Date().toISOString() }],
   }));
 
 /** The look or test that tells most for its minutes, with what would be seen under each cause. */
@@ -40,7 +40,7 @@ export function Next({ job, found }: { job: Job; found: Diagnosis }) {
   return (
     <Box component="section" aria-label="Next" sx={{ mt: 2, pt: 1.5, borderTop: 1, borderColor: 'divider' }}>
       <Typography variant="h3">
-        {isSure ? 'To be surer' : 'Next'}: {next.title}
+        {isSure ? 'To be surer' : 'Next'}: {titleOf(next)}
       </Typography>
       <Typography variant="body2" color="textSecondary" sx={{ mb: 0.5 }}>
         {minutesOf(next)}
@@ -83,7 +83,7 @@ export function Next({ job, found }: { job: Job; found: Diagnosis }) {
           Then:{' '}
           {others
             .slice(0, 2)
-            .map((o) => `${o.title.toLowerCase()} (${minutesOf(o)})`)
+            .map((o) => `${titleOf(o).toLowerCase()} (${minutesOf(o)})`)
             .join('; ')}
           .
         </Typography>
@@ -91,6 +91,11 @@ export function Next({ job, found }: { job: Job; found: Diagnosis }) {
     </Box>
   );
 }
+
+const thingOf = (look: string): string => LOOKS.find(({ id }) => id === look)?.thing ?? look;
+
+/** A second look is for who may have looked wrong. */
+const titleOf = ({ title, again }: NextTest): string => (again ? `${title}, once more` : title);
 
 const minutesOf = ({ minutes }: NextTest): string =>
   minutes < 1.5 ? 'a minute' : unbroken(`about ${format(minutes * 60, 's', 2)}`);
@@ -111,9 +116,10 @@ export function Looked({ job, found }: { job: Job; found: Diagnosis }) {
   };
   return (
     <Box component="section" aria-label="Looked at" sx={{ mt: 1.5 }}>
-      {looks.map(({ look, seen, at }) => (
+      {looks.map(({ look, seen, at }, i) => (
         <Typography key={at} variant="body2">
-          Looked at ({look}): {seenWords(seen)}. {told(look)}{' '}
+          {thingOf(look)}: {seenWords(seen)}.{' '}
+          {looks.slice(i + 1).some((later) => later.look === look) ? '' : told(look)}{' '}
           <Button size="small" aria-label={`Take back: ${look}`} onClick={() => remove(at)}>
             Take back
           </Button>

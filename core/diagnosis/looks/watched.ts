@@ -1,0 +1,11 @@
+import type { Look } from '../look';
+
+/** The same again, timed and counted by the device itself. */
+export const WATCHED: Look = {
+  id: 'watched',
+  title: 'Watch it: the same again, by the device’s own counters',
+  replaces: [],
+  // Counters have no thumb, and no unit to mix up.
+  ends: ['thumb', 'another size', 'units mixed up'],
+  applies: ({ activity }) => activity.kind === 'move',
+};

@@ -1,0 +1,38 @@
+import { recordersFor } from '../evidence';
+import { run } from '../models/transfer';
+import { eachDraw, SEED, type Chosen, type Drawing } from '../stats';
+import { barePathFor, collect } from './answer';
+import type { Case } from './case';
+
+/** What a case takes in one draw. */
+export interface DrawnTime {
+  /** s until the progress bar is full, and until all is written. */
+  bar: number;
+  safe: number;
+  /** Which way each choice went. */
+  chosen: Chosen;
+}
+
+/**
+ * Goes through what a case takes in each draw; draws of the same number are of the same unit, whatever is asked of it.
+ * @param seed of the draws: with another one they are of other units
+ * @returns false where nothing flows at a stretch, or the path is blocked
+ */
+export function eachTime(
+  of: Case,
+  visit: (time: DrawnTime, i: number) => void,
+  { seed = SEED, ...drawing }: { seed?: number } & Omit<Drawing, 'named'> = {},
+): boolean {
+  const inputs = collect(recordersFor(of.own).bare, of, { path: barePathFor(of) });
+  if (!inputs) return false;
+  eachDraw(
+    inputs,
+    seed,
+    ({ x, chosen }, i) => {
+      const { bar, safe } = run(inputs.plan(x, chosen)).flows[inputs.own - 1]!;
+      visit({ bar, safe, chosen }, i);
+    },
+    drawing,
+  );
+  return true;
+}
