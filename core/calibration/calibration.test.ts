@@ -1,6 +1,7 @@
 import { ASSUMPTIONS, type OwnRanges } from '../catalog/assumptions';
 import { CABLES, HOSTS } from '../catalog/stock';
 import { demoJobs } from '../demo';
+import { timedRun } from '../fixtures/runs';
 import { buildOf, caseOf, pathOf, screen, situationOf } from '../forecast';
 import { briefAt, placesOf, withBuild, withHost, type Job, type Move, type Run } from '../job';
 import { gaussian, median, noise } from '../stats';
@@ -43,25 +44,12 @@ function measured(seed: number, off = 0.04, wrong = 1): Job {
     const move: Move = { ...a, files: { ...a.files, value: files } };
     const of = caseOf({ ...situation, work: [...situation.work.filter((w) => w.id !== a.id), move] }, a.id);
     const seconds = screen(of)! * unit * wrong;
-    return [0, 1, 2].map((i) => ({
-      ...offload.runs[0]!,
-      id: `${a.id}-${i}`,
-      activity: a.id,
-      direction: a.direction,
-      measure: {
-        kind: 'timed',
-        bytes: a.bytes.value as number,
-        files,
-        seconds: seconds * Math.exp(0.01 * normal()),
-        until: 'written',
-        error: 0.1,
-        correction: 0,
-        laps: [],
-        block: null,
-        depth: null,
-      },
-      conditions: { note: '', temperature: null, cold: null, target: null, memoryBacked: false },
-    }));
+    return [0, 1, 2].map((i) =>
+      timedRun(
+        { bytes: a.bytes.value as number, files, seconds: seconds * Math.exp(0.01 * normal()) },
+        { id: `${a.id}-${i}`, activity: a.id, direction: a.direction },
+      ),
+    );
   });
   const decision = { kind: 'accept' as const, words: '', at: '2026-11-20T10:00:00.000Z' };
   return { ...job, id: `shop-${seed}`, runs, forecasts: [], chain: undefined, decision };

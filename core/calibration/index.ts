@@ -1,3 +1,5 @@
 export { lessonsOf, type Lesson } from './lesson';
-export { learnedFromJobs, type LearnedRow } from './learned';
+export { learnedFromJobs } from './learned';
+export type { LearnedRow } from './row';
 export { recordOf, type RecordKind, type RecordRow } from './record';
+export { thumbFromJobs, type LearnedThumb } from './thumb';

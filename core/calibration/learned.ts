@@ -1,18 +1,9 @@
 import { ASSUMPTIONS, assumedRange, type AssumptionId, type OwnRanges } from '../catalog/assumptions';
 import type { Job } from '../job';
 import { mean, median, type Spread } from '../stats';
+import { classesFromJobs } from './classes';
 import { lessonsOf, type Lesson } from './lesson';
-
-/** What the shop's jobs teach of a row, beside what is assumed. */
-export interface LearnedRow {
-  row: AssumptionId;
-  prior: Spread;
-  learned: Spread;
-  /** Jobs whose time it decided, jobs that lie too far off to be believed, and jobs that show no more than that it was no less. */
-  jobs: number;
-  bounds: number;
-  aside: number;
-}
+import type { LearnedRow } from './row';
 
 /** What is assumed counts as much as so many jobs [memory]. */
 const PRIOR_JOBS = 3;
@@ -88,18 +79,19 @@ function learnedOf(row: AssumptionId, lessons: readonly Lesson[], own: OwnRanges
 
 /**
  * What accepted jobs teach of the rows that decided their times: drawn towards what is assumed as long as there are few, and one that lies far off the
- * others does not count. Links that did not decide learn how little they carry at least, where two jobs show it.
+ * others does not count. Links that did not decide learn how little they carry at least, where two jobs show it; drives whose cells nobody named, how common
+ * their classes are.
  * @param own the shop's own ranges, without what was learned
  */
 export function learnedFromJobs(jobs: readonly Job[], own?: OwnRanges): LearnedRow[] {
   const rows = new Map<AssumptionId, Lesson[]>();
   for (const job of jobs)
     for (const lesson of lessonsOf(job, own)) rows.set(lesson.row, [...(rows.get(lesson.row) ?? []), lesson]);
-  return (
-    [...rows]
-      .map(([row, lessons]) => learnedOf(row, lessons, own ?? {}))
-      // A link that reached no more than it is assumed to teaches nothing.
-      .filter(({ jobs: n, aside, learned, prior }) => n + aside > 0 || learned !== prior)
-      .sort((a, b) => b.jobs - a.jobs || a.row.localeCompare(b.row))
+  const decided = [...rows]
+    .map(([row, lessons]) => learnedOf(row, lessons, own ?? {}))
+    // A link that reached no more than it is assumed to teaches nothing.
+    .filter(({ jobs: n, aside, learned, prior }) => n + aside > 0 || learned !== prior);
+  return [...decided, ...classesFromJobs(jobs, own)].sort(
+    (a, b) => b.jobs - a.jobs || a.row.localeCompare(b.row),
   );
 }

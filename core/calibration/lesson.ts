@@ -2,12 +2,13 @@ import {
   ASSUMPTION_IDS,
   ASSUMPTIONS,
   assumedRange,
+  remembered,
   type AssumptionId,
-  type OwnRanges,
 } from '../catalog/assumptions';
+import { builtInClasses, diskClasses, flashClasses } from '../catalog/classes';
 import { screen, type Case } from '../forecast';
 import type { Job } from '../job';
-import { caseMeasured, verdict, type Claim } from '../verdict';
+import { MODEL, soundOf, type Sound } from './sound';
 
 /** What one job's measurement says of a row of the assumptions. */
 export interface Lesson {
@@ -24,8 +25,6 @@ export interface Lesson {
 const DECIDES = 0.6;
 /** A row that moves a time by less than this over its whole range, as a logarithm, is not what was measured. */
 const LEAST = 0.04;
-/** One sigma of what the models leave out, as a share [memory]. */
-const MODEL = 0.03;
 /** Sigmas from 5 to 95 %. */
 const Z90 = 3.29;
 /** A value is looked for so many times beyond the row's own range. */
@@ -78,71 +77,41 @@ function valueFor(of: Case, row: AssumptionId, time: number): number | null {
   return (a + b) / 2;
 }
 
-/** Whether a claim is sound enough to learn from. */
-const isSound = ({ simulated, measured, right, doubts }: Claim): boolean =>
-  !simulated &&
-  measured !== null &&
-  !measured.scattered &&
-  measured.time !== null &&
-  doubts.length === 0 &&
-  right.answer !== 'questioned' &&
-  right.answer !== 'impossible' &&
-  measured.runs.every((run) => run.conditions.look === undefined);
-
-const NONE: OwnRanges = {};
-/** What each job taught already: jobs are never changed in place. */
-const known = new WeakMap<Job, { own: OwnRanges; lessons: Lesson[] }>();
-
 /**
  * What an accepted job teaches: of each measurement the row that decided its time, at the value that gives the time.
  * @param own the shop's own ranges, without what was learned: learned values are not learned from again
  */
-export function lessonsOf(job: Job, own: OwnRanges = NONE): Lesson[] {
-  const had = known.get(job);
-  if (had?.own === own) return had.lessons;
-  const lessons = job.decision?.kind === 'accept' ? taughtBy(job, own) : [];
-  known.set(job, { own, lessons });
-  return lessons;
-}
+export const lessonsOf = remembered((job: Job, own): Lesson[] =>
+  soundOf(job, own).flatMap((measured) => {
+    const decided = valueOf(measured);
+    return [...(decided ? [decided] : []), ...boundsOf(measured, decided?.row)];
+  }),
+);
 
 /** Rows of what a link carries: the others of a path teach that they carried no less. */
 const LINKS = TEACHABLE.filter((id) => id.startsWith('link.'));
 
-function taughtBy(job: Job, own: OwnRanges): Lesson[] {
-  return verdict(job, own)
-    .claims.filter(isSound)
-    .flatMap((claim): Lesson[] => {
-      const made = caseMeasured(job, claim.measured!.runs, own);
-      if (!made) return [];
-      const { low, expected, high } = claim.measured!.time!;
-      const later = made.toBar ? (claim.forecast?.later ?? 0) : 0;
-      // What was frozen may have counted with other ranges: what is learned is learned against today's.
-      const measured: Measured = {
-        of: { ...made.of, own },
-        job: job.id,
-        time: Math.log(expected + later),
-        reading: Math.log(high / low) / (2 * 1.96),
-      };
-      const decided = valueOf(measured);
-      return [...(decided ? [decided] : []), ...boundsOf(measured, decided?.row)];
-    });
-}
+/** Rows of a class begin with it: of flash, of disks, of what a machine has built in. */
+const OF_CLASS = /^((?:pcie|sata)-[a-z]lc[a-z-]*|disk-\d+[a-z-]*|built-in\.[a-z\d]+)/;
 
-/** A measured time, as a logarithm of s, with one sigma of reading it. */
-interface Measured {
-  of: Case;
-  job: string;
-  time: number;
-  reading: number;
+/** Whether a row is of a class that nobody knows a drive to be of: a time tells the class then, if anything. */
+function isOpen(row: AssumptionId, { device, machine, own }: Case): boolean {
+  const [of] = OF_CLASS.exec(row) ?? [];
+  if (of === undefined) return false;
+  const { drive } = device;
+  const classes = of.startsWith('built-in')
+    ? builtInClasses(machine, own).map(({ id }) => `built-in.${id}`)
+    : (drive.media === 'disk' ? diskClasses(drive, own) : flashClasses(drive, own)).map(({ id }) => id);
+  return !classes.every((id) => id.startsWith(of));
 }
 
 /** The row that decided a time, at the value that gives it; null where none did. */
-function valueOf({ of, job, time, reading }: Measured): Lesson | null {
+function valueOf({ of, job, time, reading }: Sound): Lesson | null {
   const sensitivities = sensitivitiesOf(of);
   const total = sensitivities.reduce((sum, { sensitivity }) => sum + sensitivity ** 2, 0);
   const [most] = sensitivities.sort((a, b) => Math.abs(b.sensitivity) - Math.abs(a.sensitivity));
   if (!most || Math.abs(most.sensitivity) < LEAST || most.sensitivity ** 2 < DECIDES * total) return null;
-  const log = valueFor(of, most.row, time);
+  const log = isOpen(most.row, of) ? null : valueFor(of, most.row, time);
   if (log === null) return null;
   const range = assumedRange(most.row, of.own);
   const others = Math.sqrt(Math.max(0, total - most.sensitivity ** 2)) / Z90;
@@ -152,7 +121,7 @@ function valueOf({ of, job, time, reading }: Measured): Lesson | null {
 }
 
 /** What every other link of the path carried at least: with less than that it would have taken longer by itself. */
-const boundsOf = ({ of, job, time, reading }: Measured, decided: AssumptionId | undefined): Lesson[] =>
+const boundsOf = ({ of, job, time, reading }: Sound, decided: AssumptionId | undefined): Lesson[] =>
   LINKS.filter((row) => row !== decided).flatMap((row) => {
     const log = valueFor(of, row, time);
     const sigma = Math.hypot(reading, MODEL);

@@ -2,6 +2,7 @@ import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, Typogra
 import { useEffect, useRef, useState } from 'react';
 import { PRESSES, thumbOf } from '@kymar/core/measure';
 import { setSetting, useSettings } from '../state/settings';
+import { inMs } from '../ui/figure';
 
 /** s a bar takes to fill, and the share of it where it is to be pressed. */
 const FILLS = 2.4;
@@ -16,7 +17,7 @@ export function ThumbLine() {
     <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
       <Typography variant="caption" color="textSecondary" sx={{ flex: 1 }}>
         {thumb
-          ? `Your thumb: ${(thumb.lag * 1000).toFixed(0)} ms late, ± ${(thumb.spread * 1000).toFixed(0)} ms a press.`
+          ? `Your thumb: ${thumb.lag === 0 ? '' : `${inMs(thumb.lag)} late, `}± ${inMs(thumb.spread)} a press.`
           : 'A press is taken to be good to ± 100 ms.'}
       </Typography>
       <Button size="small" onClick={() => setOpen(true)}>
@@ -69,7 +70,7 @@ function ThumbTest({ close }: { close(): void }) {
       <DialogContent>
         <Typography variant="body2" sx={{ mb: 1.5 }} role="status">
           {found
-            ? `You press ${(found.lag * 1000).toFixed(0)} ms late, good to ± ${(found.spread * 1000).toFixed(0)} ms. ` +
+            ? `You press ${inMs(found.lag)} late, good to ± ${inMs(found.spread)}. ` +
               'The lag cancels between start and stop; the rest is the error of your times.'
             : `Press Space, or the bar, when it reaches the mark: ${late.length} of ${TRIES}.`}
         </Typography>

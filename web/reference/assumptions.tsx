@@ -37,6 +37,7 @@ const USE: Record<Use, string> = {
   arrays: 'arrays',
   endurance: 'endurance',
   workload: 'workload',
+  classes: 'which class a drive is of',
 };
 const FROM: Record<Assumption['source'], string> = { memory: 'from memory', practice: 'common practice' };
 const NONE: OwnRanges = {};

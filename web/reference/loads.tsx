@@ -4,6 +4,7 @@ import { Box, Button, IconButton, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import type { Fact } from '@kymar/core/evidence';
 import { withActivity, type Job } from '@kymar/core/job';
+import { stopwatchError } from '@kymar/core/measure';
 import { type Spread } from '@kymar/core/stats';
 import { fitLoad, fitted, noticeable, type LoadFit, type LoadTiming } from '@kymar/core/models/loads';
 import { format } from '@kymar/core/units';
@@ -15,7 +16,7 @@ import { IntoJob } from './intojob';
 const FELT = { yes: 'felt', no: 'not felt', unclear: 'at the edge of what is felt' };
 
 /** A person's two presses, s; a load is timed by thumb. */
-const THUMB = 0.14;
+const THUMB = stopwatchError();
 const FIRST: (LoadTiming & { key: number })[] = [
   { key: 0, rate: 120e6, latency: 12e-3, seconds: 174, error: THUMB },
   { key: 1, rate: 500e6, latency: 150e-6, seconds: 26.6, error: THUMB },

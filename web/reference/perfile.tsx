@@ -3,7 +3,7 @@ import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
 import { Box, Button, IconButton, MenuItem, TextField, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { worked } from '@kymar/core/evidence';
-import { ASSUMED_SCATTER, withPerFile } from '@kymar/core/measure';
+import { ASSUMED_SCATTER, stopwatchError, withPerFile } from '@kymar/core/measure';
 import { fitPerFile } from '@kymar/core/models/fits';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
@@ -18,7 +18,7 @@ interface Row {
   seconds: number;
 }
 /** Two presses of a thumb, s. */
-const THUMB = 0.14;
+const THUMB = stopwatchError();
 const FIRST: Row[] = [
   { key: 0, bytes: 18e9, files: 1, seconds: 33 },
   { key: 1, bytes: 6.4e9, files: 21_000, seconds: 57 },

@@ -1,14 +1,16 @@
 import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
 import { useEffect, useMemo, useState } from 'react';
 import { ASSUMPTIONS, type OwnRanges } from '@kymar/core/catalog/assumptions';
-import type { LearnedRow, RecordKind, RecordRow } from '@kymar/core/calibration';
+import type { LearnedRow, LearnedThumb, RecordKind } from '@kymar/core/calibration';
+import { PRESS } from '@kymar/core/measure';
 import { writeFact } from '@kymar/core/evidence';
 import { counted, format } from '@kymar/core/units';
 import { useJobs } from '../state/jobs';
 import { setSetting, useSettings } from '../state/settings';
-import { unbroken } from '../ui/figure';
+import { inMs, unbroken } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { taughtBy } from '../workers';
+import type { Taught as Found } from '../workers/whatif';
 
 const KIND: Record<RecordKind, string> = { writing: 'Writing', reading: 'Reading', loads: 'Load times' };
 const NONE: OwnRanges = {};
@@ -49,7 +51,7 @@ export function Taught() {
   const jobs = useJobs((s) => s.jobs);
   const own = useEntered();
   const learned = useSettings((s) => s.learned) ?? {};
-  const [found, setFound] = useState<{ rows: LearnedRow[]; record: RecordRow[] } | null>(null);
+  const [found, setFound] = useState<Found | null>(null);
   useEffect(() => {
     let current = true;
     taughtBy(Object.values(jobs), own).then(
@@ -107,6 +109,7 @@ export function Taught() {
           </Typography>
         </>
       )}
+      {found?.thumb && <ThumbRow found={found.thumb} />}
       {found && found.record.length > 0 && (
         <>
           <Typography variant="h3" sx={{ mt: 2, mb: 0.5 }}>
@@ -140,6 +143,36 @@ export function Taught() {
         </>
       )}
     </Panel>
+  );
+}
+
+/** What times taken both by thumb and by counters say of the thumb. */
+function ThumbRow({ found }: { found: LearnedThumb }) {
+  const { late, spread, times, jobs } = found;
+  const thumb = useSettings((s) => s.thumb);
+  const isUsed = thumb?.spread === spread;
+  // The middle of so many times is known no better than that.
+  const isOff = Math.abs(late) > (2 * Math.SQRT2 * spread) / Math.sqrt(times);
+  const off = isOff ? `, ${inMs(Math.abs(late))} too ${late > 0 ? 'long' : 'short'} in the middle` : '';
+  return (
+    <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline', mt: 1.5 }}>
+      <Typography variant="body2" sx={{ flex: 1 }}>
+        {unbroken(
+          `Your thumb: ± ${inMs(spread)} a press (default ± ${inMs(PRESS)})${off}, ` +
+            `by ${counted(times, 'time')} in ${counted(jobs, 'job')} that the device’s counters took too.`,
+        )}
+      </Typography>
+      {isUsed ? (
+        <Typography variant="body2">in use</Typography>
+      ) : (
+        <Button
+          size="small"
+          onClick={() => setSetting('thumb', { lag: thumb?.lag ?? 0, spread, presses: 2 * times })}
+        >
+          Use it for my times
+        </Button>
+      )}
+    </Box>
   );
 }
 

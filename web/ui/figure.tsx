@@ -10,6 +10,9 @@ export const unbroken = (text: string): string =>
     .replace(/(\d) (?=[%°]|(?:min|h|s|ms|µs|years|[kMGT]i?B|[kMG]b|[A-Z]{3})\b)/g, '$1\u00a0')
     .replace(/((?:min|h)) (?=\d)/g, '$1\u00a0');
 
+/** A short time of a person's, s. */
+export const inMs = (seconds: number): string => `${(seconds * 1000).toFixed(0)} ms`;
+
 /** Which figure's working the side sheet shows; one sheet for the whole app. */
 export const useWorking = create<{ shown: Estimate | null; show(estimate: Estimate): void; hide(): void }>(
   (set) => ({ shown: null, show: (shown) => set({ shown }), hide: () => set({ shown: null }) }),

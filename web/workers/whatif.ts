@@ -2,7 +2,14 @@ import { expose } from 'comlink';
 import { compareBuilds, type Comparison } from '@kymar/core/choice/compare';
 import type { Estimate } from '@kymar/core/evidence';
 import { forecastDays, type Situation } from '@kymar/core/forecast';
-import { learnedFromJobs, recordOf, type LearnedRow, type RecordRow } from '@kymar/core/calibration';
+import {
+  learnedFromJobs,
+  recordOf,
+  thumbFromJobs,
+  type LearnedRow,
+  type LearnedThumb,
+  type RecordRow,
+} from '@kymar/core/calibration';
 import type { OwnRanges } from '@kymar/core/catalog/assumptions';
 import { diagnose } from '@kymar/core/diagnosis';
 import type { Job } from '@kymar/core/job';
@@ -19,14 +26,22 @@ export type Compared = Omit<Comparison, 'builds'> & {
   })[];
 };
 
+/** What a shop's jobs teach, and how good its frozen forecasts were. */
+export interface Taught {
+  rows: LearnedRow[];
+  thumb: LearnedThumb | null;
+  record: RecordRow[];
+}
+
 /** What takes longer than a page may stand still. */
 const work = {
   fixes,
   verdict,
   diagnose,
   ownRates,
-  taught: (jobs: readonly Job[], own: OwnRanges): { rows: LearnedRow[]; record: RecordRow[] } => ({
+  taught: (jobs: readonly Job[], own: OwnRanges): Taught => ({
     rows: learnedFromJobs(jobs, own),
+    thumb: thumbFromJobs(jobs),
     record: recordOf(jobs),
   }),
   days: (situation: Situation, years: number) => forecastDays(situation, { years }),

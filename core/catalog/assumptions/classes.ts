@@ -5,6 +5,7 @@ const CACHE = 'cache as a share of the free capacity';
 const STAYS = 'share of the cache that stays when the drive fills';
 const SUSTAINED = 'sustained writing, past the cache';
 const OF_CACHED = 'sustained writing as a share of writing into the cache';
+const COMMON = 'how common it is, cells not named';
 const OUTER = 'outer tracks';
 const USE = ['transfer', 'arrays'] as const;
 const POWER = 'power fully busy';
@@ -62,6 +63,25 @@ function randomRows<Id extends string>(id: Id, on: string, { read, write, latenc
 
 /** What is on the market, class by class: figures that belong together. Which class a drive is of follows from whatever is known of it. */
 export const CLASSES = {
+  'pcie-tlc-large.common': row(
+    COMMON,
+    [0.25, 0.42, 0.6],
+    '%',
+    'memory',
+    ['classes'],
+    'PCIe TLC, large cache',
+  ),
+  'pcie-tlc-small.common': row(
+    COMMON,
+    [0.14, 0.28, 0.45],
+    '%',
+    'memory',
+    ['classes'],
+    'PCIe TLC, small cache',
+  ),
+  'pcie-qlc.common': row(COMMON, [0.15, 0.3, 0.48], '%', 'memory', ['classes'], 'PCIe QLC'),
+  'sata-tlc.common': row(COMMON, [0.55, 0.75, 0.9], '%', 'memory', ['classes'], 'SATA TLC'),
+  'sata-qlc.common': row(COMMON, [0.1, 0.25, 0.45], '%', 'memory', ['classes'], 'SATA QLC'),
   'pcie-tlc-large.cache': row(CACHE, [0.15, 0.24, 0.33], 'ratio', 'memory', USE, 'PCIe TLC, large cache'),
   'pcie-tlc-large.stays': row(STAYS, [0, 0.03, 0.1], 'ratio', 'memory', USE, 'PCIe TLC, large cache'),
   'pcie-tlc-small.cache': row(CACHE, [0.02, 0.035, 0.06], 'ratio', 'memory', USE, 'PCIe TLC, small cache'),

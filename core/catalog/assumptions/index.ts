@@ -2,3 +2,4 @@ export { ASSUMPTIONS, ASSUMPTION_IDS, assumed, assumedRange, isAssumptionId, mar
 export type { AssumptionId, OwnRanges } from './table';
 export type { Assumption, Use } from './row';
 export { readRanges, writeRanges } from './file';
+export { remembered } from './remembered';

@@ -2,7 +2,8 @@ import type { Spread } from '../../stats';
 import type { Unit } from '../../units';
 
 /** Where a row goes in. */
-export type Use = 'path' | 'transfer' | 'random' | 'loads' | 'heat' | 'arrays' | 'endurance' | 'workload';
+export type Use =
+  'path' | 'transfer' | 'random' | 'loads' | 'heat' | 'arrays' | 'endurance' | 'workload' | 'classes';
 
 /** Something Kymar assumes where nobody says: what is on the market, what practitioners reckon with. */
 export interface Assumption {

@@ -1,7 +1,7 @@
 import { middle, type Market } from '../../evidence';
-import { assumedRange, type OwnRanges } from '../assumptions';
+import { assumedRange, remembered, type OwnRanges } from '../assumptions';
 import type { Host } from '../parts';
-import { likeliest, marketOver, nearness, remembered, type Likely } from './likely';
+import { likeliest, marketOver, nearness, type Likely } from './likely';
 
 /** What a machine has built in. */
 export type BuiltInClass = 'disk' | 'sata' | 'pcie3' | 'pcie4';

@@ -1,7 +1,7 @@
 import { middle, type Market } from '../../evidence';
-import { assumedRange, type OwnRanges } from '../assumptions';
+import { assumedRange, remembered, type OwnRanges } from '../assumptions';
 import { formFactor, type Drive } from '../parts';
-import { likeliest, marketOver, nearness, remembered, type Likely } from './likely';
+import { likeliest, marketOver, nearness, type Likely } from './likely';
 
 /** Disks whose tracks pass alike under the head. */
 export type DiskClass = 'disk-25' | 'disk-25-fast' | 'disk-35-slow' | 'disk-35' | 'disk-35-large';

@@ -1,8 +1,8 @@
 import { middle } from '../../evidence';
-import { assumedRange, type OwnRanges } from '../assumptions';
+import { assumedRange, remembered, type OwnRanges } from '../assumptions';
 import { expectedRate, linkById } from '../links';
 import type { Drive } from '../parts';
-import { likeliest, nearness, remembered, type Likely } from './likely';
+import { likeliest, nearness, type Likely } from './likely';
 
 /** Flash drives that behave alike. */
 export type FlashClass =
@@ -29,14 +29,9 @@ export const FLASH_NAMES: Record<FlashClass, string> = {
 };
 
 const TB = 1e12;
-/** How common each is on the market before anything is known [memory]; MLC and SLC are never meant where the cells are not named. */
-const COMMON: Partial<Record<FlashClass, number>> = {
-  'pcie-tlc-large': 0.42,
-  'pcie-tlc-small': 0.28,
-  'pcie-qlc': 0.3,
-  'sata-tlc': 0.75,
-  'sata-qlc': 0.25,
-};
+/** Of a drive whose cells nobody names MLC and SLC are never meant. */
+const isMeant = (id: FlashClass): id is CommonClass => id.includes('tlc') || id.includes('qlc');
+type CommonClass = Extract<FlashClass, `${string}${'tlc' | 'qlc'}${string}`>;
 
 /** What hangs behind a drive's plug: the share of it that is PCIe, the rest being SATA. A plug says little of a sealed one, its speed more. */
 export function pcieShare({ modes, read, write }: Pick<Drive, 'modes' | 'read' | 'write'>): number {
@@ -73,9 +68,9 @@ export const flashClasses = remembered((drive: Drive, own): Likely<FlashClass>[]
   const [write, rest, cache, tbw] = [drive.write, drive.rest, drive.cache, drive.tbw].map(middle);
 
   const commonOf = (id: FlashClass): number => {
-    if (cell === null) return COMMON[id] ?? 0;
-    if (!id.includes(cell.toLowerCase())) return 0;
-    return COMMON[id] ?? 1;
+    const isNamed = cell !== null && id.includes(cell.toLowerCase());
+    if (!isNamed && (cell !== null || !isMeant(id))) return 0;
+    return isMeant(id) ? assumedRange(`${id}.common`, own).expected : 1;
   };
   const weigh = (id: FlashClass): number => {
     const isQlc = id.endsWith('qlc');

@@ -1,0 +1,50 @@
+import type { OwnRanges } from '../catalog/assumptions';
+import type { Case } from '../forecast';
+import type { Job } from '../job';
+import { caseMeasured, verdict, type Claim } from '../verdict';
+
+/** A measured time that may be learned from. */
+export interface Sound {
+  of: Case;
+  job: string;
+  /** Logarithm of the s until all was written, and one sigma of reading it. */
+  time: number;
+  reading: number;
+}
+
+/** One sigma of what the models leave out, as a share [memory]. */
+export const MODEL = 0.03;
+/** Sigmas from the middle to the end of a 95 % interval. */
+const Z95 = 1.96;
+
+/** Whether a claim is sound enough to learn from. */
+export const isSound = ({ simulated, measured, right, doubts }: Claim): boolean =>
+  !simulated &&
+  measured !== null &&
+  !measured.scattered &&
+  measured.time !== null &&
+  doubts.length === 0 &&
+  right.answer !== 'questioned' &&
+  right.answer !== 'impossible' &&
+  measured.runs.every((run) => run.conditions.look === undefined);
+
+/**
+ * What an accepted job measured that may be learned from; nothing of any other.
+ * @param own the shop's own ranges, without what was learned: learned values are not learned from again
+ */
+export function soundOf(job: Job, own: OwnRanges): Sound[] {
+  if (job.decision?.kind !== 'accept') return [];
+  return verdict(job, own)
+    .claims.filter(isSound)
+    .flatMap((claim): Sound[] => {
+      const made = caseMeasured(job, claim.measured!.runs, own);
+      if (!made) return [];
+      const { low, expected, high } = claim.measured!.time!;
+      const later = made.toBar ? (claim.forecast?.later ?? 0) : 0;
+      // What was frozen may have counted with other ranges: what is learned is learned against today's.
+      const of = { ...made.of, own };
+      return [
+        { of, job: job.id, time: Math.log(expected + later), reading: Math.log(high / low) / (2 * Z95) },
+      ];
+    });
+}
