@@ -14,6 +14,8 @@ export interface Look {
   applies(of: Case): boolean;
   /** What is timed; absent: the same again. */
   change?: ((of: Case) => Case) | undefined;
+  /** How it is timed where not by thumb: watched, or by a run of Kymar's own. */
+  timedBy?: 'watch' | 'real';
   /** What is seen where nothing is timed, of the case as the cause has it. */
   sees?(of: Case): string;
   /** Of what is seen, what was looked at. */

@@ -12,6 +12,7 @@ import {
   type Open,
   type Place,
 } from '@kymar/core/job';
+import { LOOKS } from '@kymar/core/diagnosis';
 import type { ProtocolTest } from '@kymar/core/measure';
 import { newId } from '../state/id';
 import { changeJob } from '../state/jobs';
@@ -110,7 +111,7 @@ export function Bench() {
   const takeTest = ({ look, activity: of }: Wanted) => {
     if (of) choose(of);
     setConditions((now) => ({ ...now, look }));
-    setWay('stopwatch');
+    setWay(LOOKS.find(({ id }) => id === look)?.timedBy ?? 'stopwatch');
   };
   return (
     <Box

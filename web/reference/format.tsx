@@ -1,6 +1,4 @@
-import AddIcon from '@mui/icons-material/Add';
-import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
-import { Box, Button, IconButton, Typography } from '@mui/material';
+import { Box, Typography } from '@mui/material';
 import { useDeferredValue, useMemo, useState } from 'react';
 import type { Fact } from '@kymar/core/evidence';
 import { formatEnd } from '@kymar/core/models/disks';
@@ -12,6 +10,7 @@ import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { ofDrives } from './drives';
 import { IntoJob } from './intojob';
+import { Rows } from './rows';
 
 interface Row {
   key: number;
@@ -24,8 +23,6 @@ interface Row {
 /** When a full format of a disk ends, from how far it has come: inner tracks are slower, a straight line is short. */
 export function FormatEnd() {
   const [rows, setRows] = useState<Row[]>([{ key: 0, share: 0.31, elapsed: (5 * 60 + 35) * 60 }]);
-  const set = (key: number, part: Partial<Row>) =>
-    setRows(rows.map((row) => (row.key === key ? { ...row, ...part } : row)));
   const settled = useDeferredValue(rows);
   const [capacity, setCapacity] = useState<number | null>(null);
   const zones = useMemo(() => {
@@ -57,58 +54,32 @@ export function FormatEnd() {
         Or a burn-in, or any other pass over the whole disk: how far it had come, and how long after the
         start. Whole per cent will do; more checkpoints narrow it.
       </Typography>
-      <Box sx={{ display: 'grid', gap: 1 }}>
-        {rows.map((row, i) => (
-          <Box
-            key={row.key}
-            sx={{
-              display: 'grid',
-              gridTemplateColumns: '130px minmax(0, 1fr) 36px',
-              gap: 1,
-              alignItems: 'start',
-            }}
-          >
+      <Rows
+        rows={rows}
+        onRows={setRows}
+        what="checkpoint"
+        widths="130px minmax(0, 1fr)"
+        least={1}
+        most={12}
+        next={() => ({ ...last, share: Math.min(1, last.share + 0.1), elapsed: last.elapsed * 1.4 })}
+      >
+        {(row, i, set) => (
+          <>
             <QuantityField
-              label={`Done at ${i + 1}`}
+              label={`Done at ${i}`}
               dimension="percent"
               value={row.share}
-              onValue={(share) => share !== null && set(row.key, { share })}
+              onValue={(share) => share !== null && set({ share })}
             />
             <QuantityField
-              label={`After ${i + 1}`}
+              label={`After ${i}`}
               dimension="time"
               value={row.elapsed}
-              onValue={(elapsed) => elapsed !== null && set(row.key, { elapsed })}
+              onValue={(elapsed) => elapsed !== null && set({ elapsed })}
             />
-            <IconButton
-              size="small"
-              disabled={rows.length === 1}
-              aria-label={`Remove checkpoint ${i + 1}`}
-              onClick={() => setRows(rows.filter((r) => r.key !== row.key))}
-            >
-              <DeleteOutlineIcon fontSize="small" />
-            </IconButton>
-          </Box>
-        ))}
-      </Box>
-      <Button
-        size="small"
-        startIcon={<AddIcon />}
-        sx={{ mt: 0.5 }}
-        disabled={rows.length >= 12}
-        onClick={() =>
-          setRows([
-            ...rows,
-            {
-              key: Math.max(...rows.map((r) => r.key)) + 1,
-              share: Math.min(1, last.share + 0.1),
-              elapsed: last.elapsed * 1.4,
-            },
-          ])
-        }
-      >
-        Another checkpoint
-      </Button>
+          </>
+        )}
+      </Rows>
       {typeof found === 'string' ? (
         <Typography color="error" role="alert">
           {found}

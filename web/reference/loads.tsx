@@ -1,6 +1,4 @@
-import AddIcon from '@mui/icons-material/Add';
-import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
-import { Box, Button, IconButton, Typography } from '@mui/material';
+import { Box, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import type { Fact } from '@kymar/core/evidence';
 import { withActivity, type Job } from '@kymar/core/job';
@@ -12,6 +10,7 @@ import { QuantityField } from '../ui/field';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { IntoJob } from './intojob';
+import { Rows } from './rows';
 
 const FELT = { yes: 'felt', no: 'not felt', unclear: 'at the edge of what is felt' };
 
@@ -37,8 +36,6 @@ export function Loads() {
     () => (bytes === null || requests === null ? null : { bytes, requests }),
     [bytes, requests],
   );
-  const set = (key: number, part: Partial<LoadTiming>) =>
-    setRows(rows.map((row) => (row.key === key ? { ...row, ...part } : row)));
   const found = useMemo(() => {
     try {
       return fitLoad(rows, counted);
@@ -66,55 +63,30 @@ export function Loads() {
         The same program on the same host, started cold from several devices: what each reads at, how long one
         small request takes, how long the load took. Three tell what it is made of; fewer tell bounds.
       </Typography>
-      <Box sx={{ display: 'grid', gap: 1 }}>
-        {rows.map((row, i) => (
-          <Box
-            key={row.key}
-            sx={{
-              display: 'grid',
-              gridTemplateColumns: 'repeat(3, minmax(0, 1fr)) 36px',
-              gap: 1,
-              alignItems: 'start',
-            }}
-          >
+      <Rows rows={rows} onRows={setRows} what="device" widths="repeat(3, minmax(0, 1fr))" least={1} most={12}>
+        {(row, i, set) => (
+          <>
             <QuantityField
-              label={`Device ${i + 1} reads at`}
+              label={`Device ${i} reads at`}
               dimension="rate"
               value={row.rate}
-              onValue={(rate) => rate && set(row.key, { rate })}
+              onValue={(rate) => rate && set({ rate })}
             />
             <QuantityField
-              label={`One request ${i + 1}`}
+              label={`One request ${i}`}
               dimension="time"
               value={row.latency}
-              onValue={(latency) => latency && set(row.key, { latency })}
+              onValue={(latency) => latency && set({ latency })}
             />
             <QuantityField
-              label={`Loaded in ${i + 1}`}
+              label={`Loaded in ${i}`}
               dimension="time"
               value={row.seconds}
-              onValue={(seconds) => seconds && set(row.key, { seconds })}
+              onValue={(seconds) => seconds && set({ seconds })}
             />
-            <IconButton
-              size="small"
-              disabled={rows.length <= 1}
-              aria-label={`Remove device ${i + 1}`}
-              onClick={() => setRows(rows.filter((r) => r.key !== row.key))}
-            >
-              <DeleteOutlineIcon fontSize="small" />
-            </IconButton>
-          </Box>
-        ))}
-      </Box>
-      <Button
-        size="small"
-        startIcon={<AddIcon />}
-        sx={{ mt: 0.5 }}
-        disabled={rows.length >= 12}
-        onClick={() => setRows([...rows, { ...rows.at(-1)!, key: Math.max(...rows.map((r) => r.key)) + 1 }])}
-      >
-        Another device
-      </Button>
+          </>
+        )}
+      </Rows>
       <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 1, mt: 1 }}>
         <QuantityField
           label="Loads, if counted"

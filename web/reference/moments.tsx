@@ -1,6 +1,4 @@
-import AddIcon from '@mui/icons-material/Add';
-import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
-import { Box, Button, IconButton, Typography } from '@mui/material';
+import { Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { worked, type Fact } from '@kymar/core/evidence';
 import { fitCache } from '@kymar/core/models/fits';
@@ -11,6 +9,7 @@ import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { IntoJob } from './intojob';
 import { ofDrives } from './drives';
+import { Rows } from './rows';
 
 interface Row {
   key: number;
@@ -29,8 +28,6 @@ const FIRST: Row[] = [
 /** Cache and both speeds from how far one copy had come at several moments, or from copies of several sizes. */
 export function CacheFromMoments() {
   const [rows, setRows] = useState(FIRST);
-  const set = (key: number, part: Partial<Row>) =>
-    setRows(rows.map((row) => (row.key === key ? { ...row, ...part } : row)));
   const found = useMemo(() => {
     try {
       return fitCache(
@@ -40,7 +37,6 @@ export function CacheFromMoments() {
       return (error as Error).message;
     }
   }, [rows]);
-  const last = rows.at(-1)!;
   const note = `fitted to ${rows.length} moments`;
   const figure = (name: string, value: Spread, unit: 'B' | 'B/s') => () =>
     worked(name, value, unit, {
@@ -58,52 +54,32 @@ export function CacheFromMoments() {
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
         How far one long copy had come at several moments, or how long copies of several sizes took.
       </Typography>
-      <Box sx={{ display: 'grid', gap: 1 }}>
-        {rows.map((row, i) => (
-          <Box
-            key={row.key}
-            sx={{ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr)) 36px', gap: 1 }}
-          >
+      <Rows
+        rows={rows}
+        onRows={setRows}
+        what="moment"
+        widths="repeat(2, minmax(0, 1fr))"
+        least={3}
+        most={24}
+        next={(last) => ({ ...last, bytes: last.bytes * 1.3, seconds: last.seconds * 1.4 })}
+      >
+        {(row, i, set) => (
+          <>
             <QuantityField
-              label={`Moved by moment ${i + 1}`}
+              label={`Moved by moment ${i}`}
               dimension="bytes"
               value={row.bytes}
-              onValue={(bytes) => bytes && set(row.key, { bytes })}
+              onValue={(bytes) => bytes && set({ bytes })}
             />
             <QuantityField
-              label={`Moment ${i + 1}`}
+              label={`Moment ${i}`}
               dimension="time"
               value={row.seconds}
-              onValue={(seconds) => seconds && set(row.key, { seconds })}
+              onValue={(seconds) => seconds && set({ seconds })}
             />
-            <IconButton
-              size="small"
-              disabled={rows.length <= 3}
-              aria-label={`Remove moment ${i + 1}`}
-              onClick={() => setRows(rows.filter((r) => r.key !== row.key))}
-            >
-              <DeleteOutlineIcon fontSize="small" />
-            </IconButton>
-          </Box>
-        ))}
-      </Box>
-      <Button
-        size="small"
-        startIcon={<AddIcon />}
-        disabled={rows.length >= 24}
-        onClick={() =>
-          setRows([
-            ...rows,
-            {
-              key: Math.max(...rows.map((r) => r.key)) + 1,
-              bytes: last.bytes * 1.3,
-              seconds: last.seconds * 1.4,
-            },
-          ])
-        }
-      >
-        Another moment
-      </Button>
+          </>
+        )}
+      </Rows>
       {typeof found === 'string' ? (
         <Typography color="error" role="alert">
           {found}

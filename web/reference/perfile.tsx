@@ -1,6 +1,4 @@
-import AddIcon from '@mui/icons-material/Add';
-import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
-import { Box, Button, IconButton, MenuItem, TextField, Typography } from '@mui/material';
+import { Box, MenuItem, TextField, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { worked } from '@kymar/core/evidence';
 import { ASSUMED_SCATTER, stopwatchError, withPerFile } from '@kymar/core/measure';
@@ -10,6 +8,7 @@ import { QuantityField } from '../ui/field';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { IntoJob } from './intojob';
+import { Rows } from './rows';
 
 interface Row {
   key: number;
@@ -35,8 +34,6 @@ type Way = keyof typeof WAYS;
 export function PerFile() {
   const [rows, setRows] = useState(FIRST);
   const [way, setWay] = useState<Way>('flash write');
-  const set = (key: number, part: Partial<Row>) =>
-    setRows(rows.map((row) => (row.key === key ? { ...row, ...part } : row)));
   const found = useMemo(() => {
     try {
       return fitPerFile(
@@ -69,49 +66,30 @@ export function PerFile() {
         Two copies over the same path: one large file, and many small ones. What a file costs belongs to the
         machine: it is the same for its other drives.
       </Typography>
-      <Box sx={{ display: 'grid', gap: 1 }}>
-        {rows.map((row, i) => (
-          <Box
-            key={row.key}
-            sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, minmax(0, 1fr)) 36px', gap: 1 }}
-          >
+      <Rows rows={rows} onRows={setRows} what="copy" widths="repeat(3, minmax(0, 1fr))" least={2} most={12}>
+        {(row, i, set) => (
+          <>
             <QuantityField
-              label={`Copied ${i + 1}`}
+              label={`Copied ${i}`}
               dimension="bytes"
               value={row.bytes}
-              onValue={(bytes) => bytes && set(row.key, { bytes })}
+              onValue={(bytes) => bytes && set({ bytes })}
             />
             <QuantityField
-              label={`Files ${i + 1}`}
+              label={`Files ${i}`}
               dimension="count"
               value={row.files}
-              onValue={(files) => files && set(row.key, { files })}
+              onValue={(files) => files && set({ files })}
             />
             <QuantityField
-              label={`Took ${i + 1}`}
+              label={`Took ${i}`}
               dimension="time"
               value={row.seconds}
-              onValue={(seconds) => seconds && set(row.key, { seconds })}
+              onValue={(seconds) => seconds && set({ seconds })}
             />
-            <IconButton
-              size="small"
-              disabled={rows.length <= 2}
-              aria-label={`Remove copy ${i + 1}`}
-              onClick={() => setRows(rows.filter((r) => r.key !== row.key))}
-            >
-              <DeleteOutlineIcon fontSize="small" />
-            </IconButton>
-          </Box>
-        ))}
-      </Box>
-      <Button
-        size="small"
-        startIcon={<AddIcon />}
-        disabled={rows.length >= 12}
-        onClick={() => setRows([...rows, { ...rows.at(-1)!, key: Math.max(...rows.map((r) => r.key)) + 1 }])}
-      >
-        Another copy
-      </Button>
+          </>
+        )}
+      </Rows>
       {typeof found === 'string' ? (
         <Typography color="error" role="alert">
           {found}

@@ -1,12 +1,11 @@
-import AddIcon from '@mui/icons-material/Add';
-import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
-import { Box, Button, IconButton, TextField, Typography } from '@mui/material';
+import { Box, TextField, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { life } from '@kymar/core/models/endurance';
 import { format, calendarMonth } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
+import { Rows } from './rows';
 
 interface Row {
   key: number;
@@ -27,8 +26,6 @@ export function RatingEnd() {
     { key: 1, day: 48, written: 2.9e12 },
     { key: 2, day: 131, written: 8.4e12 },
   ]);
-  const set = (key: number, part: Partial<Row>) =>
-    setRows(rows.map((row) => (row.key === key ? { ...row, ...part } : row)));
   const found = useMemo(() => {
     try {
       const readings = [...rows].sort((a, b) => a.day - b.day).map(({ day, written }) => ({ day, written }));
@@ -80,55 +77,33 @@ export function RatingEnd() {
           slotProps={{ inputLabel: { shrink: true } }}
         />
       </Box>
-      <Box sx={{ display: 'grid', gap: 1 }}>
-        {rows.map((row, i) => (
-          <Box
-            key={row.key}
-            sx={{
-              display: 'grid',
-              gridTemplateColumns: '130px minmax(0, 1fr) 36px',
-              gap: 1,
-              alignItems: 'start',
-            }}
-          >
+      <Rows
+        rows={rows}
+        onRows={setRows}
+        what="reading"
+        widths="130px minmax(0, 1fr)"
+        least={2}
+        most={40}
+        next={() => ({ ...last, day: last.day + 30, written: last.written * 1.2 })}
+      >
+        {(row, i, set) => (
+          <>
             <QuantityField
-              label={`Day of reading ${i + 1}`}
+              label={`Day of reading ${i}`}
               dimension="count"
               value={row.day}
-              onValue={(v) => v !== null && set(row.key, { day: v })}
+              onValue={(v) => v !== null && set({ day: v })}
             />
             <QuantityField
-              label={`Written by then ${i + 1}`}
+              label={`Written by then ${i}`}
               bare="TB"
               dimension="bytes"
               value={row.written}
-              onValue={(v) => v !== null && set(row.key, { written: v })}
+              onValue={(v) => v !== null && set({ written: v })}
             />
-            <IconButton
-              size="small"
-              disabled={rows.length <= 2}
-              aria-label={`Remove reading ${i + 1}`}
-              onClick={() => setRows(rows.filter((r) => r.key !== row.key))}
-            >
-              <DeleteOutlineIcon fontSize="small" />
-            </IconButton>
-          </Box>
-        ))}
-      </Box>
-      <Button
-        size="small"
-        startIcon={<AddIcon />}
-        sx={{ mt: 0.5 }}
-        disabled={rows.length >= 40}
-        onClick={() =>
-          setRows([
-            ...rows,
-            { key: Math.max(...rows.map((r) => r.key)) + 1, day: last.day + 30, written: last.written * 1.2 },
-          ])
-        }
-      >
-        Another reading
-      </Button>
+          </>
+        )}
+      </Rows>
       {typeof found === 'string' ? (
         <Typography color="error" role="alert">
           {found}

@@ -4,6 +4,7 @@ import type { Look } from '../look';
 export const MEMORY: Look = {
   id: 'synthetic',
   title: 'Run it synthetically: memory in place of the other end',
+  timedBy: 'real',
   replaces: ['other end', 'figures'],
   applies: ({ activity, asked }) => activity.kind === 'move' && !asked?.toMemory,
   change: (of) => ({ ...of, asked: { ...of.asked, toMemory: true } }),

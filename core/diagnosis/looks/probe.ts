@@ -16,6 +16,7 @@ const sizeOf = ({ device, needs }: Case): number | null => {
 export const PROBE: Look = {
   id: 'probe',
   title: 'Probe the drive: write past its cache, out of memory',
+  timedBy: 'real',
   replaces: ['other end', 'figures'],
   applies: (of) =>
     of.activity.kind === 'move' &&

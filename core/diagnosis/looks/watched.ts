@@ -4,6 +4,7 @@ import type { Look } from '../look';
 export const WATCHED: Look = {
   id: 'watched',
   title: 'Watch it: the same again, by the device’s own counters',
+  timedBy: 'watch',
   replaces: [],
   // Counters have no thumb, and no unit to mix up.
   ends: ['thumb', 'another size', 'units mixed up'],
