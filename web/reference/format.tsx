@@ -6,7 +6,7 @@ import { fitZones } from '@kymar/core/models/fits';
 import type { Spread } from '@kymar/core/stats';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
-import { Figure } from '../ui/figure';
+import { Figure, unbroken } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { ofDrives } from './drives';
 import { IntoJob } from './intojob';
@@ -87,12 +87,14 @@ export function FormatEnd() {
       ) : (
         <Box sx={{ mt: 1 }} aria-live="polite">
           <Typography>
-            Done <Figure of={found.total}>{format(found.total.expected, 's')}</Figure> after the start (90 %
-            range {format(found.total.low, 's')} to {format(found.total.high, 's')}):{' '}
-            {format(Math.max(0, found.total.expected - last.elapsed), 's')} from the last checkpoint.
+            Done <Figure of={found.total}>{unbroken(format(found.total.expected, 's'))}</Figure> after the
+            start (90 % range {unbroken(format(found.total.low, 's'))} to{' '}
+            {unbroken(format(found.total.high, 's'))}):{' '}
+            {unbroken(format(Math.max(0, found.total.expected - last.elapsed), 's'))} from the last
+            checkpoint.
           </Typography>
           <Typography variant="body2" color="textSecondary">
-            A straight line would say {format(found.straight, 's')},{' '}
+            A straight line would say {unbroken(format(found.straight, 's'))},{' '}
             {Math.round(Math.abs(1 - found.straight / found.total.expected) * 100)} %{' '}
             {found.straight < found.total.expected ? 'short' : 'long'}.
           </Typography>
@@ -107,10 +109,10 @@ export function FormatEnd() {
           />
           {zones && (
             <Typography variant="body2" sx={{ mt: 1 }}>
-              Its outer tracks then write {format(zones.outer.expected, 'B/s')} (
-              {format(zones.outer.low, 'B/s')} to {format(zones.outer.high, 'B/s')}), the innermost{' '}
-              {format(zones.inner.expected, '%', 2)} of that ({format(zones.inner.low, '%', 2)} to{' '}
-              {format(zones.inner.high, '%', 2)}).{' '}
+              Its outer tracks then write {unbroken(format(zones.outer.expected, 'B/s'))} (
+              {unbroken(format(zones.outer.low, 'B/s'))} to {unbroken(format(zones.outer.high, 'B/s'))}), the
+              innermost {unbroken(format(zones.inner.expected, '%', 2))} of that (
+              {unbroken(format(zones.inner.low, '%', 2))} to {unbroken(format(zones.inner.high, '%', 2))}).{' '}
               <IntoJob
                 label="Take it over for a disk"
                 of={ofDrives('disk', (drive) => ({

@@ -7,7 +7,7 @@ import { type Spread } from '@kymar/core/stats';
 import { fitLoad, fitted, noticeable, type LoadFit, type LoadTiming } from '@kymar/core/models/loads';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
-import { Figure } from '../ui/figure';
+import { Figure, unbroken } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { IntoJob } from './intojob';
 import { Rows } from './rows';
@@ -23,8 +23,10 @@ const FIRST: (LoadTiming & { key: number })[] = [
 ];
 
 /** Ends of a range, where it has some width. */
-const range = ({ low, high }: Spread, unit: 's' | 'B' | '%') =>
-  format(low, unit) === format(high, unit) ? '' : ` (${format(low, unit)} to ${format(high, unit)})`;
+const range = ({ low, high }: Spread, unit: 's' | 'B' | '%') => {
+  const [from, to] = [low, high].map((end) => unbroken(format(end, unit)));
+  return from === to ? '' : ` (${from} to ${to})`;
+};
 
 /** What a load is made of, from its times on three devices or more of one host: what no drive can shorten, and what it can. */
 export function Loads() {
@@ -128,7 +130,7 @@ export function Loads() {
             <Figure of={part('bytes it loads', found.bytes, 'B')} />
             {range(found.bytes, 'B')} in{' '}
             <Figure of={part('dependent reads', found.requests, 'count')}>
-              {format(Math.round(found.requests.expected), 'count')}
+              {unbroken(format(Math.round(found.requests.expected), 'count'))}
             </Figure>{' '}
             dependent reads. On the slowest device storage is{' '}
             <Figure of={part('share that is storage', found.storage, '%')} />

@@ -5,7 +5,7 @@ import { fitCache } from '@kymar/core/models/fits';
 import type { Spread } from '@kymar/core/stats';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
-import { Figure } from '../ui/figure';
+import { Figure, unbroken } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { IntoJob } from './intojob';
 import { ofDrives } from './drives';
@@ -87,11 +87,11 @@ export function CacheFromMoments() {
       ) : found.knee ? (
         <>
           <Typography sx={{ mt: 1 }} aria-live="polite">
-            The cache took <Figure of={figure('cache', found.cache, 'B')} /> ({format(found.cache.low, 'B')}{' '}
-            to {format(found.cache.high, 'B')}) at{' '}
+            The cache took <Figure of={figure('cache', found.cache, 'B')} /> (
+            {unbroken(format(found.cache.low, 'B'))} to {unbroken(format(found.cache.high, 'B'))}) at{' '}
             <Figure of={figure('rate in the cache', found.fast, 'B/s')} />; past it,{' '}
-            <Figure of={figure('sustained writing', found.slow, 'B/s')} /> ({format(found.slow.low, 'B/s')} to{' '}
-            {format(found.slow.high, 'B/s')}).
+            <Figure of={figure('sustained writing', found.slow, 'B/s')} /> (
+            {unbroken(format(found.slow.low, 'B/s'))} to {unbroken(format(found.slow.high, 'B/s'))}).
           </Typography>
           <IntoJob
             label="Take it over for a drive"
@@ -104,8 +104,8 @@ export function CacheFromMoments() {
         </>
       ) : (
         <Typography sx={{ mt: 1 }} aria-live="polite">
-          No end of a cache is seen: it takes {format(found.cache.low, 'B')} at least, at{' '}
-          {format(found.fast.expected, 'B/s')} all the way.
+          No end of a cache is seen: it takes {unbroken(format(found.cache.low, 'B'))} at least, at{' '}
+          {unbroken(format(found.fast.expected, 'B/s'))} all the way.
         </Typography>
       )}
     </Panel>

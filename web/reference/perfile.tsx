@@ -5,7 +5,7 @@ import { ASSUMED_SCATTER, stopwatchError, withPerFile } from '@kymar/core/measur
 import { fitPerFile } from '@kymar/core/models/fits';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
-import { Figure } from '../ui/figure';
+import { Figure, unbroken } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { IntoJob } from './intojob';
 import { Rows } from './rows';
@@ -97,10 +97,10 @@ export function PerFile() {
       ) : (
         <>
           <Typography sx={{ mt: 1 }} aria-live="polite">
-            Each file costs <Figure of={figure('per-file overhead', 's')} /> ({format(found.perFile.low, 's')}{' '}
-            to {format(found.perFile.high, 's')}); the bytes go at{' '}
-            <Figure of={figure('rate of the bytes', 'B/s')} /> ({format(found.rate.low, 'B/s')} to{' '}
-            {format(found.rate.high, 'B/s')}).
+            Each file costs <Figure of={figure('per-file overhead', 's')} /> (
+            {unbroken(format(found.perFile.low, 's'))} to {unbroken(format(found.perFile.high, 's'))}); the
+            bytes go at <Figure of={figure('rate of the bytes', 'B/s')} /> (
+            {unbroken(format(found.rate.low, 'B/s'))} to {unbroken(format(found.rate.high, 'B/s'))}).
           </Typography>
           <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', mt: 1 }}>
             <TextField

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { life } from '@kymar/core/models/endurance';
 import { format, calendarMonth } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
-import { Figure } from '../ui/figure';
+import { Figure, unbroken } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { Rows } from './rows';
 
@@ -113,8 +113,8 @@ export function RatingEnd() {
           <Typography>
             {found.rate && (
               <>
-                At <Figure of={found.rate} /> ({format(found.rate.low, 'B/day')} to{' '}
-                {format(found.rate.high, 'B/day')}){' '}
+                At <Figure of={found.rate} /> ({unbroken(format(found.rate.low, 'B/day'))} to{' '}
+                {unbroken(format(found.rate.high, 'B/day'))}){' '}
               </>
             )}
             {found.left && (
