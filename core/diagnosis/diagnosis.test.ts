@@ -149,6 +149,18 @@ describe('diagnosis', () => {
     expect(diagnose(job)!.causes[0]!.id).toBe(NONE);
   });
 
+  test('counters make no slip of the thumb, of the size or of its unit', () => {
+    const slips = ['thumb', 'another size', 'units mixed up'];
+    const of = (source: Run['source']) => {
+      const runs = offload.runs.map((run) => ({ ...run, source }));
+      const { causes, next } = diagnose({ ...offload, runs, forecasts: [], decision: null })!;
+      return [...causes.map(({ id }) => id), ...next.map(({ id }) => id)];
+    };
+    expect(of('stopwatch')).toContain('another size');
+    const counted = of('watched');
+    expect(counted.filter((id) => slips.includes(id) || id === 'watched')).toEqual([]);
+  });
+
   test('rehearsals count only where nothing was measured', () => {
     const of = caseOf(situation, moves[0]!.id) as Case<Move>;
     const played = runsOf(of, 5000, 9, { source: 'simulated' });

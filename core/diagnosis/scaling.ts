@@ -70,3 +70,6 @@ export const isDirection = ({ activity }: Case, direction: 'read' | 'write'): bo
   activity.kind !== 'keep' && activity.kind !== 'open' && activity.kind !== 'scratch'
     ? activity.direction === direction
     : false;
+
+/** Whether somebody typed what was measured, or pressed a button for it: counters make no slip. */
+export const isEntered = ({ asked }: Case): boolean => asked?.counted !== true;

@@ -409,7 +409,8 @@ export function caseMeasured(job: Job, runs: readonly Run[], own: OwnRanges = {}
         bytes,
         files,
       };
-  const asked = { requests, toMemory: otherEnd === 'memory' };
+  const counted = runs.every(({ source }) => source === 'watched' || source === 'real');
+  const asked = { requests, toMemory: otherEnd === 'memory', ...(counted ? { counted } : {}) };
   const work = [...situation.work.filter((a) => a.id !== made.id), made];
   return { of: { ...situation, work, activity: made, asked }, toBar };
 }

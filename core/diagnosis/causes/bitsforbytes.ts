@@ -1,5 +1,5 @@
 import type { Hypothesis } from '../hypothesis';
-import { depends, scaling } from '../scaling';
+import { depends, isEntered, scaling } from '../scaling';
 
 /** The figure is a factor of eight off. */
 export const UNITS: Hypothesis = {
@@ -8,6 +8,6 @@ export const UNITS: Hypothesis = {
   prior: 1,
   title: 'Bits were taken for bytes, or binary units for decimal ones',
   fix: 'Read the figure again with its unit.',
-  applies: (of) => depends(of, 'bytes'),
+  applies: (of) => isEntered(of) && depends(of, 'bytes'),
   change: (of) => scaling(of, { bytes: [0.115, 0.125, 0.135] }),
 };

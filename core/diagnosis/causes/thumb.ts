@@ -1,6 +1,6 @@
 import { screen } from '../../forecast';
 import type { Hypothesis } from '../hypothesis';
-import { scaling } from '../scaling';
+import { isEntered, scaling } from '../scaling';
 
 /** s by which a distracted person starts or stops late [memory]. */
 const LATE = 3;
@@ -16,7 +16,7 @@ export const THUMB: Hypothesis = {
   prior: 2,
   title: 'The clock was started or stopped late',
   fix: 'Time it again, or watch the device: its counters need no thumb.',
-  applies: (of) => of.activity.kind === 'move' && expected(of) < SHORT,
+  applies: (of) => isEntered(of) && of.activity.kind === 'move' && expected(of) < SHORT,
   change: (of) => {
     const share = Math.min(0.6, LATE / expected(of));
     const factor = [1 - share, 1, 1 + share] as const;

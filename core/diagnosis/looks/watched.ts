@@ -1,4 +1,5 @@
 import type { Look } from '../look';
+import { isEntered } from '../scaling';
 
 /** The same again, timed and counted by the device itself. */
 export const WATCHED: Look = {
@@ -8,5 +9,5 @@ export const WATCHED: Look = {
   replaces: [],
   // Counters have no thumb, and no unit to mix up.
   ends: ['thumb', 'another size', 'units mixed up'],
-  applies: ({ activity }) => activity.kind === 'move',
+  applies: (of) => of.activity.kind === 'move' && isEntered(of),
 };
