@@ -3,7 +3,8 @@ import { exactFact } from '../evidence';
 import { demoJobs } from '../demo';
 import { timedRun } from '../fixtures/runs';
 import { placesOf, withBuild, withHost, type Job, type Move, type Run } from '../job';
-import { diagnose } from '.';
+import { groupsOf, score } from '.';
+import { knownOf } from './diagnose';
 
 /*
  * Cases as they come over a counter, written out by hand: what is built, what a person timed, and what a practitioner would say of it
@@ -267,16 +268,16 @@ const CASES: Told[] = [
 test('there are enough of them', () => expect(CASES.length).toBeGreaterThanOrEqual(25));
 
 test.each(CASES.map((told) => [told.says, told] as const))('%s', (_, told) => {
-  const found = diagnose(jobOf(told))!;
-  const ids = found.groups.map((group) => group.ids);
-  const any = (groups: readonly string[][], wanted: readonly string[]) =>
-    groups.some((group) => group.some((id) => wanted.includes(id)));
+  const groups = groupsOf(score(knownOf(jobOf(told))));
+  const ids = groups.map((group) => group.ids);
+  const any = (some: readonly string[][], wanted: readonly string[]) =>
+    some.some((group) => group.some((id) => wanted.includes(id)));
   // What was found stands in what a failure shows.
-  const shown = found.groups
+  const shown = groups
     .slice(0, 4)
     .map((group) => `${group.probability.toFixed(2)} ${group.ids.slice(0, 9).join(' | ')}`);
-  const is = (groups: number, wanted: readonly string[] | undefined) =>
-    wanted === undefined || any(ids.slice(0, groups), wanted);
+  const is = (most: number, wanted: readonly string[] | undefined) =>
+    wanted === undefined || any(ids.slice(0, most), wanted);
   expect({ shown, first: is(1, told.first), three: is(3, told.three) }).toEqual({
     shown,
     first: true,

@@ -44,6 +44,12 @@ const LEAST = 0.02;
 /** A cause less probable than this is not told. */
 const TOLD = 0.001;
 
+/** All that was measured of a job, what lies furthest off its forecast first, then what was seen. */
+export function knownOf(job: Job, own: OwnRanges = {}): Evidence[] {
+  const measured = evidenceOf(job, own).sort((a, b) => b.off - a.off);
+  return [...measured, ...seenOf(job, measured)];
+}
+
 /**
  * Causes of what was measured, and what to look at next.
  * @param priors of somebody's own, by cause
@@ -54,9 +60,8 @@ export function diagnose(
   own: OwnRanges = {},
   priors: Readonly<Record<string, number>> = {},
 ): Diagnosis | null {
-  const measured = evidenceOf(job, own).sort((a, b) => b.off - a.off);
-  if (measured.length === 0) return null;
-  const evidence = [...measured, ...seenOf(job, measured)];
+  const evidence = knownOf(job, own);
+  if (evidence.length === 0) return null;
   const scored = score(evidence, { priors });
   const groups = groupsOf(scored).filter(({ probability }) => probability >= TOLD);
   const leading = groups
@@ -80,14 +85,14 @@ export function diagnose(
     told: toldBy(evidence, groups, (known) => groupsOf(score(known, { priors }))),
     next: nextTests(evidence, scored),
     shown,
-    worst: activityOf(job, measured),
-    gain: gainOf(measured),
+    worst: activityOf(job, evidence),
+    gain: gainOf(evidence),
   };
 }
 
 /** What the measurement furthest off lost, in its own time: its forecast says what is to be had. */
-function gainOf(measured: readonly Evidence[]): Diagnosis['gain'] {
-  const [worst] = measured.filter(({ time, look }) => time !== null && !look);
+function gainOf(evidence: readonly Evidence[]): Diagnosis['gain'] {
+  const [worst] = evidence.filter(({ time, look }) => time !== null && !look);
   if (!worst?.time) return null;
   const healthy = worst.expected ?? middleOf(worst);
   return healthy === null ? null : { title: worst.title, took: Math.exp(worst.time.log), healthy };
@@ -99,8 +104,8 @@ function middleOf({ of, toBar }: Evidence): number | null {
   return logs && Math.exp(Float64Array.from(logs).sort()[Math.floor(logs.length / 2)]!);
 }
 
-function activityOf(job: Job, measured: readonly Evidence[]): string | null {
-  const [worst] = measured.filter(({ time, look }) => time !== null && !look);
+function activityOf(job: Job, evidence: readonly Evidence[]): string | null {
+  const [worst] = evidence.filter(({ time, look }) => time !== null && !look);
   return job.activities.find(({ id }) => id === worst?.of.activity.id)?.id ?? null;
 }
 

@@ -14,7 +14,9 @@ import {
   NONE,
   score,
   type Diagnosis,
+  type Group,
 } from '.';
+import { knownOf } from './diagnose';
 import { evidenceOf, logsOf } from './evidence';
 import { below, lesserPcie } from './modes';
 import { lookedAt } from './look';
@@ -55,7 +57,7 @@ function planted(id: string, unit: number, only: (move: Move) => boolean = () =>
   return { ...offload, runs, forecasts: [], decision: null };
 }
 /** Where a cause's group stands among the groups. */
-const rankOf = (found: Diagnosis, id: string) => found.groups.findIndex(({ ids }) => ids.includes(id));
+const rankOf = (groups: readonly Group[], id: string) => groups.findIndex(({ ids }) => ids.includes(id));
 
 describe('causes by what they do', () => {
   test('every cause has a name, a way out, a place, and is a file of its own', () => {
@@ -95,7 +97,7 @@ describe('diagnosis', () => {
   test('a healthy unit is healthy, in nearly all', () => {
     let healthy = 0;
     for (let unit = 3; unit < 200; unit += 40) {
-      const [first] = diagnose(planted(HEALTHY, unit))!.causes;
+      const [first] = score(knownOf(planted(HEALTHY, unit)));
       if (first!.id === HEALTHY) healthy++;
     }
     expect(healthy).toBeGreaterThanOrEqual(4);
@@ -114,7 +116,7 @@ describe('diagnosis', () => {
         });
         if (!shows) continue;
         shown++;
-        const rank = rankOf(diagnose(planted(cause.id, unit))!, cause.id);
+        const rank = rankOf(groupsOf(score(knownOf(planted(cause.id, unit)))), cause.id);
         if (rank >= 0 && rank < 3) amongThree++;
         else far.push(`${cause.id} ${unit}: ${rank}`);
         if (rank === 0) first++;
