@@ -14,6 +14,8 @@ import type { Taught as Found } from '../workers/whatif';
 
 const KIND: Record<RecordKind, string> = { writing: 'Writing', reading: 'Reading', loads: 'Load times' };
 const NONE: OwnRanges = {};
+/** ms until it is asked for again. */
+const AGAIN = 2000;
 
 /** The shop's own ranges without those that were learned: what is learned is not learned from again. */
 function useEntered(): OwnRanges {
@@ -52,20 +54,35 @@ export function Taught() {
   const own = useEntered();
   const learned = useSettings((s) => s.learned) ?? {};
   const [found, setFound] = useState<Found | null>(null);
+  const [failed, setFailed] = useState<{ words: string; tries: number } | null>(null);
+  const tries = failed?.tries ?? 0;
   useEffect(() => {
     let current = true;
-    taughtBy(Object.values(jobs), own).then(
-      (now) => current && setFound(now),
-      () => undefined,
-    );
+    // What did not come is asked for again, a little later each time.
+    const wait = setTimeout(() => {
+      taughtBy(Object.values(jobs), own).then(
+        (now) => {
+          if (!current) return;
+          setFound(now);
+          setFailed(null);
+        },
+        (error: Error) => current && setFailed({ words: error.message, tries: tries + 1 }),
+      );
+    }, AGAIN * tries);
     return () => {
       current = false;
+      clearTimeout(wait);
     };
-  }, [jobs, own]);
+  }, [jobs, own, tries]);
   const inUse = Object.keys(learned).length;
   const fresh = found?.rows.filter((row) => teaching(row) > 0 && learned[row.row] !== teaching(row)) ?? [];
   return (
     <Panel title="What your jobs teach" aria-busy={found === null}>
+      {failed && (
+        <Typography role="alert" color="error" variant="body2">
+          {failed.words}
+        </Typography>
+      )}
       {found && found.rows.length === 0 && (
         <Typography variant="body2" color="textSecondary">
           Nothing yet: a job teaches once it is measured as built and accepted, where one assumption decided
