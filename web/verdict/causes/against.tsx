@@ -42,7 +42,7 @@ export function Against({ found }: { found: Diagnosis }) {
             <TableRow key={i}>
               <TableCell>{one.title}</TableCell>
               <TableCell align="right">
-                {one.seconds ? unbroken(format(one.seconds.expected, 's')) : seenWords(one.seen ?? '')}
+                {unbroken(one.seconds ? format(one.seconds.expected, 's') : seenWords(one.seen ?? ''))}
               </TableCell>
               {causes.map(({ id, by }) => (
                 <TableCell key={id} align="right">
@@ -62,7 +62,7 @@ export function Against({ found }: { found: Diagnosis }) {
 }
 
 function Cell({ said: { seconds, seen, fits } }: { said: Said }) {
-  const words = seconds ? range(seconds) : seen === null ? 'nothing flows' : seenWords(seen);
+  const words = seconds ? range(seconds) : seen === null ? 'nothing flows' : unbroken(seenWords(seen));
   if (fits) return words;
   return (
     <Box component="span" sx={{ color: 'error.main' }}>
