@@ -124,3 +124,28 @@ describe('how common classes are at this shop', () => {
     expect([...rowsOf([job]).keys()]).toContain(QLC);
   });
 });
+
+test('a disk teaches the figures of its class where its turns are known, and of none where it may be of two', () => {
+  const [, , , archive] = demoJobs() as [Job, Job, Job, Job];
+  const [at] = placesOf(archive) as [ReturnType<typeof placesOf>[number]];
+  const build = buildOf(situationOf(briefAt(archive, at)!)!);
+  const { rpm: _, ...rest } = { ...build.drive, read: unknown, write: unknown, rest: unknown };
+  const { machine: __, ...back } = archive.activities.find(
+    (a): a is Move => a.kind === 'move' && a.direction === 'read',
+  )!;
+  const large: Move = { ...back, bytes: { ...back.bytes, value: 90e9 }, files: { ...back.files, value: 12 } };
+  const rowsBy = (drive: Drive): string[] => {
+    const made = withBuild({ ...archive, forecasts: [], activities: [large] }, at, { ...build, drive });
+    const seconds = 1.25 * screen(caseOf(situationOf(briefAt(made, at)!)!, large.id))!;
+    const runs = [0, 1].map((i) =>
+      timedRun(
+        { bytes: 90e9, files: 12, seconds: seconds * (1 + 0.01 * i) },
+        { id: `run-${i}`, activity: large.id, direction: 'read' },
+      ),
+    );
+    const decision = { kind: 'accept' as const, words: '', at: '2026-12-02T10:00:00.000Z' };
+    return learnedFromJobs([{ ...made, runs, decision, chain: undefined }]).map(({ row }) => row);
+  };
+  expect(rowsBy({ ...rest, rpm: 5400 })).toContain('disk-25.outer');
+  expect(rowsBy(rest).filter((row) => row.startsWith('disk-'))).toEqual([]);
+});

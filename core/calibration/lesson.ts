@@ -5,7 +5,7 @@ import {
   remembered,
   type AssumptionId,
 } from '../catalog/assumptions';
-import { builtInClasses, diskClasses, flashClasses } from '../catalog/classes';
+import { builtInClasses, DISK_NAMES, diskClasses, FLASH_NAMES, flashClasses } from '../catalog/classes';
 import { screen, type Case } from '../forecast';
 import type { Job } from '../job';
 import { MODEL, soundOf, type Sound } from './sound';
@@ -91,18 +91,16 @@ export const lessonsOf = remembered((job: Job, own): Lesson[] =>
 /** Rows of what a link carries: the others of a path teach that they carried no less. */
 const LINKS = TEACHABLE.filter((id) => id.startsWith('link.'));
 
-/** Rows of a class begin with it: of flash, of disks, of what a machine has built in. */
-const OF_CLASS = /^((?:pcie|sata)-[a-z]lc[a-z-]*|disk-\d+[a-z-]*|built-in\.[a-z\d]+)/;
-
 /** Whether a row is of a class that nobody knows a drive to be of: a time tells the class then, if anything. */
-function isOpen(row: AssumptionId, { device, machine, own }: Case): boolean {
-  const [of] = OF_CLASS.exec(row) ?? [];
-  if (of === undefined) return false;
-  const { drive } = device;
-  const classes = of.startsWith('built-in')
-    ? builtInClasses(machine, own).map(({ id }) => `built-in.${id}`)
-    : (drive.media === 'disk' ? diskClasses(drive, own) : flashClasses(drive, own)).map(({ id }) => id);
-  return !classes.every((id) => id.startsWith(of));
+function isOpen(row: AssumptionId, { device: { drive }, machine, own }: Case): boolean {
+  const [of, one] = row.split('.') as [string, string];
+  if (of === 'built-in') return builtInClasses(machine, own).some(({ id }) => id !== one);
+  const names = drive.media === 'disk' ? DISK_NAMES : FLASH_NAMES;
+  // Some rows are of several classes, and begin as they do: PCIe TLC, whatever its cache.
+  const isOf = (id: string) => (of in names ? id === of : id.startsWith(`${of}-`));
+  if (!Object.keys(names).some(isOf)) return false;
+  const classes = drive.media === 'disk' ? diskClasses(drive, own) : flashClasses(drive, own);
+  return !classes.every(({ id }) => isOf(id));
 }
 
 /** The row that decided a time, at the value that gives it; null where none did. */

@@ -1,4 +1,4 @@
-import type { OwnRanges } from '../catalog/assumptions';
+import { remembered } from '../catalog/assumptions';
 import type { Case } from '../forecast';
 import type { Job } from '../job';
 import { caseMeasured, verdict, type Claim } from '../verdict';
@@ -32,7 +32,7 @@ export const isSound = ({ simulated, measured, right, doubts }: Claim): boolean 
  * What an accepted job measured that may be learned from; nothing of any other.
  * @param own the shop's own ranges, without what was learned: learned values are not learned from again
  */
-export function soundOf(job: Job, own: OwnRanges): Sound[] {
+export const soundOf = remembered((job: Job, own): Sound[] => {
   if (job.decision?.kind !== 'accept') return [];
   return verdict(job, own)
     .claims.filter(isSound)
@@ -47,4 +47,4 @@ export function soundOf(job: Job, own: OwnRanges): Sound[] {
         { of, job: job.id, time: Math.log(expected + later), reading: Math.log(high / low) / (2 * Z95) },
       ];
     });
-}
+});
