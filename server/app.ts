@@ -6,7 +6,7 @@ import helmet from 'helmet';
 import { isEnd, RunRequest } from '@kymar/core/measure';
 import { problemsOf } from '@kymar/core/text';
 import { groundOf } from './ground';
-import { giveToken, ownPageOnly, withToken } from './guard';
+import { browserOf, giveToken, ownPageOnly, withToken } from './guard';
 import { Problem, problems } from './problem';
 import type { Runs } from './runs';
 import { pluggedIn } from './plugged';
@@ -52,6 +52,7 @@ export function createApp(settings: Settings): Express {
   const { token, web, port } = settings;
   const app = express();
   app.disable('x-powered-by');
+  app.enable('case sensitive routing');
   app.use(ownPageOnly(port), readable);
   // What only a page can be told is told with the page: thirty files without a kilobyte of headers each.
   app.use('/assets', helmet.xContentTypeOptions(), helmet.crossOriginResourcePolicy());
@@ -74,8 +75,8 @@ export function createApp(settings: Settings): Express {
     throw new Problem(404, 'No such file', 'This page is of another build of Kymar. Reload it.');
   });
   app.use(express.static(web, { index: false }));
-  app.get('/{*any}', (_request, response) => {
-    giveToken(response, token, port());
+  app.get('/{*any}', (request, response) => {
+    giveToken(request, response, token, port());
     response.set('Cache-Control', 'no-store').type('html').send(page);
   });
   app.use(only('GET, HEAD'));
@@ -84,14 +85,14 @@ export function createApp(settings: Settings): Express {
 }
 
 function api({ token, folders, sources, reserve, roots, runs, port }: Settings): express.Router {
-  const router = express.Router();
+  const router = express.Router({ caseSensitive: true });
   router.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();
   });
   // For a page that was loaded before this start, or from elsewhere while developing.
-  router.get('/session', (_request, response) => {
-    giveToken(response, token, port());
+  router.get('/session', (request, response) => {
+    giveToken(request, response, token, port());
     response.json({});
   });
   router.all('/session', only('GET'));
@@ -120,42 +121,47 @@ function api({ token, folders, sources, reserve, roots, runs, port }: Settings):
   });
   router.all('/sources', only('GET'));
 
-  const begun = async (request: RunRequest) => {
+  const begun = async (request: RunRequest, browser: string) => {
     if (request.kind !== 'watch')
-      return runs.start(request, () => groundOf(request, { targets: places, sources: sourcePlaces }));
+      return runs.start(
+        request,
+        () => groundOf(request, { targets: places, sources: sourcePlaces }),
+        browser,
+      );
     const device = (await watched()).find((d) => d.id === request.device);
     if (!device) throw new Problem(404, 'No such device', 'It was unplugged meanwhile. Look again.');
-    return runs.add(new WatchTask(request, device, roots));
+    return runs.watch(() => new WatchTask(request, device, roots), browser);
   };
 
-  router.get('/runs', (_request, response) => {
-    response.json(runs.list());
+  router.get('/runs', (request, response) => {
+    response.json(runs.list(browserOf(request)));
   });
   router.post('/runs', async (request, response) => {
     const wanted = RunRequest.safeParse(request.body);
     if (!wanted.success)
       throw new Problem(400, 'The run cannot be started', problemsOf(wanted.error).join('; '));
-    response.status(201).json((await begun(wanted.data)).kept);
+    response.status(201).json((await begun(wanted.data, browserOf(request))).kept);
   });
   router.all('/runs', only('GET, POST'));
 
-  router.get('/runs/:id/events', (request, response) => stream(response, runs.find(request.params.id)));
+  const asked = (request: Request<{ id: string }>) => runs.find(request.params.id, browserOf(request));
+  router.get('/runs/:id/events', (request, response) => stream(response, asked(request)));
   router.all('/runs/:id/events', only('GET'));
   // Stopping a run and taking its result are two things: a stopped run still tells what became of it.
   router.post('/runs/:id/stop', (request, response) => {
-    runs.find(request.params.id).abort();
+    asked(request).abort();
     response.status(202).json({});
   });
   router.all('/runs/:id/stop', only('POST'));
   // What is watched may be over when a person says so: a program is open.
   router.post('/runs/:id/finish', (request, response) => {
-    if (!runs.find(request.params.id).finish())
+    if (!asked(request).finish())
       throw new Problem(409, 'It ends by itself', 'Only what is watched can be said to be over.');
     response.status(202).json({});
   });
   router.all('/runs/:id/finish', only('POST'));
   router.delete('/runs/:id', (request, response) => {
-    runs.take(request.params.id);
+    runs.take(request.params.id, browserOf(request));
     response.json({});
   });
   router.all('/runs/:id', only('DELETE'));

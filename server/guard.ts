@@ -1,6 +1,9 @@
-import { timingSafeEqual } from 'node:crypto';
+import { randomUUID, timingSafeEqual } from 'node:crypto';
 import type { Request, RequestHandler, Response } from 'express';
 import { Problem } from './problem';
+
+/** Whether it is no page that is asked for but something of the server's: in whichever letters, since a router may not tell them apart. */
+const isAsked = (request: Request): boolean => /^\/+api(\/|$)/i.test(request.path);
 
 /**
  * Lets only this machine's own page through: the Host header must name the loopback address (a foreign name that resolves here does
@@ -15,7 +18,7 @@ export function ownPageOnly(port: () => number): RequestHandler {
       host === named &&
       origin === undefined &&
       ['GET', 'HEAD'].includes(request.method) &&
-      !request.path.startsWith('/api')
+      !isAsked(request)
     )
       return response.redirect(
         307,
@@ -25,7 +28,7 @@ export function ownPageOnly(port: () => number): RequestHandler {
     if (origin !== undefined && origin !== `http://${own}`)
       throw new Problem(403, 'Wrong origin', 'Only Kymar’s own page may ask.');
     const site = request.headers['sec-fetch-site'];
-    if (request.path.startsWith('/api') && site !== undefined && site !== 'same-origin')
+    if (isAsked(request) && site !== undefined && site !== 'same-origin')
       throw new Problem(403, 'Wrong origin', 'Only Kymar’s own page may ask.');
     next();
   };
@@ -34,13 +37,19 @@ export function ownPageOnly(port: () => number): RequestHandler {
 /** Cookies do not know of ports: each server's has a name of its own. */
 const cookieOf = (port: number): string => `kymar-${port}`;
 
-/** Gives the browser the token of this start: no script can read it, no other site's page sends it. */
-export function giveToken(response: Response, token: string, port: number): void {
-  response.cookie(cookieOf(port), token, { httpOnly: true, sameSite: 'strict', path: '/' });
+const HIDDEN = { httpOnly: true, sameSite: 'strict', path: '/' } as const;
+/** What tells one browser from another, over restarts and on every port, and for how long, ms: as long as browsers keep a cookie at most. */
+const BROWSER = 'kymar-browser';
+const BROWSER_LASTS = 400 * 24 * 3600e3;
+
+/** Gives the browser the token of this start and a name of its own: no script can read them, no other site's page sends them. */
+export function giveToken(request: Request, response: Response, token: string, port: number): void {
+  response.cookie(cookieOf(port), token, HIDDEN);
+  response.cookie(BROWSER, browserOf(request) || randomUUID(), { ...HIDDEN, maxAge: BROWSER_LASTS });
 }
 
-function sentToken(request: Request, port: number): string {
-  const mark = `${cookieOf(port)}=`;
+function sent(request: Request, cookie: string): string {
+  const mark = `${cookie}=`;
   const cookies = (request.headers.cookie ?? '').slice(0, 8192).split(';');
   return (
     cookies
@@ -50,11 +59,15 @@ function sentToken(request: Request, port: number): string {
   );
 }
 
+/** The name of the browser that asks: runs are its own. Empty where it sends none. */
+export const browserOf = (request: Request): string =>
+  /^[0-9a-f-]{36}$/.exec(sent(request, BROWSER))?.[0] ?? '';
+
 /** Asks for the token of this start. */
 export function withToken(token: string, port: () => number): RequestHandler {
   const wanted = Buffer.from(token);
   return (request, _response, next) => {
-    const got = Buffer.from(sentToken(request, port()));
+    const got = Buffer.from(sent(request, cookieOf(port())));
     if (got.length !== wanted.length || !timingSafeEqual(got, wanted))
       throw new Problem(401, 'Not this page', 'Kymar was started anew. Ask for the session again.');
     next();

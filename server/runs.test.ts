@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { RunEvent, SequentialRequest } from '@kymar/core/measure';
 import { Problem } from './problem';
 import { Runs, type Ground } from './runs';
-import { Records } from './state';
+import { NotKept, Records } from './state';
 import type { Place } from './target';
 import { Task } from './task';
 
@@ -51,6 +51,68 @@ const heard = (task: Task): RunEvent[] => {
   task.follow((event) => all.push(event));
   return all;
 };
+
+/** A system that keeps nothing for a while. */
+class Full extends Records<never> {
+  isFull = true;
+  override put(...given: Parameters<Records<never>['put']>): void {
+    if (this.isFull) throw new NotKept('Kymar’s own folder is full');
+    super.put(...given);
+  }
+}
+
+describe('what is kept of a run', () => {
+  test('a state folder that is full at its end takes nothing: the result is there, and is written once there is room', async () => {
+    jest.useFakeTimers();
+    const said = jest.spyOn(console, 'error').mockImplementation(() => undefined);
+    try {
+      const records = new Full('runs', state);
+      const all = new Runs('', records);
+      const task = (await all.start(request(false), async () => ground('full'))) as Held;
+      task.over();
+      await task.ended;
+      expect(all.list()).toMatchObject([{ id: task.id, last: { type: 'failed', problem: 'over' } }]);
+      expect(said).toHaveBeenCalledWith(expect.stringMatching(/own folder is full.*lost if Kymar ends/));
+      records.isFull = false;
+      await jest.advanceTimersByTimeAsync(60_000);
+      expect(records.all()).toMatchObject([{ id: task.id, record: { last: { problem: 'over' } } }]);
+    } finally {
+      said.mockRestore();
+      jest.useRealTimers();
+    }
+  });
+
+  test('a run is its browser’s: another one neither sees, stops nor takes it, before and after a restart', async () => {
+    const all = runs();
+    const task = (await all.start(request(false), async () => ground('mine'), 'one')) as Held;
+    expect(() => all.find(task.id, 'two')).toThrow(Problem);
+    task.over();
+    await task.ended;
+    all.take(task.id, 'two');
+    expect([all.list('one').length, all.list('two').length]).toEqual([1, 0]);
+    // Written by a server that is gone by now.
+    const records = new Records<object>('runs', state);
+    await soon();
+    const [{ record }] = records.all() as [{ record: { owner: object } }];
+    records.put(task.id, { ...record, owner: { ...record.owner, started: '1' } });
+    const after = runs();
+    after.take(task.id, 'two');
+    expect([after.list('one').length, after.list('two').length]).toEqual([1, 0]);
+    after.take(task.id, 'one');
+    expect(after.list('one')).toEqual([]);
+  });
+
+  test('so many watches and no more; one that ended makes room', async () => {
+    const all = runs();
+    const watch = () => new Held({ kind: 'watch', device: 'x', still: 3 } as never, 'x');
+    const first = all.watch(watch, '') as Held;
+    for (let i = 1; i < 16; i++) all.watch(watch, '');
+    expect(() => all.watch(watch, '')).toThrow(/16 devices and folders are watched already/);
+    first.over();
+    await first.ended;
+    expect(() => all.watch(watch, '')).not.toThrow();
+  });
+});
 
 beforeEach(async () => {
   state = await mkdtemp(join(tmpdir(), 'kymar-runs-'));

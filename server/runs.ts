@@ -10,8 +10,14 @@ import { Waiting } from './waiting';
 
 /** Ended runs kept for pages that come late. */
 const MOST_KEPT = 100;
+/** Watches and queued runs at a time: each holds open files or a timer. */
+const MOST_WATCHES = 16;
+const MOST_WAITING = 100;
+/** A result that could not be kept over a restart is tried again, first and at last after so many ms. */
+const RETRY = { first: 1000, last: 60_000 };
 
-type Recorded = KeptRun & { owner: Owner };
+/** @property browser whose it is; absent in records of an older Kymar: whoever asks */
+type Recorded = KeptRun & { owner: Owner; browser?: string };
 
 /** Where a run works, looked at afresh, and what makes it. */
 export interface Ground {
@@ -21,13 +27,18 @@ export interface Ground {
   begin(workerFile: string): Task;
 }
 
+const hasEnded = ({ last }: Pick<KeptRun, 'last'>): boolean => last !== null && isEnd(last);
+
 /** Looks again whether a device is free, so often and so many ms apart: who just left it may still be closing the door. */
 const TRIES = 20;
 const APART = 100;
 
-/** All real runs of this server: one at a time on each device, and each kept until a page has taken its result. */
+/**
+ * All real runs of this server: one at a time on each device, and each kept until a page of the browser that asked for it has taken its result. Two
+ * browsers may hold jobs of the same id, e.g. the demo's.
+ */
 export class Runs {
-  private readonly runs = new Map<string, Task>();
+  private readonly runs = new Map<string, { task: Task; browser: string }>();
   /** What is at work, or waits, on which devices; in the order it came. */
   private readonly line = new Map<Task, { devices: readonly string[]; over: Promise<void> }>();
   private readonly owner = thisProcess();
@@ -40,14 +51,17 @@ export class Runs {
   /**
    * Starts a run, or lets it wait for its turn where it is asked to.
    * @param look looks at where it works: before it starts, and again when its turn has come
+   * @param browser whose it is
    * @throws Problem when it cannot be taken
    */
-  async start(request: RunRequest, look: () => Promise<Ground>): Promise<Task> {
+  async start(request: RunRequest, look: () => Promise<Ground>, browser = ''): Promise<Task> {
     const ground = await look();
     const { devices, folder } = ground.place;
     const before = this.at(devices);
     if (!('queue' in request) || !request.queue || before.length === 0)
-      return this.begun(await this.open(ground), devices);
+      return this.begun(await this.open(ground), devices, browser);
+    if (this.count((task) => task instanceof Waiting && task.isWaiting) >= MOST_WAITING)
+      throw new Problem(429, 'The queue is full', `${MOST_WAITING} runs wait already. Take some out first.`);
     const ahead = () => before.filter((task) => this.line.has(task)).length;
     const over = Promise.all(before.map((task) => this.line.get(task)!.over)).then(() => undefined);
     const waiting = new Waiting(request, folder, over, ahead, async () => {
@@ -55,7 +69,7 @@ export class Runs {
       void task.ended.finally(free);
       return task;
     });
-    return this.begun({ task: waiting, free: () => undefined }, devices);
+    return this.begun({ task: waiting, free: () => undefined }, devices, browser);
   }
 
   /** What of this server is at work or waits on some of these devices. */
@@ -89,36 +103,70 @@ export class Runs {
     }
   }
 
-  private begun({ task, free }: { task: Task; free: () => void }, devices: readonly string[]): Task {
+  private begun(
+    { task, free }: { task: Task; free: () => void },
+    devices: readonly string[],
+    browser: string,
+  ): Task {
     const over = task.ended.finally(() => {
       free();
       this.line.delete(task);
     });
     this.line.set(task, { devices, over });
-    return this.add(task);
+    return this.add(task, browser);
+  }
+
+  /** Starts a watch. @throws Problem when there are too many already */
+  watch(begin: () => Task, browser: string): Task {
+    if (this.count((task) => task.request.kind === 'watch') >= MOST_WATCHES)
+      throw new Problem(
+        429,
+        'Too many watches',
+        `${MOST_WATCHES} devices and folders are watched already. Stop one of them first.`,
+      );
+    return this.add(begin(), browser);
+  }
+
+  /** How many that have not ended are of some sort. */
+  private count(of: (task: Task) => boolean): number {
+    return [...this.runs.values()].filter(({ task }) => !hasEnded(task.kept) && of(task)).length;
   }
 
   /** Keeps what has begun until a page has taken its result. */
-  add<T extends Task>(run: T): T {
-    this.runs.set(run.id, run);
-    this.keep(run);
-    void run.ended.finally(() => this.keep(run));
-    return run;
+  private add(task: Task, browser: string): Task {
+    this.runs.set(task.id, { task, browser });
+    this.keep(task);
+    void task.ended.finally(() => this.keep(task));
+    return task;
   }
 
-  private keep(run: Task): void {
-    this.records.put(run.id, { ...run.kept, owner: this.owner });
-    const ended = this.records.all().filter(({ record }) => record.last && isEnd(record.last));
-    for (const { id } of ended.slice(0, -MOST_KEPT)) this.records.drop(id);
+  /** Writes down how a run stands. Where that fails, its result stays here and is tried again until a page has it. */
+  private keep(task: Task, wait = RETRY.first): void {
+    const held = this.runs.get(task.id);
+    if (!held) return;
+    try {
+      this.records.put(task.id, { ...task.kept, owner: this.owner, browser: held.browser });
+      const ended = this.records.all().filter(({ record }) => hasEnded(record));
+      for (const { id } of ended.slice(0, -MOST_KEPT)) this.records.drop(id);
+    } catch (error) {
+      if (wait === RETRY.first)
+        console.error(
+          `${(error as Error).message}. What is measured is lost if Kymar ends before a page has it.`,
+        );
+      setTimeout(() => this.keep(task, Math.min(RETRY.last, wait * 2)), wait).unref();
+    }
   }
 
-  /** What goes on and what no page has taken yet; a run whose server is gone was cut off. */
-  list(): KeptRun[] {
-    const here = [...this.runs.values()].map((run) => run.kept);
+  /** What of a browser's goes on and what none of its pages has taken yet; a run whose server is gone was cut off. */
+  list(browser = ''): KeptRun[] {
+    const here = [...this.runs.values()]
+      .filter((run) => run.browser === browser)
+      .map(({ task }) => task.kept);
     const before = this.records.all().flatMap(({ id, record }): KeptRun[] => {
       if (this.runs.has(id) || !record.owner || fateOf(record.owner, this.owner) !== 'dead') return [];
-      const { owner: _, ...kept } = record;
-      const ended = kept.last !== null && isEnd(kept.last);
+      const { owner: _, browser: whose = browser, ...kept } = record;
+      if (whose !== browser) return [];
+      const ended = hasEnded(kept);
       const cut: RunEvent = {
         type: 'failed',
         aborted: false,
@@ -129,25 +177,27 @@ export class Runs {
     return [...before, ...here];
   }
 
-  /** @throws Problem for an unknown id */
-  find(id: string): Task {
+  /** @throws Problem for an id that is unknown, or another browser's */
+  find(id: string, browser = ''): Task {
     const run = this.runs.get(id);
-    if (!run) throw new Problem(404, 'No such run', 'It was taken already, or the server was started anew.');
-    return run;
+    if (run?.browser !== browser)
+      throw new Problem(404, 'No such run', 'It was taken already, or the server was started anew.');
+    return run.task;
   }
 
-  /** A page has taken what a run told: it need not be kept any longer. Of a run that goes on nothing is forgotten. */
-  take(id: string): void {
-    const last = this.runs.get(id)?.kept.last;
-    if (this.runs.has(id) && (!last || !isEnd(last)))
-      throw new Problem(409, 'The run is going on', 'Stop it first.');
+  /** A page has taken what a run told: it need not be kept any longer. Of a run that goes on, or is another browser's, nothing is forgotten. */
+  take(id: string, browser = ''): void {
+    const run = this.runs.get(id);
+    if (run && run.browser !== browser) return;
+    if (run && !hasEnded(run.task.kept)) throw new Problem(409, 'The run is going on', 'Stop it first.');
+    if (!run && !this.list(browser).some((kept) => kept.id === id)) return;
     this.runs.delete(id);
     this.records.drop(id);
   }
 
   /** Stops everything and waits until it is cleaned up. */
   async close(): Promise<void> {
-    const all = [...this.runs.values()];
+    const all = [...this.runs.values()].map(({ task }) => task);
     all.forEach((run) => run.abort());
     await Promise.all(all.map((run) => run.ended));
   }

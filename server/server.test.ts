@@ -19,6 +19,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { lockDevices } from './devicelock';
 import { layersOf, type Ground } from './layers';
+import { mountsAbove, parseMounts, type Mount } from './mounts';
 import { thisProcess } from './owner';
 import {
   Counter,
@@ -30,7 +31,7 @@ import {
   writeFile as writeFront,
 } from './sequential';
 import { Problem, problems } from './problem';
-import { ownFolder, Records } from './state';
+import { NotKept, ownFolder, Records } from './state';
 import { inspect, reserveOf } from './target';
 import { DATA, leftWords, sweep, Workfolder } from './workfolder';
 
@@ -45,6 +46,7 @@ const ground = (
   files: Record<string, string>,
   links: Record<string, string> = {},
   devices: Record<string, string> = {},
+  marks: Record<string, string> = {},
 ): Ground => ({
   text: async (file) => files[file] ?? '',
   list: async (folder) => [
@@ -57,6 +59,14 @@ const ground = (
   link: async (file) => links[file] ?? '',
   real: async (path) => path,
   device: async (file) => devices[file] ?? '',
+  // The last one mounted at the longest point above it: what a system follows by name.
+  mount: async (path) =>
+    mountsAbove(parseMounts(files['/proc/self/mountinfo'] ?? ''), path).reduce<Mount | null>(
+      (best, m) => (best && best.point.length > m.point.length ? best : m),
+      null,
+    )?.id ?? null,
+  size: async (file) => (file.endsWith('(deleted)') ? null : 1e9),
+  mark: async (folder) => marks[folder] ?? 'the same',
 });
 
 describe('what a folder lies on, followed down to the device', () => {
@@ -121,7 +131,8 @@ describe('what a folder lies on, followed down to the device', () => {
     ['/mnt/layered/x', ['memory-backed'], ['memory 0:21']],
     ['/mnt/outside', ['not followed'], ['unknown 0:34']],
     ['/mnt/image', ['memory-backed'], ['7:0', 'memory 0:21']],
-    ['/mnt/file', ['cached-through'], ['7:1', '254:0']],
+    // Its file has no name any more.
+    ['/mnt/file', ['cached-through', 'not followed'], ['7:1', 'unknown /home/image (deleted)']],
     ['/mnt/past', [], ['7:2', '254:0']],
     ['/mnt/zram', ['memory-backed'], ['252:0']],
     ['/mnt/array', [], ['8:0', '8:16']],
@@ -129,6 +140,30 @@ describe('what a folder lies on, followed down to the device', () => {
   ])('%s: %j on %j', async (path, labels, devices) =>
     expect(await layersOf(path, system)).toMatchObject({ labels, devices }),
   );
+
+  test.each<[string, string[], Record<string, string>]>([
+    [
+      'the upper folder of an overlay',
+      ['40 22 8:32 / /tmp rw - xfs /dev/sdc rw'],
+      { '/tmp/up/x': 'another' },
+    ],
+    ['the file of a loop', ['40 22 8:32 / /tmp rw - xfs /dev/sdc rw'], {}],
+    ['the file of a loop, by an older number', ['5 22 8:32 / /tmp rw - xfs /dev/sdc rw'], {}],
+  ])('%s under another mount: not known, never a drive', async (what, more, marks) => {
+    const table = [files['/proc/self/mountinfo'], ...more].join('\n');
+    const covered = ground({ ...files, '/proc/self/mountinfo': table }, links, {}, marks);
+    const { labels, devices } = await layersOf(
+      what.includes('loop') ? '/mnt/image/x' : '/mnt/layered/x',
+      covered,
+    );
+    expect(labels).toContain('not followed');
+    expect(devices).not.toContain('8:32');
+  });
+  test('a loop whose path leads to a file that is too short for it is not followed', async () => {
+    const short = { ...system, size: async () => 511 };
+    const sized = { ...short, text: async (f: string) => (f.endsWith('7:2/size') ? '1' : system.text(f)) };
+    expect((await layersOf('/mnt/past', sized)).devices).toEqual(['7:2', 'unknown /home/image']);
+  });
 
   test('the way down is told in words', async () => {
     expect((await layersOf('/mnt/volume', system)).way).toEqual(['ext4', 'dm-3', 'dm-9', 'sdb']);
@@ -191,7 +226,11 @@ describe('Kymar’s own folder', () => {
 });
 
 describe('the work folder', () => {
-  const journal = () => new Records<{ target: string; name: string }>('folders', join(folder, 'state'));
+  const journal = () =>
+    new Records<{ target: string; name: string; dev?: string; ino?: string }>(
+      'folders',
+      join(folder, 'state'),
+    );
   const make = () => Workfolder.make(join(folder, 'bench'), journal());
   const tidy = (...targets: string[]) =>
     sweep(
@@ -199,10 +238,17 @@ describe('the work folder', () => {
       journal(),
     );
   const named = (n: number) => `.kymar-run-${String(n).padStart(32, '0')}`;
-  /** A folder as a run of this owner would have left it. */
-  async function leftBy(owner: object | string, n: number, target = 'bench'): Promise<string> {
+  /** A folder of that number, named in the journal as a run would have. */
+  async function journalled(n: number, target = 'bench'): Promise<string> {
     const made = join(folder, target, named(n));
     await mkdir(made);
+    const { dev, ino } = await stat(made, { bigint: true });
+    journal().put(named(n), { target: join(folder, target), name: named(n), dev: `${dev}`, ino: `${ino}` });
+    return made;
+  }
+  /** A folder as a run of this owner would have left it. */
+  async function leftBy(owner: object | string, n: number, target = 'bench'): Promise<string> {
+    const made = await journalled(n, target);
     await writeFile(join(made, 'owner.json'), typeof owner === 'string' ? owner : JSON.stringify(owner));
     await writeFile(join(made, DATA), 'x');
     return made;
@@ -267,13 +313,10 @@ describe('the work folder', () => {
       await leftBy({ pid: process.pid, started: '1' }, 2),
       await leftBy({ ...thisProcess(), boot: 'an earlier one' }, 3),
     ];
-    const unowned = join(folder, 'bench', named(4));
-    await mkdir(unowned);
+    const unowned = await journalled(4);
     await utimes(unowned, 1, 1);
-    const fresh = join(folder, 'bench', named(5));
-    await mkdir(fresh);
-    const strange = join(folder, 'bench', named(6));
-    await mkdir(strange);
+    const fresh = await journalled(5);
+    const strange = await journalled(6);
     await writeFile(join(strange, 'thesis.txt'), 'mine');
     await utimes(strange, 1, 1);
     await writeFile(join(folder, 'bench', 'precious'), 'mine');
@@ -300,18 +343,54 @@ describe('the work folder', () => {
   test('a start with other folders still clears what the journal knows', async () => {
     await mkdir(join(folder, 'before'));
     const crashed = await leftBy({ ...thisProcess(), started: '1' }, 1, 'before');
-    journal().put(named(1), { target: join(folder, 'before'), name: named(1) });
     expect(tidy('bench').swept).toBe(1);
     expect(existsSync(crashed)).toBe(false);
     expect(journal().all()).toEqual([]);
   });
 
+  test('what only has such a name was never Kymar’s: left, and told where a run might have made it', async () => {
+    const dead = { ...thisProcess(), started: '1' };
+    const mine = join(folder, 'bench', '.kymar-run-mine');
+    const unnamed = join(folder, 'bench', named(1));
+    for (const made of [mine, unnamed]) {
+      await mkdir(made);
+      await writeFile(join(made, 'owner.json'), JSON.stringify(dead));
+      await writeFile(join(made, DATA), 'thesis');
+      await utimes(made, 1, 1);
+    }
+    // Another folder in the place of the one that the journal names; and an entry of a journal that named none.
+    const swapped = await leftBy(dead, 2);
+    await rename(swapped, join(folder, 'aside'));
+    await mkdir(swapped);
+    await writeFile(join(swapped, 'owner.json'), JSON.stringify(dead));
+    const older = await leftBy(dead, 3);
+    journal().put(named(3), { target: join(folder, 'bench'), name: named(3) });
+    const { swept, left } = tidy('bench');
+    expect(swept).toBe(0);
+    expect(left.map(({ path }) => path).sort()).toEqual([unnamed, swapped, older]);
+    expect(left.every(({ why }) => /journal does not name this very folder/.test(why))).toBe(true);
+    expect([mine, unnamed, swapped, older].every(existsSync)).toBe(true);
+    expect(await readFile(join(mine, DATA), 'utf8')).toBe('thesis');
+  });
+
+  test('a journal that cannot be written is named, not the bench folder, and nothing is left there', async () => {
+    await rm(join(folder, 'state'), { recursive: true, force: true });
+    const full = journal();
+    jest.spyOn(full, 'put').mockImplementation(() => {
+      throw new NotKept('Kymar’s own folder /state cannot be written to: its volume is full');
+    });
+    expect(() => Workfolder.make(join(folder, 'bench'), full)).toThrow(/own folder .* is full/);
+    expect(await readdir(join(folder, 'bench'))).toEqual([]);
+    await symlink('/tmp', join(folder, 'linked'));
+    const closed = new Records<{ target: string; name: string }>('folders', join(folder, 'linked'));
+    expect(() => Workfolder.make(join(folder, 'bench'), closed)).toThrow(/Nothing can be kept/);
+    expect(await readdir(join(folder, 'bench'))).toEqual([]);
+  });
+
   test('a pipe, a link or nonsense as the owner’s record stops nothing and gets nothing removed', async () => {
-    const piped = join(folder, 'bench', named(1));
-    await mkdir(piped);
+    const piped = await journalled(1);
     execFileSync('mkfifo', [join(piped, 'owner.json')]);
-    const linked = join(folder, 'bench', named(2));
-    await mkdir(linked);
+    const linked = await journalled(2);
     await symlink('/etc/hostname', join(linked, 'owner.json'));
     const nonsense = await leftBy('{"pid": "all"}', 3);
     const huge = await leftBy(' '.repeat(10_000), 4);
@@ -331,8 +410,7 @@ describe('the work folder', () => {
     await mkdir(outside);
     await writeFile(join(outside, DATA), 'mine');
     await symlink(outside, join(folder, 'bench', named(4)));
-    const trap = join(folder, 'bench', named(5));
-    await mkdir(trap);
+    const trap = await journalled(5);
     await symlink(join(outside, DATA), join(trap, DATA));
     await utimes(trap, 1, 1);
     tidy('bench');
@@ -357,6 +435,16 @@ describe('records that outlive a start', () => {
     expect(records.all().map(({ record }) => record.n)).toEqual([1, 2]);
     records.drop('a');
     expect(records.all()).toHaveLength(1);
+  });
+  test('a folder that went meanwhile is made again; one that cannot be is said, in words of its own', async () => {
+    const records = new Records<{ n: number }>('things', join(folder, 'root'));
+    await rm(join(folder, 'root'), { recursive: true });
+    expect(records.all()).toEqual([]);
+    records.put('a', { n: 1 });
+    expect(records.all()).toHaveLength(1);
+    await rm(join(folder, 'root'), { recursive: true });
+    await writeFile(join(folder, 'root'), 'a file');
+    expect(() => records.put('b', { n: 2 })).toThrow(NotKept);
   });
   test('where nothing can be kept, it says so and goes on', async () => {
     await symlink('/tmp', join(folder, 'elsewhere'));

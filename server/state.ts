@@ -1,4 +1,5 @@
 import {
+  existsSync,
   lstatSync,
   mkdirSync,
   readdirSync,
@@ -40,14 +41,35 @@ export function ownFolder(path: string): string {
   return path;
 }
 
+/** What outlives a start could not be written. Without a code of the system's: it is not the bench folder that is full. */
+export class NotKept extends Error {}
+
+const REASONS: Record<string, string> = {
+  ENOSPC: 'its volume is full',
+  EDQUOT: 'its quota is used up',
+  EROFS: 'it is read-only',
+};
+
+/** Removes a file; one that cannot be removed is found again at the next start. */
+function remove(file: string): void {
+  try {
+    rmSync(file, { force: true });
+  } catch {
+    // Its folder is gone, or read-only.
+  }
+}
+
 /** Records of one kind, each a small file of its own: two servers never write the same one. */
 export class Records<T extends object> {
   private readonly folder: string;
   private readonly failed: string | null;
 
-  constructor(kind: string, root = stateFolder()) {
+  constructor(
+    kind: string,
+    private readonly root = stateFolder(),
+  ) {
     this.folder = join(root, kind);
-    this.failed = this.open(root);
+    this.failed = this.open();
   }
 
   /** Why nothing can be kept; null when all is well. */
@@ -55,9 +77,9 @@ export class Records<T extends object> {
     return this.failed;
   }
 
-  private open(root: string): string | null {
+  private open(): string | null {
     try {
-      ownFolder(root);
+      ownFolder(this.root);
       ownFolder(this.folder);
       return null;
     } catch (error) {
@@ -65,22 +87,35 @@ export class Records<T extends object> {
     }
   }
 
-  /** Writes a record whole or not at all. Does nothing where nothing can be kept. */
+  /**
+   * Writes a record whole or not at all; a folder that went meanwhile is made again. Does nothing where nothing could be kept from the start.
+   * @throws NotKept when it cannot be written now
+   */
   put(id: string, record: T): void {
     if (this.failed || !NAME.test(id)) return;
     const file = join(this.folder, `${id}.json`);
     const fresh = `${file}.${process.pid}.new`;
-    writeFileSync(fresh, JSON.stringify(record), { mode: 0o600 });
-    renameSync(fresh, file);
+    try {
+      if (!existsSync(this.folder)) this.open();
+      writeFileSync(fresh, JSON.stringify(record), { mode: 0o600 });
+      renameSync(fresh, file);
+    } catch (error) {
+      remove(fresh);
+      const { code = '', message } = error as NodeJS.ErrnoException;
+      throw new NotKept(
+        `Kymar’s own folder ${this.folder} cannot be written to: ${REASONS[code] ?? message}`,
+      );
+    }
   }
 
   drop(id: string): void {
-    if (!this.failed && NAME.test(id)) rmSync(join(this.folder, `${id}.json`), { force: true });
+    if (!this.failed && NAME.test(id)) remove(join(this.folder, `${id}.json`));
   }
 
   /** All records that can be read, oldest first. */
   all(): { id: string; record: T }[] {
     if (this.failed) return [];
+    if (!existsSync(this.folder)) return [];
     const files = readdirSync(this.folder).filter((name) => name.endsWith('.json'));
     const read = files.flatMap((name) => this.read(name));
     return read.sort((a, b) => a.at - b.at).map(({ id, record }) => ({ id, record }));

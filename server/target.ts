@@ -53,6 +53,8 @@ export async function inspect(
     const volume = await statfs(folder);
     place.reserve = reserve ?? reserveOf(volume.blocks * volume.bsize);
     place.room = Math.max(0, volume.bavail * volume.bsize - place.reserve);
+    // Before it is followed down: a folder of an overlay is in its upper layer once something was written there.
+    const refused = isWritten ? refusalOf(folder) : null;
     const { mount, labels, devices, way } = await layersOf(folder);
     Object.assign(place, {
       folder,
@@ -64,13 +66,23 @@ export async function inspect(
     });
     // Where nothing is known of devices, the file system itself is one.
     if (devices.length === 0) place.devices = [`file system ${(await stat(folder)).dev}`];
-    if (isWritten) probe(folder);
+    if (refused) throw refused;
   } catch (error) {
     return { ...place, problem: refusal(path, error as NodeJS.ErrnoException) };
   }
   if (isWritten && place.room < 1 << 20)
     place.problem = `No room: ${format(place.reserve, 'B')} stay free for the system. Free some space or start Kymar with another folder.`;
   return place;
+}
+
+/** Why nothing can be written there; null where it can. */
+function refusalOf(folder: string): Error | null {
+  try {
+    probe(folder);
+    return null;
+  } catch (error) {
+    return error as Error;
+  }
 }
 
 function refusal(path: string, error: NodeJS.ErrnoException): string {

@@ -2,13 +2,14 @@ import { randomBytes } from 'node:crypto';
 import * as fs from 'node:fs';
 import { join } from 'node:path';
 import { fateOf, ownerFrom, thisProcess, type Owner } from './owner';
-import { Records } from './state';
+import { NotKept, Records } from './state';
 
 /*
  * Everything Kymar writes goes into a sub-folder it makes itself, `.kymar-run-<random>`, holding `owner.json`, `data.bin` or the
  * parts of a copy, and nothing else. Both folders are opened once and reached through their descriptors from then on: whatever somebody puts in the place
  * of their names meanwhile, only what Kymar made is written to or removed. The owner file names the process that made it, and the
- * journal of this user names every such folder, so that a later start removes what a crash has left.
+ * journal of this user names every such folder by device and inode, so that a later start removes what a crash has left: that, and nothing
+ * that merely has such a name.
  */
 const PREFIX = '.kymar-run-';
 const OWNER = 'owner.json';
@@ -34,7 +35,12 @@ export const leftWords = ({ path, bytes, why }: Left): string =>
 interface Entry {
   target: string;
   name: string;
+  /** Which folder it is, whatever stands under its name by now. Older journals do not say. */
+  dev?: string;
+  ino?: string;
 }
+/** A name as Kymar makes it. */
+const NAME = /^\.kymar-run-[0-9a-f]{32}$/;
 
 const code = (error: unknown): string => (error as NodeJS.ErrnoException).code ?? (error as Error).message;
 const missing = (error: unknown): boolean => code(error) === 'ENOENT';
@@ -42,15 +48,16 @@ const missing = (error: unknown): boolean => code(error) === 'ENOENT';
 /** An opened folder; its entries are reached through the descriptor where the system has such paths. */
 class Opened {
   readonly fd: number;
-  private readonly dev: number;
-  private readonly ino: number;
+  readonly dev: string;
+  readonly ino: string;
 
   constructor(
     readonly path: string,
     follow: boolean,
   ) {
     this.fd = fs.openSync(path, O_RDONLY | O_DIRECTORY | (follow ? 0 : O_NOFOLLOW));
-    ({ dev: this.dev, ino: this.ino } = fs.fstatSync(this.fd));
+    const { dev, ino } = fs.fstatSync(this.fd, { bigint: true });
+    [this.dev, this.ino] = [String(dev), String(ino)];
   }
 
   get stat(): fs.Stats {
@@ -60,8 +67,7 @@ class Opened {
   /** Path of an entry that leads to this very folder. @throws Error when another one stands under its name */
   at(name: string): string {
     if (process.platform === 'linux') return `/proc/self/fd/${this.fd}/${name}`;
-    const now = fs.lstatSync(this.path);
-    if (now.dev !== this.dev || now.ino !== this.ino) throw new Error('another folder stands in its place');
+    if (!this.is(this.path)) throw new Error('another folder stands in its place');
     return join(this.path, name);
   }
 
@@ -72,8 +78,8 @@ class Opened {
   /** Whether a path leads to this very folder. */
   is(path: string): boolean {
     try {
-      const found = fs.lstatSync(path);
-      return found.isDirectory() && found.dev === this.dev && found.ino === this.ino;
+      const found = fs.lstatSync(path, { bigint: true });
+      return found.isDirectory() && String(found.dev) === this.dev && String(found.ino) === this.ino;
     } catch {
       return false;
     }
@@ -97,32 +103,35 @@ export class Workfolder {
 
   /** Makes a work folder inside a target. @throws the system's error when it cannot */
   static make(target: string, journal = new Records<Entry>('folders')): Workfolder {
+    // What no journal names, nobody would clear after a crash.
+    if (journal.problem) throw new NotKept(journal.problem);
     const parent = new Opened(target, true);
     const name = PREFIX + randomBytes(16).toString('hex');
+    let inside: Opened;
     try {
-      journal.put(name, { target, name });
       fs.mkdirSync(parent.at(name), { mode: 0o700 });
-      const inside = new Opened(parent.at(name), false);
-      const made = new Workfolder(parent, inside, { target, name }, journal);
-      try {
-        made.claim();
-        return made;
-      } catch (error) {
-        made.close();
-        throw error;
-      }
+      inside = new Opened(parent.at(name), false);
     } catch (error) {
-      journal.drop(name);
       parent.close();
+      throw error;
+    }
+    const entry = { target, name, dev: inside.dev, ino: inside.ino };
+    const made = new Workfolder(parent, inside, entry, journal);
+    try {
+      journal.put(name, entry);
+      made.claim();
+      return made;
+    } catch (error) {
+      made.close();
       throw error;
     }
   }
 
   /** A folder that was made before. @throws the system's error when there is none */
-  private static reopen(target: string, name: string, journal: Records<Entry>): Workfolder {
-    const parent = new Opened(target, true);
+  private static reopen(entry: Entry, journal: Records<Entry>): Workfolder {
+    const parent = new Opened(entry.target, true);
     try {
-      return new Workfolder(parent, new Opened(parent.at(name), false), { target, name }, journal);
+      return new Workfolder(parent, new Opened(parent.at(entry.name), false), entry, journal);
     } catch (error) {
       parent.close();
       throw error;
@@ -219,30 +228,36 @@ export class Workfolder {
     throw new Error('it was moved away');
   }
 
-  /** Removes what a crashed run left under this name. @returns whether it did, and what it could not */
-  static sweep(target: string, name: string, journal: Records<Entry>): { swept: boolean; left: Left | null } {
+  /** Removes what a crashed run left, where it is the very folder that the journal names. @returns whether it did, and what it could not */
+  static sweep(entry: Entry, journal: Records<Entry>): { swept: boolean; left: Left | null } {
     let folder: Workfolder;
     try {
-      folder = Workfolder.reopen(target, name, journal);
+      folder = Workfolder.reopen(entry, journal);
     } catch (error) {
-      if (missing(error) && fs.existsSync(target)) journal.drop(name);
+      if (missing(error) && fs.existsSync(entry.target)) journal.drop(entry.name);
       return { swept: false, left: null };
     }
+    const { dev, ino } = folder.inside;
     const fate = folder.fate();
-    if (fate !== 'dead') {
-      const bytes = fs.lstatSync(folder.inside.at(DATA), { throwIfNoEntry: false })?.size ?? 0;
-      const left =
-        fate === 'elsewhere'
-          ? folder.left(
-              bytes,
-              'it belongs to a run of another machine or container, which may still be going on',
-            )
+    const isNamed = dev === entry.dev && ino === entry.ino;
+    const why =
+      fate === 'elsewhere'
+        ? 'it belongs to a run of another machine or container, which may still be going on'
+        : fate === 'dead' && !isNamed
+          ? 'Kymar’s journal does not name this very folder. Remove it yourself if it is nobody’s'
           : null;
+    if (fate !== 'dead' || why !== null) {
+      const left = why === null ? null : folder.left(folder.bytes, why);
       folder.leave();
       return { swept: false, left };
     }
     const left = folder.close();
     return { swept: left === null, left };
+  }
+
+  /** B of its test file. */
+  private get bytes(): number {
+    return fs.lstatSync(this.inside.at(DATA), { throwIfNoEntry: false })?.size ?? 0;
   }
 
   private fate(): ReturnType<typeof fateOf> | 'strange' {
@@ -278,23 +293,21 @@ export function probe(target: string): void {
   if (left) throw new Error(leftWords(left));
 }
 
-/** Removes what crashed runs left, in these targets and in every other one the journal knows. */
+/** Removes what the journal names and crashed runs left; what else lies in these targets under such a name is told, and left. */
 export function sweep(
   targets: readonly string[],
   journal = new Records<Entry>('folders'),
 ): { swept: number; left: Left[] } {
   const entries = new Map<string, Entry>();
   for (const { record } of journal.all())
-    if (
-      typeof record.target === 'string' &&
-      typeof record.name === 'string' &&
-      /^\.kymar-run-[0-9a-f]+$/.test(record.name)
-    )
+    if (typeof record.target === 'string' && typeof record.name === 'string' && NAME.test(record.name))
       entries.set(join(record.target, record.name), record);
   for (const target of targets)
-    for (const name of namesIn(target))
-      if (name.startsWith(PREFIX)) entries.set(join(target, name), { target, name });
-  const found = [...entries.values()].map(({ target, name }) => Workfolder.sweep(target, name, journal));
+    for (const name of namesIn(target)) {
+      const path = join(target, name);
+      if (NAME.test(name) && !entries.has(path)) entries.set(path, { target, name });
+    }
+  const found = [...entries.values()].map((entry) => Workfolder.sweep(entry, journal));
   return { swept: found.filter((f) => f.swept).length, left: found.flatMap((f) => f.left ?? []) };
 }
 

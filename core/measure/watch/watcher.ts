@@ -19,7 +19,7 @@ export interface WatchRules {
 export const WATCH: WatchRules = { least: 1e6, still: 3 };
 
 /** Work that was watched from its first bytes to its last. */
-export interface Watched {
+export interface Piece {
   /** s by the readings' clock. */
   began: number;
   seconds: number;
@@ -34,16 +34,33 @@ export interface Watched {
   samples: Record<'read' | 'write', Sample[]>;
 }
 
+/** What was watched, and what others did meanwhile. */
+export interface Watched extends Piece {
+  /** B/s that others moved before and after it; null where that is no more than a system's hum. */
+  others: number | null;
+  /** Where next to nothing moved for long before or after the work's own level: all of it, if that belonged to it. Only a person can tell. */
+  whole: Piece | null;
+}
+
 /** How a watch stands: nothing yet; work going on; all moved, but memory holds some of it; over. */
 export type WatchState = 'waiting' | 'moving' | 'flushing' | 'over';
 
 /** Slower than this is what a system does anyhow, B/s. */
 const QUIET = 200e3;
-/** A lull is slower than this share of the work so far. */
-const LULL = 0.005;
-/** s in which the least must come together. */
+/** What moves at less than this share of the work's own level is others' or a lull. Flash behind its cache stays above. */
+const LULL = 0.01;
+/** Others that were at work before go on: so many times their rate is no work. */
+const OTHERS = 2;
+/** s in which the least must come together, and over which a rate is taken: one write a second of a system's log is no work. */
 const WINDOW = 1;
+/** s before the work in which others are heard. */
+const HEARD = 10;
+/** An edge is in doubt below this share of the work's level, where it lasts so many s and such a share of all, and moves less than the last share of it. */
+const DOUBT = { level: 0.1, seconds: 1, lasts: 0.1, bytes: 0.05 };
 const MOST_SAMPLES = 1500;
+/** Steps kept whole at either end of a long watch; between them they are joined by twos when there are too many. */
+const EDGE = 1000;
+const MOST_STEPS = 20_000;
 
 /** What came between two readings. */
 interface Step {
@@ -60,7 +77,25 @@ const step = (from: Reading, to: Reading): Step => {
   return { from, to, moved, given: Math.max(0, moved + held) };
 };
 const lasts = ({ from, to }: Step): number => to.t - from.t;
-const isLoud = (s: Step, floor: number): boolean => Math.max(s.moved, s.given) > floor * lasts(s);
+const most = (s: Step): number => Math.max(s.moved, s.given);
+const isLoud = (s: Step, bytes: number, floor: number): boolean => bytes > floor * lasts(s);
+const sumOf = (steps: readonly Step[], of: (s: Step) => number): number =>
+  steps.reduce((sum, s) => sum + of(s), 0);
+
+/** B/s over the steps that end, or begin, within a window of a moment. */
+function rateAround(steps: readonly Step[], at: number, of: (s: Step) => number, way: 1 | -1): number {
+  let [bytes, time] = [0, 0];
+  for (let i = at; i >= 0 && i < steps.length && time < WINDOW; i += way) {
+    bytes += of(steps[i]!);
+    time += lasts(steps[i]!);
+  }
+  return bytes / Math.max(time, WINDOW);
+}
+
+/** Whether a step is work: loud itself, and not a lone burst in a quiet second. */
+const isWork = (steps: readonly Step[], at: number, of: (s: Step) => number, floor: number): boolean =>
+  isLoud(steps[at]!, of(steps[at]!), floor) &&
+  (rateAround(steps, at, of, -1) > floor || rateAround(steps, at, of, 1) > floor);
 
 /** Where within a step work began or ended, s from that end of it: as if it had run at the neighbour's rate. */
 function partOf(s: Step, neighbour: Step | undefined, of: 'moved' | 'given'): number {
@@ -68,21 +103,42 @@ function partOf(s: Step, neighbour: Step | undefined, of: 'moved' | 'given'): nu
   return rate > 0 ? Math.min(lasts(s), s[of] / rate) : lasts(s);
 }
 
+/** Joins by twos what lies between the edges of a long watch. */
+function thinned(steps: readonly Step[]): Step[] {
+  const [head, middle, tail] = [steps.slice(0, EDGE), steps.slice(EDGE, -EDGE), steps.slice(-EDGE)];
+  const joined = middle.flatMap((s, i) => {
+    if (i % 2 === 1) return [];
+    const next = middle[i + 1] ?? s;
+    return [
+      {
+        from: s.from,
+        to: next.to,
+        moved: s.moved + (next === s ? 0 : next.moved),
+        given: s.given + (next === s ? 0 : next.given),
+      },
+    ];
+  });
+  return [...head, ...joined, ...tail];
+}
+
 /**
  * Finds one piece of work in the readings of a device: begun with its first bytes, over when the counters have been still and memory has handed over what
- * it held. Whatever program does the work: nobody presses anything.
+ * it held. Whatever program does the work: nobody presses anything. Still is what moves next to nothing beside the work's own level, for a system and
+ * other programs write a little at all times.
  */
 export class Watcher {
   private last: Reading | null = null;
+  /** Before the work: the last seconds of it, for what others do. */
+  private before: Step[] = [];
   private recent: Step[] = [];
+  /** From the first that may be the work's on. */
+  private steps: Step[] = [];
   private base: Reading | null = null;
-  private began = 0;
   private pendingBefore: number | null = null;
-  /** The last step in which something moved, and the one before it; of what was handed over the same. */
-  private loud: { at: Step; before: Step | undefined } | null = null;
-  private bar: { at: Step; before: Step | undefined } | null = null;
-  private previous: Step | undefined;
-  private samples: Watched['samples'] = { read: [], write: [] };
+  private othersBefore = 0;
+  /** B moved, and B times the B/s they moved at: their ratio is the level at which most was moved. */
+  private weight = { bytes: 0, rates: 0 };
+  private lastLoud = 0;
   state: WatchState = 'waiting';
 
   constructor(private readonly rules: WatchRules = WATCH) {}
@@ -96,71 +152,67 @@ export class Watcher {
     if (reading.read < before.read || reading.written < before.written) this.forget();
     else if (this.base) this.go(now);
     else this.wait(now);
-    this.previous = now;
     return this.state;
   }
 
   private forget(): void {
-    [this.base, this.recent, this.loud, this.bar] = [null, [], null, null];
-    this.samples = { read: [], write: [] };
+    [this.base, this.recent, this.steps, this.before] = [null, [], [], []];
+    this.weight = { bytes: 0, rates: 0 };
     this.state = 'waiting';
   }
 
   private wait(now: Step): void {
-    if (!isLoud(now, QUIET)) {
+    if (!isLoud(now, most(now), Math.max(QUIET, OTHERS * this.heard()))) {
+      this.before = [...this.before, ...this.recent, now].filter(({ to }) => to.t > now.to.t - HEARD);
       this.recent = [];
       return;
     }
     const since = now.to.t - WINDOW;
     this.recent = [...this.recent.filter(({ to }) => to.t > since), now];
-    const sum = this.recent.reduce((all, s) => all + Math.max(s.moved, s.given), 0);
-    if (sum < this.rules.least) return;
-    const [first, second] = this.recent;
+    if (sumOf(this.recent, most) < this.rules.least) return;
+    const [first] = this.recent;
     this.base = first!.from;
     this.pendingBefore = first!.from.pending;
-    const of = first!.given > first!.moved ? 'given' : 'moved';
-    this.began = first!.to.t - partOf(first!, second, of);
+    this.othersBefore = this.heard();
     this.state = 'moving';
     const steps = this.recent;
     this.recent = [];
-    steps.forEach((s, i) => {
-      this.previous = steps[i - 1];
-      this.go(s);
-    });
+    steps.forEach((s) => this.go(s));
+  }
+
+  /** B/s of others so far. */
+  private heard(): number {
+    return rateOf(this.before);
+  }
+
+  /** B/s below which nothing of the work moves. */
+  private get floor(): number {
+    const { bytes, rates } = this.weight;
+    return Math.max(QUIET, OTHERS * this.othersBefore, bytes > 0 ? (LULL * rates) / bytes : 0);
   }
 
   private go(now: Step): void {
-    const base = this.base!;
-    const passed = now.to.t - this.began;
-    const all = now.to.read - base.read + (now.to.written - base.written);
-    const floor = Math.max(QUIET, (LULL * all) / Math.max(passed, 0.1));
-    if (isLoud({ ...now, given: 0 }, floor)) this.loud = { at: now, before: this.previous };
-    if (now.given > floor * lasts(now)) this.bar = { at: now, before: this.previous };
-    this.sample(now.to, passed);
-    const quietFor = now.to.t - Math.max(this.loud?.at.to.t ?? 0, this.bar?.at.to.t ?? 0);
+    this.steps.push(now);
+    if (this.steps.length > MOST_STEPS) this.steps = thinned(this.steps);
+    this.weight.bytes += now.moved;
+    this.weight.rates += lasts(now) > 0 ? now.moved ** 2 / lasts(now) : 0;
+    const at = this.steps.length - 1;
+    if (isLoud(now, most(now), this.floor) && rateAround(this.steps, at, most, -1) > this.floor)
+      this.lastLoud = now.to.t;
+    const quietFor = now.to.t - Math.max(this.lastLoud, this.base!.t);
     const isHeld = now.to.pending !== null && now.to.pending > (this.pendingBefore ?? 0) + this.rules.least;
     this.state = quietFor < this.rules.still ? 'moving' : isHeld ? 'flushing' : 'over';
   }
 
-  private sample({ read, written }: Reading, t: number): void {
-    if (t <= 0) return;
-    const base = this.base!;
-    const add = (direction: 'read' | 'write', bytes: number) => {
-      const list = this.samples[direction];
-      list.push({ t, bytes });
-      if (list.length > MOST_SAMPLES) this.samples[direction] = list.filter((_, i) => i % 2 === 1);
-    };
-    add('read', read - base.read);
-    add('write', written - base.written);
-  }
-
   /** How far the work has come: s since its first bytes and B moved; null before them. */
   get progress(): { t: number; read: number; written: number; pending: number | null } | null {
-    const { base, last } = this;
+    const { base, last, steps } = this;
+    const [first, second] = steps;
     return (
       base &&
-      last && {
-        t: Math.max(0, last.t - this.began),
+      last &&
+      first! && {
+        t: Math.max(0, last.t - beganIn(first, second)),
         read: last.read - base.read,
         written: last.written - base.written,
         pending: last.pending,
@@ -173,32 +225,87 @@ export class Watcher {
    * @param until s by the readings' clock at which somebody said that it is over, e.g. that a program is open; absent: the last bytes
    */
   result(until?: number): Watched | null {
-    const { base, last, loud, bar } = this;
-    if (!base || !last) return null;
-    const lastly = loud ?? bar;
-    const end = lastly ? lastly.at.from.t + partOf(lastly.at, lastly.before, 'moved') : last.t;
-    const seconds = Math.max(1e-3, (until ?? end) - this.began);
-    const at = loud?.at.to ?? last;
+    const { steps, last } = this;
+    if (steps.length === 0 || !last) return null;
+    const all = this.span(this.floor);
+    const level = this.weight.bytes > 0 ? this.weight.rates / this.weight.bytes : 0;
+    const own = this.span(Math.max(this.floor, DOUBT.level * level));
+    const whole = this.piece(all, until);
+    const core = this.piece(own, until);
+    const bytes = ({ read, written }: Piece) => read + written;
+    const isInDoubt =
+      whole.seconds - core.seconds > Math.max(DOUBT.seconds, DOUBT.lasts * whole.seconds) &&
+      bytes(whole) - bytes(core) < DOUBT.bytes * bytes(whole);
+    const kept = isInDoubt ? own : all;
+    const outside = [
+      ...this.before,
+      ...steps.slice(0, kept.from),
+      ...(until === undefined ? steps.slice(kept.to + 1) : []),
+    ];
+    const others = rateOf(outside);
+    return {
+      ...(isInDoubt ? core : whole),
+      others: others > QUIET / 2 ? others : null,
+      whole: isInDoubt ? whole : null,
+    };
+  }
+
+  /** The first and the last step of work above a rate; the first and the last of all where none is. */
+  private span(floor: number): { from: number; to: number; bar: number | null } {
+    const { steps } = this;
+    const is = (i: number, of: (s: Step) => number) => isWork(steps, i, of, floor);
+    const moved = (s: Step) => s.moved;
+    const from = steps.findIndex((_, i) => is(i, most));
+    const to = steps.findLastIndex((_, i) => is(i, moved));
+    const bar = steps.findLastIndex((_, i) => is(i, (s) => s.given));
+    return {
+      from: Math.max(0, from),
+      to: to >= 0 ? to : bar >= 0 ? bar : steps.length - 1,
+      bar: bar >= 0 ? bar : null,
+    };
+  }
+
+  private piece({ from, to, bar }: { from: number; to: number; bar: number | null }, until?: number): Piece {
+    const { steps } = this;
+    const base = steps[from]!.from;
+    const began = beganIn(steps[from]!, steps[from + 1]);
+    const end = steps[to]!.from.t + partOf(steps[to]!, steps[to - 1], 'moved');
+    const seconds = Math.max(1e-3, (until ?? end) - began);
+    const at = steps[to]!.to;
     const [read, written] = [at.read - base.read, at.written - base.written];
+    const every = Math.ceil((to - from + 1) / MOST_SAMPLES);
+    const course = steps.slice(from, to + 1).filter((_, i) => i % every === 0);
     // The last reading may have been thinned out: the end is what was counted.
-    const bounded = (list: Sample[], bytes: number) => [
+    const samples = (of: 'read' | 'written', bytes: number): Sample[] => [
       { t: 0, bytes: 0 },
-      ...list.filter((sample) => sample.t < seconds),
+      ...course
+        .map(({ to: r }) => ({ t: r.t - began, bytes: r[of] - base[of] }))
+        .filter(({ t }) => t > 0 && t < seconds),
       { t: seconds, bytes },
     ];
     return {
-      began: this.began,
+      began,
       seconds,
       bar:
-        bar && bar.at.from.pending !== null
-          ? bar.at.from.t + partOf(bar.at, bar.before, 'given') - this.began
+        bar !== null && steps[bar]!.from.pending !== null
+          ? steps[bar]!.from.t + partOf(steps[bar]!, steps[bar - 1], 'given') - began
           : null,
       read,
       written,
       reads: at.reads - base.reads,
       writes: at.writes - base.writes,
       busy: at.busy === null || base.busy === null ? null : at.busy - base.busy,
-      samples: { read: bounded(this.samples.read, read), write: bounded(this.samples.write, written) },
+      samples: { read: samples('read', read), write: samples('written', written) },
     };
   }
+}
+
+/** When the work began that shows first in a step. */
+const beganIn = (first: Step, second: Step | undefined): number =>
+  first.to.t - partOf(first, second, first.given > first.moved ? 'given' : 'moved');
+
+/** B/s that moved over some steps. */
+function rateOf(steps: readonly Step[]): number {
+  const time = sumOf(steps, lasts);
+  return time > 0 ? sumOf(steps, (s) => s.moved) / time : 0;
 }
