@@ -28,7 +28,7 @@ export default tseslint.config(
     files: ['{core,server,web}/**/*.{ts,tsx}'],
     ignores: ['**/*.test.{ts,tsx}', '**/fixtures/**', '**/*.config.ts'],
     extends: tseslint.configs.recommendedTypeCheckedOnly,
-    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    languageOptions: { parserOptions: { project: ['core/tsconfig.json', 'server/tsconfig.json', 'web/tsconfig.json'], tsconfigRootDir: import.meta.dirname } },
     // Callbacks are written as methods here, and none of them asks for `this`.
     rules: { '@typescript-eslint/unbound-method': 'off' },
   },

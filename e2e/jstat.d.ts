@@ -5,5 +5,6 @@ declare module 'jstat' {
     studentt: { inv(p: number, df: number): number };
     tci(mean: number, alpha: number, values: number[]): number[];
     mean(values: number[]): number;
+    gammaln(x: number): number;
   };
 }

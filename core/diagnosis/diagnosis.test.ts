@@ -20,6 +20,7 @@ import { knownOf } from './diagnose';
 import { evidenceOf, logsOf } from './evidence';
 import { below, lesserPcie } from './modes';
 import { lookedAt } from './look';
+import { draws, sampled } from '../fixtures/draws';
 
 const [offload] = demoJobs() as [Job, Job, Job, Job];
 const situation = situationOf(briefAt(offload, placesOf(offload)[0]!)!)!;
@@ -107,7 +108,7 @@ describe('diagnosis', () => {
     const plain = moves.map((move) => logsOf(caseOf(situation, move.id), false)!);
     let [shown, amongThree, first] = [0, 0, 0];
     const far: string[] = [];
-    for (const cause of CAUSES)
+    for (const cause of sampled(CAUSES, 8))
       for (const unit of [115]) {
         const shows = moves.some((move, i) => {
           const of = caseOf(situation, move.id);
@@ -121,7 +122,7 @@ describe('diagnosis', () => {
         else far.push(`${cause.id} ${unit}: ${rank}`);
         if (rank === 0) first++;
       }
-    expect(shown).toBeGreaterThanOrEqual(10);
+    expect(shown).toBeGreaterThanOrEqual(draws(10));
     expect({ far, share: amongThree / shown >= 0.95 }).toMatchObject({ share: true });
     expect(first / shown).toBeGreaterThan(0.7);
   });

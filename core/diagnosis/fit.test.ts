@@ -5,6 +5,7 @@ import { caseOf, situationOf, type Case } from '../forecast';
 import { briefAt, placesOf, type Job } from '../job';
 import { CAUSES, logsUnder, LOOKS, lookedAt, MODEL, NONE, pairOf, score, type Evidence } from '.';
 import { bells } from './fit';
+import { runs } from '../fixtures/draws';
 
 const normal = (x: number, sigma: number): number =>
   -((x / sigma) ** 2) / 2 - Math.log(sigma * Math.sqrt(2 * Math.PI));
@@ -21,6 +22,7 @@ describe('how probable times are among draws', () => {
         const wanted = list.reduce((sum, [draw, log, s]) => sum + normal(log - draw, s), 0);
         expect(bells(rows, times).at()[0]).toBeCloseTo(wanted, 6);
       }),
+      runs(100),
     );
   });
 

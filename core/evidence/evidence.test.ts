@@ -12,6 +12,7 @@ import {
 } from '../stats';
 import fc from 'fast-check';
 import { Fact, formula, fromFact, given } from '.';
+import { runs } from '../fixtures/draws';
 
 const threePoints = fc
   .tuple(
@@ -43,6 +44,7 @@ describe('three-point distributions', () => {
           expect(quantile(s, [0.05, 0.5, 0.95][i]!)).toBeCloseTo(point, 6),
         ),
       ),
+      runs(100),
     );
   });
 
@@ -61,6 +63,7 @@ describe('three-point distributions', () => {
           );
         },
       ),
+      runs(100),
     );
   });
 
@@ -70,6 +73,7 @@ describe('three-point distributions', () => {
         fc.pre(s.low < s.expected && s.expected < s.high);
         expect(below(s, quantile(s, p))).toBeCloseTo(p, 4);
       }),
+      runs(100),
     );
   });
 
@@ -92,6 +96,7 @@ describe('three-point distributions', () => {
           expect(Math.abs(is - expected)).toBeLessThanOrEqual(0.12 * widest + 1e-6);
         expect(found.expected).toBe(Math.min(...parts.map((p) => p.expected)));
       }),
+      runs(100),
     );
   });
 
@@ -110,6 +115,7 @@ describe('three-point distributions', () => {
           expect(quantile(found, p)).toBe(quantile(plain, p));
         },
       ),
+      runs(100),
     );
   });
 
@@ -176,6 +182,7 @@ describe('formulas', () => {
           return b.low <= a.low * (1 + 1e-12) && b.high >= a.high * (1 - 1e-12);
         },
       ),
+      runs(100),
     );
   });
 });

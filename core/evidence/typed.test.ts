@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { parseFact, writeFact } from '.';
 import { given, sourceWords } from '.';
 import { EstimateSchema } from '.';
+import { runs } from '../fixtures/draws';
 
 const value = (text: string, dimension: Parameters<typeof parseFact>[1] = 'bytes') => {
   const read = parseFact(text, dimension);
@@ -56,6 +57,7 @@ describe('facts as people type them', () => {
           );
         },
       ),
+      runs(100),
     );
     expect(value(writeFact(null, 'B'))).toBeNull();
     expect(writeFact([780e6, 900e6, 1050e6], 'B/s')).toBe('780 / 900 / 1,050 MB/s');
@@ -63,7 +65,10 @@ describe('facts as people type them', () => {
   });
 
   test('no text makes it throw', () => {
-    fc.assert(fc.property(fc.string(), (text) => typeof parseFact(text, 'bytes').ok === 'boolean'));
+    fc.assert(
+      fc.property(fc.string(), (text) => typeof parseFact(text, 'bytes').ok === 'boolean'),
+      runs(100),
+    );
   });
 });
 
@@ -163,6 +168,7 @@ describe('what hurried people type', () => {
           value: [one(low), (one(low) + one(high)) / 2, one(high)],
         });
       }),
+      runs(100),
     );
   });
 });

@@ -5,6 +5,7 @@ import type { Bridge, Cable, Drive, Hop, Host, Port } from '../catalog/parts';
 import { buildPath } from '../build/path';
 import { blocksOf, findings, RULES, SEVERITIES, settledTemperature, stateOf, type Setting } from '.';
 import { factsOf } from './facts';
+import { runs } from '../fixtures/draws';
 
 const by = <T extends { id: string }>(list: readonly T[], id: string): T =>
   list.find((item) => item.id === id)!;
@@ -457,6 +458,7 @@ describe('the rules', () => {
           for (const f of list) f.figure?.();
         },
       ),
+      runs(100),
     );
   });
 });

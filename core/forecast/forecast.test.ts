@@ -28,6 +28,7 @@ import {
 import { collectTransfer } from './collect';
 import { CHOICES } from './inputs';
 import { together } from './together';
+import { runs } from '../fixtures/draws';
 
 const [offload, scans] = demoBriefs() as [Brief, Brief];
 const [job] = demoJobs() as [Job];
@@ -99,7 +100,7 @@ describe('the forecast of a transfer', () => {
           return b.low > a.low && b.expected > a.expected && b.high > a.high;
         },
       ),
-      { numRuns: 25 },
+      runs(25),
     );
   });
 
@@ -259,7 +260,7 @@ describe('what surrounds a transfer', () => {
           );
         },
       ),
-      { numRuns: 50 },
+      runs(50),
     );
   });
 
@@ -408,6 +409,7 @@ test('laws of probability: between 0 and 1, never falling with a longer target, 
         return a >= 0 && b <= 1 && a <= b;
       },
     ),
+    runs(100),
   );
   expect([f.within(f.time.low), f.within(f.time.median!), f.within(f.time.high)]).toEqual([
     expect.closeTo(0.05, 2),
@@ -1032,7 +1034,7 @@ describe('several things at the other end of a copy', () => {
         expect(mixed).toBeLessThanOrEqual(seconds(from([[slow, bytes]])) * (1 + 1e-9));
         expect(mixed).toBeGreaterThanOrEqual(seconds(from([[fast, bytes]])) * (1 - 1e-9));
       }),
-      { numRuns: 40 },
+      runs(40),
     );
   });
 

@@ -2,6 +2,7 @@ import { exactFact, recordersFor } from '../evidence';
 import { briefOf, recipes } from '../fixtures/recipes';
 import { onJob } from '../fixtures/forecast';
 import { caseOf, collect, forecast, pathFor, screen, type Case } from '.';
+import { sampled } from '../fixtures/draws';
 
 const cases: Case[] = recipes.jobs
   .filter((recipe) => !recipe.slow)
@@ -29,7 +30,10 @@ describe('screening', () => {
 
   test('the screened figure is the end of the explained course, or the explained figure itself', () => {
     const kinds = new Set<string>();
-    for (const of of cases.filter((_, i) => i % 5 === 0)) {
+    for (const of of sampled(
+      cases.filter((_, i) => i % 5 === 0),
+      24,
+    )) {
       const { kind } = of.activity;
       if (kind === 'stream') continue;
       kinds.add(kind);

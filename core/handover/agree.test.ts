@@ -6,6 +6,7 @@ import { findings } from '../fit';
 import { blocksAt, builtAs, forecastAll, pathOf, settingOf, type Situation } from '../forecast';
 import { DIRECTIONS } from '../catalog/links';
 import { SHOP } from '../catalog/stock';
+import { draws, sampled } from '../fixtures/draws';
 
 /*
  * What one screen says, another does not unsay: over varied jobs.
@@ -17,7 +18,7 @@ const situations: Situation[] = recipes.jobs
 
 test('no fix is offered that does not help by as much as it says', () => {
   let offered = 0;
-  for (const situation of situations.filter((_, i) => i % 2 === 0))
+  for (const situation of sampled(situations.filter((_, i) => i % 2 === 0)))
     for (const direction of DIRECTIONS) {
       const now = settingOf(situation, direction);
       const blocks = blocksOfSetting(now);
@@ -34,7 +35,7 @@ test('no fix is offered that does not help by as much as it says', () => {
         }
       }
     }
-  expect(offered).toBeGreaterThan(10);
+  expect(offered).toBeGreaterThan(draws(10));
 });
 
 const blocksOfSetting = (setting: ReturnType<typeof settingOf>): string[] =>

@@ -14,6 +14,7 @@ import {
   readJob,
   type Job,
 } from '.';
+import { runs } from '../fixtures/draws';
 
 const [offload] = demoJobs() as [Job];
 const at = '2026-11-10T10:00:00.000Z';
@@ -163,7 +164,7 @@ describe('the chain of evidence', () => {
         const read = checkJob(data);
         return !read.ok || doubtsOf(read.value).length > 0;
       }),
-      { numRuns: 300 },
+      runs(300),
     );
   });
 });

@@ -22,6 +22,7 @@ import {
   withHost,
   type Job,
 } from '.';
+import { runs } from '../fixtures/draws';
 
 const [offload, scans, , archive] = demoJobs() as [Job, Job, Job, Job];
 const office = { machine: 'machine-2', device: 'device-1' };
@@ -118,6 +119,7 @@ describe('machines and devices come and go', () => {
           job.machines.length,
         );
       }),
+      runs(100),
     );
   });
 

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { ratesOf } from '.';
+import { runs } from '../fixtures/draws';
 
 describe('rates between samples', () => {
   const steps = fc.array(fc.tuple(fc.double({ min: 1e-6, max: 0.4, noNaN: true }), fc.nat(5e7)), {
@@ -17,6 +18,7 @@ describe('rates between samples', () => {
         for (const { rate } of rates) expect(rate).toBeLessThanOrEqual(bytes / (0.998 * Math.min(0.09, t)));
         expect(rates.map((r) => r.bytes)).toEqual(rates.map((r) => r.bytes).sort((a, b) => a - b));
       }),
+      runs(100),
     );
   });
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { STEADY, steadyIn } from './steady';
 import { sizesOfFiles } from './request';
+import { runs } from '../fixtures/draws';
 
 describe('rounds that are as one another', () => {
   // Worked by hand: of 400, 412, 396, 404, 408 the mean is 404, the greatest less the least 16, the slope of the least squares line
@@ -34,6 +35,7 @@ describe('rounds that are as one another', () => {
         if (found && Math.abs(found.range - 0.2) > 1e-9 && Math.abs(found.slope - 0.1) > 1e-9)
           expect(steadyIn(list.map((v) => v * unit))?.from).toBe(found.from);
       }),
+      runs(100),
     );
     expect(steadyIn(Array.from({ length: 25 }, (_, i) => 1e6 / 2 ** i))).toBeNull();
   });
@@ -68,7 +70,7 @@ describe('sizes of many files', () => {
         for (const s of sizes) counts.set(s, (counts.get(s) ?? 0) + 1);
         expect(Math.max(...counts.values())).toBeLessThanOrEqual(Math.ceil(files / Math.min(16, files)) + 1);
       }),
-      { numRuns: 20 },
+      runs(20),
     );
   });
 });

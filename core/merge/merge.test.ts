@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { changedPlaces, merge3 } from '.';
+import { runs } from '../fixtures/draws';
 
 const fact = (value: number) => ({ value, source: { kind: 'entered' } });
 const base = {
@@ -92,6 +93,7 @@ describe('laws', () => {
         expect(merge3(a, b, a)).toEqual({ value: b, conflicts: [] });
         expect(merge3(a, b, b)).toEqual({ value: b, conflicts: [] });
       }),
+      runs(100),
     );
   });
   test('without conflicts it does not matter whose change comes first, but for the order of lists', () => {
@@ -105,6 +107,7 @@ describe('laws', () => {
         if (one.conflicts.length === 0 && other.conflicts.length === 0)
           expect(sorted(one.value)).toEqual(sorted(other.value));
       }),
+      runs(100),
     );
   });
   test('every place that changed is named, and only those', () => {
@@ -114,6 +117,7 @@ describe('laws', () => {
         state,
         (a, b) => (changedPlaces(a, b).length === 0) === (JSON.stringify(a) === JSON.stringify(b)),
       ),
+      runs(100),
     );
   });
 });

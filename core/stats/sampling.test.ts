@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { draws, eachDraw, expectedOf, noise, oneOf, quantile, spread, summary, type Drawing } from '.';
+import { runs } from '../fixtures/draws';
 
 describe('even draws', () => {
   test('are the same probabilities for every input, in an order of its own', () => {
@@ -10,7 +11,7 @@ describe('even draws', () => {
         if (a !== b) expect([...x]).not.toEqual([...y]);
         expect(draws(a, 200, seed)).toBe(x);
       }),
-      { numRuns: 30 },
+      runs(30),
     );
   });
   test('two inputs are not correlated by their draws', () => {
@@ -47,6 +48,7 @@ test('a summary holds its points in order and inside the samples', () => {
         );
       },
     ),
+    runs(100),
   );
   expect(summary(Float64Array.from([Infinity, Infinity, 1]))).toMatchObject({ high: Infinity });
 });
@@ -118,6 +120,7 @@ describe('choices', () => {
           x.bytes === 7
         );
       }),
+      runs(100),
     );
   });
 });

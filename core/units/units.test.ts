@@ -9,6 +9,7 @@ import {
   shownCapacity,
   type Dimension,
 } from '.';
+import { runs } from '../fixtures/draws';
 
 function value(text: string, dimension: Dimension): number {
   const read = parseQuantity(text, dimension);
@@ -93,6 +94,7 @@ describe('quantities as people type them', () => {
           return !read.ok || (Number.isFinite(read.value) && read.value >= 0);
         },
       ),
+      runs(100),
     );
   });
 
@@ -102,12 +104,14 @@ describe('quantities as people type them', () => {
         expect(value(format(bytes, 'B', 9), 'bytes') / bytes).toBeCloseTo(1, 6);
         expect(value(format(bytes, 'B/s', 9), 'rate') / bytes).toBeCloseTo(1, 4);
       }),
+      runs(100),
     );
     fc.assert(
       fc.property(
         fc.integer({ min: 1, max: 86399 }),
         (seconds) => value(format(seconds, 's', 6), 'time') === seconds,
       ),
+      runs(100),
     );
   });
 });

@@ -4,6 +4,7 @@ import { Run } from '../job';
 import { demoJobs } from '../demo';
 import { FIRST, type Job } from '../job';
 import { quickVerdict, heldAgainst, verdict } from '.';
+import { runs } from '../fixtures/draws';
 
 const offload = demoJobs()[0]!;
 const { host, build } = firstOf(offload);
@@ -53,6 +54,7 @@ describe('was the forecast right?', () => {
         if (answer === 'as forecast') return measured.low >= forecast.low && measured.high <= forecast.high;
         return answer === 'not proven' && measured.high >= forecast.low && measured.low <= forecast.high;
       }),
+      runs(100),
     );
   });
 
@@ -314,7 +316,7 @@ describe('laws of the verdict', () => {
         const runs = seconds.map((s) => run(s));
         expect(claim(...runs, run(20)).measured!.rate).toEqual(claim(...runs).measured!.rate);
       }),
-      { numRuns: 25 },
+      runs(25),
     );
   });
   test('the order of runs does not matter', () => {
@@ -325,7 +327,7 @@ describe('laws of the verdict', () => {
         expect(b.measured!.rate!.expected).toBeCloseTo(a.measured!.rate!.expected, 0);
         expect([b.right.answer, b.target!.answer]).toEqual([a.right.answer, a.target!.answer]);
       }),
-      { numRuns: 25 },
+      runs(25),
     );
   });
   test('a longer target is never harder to meet', () => {
@@ -344,7 +346,7 @@ describe('laws of the verdict', () => {
           return rank[at(target + more)] >= rank[at(target)];
         },
       ),
-      { numRuns: 25 },
+      runs(25),
     );
   });
 });

@@ -1,4 +1,4 @@
-import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
+import { DeleteOutlineIcon } from '../ui/icons';
 import {
   Box,
   Button,

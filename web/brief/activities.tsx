@@ -1,5 +1,4 @@
-import AddIcon from '@mui/icons-material/Add';
-import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
+import { AddIcon, DeleteOutlineIcon } from '../ui/icons';
 import { Autocomplete, Box, Button, IconButton, MenuItem, TextField, Typography } from '@mui/material';
 import { deviceName, isAt, placeOf, withActivity, type Activity, type Job } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';

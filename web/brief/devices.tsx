@@ -1,4 +1,4 @@
-import AddIcon from '@mui/icons-material/Add';
+import { AddIcon } from '../ui/icons';
 import { Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { addDevice, deviceName, FIRST, removeDevice, type Job, type JobDevice } from '@kymar/core/job';

@@ -1,5 +1,4 @@
-import AddIcon from '@mui/icons-material/Add';
-import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
+import { AddIcon, DeleteOutlineIcon } from '../ui/icons';
 import { Box, Button, IconButton, MenuItem, TextField } from '@mui/material';
 import { LINKS, linkById } from '@kymar/core/catalog/links';
 import { Connector, type Host } from '@kymar/core/catalog/parts';

@@ -1,5 +1,5 @@
 import { Box, IconButton, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
-import CloseIcon from '@mui/icons-material/Close';
+import { CloseIcon } from '../ui/icons';
 import { Suspense, useEffect, useMemo, useState, type ReactNode } from 'react';
 import type { Wanted } from '@kymar/core/choice/search';
 import type { Estimate } from '@kymar/core/evidence';

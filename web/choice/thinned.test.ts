@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { spanOf, thinned, type Point } from './thinned';
+import { runs } from '../../core/fixtures/draws';
 
 const points = fc
   .array(
@@ -16,6 +17,7 @@ test('no point is made up or drawn twice; those that are drawn apart are left ou
       expect(shown.every((p) => list[p.index] === p && p.index !== own)).toBe(true);
       if (list.some((p) => p.index !== own)) expect(shown.length).toBeGreaterThan(0);
     }),
+    runs(100),
   );
 });
 

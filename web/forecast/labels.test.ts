@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { placeLabels, type Box, type Wanted } from './labels';
+import { runs } from '../../core/fixtures/draws';
 
 const area: Box = { left: 52, top: 8, width: 620, height: 150 };
 /** About as wide as the page's own letters. */
@@ -31,7 +32,7 @@ test('whatever a course is like, no label lies on another or beyond the chart', 
       expect(placed.length).toBeLessThanOrEqual(list.length);
       if (list.some(({ text }) => measure(text) <= area.width)) expect(placed.length).toBeGreaterThan(0);
     }),
-    { numRuns: 500 },
+    runs(500),
   );
 });
 

@@ -1,8 +1,10 @@
-import ArchiveOutlinedIcon from '@mui/icons-material/ArchiveOutlined';
-import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
-import ContentCopyIcon from '@mui/icons-material/ContentCopyOutlined';
-import FileDownloadOutlinedIcon from '@mui/icons-material/FileDownloadOutlined';
-import UnarchiveOutlinedIcon from '@mui/icons-material/UnarchiveOutlined';
+import {
+  ArchiveOutlinedIcon,
+  DeleteOutlineIcon,
+  ContentCopyIcon,
+  FileDownloadOutlinedIcon,
+  UnarchiveOutlinedIcon,
+} from '../ui/icons';
 import { Box, Button, IconButton, MenuItem, Snackbar, TextField, Typography } from '@mui/material';
 import { memo, useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';

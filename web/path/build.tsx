@@ -1,6 +1,4 @@
-import AddIcon from '@mui/icons-material/Add';
-import LockIcon from '@mui/icons-material/Lock';
-import LockOpenIcon from '@mui/icons-material/LockOpen';
+import { AddIcon, LockIcon, LockOpenIcon } from '../ui/icons';
 import { Autocomplete, Box, Button, IconButton, MenuItem, TextField, Typography } from '@mui/material';
 import { memo, Suspense, useState } from 'react';
 import { ARRAY_NAMES, cannot } from '@kymar/core/build/array';

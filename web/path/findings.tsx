@@ -1,7 +1,4 @@
-import BlockIcon from '@mui/icons-material/Block';
-import InfoOutlinedIcon from '@mui/icons-material/InfoOutlined';
-import SouthIcon from '@mui/icons-material/South';
-import WarningAmberIcon from '@mui/icons-material/WarningAmber';
+import { BlockIcon, InfoOutlinedIcon, SouthIcon, WarningAmberIcon } from '../ui/icons';
 import { Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import type { Fix } from '@kymar/core/choice/whatif';

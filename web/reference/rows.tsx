@@ -1,5 +1,4 @@
-import AddIcon from '@mui/icons-material/Add';
-import DeleteOutlineIcon from '@mui/icons-material/DeleteOutlined';
+import { AddIcon, DeleteOutlineIcon } from '../ui/icons';
 import { Box, Button, IconButton } from '@mui/material';
 import type { ReactNode } from 'react';
 

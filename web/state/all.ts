@@ -6,13 +6,19 @@ export function allOf(name: string, store: string): Promise<[string, unknown][]>
     // Not there yet: nothing is made that localForage would then find in another shape.
     open.onupgradeneeded = () => open.transaction?.abort();
     open.onsuccess = () => {
-      const from = open.result.transaction(store).objectStore(store);
-      const [keys, values] = [from.getAllKeys(), from.getAll()];
-      values.onerror = () => reject(values.error ?? new Error('the database cannot be read'));
-      values.onsuccess = () => {
+      try {
+        const from = open.result.transaction(store).objectStore(store);
+        const [keys, values] = [from.getAllKeys(), from.getAll()];
+        values.onerror = () => reject(values.error ?? new Error('the database cannot be read'));
+        values.onsuccess = () => {
+          open.result.close();
+          resolve(keys.result.map((key, i) => [key as string, values.result[i] as unknown]));
+        };
+      } catch (error) {
+        // Thrown here it would be nobody's, and who asked would wait.
         open.result.close();
-        resolve(keys.result.map((key, i) => [key as string, values.result[i] as unknown]));
-      };
+        reject(error as Error);
+      }
     };
   });
 }

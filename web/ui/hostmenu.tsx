@@ -1,4 +1,4 @@
-import AddIcon from '@mui/icons-material/Add';
+import { AddIcon } from './icons';
 import { Button, Menu, MenuItem } from '@mui/material';
 import { useState } from 'react';
 import type { Host } from '@kymar/core/catalog/parts';

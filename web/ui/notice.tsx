@@ -1,4 +1,4 @@
-import CloseIcon from '@mui/icons-material/Close';
+import { CloseIcon } from './icons';
 import { Box, IconButton, Typography, type BoxProps } from '@mui/material';
 import type { ReactNode } from 'react';
 

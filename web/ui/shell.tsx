@@ -1,7 +1,4 @@
-import DarkModeOutlinedIcon from '@mui/icons-material/DarkModeOutlined';
-import LightModeOutlinedIcon from '@mui/icons-material/LightModeOutlined';
-import RedoIcon from '@mui/icons-material/Redo';
-import UndoIcon from '@mui/icons-material/Undo';
+import { DarkModeOutlinedIcon, LightModeOutlinedIcon, RedoIcon, UndoIcon } from './icons';
 import { Box, IconButton, Typography } from '@mui/material';
 import { useColorScheme } from '@mui/material/styles';
 import { Suspense, useEffect } from 'react';

@@ -1,5 +1,4 @@
-import CheckIcon from '@mui/icons-material/Check';
-import PriorityHighIcon from '@mui/icons-material/PriorityHigh';
+import { CheckIcon, PriorityHighIcon } from './icons';
 import { Box, Typography } from '@mui/material';
 import visuallyHidden from '@mui/utils/visuallyHidden';
 import { useEffect, useRef } from 'react';

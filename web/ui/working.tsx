@@ -1,4 +1,4 @@
-import CloseIcon from '@mui/icons-material/Close';
+import { CloseIcon } from './icons';
 import { Box, Drawer, IconButton, Typography } from '@mui/material';
 import { sourceWords, type Estimate } from '@kymar/core/evidence';
 import { format } from '@kymar/core/units';

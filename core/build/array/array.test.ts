@@ -11,6 +11,7 @@ import {
   writeMultiple,
   type Layout,
 } from '.';
+import { runs } from '../../fixtures/draws';
 
 const layout = (mode: ArrayMode, members: number): Layout => ({ mode, members, by: 'system' });
 
@@ -92,6 +93,7 @@ describe('operations of members for one of the user’s', () => {
           );
         },
       ),
+      runs(100),
     );
   });
 });

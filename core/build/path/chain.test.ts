@@ -4,6 +4,7 @@ import { isExact } from '../../stats';
 import { DIRECTIONS, linkById, LINKS, practicalOf } from '../../catalog/links';
 import type { Bridge, Hop, Host } from '../../catalog/parts';
 import { blockWords, crowdWords, buildPath, explainFlow, hardCeiling, type PathParts } from '.';
+import { draws, runs } from '../../fixtures/draws';
 
 const by = <T extends { id: string }>(list: readonly T[], id: string): T =>
   list.find((item) => item.id === id)!;
@@ -356,9 +357,9 @@ describe('laws of chains', () => {
           );
         });
       }),
-      { numRuns: 100_000 },
+      runs(100_000),
     );
-    expect(flowing).toBeGreaterThan(5_000);
+    expect(flowing).toBeGreaterThan(draws(5_000));
   });
 
   test('the working gives the same figures as the bare path', () => {
@@ -375,7 +376,7 @@ describe('laws of chains', () => {
           expect(because.inputs.every((i) => isExact(i) || i.low < i.high)).toBe(true);
         }
       }),
-      { numRuns: 2000 },
+      runs(2000),
     );
   });
 
@@ -399,7 +400,7 @@ describe('laws of chains', () => {
           if (longer.flow)
             expect(longer.flow[d].expected).toBeLessThanOrEqual(straight.flow![d].expected * (1 + 1e-9));
       }),
-      { numRuns: 1000 },
+      runs(1000),
     );
   });
 
@@ -421,7 +422,7 @@ describe('laws of chains', () => {
         );
         expect(flow({ together: (parts.together ?? 1) + 1 })).toBeLessThanOrEqual(straight * (1 + 1e-9));
       }),
-      { numRuns: 1000 },
+      runs(1000),
     );
   });
 
@@ -448,7 +449,7 @@ describe('laws of chains', () => {
             .expected ?? 0;
         expect(flow(ladder[i]!)).toBeGreaterThanOrEqual(flow(ladder[i - 1]!) * (1 - 1e-9));
       }),
-      { numRuns: 3000 },
+      runs(3000),
     );
   });
 
@@ -462,7 +463,7 @@ describe('laws of chains', () => {
         };
         expect(buildPath(turned).flow).toEqual(buildPath(parts).flow);
       }),
-      { numRuns: 2000 },
+      runs(2000),
     );
   });
 });

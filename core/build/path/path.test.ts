@@ -13,6 +13,7 @@ import {
   negotiate,
   type PathParts,
 } from '.';
+import { runs } from '../../fixtures/draws';
 
 const by = <T extends { id: string }>(list: readonly T[], id: string): T =>
   list.find((item) => item.id === id)!;
@@ -80,6 +81,7 @@ describe('negotiation', () => {
         const { mode } = negotiate(all.map((modes, i) => ({ id: `${i}`, name: `${i}`, modes })));
         expect(mode ? practicalOf(mode, 'read').expected : 0).toBe(Math.max(0, ...shared));
       }),
+      runs(100),
     );
   });
 
@@ -93,6 +95,7 @@ describe('negotiation', () => {
         expect(worth([...all].reverse())).toBe(worth(all));
         expect(worth([...all, more])).toBeLessThanOrEqual(worth(all));
       }),
+      runs(100),
     );
   });
 
@@ -201,6 +204,7 @@ describe('laws of any path', () => {
           expect(worked.because.inputs.every((i) => isExact(i) || i.low < i.high)).toBe(true);
         }
       }),
+      runs(100),
     );
   });
 
@@ -214,6 +218,7 @@ describe('laws of any path', () => {
         };
         expect(buildPath(turned).flow).toEqual(buildPath(parts).flow);
       }),
+      runs(100),
     );
   });
 
@@ -225,6 +230,7 @@ describe('laws of any path', () => {
           buildPath({ ...parts, port: { ...parts.port, modes: [mode] } }).flow?.write.expected ?? 0;
         expect(at(usb[n + 1]!)).toBeGreaterThanOrEqual(at(usb[n]!) * (1 - 1e-9));
       }),
+      runs(100),
     );
   });
 
@@ -262,7 +268,7 @@ describe('one number', () => {
         for (const segment of found.segments.filter((j) => j.id === 'drive' || j.id === 'system'))
           expect(segment.alone[d]).toBeGreaterThanOrEqual(found.flow![d].expected * (1 - 1e-9));
       }),
-      { numRuns: 300 },
+      runs(300),
     );
   });
 
@@ -272,6 +278,7 @@ describe('one number', () => {
         const flow = any(parts)?.flow?.[d];
         if (flow) expect(flow.low <= flow.expected && flow.expected <= flow.high).toBe(true);
       }),
+      runs(100),
     );
   });
 });

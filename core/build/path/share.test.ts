@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { levelFormula } from './share';
+import { runs } from '../../fixtures/draws';
 
 /** One flow over shared resources. */
 interface Taker {
@@ -140,7 +141,7 @@ describe('max-min fair shares', () => {
           expect(Math.abs(rate - rough[f]!)).toBeLessThan(1.5),
         );
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 
@@ -162,7 +163,7 @@ describe('max-min fair shares', () => {
           expect(content || held).toBe(true);
         });
       }),
-      { numRuns: 1000 },
+      runs(1000),
     );
   });
 
@@ -208,7 +209,7 @@ describe('max-min fair shares', () => {
           );
         },
       ),
-      { numRuns: 1000 },
+      runs(1000),
     );
   });
 });

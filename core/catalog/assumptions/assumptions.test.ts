@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { bare, explaining, recordersFor } from '../../evidence';
 import { ASSUMPTION_IDS, ASSUMPTIONS, assumed, assumedRange, readRanges, writeRanges } from '.';
+import { runs } from '../../fixtures/draws';
 
 describe('what Kymar assumes', () => {
   test('every row rises, says where it comes from and where it goes in', () => {
@@ -47,6 +48,7 @@ describe('what Kymar assumes', () => {
           expect(readRanges(writeRanges(own))).toEqual({ ok: true, value: own });
         },
       ),
+      runs(100),
     );
     expect(readRanges('{"kymarRanges":1,"ranges":{"fill":[0.3,0.2,0.1]}}')).toMatchObject({
       ok: false,

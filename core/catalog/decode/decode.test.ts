@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { isLinkId } from '../links';
 import { decode } from '.';
+import { runs } from '../../fixtures/draws';
 
 // Lines of our own making, in the manner of boxes, listings, data sheets and hurried speech. Names of standards: common practice, no source.
 const LINES: [line: string, links: string[], flags?: string[], capacity?: number][] = [
@@ -226,7 +227,7 @@ describe('the name decoder', () => {
           );
         },
       ),
-      { numRuns: 2000 },
+      runs(2000),
     );
   });
 

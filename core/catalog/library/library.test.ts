@@ -14,6 +14,7 @@ import {
   writeLibrary,
   safeRows,
 } from '.';
+import { runs } from '../../fixtures/draws';
 
 const KIND_NAMES = Object.keys(KINDS) as Kind[];
 const throughCsv = (rows: string[][]) => Papa.parse<string[]>(Papa.unparse(rows)).data;
@@ -105,6 +106,7 @@ describe('parts as a table', () => {
           expect(fromRows('drives', throughCsv(toRows('drives', [drive]))).parts).toEqual([drive]);
         },
       ),
+      runs(100),
     );
   });
 
@@ -165,6 +167,7 @@ describe('parts as a table', () => {
         fc.array(fc.array(fc.string(), { maxLength: 6 }), { maxLength: 6 }),
         (kind, rows) => Array.isArray(fromRows(kind, rows).parts),
       ),
+      runs(100),
     );
     fc.assert(
       fc.property(fc.constantFrom(...KIND_NAMES), fc.nat(), fc.nat(), fc.string(), (kind, i, j, text) => {
@@ -173,6 +176,7 @@ describe('parts as a table', () => {
         line[j % line.length] = text;
         return fromRows(kind, rows).parts.length >= rows.length - 2;
       }),
+      runs(100),
     );
     const many = Array.from({ length: 4000 }, (_, i) => ({
       ...SHOP.cables[i % SHOP.cables.length]!,
@@ -286,6 +290,7 @@ describe('a drive from a pasted listing', () => {
         fc.string({ maxLength: 80 }),
         (text) => KINDS.drives.safeParse(draftDrive(text, 'new').drive as Part).success,
       ),
+      runs(100),
     );
   });
 });

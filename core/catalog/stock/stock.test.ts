@@ -10,6 +10,7 @@ import { buildPath } from '../../build/path';
 import { settingOf } from '../../forecast';
 import { DEMO_IDS, demoJobs } from '../../demo';
 import { ACCESSORIES, BRIDGES, CABLES, DRIVES, HOSTS, HUBS } from '.';
+import { runs, whole } from '../../fixtures/draws';
 
 describe('the shop of the demo', () => {
   test('every part is sound and its id its own', () => {
@@ -47,7 +48,7 @@ describe('the shop of the demo', () => {
     }
   });
 
-  test('every drive, enclosure, hub and cable works somewhere, and every port takes something', () => {
+  whole('every drive, enclosure, hub and cable works somewhere, and every port takes something', () => {
     const works = new Set<string>();
     for (const host of HOSTS)
       for (const port of host.ports)
@@ -214,7 +215,7 @@ describe('the jobs of the demo', () => {
           }
         },
       ),
-      { numRuns: 6, endOnFailure: true },
+      runs(6, { endOnFailure: true }),
     );
   });
 

@@ -6,6 +6,7 @@ import type { Brief } from '../../job';
 import { run, type Flow } from '../../models/transfer';
 import { withDrives } from '../whatif';
 import { cacheFromTotals, compareBuilds, curveOf, inWords, leads, secondsAt, type Curve } from '.';
+import { runs } from '../../fixtures/draws';
 
 const flow = (fast: number, rest: number, cache: number, bytes = 1e12): Flow => ({
   bytes,
@@ -70,7 +71,7 @@ describe('crossings', () => {
           list.map((l) => (l.ahead === null ? null : 1 - l.ahead)),
         );
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 
@@ -111,7 +112,7 @@ test('cache from totals: what the model made of a cache is found again', () => {
         expect(cacheFromTotals({ bytes, seconds, fast, slow: rest }) / (bytes * part)).toBeCloseTo(1, 6);
       },
     ),
-    { numRuns: 50 },
+    runs(50),
   );
 });
 

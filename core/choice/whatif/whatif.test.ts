@@ -7,6 +7,7 @@ import { onJob } from '../../fixtures/forecast';
 import type { Brief } from '../../job';
 import { settingOf } from '../../forecast';
 import { firstBuild, fixes, optionsAt } from '.';
+import { runs } from '../../fixtures/draws';
 
 type Plan = Brief & { build: Build };
 
@@ -165,7 +166,7 @@ describe('what else could stand at a segment', () => {
           }
         },
       ),
-      { numRuns: 25 },
+      runs(25),
     );
   });
 });
@@ -204,7 +205,7 @@ describe('the cheapest fix', () => {
         for (let i = 1; i < found.length; i++)
           expect(found[i]!.flow ?? 0).toBeGreaterThan(found[i - 1]!.flow ?? 0);
       }),
-      { numRuns: 30 },
+      runs(30),
     );
   });
 });

@@ -9,6 +9,7 @@ import { openedOver } from '../kinds';
 import type { Activity, Move, Open, Scratch, Stream } from '../../job';
 import { rising, toldBy } from './monotone';
 import { worthFinding, worthWords, nothingWorth } from '.';
+import { runs, whole } from '../../fixtures/draws';
 
 describe('the closest fit that rises', () => {
   const values = fc.array(fc.integer({ min: 0, max: 9 }), { minLength: 1, maxLength: 7 });
@@ -30,6 +31,7 @@ describe('the closest fit that rises', () => {
           expect(theirs).toBeGreaterThanOrEqual(mine - 1e-9);
         }
       }),
+      runs(100),
     );
   });
   test('a signal that tells all, one that tells nothing, one that falls', () => {
@@ -68,7 +70,7 @@ describe('what is worth finding out', () => {
   const of = caseWith(target);
   const found = worthFinding(of, 0.9)!;
 
-  test('following the first suggestion changes the promise as often as claimed, in 500 seeded cases', () => {
+  whole('following the first suggestion changes the promise as often as claimed, in 500 seeded cases', () => {
     const [first] = found.list;
     expect(first!.changes).toBeGreaterThan(0.1);
     // The reference knows many more draws, and looks at those whose copy took as long.
@@ -227,7 +229,7 @@ describe('of loads, streams and scratch work', () => {
     expect(Math.abs(changes / 500 - first!.changes)).toBeLessThan(3 * spread + 0.02);
   });
 
-  test('streams: the bit rate of one, told, changes the promise as often as claimed', () => {
+  whole('streams: the bit rate of one, told, changes the promise as often as claimed', () => {
     const [low, mid, high] = [3e6, 12e6, 60e6];
     const of = (rate: Stream['rate']) => changed('stream', { rate }, 'disk');
     const open = of(between(low, mid, high));

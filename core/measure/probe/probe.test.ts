@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { Stretch } from '../../models/transfer';
 import { Probe, RigDrive, truthOf, type ProbeBudget, type ProbeResult } from '.';
+import { runs } from '../../fixtures/draws';
 
 /** A course of the engine's kind: so many B at a rate, one after another. */
 function course(levels: readonly [bytes: number, rate: number][]): Stretch[] {
@@ -97,7 +98,7 @@ describe('the probe', () => {
         // What is not reached is never claimed.
         if (written < cache * 0.95) expect(result.cache.atLeast).toBe(true);
       }),
-      { numRuns: 40 },
+      runs(40),
     );
   });
 

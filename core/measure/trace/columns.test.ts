@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { guessColumns, readClock, TraceReader, type TraceColumns } from '.';
+import { runs } from '../../fixtures/draws';
 
 const guess = (text: string): TraceColumns | null => {
   const [first, ...rows] = text
@@ -74,7 +75,7 @@ describe('rows made a trace', () => {
         expect([...made.bytes]).toEqual(rows.map(([, b]) => b));
         expect(reader.left).toEqual({ notNumbers: 0, backwards: 0 });
       }),
-      { numRuns: 20 },
+      runs(20),
     );
   });
 

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { gaussian, noise } from '../../stats';
 import { phasesOf, type Phases, type Trace } from '.';
 import { noiseOf, pricesOf, segment, totalCost } from './segment';
+import { draws, runs } from '../../fixtures/draws';
 
 /** A planted copy: levels with the bytes they go on for. */
 interface Planted {
@@ -58,7 +59,7 @@ describe('cutting into pieces', () => {
         expect(totalCost(list, found, prices)).toBeCloseTo(least, 8);
       }),
       // A beginning dropped where no piece has room behind it yet was once the best one.
-      { numRuns: 60, examples: [[Float64Array.from([0, 0, 0, 0, 0, -1, 0, 0, 0, 0, 0]), 0.05]] },
+      runs(60, { examples: [[Float64Array.from([0, 0, 0, 0, 0, -1, 0, 0, 0, 0, 0]), 0.05]] }),
     );
   });
 
@@ -79,7 +80,7 @@ describe('cutting into pieces', () => {
 
   test('scatter alone is one piece, however much of it stays', () => {
     let extra = 0;
-    for (let seed = 0; seed < 24; seed++) {
+    for (let seed = 0; seed < draws(24, 6); seed++) {
       const normal = gaussian(noise(seed));
       let off = 0;
       const stays = [0, 0.6, 0.9][seed % 3]!;
@@ -131,7 +132,7 @@ describe('phases of a trace', () => {
           Math.abs(found.slow / (fast * keeps) - 1) < 0.03 + spikes + 2 * sigma * stays;
         if (isEdge && isRate) held++;
       }),
-      { numRuns: 60 },
+      runs(60),
     );
     expect(held / all).toBeGreaterThan(0.95);
   });

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { noise } from '../../stats';
 import { parsePending, parseStat, Watcher, type Reading, type Watched } from '.';
+import { runs } from '../../fixtures/draws';
 
 describe('what the kernel counts', () => {
   test('fields in their order, sectors of 512 B, ticks of a millisecond', () => {
@@ -89,7 +90,7 @@ describe('watching a device', () => {
         expect(samples.write.at(-1)!.bytes).toBe(written);
       }),
       // Long enough for its samples to be thinned just before its end.
-      { numRuns: 120, examples: [[{ start: 1, bytes: 4440025088, rate: 2e7, memory: null }, 189924]] },
+      runs(120, { examples: [[{ start: 1, bytes: 4440025088, rate: 2e7, memory: null }, 189924]] }),
     );
   });
 

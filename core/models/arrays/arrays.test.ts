@@ -14,6 +14,7 @@ import {
   unreadableTwice,
   yearlyFailure,
 } from '.';
+import { runs } from '../../fixtures/draws';
 
 const layout = (mode: ArrayMode, members: number): Layout => ({ mode, members, by: 'system' });
 const HOUR = 3600;
@@ -50,6 +51,7 @@ describe('chances', () => {
           );
         },
       ),
+      runs(100),
     );
   });
 
@@ -63,7 +65,7 @@ describe('chances', () => {
           sum += term;
         expect(unreadableTwice(bytes, p)).toBeCloseTo(sum, 9);
       }),
-      { numRuns: 50 },
+      runs(50),
     );
   });
 
@@ -129,6 +131,7 @@ describe('chances', () => {
           return at(n + 1, hours) >= at(n, hours) && at(n, hours) >= at(n, hours / 2) && at(n, hours) <= 1;
         },
       ),
+      runs(100),
     );
   });
 });

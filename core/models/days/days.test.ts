@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { run, type Flow, type Store } from '../transfer';
 import { repeat, type Repeated } from '.';
+import { runs } from '../../fixtures/draws';
 
 const plan =
   (bytes: number, refill: number, cache = 50e9) =>
@@ -88,7 +89,7 @@ test('full on the day arithmetic says, and at once where it already is', () => {
         expect(days.length).toBe(full);
       },
     ),
-    { numRuns: 30 },
+    runs(30),
   );
   expect(repeat([nightly(1e9, 1)], kept(0, 1), 10)).toEqual({ days: [], full: 0 });
 });

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { gaussian, median, noise } from '../../stats';
 import { given } from '../../evidence';
 import { formatEnd, formatFromSheet, LAWS, passed, rateShare, timeShare, type Checkpoint, type Law } from '.';
+import { runs, whole } from '../../fixtures/draws';
 
 const hours = (h: number, m = 0) => (h * 60 + m) * 60;
 const law = fc.constantFrom(...LAWS);
@@ -22,7 +23,7 @@ describe('zones', () => {
       fc.property(law, k, share, (law, k, f) =>
         expect(timeShare(law, k, f) / bySteps(law, k, f)).toBeCloseTo(1, 5),
       ),
-      { numRuns: 60 },
+      runs(60),
     );
   });
   test('what is passed after a time is its inverse', () => {
@@ -30,6 +31,7 @@ describe('zones', () => {
       fc.property(law, k, share, (law, k, f) =>
         expect(passed(law, k, timeShare(law, k, f) / timeShare(law, k, 1))).toBeCloseTo(f, 9),
       ),
+      runs(100),
     );
   });
   test('a disk whose tracks are alike runs straight; the ends are the outer and the inner rate', () => {
@@ -91,7 +93,7 @@ describe('the end of a full format', () => {
       };
     }
 
-    test.each([1, 2, 3])('90 %% ranges hold 85 to 95 %% of the time, at %i checkpoints', (count) => {
+    whole.each([1, 2, 3])('90 %% ranges hold 85 to 95 %% of the time, at %i checkpoints', (count) => {
       const uniform = noise(7 + count);
       const normal = gaussian(uniform);
       const passes = 120;
@@ -142,7 +144,7 @@ describe('the end of a full format', () => {
           expect([total.low <= total.expected, total.expected <= total.high]).toEqual([true, true]);
         },
       ),
-      { numRuns: 40 },
+      runs(40),
     );
   });
 

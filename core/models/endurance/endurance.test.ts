@@ -20,6 +20,7 @@ import {
   lifeByCells,
   workloadShare,
 } from '.';
+import { runs } from '../../fixtures/draws';
 
 const TB = 1e12;
 const GB = 1e9;
@@ -112,6 +113,7 @@ describe('laws of endurance', () => {
           yearsLeft({ tbw, written, rate }),
         );
       }),
+      runs(100),
     );
   });
   test('writing what is allowed lasts exactly the warranty', () => {
@@ -120,6 +122,7 @@ describe('laws of endurance', () => {
         expect(lifeFromNew({ tbw, rate: allowedPerDay({ tbw, years }) })).toBeCloseTo(years, 9);
         expect(drivesPerDay({ tbw, capacity: allowedPerDay({ tbw, years }), years })).toBeCloseTo(1, 9);
       }),
+      runs(100),
     );
   });
   test('a wider range of daily writes never narrows the years', () => {
@@ -136,6 +139,7 @@ describe('laws of endurance', () => {
           );
         },
       ),
+      runs(100),
     );
   });
 });
@@ -236,6 +240,7 @@ describe('growth and dates', () => {
           expect((rate * found + (growth * found * found) / 2) / bytes).toBeCloseTo(1, 6);
         },
       ),
+      runs(100),
     );
     expect([daysUntil(0, 5, 1), daysUntil(100, 5, 0), daysUntil(100, 0, 0)]).toEqual([0, 20, Infinity]);
   });

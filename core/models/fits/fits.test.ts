@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { gaussian, noise, type Spread } from '../../stats';
 import { timeShare } from '../disks';
 import { fitCache, fitPerFile, fitZones } from '.';
+import { runs } from '../../fixtures/draws';
 
 const holds = ({ low, high }: Spread, truth: number): boolean => low <= truth && truth <= high;
 /** Share of planted cases of which a fit's range holds the truth. */
@@ -30,6 +31,7 @@ describe('per-file overhead from two timings', () => {
           expect(found.rate.expected / rate).toBeCloseTo(1, 4);
         },
       ),
+      runs(100),
     );
   });
   test('its 90 % range holds what was planted, 85 to 95 % of the time', () => {

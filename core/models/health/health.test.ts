@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { fromAtaStatistics, fromNvmeLog, fromPasted, linesOf, readHealth } from '.';
+import { runs } from '../../fixtures/draws';
 
 /** A page built from the published layout, little-endian, field by field. */
 class Page {
@@ -88,6 +89,7 @@ describe('NVMe log page 02h [standard NVM Express; offsets from memory]', () => 
         ] as const)
           if (other !== key) expect(read[other]).toBe(0);
       }),
+      runs(100),
     );
   });
   test('an empty page tells no temperature', () =>
@@ -248,6 +250,7 @@ describe('pasted lines', () => {
         (bytes, text) =>
           typeof readHealth(bytes, text).ok === 'boolean' && typeof fromPasted(text).ok === 'boolean',
       ),
+      runs(100),
     );
   });
 });
@@ -270,5 +273,6 @@ test('a raw page as lines is read again as what it was', () => {
       for (const [key, value] of Object.entries(figures))
         expect(again[key as keyof typeof again]).toBeCloseTo(value as number, 6);
     }),
+    runs(100),
   );
 });

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { fcnnlsVector } from 'ml-fcnnls';
 import { explaining, given } from '../../evidence';
 import { compareLoads, fitLoad, fitted, forecastLoad, loadTime, noticeable, type LoadTiming } from '.';
+import { runs } from '../../fixtures/draws';
 
 const DEVICES = [
   { rate: 150e6, latency: 10e-3 },
@@ -33,7 +34,7 @@ describe('what a load is made of', () => {
         expect(found.bytes.expected / bytes).toBeCloseTo(1, 3);
         expect(found.requests.expected / requests).toBeCloseTo(1, 3);
       }),
-      { numRuns: 40 },
+      runs(40),
     );
   });
 
@@ -62,7 +63,7 @@ describe('what a load is made of', () => {
         const slow = loadTime({ own, bytes, requests, ...two[0]! });
         holds(found.storage, (slow - own) / slow);
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 
@@ -164,7 +165,7 @@ describe('what a load is made of', () => {
           expect(off(ours)).toBeLessThanOrEqual(off(theirs) * (1 + 1e-6) + 1e-9);
         },
       ),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 });

@@ -5,6 +5,7 @@ import type { Layout } from '../../build/array';
 import { BRIDGES, DRIVES } from '../../catalog/stock';
 import type { Drive } from '../../catalog/parts';
 import { behindCache, halfTurn, operationsPerSecond, scratchDay, type Operations } from '.';
+import { runs } from '../../fixtures/draws';
 
 const [offload] = demoBriefs();
 const known = (value: number | null) => ({
@@ -80,7 +81,7 @@ describe('operations a second', () => {
         );
         return mixed! >= Math.min(r!, w!) * 0.97 && mixed! <= Math.max(r!, w!) * 1.03;
       }),
-      { numRuns: 20 },
+      runs(20),
     );
     expect(operationsPerSecond(explaining, path, ops({ reads: 0, synchronous: true })).expected).toBeLessThan(
       operationsPerSecond(explaining, path, ops({ reads: 0 })).expected / 3,

@@ -4,6 +4,7 @@ import { assumedRange } from '../../catalog/assumptions';
 import type { Drive } from '../../catalog/parts';
 import { BRIDGES, DRIVES } from '../../catalog/stock';
 import { coolingOf, drawAt, drawOf, isExternal, settlesAt, timeTo, warmAt } from '.';
+import { runs } from '../../fixtures/draws';
 
 const body = fc.record({
   air: fc.double({ min: -10, max: 45, noNaN: true }),
@@ -30,7 +31,7 @@ test('warming up is what an ODE solver makes of C · dT/dt = P − (T − air) �
         5,
       );
     }),
-    { numRuns: 50 },
+    runs(50),
   );
 });
 
@@ -50,6 +51,7 @@ test('the time to a temperature is when it is that warm, and never where it does
         expect(warmAt(from, to, tau, Infinity)).toBe(to);
       },
     ),
+    runs(100),
   );
 });
 
