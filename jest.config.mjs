@@ -21,6 +21,25 @@ export default {
   rootDir: import.meta.dirname,
 
   testEnvironment: 'node',
+  // Looked up in the sandbox’s own world each time, these cost a forecast nine tenths of its time.
+  sandboxInjectedGlobals: [
+    'Math',
+    'Number',
+    'Object',
+    'Array',
+    'Float64Array',
+    'Set',
+    'Map',
+    'JSON',
+    'Infinity',
+    'Symbol',
+    'String',
+    'Uint8Array',
+    'Int32Array',
+    'Promise',
+    'Error',
+    'RangeError',
+  ],
   testMatch: ['<rootDir>/{core,server,web}/**/*.test.{ts,tsx}'],
   testPathIgnorePatterns: ['/node_modules/', '/dist/'],
   // Both cores: Jest by itself leaves one to the watcher.

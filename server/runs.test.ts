@@ -93,7 +93,7 @@ describe('what is kept of a run', () => {
     // Written by a server that is gone by now.
     const records = new Records<object>('runs', state);
     await soon();
-    const [{ record }] = records.all() as [{ record: { owner: object } }];
+    const [{ record }] = records.all() as unknown as [{ record: { owner: object } }];
     records.put(task.id, { ...record, owner: { ...record.owner, started: '1' } });
     const after = runs();
     after.take(task.id, 'two');

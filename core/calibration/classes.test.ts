@@ -8,6 +8,7 @@ import { buildOf, caseOf, CHOICES, eachTime, screen, situationOf } from '../fore
 import { briefAt, placesOf, withBuild, type Job, type Move } from '../job';
 import { gaussian, median, noise } from '../stats';
 import { learnedFromJobs, type LearnedRow } from '.';
+import { draws } from '../fixtures/draws';
 
 const [offload] = demoJobs() as [Job];
 const place = placesOf(offload)[0]!;
@@ -63,7 +64,7 @@ const QLC = 'pcie-qlc.common';
 
 describe('how common classes are at this shop', () => {
   // Whoever sells cheap drives sees one class again and again.
-  const cheap = Array.from({ length: 12 }, (_, i) =>
+  const cheap = Array.from({ length: draws(12, 6) }, (_, i) =>
     jobOf(i % 6 === 0 ? 'pcie-tlc-large' : 'pcie-qlc', i + 1),
   );
   const learned = rowsOf(cheap);

@@ -108,7 +108,7 @@ describe('diagnosis', () => {
     const plain = moves.map((move) => logsOf(caseOf(situation, move.id), false)!);
     let [shown, amongThree, first] = [0, 0, 0];
     const far: string[] = [];
-    for (const cause of sampled(CAUSES, 8))
+    for (const cause of sampled(CAUSES, 12))
       for (const unit of [115]) {
         const shows = moves.some((move, i) => {
           const of = caseOf(situation, move.id);
