@@ -1,4 +1,4 @@
-import { problemsOf, type Read } from '../text';
+import { refused, type Read } from '../text';
 import { Job } from './job';
 import { VERSION } from './version';
 import { jobFrom3 } from './upgrade3';
@@ -46,5 +46,5 @@ export function checkJob(data: unknown): Read<Job> {
       ],
     };
   const read = Job.safeParse(upToDate(data));
-  return read.success ? { ok: true, value: read.data } : { ok: false, problems: problemsOf(read.error) };
+  return read.success ? { ok: true, value: read.data } : refused(read.error);
 }

@@ -1,7 +1,8 @@
 import type * as z from 'zod';
 
-/** Reading a file: what it holds, or every problem with its place. */
-export type Read<T> = { ok: true; value: T } | { ok: false; problems: string[] };
+/** Reading a file: what it holds, or every problem with its place: in words, and where a schema refused it the places themselves. */
+export type Read<T> =
+  { ok: true; value: T } | { ok: false; problems: string[]; at?: readonly (readonly PropertyKey[])[] };
 
 /** What a schema refuses, each with its place. Of something that may be one of several, what the likeliest of them refuses. */
 export function issuesOf(error: z.ZodError): { path: PropertyKey[]; message: string }[] {
@@ -24,3 +25,10 @@ export function problemsOf(error: z.ZodError): string[] {
     ({ path, message }) => `${path.length > 0 ? path.join('.') : 'the file'}: ${message}`,
   );
 }
+
+/** What a schema refused, as a reading. */
+export const refused = (error: z.ZodError): Extract<Read<never>, { ok: false }> => ({
+  ok: false,
+  problems: problemsOf(error),
+  at: issuesOf(error).map(({ path }) => path),
+});

@@ -161,7 +161,7 @@ export function Stopwatch({
   const state = running ? 'Running' : seconds !== null ? 'Stopped' : 'Ready';
   return (
     <EntryScope value={scopeOf(job, 'bench', 'stopwatch')}>
-      <Box ref={box} sx={full ? FULL : { display: 'grid', gap: 1.5 }}>
+      <Box ref={box} data-work sx={full ? FULL : COLUMN}>
         {elsewhere && (
           <Alert
             severity="info"
@@ -215,16 +215,24 @@ export function Stopwatch({
             </Typography>
           )}
         </Box>
-        <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+        <Box
+          sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', '& > button': { minHeight: TARGET, flexGrow: 1 } }}
+        >
           <Button
             variant={running || seconds === null ? 'contained' : 'outlined'}
             disabled={seconds !== null || elsewhere || !activity}
             onClick={(e) => startStop(e.timeStamp)}
-            sx={{ flex: 1 }}
+            data-next
+            sx={{ flexBasis: { xs: '55%', sm: '30%' }, [SMALL]: { minHeight: PRESSED } }}
           >
             {running ? 'Stop' : 'Start'} <Key name="Space" />
           </Button>
-          <Button variant="outlined" disabled={!running} onClick={(e) => lap(e.timeStamp)}>
+          <Button
+            variant="outlined"
+            disabled={!running}
+            onClick={(e) => lap(e.timeStamp)}
+            sx={{ [SMALL]: { minHeight: PRESSED } }}
+          >
             Lap <Key name="L" />
           </Button>
           <Button
@@ -275,12 +283,13 @@ export function Stopwatch({
             />
           )}
         </Box>
-        <Box sx={{ display: 'flex', gap: 1 }}>
+        <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', '& > button': { minHeight: TARGET } }}>
           <Button
             variant={ready ? 'contained' : 'outlined'}
             disabled={!ready}
             onClick={keep}
-            sx={{ flex: 1 }}
+            data-next
+            sx={{ flex: { xs: '1 0 100%', sm: 1 } }}
           >
             Keep this run <Key name="Enter" />
           </Button>
@@ -321,18 +330,23 @@ const rangeOf = (move: Move | null): string => {
   return Array.isArray(value) ? `${format(value[0], 'B')} to ${format(value[2], 'B')}` : 'no size';
 };
 
+/** Nothing in it is wider than it is. */
+const COLUMN = { display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.5 } as const;
 /** Over all else; menus still open above it. */
 const FULL = {
+  ...COLUMN,
   position: 'fixed',
   inset: 0,
   zIndex: 'drawer',
   bgcolor: 'background.default',
   overflow: 'auto',
   p: { xs: 2, sm: 4 },
-  display: 'grid',
-  gap: 1.5,
   alignContent: 'center',
 } as const;
+/** px a finger finds without looking, on a screen that is touched; of what is pressed while one looks at the bar. */
+const TARGET = { xs: 44, sm: 36 };
+const PRESSED = 64;
+const SMALL = '@media (max-width: 599.95px)';
 
 /** The clock alone on the screen: the whole of it where the browser gives it, the whole page else. */
 function useFullScreen(): { full: boolean; toggle(): void } {

@@ -23,6 +23,7 @@ import { QuantityField } from '../ui/field';
 import { patientLazy } from '../ui/lazy';
 import { traces, type TraceLook, type TraceRead } from '../workers';
 import { waysOf, type Taken } from './taken';
+import { Opening } from '../ui/waiting';
 
 const TraceChart = patientLazy(() => import('./tracechart'));
 
@@ -308,7 +309,7 @@ function Result({ read, activity, onKeep }: { read: TraceRead; activity: Move | 
         {out > 0 ? ` ${counted(out, 'row')} left out: ${leftWords(left)}.` : ''}
       </Typography>
       <Box sx={{ height: 220 }}>
-        <Suspense fallback={null}>
+        <Suspense fallback={<Opening />}>
           <TraceChart read={read} />
         </Suspense>
       </Box>

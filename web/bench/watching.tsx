@@ -1,12 +1,14 @@
 import { Alert, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { WATCH, type Watchable } from '@kymar/core/measure';
 import type { Activity, Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { useForecast } from '../state/forecast';
 import type { Placed } from '../state/placed';
 import { beginRun, useRuns, type Going } from '../state/runs';
-import { finishRun, stopRun, watchables } from '../state/server';
+import { useAnswer } from '../state/gate';
+import { WATCHABLE } from '../state/here';
+import { finishRun, stopRun } from '../state/server';
 import { useSituation } from '../state/situation';
 import { EntryScope, scopeOf } from '../ui/entries';
 import { QuantityField } from '../ui/field';
@@ -29,23 +31,14 @@ const asWhole = (value: number | readonly number[] | null | undefined): number |
 
 /** Work by whatever program, timed by what the device itself counts: begun and ended without a thumb. */
 export function Watching({ job, at, activity, where, conditions }: Props) {
-  const [list, setList] = useState<Watchable[] | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
+  const { data: list = null, problem: unseen, again: look } = useAnswer(WATCHABLE);
+  const [refused, setRefused] = useState<string | null>(null);
+  const problem = refused ?? unseen;
   const [chosen, setChosen] = useState('');
   const [still, setStill] = useState<number | null>(WATCH.still);
   const all = useRuns((s) => s.going);
   const watches = Object.values(all).filter((g) => g.run.request.kind === 'watch');
   const going = watches.find((g) => g.run.request.purpose?.job === job.id) ?? watches[0] ?? null;
-  const look = () => {
-    watchables().then(
-      (found) => {
-        setList(found);
-        setProblem(null);
-      },
-      (error: Error) => setProblem(error.message),
-    );
-  };
-  useEffect(look, []);
   const device = list?.find((d) => d.id === chosen) ?? list?.[0] ?? null;
   const wrong = useWrongAt(job.id, 'watch');
   const begin = () =>
@@ -57,7 +50,10 @@ export function Watching({ job, at, activity, where, conditions }: Props) {
         { job: job.id, activity: activity?.id ?? null, place: where === 'none' ? null : where },
         conditions,
       ),
-    }).catch((error: Error) => setProblem(error.message));
+    }).then(
+      () => setRefused(null),
+      (error: Error) => setRefused(error.message),
+    );
   return (
     <EntryScope value={scopeOf(job.id, 'bench', 'watch')}>
       <Box sx={{ display: 'grid', gap: 1.5 }}>
@@ -67,7 +63,7 @@ export function Watching({ job, at, activity, where, conditions }: Props) {
           </Alert>
         )}
         {going ? (
-          <Shown going={going} at={at} activity={activity} onProblem={setProblem} />
+          <Shown going={going} at={at} activity={activity} onProblem={setRefused} />
         ) : (
           <>
             {!list && !problem && <Typography color="textSecondary">Looking for devices …</Typography>}

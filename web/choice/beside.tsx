@@ -1,14 +1,15 @@
 import { Box, IconButton, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
 import { CloseIcon } from '../ui/icons';
-import { Suspense, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { Suspense, useMemo, type ReactNode } from 'react';
 import type { Wanted } from '@kymar/core/choice/search';
 import type { Estimate } from '@kymar/core/evidence';
 import { isLife, type ActivitySheet } from '@kymar/core/forecast';
 import { format, formatProbability } from '@kymar/core/units';
+import { useAnswer } from '../state/gate';
 import { Figure } from '../ui/figure';
 import { patientLazy } from '../ui/lazy';
 import { Panel } from '../ui/panel';
-import { Waiting } from '../ui/waiting';
+import { Opening, Waiting } from '../ui/waiting';
 import { Hourly } from './hourly';
 import { choose, type Beside } from '../workers';
 
@@ -20,6 +21,8 @@ interface Line {
   cells: { show: ReactNode; worth: number | null }[];
   best: 'least' | 'most' | null;
 }
+
+const NONE: Beside[] = [];
 
 /** Figures that differ by less than this are the same. */
 const SAME = 0.02;
@@ -128,17 +131,7 @@ export function BesidePanel({
   hourly: number;
   onDrop(ids: readonly string[]): void;
 }) {
-  const [list, setList] = useState<Beside[]>([]);
-  useEffect(() => {
-    let current = true;
-    choose.beside(ids, hourly).then(
-      (next) => current && setList(next),
-      () => undefined,
-    );
-    return () => {
-      current = false;
-    };
-  }, [ids, hourly, turn]);
+  const list = useAnswer(choose.beside(turn, ids, hourly)).data ?? NONE;
   const lines = linesOf(list, hourly);
   const curves = useMemo(
     () =>
@@ -207,7 +200,7 @@ export function BesidePanel({
       )}
       {curves.length > 1 && (
         <Box sx={{ height: 220, mt: 1.5 }}>
-          <Suspense fallback={null}>
+          <Suspense fallback={<Opening />}>
             <Speeds curves={curves} />
           </Suspense>
         </Box>

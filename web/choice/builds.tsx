@@ -1,14 +1,15 @@
 import { Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { DataGrid, type GridColDef, type GridSortModel } from '@mui/x-data-grid';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { activitiesOf, type Wanted, type Weights } from '@kymar/core/choice/search';
 import { format, numeral } from '@kymar/core/units';
+import { useAnswer } from '../state/gate';
 import { saveFile } from '../ui/files';
 import { Panel } from '../ui/panel';
 import { choose, type Asked, type Row } from '../workers';
 
 const PAGE = 50;
-const LATER = 150;
+const NONE: { rows: Row[]; total: number } = { rows: [], total: 0 };
 
 const right = (
   field: string,
@@ -85,7 +86,6 @@ export function Builds({
   const [page, setPage] = useState(0);
   const [only, setOnly] = useState<Asked['only']>('all');
   const [text, setText] = useState('');
-  const [got, setGot] = useState<{ rows: Row[]; total: number }>({ rows: [], total: 0 });
   const columns = useMemo(() => columnsOf(wanted), [wanted]);
   const asked = useMemo<Asked>(() => {
     const [by] = sort;
@@ -98,19 +98,7 @@ export function Builds({
       count: PAGE,
     };
   }, [weights, sort, only, text, page]);
-  useEffect(() => {
-    let current = true;
-    const timer = setTimeout(() => {
-      choose.rows(asked).then(
-        (next) => current && setGot(next),
-        () => undefined,
-      );
-    }, LATER);
-    return () => {
-      current = false;
-      clearTimeout(timer);
-    };
-  }, [asked, turn]);
+  const got = useAnswer(choose.rows(turn, asked)).data ?? NONE;
   const save = async () =>
     saveFile('builds.csv', await choose.csv({ ...asked, from: 0, count: Infinity }), 'text/csv');
   return (

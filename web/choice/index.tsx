@@ -1,6 +1,7 @@
 import { Box } from '@mui/material';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { presetFor, type Weights } from '@kymar/core/choice/search';
+import { useAnswer } from '../state/gate';
 import { setSetting, useSettings } from '../state/settings';
 import { useShop } from '../state/shop';
 import { useJob, usePlace } from '../ui/job';
@@ -43,7 +44,9 @@ export function Choice() {
   const [ticked, setTicked] = useState<readonly string[]>([]);
   const first = found?.answers[0]?.id ?? null;
   const hourly = useSettings((s) => s.hourly) ?? 0;
-  const { close, isFresh } = useClosely(chosen, first, turn, hourly);
+  // The one that was chosen while it is among what was found, else the first answer.
+  const ids = [chosen, first].filter((id) => id !== null);
+  const { data: close = null, isFresh } = useAnswer(choose.closely(turn, ids, hourly));
   const built = at.build;
 
   if (wanted === null)
@@ -135,30 +138,4 @@ export function Choice() {
       </Box>
     </Box>
   );
-}
-
-/** A build looked at closely: the one that was chosen while it is among what was found, else the first answer. */
-function useClosely(
-  chosen: string | null,
-  first: string | null,
-  turn: number,
-  hourly: number,
-): { close: Closely | null; isFresh: boolean } {
-  const asked = JSON.stringify([chosen, first, turn, hourly]);
-  const [close, setClose] = useState<{ asked: string; one: Closely | null } | null>(null);
-  useEffect(() => {
-    let current = true;
-    const look = async () => {
-      const found =
-        (chosen === null ? null : await choose.closely(chosen, hourly)) ??
-        (first === null ? null : await choose.closely(first, hourly));
-      if (current) setClose({ asked, one: found });
-    };
-    // What stops it is told where the search stands.
-    look().catch(() => undefined);
-    return () => {
-      current = false;
-    };
-  }, [chosen, first, turn, hourly, asked]);
-  return { close: close?.one ?? null, isFresh: close?.asked === asked };
 }

@@ -1,11 +1,12 @@
 import { Box, MenuItem, TextField, Typography } from '@mui/material';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { activitiesOf, type Wanted } from '@kymar/core/choice/search';
 import type { Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
+import { useAnswer } from '../state/gate';
 import { useShop } from '../state/shop';
 import { unbroken } from '../ui/figure';
-import { choose, type Closely, type Later } from '../workers';
+import { choose, type Closely } from '../workers';
 
 /** A build in the machine the drive moves to later: the figures there beside those here. */
 export function LaterPanel({ one, wanted, job }: { one: Closely; wanted: Wanted; job: Job }) {
@@ -15,19 +16,8 @@ export function LaterPanel({ one, wanted, job }: { one: Closely; wanted: Wanted;
   const hosts = [...own, ...shop.hosts.filter(({ id }) => !here.has(id) && !own.some((o) => o.id === id))];
   const [chosen, setChosen] = useState<string>(own[0]?.id ?? '');
   const host = hosts.find(({ id }) => id === chosen) ?? null;
-  const [got, setGot] = useState<{ of: string; later: Later | null } | null>(null);
-  useEffect(() => {
-    if (!host) return;
-    let current = true;
-    choose.later(one.id, host).then(
-      (later) => current && setGot({ of: `${one.id} ${host.id}`, later }),
-      () => undefined,
-    );
-    return () => {
-      current = false;
-    };
-  }, [one, host]);
-  const shown = host && got?.of === `${one.id} ${host.id}` ? got : null;
+  const { data } = useAnswer(host && choose.later(one, host));
+  const shown = data === undefined ? null : { later: data };
   const work = activitiesOf(wanted).slice(0, wanted.places[0]!.activities.length);
   return (
     <Box component="section" aria-label="Later" sx={{ mt: 1.5 }}>

@@ -1,8 +1,9 @@
-import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import type { Build } from '@kymar/core/build/assembly';
 import { usualCurrency, type PartKey } from '@kymar/core/choice/prices';
 import { wantedOf, type Progress, type Wanted } from '@kymar/core/choice/search';
 import type { Job } from '@kymar/core/job';
+import { useAnswer } from '../state/gate';
 import { useSettings } from '../state/settings';
 import { useShop } from '../state/shop';
 import { choose, type Overview } from '../workers';
@@ -55,69 +56,33 @@ export function useSearch(job: Job, device: string | undefined, built: Build | n
     ],
   );
   const key = useMemo(() => JSON.stringify(wanted), [wanted]);
-  const [state, setState] = useState<Pick<Searching, 'found' | 'progress' | 'problem' | 'turn'>>({
-    found: null,
-    progress: null,
-    problem: null,
-    turn: 0,
-  });
-  // What was found for another device is nothing of this one.
-  const place = `${job.id} ${device}`;
-  const [foundFor, setFoundFor] = useState(place);
-  const [round, setRound] = useState(0);
-  const first = useRef(true);
-  // What a search that was stopped still says counts no more.
-  const halt = useRef(() => {});
-  useEffect(() => {
-    if (!wanted) return;
-    let isStale = false;
-    halt.current = () => {
-      isStale = true;
-    };
-    const wait = first.current ? 0 : STILL;
-    first.current = false;
-    const timer = setTimeout(() => {
-      choose
-        .search(wanted, shop, built, (progress, best) => {
-          if (!isStale) setState((s) => ({ ...s, progress: { progress, first: best } }));
-        })
-        .then(
-          (found) => {
-            if (isStale) return;
-            // Tables and charts of thousands are laid out in pieces, so that the page goes on answering.
-            startTransition(() => {
-              setFoundFor(place);
-              setState((s) => ({
-                ...s,
-                found: found ?? s.found,
-                progress: null,
-                problem: null,
-                turn: s.turn + 1,
-              }));
-            });
-          },
-          (error: Error) => {
-            if (!isStale) setState((s) => ({ ...s, progress: null, problem: error.message }));
-          },
-        );
-    }, wait);
-    return () => {
-      isStale = true;
-      clearTimeout(timer);
-      void choose.cancel().catch(() => undefined);
-    };
-    // The key says all of what is wanted.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key, shop, round]);
+  const [told, setTold] = useState<{ key: string; progress: Progress; first: string | null } | null>(null);
+  const { data, isFresh, problem, again } = useAnswer(
+    wanted &&
+      choose.search(wanted, shop, built, (progress, first) => setTold({ key, progress, first }), {
+        // What was found for another device is nothing of this one.
+        subject: `${job.id} ${device}`,
+        about: [key, shop],
+        still: stillAfterRest,
+      }),
+  );
+  // Tables and charts of thousands are laid out in pieces, so that the page goes on answering.
+  const shown = useDeferredValue(data);
   return {
-    ...state,
-    found: foundFor === place ? state.found : null,
     wanted,
-    stop: () => {
-      halt.current();
-      void choose.cancel().catch(() => undefined);
-      setState((s) => ({ ...s, progress: null }));
-    },
-    again: () => setRound((n) => n + 1),
+    found: data ? (shown?.found ?? null) : null,
+    turn: shown?.turn ?? 0,
+    progress: isFresh || told?.key !== key || problem !== null ? null : told,
+    problem,
+    stop: () => void choose.cancel().catch(() => undefined),
+    again,
   };
+}
+
+let asked = -Infinity;
+/** The first change after a rest is searched at once, more that follow when they are over. */
+function stillAfterRest(): number {
+  const since = performance.now() - asked;
+  asked = performance.now();
+  return since > 4 * STILL ? 0 : STILL;
 }

@@ -1,30 +1,21 @@
 import { Box, Chip, TextField, Typography } from '@mui/material';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { Counted, WhyNot as Why } from '@kymar/core/choice/search';
 import { numeral } from '@kymar/core/units';
+import { useAnswer } from '../state/gate';
 import { Panel } from '../ui/panel';
 import { choose, type Overview } from '../workers';
 
 /** As many are listed; what is typed narrows them. */
 const SHOWN = 12;
+const NONE: Why[] = [];
 
 /** Why what is not among the builds fell out: counted by first reason, and searched. */
 export function WhyNot({ found, turn }: { found: Overview; turn: number }) {
   const [text, setText] = useState('');
   const [only, setOnly] = useState<Counted['reason'] | null>(null);
-  const [list, setList] = useState<Why[]>([]);
   const asked = text.trim() !== '' || only !== null;
-  useEffect(() => {
-    if (!asked) return;
-    let current = true;
-    choose.why(text, only).then(
-      (next) => current && setList(next),
-      () => undefined,
-    );
-    return () => {
-      current = false;
-    };
-  }, [text, only, asked, turn]);
+  const list = useAnswer(asked ? choose.why(turn, text, only) : null).data ?? NONE;
   return (
     <Panel
       title="Why not another?"

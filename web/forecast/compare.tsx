@@ -9,17 +9,19 @@ import {
   TextField,
   Typography,
 } from '@mui/material';
-import { Suspense, useEffect, useState } from 'react';
+import { Suspense, useState } from 'react';
 import type { Activity } from '@kymar/core/job';
 import type { Placed } from '../state/placed';
 import { nameOf, type Drive } from '@kymar/core/catalog/parts';
 import { format, formatProbability } from '@kymar/core/units';
+import { useAnswer } from '../state/gate';
 import { useShop } from '../state/shop';
 import { useSituation } from '../state/situation';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
-import { comparisonOf, type Compared } from '../workers';
+import { comparisonOf } from '../workers';
 import { patientLazy } from '../ui/lazy';
+import { Opening } from '../ui/waiting';
 
 const Curves = patientLazy(() => import('./curves'));
 
@@ -42,25 +44,11 @@ export function Compare({ at, activity }: { at: Placed; activity: Activity }) {
   const situation = useSituation(at);
   const shop = useShop();
   const [chosen, setChosen] = useState<Drive[]>([]);
-  const [found, setFound] = useState<Compared | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
   const own = at.build!.drive;
-  useEffect(() => {
-    if (chosen.length === 0 || !situation) return;
-    let current = true;
-    void comparisonOf(situation, shop, activity.id, chosen).then(
-      (c) => {
-        if (!current) return;
-        setFound(c);
-        setProblem(null);
-      },
-      (error: unknown) => current && setProblem(String(error instanceof Error ? error.message : error)),
-    );
-    return () => {
-      current = false;
-    };
-  }, [situation, shop, activity.id, chosen]);
-  const shown = chosen.length > 0 && found?.activity.id === activity.id ? found : null;
+  const { data: found, problem } = useAnswer(
+    situation && chosen.length > 0 ? comparisonOf(situation, shop, activity.id, chosen) : null,
+  );
+  const shown = found ?? null;
   return (
     <Panel title={`Compare with other drives: ${activity.name}`}>
       <Autocomplete
@@ -147,7 +135,7 @@ export function Compare({ at, activity }: { at: Placed; activity: Activity }) {
           </Box>
           {shown.builds.some((b) => b.curve) && (
             <Box sx={{ height: 230 }}>
-              <Suspense fallback={null}>
+              <Suspense fallback={<Opening />}>
                 <Curves comparison={shown} />
               </Suspense>
             </Box>

@@ -21,6 +21,7 @@ import { useSituation } from '../state/situation';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { patientLazy } from '../ui/lazy';
+import { Opening } from '../ui/waiting';
 
 const Chart = patientLazy(() => import('./chart'));
 
@@ -93,7 +94,7 @@ export function Course({ at, of }: { at: Placed; of: ActivitySheet & { course: C
         <CourseTable bands={course.profile} />
       ) : (
         <Box sx={{ height: course.profile.warmth ? 316 : 236 }}>
-          <Suspense fallback={null}>
+          <Suspense fallback={<Opening />}>
             <Chart course={course} />
           </Suspense>
         </Box>

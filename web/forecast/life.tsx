@@ -1,11 +1,11 @@
 import { type Spread } from '@kymar/core/stats';
 import { Box, Typography } from '@mui/material';
-import { useEffect, useState } from 'react';
 import { middle } from '@kymar/core/evidence';
 import type { Life } from '@kymar/core/models/endurance';
 import { isLife, type DaysForecast, type JobSheet } from '@kymar/core/forecast';
 import type { Placed } from '../state/placed';
 import { calendarMonth, format, numeral } from '@kymar/core/units';
+import { useAnswer } from '../state/gate';
 import { useSituation } from '../state/situation';
 import { ArrayFacts } from '../ui/array';
 import { Figure } from '../ui/figure';
@@ -197,22 +197,8 @@ const AHEAD = 5;
 export function Years({ at }: { at: Placed }) {
   const situation = useSituation(at);
   const years = Math.min(10, Math.max(1, middle(at.serviceYears) ?? AHEAD));
-  const [found, setFound] = useState<{ days: DaysForecast | null } | null>(null);
-  useEffect(() => {
-    if (!situation) return;
-    let current = true;
-    const ask = () =>
-      void daysOf(situation, years)
-        .catch(() => null)
-        .then((days) => current && setFound({ days }));
-    const timer = setTimeout(ask, 150);
-    return () => {
-      current = false;
-      clearTimeout(timer);
-    };
-  }, [situation, years]);
-  if (found && !found.days) return null;
-  const days = found?.days;
+  const { data: days, problem } = useAnswer(situation && daysOf(situation, years));
+  if (days === null || problem !== null) return null;
   const last = days?.days.at(-1);
   return (
     <Panel title={`The next ${years} years`} aria-busy={!days}>

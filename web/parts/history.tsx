@@ -18,6 +18,7 @@ import { newId } from '../state/id';
 import { putParts, useShop } from '../state/shop';
 import { QuantityField } from '../ui/field';
 import { patientLazy } from '../ui/lazy';
+import { Opening } from '../ui/waiting';
 
 const PriceChart = patientLazy(() => import('./pricechart'));
 
@@ -62,7 +63,7 @@ function InCurrency({ list, currency }: { list: readonly Price[]; currency: stri
     <>
       {list.length > 1 && (
         <Box sx={{ height: 130, mb: 1 }}>
-          <Suspense fallback={null}>
+          <Suspense fallback={<Opening />}>
             <PriceChart list={list} currency={currency} />
           </Suspense>
         </Box>

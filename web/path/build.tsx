@@ -12,6 +12,7 @@ import { useJob, usePlace } from '../ui/job';
 import { kindOfSegment } from '../ui/segment';
 import { Panel } from '../ui/panel';
 import { patientLazy } from '../ui/lazy';
+import { OpeningOver } from '../ui/waiting';
 
 const AlternativesMenu = patientLazy(() => import('../ui/alternatives'));
 type Build = NonNullable<Brief['build']>;
@@ -125,7 +126,7 @@ export function BuildPanel({ path }: { path: Path }) {
         )}
       </Box>
       <Kit list={build.accessories ?? NO_PARTS} at={at} />
-      <Suspense>
+      <Suspense fallback={<OpeningOver />}>
         {open && (
           <AlternativesMenu
             anchor={open.anchor}

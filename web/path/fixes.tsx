@@ -26,13 +26,21 @@ export function cheapest(list: readonly Fix[] | null): string {
 }
 
 /** Changes that unblock the path or make it faster, the cheapest first. */
-export function Fixes({ at, list }: { at: Placed; list: readonly Fix[] | null }) {
+export function Fixes({
+  at,
+  list,
+  problem,
+}: {
+  at: Placed;
+  list: readonly Fix[] | null;
+  problem: string | null;
+}) {
   return (
-    <Panel title="Cheapest fix" aria-busy={list === null}>
+    <Panel title="Cheapest fix" aria-busy={list === null && problem === null}>
       {list?.length === 0 && <Typography variant="body2">{NOTHING}</Typography>}
       {list === null && (
         <Typography variant="body2" color="textSecondary">
-          {TRYING}
+          {problem ?? TRYING}
         </Typography>
       )}
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 0.75 }}>

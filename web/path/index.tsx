@@ -30,7 +30,7 @@ export function PathView() {
   const at = usePlace();
   const setting = settingAt(at, direction);
   const situation = useSituation(at);
-  const fixes = useFixes(at, direction);
+  const { list: fixes, problem } = useFixes(at, direction);
   if (!at.build || !setting)
     return (
       <Panel title="Choose the parts" sx={{ maxWidth: 640 }}>
@@ -58,7 +58,7 @@ export function PathView() {
     >
       <Box sx={{ display: 'grid', gap: 2 }}>
         <BuildPanel path={path} />
-        <Fixes at={at} list={fixes} />
+        <Fixes at={at} list={fixes} problem={problem} />
         <Plugged at={at} path={path} />
         <DriveSheet drive={at.build.drive} at={at} />
       </Box>

@@ -1,25 +1,21 @@
 import { moment } from '@kymar/core/units';
 import { Alert, Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
-import { judgeLink, type PluggedIn } from '@kymar/core/catalog/negotiated';
+import { judgeLink } from '@kymar/core/catalog/negotiated';
 import { linkById, modesOf } from '@kymar/core/catalog/links';
 import type { Path } from '@kymar/core/build/path';
 import { changeBuild, type Placed } from '../state/placed';
-import { devices } from '../state/server';
+import { useAnswer } from '../state/gate';
+import { PLUGGED } from '../state/here';
 import { Panel } from '../ui/panel';
 
 /** What the system says of drives plugged into this machine, offered as the path's fact. */
 export function Plugged({ at, path }: { at: Placed; path: Path }) {
-  const [found, setFound] = useState<PluggedIn[] | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
+  const [isAsked, setAsked] = useState(false);
+  const { data: found = null, problem, again } = useAnswer(isAsked ? PLUGGED : null);
   const { seen } = at.build!;
   const set = (fact: typeof seen) =>
     changeBuild(at, ({ seen: _, ...rest }) => (fact ? { ...rest, seen: fact } : rest));
-  const look = () =>
-    devices().then(
-      (list) => (setFound(list), setProblem(null)),
-      (error: Error) => setProblem(error.message),
-    );
   // Only what the outermost link could be at all is offered as its fact.
   const could = modesOf(
     path.parts.drive.sealed || !path.parts.bridge ? path.parts.drive.modes : path.parts.bridge.outer,
@@ -28,7 +24,7 @@ export function Plugged({ at, path }: { at: Placed; path: Path }) {
     <Panel
       title="Plugged in here"
       aside={
-        <Button size="small" onClick={() => void look()}>
+        <Button size="small" onClick={isAsked ? again : () => setAsked(true)}>
           {found ? 'Look again' : 'Look'}
         </Button>
       }

@@ -1,6 +1,7 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import type { Rig, Step } from '@kymar/core/practice';
+import { answerTo } from '../state/gate';
 import { Panel } from '../ui/panel';
 import { practice } from '../workers';
 import { name } from './play';
@@ -29,7 +30,9 @@ export function AnswerForm({
     const named = { cause, fix: isSound || fix === NOTHING ? null : fix };
     setBusy(true);
     try {
-      const { isRight, isRightFix, minutes, best } = await practice.debrief(level, seed, steps, named);
+      const { isRight, isRightFix, minutes, best } = await answerTo(
+        practice.debrief(level, seed, steps, named),
+      );
       name(named, { level, seed, won: isRight && isRightFix, minutes, best });
     } catch (error) {
       setProblem((error as Error).message);

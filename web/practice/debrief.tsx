@@ -9,9 +9,9 @@ import {
   TableRow,
   Typography,
 } from '@mui/material';
-import { useEffect, useState } from 'react';
-import type { Debrief, Named, Rig, Step } from '@kymar/core/practice';
+import type { Named, Rig, Step } from '@kymar/core/practice';
 import { formatProbability } from '@kymar/core/units';
+import { useAnswer } from '../state/gate';
 import { Panel } from '../ui/panel';
 import { practice } from '../workers';
 import { gave, minutesWords } from './bench';
@@ -31,17 +31,8 @@ export function DebriefPanel({
   named: Named;
   rig: Rig;
 }) {
-  const [found, setFound] = useState<Debrief | null>(null);
-  useEffect(() => {
-    let current = true;
-    practice.debrief(level, seed, steps, named).then(
-      (debrief) => current && setFound(debrief),
-      () => undefined,
-    );
-    return () => {
-      current = false;
-    };
-  }, [level, seed, steps, named]);
+  const { data: found, problem } = useAnswer(practice.debrief(level, seed, steps, named));
+  if (problem) return <Panel title="It cannot be gone through now">{problem}</Panel>;
   if (!found) return <LinearProgress aria-label="Going through it" />;
   const isWon = found.isRight && found.isRightFix;
   const said = rig.causes.find(({ id }) => id === named.cause)?.title ?? named.cause;

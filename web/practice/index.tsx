@@ -1,6 +1,6 @@
 import { Box, Button, LinearProgress, Typography } from '@mui/material';
-import { useEffect, useState } from 'react';
-import { LEVELS, type Rig, type Step } from '@kymar/core/practice';
+import { LEVELS, type Step } from '@kymar/core/practice';
+import { useAnswer } from '../state/gate';
 import { useSettings } from '../state/settings';
 import { Panel } from '../ui/panel';
 import { practice } from '../workers';
@@ -88,18 +88,7 @@ function Start() {
 }
 
 function Going({ level, seed, steps, named }: NonNullable<ReturnType<typeof usePractice>['going']>) {
-  const [rig, setRig] = useState<Rig | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
-  useEffect(() => {
-    let current = true;
-    practice.rig(level, seed, steps).then(
-      (now) => current && (setRig(now), setProblem(null)),
-      (error: Error) => current && setProblem(error.message),
-    );
-    return () => {
-      current = false;
-    };
-  }, [level, seed, steps]);
+  const { data: rig, problem } = useAnswer(practice.rig(level, seed, steps));
   if (problem) return <Panel title="It cannot be played now">{problem}</Panel>;
   if (!rig) return <LinearProgress aria-label="Setting up the rig" />;
   const done = (next: Step) => step(next);

@@ -1,7 +1,7 @@
 import { Alert, Box, Button, Typography } from '@mui/material';
-import { useEffect, useState } from 'react';
-import { judgeLink, type Judged, type PluggedIn } from '@kymar/core/catalog/negotiated';
-import { devices } from '../state/server';
+import { judgeLink, type Judged } from '@kymar/core/catalog/negotiated';
+import { useAnswer } from '../state/gate';
+import { PLUGGED } from '../state/here';
 import { Panel } from '../ui/panel';
 
 const COLOR: Record<Judged['state'], string> = {
@@ -12,24 +12,12 @@ const COLOR: Record<Judged['state'], string> = {
 
 /** Storage plugged into this machine and what each link negotiated. */
 export function Devices() {
-  const [found, setFound] = useState<PluggedIn[] | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
-  const [asked, setAsked] = useState(0);
-  useEffect(() => {
-    let current = true;
-    devices().then(
-      (list) => current && (setFound(list), setProblem(null)),
-      (error: Error) => current && setProblem(error.message),
-    );
-    return () => {
-      current = false;
-    };
-  }, [asked]);
+  const { data: found, problem, again } = useAnswer(PLUGGED);
   return (
     <Panel
       title="Plugged in here"
       aside={
-        <Button size="small" onClick={() => setAsked(asked + 1)}>
+        <Button size="small" onClick={again}>
           Look again
         </Button>
       }

@@ -1,5 +1,5 @@
 import { Table, TableBody, TableCell, TableHead, TableRow, TextField, Typography } from '@mui/material';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import {
   ceilingOf,
   explainCeiling,
@@ -10,11 +10,14 @@ import {
 } from '@kymar/core/catalog/links';
 import type { OwnRate } from '@kymar/core/reference';
 import { format, numeral } from '@kymar/core/units';
+import { useAnswer } from '../state/gate';
 import { useJobs } from '../state/jobs';
 import { useSettings } from '../state/settings';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { ownRatesOf } from '../workers';
+
+const NONE: OwnRate[] = [];
 
 const mb = (rate: number) => numeral(rate / 1e6, rate < 100e6 ? 1 : 0);
 
@@ -34,16 +37,7 @@ function Own({ list }: { list: readonly OwnRate[] }) {
 /** Every link of the table: line rate, hard ceiling, what good equipment reaches and what the shop's own runs reached, each figure with its working. */
 export function Interfaces() {
   const jobs = useJobs((s) => s.jobs);
-  const [own, setOwn] = useState<OwnRate[]>([]);
-  useEffect(() => {
-    let current = true;
-    void ownRatesOf(Object.values(jobs))
-      .catch(() => [])
-      .then((found) => current && setOwn(found));
-    return () => {
-      current = false;
-    };
-  }, [jobs]);
+  const own = useAnswer(ownRatesOf(jobs)).data ?? NONE;
   const ranges = useSettings((s) => s.ownRanges);
   const [search, setSearch] = useState('');
   const words = search.toLowerCase().split(/\s+/).filter(Boolean);

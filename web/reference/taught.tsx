@@ -1,21 +1,19 @@
 import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { ASSUMPTIONS, type OwnRanges } from '@kymar/core/catalog/assumptions';
 import type { LearnedRow, LearnedThumb, RecordKind } from '@kymar/core/calibration';
 import { PRESS } from '@kymar/core/measure';
 import { writeFact } from '@kymar/core/evidence';
 import { counted, format } from '@kymar/core/units';
+import { useAnswer } from '../state/gate';
 import { useJobs } from '../state/jobs';
 import { setSetting, useSettings } from '../state/settings';
 import { inMs, unbroken } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { taughtBy } from '../workers';
-import type { Taught as Found } from '../workers/whatif';
 
 const KIND: Record<RecordKind, string> = { writing: 'Writing', reading: 'Reading', loads: 'Load times' };
 const NONE: OwnRanges = {};
-/** ms until it is asked for again. */
-const AGAIN = 2000;
 
 /** The shop's own ranges without those that were learned: what is learned is not learned from again. */
 function useEntered(): OwnRanges {
@@ -53,34 +51,14 @@ export function Taught() {
   const jobs = useJobs((s) => s.jobs);
   const own = useEntered();
   const learned = useSettings((s) => s.learned) ?? {};
-  const [found, setFound] = useState<Found | null>(null);
-  const [failed, setFailed] = useState<{ words: string; tries: number } | null>(null);
-  const tries = failed?.tries ?? 0;
-  useEffect(() => {
-    let current = true;
-    // What did not come is asked for again, a little later each time.
-    const wait = setTimeout(() => {
-      taughtBy(Object.values(jobs), own).then(
-        (now) => {
-          if (!current) return;
-          setFound(now);
-          setFailed(null);
-        },
-        (error: Error) => current && setFailed({ words: error.message, tries: tries + 1 }),
-      );
-    }, AGAIN * tries);
-    return () => {
-      current = false;
-      clearTimeout(wait);
-    };
-  }, [jobs, own, tries]);
+  const { data: found = null, problem } = useAnswer(taughtBy(jobs, own));
   const inUse = Object.keys(learned).length;
   const fresh = found?.rows.filter((row) => teaching(row) > 0 && learned[row.row] !== teaching(row)) ?? [];
   return (
     <Panel title="What your jobs teach" aria-busy={found === null}>
-      {failed && (
+      {problem && (
         <Typography role="alert" color="error" variant="body2">
-          {failed.words}
+          {problem}
         </Typography>
       )}
       {found && found.rows.length === 0 && (

@@ -48,7 +48,7 @@ export function BinPanel() {
       );
     } else if (!(await putEntry(thing.key, thing.raw)))
       return setProblem(`${thing.title} cannot be brought back: it is no sound part any more.`);
-    await bin.take(thing.kind, thing.key);
+    await bin.drop(thing);
     look();
   };
   return (
@@ -70,7 +70,7 @@ export function BinPanel() {
         {list.slice(0, shown).map((thing) => (
           <Box
             component="li"
-            key={`${thing.kind}/${thing.key}`}
+            key={`${thing.kind}/${thing.key}/${thing.at}`}
             sx={{
               display: 'flex',
               alignItems: 'center',

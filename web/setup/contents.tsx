@@ -1,10 +1,11 @@
 import { Box, Button, FormControlLabel, Switch, TextField, Typography } from '@mui/material';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { holdsOf, type Situation } from '@kymar/core/forecast';
 import { middle, recordersFor, type Estimate } from '@kymar/core/evidence';
 import type { Fitting } from '@kymar/core/job';
 import { format, moment, timeAfter, timesAfter } from '@kymar/core/units';
 import type { Placed } from '../state/placed';
+import { useAnswer } from '../state/gate';
 import { QuantityField } from '../ui/field';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
@@ -20,20 +21,7 @@ function keptNow({ work }: Situation): number | null {
 
 /** How long so much takes to be moved over; undefined until it is known. */
 function useTime(situation: Situation, bytes: number | null, verify: boolean): Estimate | null | undefined {
-  const [found, setFound] = useState<{ key: string; time: Estimate | null }>();
-  const key = `${bytes} ${verify}`;
-  useEffect(() => {
-    if (!bytes) return;
-    let current = true;
-    contentsFor(situation, bytes, verify).then(
-      (time) => current && setFound({ key, time }),
-      () => undefined,
-    );
-    return () => {
-      current = false;
-    };
-  }, [situation, bytes, verify, key]);
-  return found?.key === key ? found.time : undefined;
+  return useAnswer(bytes ? contentsFor(situation, bytes, verify) : null).data;
 }
 
 /** The contents moved over: how long that takes, and when it will be over. */

@@ -1,12 +1,12 @@
 import { Alert, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { returnUntil } from '@kymar/core/fitting';
 import { fromPasted, linesOf, readHealth } from '@kymar/core/models/health';
-import type { Watchable } from '@kymar/core/measure';
 import type { Fitting, Job } from '@kymar/core/job';
 import { calendarDay, format, shortMoment } from '@kymar/core/units';
 import type { Placed } from '../state/placed';
-import { watchables } from '../state/server';
+import { useAnswer } from '../state/gate';
+import { WATCHABLE } from '../state/here';
 import { QuantityField } from '../ui/field';
 import { Panel } from '../ui/panel';
 import { changeFitting, without } from './fitting';
@@ -67,17 +67,7 @@ export function Unit({ at, job, fitting }: { at: Placed; job: Job; fitting: Fitt
 
 /** The serial number as a drive in this machine says it. */
 function FromHere({ onSerial }: { onSerial(serial: string): void }) {
-  const [list, setList] = useState<Watchable[]>([]);
-  useEffect(() => {
-    let alive = true;
-    watchables().then(
-      (found) => alive && setList(found.filter(({ serial }) => serial)),
-      () => undefined,
-    );
-    return () => {
-      alive = false;
-    };
-  }, []);
+  const list = (useAnswer(WATCHABLE).data ?? []).filter(({ serial }) => serial);
   if (list.length === 0) return null;
   return (
     <TextField

@@ -1,5 +1,5 @@
 import localforage from 'localforage';
-import { allOf } from './all';
+import { addTo, allOf } from './all';
 
 /*
  * The places of the browser's storage. A database for each: a second store in one of them would have it upgraded at the first visit,
@@ -23,6 +23,14 @@ export async function allIn(disk: LocalForage): Promise<[string, unknown][]> {
   const found: [string, unknown][] = [];
   await disk.iterate<unknown, void>((raw, key) => void found.push([key, raw]));
   return found;
+}
+
+/** Puts records that are not there yet, all in one go. @returns the keys of those that were not */
+export async function addIn(disk: LocalForage, entries: readonly [string, unknown][]): Promise<string[]> {
+  if (entries.length === 0) return [];
+  await disk.ready();
+  const { name, storeName } = disk.config();
+  return disk.driver() === localforage.INDEXEDDB ? addTo(name!, storeName!, entries) : [];
 }
 
 /** Storage that has not answered by then hangs, in ms. */

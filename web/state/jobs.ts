@@ -4,6 +4,7 @@ import { jobPlaces, mergeJobs, nameOfChange, VERSION, witness, type Job } from '
 import type { Part } from '@kymar/core/catalog/parts';
 import { checkedJob } from './check';
 import { disks } from './disk';
+import { fields } from './fields';
 import { record, undoable } from './history';
 import { Records } from './records';
 import { setHealth } from './status';
@@ -17,7 +18,7 @@ interface OnScreen {
 }
 
 /** The jobs and the shop's parts as they stand on the screen. */
-export const useJobs = create<OnScreen>(() => ({ jobs: {}, parts: {} }));
+export const useJobs = create<OnScreen>(() => ({ jobs: fields(), parts: fields() }));
 
 const now = () => new Date().toISOString();
 type Changes = Record<string, Job | undefined>;
@@ -25,7 +26,7 @@ type Changes = Record<string, Job | undefined>;
 /** Puts jobs on the screen, or takes them off. */
 function show(changes: Changes): void {
   useJobs.setState(({ jobs }) => {
-    const next = { ...jobs };
+    const next = fields(jobs);
     for (const [id, job] of Object.entries(changes)) {
       if (job) next[id] = job;
       else delete next[id];
@@ -148,6 +149,8 @@ export const jobRecords = new Records<Job>(
       return { key: value.id, value };
     },
     title: (job) => job.title,
+    // What was removed at an earlier revision, or the same, is in it.
+    holds: (job, raw) => isOurs(raw, job.id) && raw.revision <= job.revision && raw.changed <= job.changed,
   },
   {
     get: () => useJobs.getState().jobs,

@@ -3,6 +3,7 @@ import { merge3 } from '@kymar/core/merge';
 import type { Read } from '@kymar/core/text';
 import { nameOf, type Kind, type Part } from '@kymar/core/catalog/parts';
 import { disks } from './disk';
+import { fields } from './fields';
 import { record, undoable } from './history';
 import { checkedPart } from './check';
 import { useJobs, type Held } from './jobs';
@@ -31,7 +32,7 @@ export function editParts(
 
 function show(changes: Record<string, Part | null | undefined>): void {
   useJobs.setState(({ parts }) => {
-    const next = { ...parts };
+    const next = fields(parts);
     for (const [key, part] of Object.entries(changes)) {
       if (part === undefined) delete next[key];
       else next[key] = part;

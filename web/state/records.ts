@@ -3,8 +3,10 @@ import equal from 'fast-deep-equal';
 import { VERSION } from '@kymar/core/job';
 import type { Merged } from '@kymar/core/merge';
 import { bin } from './bin';
-import { allIn, answered } from './disk';
+import { addIn, allIn, answered } from './disk';
+import { fields } from './fields';
 import { idle } from './idle';
+import { soundPart } from './sound';
 
 /*
  * The one store behind jobs, parts and settings. What stands on the screen is compared with what the disk was last known to hold; each
@@ -31,6 +33,8 @@ export interface Kind<T> {
   /** Where both tabs changed the same: my version, as a record of its own. Null where one may win. */
   copy(mine: T, key: string): { key: string; value: T } | null;
   title(value: T, key: string): string;
+  /** Whether a record holds all that another state of it, as it was written, does; absent: where they are equal. */
+  holds?(value: T, raw: unknown): boolean;
   /** What is removed needs no place in the bin. */
   fleeting?: boolean;
 }
@@ -76,7 +80,9 @@ export interface Health {
 
 /** Quick enough that nothing is lost between a press and a reload, slow enough to gather the letters of a word. */
 const SAVE_AFTER = 120;
-const SIDE_BY_SIDE = 100;
+/** Records of a large batch that are written under one lock, and below how many each is written for itself. */
+const PIECE = 200;
+const FEW = 20;
 const RETRY_FIRST = 1000;
 const RETRY_LAST = 60_000;
 /** How long what is stored is checked at a stretch, ms. */
@@ -95,6 +101,8 @@ const words = (error: unknown): string =>
 
 export class Records<T> {
   private readonly base = new Map<string, { raw: unknown; value: T }>();
+  /** What was seen last of records that are not on the disk as they stand: what is removed is removed as it was worked on. */
+  private readonly latest = new Map<string, T>();
   private health: Health = {
     loaded: false,
     closed: null,
@@ -106,8 +114,8 @@ export class Records<T> {
   };
   private timer: ReturnType<typeof setTimeout> | undefined;
   private wait = RETRY_FIRST;
-  /** What the disk and the bin hold, asked once for a large batch. */
-  private known: { there: Set<string>; binned: Set<string> } | null = null;
+  /** What the bin holds, asked once for a large batch. */
+  private binned: Set<string> | null = null;
   /** When something last changed. */
   private last = 0;
   private writing: Promise<void> = Promise.resolve();
@@ -133,6 +141,12 @@ export class Records<T> {
     if (!this.health.notes.includes(note)) this.tell({ notes: [...this.health.notes, note].slice(-5) });
   }
 
+  /** Puts on the screen what somebody else did: what goes by that is nothing that was removed here. */
+  private show(changes: Record<string, T | undefined>): void {
+    for (const [key, value] of Object.entries(changes)) if (value === undefined) this.latest.delete(key);
+    this.screen.adopt(changes);
+  }
+
   /** What is not on the disk as it stands on the screen, with what it was made from. */
   unsaved(): Draft[] {
     const now = this.screen.get();
@@ -143,25 +157,36 @@ export class Records<T> {
     }));
   }
 
-  /** Lays over what is stored what an earlier page could not write any more. */
-  async resume(drafts: readonly Draft[]): Promise<void> {
+  /** Lays over what is stored what an earlier page could not write any more. @returns whether that is all of it */
+  async resume(drafts: readonly Draft[]): Promise<boolean> {
+    let isAll = true;
     for (const { key, base, mine } of drafts) {
       const was = base === null ? null : await this.kind.check(base, key);
-      const is = mine === null ? null : await this.kind.check(mine, key);
+      const read = mine === null ? null : await this.kind.check(mine, key);
+      // What the schema refuses stood on the screen before, and stands there again: the writing stores all but that.
+      const own = read?.ok === false ? this.kind.trusted(mine, key) : undefined;
+      const is = own === undefined ? read : { ok: true as const, value: own };
       const now = this.screen.get()[key];
-      if (is && !is.ok) continue;
+      if (is && !is.ok) {
+        this.note(
+          `What was changed last in “${key}” cannot be read (${is.problems[0]}). It is kept as it is.`,
+        );
+        isAll = false;
+        continue;
+      }
       if (!is) {
         // Removed there: only what nobody changed since.
         if (now !== undefined && was?.ok && equal(this.kind.toDisk(now), this.kind.toDisk(was.value)))
-          this.screen.adopt({ [key]: undefined });
-      } else if (now === undefined) this.screen.adopt({ [key]: is.value });
+          this.show({ [key]: undefined });
+      } else if (now === undefined) this.show({ [key]: is.value });
       else if (!equal(this.kind.toDisk(now), this.kind.toDisk(is.value))) {
         const { value, conflicts } = this.kind.merge(was?.ok ? was.value : undefined, is.value, now);
         const copy = conflicts.length > 0 ? this.kind.copy(is.value, key) : null;
-        this.screen.adopt({ [key]: value, ...(copy ? { [copy.key]: copy.value } : {}) });
+        this.show({ [key]: value, ...(copy ? { [copy.key]: copy.value } : {}) });
       }
     }
     this.changed();
+    return isAll;
   }
 
   /** A person has read what was told. */
@@ -185,7 +210,7 @@ export class Records<T> {
       this.tell({ loaded: true, closed: words(error) });
       return this.later();
     }
-    const read: Record<string, T> = {};
+    const read = fields<T>();
     const aside: Aside[] = [];
     const later: [string, T][] = [];
     for (const [key, raw] of found) {
@@ -201,7 +226,7 @@ export class Records<T> {
     this.examined = this.examine(later);
     const now = this.screen.get();
     // What was made while nothing could be loaded stays, and is written.
-    this.screen.adopt(Object.fromEntries(Object.entries(read).filter(([key]) => now[key] === undefined)));
+    this.show(Object.fromEntries(Object.entries(read).filter(([key]) => now[key] === undefined)));
     this.tell({ loaded: true, closed: null, aside });
   }
 
@@ -215,7 +240,7 @@ export class Records<T> {
       const checked = await this.kind.check(base.raw, key).catch(() => null);
       if (checked && !checked.ok && this.base.get(key) === base && this.screen.get()[key] === value) {
         this.base.delete(key);
-        this.screen.adopt({ [key]: undefined });
+        this.show({ [key]: undefined });
         this.tell({ aside: [...this.health.aside, asideOf(key, base.raw, checked)] });
       }
       if (performance.now() - from < SLICE) continue;
@@ -228,12 +253,15 @@ export class Records<T> {
   private dirty(): string[] {
     const now = this.screen.get();
     const changed = Object.keys(now).filter((key) => this.base.get(key)?.value !== now[key]);
-    const gone = [...this.base.keys()].filter((key) => !(key in now));
-    return [...changed, ...gone];
+    const gone = [...this.base.keys(), ...this.latest.keys()].filter((key) => !(key in now));
+    return [...new Set([...changed, ...gone])];
   }
 
   private changed(): void {
-    const unsaved = this.dirty().length;
+    const dirty = this.dirty();
+    const now = this.screen.get();
+    for (const key of dirty) if (key in now) this.latest.set(key, now[key]!);
+    const unsaved = dirty.length;
     if (unsaved === 0 && !this.timer) return this.tell({ unsaved, busy: false, failed: {} });
     this.tell({ unsaved, busy: unsaved > 0 });
     this.wait = RETRY_FIRST;
@@ -276,25 +304,29 @@ export class Records<T> {
     }
     const keys = this.dirty();
     if (keys.length === 0) return this.tell({ busy: false, unsaved: 0, failed: {} });
-    const failed: Record<string, string> = {};
+    const failed = fields<string>();
     let again = false;
-    const written: string[] = [];
-    await this.locked(async () => {
-      const one = async (key: string): Promise<void> => {
-        try {
-          written.push(...(await answered(this.write(key))));
-        } catch (error) {
-          failed[key] = words(error);
-          // What is unsound stays so until it is changed; anything else may go better later.
-          if (!(error instanceof Unsound)) again = true;
-        }
-      };
-      await this.survey(keys);
-      // Many side by side, for one after the other takes a minute for thousands; not all at once, for the page must not stand still.
-      for (let i = 0; i < keys.length; i += SIDE_BY_SIDE)
-        await Promise.all(keys.slice(i, i + SIDE_BY_SIDE).map(one));
-    });
-    if (written.length > 0) this.channel?.postMessage(written);
+    const one = async (key: string): Promise<string[]> => {
+      try {
+        return await answered(this.write(key));
+      } catch (error) {
+        failed[key] = words(error);
+        // What is unsound stays so until it is changed; anything else may go better later.
+        if (!(error instanceof Unsound)) again = true;
+        return [];
+      }
+    };
+    this.binned = keys.length < PIECE ? null : new Set(await bin.keys(this.kind.name).catch(() => keys));
+    // In pieces, each under the lock for itself: another tab's change waits for one of them, not for thousands.
+    for (let i = 0; i < keys.length; i += PIECE) {
+      const piece = keys.slice(i, i + PIECE);
+      const written: string[] = [];
+      await this.locked(async () => {
+        const left = piece.length < FEW ? piece : await this.writeFresh(piece, written);
+        for (const key of left) written.push(...(await one(key)));
+      });
+      if (written.length > 0) this.channel?.postMessage(written);
+    }
     const left = this.dirty();
     const fresh = left.filter((key) => !(key in failed));
     this.tell({ failed, unsaved: left.length, busy: fresh.length > 0 });
@@ -310,51 +342,97 @@ export class Records<T> {
     await locks.request(`kymar-${this.kind.name}`, { signal: AbortSignal.timeout(15_000) }, work);
   }
 
-  /** For thousands at once: which of them are on the disk at all, and in the bin. Asked one by one, that would be most of the work. */
-  private async survey(keys: readonly string[]): Promise<void> {
-    this.known = null;
-    if (keys.length < SIDE_BY_SIDE) return;
-    const [there, binned] = await Promise.all([
-      answered(this.kind.disk.keys()),
-      bin.keys(this.kind.name).catch(() => null),
-    ]);
-    this.known = { there: new Set(there), binned: new Set(binned ?? keys) };
+  /**
+   * Of many at once those that are sound and not on the disk yet, in one go: a transaction each would be most of the work.
+   * @param written told which were
+   * @returns those that are left to be written one by one
+   */
+  private async writeFresh(keys: readonly string[], written: string[]): Promise<string[]> {
+    const now = this.screen.get();
+    const fresh: { key: string; raw: unknown; value: T }[] = [];
+    for (const key of keys) {
+      const value = now[key];
+      if (value === undefined || this.base.has(key) || (this.binned?.has(key) ?? true)) continue;
+      const raw = this.kind.toDisk(value);
+      if ((await this.kind.check(raw, key)).ok) fresh.push({ key, raw, value });
+    }
+    const added = new Set(
+      await answered(
+        addIn(
+          this.kind.disk,
+          fresh.map(({ key, raw }) => [key, raw]),
+        ),
+      ),
+    );
+    for (const { key, raw, value } of fresh) {
+      if (!added.has(key)) continue;
+      this.stored(key, raw, value);
+      written.push(key);
+    }
+    return keys.filter((key) => !added.has(key));
   }
 
   /** Writes one record. @returns the keys that were written */
   private async write(key: string): Promise<string[]> {
     const mine = this.screen.get()[key];
     const base = this.base.get(key);
-    const raw = this.known && !this.known.there.has(key) ? null : await this.kind.disk.getItem(key);
+    const raw: unknown = await this.kind.disk.getItem(key);
     if (mine === undefined) return this.remove(key, raw);
     const sound = await this.kind.check(this.kind.toDisk(mine), key);
-    if (!sound.ok) throw new Unsound(`“${this.kind.title(mine, key)}” is not sound: ${sound.problems[0]}`);
-    if (
-      raw === null ||
-      raw === undefined ||
-      (base && equal(raw, base.raw)) ||
-      equal(raw, this.kind.toDisk(mine))
-    ) {
+    if (!sound.ok) return this.writeRest(key, mine, raw, sound.problems);
+    if (isMine(raw, base) || equal(raw, this.kind.toDisk(mine))) {
       await this.put(key, mine);
       return [key];
     }
     return this.bring(key, mine, base?.value, raw);
   }
 
+  /**
+   * Of what is unsound all the rest is stored; what is refused stays on the screen, as it was typed, and what it stood for before stays stored.
+   * @throws Unsound always: it is not all on the disk
+   */
+  private async writeRest(key: string, mine: T, raw: unknown, problems: readonly string[]): Promise<never> {
+    const base = this.base.get(key);
+    const rest = isMine(raw, base)
+      ? await soundPart(this.kind.toDisk(mine), base?.raw, (part) => this.kind.check(part, key))
+      : null;
+    if (rest !== null && !equal(this.kind.toDisk(rest), base?.raw)) {
+      await this.put(key, rest);
+      this.channel?.postMessage([key]);
+    }
+    throw new Unsound(
+      `“${this.kind.title(mine, key)}” ${rest === null ? 'is not sound' : 'is stored, all but what cannot be'}: ${problems[0]}`,
+    );
+  }
+
   private async put(key: string, value: T): Promise<void> {
     const raw = this.kind.toDisk(value);
     await this.kind.disk.setItem(key, raw);
-    if (!this.base.has(key) && (this.known?.binned.has(key) ?? true)) await bin.take(this.kind.name, key);
+    const holds = (had: unknown) => this.kind.holds?.(value, had) ?? equal(had, raw);
+    if (!this.base.has(key) && (this.binned?.has(key) ?? true)) await bin.take(this.kind.name, key, holds);
+    this.stored(key, raw, value);
+  }
+
+  /** From now on the disk is known to hold it. */
+  private stored(key: string, raw: unknown, value: T): void {
     this.base.set(key, { raw, value });
+    if (this.latest.get(key) === value) this.latest.delete(key);
   }
 
   private async remove(key: string, raw: unknown): Promise<string[]> {
     const base = this.base.get(key);
     if (raw === null || raw === undefined || (base && equal(raw, base.raw))) {
-      if (base && !this.kind.fleeting)
-        await bin.put({ kind: this.kind.name, key, raw: base.raw, title: this.kind.title(base.value, key) });
+      const value = this.latest.get(key) ?? base?.value;
+      if (value !== undefined && !this.kind.fleeting)
+        await bin.put({
+          kind: this.kind.name,
+          key,
+          raw: this.kind.toDisk(value),
+          title: this.kind.title(value, key),
+        });
       await this.kind.disk.removeItem(key);
       this.base.delete(key);
+      if (!(key in this.screen.get())) this.latest.delete(key);
       return [key];
     }
     // Another tab changed it since: what somebody worked on is not thrown away.
@@ -362,9 +440,10 @@ export class Records<T> {
     // Brought back meanwhile: the next writing settles it.
     if (key in this.screen.get()) return [];
     this.base.delete(key);
+    this.latest.delete(key);
     if (!theirs.ok) return [];
     this.base.set(key, { raw, value: theirs.value });
-    this.screen.adopt({ [key]: theirs.value });
+    this.show({ [key]: theirs.value });
     this.note(
       `“${this.kind.title(theirs.value, key)}” was changed in another tab while it was removed here. It is kept.`,
     );
@@ -380,7 +459,7 @@ export class Records<T> {
       if (!copy) throw new Unsound(`“${title}” stands in the storage in a form this Kymar cannot read`);
       await this.put(copy.key, copy.value);
       this.base.delete(key);
-      this.screen.adopt({ [key]: undefined, [copy.key]: copy.value });
+      this.show({ [key]: undefined, [copy.key]: copy.value });
       this.note(
         `What the storage holds as “${title}” cannot be read by this Kymar (${theirs.problems[0]}). ` +
           `It is left untouched; yours is kept as “${this.kind.title(copy.value, copy.key)}”.`,
@@ -401,7 +480,7 @@ export class Records<T> {
     // What was typed while this was written goes on top.
     const now = this.screen.get()[key];
     const shown = now === mine || now === undefined ? merged : this.kind.merge(mine, now, merged).value;
-    this.screen.adopt({ [key]: shown, ...(copy ? { [copy.key]: copy.value } : {}) });
+    this.show({ [key]: shown, ...(copy ? { [copy.key]: copy.value } : {}) });
     return [key, ...(copy ? [copy.key] : [])];
   }
 
@@ -421,7 +500,7 @@ export class Records<T> {
       if (theirs === null) {
         if (now !== undefined && now === base?.value) {
           this.base.delete(key);
-          this.screen.adopt({ [key]: undefined });
+          this.show({ [key]: undefined });
         }
         continue;
       }
@@ -429,12 +508,12 @@ export class Records<T> {
       // Removed here and not written yet: the writing will find what was changed meanwhile, and keep it.
       if (now === undefined && base) continue;
       this.base.set(key, { raw, value: theirs.value });
-      if (now === base?.value) this.screen.adopt({ [key]: theirs.value });
+      if (now === base?.value) this.show({ [key]: theirs.value });
       else if (now !== undefined) {
         const { value, conflicts } = this.kind.merge(base?.value, now, theirs.value);
         // A conflict is for the one who writes last to settle, with both versions kept: it must see its own base again.
         if (conflicts.length > 0 && base) this.base.set(key, base);
-        else this.screen.adopt({ [key]: value });
+        else this.show({ [key]: value });
       }
     }
   }
@@ -480,11 +559,15 @@ export class Records<T> {
     });
     await this.kind.disk.setItem(key, this.kind.toDisk(checked.value));
     this.base.set(key, { raw: this.kind.toDisk(checked.value), value: checked.value });
-    this.screen.adopt({ [key]: checked.value });
+    this.show({ [key]: checked.value });
     this.tell({ aside: this.health.aside.filter((a) => a.key !== key) });
     return checked;
   }
 }
+
+/** Whether the disk holds what this page last read or wrote there, or nothing. */
+const isMine = (raw: unknown, base: { raw: unknown } | undefined): boolean =>
+  raw === null || raw === undefined || (base !== undefined && equal(raw, base.raw));
 
 const asideOf = (key: string, raw: unknown, { problems }: { problems: string[] }): Aside => ({
   key,

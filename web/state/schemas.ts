@@ -1,5 +1,5 @@
 import { KINDS, type Kind, type Part } from '@kymar/core/catalog/parts';
-import { own, problemsOf, type Read } from '@kymar/core/text';
+import { own, refused, type Read } from '@kymar/core/text';
 
 /*
  * What checks records against their schemas: fetched after the first view, for the schemas are as large as the page.
@@ -11,5 +11,5 @@ export function checkPart(raw: unknown, key: string): Read<Part> {
   const schema = own(KINDS as Record<string, (typeof KINDS)[Kind]>, key.slice(0, key.indexOf('/')));
   const read = schema?.safeParse(raw);
   if (read?.success) return { ok: true, value: read.data };
-  return { ok: false, problems: read ? problemsOf(read.error) : [`${key} is no kind of part.`] };
+  return read ? refused(read.error) : { ok: false, problems: [`${key} is no kind of part.`] };
 }

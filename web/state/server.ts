@@ -1,12 +1,13 @@
 import { create } from 'zustand';
 import type { PluggedIn } from '@kymar/core/catalog/negotiated';
 import type { Answers } from './answers';
+import { Gone } from './gone';
 import type { KeptRun, RunEvent, RunRequest, Target, Watchable } from '@kymar/core/measure';
 
 /** What the server said no to, in its own words. */
 class Refused extends Error {}
 /** The server does not answer at all. */
-export class Away extends Refused {}
+export class Away extends Gone {}
 
 /** Whether the server answers, as far as is known. */
 export const useServer = create<{ away: boolean }>(() => ({ away: false }));

@@ -19,9 +19,18 @@ function leave(): void {
   const unsaved = Object.fromEntries(
     Object.entries(stores).map(([name, records]) => [name, records.unsaved()]),
   ) as Drafts;
-  if (Object.values(unsaved).every((list) => list.length === 0)) return;
+  if (Object.values(unsaved).every((list) => list.length === 0)) return void settle();
+  isDrafted = true;
   void drafts.setItem(page, unsaved).catch(() => undefined);
-  void saveNow();
+  void saveNow().then(settle);
+}
+let isDrafted = false;
+
+/** What this page put down when it was hidden goes once all of it is stored; until then nothing of it does. */
+async function settle(): Promise<void> {
+  if (!isDrafted || all.some((records) => records.unsaved().length > 0)) return;
+  isDrafted = false;
+  await drafts.removeItem(page).catch(() => undefined);
 }
 
 /** What pages that were left could not write any more is laid over what is stored. */
@@ -31,12 +40,15 @@ async function resume(): Promise<void> {
   // The first view waits for it: what checks it must not wait for the first view.
   if (left.length > 0) firstViewShown();
   for (const [key, draft] of left) {
+    const taken = [];
     for (const [name, records] of Object.entries(stores))
-      await records.resume(draft[name as keyof typeof stores] ?? []);
-    // It is on the screen now; that it is stored need not be waited for.
-    void saveNow()
-      .then(() => drafts.removeItem(key))
-      .catch(() => undefined);
+      taken.push(await records.resume(draft[name as keyof typeof stores] ?? []));
+    // It is on the screen now; that it is stored need not be waited for. What cannot be stored is this page's to put down again.
+    if (taken.every(Boolean))
+      void saveNow()
+        .then(() => leave())
+        .then(() => drafts.removeItem(key))
+        .catch(() => undefined);
   }
 }
 
@@ -85,7 +97,7 @@ function watch(): void {
     'pageshow',
     () =>
       void saveNow()
-        .then(() => drafts.removeItem(page))
+        .then(settle)
         .catch(() => undefined),
   );
   addEventListener('visibilitychange', () => {
@@ -96,6 +108,7 @@ function watch(): void {
   let held = false;
   useStatus.subscribe((status) => {
     const holds = savedState(status) !== 'saved';
+    if (!holds) void settle();
     if (holds === held) return;
     held = holds;
     (holds ? addEventListener : removeEventListener)('beforeunload', hold);

@@ -9,30 +9,31 @@ import { useSettings } from './settings';
  */
 const found = new WeakMap<Job, Verdict>();
 const last = new Map<string, Verdict>();
-const waiting = new Map<string, Job>();
-let busy = false;
+/** The job of each id that is asked about. */
+const asked = new Map<string, Job>();
 
 /** Counts verdicts that came in: who shows one follows it. */
 const useCount = create<{ count: number }>(() => ({ count: 0 }));
 
-async function work(): Promise<void> {
-  if (busy) return;
-  busy = true;
-  for (let next = waiting.entries().next(); !next.done; next = waiting.entries().next()) {
-    const [id, job] = next.value;
-    waiting.delete(id);
+/** Of a job that changes while it is worked out, the latest counts. */
+async function work(job: Job): Promise<void> {
+  if (asked.has(job.id)) return void asked.set(job.id, job);
+  asked.set(job.id, job);
+  // The gate is not there before it is needed: most first views show what was frozen.
+  const [{ judged }, { answerTo }] = await Promise.all([import('../workers'), import('./gate')]);
+  for (let now = job; ; now = asked.get(job.id)!) {
     try {
-      const { judged } = await import('../workers');
-      const verdict = await judged(job, useSettings.getState().ownRanges);
-      found.set(job, verdict);
-      last.set(id, verdict);
+      const verdict = await answerTo(judged(now, useSettings.getState().ownRanges));
+      found.set(now, verdict);
+      last.set(now.id, verdict);
     } catch {
       // What cannot be worked out now is asked for again with the next change; what stands, stands.
-      found.set(job, last.get(id) ?? verdictFrom(job, []));
+      found.set(now, last.get(now.id) ?? verdictFrom(now, []));
     }
     useCount.setState(({ count }) => ({ count: count + 1 }));
+    if (asked.get(job.id) === now) break;
   }
-  busy = false;
+  asked.delete(job.id);
 }
 
 /** A job's verdict as far as it is known; null until the first is. */
@@ -45,8 +46,7 @@ function verdictOf(job: Job): Verdict | null {
     last.set(job.id, quick);
     return quick;
   }
-  waiting.set(job.id, job);
-  queueMicrotask(() => void work());
+  if (asked.get(job.id) !== job) queueMicrotask(() => void work(job).catch(() => asked.delete(job.id)));
   return last.get(job.id) ?? null;
 }
 

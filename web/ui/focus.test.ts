@@ -34,7 +34,43 @@ test('the next row, the one before where it was the last, else what follows', ()
   expect(removed('a')).toBe('after');
 });
 
-test('what still has the focus keeps it; without anything near, nothing is done', () => {
+test('what is shut counts as gone: on to what is marked in the same work, else to what stands nearest', () => {
+  document.body.innerHTML =
+    '<main><div data-work><p><button>Stop</button><button>Lap</button></p><button data-next>Keep</button></div></main>';
+  const shut = (name: string, more: () => void = () => undefined) => {
+    button(name).focus();
+    button(name).addEventListener('click', () => {
+      (button(name) as HTMLButtonElement).disabled = true;
+      more();
+    });
+    button(name).click();
+    jest.advanceTimersByTime(100);
+    return document.activeElement!.textContent;
+  };
+  expect(shut('Stop')).toBe('Keep');
+  document.querySelector('[data-next]')!.removeAttribute('data-next');
+  expect(shut('Lap')).toBe('Keep');
+});
+
+test('taken away long after the press, or with the dialog it stood in: back to what opened that, or on', async () => {
+  list('a', 'b');
+  button('a').focus();
+  button('a').click();
+  jest.advanceTimersByTime(5000);
+  button('a').closest('li')!.remove();
+  // Observers are told in a turn of their own.
+  await Promise.resolve();
+  jest.advanceTimersByTime(100);
+  expect(document.activeElement).toBe(button('b'));
+  document.body.insertAdjacentHTML('beforeend', '<div role="dialog"><button>Note it</button></div>');
+  button('Note it').focus();
+  document.querySelector('[role="dialog"]')!.remove();
+  await Promise.resolve();
+  jest.advanceTimersByTime(100);
+  expect(document.activeElement).toBe(button('b'));
+});
+
+test('what still has the focus keeps it; without anything near, the page itself; a press beside it lets go', () => {
   list('a', 'b');
   button('a').focus();
   button('b').closest('li')!.remove();
@@ -45,6 +81,11 @@ test('what still has the focus keeps it; without anything near, nothing is done'
   button('x').focus();
   button('x').addEventListener('click', () => document.querySelector('p')!.remove());
   button('x').click();
+  jest.advanceTimersByTime(100);
+  expect(document.activeElement).toBe(document.querySelector('main'));
+  list('a');
+  button('a').focus();
+  button('a').blur();
   jest.advanceTimersByTime(100);
   expect(document.activeElement).toBe(document.body);
 });

@@ -1,21 +1,38 @@
 /*
- * Where what has the focus is taken away (a row removed, a question answered), the focus goes to what stands nearest, not back to the
- * beginning of the page.
+ * Where what has the focus is taken away or shut (a row removed, a clock stopped, a dialog done), the focus goes to where the work goes on: to what is
+ * marked so in the same piece of work, else to what stands nearest, never back to the beginning of the page.
  */
 const FOCUSABLE =
   'a[href], button:not([disabled]), input:not([disabled]):not([type="hidden"]), textarea:not([disabled]), [tabindex="0"]';
+/** Marks a piece of work, and the control in it with which it goes on. */
+const WORK = '[data-work]';
+const NEXT = '[data-next]:not([disabled])';
 
-/** What was focused last, with what it stood in, and which of their parts it was in. */
-let last: { element: Element; within: { parent: Element; index: number }[] } | null = null;
+/** What was focused, with what it stood in, and which of their parts it was in. */
+interface Spot {
+  element: Element;
+  within: { parent: Element; index: number }[];
+}
+/** The last ones, the latest at the end: what opened a dialog stands before what was pressed in it. */
+let spots: Spot[] = [];
+const MOST = 8;
+/** Who takes a control away may give the focus to another by itself: so long is waited for it, ms. */
+const PATIENCE = 60;
 
 function note(element: Element): void {
-  const within: { parent: Element; index: number }[] = [];
+  const within: Spot['within'] = [];
   for (let at = element; at.parentElement && at.parentElement !== document.body; at = at.parentElement)
     within.push({ parent: at.parentElement, index: [...at.parentElement.children].indexOf(at) });
-  last = { element, within };
+  spots = [...spots.filter((spot) => spot.element !== element), { element, within }].slice(-MOST);
 }
 
 const isShown = (element: Element): boolean => element.getClientRects().length > 0;
+const isUsable = (element: Element): boolean =>
+  element.isConnected && !element.matches(':disabled') && isShown(element);
+const isLost = (): boolean => {
+  const now = document.activeElement;
+  return now === null || now === document.body || now.matches(':disabled');
+};
 
 /** The control nearest to a place: in what has come to stand there, else after it, else before it. */
 function nearest(parent: Element, index: number): HTMLElement | null {
@@ -32,18 +49,47 @@ function nearest(parent: Element, index: number): HTMLElement | null {
   );
 }
 
+/** Where the work goes on from a spot. */
+function nextOf({ within }: Spot): HTMLElement | null {
+  const standing = within.filter(({ parent }) => parent.isConnected);
+  const work = standing.find(({ parent }) => parent.matches(WORK))?.parent;
+  const marked = [...(work?.querySelectorAll<HTMLElement>(NEXT) ?? [])].find(isShown);
+  if (marked) return marked;
+  for (const { parent, index } of standing) {
+    const found = nearest(parent, index);
+    if (found) return found;
+  }
+  return null;
+}
+
 function regain(): void {
-  if (!last || last.element.isConnected || document.activeElement !== document.body) return;
-  for (const { parent, index } of last.within) {
-    if (!parent.isConnected) continue;
-    const next = nearest(parent, index);
+  const last = spots.at(-1);
+  if (!last || !isLost()) return;
+  // Still there: a person pressed beside it.
+  if (isUsable(last.element)) return void (spots = []);
+  for (const spot of spots.toReversed()) {
+    const next = isUsable(spot.element) ? (spot.element as HTMLElement) : nextOf(spot);
     if (next) return next.focus();
   }
+  const main = document.querySelector<HTMLElement>('main');
+  if (!main) return;
+  main.tabIndex = -1;
+  main.focus({ preventScroll: true });
 }
 
 /** From now on. */
 export function keepFocus(): void {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const later = () => {
+    clearTimeout(timer);
+    timer = setTimeout(regain, PATIENCE);
+  };
   addEventListener('focusin', (event) => event.target instanceof Element && note(event.target));
-  const later = () => setTimeout(regain, 60);
-  for (const event of ['keyup', 'click']) addEventListener(event, later, true);
+  for (const event of ['keyup', 'click', 'focusout']) addEventListener(event, later, true);
+  // What takes its time (a forecast frozen, a price stored) takes its button away when nobody presses anything.
+  new MutationObserver(() => spots.length > 0 && isLost() && later()).observe(document, {
+    childList: true,
+    subtree: true,
+    attributeFilter: ['disabled'],
+  });
 }

@@ -11,6 +11,7 @@ import type { Placed } from '../state/placed';
 import { useVerdict } from '../state/verdict';
 import { patientLazy } from './lazy';
 import { PathStrip } from './strip';
+import { OpeningOver } from './waiting';
 
 const AlternativesMenu = patientLazy(() => import('./alternatives'));
 
@@ -72,7 +73,7 @@ export default function JobStrip({ job, at, direction }: { job: Job; at: Placed;
           </>
         )}
       </Typography>
-      <Suspense>
+      <Suspense fallback={<OpeningOver />}>
         {open && (
           <AlternativesMenu
             anchor={open.anchor}

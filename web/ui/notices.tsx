@@ -1,4 +1,4 @@
-import { Button } from '@mui/material';
+import { Box, Button } from '@mui/material';
 import { Link } from 'react-router';
 import { jobRecords } from '../state/jobs';
 import { partRecords } from '../state/parts';
@@ -20,9 +20,26 @@ export function Notices() {
   const trouble = troubleOf(status);
   const stores = Object.entries(status.stores) as [keyof typeof all, (typeof status.stores)[string]][];
   const aside = stores.flatMap(([, s]) => s.aside);
-  const sx = { mx: { xs: 1.5, sm: 3 }, mt: 1.5 };
+  const sx = { boxShadow: 4, pointerEvents: 'auto' } as const;
   return (
-    <>
+    // Over the page, so that nothing moves away from under a finger, and where there is the least to press.
+    <Box
+      className="no-print"
+      sx={{
+        position: 'fixed',
+        zIndex: 'snackbar',
+        right: { xs: 8, sm: 24 },
+        bottom: { xs: 8, sm: 16 },
+        width: 'min(560px, calc(100vw - 16px))',
+        maxHeight: '45vh',
+        overflowY: 'auto',
+        overscrollBehavior: 'contain',
+        display: 'flex',
+        flexDirection: 'column',
+        gap: 1,
+        pointerEvents: 'none',
+      }}
+    >
       {trouble && (
         <Notice severity="error" sx={sx} action={<Button onClick={() => void saveNow()}>Try again</Button>}>
           {trouble}
@@ -75,6 +92,6 @@ export function Notices() {
           {aside.length === 1 ? 'is' : 'are'} kept untouched: {aside[0]!.problem}
         </Notice>
       )}
-    </>
+    </Box>
   );
 }

@@ -14,6 +14,7 @@ import { Notices } from './notices';
 import { Running } from './running';
 import { patientLazy } from './lazy';
 import { NARROW } from './narrow';
+import { OpeningOver } from './waiting';
 
 const WorkingSheet = patientLazy(() => import('./working'));
 
@@ -138,11 +139,11 @@ export function Shell() {
         </IconButton>
         <SchemeSwitch />
       </Box>
-      {notices && <Notices />}
       <Guarded name="This page" watch={[pathname]}>
         {loaded && <Outlet />}
       </Guarded>
-      <Suspense>{working && <WorkingSheet />}</Suspense>
+      {notices && <Notices />}
+      <Suspense fallback={<OpeningOver />}>{working && <WorkingSheet />}</Suspense>
     </Box>
   );
 }

@@ -3,6 +3,7 @@ import { useEffect, useState, type ComponentType } from 'react';
 import { firstViewShown } from '../state/idle';
 import { ping, useServer } from '../state/server';
 import { Notice } from './notice';
+import { Opening } from './waiting';
 
 type Load = () => Promise<{ default: ComponentType }>;
 
@@ -51,7 +52,11 @@ export function lazyView(load: Load, isFrame = false, openAnew = () => location.
       if (Found && !isFrame) firstViewShown();
     }, [Found]);
     if (Found) return <Found />;
-    return failed ? <Unloaded again={() => setTries((n) => n + 1)} /> : <Opening />;
+    return failed ? (
+      <Unloaded again={() => setTries((n) => n + 1)} />
+    ) : (
+      <Opening data-opening sx={{ p: 3 }} />
+    );
   };
 }
 
@@ -75,19 +80,3 @@ function Unloaded({ again }: { again(): void }) {
     </Box>
   );
 }
-
-/** Told only where a view takes its time. */
-const Opening = () => (
-  <Box
-    role="status"
-    data-opening
-    sx={{
-      p: 3,
-      color: 'text.secondary',
-      animation: 'opening 0s 0.4s both',
-      '@keyframes opening': { from: { visibility: 'hidden' }, to: { visibility: 'visible' } },
-    }}
-  >
-    Opening …
-  </Box>
-);

@@ -1,34 +1,16 @@
 import { Box, Typography } from '@mui/material';
-import { useEffect, useState } from 'react';
 import { SURE } from '@kymar/core/choice/search';
 import type { Situation } from '@kymar/core/forecast';
 import { nothingWorth, worthWords, type WorthFinding } from '@kymar/core/forecast/worth';
+import { useAnswer } from '../state/gate';
 import { useSettings } from '../state/settings';
 import { worthOf } from '../workers';
 import { unbroken } from './figure';
 
-/** ms without a change before it is worked out anew. */
-const STILL = 500;
-
 /** What is worth finding out of a situation; null until it is known. */
 function useWorth(situation: Situation | null): WorthFinding[] | null {
   const sure = useSettings((s) => s.sure) ?? SURE;
-  const [found, setFound] = useState<{ of: Situation; list: WorthFinding[] } | null>(null);
-  useEffect(() => {
-    if (!situation) return;
-    let current = true;
-    const timer = setTimeout(() => {
-      worthOf(situation, sure).then(
-        (list) => current && setFound({ of: situation, list }),
-        () => undefined,
-      );
-    }, STILL);
-    return () => {
-      current = false;
-      clearTimeout(timer);
-    };
-  }, [situation, sure]);
-  return found?.of === situation ? (found?.list ?? null) : null;
+  return useAnswer(situation && worthOf(situation, sure)).data ?? null;
 }
 
 /**

@@ -10,7 +10,7 @@ import { idle } from '../state/idle';
 import { useVerdict } from '../state/verdict';
 import { changeJob } from '../state/jobs';
 import { Figure, unbroken } from '../ui/figure';
-import { Waiting } from '../ui/waiting';
+import { Opening, Waiting } from '../ui/waiting';
 import { useJob } from '../ui/job';
 import { patientLazy } from '../ui/lazy';
 import { Notice } from '../ui/notice';
@@ -72,7 +72,7 @@ export function VerdictView() {
     );
   const isSomeOdd = found.claims.some(isOdd);
   const causes = (
-    <Suspense fallback={null}>
+    <Suspense fallback={<Opening />}>
       <Causes job={job} onWords={setWords} />
     </Suspense>
   );
@@ -92,7 +92,7 @@ export function VerdictView() {
         ))}
         {!isSomeOdd && causes}
         {job.activities.some(({ kind }) => kind === 'open') && (
-          <Suspense fallback={null}>
+          <Suspense fallback={<Opening />}>
             <FeltPanel job={job} claims={found.claims} />
           </Suspense>
         )}

@@ -1,4 +1,3 @@
-import { expose } from 'comlink';
 import Papa from 'papaparse';
 import {
   activitiesOf,
@@ -320,7 +319,8 @@ function overview(of: Held): Overview {
   };
 }
 
-const work = {
+/** What there is to buy, searched here and asked about again and again. */
+export const choosing = {
   /**
    * Searches anew; a search that is going on is given up.
    * @param built what is built now, to be told among the others
@@ -504,5 +504,4 @@ const work = {
     return Papa.unparse([[...head, ...work.map((a) => a.name), ...tail], ...rows]);
   },
 };
-export type Choosing = typeof work;
-expose(work);
+export type Choosing = typeof choosing;

@@ -10,120 +10,199 @@ import type { Verdict } from '@kymar/core/verdict';
 import type { OwnRanges } from '@kymar/core/catalog/assumptions';
 import type { Direction } from '@kymar/core/catalog/links';
 import type { Drive, Host, Shop } from '@kymar/core/catalog/parts';
-import type { Fix } from '@kymar/core/choice/whatif';
+import { tried, type Fix } from '@kymar/core/choice/whatif';
 import type { Progress, Wanted } from '@kymar/core/choice/search';
-import type { Choosing, Overview } from './choice';
-import type { Forecasting } from './forecast';
+import type { Debrief, Rig } from '@kymar/core/practice';
+import { revisionOf, type Question } from '../state/gate';
+import { Gone } from '../state/gone';
+import type { Choosing, Closely, Overview } from './choice';
+import type { Compared, Fast } from './fast';
 import type { Practising } from './practice';
 import type { Reading } from './reading';
 import type { Tracing } from './trace';
-import type { Compared, Work } from './whatif';
+import type { Sent, Slow, Taught } from './slow';
 
-export type { Compared };
+export type { Compared, Taught };
 export type { BackupPreview, FileRead, PartsRead } from './reading';
+
+/** What a worker is while it runs. */
+interface Running<T> {
+  remote: Remote<T>;
+  broken: Promise<never>;
+  /** Which jobs it holds, by id, in which revision. */
+  holds: Map<string, number>;
+}
 
 /** A worker that is started when first asked and kept; one whose code could not be loaded is started anew the next time. */
 class Helper<T> {
-  private running: { remote: Remote<T>; broken: Promise<never> } | null = null;
+  private running: Running<T> | null = null;
+  private line: Promise<unknown> = Promise.resolve();
 
   constructor(private readonly make: () => Worker) {}
 
-  start(): { remote: Remote<T>; broken: Promise<never> } {
+  start(): Running<T> {
     if (this.running) return this.running;
     const worker = this.make();
     const broken = new Promise<never>((_, reject) => {
-      worker.addEventListener('error', () => {
+      const fail = () => {
         this.running = null;
         worker.terminate();
         reject(
-          new Error(
-            'What works this out cannot be loaded: Kymar’s server does not answer. It is tried again with the next change.',
+          new Gone(
+            'What works this out cannot be loaded: Kymar’s server does not answer. It is tried again by itself.',
           ),
         );
-      });
+      };
+      worker.addEventListener('error', fail);
+      worker.addEventListener('messageerror', fail);
     });
     // Nobody may be waiting when it breaks.
     broken.catch(() => undefined);
-    return (this.running = { remote: wrap<T>(worker), broken });
+    return (this.running = { remote: wrap<T>(worker), broken, holds: new Map() });
   }
 
-  /** Asks it; fails when its code cannot be loaded instead of waiting for ever. */
-  async ask<R>(question: (remote: Remote<T>) => Promise<R>): Promise<R> {
-    const { remote, broken } = this.start();
-    return Promise.race([question(remote), broken]);
+  /** Asks it at once, whatever else it does; fails when its code cannot be loaded instead of waiting for ever. */
+  async now<R>(question: (remote: Remote<T>, holds: Running<T>['holds']) => Promise<R>): Promise<R> {
+    const { remote, broken, holds } = this.start();
+    return Promise.race([question(remote, holds), broken]);
+  }
+
+  /** Asks it when it is done with what was asked before; what nobody waits for any more by then is not asked at all. */
+  ask<R>(
+    question: (remote: Remote<T>, holds: Running<T>['holds']) => Promise<R>,
+    signal?: AbortSignal,
+  ): Promise<R> {
+    const turn = this.line.then(() => {
+      signal?.throwIfAborted();
+      return this.now(question);
+    });
+    this.line = turn.catch(() => undefined);
+    return turn;
   }
 }
 
-const whatif = new Helper<Work>(
-  () => new Worker(new URL('./whatif.ts', import.meta.url), { type: 'module' }),
-);
-const forecasting = new Helper<Forecasting>(
-  () => new Worker(new URL('./forecast.ts', import.meta.url), { type: 'module' }),
-);
+const fast = new Helper<Fast>(() => new Worker(new URL('./fast.ts', import.meta.url), { type: 'module' }));
+const slow = new Helper<Slow>(() => new Worker(new URL('./slow.ts', import.meta.url), { type: 'module' }));
 const reading = new Helper<Reading>(
   () => new Worker(new URL('./reading.ts', import.meta.url), { type: 'module' }),
 );
-
-const choosing = new Helper<Choosing>(
-  () => new Worker(new URL('./choice.ts', import.meta.url), { type: 'module' }),
-);
-
 const practising = new Helper<Practising>(
   () => new Worker(new URL('./practice.ts', import.meta.url), { type: 'module' }),
 );
-
 const tracing = new Helper<Tracing>(
   () => new Worker(new URL('./trace.ts', import.meta.url), { type: 'module' }),
 );
 
 /** Loads their code ahead: a stopped server would keep it back. */
 export const warmUp = (): void =>
-  [whatif, forecasting, reading, choosing, tracing, practising].forEach((helper) => void helper.start());
+  [fast, slow, reading, tracing, practising].forEach((helper) => void helper.start());
 
-/** Changes that help a path, worked out in a worker. */
-export const fixesOf = (situation: Situation, shop: Shop, direction: Direction): Promise<Fix[]> =>
-  whatif.ask((w) => w.fixes(situation, shop, direction));
+/** Jobs as they are named to a worker: itself goes only what it does not hold in that revision. */
+const sentTo = (holds: Map<string, number>, jobs: readonly Job[]): Sent[] =>
+  jobs.map((job) => {
+    const revision = revisionOf(job) as number;
+    if (holds.get(job.id) === revision) return { id: job.id, revision };
+    holds.set(job.id, revision);
+    return { id: job.id, revision, job };
+  });
 
-/** Both answers for every claim of a job, in a worker. */
-export const judged = (job: Job, own?: OwnRanges): Promise<Verdict> => whatif.ask((w) => w.verdict(job, own));
+/*
+ * Questions, each with what it is about. A view asks by `useAnswer`, what is pressed by `answerTo`.
+ */
 
-/** Causes of what a job measured, and what to look at next, in a worker. */
-export const diagnosisOf = (...asked: Parameters<Work['diagnose']>): Promise<Diagnosis | null> =>
-  whatif.ask((w) => w.diagnose(...asked));
+/** Changes that help a path. */
+export const fixesOf = (situation: Situation, shop: Shop, direction: Direction): Question<Fix[]> => ({
+  name: 'fixes',
+  about: [situation, shop, direction],
+  still: 150,
+  ask: (signal) => fast.ask((w) => w.fixes(situation, tried(shop, direction), direction), signal),
+});
 
-/** What each link reached in the shop's own hands, in a worker. */
-export const ownRatesOf = (jobs: readonly Job[]): Promise<OwnRate[]> => whatif.ask((w) => w.ownRates(jobs));
+/** Both answers for every claim of a job. */
+export const judged = (job: Job, own: OwnRanges | undefined): Question<Verdict> => ({
+  name: 'verdict',
+  subject: job.id,
+  about: [job, own],
+  ask: (signal) => fast.ask((w) => w.verdict(job, own), signal),
+});
 
-/** What accepted jobs teach, and how good their forecasts were, in a worker. @param own without what was learned */
-export const taughtBy = (...asked: Parameters<Work['taught']>) => whatif.ask((w) => w.taught(...asked));
-
-/** A job's days lived through, in a worker. */
-export const daysOf = (situation: Situation, years: number): Promise<DaysForecast | null> =>
-  whatif.ask((w) => w.days(situation, years));
-
-/** A job's build held against it with other drives, in a worker. @throws RangeError for what cannot be compared */
+/** A job's build held against it with other drives. */
 export const comparisonOf = (
   situation: Situation,
   shop: Shop,
   activity: string,
   drives: readonly Drive[],
-): Promise<Compared> => whatif.ask((w) => w.compare(situation, shop, activity, drives));
+): Question<Compared> => ({
+  name: 'compare',
+  subject: activity,
+  about: [situation, shop, activity, drives],
+  ask: (signal) => fast.ask((w) => w.compare(situation, shop, activity, drives), signal),
+});
 
-/** A situation's forecast with its bands, in a worker of its own. */
-export const sheetFor = (situation: Situation): Promise<JobSheet | null> =>
-  forecasting.ask((w) => w.sheet(situation));
+/** A situation's forecast with its bands. */
+export const sheetFor = (situation: Situation): Question<JobSheet | null> => ({
+  name: 'sheet',
+  about: [situation],
+  ask: (signal) => fast.ask((w) => w.sheet(situation), signal),
+});
 
-/** How long contents take to be moved onto a device, in the worker of forecasts. */
-export const contentsFor = (situation: Situation, bytes: number, verify: boolean): Promise<Estimate | null> =>
-  forecasting.ask((w) => w.contents(situation, bytes, verify));
-
-/** What is worth finding out before a situation's targets are promised, each probable enough from `sure` on, in the worker of forecasts. */
-export const worthOf = (situation: Situation, sure: number): Promise<WorthFinding[]> =>
-  forecasting.ask((w) => w.worth(situation, sure));
+/** How long contents take to be moved onto a device. */
+export const contentsFor = (
+  situation: Situation,
+  bytes: number,
+  verify: boolean,
+): Question<Estimate | null> => ({
+  name: 'contents',
+  about: [situation, bytes, verify],
+  ask: (signal) => fast.ask((w) => w.contents(situation, bytes, verify), signal),
+});
 
 /** A job's forecast frozen as it stands. @throws RangeError when there is nothing to freeze */
 export const frozenOf = (job: Job, id: string, at: string, own?: OwnRanges): Promise<FrozenForecast> =>
-  forecasting.ask((w) => w.freeze(job, id, at, own) as Promise<FrozenForecast>);
+  fast.ask((w) => w.freeze(job, id, at, own) as Promise<FrozenForecast>);
+
+/** Causes of what a job measured, and what to look at next. @param about what of the job counts: words and notes change nothing of its causes */
+export const diagnosisOf = (
+  job: Job,
+  about: readonly unknown[],
+  own: OwnRanges | undefined,
+  priors: Parameters<Slow['diagnose']>[2],
+): Question<Diagnosis | null> => ({
+  name: 'causes',
+  subject: job.id,
+  about: [...about, own, priors],
+  ask: (signal) => slow.ask((w) => w.diagnose(job, own, priors), signal),
+});
+
+/** What each link reached in the shop's own hands. */
+export const ownRatesOf = (jobs: Readonly<Record<string, Job>>): Question<OwnRate[]> => ({
+  name: 'own rates',
+  about: [jobs],
+  ask: (signal) => slow.ask((w, holds) => w.ownRates(sentTo(holds, Object.values(jobs))), signal),
+});
+
+/** What accepted jobs teach, and how good their forecasts were. @param own without what was learned */
+export const taughtBy = (jobs: Readonly<Record<string, Job>>, own: OwnRanges): Question<Taught> => ({
+  name: 'taught',
+  about: [jobs, own],
+  ask: (signal) => slow.ask((w, holds) => w.taught(sentTo(holds, Object.values(jobs)), own), signal),
+});
+
+/** A job's days lived through. */
+export const daysOf = (situation: Situation, years: number): Question<DaysForecast | null> => ({
+  name: 'days',
+  about: [situation, years],
+  still: 150,
+  ask: (signal) => slow.ask((w) => w.days(situation, years), signal),
+});
+
+/** What is worth finding out before a situation's targets are promised, each probable enough from `sure` on. */
+export const worthOf = (situation: Situation, sure: number): Question<WorthFinding[]> => ({
+  name: 'worth',
+  about: [situation, sure],
+  still: 500,
+  ask: (signal) => slow.ask((w) => w.worth(situation, sure), signal),
+});
 
 /** Files read beside the page. */
 export const read = {
@@ -143,27 +222,85 @@ export type { TraceLook, TraceRead } from './trace';
 
 /** Rounds of practice, played beside the page. */
 export const practice = {
-  rig: (...asked: Parameters<Practising['rig']>) => practising.ask((w) => w.rig(...asked)),
-  debrief: (...asked: Parameters<Practising['debrief']>) => practising.ask((w) => w.debrief(...asked)),
+  rig: (...asked: Parameters<Practising['rig']>): Question<Rig> => ({
+    name: 'rig',
+    subject: `${asked[0]} ${asked[1]}`,
+    about: asked,
+    ask: (signal) => practising.ask((w) => w.rig(...asked), signal),
+  }),
+  debrief: (...asked: Parameters<Practising['debrief']>): Question<Debrief> => ({
+    name: 'debrief',
+    about: asked,
+    ask: (signal) => practising.ask((w) => w.debrief(...asked), signal),
+  }),
 };
 
-/** What there is to buy, searched in a worker that keeps what it found. */
+/** What a search found, and the how manieth it is: what is asked of it is asked of that one. */
+export interface Searched {
+  found: Overview | null;
+  turn: number;
+}
+let turns = 0;
+/** The last search that was not stopped. */
+let last: { subject: string | undefined; searched: Searched } | null = null;
+
+/** A question to the last search. */
+const ofSearch = <R>(
+  name: string,
+  about: readonly unknown[],
+  ask: (remote: Remote<Slow>) => Promise<R>,
+  more: Partial<Question<R>> = {},
+): Question<R> => ({ name, about, ...more, ask: () => slow.now(ask) });
+
+/** What there is to buy, searched in a worker that keeps what it found. It stops by itself for what is asked meanwhile. */
 export const choose = {
   search: (
     wanted: Wanted,
     shop: Shop,
     built: Build | null,
     told: (progress: Progress, first: string | null) => void,
-  ) => choosing.ask((w) => w.search(wanted, shop, built, proxy(told)) as Promise<Overview | null>),
-  together: (...asked: Parameters<Choosing['together']>) => choosing.ask((w) => w.together(...asked)),
-  cancel: () => choosing.ask((w) => w.cancel()),
-  settles: () => choosing.ask((w) => w.settles()),
-  rows: (...asked: Parameters<Choosing['rows']>) => choosing.ask((w) => w.rows(...asked)),
-  closely: (id: string, hourly: number) => choosing.ask((w) => w.closely(id, hourly)),
-  later: (id: string, host: Host) => choosing.ask((w) => w.later(id, host)),
-  beside: (ids: readonly string[], hourly: number) => choosing.ask((w) => w.beside(ids, hourly)),
-  idAt: (index: number) => choosing.ask((w) => w.idAt(index)),
-  why: (...asked: Parameters<Choosing['why']>) => choosing.ask((w) => w.why(...asked)),
-  csv: (...asked: Parameters<Choosing['csv']>) => choosing.ask((w) => w.csv(...asked)),
+    more: Pick<Question<Searched>, 'subject' | 'about' | 'still'>,
+  ): Question<Searched> => ({
+    name: 'search',
+    ...more,
+    isKept: false,
+    async ask(signal) {
+      signal.addEventListener('abort', () => void choose.cancel().catch(() => undefined));
+      const found = await slow.now(
+        (w) => w.search(wanted, shop, built, proxy(told)) as Promise<Overview | null>,
+      );
+      // Stopped by somebody: what was found before stands.
+      if (!found) return last?.subject === more.subject && last ? last.searched : { found, turn: turns };
+      last = { subject: more.subject, searched: { found, turn: ++turns } };
+      return last.searched;
+    },
+  }),
+  cancel: () => slow.now((w) => w.cancel()),
+  together: (...asked: Parameters<Choosing['together']>) => slow.now((w) => w.together(...asked)),
+  // What somebody asks for goes before what might be worth asking.
+  settles: (turn: number) => ofSearch('settles', [turn], (w) => w.settles(), { still: 600 }),
+  rows: (turn: number, asked: Parameters<Choosing['rows']>[0]) =>
+    ofSearch('rows', [turn, asked], (w) => w.rows(asked), { still: 150, subject: 'rows' }),
+  /** The first of these builds that is among what was found. */
+  closely: (turn: number, ids: readonly string[], hourly: number) =>
+    ofSearch<Closely | null>(
+      'closely',
+      [turn, hourly, ...ids],
+      async (w) => {
+        for (const id of ids) {
+          const one = await w.closely(id, hourly);
+          if (one) return one as Closely;
+        }
+        return null;
+      },
+      { subject: 'closely' },
+    ),
+  later: (one: Closely, host: Host) => ofSearch('later', [one, host], (w) => w.later(one.id, host)),
+  beside: (turn: number, ids: readonly string[], hourly: number) =>
+    ofSearch('beside', [turn, hourly, ...ids], (w) => w.beside(ids, hourly), { subject: 'beside' }),
+  why: (turn: number, ...asked: Parameters<Choosing['why']>) =>
+    ofSearch('why', [turn, ...asked], (w) => w.why(...asked), { subject: 'why' }),
+  idAt: (index: number) => slow.now((w) => w.idAt(index)),
+  csv: (...asked: Parameters<Choosing['csv']>) => slow.now((w) => w.csv(...asked)),
 };
 export type { Asked, Beside, Closely, Later, Overview, Placed, Row } from './choice';

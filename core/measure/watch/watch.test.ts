@@ -90,7 +90,9 @@ describe('watching a device', () => {
         expect(samples.write.at(-1)!.bytes).toBe(written);
       }),
       // Long enough for its samples to be thinned just before its end.
-      runs(120, { examples: [[{ start: 1, bytes: 4440025088, rate: 2e7, memory: null }, 189924]] }),
+      runs<[Planted, number]>(120, {
+        examples: [[{ start: 1, bytes: 4440025088, rate: 2e7, memory: null }, 189924]],
+      }),
     );
   });
 

@@ -1,11 +1,12 @@
 import { Alert, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { Label, Target } from '@kymar/core/measure';
 import type { Activity, Job } from '@kymar/core/job';
 import type { Placed } from '../../state/placed';
 import { format } from '@kymar/core/units';
 import { beginRun, useRuns } from '../../state/runs';
-import { sources, targets } from '../../state/server';
+import { useAnswer } from '../../state/gate';
+import { SOURCES, TARGETS } from '../../state/here';
 import { EntryScope, scopeOf } from '../../ui/entries';
 import type { Conditions } from '../conditions';
 import { purposeOf } from '../purpose';
@@ -38,27 +39,16 @@ interface Props {
 
 /** The server's folders, looked at anew whenever a run ends. */
 function useFolders(ended: boolean) {
-  const [list, setList] = useState<Target[] | null>(null);
-  const [from, setFrom] = useState<Target[]>([]);
+  const { data: list = null, problem, again } = useAnswer({ ...TARGETS, about: [ended] });
+  const { data: from = NONE, again: lookFrom } = useAnswer({ ...SOURCES, about: [ended] });
+  const look = () => {
+    again();
+    lookFrom();
+  };
   // A refusal stays until it is read; that the folders cannot be looked at goes when they can.
-  const [unseen, setUnseen] = useState<string | null>(null);
-  const [round, setRound] = useState(0);
-  useEffect(() => {
-    let alive = true;
-    targets().then(
-      (found) => alive && (setList(found), setUnseen(null)),
-      (error: Error) => alive && setUnseen(error.message),
-    );
-    sources().then(
-      (found) => alive && setFrom(found),
-      () => undefined,
-    );
-    return () => {
-      alive = false;
-    };
-  }, [ended, round]);
-  return { list, from, unseen, look: () => setRound((n) => n + 1) };
+  return { list, from, unseen: problem, look };
 }
+const NONE: Target[] = [];
 
 /** Real runs by the server, in one of the folders it was started with. */
 export function RealBench({ job, size, at, where, activity, conditions }: Props) {

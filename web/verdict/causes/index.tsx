@@ -6,6 +6,7 @@ import { format, formatProbability } from '@kymar/core/units';
 import { changeJob } from '../../state/jobs';
 import { unbroken } from '../../ui/figure';
 import { patientLazy } from '../../ui/lazy';
+import { Notice } from '../../ui/notice';
 import { Panel } from '../../ui/panel';
 import { Against } from './against';
 import { Looked, Next } from './next';
@@ -27,7 +28,13 @@ const WORTH = 0.05;
  * minutes; where all is as forecast, how sure that is.
  */
 export function Causes({ job, onWords }: { job: Job; onWords(words: string): void }) {
-  const { found, isBusy } = useDiagnosis(job);
+  const { found, isBusy, problem, again } = useDiagnosis(job);
+  if (problem !== null)
+    return (
+      <Panel title="Likely causes">
+        <Notice action={<Button onClick={again}>Try again</Button>}>{problem}</Notice>
+      </Panel>
+    );
   if (found === null) return null;
   if (found === undefined)
     return (
@@ -41,10 +48,12 @@ export function Causes({ job, onWords }: { job: Job; onWords(words: string): voi
   const words = sentenceOf(found);
   return (
     <Panel title={isHealthy ? 'How sure that is' : 'Likely causes'} aria-busy={isBusy}>
-      <LinearProgress
-        aria-label="Holding causes against what was measured"
-        sx={{ height: 2, mt: -0.75, mb: 0.75, visibility: isBusy ? 'visible' : 'hidden' }}
-      />
+      {/* Its place is kept; the bar itself is not there at rest, for one that is hidden is still animated. */}
+      <Box sx={{ height: 2, mt: -0.75, mb: 0.75 }}>
+        {isBusy && (
+          <LinearProgress aria-label="Holding causes against what was measured" sx={{ height: 2 }} />
+        )}
+      </Box>
       {groups.map(({ ids, probability }) => (
         <GroupOf key={ids.join()} job={job} found={found} ids={ids} probability={probability} />
       ))}

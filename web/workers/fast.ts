@@ -1,0 +1,41 @@
+import { expose } from 'comlink';
+import { compareBuilds, type Comparison } from '@kymar/core/choice/compare';
+import { fixes, withDrives } from '@kymar/core/choice/whatif';
+import type { Drive, Shop } from '@kymar/core/catalog/parts';
+import type { Estimate } from '@kymar/core/evidence';
+import { contentsOn, freeze, sheetOf, type Situation } from '@kymar/core/forecast';
+import { verdict } from '@kymar/core/verdict';
+
+/** A comparison without what cannot cross to the page: functions and draws stay here. */
+export type Compared = Omit<Comparison, 'builds'> & {
+  builds: (Omit<Comparison['builds'][number], 'forecast'> & {
+    figure: Estimate | null;
+    probability: number | null;
+  })[];
+};
+
+/** What a person waits for while typing: a forecast, a verdict, what would help. */
+const fast = {
+  sheet: sheetOf,
+  contents: contentsOn,
+  freeze,
+  fixes,
+  verdict,
+  compare: (situation: Situation, shop: Shop, activity: string, drives: readonly Drive[]): Compared => {
+    const { builds: list, ...rest } = compareBuilds(
+      situation,
+      activity,
+      withDrives(situation, shop, drives, activity),
+    );
+    return {
+      ...rest,
+      builds: list.map(({ forecast, ...b }) => ({
+        ...b,
+        figure: forecast?.figure ?? null,
+        probability: forecast?.probability ?? null,
+      })),
+    };
+  },
+};
+export type Fast = typeof fast;
+expose(fast);
