@@ -1,20 +1,23 @@
 import { defineConfig } from '@playwright/test';
 
-// Real runs are one a device, whoever asks: the files that make some stand in one line.
-const RUNS = ['**/server.test.ts', '**/safe.test.ts', '**/journey.test.ts', '**/bench.test.ts'];
+// Real runs are one a device, whoever asks: the files that make some stand in one lane.
+const RUNS = ['safe.test.ts', 'journey.test.ts', 'bench.test.ts', 'fitted.test.ts'].map(
+  (file) => `**/${file}`,
+);
 
-/** End to end: the real server and Debian's Chromium, two files at a time, each with a server of its own. */
+/** End to end: the real server and Debian's Chromium, each file with a server of its own. */
 export default defineConfig({
   testDir: 'e2e',
-  workers: 2,
+  testIgnore: '**/alone/**',
+  workers: 1,
   projects: [
-    { name: 'runs', testMatch: RUNS, workers: 1 },
-    { name: 'page', testMatch: '**/*.test.ts', testIgnore: RUNS },
+    { name: 'runs', testMatch: RUNS },
+    { name: 'page', testMatch: '**/*.test.ts', testIgnore: ['**/alone/**', ...RUNS] },
   ],
   timeout: 120_000,
   expect: { timeout: 20_000 },
   reporter: process.env.KYMAR_REPORT
     ? [['list'], ['json', { outputFile: process.env.KYMAR_REPORT }]]
     : 'list',
-  outputDir: '.build/e2e',
+  outputDir: `.build/e2e/${process.env.KYMAR_TASK ?? 'all'}`,
 });

@@ -28,24 +28,28 @@ test.afterAll(async () => {
   await rm(root, { recursive: true, force: true });
 });
 
-test('a copy by another program becomes a run without a thumb; a page that reloads finds the watch again', async () => {
-  const { page, faults } = await app.open(BENCH);
-  await page.getByRole('tab', { name: 'Watch a device' }).click();
-  await page.getByText('Reed 1T (sdq), 1 TB').waitFor();
-  await page.getByRole('button', { name: 'Watch Reed 1T (sdq)' }).click();
-  await page.getByText('Waiting for the first bytes, Reed 1T (sdq)').waitFor();
-  await count(0, 3 * 2 ** 28);
-  await page.getByText(/^Under way/).waitFor();
-  await page.reload();
-  await page.getByRole('tab', { name: 'Watch a device' }).click();
-  await page.getByText(/^Under way/).waitFor();
-  await count(0, 4 * 2 ** 28);
-  const row = page.getByRole('row', { name: /watched on this machine/ });
-  await expect(row).toHaveCount(1);
-  await row.getByText(/counters of Reed 1T/).waitFor();
-  await page.getByRole('button', { name: 'Watch Reed 1T (sdq)' }).waitFor();
-  expect(faults).toEqual([]);
-});
+test(
+  'a copy by another program becomes a run without a thumb; a page that reloads finds the watch again',
+  { tag: '@quick' },
+  async () => {
+    const { page, faults } = await app.open(BENCH);
+    await page.getByRole('tab', { name: 'Watch a device' }).click();
+    await page.getByText('Reed 1T (sdq), 1 TB').waitFor();
+    await page.getByRole('button', { name: 'Watch Reed 1T (sdq)' }).click();
+    await page.getByText('Waiting for the first bytes, Reed 1T (sdq)').waitFor();
+    await count(0, 3 * 2 ** 28);
+    await page.getByText(/^Under way/).waitFor();
+    await page.reload();
+    await page.getByRole('tab', { name: 'Watch a device' }).click();
+    await page.getByText(/^Under way/).waitFor();
+    await count(0, 4 * 2 ** 28);
+    const row = page.getByRole('row', { name: /watched on this machine/ });
+    await expect(row).toHaveCount(1);
+    await row.getByText(/counters of Reed 1T/).waitFor();
+    await page.getByRole('button', { name: 'Watch Reed 1T (sdq)' }).waitFor();
+    expect(faults).toEqual([]);
+  },
+);
 
 test('what is watched may be said to be over, or given up; nothing is kept then', async () => {
   const { page, faults } = await app.open(BENCH);

@@ -14,42 +14,46 @@ const answer = (page: Page, kind: string | RegExp) => page.getByRole('button', {
 const found = (page: Page) => page.getByText(/builds that plug together were looked at/);
 const heading = (page: Page, name: string | RegExp) => page.getByRole('heading', { name });
 
-test('an answer in one sentence, the build taken, kept on record, taken back by undo', async () => {
-  const { page, faults } = await app.open('/jobs/demo-acoustics-offload/choice');
-  await found(page).waitFor();
-  const first = answer(page, /^Meets every target at least cost/);
-  await expect(first).toContainText(/EUR/);
-  await expect(first).toContainText(/at least 90.% probability/);
-  // What is built now fell out, and the page says why, as the forecast does.
-  await page.getByText(/^Built now, and none of these: .* The work fills it before/).waitFor();
-  // What to ask first, as it may make another build the one to buy.
-  await page
-    .getByRole('region', { name: 'Worth finding out before buying' })
-    .getByText(/^Ask how full .* cases another build is the one to buy.*EUR\.$/)
-    .waitFor();
-  const words = (await first.locator('.MuiTypography-h2').first().textContent())!;
-  await heading(page, words).waitFor();
-  await page.getByRole('button', { name: 'Take this build' }).click();
-  await page.getByRole('button', { name: 'In the job' }).waitFor();
-  await heading(page, 'Chosen so far').waitFor();
-  const strip = page.getByText(/^Flow .* with a fresh cache/);
-  await strip.waitFor();
-  // The forecast of the build says what the answer said.
-  const said = /in ((?:\d+ min )?[\d.]+ s), target/.exec(
-    (await first.textContent())!.replace(/\u00a0/g, ' '),
-  )![1]!;
-  await page
-    .getByRole('button', { name: 'See its forecast' })
-    .or(page.getByRole('link', { name: 'See its forecast' }))
-    .click();
-  const row = page.getByRole('row', { name: /^Nightly offload/ });
-  await row.waitFor();
-  await expect.poll(async () => (await row.innerText()).replace(/\u00a0/g, ' ')).toContain(said);
-  await page.keyboard.press('Control+z');
-  await page.goBack();
-  await page.getByRole('button', { name: 'Take this build' }).waitFor();
-  expect(faults).toEqual([]);
-});
+test(
+  'an answer in one sentence, the build taken, kept on record, taken back by undo',
+  { tag: '@quick' },
+  async () => {
+    const { page, faults } = await app.open('/jobs/demo-acoustics-offload/choice');
+    await found(page).waitFor();
+    const first = answer(page, /^Meets every target at least cost/);
+    await expect(first).toContainText(/EUR/);
+    await expect(first).toContainText(/at least 90.% probability/);
+    // What is built now fell out, and the page says why, as the forecast does.
+    await page.getByText(/^Built now, and none of these: .* The work fills it before/).waitFor();
+    // What to ask first, as it may make another build the one to buy.
+    await page
+      .getByRole('region', { name: 'Worth finding out before buying' })
+      .getByText(/^Ask how full .* cases another build is the one to buy.*EUR\.$/)
+      .waitFor();
+    const words = (await first.locator('.MuiTypography-h2').first().textContent())!;
+    await heading(page, words).waitFor();
+    await page.getByRole('button', { name: 'Take this build' }).click();
+    await page.getByRole('button', { name: 'In the job' }).waitFor();
+    await heading(page, 'Chosen so far').waitFor();
+    const strip = page.getByText(/^Flow .* with a fresh cache/);
+    await strip.waitFor();
+    // The forecast of the build says what the answer said.
+    const said = /in ((?:\d+ min )?[\d.]+ s), target/.exec(
+      (await first.textContent())!.replace(/\u00a0/g, ' '),
+    )![1]!;
+    await page
+      .getByRole('button', { name: 'See its forecast' })
+      .or(page.getByRole('link', { name: 'See its forecast' }))
+      .click();
+    const row = page.getByRole('row', { name: /^Nightly offload/ });
+    await row.waitFor();
+    await expect.poll(async () => (await row.innerText()).replace(/\u00a0/g, ' ')).toContain(said);
+    await page.keyboard.press('Control+z');
+    await page.goBack();
+    await page.getByRole('button', { name: 'Take this build' }).waitFor();
+    expect(faults).toEqual([]);
+  },
+);
 
 test('the probability, the plot and the table choose; two stand side by side; why not another; all saved as CSV', async () => {
   const { page, faults } = await app.open('/jobs/demo-herbarium-scans/choice');

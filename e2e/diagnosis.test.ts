@@ -80,36 +80,40 @@ test('a job stuck on a wrong port: its cause found, put right, measured again an
   expect(faults).toEqual([]);
 });
 
-test('a healthy one: how sure that is, then accepted; both copies printed, and saved as pages that open alone', async () => {
-  const { page, faults } = await app.open('/jobs/demo-acoustics-offload/verdict');
-  await page.getByText('How sure that is').waitFor();
-  await page.getByText('All is as forecast.').waitFor();
-  await page.getByRole('button', { name: 'Decide', exact: true }).click();
-  await stage(page, /^Handover/);
-  for (const [copy, has, not] of [
-    ['Customer’s', 'When to come back', 'content hash'],
-    ['Shop’s', 'content hash', 'nothing of the kind'],
-  ] as const) {
-    await page.getByRole('button', { name: copy }).click();
-    const pdf = await page.pdf({ format: 'A4' });
-    expect(pdf.byteLength).toBeGreaterThan(15_000);
-    const [saved] = await Promise.all([
-      page.waitForEvent('download'),
-      page.getByRole('button', { name: 'Save as a page (HTML)' }).click(),
-    ]);
-    const { readFile } = await import('node:fs/promises');
-    const html = await readFile(await saved.path(), 'utf8');
-    expect(html).toContain(has);
-    expect(html).not.toContain(not);
-    const alone = await page.context().newPage();
-    await alone.setContent(html);
-    await expect(alone.getByRole('heading', { level: 1 })).toHaveText(
-      'Nightly offload, bat and bird recorders',
-    );
-    await alone.close();
-  }
-  expect(faults).toEqual([]);
-});
+test(
+  'a healthy one: how sure that is, then accepted; both copies printed, and saved as pages that open alone',
+  { tag: '@quick' },
+  async () => {
+    const { page, faults } = await app.open('/jobs/demo-acoustics-offload/verdict');
+    await page.getByText('How sure that is').waitFor();
+    await page.getByText('All is as forecast.').waitFor();
+    await page.getByRole('button', { name: 'Decide', exact: true }).click();
+    await stage(page, /^Handover/);
+    for (const [copy, has, not] of [
+      ['Customer’s', 'When to come back', 'content hash'],
+      ['Shop’s', 'content hash', 'nothing of the kind'],
+    ] as const) {
+      await page.getByRole('button', { name: copy }).click();
+      const pdf = await page.pdf({ format: 'A4' });
+      expect(pdf.byteLength).toBeGreaterThan(15_000);
+      const [saved] = await Promise.all([
+        page.waitForEvent('download'),
+        page.getByRole('button', { name: 'Save as a page (HTML)' }).click(),
+      ]);
+      const { readFile } = await import('node:fs/promises');
+      const html = await readFile(await saved.path(), 'utf8');
+      expect(html).toContain(has);
+      expect(html).not.toContain(not);
+      const alone = await page.context().newPage();
+      await alone.setContent(html);
+      await expect(alone.getByRole('heading', { level: 1 })).toHaveText(
+        'Nightly offload, bat and bird recorders',
+      );
+      await alone.close();
+    }
+    expect(faults).toEqual([]);
+  },
+);
 
 test('priors are shown, changed, and taken back', async () => {
   const { page, faults } = await app.open('/jobs/demo-acoustics-second/verdict');

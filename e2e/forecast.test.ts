@@ -32,53 +32,57 @@ const choose = async (page: Page, label: string, option: string) => {
   await page.getByRole('option', { name: option, exact: true }).click();
 };
 
-test('the course with its warmth, where the time goes, what decides it, and the years, as the core has them', async () => {
-  const { page, faults } = await app.open('/jobs/demo-acoustics-offload/forecast');
-  const core = forecastJob(at)!;
-  const [first] = core.activities;
-  await page
-    .getByRole('img', {
-      name: /^Speed over the copy: .*into the host’s memory.*past the cache.*the drive at up to/,
-    })
-    .waitFor();
-  await page
-    .getByText(
-      `the files’ own cost, ${format(first!.course!.causes.find((c) => c.cause === 'files')!.share, '%', 2)}`,
-    )
-    .waitFor();
-  const decides = page.getByRole('heading', { name: 'What drives this result' }).locator('xpath=../..');
-  expect(await decides.locator('li').first().innerText()).toMatch(/^Per-file overhead/);
-  const years = repeatJob(at, { years: 4 })!;
-  await page.getByText(`Full after about ${format(years.ends.full.expected, 'years', 2)}`).waitFor();
-  await page.getByText('The cache is back every time it is needed.').waitFor();
-  await page.getByRole('button', { name: 'Show as a table' }).click();
-  await page.getByRole('columnheader', { name: 'Drive, °C' }).waitFor();
-  await page.getByRole('row', { name: /Morning read-back/ }).click();
-  await page
-    .getByRole('heading', { name: 'Speed over the copy: Morning read-back of one transect' })
-    .waitFor();
-  await page.getByRole('row', { name: /Nightly offload/ }).click();
-  // A slider tries another size: worked out beside the page, as the core has it for that size.
-  const slider = page.getByRole('slider', { name: 'Try another size' });
-  await slider.focus();
-  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
-  const twice = forecastJob({
-    ...at,
-    activities: [
-      {
-        ...(at.activities[0] as Move),
-        bytes: { value: 428e9, source: { kind: 'entered' } },
-        files: { value: 76_800, source: { kind: 'entered' } },
-      },
-    ],
-  })!.activities[0]!.figure;
-  await page
-    .getByText(`${format(twice.expected, 's')} (${format(twice.low, 's')} to ${format(twice.high, 's')})`)
-    .waitFor();
-  await page.getByRole('button', { name: 'Back to the brief' }).click();
-  expect(await slider.getAttribute('aria-valuenow')).toBe('0');
-  expect(faults).toEqual([]);
-});
+test(
+  'the course with its warmth, where the time goes, what decides it, and the years, as the core has them',
+  { tag: '@quick' },
+  async () => {
+    const { page, faults } = await app.open('/jobs/demo-acoustics-offload/forecast');
+    const core = forecastJob(at)!;
+    const [first] = core.activities;
+    await page
+      .getByRole('img', {
+        name: /^Speed over the copy: .*into the host’s memory.*past the cache.*the drive at up to/,
+      })
+      .waitFor();
+    await page
+      .getByText(
+        `the files’ own cost, ${format(first!.course!.causes.find((c) => c.cause === 'files')!.share, '%', 2)}`,
+      )
+      .waitFor();
+    const decides = page.getByRole('heading', { name: 'What drives this result' }).locator('xpath=../..');
+    expect(await decides.locator('li').first().innerText()).toMatch(/^Per-file overhead/);
+    const years = repeatJob(at, { years: 4 })!;
+    await page.getByText(`Full after about ${format(years.ends.full.expected, 'years', 2)}`).waitFor();
+    await page.getByText('The cache is back every time it is needed.').waitFor();
+    await page.getByRole('button', { name: 'Show as a table' }).click();
+    await page.getByRole('columnheader', { name: 'Drive, °C' }).waitFor();
+    await page.getByRole('row', { name: /Morning read-back/ }).click();
+    await page
+      .getByRole('heading', { name: 'Speed over the copy: Morning read-back of one transect' })
+      .waitFor();
+    await page.getByRole('row', { name: /Nightly offload/ }).click();
+    // A slider tries another size: worked out beside the page, as the core has it for that size.
+    const slider = page.getByRole('slider', { name: 'Try another size' });
+    await slider.focus();
+    for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
+    const twice = forecastJob({
+      ...at,
+      activities: [
+        {
+          ...(at.activities[0] as Move),
+          bytes: { value: 428e9, source: { kind: 'entered' } },
+          files: { value: 76_800, source: { kind: 'entered' } },
+        },
+      ],
+    })!.activities[0]!.figure;
+    await page
+      .getByText(`${format(twice.expected, 's')} (${format(twice.low, 's')} to ${format(twice.high, 's')})`)
+      .waitFor();
+    await page.getByRole('button', { name: 'Back to the brief' }).click();
+    expect(await slider.getAttribute('aria-valuenow')).toBe('0');
+    expect(faults).toEqual([]);
+  },
+);
 
 test('against another drive: the crossings in words as the core finds them', async () => {
   const { page } = await app.open('/jobs/demo-acoustics-offload/forecast');

@@ -49,33 +49,37 @@ test('a first visit that is left at once loses nothing of the demo', async () =>
   }
 });
 
-test('a first visit opens on the finished demo job, and figures show their working', async () => {
-  const { page, faults } = await app.open();
-  await page.getByRole('heading', { name: 'It meets the targets' }).waitFor();
-  expect(page.url()).toMatch(/demo-acoustics-offload\/verdict$/);
-  await page.getByRole('img', { name: /^Writing over Reed 2 TB.*measured 719 MB\/s/ }).waitFor();
-  await page.getByTitle('Show the working').nth(1).click();
-  const sheet = page.getByLabel('The working', { exact: true });
-  await sheet.getByText('= time until all is written − what is done after the bar is full').waitFor();
-  await sheet.getByText('Time to write', { exact: true }).click();
-  await sheet.getByText('= bytes of each phase ÷ what decides there + files × per-file overhead').waitFor();
-  await sheet
-    .getByText(
-      /^= [\d.]+\sGB ÷ [\d.,]+\sMB\/s \+ [\d.]+\sGB ÷ 900\sMB\/s \+ 38,400 × 1\.7\sms = 4\smin\s\d\d\ss$/,
-    )
-    .waitFor();
-  await sheet.getByText('Reed 2 TB, writing', { exact: true }).first().click();
-  await sheet.getByText('What drives reach of a stated figure').first().click();
-  await sheet
-    .getByText(/from memory, not looked up/)
-    .first()
-    .waitFor();
-  await page.keyboard.press('Escape');
-  await sheet.waitFor({ state: 'hidden' });
-  await page.goto(app.address);
-  await page.getByRole('heading', { name: 'Jobs', exact: true }).waitFor();
-  expect(faults).toEqual([]);
-});
+test(
+  'a first visit opens on the finished demo job, and figures show their working',
+  { tag: '@quick' },
+  async () => {
+    const { page, faults } = await app.open();
+    await page.getByRole('heading', { name: 'It meets the targets' }).waitFor();
+    expect(page.url()).toMatch(/demo-acoustics-offload\/verdict$/);
+    await page.getByRole('img', { name: /^Writing over Reed 2 TB.*measured 719 MB\/s/ }).waitFor();
+    await page.getByTitle('Show the working').nth(1).click();
+    const sheet = page.getByLabel('The working', { exact: true });
+    await sheet.getByText('= time until all is written − what is done after the bar is full').waitFor();
+    await sheet.getByText('Time to write', { exact: true }).click();
+    await sheet.getByText('= bytes of each phase ÷ what decides there + files × per-file overhead').waitFor();
+    await sheet
+      .getByText(
+        /^= [\d.]+\sGB ÷ [\d.,]+\sMB\/s \+ [\d.]+\sGB ÷ 900\sMB\/s \+ 38,400 × 1\.7\sms = 4\smin\s\d\d\ss$/,
+      )
+      .waitFor();
+    await sheet.getByText('Reed 2 TB, writing', { exact: true }).first().click();
+    await sheet.getByText('What drives reach of a stated figure').first().click();
+    await sheet
+      .getByText(/from memory, not looked up/)
+      .first()
+      .waitFor();
+    await page.keyboard.press('Escape');
+    await sheet.waitFor({ state: 'hidden' });
+    await page.goto(app.address);
+    await page.getByRole('heading', { name: 'Jobs', exact: true }).waitFor();
+    expect(faults).toEqual([]);
+  },
+);
 
 test('a job by mouse, from brief to handover; a reload keeps it; export, erase, import bring it back', async () => {
   const { page, faults } = await app.open('/jobs');
@@ -167,7 +171,7 @@ test('a job by mouse, from brief to handover; a reload keeps it; export, erase, 
   expect(faults).toEqual([]);
 });
 
-test('the timer by keyboard alone', async () => {
+test('the timer by keyboard alone', { tag: '@quick' }, async () => {
   const { page, faults } = await app.open('/jobs/demo-acoustics-offload/bench');
   const clock = page.getByTestId('clock');
   await page.keyboard.press('Space');
@@ -225,29 +229,33 @@ test('the timer by keyboard alone', async () => {
   expect(faults).toEqual([]);
 });
 
-test('a real run on a folder of this machine, and one that is stopped; nothing is left behind', async () => {
-  const { page, faults } = await app.open('/jobs/demo-acoustics-offload/bench');
-  await page.getByRole('tab', { name: 'Run on this machine' }).click();
-  await page.getByLabel('Size', { exact: true }).fill('96 MB');
-  await page.getByRole('button', { name: 'Start the run' }).click();
-  await page.getByRole('heading', { name: 'Synthetic writing, path not described' }).waitFor();
-  await page.getByRole('heading', { name: 'Synthetic reading, path not described' }).waitFor();
-  await page.getByLabel('Size', { exact: true }).fill('40 GB');
-  if (await page.getByRole('button', { name: 'Start the run' }).isEnabled()) {
+test(
+  'a real run on a folder of this machine, and one that is stopped; nothing is left behind',
+  { tag: '@quick' },
+  async () => {
+    const { page, faults } = await app.open('/jobs/demo-acoustics-offload/bench');
+    await page.getByRole('tab', { name: 'Run on this machine' }).click();
+    await page.getByLabel('Size', { exact: true }).fill('96 MB');
     await page.getByRole('button', { name: 'Start the run' }).click();
-    const stop = page.getByRole('button', { name: 'Stop and clean up' });
-    await stop.click();
-    await stop.waitFor({ state: 'detached' });
-    await page.getByRole('button', { name: 'Start the run' }).waitFor();
-  }
-  expect((await readdir(app.folder)).filter((name) => name.startsWith('.kymar'))).toEqual([]);
-  await page.getByLabel('Size', { exact: true }).fill('900 TB');
-  await page.getByText(/room is for/).waitFor();
-  expect(await page.getByRole('button', { name: 'Start the run' }).isDisabled()).toBe(true);
-  expect(faults).toEqual([]);
-});
+    await page.getByRole('heading', { name: 'Synthetic writing, path not described' }).waitFor();
+    await page.getByRole('heading', { name: 'Synthetic reading, path not described' }).waitFor();
+    await page.getByLabel('Size', { exact: true }).fill('40 GB');
+    if (await page.getByRole('button', { name: 'Start the run' }).isEnabled()) {
+      await page.getByRole('button', { name: 'Start the run' }).click();
+      const stop = page.getByRole('button', { name: 'Stop and clean up' });
+      await stop.click();
+      await stop.waitFor({ state: 'detached' });
+      await page.getByRole('button', { name: 'Start the run' }).waitFor();
+    }
+    expect((await readdir(app.folder)).filter((name) => name.startsWith('.kymar'))).toEqual([]);
+    await page.getByLabel('Size', { exact: true }).fill('900 TB');
+    await page.getByText(/room is for/).waitFor();
+    expect(await page.getByRole('button', { name: 'Start the run' }).isDisabled()).toBe(true);
+    expect(faults).toEqual([]);
+  },
+);
 
-test('bad input is told beside its field and in its file; nothing is lost', async () => {
+test('bad input is told beside its field and in its file; nothing is lost', { tag: '@quick' }, async () => {
   const { page, faults } = await app.open('/jobs/demo-acoustics-offload/brief');
   const size = page.getByLabel('Size in one go').first();
   for (const [typed, said] of [
@@ -286,24 +294,28 @@ test('bad input is told beside its field and in its file; nothing is lost', asyn
   expect(faults).toEqual([]);
 });
 
-test('undo and redo by keys; the demo can be removed and brought back; an empty list says what to do', async () => {
-  const { page, faults } = await app.open('/jobs');
-  await page.getByRole('button', { name: 'Remove the demo' }).click();
-  await page.getByRole('heading', { name: 'No jobs yet' }).waitFor();
-  await page.keyboard.press('Control+z');
-  await page
-    .getByRole('link', { name: /Nightly offload/ })
-    .first()
-    .waitFor();
-  await page.keyboard.press('Control+Shift+z');
-  await page.getByRole('heading', { name: 'No jobs yet' }).waitFor();
-  await page.getByRole('button', { name: 'Bring the demo back' }).click();
-  await page
-    .getByRole('link', { name: /Nightly offload/ })
-    .first()
-    .waitFor();
-  expect(faults).toEqual([]);
-});
+test(
+  'undo and redo by keys; the demo can be removed and brought back; an empty list says what to do',
+  { tag: '@quick' },
+  async () => {
+    const { page, faults } = await app.open('/jobs');
+    await page.getByRole('button', { name: 'Remove the demo' }).click();
+    await page.getByRole('heading', { name: 'No jobs yet' }).waitFor();
+    await page.keyboard.press('Control+z');
+    await page
+      .getByRole('link', { name: /Nightly offload/ })
+      .first()
+      .waitFor();
+    await page.keyboard.press('Control+Shift+z');
+    await page.getByRole('heading', { name: 'No jobs yet' }).waitFor();
+    await page.getByRole('button', { name: 'Bring the demo back' }).click();
+    await page
+      .getByRole('link', { name: /Nightly offload/ })
+      .first()
+      .waitFor();
+    expect(faults).toEqual([]);
+  },
+);
 
 test('a change in one tab reaches the other', async () => {
   const { page, context, faults } = await app.open('/jobs/demo-acoustics-offload/brief');

@@ -12,7 +12,7 @@ test.afterAll(() => app.stop());
 
 const VIEWS = ['brief', 'choice', 'path', 'forecast', 'setup', 'bench', 'verdict', 'handover'];
 
-test('the first view needs less than 225 kB of compressed JavaScript', async () => {
+test('the first view needs less than 225 kB of compressed JavaScript', { tag: '@quick' }, async () => {
   const { page } = await app.open();
   // A visit that is cut off brings the schemas into the next one; this is of a view as it is usually opened.
   await page.getByText('Saved in this browser').waitFor();
@@ -81,24 +81,28 @@ for (const colorScheme of ['light', 'dark'] as const)
     expect(found).toEqual([]);
   });
 
-test('a phone of 390 px reads the verdict and runs the timer without scrolling sideways', async () => {
-  const { page } = await app.open('/jobs/demo-acoustics-offload/bench', {
-    viewport: { width: 390, height: 844 },
-  });
-  for (const path of [
-    '/jobs/demo-acoustics-offload/bench',
-    '/jobs/demo-acoustics-offload/verdict',
-    '/reference',
-    '/jobs',
-    '/jobs/demo-acoustics-offload/path',
-    '/parts',
-  ]) {
-    await page.goto(app.address + path);
-    await page.getByRole('main').waitFor();
-    await page.waitForLoadState('networkidle');
-    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
-  }
-});
+test(
+  'a phone of 390 px reads the verdict and runs the timer without scrolling sideways',
+  { tag: '@quick' },
+  async () => {
+    const { page } = await app.open('/jobs/demo-acoustics-offload/bench', {
+      viewport: { width: 390, height: 844 },
+    });
+    for (const path of [
+      '/jobs/demo-acoustics-offload/bench',
+      '/jobs/demo-acoustics-offload/verdict',
+      '/reference',
+      '/jobs',
+      '/jobs/demo-acoustics-offload/path',
+      '/parts',
+    ]) {
+      await page.goto(app.address + path);
+      await page.getByRole('main').waitFor();
+      await page.waitForLoadState('networkidle');
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+    }
+  },
+);
 
 test('what Kymar assumes is looked up and put right: the forecast follows, its working names it, and it is taken back', async () => {
   const { page, faults } = await app.open('/reference');
@@ -160,69 +164,73 @@ test('every page has a title of its own, and what has the keyboard’s focus sho
   }
 });
 
-test('the focus stays where the work is: after removing, keeping, deciding and Escape', async () => {
-  const { page, faults } = await app.open('/jobs/demo-acoustics-offload/brief');
-  const focused = () =>
-    page.evaluate(() => {
-      const at = document.activeElement!;
-      return `${at.getAttribute('aria-label') ?? at.textContent} ${at.closest('main') ? 'in the page' : 'elsewhere'}`;
-    });
-  const settles = (at: RegExp) =>
-    page.waitForFunction((source) => {
-      const now = document.activeElement!;
-      return (
-        now.closest('main') !== null &&
-        new RegExp(source).test(`${now.getAttribute('aria-label') ?? ''} ${now.id} ${now.textContent}`)
-      );
-    }, at.source);
-  // Removed: the next of its kind stands nearest.
-  await page.getByRole('button', { name: 'Remove Nightly offload to the project disk' }).focus();
-  await page.keyboard.press('Enter');
-  await page
-    .getByRole('button', { name: 'Remove Nightly offload to the project disk' })
-    .waitFor({ state: 'detached' });
-  await settles(/./);
-  const card = await page.evaluate(() => document.activeElement!.closest('[data-activity]') !== null);
-  expect([card, await focused()]).toEqual([true, expect.stringMatching(/in the page$/)]);
-  await page.keyboard.press('Control+z');
+test(
+  'the focus stays where the work is: after removing, keeping, deciding and Escape',
+  { tag: '@quick' },
+  async () => {
+    const { page, faults } = await app.open('/jobs/demo-acoustics-offload/brief');
+    const focused = () =>
+      page.evaluate(() => {
+        const at = document.activeElement!;
+        return `${at.getAttribute('aria-label') ?? at.textContent} ${at.closest('main') ? 'in the page' : 'elsewhere'}`;
+      });
+    const settles = (at: RegExp) =>
+      page.waitForFunction((source) => {
+        const now = document.activeElement!;
+        return (
+          now.closest('main') !== null &&
+          new RegExp(source).test(`${now.getAttribute('aria-label') ?? ''} ${now.id} ${now.textContent}`)
+        );
+      }, at.source);
+    // Removed: the next of its kind stands nearest.
+    await page.getByRole('button', { name: 'Remove Nightly offload to the project disk' }).focus();
+    await page.keyboard.press('Enter');
+    await page
+      .getByRole('button', { name: 'Remove Nightly offload to the project disk' })
+      .waitFor({ state: 'detached' });
+    await settles(/./);
+    const card = await page.evaluate(() => document.activeElement!.closest('[data-activity]') !== null);
+    expect([card, await focused()]).toEqual([true, expect.stringMatching(/in the page$/)]);
+    await page.keyboard.press('Control+z');
 
-  // Escape closes the working and a menu: back to what opened it.
-  await page.goto(`${app.address}/jobs/demo-acoustics-offload/verdict`);
-  const figure = page.getByTitle('Show the working').first();
-  await figure.focus();
-  await page.keyboard.press('Enter');
-  await page.getByLabel('The working', { exact: true }).waitFor();
-  await page.keyboard.press('Escape');
-  await page.getByLabel('The working', { exact: true }).waitFor({ state: 'detached' });
-  expect(await figure.evaluate((element) => element === document.activeElement)).toBe(true);
+    // Escape closes the working and a menu: back to what opened it.
+    await page.goto(`${app.address}/jobs/demo-acoustics-offload/verdict`);
+    const figure = page.getByTitle('Show the working').first();
+    await figure.focus();
+    await page.keyboard.press('Enter');
+    await page.getByLabel('The working', { exact: true }).waitFor();
+    await page.keyboard.press('Escape');
+    await page.getByLabel('The working', { exact: true }).waitFor({ state: 'detached' });
+    expect(await figure.evaluate((element) => element === document.activeElement)).toBe(true);
 
-  // Decided, and taken back.
-  await page.getByRole('button', { name: 'Decide', exact: true }).focus();
-  await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'Take the decision back' }).waitFor();
-  await settles(/./);
-  await page.getByRole('button', { name: 'Take the decision back' }).focus();
-  await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'Take the decision back' }).waitFor({ state: 'detached' });
-  await settles(/./);
+    // Decided, and taken back.
+    await page.getByRole('button', { name: 'Decide', exact: true }).focus();
+    await page.keyboard.press('Enter');
+    await page.getByRole('button', { name: 'Take the decision back' }).waitFor();
+    await settles(/./);
+    await page.getByRole('button', { name: 'Take the decision back' }).focus();
+    await page.keyboard.press('Enter');
+    await page.getByRole('button', { name: 'Take the decision back' }).waitFor({ state: 'detached' });
+    await settles(/./);
 
-  // A run set aside: back on its row.
-  await page.goto(`${app.address}/jobs/demo-acoustics-offload/bench`);
-  const aside = page.getByRole('button', { name: /^Set aside the run of/ }).first();
-  await aside.focus();
-  await page.keyboard.press('Enter');
-  await page.getByLabel('Why').waitFor();
-  await page.keyboard.press('Escape');
-  await page.getByLabel('Why').waitFor({ state: 'detached' });
-  expect(await aside.evaluate((element) => element === document.activeElement)).toBe(true);
-  const remove = page.getByRole('button', { name: /^Remove the run of/ }).first();
-  const name = (await remove.getAttribute('aria-label'))!;
-  await remove.focus();
-  await page.keyboard.press('Enter');
-  await page.waitForFunction(
-    (n) => !document.querySelector(`[aria-label="${n}"]`) || document.activeElement !== document.body,
-    name,
-  );
-  await settles(/run of/);
-  expect(faults).toEqual([]);
-});
+    // A run set aside: back on its row.
+    await page.goto(`${app.address}/jobs/demo-acoustics-offload/bench`);
+    const aside = page.getByRole('button', { name: /^Set aside the run of/ }).first();
+    await aside.focus();
+    await page.keyboard.press('Enter');
+    await page.getByLabel('Why').waitFor();
+    await page.keyboard.press('Escape');
+    await page.getByLabel('Why').waitFor({ state: 'detached' });
+    expect(await aside.evaluate((element) => element === document.activeElement)).toBe(true);
+    const remove = page.getByRole('button', { name: /^Remove the run of/ }).first();
+    const name = (await remove.getAttribute('aria-label'))!;
+    await remove.focus();
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(
+      (n) => !document.querySelector(`[aria-label="${n}"]`) || document.activeElement !== document.body,
+      name,
+    );
+    await settles(/run of/);
+    expect(faults).toEqual([]);
+  },
+);

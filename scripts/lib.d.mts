@@ -1,8 +1,2 @@
-import type { ChildProcess } from 'node:child_process';
-
-export const root: string;
+export { root, startServer } from './serve.cjs';
 export function chromium(): string | null;
-export function startServer(
-  args?: string[],
-  env?: Record<string, string>,
-): Promise<{ address: string; child: ChildProcess; stop(): void }>;

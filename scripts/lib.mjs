@@ -1,10 +1,11 @@
 import { execFileSync, spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync } from 'node:zlib';
+import { root } from './serve.cjs';
 
-export const root = join(import.meta.dirname, '..');
+export { root, startServer } from './serve.cjs';
+
 const bin = (name) => join(root, 'node_modules', '.bin', name);
 
 /** Installs packages when none are there or the lock file is newer. Only Node's own modules may be used before this. */
@@ -66,33 +67,9 @@ export function start(command, args, options = {}) {
   return spawn(command, args, { cwd: root, stdio: 'inherit', ...options });
 }
 
-/** What servers started here keep over a restart: not what the user's own Kymar keeps. */
-const state = mkdtempSync(join(tmpdir(), 'kymar-state-'));
-const started = new Set();
-process.once('exit', () => {
-  for (const child of started) child.kill('SIGKILL');
-  rmSync(state, { recursive: true, force: true });
-});
-
-/** Starts the built server on a free port with a folder of its own. @returns its address and how to stop it */
-export function startServer(args = [], env = {}) {
-  const child = spawn(process.execPath, [join(root, 'server/dist/main.js'), '--port', '0', ...args], {
-    cwd: root,
-    stdio: ['ignore', 'pipe', 'inherit'],
-    env: { ...process.env, XDG_STATE_HOME: state, XDG_CACHE_HOME: state, ...env },
-  });
-  started.add(child);
-  child.once('exit', () => started.delete(child));
-  return new Promise((resolve, reject) => {
-    let said = '';
-    child.stdout.on('data', (text) => {
-      said += text;
-      const address = /at (http:\S+)\//.exec(said)?.[1];
-      if (address) resolve({ address, child, stop: () => child.kill() });
-    });
-    child.once('exit', (code) => reject(new Error(`the server ended with ${code}: ${said}`)));
-  });
-}
+let isFresh = false;
+/** Whether Chromium was installed by this process. */
+export const installed = () => isFresh;
 
 /** Debian's Chromium; as root it is installed when missing. @returns its path, or null with the command to run said */
 export function chromium() {
@@ -105,7 +82,8 @@ export function chromium() {
       stdio: ['ignore', 'ignore', 'inherit'],
       env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
     });
-    if (existsSync('/usr/bin/chromium')) return '/usr/bin/chromium';
+    isFresh = existsSync('/usr/bin/chromium');
+    if (isFresh) return '/usr/bin/chromium';
   }
   console.error(
     `The end-to-end tests need Chromium. Install it, then run the tests again:\n  sudo sh -c '${command}'`,

@@ -1,88 +1,90 @@
-import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { build, chromium, install, root, run } from './lib.mjs';
+import { availableParallelism } from 'node:os';
+import { chromium, install, installed } from './lib.mjs';
 
-/** Everything that must hold: types, lint, unit and end-to-end tests. Last line: `N passed, N failed`. */
-install();
-let [passed, failed] = [0, 0];
-const check = (name, ok) => {
-  console.log(`${ok ? 'ok' : 'FAILED'}: ${name}`);
-  if (ok) passed++;
-  else failed++;
-};
-
-check('types', run('tsc', ['-b']) === 0);
-check('format', run('prettier', ['--check', '--log-level', 'warn', '.']) === 0);
-check('lint', run('eslint', ['.', '--max-warnings', '0']) === 0);
-check('floors', run('depcruise', ['core', 'server', 'web']) === 0);
-check('dead code', run('knip', ['--no-progress']) === 0);
-let built = true;
-try {
-  build();
-} catch {
-  built = false;
-}
-check('build', built);
+/**
+ * What must hold, within eight minutes: static checks, every unit test with a tenth of its draws, one journey a stage. With `deep` the rest: the other
+ * journeys and all draws. With `new [SEED]` all draws by another seed. Last line: `N passed, N failed`.
+ */
+const [mode = 'quick', given] = process.argv.slice(2);
+const began = performance.now();
+const since = () => ((performance.now() - began) / 1000).toFixed(0);
 const browser = chromium();
-check('browser', browser !== null);
+const browserAt = Number(since());
+install();
+console.log(`packages after ${since()} s`);
+// Not before the packages are there.
+const { runAll, Tally } = await import('./tasks.mjs');
+const tally = new Tally();
+tally.check(`browser${installed() ? `, installed in ${browserAt} s` : ''}`, browser !== null);
 
-/** What took longest, so that it is seen before it hurts. */
-const taken = [];
-const folder = mkdtempSync(join(tmpdir(), 'kymar-report-'));
-const jest = () => {
-  const report = join(folder, 'unit.json');
-  const { status } = spawnSync(join(root, 'node_modules/.bin/jest'), ['--json', `--outputFile=${report}`], {
-    cwd: root,
-    stdio: ['ignore', 'ignore', 'inherit'],
-  });
-  try {
-    const result = JSON.parse(readFileSync(report, 'utf8'));
-    for (const file of result.testResults)
-      taken.push([(file.endTime - file.startTime) / 1000, file.name.replace(`${root}/`, '')]);
-    passed += result.numPassedTests;
-    failed += result.numFailedTests + result.numRuntimeErrorTestSuites;
-    console.log(
-      `unit: ${result.numPassedTests} passed, ${result.numFailedTests} failed, ${result.numPendingTests} skipped`,
-    );
-    if (status !== 0 && result.numFailedTests + result.numRuntimeErrorTestSuites === 0) failed++;
-  } catch {
-    check('unit', false);
-  }
-};
-const sum = (values) => values.reduce((all, value) => all + value, 0);
-/** How long all tests of a suite took, in s. */
-const secondsOf = ({ suites = [], specs = [] }) =>
-  sum(suites.map(secondsOf)) +
-  sum(specs.flatMap(({ tests }) => tests.flatMap((test) => test.results.map((r) => r.duration / 1000))));
+const UNIT = 6;
+const shards = (n, of) => Array.from({ length: n }, (_, i) => of(`${i + 1}/${n}`, i + 1));
+const jest = (project, ...more) => [
+  'jest',
+  '--selectProjects',
+  project,
+  '--testLocationInResults=false',
+  ...more,
+];
+const unit = (env, ...more) =>
+  shards(UNIT, (shard, i) => ({
+    name: `unit ${i}`,
+    kind: 'jest',
+    command: jest('unit', `--shard=${shard}`, '--passWithNoTests', ...more),
+    env,
+  }));
+const journeys = (name, project, n, more) =>
+  browser === null
+    ? []
+    : shards(n, (shard, i) => ({
+        name: `${name} ${i}`,
+        kind: 'playwright',
+        command: ['playwright', 'test', `--project=${project}`, `--shard=${shard}`, ...more],
+        after: ['build'],
+        real: project === 'runs',
+      }));
+const alone = (name, file, env = {}) => ({
+  name,
+  kind: 'jest',
+  command: jest('alone', file),
+  after: ['build'],
+  real: true,
+  env,
+});
+const BUILD = { name: 'build', command: [process.execPath, 'scripts/build.mjs'] };
 
-/** The project's own end-to-end tests; each that passed only at a second try is told. */
-function playwright() {
-  const report = join(folder, 'e2e.json');
-  spawnSync(join(root, 'node_modules/.bin/playwright'), ['test'], {
-    cwd: root,
-    env: { ...process.env, KYMAR_REPORT: report },
-    stdio: ['ignore', 'inherit', 'inherit'],
-  });
-  try {
-    const { stats, errors, suites } = JSON.parse(readFileSync(report, 'utf8'));
-    for (const { file, ...suite } of suites) taken.push([secondsOf(suite), `e2e/${file}`]);
-    const bad = stats.unexpected + stats.flaky + errors.length;
-    passed += stats.expected;
-    failed += bad;
-    console.log(`e2e: ${stats.expected} passed, ${bad} failed, ${stats.skipped} skipped`);
-  } catch {
-    check('e2e', false);
-  }
+const QUICK = [
+  BUILD,
+  { name: 'types', command: ['node_modules/@typescript/native/bin/tsc', '-b'] },
+  alone('server', 'e2e/alone/server'),
+  { name: 'lint', command: ['eslint', '.', '--max-warnings', '0'] },
+  ...journeys('runs', 'runs', 1, ['--grep=@quick']),
+  ...journeys('pages', 'page', 1, ['--grep=@quick']),
+  alone('commands', 'e2e/alone/commands'),
+  ...unit({}),
+  { name: 'format', command: ['prettier', '--check', '--log-level', 'warn', '.'] },
+  { name: 'floors', command: ['depcruise', 'core', 'server', 'web'] },
+  { name: 'dead code', command: ['knip', '--no-progress'] },
+];
+const ALL = { KYMAR_DRAWS: 'all' };
+/** Of unit tests only files that draw. */
+const withDraws = ['--findRelatedTests', 'core/fixtures/draws.ts'];
+const DEEP = [
+  BUILD,
+  ...journeys('runs', 'runs', 1, ['--grep-invert=@quick']),
+  ...journeys('pages', 'page', 4, ['--grep-invert=@quick']),
+  ...unit(ALL, ...withDraws),
+  alone('without a page', 'e2e/alone', ALL),
+];
+const seed = given ?? String(1 + Math.floor(Math.random() * 1e6));
+const NEW = unit({ KYMAR_DRAWS: 'all', KYMAR_SEED: seed }, ...withDraws);
+
+const tasks = { quick: QUICK, deep: DEEP, new: NEW }[mode];
+if (!tasks) {
+  console.error(`Usage: npm test, npm run check:deep, npm run check:new [SEED]; not "${mode}"`);
+  process.exit(2);
 }
-jest();
-if (built && browser) playwright();
-rmSync(folder, { recursive: true, force: true });
-
-taken.sort((a, b) => b[0] - a[0]);
-console.log('The slowest ten:');
-for (const [seconds, file] of taken.slice(0, 10))
-  console.log(`  ${seconds.toFixed(0).padStart(4)} s  ${file}`);
-console.log(`${passed} passed, ${failed} failed`);
-process.exit(failed === 0 ? 0 : 1);
+if (mode === 'new') console.log(`seed ${seed}`);
+await runAll(tasks, tally);
+console.log(`${since()} s in all on ${availableParallelism()} cores`);
+process.exit(tally.end());

@@ -106,22 +106,18 @@ export function useAnswer<T>(question: Question<T> | null): Answer<T> {
   );
   const { data, isPlaceholderData, isFetching, isSuccess, error, failureReason, refetch } = result;
   const problem = error ?? failureReason;
+  const isAsked = options !== null;
   return useMemo(
     () => ({
-      data: options === null ? undefined : (data as T | undefined),
-      isFresh: options === null || (isSuccess && !isFetching && !isPlaceholderData),
+      data: isAsked ? (data as T | undefined) : undefined,
+      isFresh: !isAsked || (isSuccess && !isFetching && !isPlaceholderData),
       problem: problem === null ? null : words(problem),
       again: () => void refetch(),
     }),
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [options === null, data, isSuccess, isFetching, isPlaceholderData, problem, refetch],
+    [isAsked, data, isSuccess, isFetching, isPlaceholderData, problem, refetch],
   );
 }
 
 /** Asks once, by the same rules. @throws what the answer fails with */
 export const answerTo = <T>(question: Question<T>): Promise<T> =>
-  client.fetchQuery({ ...optionsOf(question), retry: false }) as Promise<T>;
-
-/** An answer that is there already. */
-export const answered = <T>({ name, subject = '', about }: Omit<Question<T>, 'ask'>): T | undefined =>
-  client.getQueryData<T>([name, subject, ...about.map(revisionOf)]);
+  client.fetchQuery<T | null>({ ...optionsOf(question), retry: false }) as Promise<T>;

@@ -289,7 +289,7 @@ export const choose = {
       async (w) => {
         for (const id of ids) {
           const one = await w.closely(id, hourly);
-          if (one) return one as Closely;
+          if (one) return one;
         }
         return null;
       },

@@ -1,9 +1,8 @@
-import { expect, test } from '@playwright/test';
 import { spawnSync } from 'node:child_process';
 import { cpSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
-import { root } from '../scripts/lib.mjs';
+import { root } from '../../scripts/serve.cjs';
 
 const node = (args: string[], input = '') =>
   spawnSync(process.execPath, args, { cwd: root, input, encoding: 'utf8' });
@@ -30,7 +29,7 @@ function lint(texts: readonly (readonly [file: string, text: string])[]): string
 
 const x = (from: string) => `import { x } from '${from}';\nexport const y = x;`;
 
-test.describe('what the core is made of', () => {
+describe('what the core is made of', () => {
   const cases: [file: string, text: string, said: RegExp][] = [
     ['core/units/x.ts', x('node:fs'), /core stands on zod/],
     ['core/units/x.ts', x('react'), /core stands on zod/],
@@ -45,7 +44,7 @@ test.describe('what the core is made of', () => {
     ['web/ui/x.ts', x('@kymar/core/units'), /^$/],
   ];
   let said: string[] = [];
-  test.beforeAll(() => {
+  beforeAll(() => {
     said = lint(cases.map(([file, text]) => [file, text]));
   });
   cases.forEach(([file, text, expected], i) =>
@@ -81,7 +80,7 @@ const HOUSE = {
   'web/main.ts': x('../core/verdict'),
 };
 
-test.describe('the floors of the house', () => {
+describe('the floors of the house', () => {
   test('what stands on what is below it passes', () =>
     expect(cruise(HOUSE)).toMatch(/no dependency violations/));
   for (const [name, changed, said] of [

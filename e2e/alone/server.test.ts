@@ -1,28 +1,13 @@
-import { expect, test } from '@playwright/test';
-import { demoBriefs, forecastJob, onJob, pathOn, repeatJob } from '../core/fixtures/forecast';
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { spawnSync, type ChildProcess } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { connect } from 'node:net';
 import { mkdir, mkdtemp, readdir, rename, rm, symlink, truncate, writeFile } from 'node:fs/promises';
-import { request } from 'node:http';
+import { request, type IncomingHttpHeaders } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { KeptRun, RunEvent, Target } from '@kymar/core/measure';
-import { decode } from '@kymar/core/catalog/decode';
-import { demoJobs } from '@kymar/core/demo';
-import { compareBuilds } from '@kymar/core/choice/compare';
-import { Finalists, nonDominated, searchAll, summaryOf, wantedOf } from '@kymar/core/choice/search';
-import { life } from '@kymar/core/models/endurance';
-import { SHOP } from '@kymar/core/catalog/stock';
-import { findings, stateOf } from '@kymar/core/fit';
-import { writeLibrary } from '@kymar/core/catalog/library';
-import { explainFlow } from '@kymar/core/build/path';
-import { settingOf } from '@kymar/core/forecast';
-import { withDrives } from '@kymar/core/choice/whatif';
-import { writeJob, type Brief } from '@kymar/core/job';
-import { diagnose } from '@kymar/core/diagnosis';
-import { verdict } from '@kymar/core/verdict';
-import { root, startServer } from '../scripts/lib.mjs';
+import { brief, whole } from '../../core/fixtures/draws';
+import { root, startServer } from '../../scripts/serve.cjs';
 
 const MiB = 2 ** 20;
 let folder = '';
@@ -45,12 +30,12 @@ const ended = () =>
       ? server.child.once('exit', () => resolve())
       : resolve(),
   );
-test.beforeEach(async () => {
+beforeEach(async () => {
   folder = await mkdtemp(join(tmpdir(), 'kymar-e2e-'));
   state = await mkdtemp(join(tmpdir(), 'kymar-state-'));
   await begin();
 });
-test.afterEach(async () => {
+afterEach(async () => {
   server.stop();
   await ended();
   await rm(folder, { recursive: true, force: true });
@@ -95,7 +80,7 @@ const follow = async (
 const runFolders = async () => (await readdir(folder)).filter((name) => name.startsWith('.kymar'));
 const large = async () => Math.min(20e9, Math.floor((await targets())[0]!.room * 0.9));
 
-test('a run writes and reads back, tells its progress ten times a second, and leaves nothing', async () => {
+brief('a run writes and reads back, tells its progress ten times a second, and leaves nothing', async () => {
   const { id } = (await (await start(512 * MiB)).json()) as { id: string };
   const events = await follow(id);
   const last = events.at(-1)!;
@@ -120,7 +105,7 @@ test('a run writes and reads back, tells its progress ten times a second, and le
   expect(await follow(id)).toEqual([last]);
 });
 
-test('one run at a time; stopping it cleans up', async () => {
+whole('one run at a time; stopping it cleans up', async () => {
   const { id } = (await (await start(await large())).json()) as { id: string };
   await follow(id, (events) => events.some((e) => e.type === 'progress' && e.bytes > 0));
   const second = await start(MiB);
@@ -136,7 +121,7 @@ test('one run at a time; stopping it cleans up', async () => {
   expect((await start(MiB)).status).toBe(201);
 });
 
-test('killed in the middle of a run, the next start leaves no file', async () => {
+brief('killed in the middle of a run, the next start leaves no file', async () => {
   const { id } = (await (await start(await large())).json()) as { id: string };
   await follow(id, (events) => events.some((e) => e.type === 'progress' && e.bytes > 0));
   server.child.kill('SIGKILL');
@@ -147,7 +132,7 @@ test('killed in the middle of a run, the next start leaves no file', async () =>
   expect(await readdir(folder)).toEqual([]);
 });
 
-test('ended politely in the middle of a run, nothing is left at once', async () => {
+whole('ended politely in the middle of a run, nothing is left at once', async () => {
   const { id } = (await (await start(await large())).json()) as { id: string };
   await follow(id, (events) => events.some((e) => e.type === 'progress' && e.bytes > 0));
   server.child.kill('SIGTERM');
@@ -185,7 +170,7 @@ async function onSmallVolume(guard: boolean): Promise<{ report: object; free: nu
   return JSON.parse(stdout) as { report: object; free: number };
 }
 
-(mountable ? test : test.skip)(
+(mountable ? whole : test.skip)(
   'a disk that runs full while writing ends the run with its reason',
   async () => {
     expect(await onSmallVolume(false)).toMatchObject({
@@ -194,7 +179,7 @@ async function onSmallVolume(guard: boolean): Promise<{ report: object; free: nu
   },
 );
 
-(mountable ? test : test.skip)(
+(mountable ? whole : test.skip)(
   'the reserve of a real volume is not touched, however large the run was asked for',
   async () => {
     const { report, free } = await onSmallVolume(true);
@@ -204,7 +189,7 @@ async function onSmallVolume(guard: boolean): Promise<{ report: object; free: nu
   },
 );
 
-test('the terminal closed in the middle of a run: nothing is left', async () => {
+whole('the terminal closed in the middle of a run: nothing is left', async () => {
   const { id } = (await (await start(await large())).json()) as { id: string };
   await follow(id, (events) => events.some((e) => e.type === 'progress' && e.bytes > 0));
   server.child.kill('SIGHUP');
@@ -212,7 +197,7 @@ test('the terminal closed in the middle of a run: nothing is left', async () => 
   expect(await readdir(folder)).toEqual([]);
 });
 
-test('killed, then started with another folder: the journal still knows what to clear', async () => {
+whole('killed, then started with another folder: the journal still knows what to clear', async () => {
   const { id } = (await (await start(await large())).json()) as { id: string };
   await follow(id, (events) => events.some((e) => e.type === 'progress' && e.bytes > 0));
   server.child.kill('SIGKILL');
@@ -230,22 +215,25 @@ test('killed, then started with another folder: the journal still knows what to 
   ]);
 });
 
-test('the work folder swapped for a link in the middle of a run: nothing the link leads to is touched', async () => {
-  const foreign = join(folder, 'foreign');
-  await mkdir(foreign);
-  for (const name of ['data.bin', 'owner.json']) await writeFile(join(foreign, name), 'mine');
-  const { id } = (await (await start(await large())).json()) as { id: string };
-  await follow(id, (events) => events.some((e) => e.type === 'progress' && e.bytes > 0));
-  const [name] = await runFolders();
-  await rename(join(folder, name!), join(folder, 'aside'));
-  await symlink(foreign, join(folder, name!));
-  await api('POST', `/runs/${id}/stop`);
-  expect((await follow(id)).at(-1)).toMatchObject({ type: 'failed', aborted: true });
-  expect((await readdir(foreign)).sort()).toEqual(['data.bin', 'owner.json']);
-  expect(existsSync(join(folder, 'aside'))).toBe(false);
-});
+brief(
+  'the work folder swapped for a link in the middle of a run: nothing the link leads to is touched',
+  async () => {
+    const foreign = join(folder, 'foreign');
+    await mkdir(foreign);
+    for (const name of ['data.bin', 'owner.json']) await writeFile(join(foreign, name), 'mine');
+    const { id } = (await (await start(await large())).json()) as { id: string };
+    await follow(id, (events) => events.some((e) => e.type === 'progress' && e.bytes > 0));
+    const [name] = await runFolders();
+    await rename(join(folder, name!), join(folder, 'aside'));
+    await symlink(foreign, join(folder, name!));
+    await api('POST', `/runs/${id}/stop`);
+    expect((await follow(id)).at(-1)).toMatchObject({ type: 'failed', aborted: true });
+    expect((await readdir(foreign)).sort()).toEqual(['data.bin', 'owner.json']);
+    expect(existsSync(join(folder, 'aside'))).toBe(false);
+  },
+);
 
-test('a sparse file put in the place of what was written is no fast drive', async () => {
+whole('a sparse file put in the place of what was written is no fast drive', async () => {
   const { id } = (await (await start(1024 * MiB)).json()) as { id: string };
   await follow(
     id,
@@ -267,7 +255,7 @@ test('a sparse file put in the place of what was written is no fast drive', asyn
   expect(last).toMatchObject({ left: expect.stringMatching(/data.bin.away in it is not Kymar’s/) });
 });
 
-test('two servers, and one folder under two names, never run at once on one device', async () => {
+whole('two servers, and one folder under two names, never run at once on one device', async () => {
   const other = await another(['--bench', folder, '--bench', `${folder}/../${folder.split('/').at(-1)}`]);
   const theirs = await cookieFrom(other.address);
   const list = (await (
@@ -293,7 +281,7 @@ test('two servers, and one folder under two names, never run at once on one devi
   await follow(id);
 });
 
-test('a result is kept until a page has taken it, over a restart too', async () => {
+brief('a result is kept until a page has taken it, over a restart too', async () => {
   const purpose = { job: 'somebody', place: null, note: 'warm', temperature: 41 };
   const { id } = (await (await start(8 * MiB, { purpose })).json()) as { id: string };
   await follow(id);
@@ -313,18 +301,21 @@ test('a result is kept until a page has taken it, over a restart too', async () 
   expect(await (await api('GET', '/runs')).json()).toEqual([]);
 });
 
-test('a port that is taken is said, with how to choose another; no other one is taken silently', async () => {
-  const { port } = new URL(server.address);
-  const { status, stderr } = spawnSync(
-    process.execPath,
-    [join(root, 'server/dist/main.js'), '--port', port, '--bench', folder],
-    { encoding: 'utf8', env: { ...process.env, XDG_STATE_HOME: state } },
-  );
-  expect([status, stderr]).toEqual([
-    1,
-    expect.stringMatching(new RegExp(`Port ${port} is taken.*--port ${Number(port) + 1}`)),
-  ]);
-});
+whole(
+  'a port that is taken is said, with how to choose another; no other one is taken silently',
+  async () => {
+    const { port } = new URL(server.address);
+    const { status, stderr } = spawnSync(
+      process.execPath,
+      [join(root, 'server/dist/main.js'), '--port', port, '--bench', folder],
+      { encoding: 'utf8', env: { ...process.env, XDG_STATE_HOME: state } },
+    );
+    expect([status, stderr]).toEqual([
+      1,
+      expect.stringMatching(new RegExp(`Port ${port} is taken.*--port ${Number(port) + 1}`)),
+    ]);
+  },
+);
 
 /** Loop devices are the whole machine's: taken and given back around a test, where it has any. */
 const loopable =
@@ -375,7 +366,7 @@ const loopable =
   },
 );
 
-test('what cannot run is refused as problem details, with what to do', async () => {
+brief('what cannot run is refused as problem details, with what to do', async () => {
   const room = (await targets())[0]!.room;
   for (const [body, status, detail] of [
     [{ bytes: Math.floor(room * 4) }, 422, /Choose a smaller size/],
@@ -404,7 +395,7 @@ test('what cannot run is refused as problem details, with what to do', async () 
   expect(await readdir(folder)).toEqual([]);
 });
 
-test('a missing folder, a file and memory are named as such', async () => {
+whole('a missing folder, a file and memory are named as such', async () => {
   await writeFile(join(folder, 'file'), '');
   server.stop();
   await ended();
@@ -426,7 +417,7 @@ test('a missing folder, a file and memory are named as such', async () => {
   expect((await start(MiB, { target: none!.id })).status).toBe(422);
 });
 
-test.describe('only this machine’s own page gets in', () => {
+describe('only this machine’s own page gets in', () => {
   const status = (path: string, headers: Record<string, string>) =>
     new Promise<number>((resolve, reject) => {
       const { port } = new URL(server.address);
@@ -436,7 +427,7 @@ test.describe('only this machine’s own page gets in', () => {
         .on('error', reject)
         .end();
     });
-  test('by host, origin and token', async () => {
+  brief('by host, origin and token', async () => {
     const { host, origin } = new URL(server.address);
     const good = { host, cookie };
     expect(await status('/api/targets', good)).toBe(200);
@@ -453,7 +444,7 @@ test.describe('only this machine’s own page gets in', () => {
     expect(await status('/assets/../../package.json', { host })).not.toBe(500);
   });
   const raw = (method: string, path: string, headers: Record<string, string> = {}) =>
-    new Promise<{ status: number; type: string; text: string; headers: Record<string, unknown> }>(
+    new Promise<{ status: number; type: string; text: string; headers: IncomingHttpHeaders }>(
       (resolve, reject) => {
         const { port, host } = new URL(server.address);
         const asked = request(
@@ -484,7 +475,7 @@ test.describe('only this machine’s own page gets in', () => {
     ['PUT', '/api/targets', 401],
     ['GET', '/api/none', 401],
   ] as const)
-    test(`${method} ${path} is refused as problem details, and tells no path`, async () => {
+    whole(`${method} ${path} is refused as problem details, and tells no path`, async () => {
       const answer = await raw(method, path);
       expect([answer.status, answer.type]).toEqual([status, expect.stringMatching(/problem\+json/)]);
       expect(JSON.parse(answer.text)).toMatchObject({
@@ -495,11 +486,11 @@ test.describe('only this machine’s own page gets in', () => {
       expect(answer.text).not.toContain(root);
       expect(answer.text).not.toMatch(/\/(dist|work|home|tmp|assets)\b/);
     });
-  test('a wrong method names the right ones', async () => {
+  whole('a wrong method names the right ones', async () => {
     expect((await raw('POST', '/')).headers.allow).toBe('GET, HEAD');
     expect((await raw('PUT', '/api/runs', { cookie })).headers.allow).toBe('GET, POST');
   });
-  test('what is no HTTP gets problem details too', async () => {
+  whole('what is no HTTP gets problem details too', async () => {
     const answer = await new Promise<string>((resolve, reject) => {
       const socket = connect(Number(new URL(server.address).port), '127.0.0.1', () =>
         socket.write('NONSENSE\r\n\r\n'),
@@ -512,7 +503,7 @@ test.describe('only this machine’s own page gets in', () => {
     });
     expect(answer).toMatch(/^HTTP\/1.1 400 [\s\S]*problem\+json[\s\S]*no HTTP/);
   });
-  test('`localhost` is sent to where the jobs are', async () => {
+  whole('`localhost` is sent to where the jobs are', async () => {
     const { port } = new URL(server.address);
     expect(await raw('GET', '/jobs?x=1', { host: `localhost:${port}` })).toMatchObject({
       status: 307,
@@ -523,15 +514,19 @@ test.describe('only this machine’s own page gets in', () => {
     );
     expect((await raw('GET', '/api/session', { host: `localhost:${port}` })).status).toBe(403);
   });
-  test('the token is in a cookie no script can read, and in no page', async () => {
+  brief('the token, and the browser’s name, are in cookies no script can read, and in no page', async () => {
     const page = await raw('GET', '/');
-    expect(String(page.headers['set-cookie'])).toMatch(
-      /^kymar-\d+=[\w-]{32}; Path=\/; HttpOnly; SameSite=Strict$/,
+    const [token, browser] = page.headers['set-cookie']!;
+    expect(token).toMatch(/^kymar-\d+=[\w-]{32}; Path=\/; HttpOnly; SameSite=Strict$/);
+    expect(browser).toMatch(
+      /^kymar-browser=[0-9a-f-]{36}; Max-Age=\d+; Path=\/; Expires=[^;]+; HttpOnly; SameSite=Strict$/,
     );
+    const own = { cookie: browser!.split(';')[0]! };
+    expect((await raw('GET', '/', own)).headers['set-cookie']![1]).toContain(own.cookie);
     expect(page.text).not.toContain(cookie.split('=')[1]!);
     expect(String((await raw('GET', '/api/session')).headers['set-cookie'])).toContain(cookie);
   });
-  test('it listens on the loopback address and allows no foreign page', async () => {
+  whole('it listens on the loopback address and allows no foreign page', async () => {
     const response = await fetch(server.address);
     expect(response.headers.get('access-control-allow-origin')).toBeNull();
     expect(response.headers.get('content-security-policy')).toMatch(/default-src 'self'/);
@@ -544,180 +539,4 @@ test.describe('only this machine’s own page gets in', () => {
     const port = Number(new URL(server.address).port).toString(16).toUpperCase().padStart(4, '0');
     expect(listening.split('\n').filter((line) => line.endsWith(`:${port}`))).toEqual([`0100007F:${port}`]);
   });
-});
-
-test.describe('the command line', () => {
-  const [offload, scans] = demoJobs();
-  const [at] = demoBriefs() as [Brief];
-  const kymar = (args: string[], input: string) =>
-    new Promise<{ code: number | null; out: string; err: string }>((resolve) => {
-      const child = spawn(process.execPath, [join(root, 'server/dist/kymar.js'), ...args], { cwd: folder });
-      let [out, err] = ['', ''];
-      child.stdout.on('data', (text) => (out += text));
-      child.stderr.on('data', (text) => (err += text));
-      child.on('close', (code) => resolve({ code, out, err }));
-      child.stdin.end(input);
-    });
-  const plain = (value: unknown) => JSON.parse(JSON.stringify(value));
-
-  test('path, forecast and verdict give what the core gives, from a file or standard input', async () => {
-    const text = writeJob(offload!);
-    await writeFile(join(folder, 'job.json'), text);
-    const path = JSON.parse((await kymar(['path', 'job.json'], '')).out);
-    expect(path.flow.write).toEqual(plain(explainFlow(pathOn(at.host, at.build!), 'write')));
-    const setting = (d: 'read' | 'write') => settingOf(onJob(at), d);
-    for (const d of ['read', 'write'] as const) {
-      expect(path.findings[d]).toEqual(findings(setting(d)).map(({ figure: _, ...finding }) => finding));
-      expect(path.state[d]).toBe(stateOf(setting(d)));
-    }
-    expect(path.options.write.port.map((c: { key: string }) => c.key)).toEqual(
-      at.host.ports.map((p) => p.id),
-    );
-    const forecast = JSON.parse((await kymar(['forecast'], text)).out);
-    expect(forecast.activities[0].time).toEqual(plain(forecastJob(at)!.activities[0]!.figure));
-    expect(forecast.activities[2]).toMatchObject({
-      kind: 'keep',
-      figure: plain(forecastJob(at)!.activities[2]!.figure),
-    });
-    expect(forecast.ahead.ends).toEqual(JSON.parse(JSON.stringify(repeatJob(at, { years: 4 })!.ends)));
-    expect(JSON.parse((await kymar(['verdict'], text)).out)).toEqual(plain(verdict(offload!)));
-    expect(JSON.parse((await kymar(['diagnose'], text)).out)).toEqual(plain(diagnose(offload!)));
-  });
-
-  test('path tries the parts of another library', async () => {
-    const lean = { ...SHOP, cables: SHOP.cables.slice(0, 1) };
-    await writeFile(join(folder, 'library.json'), writeLibrary(lean));
-    const { options } = JSON.parse((await kymar(['path', '--shop', 'library.json'], writeJob(offload!))).out);
-    expect(options.read.cable.map((c: { key: string }) => c.key)).toEqual([lean.cables[0]!.id, 'none']);
-    await writeFile(join(folder, 'library.json'), '{"kymarLibrary": 1, "cables": [{}]}');
-    expect(await kymar(['path', '--shop', 'library.json'], writeJob(offload!))).toMatchObject({
-      code: 2,
-      out: '',
-      err: expect.stringMatching(/cables\.0/),
-    });
-  });
-
-  test('compare gives what the core gives, a box that fits changed with the drive; what cannot be is told', async () => {
-    const plan = at;
-    const drives = ['oystral-merlin-2t', 'venndale-slate-1t'].map((id) =>
-      SHOP.drives.find((d) => d.id === id)!,
-    );
-    for (const activity of ['offload', 'season']) {
-      const { out, code } = await kymar(
-        ['compare', '--with', drives.map((d) => d.id).join(), '--activity', activity],
-        writeJob(offload!),
-      );
-      expect(code).toBe(0);
-      const core = compareBuilds(onJob(plan), activity, withDrives(onJob(plan), SHOP, drives, activity));
-      const names = core.builds.map((b) => b.name);
-      expect(JSON.parse(out).pairs).toEqual(
-        plain(core.pairs.map(({ a, b, ...pair }) => ({ a: names[a], b: names[b], ...pair }))),
-      );
-      expect(JSON.parse(out).builds.map((b: { figure: unknown }) => b.figure)).toEqual(
-        plain(core.builds.map((b) => b.forecast!.figure)),
-      );
-      expect(JSON.parse(out).builds[2]).toMatchObject({ drive: 'venndale-slate-1t', blocked: [] });
-      expect(JSON.parse(out).builds[2].bridge).not.toBe(at.build!.bridge!.id);
-    }
-    expect(await kymar(['compare', '--with', 'none'], writeJob(offload!))).toMatchObject({
-      code: 2,
-      err: expect.stringMatching(/no drive of the library/),
-    });
-    expect(await kymar(['compare'], writeJob(offload!))).toMatchObject({
-      code: 2,
-      err: expect.stringMatching(/Two to four/),
-    });
-    expect(
-      await kymar(['compare', '--with', 'venndale-slate-1t', '--activity', 'none'], writeJob(offload!)),
-    ).toMatchObject({ code: 2, err: expect.stringMatching(/no activity/) });
-  });
-
-  test('choose gives the answer of the page, as sure as asked; what cannot be is told', async () => {
-    const { out, code } = await kymar(['choose', '--sure', '95 %'], writeJob(offload!));
-    expect(code).toBe(0);
-    const asked = { owned: [], currency: 'EUR', own: {}, probability: 0.95 };
-    const wanted = wantedOf(offload!, undefined, asked)!;
-    const found = searchAll(wanted, SHOP);
-    const said = JSON.parse(out);
-    expect(said).toMatchObject(plain(summaryOf(found, new Finalists(wanted), wanted)));
-    expect(said.answers[0].reason).toMatch(/at least 95 % probability/);
-    expect(said.edge.map((e: { id: string }) => e.id)).toEqual(
-      nonDominated(found.candidates).map((c) => c.id),
-    );
-    for (const [args, words] of [
-      [['--sure', 'often'], /no probability such as 85 %/],
-      [['--device', 'none'], /has no device "none"/],
-    ] as const)
-      expect(await kymar(['choose', ...args], writeJob(offload!))).toMatchObject({
-        code: 2,
-        out: '',
-        err: expect.stringMatching(words),
-      });
-  });
-
-  test('endurance takes its own input', async () => {
-    const source = { kind: 'sheet' as const };
-    const input = {
-      tbw: { value: 600e12, source },
-      capacity: { value: 1e12, source },
-      warrantyYears: { value: 5, source },
-      writesPerDay: null,
-      readings: [{ day: 155, written: 9790e9 }],
-    };
-    const { out, code } = await kymar(['endurance'], JSON.stringify(input));
-    expect(code).toBe(0);
-    expect(JSON.parse(out)).toEqual(plain(life(input)));
-    expect(JSON.parse(out).fromNew.expected).toBeCloseTo(26.0, 1);
-  });
-
-  test('health takes a page as it is, or pasted text', async () => {
-    const page = Buffer.alloc(512);
-    page.writeUInt16LE(310, 1);
-    page.writeUInt8(100, 3);
-    page.writeBigUInt64LE(20_000_000n, 48);
-    await writeFile(join(folder, 'page.bin'), page);
-    expect(JSON.parse((await kymar(['health', 'page.bin'], '')).out)).toMatchObject({
-      from: 'NVMe log page 02h',
-      temperature: 37,
-      written: 10.24e12,
-      spare: 1,
-    });
-    expect(JSON.parse((await kymar(['health'], 'Percentage Used: 7%')).out)).toMatchObject({
-      from: 'pasted text',
-      percentageUsed: 0.07,
-      written: null,
-    });
-  });
-
-  test('decode takes one name or a list', async () => {
-    const line = 'USB 3.2 Gen 2x2, 20GB/s';
-    expect(JSON.parse((await kymar(['decode'], JSON.stringify(line))).out)).toEqual(plain(decode(line)));
-    expect(JSON.parse((await kymar(['decode'], JSON.stringify([line, '']))).out)).toEqual(
-      plain([decode(line), decode('')]),
-    );
-  });
-
-  for (const [command, input, message] of [
-    ['decode', '{"text": 5}', /text in quotes/],
-    ['decode', 'USB', /no JSON/],
-    ['path', '{"kymarVersion": 1}', /title/],
-    ['forecast', 'nonsense', /no JSON: line 1/],
-    ['forecast', writeJob(scans!), /no build/],
-    ['verdict', '{"kymarVersion": 9}', /version 9/],
-    ['endurance', '{"tbw": 5}', /tbw/],
-    ['dance', '{}', /Usage/],
-    ['', '', /Usage/],
-    ['--wrong', '', /Usage/],
-    ['health', 'Serial: 5', /No counter/],
-  ] as const)
-    test(`kymar ${command} ${String(message)} with bad input: exit 2, told on standard error`, async () => {
-      const { code, out, err } = await kymar(command ? [command] : [], input);
-      expect([code, out]).toEqual([2, '']);
-      expect(err).toMatch(message);
-    });
-  test('a file that is not there: exit 2', async () =>
-    expect(await kymar(['path', 'none.json'], '')).toMatchObject({
-      code: 2,
-      err: expect.stringMatching(/ENOENT/),
-    }));
 });
