@@ -7,6 +7,7 @@ import {
   Watcher,
   WATCH,
   type Counters,
+  type Piece,
   type Reading,
   type Watchable,
   type WatchRequest,
@@ -123,6 +124,8 @@ const growthOf =
     return { read: 0, written, reads: 0, writes, busy: null };
   };
 
+const withoutBegin = ({ began: _, ...piece }: Piece) => piece;
+
 /** A device or folder whose next piece of work is waited for and timed, whatever program does it. */
 export class WatchTask extends Task<WatchRequest> {
   readonly ended: Promise<void>;
@@ -202,7 +205,7 @@ export class WatchTask extends Task<WatchRequest> {
 
   private tell(): void {
     const result = this.watcher.result(this.finished ?? undefined)!;
-    const { began, ...watched } = result;
+    const { began, whole, ...watched } = result;
     // A reading says that something came since the one before: on average half of that is made up for.
     const reading = Math.min(this.apart, 1) / Math.sqrt(12);
     this.say({
@@ -211,6 +214,7 @@ export class WatchTask extends Task<WatchRequest> {
       at: new Date(performance.timeOrigin + began * 1000).toISOString(),
       error: this.finished === null ? reading : Math.hypot(reading, THUMB),
       ...watched,
+      whole: whole && withoutBegin(whole),
     });
   }
 }

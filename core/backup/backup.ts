@@ -59,7 +59,8 @@ export function readBackup(text: string): Read<BackupRead> {
     if (!job.ok) problems.push(`Job ${i + 1}: ${job.problems[0]}`);
     return job.ok ? [job.value] : [];
   });
-  const parts: Record<string, Part | null> = {};
+  // Without a prototype: a part may be called as one of its methods.
+  const parts = Object.create(null) as Record<string, Part | null>;
   for (const [key, data] of Object.entries(read.data.parts)) {
     const part =
       data === null

@@ -157,7 +157,7 @@ export function doubtsOf(job: Job): Doubt[] {
         `The forecast frozen on ${forecast.at.slice(0, 10)} was changed afterwards: it no longer fits its own hash.`,
       );
   const { chain } = job;
-  if (!chain || chain.length === 0) return found;
+  if (!chain) return found;
   const broken = brokenAt(chain);
   if (broken !== null)
     doubt(

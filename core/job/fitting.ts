@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { Id, Name } from '../catalog/parts';
+import { RETURN_DAYS } from './limits';
 
 const reason = z.string().trim().min(1, { error: 'wants a reason' }).max(400);
 
@@ -27,7 +28,7 @@ export const Fitting = z.object({
   serial: z.string().max(120).optional(),
   /** The day it was bought, from which the days to return it count, and the day its warranty ends. */
   bought: z.iso.date().optional(),
-  returnDays: z.number().int().nonnegative().max(3650).optional(),
+  returnDays: z.number().int().nonnegative().max(RETURN_DAYS).optional(),
   warrantyUntil: z.iso.date().optional(),
   /** Steps that were done, or left out with a reason. */
   steps: z.array(z.object({ id: Name, at: z.iso.datetime(), skipped: reason.optional() })).max(100),

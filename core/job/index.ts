@@ -52,3 +52,4 @@ export { ChoiceRecord } from './choice';
 export { Fitting, type FormatPass } from './fitting';
 export { stages, nextStage, STAGES, type Stage, type StageState } from './stage';
 export { samePath, withBuild, withHost } from './rebuild';
+export { MOST, overfull, RETURN_DAYS } from './limits';

@@ -5,6 +5,7 @@ import { cannot } from '../build/array';
 import { Activity } from './activities';
 import { Ambient, DeviceNeeds } from './needs';
 import { PolicyAnswers } from './policyanswers';
+import { MOST } from './limits';
 
 /** A machine of the job: whose it is, and the host that it is. */
 export const JobMachine = z.object({
@@ -37,7 +38,7 @@ export const SETUP = {
   machines: z.array(JobMachine).max(20),
   devices: z.array(JobDevice).max(40),
   /** At most one for each device on each machine. */
-  connections: z.array(JobConnection).max(200),
+  connections: z.array(JobConnection).max(MOST.connections),
   activities: z.array(Activity).max(50),
   /** The answers the job follows where practitioners disagree. */
   policies: PolicyAnswers.partial().optional(),

@@ -293,7 +293,7 @@ export function runOfWatch(
   path: Run['path'],
   activity: Activity | null,
 ): Run {
-  const { device, at, seconds, bar, read, written, reads, writes, busy, error, samples } = watched;
+  const { device, at, seconds, bar, read, written, reads, writes, busy, error, samples, others } = watched;
   const direction = activity ? directionOf(activity) : written >= read ? 'write' : 'read';
   const bytes = Math.round(direction === 'write' ? written : read);
   const other = direction === 'write' ? read : written;
@@ -301,6 +301,7 @@ export function runOfWatch(
   const note = [
     purpose.note,
     device.how === 'counters' ? `counters of ${device.name}` : `growth of ${device.name}: no counters here`,
+    others ? `others moved ${format(others, 'B/s', 2)} before and after` : '',
     other > BESIDE * bytes && !isLoad ? `${direction === 'write' ? 'read' : 'wrote'} too` : '',
   ];
   return {

@@ -315,6 +315,22 @@ export const RunEvent = z.discriminatedUnion('type', [
     /** One sigma of the time, s: readings are so far apart, and whoever said that it is over has a thumb. */
     error: amount,
     samples: z.object({ read: samples, write: samples }),
+    /** B/s that others moved before and after it; null: no more than a system's hum. */
+    others: amount.nullable().optional(),
+    /** All that moved, where next to nothing did for long before or after: a person says whether that belongs to it. */
+    whole: z
+      .object({
+        seconds: amount,
+        bar: amount.nullable(),
+        read: amount,
+        written: amount,
+        reads: amount,
+        writes: amount,
+        busy: amount.nullable(),
+        samples: z.object({ read: samples, write: samples }),
+      })
+      .nullable()
+      .optional(),
   }),
   z.object({ type: z.literal('done'), results: z.array(RealResult), ...ended }),
   z.object({ type: z.literal('failed'), problem: z.string(), aborted: z.boolean(), left }),

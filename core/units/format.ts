@@ -1,6 +1,9 @@
 import { numeral } from './intl';
 import type { Unit } from './unit';
 
+/** Of a year as the calendar has them on the whole. */
+const YEAR_DAYS = 365.25;
+
 const STEPS: [number, string][] = [
   [1e15, 'P'],
   [1e12, 'T'],
@@ -40,6 +43,8 @@ export function format(value: number, unit: Unit, significant = 3): string {
     case '%':
       return `${digits(value * 100, significant)} %`;
     case 'years':
+      // Less than a day of them is nothing that anybody says in years.
+      if (value > 0 && value < 1 / YEAR_DAYS) return duration(value * YEAR_DAYS * 86_400, significant);
       return `${digits(value, significant)} years`;
     case 'W':
     case 'mm':

@@ -14,12 +14,14 @@ import {
   correct,
   describe,
   discard,
+  isUnknown,
   lap,
   momentOf,
   press,
   reloadError,
   reset,
   secondsOf,
+  startOf,
   useWatch,
 } from '../state/watch';
 import { courseOf, isRising, showed } from './shown';
@@ -55,7 +57,9 @@ export function Stopwatch({
   const set = (part: Partial<typeof said>) => (watch ? describe(part) : setSaid({ ...said, ...part }));
   const face = useRef<HTMLDivElement>(null);
   const box = useRef<HTMLDivElement>(null);
-  const { start = null, laps = [], correction = 0, shown = [] } = watch ?? {};
+  const { laps = [], correction = 0, shown = [] } = watch ?? {};
+  const start = watch && startOf(watch);
+  const isSetBack = watch !== null && isUnknown(watch);
   const shownAt = (t: number | undefined) => shown.find((one) => one.t === t)?.share ?? null;
   const last = shownAt(laps.at(-1));
   const rises = isRising(shown);
@@ -68,7 +72,14 @@ export function Stopwatch({
   );
   const moved = activity?.kind === 'open' || (bytes !== null && bytes > 0);
   const wrong = useWrongAt(job, 'stopwatch');
-  const ready = seconds !== null && seconds > 0 && moved && activity !== null && rises && wrong.length === 0;
+  const ready =
+    seconds !== null &&
+    seconds > 0 &&
+    !isSetBack &&
+    moved &&
+    activity !== null &&
+    rises &&
+    wrong.length === 0;
 
   const keep = () => {
     if (!ready) return;
@@ -205,8 +216,13 @@ export function Stopwatch({
             {correction !== 0
               ? `, corrected by ${correction > 0 ? '+' : '−'}${Math.abs(correction).toFixed(1)} s`
               : ''}
-            {seconds !== null ? `, known to ± ${(1.96 * error).toFixed(2)} s` : ''}
-            {seconds !== null && move && bytes ? `, ${format(bytes / seconds, 'B/s')}` : ''}
+            {isSetBack
+              ? '. The clock of this computer was set back while it ran: this time is not known'
+              : ''}
+            {seconds !== null && !isSetBack ? `, known to ± ${(1.96 * error).toFixed(2)} s` : ''}
+            {seconds !== null && seconds > 0 && !isSetBack && move && bytes
+              ? `, ${format(bytes / seconds, 'B/s')}`
+              : ''}
           </Typography>
           {laps.length > 0 && (
             <Typography variant="caption" color="textSecondary">

@@ -12,6 +12,7 @@ import { Budget } from './budget';
 import { Devices } from './devices';
 import { Machines } from './machines';
 import { PolicyPanel } from './needs';
+import { DateField } from '../ui/date';
 
 /** What machines, what devices, what work, what targets. */
 export function Brief() {
@@ -43,13 +44,7 @@ export function Brief() {
                 value={job.customer}
                 onChange={(e) => set({ customer: e.target.value.slice(0, 160) })}
               />
-              <TextField
-                label="Due"
-                type="date"
-                value={job.due ?? ''}
-                onChange={(e) => set({ due: e.target.value || null })}
-                slotProps={{ inputLabel: { shrink: true } }}
-              />
+              <DateField label="Due" value={job.due} onDay={(due) => set({ due })} />
               <FactField
                 label="Service life, years"
                 dimension="count"

@@ -1,6 +1,6 @@
 import { Alert, Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
-import { doubtsOf, lateFor, setupOf, type FrozenForecast, type Job } from '@kymar/core/job';
+import { doubtsOf, lateFor, overfull, setupOf, type FrozenForecast, type Job } from '@kymar/core/job';
 import { counted, format, moment } from '@kymar/core/units';
 import { newId } from '../state/id';
 import { useStages } from '../state/stages';
@@ -16,6 +16,7 @@ export function Freeze({ job }: { job: Job }) {
   const state = useStages()(job).find((s) => s.stage === 'forecast')!.state;
   const doubts = doubtsOf(job);
   const wrong = useWrongIn(scopeOf(job.id, 'setup'));
+  const full = overfull({ forecasts: [...job.forecasts, null] });
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const add = async () => {
@@ -46,10 +47,17 @@ export function Freeze({ job }: { job: Job }) {
       <Button
         variant={state === 'done' ? 'outlined' : 'contained'}
         onClick={() => void add()}
-        disabled={busy || job.activities.length === 0 || state === 'done' || wrong.length > 0}
+        disabled={
+          busy || job.activities.length === 0 || state === 'done' || wrong.length > 0 || full !== null
+        }
       >
         Freeze this forecast
       </Button>
+      {full !== null && (
+        <Typography variant="body2" color="error" role="alert" sx={{ mt: 1 }}>
+          {full}
+        </Typography>
+      )}
       {wrong.length > 0 && (
         <Typography variant="body2" color="error" role="alert" sx={{ mt: 1 }}>
           {wrongWords(wrong)} Correct it in the brief or the path first; the forecast goes by what stood there

@@ -25,6 +25,7 @@ import { STAGE_NAMES } from '../ui/stages';
 import { MiniStrip } from '../ui/strip';
 import { ImportDialog, useImport } from './import';
 import { copyOf, newJob } from './new';
+import { own } from '@kymar/core/text';
 
 const PAGE = 50;
 /** Rows that fill the first screen: the others come right after. */
@@ -57,7 +58,7 @@ export function Jobs() {
   // In the address, so that coming back finds it as it was left.
   const [params, setParams] = useSearchParams();
   const search = params.get('find') ?? '';
-  const order = ORDERS[params.get('order') ?? ''] ?? ORDERS.due!;
+  const order = own(ORDERS, params.get('order') ?? '') ?? ORDERS.due!;
   const ask = (key: string, value: string) =>
     setParams(
       (before) => {

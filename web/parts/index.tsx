@@ -43,7 +43,7 @@ const isListed = (kind: Kind): kind is Listed => kind in LISTED;
 export function Parts() {
   const navigate = useNavigate();
   const { kind: named = 'drives', id } = useParams();
-  const kind = (named in KINDS ? named : 'drives') as Kind;
+  const kind = (Object.hasOwn(KINDS, named) ? named : 'drives') as Kind;
   const shop = useShop();
   const held = useJobs((s) => s.parts);
   const [search, setSearch] = useState('');

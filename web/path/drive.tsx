@@ -1,7 +1,8 @@
 import { Box, MenuItem, TextField, Typography } from '@mui/material';
 import { memo } from 'react';
-import { sourceWords, type Fact } from '@kymar/core/evidence';
-import type { Drive } from '@kymar/core/catalog/parts';
+import { sourceWords, typedOver, type Fact } from '@kymar/core/evidence';
+import { KINDS, type Drive } from '@kymar/core/catalog/parts';
+import { issuesOf } from '@kymar/core/text';
 import type { Dimension, Unit } from '@kymar/core/units';
 import { EntryScope, scopeOf } from '../ui/entries';
 import { FactField } from '../ui/field';
@@ -18,6 +19,12 @@ const FIELDS: [Property, string, Dimension, Unit?][] = [
   ['tbw', 'Rated writes (TBW)', 'bytes'],
   ['warrantyYears', 'Warranty, years', 'count'],
 ];
+
+/** Says what the schema of a drive has against it with a value in it. */
+const refusedBy = (made: (value: Fact['value']) => Drive) => (value: Fact['value']) => {
+  const read = KINDS.drives.safeParse(made(value));
+  return read.success ? null : `${issuesOf(read.error)[0]!.message}.`.replace(/\.\.$/, '.');
+};
 
 function withRevision({ revision: _, ...drive }: Drive, name: string): Drive {
   return name === '' ? drive : { ...drive, revision: name };
@@ -62,6 +69,7 @@ export const DriveSheet = memo(function DriveSheet({ drive, at }: { drive: Drive
               {...(property === 'tbw' ? { bare: 'TB' } : {})}
               fact={drive[property]}
               onFact={(fact: Fact) => onDrive({ ...drive, [property]: fact })}
+              refuse={refusedBy((value) => ({ ...drive, [property]: typedOver(drive[property], value) }))}
               helperText={sourceWords(drive[property].source)}
             />
           ))}

@@ -2,7 +2,7 @@ import { Alert, Box, Button, MenuItem, TextField, Typography } from '@mui/materi
 import { useRef, useState } from 'react';
 import { returnUntil } from '@kymar/core/fitting';
 import { fromPasted, linesOf, readHealth } from '@kymar/core/models/health';
-import type { Fitting, Job } from '@kymar/core/job';
+import { RETURN_DAYS, type Fitting, type Job } from '@kymar/core/job';
 import { calendarDay, format, shortMoment } from '@kymar/core/units';
 import type { Placed } from '../state/placed';
 import { useAnswer } from '../state/gate';
@@ -10,6 +10,7 @@ import { WATCHABLE } from '../state/here';
 import { QuantityField } from '../ui/field';
 import { Panel } from '../ui/panel';
 import { changeFitting, without } from './fitting';
+import { DateField } from '../ui/date';
 
 const asDay = (iso: string) => calendarDay(new Date(`${iso}T12:00`));
 const today = () => new Date().toLocaleDateString('sv-SE');
@@ -22,13 +23,7 @@ export function Unit({ at, job, fitting }: { at: Placed; job: Job; fitting: Fitt
   const last = fitting ? returnUntil(fitting) : null;
   const years = at.build?.drive.warrantyYears.value;
   const date = (label: string, value: string, key: 'bought' | 'warrantyUntil') => (
-    <TextField
-      type="date"
-      label={label}
-      value={value}
-      onChange={(e) => set(key, e.target.value || undefined)}
-      slotProps={{ inputLabel: { shrink: true } }}
-    />
+    <DateField label={label} value={value} onDay={(day) => set(key, day ?? undefined)} />
   );
   return (
     <Panel title="This unit">
@@ -45,6 +40,7 @@ export function Unit({ at, job, fitting }: { at: Placed; job: Job; fitting: Fitt
           label="Can go back within, days"
           dimension="count"
           optional
+          refuse={(days) => (days > RETURN_DAYS ? `At most ${format(RETURN_DAYS, 'count')}.` : null)}
           value={returnDays ?? null}
           onValue={(days) => set('returnDays', days === null ? undefined : Math.round(days))}
         />

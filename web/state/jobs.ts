@@ -1,13 +1,13 @@
 import { timeOfDay } from '@kymar/core/units';
 import { create } from 'zustand';
-import { jobPlaces, mergeJobs, nameOfChange, VERSION, witness, type Job } from '@kymar/core/job';
+import { jobPlaces, mergeJobs, nameOfChange, overfull, VERSION, witness, type Job } from '@kymar/core/job';
 import type { Part } from '@kymar/core/catalog/parts';
 import { checkedJob } from './check';
 import { disks } from './disk';
 import { fields } from './fields';
 import { record, undoable } from './history';
 import { Records } from './records';
-import { setHealth } from './status';
+import { setHealth, useStatus } from './status';
 
 /** The shop's own parts and changes by `kind/id`; null hides one that ships. */
 export type Held = Record<string, Part | null>;
@@ -64,6 +64,9 @@ export function changeJob(id: string, change: (job: Job) => Job): void {
   if (!job) return;
   const changed = change(job);
   if (changed === job) return;
+  // What the file cannot hold is not made: it could never be stored.
+  const full = overfull(changed);
+  if (full !== null) return useStatus.setState({ refused: full });
   const after = witness(job, { ...changed, revision: job.revision + 1, changed: now() }, now());
   edit({ [id]: after }, nameOfChange(job, after), fieldOf(job, after));
 }

@@ -1,16 +1,23 @@
 import { type Sample } from '@kymar/core/job';
+import { overfull, type Job } from '@kymar/core/job';
+import { own } from '@kymar/core/text';
+import { format } from '@kymar/core/units';
 import { create } from 'zustand';
 import {
   isEnd,
   type EndEvent,
   type GoingEvent,
   type KeptRun,
+  type Purpose,
   type RunEvent,
   type RunRequest,
 } from '@kymar/core/measure';
 import { changeJob, jobRecords, useJobs } from './jobs';
 import { Away, followRun, keptRuns, ping, startRun, tookRun, useServer } from './server';
 import { useStatus } from './status';
+
+type Measured = Exclude<EndEvent, { type: 'failed' }>;
+type Watched = Extract<EndEvent, { type: 'watched' }>;
 
 /** A real run or a watch that goes on. */
 export interface Going {
@@ -39,6 +46,8 @@ export interface Message {
   text: string;
   /** A file to save: the manifest of a copy. */
   file?: { name: string; text: string };
+  /** What only a person can tell: each answer with what it does. */
+  choices?: { label: string; take(): void }[];
 }
 
 /** The real runs of this machine: they go on while other views are looked at, and are found again after a reload. */
@@ -101,6 +110,46 @@ async function settle(run: KeptRun, event: EndEvent): Promise<void> {
       text: [event.problem, event.left].filter(Boolean).join(' '),
     });
   }
+  if (
+    event.type === 'watched' &&
+    event.whole &&
+    job &&
+    !job.runs.some(({ id }) => id.includes(run.id.slice(0, 36)))
+  )
+    return tell(edgeOf(run, event, event.whole));
+  await keep(run, event, purpose, job);
+}
+
+/** Asks which of two was the work: what ran at its own level, or all that moved. Nothing is kept before that is said. */
+function edgeOf(run: KeptRun, event: Watched, whole: NonNullable<Watched['whole']>): Message {
+  const { seconds, device } = event;
+  const rest = whole.seconds - seconds;
+  const bytes = whole.read + whole.written - event.read - event.written;
+  const take = (as: Watched) => () => {
+    const { purpose } = run.request;
+    const job = purpose && useJobs.getState().jobs[purpose.job];
+    useRuns.setState(({ messages }) => ({ messages: messages.filter((m) => m.id !== run.id) }));
+    if (purpose && job) void keep(run, as, purpose, job);
+  };
+  return {
+    id: run.id,
+    run: run.id,
+    severity: 'warning',
+    text:
+      `${device.name} moved ${format(event.read + event.written, 'B')} in ${format(seconds, 's')}, and only ${format(bytes, 'B')} more in ` +
+      `${format(rest, 's')} before or after it. Was that another program?`,
+    choices: [
+      { label: `Yes: ${format(seconds, 's')}`, take: take({ ...event, whole: null }) },
+      {
+        label: `No, it belongs to it: ${format(whole.seconds, 's')}`,
+        take: take({ ...event, ...whole, others: null, whole: null }),
+      },
+    ],
+  };
+}
+
+/** Enters what was measured into its job, and lets the server forget it once it is stored. */
+async function keep(run: KeptRun, event: Measured, purpose: Purpose, job: Job): Promise<void> {
   if (event.type !== 'watched' && event.left)
     tell({ id: `left by ${run.id}`, run: null, severity: 'warning', text: event.left });
   if (event.type === 'copied')
@@ -115,12 +164,14 @@ async function settle(run: KeptRun, event: EndEvent): Promise<void> {
   const path = pathBy(job, purpose.place);
   const { madeOf } = await import('./made');
   const made = madeOf(run, event, purpose, path, job);
+  const full = overfull({ runs: [...job.runs, ...made] });
+  if (full !== null) return tell({ id: run.id, run: run.id, severity: 'error', text: full });
   changeJob(job.id, (j) => {
     const fresh = made.filter((one) => !j.runs.some((had) => had.id === one.id));
     return fresh.length > 0 ? { ...j, runs: [...j.runs, ...fresh] } : j;
   });
   await jobRecords.save();
-  if (useStatus.getState().stores.jobs?.failed[job.id] === undefined)
+  if (own(useStatus.getState().stores.jobs?.failed ?? {}, job.id) === undefined)
     await tookRun(run.id).catch(() => undefined);
 }
 
@@ -169,9 +220,12 @@ async function lookAgain(): Promise<void> {
   }
 }
 
-/** From the start on: what goes on is found, also after the server was away. */
+/** From the start on: what goes on is found, also after the server was away, and what belongs to a job that was brought back. */
 export function watchRuns(): void {
   void lookAgain();
+  useJobs.subscribe(({ jobs }, before) => {
+    if (jobs !== before.jobs && Object.keys(jobs).some((id) => !(id in before.jobs))) void lookAgain();
+  });
   useServer.subscribe(({ away }, before) => {
     if (before.away && !away) {
       useRuns.setState({ going: {} });

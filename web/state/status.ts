@@ -9,10 +9,18 @@ interface Status {
   stores: Record<string, Health>;
   /** What undo or redo did last. */
   undone: string;
+  /** Why the last change was not made; null once it was read. */
+  refused: string | null;
 }
 
 /** How what is on the screen stands to what is stored. */
-export const useStatus = create<Status>(() => ({ loaded: false, fresh: null, stores: {}, undone: '' }));
+export const useStatus = create<Status>(() => ({
+  loaded: false,
+  fresh: null,
+  stores: {},
+  undone: '',
+  refused: null,
+}));
 
 export const setHealth = (name: string) => (health: Health) =>
   useStatus.setState(({ stores }) => ({ stores: { ...stores, [name]: health } }));

@@ -7,6 +7,7 @@ import { partRecords } from './parts';
 import type { Draft } from './records';
 import { setSetting, settingRecords, useSettings } from './settings';
 import { savedState, useStatus } from './status';
+import { noteSkew } from './watch';
 
 const stores = { jobs: jobRecords, parts: partRecords, settings: settingRecords };
 const all = Object.values(stores);
@@ -16,6 +17,7 @@ type Drafts = Partial<Record<keyof typeof stores, Draft[]>>;
 
 /** A page that is left cannot wait for the storage: what is not written yet is put where it can be put at once. */
 function leave(): void {
+  noteSkew();
   const unsaved = Object.fromEntries(
     Object.entries(stores).map(([name, records]) => [name, records.unsaved()]),
   ) as Drafts;

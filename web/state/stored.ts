@@ -2,6 +2,7 @@ import { SHOP } from '@kymar/core/catalog/stock';
 import { checkJob, type Job } from '@kymar/core/job';
 import type { Part, Shop } from '@kymar/core/catalog/parts';
 import { allOf } from './all';
+import { fields } from './fields';
 import { overlaid } from './overlay';
 
 /*
@@ -23,7 +24,7 @@ async function held(): Promise<Held> {
 export const storedParts = async (): Promise<Shop> => overlaid(SHOP, await held());
 
 export async function storedJobs(): Promise<{ jobs: Record<string, Job>; parts: Held }> {
-  const jobs: Record<string, Job> = {};
+  const jobs = fields<Job>();
   for (const [key, raw] of await allOf('kymar', 'jobs').catch(() => [])) {
     const job = checkJob(raw);
     if (job.ok) jobs[key] = job.value;

@@ -21,6 +21,8 @@ export interface Watch {
   /** Page loads its clock has run across: each may be off by what the system's clock was set meanwhile. */
   page: number;
   reloads: number;
+  /** ms by which the system's clock was set while that page was open; absent: it was not. A page loaded afterwards counts from that clock. */
+  skew?: number;
 }
 
 /** How far a bar was at a moment: s from the start, 0 to 1. */
@@ -65,13 +67,29 @@ export function useWatch(): Kept {
   return read(useSettings((s) => s.watch));
 }
 
+/** When it was started, by this page's own clock: what the system's clock was set by under another page is taken off. */
+export const startOf = ({ start, page, skew = 0 }: Pick<Watch, 'start' | 'page' | 'skew'>): number =>
+  page === performance.timeOrigin ? start : start + skew;
+
 /** Changes the one stopwatch, where there is one. */
 export function change(to: (watch: Watch) => Watch): void {
   const { watch } = now();
   if (!watch) return;
-  const next = to(watch);
   const page = performance.timeOrigin;
-  keep({ watch: next.page === page ? next : { ...next, page, reloads: next.reloads + 1 } });
+  if (watch.page === page) return keep({ watch: to(watch) });
+  const { skew: _, ...rest } = watch;
+  keep({ watch: to({ ...rest, start: startOf(watch), page, reloads: watch.reloads + 1 }) });
+}
+
+/** A clock that was set by less than this is being kept right, ms. */
+const SET = 200;
+
+/** Notes by how much the system's clock was set while this page was open: its own goes on as if nothing had been. */
+export function noteSkew(): void {
+  const { watch } = now();
+  if (!watch || watch.stop !== null || watch.page !== performance.timeOrigin) return;
+  const skew = Date.now() - momentOf(performance.now());
+  if (Math.abs(skew - (watch.skew ?? 0)) > SET) keep({ watch: { ...watch, skew } });
 }
 
 type Fresh = Pick<Watch, 'job' | 'activity' | 'bytes' | 'files' | 'until'>;
@@ -124,6 +142,9 @@ export function clock(seconds: number): string {
   const two = (n: number) => String(n).padStart(2, '0');
   return `${h > 0 ? `${h}:${two(m)}` : m}:${two(s)}.${tenths % 10}`;
 }
+
+/** Whether the system's clock was set back between two pages, so that nothing can be told: it would have ended before it began. */
+export const isUnknown = (watch: Watch): boolean => watch.stop !== null && watch.stop <= watch.start;
 
 /** One-sigma error that reloads add, in s. */
 export const reloadError = ({ reloads }: Watch): number => RELOAD * Math.sqrt(reloads);

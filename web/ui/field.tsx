@@ -58,13 +58,24 @@ export function QuantityField({
   dimension,
   optional = false,
   bare = BARE[dimension],
+  refuse,
   helperText,
   ...rest
-}: Base & { value: number | null; onValue(value: number | null): void; optional?: boolean }) {
+}: Base & {
+  value: number | null;
+  onValue(value: number | null): void;
+  optional?: boolean;
+  /** What speaks against a value, in a sentence; null where it can be stored. */
+  refuse?: (value: number) => string | null;
+}) {
   const { text: draft, before, put } = useDraft(value, rest.label);
   const text = draft ?? (value === null ? '' : format(value, UNIT[dimension], 6));
-  const parse = (typed: string) =>
-    typed.trim() === '' && optional ? null : parseQuantity(typed, dimension, bare);
+  const parse = (typed: string) => {
+    if (typed.trim() === '' && optional) return null;
+    const read = parseQuantity(typed, dimension, bare);
+    const problem = read.ok ? (refuse?.(read.value) ?? null) : null;
+    return problem === null ? read : { ok: false as const, problem };
+  };
   const read = draft === null ? null : parse(draft);
   return (
     <TextField
@@ -91,10 +102,22 @@ export function FactField({
   helperText,
   unit = UNIT[dimension],
   bare = BARE[dimension],
+  refuse,
   ...rest
-}: Base & { fact: Fact; onFact(fact: Fact): void; unit?: Unit }) {
+}: Base & {
+  fact: Fact;
+  onFact(fact: Fact): void;
+  unit?: Unit;
+  /** What speaks against a value, in a sentence; null where it can be stored. */
+  refuse?: (value: Fact['value']) => string | null;
+}) {
   const { text: draft, before, put } = useDraft(fact, rest.label);
-  const read = draft === null ? null : parseFact(draft, dimension, bare);
+  const parse = (typed: string) => {
+    const read = parseFact(typed, dimension, bare);
+    const problem = read.ok ? (refuse?.(read.value) ?? null) : null;
+    return problem === null ? read : { ok: false as const, problem };
+  };
+  const read = draft === null ? null : parse(draft);
   return (
     <TextField
       helperText={read === null ? helperText : read.ok ? meaning(read) : read.problem}
@@ -104,7 +127,7 @@ export function FactField({
       onFocus={(event) => event.target.select()}
       onChange={(event) => {
         const typed = event.target.value;
-        const now = parseFact(typed, dimension, bare);
+        const now = parse(typed);
         const isNew = now.ok && JSON.stringify(now.value) !== JSON.stringify(before.value);
         const gives = isNew ? typedOver(before, now.value) : before;
         put(typed, gives, now.ok);

@@ -122,7 +122,11 @@ function Frame({
                 ...(narrow ? {} : { mb: 0.75, pr: '320px', minHeight: 30 }),
               }}
             >
-              <Typography variant="h1" noWrap={narrow} sx={narrow ? { fontSize: '1rem' } : undefined}>
+              <Typography
+                variant="h1"
+                noWrap={narrow}
+                sx={{ minWidth: 0, overflowWrap: 'anywhere', ...(narrow ? { fontSize: '1rem' } : {}) }}
+              >
                 {job.title}
               </Typography>
               {!narrow && (

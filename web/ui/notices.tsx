@@ -52,6 +52,11 @@ export function Notices() {
           not opened yet have to wait.
         </Notice>
       )}
+      {status.refused && (
+        <Notice severity="error" sx={sx} onClose={() => useStatus.setState({ refused: null })}>
+          {status.refused}
+        </Notice>
+      )}
       {stores.flatMap(([name, { notes }]) =>
         notes.map((note) => (
           <Notice key={note} severity="warning" sx={sx} onClose={() => all[name].readNotes()}>
@@ -59,12 +64,25 @@ export function Notices() {
           </Notice>
         )),
       )}
-      {messages.map(({ id, severity, text, file }) => (
+      {messages.map(({ id, severity, text, file, choices }) => (
         <Notice
           key={id}
           severity={severity}
           sx={sx}
           onClose={() => readMessage(id)}
+          {...(choices
+            ? {
+                action: (
+                  <Box sx={{ display: 'flex', flexDirection: 'column', alignItems: 'start' }}>
+                    {choices.map(({ label, take }) => (
+                      <Button key={label} size="small" onClick={take}>
+                        {label}
+                      </Button>
+                    ))}
+                  </Box>
+                ),
+              }
+            : {})}
           {...(file
             ? {
                 action: (

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { format } from '@kymar/core/units';
 import { useJobs } from '../state/jobs';
 import { useRuns, type Going } from '../state/runs';
-import { clock, secondsOf, useWatch, type Watch } from '../state/watch';
+import { clock, secondsOf, useWatch, type Watch, momentOf, startOf } from '../state/watch';
 
 /** What runs, in the bar of every page: a clock, a time that is not kept yet, a real run. */
 export function Running() {
@@ -57,18 +57,20 @@ function ClockChip({ watch }: { watch: Watch }) {
   const face = useRef<HTMLSpanElement>(null);
   const title = useJobs((s) => s.jobs[watch.job]?.title ?? 'a job that is not here');
   const stopped = secondsOf(watch);
+  const start = startOf(watch);
   useEffect(() => {
     const draw = () => {
       if (face.current)
-        face.current.textContent = clock(
-          stopped ?? (performance.timeOrigin + performance.now() - watch.start) / 1000,
-        ).replace(/\.\d$/, '');
+        face.current.textContent = clock(stopped ?? (momentOf(performance.now()) - start) / 1000).replace(
+          /\.\d$/,
+          '',
+        );
     };
     draw();
     if (stopped !== null) return;
     const timer = setInterval(draw, 250);
     return () => clearInterval(timer);
-  }, [watch.start, stopped]);
+  }, [start, stopped]);
   return (
     <Chip
       to={`/jobs/${watch.job}/bench`}

@@ -193,6 +193,7 @@ function useNotices(): boolean {
   const store = useStatus(
     (s) =>
       savedState(s) === 'not saved' ||
+      s.refused !== null ||
       Object.values(s.stores).some((one) => one.notes.length + one.aside.length > 0),
   );
   const away = useServer((s) => s.away);
