@@ -232,23 +232,25 @@ export function Stopwatch({
           )}
         </Box>
         <Box
-          sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', '& > button': { minHeight: TARGET, flexGrow: 1 } }}
+          sx={{
+            display: 'flex',
+            gap: 1,
+            flexWrap: 'wrap',
+            '& > button': { minHeight: TARGET, flexGrow: 1 },
+            [SMALL]: { '& > [data-press]': { minHeight: PRESSED } },
+          }}
         >
           <Button
             variant={running || seconds === null ? 'contained' : 'outlined'}
             disabled={seconds !== null || elsewhere || !activity}
             onClick={(e) => startStop(e.timeStamp)}
             data-next
-            sx={{ flexBasis: { xs: '55%', sm: '30%' }, [SMALL]: { minHeight: PRESSED } }}
+            data-press
+            sx={{ flexBasis: { xs: '55%', sm: '30%' } }}
           >
             {running ? 'Stop' : 'Start'} <Key name="Space" />
           </Button>
-          <Button
-            variant="outlined"
-            disabled={!running}
-            onClick={(e) => lap(e.timeStamp)}
-            sx={{ [SMALL]: { minHeight: PRESSED } }}
-          >
+          <Button variant="outlined" disabled={!running} onClick={(e) => lap(e.timeStamp)} data-press>
             Lap <Key name="L" />
           </Button>
           <Button
