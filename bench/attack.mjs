@@ -7,13 +7,14 @@ import { chromium as playwright } from 'playwright-core';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { build as bundle } from 'vite';
 import { build, chromium, root, startServer } from '../scripts/lib.mjs';
+import { lostByPage, lostByServer } from './lost.mjs';
 
 /**
  * Hostile requests, mutated inputs, killed tabs, tabs that edit at once, a killed server. Bounded in count and time, on the loopback
  * address only; the seed makes it the same again. Usage: npm run bench -- attack [SEED] [PART,…]
  */
 const seed = Number(process.argv[2] ?? 1);
-const parts = (process.argv[3] ?? 'requests,readers,kills,tabs,server').split(',');
+const parts = (process.argv[3] ?? 'requests,readers,kills,tabs,server,lost').split(',');
 const random = xoroshiro128plus(seed);
 const upTo = (n) => (random.next() >>> 0) % n;
 const pick = (list) => list[upTo(list.length)];
@@ -546,6 +547,12 @@ async function killedServer(count = 30) {
   }
 }
 
-const ALL = { requests, readers, kills, tabs, server: killedServer };
+const around = { startServer, launch, scratch, upTo, pick, pause, goal };
+async function lost() {
+  await lostByServer(around);
+  await lostByPage(around);
+}
+
+const ALL = { requests, readers, kills, tabs, server: killedServer, lost };
 for (const part of parts) await ALL[part]();
 process.exit(0);

@@ -234,3 +234,44 @@ test(
     expect(faults).toEqual([]);
   },
 );
+
+test('at rest no view makes a layout or takes more than 0.5 % of a core', async () => {
+  const { page: list, context: first } = await app.open('/jobs');
+  const jobs = await list
+    .locator('a[href^="/jobs/demo"]')
+    .evaluateAll((links) => [...new Set(links.map((a) => a.getAttribute('href')!.split('/')[2]!))]);
+  await first.close();
+  const paths = [
+    ...['/jobs', '/parts', '/practice', '/reference', '/settings'],
+    ...VIEWS.map((view) => `/jobs/demo-acoustics-offload/${view}`),
+    ...jobs.map((id) => `/jobs/${id}/verdict`),
+  ];
+  // A process each: what one does is not counted for another.
+  const at: { path: string; read(): Promise<Record<string, number>>; close(): Promise<void> }[] = [];
+  for (const path of paths) {
+    const { page, context } = await app.open(path);
+    const client = await context.newCDPSession(page);
+    await client.send('Performance.enable');
+    at.push({
+      path,
+      read: async () =>
+        Object.fromEntries(
+          (await client.send('Performance.getMetrics')).metrics.map((m) => [m.name, m.value]),
+        ),
+      close: () => context.close(),
+    });
+  }
+  // All has come that was fetched ahead and worked out.
+  await new Promise((resolve) => setTimeout(resolve, 12_000));
+  const before = await Promise.all(at.map(({ read }) => read()));
+  await new Promise((resolve) => setTimeout(resolve, 10_000));
+  const after = await Promise.all(at.map(({ read }) => read()));
+  await Promise.all(at.map(({ close }) => close()));
+  const busy = at.flatMap(({ path }, i) => {
+    const [layouts, seconds] = ['LayoutCount', 'TaskDuration'].map(
+      (name) => after[i]![name]! - before[i]![name]!,
+    );
+    return layouts! > 0 || seconds! > 0.05 ? [`${path}: ${layouts} layouts, ${seconds!.toFixed(3)} s`] : [];
+  });
+  expect(busy).toEqual([]);
+});

@@ -149,4 +149,77 @@ describe('watching a device', () => {
     expect([bytes, reads]).toEqual([20 * 32768000, 20000]);
     expect(busy).toBeCloseTo(1, 6);
   });
+
+  describe('beside others', () => {
+    /** B written by a moment: work of `rate` from 3 s on for `lasts` s, and others that write `piece` B every so many s. */
+    const readingsWith = (
+      rate: number,
+      lasts: number,
+      piece: number,
+      every: number,
+      from: number,
+      seed: number,
+      end = 60,
+    ) =>
+      function* () {
+        const random = noise(seed);
+        for (let i = 0; i < end * 10; i++) {
+          const t = i * 0.1 + 0.003 * random();
+          const work = rate * Math.min(lasts, Math.max(0, t - 3));
+          const others = piece * Math.floor(Math.max(0, t - from) / every);
+          yield {
+            t,
+            read: 0,
+            written: Math.floor(work) + others,
+            reads: 0,
+            writes: 0,
+            busy: null,
+            pending: 0,
+          };
+        }
+      };
+    const watch = (readings: Iterable<Reading>) => {
+      const watcher = new Watcher();
+      for (const reading of readings) if (watcher.feed(reading) === 'over') break;
+      return watcher;
+    };
+
+    test('a system that writes a little all the time extends nothing, and is told', () => {
+      for (const seed of [1, 2, 3]) {
+        const { state, result } = ((w) => ({ state: w.state, result: w.result()! }))(
+          watch(readingsWith(4e8, 1.5, 3e5, 0.5, 0, seed)()),
+        );
+        expect(state).toBe('over');
+        expect(Math.abs(result.seconds - 1.5)).toBeLessThan(0.2);
+        expect(Math.abs((result.written - 6e8) / 6e8)).toBeLessThan(0.01);
+        expect(result.others! / 6e5).toBeGreaterThan(0.5);
+        expect(result.whole).toBeNull();
+      }
+    });
+
+    test('what trickles on for long after the work is asked about, not taken for it', () => {
+      // Others that begin with the work, at an eightieth of its rate: nobody can tell whose that is.
+      const watcher = watch(readingsWith(2e8, 1.5, 2.4e5, 0.1, 3, 5, 10)());
+      expect(watcher.state).not.toBe('over');
+      const { seconds, whole, written } = watcher.result()!;
+      expect(Math.abs(seconds - 1.5)).toBeLessThan(0.2);
+      expect(Math.abs(written / 3e8 - 1)).toBeLessThan(0.03);
+      expect(whole!.seconds).toBeGreaterThan(6);
+      expect(whole!.written).toBeGreaterThan(written);
+    });
+
+    test('flash behind its cache is the same work: neither ended nor asked about', () => {
+      function* slower(): Generator<Reading> {
+        for (let i = 0; i < 1200; i++) {
+          const t = i * 0.1;
+          const written = 6e9 * Math.min(10, Math.max(0, t - 1)) + 9e7 * Math.min(90, Math.max(0, t - 11));
+          yield { t, read: 0, written, reads: 0, writes: 0, busy: null, pending: 0 };
+        }
+      }
+      const watcher = watch(slower());
+      expect(watcher.state).toBe('over');
+      expect(watcher.result()).toMatchObject({ whole: null, others: null });
+      expect(Math.abs(watcher.result()!.seconds - 100)).toBeLessThan(0.3);
+    });
+  });
 });
