@@ -49,7 +49,8 @@ export async function lostByServer({ startServer, scratch, upTo, pause, goal }) 
   }
   goal(
     kept === count && seen + taken + died === 0,
-    `${count} runs whose state folder went or was a file at their end, another browser asking for them: ${kept} kept, ${seen} seen and ${taken} taken by the other, ${died} servers ended`,
+    `${count} runs whose state folder went or was a file at their end, another browser asking for them: ${kept} kept, ` +
+      `${seen} seen and ${taken} taken by the other, ${died} servers ended`,
   );
 
   let through = 0;
