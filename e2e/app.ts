@@ -1,7 +1,13 @@
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { chromium as playwright, type Browser, type BrowserContext, type Page } from '@playwright/test';
+import {
+  chromium as playwright,
+  test,
+  type Browser,
+  type BrowserContext,
+  type Page,
+} from '@playwright/test';
 import { chromium, startServer } from '../scripts/lib.mjs';
 
 export interface App {
@@ -30,6 +36,8 @@ export async function startApp(env: Record<string, string> = {}, more: string[] 
   const { address } = server;
   // While there is no server, that it does not answer is no fault of the page's.
   let isAway = false;
+  // Pages of a test that is over take no processor from the next one.
+  let opened: { test: string; context: BrowserContext }[] = [];
   const browser = await playwright.launch({
     executablePath: chromium()!,
     args: ['--no-sandbox', '--disable-background-networking', '--disable-gpu'],
@@ -44,6 +52,10 @@ export async function startApp(env: Record<string, string> = {}, more: string[] 
         acceptDownloads: true,
         ...options,
       });
+      const { testId } = test.info();
+      const over = opened.filter((one) => one.test !== testId);
+      opened = [...opened.filter((one) => one.test === testId), { test: testId, context }];
+      await Promise.all(over.map((one) => one.context.close()));
       const page = await context.newPage();
       page.setDefaultTimeout(40_000);
       const faults: string[] = [];

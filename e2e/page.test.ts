@@ -235,6 +235,68 @@ test(
   },
 );
 
+test('after an action the focus stands where the work goes on', async () => {
+  const { page, faults } = await app.open('/jobs/demo-acoustics-offload/bench');
+  const focused = () =>
+    page.evaluate(() => {
+      const at = document.activeElement;
+      return at?.closest('main') ? (at.getAttribute('aria-label') ?? at.textContent ?? '') : 'nowhere';
+    });
+  const goesTo = (words: RegExp) => expect.poll(focused).toMatch(words);
+  const somewhere = /^(?!nowhere)/;
+  const press = async (name: string | RegExp) => {
+    await page.getByRole('button', { name }).first().focus();
+    await page.keyboard.press('Enter');
+  };
+
+  // Timed: stopped, the run is kept next; kept, the next one is started.
+  await page.getByRole('tab', { name: 'Stopwatch' }).click();
+  await press(/^Start/);
+  await page.getByText('Running').waitFor();
+  await press(/^Stop/);
+  await goesTo(/^Keep this run/);
+  await page.keyboard.press('Enter');
+  await goesTo(/^Start/);
+
+  // Frozen, which takes its time and shuts its button.
+  await page.goto(`${app.address}/jobs/demo-acoustics-offload/brief`);
+  await page.getByLabel('Service life, years').fill('6');
+  await page.getByText('Saved in this browser').waitFor();
+  await page.goto(`${app.address}/jobs/demo-acoustics-offload/forecast`);
+  await page.getByRole('button', { name: 'Freeze this forecast' }).waitFor();
+  await press('Freeze this forecast');
+  await page.getByText('The forecast stands as frozen.').waitFor();
+  await goesTo(somewhere);
+
+  // A build taken, whose panel changes under it.
+  await page.goto(`${app.address}/jobs/demo-herbarium-scans/choice`);
+  await page.getByRole('button', { name: 'Take this build' }).waitFor();
+  await press('Take this build');
+  await page.getByRole('button', { name: 'Take this build' }).waitFor({ state: 'detached' });
+  await goesTo(somewhere);
+
+  // A machine chosen from a menu that goes with its button.
+  await page.goto(`${app.address}/jobs`);
+  await press('New job on …');
+  await page.getByRole('menuitem').first().waitFor();
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Customer').waitFor();
+  await goesTo(somewhere);
+
+  // A table whose focused row is filtered away.
+  await page.goto(`${app.address}/parts`);
+  const cell = page.getByRole('gridcell').nth(3);
+  await cell.click();
+  await page.evaluate(() => {
+    const field = document.querySelector<HTMLInputElement>('main input')!;
+    Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(field, 'kestrel');
+    field.dispatchEvent(new Event('input', { bubbles: true }));
+  });
+  await expect(page.getByRole('row').filter({ hasText: 'Merlin' })).toHaveCount(0);
+  await goesTo(somewhere);
+  expect(faults).toEqual([]);
+});
+
 test('at rest no view makes a layout or takes more than 0.5 % of a core', async () => {
   const { page: list, context: first } = await app.open('/jobs');
   const jobs = await list
