@@ -1,13 +1,7 @@
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import {
-  chromium as playwright,
-  test,
-  type Browser,
-  type BrowserContext,
-  type Page,
-} from '@playwright/test';
+import { chromium as playwright, test, type Browser, type BrowserContext, type Page } from '@playwright/test';
 import { chromium, startServer } from '../scripts/lib.mjs';
 
 export interface App {

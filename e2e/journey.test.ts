@@ -49,37 +49,33 @@ test('a first visit that is left at once loses nothing of the demo', async () =>
   }
 });
 
-test(
-  'a first visit opens on the finished demo job, and figures show their working',
-  { tag: '@quick' },
-  async () => {
-    const { page, faults } = await app.open();
-    await page.getByRole('heading', { name: 'It meets the targets' }).waitFor();
-    expect(page.url()).toMatch(/demo-acoustics-offload\/verdict$/);
-    await page.getByRole('img', { name: /^Writing over Reed 2 TB.*measured 719 MB\/s/ }).waitFor();
-    await page.getByTitle('Show the working').nth(1).click();
-    const sheet = page.getByLabel('The working', { exact: true });
-    await sheet.getByText('= time until all is written − what is done after the bar is full').waitFor();
-    await sheet.getByText('Time to write', { exact: true }).click();
-    await sheet.getByText('= bytes of each phase ÷ what decides there + files × per-file overhead').waitFor();
-    await sheet
-      .getByText(
-        /^= [\d.]+\sGB ÷ [\d.,]+\sMB\/s \+ [\d.]+\sGB ÷ 900\sMB\/s \+ 38,400 × 1\.7\sms = 4\smin\s\d\d\ss$/,
-      )
-      .waitFor();
-    await sheet.getByText('Reed 2 TB, writing', { exact: true }).first().click();
-    await sheet.getByText('What drives reach of a stated figure').first().click();
-    await sheet
-      .getByText(/from memory, not looked up/)
-      .first()
-      .waitFor();
-    await page.keyboard.press('Escape');
-    await sheet.waitFor({ state: 'hidden' });
-    await page.goto(app.address);
-    await page.getByRole('heading', { name: 'Jobs', exact: true }).waitFor();
-    expect(faults).toEqual([]);
-  },
-);
+test('a first visit opens on the finished demo job, and figures show their working', async () => {
+  const { page, faults } = await app.open();
+  await page.getByRole('heading', { name: 'It meets the targets' }).waitFor();
+  expect(page.url()).toMatch(/demo-acoustics-offload\/verdict$/);
+  await page.getByRole('img', { name: /^Writing over Reed 2 TB.*measured 719 MB\/s/ }).waitFor();
+  await page.getByTitle('Show the working').nth(1).click();
+  const sheet = page.getByLabel('The working', { exact: true });
+  await sheet.getByText('= time until all is written − what is done after the bar is full').waitFor();
+  await sheet.getByText('Time to write', { exact: true }).click();
+  await sheet.getByText('= bytes of each phase ÷ what decides there + files × per-file overhead').waitFor();
+  await sheet
+    .getByText(
+      /^= [\d.]+\sGB ÷ [\d.,]+\sMB\/s \+ [\d.]+\sGB ÷ 900\sMB\/s \+ 38,400 × 1\.7\sms = 4\smin\s\d\d\ss$/,
+    )
+    .waitFor();
+  await sheet.getByText('Reed 2 TB, writing', { exact: true }).first().click();
+  await sheet.getByText('What drives reach of a stated figure').first().click();
+  await sheet
+    .getByText(/from memory, not looked up/)
+    .first()
+    .waitFor();
+  await page.keyboard.press('Escape');
+  await sheet.waitFor({ state: 'hidden' });
+  await page.goto(app.address);
+  await page.getByRole('heading', { name: 'Jobs', exact: true }).waitFor();
+  expect(faults).toEqual([]);
+});
 
 test('a job by mouse, from brief to handover; a reload keeps it; export, erase, import bring it back', async () => {
   const { page, faults } = await app.open('/jobs');

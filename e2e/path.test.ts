@@ -76,32 +76,28 @@ test('what decides is not known: the state says so', async () => {
   expect(await state(page)).toBe('unknown');
 });
 
-test(
-  'both policies end to end: a maker’s minimum by the outcome, then to the letter',
-  { tag: '@quick' },
-  async () => {
-    const { page, faults } = await app.open('/jobs/demo-simulator-bay/path');
-    const finding = page.locator('[data-finding="bay-reading"]');
-    await finding.getByText(/Caution:/).waitFor();
-    await finding.getByText(/Forecast of drive and bay together: 4,750 MB\/s/).waitFor();
-    await finding.getByRole('button', { name: 'Follow the other' }).click();
-    await finding.getByText(/Blocks:/).waitFor();
-    expect(await state(page)).toBe('blocked');
-    await page.getByRole('link', { name: /^Path.*needs attention/ }).waitFor();
-    // The mend is a drive that keeps to the letter; the brief shows the same school and turns it back.
-    await page
-      .getByRole('listitem')
-      .filter({ hasText: 'costs a drive' })
-      .getByText(/^Take /)
-      .waitFor();
-    await page.getByRole('link', { name: /^Brief/ }).click();
-    await page.getByRole('combobox', { name: 'A maker’s minimum for a bay' }).click();
-    await page.getByRole('option', { name: /by the outcome/ }).click();
-    await page.getByRole('link', { name: /^Path.*done/ }).click();
-    await finding.getByText(/Caution:/).waitFor();
-    expect(faults).toEqual([]);
-  },
-);
+test('both policies end to end: a maker’s minimum by the outcome, then to the letter', async () => {
+  const { page, faults } = await app.open('/jobs/demo-simulator-bay/path');
+  const finding = page.locator('[data-finding="bay-reading"]');
+  await finding.getByText(/Caution:/).waitFor();
+  await finding.getByText(/Forecast of drive and bay together: 4,750 MB\/s/).waitFor();
+  await finding.getByRole('button', { name: 'Follow the other' }).click();
+  await finding.getByText(/Blocks:/).waitFor();
+  expect(await state(page)).toBe('blocked');
+  await page.getByRole('link', { name: /^Path.*needs attention/ }).waitFor();
+  // The mend is a drive that keeps to the letter; the brief shows the same school and turns it back.
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'costs a drive' })
+    .getByText(/^Take /)
+    .waitFor();
+  await page.getByRole('link', { name: /^Brief/ }).click();
+  await page.getByRole('combobox', { name: 'A maker’s minimum for a bay' }).click();
+  await page.getByRole('option', { name: /by the outcome/ }).click();
+  await page.getByRole('link', { name: /^Path.*done/ }).click();
+  await finding.getByText(/Caution:/).waitFor();
+  expect(faults).toEqual([]);
+});
 
 test('a hub between, a neighbour’s drive bays and the kit list', async () => {
   const { page, faults } = await app.open(OFFLOAD);
@@ -235,42 +231,38 @@ test('a machine’s ports and its maker’s minimum are forms, however deep; an 
   expect(faults).toEqual([]);
 });
 
-test(
-  'the command line tells the findings, the state, the flow and the mends that the page shows',
-  { tag: '@quick' },
-  async () => {
-    const { page, faults } = await app.open('/jobs/demo-simulator-bay/path');
-    await page.getByRole('button', { name: 'Follow the other' }).first().click();
-    await page.getByRole('listitem').filter({ hasText: 'costs a drive' }).waitFor();
-    const more = page.getByRole('button', { name: /more good to know/ });
-    if (await more.count()) await more.click();
-    const shown = {
-      state: await state(page),
-      findings: await page
-        .locator('[data-finding]')
-        .evaluateAll((list) => list.map((e) => e.getAttribute('data-finding'))),
-      page: await page.getByRole('main').innerText(),
-    };
-    await page.getByRole('link', { name: 'All jobs' }).click();
-    const [download] = await Promise.all([
-      page.waitForEvent('download'),
-      page.getByRole('button', { name: 'Export Scenario drive' }).click(),
-    ]);
-    const path = join(app.folder, 'bay.json');
-    await download.saveAs(path);
-    const told = JSON.parse(
-      execFileSync(process.execPath, ['server/dist/kymar.js', 'path', path], { encoding: 'utf8' }),
-    );
-    expect(told.state.write).toBe(shown.state);
-    expect(told.findings.write.map((f: { id: string }) => f.id)).toEqual(shown.findings);
-    for (const { reason, fix } of told.findings.write)
-      for (const words of [reason, fix]) expect(shown.page).toContain(words);
-    expect(told.fixes.write.length).toBeGreaterThan(0);
-    for (const { words } of told.fixes.write) expect(shown.page).toContain(words);
-    expect(shown.page).toContain(`Flow: ${format(told.flow.write.expected, 'B/s')}`);
-    expect(faults).toEqual([]);
-  },
-);
+test('the command line tells the findings, the state, the flow and the mends that the page shows', async () => {
+  const { page, faults } = await app.open('/jobs/demo-simulator-bay/path');
+  await page.getByRole('button', { name: 'Follow the other' }).first().click();
+  await page.getByRole('listitem').filter({ hasText: 'costs a drive' }).waitFor();
+  const more = page.getByRole('button', { name: /more good to know/ });
+  if (await more.count()) await more.click();
+  const shown = {
+    state: await state(page),
+    findings: await page
+      .locator('[data-finding]')
+      .evaluateAll((list) => list.map((e) => e.getAttribute('data-finding'))),
+    page: await page.getByRole('main').innerText(),
+  };
+  await page.getByRole('link', { name: 'All jobs' }).click();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export Scenario drive' }).click(),
+  ]);
+  const path = join(app.folder, 'bay.json');
+  await download.saveAs(path);
+  const told = JSON.parse(
+    execFileSync(process.execPath, ['server/dist/kymar.js', 'path', path], { encoding: 'utf8' }),
+  );
+  expect(told.state.write).toBe(shown.state);
+  expect(told.findings.write.map((f: { id: string }) => f.id)).toEqual(shown.findings);
+  for (const { reason, fix } of told.findings.write)
+    for (const words of [reason, fix]) expect(shown.page).toContain(words);
+  expect(told.fixes.write.length).toBeGreaterThan(0);
+  for (const { words } of told.fixes.write) expect(shown.page).toContain(words);
+  expect(shown.page).toContain(`Flow: ${format(told.flow.write.expected, 'B/s')}`);
+  expect(faults).toEqual([]);
+});
 
 test('a library of thousands: found by typing, in the list and at a segment', async () => {
   const { page, faults } = await app.open('/parts');

@@ -58,21 +58,17 @@ const another = async (context: BrowserContext, path: string) => {
 };
 
 test.describe('never blank', () => {
-  test(
-    'a rate of 0 typed at the other end is refused beside its field; the verdict stands, after a reload too',
-    { tag: '@quick' },
-    async () => {
-      const { page, faults } = await app.open('/jobs/demo-acoustics-offload/brief');
-      const field = page.getByLabel('It reads at').first();
-      await field.fill('0');
-      await page.getByText(/moves nothing/).waitFor();
-      await page.goto(`${app.address}/jobs/demo-acoustics-offload/verdict`);
-      await page.getByRole('heading', { name: 'It meets the targets' }).waitFor();
-      await page.reload();
-      await page.getByRole('heading', { name: 'It meets the targets' }).waitFor();
-      expect(faults).toEqual([]);
-    },
-  );
+  test('a rate of 0 typed at the other end is refused beside its field; the verdict stands, after a reload too', async () => {
+    const { page, faults } = await app.open('/jobs/demo-acoustics-offload/brief');
+    const field = page.getByLabel('It reads at').first();
+    await field.fill('0');
+    await page.getByText(/moves nothing/).waitFor();
+    await page.goto(`${app.address}/jobs/demo-acoustics-offload/verdict`);
+    await page.getByRole('heading', { name: 'It meets the targets' }).waitFor();
+    await page.reload();
+    await page.getByRole('heading', { name: 'It meets the targets' }).waitFor();
+    expect(faults).toEqual([]);
+  });
 
   test('a job that an older Kymar kept with a rate of 0: every page stays, the record is repaired or exported', async () => {
     const { page, faults } = await app.open('/jobs');

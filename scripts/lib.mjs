@@ -14,7 +14,7 @@ export function install() {
   if (existsSync(mark) && statSync(mark).mtimeMs >= statSync(join(root, 'package-lock.json')).mtimeMs) return;
   console.log('Installing packages …');
   // Not `npm ci`: it wants every platform's optional binaries in the lock file, and not every registry offers them all.
-  execFileSync('npm', ['install', '--no-audit', '--no-fund', '--loglevel=error'], {
+  execFileSync('npm', ['install', '--no-audit', '--no-fund', '--ignore-scripts', '--loglevel=error'], {
     cwd: root,
     stdio: 'inherit',
   });

@@ -246,8 +246,10 @@ describe('what can go wrong', () => {
     const waits: number[] = [];
     const real = globalThis.setTimeout;
     jest.spyOn(globalThis, 'setTimeout').mockImplementation(((work: () => void, ms = 0) => {
-      if (ms >= 1000 && ms <= 60_000 && ms !== 10_000 && ms !== 15_000) waits.push(ms);
-      return real(work, ms >= 1000 && ms < 10_000 ? 5 : ms);
+      // All but what storage and locks are given: on a busy machine it is tried oftener than four times by then.
+      const isAgain = ms >= 1000 && ms <= 60_000 && ms !== 10_000 && ms !== 15_000;
+      if (isAgain) waits.push(ms);
+      return real(work, isAgain ? 5 : ms);
     }) as never);
     retitle(one, 'Too much');
     for (let i = 0; i < 40 && waits.length < 4; i++) await new Promise((resolve) => real(resolve, 20));

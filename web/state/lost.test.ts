@@ -90,13 +90,19 @@ describe('a value that the schema refuses', () => {
   test('no button makes it: one more than a file holds is refused in words, and nothing changes', async () => {
     const one = await tab(() => [offload]);
     await settled(one);
-    const runs = Array.from({ length: MOST.runs }, (_, i) => ({ ...offload.runs[0]!, id: `run-${i}` }));
-    change(one, { runs });
+    const forecasts = Array.from({ length: MOST.forecasts }, (_, i) => ({
+      ...offload.forecasts[0]!,
+      id: `frozen-${i}`,
+    }));
+    change(one, { forecasts });
     await settled(one);
     const before = now(one);
-    one.changeJob(offload.id, (j) => ({ ...j, runs: [...j.runs, { ...j.runs[0]!, id: 'one more' }] }));
+    one.changeJob(offload.id, (j) => ({
+      ...j,
+      forecasts: [...j.forecasts, { ...j.forecasts[0]!, id: 'one more' }],
+    }));
     expect(now(one)).toBe(before);
-    expect(one.useStatus.getState().refused).toMatch(/at most 5000 runs/);
+    expect(one.useStatus.getState().refused).toMatch(/at most 200 frozen forecasts/);
     change(one, { note: 'Goes on' });
     await settled(one);
     expect((await onDisk()).note).toBe('Goes on');

@@ -110,12 +110,7 @@ async function settle(run: KeptRun, event: EndEvent): Promise<void> {
       text: [event.problem, event.left].filter(Boolean).join(' '),
     });
   }
-  if (
-    event.type === 'watched' &&
-    event.whole &&
-    job &&
-    !job.runs.some(({ id }) => id.includes(run.id.slice(0, 36)))
-  )
+  if (event.type === 'watched' && event.whole && !job.runs.some(({ id }) => id.includes(run.id.slice(0, 36))))
     return tell(edgeOf(run, event, event.whole));
   await keep(run, event, purpose, job);
 }
@@ -164,12 +159,13 @@ async function keep(run: KeptRun, event: Measured, purpose: Purpose, job: Job): 
   const path = pathBy(job, purpose.place);
   const { madeOf } = await import('./made');
   const made = madeOf(run, event, purpose, path, job);
-  const full = overfull({ runs: [...job.runs, ...made] });
-  if (full !== null) return tell({ id: run.id, run: run.id, severity: 'error', text: full });
-  changeJob(job.id, (j) => {
+  const added = (j: Job): Job => {
     const fresh = made.filter((one) => !j.runs.some((had) => had.id === one.id));
     return fresh.length > 0 ? { ...j, runs: [...j.runs, ...fresh] } : j;
-  });
+  };
+  const full = overfull(added(job));
+  if (full !== null) return tell({ id: run.id, run: run.id, severity: 'error', text: full });
+  changeJob(job.id, added);
   await jobRecords.save();
   if (own(useStatus.getState().stores.jobs?.failed ?? {}, job.id) === undefined)
     await tookRun(run.id).catch(() => undefined);

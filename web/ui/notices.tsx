@@ -69,7 +69,8 @@ export function Notices() {
           key={id}
           severity={severity}
           sx={sx}
-          onClose={() => readMessage(id)}
+          // What is asked is answered, not put away: the server keeps it until then.
+          {...(choices ? {} : { onClose: () => readMessage(id) })}
           {...(choices
             ? {
                 action: (
