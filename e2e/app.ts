@@ -82,7 +82,7 @@ export async function startApp(env: Record<string, string> = {}, more: string[] 
       // Pages look every few seconds whether it is back.
       setTimeout(() => {
         isAway = false;
-      }, 5000);
+      }, 20_000);
     },
     async stop() {
       await browser.close();

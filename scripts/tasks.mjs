@@ -19,8 +19,7 @@ import { root } from './lib.mjs';
  * @property {Record<string, string>} [env]
  */
 
-/** What two cores bear: a journey waits for its page nearly half of the time, so that a third task goes beside two of them. */
-const CORES = 2.2;
+/** What a task takes of a core: a journey waits for its page nearly half of the time. */
 const weightOf = ({ kind, real }) => (kind === 'playwright' || real ? 0.6 : 1);
 const folder = mkdtempSync(join(tmpdir(), 'kymar-report-'));
 process.once('exit', () => rmSync(folder, { recursive: true, force: true }));
@@ -125,8 +124,8 @@ async function run({ name, command, kind, env = {} }, tally) {
   return ok;
 }
 
-/** All of them, as many at a time as two cores bear. @param {Task[]} tasks in the order in which they are taken */
-export async function runAll(tasks, tally) {
+/** All of them, as many at a time as the cores bear. @param {Task[]} tasks in the order in which they are taken @param cores how many they are taken for */
+export async function runAll(tasks, tally, cores) {
   console.log(
     `load ${loadavg()
       .map((n) => n.toFixed(1))
@@ -141,7 +140,7 @@ export async function runAll(tasks, tally) {
     for (let i = 0; i < left.length;) {
       const task = left[i];
       const weight = sum([...going.keys(), task].map(weightOf));
-      if (weight > CORES || !mayBegin(task)) {
+      if (weight > cores || !mayBegin(task)) {
         i++;
         continue;
       }

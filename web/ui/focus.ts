@@ -21,7 +21,12 @@ const PATIENCE = 60;
 
 function note(element: Element): void {
   const within: Spot['within'] = [];
-  for (let at = element; at.parentElement && at.parentElement !== document.body; at = at.parentElement)
+  // Beyond a view stands nothing of its work: what frames it is no way on.
+  for (
+    let at = element;
+    at.parentElement && at.tagName !== 'MAIN' && at.parentElement !== document.body;
+    at = at.parentElement
+  )
     within.push({ parent: at.parentElement, index: [...at.parentElement.children].indexOf(at) });
   spots = [...spots.filter((spot) => spot.element !== element), { element, within }].slice(-MOST);
 }
@@ -71,8 +76,11 @@ function regain(): void {
     const next = isUsable(spot.element) ? (spot.element as HTMLElement) : nextOf(spot);
     if (next) return next.focus();
   }
+  // Another view stands there: its work begins with its first control.
   const main = document.querySelector<HTMLElement>('main');
   if (!main) return;
+  const first = [...main.querySelectorAll<HTMLElement>(FOCUSABLE)].find(isShown);
+  if (first) return first.focus();
   main.tabIndex = -1;
   main.focus({ preventScroll: true });
 }

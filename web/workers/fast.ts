@@ -3,7 +3,8 @@ import { compareBuilds, type Comparison } from '@kymar/core/choice/compare';
 import { fixes, withDrives } from '@kymar/core/choice/whatif';
 import type { Drive, Shop } from '@kymar/core/catalog/parts';
 import type { Estimate } from '@kymar/core/evidence';
-import { contentsOn, freeze, sheetOf, type Situation } from '@kymar/core/forecast';
+import { caseOf, contentsOn, freeze, sheetOf, type Situation } from '@kymar/core/forecast';
+import { worthFinding, type WorthFinding } from '@kymar/core/forecast/worth';
 import { verdict } from '@kymar/core/verdict';
 
 /** A comparison without what cannot cross to the page: functions and draws stay here. */
@@ -14,13 +15,15 @@ export type Compared = Omit<Comparison, 'builds'> & {
   })[];
 };
 
-/** What a person waits for while typing: a forecast, a verdict, what would help. */
+/** What a person waits for while typing: a forecast, a verdict, what would help, what is worth finding out. */
 const fast = {
   sheet: sheetOf,
   contents: contentsOn,
   freeze,
   fixes,
   verdict,
+  worth: (situation: Situation, sure: number): WorthFinding[] =>
+    situation.work.flatMap((activity) => worthFinding(caseOf(situation, activity.id), sure) ?? []),
   compare: (situation: Situation, shop: Shop, activity: string, drives: readonly Drive[]): Compared => {
     const { builds: list, ...rest } = compareBuilds(
       situation,

@@ -201,7 +201,7 @@ export const worthOf = (situation: Situation, sure: number): Question<WorthFindi
   name: 'worth',
   about: [situation, sure],
   still: 500,
-  ask: (signal) => slow.ask((w) => w.worth(situation, sure), signal),
+  ask: (signal) => fast.ask((w) => w.worth(situation, sure), signal),
 });
 
 /** Files read beside the page. */

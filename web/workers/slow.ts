@@ -9,8 +9,7 @@ import {
 } from '@kymar/core/calibration';
 import type { OwnRanges } from '@kymar/core/catalog/assumptions';
 import { diagnose } from '@kymar/core/diagnosis';
-import { caseOf, forecastDays, type Situation } from '@kymar/core/forecast';
-import { worthFinding, type WorthFinding } from '@kymar/core/forecast/worth';
+import { forecastDays, type Situation } from '@kymar/core/forecast';
 import type { Job } from '@kymar/core/job';
 import { ownRates } from '@kymar/core/reference';
 import { choosing } from './choice';
@@ -39,7 +38,7 @@ function jobsOf(sent: readonly Sent[]): Job[] {
   return sent.map(({ id }) => held.get(id)!.job);
 }
 
-/** What may take a second: causes, what is worth finding out, years of days, what jobs teach, and what there is to buy. */
+/** What may take a second: causes, years of days, what jobs teach, and what there is to buy. */
 const slow = {
   ...choosing,
   diagnose,
@@ -49,8 +48,6 @@ const slow = {
     return { rows: learnedFromJobs(list, own), thumb: thumbFromJobs(list), record: recordOf(list) };
   },
   days: (situation: Situation, years: number) => forecastDays(situation, { years }),
-  worth: (situation: Situation, sure: number): WorthFinding[] =>
-    situation.work.flatMap((activity) => worthFinding(caseOf(situation, activity.id), sure) ?? []),
 };
 export type Slow = typeof slow;
 expose(slow);
