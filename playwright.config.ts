@@ -14,7 +14,7 @@ export default defineConfig({
     { name: 'runs', testMatch: RUNS },
     { name: 'page', testMatch: '**/*.test.ts', testIgnore: ['**/alone/**', ...RUNS] },
   ],
-  timeout: 120_000,
+  timeout: 180_000,
   expect: { timeout: 20_000 },
   reporter: process.env.KYMAR_REPORT
     ? [['list'], ['json', { outputFile: process.env.KYMAR_REPORT }]]

@@ -140,7 +140,8 @@ test('an expansion bay: only what goes inside, with what it needs; a drive alrea
 test('two devices placed together on ports of their own, taken into the job; what they cost when it changes is told', async () => {
   const { page, faults } = await app.open('/jobs/demo-herbarium-scans/choice');
   await page.getByRole('button', { name: 'Place the 2 devices together' }).click();
-  await page.getByText(/^In all .* EUR$/).waitFor();
+  // Two whole searches and all their pairs: on a machine that tests beside it half a minute.
+  await page.getByText(/^In all .* EUR$/).waitFor({ timeout: 90_000 });
   await page.getByRole('button', { name: 'Take them all' }).click();
   const places = page.getByRole('navigation', { name: 'Device and machine' });
   await page.getByText(/^Flow .* with a fresh cache/).waitFor();

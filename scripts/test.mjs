@@ -86,7 +86,6 @@ if (!tasks) {
   process.exit(2);
 }
 if (mode === 'new') console.log(`seed ${seed}`);
-// In the quick set a third task goes beside two journeys; where there is time, each has what it needs.
-await runAll(tasks, tally, mode === 'quick' ? 2.2 : 2);
+await runAll(tasks, tally);
 console.log(`${since()} s in all on ${availableParallelism()} cores`);
 process.exit(tally.end());

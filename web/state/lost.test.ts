@@ -1,4 +1,5 @@
 import { freshBrowser, listeners, putDown, settled, tab, told, type Tab } from './fixtures/tabs';
+import { whole } from '../../core/fixtures/draws';
 import { demoJobs } from '@kymar/core/demo';
 import { MOST, RETURN_DAYS, type Job } from '@kymar/core/job';
 import { disks } from './disk';
@@ -199,7 +200,7 @@ test('a job may be called as what every object has', async () => {
   }
 });
 
-test('thousands of parts are stored in pieces: another tab’s change waits for one of them', async () => {
+whole('thousands of parts are stored in pieces: another tab’s change waits for one of them', async () => {
   const one = await tab(() => [offload]);
   const other = await tab();
   await settled(one, other);
