@@ -115,9 +115,9 @@ export async function lostByPage({ startServer, launch, scratch, upTo, pick, pau
   for (let i = 0; i < count; i++) {
     const page = await open(`${DEMO}/setup`);
     await page
-      .getByLabel('Can go back within, days')
+      .getByLabel('Can go back within, days', { exact: true })
       .fill(pick(['4000', '1e9', '99999', String(3651 + upTo(1e6))]));
-    await page.getByLabel('Bought on').evaluate(
+    await page.getByLabel('Bought on', { exact: true }).evaluate(
       (input, value) => {
         Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(input, value);
         input.dispatchEvent(new Event('input', { bubbles: true }));
@@ -125,10 +125,10 @@ export async function lostByPage({ startServer, launch, scratch, upTo, pick, pau
       `${10_000 + upTo(80_000)}-01-01`,
     );
     const serial = `K-${i}-${upTo(1e6)}`;
-    await page.getByLabel('Serial number').fill(serial);
+    await page.getByLabel('Serial number', { exact: true }).fill(serial);
     await saved(page);
     await page.reload();
-    if ((await page.getByLabel('Serial number').inputValue()) !== serial) lost++;
+    if ((await page.getByLabel('Serial number', { exact: true }).inputValue()) !== serial) lost++;
     await page.close();
   }
   goal(
@@ -139,8 +139,8 @@ export async function lostByPage({ startServer, launch, scratch, upTo, pick, pau
   let back = 0;
   for (let i = 0; i < count; i++) {
     const page = await open(`${DEMO}/brief`);
-    const before = await page.getByLabel('Customer').inputValue();
-    await page.getByLabel('Customer').fill(`hidden ${i}`);
+    const before = await page.getByLabel('Customer', { exact: true }).inputValue();
+    await page.getByLabel('Customer', { exact: true }).fill(`hidden ${i}`);
     await page.evaluate(() => {
       Object.defineProperty(document, 'visibilityState', { value: 'hidden', configurable: true });
       dispatchEvent(new Event('visibilitychange'));
@@ -150,7 +150,7 @@ export async function lostByPage({ startServer, launch, scratch, upTo, pick, pau
     await page.keyboard.press('Control+z');
     await saved(page);
     await page.reload();
-    if ((await page.getByLabel('Customer').inputValue()) !== before) back++;
+    if ((await page.getByLabel('Customer', { exact: true }).inputValue()) !== before) back++;
     await page.close();
   }
   goal(back === 0, `${count} edits undone after their page was hidden, loaded anew: ${back} came back`);
@@ -161,7 +161,7 @@ export async function lostByPage({ startServer, launch, scratch, upTo, pick, pau
     await (await open(`/jobs?order=${word}`)).close();
   }
   const page = await open(`${DEMO}/brief`);
-  await page.getByLabel('Title').fill('W'.repeat(160));
+  await page.getByLabel('Title', { exact: true }).fill('W'.repeat(160));
   await saved(page);
   let wide = 0;
   for (const path of [`${DEMO}/brief`, `${DEMO}/verdict`, `${DEMO}/handover`, '/jobs']) {
@@ -184,7 +184,7 @@ export async function lostByPage({ startServer, launch, scratch, upTo, pick, pau
   writeFileSync(file, table.join('\n'));
   const importing = await open('/parts');
   const other = await open(`${DEMO}/brief`);
-  await importing.getByLabel('File with parts').setInputFiles(file);
+  await importing.getByLabel('File with parts', { exact: true }).setInputFiles(file);
   const take = importing.getByRole('button', { name: /^Take over/ });
   await take.waitFor({ timeout: 120_000 });
   const began = performance.now();

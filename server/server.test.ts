@@ -445,6 +445,7 @@ describe('records that outlive a start', () => {
     await rm(join(folder, 'root'), { recursive: true });
     await writeFile(join(folder, 'root'), 'a file');
     expect(() => records.put('b', { n: 2 })).toThrow(NotKept);
+    expect(records.all()).toEqual([]);
   });
   test('where nothing can be kept, it says so and goes on', async () => {
     await symlink('/tmp', join(folder, 'elsewhere'));

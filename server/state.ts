@@ -115,10 +115,18 @@ export class Records<T extends object> {
   /** All records that can be read, oldest first. */
   all(): { id: string; record: T }[] {
     if (this.failed) return [];
-    if (!existsSync(this.folder)) return [];
-    const files = readdirSync(this.folder).filter((name) => name.endsWith('.json'));
+    const files = this.names().filter((name) => name.endsWith('.json'));
     const read = files.flatMap((name) => this.read(name));
     return read.sort((a, b) => a.at - b.at).map(({ id, record }) => ({ id, record }));
+  }
+
+  /** What lies in its folder; nothing where that is gone, or something else stands in its place. */
+  private names(): string[] {
+    try {
+      return readdirSync(this.folder);
+    } catch {
+      return [];
+    }
   }
 
   private read(name: string): { id: string; record: T; at: number }[] {
