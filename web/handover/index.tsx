@@ -42,6 +42,8 @@ export function Handover() {
       <Box
         component="article"
         sx={{
+          minWidth: 0,
+          '& h1, & h2, & p, & li': { overflowWrap: 'anywhere' },
           bgcolor: 'background.paper',
           border: 1,
           borderColor: 'divider',

@@ -278,7 +278,12 @@ const Row = memo(function Row({ job, onRemove }: { job: Job; onRemove(job: Job):
           component={Link}
           to={`/jobs/${job.id}/${next.stage}`}
           variant="h2"
-          sx={{ color: 'text.primary', textDecoration: 'none', '&:hover': { color: 'primary.main' } }}
+          sx={{
+            color: 'text.primary',
+            textDecoration: 'none',
+            overflowWrap: 'anywhere',
+            '&:hover': { color: 'primary.main' },
+          }}
         >
           {job.title}
         </Typography>
