@@ -225,6 +225,18 @@ export type Warmth = z.infer<typeof warmth>;
 /** What is told at the end of whatever worked in a folder. */
 const ended = { target: Target, left, warmth };
 
+/** What was counted of a piece of work that was watched. */
+const PIECE = {
+  seconds: amount,
+  bar: amount.nullable(),
+  read: amount,
+  written: amount,
+  reads: amount,
+  writes: amount,
+  busy: amount.nullable(),
+  samples: z.object({ read: samples, write: samples }),
+};
+
 /** What the server tells while a real run goes on. */
 export const RunEvent = z.discriminatedUnion('type', [
   /** Its turn has not come: so many go before it. */
@@ -305,32 +317,13 @@ export const RunEvent = z.discriminatedUnion('type', [
     device: Watchable,
     /** When its first bytes came, ISO. */
     at: z.iso.datetime(),
-    seconds: amount,
-    bar: amount.nullable(),
-    read: amount,
-    written: amount,
-    reads: amount,
-    writes: amount,
-    busy: amount.nullable(),
+    ...PIECE,
     /** One sigma of the time, s: readings are so far apart, and whoever said that it is over has a thumb. */
     error: amount,
-    samples: z.object({ read: samples, write: samples }),
     /** B/s that others moved before and after it; null: no more than a system's hum. */
     others: amount.nullable().optional(),
     /** All that moved, where next to nothing did for long before or after: a person says whether that belongs to it. */
-    whole: z
-      .object({
-        seconds: amount,
-        bar: amount.nullable(),
-        read: amount,
-        written: amount,
-        reads: amount,
-        writes: amount,
-        busy: amount.nullable(),
-        samples: z.object({ read: samples, write: samples }),
-      })
-      .nullable()
-      .optional(),
+    whole: z.object(PIECE).nullable().optional(),
   }),
   z.object({ type: z.literal('done'), results: z.array(RealResult), ...ended }),
   z.object({ type: z.literal('failed'), problem: z.string(), aborted: z.boolean(), left }),

@@ -1,4 +1,4 @@
-import { asked, freshBrowser, listeners, settled, tab, type Tab } from './fixtures/tabs';
+import { asked, freshBrowser, listeners, refuse, settled, tab, type Tab } from './fixtures/tabs';
 import { demoJobs } from '@kymar/core/demo';
 import { VERSION, type Job } from '@kymar/core/job';
 import { disks } from './disk';
@@ -13,18 +13,6 @@ const onDisk = async (id = offload.id) => (await disks.jobs.getItem<Job>(id))!;
 const said = (one: Tab) => one.savedState(one.useStatus.getState());
 const trouble = (one: Tab) => one.troubleOf(one.useStatus.getState());
 const notes = (one: Tab) => Object.values(one.useStatus.getState().stores).flatMap((s) => s.notes);
-const refuse = (only: (value: unknown) => boolean = () => true) => {
-  const real = IDBObjectStore.prototype.put;
-  return jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(function (
-    this: IDBObjectStore,
-    value: unknown,
-    key?: IDBValidKey,
-  ) {
-    if (only(value)) throw new DOMException('the quota is used up', 'QuotaExceededError');
-    return real.call(this, value, key);
-  });
-};
-
 beforeEach(freshBrowser);
 afterEach(() => jest.restoreAllMocks());
 

@@ -1,4 +1,4 @@
-import { freshBrowser, listeners, putDown, settled, tab, told, type Tab } from './fixtures/tabs';
+import { freshBrowser, listeners, putDown, refuse, settled, tab, told, type Tab } from './fixtures/tabs';
 import { whole } from '../../core/fixtures/draws';
 import { demoJobs } from '@kymar/core/demo';
 import { MOST, RETURN_DAYS, type Job } from '@kymar/core/job';
@@ -14,17 +14,7 @@ const onDisk = async (id = offload.id) => (await disks.jobs.getItem<Job>(id))!;
 const change = (one: Tab, part: Partial<Job>) => one.changeJob(offload.id, (j) => ({ ...j, ...part }));
 /** As a field, a button or a file of another program could have made it. */
 const unsound = { due: '20270-01-01' };
-const full = () => {
-  const real = IDBObjectStore.prototype.put;
-  return jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(function (
-    this: IDBObjectStore,
-    value: unknown,
-    key?: IDBValidKey,
-  ) {
-    if (this.name === 'jobs') throw new DOMException('the quota is used up', 'QuotaExceededError');
-    return real.call(this, value, key);
-  });
-};
+const full = () => refuse((_, store) => store.name === 'jobs');
 
 beforeEach(freshBrowser);
 afterEach(() => jest.restoreAllMocks());
@@ -41,7 +31,7 @@ describe('a value that the schema refuses', () => {
     expect(now(one).due).toBe(unsound.due);
     expect(one.savedState(one.useStatus.getState())).toBe('not saved');
     expect(one.troubleOf(one.useStatus.getState())).toMatch(/stored, all but what cannot be: due/);
-    // Put right, all is well.
+    // Corrected, nothing is left to say.
     change(one, { due: '2027-01-02' });
     await settled(one);
     expect(await onDisk()).toMatchObject({ due: '2027-01-02', note: 'After' });
