@@ -189,14 +189,14 @@ test('what accepted jobs teach goes into the assumptions and out again; frozen f
     .getByText(/of 2 \(|of 1 \(/)
     .first()
     .waitFor();
-  const use = panel.getByRole('button', { name: /^Use what was learned of/ });
-  if ((await use.count()) > 0) {
-    await use.first().click();
-    await panel.getByText('in use').waitFor();
-    await page.getByText(/^learned from 1 job$/).waitFor();
-    await panel.getByRole('button', { name: 'Switch off what was learned' }).click();
-    await expect(page.getByText(/^learned from 1 job$/)).toHaveCount(0);
-  } else await panel.getByText(/^Nothing yet/).waitFor();
+  await panel
+    .getByRole('button', { name: /^Use what was learned of/ })
+    .first()
+    .click();
+  await panel.getByText('in use').waitFor();
+  await page.getByText(/^learned from 1 job$/).waitFor();
+  await panel.getByRole('button', { name: 'Switch off what was learned' }).click();
+  await expect(page.getByText(/^learned from 1 job$/)).toHaveCount(0);
   expect(faults).toEqual([]);
 });
 

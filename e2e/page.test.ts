@@ -292,7 +292,9 @@ test('after an action the focus stands where the work goes on', async () => {
   const cell = page.getByRole('gridcell').nth(3);
   await cell.click();
   await page.evaluate(() => {
-    const field = document.querySelector<HTMLInputElement>('main input')!;
+    const field = document.querySelector<HTMLInputElement>(
+      'main input[type="search"], main input[type="text"]',
+    )!;
     Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(field, 'kestrel');
     field.dispatchEvent(new Event('input', { bubbles: true }));
   });
@@ -328,17 +330,39 @@ test('at rest no view makes a layout or takes more than 0.5 % of a core', async 
       close: () => context.close(),
     });
   }
-  // All has come that was fetched ahead and worked out.
-  await new Promise((resolve) => setTimeout(resolve, 12_000));
-  const before = await Promise.all(at.map(({ read }) => read()));
-  await new Promise((resolve) => setTimeout(resolve, 10_000));
-  const after = await Promise.all(at.map(({ read }) => read()));
+  const readAll = () => Promise.all(at.map(({ read }) => read()));
+  const sleep = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+  /** Which views did something between two readings. */
+  const busyBetween = (
+    before: Record<string, number>[],
+    after: Record<string, number>[],
+    mostSeconds: number,
+  ) =>
+    at.flatMap(({ path }, i) => {
+      const [layouts, seconds] = ['LayoutCount', 'TaskDuration'].map(
+        (name) => after[i]![name]! - before[i]![name]!,
+      );
+      return layouts! > 0 || seconds! > mostSeconds
+        ? [`${path}: ${layouts} layouts, ${seconds!.toFixed(3)} s`]
+        : [];
+    });
+  // All has come that was fetched ahead and worked out, which takes a busy machine longer.
+  await expect
+    .poll(
+      async () => {
+        const before = await readAll();
+        await sleep(4000);
+        return busyBetween(before, await readAll(), 0.05);
+      },
+      { timeout: 90_000, intervals: [100] },
+    )
+    .toEqual([]);
+  // What shows the time is laid out at the full minute: measured within one.
+  const left = 60_000 - (Date.now() % 60_000);
+  if (left < 13_000) await sleep(left + 2000);
+  const before = await readAll();
+  await sleep(10_000);
+  const after = await readAll();
   await Promise.all(at.map(({ close }) => close()));
-  const busy = at.flatMap(({ path }, i) => {
-    const [layouts, seconds] = ['LayoutCount', 'TaskDuration'].map(
-      (name) => after[i]![name]! - before[i]![name]!,
-    );
-    return layouts! > 0 || seconds! > 0.05 ? [`${path}: ${layouts} layouts, ${seconds!.toFixed(3)} s`] : [];
-  });
-  expect(busy).toEqual([]);
+  expect(busyBetween(before, after, 0.05)).toEqual([]);
 });

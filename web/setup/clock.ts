@@ -7,12 +7,14 @@ export function asLocal(iso: string): string {
   return `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}T${two(at.getHours())}:${two(at.getMinutes())}`;
 }
 
-/** The clock, looked at once a minute. */
+const MINUTE = 60_000;
+
+/** The clock, which tells minutes: it goes on when a minute is full, as every other clock in sight does. */
 export function useNow(): Date {
   const [now, setNow] = useState(() => new Date());
   useEffect(() => {
-    const timer = setInterval(() => setNow(new Date()), 60_000);
-    return () => clearInterval(timer);
-  }, []);
+    const timer = setTimeout(() => setNow(new Date()), MINUTE - (Date.now() % MINUTE));
+    return () => clearTimeout(timer);
+  }, [now]);
   return now;
 }

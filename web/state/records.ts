@@ -157,15 +157,18 @@ export class Records<T> {
     }));
   }
 
+  /** A record as it is shown: what this version made itself needs no check, which would first have to be fetched. */
+  private async read(raw: unknown, key: string): Promise<Read<T>> {
+    const trusted = this.kind.trusted(raw, key);
+    return trusted === undefined ? this.kind.check(raw, key) : { ok: true, value: trusted };
+  }
+
   /** Lays over what is stored what an earlier page could not write any more. @returns whether that is all of it */
   async resume(drafts: readonly Draft[]): Promise<boolean> {
     let isAll = true;
     for (const { key, base, mine } of drafts) {
-      const was = base === null ? null : await this.kind.check(base, key);
-      const read = mine === null ? null : await this.kind.check(mine, key);
-      // What the schema refuses stood on the screen before, and stands there again: the writing stores all but that.
-      const own = read?.ok === false ? this.kind.trusted(mine, key) : undefined;
-      const is = own === undefined ? read : { ok: true as const, value: own };
+      const was = base === null ? null : await this.read(base, key);
+      const is = mine === null ? null : await this.read(mine, key);
       const now = this.screen.get()[key];
       if (is && !is.ok) {
         this.note(
