@@ -19,6 +19,19 @@ const FLOORS = [
 /** Wings hold rooms of their own; everything else is a room. */
 const WINGS = ['catalog', 'build', 'models', 'choice'];
 
+/** Packages the core may stand on; everything else is somebody's interface or machine. */
+const CORE_MAY = [
+  'zod',
+  'jsonc-parser',
+  'fast-deep-equal',
+  'pure-rand',
+  'd3-random',
+  'ml-matrix',
+  '@noble/hashes',
+  'mdast',
+];
+const packages = (names) => `(^|node_modules/)(@types/)?(${names.join('|')})(/|-util-|$)`;
+
 const any = (names) => `^core/(${names.join('|')})/`;
 const floors = FLOORS.slice(0, -1).map((rooms, i) => ({
   name: `floor-${i + 1}-${rooms[0]}`,
@@ -57,18 +70,35 @@ module.exports = {
       to: { path: '^(web|server|bench|e2e)/' },
     },
     {
+      name: 'core-packages',
+      comment: 'The core stands on zod and small pure libraries only.',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      to: {
+        dependencyTypesNot: ['local', 'localmodule', 'aliased', 'type-only'],
+        pathNot: packages(CORE_MAY),
+      },
+    },
+    {
       name: 'server-alone',
       comment: 'The server knows the core only.',
       severity: 'error',
       from: { path: '^server/' },
-      to: { path: '^web/' },
+      to: { path: ['^web/', packages(['react', 'react-dom', '@mui/[^/]+'])] },
     },
     {
       name: 'page-alone',
       comment: 'The page knows the core only.',
       severity: 'error',
-      from: { path: '^web/', pathNot: '\\.test\\.ts$|/fixtures/' },
-      to: { path: '^server/' },
+      from: { path: '^web/', pathNot: '\\.test\\.tsx?$|/fixtures/|vite\\.config' },
+      to: { path: ['^server/', packages(['express'])] },
+    },
+    {
+      name: 'page-in-a-browser',
+      comment: 'What runs in a browser has no Node.',
+      severity: 'error',
+      from: { path: '^web/', pathNot: '\\.test\\.tsx?$|/fixtures/|vite\\.config' },
+      to: { dependencyTypes: ['core'] },
     },
   ],
   options: {

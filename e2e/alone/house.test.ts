@@ -1,81 +1,91 @@
 import { spawnSync } from 'node:child_process';
-import { cpSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { root } from '../../scripts/serve.cjs';
 
-const node = (args: string[], input = '') =>
-  spawnSync(process.execPath, args, { cwd: root, input, encoding: 'utf8' });
-
-/** What lint says of texts as if they stood in these files: one run for all. */
-function lint(texts: readonly (readonly [file: string, text: string])[]): string[] {
-  const program = `
-    import { ESLint } from 'eslint';
-    import tseslint from 'typescript-eslint';
-    let input = '';
-    for await (const chunk of process.stdin) input += chunk;
-    // The made-up files are in no project: rules that ask for types have none.
-    const eslint = new ESLint({ cwd: ${JSON.stringify(root)}, overrideConfig: [tseslint.configs.disableTypeChecked] });
-    const said = [];
-    for (const [filePath, text] of JSON.parse(input)) {
-      const [found] = await eslint.lintText(text, { filePath });
-      said.push(found.messages.map((m) => m.message).join('; '));
-    }
-    console.log(JSON.stringify(said));`;
-  const { stdout, stderr } = node(['--input-type=module', '-e', program], JSON.stringify(texts));
-  if (!stdout) throw new Error(stderr);
-  return JSON.parse(stdout) as string[];
-}
-
-const x = (from: string) => `import { x } from '${from}';\nexport const y = x;`;
-
-describe('what the core is made of', () => {
-  const cases: [file: string, text: string, said: RegExp][] = [
-    ['core/units/x.ts', x('node:fs'), /core stands on zod/],
-    ['core/units/x.ts', x('react'), /core stands on zod/],
-    ['core/units/x.ts', 'export const y = document.title;', /document/],
-    ['core/units/x.ts', 'export const y = Math.random();', /seed/],
-    ['core/units/x.ts', 'export const y = Date.now();', /Time comes in/],
-    ['core/units/x.ts', 'export const y = (z: any) => z;', /any/],
-    ['core/units/x.ts', `export const y = '${'long '.repeat(40)}';`, /length of/],
-    ['server/x.ts', x('../web/ui/strip'), /knows the core only/],
-    ['web/ui/x.ts', x('../../server/app'), /knows the core only/],
-    ['core/catalog/links/x.ts', x('../../units'), /^$/],
-    ['web/ui/x.ts', x('@kymar/core/units'), /^$/],
-  ];
-  let said: string[] = [];
-  beforeAll(() => {
-    said = lint(cases.map(([file, text]) => [file, text]));
-  });
-  cases.forEach(([file, text, expected], i) =>
-    test(`${file}: ${text}, number ${i + 1}`, () => expect(said[i]).toMatch(expected)),
-  );
-});
-
-/** What is said of a made-up house: files with imports. */
-function cruise(files: Record<string, string>): string {
+/** A folder with these files, and some of this house's own. */
+function houseWith(own: readonly string[], files: Record<string, string>): string {
   const house = mkdtempSync(join(tmpdir(), 'kymar-house-'));
-  for (const name of ['.dependency-cruiser.cjs', 'tsconfig.base.json'])
-    cpSync(join(root, name), join(house, name));
+  for (const name of own) cpSync(join(root, name), join(house, name));
   for (const [name, text] of Object.entries(files)) {
     mkdirSync(dirname(join(house, name)), { recursive: true });
     writeFileSync(join(house, name), text);
   }
-  const { stdout } = spawnSync(
-    process.execPath,
-    [join(root, 'node_modules/dependency-cruiser/bin/dependency-cruise.mjs'), 'core', 'server', 'web'],
-    { cwd: house, encoding: 'utf8' },
-  );
+  return house;
+}
+
+/** What a checker says of a made-up house. */
+function saidOf(house: string, ...[program, ...args]: string[]): string {
+  const { stdout } = spawnSync(process.execPath, [join(root, 'node_modules', program!), ...args], {
+    cwd: house,
+    encoding: 'utf8',
+  });
   rmSync(house, { recursive: true, force: true });
   return stdout;
 }
+
+const x = (from: string) => `import { x } from '${from}';\nexport const y = x;`;
+
+describe('what is written in any file', () => {
+  const said = (name: string, text: string) =>
+    saidOf(houseWith(['.oxlintrc.json'], { [name]: text }), 'oxlint/bin/oxlint');
+  test.each([
+    ['core/x.ts', 'export const y = (z: any) => z;', /no-explicit-any/],
+    ['core/units/x.ts', 'export const y = document.title;', /document/],
+    ['core/units/x.ts', 'export const y = Math.random();', /seed/],
+    ['core/units/x.ts', 'export const y = Date.now();', /Time comes in/],
+    ['core/x.test.ts', 'export const y = (z: number) => z == 1;', /eqeqeq/],
+    [
+      'web/x.tsx',
+      "import { useState } from 'react';\nexport const y = (z: number) => z && useState(1);",
+      /hooks/,
+    ],
+    ['server/x.ts', 'const unused = 1;\nexport {};', /no-unused-vars/],
+    ['core/x.ts', 'export const y = 1;', /0 warnings and 0 errors/],
+  ])('%s: %s', (name, text, expected) => expect(said(name, text)).toMatch(expected));
+
+  const sources = ['core', 'server', 'web', 'e2e', 'scripts', 'bench']
+    .flatMap((room) =>
+      readdirSync(join(root, room), { recursive: true }).map((name) => join(room, String(name))),
+    )
+    .filter((name) => /\.(tsx?|[cm]js)$/.test(name) && !/(^|\/)dist\/|node_modules/.test(name));
+  const where = (isWrong: (line: string) => boolean, names: readonly string[]) =>
+    names.flatMap((name) =>
+      readFileSync(join(root, name), 'utf8')
+        .split('\n')
+        .flatMap((line, i) => (isWrong(line) ? [`${name}:${i + 1}`] : [])),
+    );
+
+  test('no line is longer than can be read at once', () => {
+    // A drawn line has the length it has.
+    const names = sources.filter((name) => !name.endsWith('ui/icons.tsx'));
+    expect(names.length).toBeGreaterThan(500);
+    expect(where((line) => line.length > 160, names)).toEqual([]);
+  });
+
+  test('the core asks no clock: time comes in from outside', () => {
+    const core = sources.filter((name) => /^core\/(?!fixtures)/.test(name) && !name.includes('.test.'));
+    expect(core.length).toBeGreaterThan(200);
+    expect(where((line) => line.includes('new Date()'), core)).toEqual([]);
+  });
+});
+
+const cruise = (files: Record<string, string>): string =>
+  saidOf(
+    houseWith(['.dependency-cruiser.cjs', 'tsconfig.base.json'], files),
+    'dependency-cruiser/bin/dependency-cruise.mjs',
+    'core',
+    'server',
+    'web',
+  );
 
 const HOUSE = {
   'core/units/index.ts': 'export const x = 1;',
   'core/units/format.ts': 'export const x = 1;',
   'core/catalog/links/index.ts': "export { x } from './table';",
   'core/catalog/links/table.ts': x('../../units'),
-  'core/verdict/index.ts': x('../catalog/links'),
+  'core/verdict/index.ts': `${x('../catalog/links')}\nexport { z } from 'zod';`,
   'server/main.ts': x('../core/units'),
   'web/main.ts': x('../core/verdict'),
 };
@@ -97,6 +107,9 @@ describe('the floors of the house', () => {
     ['from the core to the server', { 'core/units/index.ts': x('../../server/main') }, /core-alone/],
     ['from the server to the page', { 'server/main.ts': x('../web/main') }, /server-alone/],
     ['from the page to the server', { 'web/main.ts': x('../server/main') }, /page-alone/],
+    ['from the core to Node', { 'core/units/index.ts': x('node:fs') }, /core-packages/],
+    ['from the core to React', { 'core/units/index.ts': x('react') }, /core-packages/],
+    ['from the page to Node', { 'web/main.ts': x('node:fs') }, /page-in-a-browser/],
   ] as const)
     test(`${name} does not`, () => expect(cruise({ ...HOUSE, ...changed })).toMatch(said));
 });

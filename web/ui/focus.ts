@@ -16,6 +16,8 @@ interface Spot {
 /** The last ones, the latest at the end: what opened a dialog stands before what was pressed in it. */
 let spots: Spot[] = [];
 const MOST = 8;
+/** Whether the focus went out of the last one, as it does for a person and does not where its element is taken away. */
+let isLeft = false;
 /** Who takes a control away may give the focus to another by itself: so long is waited for it, ms. */
 const PATIENCE = 60;
 
@@ -31,7 +33,9 @@ function note(element: Element): void {
   spots = [...spots.filter((spot) => spot.element !== element), { element, within }].slice(-MOST);
 }
 
-const isShown = (element: Element): boolean => element.getClientRects().length > 0;
+/** Seen, and so to be given the focus: what stands in its place hidden takes none. */
+const isShown = (element: Element): boolean =>
+  element.getClientRects().length > 0 && getComputedStyle(element).visibility === 'visible';
 const isUsable = (element: Element): boolean =>
   element.isConnected && !element.matches(':disabled') && isShown(element);
 const isLost = (): boolean => {
@@ -70,8 +74,12 @@ function nextOf({ within }: Spot): HTMLElement | null {
 function regain(): void {
   const last = spots.at(-1);
   if (!last || !isLost()) return;
-  // Still there: a person pressed beside it.
-  if (isUsable(last.element)) return void (spots = []);
+  if (isUsable(last.element)) {
+    // A person pressed beside it; moved to another place, it lost the focus without a word.
+    if (isLeft) spots = [];
+    else (last.element as HTMLElement).focus();
+    return;
+  }
   for (const spot of spots.toReversed()) {
     const next = isUsable(spot.element) ? (spot.element as HTMLElement) : nextOf(spot);
     if (next) return next.focus();
@@ -92,7 +100,11 @@ export function keepFocus(): void {
     clearTimeout(timer);
     timer = setTimeout(regain, PATIENCE);
   };
-  addEventListener('focusin', (event) => event.target instanceof Element && note(event.target));
+  addEventListener('focusin', (event) => {
+    isLeft = false;
+    if (event.target instanceof Element) note(event.target);
+  });
+  addEventListener('focusout', () => (isLeft = true));
   for (const event of ['keyup', 'click', 'focusout']) addEventListener(event, later, true);
   // What takes its time (a forecast frozen, a price stored) takes its button away when nobody presses anything.
   new MutationObserver(() => spots.length > 0 && isLost() && later()).observe(document, {
