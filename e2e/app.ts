@@ -1,7 +1,13 @@
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { chromium as playwright, test, type Browser, type BrowserContext, type Page } from '@playwright/test';
+import {
+  chromium as playwright,
+  test as base,
+  type Browser,
+  type BrowserContext,
+  type Page,
+} from '@playwright/test';
 import { chromium, startServer } from '../scripts/lib.mjs';
 
 export interface App {
@@ -19,6 +25,31 @@ export interface App {
   stop(): Promise<void>;
 }
 
+/** Every profile that is open, with the test that opened it. */
+let opened: { test: string; context: BrowserContext }[] = [];
+/** Lines of a page that are shown of a test that failed on it. */
+const MOST_LINES = 150;
+
+/** A test; where it fails, it shows what stood on its pages: on a machine where nobody can look again, that tells most. */
+export const test = base.extend<{ shown: void }>({
+  shown: [
+    // The pattern says that it needs no other fixture.
+    async ({}, use, info) => {
+      await use();
+      if (info.status === info.expectedStatus) return;
+      for (const { context } of opened.filter((one) => one.test === info.testId))
+        for (const page of context.pages()) {
+          const text = await page
+            .locator('body')
+            .ariaSnapshot()
+            .catch(() => 'shows nothing any more');
+          console.log(`${page.url()}\n${text.split('\n').slice(0, MOST_LINES).join('\n')}`);
+        }
+    },
+    { auto: true },
+  ],
+});
+
 /** The real server on a free port and Debian's Chromium. */
 export async function startApp(env: Record<string, string> = {}, more: string[] = []): Promise<App> {
   const folder = await mkdtemp(join(tmpdir(), 'kymar-e2e-'));
@@ -30,8 +61,6 @@ export async function startApp(env: Record<string, string> = {}, more: string[] 
   const { address } = server;
   // While there is no server, that it does not answer is no fault of the page's.
   let isAway = false;
-  // Pages of a test that is over take no processor from the next one.
-  let opened: { test: string; context: BrowserContext }[] = [];
   const browser = await playwright.launch({
     executablePath: chromium()!,
     args: ['--no-sandbox', '--disable-background-networking', '--disable-gpu'],
@@ -46,7 +75,8 @@ export async function startApp(env: Record<string, string> = {}, more: string[] 
         acceptDownloads: true,
         ...options,
       });
-      const { testId } = test.info();
+      // Pages of a test that is over take no processor from the next one.
+      const { testId } = base.info();
       const over = opened.filter((one) => one.test !== testId);
       opened = [...opened.filter((one) => one.test === testId), { test: testId, context }];
       await Promise.all(over.map((one) => one.context.close()));

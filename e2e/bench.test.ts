@@ -1,8 +1,8 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { mkdir, mkdtemp, open, rm, writeFile, type FileHandle } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { startApp, type App } from './app';
+import { startApp, test, type App } from './app';
 
 let app: App;
 let root: string;
@@ -12,6 +12,13 @@ const BENCH = '/jobs/demo-acoustics-offload/bench';
 /** What a made-up device has counted, in the layout of sysfs. */
 const count = (read: number, written: number) =>
   stat.write(`${read / 8192} 0 ${read / 512} 0 ${written / 8192} 0 ${written / 512} 0 0 0 0`.padEnd(200), 0);
+
+let written = 0;
+/** Another program that writes to the device until it is stopped, however long a page takes meanwhile. */
+function writes(): { stop(): void } {
+  const timer = setInterval(() => void count(0, (written += 2 ** 25)), 100);
+  return { stop: () => clearInterval(timer) };
+}
 
 test.beforeAll(async () => {
   root = await mkdtemp(join(tmpdir(), 'kymar-counters-'));
@@ -37,12 +44,12 @@ test(
     await page.getByText('Reed 1T (sdq), 1 TB').waitFor();
     await page.getByRole('button', { name: 'Watch Reed 1T (sdq)' }).click();
     await page.getByText('Waiting for the first bytes, Reed 1T (sdq)').waitFor();
-    await count(0, 3 * 2 ** 28);
+    const program = writes();
     await page.getByText(/^Under way/).waitFor();
     await page.reload();
     await page.getByRole('tab', { name: 'Watch a device' }).click();
     await page.getByText(/^Under way/).waitFor();
-    await count(0, 4 * 2 ** 28);
+    program.stop();
     const row = page.getByRole('row', { name: /watched on this machine/ });
     await expect(row).toHaveCount(1);
     await row.getByText(/counters of Reed 1T/).waitFor();
@@ -57,8 +64,9 @@ test('what is watched may be said to be over, or given up; nothing is kept then'
   const begin = page.getByRole('button', { name: 'Watch Reed 1T (sdq)' });
   await begin.click();
   await expect(page.getByRole('button', { name: 'It is over now' })).toBeDisabled();
-  await count(0, 9 * 2 ** 28);
+  const program = writes();
   await page.getByRole('button', { name: 'It is over now' }).click();
+  program.stop();
   await expect(page.getByRole('row', { name: /watched on this machine/ })).toHaveCount(1);
   await begin.click();
   await page.getByRole('button', { name: 'Stop watching' }).click();

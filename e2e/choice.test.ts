@@ -1,7 +1,7 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { startApp, type App } from './app';
+import { startApp, test, type App } from './app';
 
 /* What to buy: from a brief to the build in the job, as a person asks. */
 let app: App;

@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { startApp, type App } from './app';
+import { expect, type Page } from '@playwright/test';
+import { startApp, test, type App } from './app';
 
 let app: App;
 test.beforeAll(async () => {

@@ -1,8 +1,8 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 import { mkdir, mkdtemp, open, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { startApp } from './app';
+import { startApp, test } from './app';
 
 /* From the checklist to the runs, by keys alone on a phone, the server killed and the page reloaded in the middle of each part. */
 const JOB = '/jobs/demo-acoustics-archive';
@@ -23,6 +23,12 @@ test('checklist, full format, protocol, watched copy, runs: nothing is lost by a
   const count = (written: number) =>
     stat.write(`0 0 0 0 ${written / 8192} 0 ${written / 512} 0 0 0 0`.padEnd(200), 0);
   await count(0);
+  let written = 0;
+  /** Any program's copy: it goes on until it is stopped, however long a page takes meanwhile. */
+  const writes = () => {
+    const timer = setInterval(() => void count((written += 2 ** 25)), 100);
+    return () => clearInterval(timer);
+  };
   const app = await startApp({ KYMAR_SYSFS: root });
   const { page, faults } = await app.open(`${JOB}/setup`, { viewport: { width: 390, height: 844 } });
   const again = async () => {
@@ -69,19 +75,20 @@ test('checklist, full format, protocol, watched copy, runs: nothing is lost by a
   await press(page.getByRole('tab', { name: 'Watch a device' }));
   await press(button('Watch Drift 2T (sdq)'));
   await page.getByText(/^Waiting for the first bytes/).waitFor();
-  await count(2 ** 30);
+  const first = writes();
   await page.getByText(/^Under way/).waitFor();
   await again();
+  first();
   // Who was killed counted nothing: that is said, and no figure is kept.
   await page.getByText(/The server was stopped while this run was going on/).waitFor();
   await press(page.getByRole('tab', { name: 'Watch a device' }));
   await press(button('Watch Drift 2T (sdq)'));
   await page.getByText(/^Waiting for the first bytes/).waitFor();
-  await count(3 * 2 ** 30);
+  const second = writes();
   await page.getByText(/^Under way/).waitFor();
   await page.reload();
   await page.getByRole('main').waitFor();
-  await count(4 * 2 ** 30);
+  second();
   const row = page.getByRole('row', { name: /watched on this machine/ });
   await expect(row).toHaveCount(1, { timeout: 60_000 });
 

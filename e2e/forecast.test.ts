@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { demoBriefs, firstOf, forecastJob, onJob, rebuilt, repeatJob } from '../core/fixtures/forecast';
 import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -12,7 +12,7 @@ import { writeJob, type Brief, type Job, type Move } from '@kymar/core/job';
 import { nameOf } from '@kymar/core/catalog/parts';
 import { format } from '@kymar/core/units';
 import { withDrives } from '@kymar/core/choice/whatif';
-import { startApp, type App } from './app';
+import { startApp, test, type App } from './app';
 
 let app: App;
 test.beforeAll(async () => {

@@ -1,8 +1,8 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { readFile, writeFile, readdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
-import { startApp, type App } from './app';
+import { startApp, test, type App } from './app';
 
 let app: App;
 test.beforeAll(async () => {

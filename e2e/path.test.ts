@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
 import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { format } from '@kymar/core/units';
 import { MadeUp } from '../server/plugged/fixtures/machine';
-import { startApp, type App } from './app';
+import { startApp, test, type App } from './app';
 
 let app: App;
 let sysfs = '';

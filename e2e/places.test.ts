@@ -1,6 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import type { Locator, Page } from '@playwright/test';
-import { startApp, type App } from './app';
+import { startApp, test, type App } from './app';
 
 /* A job on two machines with two devices, from an empty brief to the handover; and what a small screen and paper show of it. */
 let app: App;

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { BrowserContext, Page } from '@playwright/test';
@@ -7,7 +7,7 @@ import { writeJob, type Job } from '@kymar/core/job';
 import { toRows } from '@kymar/core/catalog/library';
 import { SHOP } from '@kymar/core/catalog/stock';
 import { startServer } from '../scripts/lib.mjs';
-import { startApp, type App } from './app';
+import { startApp, test, type App } from './app';
 
 /** Nothing is lost, the page is never blank: what people, tabs, full disks, broken files and stopped servers do to it. */
 let app: App;

@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { startApp, type App } from './app';
+import { expect, type Page } from '@playwright/test';
+import { startApp, test, type App } from './app';
 
 /* Six jobs typed from empty as a hurried person types, their numbers held against arithmetic written here. */
 let app: App;

@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { loadavg, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { root } from './lib.mjs';
@@ -87,18 +87,6 @@ export class Tally {
   }
 }
 
-/** Lines of a page that are shown of a test that failed on it. */
-const MOST_LINES = 120;
-/** What stood on the pages of a task's failed tests: where nobody can look again, this tells most. */
-function pagesOf(task) {
-  const at = join(root, '.build/e2e', task);
-  for (const file of readdirSync(at, { recursive: true })) {
-    if (!file.endsWith('error-context.md')) continue;
-    const [, page] = /```yaml\n(.*?)```/s.exec(readFileSync(join(at, file), 'utf8')) ?? [];
-    if (page) console.log(`${file}\n${page.split('\n').slice(0, MOST_LINES).join('\n')}`);
-  }
-}
-
 /** Runs a task to its end; what it said is shown where it failed. */
 async function run({ name, command, kind, env = {} }, tally) {
   const [report, cpu] = [join(folder, `${name}.json`), join(folder, `${name}.cpu`)];
@@ -129,14 +117,7 @@ async function run({ name, command, kind, env = {} }, tally) {
       tally.failed++;
       ok = false;
     }
-  if (!ok) {
-    console.log(said);
-    try {
-      if (kind === 'playwright') pagesOf(name);
-    } catch {
-      // It failed before there was a page.
-    }
-  }
+  if (!ok) console.log(said);
   const words = `${name}, ${seconds} s`;
   if (kind) console.log(`${ok ? 'ok' : 'FAILED'}: ${words}`);
   else tally.check(words, ok);
