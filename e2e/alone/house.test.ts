@@ -1,4 +1,5 @@
 import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
 import { cpSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
@@ -112,4 +113,25 @@ describe('the floors of the house', () => {
     ['from the page to Node', { 'web/main.ts': x('node:fs') }, /page-in-a-browser/],
   ] as const)
     test(`${name} does not`, () => expect(cruise({ ...HOUSE, ...changed })).toMatch(said));
+});
+
+describe('the second engine, which judges the core', () => {
+  const at = join(root, 'bench/rigs');
+  const files = readdirSync(at)
+    .sort()
+    .map((name) => ({ name, text: readFileSync(join(at, name), 'utf8') }));
+
+  test('imports nothing but itself', () => {
+    const from = files.flatMap(({ text }) =>
+      [...text.matchAll(/(?:from|import\()\s*'([^']*)'/g)].map(([, path]) => path!),
+    );
+    expect(from.length).toBeGreaterThan(10);
+    expect(from.filter((path) => !/^\.\/[a-z]+\.mjs$/.test(path))).toEqual([]);
+  });
+
+  test('is as it was frozen: what is changed in it has its source in docs/rigs.md, beside its new sum', () => {
+    const sum = createHash('sha256');
+    for (const { name, text } of files) sum.update(`${name}\n${text}`);
+    expect(readFileSync(join(root, 'docs/rigs.md'), 'utf8')).toContain(sum.digest('hex'));
+  });
 });

@@ -78,7 +78,8 @@ describe('a value that the schema refuses', () => {
     expect(JSON.stringify(stored.fittings ?? [])).not.toContain('4000');
   });
 
-  test('no button makes it: one more than a file holds is refused in words, and nothing changes', async () => {
+  // A file as full as it may be takes its time to make.
+  whole('no button makes it: one more than a file holds is refused in words, and nothing changes', async () => {
     const one = await tab(() => [offload]);
     await settled(one);
     const forecasts = Array.from({ length: MOST.forecasts }, (_, i) => ({

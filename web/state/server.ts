@@ -24,11 +24,17 @@ async function send(method: string, path: string, body?: unknown): Promise<Respo
   return response;
 }
 
+let renewed: Promise<Response> | null = null;
+/** A new session, one for all who ask meanwhile: each would name this browser anew, and a run begun under one name is not found under another. */
+const renew = (): Promise<Response> =>
+  (renewed ??= send('GET', '/session').finally(() => {
+    renewed = null;
+  }));
+
 async function ask(method: string, path: string, body?: unknown): Promise<Response> {
   let response = await send(method, path, body);
   // The server was started anew since this page was loaded: it hands out its new cookie.
-  if (response.status === 401 && (await send('GET', '/session')).ok)
-    response = await send(method, path, body);
+  if (response.status === 401 && (await renew()).ok) response = await send(method, path, body);
   if (response.ok) return response;
   const problem = (await response.json().catch(() => ({}))) as { title?: string; detail?: string };
   throw new Refused(
@@ -38,7 +44,7 @@ async function ask(method: string, path: string, body?: unknown): Promise<Respon
 
 /** Asks whether the server is there; what comes of it stands in {@link useServer}. */
 export const ping = (): Promise<void> =>
-  send('GET', '/session').then(
+  renew().then(
     () => undefined,
     () => undefined,
   );
