@@ -142,7 +142,6 @@ function tell(all, times) {
   };
   const mean = (list) => list.reduce((a, b) => a + b, 0) / Math.max(1, list.length);
   const goal = (met, words) => console.log(`${met ? 'met' : 'missed'}: ${words}`);
-  const isAlone = ({ ids }) => ids.length === 1;
   const kinds = { healthy: [], one: [], outside: [] };
   for (const rig of all) kinds[rig.kind].push(rig);
   console.log(
@@ -153,13 +152,16 @@ function tell(all, times) {
   for (const when of ['before', 'after']) {
     const shown = kinds.one.filter((rig) => rig[when].shows);
     const at = (rig) => rig[when];
+    const isFirst = (rig) => at(rig).rank === 0;
+    const isAmong = (rig) => at(rig).rank >= 0 && at(rig).rank < 3;
+    const isCalm = (rig) => at(rig).ids.includes(HEALTHY);
     console.log(`${when} the tests:`);
     console.log(`  healthy held ${share(kinds.healthy, (rig) => at(rig).rank === 0)}`);
     console.log(
-      `  named cause that shows: first ${share(shown, (rig) => at(rig).rank === 0)}, among three ${share(shown, (rig) => at(rig).rank >= 0 && at(rig).rank < 3)}`,
+      `  named cause that shows: first ${share(shown, isFirst)}, among three ${share(shown, isAmong)}`,
     );
     console.log(
-      `    named alone ${share(shown, (rig) => at(rig).rank === 0 && isAlone(at(rig)))}, "nothing wrong" in front ${share(shown, (rig) => at(rig).ids.includes(HEALTHY))}`,
+      `    named alone ${share(shown, (rig) => isFirst(rig) && at(rig).ids.length === 1)}, "nothing wrong" in front ${share(shown, isCalm)}`,
     );
     const outside = kinds.outside.filter((rig) => at(rig).shows);
     console.log(`  not on the list, shown: named as such ${share(outside, (rig) => at(rig).rank === 0)}`);
@@ -208,8 +210,10 @@ function tell(all, times) {
   const held = kinds.healthy.flatMap((rig) => rig.held);
   for (const kind of [...new Set(held.map((one) => one.kind))].sort()) {
     const own = held.filter((one) => one.kind === kind);
+    const off = Math.exp(mean(own.map((one) => one.off))) - 1;
+    const width = Math.exp(mean(own.map((one) => one.width)));
     console.log(
-      `  ${kind}: ${share(own, (one) => one.held)}; ${(100 * (Math.exp(mean(own.map(({ off }) => off))) - 1)).toFixed(0)} %; ×${Math.exp(mean(own.map(({ width }) => width))).toFixed(2)}`,
+      `  ${kind}: ${share(own, (one) => one.held)}; ${(100 * off).toFixed(0)} %; ×${width.toFixed(2)}`,
     );
   }
   const shown = kinds.one.filter((rig) => rig.before.shows);
@@ -234,6 +238,7 @@ function tell(all, times) {
     ({ after, kind }) => after.probability >= 0.9 && after.rank !== 0 && (kind === 'healthy' || after.shows),
   ))
     console.log(
-      `  ${rig.seed} ${rig.setup}: ${rig.hidden ?? 'healthy'} taken for ${rig.after.ids.join(' | ')} (${percent(rig.after.probability, 1)}) after ${rig.trail.join(', ') || 'no test'}`,
+      `  ${rig.seed} ${rig.setup}: ${rig.hidden ?? 'healthy'} taken for ${rig.after.ids.join(' | ')} ` +
+        `(${percent(rig.after.probability, 1)}) after ${rig.trail.join(', ') || 'no test'}`,
     );
 }
