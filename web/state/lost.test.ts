@@ -79,26 +79,29 @@ describe('a value that the schema refuses', () => {
   });
 
   // A file as full as it may be takes its time to make.
-  whole('no button makes it: one more than a file holds is refused in words, and nothing changes', async () => {
-    const one = await tab(() => [offload]);
-    await settled(one);
-    const forecasts = Array.from({ length: MOST.forecasts }, (_, i) => ({
-      ...offload.forecasts[0]!,
-      id: `frozen-${i}`,
-    }));
-    change(one, { forecasts });
-    await settled(one);
-    const before = now(one);
-    one.changeJob(offload.id, (j) => ({
-      ...j,
-      forecasts: [...j.forecasts, { ...j.forecasts[0]!, id: 'one more' }],
-    }));
-    expect(now(one)).toBe(before);
-    expect(one.useStatus.getState().refused).toMatch(/at most 200 frozen forecasts/);
-    change(one, { note: 'Goes on' });
-    await settled(one);
-    expect((await onDisk()).note).toBe('Goes on');
-  });
+  whole(
+    'no button makes it: one more than a file holds is refused in words, and nothing changes',
+    async () => {
+      const one = await tab(() => [offload]);
+      await settled(one);
+      const forecasts = Array.from({ length: MOST.forecasts }, (_, i) => ({
+        ...offload.forecasts[0]!,
+        id: `frozen-${i}`,
+      }));
+      change(one, { forecasts });
+      await settled(one);
+      const before = now(one);
+      one.changeJob(offload.id, (j) => ({
+        ...j,
+        forecasts: [...j.forecasts, { ...j.forecasts[0]!, id: 'one more' }],
+      }));
+      expect(now(one)).toBe(before);
+      expect(one.useStatus.getState().refused).toMatch(/at most 200 frozen forecasts/);
+      change(one, { note: 'Goes on' });
+      await settled(one);
+      expect((await onDisk()).note).toBe('Goes on');
+    },
+  );
 });
 
 describe('what a hidden page puts down', () => {
@@ -121,6 +124,34 @@ describe('what a hidden page puts down', () => {
     await settled(later);
     listeners.clear();
     expect(titles(await tab())).toEqual([]);
+  });
+
+  test('of what was just being stored: laid over that, and no second version is made of it', async () => {
+    const one = await tab(() => [offload]);
+    await settled(one);
+    // While the first letters are on their way to the disk, the next ones are typed.
+    const { setItem } = one.disks.jobs;
+    let left: unknown = null;
+    jest.spyOn(one.disks.jobs, 'setItem').mockImplementation(async (key: string, value: unknown) => {
+      if (left === null) {
+        change(one, { title: 'First letters and more' });
+        left = structuredClone({ jobs: one.jobRecords.unsaved() });
+      }
+      return setItem.call(one.disks.jobs, key, value) as never;
+    });
+    change(one, { title: 'First letters' });
+    await settled(one);
+    expect(JSON.stringify(left)).toContain('"sent"');
+    // The page is gone by then: what was on its way is there, or is not.
+    for (const there of ['First letters', offload.title]) {
+      listeners.clear();
+      const [draft] = (left as { jobs: { sent: Job; base: Job }[] }).jobs;
+      await setItem.call(one.disks.jobs, offload.id, there === 'First letters' ? draft!.sent : draft!.base);
+      await one.drafts.setItem('a page that is gone', left);
+      const later = await tab();
+      await settled(later);
+      expect(titles(later)).toEqual(['First letters and more']);
+    }
   });
 
   test('stays for as long as it is not stored', async () => {

@@ -60,6 +60,8 @@ export interface Draft {
   key: string;
   base: unknown;
   mine: unknown;
+  /** What was being written when the page was left: the storage may hold this by now, or still what it was made from. */
+  sent?: unknown;
 }
 
 /** How a store is doing. */
@@ -103,6 +105,8 @@ export class Records<T> {
   private readonly base = new Map<string, { raw: unknown; value: T }>();
   /** What was seen last of records that are not on the disk as they stand: what is removed is removed as it was worked on. */
   private readonly latest = new Map<string, T>();
+  /** What is on its way to the disk. */
+  private readonly sent = new Map<string, unknown>();
   private health: Health = {
     loaded: false,
     closed: null,
@@ -154,6 +158,7 @@ export class Records<T> {
       key,
       base: this.base.get(key)?.raw ?? null,
       mine: key in now ? this.kind.toDisk(now[key]!) : null,
+      ...(this.sent.has(key) ? { sent: this.sent.get(key) } : {}),
     }));
   }
 
@@ -166,10 +171,12 @@ export class Records<T> {
   /** Lays over what is stored what an earlier page could not write any more. @returns whether that is all of it */
   async resume(drafts: readonly Draft[]): Promise<boolean> {
     let isAll = true;
-    for (const { key, base, mine } of drafts) {
-      const was = base === null ? null : await this.read(base, key);
+    for (const { key, base, mine, sent } of drafts) {
       const is = mine === null ? null : await this.read(mine, key);
       const now = this.screen.get()[key];
+      const from =
+        sent !== undefined && now !== undefined && equal(this.kind.toDisk(now), sent) ? sent : base;
+      const was = from === null ? null : await this.read(from, key);
       if (is && !is.ok) {
         this.note(
           `What was changed last in “${key}” cannot be read (${is.problems[0]}). It is kept as it is.`,
@@ -358,7 +365,9 @@ export class Records<T> {
       const value = now[key];
       if (value === undefined || this.base.has(key) || (this.binned?.has(key) ?? true)) continue;
       const raw = this.kind.toDisk(value);
-      if ((await this.kind.check(raw, key)).ok) fresh.push({ key, raw, value });
+      if (!(await this.kind.check(raw, key)).ok) continue;
+      fresh.push({ key, raw, value });
+      this.sent.set(key, raw);
     }
     const added = new Set(
       await answered(
@@ -411,6 +420,7 @@ export class Records<T> {
 
   private async put(key: string, value: T): Promise<void> {
     const raw = this.kind.toDisk(value);
+    this.sent.set(key, raw);
     await this.kind.disk.setItem(key, raw);
     const holds = (had: unknown) => this.kind.holds?.(value, had) ?? equal(had, raw);
     if (!this.base.has(key) && (this.binned?.has(key) ?? true)) await bin.take(this.kind.name, key, holds);
@@ -420,6 +430,7 @@ export class Records<T> {
   /** From now on the disk is known to hold it. */
   private stored(key: string, raw: unknown, value: T): void {
     this.base.set(key, { raw, value });
+    this.sent.delete(key);
     if (this.latest.get(key) === value) this.latest.delete(key);
   }
 

@@ -98,13 +98,17 @@ export const warmUp = (): void =>
   [fast, slow, reading, tracing, practising].forEach((helper) => void helper.start());
 
 /** Jobs as they are named to a worker: itself goes only what it does not hold in that revision. */
-const sentTo = (holds: Map<string, number>, jobs: readonly Job[]): Sent[] =>
-  jobs.map((job) => {
+const sentTo = (holds: Map<string, number>, jobs: readonly Job[]): Sent[] => {
+  // It lets go of what it is not asked about any more: a job that is brought back is sent again.
+  const named = new Set(jobs.map(({ id }) => id));
+  for (const id of holds.keys()) if (!named.has(id)) holds.delete(id);
+  return jobs.map((job) => {
     const revision = revisionOf(job) as number;
     if (holds.get(job.id) === revision) return { id: job.id, revision };
     holds.set(job.id, revision);
     return { id: job.id, revision, job };
   });
+};
 
 /*
  * Questions, each with what it is about. A view asks by `useAnswer`, what is pressed by `answerTo`.
