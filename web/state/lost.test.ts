@@ -132,12 +132,13 @@ describe('what a hidden page puts down', () => {
     // While the first letters are on their way to the disk, the next ones are typed.
     const { setItem } = one.disks.jobs;
     let left: unknown = null;
-    jest.spyOn(one.disks.jobs, 'setItem').mockImplementation(async (key: string, value: unknown) => {
+    jest.spyOn(one.disks.jobs, 'setItem').mockImplementation(async (...args: unknown[]) => {
       if (left === null) {
         change(one, { title: 'First letters and more' });
         left = structuredClone({ jobs: one.jobRecords.unsaved() });
       }
-      return setItem.call(one.disks.jobs, key, value) as never;
+      const [key, value] = args as [string, unknown];
+      return setItem.call(one.disks.jobs, key, value);
     });
     change(one, { title: 'First letters' });
     await settled(one);
