@@ -40,7 +40,7 @@ export const test = base.extend<{ shown: void }>({
       for (const { context } of opened.filter((one) => one.test === info.testId))
         for (const page of context.pages()) {
           const text = await page
-            .locator('body')
+            .locator('main')
             .ariaSnapshot()
             .catch(() => 'shows nothing any more');
           console.log(`${page.url()}\n${text.split('\n').slice(0, MOST_LINES).join('\n')}`);

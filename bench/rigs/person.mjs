@@ -18,8 +18,8 @@ export function seenAt(look, rig, work, chance) {
   if (look === 'look at its space')
     return misread(['nearly full', 'room left'], rig.drive.fill > 0.9 ? 'nearly full' : 'room left');
   if (look === 'count again') {
-    const { size, files, where } = rig.slips;
-    const said = [size && where === 'all' ? 'another size' : '', files ? 'another number of files' : '']
+    const { size, files } = rig.slips;
+    const said = [size ? 'another size' : '', files ? 'another number of files' : '']
       .filter(Boolean)
       .join(' and ');
     return said || 'as entered';

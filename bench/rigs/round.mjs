@@ -58,6 +58,7 @@ export class Round {
     const { chance } = this;
     this.setup = chance.pick(SETUPS);
     this.works = worksOf(this.setup, chance);
+    this.readsOff = this.works[0].asRate;
     this.counts = this.works.map(() => 1 + Math.floor(chance.next() * 3));
     this.plain = rigOf(this.setup, chance.apart());
     const { builtIn, host, drive } = this.plain;
@@ -81,7 +82,8 @@ export class Round {
   hide(cause) {
     const { chance, counts, works } = this;
     this.cause = cause;
-    if (cause?.id === 'units mixed up') works[0].asRate = true;
+    // A unit is mixed up where a figure is read off.
+    works[0].asRate = this.readsOff || cause?.id === 'units mixed up';
     this.rig = cause ? cause.put(this.plain, chance.apart()) : this.plain;
     this.rig.slips.at = Math.floor(chance.next() * (counts[0] + counts[1]));
     this.lean = 0;

@@ -110,6 +110,11 @@ describe('the floors of the house', () => {
     ['from the page to the server', { 'web/main.ts': x('../server/main') }, /page-alone/],
     ['from the core to Node', { 'core/units/index.ts': x('node:fs') }, /core-packages/],
     ['from the core to React', { 'core/units/index.ts': x('react') }, /core-packages/],
+    [
+      'from the core to a type of React’s',
+      { 'core/units/index.ts': "import type { FC } from 'react';\nexport type X = FC;" },
+      /core-packages/,
+    ],
     ['from the page to Node', { 'web/main.ts': x('node:fs') }, /page-in-a-browser/],
   ] as const)
     test(`${name} does not`, () => expect(cruise({ ...HOUSE, ...changed })).toMatch(said));

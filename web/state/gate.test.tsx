@@ -1,7 +1,8 @@
 /** @jest-environment jsdom */
 import { act, render } from '@testing-library/react';
 import { useState } from 'react';
-import { answerTo, revisionOf, useAnswer, type Answer, type Question } from './gate';
+import { answerTo, useAnswer, type Answer, type Question } from './gate';
+import { revisionOf } from './revision';
 import { Gone } from './gone';
 
 beforeEach(() => jest.useFakeTimers());

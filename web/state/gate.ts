@@ -1,24 +1,13 @@
 import { QueryClient, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { Gone } from './gone';
+import { revisionOf } from './revision';
 
 /*
  * The one gate through which a page asks a worker or the server. Of what changes faster than it can be answered the latest question counts, what nobody
  * looks at any more is given up, what failed because nobody was there is asked again, anything else is told. Answers are kept by what they are about:
  * things that never change in place have a number each, which stays theirs where they are cloned on the way.
  */
-
-const numbers = new WeakMap<object, number>();
-let last = 0;
-
-/** The number of a thing as it stands: another one once it changes. What is no object stands for itself. */
-export function revisionOf(thing: unknown): unknown {
-  if (typeof thing !== 'object' || thing === null) return thing;
-  const had = numbers.get(thing);
-  if (had !== undefined) return had;
-  numbers.set(thing, ++last);
-  return last;
-}
 
 /** ms an answer is kept that nobody looks at. */
 const KEPT = 300_000;

@@ -162,10 +162,12 @@ export class Records<T> {
     }));
   }
 
-  /** A record as it is shown: what this version made itself needs no check, which would first have to be fetched. */
-  private async read(raw: unknown, key: string): Promise<Read<T>> {
+  /** A record as it is shown: what this version made itself needs no check at once, which would first have to be fetched. */
+  private async read(raw: unknown, key: string): Promise<Read<T> & { isUnchecked?: true }> {
     const trusted = this.kind.trusted(raw, key);
-    return trusted === undefined ? this.kind.check(raw, key) : { ok: true, value: trusted };
+    return trusted === undefined
+      ? this.kind.check(raw, key)
+      : { ok: true, value: trusted, isUnchecked: true };
   }
 
   /** Lays over what is stored what an earlier page could not write any more. @returns whether that is all of it */
@@ -224,13 +226,11 @@ export class Records<T> {
     const aside: Aside[] = [];
     const later: [string, T][] = [];
     for (const [key, raw] of found) {
-      const trusted = this.kind.trusted(raw, key);
-      const checked =
-        trusted === undefined ? await this.kind.check(raw, key) : { ok: true as const, value: trusted };
+      const checked = await this.read(raw, key);
       if (checked.ok) {
         this.base.set(key, { raw, value: checked.value });
         read[key] = checked.value;
-        if (trusted !== undefined) later.push([key, trusted]);
+        if (checked.isUnchecked) later.push([key, checked.value]);
       } else aside.push(asideOf(key, raw, checked));
     }
     this.examined = this.examine(later);

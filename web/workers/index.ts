@@ -13,14 +13,15 @@ import type { Drive, Host, Shop } from '@kymar/core/catalog/parts';
 import { tried, type Fix } from '@kymar/core/choice/whatif';
 import type { Progress, Wanted } from '@kymar/core/choice/search';
 import type { Debrief, Rig } from '@kymar/core/practice';
-import { revisionOf, type Question } from '../state/gate';
+import type { Question } from '../state/gate';
 import { Gone } from '../state/gone';
 import type { Choosing, Closely, Overview } from './choice';
 import type { Compared, Fast } from './fast';
 import type { Practising } from './practice';
 import type { Reading } from './reading';
 import type { Tracing } from './trace';
-import type { Sent, Slow, Taught } from './slow';
+import { sentTo } from './sent';
+import type { Slow, Taught } from './slow';
 
 export type { Compared, Taught };
 export type { BackupPreview, FileRead, PartsRead } from './reading';
@@ -96,19 +97,6 @@ const tracing = new Helper<Tracing>(
 /** Loads their code ahead: a stopped server would keep it back. */
 export const warmUp = (): void =>
   [fast, slow, reading, tracing, practising].forEach((helper) => void helper.start());
-
-/** Jobs as they are named to a worker: itself goes only what it does not hold in that revision. */
-const sentTo = (holds: Map<string, number>, jobs: readonly Job[]): Sent[] => {
-  // It lets go of what it is not asked about any more: a job that is brought back is sent again.
-  const named = new Set(jobs.map(({ id }) => id));
-  for (const id of holds.keys()) if (!named.has(id)) holds.delete(id);
-  return jobs.map((job) => {
-    const revision = revisionOf(job) as number;
-    if (holds.get(job.id) === revision) return { id: job.id, revision };
-    holds.set(job.id, revision);
-    return { id: job.id, revision, job };
-  });
-};
 
 /*
  * Questions, each with what it is about. A view asks by `useAnswer`, what is pressed by `answerTo`.
