@@ -19,7 +19,7 @@ const FLOORS = [
 /** Wings hold rooms of their own; everything else is a room. */
 const WINGS = ['catalog', 'build', 'models', 'choice'];
 
-/** Packages the core may stand on, as patterns; everything else is somebody's interface or machine. */
+/** Packages the core may stand on; everything else is somebody's interface or machine. */
 const CORE_MAY = [
   'zod',
   'jsonc-parser',
@@ -28,7 +28,11 @@ const CORE_MAY = [
   'd3-random',
   'ml-matrix',
   '@noble/hashes',
-  'mdast(-util-[a-z-]+)?',
+  'mdast',
+  'mdast-util-from-markdown',
+  'mdast-util-gfm-table',
+  'mdast-util-to-markdown',
+  'mdast-util-to-string',
 ];
 const packages = (names) => `(^|node_modules/)(@types/)?(${names.join('|')})(/|$)`;
 
