@@ -27,7 +27,8 @@ test.beforeAll(async () => {
   await writeFile(join(root, 'block/sdq/device/model'), 'Reed 1T\n');
   stat = await open(join(root, 'block/sdq/stat'), 'w+');
   await count(0, 0);
-  app = await startApp({ KYMAR_SYSFS: root });
+  // Nor is memory this machine's own: what other tests write is in it.
+  app = await startApp({ KYMAR_SYSFS: root, KYMAR_PROC: root });
 });
 test.afterAll(async () => {
   await app?.stop();

@@ -29,7 +29,7 @@ test('checklist, full format, protocol, watched copy, runs: nothing is lost by a
     const timer = setInterval(() => void count((written += 2 ** 25)), 100);
     return () => clearInterval(timer);
   };
-  const app = await startApp({ KYMAR_SYSFS: root });
+  const app = await startApp({ KYMAR_SYSFS: root, KYMAR_PROC: root });
   const { page, faults } = await app.open(`${JOB}/setup`, { viewport: { width: 390, height: 844 } });
   const again = async () => {
     await page.getByText('Saved in this browser').waitFor({ state: 'attached' });

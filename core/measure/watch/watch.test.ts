@@ -105,27 +105,54 @@ describe('watching a device', () => {
     expect(watcher.result()).toBeNull();
   });
 
-  test('while memory holds what was copied it is not over, and says so', () => {
+  const reading = (t: number, written: number, pending: number): Reading => ({
+    t,
+    read: 0,
+    written,
+    reads: 0,
+    writes: 0,
+    busy: 0,
+    pending,
+  });
+  /** A reading each tenth of a second. */
+  const still = (
+    watcher: Watcher,
+    from: number,
+    to: number,
+    written: number,
+    pending: (t: number) => number,
+  ) => {
+    for (let t = from; t < to; t += 0.1) watcher.feed(reading(t, written, pending(t)));
+    return watcher.state;
+  };
+
+  test('while memory holds what was copied it is not over, and says so; it began when memory took it', () => {
     const watcher = new Watcher();
-    const reading = (t: number, written: number, pending: number): Reading => ({
-      t,
-      read: 0,
-      written,
-      reads: 0,
-      writes: 0,
-      busy: 0,
-      pending,
-    });
     watcher.feed(reading(0, 0, 0));
-    watcher.feed(reading(0.1, 0, 4e8));
-    for (let t = 0.2; t < 8; t += 0.1) watcher.feed(reading(t, 0, 4e8));
-    expect(watcher.state).toBe('flushing');
+    // Nobody knows yet which drive that is for.
+    expect(still(watcher, 0.1, 8, 0, () => 4e8)).toBe('waiting');
     watcher.feed(reading(8.1, 2e8, 2e8));
-    watcher.feed(reading(8.2, 4e8, 0));
-    for (let t = 8.3; t < 11.4; t += 0.1) watcher.feed(reading(t, 4e8, 0));
-    expect(watcher.state).toBe('over');
+    expect(watcher.state).toBe('moving');
+    expect(still(watcher, 8.2, 12, 2e8, () => 2e8)).toBe('flushing');
+    watcher.feed(reading(12.1, 4e8, 0));
+    expect(still(watcher, 12.2, 15.4, 4e8, () => 0)).toBe('over');
     const { seconds, bar, written } = watcher.result()!;
-    expect([seconds, bar, written].map((n) => Math.round(n! * 10) / 10)).toEqual([8.2, 0.1, 4e8]);
+    expect([seconds, bar, written].map((n) => Math.round(n! * 10) / 10)).toEqual([12.1, 0.1, 4e8]);
+  });
+
+  test('what memory holds for other drives neither begins a piece of work nor extends one', () => {
+    const saw = (t: number) => 3e7 * (1 + (t % 5));
+    const watcher = new Watcher();
+    expect(still(watcher, 0, 30, 0, saw)).toBe('waiting');
+    expect([watcher.result(), watcher.progress]).toEqual([null, null]);
+    for (let t = 30; t < 32; t += 0.1) watcher.feed(reading(t, 1e8 * (t - 29.9), saw(t)));
+    expect(watcher.state).toBe('moving');
+    still(watcher, 32, 80, 2.1e8, saw);
+    expect(watcher.state).toBe('over');
+    const { began, seconds, written } = watcher.result()!;
+    expect(written / 2.1e8).toBeCloseTo(1, 1);
+    expect(Math.abs(seconds - 2)).toBeLessThan(0.3);
+    expect(Math.abs(began - 30)).toBeLessThan(0.3);
   });
 
   test('a device plugged in anew begins the watch anew; a load ends when somebody says so', () => {

@@ -55,6 +55,10 @@ const OTHERS = 2;
 const WINDOW = 1;
 /** s before the work in which others are heard. */
 const HEARD = 10;
+/** s that a system holds at most before it hands over [Linux kernel documentation, sysctl vm: expiry of 30 s, looked at every 5]. */
+const HELD = 40;
+/** What memory took before the device's first bytes is the work's from this share of it on; less is what a system holds anyhow. */
+const OWN = 0.05;
 /** An edge is in doubt below this share of the work's level, where it lasts so many s and such a share of all, and moves less than the last share of it. */
 const DOUBT = { level: 0.1, seconds: 1, lasts: 0.1, bytes: 0.05 };
 const MOST_SAMPLES = 1500;
@@ -77,6 +81,7 @@ const step = (from: Reading, to: Reading): Step => {
   return { from, to, moved, given: Math.max(0, moved + held) };
 };
 const lasts = ({ from, to }: Step): number => to.t - from.t;
+const moved = (s: Step): number => s.moved;
 const most = (s: Step): number => Math.max(s.moved, s.given);
 const isLoud = (s: Step, bytes: number, floor: number): boolean => bytes > floor * lasts(s);
 const sumOf = (steps: readonly Step[], of: (s: Step) => number): number =>
@@ -103,6 +108,32 @@ function partOf(s: Step, neighbour: Step | undefined, of: 'moved' | 'given'): nu
   return rate > 0 ? Math.min(lasts(s), s[of] / rate) : lasts(s);
 }
 
+/** B that memory holds or the device has moved; null where nobody says what memory holds. */
+const handed = ({ pending, read, written }: Reading): number | null =>
+  pending === null ? null : pending + read + written;
+
+/**
+ * The first of the steps before `end` at which memory took what it still holds or the device has moved at their end. What memory let go of beside went
+ * elsewhere.
+ * @returns `end` where it took nothing, and the B that it took
+ */
+function heldFrom(
+  steps: readonly Step[],
+  end: number,
+  { least, floor }: { least: number; floor: number },
+): { at: number; held: number } {
+  let lowest = Infinity;
+  let found = { at: end, held: 0 };
+  for (let i = steps.length - 1; i >= 0; i--) {
+    const [before, after] = [handed(steps[i]!.from), handed(steps[i]!.to)];
+    if (before === null || after === null) break;
+    lowest = Math.min(lowest, after);
+    if (i < end && isLoud(steps[i]!, steps[i]!.given, floor) && lowest >= before + least)
+      found = { at: i, held: lowest - before };
+  }
+  return found;
+}
+
 /** Joins by twos what lies between the edges of a long watch. */
 function thinned(steps: readonly Step[]): Step[] {
   const [head, middle, tail] = [steps.slice(0, EDGE), steps.slice(EDGE, -EDGE), steps.slice(-EDGE)];
@@ -123,18 +154,20 @@ function thinned(steps: readonly Step[]): Step[] {
 
 /**
  * Finds one piece of work in the readings of a device: begun with its first bytes, over when the counters have been still and memory has handed over what
- * it held. Whatever program does the work: nobody presses anything. Still is what moves next to nothing beside the work's own level, for a system and
- * other programs write a little at all times.
+ * it held; what memory took for another drive neither begins nor extends it. Whatever program does the work: nobody presses anything. Still is what moves
+ * next to nothing beside the work's own level, for a system and other programs write a little at all times.
  */
 export class Watcher {
   private last: Reading | null = null;
-  /** Before the work: the last seconds of it, for what others do. */
+  /** Before the work: the last seconds of it, for what others do and what memory took. */
   private before: Step[] = [];
   private recent: Step[] = [];
   /** From the first that may be the work's on. */
   private steps: Step[] = [];
   private base: Reading | null = null;
   private pendingBefore: number | null = null;
+  /** B that memory had taken when the device began to move. */
+  private early = 0;
   private othersBefore = 0;
   /** B moved, and B times the B/s they moved at: their ratio is the level at which most was moved. */
   private weight = { bytes: 0, rates: 0 };
@@ -162,27 +195,32 @@ export class Watcher {
   }
 
   private wait(now: Step): void {
-    if (!isLoud(now, most(now), Math.max(QUIET, OTHERS * this.heard()))) {
-      this.before = [...this.before, ...this.recent, now].filter(({ to }) => to.t > now.to.t - HEARD);
+    const floor = Math.max(QUIET, OTHERS * this.heard());
+    if (!isLoud(now, now.moved, floor)) {
+      this.before = [...this.before, ...this.recent, now].filter(({ to }) => to.t > now.to.t - HELD);
       this.recent = [];
       return;
     }
     const since = now.to.t - WINDOW;
+    this.before = [...this.before, ...this.recent.filter(({ to }) => to.t <= since)];
     this.recent = [...this.recent.filter(({ to }) => to.t > since), now];
-    if (sumOf(this.recent, most) < this.rules.least) return;
-    const [first] = this.recent;
-    this.base = first!.from;
-    this.pendingBefore = first!.from.pending;
+    if (sumOf(this.recent, moved) < this.rules.least) return;
+    // Memory takes what goes to any drive: it is this work's only if the device then writes.
+    const all = [...this.before, ...this.recent];
+    const { at, held } = heldFrom(all, this.before.length, { least: this.rules.least, floor });
+    const steps = all.slice(at);
     this.othersBefore = this.heard();
-    this.state = 'moving';
-    const steps = this.recent;
-    this.recent = [];
+    this.early = held;
+    [this.before, this.recent] = [this.before.slice(0, at), []];
+    this.base = steps[0]!.from;
+    this.pendingBefore = this.base.pending;
     steps.forEach((s) => this.go(s));
   }
 
   /** B/s of others so far. */
   private heard(): number {
-    return rateOf(this.before);
+    const until = this.last?.t ?? 0;
+    return rateOf(this.before.filter(({ to }) => to.t > until - HEARD));
   }
 
   /** B/s below which nothing of the work moves. */
@@ -197,10 +235,13 @@ export class Watcher {
     this.weight.bytes += now.moved;
     this.weight.rates += lasts(now) > 0 ? now.moved ** 2 / lasts(now) : 0;
     const at = this.steps.length - 1;
-    if (isLoud(now, most(now), this.floor) && rateAround(this.steps, at, most, -1) > this.floor)
+    if (isLoud(now, now.moved, this.floor) && rateAround(this.steps, at, moved, -1) > this.floor)
       this.lastLoud = now.to.t;
     const quietFor = now.to.t - Math.max(this.lastLoud, this.base!.t);
-    const isHeld = now.to.pending !== null && now.to.pending > (this.pendingBefore ?? 0) + this.rules.least;
+    const isHeld =
+      quietFor < HELD &&
+      now.to.pending !== null &&
+      now.to.pending > (this.pendingBefore ?? 0) + this.rules.least;
     this.state = quietFor < this.rules.still ? 'moving' : isHeld ? 'flushing' : 'over';
   }
 
@@ -254,15 +295,16 @@ export class Watcher {
   private span(floor: number): { from: number; to: number; bar: number | null } {
     const { steps } = this;
     const is = (i: number, of: (s: Step) => number) => isWork(steps, i, of, floor);
-    const moved = (s: Step) => s.moved;
-    const from = steps.findIndex((_, i) => is(i, most));
-    const to = steps.findLastIndex((_, i) => is(i, moved));
-    const bar = steps.findLastIndex((_, i) => is(i, (s) => s.given));
-    return {
-      from: Math.max(0, from),
-      to: to >= 0 ? to : bar >= 0 ? bar : steps.length - 1,
-      bar: bar >= 0 ? bar : null,
-    };
+    const first = Math.max(
+      0,
+      steps.findIndex((_, i) => is(i, moved)),
+    );
+    const taken = steps.findIndex((_, i) => is(i, most));
+    const last = steps.findLastIndex((_, i) => is(i, moved));
+    const to = last >= 0 ? last : steps.length - 1;
+    const bar = steps.findLastIndex((_, i) => i <= to && is(i, (s) => s.given));
+    const isEarly = taken >= 0 && this.early > OWN * sumOf(steps, moved);
+    return { from: isEarly ? taken : first, to, bar: bar >= 0 ? bar : null };
   }
 
   private piece({ from, to, bar }: { from: number; to: number; bar: number | null }, until?: number): Piece {
