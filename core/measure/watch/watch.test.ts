@@ -140,6 +140,26 @@ describe('watching a device', () => {
     expect([seconds, bar, written].map((n) => Math.round(n! * 10) / 10)).toEqual([12.1, 0.1, 4e8]);
   });
 
+  test('memory that took it slower than the device then writes is part of it', () => {
+    // 3,000 files in 2.7 s, then all at once: a disk on a fast machine.
+    for (const rate of [9e8, 2e9, 4e9]) {
+      const watcher = new Watcher();
+      const total = 980e6;
+      for (let i = 0; i < 90 && watcher.state !== 'over'; i++) {
+        const t = i * 0.1;
+        const written = Math.min(total, Math.max(0, t - 3.7) * rate);
+        watcher.feed(
+          reading(t, written, Math.min(total, Math.max(0, t - 1) * (total / 2.7)) - written + 2e5),
+        );
+      }
+      expect(watcher.state).toBe('over');
+      const { began, seconds, written, whole } = watcher.result()!;
+      expect([written, whole]).toEqual([total, null]);
+      expect(Math.abs(began - 1)).toBeLessThan(0.2);
+      expect(Math.abs(seconds - 2.7 - total / rate)).toBeLessThan(0.2);
+    }
+  });
+
   test('what memory holds for other drives neither begins a piece of work nor extends one', () => {
     const saw = (t: number) => 3e7 * (1 + (t % 5));
     const watcher = new Watcher();

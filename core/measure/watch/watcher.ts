@@ -122,14 +122,15 @@ function heldFrom(
   end: number,
   { least, floor }: { least: number; floor: number },
 ): { at: number; held: number } {
-  let lowest = Infinity;
+  const now = steps.length > 0 ? handed(steps.at(-1)!.to) : null;
+  let lowest = now ?? -Infinity;
   let found = { at: end, held: 0 };
   for (let i = steps.length - 1; i >= 0; i--) {
     const [before, after] = [handed(steps[i]!.from), handed(steps[i]!.to)];
     if (before === null || after === null) break;
     lowest = Math.min(lowest, after);
     if (i < end && isLoud(steps[i]!, steps[i]!.given, floor) && lowest >= before + least)
-      found = { at: i, held: lowest - before };
+      found = { at: i, held: now! - before };
   }
   return found;
 }
@@ -273,10 +274,11 @@ export class Watcher {
     const own = this.span(Math.max(this.floor, DOUBT.level * level));
     const whole = this.piece(all, until);
     const core = this.piece(own, until);
-    const bytes = ({ read, written }: Piece) => read + written;
+    // What memory took is as much of the work as what the device then wrote.
+    const bytes = ({ from, to }: { from: number; to: number }) => sumOf(steps.slice(from, to + 1), most);
     const isInDoubt =
       whole.seconds - core.seconds > Math.max(DOUBT.seconds, DOUBT.lasts * whole.seconds) &&
-      bytes(whole) - bytes(core) < DOUBT.bytes * bytes(whole);
+      bytes(all) - bytes(own) < DOUBT.bytes * bytes(all);
     const kept = isInDoubt ? own : all;
     const outside = [
       ...this.before,
