@@ -112,25 +112,28 @@ function partOf(s: Step, neighbour: Step | undefined, of: 'moved' | 'given'): nu
 const handed = ({ pending, read, written }: Reading): number | null =>
   pending === null ? null : pending + read + written;
 
+/** B that memory took from the first of the steps on and still holds, or the device has moved, at the end of the last. */
+function heldOver(steps: readonly Step[]): number {
+  const [first, last] = [steps[0], steps.at(-1)];
+  const [before, after] = [first && handed(first.from), last && handed(last.to)];
+  return before == null || after == null ? 0 : after - before;
+}
+
 /**
  * The first of the steps before `end` at which memory took what it still holds or the device has moved at their end. What memory let go of beside went
- * elsewhere.
- * @returns `end` where it took nothing, and the B that it took
+ * elsewhere. `end` where it took nothing.
  */
 function heldFrom(
   steps: readonly Step[],
   end: number,
   { least, floor }: { least: number; floor: number },
-): { at: number; held: number } {
-  const now = steps.length > 0 ? handed(steps.at(-1)!.to) : null;
-  let lowest = now ?? -Infinity;
-  let found = { at: end, held: 0 };
+): number {
+  let [lowest, found] = [Infinity, end];
   for (let i = steps.length - 1; i >= 0; i--) {
     const [before, after] = [handed(steps[i]!.from), handed(steps[i]!.to)];
     if (before === null || after === null) break;
     lowest = Math.min(lowest, after);
-    if (i < end && isLoud(steps[i]!, steps[i]!.given, floor) && lowest >= before + least)
-      found = { at: i, held: now! - before };
+    if (i < end && isLoud(steps[i]!, steps[i]!.given, floor) && lowest >= before + least) found = i;
   }
   return found;
 }
@@ -167,8 +170,6 @@ export class Watcher {
   private steps: Step[] = [];
   private base: Reading | null = null;
   private pendingBefore: number | null = null;
-  /** B that memory had taken when the device began to move. */
-  private early = 0;
   private othersBefore = 0;
   /** B moved, and B times the B/s they moved at: their ratio is the level at which most was moved. */
   private weight = { bytes: 0, rates: 0 };
@@ -208,10 +209,9 @@ export class Watcher {
     if (sumOf(this.recent, moved) < this.rules.least) return;
     // Memory takes what goes to any drive: it is this work's only if the device then writes.
     const all = [...this.before, ...this.recent];
-    const { at, held } = heldFrom(all, this.before.length, { least: this.rules.least, floor });
+    const at = heldFrom(all, this.before.length, { least: this.rules.least, floor });
     const steps = all.slice(at);
     this.othersBefore = this.heard();
-    this.early = held;
     [this.before, this.recent] = [this.before.slice(0, at), []];
     this.base = steps[0]!.from;
     this.pendingBefore = this.base.pending;
@@ -305,7 +305,8 @@ export class Watcher {
     const last = steps.findLastIndex((_, i) => is(i, moved));
     const to = last >= 0 ? last : steps.length - 1;
     const bar = steps.findLastIndex((_, i) => i <= to && is(i, (s) => s.given));
-    const isEarly = taken >= 0 && this.early > OWN * sumOf(steps, moved);
+    const isEarly =
+      taken >= 0 && taken < first && heldOver(steps.slice(taken, first + 1)) > OWN * sumOf(steps, moved);
     return { from: isEarly ? taken : first, to, bar: bar >= 0 ? bar : null };
   }
 
