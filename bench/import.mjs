@@ -15,7 +15,7 @@ build();
 const folder = mkdtempSync(join(tmpdir(), 'kymar-import-'));
 process.once('exit', () => rmSync(folder, { recursive: true, force: true }));
 const input = Object.fromEntries(
-  ['stock', 'library'].map((name) => [name, join(root, 'core', name, 'index.ts')]),
+  ['stock', 'library'].map((name) => [name, join(root, 'core/catalog', name, 'index.ts')]),
 );
 await bundle({
   root,
