@@ -13,7 +13,7 @@ import { pluggedIn } from './plugged';
 import { asTarget, inspect, type Folder } from './target';
 import { watchable, WatchTask, type CounterRoots } from './watching';
 
-export interface Settings {
+export interface ServerSettings {
   token: string;
   folders: Folder[];
   /** B that stay free; null for the default share of the volume. */
@@ -48,7 +48,7 @@ const readable = (request: Request, _response: Response, next: () => void): void
 };
 
 /** The server's routes. */
-export function createApp(settings: Settings): Express {
+export function createApp(settings: ServerSettings): Express {
   const { token, web, port } = settings;
   const app = express();
   app.disable('x-powered-by');
@@ -84,7 +84,7 @@ export function createApp(settings: Settings): Express {
   return app;
 }
 
-function api({ token, folders, sources, reserve, roots, runs, port }: Settings): express.Router {
+function api({ token, folders, sources, reserve, roots, runs, port }: ServerSettings): express.Router {
   const router = express.Router({ caseSensitive: true });
   router.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');

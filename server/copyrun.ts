@@ -1,7 +1,7 @@
 import type { CopyRequest, RunEvent } from '@kymar/core/measure';
 import type { Copied, SourceFile } from './copy';
 import { FolderTask } from './foldertask';
-import { asTarget, type Place } from './target';
+import { asTarget, type TargetPlace } from './target';
 import { threadReport } from './thread';
 import type { Workfolder } from './workfolder';
 import type { CopyReport } from './worker';
@@ -14,7 +14,7 @@ export class CopyRun extends FolderTask<CopyRequest, Copied> {
   protected readonly total: number;
 
   constructor(
-    target: Place,
+    target: TargetPlace,
     request: CopyRequest,
     private readonly from: { folder: string; files: readonly SourceFile[] },
     folder: Workfolder,

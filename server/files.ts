@@ -11,7 +11,7 @@ import {
   Stopped,
   type Counter,
   type Guard,
-  type Moved,
+  type MovedBytes,
 } from './sequential';
 import { PART } from './workfolder';
 
@@ -21,7 +21,7 @@ const BLOCK = 2 ** 20;
 const STAMP = 8;
 
 /** Files read one after another. */
-export interface FilesRead extends Moved {
+export interface FilesRead extends MovedBytes {
   bytes: number;
   files: number;
 }
@@ -42,7 +42,7 @@ const now = () => Number(process.hrtime.bigint()) / 1e9;
 function readAll(files: readonly string[], counter: Counter, look?: (i: number, first: Uint8Array) => void) {
   const buffer = aligned(BLOCK);
   let bytes = 0;
-  let past: Moved['through'] = 'direct';
+  let past: MovedBytes['through'] = 'direct';
   counter.begin('read');
   const start = now();
   files.forEach((file, i) => {

@@ -1,6 +1,6 @@
 import type { RunEvent, RunRequest } from '@kymar/core/measure';
 import { Counter } from './sequential';
-import type { Place } from './target';
+import type { TargetPlace } from './target';
 import { Task } from './task';
 import { failedEvent } from './thread';
 import { warmthOf } from './warmth';
@@ -26,7 +26,7 @@ export abstract class FolderTask<R extends RunRequest, Done> extends Task<R> {
   protected readonly samples: Record<'read' | 'write', Sample[]> = { read: [], write: [] };
 
   constructor(
-    protected readonly target: Place,
+    protected readonly target: TargetPlace,
     request: R,
     protected readonly folder: Room,
     protected readonly workerFile: string,

@@ -7,18 +7,18 @@ import { ProbeRun } from './proberun';
 import { RandomRun } from './randomrun';
 import { ReadRun } from './readrun';
 import { RealRun } from './realrun';
-import type { Ground } from './runs';
+import type { RunGround } from './runs';
 import { SteadyRun } from './steadyrun';
-import type { Place } from './target';
+import type { TargetPlace } from './target';
 import { Workfolder } from './workfolder';
 
 /** The folders the server was started with, looked at afresh. */
 export interface Folders {
-  targets(): Promise<Place[]>;
-  sources(): Promise<Place[]>;
+  targets(): Promise<TargetPlace[]>;
+  sources(): Promise<TargetPlace[]>;
 }
 
-const among = (places: readonly Place[], id: string, option: string): Place => {
+const among = (places: readonly TargetPlace[], id: string, option: string): TargetPlace => {
   const found = places.find((p) => p.id === id);
   if (found) return found;
   throw new Problem(
@@ -29,7 +29,7 @@ const among = (places: readonly Place[], id: string, option: string): Place => {
 };
 
 /** All files of a source. @throws Problem when it cannot be read */
-function filesOf(source: Place): SourceFile[] {
+function filesOf(source: TargetPlace): SourceFile[] {
   if (source.problem) throw new Problem(422, 'The folder cannot be read', source.problem);
   try {
     return filesIn(source.folder);
@@ -47,7 +47,7 @@ const sum = (all: readonly number[]): number => all.reduce((total, one) => total
 export async function groundOf(
   request: Exclude<RunRequest, { kind: 'watch' }>,
   folders: Folders,
-): Promise<Ground> {
+): Promise<RunGround> {
   if (request.kind === 'read') {
     const source = among(await folders.sources(), request.source, '--source');
     const files = filesOf(source);

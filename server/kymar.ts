@@ -14,9 +14,9 @@ import {
 } from '@kymar/core/choice/search';
 import { compareBuilds } from '@kymar/core/choice/compare';
 import { middle } from '@kymar/core/evidence';
-import { forecastAll, forecastDays, situationOf, type Situation, settingOf } from '@kymar/core/forecast';
-import { briefAt, isMove, jobJsonSchema, placeOf, placesOf, readJob } from '@kymar/core/job';
-import type { Brief, Job, Place } from '@kymar/core/job';
+import { forecastAll, forecastDays, situationAt, type Situation, settingOf } from '@kymar/core/forecast';
+import { isMove, jobJsonSchema, placeOf, placesOf, readJob } from '@kymar/core/job';
+import type { Job, Place } from '@kymar/core/job';
 import { SHOP } from '@kymar/core/catalog/stock';
 import { findings, stateOf } from '@kymar/core/fit';
 import { readHealth } from '@kymar/core/models/health';
@@ -25,7 +25,7 @@ import { DIRECTIONS, type Direction } from '@kymar/core/catalog/links';
 import type { Shop } from '@kymar/core/catalog/parts';
 import { blockWords, explainFlow } from '@kymar/core/build/path';
 import { MOST_TEXT, own, readJson, problemsOf } from '@kymar/core/text';
-import { parseQuantity } from '@kymar/core/units';
+import { parseQuantity, YEAR_DAYS } from '@kymar/core/units';
 import { diagnose } from '@kymar/core/diagnosis';
 import { verdict } from '@kymar/core/verdict';
 import { fixes, optionsAt, withDrives } from '@kymar/core/choice/whatif';
@@ -74,11 +74,9 @@ function placeAsked(input: Job): Place {
   throw new BadInput(`The job has no such device on such a machine; there is ${known}.`);
 }
 
-const briefOf = (input: Job): Brief => briefAt(input, placeAsked(input))!;
-
 /** A place of a job with what was built there. */
 function built(input: Job, missing: string): Situation {
-  const situation = situationOf(briefOf(input));
+  const situation = situationAt(input, placeAsked(input));
   if (!situation) throw new BadInput(`build: nothing is built there yet; ${missing}`);
   return situation;
 }
@@ -118,7 +116,7 @@ function path(input: Job, shop: Shop) {
 }
 
 function forecast(input: Job) {
-  const situation = situationOf(briefOf(input));
+  const situation = situationAt(input, placeAsked(input));
   const found = situation && forecastAll(situation);
   if (!found)
     throw new BadInput(
@@ -200,7 +198,7 @@ function chosen(input: Job, shop: Shop) {
     edge: nonDominated(found.candidates).map(({ id, cost, waits, misses }) => ({
       id,
       cost,
-      hoursAYear: (waits * 365) / 3600,
+      hoursAYear: (waits * YEAR_DAYS) / 3600,
       misses,
     })),
   };

@@ -1,19 +1,19 @@
 import { open, readFile, readlink, realpath, readdir, stat } from 'node:fs/promises';
 import { basename, join } from 'node:path';
-import type { Label } from '@kymar/core/measure';
+import type { TargetLabel } from '@kymar/core/measure';
 import { mountsAbove, parseMounts, within, type Mount } from './mounts';
 
 /** What lies under a folder: the devices that do the work, and what makes a figure from there doubtful. */
 export interface Layers {
   /** Whole disks by number, e.g. `259:0`, or a name for what is no disk. One run at a time on each. */
   devices: string[];
-  labels: Label[];
+  labels: TargetLabel[];
   /** The way down in words, e.g. `overlay on ext4 on loop0 on tmpfs`. */
   way: string[];
 }
 
 /** What is asked of the system; tests give a made-up one. */
-export interface Ground {
+export interface LayersSource {
   text(file: string): Promise<string>;
   list(folder: string): Promise<string[]>;
   link(file: string): Promise<string>;
@@ -45,7 +45,7 @@ const orEmpty = <T>(asked: Promise<T>, empty: T): Promise<T> => asked.catch(() =
 const numberOf = (rdev: number): string =>
   `${((rdev >> 8) & 0xfff) | 0}:${(rdev & 0xff) | ((rdev >> 12) & 0xfff00)}`;
 
-const GROUND: Ground = {
+const GROUND: LayersSource = {
   text: (file) => orEmpty(readFile(file, 'utf8'), ''),
   list: (folder) => orEmpty(readdir(folder), []),
   link: (file) => orEmpty(readlink(file), ''),
@@ -93,11 +93,11 @@ class Descent {
   readonly found: Layers = { devices: [], labels: [], way: [] };
 
   constructor(
-    private readonly ground: Ground,
+    private readonly ground: LayersSource,
     private readonly mounts: readonly Mount[],
   ) {}
 
-  private label(label: Label): void {
+  private label(label: TargetLabel): void {
     if (!this.found.labels.includes(label)) this.found.labels.push(label);
   }
 
@@ -220,7 +220,7 @@ class Descent {
 /** Follows a folder down through overlays, loops, mapped, encrypted and joined devices. Never throws. */
 export async function layersOf(
   folder: string,
-  ground: Ground = GROUND,
+  ground: LayersSource = GROUND,
 ): Promise<Layers & { mount: Mount | null }> {
   const mounts = parseMounts(await ground.text('/proc/self/mountinfo'));
   const descent = new Descent(ground, mounts);

@@ -7,7 +7,7 @@ import { parseQuantity } from '@kymar/core/units';
 import { createApp } from './app';
 import { malformed } from './problem';
 import { Runs } from './runs';
-import { cacheFolder, Records } from './state';
+import { cacheFolder, RecordFiles } from './state';
 import { leftWords, sweep } from './workfolder';
 import type { Folder } from './target';
 
@@ -46,7 +46,7 @@ function options() {
 
 /** Removes what earlier runs left, and says what it could not remove. */
 function tidy(folders: readonly Folder[]): void {
-  const { problem } = new Records('folders');
+  const { problem } = new RecordFiles('folders');
   if (problem) console.error(problem);
   const { swept, left } = sweep(folders.map((f) => f.path));
   if (swept > 0)

@@ -2,7 +2,7 @@ import type { ReadRequest, RunEvent } from '@kymar/core/measure';
 import type { SourceFile } from './copy';
 import type { FilesRead } from './files';
 import { FolderTask, NO_FOLDER } from './foldertask';
-import { asTarget, type Place } from './target';
+import { asTarget, type TargetPlace } from './target';
 import { threadReport } from './thread';
 import type { FolderReport } from './worker';
 
@@ -11,7 +11,7 @@ export class ReadRun extends FolderTask<ReadRequest, FilesRead> {
   protected readonly total: number;
 
   constructor(
-    source: Place,
+    source: TargetPlace,
     request: ReadRequest,
     private readonly files: readonly SourceFile[],
     workerFile: string,

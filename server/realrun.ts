@@ -1,6 +1,6 @@
 import type { RealResult, RunEvent, SequentialRequest } from '@kymar/core/measure';
 import { FolderTask } from './foldertask';
-import type { Moved } from './sequential';
+import type { MovedBytes } from './sequential';
 import { asTarget } from './target';
 import { threadReport } from './thread';
 import type { Report } from './worker';
@@ -27,7 +27,7 @@ export class RealRun extends FolderTask<SequentialRequest, Done> {
     return { type: 'done', target: asTarget(this.target), results };
   }
 
-  private half(direction: 'read' | 'write', { seconds, through }: Moved): RealResult {
+  private half(direction: 'read' | 'write', { seconds, through }: MovedBytes): RealResult {
     const samples = this.course(direction, { t: seconds, bytes: this.total });
     return { direction, bytes: this.total, seconds, through, samples };
   }

@@ -3,9 +3,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { RunEvent, SequentialRequest } from '@kymar/core/measure';
 import { Problem } from './problem';
-import { Runs, type Ground } from './runs';
-import { NotKept, Records } from './state';
-import type { Place } from './target';
+import { Runs, type RunGround } from './runs';
+import { NotKept, RecordFiles } from './state';
+import type { TargetPlace } from './target';
 import { Task } from './task';
 
 /** A run that lasts until it is told otherwise. */
@@ -35,8 +35,14 @@ const request = (queue: boolean): SequentialRequest => ({
 let state = '';
 const begun: Held[] = [];
 /** Nothing but what a run needs of a place. */
-const ground = (device: string, room = 1e9): Ground => ({
-  place: { folder: `/mnt/${device}`, devices: [device], room, reserve: 0, problem: null } as unknown as Place,
+const ground = (device: string, room = 1e9): RunGround => ({
+  place: {
+    folder: `/mnt/${device}`,
+    devices: [device],
+    room,
+    reserve: 0,
+    problem: null,
+  } as unknown as TargetPlace,
   bytes: 1 << 20,
   begin: () => {
     const task = new Held(request(false), device);
@@ -44,7 +50,7 @@ const ground = (device: string, room = 1e9): Ground => ({
     return task;
   },
 });
-const runs = () => new Runs('', new Records('runs', state));
+const runs = () => new Runs('', new RecordFiles('runs', state));
 const soon = () => new Promise((resolve) => setTimeout(resolve, 30));
 const heard = (task: Task): RunEvent[] => {
   const all: RunEvent[] = [];
@@ -53,9 +59,9 @@ const heard = (task: Task): RunEvent[] => {
 };
 
 /** A system that keeps nothing for a while. */
-class Full extends Records<never> {
+class Full extends RecordFiles<never> {
   isFull = true;
-  override put(...given: Parameters<Records<never>['put']>): void {
+  override put(...given: Parameters<RecordFiles<never>['put']>): void {
     if (this.isFull) throw new NotKept('Kymar’s own folder is full');
     super.put(...given);
   }
@@ -91,7 +97,7 @@ describe('what is kept of a run', () => {
     all.take(task.id, 'two');
     expect([all.list('one').length, all.list('two').length]).toEqual([1, 0]);
     // Written by a server that is gone by now.
-    const records = new Records<object>('runs', state);
+    const records = new RecordFiles<object>('runs', state);
     await soon();
     const [{ record }] = records.all() as unknown as [{ record: { owner: object } }];
     records.put(task.id, { ...record, owner: { ...record.owner, started: '1' } });

@@ -3,10 +3,10 @@ import { format } from '@kymar/core/units';
 import { lockDevices } from './devicelock';
 import { fateOf, thisProcess, type Owner } from './owner';
 import { Problem } from './problem';
-import { Records } from './state';
-import type { Place } from './target';
+import { RecordFiles } from './state';
+import type { TargetPlace } from './target';
 import type { Task } from './task';
-import { Waiting } from './waiting';
+import { WaitingTask } from './waiting';
 
 /** Ended runs kept for pages that come late. */
 const MOST_KEPT = 100;
@@ -20,8 +20,8 @@ const RETRY = { first: 1000, last: 60_000 };
 type Recorded = KeptRun & { owner: Owner; browser?: string };
 
 /** Where a run works, looked at afresh, and what makes it. */
-export interface Ground {
-  place: Place;
+export interface RunGround {
+  place: TargetPlace;
   /** B it writes. */
   bytes: number;
   begin(workerFile: string): Task;
@@ -45,7 +45,7 @@ export class Runs {
 
   constructor(
     private readonly workerFile: string,
-    private readonly records = new Records<Recorded>('runs'),
+    private readonly records = new RecordFiles<Recorded>('runs'),
   ) {}
 
   /**
@@ -54,17 +54,17 @@ export class Runs {
    * @param browser whose it is
    * @throws Problem when it cannot be taken
    */
-  async start(request: RunRequest, look: () => Promise<Ground>, browser = ''): Promise<Task> {
+  async start(request: RunRequest, look: () => Promise<RunGround>, browser = ''): Promise<Task> {
     const ground = await look();
     const { devices, folder } = ground.place;
     const before = this.at(devices);
     if (!('queue' in request) || !request.queue || before.length === 0)
       return this.begun(await this.open(ground), devices, browser);
-    if (this.count((task) => task instanceof Waiting && task.isWaiting) >= MOST_WAITING)
+    if (this.count((task) => task instanceof WaitingTask && task.isWaiting) >= MOST_WAITING)
       throw new Problem(429, 'The queue is full', `${MOST_WAITING} runs wait already. Take some out first.`);
     const ahead = () => before.filter((task) => this.line.has(task)).length;
     const over = Promise.all(before.map((task) => this.line.get(task)!.over)).then(() => undefined);
-    const waiting = new Waiting(request, folder, over, ahead, async () => {
+    const waiting = new WaitingTask(request, folder, over, ahead, async () => {
       const { task, free } = await this.open(await look(), TRIES);
       void task.ended.finally(free);
       return task;
@@ -78,7 +78,10 @@ export class Runs {
   }
 
   /** Takes the devices and makes the run. @throws Problem when it cannot be taken */
-  private async open({ place, bytes, begin }: Ground, tries = 1): Promise<{ task: Task; free: () => void }> {
+  private async open(
+    { place, bytes, begin }: RunGround,
+    tries = 1,
+  ): Promise<{ task: Task; free: () => void }> {
     if (place.problem) throw new Problem(422, 'The folder cannot be used', place.problem);
     if (bytes > place.room) {
       const room = `${format(bytes, 'B')} asked for, ${format(place.room, 'B')} free beside the reserve of ${format(place.reserve, 'B')}`;

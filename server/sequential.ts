@@ -91,13 +91,13 @@ export function randomPool(block: number): Uint8Array {
   return pool;
 }
 
-export interface Moved {
+export interface MovedBytes {
   seconds: number;
   through: 'direct' | 'buffered';
 }
 
 /** Opens past the host's memory where the file system allows it. */
-export function openPast(file: string, flags: number): { fd: number; through: Moved['through'] } {
+export function openPast(file: string, flags: number): { fd: number; through: MovedBytes['through'] } {
   try {
     return { fd: openSync(file, flags | constants.O_DIRECT, 0o600), through: 'direct' };
   } catch (error) {
@@ -141,7 +141,7 @@ export class FrontWriter {
   private readonly words: Uint32Array;
   private done = 0;
   private looked = -LOOK;
-  readonly through: Moved['through'];
+  readonly through: MovedBytes['through'];
 
   constructor(
     file: string,
@@ -207,7 +207,7 @@ export function writeFile(
   counter: Counter,
   mark = newMark(),
   guard?: Guard,
-): Moved {
+): MovedBytes {
   const writer = new FrontWriter(file, block, pool, mark, guard);
   try {
     counter.begin('write');
@@ -226,7 +226,13 @@ export function writeFile(
  * @param mark the pages must bear; absent: they are not looked at
  * @throws NotWhatWasWritten when a page is another one than was written there
  */
-export function readFile(file: string, bytes: number, block: number, counter: Counter, mark?: number): Moved {
+export function readFile(
+  file: string,
+  bytes: number,
+  block: number,
+  counter: Counter,
+  mark?: number,
+): MovedBytes {
   const buffer = aligned(block);
   const words = new Uint32Array(buffer.buffer, 0, block / 4);
   const { fd, through } = openPast(file, constants.O_RDONLY | constants.O_NOFOLLOW);

@@ -18,7 +18,7 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { lockDevices } from './devicelock';
-import { layersOf, type Ground } from './layers';
+import { layersOf, type LayersSource } from './layers';
 import { mountsAbove, parseMounts, type Mount } from './mounts';
 import { thisProcess } from './owner';
 import {
@@ -31,7 +31,7 @@ import {
   writeFile as writeFront,
 } from './sequential';
 import { Problem, problems } from './problem';
-import { NotKept, ownFolder, Records } from './state';
+import { NotKept, ownFolder, RecordFiles } from './state';
 import { inspect, reserveOf } from './target';
 import { DATA, leftWords, sweep, Workfolder } from './workfolder';
 
@@ -47,7 +47,7 @@ const ground = (
   links: Record<string, string> = {},
   devices: Record<string, string> = {},
   marks: Record<string, string> = {},
-): Ground => ({
+): LayersSource => ({
   text: async (file) => files[file] ?? '',
   list: async (folder) => [
     ...new Set(
@@ -227,7 +227,7 @@ describe('Kymar’s own folder', () => {
 
 describe('the work folder', () => {
   const journal = () =>
-    new Records<{ target: string; name: string; dev?: string; ino?: string }>(
+    new RecordFiles<{ target: string; name: string; dev?: string; ino?: string }>(
       'folders',
       join(folder, 'state'),
     );
@@ -382,7 +382,7 @@ describe('the work folder', () => {
     expect(() => Workfolder.make(join(folder, 'bench'), full)).toThrow(/own folder .* is full/);
     expect(await readdir(join(folder, 'bench'))).toEqual([]);
     await symlink('/tmp', join(folder, 'linked'));
-    const closed = new Records<{ target: string; name: string }>('folders', join(folder, 'linked'));
+    const closed = new RecordFiles<{ target: string; name: string }>('folders', join(folder, 'linked'));
     expect(() => Workfolder.make(join(folder, 'bench'), closed)).toThrow(/Nothing can be kept/);
     expect(await readdir(join(folder, 'bench'))).toEqual([]);
   });
@@ -424,7 +424,7 @@ describe('the work folder', () => {
 
 describe('records that outlive a start', () => {
   test('come back oldest first; broken, huge and linked ones are passed over', async () => {
-    const records = new Records<{ n: number }>('things', folder);
+    const records = new RecordFiles<{ n: number }>('things', folder);
     records.put('a', { n: 1 });
     await utimes(join(folder, 'things', 'a.json'), 1, 1);
     records.put('b', { n: 2 });
@@ -437,7 +437,7 @@ describe('records that outlive a start', () => {
     expect(records.all()).toHaveLength(1);
   });
   test('a folder that went meanwhile is made again; one that cannot be is said, in words of its own', async () => {
-    const records = new Records<{ n: number }>('things', join(folder, 'root'));
+    const records = new RecordFiles<{ n: number }>('things', join(folder, 'root'));
     await rm(join(folder, 'root'), { recursive: true });
     expect(records.all()).toEqual([]);
     records.put('a', { n: 1 });
@@ -449,7 +449,7 @@ describe('records that outlive a start', () => {
   });
   test('where nothing can be kept, it says so and goes on', async () => {
     await symlink('/tmp', join(folder, 'elsewhere'));
-    const records = new Records('things', join(folder, 'elsewhere'));
+    const records = new RecordFiles('things', join(folder, 'elsewhere'));
     expect(records.problem).toMatch(/Nothing can be kept.*is a link/);
     records.put('a', {});
     expect(records.all()).toEqual([]);

@@ -60,7 +60,7 @@ function remove(file: string): void {
 }
 
 /** Records of one kind, each a small file of its own: two servers never write the same one. */
-export class Records<T extends object> {
+export class RecordFiles<T extends object> {
   private readonly folder: string;
   private readonly failed: string | null;
 

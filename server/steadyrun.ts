@@ -1,4 +1,4 @@
-import { STEADY, steadyIn, type RunEvent, type SteadyRequest } from '@kymar/core/measure';
+import { STEADY_RULE, steadyIn, type RunEvent, type SteadyRequest } from '@kymar/core/measure';
 import { latencyOf, ScatteredTask } from './randomrun';
 import type { RandomDone } from './random';
 import { asTarget } from './target';
@@ -26,7 +26,7 @@ export class SteadyRun extends ScatteredTask<SteadyRequest, RandomDone[][]> {
       through: done[0]![0]!.through,
       rounds: done.map(perSecond),
       seconds: this.request.seconds,
-      latency: latencyOf(done.slice(-STEADY.window).flat()),
+      latency: latencyOf(done.slice(-STEADY_RULE.window).flat()),
     };
   }
 }

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { realpath, stat, statfs } from 'node:fs/promises';
 import { totalmem } from 'node:os';
-import type { Target } from '@kymar/core/measure';
+import type { RunTarget } from '@kymar/core/measure';
 import { format } from '@kymar/core/units';
 import { layersOf } from './layers';
 import { ownFolder } from './state';
@@ -15,7 +15,7 @@ export interface Folder {
 }
 
 /** A folder with what the server alone needs to know of it. */
-export interface Place extends Target {
+export interface TargetPlace extends RunTarget {
   devices: string[];
 }
 
@@ -30,9 +30,9 @@ export async function inspect(
   { path, own }: Folder,
   reserve: number | null,
   isWritten = true,
-): Promise<Place> {
+): Promise<TargetPlace> {
   const id = createHash('sha256').update(path).digest('hex').slice(0, 12);
-  const place: Place = {
+  const place: TargetPlace = {
     id,
     folder: path,
     device: null,
@@ -101,4 +101,4 @@ function refusal(path: string, error: NodeJS.ErrnoException): string {
 }
 
 /** What a page is told of a folder. */
-export const asTarget = ({ devices: _, ...target }: Place): Target => target;
+export const asTarget = ({ devices: _, ...target }: TargetPlace): RunTarget => target;

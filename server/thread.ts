@@ -1,7 +1,7 @@
 import { Worker } from 'node:worker_threads';
 import type { RunEvent } from '@kymar/core/measure';
 import { format } from '@kymar/core/units';
-import type { Place } from './target';
+import type { TargetPlace } from './target';
 import type { Failed, Order } from './worker';
 
 /** The thread's report, whatever becomes of the thread. */
@@ -16,7 +16,10 @@ export function threadReport<R extends { ok: boolean }>(file: string, order: Ord
 }
 
 /** Why a thread failed, in words. */
-function failure({ code, message }: { code: string; message: string }, { folder, reserve }: Place): string {
+function failure(
+  { code, message }: { code: string; message: string },
+  { folder, reserve }: TargetPlace,
+): string {
   switch (code) {
     case 'ENOSPC':
     case 'EDQUOT':
@@ -41,7 +44,7 @@ function failure({ code, message }: { code: string; message: string }, { folder,
 }
 
 /** How a thread that did not come through is told of. */
-export function failedEvent(report: Failed, place: Place, left: string | undefined): RunEvent {
+export function failedEvent(report: Failed, place: TargetPlace, left: string | undefined): RunEvent {
   const clean = left ? '' : 'the test file is removed';
   const problem = report.stopped ? `Stopped${clean && `; ${clean}`}.` : failure(report, place);
   return { type: 'failed', aborted: report.stopped, problem, ...(left ? { left } : {}) };

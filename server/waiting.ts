@@ -3,7 +3,7 @@ import { Problem } from './problem';
 import { Task } from './task';
 
 /** A run that waits for its turn on a device, then is that run: a page follows it by one name all the way. */
-export class Waiting extends Task {
+export class WaitingTask extends Task {
   readonly ended: Promise<void>;
   private run: Task | null = null;
   private isStopped = false;

@@ -3,7 +3,7 @@ import { mkdir, mkdtemp, open, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { RunEvent } from '@kymar/core/measure';
-import type { Place } from './target';
+import type { TargetPlace } from './target';
 import { watchable, WatchTask } from './watching';
 
 let root = '';
@@ -37,7 +37,7 @@ async function tree(): Promise<{ sysfs: string; proc: string }> {
   return { sysfs: join(root, 'sys'), proc: join(root, 'proc') };
 }
 
-const folderAt = (folder: string, devices: string[]): Place => ({
+const folderAt = (folder: string, devices: string[]): TargetPlace => ({
   id: 'abc',
   folder,
   device: null,

@@ -6,14 +6,14 @@ import {
   parseStat,
   Watcher,
   WATCH,
-  type Counters,
-  type Piece,
-  type Reading,
+  type DeviceCounters,
+  type WatchedPiece,
+  type CounterReading,
   type Watchable,
   type WatchRequest,
 } from '@kymar/core/measure';
 import { Sysfs } from './plugged/sysfs';
-import type { Place } from './target';
+import type { TargetPlace } from './target';
 import { Task } from './task';
 
 /** Where the system keeps its counters; tests give a made-up tree. */
@@ -32,7 +32,7 @@ const MOST_FILES = 200_000;
 const THUMB = 0.1;
 
 /** What can be watched here: the machine's own devices by their counters; without those, the folders the server was started with by their growth. */
-export async function watchable(roots: CounterRoots, folders: readonly Place[]): Promise<Watchable[]> {
+export async function watchable(roots: CounterRoots, folders: readonly TargetPlace[]): Promise<Watchable[]> {
   const sysfs = new Sysfs(roots.sysfs);
   const names = (await sysfs.list('block')).filter((name) => !/^(loop|ram|zram|dm-|md)\d/.test(name));
   const devices = await Promise.all(
@@ -72,7 +72,7 @@ export async function watchable(roots: CounterRoots, folders: readonly Place[]):
 }
 
 /** What is read of a thing that is watched. */
-type Read = () => Counters | Promise<Counters>;
+type Read = () => DeviceCounters | Promise<DeviceCounters>;
 
 /** A small file of the system's that is read again and again: opened once, in one piece of memory. */
 class Gauge {
@@ -124,7 +124,7 @@ const growthOf =
     return { read: 0, written, reads: 0, writes, busy: null };
   };
 
-const withoutBegin = ({ began: _, ...piece }: Piece) => piece;
+const withoutBegin = ({ began: _, ...piece }: WatchedPiece) => piece;
 
 /** A device or folder whose next piece of work is waited for and timed, whatever program does it. */
 export class WatchTask extends Task<WatchRequest> {
@@ -161,7 +161,7 @@ export class WatchTask extends Task<WatchRequest> {
     return true;
   }
 
-  private async reading(): Promise<Reading> {
+  private async reading(): Promise<CounterReading> {
     const counters = await this.read();
     return {
       ...counters,

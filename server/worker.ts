@@ -12,7 +12,7 @@ import {
   Stopped,
   writeFile,
   type Guard,
-  type Moved,
+  type MovedBytes,
 } from './sequential';
 
 interface Where {
@@ -37,8 +37,8 @@ export interface Failed {
   code: string;
   message: string;
 }
-export type Report = { ok: true; write: Moved; read: Moved | null } | Failed;
-export type ProbeReport = { ok: true; found: ProbeResult; through: Moved['through'] } | Failed;
+export type Report = { ok: true; write: MovedBytes; read: MovedBytes | null } | Failed;
+export type ProbeReport = { ok: true; found: ProbeResult; through: MovedBytes['through'] } | Failed;
 
 /** B of one request of a probe. */
 const BLOCK = 2 ** 20;

@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import * as fs from 'node:fs';
 import { join } from 'node:path';
 import { fateOf, ownerFrom, thisProcess, type Owner } from './owner';
-import { NotKept, Records } from './state';
+import { NotKept, RecordFiles } from './state';
 
 /*
  * Everything Kymar writes goes into a sub-folder it makes itself, `.kymar-run-<random>`, holding `owner.json`, `data.bin` or the
@@ -98,11 +98,11 @@ export class Workfolder {
     private readonly parent: Opened,
     private readonly inside: Opened,
     private readonly entry: Entry,
-    private readonly journal: Records<Entry>,
+    private readonly journal: RecordFiles<Entry>,
   ) {}
 
   /** Makes a work folder inside a target. @throws the system's error when it cannot */
-  static make(target: string, journal = new Records<Entry>('folders')): Workfolder {
+  static make(target: string, journal = new RecordFiles<Entry>('folders')): Workfolder {
     // What no journal names, nobody would clear after a crash.
     if (journal.problem) throw new NotKept(journal.problem);
     const parent = new Opened(target, true);
@@ -128,7 +128,7 @@ export class Workfolder {
   }
 
   /** A folder that was made before. @throws the system's error when there is none */
-  private static reopen(entry: Entry, journal: Records<Entry>): Workfolder {
+  private static reopen(entry: Entry, journal: RecordFiles<Entry>): Workfolder {
     const parent = new Opened(entry.target, true);
     try {
       return new Workfolder(parent, new Opened(parent.at(entry.name), false), entry, journal);
@@ -229,7 +229,7 @@ export class Workfolder {
   }
 
   /** Removes what a crashed run left, where it is the very folder that the journal names. @returns whether it did, and what it could not */
-  static sweep(entry: Entry, journal: Records<Entry>): { swept: boolean; left: Left | null } {
+  static sweep(entry: Entry, journal: RecordFiles<Entry>): { swept: boolean; left: Left | null } {
     let folder: Workfolder;
     try {
       folder = Workfolder.reopen(entry, journal);
@@ -296,7 +296,7 @@ export function probe(target: string): void {
 /** Removes what the journal names and crashed runs left; what else lies in these targets under such a name is told, and left. */
 export function sweep(
   targets: readonly string[],
-  journal = new Records<Entry>('folders'),
+  journal = new RecordFiles<Entry>('folders'),
 ): { swept: number; left: Left[] } {
   const entries = new Map<string, Entry>();
   for (const { record } of journal.all())

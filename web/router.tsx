@@ -24,7 +24,7 @@ const PAGES: View[] = [
   {
     path: 'practice',
     title: 'Practice',
-    load: async () => ({ default: (await import('./practice')).Practice }),
+    load: async () => ({ default: (await import('./practice')).PracticeView }),
   },
   {
     path: 'reference',
@@ -34,22 +34,22 @@ const PAGES: View[] = [
   {
     path: 'settings',
     title: 'Settings',
-    load: async () => ({ default: (await import('./settings')).Settings }),
+    load: async () => ({ default: (await import('./settings')).SettingsView }),
   },
 ];
 
 /** The stages of a job. */
 const STAGES: View[] = [
-  { path: 'brief', title: 'Brief', load: async () => ({ default: (await import('./brief')).Brief }) },
-  { path: 'choice', title: 'Choice', load: async () => ({ default: (await import('./choice')).Choice }) },
+  { path: 'brief', title: 'Brief', load: async () => ({ default: (await import('./brief')).BriefView }) },
+  { path: 'choice', title: 'Choice', load: async () => ({ default: (await import('./choice')).ChoiceView }) },
   { path: 'path', title: 'Path', load: async () => ({ default: (await import('./path')).PathView }) },
   {
     path: 'forecast',
     title: 'Forecast',
     load: async () => ({ default: (await import('./forecast')).Forecast }),
   },
-  { path: 'setup', title: 'Set-up', load: async () => ({ default: (await import('./setup')).Setup }) },
-  { path: 'bench', title: 'Bench', load: async () => ({ default: (await import('./bench')).Bench }) },
+  { path: 'setup', title: 'Set-up', load: async () => ({ default: (await import('./setup')).SetupView }) },
+  { path: 'bench', title: 'Bench', load: async () => ({ default: (await import('./bench')).BenchView }) },
   {
     path: 'verdict',
     title: 'Verdict',

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { checkJob, doubtsOf, jobPlaces, type Job } from '../job';
 import { changedPlaces } from '../merge';
-import { KINDS, nameOf, type Kind, type Part } from '../catalog/parts';
+import { PART_KINDS, nameOf, type PartKind, type Part } from '../catalog/parts';
 import { own, readJson, type Read } from '../text';
 
 /** Version of the back-up file that this Kymar writes. */
@@ -65,7 +65,10 @@ export function readBackup(text: string): Read<BackupRead> {
     const part =
       data === null
         ? null
-        : own(KINDS as Record<string, (typeof KINDS)[Kind]>, key.slice(0, key.indexOf('/')))?.safeParse(data);
+        : own(
+            PART_KINDS as Record<string, (typeof PART_KINDS)[PartKind]>,
+            key.slice(0, key.indexOf('/')),
+          )?.safeParse(data);
     if (part === null) parts[key] = null;
     else if (part?.success) parts[key] = part.data;
     else

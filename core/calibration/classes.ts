@@ -2,9 +2,9 @@ import { assumedRange, remembered, type AssumptionId, type OwnRanges } from '../
 import { FLASH_NAMES, type FlashClass } from '../catalog/classes';
 import { CHOICES, eachTime } from '../forecast';
 import type { Job } from '../job';
-import { SAMPLES } from '../stats';
+import { SAMPLES, Z90 } from '../stats';
 import type { LearnedRow } from './row';
-import { MODEL, soundOf, type Sound } from './sound';
+import { LESSON_SIGMA, trustedMeasurements, type Sound } from './sound';
 
 /** How probable each class is of a drive whose cells nobody named, by what was measured of it. */
 interface Shares {
@@ -20,7 +20,6 @@ const FAR = 4;
 /** What is assumed counts as much as so many drives [memory]. */
 const PRIOR_DRIVES = 3;
 /** Sigmas from the middle to 5 or 95 %. */
-const Z90 = 1.645;
 
 const FAMILIES = [
   ['pcie-tlc-large', 'pcie-tlc-small', 'pcie-qlc'],
@@ -32,7 +31,7 @@ const rowOf = (id: Common): AssumptionId => `${id}.common`;
 /** Logarithm of how probable each draw makes a time, a constant aside, and the class it is of; null where no class is open. */
 function drawsOf({ of, time, reading }: Sound): { fit: number; id: FlashClass }[] | null {
   if (of.device.drive.cell !== null) return null;
-  const sigma = Math.hypot(reading, MODEL, APART);
+  const sigma = Math.hypot(reading, LESSON_SIGMA, APART);
   const draws: { fit: number; id: FlashClass }[] = [];
   eachTime(of, ({ safe, chosen }) => {
     const id = chosen[CHOICES.class];
@@ -63,7 +62,7 @@ function sharesOf(measured: readonly Sound[]): Shares | null {
 /** What an accepted job says of the classes of its drives, drive by drive. */
 const sharesIn = remembered((job: Job, own): Shares[] => {
   const drives = new Map<string, Sound[]>();
-  for (const sound of soundOf(job, own)) {
+  for (const sound of trustedMeasurements(job, own)) {
     const key = JSON.stringify(sound.of.device);
     drives.set(key, [...(drives.get(key) ?? []), sound]);
   }

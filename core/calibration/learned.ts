@@ -1,13 +1,12 @@
 import { ASSUMPTIONS, assumedRange, type AssumptionId, type OwnRanges } from '../catalog/assumptions';
 import type { Job } from '../job';
-import { mean, median, type Spread } from '../stats';
+import { mean, median, Z90, type Spread } from '../stats';
 import { classesFromJobs } from './classes';
 import { lessonsOf, type Lesson } from './lesson';
 import type { LearnedRow } from './row';
 
 /** What is assumed counts as much as so many jobs [memory]. */
 const PRIOR_JOBS = 3;
-const Z90 = 3.29;
 /** A value is set aside so many sigmas from the others' middle. */
 const FAR = 3.5;
 /** Of so few jobs the middle says nothing of one that lies far off: they are held against what is assumed. */
@@ -45,7 +44,7 @@ function byJob(lessons: readonly Lesson[]): { log: number; sigma: number }[] {
 function learnedOf(row: AssumptionId, lessons: readonly Lesson[], own: OwnRanges): LearnedRow {
   const prior = assumedRange(row, own);
   const before = Math.log(prior.expected);
-  const width = Math.log(prior.high / prior.low) / Z90;
+  const width = Math.log(prior.high / prior.low) / (2 * Z90);
   const values = byJob(lessons.filter(({ tells }) => tells === 'value'));
   const bounds = lessons.filter(({ tells }) => tells === 'at least');
   const logs = values.map(({ log }) => log);
@@ -61,7 +60,7 @@ function learnedOf(row: AssumptionId, lessons: readonly Lesson[], own: OwnRanges
   const middle = (PRIOR_JOBS * before + weighed.reduce((sum, w) => sum + w.weight * w.log, 0)) / all;
   const spread =
     (PRIOR_JOBS * width ** 2 + weighed.reduce((sum, w) => sum + w.weight * (w.log - middle) ** 2, 0)) / all;
-  const half = (Z90 / 2) * Math.sqrt(spread * (1 + 1 / all));
+  const half = Z90 * Math.sqrt(spread * (1 + 1 / all));
   const most = ASSUMPTIONS[row].unit === 'ratio' ? 1 : Infinity;
   const at = (log: number) => Math.min(most, Math.exp(log));
   const learned =

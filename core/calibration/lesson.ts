@@ -1,3 +1,4 @@
+import { Z90 } from '../stats';
 import {
   ASSUMPTION_IDS,
   ASSUMPTIONS,
@@ -8,7 +9,7 @@ import {
 import { builtInClasses, DISK_NAMES, diskClasses, FLASH_NAMES, flashClasses } from '../catalog/classes';
 import { screen, type Case } from '../forecast';
 import type { Job } from '../job';
-import { MODEL, soundOf, type Sound } from './sound';
+import { LESSON_SIGMA, trustedMeasurements, type Sound } from './sound';
 
 /** What one job's measurement says of a row of the assumptions. */
 export interface Lesson {
@@ -26,7 +27,6 @@ const DECIDES = 0.6;
 /** A row that moves a time by less than this over its whole range, as a logarithm, is not what was measured. */
 const LEAST = 0.04;
 /** Sigmas from 5 to 95 %. */
-const Z90 = 3.29;
 /** A value is looked for so many times beyond the row's own range. */
 const BEYOND = 4;
 const STEPS = 40;
@@ -82,7 +82,7 @@ function valueFor(of: Case, row: AssumptionId, time: number): number | null {
  * @param own the shop's own ranges, without what was learned: learned values are not learned from again
  */
 export const lessonsOf = remembered((job: Job, own): Lesson[] =>
-  soundOf(job, own).flatMap((measured) => {
+  trustedMeasurements(job, own).flatMap((measured) => {
     const decided = valueOf(measured);
     return [...(decided ? [decided] : []), ...boundsOf(measured, decided?.row)];
   }),
@@ -112,9 +112,9 @@ function valueOf({ of, job, time, reading }: Sound): Lesson | null {
   const log = isOpen(most.row, of) ? null : valueFor(of, most.row, time);
   if (log === null) return null;
   const range = assumedRange(most.row, of.own);
-  const others = Math.sqrt(Math.max(0, total - most.sensitivity ** 2)) / Z90;
+  const others = Math.sqrt(Math.max(0, total - most.sensitivity ** 2)) / (2 * Z90);
   const slope = Math.abs(most.sensitivity) / Math.log(range.high / range.low);
-  const sigma = Math.hypot(others, reading, MODEL) / slope;
+  const sigma = Math.hypot(others, reading, LESSON_SIGMA) / slope;
   return { row: most.row, job, tells: 'value', log, sigma };
 }
 
@@ -122,6 +122,6 @@ function valueOf({ of, job, time, reading }: Sound): Lesson | null {
 const boundsOf = ({ of, job, time, reading }: Sound, decided: AssumptionId | undefined): Lesson[] =>
   LINKS.filter((row) => row !== decided).flatMap((row) => {
     const log = valueFor(of, row, time);
-    const sigma = Math.hypot(reading, MODEL);
+    const sigma = Math.hypot(reading, LESSON_SIGMA);
     return log === null ? [] : [{ row, job, tells: 'at least' as const, log, sigma }];
   });

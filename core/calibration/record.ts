@@ -1,4 +1,4 @@
-import type { Job } from '../job';
+import { isLoad, type Job } from '../job';
 import { median } from '../stats';
 import { verdict } from '../verdict';
 
@@ -25,8 +25,8 @@ export function recordOf(jobs: readonly Job[]): RecordRow[] {
       const [is, was] = measured.time ? [measured.time, forecast.time] : [measured.rate!, forecast.rate];
       if (!was || !Number.isFinite(is.high)) continue;
       const { activity, direction } = measured.runs[0]!;
-      const isLoad = job.activities.find((a) => a.id === activity)?.kind === 'open';
-      const kind: RecordKind = isLoad ? 'loads' : direction === 'write' ? 'writing' : 'reading';
+      const timed = job.activities.find((a) => a.id === activity);
+      const kind: RecordKind = isLoad(timed) ? 'loads' : direction === 'write' ? 'writing' : 'reading';
       const held = is.expected >= was.low && is.expected <= was.high;
       found.set(kind, [...(found.get(kind) ?? []), { held, off: Math.abs(is.expected / was.expected - 1) }]);
     }

@@ -1,3 +1,4 @@
+import { Z95 } from '../stats';
 import { remembered } from '../catalog/assumptions';
 import type { Case } from '../forecast';
 import type { Job } from '../job';
@@ -13,9 +14,8 @@ export interface Sound {
 }
 
 /** One sigma of what the models leave out, as a share [memory]. */
-export const MODEL = 0.03;
+export const LESSON_SIGMA = 0.03;
 /** Sigmas from the middle to the end of a 95 % interval. */
-const Z95 = 1.96;
 
 /** Whether a claim is sound enough to learn from. */
 export const isSound = ({ simulated, measured, right, doubts }: Claim): boolean =>
@@ -32,7 +32,7 @@ export const isSound = ({ simulated, measured, right, doubts }: Claim): boolean 
  * What an accepted job measured that may be learned from; nothing of any other.
  * @param own the shop's own ranges, without what was learned: learned values are not learned from again
  */
-export const soundOf = remembered((job: Job, own): Sound[] => {
+export const trustedMeasurements = remembered((job: Job, own): Sound[] => {
   if (job.decision?.kind !== 'accept') return [];
   return verdict(job, own)
     .claims.filter(isSound)

@@ -1,6 +1,6 @@
 import { stopwatchError } from '../measure';
 import type { Fact } from '../evidence';
-import { FIRST, type FrozenForecast, type Job, type Move, type Run, VERSION, witness } from '../job';
+import { FIRST_PLACE, type FrozenForecast, type Job, type Move, type Run, VERSION, witness } from '../job';
 import frozen from './frozen.json' with { type: 'json' };
 import { ACCESSORIES, BRIDGES, CABLES, DRIVES, HOSTS } from '../catalog/stock';
 
@@ -51,7 +51,7 @@ const timed = (
     block: null,
     depth: null,
   },
-  path: { ...FIRST },
+  path: { ...FIRST_PLACE },
   conditions: { note: 'lid open, on mains', temperature, cold: true, target: null, memoryBacked: false },
   ended: 'done',
   samples: [],
@@ -71,7 +71,7 @@ function offload(): Job {
     changed: '2026-11-04T16:40:00.000Z',
     due: '2026-11-27',
     note: 'Recorders are emptied into the laptop in the field; each night everything moves to the project disk before the batteries are charged.',
-    machines: [{ id: FIRST.machine, use: 'customer', host: part(HOSTS, 'field-laptop') }],
+    machines: [{ id: FIRST_PLACE.machine, use: 'customer', host: part(HOSTS, 'field-laptop') }],
     activities: [
       {
         id: 'offload',
@@ -105,7 +105,7 @@ function offload(): Job {
     ],
     devices: [
       {
-        id: FIRST.device,
+        id: FIRST_PLACE.device,
         name: 'Project disk',
         needs: {
           fill: entered([0.2, 0.3, 0.45]),
@@ -122,7 +122,7 @@ function offload(): Job {
         },
       },
     ],
-    connections: [{ ...FIRST, cable: part(CABLES, 'c-c-10-05'), port: 'left-back' }],
+    connections: [{ ...FIRST_PLACE, cable: part(CABLES, 'c-c-10-05'), port: 'left-back' }],
     serviceYears: entered(4),
     forecasts: [],
     runs: [],
@@ -154,7 +154,7 @@ function scans(): Job {
     due: '2026-12-04',
     note: 'One free short slot and one long one. Nobody knows yet how many sheets a day the second scanner will bring.',
     machines: [
-      { id: FIRST.machine, use: 'customer', host: part(HOSTS, 'scanning-workstation'), ambient: 26 },
+      { id: FIRST_PLACE.machine, use: 'customer', host: part(HOSTS, 'scanning-workstation'), ambient: 26 },
     ],
     activities: [
       {
@@ -196,7 +196,7 @@ function scans(): Job {
     ],
     devices: [
       {
-        id: FIRST.device,
+        id: FIRST_PLACE.device,
         name: 'Working disk',
         needs: {
           role: 'projects',
@@ -222,7 +222,7 @@ function scans(): Job {
       },
     ],
     connections: [
-      { machine: FIRST.machine, device: 'device-2', cable: part(CABLES, 'c-c-10-2'), port: 'back-c' },
+      { machine: FIRST_PLACE.machine, device: 'device-2', cable: part(CABLES, 'c-c-10-2'), port: 'back-c' },
     ],
     serviceYears: entered(5),
     forecasts: [],
@@ -243,7 +243,7 @@ function bay(): Job {
     changed: '2026-11-18T09:40:00.000Z',
     due: '2026-12-01',
     note: 'The host’s maker asks for 5,300 MB/s of reading. The drive on the shelf reads 5,000; the instructor cares for how long a harbour takes to load.',
-    machines: [{ id: FIRST.machine, use: 'customer', host: part(HOSTS, 'simulator-host') }],
+    machines: [{ id: FIRST_PLACE.machine, use: 'customer', host: part(HOSTS, 'simulator-host') }],
     activities: [
       {
         id: 'fill',
@@ -278,7 +278,7 @@ function bay(): Job {
     ],
     devices: [
       {
-        id: FIRST.device,
+        id: FIRST_PLACE.device,
         name: '',
         needs: { role: 'expansion' },
         parts: {
@@ -288,7 +288,7 @@ function bay(): Job {
         },
       },
     ],
-    connections: [{ ...FIRST, cable: null, port: 'bay' }],
+    connections: [{ ...FIRST_PLACE, cable: null, port: 'bay' }],
     policies: { minimum: 'outcome-first', heatsink: 'when needed' },
     serviceYears: entered(5),
     forecasts: [],
@@ -310,20 +310,20 @@ function archive(): Job {
     due: '2026-12-11',
     note: 'One disk travels: nights are added in the field, the office reads whole transects off it for the yearly report.',
     machines: [
-      { id: FIRST.machine, use: 'customer', host: part(HOSTS, 'field-laptop'), ambient: 14 },
+      { id: FIRST_PLACE.machine, use: 'customer', host: part(HOSTS, 'field-laptop'), ambient: 14 },
       { id: 'machine-2', use: 'also', host: part(HOSTS, 'office-desktop') },
     ],
     devices: [
       {
-        id: FIRST.device,
+        id: FIRST_PLACE.device,
         name: 'Season archive',
         needs: { role: 'archive', portable: true, onlyCopy: false, fileSystem: 'exFAT' },
         parts: { drive: part(DRIVES, 'marrowick-drift-2t'), bridge: part(BRIDGES, 'quarrel-shell-10') },
       },
     ],
     connections: [
-      { ...FIRST, cable: part(CABLES, 'c-c-10-05'), port: 'left-back' },
-      { device: FIRST.device, machine: 'machine-2', cable: part(CABLES, 'c-a-10-05'), port: 'front-a' },
+      { ...FIRST_PLACE, cable: part(CABLES, 'c-c-10-05'), port: 'left-back' },
+      { device: FIRST_PLACE.device, machine: 'machine-2', cable: part(CABLES, 'c-a-10-05'), port: 'front-a' },
     ],
     activities: [
       {

@@ -34,7 +34,7 @@ function listed(): string {
     [head, head.map(() => '---'), ...rows].map((row) => `| ${row.map(cell).join(' | ')} |`).join('\n');
   return [
     '# Causes, looks and tests',
-    'Written by `KYMAR_WRITE=1 npx jest core/diagnosis/causes`; a test compares. Each is a file in `core/diagnosis/causes/` or `looks/`.',
+    'Written by `KYMAR_WRITE=1 npx jest core/diagnosis/causes`; a test compares. Each is an entry of a table in `core/diagnosis/causes/` or `looks.ts`.',
     '## Causes',
     table(
       ['Cause', 'Where', 'How often, relative to the others (from memory)', 'What to do'],
@@ -59,7 +59,7 @@ test('the list in docs is the one in force; KYMAR_WRITE=1 writes it anew', () =>
   expect(readFileSync(file, 'utf8')).toBe(listed());
 });
 
-test('a cause added in one file stands in diagnosis, next test, practice and docs', () => {
+test('a cause added from outside stands in diagnosis, next test, practice and docs', () => {
   const added: Hypothesis = {
     id: 'made up',
     site: 'cable',

@@ -8,7 +8,7 @@ import { groupsOf, HEALTHY, NONE, score, type Group } from './score';
 import { shownOf, type Shown } from './shown';
 
 /** A cause as it is told. */
-export interface Told {
+export interface ToldCause {
   id: string;
   title: string;
   fix: string | null;
@@ -21,7 +21,7 @@ export interface Told {
 /** What a job's measurements say of their cause. */
 export interface Diagnosis {
   /** The most probable first; `healthy` and `none of these` among them. */
-  causes: Told[];
+  causes: ToldCause[];
   groups: Group[];
   next: NextTest[];
   /** What each look and test told: the probability of what leads now, without it and with it. */

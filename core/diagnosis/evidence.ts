@@ -1,10 +1,10 @@
 import { barePathFor, eachTime, forecast, type Case } from '../forecast';
-import type { Job, Sample } from '../job';
-import { quantile, SAMPLES, SEED } from '../stats';
+import { isMove, type Job, type Sample } from '../job';
+import { quantile, SAMPLES, SEED, Z95 } from '../stats';
 import { measuredOf } from '../measure';
 import { caseMeasured, verdict, type Claim } from '../verdict';
 import type { Hypothesis } from './hypothesis';
-import { lookedAt, nameOf, type Look } from './look';
+import { lookedAt, lookKey, type Look } from './look';
 import { LOOKS } from './looks';
 import type { OwnRanges } from '../catalog/assumptions';
 
@@ -34,8 +34,7 @@ export const DRAWS = SAMPLES / EVERY;
 /** Coarsely: only each so many-th of the draws that a cause is held against. */
 export const COARSE = 4;
 /** One sigma of what the models leave out, as a share [memory]. */
-export const MODEL = 0.06;
-const Z95 = 1.96;
+export const MODEL_SIGMA = 0.06;
 
 /**
  * Logarithms of the s that a case takes in each draw; draws of the same number are of the same unit, whatever is asked of it.
@@ -80,7 +79,7 @@ export function logsUnder(
 ): Float64Array | null {
   const found = known.get(of) ?? new Map<string, Float64Array | null>();
   known.set(of, found);
-  const keyBy = (step: number) => `${cause?.id ?? ''}|${nameOf(look)}|${toBar}|${step}`;
+  const keyBy = (step: number) => `${cause?.id ?? ''}|${lookKey(look)}|${toBar}|${step}`;
   const key = keyBy(every);
   const had = found.get(key);
   if (had !== undefined) return had;
@@ -132,7 +131,7 @@ export function evidenceOf(job: Job, own: OwnRanges = {}): Evidence[] {
       if (!found) return [];
       const { activity } = found.of;
       const bytes =
-        activity.kind === 'move' && typeof activity.bytes.value === 'number' ? activity.bytes.value : null;
+        isMove(activity) && typeof activity.bytes.value === 'number' ? activity.bytes.value : null;
       const { time, rate } = measured;
       const span =
         time ??
@@ -150,7 +149,7 @@ export function evidenceOf(job: Job, own: OwnRanges = {}): Evidence[] {
           title,
           // What was done differently is in the run's own size and direction already.
           ...(look ? { look: { ...look, change: undefined } } : {}),
-          time: { log, sigma: Math.hypot(scatter, MODEL) },
+          time: { log, sigma: Math.hypot(scatter, MODEL_SIGMA) },
           seen: null,
           expected: middle,
           off: middle ? Math.abs(log - Math.log(middle)) : 0,

@@ -3,7 +3,7 @@ import { jStat } from 'jstat';
 import { demoJobs } from '../demo';
 import { caseOf, situationOf, type Case } from '../forecast';
 import { briefAt, placesOf, type Job } from '../job';
-import { CAUSES, logsUnder, LOOKS, lookedAt, MODEL, NONE, pairOf, score, type Evidence } from '.';
+import { CAUSES, logsUnder, LOOKS, lookedAt, MODEL_SIGMA, NONE, pairOf, score, type Evidence } from '.';
 import { bells } from './fit';
 import { runs } from '../fixtures/draws';
 
@@ -69,7 +69,7 @@ describe('what was timed under several looks', () => {
     ...base,
     of,
     look: id === null ? undefined : look(id),
-    time: { log, sigma: MODEL },
+    time: { log, sigma: MODEL_SIGMA },
     seen: null,
   });
   const healthy = (id: string | null) =>

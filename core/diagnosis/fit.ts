@@ -1,13 +1,13 @@
 import { CholeskyDecomposition, inverse, Matrix } from 'ml-matrix';
 import { SAMPLES } from '../stats';
-import { COARSE, EVERY, logsUnder, MODEL, type Evidence } from './evidence';
+import { COARSE, EVERY, logsUnder, MODEL_SIGMA, type Evidence } from './evidence';
 import type { Hypothesis } from './hypothesis';
 import { lookedAt } from './look';
 
 /** How probable it is that somebody looks wrong. */
 export const MISREAD = 0.02;
 /** A cause that moves no time by more than this, as a logarithm, is lost in what the models leave out. */
-const UNSEEN = MODEL;
+const UNSEEN = MODEL_SIGMA;
 
 /** How well a cause tells all that was measured and seen. */
 export interface Fit {

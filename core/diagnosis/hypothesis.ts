@@ -3,7 +3,7 @@ import type { Case } from '../forecast';
 /** What is at fault: where that is replaced or left out, the cause is gone. */
 export type Site = 'port' | 'cable' | 'device' | 'machine' | 'other end' | 'work' | 'figures';
 
-/** Something that may be the cause: nothing but a change of the case, with what to say and do about it. One file each. */
+/** Something that may be the cause: nothing but a change of the case, with what to say and do about it. */
 export interface Hypothesis {
   id: string;
   site: Site;
@@ -25,3 +25,7 @@ export interface Hypothesis {
 /** Each single cause in one; none of what is healthy. */
 export const singles = (cause: Hypothesis | null): readonly Hypothesis[] =>
   cause === null ? [] : (cause.both ?? [cause]);
+
+/** Causes of one site, each without saying so. */
+export const at = (site: Site, causes: readonly Omit<Hypothesis, 'site'>[]): readonly Hypothesis[] =>
+  causes.map((cause) => ({ ...cause, site }));

@@ -1,12 +1,12 @@
 export { CAUSES, registerCause } from './causes';
-export { diagnose, type Diagnosis, type Told } from './diagnose';
-export { evidenceOf, logsOf, logsUnder, MODEL, type Evidence } from './evidence';
+export { diagnose, type Diagnosis, type ToldCause } from './diagnose';
+export { evidenceOf, logsOf, logsUnder, MODEL_SIGMA, type Evidence } from './evidence';
 export { hiddenCause } from './hidden';
 export { singles, type Hypothesis, type Site } from './hypothesis';
 export { pairOf } from './pairs';
 export { LOOKS } from './looks';
 export { lookedAt, type Look } from './look';
-export { nextTests, type NextTest, type Outcome } from './next';
+export { nextTests, type NextTest, type TestOutcome } from './next';
 export { groupsOf, HEALTHY, NONE, PRIORS, score, type Group, type Scored } from './score';
 export { scaling } from './scaling';
-export { courseOf, type Against, type Said, type Shown } from './shown';
+export { courseOf, type Against, type CauseSays, type Shown } from './shown';

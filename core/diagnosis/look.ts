@@ -1,7 +1,7 @@
 import type { Case } from '../forecast';
 import { singles, type Hypothesis, type Site } from './hypothesis';
 
-/** Something to look at, or to time once more under other circumstances. One file each. */
+/** Something to look at, or to time once more under other circumstances. */
 export interface Look {
   id: string;
   title: string;
@@ -29,14 +29,14 @@ const known = new WeakMap<Case, Map<string, Case>>();
 export function lookedAt(look: Look | undefined, cause: Hypothesis | null, of: Case): Case {
   const found = known.get(of) ?? new Map<string, Case>();
   known.set(of, found);
-  const key = `${cause?.id ?? ''}|${nameOf(look)}`;
+  const key = `${cause?.id ?? ''}|${lookKey(look)}`;
   const here = found.get(key) ?? made(look, cause, of);
   found.set(key, here);
   return here;
 }
 
 /** A look by what it makes of a case: one whose run was made already changes it no more. */
-export const nameOf = (look: Look | undefined): string =>
+export const lookKey = (look: Look | undefined): string =>
   look ? `${look.id}${look.change ? ' done differently' : ''}` : '';
 
 function made(look: Look | undefined, cause: Hypothesis | null, of: Case): Case {

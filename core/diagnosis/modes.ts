@@ -5,7 +5,7 @@ import { barePathFor } from '../forecast';
 const rate = (id: string): number => ceilingOf(linkById(id));
 
 /** What equipment falls back to: the quickest of the modes that one brings with it; null for the slowest. */
-export function below(mode: string): string | null {
+export function slowerMode(mode: string): string | null {
   const [next] = [...linkById(mode).implies].sort((a, b) => rate(b) - rate(a));
   return next ?? null;
 }

@@ -6,7 +6,7 @@ import { NONE, type Scored } from './score';
 import { FAR, sightOdd, timeOdd } from './unknown';
 
 /** What would be seen, or how long it would take, where a cause holds. */
-export interface Outcome {
+export interface TestOutcome {
   id: string;
   /** s: 5, 50 and 95 %; null of a look. */
   seconds: { low: number; expected: number; high: number } | null;
@@ -22,7 +22,7 @@ export interface NextTest {
   again: boolean;
   /** Bits by which it is expected to narrow down the cause. */
   bits: number;
-  outcomes: Outcome[];
+  outcomes: TestOutcome[];
 }
 
 /** Causes less probable than this, or beyond so many, are left aside: a test is chosen by what is likely. */
@@ -93,7 +93,7 @@ function sightsOf(look: Look, { scored, p }: Open, of: Evidence['of']) {
     const total = share.reduce((a, b) => a + b, 0);
     return total > 0 ? sum + total * entropy(normalised(share)) : sum;
   }, 0);
-  const outcomes = scored.map((s, i): Outcome => ({ id: s.id, seconds: null, seen: seen[i]! }));
+  const outcomes = scored.map((s, i): TestOutcome => ({ id: s.id, seconds: null, seen: seen[i]! }));
   return { minutes: look.extra ?? 1, after, outcomes };
 }
 
@@ -120,7 +120,7 @@ function timesOf(look: Look, { scored, p }: Open, { of, toBar }: Pick<Evidence, 
     }
   });
   const seconds = known.reduce((sum, l, i) => sum + p[i]! * Math.exp(sortedAt(l, 0.5)), 0) / (1 - p.at(-1)!);
-  const outcomes = scored.map((s, i): Outcome => ({
+  const outcomes = scored.map((s, i): TestOutcome => ({
     id: s.id,
     seconds: {
       low: Math.exp(sortedAt(known[i]!, 0.05)),

@@ -1,3 +1,4 @@
+import { directionOf, flowsOneWay } from '../job';
 import { lazily, recordersFor, worked, type Estimate } from '../evidence';
 import { barePathFor, collect, withOverrides, type Case, type InputId } from '../forecast';
 import type { Spread } from '../stats';
@@ -67,9 +68,7 @@ export const depends = (of: Case, id: InputId): boolean => inputsOf(of)?.[id] !=
 
 /** Whether it moves data the way the case says. */
 export const isDirection = ({ activity }: Case, direction: 'read' | 'write'): boolean =>
-  activity.kind !== 'keep' && activity.kind !== 'open' && activity.kind !== 'scratch'
-    ? activity.direction === direction
-    : false;
+  flowsOneWay(activity) && directionOf(activity) === direction;
 
 /** Whether somebody typed what was measured, or pressed a button for it: counters make no slip. */
 export const isEntered = ({ asked }: Case): boolean => asked?.counted !== true;

@@ -1,14 +1,14 @@
 import { recordersFor } from '../evidence';
 import { barePathFor, collect, type Case } from '../forecast';
-import type { Sample } from '../job';
+import { isMove, type Sample } from '../job';
 import { run } from '../models/transfer';
-import { eachDraw, SEED, type Spread } from '../stats';
+import { eachDraw, SEED, Z95, type Spread } from '../stats';
 import { EVERY, logsUnder, type Evidence } from './evidence';
 import { lookedAt } from './look';
 import type { Scored } from './score';
 
 /** What a cause says of one measurement. */
-export interface Said {
+export interface CauseSays {
   /** s: 5, 50 and 95 %; null of what was only seen. */
   seconds: Spread | null;
   seen: string | null;
@@ -19,7 +19,7 @@ export interface Said {
 /** A cause held against each measurement, for people to see. */
 export interface Against {
   id: string;
-  by: Said[];
+  by: CauseSays[];
   /** How far it would have come when, of the measurement that lies furthest off; empty where nothing flows. */
   course: Sample[];
 }
@@ -32,7 +32,6 @@ export interface Shown {
   causes: Against[];
 }
 
-const Z95 = 1.96;
 /** Points of a course that are enough to draw it. */
 const POINTS = 60;
 
@@ -48,7 +47,7 @@ function spreadOf(logs: Float64Array): Spread {
   };
 }
 
-function saidOf({ cause }: Scored, { of, look, toBar, time, seen }: Evidence): Said {
+function saidOf({ cause }: Scored, { of, look, toBar, time, seen }: Evidence): CauseSays {
   if (time === null) {
     const label = look?.sees?.(lookedAt(look, cause, of)) ?? '';
     return { seconds: null, seen: label, fits: label === seen };
@@ -98,7 +97,7 @@ function middleOf({ cause }: Scored, { of, toBar }: Evidence): number {
 export function shownOf(evidence: readonly Evidence[], causes: readonly Scored[]): Shown {
   const timed = evidence.filter(({ time, look }) => time !== null && !look);
   const [worst] = [...timed].sort((a, b) => b.off - a.off);
-  const bytes = worst?.of.activity.kind === 'move' ? worst.of.activity.bytes.value : null;
+  const bytes = isMove(worst?.of.activity) ? worst.of.activity.bytes.value : null;
   const whole = worst?.time && typeof bytes === 'number' ? { t: Math.exp(worst.time.log), bytes } : null;
   return {
     evidence: evidence.map(({ title, time, seen }) => ({

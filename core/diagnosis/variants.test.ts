@@ -1,7 +1,10 @@
 import { registerLink, linkById, type Link } from '../catalog/links';
-import { HOSTS } from '../catalog/stock';
-import { explaining } from '../evidence';
+import { HOSTS, SHOP } from '../catalog/stock';
+import { searchAll, wantedOf } from '../choice/search';
+import { demoJobs } from '../demo';
+import { explaining, middle } from '../evidence';
 import { demoBriefs, onJob } from '../fixtures/forecast';
+import { timedRun } from '../fixtures/runs';
 import { findings, registerRule, type Rule } from '../fit';
 import { buildPath } from '../build/path';
 import { compareBuilds } from '../choice/compare';
@@ -14,10 +17,15 @@ import {
   kindOf,
   registerKind,
   screen,
-  type Kind,
+  type KindModel,
 } from '../forecast';
-import type { Activity, Move } from '../job';
+import { openIn, registerOpening, type OpenQuestions } from '../forecast/worth';
+import { handover, toMarkdown } from '../handover';
+import { registerTraits, traitsOf, type Job, type Move } from '../job';
+import { protocolOf } from '../measure';
 import { registerEffect, run, type Effect, type Flow } from '../models/transfer';
+import { format } from '../units';
+import { verdict } from '../verdict';
 import { CAUSES, nextTests, score, type Evidence, type Hypothesis } from '.';
 import { logsOf } from './evidence';
 
@@ -27,26 +35,71 @@ import { logsOf } from './evidence';
 const [offload] = demoBriefs();
 const situation = onJob(offload!);
 
-test('a kind of activity: forecast, wear, days, comparison', () => {
+describe('a kind of activity', () => {
   // Mirrors a folder: a move that happens twice.
-  const twice: Kind<Move> = {
+  const twice: KindModel<Move> = {
     ...kindOf(offload!.activities[0] as Move),
     bytesPerDay: (record, activity, direction) =>
       direction === 'write' ? record.given(activity.name, 2e12, 'B/day', { kind: 'entered' }) : null,
     apart: (one, two) => `${one.name} or ${two.name}`,
   };
-  const forget = registerKind('mirror' as Activity['kind'], twice);
-  const mirror = { ...offload!.activities[0]!, id: 'mirror', kind: 'mirror' } as unknown as Activity;
+  const plain = offload!.activities[0]! as Move;
+  const mirror = { ...plain, id: 'mirror', name: 'Mirror the folder', kind: 'mirror' } as unknown as Move;
   const with_ = { ...situation, work: [mirror] };
-  const found = forecastAll(with_)!;
-  expect(found.activities[0]!.figure.expected).toBe(forecast(caseOf(situation, 'offload')).figure.expected);
-  expect(screen(caseOf(with_, 'mirror'))).toBe(screen(caseOf(situation, 'offload')));
-  expect('dwpd' in found.life && found.life.fromNew!.expected).toBeCloseTo(1200e12 / 2e12 / 365, 6);
-  expect(forecastDays(with_, { years: 0.1, ranges: false })!.activities).toEqual([mirror]);
-  const builds = [offload!.build!, offload!.build!].map((build, i) => ({ name: 'AB'[i]!, build }));
-  expect(compareBuilds(with_, 'mirror', builds).pairs[0]!.first).toBe(0.5);
-  forget();
-  expect(() => forecastAll(with_)).toThrow(/mirror/);
+  const [demo] = demoJobs() as [Job];
+  const job: Job = { ...demo, activities: [mirror], forecasts: [], runs: [], looks: [], decision: null };
+  const drawnAs: OpenQuestions = { of: { inputs: {} }, tell: () => ({ figure: 1, met: true }), tests: [] };
+  let forget: (() => void)[] = [];
+  beforeAll(() => {
+    forget = [
+      registerTraits('mirror', { ...traitsOf(plain), words: { answer: 'time twice', compare: '' } }),
+      registerKind('mirror', twice),
+      registerOpening('mirror', () => drawnAs),
+    ];
+  });
+  afterAll(() => {
+    forget.forEach((out) => out());
+    expect(() => forecastAll(with_)).toThrow(/mirror/);
+  });
+
+  test('is forecast, wears, is lived through day by day and compared', () => {
+    const found = forecastAll(with_)!;
+    expect(found.activities[0]!.figure.expected).toBe(forecast(caseOf(situation, 'offload')).figure.expected);
+    expect(screen(caseOf(with_, 'mirror'))).toBe(screen(caseOf(situation, 'offload')));
+    expect('dwpd' in found.life && found.life.fromNew!.expected).toBeCloseTo(1200e12 / 2e12 / 365, 6);
+    expect(forecastDays(with_, { years: 0.1, ranges: false })!.activities).toEqual([mirror]);
+    const builds = [offload!.build!, offload!.build!].map((build, i) => ({ name: 'AB'[i]!, build }));
+    expect(compareBuilds(with_, 'mirror', builds).pairs[0]!.first).toBe(0.5);
+  });
+
+  test('has its tests in the protocol, and a run of it is held against forecast and target', () => {
+    expect(protocolOf(job).tests.map(({ id }) => id)).toContain('real mirror');
+    const [bytes, files] = [middle(mirror.bytes)!, middle(mirror.files)!];
+    const seconds = forecast(caseOf(with_, 'mirror')).figure.expected;
+    const run = timedRun(
+      { bytes, files, seconds },
+      { id: 'r', activity: 'mirror', direction: mirror.direction },
+    );
+    const [claim] = verdict({ ...job, runs: [run, { ...run, id: 's' }] }).claims;
+    expect(claim).toMatchObject({ title: 'Mirror the folder', target: { answer: 'yes' } });
+    expect(claim!.forecast!.time!.expected).toBeCloseTo(seconds, 6);
+    expect(protocolOf({ ...job, runs: [run] }).tests.find(({ id }) => id === 'real mirror')!.done).toBe(1);
+  });
+
+  test('stands in the handover with its size and target', () => {
+    const text = toMarkdown(handover(job, verdict(job)), 'customer');
+    expect(text).toContain('Mirror the folder');
+    expect(text).toContain(format(mirror.target!, 's'));
+  });
+
+  test('is searched for, and what is worth finding out of it is drawn', () => {
+    const wanted = wantedOf(job, undefined, { owned: [], currency: null, own: {} })!;
+    const { candidates } = searchAll(wanted, { ...SHOP, drives: SHOP.drives.slice(0, 8) });
+    expect(candidates.length).toBeGreaterThan(5);
+    expect(candidates.every(({ figures: [figure] }) => figure! > 0)).toBe(true);
+    expect(candidates.some(({ misses }) => misses[0]?.activity === 'mirror')).toBe(true);
+    expect(openIn(caseOf(with_, 'mirror'))).toBe(drawnAs);
+  });
 });
 
 test('an engine effect: a medium that stands still for a minute after each ten gigabytes', () => {

@@ -7,7 +7,7 @@ import type { Fact } from './figure';
 export const exactFact = (value: number): Fact => ({ value, source: { kind: 'entered' } });
 
 /** The fact with another of its sourced values chosen; the one chosen before stands among the others. */
-export function choose(fact: Fact, index: number, why: string): Fact {
+export function chooseValue(fact: Fact, index: number, why: string): Fact {
   const { others = [], why: _before, ...now } = fact;
   const taken = others[index];
   if (!taken) throw new RangeError(`There is no other value number ${index}.`);

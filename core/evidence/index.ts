@@ -4,7 +4,7 @@ export { given, lazily, worked, renamed, type Estimate, type Because, type How }
 export { formula, type Explained, type Formula } from './formula';
 export { bare, explaining, recordersFor, type Market, type Recorder, type Recorders } from './recorder';
 export type { Algebra } from './algebra';
-export { exactFact, factSpread, fromFact, choose, typedOver, middle } from './fact';
+export { exactFact, factSpread, fromFact, chooseValue, typedOver, middle } from './fact';
 export { Capacity, Fact, Rate, Share } from './figure';
 export { EstimateSchema } from './schema';
 export { parseFact, writeFact, type TypedFact } from './typed';

@@ -2,9 +2,9 @@ import { middle } from '../evidence';
 import { drawAt, isExternal, usualDraw } from '../models/thermal';
 import { DEFAULT_POLICIES, type Activity, type Needs, type Policies } from '../job';
 import { linkById, type Direction } from '../catalog/links';
-import { formFactor, heightOf, isM2, type Accessory, type FormFactor, type System } from '../catalog/parts';
+import { formFactor, heightOf, isM2, type Accessory, type FormFactorId, type System } from '../catalog/parts';
 import type { OwnRanges } from '../catalog/assumptions';
-import { portOf, type Block, type Path, type PathParts } from '../build/path';
+import { portOf, type Blocker, type Path, type PathParts } from '../build/path';
 
 /** What the rules are held against: a path, and what the job asks of it. */
 export interface Setting {
@@ -23,7 +23,7 @@ export interface Facts extends Required<Omit<Setting, 'activities' | 'accessorie
   accessories: readonly Accessory[];
   own: OwnRanges;
   policies: Policies;
-  form: FormFactor | null;
+  form: FormFactorId | null;
   m2: boolean;
   nvme: boolean;
   disk: boolean;
@@ -39,8 +39,8 @@ export interface Facts extends Required<Omit<Setting, 'activities' | 'accessorie
   /** What feeds them: a supply of its own, or the port they hang on. */
   feed: { watts: number; own: boolean; name: string; sure: boolean };
   /** Why nothing flows: plugs that do not meet, and links without a common mode. */
-  plugs: readonly Block[];
-  noMode: readonly Block[];
+  plugs: readonly Blocker[];
+  noMode: readonly Blocker[];
   /** Expected flow in B/s; null when nothing flows. */
   flow: number | null;
   has(kind: Accessory['kind']): boolean;

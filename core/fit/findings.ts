@@ -64,9 +64,9 @@ export function titleOf(id: string, setting: Setting): string {
 }
 
 /** How a path stands: nothing goes, something holds it, what decides it is not known, or all is as good as these parts get. */
-export type State = 'blocked' | 'limited' | 'unknown' | 'fine';
+export type PathState = 'blocked' | 'limited' | 'unknown' | 'fine';
 
-export function stateOf(setting: Setting, found: readonly Finding[] = findings(setting)): State {
+export function stateOf(setting: Setting, found: readonly Finding[] = findings(setting)): PathState {
   if (found.some((finding) => finding.severity === 'blocks')) return 'blocked';
   const { path, direction } = setting;
   const deciding = path.bottleneck?.[direction].constraint;

@@ -6,7 +6,7 @@ export {
   stateOf,
   registerRule,
   RULES,
-  type State,
+  type PathState,
 } from './findings';
 export { SEVERITIES, type Finding, type Severity, type Rule } from './rule';
 export { factsOf, type Facts, type Setting } from './facts';

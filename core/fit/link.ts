@@ -1,6 +1,7 @@
+import { isMove, traitsOf } from '../job';
 import {
   blockWords,
-  crowdWords,
+  contentionWords,
   flowFreed,
   flowWithout,
   isBulkOnly,
@@ -30,8 +31,8 @@ const held = (f: Facts): SegmentId[] => {
 };
 /** Something is copied this way, or nobody said what is done. */
 const copies = ({ activities, direction }: Facts) =>
-  activities.length === 0 || activities.some((a) => a.kind === 'move' && a.direction === direction);
-const loads = ({ activities }: Facts) => activities.some((a) => a.kind === 'open' || a.kind === 'scratch');
+  activities.length === 0 || activities.some((a) => isMove(a) && a.direction === direction);
+const loads = ({ activities }: Facts) => activities.some((a) => traitsOf(a).requests !== 'sequential');
 const isHub = (segment: SegmentId): segment is `hub-${number}` => segment.startsWith('hub-');
 const nextWords = (f: Facts) =>
   neck(f)?.next ? ` The next limit is ${neck(f)!.next!.name}, ${rate(neck(f)!.next!.rate.expected)}.` : '';
@@ -184,7 +185,7 @@ export const LINK: Rule[] = [
     when: (f) => sharing(f).length > 0 && bothWays(f) === undefined,
     reason: (f) => {
       const c = sharing(f).find((s) => s === neck(f)?.constraint) ?? sharing(f)[0]!;
-      return `${c.name} is shared (${crowdWords(c.shared![f.direction]!)}): a fair share is ${rate(c.rate[f.direction].expected)}.`;
+      return `${c.name} is shared (${contentionWords(c.shared![f.direction]!)}): a fair share is ${rate(c.rate[f.direction].expected)}.`;
     },
     fix: 'Let them work one after the other, or give the drive a link of its own.',
   },

@@ -1,3 +1,4 @@
+import { isKept, isMove } from '../job';
 import { type Spread } from '../stats';
 import { factSpread, middle, type Fact } from '../evidence';
 import { format } from '../units';
@@ -14,11 +15,9 @@ const tbwPerTB = (f: Facts) => {
 function asked({ activities }: Facts): { least: number; likely: number } | null {
   const points = (value: Fact['value']) => (value === null ? null : factSpread(value));
   const moves = activities
-    .flatMap((a) => (a.kind === 'move' ? [points(a.bytes.value)] : []))
+    .flatMap((a) => (isMove(a) ? [points(a.bytes.value)] : []))
     .filter((p) => p !== null);
-  const kept = activities
-    .flatMap((a) => (a.kind === 'keep' ? [points(a.now.value)] : []))
-    .filter((p) => p !== null);
+  const kept = activities.flatMap((a) => (isKept(a) ? [points(a.now.value)] : [])).filter((p) => p !== null);
   if (moves.length + kept.length === 0) return null;
   const most = (of: (p: Spread) => number) =>
     Math.max(

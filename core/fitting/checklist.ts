@@ -2,7 +2,7 @@ import { factsOf } from '../fit';
 import { settingOf, type Situation } from '../forecast';
 import { DIRECTIONS } from '../catalog/links';
 import { isMove, isOnce, type Fitting } from '../job';
-import { PHASES, said, type Bench, type ListedStep, type Step } from './step';
+import { PHASES, said, type StepFacts, type ListedStep, type FittingStep } from './step';
 import { AFTER, CONTENTS } from './steps/contents';
 import { BEFORE } from './steps/before';
 import { FITTING } from './steps/fitting';
@@ -10,10 +10,17 @@ import { FORMAT } from './steps/format';
 import { START } from './steps/start';
 
 /** All steps there are, in the order of the work. */
-export const STEPS: readonly Step[] = [...BEFORE, ...FITTING, ...START, ...FORMAT, ...CONTENTS, ...AFTER];
+export const STEPS: readonly FittingStep[] = [
+  ...BEFORE,
+  ...FITTING,
+  ...START,
+  ...FORMAT,
+  ...CONTENTS,
+  ...AFTER,
+];
 
 /** What a checklist is made from, of a device at one of its places. */
-export function benchOf(situation: Situation): Bench {
+export function benchOf(situation: Situation): StepFacts {
   const direction =
     DIRECTIONS.find((d) => situation.work.some((a) => isMove(a) && a.direction === d)) ?? 'write';
   const facts = factsOf(settingOf(situation, direction));

@@ -1,11 +1,11 @@
-import type { Bench } from './step';
+import type { StepFacts } from './step';
 
 /** Why a drive does not appear. */
 interface Cause {
   id: string;
-  when(b: Bench): boolean;
+  when(b: StepFacts): boolean;
   title: string;
-  fix: string | ((b: Bench) => string);
+  fix: string | ((b: StepFacts) => string);
 }
 
 const always = () => true;
@@ -94,7 +94,7 @@ const CAUSES: readonly Cause[] = [
 interface Look {
   id: string;
   ask: string;
-  when(b: Bench): boolean;
+  when(b: StepFacts): boolean;
   /** By answer: the causes that it leaves. */
   answers: readonly { id: string; words: string; leaves: readonly string[] }[];
 }
@@ -195,7 +195,7 @@ const LOOKS: readonly Look[] = [
 ];
 
 /** What was answered so far: an answer's id by the look's. */
-export type Answers = Readonly<Record<string, string>>;
+export type MissingAnswers = Readonly<Record<string, string>>;
 
 /** How a search stands. */
 export interface Search {
@@ -208,7 +208,7 @@ export interface Search {
  * Why a drive does not appear, as far as the answers tell. Answers that leave nothing contradict each other: then all causes are there again but those of
  * the last answer's.
  */
-export function searchMissing(bench: Bench, answers: Answers): Search {
+export function searchMissing(bench: StepFacts, answers: MissingAnswers): Search {
   const asked = LOOKS.filter(({ id }) => id in answers);
   const start = CAUSES.filter((c) => c.when(bench));
   let left = start;

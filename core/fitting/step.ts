@@ -5,7 +5,7 @@ export const PHASES = ['before', 'fitting', 'first start', 'format', 'contents',
 export type StepPhase = (typeof PHASES)[number];
 
 /** What a checklist is made from. */
-export interface Bench extends Facts {
+export interface StepFacts extends Facts {
   /** It sits inside the machine's case. */
   inside: boolean;
   /** There are drives on the machine or the device whose contents move over. */
@@ -14,14 +14,14 @@ export interface Bench extends Facts {
   isArray: boolean;
 }
 
-type Said = string | ((b: Bench) => string);
+type Said = string | ((b: StepFacts) => string);
 
 /** One step of setting a device up. */
-export interface Step {
+export interface FittingStep {
   /** Stable: what was done is kept by it. */
   id: string;
   phase: StepPhase;
-  when(b: Bench): boolean;
+  when(b: StepFacts): boolean;
   title: Said;
   /** How, and why. */
   how: Said;
@@ -38,4 +38,4 @@ export interface ListedStep {
   caution: string | null;
 }
 
-export const said = (words: Said, b: Bench): string => (typeof words === 'function' ? words(b) : words);
+export const said = (words: Said, b: StepFacts): string => (typeof words === 'function' ? words(b) : words);

@@ -1,7 +1,7 @@
 import { exactly, type Spread } from '../stats';
 import { worked, type Estimate, type Recorder } from '../evidence';
 import type { Path } from '../build/path';
-import { isMove, type Activity, type Move } from '../job';
+import { isMove, mustNotStall, type Activity, type Move } from '../job';
 import { format } from '../units';
 import { screenPathOf, pathOf, type Case, type Overrides } from './case';
 import type { Inputs, Transfer } from './inputs';
@@ -73,11 +73,12 @@ export function collect<T extends Spread>(
 
 /** The probability of an answer, with its working; null where there is none. */
 export function explainProbability(
-  { kind, target }: Activity,
+  activity: Activity,
   { figure, probability }: Pick<Answer, 'figure' | 'probability'>,
 ): Estimate | null {
   if (probability === null) return null;
-  const stalls = kind === 'stream';
+  const { target } = activity;
+  const stalls = mustNotStall(activity);
   const share = format(probability, '%');
   const met =
     stalls || target === null

@@ -1,3 +1,4 @@
+import { YEAR_SECONDS } from '../units';
 import { exactly, type Spread } from '../stats';
 import { middle, recordersFor, type Estimate, type Recorder } from '../evidence';
 import { assumed, assumedRange, marketOf } from '../catalog/assumptions';
@@ -29,7 +30,6 @@ export interface ArrayForecast {
 
 /** Until a failed member is noticed and replaced, s [memory]: a day. */
 const REPLACED = 86_400;
-const YEAR = 8766 * 3600;
 /** Years wanted where nobody says [memory]. */
 const YEARS = 5;
 
@@ -132,7 +132,7 @@ function losing(
 ): Estimate {
   const mtbf = record.fact('mean time between failures', drive.mtbf, 's', marketOf(record, 'mtbf'));
   const repair = REPLACED + (rebuild?.expected ?? 0);
-  const chance = monotone((m) => lossOver(layout, m, repair, years * YEAR), mtbf, true);
+  const chance = monotone((m) => lossOver(layout, m, repair, years * YEAR_SECONDS), mtbf, true);
   const within = { kind: 'memory', note: 'a day to replace it' } as const;
   return record.worked(`data lost within ${years} years`, chance, '%', () => ({
     how: 'exact',

@@ -10,7 +10,7 @@ import {
   type Likely,
 } from '../catalog/classes';
 import type { Host } from '../catalog/parts';
-import { cacheShare, rateShare } from './flash';
+import { cacheShare, flashRateShare } from './flash';
 import { CHOICES, type InputId } from './inputs';
 
 const cacheLeft = formula({
@@ -48,7 +48,7 @@ function endOf<T extends Spread>(
         ? record.renamed(past, other)
         : pcie
           ? record.of(
-              rateShare,
+              flashRateShare,
               { whole: other, share: assumed(record, 'pcie-tlc.sustained.unknown', { note }) },
               { name: past },
             )

@@ -4,7 +4,7 @@ import { asRevised, type Endpoint, type Host } from '../catalog/parts';
 import { apart, type Build, type Connection, type Device } from '../build/assembly';
 import { buildPath, screenPath, type Path, type PathParts, type Requests } from '../build/path';
 import type { Layout } from '../build/array';
-import type { Activity, Brief, Needs } from '../job';
+import { briefAt, type Activity, type Brief, type Job, type Needs, type Place } from '../job';
 import type { InputId } from './inputs';
 
 /** Figures that stand in place of what would be collected, by input. */
@@ -82,6 +82,12 @@ export function situationOf(brief: Brief, own: OwnRanges = {}): Situation | null
       own,
     }
   );
+}
+
+/** A job at one of its places, with the shop's own ranges; null where nothing is built there. */
+export function situationAt(job: Job, place: Place, own: OwnRanges = {}): Situation | null {
+  const brief = briefAt(job, place);
+  return brief && situationOf(brief, own);
 }
 
 /** A situation with one of its activities asked about. @throws RangeError for an activity it has not */

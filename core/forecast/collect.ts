@@ -14,7 +14,7 @@ import { CHOICES, type InputId, type Inputs, type Transfer } from './inputs';
 import { hidesItsRecording, linksOf, mediumOf, NO_END, recordings, writingOf } from './medium';
 import { builtInChoice, builtInEnd } from './builtin';
 import { classesOf } from './flash';
-import { planner } from './plan';
+import { MEMORY_RATE, planner } from './plan';
 import { together } from './together';
 
 /** What surrounds a transfer; what is absent is not known and widens the range. */
@@ -51,7 +51,7 @@ export function collectTransfer<T extends Spread>(
   return {
     inputs: joined.inputs as Inputs<T>['inputs'],
     choices: joined.choices,
-    things: joined.things,
+    drawKeys: joined.drawKeys,
     own: all[0]!.own,
     plan: (x, chosen) => {
       const flows = all.map((inputs, i) => inputs.plan(joined.of(x, i), chosen));
@@ -145,7 +145,7 @@ function collectOne<T extends Spread>(
   if (transfer.turns) turnsOf(record, found, transfer);
   else if (otherEnd === 'storage') otherOf(record, found, path, direction);
   else if (otherEnd === 'memory')
-    found.other = record.given('other end: memory', 50e9, 'B/s', {
+    found.other = record.given('other end: memory', MEMORY_RATE, 'B/s', {
       kind: 'practice',
       note: 'memory is no limit here',
     });
@@ -154,7 +154,7 @@ function collectOne<T extends Spread>(
 
   return {
     inputs: found as Inputs<T>['inputs'],
-    things: thingsOf(found, path, transfer),
+    drawKeys: drawKeysOf(found, path, transfer),
     choices: [
       ...choicesOf(record, path, found, transfer, array),
       ...endChoices(record, path, found, transfer),
@@ -446,7 +446,7 @@ const THE_LINKS: ReadonlySet<InputId> = new Set<InputId>(['links', 'back']);
 const THE_OTHERS: ReadonlySet<InputId> = new Set<InputId>(['other', 'otherRest', 'otherCache']);
 
 /** What each input belongs to. */
-function thingsOf(
+function drawKeysOf(
   found: Found<unknown>,
   path: Path,
   { direction, otherEnd, turns }: Transfer,
@@ -473,6 +473,6 @@ function thingsOf(
 
 /** Names draws so that over several builds the same thing (a link, the files, a drive) is drawn alike and different things are drawn apart. */
 export const namedByThing =
-  ({ things }: Pick<Inputs, 'things'>, drive: string) =>
+  ({ drawKeys }: Pick<Inputs, 'drawKeys'>, drive: string) =>
   (id: string): string =>
-    `${id} of ${things[id] ?? `drive ${drive}`}`;
+    `${id} of ${drawKeys[id] ?? `drive ${drive}`}`;

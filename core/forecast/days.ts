@@ -1,9 +1,10 @@
+import { YEAR_DAYS } from '../units';
 import { eachDraw, exactly, expectedOf, SAMPLES, SEED, about, type Drawn, type Spread } from '../stats';
 import { recordersFor, type Fact } from '../evidence';
 import { assumedRange, marketOf } from '../catalog/assumptions';
 import { fillsIn, keeping, usableOf, type Keeping } from '../models/copies';
 import { repeat, type Day, type Kept, type Repeated } from '../models/days';
-import { heldBy, heldIfAdding, saysKept, stands, type Activity } from '../job';
+import { heldBy, heldIfAdding, saysKept, stands, traitsOf, type Activity } from '../job';
 import { pathFor } from './answer';
 import { holdsOf } from './array';
 import { caseOf, pathOf, type Situation } from './case';
@@ -117,16 +118,16 @@ export function forecastDays(
   const list = situation.work.filter(repeats);
   if (list.length === 0 || pathOf(situation).blocked.length > 0) return null;
   const life = lifeFrom(situation, list);
-  const horizon = Math.round(years * 365);
+  const horizon = Math.round(years * YEAR_DAYS);
   const middle = expectedOf(life);
   const { days } = repeat(life.plans(middle), life.kept(middle.x), horizon);
 
   const slowAt = (lived: readonly Day[], i: number): number => {
     const first = lived.find((d) => d.seconds[i]! > list[i]!.target!);
-    return first ? first.day / 365 : Infinity;
+    return first ? first.day / YEAR_DAYS : Infinity;
   };
-  // A stream lasts as long as it lasts: only moves have a target.
-  const targeted = list.flatMap((a, i) => (a.kind === 'move' && a.target !== null ? [i] : []));
+  // What must not stall lasts as long as it lasts.
+  const targeted = list.flatMap((a, i) => (traitsOf(a).answer === 'time' && a.target !== null ? [i] : []));
   const slowRanges = (): Spread[] => {
     const slows = targeted.map(() => new Float64Array(Math.ceil(SAMPLES / EVERY)));
     const visit = ({ x, chosen }: Drawn<string>, k: number) => {

@@ -13,7 +13,7 @@ import type { Drive } from '../catalog/parts';
 import type { Spread } from '../stats';
 
 /** A share of a rate. */
-export const rateShare = formula({
+export const flashRateShare = formula({
   name: 'rate',
   unit: 'B/s',
   inputs: { whole: 'rate', share: 'share kept' },
@@ -60,9 +60,9 @@ export function flashFigures<T extends Spread>(
   const tlc = (cached: T, name: string): T => {
     const map = drive.map === 'DRAM' ? 'DRAM' : drive.map === undefined ? 'unknown' : 'none';
     const share = of(`pcie-tlc.sustained.${map}`);
-    const kept = record.of(rateShare, { whole: cached, share }, { name });
+    const kept = record.of(flashRateShare, { whole: cached, share }, { name });
     if (!isSmall(capacity, true)) return kept;
-    return record.of(rateShare, { whole: kept, share: assumed(record, 'pcie-tlc.small') }, { name });
+    return record.of(flashRateShare, { whole: kept, share: assumed(record, 'pcie-tlc.small') }, { name });
   };
   return {
     cache: (held) =>

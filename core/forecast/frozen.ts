@@ -1,12 +1,12 @@
-import { briefAt, placesOf, sha, type FrozenForecast, type Job } from '../job';
+import { placesOf, sha, type FrozenForecast, type Job } from '../job';
 import { canonical } from '../text';
 import type { OwnRanges } from '../catalog/assumptions';
-import { situationOf } from './case';
+import { situationAt } from './case';
 import { forecastAll } from './job';
 import { blocksAt } from './setting';
 
 /** Version of the models, written into every frozen forecast. */
-export const MODEL = '2';
+export const MODEL_VERSION = '2';
 
 /**
  * Freezes a job's forecast as it stands, for all places where something flows: inputs, figures with working, time stamp and content hash.
@@ -15,7 +15,7 @@ export const MODEL = '2';
  */
 export function freeze(job: Job, id: string, at: string, own: OwnRanges = {}): FrozenForecast {
   const results = placesOf(job).flatMap((place) => {
-    const situation = situationOf(briefAt(job, place)!, own);
+    const situation = situationAt(job, place, own);
     if (!situation || situation.work.length === 0 || blocksAt(situation).length > 0) return [];
     return forecastAll(situation)?.activities ?? [];
   });
@@ -24,7 +24,7 @@ export function freeze(job: Job, id: string, at: string, own: OwnRanges = {}): F
   const { machines, devices, connections, activities, policies } = job;
   const body = {
     at,
-    model: MODEL,
+    model: MODEL_VERSION,
     machines,
     devices,
     connections,

@@ -1,6 +1,16 @@
 export { contentsOn } from './contents';
 export { formatOn } from './format';
-export { builtAs, buildOf, caseOf, layoutOf, onMachine, overriding, pathOf, situationOf } from './case';
+export {
+  builtAs,
+  buildOf,
+  caseOf,
+  layoutOf,
+  onMachine,
+  overriding,
+  pathOf,
+  situationAt,
+  situationOf,
+} from './case';
 export { screenPathOf, working } from './case';
 export type { Case, Change, Overrides, Situation } from './case';
 export {
@@ -21,7 +31,7 @@ export {
   surroundingsOf,
   type Answer,
   type Answered,
-  type Kind,
+  type KindModel,
 } from './kinds';
 export { forecastAll, type ActivityForecast, type JobForecast } from './job';
 export { isLife, lifeOf, screenWrites, type LifeForecast } from './wear';
@@ -34,6 +44,6 @@ export { eachTime, type DrawnTime } from './drawn';
 export { cacheAt } from './plan';
 export { CHOICES } from './inputs';
 export type { InputId, Inputs, Numbers, OtherEnd, Transfer } from './inputs';
-export { freeze, MODEL } from './frozen';
+export { freeze, MODEL_VERSION } from './frozen';
 export { blocksAt, firstOf, settingOf } from './setting';
 export { sheetOf, type ActivitySheet, type CourseSheet, type JobSheet } from './sheet';

@@ -79,7 +79,7 @@ export type Numbers = Partial<Record<InputId, number>>;
 export interface Inputs<T extends Spread = Estimate> extends Uncertain<string> {
   inputs: Record<string, T> & Record<'bytes' | 'files' | 'perFile', T>;
   /** What each input belongs to: with the same figures, what belongs to the same thing is drawn alike. */
-  things: Readonly<Record<string, string>>;
+  drawKeys: Readonly<Record<string, string>>;
   /** The flows these numbers stand for: the transfer's own first, then what runs beside it. */
   plan(x: Readonly<Record<string, number>>, chosen: Chosen): Flow[];
   /** How many of the flows are the transfer's own. */

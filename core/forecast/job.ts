@@ -5,7 +5,7 @@ import type { Activity } from '../job';
 import { forecast, pathFor } from './answer';
 import { forecastArray, type ArrayForecast } from './array';
 import { caseOf, pathOf, type Situation } from './case';
-import { inTurn, type Task } from './tasks';
+import { inTurn, type FirstTask } from './tasks';
 import { formatOn } from './format';
 import type { Answer } from './kinds';
 import { lifeOn, workloadOn, type LifeForecast } from './wear';
@@ -27,7 +27,7 @@ export interface JobForecast {
   /** What the planned copies lack; null where none are planned. */
   copies: string[] | null;
   /** What is done first, one after another. */
-  tasks: Task[];
+  tasks: FirstTask[];
 }
 
 /** Everything forecast of a situation; null where the path is blocked. */

@@ -15,7 +15,7 @@ import {
 } from '../build/path';
 import { dataMembers, layoutWords, membersTogether, streamMembers, type Layout } from '../build/array';
 import { LONG_FILE } from '../models/transfer';
-import { classesOf, flashFigures, rateShare } from './flash';
+import { classesOf, flashFigures, flashRateShare } from './flash';
 import type { Transfer } from './inputs';
 
 const DOING: Record<Direction, string> = { read: 'reading', write: 'writing' };
@@ -146,7 +146,7 @@ function shingledOf<T extends Spread>(
   const whole = () =>
     record.given(ASSUMPTIONS['shingled.unknown'].name, 1, 'ratio', { kind: 'practice', note: 'CMR' });
   const share = recording === 'SMR' ? assumed(record, `shingled.${writes}`) : whole();
-  return record.of(rateShare, { whole: outer, share }, { name });
+  return record.of(flashRateShare, { whole: outer, share }, { name });
 }
 
 /** A drive beyond whose cache nobody ever writes. */

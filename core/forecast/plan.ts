@@ -24,8 +24,15 @@ export const cacheAt = formula({
 const cacheNow = (cache: number, stays: number, fill: number, free: number): number =>
   Math.min(cache * stays + cache * (1 - stays) * (1 - fill), free);
 
-/** Memory, where it is no limit. */
-const MEMORY_END: Store = { role: 'other', read: 50e9, write: 50e9, rest: Infinity, cache: Infinity };
+/** B/s of memory, where it is no limit [practice]. */
+export const MEMORY_RATE = 50e9;
+const MEMORY_END: Store = {
+  role: 'other',
+  read: MEMORY_RATE,
+  write: MEMORY_RATE,
+  rest: Infinity,
+  cache: Infinity,
+};
 
 /** Makes the flows that bare numbers stand for. */
 export function planner(

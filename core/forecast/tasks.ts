@@ -4,7 +4,7 @@ import { isMove, isOnce, type Activity } from '../job';
 import type { Answer } from './kinds';
 
 /** Something that is done once the one before is done. */
-export interface Task {
+export interface FirstTask {
   /** The activity; null for the format that goes before. */
   activity: string | null;
   name: string;
@@ -21,7 +21,7 @@ export interface Task {
 export function inTurn(
   activities: readonly (Answer & { activity: Activity })[],
   format: Estimate | null,
-): Task[] {
+): FirstTask[] {
   const moves = activities.flatMap(({ activity, course }) =>
     isMove(activity) && course ? [{ activity, course }] : [],
   );
@@ -29,7 +29,7 @@ export function inTurn(
   const copies = once.length > 0 ? once : moves.filter(({ activity }) => activity.direction === 'write');
   const sum = new Float64Array(SAMPLES);
   let expected = 0;
-  const found: Task[] = [];
+  const found: FirstTask[] = [];
   if (format) {
     // A slow disk is slow at both: the draws of its format rise with those of the first copy.
     const order = ranksOf(copies[0]?.course.times);

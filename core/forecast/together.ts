@@ -3,9 +3,9 @@ import type { Recorder } from '../evidence';
 import type { Inputs } from './inputs';
 
 /** What several transfers of one drive depend on, each thing once. */
-export interface Together<T extends Spread> extends Uncertain<string> {
+export interface TogetherInputs<T extends Spread> extends Uncertain<string> {
   inputs: Record<string, T>;
-  things: Record<string, string>;
+  drawKeys: Record<string, string>;
   /** The numbers of one of them, by its place, out of those of all. */
   of(x: Readonly<Record<string, number>>, i: number): Record<string, number>;
 }
@@ -22,11 +22,11 @@ export function together<T extends Spread>(
   record: Recorder<T>,
   each: readonly Inputs<T>[],
   words: (name: string, i: number) => string = (name) => name,
-): Together<T> {
+): TogetherInputs<T> {
   const inputs: Record<string, T> = {};
-  const things: Record<string, string> = {};
+  const drawKeys: Record<string, string> = {};
   const known = new Map<string, { key: string; thing: string; figure: T }[]>();
-  const keys = each.map(({ inputs: own, things: belongs }, i) =>
+  const keys = each.map(({ inputs: own, drawKeys: belongs }, i) =>
     Object.entries(own).map(([id, figure]) => {
       const list = known.get(id) ?? [];
       known.set(id, list);
@@ -38,7 +38,7 @@ export function together<T extends Spread>(
       const key = list.length === 0 ? id : `${id}, ${i}`;
       list.push({ key, thing, figure });
       inputs[key] = i === 0 ? figure : record.reworded(figure, (name) => words(name, i));
-      things[key] = thing;
+      drawKeys[key] = thing;
       return [id, key] as const;
     }),
   );
@@ -52,7 +52,7 @@ export function together<T extends Spread>(
     }
   return {
     inputs,
-    things,
+    drawKeys,
     choices: [...choices.values()],
     of: (x, i) => {
       const numbers: Record<string, number> = {};

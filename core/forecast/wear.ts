@@ -4,8 +4,8 @@ import type { Direction } from '../catalog/links';
 import { asRevised } from '../catalog/parts';
 import type { Path } from '../build/path';
 import { writeMultiple, type Layout } from '../build/array';
-import { life, workloadShare, type Life, type Reading } from '../models/endurance';
-import { directionOf, type Activity, type Needs } from '../job';
+import { life, workloadShare, type Life, type WrittenReading } from '../models/endurance';
+import { directionOf, isKept, traitsOf, type Activity, type Needs } from '../job';
 import { layoutOf, pathOf, type Situation } from './case';
 import { kindOf } from './kinds';
 
@@ -20,7 +20,10 @@ export const isLife = (found: LifeForecast): found is WornLife => 'dwpd' in foun
 
 const DAY_MS = 86_400_000;
 /** A drive's counters as readings at an age in days, and the day that it is counted from; none without counters. */
-function readingsOf({ counters = [], inUseSince }: Needs): { since: string; readings: Reading[] } | null {
+function readingsOf({
+  counters = [],
+  inUseSince,
+}: Needs): { since: string; readings: WrittenReading[] } | null {
   const sorted = [...counters].sort((a, b) => (a.on < b.on ? -1 : 1));
   const since = inUseSince ?? sorted[0]?.on;
   if (since === undefined || sorted.length === 0) return null;
@@ -76,9 +79,8 @@ function onEach(
 /** What counts as written: what grows is also copied in by others where there are any, and counting both would count it twice. */
 function writing({ work: here, elsewhere = [] }: Situation): readonly Activity[] {
   const work = [...here, ...elsewhere];
-  const keeps = (a: Activity) => kindOf(a).keeps === true;
-  const brought = work.some((a) => !keeps(a) && directionOf(a) === 'write');
-  return work.filter((a) => !keeps(a) || !brought);
+  const brought = work.some((a) => !isKept(a) && directionOf(a) === 'write');
+  return work.filter((a) => !isKept(a) || !brought);
 }
 
 /** Expected B a day written to each of a situation's drives, in numbers only; null where nothing is written or nobody knows how much. */
@@ -100,7 +102,7 @@ export function lifeOn(situation: Situation, path: Path): LifeForecast {
     return { problem: 'Disks are rated by what is read and written in a year, not by what wears out.' };
   const written = bytesPerDay(record, writing(situation), ['write'], path);
   const layout = layoutOf(device);
-  const small = work.some((a) => kindOf(a).small);
+  const small = work.some((a) => traitsOf(a).requests === 'random');
   const full = layout ? writeMultiple(layout, false) : 1;
   const most = layout ? writeMultiple(layout, small) : 1;
   const note = small ? 'full stripes to small writes' : 'full stripes';

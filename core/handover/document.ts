@@ -7,7 +7,7 @@ import {
   kindOf,
   lifeOf,
   settingOf,
-  situationOf,
+  situationAt,
   type Situation,
 } from '../forecast';
 import { secondsOf } from '../measure';
@@ -16,15 +16,18 @@ import { findings, type Finding } from '../fit';
 import {
   briefAt,
   deviceName,
-  doubtsOf,
   directionOf,
+  doubtsOf,
   filesOf,
+  isAsked,
+  isKept,
+  isMove,
+  lateFor,
   machineNames,
   placeOf,
   placesOf,
   policyWords,
   setupOf,
-  lateFor,
   type Activity,
   type FrozenForecast,
   type Job,
@@ -41,7 +44,7 @@ import type { Claim, Verdict } from '../verdict';
 const midSentence = (name: string): string => (/\p{Lu}/u.test(name.slice(1)) ? name : name.toLowerCase());
 
 /** A block of the handover: prose, a list, or a table whose numbers stand right. */
-export type Block =
+export type DocumentBlock =
   | { kind: 'text'; text: string }
   | { kind: 'list'; items: string[] }
   | { kind: 'table'; head: string[]; numbers: boolean[]; rows: string[][] };
@@ -50,14 +53,14 @@ export interface Section {
   heading: string;
   /** Left out of the customer's copy. */
   shopOnly: boolean;
-  blocks: Block[];
+  blocks: DocumentBlock[];
 }
 
 /** Whose copy: the customer's is plain; the shop's holds the evidence too. */
-export type Copy = 'customer' | 'shop';
+export type DocumentCopy = 'customer' | 'shop';
 
 /** The sections of a copy. */
-export const forCopy = ({ sections }: HandoverDocument, copy: Copy): Section[] =>
+export const forCopy = ({ sections }: HandoverDocument, copy: DocumentCopy): Section[] =>
   sections.filter((s) => copy === 'shop' || !s.shopOnly);
 
 export interface HandoverDocument {
@@ -66,8 +69,8 @@ export interface HandoverDocument {
   sections: Section[];
 }
 
-const text = (words: string): Block => ({ kind: 'text', text: words });
-const table = (head: string[], numbers: boolean[], rows: string[][]): Block => ({
+const text = (words: string): DocumentBlock => ({ kind: 'text', text: words });
+const table = (head: string[], numbers: boolean[], rows: string[][]): DocumentBlock => ({
   kind: 'table',
   head,
   numbers,
@@ -118,7 +121,7 @@ function whereOf(job: Job, { machine, device }: Place): string {
   return job.devices.length > 1 ? `${what}, on ${host}` : host;
 }
 
-const section = (heading: string, blocks: Block[], shopOnly = false): Section => ({
+const section = (heading: string, blocks: DocumentBlock[], shopOnly = false): Section => ({
   heading,
   shopOnly,
   blocks,
@@ -135,7 +138,7 @@ function work(job: Job): Section {
     ...placed(a),
     directionOf(a) === 'write' ? 'to the drive' : 'from the drive',
     kindOf(a).size(a),
-    a.kind === 'move' ? factWords(filesOf(a), 'count') : '',
+    isMove(a) ? factWords(filesOf(a), 'count') : '',
     a.target === null ? 'no target' : format(a.target, 's'),
   ]);
   const where = several ? ['Where'] : [];
@@ -202,7 +205,7 @@ function unitOf(job: Job, { id, needs }: JobDevice): string[] {
 }
 
 /** What of a forecast is to be said with it: frozen late, or not as it was kept. */
-function doubtsAt(job: Job, frozen: FrozenForecast): Block[] {
+function doubtsAt(job: Job, frozen: FrozenForecast): DocumentBlock[] {
   const late = lateFor(job, frozen);
   const words = doubtsOf(job).filter(({ what, id }) => what === 'forecast' && id === frozen.id);
   return [
@@ -272,7 +275,7 @@ function measurements(job: Job, { claims }: Verdict): Section {
   });
   const short = theirs.filter((c) => c.target && c.target.answer !== 'yes');
   const missing = job.activities.filter(
-    (a) => a.target !== null && a.kind !== 'keep' && !theirs.some((c) => c.activity!.id === a.id),
+    (a) => isAsked(a) && a.target !== null && !theirs.some((c) => c.activity!.id === a.id),
   );
   return section(
     'How it measured',
@@ -361,7 +364,7 @@ function life(job: Job, device: JobDevice, own: OwnRanges): Section {
   const heading = headed(job, 'How long it lasts', device);
   // Its life counts all that it does, whichever of its machines one looks from.
   const place = placesOf(job).find((p) => p.device === device.id && briefAt(job, p)!.build);
-  const situation = place && situationOf(briefAt(job, place)!, own);
+  const situation = place && situationAt(job, place, own);
   if (!situation) return section(heading, []);
   const found = lifeOf(situation);
   return section(heading, [...(found ? [enduring(found, job)] : []), ...filling(situation, job)]);
@@ -369,7 +372,7 @@ function life(job: Job, device: JobDevice, own: OwnRanges): Section {
 
 const years = (job: Job): number | null => middle(job.serviceYears);
 
-function enduring(found: NonNullable<ReturnType<typeof lifeOf>>, job: Job): Block {
+function enduring(found: NonNullable<ReturnType<typeof lifeOf>>, job: Job): DocumentBlock {
   if (!isLife(found)) return text(found.problem);
   const { fromNew, allowed, rate } = found;
   if (!fromNew || !rate) return text('Nothing writes to it every day: its rating does not run out.');
@@ -388,20 +391,18 @@ function enduring(found: NonNullable<ReturnType<typeof lifeOf>>, job: Job): Bloc
 }
 
 /** When it is full, against how long it is wanted for. */
-function filling(situation: Situation, job: Job): Block[] {
+function filling(situation: Situation, job: Job): DocumentBlock[] {
   const wanted = years(job);
-  return situation.work
-    .filter((a) => a.kind === 'keep')
-    .map((a) => {
-      const { low, expected, high } = forecast(caseOf(situation, a.id)).figure;
-      if (!Number.isFinite(expected)) return text(`${a.name}: it does not fill up.`);
-      const range = `${format(low, 'years', 2)} to ${Number.isFinite(high) ? format(high, 'years', 2) : 'never'}`;
-      const short =
-        wanted !== null && expected < wanted
-          ? ` That is before the ${format(wanted, 'years', 2)} it is wanted for: plan a larger one, or thin it out.`
-          : '';
-      return text(`${a.name}: full in about ${format(expected, 'years', 2)} (${range}).${short}`);
-    });
+  return situation.work.filter(isKept).map((a) => {
+    const { low, expected, high } = forecast(caseOf(situation, a.id)).figure;
+    if (!Number.isFinite(expected)) return text(`${a.name}: it does not fill up.`);
+    const range = `${format(low, 'years', 2)} to ${Number.isFinite(high) ? format(high, 'years', 2) : 'never'}`;
+    const short =
+      wanted !== null && expected < wanted
+        ? ` That is before the ${format(wanted, 'years', 2)} it is wanted for: plan a larger one, or thin it out.`
+        : '';
+    return text(`${a.name}: full in about ${format(expected, 'years', 2)} (${range}).${short}`);
+  });
 }
 
 function care(job: Job): Section {
@@ -414,7 +415,8 @@ function care(job: Job): Section {
       items: [
         ...(external
           ? [
-              `Eject it in the system before pulling the cable: when the copy window closes, the last data may still be in the host’s memory. ${ejecting(job)}`,
+              'Eject it in the system before pulling the cable: when the copy window closes, the last data may still be ' +
+                `in the host’s memory. ${ejecting(job)}`,
             ]
           : []),
         'One drive is one copy. Keep three of what matters, on two kinds of media, one of them elsewhere.',
@@ -485,7 +487,7 @@ const policyOf = ({ policy }: Finding) =>
 /** What was known of the builds when they were handed over: each finding once, whichever direction it shows in. */
 function known(job: Job, own: OwnRanges): Section {
   const items = placesOf(job).flatMap((place) => {
-    const situation = situationOf(briefAt(job, place)!, own);
+    const situation = situationAt(job, place, own);
     if (!situation) return [];
     const all = DIRECTIONS.flatMap((d) => findings(settingOf(situation, d))).filter(
       (f) => f.severity !== 'note',
@@ -526,7 +528,7 @@ function evidence(job: Job, { claims }: Verdict): Section {
       `Cache${of}: ${sourceWords(cache.source)}`,
     ];
   });
-  const blocks: Block[] = [];
+  const blocks: DocumentBlock[] = [];
   if (rows.length > 0)
     blocks.push(
       table(

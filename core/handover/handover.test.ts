@@ -2,7 +2,7 @@ import { formatProbability } from '../units';
 import { firstOf, rebuilt } from '../fixtures/forecast';
 import { demoJobs } from '../demo';
 import { SHOP } from '../catalog/stock';
-import { FIRST, Job, Run } from '../job';
+import { FIRST_PLACE, Job, Run } from '../job';
 import { verdict } from '../verdict';
 import { fromMarkdown } from 'mdast-util-from-markdown';
 import { toString } from 'mdast-util-to-string';
@@ -166,7 +166,7 @@ describe('whatever the job holds, the document stands', () => {
       otherEnd: 'memory',
       source: 'program',
       measure,
-      path: FIRST,
+      path: FIRST_PLACE,
       conditions: {},
       ended: 'done',
       ...more,

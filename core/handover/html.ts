@@ -1,4 +1,4 @@
-import { forCopy, type Block, type Copy, type HandoverDocument } from './document';
+import { forCopy, type DocumentBlock, type DocumentCopy, type HandoverDocument } from './document';
 
 const ESCAPED: Record<string, string> = {
   '&': '&amp;',
@@ -25,7 +25,7 @@ const STYLE = `
   @media print { body { margin: 0; padding: 0; max-width: none; font-size: 11pt; } }
 `;
 
-function block(b: Block): string {
+function block(b: DocumentBlock): string {
   if (b.kind === 'text') return `<p>${escape(b.text)}</p>`;
   if (b.kind === 'list') return `<ul>${b.items.map((item) => `<li>${escape(item)}</li>`).join('')}</ul>`;
   const cells = (tag: 'th' | 'td', list: readonly string[]) =>
@@ -37,7 +37,7 @@ function block(b: Block): string {
 }
 
 /** The document as a page of its own: it opens and prints without Kymar, without a network, and runs nothing. */
-export function toHtml(document: HandoverDocument, copy: Copy): string {
+export function toHtml(document: HandoverDocument, copy: DocumentCopy): string {
   const sections = forCopy(document, copy).map(
     ({ heading, blocks }) =>
       `<section>\n<h2>${escape(heading)}</h2>\n${blocks.map(block).join('\n')}\n</section>`,

@@ -1,3 +1,10 @@
-export { forCopy, handover, type Block, type Copy, type HandoverDocument, type Section } from './document';
+export {
+  forCopy,
+  handover,
+  type DocumentBlock,
+  type DocumentCopy,
+  type HandoverDocument,
+  type Section,
+} from './document';
 export { toHtml } from './html';
 export { toMarkdown } from './markdown';

@@ -1,7 +1,7 @@
 import { gfmTableToMarkdown } from 'mdast-util-gfm-table';
 import { toMarkdown as serialize } from 'mdast-util-to-markdown';
 import type { BlockContent, PhrasingContent, RootContent, TableRow } from 'mdast';
-import { forCopy, type Block, type Copy, type HandoverDocument } from './document';
+import { forCopy, type DocumentBlock, type DocumentCopy, type HandoverDocument } from './document';
 
 /** Prose is one line: a line that somebody typed must not begin a block of its own. */
 const phrase = (value: string): PhrasingContent[] => [
@@ -12,7 +12,7 @@ const row = (cells: readonly string[]): TableRow => ({
   children: cells.map((cell) => ({ type: 'tableCell', children: phrase(cell) })),
 });
 
-function block(b: Block): BlockContent {
+function block(b: DocumentBlock): BlockContent {
   switch (b.kind) {
     case 'text':
       return { type: 'paragraph', children: phrase(b.text) };
@@ -37,7 +37,7 @@ function block(b: Block): BlockContent {
 }
 
 /** The document as Markdown. */
-export function toMarkdown(document: HandoverDocument, copy: Copy): string {
+export function toMarkdown(document: HandoverDocument, copy: DocumentCopy): string {
   const children: RootContent[] = [
     { type: 'heading', depth: 1, children: phrase(document.title) },
     { type: 'paragraph', children: phrase(document.line) },

@@ -1,14 +1,14 @@
 import type { Host } from '../catalog/parts';
-import type { Activity } from './activities';
+import type { Activity } from './kinds/activity';
 import type { Job } from './job';
-import { FIRST, placeOf, samePlace, type Place } from './place';
+import { FIRST_PLACE, placeOf, samePlace, type Place } from './place';
 import { keepingRuns } from './rebuild';
 import type { JobDevice, JobMachine } from './setup';
 
 /** The first id of its kind that the list has not. */
 function freeId(kind: keyof Place, list: readonly { id: string }[]): string {
   for (let n = 1; ; n++) {
-    const id = n === 1 ? FIRST[kind] : `${kind}-${n}`;
+    const id = n === 1 ? FIRST_PLACE[kind] : `${kind}-${n}`;
     if (!list.some((item) => item.id === id)) return id;
   }
 }

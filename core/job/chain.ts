@@ -1,6 +1,6 @@
 import { canonical } from '../text';
 import type { ChainEntry } from './entry';
-import { appended, linked, sha, type Told } from './hash';
+import { appended, linked, sha, type ToldEntry } from './hash';
 import type { FrozenForecast } from './frozen';
 import type { Job } from './job';
 
@@ -54,7 +54,7 @@ export function witness(before: Job | null, after: Job, at: string): Job {
   )
     return after;
   const [was, is] = [evidenceOf(before ?? after), evidenceOf(after)];
-  const told: Told[] = [];
+  const told: ToldEntry[] = [];
   const tell = (
     did: ChainEntry['did'],
     { what, id, thing }: { what: ChainEntry['what']; id: string; thing: object },
@@ -116,7 +116,7 @@ export function joinChains(mine: readonly ChainEntry[], theirs: readonly ChainEn
   let common = 0;
   while (common < mine.length && mine[common]!.hash === theirs[common]?.hash) common++;
   const known = new Set(theirs.map(({ hash: _, ...told }) => canonical(told)));
-  const told = mine.slice(common).map(({ hash: _, ...rest }): Told => rest);
+  const told = mine.slice(common).map(({ hash: _, ...rest }): ToldEntry => rest);
   return appended(
     theirs,
     told.filter((one) => !known.has(canonical(one))),
@@ -128,9 +128,9 @@ export const isUntouched = ({ id: _id, hash, ...body }: FrozenForecast): boolean
   sha(canonical(body)) === hash;
 
 /** Enters what is there now for each of these, where the chain tells otherwise: two changes were brought together. */
-export function settle(job: Job, of: readonly Pick<Doubt, 'what' | 'id'>[], at: string): Job {
+export function settleChain(job: Job, of: readonly Pick<Doubt, 'what' | 'id'>[], at: string): Job {
   const is = evidenceOf(job);
-  const told = of.flatMap(({ what, id }): Told[] => {
+  const told = of.flatMap(({ what, id }): ToldEntry[] => {
     if (what === 'chain') return [];
     const item = is.get(keyOf({ what, id }));
     return [

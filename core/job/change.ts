@@ -1,5 +1,5 @@
 import { changedPlaces, merge3, type Merged } from '../merge';
-import { doubtsOf, joinChains, settle } from './chain';
+import { doubtsOf, joinChains, settleChain } from './chain';
 import type { Job } from './job';
 
 /** Counted and dated by every change: no change of their own. The chain is joined, not merged. */
@@ -88,5 +88,5 @@ export function mergeJobs(base: Job, mine: Job, theirs: Job): Merged<Job> {
   // A run kept here that was removed there, say: the joined chain ends with the removal. What was in doubt before stays so.
   const before = new Set([...doubtsOf(mine), ...doubtsOf(theirs)].map((d) => `${d.what} ${d.id}`));
   const unsettled = doubtsOf(job).filter((d) => !before.has(`${d.what} ${d.id}`));
-  return { value: settle(job, unsettled, job.changed), conflicts };
+  return { value: settleChain(job, unsettled, job.changed), conflicts };
 }

@@ -1,6 +1,6 @@
 import { apart, type Build } from '../build/assembly';
 import type { Host } from '../catalog/parts';
-import { FIRST } from './place';
+import { FIRST_PLACE } from './place';
 import type { Setup } from './setup';
 
 export type Fields = Record<string, unknown>;
@@ -26,12 +26,14 @@ export function setupOf3({ host, build, activities, needs }: Fields): Fields {
   const { device, connection } = isFields(build) ? apart(build as Build) : { device: null, connection: null };
   const known = isFields(needs) && Object.keys(asked).length > 0;
   return {
-    machines: [{ id: FIRST.machine, use: 'customer', host, ...(ambient === undefined ? {} : { ambient }) }],
+    machines: [
+      { id: FIRST_PLACE.machine, use: 'customer', host, ...(ambient === undefined ? {} : { ambient }) },
+    ],
     devices:
       device || known
-        ? [{ id: FIRST.device, name: '', ...(known ? { needs: own } : {}), parts: device }]
+        ? [{ id: FIRST_PLACE.device, name: '', ...(known ? { needs: own } : {}), parts: device }]
         : [],
-    connections: connection ? [{ ...FIRST, ...connection }] : [],
+    connections: connection ? [{ ...FIRST_PLACE, ...connection }] : [],
     activities: Array.isArray(activities) ? activities.map(activityFrom3) : activities,
     ...(schools === undefined ? {} : { policies: schools }),
   };

@@ -1,16 +1,17 @@
 import type { Keeping } from '../models/copies';
-import type { Activity, Move } from './activities';
+import type { Activity, Move } from './kinds/activity';
+import { isKept, isMove } from './kinds/known';
 import { isOnce } from './often';
 
 /** Copies onto the device from elsewhere: what they bring stays there. */
 const brings = (activity: Activity): activity is Move =>
-  activity.kind === 'move' && activity.direction === 'write' && !activity.itself;
+  isMove(activity) && activity.direction === 'write' && !activity.itself;
 
 /** Whether it adds to what it brought before; null: nobody said. What happens once adds nothing to itself. */
 const adds = (move: Move): boolean | null => (isOnce(move) ? false : (move.adds ?? null));
 
 /** Whether the work says what is kept on the device. */
-export const saysKept = (work: readonly Activity[]): boolean => work.some((a) => a.kind === 'keep');
+export const saysKept = (work: readonly Activity[]): boolean => work.some(isKept);
 
 /** Whether what it brought last stands on the device until it comes again: where something is said to be kept there, that says it. */
 export const stands = (activity: Activity, work: readonly Activity[]): boolean =>
@@ -21,7 +22,7 @@ export const stands = (activity: Activity, work: readonly Activity[]): boolean =
  * brought last.
  */
 export function heldBy(work: readonly Activity[]): Keeping[] {
-  const kept = work.filter((a) => a.kind === 'keep');
+  const kept = work.filter(isKept);
   const moves = work.filter(brings);
   const adding = moves.filter((m) => adds(m) === true);
   const standing = moves.filter((m) => stands(m, work));

@@ -1,17 +1,29 @@
 export { Job, Decision, Money, jobJsonSchema } from './job';
 export { VERSION } from './version';
-export { directionOf, isMove } from './direction';
+export {
+  answerOf,
+  directionOf,
+  flowsOneWay,
+  isAsked,
+  isKept,
+  isLoad,
+  isMove,
+  mustNotStall,
+  registerTraits,
+  traitsOf,
+} from './kinds/known';
+export type { Traits } from './kinds/traits';
 export { heldBeside, heldBy, heldIfAdding, saysKept, stands } from './held';
 export { isOnce } from './often';
 export { filesOf, logNormalSizes, totalOf } from './sizes';
-export { Activity, type Move, type Stream, type Open, type Scratch, type Keep } from './activities';
+export { Activity, type Move, type Stream, type Load, type Scratch, type Keep } from './kinds/activity';
 export { Latency, Probed, Run, Stated, Timed, RateOnly, Bound, Sample } from './run';
 export { Needs, FileSystem, Role, type DeviceNeeds } from './needs';
 export type { JobConnection, JobDevice, JobMachine, Setup } from './setup';
 export {
   briefAt,
   buildAt,
-  FIRST,
+  FIRST_PLACE,
   needsAt,
   isAt,
   madeAt,
@@ -52,4 +64,4 @@ export { ChoiceRecord } from './choice';
 export { Fitting, type FormatPass } from './fitting';
 export { stages, nextStage, STAGES, type Stage, type StageState } from './stage';
 export { samePath, withBuild, withHost } from './rebuild';
-export { MOST, overfull, RETURN_DAYS } from './limits';
+export { MOST_OF, overfull, RETURN_DAYS } from './limits';

@@ -8,7 +8,7 @@ import { FrozenForecast } from './frozen';
 import { Run } from './run';
 import { checkSetup, SETUP, twice } from './setup';
 import { VERSION } from './version';
-import { MOST } from './limits';
+import { MOST_OF } from './limits';
 
 export const Decision = z.object({
   kind: z.enum(['accept', 'change', 'retest', 'return']),
@@ -37,11 +37,11 @@ const Fields = z.object({
   serviceYears: Fact,
   /** What it may cost. */
   budget: Money.optional(),
-  forecasts: z.array(FrozenForecast).max(MOST.forecasts),
-  runs: z.array(Run).max(MOST.runs),
+  forecasts: z.array(FrozenForecast).max(MOST_OF.forecasts),
+  runs: z.array(Run).max(MOST_OF.runs),
   decision: Decision.nullable(),
   /** What was chosen, the newest last, with what else there was. */
-  choices: z.array(ChoiceRecord).max(MOST.choices).optional(),
+  choices: z.array(ChoiceRecord).max(MOST_OF.choices).optional(),
   /** What the customer has already, by kind and id of the library: costs nothing. */
   owned: z.array(z.string().max(100)).max(200).optional(),
   /** How far each device is set up. */
@@ -51,7 +51,7 @@ const Fields = z.object({
     .array(
       z.object({
         look: z.string().min(1).max(80),
-        seen: z.string().min(1).max(MOST.looks),
+        seen: z.string().min(1).max(MOST_OF.looks),
         at: z.iso.datetime(),
       }),
     )
@@ -69,12 +69,12 @@ const Fields = z.object({
         at: z.iso.datetime(),
       }),
     )
-    .max(MOST.found)
+    .max(MOST_OF.found)
     .optional(),
   /** Tests that were taken up to find a cause, by id, and for which activity. */
   tests: z
     .array(z.object({ look: z.string().min(1).max(80), activity: Id.nullable(), at: z.iso.datetime() }))
-    .max(MOST.tests)
+    .max(MOST_OF.tests)
     .optional(),
   /** What happened to runs, forecasts and decisions, each entry sealed to the one before. */
   chain: z.array(ChainEntry).max(50_000).optional(),

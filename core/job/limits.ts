@@ -1,5 +1,5 @@
 /** How many of each a job file holds: what adds one more asks first. */
-export const MOST = {
+export const MOST_OF = {
   forecasts: 200,
   runs: 5000,
   choices: 200,
@@ -9,7 +9,7 @@ export const MOST = {
   connections: 200,
 } as const;
 
-const NAMES: Record<keyof typeof MOST, string> = {
+const NAMES: Record<keyof typeof MOST_OF, string> = {
   forecasts: 'frozen forecasts',
   runs: 'runs',
   choices: 'choices on record',
@@ -20,9 +20,9 @@ const NAMES: Record<keyof typeof MOST, string> = {
 };
 
 /** Of a job what holds more than its file may, in a sentence; null where all fits. */
-export function overfull(job: { readonly [K in keyof typeof MOST]?: readonly unknown[] | undefined }):
+export function overfull(job: { readonly [K in keyof typeof MOST_OF]?: readonly unknown[] | undefined }):
   string | null {
-  for (const [list, most] of Object.entries(MOST) as [keyof typeof MOST, number][])
+  for (const [list, most] of Object.entries(MOST_OF) as [keyof typeof MOST_OF, number][])
     if ((job[list]?.length ?? 0) > most)
       return `A job holds at most ${most} ${NAMES[list]}. Go on in a copy of it, or remove some first.`;
   return null;

@@ -8,7 +8,7 @@ import {
   briefAt,
   checkJob,
   deviceName,
-  FIRST,
+  FIRST_PLACE,
   isAt,
   nameOfChange,
   placeOf,
@@ -38,18 +38,18 @@ const empty: Job = {
 
 describe('the places of a job', () => {
   test('where a device is connected or has work, by device and machine; the first where it has neither', () => {
-    expect(placesOf(offload)).toEqual([FIRST]);
-    expect(placesOf(archive)).toEqual([FIRST, office]);
-    expect(placesOf(scans)).toEqual([FIRST, { machine: 'machine-1', device: 'device-2' }]);
+    expect(placesOf(offload)).toEqual([FIRST_PLACE]);
+    expect(placesOf(archive)).toEqual([FIRST_PLACE, office]);
+    expect(placesOf(scans)).toEqual([FIRST_PLACE, { machine: 'machine-1', device: 'device-2' }]);
     expect(placesOf(empty)).toEqual([]);
-    expect(placesOf(addMachine(empty, host('field-laptop')))).toEqual([FIRST]);
+    expect(placesOf(addMachine(empty, host('field-laptop')))).toEqual([FIRST_PLACE]);
     const idle = addDevice(archive);
     expect(placesOf(idle).at(-1)).toEqual({ machine: 'machine-1', device: 'device-2' });
     expect(briefAt(idle, placesOf(idle).at(-1)!)!.build).toBeNull();
   });
 
   test('a place has its own machine, connection and work; what the device does elsewhere comes beside', () => {
-    const [field, desk] = [briefAt(archive, FIRST)!, briefAt(archive, office)!];
+    const [field, desk] = [briefAt(archive, FIRST_PLACE)!, briefAt(archive, office)!];
     expect([field.host.id, desk.host.id]).toEqual(['field-laptop', 'office-desktop']);
     expect([field.build!.port, desk.build!.port]).toEqual(['left-back', 'front-a']);
     expect(field.build!.drive).toEqual(desk.build!.drive);
@@ -82,7 +82,7 @@ describe('machines and devices come and go', () => {
   test('what was on a machine that is removed happens on the first; runs made there keep where, by value', () => {
     const on = { ...archive, runs: [{ ...offload.runs[0]!, activity: 'transect', path: office }] };
     const left = removeMachine(on, 'machine-2');
-    expect(left.activities.map((a) => placeOf(left, a))).toEqual([FIRST, FIRST]);
+    expect(left.activities.map((a) => placeOf(left, a))).toEqual([FIRST_PLACE, FIRST_PLACE]);
     expect(left.connections).toHaveLength(1);
     expect(left.runs[0]!.path).toMatchObject({ host: { id: 'office-desktop' }, build: { port: 'front-a' } });
     sound(left);
@@ -99,7 +99,7 @@ describe('machines and devices come and go', () => {
   });
 
   test('a place where a run was made and nothing was ever built keeps no run to it', () => {
-    const run = { ...offload.runs[0]!, activity: null, path: FIRST };
+    const run = { ...offload.runs[0]!, activity: null, path: FIRST_PLACE };
     const { runs } = removeDevice({ ...scans, runs: [run] }, 'device-1');
     expect(runs[0]!.path).toBeNull();
   });
@@ -136,10 +136,10 @@ describe('machines and devices come and go', () => {
     expect(job.runs).toBe(offload.runs);
     // Other parts are others on both.
     const changed = withBuild(job, there, { ...build, cable, port: 'front-c', bridge: null });
-    expect(briefAt(changed, FIRST)!.build!.bridge).toBeNull();
+    expect(briefAt(changed, FIRST_PLACE)!.build!.bridge).toBeNull();
     expect(changed.runs.every((r) => r.path && 'build' in r.path)).toBe(true);
     // Taken off it again.
-    expect(placesOf(withBuild(job, there, null))).toEqual([FIRST]);
+    expect(placesOf(withBuild(job, there, null))).toEqual([FIRST_PLACE]);
   });
 
   test('another host in the place of a machine: what has no such port hangs on its first', () => {
@@ -169,7 +169,7 @@ describe('machines and devices come and go', () => {
     expect(problems({ activities: [{ ...archive.activities[0], machine: 'machine-9' }] })).toMatch(
       /activities\.0\.machine: "machine-9" is no machine/,
     );
-    expect(problems({ runs: [{ ...offload.runs[0], path: { ...FIRST, machine: 'm' } }] })).toMatch(
+    expect(problems({ runs: [{ ...offload.runs[0], path: { ...FIRST_PLACE, machine: 'm' } }] })).toMatch(
       /runs\.0\.path: .*no place of this job/,
     );
     expect(problems({ budget: { amount: 5, currency: 'euro' } })).toMatch(/is no currency/);
@@ -211,5 +211,5 @@ test('stages: without a machine the brief is open; one device still to be chosen
   expect(at(scans)[1]).toEqual(['open', 'See what to buy']);
   expect(at(scans)[2]).toEqual(['open', 'Choose and connect what is still open']);
   expect(at(archive)[2]![0]).toBe('done');
-  expect(samePlace(FIRST, office)).toBe(false);
+  expect(samePlace(FIRST_PLACE, office)).toBe(false);
 });

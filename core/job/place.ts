@@ -1,7 +1,7 @@
 import type { Fact } from '../evidence';
 import type { Build } from '../build/assembly';
 import type { Host, System } from '../catalog/parts';
-import type { Activity } from './activities';
+import type { Activity } from './kinds/activity';
 import type { Needs } from './needs';
 import type { Run } from './run';
 import type { JobConnection, JobDevice, JobMachine, Setup } from './setup';
@@ -13,7 +13,7 @@ export interface Place {
 }
 
 /** The ids that the first machine and the first device of a job get. */
-export const FIRST: Readonly<Place> = { machine: 'machine-1', device: 'device-1' };
+export const FIRST_PLACE: Readonly<Place> = { machine: 'machine-1', device: 'device-1' };
 
 export const samePlace = (a: Place, b: Place): boolean => a.machine === b.machine && a.device === b.device;
 
@@ -36,7 +36,7 @@ type Placing = Pick<Setup, 'machines' | 'devices'>;
 export function placeOf({ machines, devices }: Placing, activity: Activity): Place | null {
   const machine = activity.machine ?? machines[0]?.id;
   if (machine === undefined) return null;
-  return { machine, device: activity.device ?? devices[0]?.id ?? FIRST.device };
+  return { machine, device: activity.device ?? devices[0]?.id ?? FIRST_PLACE.device };
 }
 
 /**
@@ -48,7 +48,7 @@ export function placesOf(setup: Omit<Setup, 'policies'>): Place[] {
   const [first] = machines;
   if (!first) return [];
   const used = activities.map((activity) => placeOf(setup, activity)!);
-  const ids = devices.length > 0 ? devices.map((d) => d.id) : [FIRST.device];
+  const ids = devices.length > 0 ? devices.map((d) => d.id) : [FIRST_PLACE.device];
   return ids.flatMap((device) => {
     const there = machines
       .map((m) => ({ machine: m.id, device }))

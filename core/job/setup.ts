@@ -2,10 +2,11 @@ import * as z from 'zod';
 import { Connection, Device } from '../build/assembly';
 import { Host, Id } from '../catalog/parts';
 import { cannot } from '../build/array';
-import { Activity } from './activities';
+import { Activity } from './kinds/activity';
+import { isMove } from './kinds/known';
 import { Ambient, DeviceNeeds } from './needs';
 import { PolicyAnswers } from './policyanswers';
-import { MOST } from './limits';
+import { MOST_OF } from './limits';
 
 /** A machine of the job: whose it is, and the host that it is. */
 export const JobMachine = z.object({
@@ -38,7 +39,7 @@ export const SETUP = {
   machines: z.array(JobMachine).max(20),
   devices: z.array(JobDevice).max(40),
   /** At most one for each device on each machine. */
-  connections: z.array(JobConnection).max(MOST.connections),
+  connections: z.array(JobConnection).max(MOST_OF.connections),
   activities: z.array(Activity).max(50),
   /** The answers the job follows where practitioners disagree. */
   policies: PolicyAnswers.partial().optional(),
@@ -90,10 +91,7 @@ export function checkSetup(setup: Setup, complain: Complain): void {
     const host = hostOf(machine);
     if (machine !== undefined && !host) complain(at('machine'), `"${machine}" is no machine of this job`);
     if (!isDevice(device)) complain(at('device'), `"${device}" is no device of this job`);
-    const ends = [
-      endpoint,
-      ...(activity.kind === 'move' ? (activity.shares ?? []) : []).map((s) => s.endpoint),
-    ];
+    const ends = [endpoint, ...(isMove(activity) ? (activity.shares ?? []) : []).map((s) => s.endpoint)];
     for (const end of ends)
       if (end !== undefined && host && !host.endpoints?.some((e) => e.id === end))
         complain(at('endpoint'), `"${end}" is no endpoint of ${host.name}`);

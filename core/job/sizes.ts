@@ -1,7 +1,7 @@
 import { numeral } from '../units';
 import type { Fact } from '../evidence';
 import { normalQuantile } from '../stats';
-import type { Move } from './activities';
+import type { Move } from './kinds/activity';
 
 /** How many files a move has: counted, or from their sizes and the bytes in one go. */
 export function filesOf({ files, sizes, bytes }: Move): Fact {

@@ -2,19 +2,19 @@ import * as z from 'zod';
 import { canonical } from '../text';
 import { ChainEntry } from './entry';
 import { isFields, setupOf3, type Fields } from './from3';
-import { appended, sha, type Told } from './hash';
-import { FIRST } from './place';
+import { appended, sha, type ToldEntry } from './hash';
+import { FIRST_PLACE } from './place';
 import { Run } from './run';
 
 /** A job file of version 3 as one of version 4. Runs "as built" name the place they were made at; the chain tells of it. */
 export function jobFrom3(data: object): object {
   const { host, build, activities, needs, runs, chain, ...rest } = data as Fields;
   const built = isFields(build);
-  const told: Told[] = [];
+  const told: ToldEntry[] = [];
   const entries = z.array(ChainEntry).safeParse(chain).data;
   const carry = (run: unknown): unknown => {
     if (!isFields(run) || run.path !== 'customer') return run;
-    const next = { ...run, path: built ? { ...FIRST } : null };
+    const next = { ...run, path: built ? { ...FIRST_PLACE } : null };
     const read = Run.safeParse(next);
     const last = entries?.findLast((e) => e.what === 'run' && e.id === run.id);
     // Only what is as it was kept is carried over as such: what was changed outside of Kymar stays in doubt.

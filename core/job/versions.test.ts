@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { firstOf } from '../fixtures/forecast';
 import { situationOf, forecastAll } from '../forecast';
 import { verdict } from '../verdict';
-import { doubtsOf, FIRST, isUntouched, readJob, setupOf, witness, writeJob, type Job } from '.';
+import { doubtsOf, FIRST_PLACE, isUntouched, readJob, setupOf, witness, writeJob, type Job } from '.';
 
 const text = (version: number) => readFileSync(`docs/samples/job-v${version}.kymar.json`, 'utf8');
 const opened = (data: string): Job => {
@@ -22,7 +22,7 @@ describe('older files', () => {
       ]);
       expect(job.devices).toHaveLength(1);
       expect(firstOf(job).build).toEqual(raw.build);
-      expect(job.runs.map((run) => run.path)).toEqual(raw.runs.map(() => FIRST));
+      expect(job.runs.map((run) => run.path)).toEqual(raw.runs.map(() => FIRST_PLACE));
       expect(job.forecasts).toEqual(raw.forecasts);
       expect(isUntouched(job.forecasts[0]!)).toBe(true);
       expect(job.activities.map((a) => a.target)).toEqual(

@@ -4,14 +4,14 @@ export {
   Purpose,
   RunEvent,
   RunRequest,
-  Target,
+  RunTarget,
   Watchable,
   sizesOfFiles,
   type CopyRequest,
   type EndEvent,
   type FilesRequest,
   type GoingEvent,
-  type Label,
+  type TargetLabel,
   type ProbeRequest,
   type RandomRequest,
   type ReadRequest,
@@ -44,7 +44,7 @@ export {
   runsOfPasses,
   runsOfReal,
 } from './real';
-export { STEADY, steadyIn, type Steady, type SteadyRule } from './steady';
+export { STEADY_RULE, steadyIn, type Steady, type SteadyRule } from './steady';
 export { edited, isTyped, saidBy, type Edit } from './edit';
 export { ratesOf } from './rates';
 export * from './trace';

@@ -6,7 +6,7 @@ import {
   fitPerFile,
   type CacheFit,
   type CopyTiming,
-  type Moved,
+  type MovedBy,
   type PerFileFit,
 } from '../models/fits';
 import { median, type Spread } from '../stats';
@@ -65,7 +65,7 @@ const PROBED = 0.05;
 const MOMENTS = 40;
 
 /** How far a run had come at its samples, or at its laps where a person pressed them evenly over what was moved. */
-function momentsOf({ samples, measure }: Run): Moved[] {
+function momentsOf({ samples, measure }: Run): MovedBy[] {
   if (measure.kind !== 'timed') return [];
   const every = Math.max(1, Math.ceil(samples.length / MOMENTS));
   return samples

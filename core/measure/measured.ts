@@ -1,6 +1,6 @@
 import { given, type Estimate } from '../evidence';
 import { type Run } from '../job';
-import { type Spread, halfWidth, mean, outliers, runsUntil } from '../stats';
+import { halfWidth, mean, outliers, runsUntil, Z95, type Spread } from '../stats';
 
 /** Scatter from run to run that a single run is assumed to have, one sigma as a share [memory]: only until it is repeated. */
 export const ASSUMED_SCATTER = 0.03;
@@ -108,8 +108,8 @@ function readingFloor(runs: readonly Run[], inTime: boolean): number {
 function singleHalf(run: Run, value: number): number {
   const { measure } = run;
   const reading =
-    measure.kind === 'timed' ? 1.96 * measure.error : measure.kind === 'rate' ? measure.grain : 0;
-  return Math.hypot(reading, 1.96 * ASSUMED_SCATTER * value);
+    measure.kind === 'timed' ? Z95 * measure.error : measure.kind === 'rate' ? measure.grain : 0;
+  return Math.hypot(reading, Z95 * ASSUMED_SCATTER * value);
 }
 
 function boundsOnly(runs: readonly Run[]): Measured {

@@ -2,6 +2,7 @@ import { middle } from '../evidence';
 import type { Build } from '../build/assembly';
 import {
   briefAt,
+  isLoad,
   isMove,
   isOnce,
   placeOf,
@@ -13,7 +14,7 @@ import {
   type Place,
   type Run,
 } from '../job';
-import { screenPathOf, situationOf } from '../forecast';
+import { screenPathOf, situationAt } from '../forecast';
 import { measuredOf } from './measured';
 
 /** A test of a protocol: what to do, how often, what it takes. */
@@ -125,7 +126,7 @@ function secondsOf(frozen: FrozenForecast | undefined, activity: string): number
 
 /** Expected flow over the path at a place, B/s; null where nothing flows. */
 function flowAt(job: Job, place: Place, direction: 'read' | 'write'): number | null {
-  const situation = situationOf(briefAt(job, place)!);
+  const situation = situationAt(job, place);
   return situation ? (screenPathOf(situation).flow?.[direction].expected ?? null) : null;
 }
 
@@ -178,7 +179,7 @@ function real(
     (r) => counts(r, place) && r.activity === activity.id && r.measure.kind === 'timed',
   );
   const seconds = secondsOf(frozen, activity.id);
-  if (activity.kind === 'open') {
+  if (isLoad(activity)) {
     const wanted = wantedFor(runs, false);
     return [
       {
@@ -237,7 +238,7 @@ export function protocolOf(job: Job): Protocol {
       return at !== null && samePlace(at, place);
     });
     const directions = (['write', 'read'] as const).filter((d) =>
-      work.some((a) => (isMove(a) ? a.direction === d : a.kind === 'open' && d === 'read')),
+      work.some((a) => (isMove(a) ? a.direction === d : isLoad(a) && d === 'read')),
     );
     return [
       ...directions.map((d) => synthetic(job, place, d)),

@@ -1,7 +1,6 @@
-import type { Activity, Run } from '../job';
-import { directionOf } from '../job';
+import { directionOf, isLoad, type Activity, type Run } from '../job';
 import { format } from '../units';
-import { steadyIn, STEADY } from './steady';
+import { steadyIn, STEADY_RULE } from './steady';
 import type {
   FilesRequest,
   KeptRun,
@@ -11,7 +10,7 @@ import type {
   RunEvent,
   SequentialRequest,
   SteadyRequest,
-  Target,
+  RunTarget,
   Warmth,
 } from './request';
 
@@ -31,7 +30,7 @@ const TIMED = {
 
 /** In which folder a run worked. Through the host's memory a figure means something only well above its size. */
 const inFolder = (
-  { folder, labels, memory }: Target,
+  { folder, labels, memory }: RunTarget,
   through: 'direct' | 'buffered',
   bytes: number,
 ): Pick<Run['conditions'], 'target' | 'memoryBacked'> => ({
@@ -219,7 +218,7 @@ export function runOfSteady(
 ): Run {
   const { rounds, seconds } = event;
   const steady = steadyIn(rounds);
-  const last = rounds.slice(-STEADY.window);
+  const last = rounds.slice(-STEADY_RULE.window);
   const perSecond = steady?.mean ?? last.reduce((sum, r) => sum + r, 0) / last.length;
   const round = `of ${rounds.length} rounds of ${format(seconds, 's', 2)}`;
   const note = steady
@@ -297,26 +296,26 @@ export function runOfWatch(
   const direction = activity ? directionOf(activity) : written >= read ? 'write' : 'read';
   const bytes = Math.round(direction === 'write' ? written : read);
   const other = direction === 'write' ? read : written;
-  const isLoad = activity?.kind === 'open';
+  const load = isLoad(activity);
   const note = [
     purpose.note,
     device.how === 'counters' ? `counters of ${device.name}` : `growth of ${device.name}: no counters here`,
     others ? `others moved ${format(others, 'B/s', 2)} before and after` : '',
-    other > BESIDE * bytes && !isLoad ? `${direction === 'write' ? 'read' : 'wrote'} too` : '',
+    other > BESIDE * bytes && !load ? `${direction === 'write' ? 'read' : 'wrote'} too` : '',
   ];
   return {
     id: `run-${kept.id.slice(0, 36)}-watched`,
     at,
     activity: activity?.id ?? null,
     direction,
-    otherEnd: isLoad ? 'memory' : 'storage',
+    otherEnd: load ? 'memory' : 'storage',
     source: 'watched',
     measure: {
       kind: 'timed',
-      bytes: isLoad || bytes < 1 ? null : bytes,
+      bytes: load || bytes < 1 ? null : bytes,
       files: null,
       seconds,
-      ...(isLoad ? {} : { until: 'written' as const }),
+      ...(load ? {} : { until: 'written' as const }),
       error,
       correction: 0,
       laps: [],

@@ -168,12 +168,12 @@ const Label = z.enum([
   'encrypted',
   'not followed',
 ]);
-export type Label = z.infer<typeof Label>;
+export type TargetLabel = z.infer<typeof Label>;
 
 const amount = z.number().nonnegative();
 
 /** A folder for real runs, as the server sees it. */
-export const Target = z.object({
+export const RunTarget = z.object({
   id: z.string(),
   folder: z.string(),
   /** Device and file system it lies on, where known. */
@@ -190,7 +190,7 @@ export const Target = z.object({
   /** Why nothing can run here; null when it can. */
   problem: z.string().nullable(),
 });
-export type Target = z.infer<typeof Target>;
+export type RunTarget = z.infer<typeof RunTarget>;
 
 /** Something whose work can be watched. */
 export const Watchable = z.object({
@@ -223,7 +223,7 @@ const left = z.string().optional();
 const warmth = z.object({ start: z.number(), most: z.number() }).optional();
 export type Warmth = z.infer<typeof warmth>;
 /** What is told at the end of whatever worked in a folder. */
-const ended = { target: Target, left, warmth };
+const ended = { target: RunTarget, left, warmth };
 
 /** What was counted of a piece of work that was watched. */
 const PIECE = {

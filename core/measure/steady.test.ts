@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { STEADY, steadyIn } from './steady';
+import { STEADY_RULE, steadyIn } from './steady';
 import { sizesOfFiles } from './request';
 import { runs } from '../fixtures/draws';
 
@@ -29,8 +29,8 @@ describe('rounds that are as one another', () => {
     fc.assert(
       fc.property(rounds, fc.double({ min: 1e-3, max: 1e3, noNaN: true }), (list, unit) => {
         const found = steadyIn(list);
-        const slice = (from: number) => steadyIn(list.slice(from, from + STEADY.window));
-        const first = list.findIndex((_, i) => i + STEADY.window <= list.length && slice(i) !== null);
+        const slice = (from: number) => steadyIn(list.slice(from, from + STEADY_RULE.window));
+        const first = list.findIndex((_, i) => i + STEADY_RULE.window <= list.length && slice(i) !== null);
         expect(found?.from ?? -1).toBe(first);
         if (found && Math.abs(found.range - 0.2) > 1e-9 && Math.abs(found.slope - 0.1) > 1e-9)
           expect(steadyIn(list.map((v) => v * unit))?.from).toBe(found.from);

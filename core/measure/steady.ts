@@ -8,7 +8,7 @@ export interface SteadyRule {
 }
 
 /** Five rounds, all within 20 % of their mean, the straight line through them within 10 % [SNIA PTS]. */
-export const STEADY: SteadyRule = { window: 5, range: 0.2, slope: 0.1 };
+export const STEADY_RULE: SteadyRule = { window: 5, range: 0.2, slope: 0.1 };
 
 /** Rounds that are as one another. */
 export interface Steady {
@@ -37,7 +37,7 @@ function driftOf(values: readonly number[]): Omit<Steady, 'from'> {
 }
 
 /** The first window of rounds that are as one another; null while there is none. */
-export function steadyIn(rounds: readonly number[], rule = STEADY): Steady | null {
+export function steadyIn(rounds: readonly number[], rule = STEADY_RULE): Steady | null {
   for (let from = 0; from + rule.window <= rounds.length; from++) {
     const found = driftOf(rounds.slice(from, from + rule.window));
     if (found.range <= rule.range && found.slope <= rule.slope) return { from, ...found };

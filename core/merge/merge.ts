@@ -1,5 +1,5 @@
 import equal from 'fast-deep-equal';
-import { hasIds, isFields, isWhole } from './places';
+import { hasIds, isRecord, isWhole } from './places';
 
 /** Two changes of one thing, brought together. */
 export interface Merged<T> {
@@ -29,8 +29,8 @@ export function merge3<T>(
     if (equal(here, there) || equal(here, was)) return there;
     if (equal(there, was)) return here;
     if (!whole(place)) {
-      if (isFields(here) && isFields(there) && !isWhole(here, there))
-        return fields(isFields(was) ? was : {}, here, there, place);
+      if (isRecord(here) && isRecord(there) && !isWhole(here, there))
+        return fields(isRecord(was) ? was : {}, here, there, place);
       const list = Array.isArray(was) ? was : [];
       if (Array.isArray(here) && Array.isArray(there) && hasIds(here) && hasIds(there) && hasIds(list))
         return items(list, here, there, place);

@@ -2,7 +2,7 @@ import equal from 'fast-deep-equal';
 
 type Fields = Record<string, unknown>;
 
-export const isFields = (value: unknown): value is Fields =>
+export const isRecord = (value: unknown): value is Fields =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** A figure with its source, or one of several kinds of a thing: half of one and half of another would be neither. */
@@ -11,7 +11,7 @@ export const isWhole = (a: Fields, b: Fields): boolean =>
 
 /** Whether a list holds things that are told apart by an id. */
 export const hasIds = (list: readonly unknown[]): list is { id: string }[] =>
-  list.every((item) => isFields(item) && typeof item.id === 'string');
+  list.every((item) => isRecord(item) && typeof item.id === 'string');
 
 /**
  * Where two states of a thing differ, as dotted places: `activities.offload.bytes`. Things with an id are named by it; what was
@@ -20,7 +20,7 @@ export const hasIds = (list: readonly unknown[]): list is { id: string }[] =>
 export function changedPlaces(before: unknown, after: unknown, at = ''): string[] {
   if (equal(before, after)) return [];
   const place = (key: string) => (at === '' ? key : `${at}.${key}`);
-  if (isFields(before) && isFields(after) && !isWhole(before, after)) {
+  if (isRecord(before) && isRecord(after) && !isWhole(before, after)) {
     const keys = [...new Set([...Object.keys(before), ...Object.keys(after)])];
     return keys.flatMap((key) => changedPlaces(before[key], after[key], place(key)));
   }

@@ -1,7 +1,7 @@
 import { middle } from '../evidence';
 import { nameOf } from '../catalog/parts';
-import { madeAt, type Job, type Open } from '../job';
-import { noticeable, type Felt as Noticed } from '../models/loads';
+import { isLoad, madeAt, type Job } from '../job';
+import { noticeable, type IsFelt as Noticed } from '../models/loads';
 import type { Spread } from '../stats';
 import type { Claim } from '../verdict';
 
@@ -13,7 +13,7 @@ interface Where {
 }
 
 /** A load timed at two places: whether a person notices the difference, and what it is down to. */
-export interface Felt {
+export interface LoadDifference {
   activity: string;
   quicker: Where & { time: Spread };
   slower: Where & { time: Spread };
@@ -31,7 +31,7 @@ const whereOf = (job: Job, { measured }: Claim): Where | null => {
   return { host: made.host.name, drive: nameOf(drive), bridge: bridge ? nameOf(bridge) : null };
 };
 
-function differing(a: Where, b: Where): Felt['differs'] {
+function differing(a: Where, b: Where): LoadDifference['differs'] {
   const found = (['drive', 'bridge', 'host'] as const).filter((key) => a[key] !== b[key]);
   if (found.length === 0) return 'nothing';
   if (found.length > 1) return 'several';
@@ -39,30 +39,28 @@ function differing(a: Where, b: Where): Felt['differs'] {
 }
 
 /** Loads that were timed at more than one place, each with the next slower one: which of them a person tells apart at all. */
-export function feltOf(job: Job, claims: readonly Claim[]): Felt[] {
-  return job.activities
-    .filter((a): a is Open => a.kind === 'open')
-    .flatMap((activity) => {
-      const timed = claims
-        .filter((c) => c.activity?.id === activity.id && !c.simulated && c.measured?.time)
-        .flatMap((c) => {
-          const [where, time] = [whereOf(job, c), c.measured!.time!];
-          return where && !c.measured!.scattered && time.low > 0 && Number.isFinite(time.high)
-            ? [{ ...where, time }]
-            : [];
-        })
-        .sort((a, b) => a.time.expected - b.time.expected);
-      const own = middle(activity.processing);
-      return timed.slice(1).map((slower, i): Felt => {
-        const quicker = timed[i]!;
-        return {
-          activity: activity.name,
-          quicker,
-          slower,
-          noticed: noticeable(quicker.time, slower.time),
-          differs: differing(quicker, slower),
-          processing: own === null ? null : Math.min(1, own / quicker.time.expected),
-        };
-      });
+export function compareLoadTimes(job: Job, claims: readonly Claim[]): LoadDifference[] {
+  return job.activities.filter(isLoad).flatMap((activity) => {
+    const timed = claims
+      .filter((c) => c.activity?.id === activity.id && !c.simulated && c.measured?.time)
+      .flatMap((c) => {
+        const [where, time] = [whereOf(job, c), c.measured!.time!];
+        return where && !c.measured!.scattered && time.low > 0 && Number.isFinite(time.high)
+          ? [{ ...where, time }]
+          : [];
+      })
+      .sort((a, b) => a.time.expected - b.time.expected);
+    const own = middle(activity.processing);
+    return timed.slice(1).map((slower, i): LoadDifference => {
+      const quicker = timed[i]!;
+      return {
+        activity: activity.name,
+        quicker,
+        slower,
+        noticed: noticeable(quicker.time, slower.time),
+        differs: differing(quicker, slower),
+        processing: own === null ? null : Math.min(1, own / quicker.time.expected),
+      };
     });
+  });
 }

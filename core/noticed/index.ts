@@ -1,1 +1,1 @@
-export { feltOf, type Felt } from './felt';
+export { compareLoadTimes, type LoadDifference } from './felt';

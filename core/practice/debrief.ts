@@ -4,14 +4,14 @@ import {
   HEALTHY,
   logsUnder,
   LOOKS,
-  MODEL,
+  MODEL_SIGMA,
   nextTests,
   NONE,
   score,
   type Evidence,
   type Scored,
 } from '../diagnosis';
-import { begun, hiddenIn, resultOf, type Result, type Round, type Step } from './round';
+import { begun, hiddenIn, resultOf, type Result, type Round, type PracticeStep } from './round';
 
 /** What a step told of what is hidden. */
 export interface ToldBy extends Result {
@@ -57,7 +57,7 @@ function evidenceOf(round: Round, { activity, look: id, seconds, seen }: Result)
     of,
     toBar: false,
     look,
-    time: log === null ? null : { log, sigma: Math.hypot(SCATTER, MODEL) },
+    time: log === null ? null : { log, sigma: Math.hypot(SCATTER, MODEL_SIGMA) },
     seen: log === null ? seen : null,
     off: log === null ? 0 : Math.abs(log - middle),
     samples: [],
@@ -75,11 +75,11 @@ function probabilityOf(scored: readonly Scored[], truth: string): number {
   return groupsOf(scored).find(({ ids }) => ids.includes(truth))?.probability ?? 0;
 }
 
-const titleOf = (round: Round, { activity, look }: Step): string =>
+const titleOf = (round: Round, { activity, look }: PracticeStep): string =>
   LOOKS.find(({ id }) => id === look)?.title ?? `Time it: ${round.cases[activity]!.activity.name}`;
 
 /** What each step told, whether it was named rightly, and the way that would have been shortest. */
-export function debrief(round: Round, done: readonly Step[], named: Named): Debrief {
+export function debrief(round: Round, done: readonly PracticeStep[], named: Named): Debrief {
   const truth = truthOf(round);
   const first = begun(round).map((step) => evidenceOf(round, resultOf(round, step)));
   const known = [...first];

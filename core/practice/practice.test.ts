@@ -1,5 +1,16 @@
 import { CAUSES, HEALTHY } from '../diagnosis';
-import { begun, debrief, hiddenIn, levelOf, LEVELS, possible, resultOf, rigOf, roundOf, type Step } from '.';
+import {
+  begun,
+  debrief,
+  hiddenIn,
+  levelOf,
+  LEVELS,
+  possible,
+  resultOf,
+  rigOf,
+  roundOf,
+  type PracticeStep,
+} from '.';
 import { draws } from '../fixtures/draws';
 
 const rounds = (level: number, count: number) =>
@@ -42,7 +53,7 @@ test('levels 1 and 2 always hide something; 1 at a port or a cable; 3 and 4 also
 describe('a round played', () => {
   const round = roundWith(1, (ids) => ids[0] === 'slower port' || ids[0] === 'usb-2 cable');
   const [truth] = hiddenIn(round);
-  const look: Step = { activity: 0, look: 'look at the link' };
+  const look: PracticeStep = { activity: 0, look: 'look at the link' };
 
   test('what is done is no longer offered, and costs its minutes', () => {
     const before = rigOf(round, []);

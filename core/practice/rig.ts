@@ -1,7 +1,7 @@
 import { CAUSES, HEALTHY, logsUnder, LOOKS } from '../diagnosis';
 import { noise } from '../stats';
 import { deviceName } from '../job';
-import { begun, possible, resultOf, type Result, type Round, type Step } from './round';
+import { begun, possible, resultOf, type Result, type Round, type PracticeStep } from './round';
 
 /** A round as whoever plays it sees it: nothing of what is hidden. */
 export interface Rig {
@@ -16,7 +16,7 @@ export interface Rig {
   done: Result[];
   minutes: number;
   /** What can be done next; min of a timed one as it would take where all is well. */
-  actions: (Step & { title: string; minutes: number })[];
+  actions: (PracticeStep & { title: string; minutes: number })[];
   /** Titles of looks and tests, by id. */
   titles: Readonly<Record<string, string>>;
   /** What can be named. */
@@ -50,7 +50,7 @@ function fixesOf(round: Round): string[] {
 }
 
 /** A round as it stands after so many steps. */
-export function rigOf(round: Round, steps: readonly Step[]): Rig {
+export function rigOf(round: Round, steps: readonly PracticeStep[]): Rig {
   const [first] = round.cases;
   const { machine, device, connection } = first!;
   const before = begun(round).map((step) => resultOf(round, step));

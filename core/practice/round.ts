@@ -1,7 +1,7 @@
 import { demoJobs } from '../demo';
 import { CAUSES, logsOf, lookedAt, LOOKS, pairOf, singles, type Hypothesis, type Look } from '../diagnosis';
-import { caseOf, pathOf, situationOf, type Case } from '../forecast';
-import { briefAt, placesOf } from '../job';
+import { caseOf, pathOf, situationAt, type Case } from '../forecast';
+import { isMove, placesOf } from '../job';
 import { gaussian, noise } from '../stats';
 import { levelOf, type Level } from './level';
 
@@ -17,7 +17,7 @@ export interface Round {
 }
 
 /** Something that was timed or looked at: an activity, and what was done differently. */
-export interface Step {
+export interface PracticeStep {
   /** Which of the round's cases. */
   activity: number;
   /** By id; null: timed as it is built. */
@@ -25,7 +25,7 @@ export interface Step {
 }
 
 /** What a step gave. */
-export interface Result extends Step {
+export interface Result extends PracticeStep {
   /** s; null of a look. */
   seconds: number | null;
   seen: string | null;
@@ -47,10 +47,10 @@ let known: (readonly Case[])[] | null = null;
 function benches(): (readonly Case[])[] {
   known ??= demoJobs().flatMap((job) =>
     placesOf(job).flatMap((place) => {
-      const situation = situationOf(briefAt(job, place)!);
+      const situation = situationAt(job, place);
       if (!situation || pathOf(situation).blocked.length > 0) return [];
       const cases = situation.work
-        .filter((a) => a.kind === 'move' && a.endpoint === undefined)
+        .filter((a) => isMove(a) && a.endpoint === undefined)
         .map((a) => caseOf(situation, a.id));
       return cases.length > 0 ? [cases] : [];
     }),
@@ -104,15 +104,16 @@ export function roundOf(id: number, seed: number): Round {
 }
 
 /** What was timed before the round began. */
-export const begun = ({ level, cases }: Round): Step[] =>
+export const begun = ({ level, cases }: Round): PracticeStep[] =>
   cases.slice(0, level.all ? cases.length : 1).map((_, activity) => ({ activity, look: null }));
 
 const lookOf = (id: string | null): Look | undefined => LOOKS.find((look) => look.id === id);
 
 /** Everything that can be timed or looked at, as long as it was not done. */
-export function possible({ cases }: Round, done: readonly Step[]): Step[] {
-  const isDone = (step: Step) => done.some((d) => d.activity === step.activity && d.look === step.look);
-  const all = cases.flatMap((of, activity): Step[] => [
+export function possible({ cases }: Round, done: readonly PracticeStep[]): PracticeStep[] {
+  const isDone = (step: PracticeStep) =>
+    done.some((d) => d.activity === step.activity && d.look === step.look);
+  const all = cases.flatMap((of, activity): PracticeStep[] => [
     { activity, look: null },
     ...LOOKS.filter((look) => look.applies(of) && (activity === 0 || !look.sees)).map(({ id }) => ({
       activity,
@@ -123,7 +124,7 @@ export function possible({ cases }: Round, done: readonly Step[]): Step[] {
 }
 
 /** What a step gives; the same step of the same round gives the same. */
-export function resultOf(round: Round, step: Step): Result {
+export function resultOf(round: Round, step: PracticeStep): Result {
   const { cases, cause, unit, seed } = round;
   const of = cases[step.activity]!;
   const look = lookOf(step.look);

@@ -1,11 +1,11 @@
 import { format, nominalSectors, parseQuantity, shownCapacity, numeral } from '../units';
 
-export interface Row {
+export interface ConvertedRow {
   name: string;
   value: string;
 }
 
-export type Converted = { ok: true; rows: Row[]; note?: string } | { ok: false; problem: string };
+export type Converted = { ok: true; rows: ConvertedRow[]; note?: string } | { ok: false; problem: string };
 
 /** Value in the largest of these units that leaves a whole part. */
 const inUnits = (value: number, units: [number, string][]): string => {
@@ -44,7 +44,7 @@ export function convert(text: string): Converted {
   const read = parseQuantity(text, isRate ? 'rate' : 'bytes');
   if (!read.ok) return read;
   const { value } = read;
-  const rows: Row[] = isRate
+  const rows: ConvertedRow[] = isRate
     ? [
         { name: 'Bytes, decimal', value: inUnits(value, perSecond(DECIMAL)) },
         { name: 'Bytes, binary', value: inUnits(value, perSecond(BINARY)) },

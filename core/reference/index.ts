@@ -1,3 +1,3 @@
 export { RULES_OF_THUMB, type RuleOfThumb } from './thumb';
 export { ownRates, type OwnRate } from './own';
-export { convert, type Converted, type Row } from './convert';
+export { convert, type Converted, type ConvertedRow } from './convert';

@@ -33,3 +33,6 @@ export function cumulative(z: number): number {
   const tail = (exp((-x * x) / 2) / sqrt(2 * Math.PI)) * series;
   return z > 0 ? 1 - tail : tail;
 }
+
+/** Sigmas from the middle of a normal to either end of its 95 % and of its 90 % range. */
+export const [Z95, Z90] = [1.96, 1.645];

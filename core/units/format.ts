@@ -1,8 +1,6 @@
 import { numeral } from './intl';
 import type { Unit } from './unit';
-
-/** Of a year as the calendar has them on the whole. */
-const YEAR_DAYS = 365.25;
+import { CALENDAR_YEAR_DAYS } from './year';
 
 const STEPS: [number, string][] = [
   [1e15, 'P'],
@@ -44,7 +42,8 @@ export function format(value: number, unit: Unit, significant = 3): string {
       return `${digits(value * 100, significant)} %`;
     case 'years':
       // Less than a day of them is nothing that anybody says in years.
-      if (value > 0 && value < 1 / YEAR_DAYS) return duration(value * YEAR_DAYS * 86_400, significant);
+      if (value > 0 && value < 1 / CALENDAR_YEAR_DAYS)
+        return duration(value * CALENDAR_YEAR_DAYS * 86_400, significant);
       return `${digits(value, significant)} years`;
     case 'W':
     case 'mm':

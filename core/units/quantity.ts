@@ -3,6 +3,7 @@ import { format } from './format';
 import { readNumber, wrong, type Parsed } from './number';
 import { prefixFactor } from './prefix';
 import type { Unit } from './unit';
+import { CALENDAR_YEAR_DAYS } from './year';
 import { readDuration } from './duration';
 
 /** What a field asks for. */
@@ -75,11 +76,11 @@ const EVERY: Record<string, number> = {
   'every week': 7,
   'once a week': 7,
   'twice a week': 7 / 2,
-  monthly: 365.25 / 12,
-  'every month': 365.25 / 12,
-  'once a month': 365.25 / 12,
-  yearly: 365.25,
-  'every year': 365.25,
+  monthly: CALENDAR_YEAR_DAYS / 12,
+  'every month': CALENDAR_YEAR_DAYS / 12,
+  'once a month': CALENDAR_YEAR_DAYS / 12,
+  yearly: CALENDAR_YEAR_DAYS,
+  'every year': CALENDAR_YEAR_DAYS,
 };
 
 /** What people count, beside thousands and millions of it. */
@@ -206,7 +207,7 @@ function rateOf(number: number, unit: string): Meaning | undefined {
   };
 }
 
-const DAYS: Record<string, number> = { d: 1, w: 7, m: 365.25 / 12, y: 365.25 };
+const DAYS: Record<string, number> = { d: 1, w: 7, m: CALENDAR_YEAR_DAYS / 12, y: CALENDAR_YEAR_DAYS };
 
 /** `GB/day`, `TB a year`. */
 function perDayOf(number: number, unit: string): Meaning | undefined {

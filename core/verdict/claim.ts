@@ -6,6 +6,7 @@ import {
   briefAt,
   doubtsOf,
   isAt,
+  isLoad,
   isMove,
   keepsNeeds,
   madeAt,
@@ -15,8 +16,15 @@ import {
   samePlace,
   setupOf,
   wasFrozenBefore,
+  type Activity,
+  type Brief,
+  type FrozenForecast,
+  type Job,
+  type Move,
+  type Load,
+  type Place,
+  type Run,
 } from '../job';
-import type { Activity, Brief, FrozenForecast, Job, Move, Open, Place, Run } from '../job';
 import { situationOf, pathOf } from '../forecast';
 import type { Case, Situation, Transfer, TransferForecast } from '../forecast';
 import { measuredOf, readingBounds, type Measured } from '../measure';
@@ -31,7 +39,7 @@ export interface Right {
 }
 
 /** Is the customer's target met? */
-export interface Target {
+export interface TargetAnswer {
   answer: 'yes' | 'no' | 'not proven';
   words: string;
 }
@@ -57,7 +65,7 @@ export interface Claim {
   /** What of the evidence used here was changed after it was kept, in words. */
   doubts: string[];
   right: Right;
-  target: Target | null;
+  target: TargetAnswer | null;
   /** What the result says for the customer's machine. */
   carries: string;
 }
@@ -132,7 +140,7 @@ export interface Model {
     whole: Move | null,
   ): Pick<TransferForecast, 'rate' | 'time' | 'bar'>;
   /** Time of a load over a path. */
-  load(situation: Situation, path: Path, load: Open): Estimate;
+  load(situation: Situation, path: Path, load: Load): Estimate;
 }
 
 /**
@@ -435,12 +443,12 @@ function forecastFor(
   const { measure } = run;
   const frozen = held?.frozen ?? null;
   const activity = situation.work.find((a) => a.id === run.activity);
-  if (activity?.kind === 'open') {
+  if (isLoad(activity)) {
     const was = held?.sameWork ? frozen?.results.find((r) => r.activity === run.activity)?.figure : undefined;
     const time = was ?? model?.load(situation, path, activity);
     return time ? { rate: null, time, frozen, later: 0 } : null;
   }
-  const isWhole = activity && isMove(activity) && run.otherEnd === 'storage';
+  const isWhole = isMove(activity) && run.otherEnd === 'storage';
   const whole = isWhole && activity.direction === run.direction ? activity : null;
   const toBar = measure.kind === 'timed' && measure.until === 'bar';
   const until = (bytes: number, time: Estimate, bar: Estimate | undefined) => {
@@ -519,10 +527,10 @@ function targetAnswer(
   own: boolean,
   simulated: boolean,
   later: number,
-): Target {
+): TargetAnswer {
   const target = activity.target!;
   const within = `within ${format(target, 's')}`;
-  const open = (words: string): Target => ({ answer: 'not proven', words });
+  const open = (words: string): TargetAnswer => ({ answer: 'not proven', words });
   if (!measured) return open('No usable run.');
   if (measured.scattered) return open('Too scattered to judge.');
   if (simulated) return open('Simulated runs say nothing about the customer’s drive.');
@@ -570,12 +578,12 @@ function sizeOf(activity: Move, { measure }: Run): { share: 'less' | 'more'; wor
 }
 
 /** Timed as a load: nobody counts its bytes. */
-const isLoad = ({ measure }: Run): boolean => measure.kind !== 'rate' && measure.bytes === null;
+const hasNoSize = ({ measure }: Run): boolean => measure.kind !== 'rate' && measure.bytes === null;
 
 function carryOver(own: boolean, simulated: boolean, path: Path | null, run: Run): string {
   if (simulated) return 'A rehearsal on the simulated rig.';
   if (own)
-    return run.otherEnd === 'memory' && !isLoad(run)
+    return run.otherEnd === 'memory' && !hasNoSize(run)
       ? 'Measured on the customer’s machine, out of memory: it shows drive and path, not the other end of the copy.'
       : 'Measured on the customer’s machine as built.';
   if (!path)

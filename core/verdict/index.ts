@@ -1,4 +1,11 @@
 export { verdict } from './verdict';
 export { quickVerdict } from './quick';
 export { verdictFrom, type Verdict } from './sum';
-export { caseMeasured, heldAgainst, type Claim, type MeasuredCase, type Right, type Target } from './claim';
+export {
+  caseMeasured,
+  heldAgainst,
+  type Claim,
+  type MeasuredCase,
+  type Right,
+  type TargetAnswer,
+} from './claim';

@@ -2,7 +2,7 @@ import { demoJobs } from '../demo';
 import { freeze, forecastAll, situationOf } from '../forecast';
 import { briefAt, placeOf, Run, type Job } from '../job';
 import { handover } from '../handover';
-import { feltOf } from '../noticed';
+import { compareLoadTimes } from '../noticed';
 import { quickVerdict, verdict } from '.';
 
 const of = demoJobs().find((j) => j.activities.some((a) => a.kind === 'open'))!;
@@ -81,7 +81,7 @@ describe('what a person notices', () => {
   const away = { host: { ...host, name: 'Another host' }, build: other.build };
   const felt = (...runs: Run[]) => {
     const found = { ...job, runs };
-    return feltOf(found, verdict(found).claims);
+    return compareLoadTimes(found, verdict(found).claims);
   };
 
   test('two drives on one path: told apart above a fifth of the slower, not below', () => {

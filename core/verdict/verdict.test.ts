@@ -2,7 +2,7 @@ import { firstOf, forecastJob, rebuilt } from '../fixtures/forecast';
 import fc from 'fast-check';
 import { Run } from '../job';
 import { demoJobs } from '../demo';
-import { FIRST, type Job } from '../job';
+import { FIRST_PLACE, type Job } from '../job';
 import { quickVerdict, heldAgainst, verdict } from '.';
 import { runs } from '../fixtures/draws';
 
@@ -18,7 +18,7 @@ const run = (seconds: number, more: Partial<Run> = {}): Run =>
     otherEnd: 'storage',
     source: 'stopwatch',
     measure: { kind: 'timed', bytes: 214e9, files: 38_400, seconds, error: 0.14 },
-    path: FIRST,
+    path: FIRST_PLACE,
     conditions: {},
     ended: 'done',
     ...more,

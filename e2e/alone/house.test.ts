@@ -70,6 +70,34 @@ describe('what is written in any file', () => {
     expect(core.length).toBeGreaterThan(200);
     expect(where((line) => line.includes('new Date()'), core)).toEqual([]);
   });
+
+  test('an exported name has one meaning', () => {
+    const exported = /^export (?:default )?(?:async )?(?:const|let|type|interface|function|class) (\w+)/gm;
+    const by = new Map<string, string[]>();
+    for (const name of sources.filter(
+      (s) => /^(core|web|server)\//.test(s) && !/\.test\.|\/fixtures\//.test(s),
+    ))
+      for (const found of new Set(
+        [...readFileSync(join(root, name), 'utf8').matchAll(exported)].map(([, x]) => x!),
+      ))
+        by.set(found, [...(by.get(found) ?? []), name]);
+    expect(by.size).toBeGreaterThan(1500);
+    expect([...by].filter(([, names]) => names.length > 1)).toEqual([]);
+  });
+
+  test('nobody asks which kind an activity is, but the folders named kinds', () => {
+    const asks =
+      /kind\)?\s*[!=]==?\s*'(move|stream|open|scratch|keep)'|case '(move|stream|open|scratch|keep)':/;
+    for (const line of ["a.kind === 'move'", "kind !== 'open' &&", "case 'keep':"])
+      expect(line).toMatch(asks);
+    // What was written before is read by what it was called then.
+    const elsewhere = sources.filter(
+      (name) =>
+        /^(core|web|server)\//.test(name) && !/\/kinds\/|\.test\.|\/fixtures\/|job\/from3\.ts$/.test(name),
+    );
+    expect(elsewhere.length).toBeGreaterThan(300);
+    expect(where((line) => asks.test(line), elsewhere)).toEqual([]);
+  });
 });
 
 const cruise = (files: Record<string, string>): string =>

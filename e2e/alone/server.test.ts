@@ -5,7 +5,7 @@ import { mkdir, mkdtemp, readdir, rename, rm, symlink, truncate, writeFile } fro
 import { request, type IncomingHttpHeaders } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { KeptRun, RunEvent, Target } from '@kymar/core/measure';
+import type { KeptRun, RunEvent, RunTarget } from '@kymar/core/measure';
 import { brief, whole } from '../../core/fixtures/draws';
 import { root, startServer } from '../../scripts/serve.cjs';
 
@@ -48,7 +48,7 @@ const api = (method: string, path: string, body?: unknown, headers: Record<strin
     headers: { cookie, ...(body ? { 'content-type': 'application/json' } : {}), ...headers },
     ...(body ? { body: JSON.stringify(body) } : {}),
   });
-const targets = async () => (await (await api('GET', '/targets')).json()) as Target[];
+const targets = async () => (await (await api('GET', '/targets')).json()) as RunTarget[];
 const start = async (bytes: number, more: object = {}) =>
   api('POST', '/runs', {
     kind: 'sequential',
@@ -260,7 +260,7 @@ whole('two servers, and one folder under two names, never run at once on one dev
   const theirs = await cookieFrom(other.address);
   const list = (await (
     await fetch(`${other.address}/api/targets`, { headers: { cookie: theirs } })
-  ).json()) as Target[];
+  ).json()) as RunTarget[];
   const { id } = (await (await start(await large())).json()) as { id: string };
   await follow(id, (events) => events.some((e) => e.type === 'progress' && e.bytes > 0));
   for (const { id: target } of list) {
@@ -355,7 +355,7 @@ const loopable =
     XDG_STATE_HOME='${state}' '${process.execPath}' program.cjs`);
     expect(stderr).not.toMatch(/rror/);
     const told = Object.fromEntries(
-      (JSON.parse(stdout) as Target[]).map((t) => [t.folder.split('/').at(-1), t]),
+      (JSON.parse(stdout) as RunTarget[]).map((t) => [t.folder.split('/').at(-1), t]),
     );
     expect(told.overlay).toMatchObject({ labels: ['memory-backed'], way: 'overlay on tmpfs' });
     expect(told.inmemory!.labels).toContain('memory-backed');

@@ -1,12 +1,12 @@
-import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
+import { Box, Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { type Run } from '@kymar/core/job';
-import type { Move, Open } from '@kymar/core/job';
+import { isLoad, isMove, type Run, type Move, type Load } from '@kymar/core/job';
 import { format, parseQuantity } from '@kymar/core/units';
 import { EntryScope, scopeOf } from '../ui/entries';
 import { QuantityField } from '../ui/field';
 import { UntilField, type Until } from './until';
 import { waysOf, type Taken } from './taken';
+import { Pick } from '../ui/pick';
 import { useWrongAt } from './wrong';
 
 type Kind = 'rate' | 'timed' | 'bound';
@@ -26,10 +26,10 @@ export function ByHand({
   onTaken,
 }: {
   job: string;
-  activity: Move | Open | null;
+  activity: Move | Load | null;
   onTaken(taken: Taken): void;
 }) {
-  const move = activity?.kind === 'move' ? activity : null;
+  const move = isMove(activity) ? activity : null;
   const [kind, setKind] = useState<Kind>('rate');
   const [direction, setDirection] = useState<Run['direction']>(move?.direction ?? 'write');
   const [shown, setShown] = useState('');
@@ -90,17 +90,17 @@ export function ByHand({
   return (
     <EntryScope value={scopeOf(job, 'bench', 'hand')}>
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
-        <TextField
-          select
+        <Pick
           label="What is known"
           value={kind}
-          onChange={(e) => setKind(e.target.value as Kind)}
+          options={[
+            ['rate', 'A rate that another program showed'],
+            ['timed', 'How long the activity took'],
+            ['bound', 'Only that it took less than'],
+          ]}
+          onValue={setKind}
           sx={{ gridColumn: '1 / -1' }}
-        >
-          <MenuItem value="rate">A rate that another program showed</MenuItem>
-          <MenuItem value="timed">How long the activity took</MenuItem>
-          <MenuItem value="bound">Only that it took less than</MenuItem>
-        </TextField>
+        />
         {kind === 'rate' ? (
           <>
             <TextField
@@ -117,15 +117,15 @@ export function ByHand({
                     : rate.problem
               }
             />
-            <TextField
-              select
+            <Pick
               label="Direction"
               value={direction}
-              onChange={(e) => setDirection(e.target.value as Run['direction'])}
-            >
-              <MenuItem value="write">Writing to the drive</MenuItem>
-              <MenuItem value="read">Reading from it</MenuItem>
-            </TextField>
+              options={[
+                ['write', 'Writing to the drive'],
+                ['read', 'Reading from it'],
+              ]}
+              onValue={setDirection}
+            />
             <QuantityField
               label="Size of the test, if said"
               dimension="bytes"
@@ -160,7 +160,7 @@ export function ByHand({
             />
             {kind === 'timed' && move && <UntilField value={until} onValue={setUntil} />}
             <Typography variant="body2" color="textSecondary" sx={{ alignSelf: 'center' }}>
-              {activity?.kind === 'open'
+              {isLoad(activity)
                 ? `${activity.name}: from the start until it is open.`
                 : activity && bytes
                   ? `${activity.name}: ${format(bytes, 'B')}, ${files === null ? 'files not counted' : `${format(files, 'count')} files`}`

@@ -1,5 +1,6 @@
-import { Box, MenuItem, TextField, Typography } from '@mui/material';
+import { Box, TextField, Typography } from '@mui/material';
 import type { Run } from '@kymar/core/job';
+import { Pick } from '../ui/pick';
 import { QuantityField } from '../ui/field';
 
 /** What a person states of the conditions of the runs to come. */
@@ -35,14 +36,12 @@ export function ConditionFields({
     options: readonly string[],
     onChoose: (chosen: string) => void,
   ) => (
-    <TextField select label={label} value={shown} onChange={(e) => onChoose(e.target.value)}>
-      <MenuItem value="">not noted</MenuItem>
-      {options.map((option) => (
-        <MenuItem key={option} value={option}>
-          {option}
-        </MenuItem>
-      ))}
-    </TextField>
+    <Pick
+      label={label}
+      value={shown}
+      options={[['', 'not noted'], ...options.map((option) => [option, option] as const)]}
+      onValue={onChoose}
+    />
   );
   return (
     <Box sx={{ mb: 1.5 }}>

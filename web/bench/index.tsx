@@ -1,15 +1,17 @@
-import { Box, MenuItem, Tab, Tabs, TextField, Typography } from '@mui/material';
+import { Box, Tab, Tabs, Typography } from '@mui/material';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import {
   isAt,
+  isLoad,
+  isMove,
   placeOf,
-  samePlace,
   Run,
+  samePlace,
   type Activity,
   type Job,
   type Move,
-  type Open,
+  type Load,
   type Place,
 } from '@kymar/core/job';
 import { LOOKS } from '@kymar/core/diagnosis';
@@ -28,12 +30,13 @@ import { ConditionFields, NO_CONDITIONS, type Conditions } from './conditions';
 import { LearnedPanel } from './learned';
 import { ProtocolPanel } from './protocol';
 import { RealBench } from './real';
-import { Rig } from './rig';
+import { RigPanel } from './rig';
 import { RunList } from './runs';
-import { Stopwatch } from './stopwatch';
+import { StopwatchPanel } from './stopwatch';
 import type { Taken } from './taken';
 import { TracePanel } from './trace';
-import { asItIs, LookLine, useTested, WantedPanel, type Wanted } from './wanted';
+import { asItIs, LookLine, useTested, WantedPanel, type WantedTest } from './wanted';
+import { Pick } from '../ui/pick';
 import { Watching } from './watching';
 
 const WAYS = [
@@ -47,11 +50,10 @@ const WAYS = [
 type Way = (typeof WAYS)[number][0];
 
 /** What a clock can time: a copy that ends, a load. */
-const isTimeable = (activity: Activity): activity is Move | Open =>
-  activity.kind === 'move' || activity.kind === 'open';
+const isTimeable = (activity: Activity): activity is Move | Load => isMove(activity) || isLoad(activity);
 
 /** Time it: by thumb, on this machine, on the simulated rig, or as read off elsewhere. */
-export function Bench() {
+export function BenchView() {
   const { job, at: looked } = useJob();
   const [way, setWay] = useState<Way>('stopwatch');
   const timeable = job.activities.filter(isTimeable);
@@ -108,7 +110,7 @@ export function Bench() {
     setWay(practice === 'synthetic' ? 'real' : 'watch');
   };
   /** A test that a cause wants: the same activity, one thing done differently, and the next run says so. */
-  const takeTest = ({ look, activity: of }: Wanted) => {
+  const takeTest = ({ look, activity: of }: WantedTest) => {
     if (of) choose(of);
     setConditions((now) => ({ ...now, look }));
     setWay(LOOKS.find(({ id }) => id === look)?.timedBy ?? 'stopwatch');
@@ -138,11 +140,11 @@ export function Bench() {
             '& > *': { gridColumn: 'span 2' },
           }}
         >
-          <TextField
-            select
+          <Pick
             label="What is timed"
             value={activity?.id ?? ''}
-            onChange={(e) => choose(e.target.value)}
+            options={timeable.map((a) => [a.id, a.name])}
+            onValue={choose}
             disabled={timeable.length === 0 || timed !== null}
             helperText={
               timeable.length === 0
@@ -151,26 +153,16 @@ export function Bench() {
                   ? 'Bound to the clock'
                   : undefined
             }
-          >
-            {timeable.map((a) => (
-              <MenuItem key={a.id} value={a.id}>
-                {a.name}
-              </MenuItem>
-            ))}
-          </TextField>
-          <TextField
-            select
+          />
+          <Pick
             label="Where it runs"
             value={where}
-            onChange={(e) => setWhere({ at: at?.name ?? '', key: e.target.value })}
-          >
-            {[...own, ...others].map(({ key, name }) => (
-              <MenuItem key={key} value={key}>
-                {name}
-              </MenuItem>
-            ))}
-            <MenuItem value="none">Another machine, path not described</MenuItem>
-          </TextField>
+            options={[
+              ...[...own, ...others].map(({ key, name }) => [key, name] as const),
+              ['none', 'Another machine, path not described'],
+            ]}
+            onValue={(v) => setWhere({ at: at?.name ?? '', key: v })}
+          />
         </Box>
         {conditions.look && <LookLine look={conditions.look} onLeave={() => setConditions(asItIs)} />}
         <EntryScope value={scopeOf(job.id, 'bench', 'conditions')}>
@@ -204,7 +196,7 @@ export function Bench() {
           ))}
         </Tabs>
         {way === 'stopwatch' && (
-          <Stopwatch
+          <StopwatchPanel
             key={`${activity?.id} ${conditions.look}`}
             job={job.id}
             activity={activity}
@@ -218,7 +210,7 @@ export function Bench() {
           <RealBench
             key={size}
             size={size}
-            activity={activity?.kind === 'move' ? activity : null}
+            activity={isMove(activity) ? activity : null}
             job={job}
             at={at}
             where={where}
@@ -226,10 +218,10 @@ export function Bench() {
           />
         )}
         {way === 'rig' && (
-          <Rig
+          <RigPanel
             job={job}
             at={at}
-            activity={activity?.kind === 'move' ? activity : null}
+            activity={isMove(activity) ? activity : null}
             looking={conditions.look}
             onTaken={keep}
           />

@@ -1,10 +1,11 @@
-import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
+import { Box, Button, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { protocolOf, type Mind, type ProtocolTest } from '@kymar/core/measure';
 import { doubtsOf, lateFor, type Job } from '@kymar/core/job';
 import { counted, format } from '@kymar/core/units';
 import { placedWhere } from '../state/placed';
 import { Notice } from '../ui/notice';
+import { Cells, oneLine } from '../ui/cells';
 import { Panel } from '../ui/panel';
 
 /** The tests that prove what was frozen, how far they are, what is still to come, and each taken up with a press. */
@@ -12,7 +13,8 @@ export function ProtocolPanel({ job, onTake }: { job: Job; onTake(test: Protocol
   const { tests, seconds, wear, share } = useMemo(() => protocolOf(job), [job]);
   const [shown, setShown] = useState<string | null>(null);
   if (tests.length === 0) return null;
-  const open = tests.filter((t) => t.done < t.wanted);
+  const isDone = (test: ProtocolTest) => test.done >= test.wanted;
+  const open = tests.filter((test) => !isDone(test));
   const isSeveral = new Set(tests.map((t) => `${t.place.machine} ${t.place.device}`)).size > 1;
   const next = open[0];
   const frozen = job.forecasts.at(-1);
@@ -43,62 +45,56 @@ export function ProtocolPanel({ job, onTake }: { job: Job; onTake(test: Protocol
           {words}
         </Notice>
       ))}
-      <Table size="small" aria-label="Tests of the protocol">
-        <TableHead>
-          <TableRow>
-            <TableCell>Test</TableCell>
-            <TableCell align="right">One run, with its rest</TableCell>
-            <TableCell align="right">Runs</TableCell>
-            <TableCell />
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {tests.map((test) => {
-            const isDone = test.done >= test.wanted;
-            const words = titleOf(test);
-            return (
-              <TableRow key={test.id} sx={isDone ? { '& td': { color: 'text.secondary' } } : undefined}>
-                <TableCell>
-                  {words}
-                  {isSeveral && (
-                    <Typography variant="caption" component="div" color="textSecondary">
-                      {placedWhere(job, test.place)?.name}
+      <Cells
+        of={tests}
+        keyOf={({ id }) => id}
+        label="Tests of the protocol"
+        rowSx={(test) => (isDone(test) ? { '& td': { color: 'text.secondary' } } : undefined)}
+        columns={({ left, right }) => [
+          left('Test', (test) => (
+            <>
+              {titleOf(test)}
+              {isSeveral && (
+                <Typography variant="caption" component="div" color="textSecondary">
+                  {placedWhere(job, test.place)?.name}
+                </Typography>
+              )}
+              {(shown === test.id || test.id === next?.id) && (
+                <Box component="ul" sx={{ m: 0, mt: 0.5, pl: 2.25 }}>
+                  {test.minds.map((mind) => (
+                    <Typography component="li" variant="caption" key={mind.id}>
+                      {mindWords(mind)}
                     </Typography>
-                  )}
-                  {(shown === test.id || test.id === next?.id) && (
-                    <Box component="ul" sx={{ m: 0, mt: 0.5, pl: 2.25 }}>
-                      {test.minds.map((mind) => (
-                        <Typography component="li" variant="caption" key={mind.id}>
-                          {mindWords(mind)}
-                        </Typography>
-                      ))}
-                    </Box>
-                  )}
-                </TableCell>
-                <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
-                  {test.seconds === null ? '' : format(test.seconds, 's', 2)}
-                </TableCell>
-                <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
-                  {test.done} of {test.wanted}
-                </TableCell>
-                <TableCell sx={{ p: 0 }}>
-                  <Button
-                    size="small"
-                    variant={test.id === next?.id ? 'outlined' : 'text'}
-                    aria-label={`${isDone ? 'Repeat' : 'Take up'}: ${words}`}
-                    onClick={() => {
-                      setShown(test.id);
-                      onTake(test);
-                    }}
-                  >
-                    {isDone ? 'Repeat' : 'Take up'}
-                  </Button>
-                </TableCell>
-              </TableRow>
-            );
-          })}
-        </TableBody>
-      </Table>
+                  ))}
+                </Box>
+              )}
+            </>
+          )),
+          right(
+            'One run, with its rest',
+            ({ seconds }) => (seconds === null ? '' : format(seconds, 's', 2)),
+            oneLine,
+          ),
+          right('Runs', ({ done, wanted }) => `${done} of ${wanted}`, oneLine),
+          left(
+            '',
+            (test) => (
+              <Button
+                size="small"
+                variant={test.id === next?.id ? 'outlined' : 'text'}
+                aria-label={`${isDone(test) ? 'Repeat' : 'Take up'}: ${titleOf(test)}`}
+                onClick={() => {
+                  setShown(test.id);
+                  onTake(test);
+                }}
+              >
+                {isDone(test) ? 'Repeat' : 'Take up'}
+              </Button>
+            ),
+            { p: 0 },
+          ),
+        ]}
+      />
     </Panel>
   );
 }

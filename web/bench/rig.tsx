@@ -1,15 +1,16 @@
-import { Box, Button, LinearProgress, MenuItem, TextField, Typography } from '@mui/material';
+import { Box, Button, LinearProgress, TextField, Typography } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
 import { probeRig, simulate, type RigRun } from '@kymar/core/measure';
 import { hiddenCause, lookedAt, LOOKS } from '@kymar/core/diagnosis';
 import { exactFact, explaining, given } from '@kymar/core/evidence';
 import { caseOf, collect, overriding, type Case } from '@kymar/core/forecast';
-import type { Job, Move } from '@kymar/core/job';
+import { isMove, type Job, type Move } from '@kymar/core/job';
 import type { Placed } from '../state/placed';
 import { format } from '@kymar/core/units';
 import { FlowLine } from './flowline';
 import { clock } from '../state/watch';
 import { useSituation } from '../state/situation';
+import { Pick } from '../ui/pick';
 import type { Taken } from './taken';
 
 /** How a simulated run is shown: within so many s, or so many times as fast as it would be. */
@@ -23,7 +24,7 @@ type Shown = keyof typeof SHOWN;
 const KEPT = 200;
 
 /** The simulated rig: the core's own model with a hidden true unit and noise. */
-export function Rig({
+export function RigPanel({
   job,
   at,
   activity,
@@ -104,7 +105,7 @@ export function Rig({
     );
   const hidden = faulty
     ? hiddenCause(
-        situation.work.filter((a) => a.kind === 'move').map((a) => caseOf(situation, a.id)),
+        situation.work.filter(isMove).map((a) => caseOf(situation, a.id)),
         unit,
       )
     : null;
@@ -179,34 +180,28 @@ export function Rig({
           }}
           sx={{ width: 110 }}
         />
-        <TextField
-          select
+        <Pick
           label="Fault"
           value={faulty ? 'maybe' : 'none'}
-          disabled={play !== null}
-          onChange={(e) => {
-            setFaulty(e.target.value === 'maybe');
+          options={[
+            ['none', 'none'],
+            ['maybe', 'maybe one, hidden'],
+          ]}
+          onValue={(v) => {
+            setFaulty(v === 'maybe');
             setTold(false);
           }}
+          disabled={play !== null}
           sx={{ minWidth: 150 }}
-        >
-          <MenuItem value="none">none</MenuItem>
-          <MenuItem value="maybe">maybe one, hidden</MenuItem>
-        </TextField>
-        <TextField
-          select
+        />
+        <Pick
           label="Shown within"
           value={shown}
+          options={(Object.keys(SHOWN) as (keyof typeof SHOWN)[]).map((way) => [way, way])}
+          onValue={setShown}
           disabled={play !== null}
-          onChange={(e) => setShown(e.target.value as Shown)}
           sx={{ minWidth: 150 }}
-        >
-          {Object.keys(SHOWN).map((way) => (
-            <MenuItem key={way} value={way}>
-              {way}
-            </MenuItem>
-          ))}
-        </TextField>
+        />
         {play ? (
           <Button variant="outlined" color="error" onClick={() => setPlay(null)}>
             Stop and discard

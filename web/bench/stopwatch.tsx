@@ -1,8 +1,9 @@
+import { Z95 } from '@kymar/core/stats';
 import { Alert, Box, Button, Typography } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { stopwatchError } from '@kymar/core/measure';
-import type { Move, Open } from '@kymar/core/job';
+import { isLoad, isMove, type Move, type Load } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { useSettings } from '../state/settings';
 import { EntryScope, scopeOf } from '../ui/entries';
@@ -20,11 +21,11 @@ import {
   press,
   reloadError,
   reset,
-  secondsOf,
+  watchSeconds,
   startOf,
   useWatch,
 } from '../state/watch';
-import { courseOf, isRising, showed } from './shown';
+import { courseOfShares, isRising, showed } from './shown';
 import { waysOf, type Taken } from './taken';
 import { ThumbLine } from './thumb';
 import { useWrongAt } from './wrong';
@@ -32,19 +33,19 @@ import { useWrongAt } from './wrong';
 const STEP = 0.1;
 
 /** The big timer. Space starts and stops, L laps, arrows correct, Enter keeps, Escape discards, F fills the screen: the mouse is never needed. */
-export function Stopwatch({
+export function StopwatchPanel({
   job,
   activity,
   onTaken,
 }: {
   job: string;
-  activity: Move | Open | null;
+  activity: Move | Load | null;
   onTaken(taken: Taken): void;
 }) {
   const { watch: any, discarded } = useWatch();
   const elsewhere = any !== null && any.job !== job;
   const watch = elsewhere ? null : any;
-  const move = activity?.kind === 'move' ? activity : null;
+  const move = isMove(activity) ? activity : null;
   const single = (value: Move['bytes']['value'] | undefined) =>
     Array.isArray(value) ? value[1] : (value ?? null);
   const [said, setSaid] = useState<{ bytes: number | null; files: number | null; until: Until }>({
@@ -65,12 +66,12 @@ export function Stopwatch({
   const rises = isRising(shown);
   const thumb = useSettings((s) => s.thumb);
   const running = watch !== null && watch.stop === null;
-  const seconds = watch ? secondsOf(watch) : null;
+  const seconds = watch ? watchSeconds(watch) : null;
   const error = Math.hypot(
     stopwatchError(correction === 0 ? [] : [correction], thumb?.spread),
     watch ? reloadError(watch) : 0,
   );
-  const moved = activity?.kind === 'open' || (bytes !== null && bytes > 0);
+  const moved = isLoad(activity) || (bytes !== null && bytes > 0);
   const wrong = useWrongAt(job, 'stopwatch');
   const ready =
     seconds !== null &&
@@ -99,7 +100,7 @@ export function Stopwatch({
         block: null,
         depth: null,
       },
-      samples: watch && move ? courseOf(watch, bytes, seconds) : [],
+      samples: watch && move ? courseOfShares(watch, bytes, seconds) : [],
     });
     reset();
   };
@@ -219,7 +220,7 @@ export function Stopwatch({
             {isSetBack
               ? '. The clock of this computer was set back while it ran: this time is not known'
               : ''}
-            {seconds !== null && !isSetBack ? `, known to ± ${(1.96 * error).toFixed(2)} s` : ''}
+            {seconds !== null && !isSetBack ? `, known to ± ${(Z95 * error).toFixed(2)} s` : ''}
             {seconds !== null && seconds > 0 && !isSetBack && move && bytes
               ? `, ${format(bytes / seconds, 'B/s')}`
               : ''}
@@ -331,8 +332,8 @@ export function Stopwatch({
         <ThumbLine />
         {discarded && any === null && discarded.job === job && (
           <Button size="small" onClick={bringBack}>
-            Discarded {secondsOf(discarded) === null ? 'while running' : clock(secondsOf(discarded)!)}: bring
-            it back
+            Discarded {watchSeconds(discarded) === null ? 'while running' : clock(watchSeconds(discarded)!)}:
+            bring it back
           </Button>
         )}
       </Box>

@@ -1,21 +1,9 @@
-import {
-  Alert,
-  Box,
-  Button,
-  MenuItem,
-  Table,
-  TableBody,
-  TableCell,
-  TableHead,
-  TableRow,
-  TextField,
-  Typography,
-} from '@mui/material';
+import { Alert, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { Suspense, useState } from 'react';
 import type { PhaseKind, TraceColumns } from '@kymar/core/measure';
 import { hardCeiling } from '@kymar/core/build/path';
 import { pathOf } from '@kymar/core/forecast';
-import type { Move, Open } from '@kymar/core/job';
+import { isMove, type Move, type Load } from '@kymar/core/job';
 import { counted, format, numeral } from '@kymar/core/units';
 import type { Placed } from '../state/placed';
 import { situationNow } from '../state/situation';
@@ -23,7 +11,9 @@ import { QuantityField } from '../ui/field';
 import { patientLazy } from '../ui/lazy';
 import { traces, type TraceLook, type TraceRead } from '../workers';
 import { waysOf, type Taken } from './taken';
-import { Opening } from '../ui/waiting';
+import { Pick } from '../ui/pick';
+import { OpeningView } from '../ui/waiting';
+import { Cells } from '../ui/cells';
 
 const TraceChart = patientLazy(() => import('./tracechart'));
 
@@ -78,7 +68,7 @@ const UNKNOWN: TraceColumns = {
 
 interface Props {
   at: Placed | null;
-  activity: Move | Open | null;
+  activity: Move | Load | null;
   onTaken(taken: Taken): void;
 }
 
@@ -130,7 +120,7 @@ export function TracePanel({ at, activity, onTaken }: Props) {
     }
     setBusy(false);
   };
-  const move = activity?.kind === 'move' ? activity : null;
+  const move = isMove(activity) ? activity : null;
   const keep = () => {
     if (!read || !look) return;
     onTaken({
@@ -189,24 +179,14 @@ export function TracePanel({ at, activity, onTaken }: Props) {
       )}
       {look && columns && (
         <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(2, minmax(0, 1fr))' }}>
-          <TextField
-            select
+          <Pick
             label="Time"
             value={columns.time ?? 'none'}
-            onChange={(e) =>
-              change({
-                time: e.target.value === 'none' ? null : Number(e.target.value),
-                ...(e.target.value === 'none' ? { timeUnit: 1 } : {}),
-              })
+            options={[['none', 'none: rows are evenly apart'], ...names.map((name, i) => [i, name] as const)]}
+            onValue={(v) =>
+              change({ time: v === 'none' ? null : v, ...(v === 'none' ? { timeUnit: 1 } : {}) })
             }
-          >
-            <MenuItem value="none">none: rows are evenly apart</MenuItem>
-            {names.map((name, i) => (
-              <MenuItem key={i} value={i}>
-                {name}
-              </MenuItem>
-            ))}
-          </TextField>
+          />
           {columns.time === null ? (
             <QuantityField
               label="From row to row"
@@ -216,34 +196,22 @@ export function TracePanel({ at, activity, onTaken }: Props) {
               onValue={(apart) => apart !== null && apart > 0 && change({ apart })}
             />
           ) : (
-            <TextField
-              select
+            <Pick
               label="Time is in"
               value={columns.timeUnit}
-              onChange={(e) =>
-                change({ timeUnit: e.target.value === 'clock' ? 'clock' : Number(e.target.value) })
-              }
-            >
-              {TIMES.map(([unit, value]) => (
-                <MenuItem key={unit} value={value}>
-                  {unit}
-                </MenuItem>
-              ))}
-              <MenuItem value="clock">clock times or dates</MenuItem>
-            </TextField>
+              options={[
+                ...TIMES.map(([unit, value]) => [value, unit] as const),
+                ['clock', 'clock times or dates'],
+              ]}
+              onValue={(v) => change({ timeUnit: v === 'clock' ? 'clock' : v })}
+            />
           )}
-          <TextField
-            select
+          <Pick
             label="What was moved"
             value={columns.amount}
-            onChange={(e) => change({ amount: Number(e.target.value) })}
-          >
-            {names.map((name, i) => (
-              <MenuItem key={i} value={i}>
-                {name}
-              </MenuItem>
-            ))}
-          </TextField>
+            options={names.map((name, i) => [i, name])}
+            onValue={(v) => change({ amount: v })}
+          />
           <TextField
             select
             label="It is"
@@ -274,26 +242,14 @@ export function TracePanel({ at, activity, onTaken }: Props) {
 function Preview({ look }: { look: TraceLook }) {
   return (
     <Box sx={{ overflowX: 'auto' }}>
-      <Table size="small" aria-label={`First rows of ${look.file}`}>
-        {look.heading && (
-          <TableHead>
-            <TableRow>
-              {look.heading.map((name, i) => (
-                <TableCell key={i}>{name}</TableCell>
-              ))}
-            </TableRow>
-          </TableHead>
-        )}
-        <TableBody>
-          {look.rows.map((row, i) => (
-            <TableRow key={i}>
-              {row.map((cell, k) => (
-                <TableCell key={k}>{cell}</TableCell>
-              ))}
-            </TableRow>
-          ))}
-        </TableBody>
-      </Table>
+      <Cells
+        of={look.rows}
+        label={`First rows of ${look.file}`}
+        heads={look.heading !== null}
+        columns={({ left }) =>
+          (look.heading ?? look.rows[0] ?? []).map((name, k) => left(name, (row) => row[k]))
+        }
+      />
     </Box>
   );
 }
@@ -309,32 +265,22 @@ function Result({ read, activity, onKeep }: { read: TraceRead; activity: Move | 
         {out > 0 ? ` ${counted(out, 'row')} left out: ${leftWords(left)}.` : ''}
       </Typography>
       <Box sx={{ height: 220 }}>
-        <Suspense fallback={<Opening />}>
+        <Suspense fallback={<OpeningView />}>
           <TraceChart read={read} />
         </Suspense>
       </Box>
-      <Table size="small" aria-label="Phases">
-        <TableHead>
-          <TableRow>
-            <TableCell>Phase</TableCell>
-            <TableCell align="right">From</TableCell>
-            <TableCell align="right">To</TableCell>
-            <TableCell align="right">Time</TableCell>
-            <TableCell align="right">MB/s</TableCell>
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {phases.phases.map((p) => (
-            <TableRow key={p.fromBytes}>
-              <TableCell>{PHASE[p.kind]}</TableCell>
-              <TableCell align="right">{format(p.fromBytes, 'B')}</TableCell>
-              <TableCell align="right">{format(p.toBytes, 'B')}</TableCell>
-              <TableCell align="right">{format(p.to - p.from, 's')}</TableCell>
-              <TableCell align="right">{numeral(p.rate / 1e6, 0)}</TableCell>
-            </TableRow>
-          ))}
-        </TableBody>
-      </Table>
+      <Cells
+        of={phases.phases}
+        keyOf={({ fromBytes }) => fromBytes}
+        label="Phases"
+        columns={({ left, right }) => [
+          left('Phase', ({ kind }) => PHASE[kind]),
+          right('From', ({ fromBytes }) => format(fromBytes, 'B')),
+          right('To', ({ toBytes }) => format(toBytes, 'B')),
+          right('Time', ({ from, to }) => format(to - from, 's')),
+          right('MB/s', ({ rate }) => numeral(rate / 1e6, 0)),
+        ]}
+      />
       <Typography variant="body2">{findingWords(read)}</Typography>
       <Button variant="contained" onClick={onKeep}>
         {activity ? `Keep as a run of ${activity.name}` : 'Keep as a run'}

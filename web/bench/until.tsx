@@ -1,11 +1,16 @@
-import { MenuItem, TextField } from '@mui/material';
+import { Pick } from '../ui/pick';
 
 export type Until = 'bar' | 'written';
 
 /** What a person's clock was stopped at. The two differ by what the host's memory still holds. */
 export const UntilField = ({ value, onValue }: { value: Until; onValue(until: Until): void }) => (
-  <TextField select label="Stopped when" value={value} onChange={(e) => onValue(e.target.value as Until)}>
-    <MenuItem value="bar">the bar was full</MenuItem>
-    <MenuItem value="written">safe to eject</MenuItem>
-  </TextField>
+  <Pick
+    label="Stopped when"
+    value={value}
+    options={[
+      ['bar', 'the bar was full'],
+      ['written', 'safe to eject'],
+    ]}
+    onValue={onValue}
+  />
 );

@@ -2,7 +2,7 @@ import { Alert, Box, Button, Typography } from '@mui/material';
 import { useMemo } from 'react';
 import { LOOKS } from '@kymar/core/diagnosis';
 import { caseOf } from '@kymar/core/forecast';
-import type { Job, Move, Open } from '@kymar/core/job';
+import type { Job, Move, Load } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';
 import type { Placed } from '../state/placed';
 import { useSituation } from '../state/situation';
@@ -10,7 +10,7 @@ import { Panel } from '../ui/panel';
 import type { Conditions } from './conditions';
 
 /** A test that was taken up to find a cause. */
-export type Wanted = NonNullable<Job['tests']>[number];
+export type WantedTest = NonNullable<Job['tests']>[number];
 
 const titleOf = (look: string): string => LOOKS.find(({ id }) => id === look)?.title ?? look;
 
@@ -20,16 +20,16 @@ export const asItIs = ({ look: _, ...conditions }: Conditions): Conditions => co
 /** What is timed under a test: its size, its files, its direction, and whether memory takes the other end; null where nothing changes. */
 export function useTested(
   at: Placed | null,
-  activity: Move | Open | null,
+  activity: Move | Load | null,
   look: string | undefined,
-): { activity: Move | Open; toMemory: boolean } | null {
+): { activity: Move | Load; toMemory: boolean } | null {
   const situation = useSituation(at);
   return useMemo(() => {
     const test = LOOKS.find(({ id }) => id === look);
     if (!situation || !activity || !test?.change) return null;
     if (!situation.work.some(({ id }) => id === activity.id)) return null;
     const of = test.change(caseOf(situation, activity.id));
-    return { activity: of.activity as Move | Open, toMemory: of.asked?.toMemory ?? false };
+    return { activity: of.activity as Move | Load, toMemory: of.asked?.toMemory ?? false };
   }, [situation, activity, look]);
 }
 
@@ -58,13 +58,13 @@ export function WantedPanel({
 }: {
   job: Job;
   looking: string | undefined;
-  onTake(wanted: Wanted): void;
+  onTake(wanted: WantedTest): void;
 }) {
   const { tests = [] } = job;
   if (tests.length === 0) return null;
-  const isMade = ({ look, activity }: Wanted) =>
+  const isMade = ({ look, activity }: WantedTest) =>
     job.runs.some((r) => r.conditions.look === look && r.activity === activity && r.ended === 'done');
-  const remove = ({ look }: Wanted) =>
+  const remove = ({ look }: WantedTest) =>
     changeJob(job.id, (j) => ({ ...j, tests: (j.tests ?? []).filter((t) => t.look !== look) }));
   return (
     <Panel title="To find the cause">

@@ -1,7 +1,7 @@
-import { Alert, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
+import { Alert, Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import { WATCH, type Watchable } from '@kymar/core/measure';
-import type { Activity, Job } from '@kymar/core/job';
+import { isLoad, isMove, type Activity, type Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { useForecast } from '../state/forecast';
 import type { Placed } from '../state/placed';
@@ -15,6 +15,7 @@ import { QuantityField } from '../ui/field';
 import type { Conditions } from './conditions';
 import { FlowLine } from './flowline';
 import { purposeOf } from './purpose';
+import { Pick } from '../ui/pick';
 import { useWrongAt } from './wrong';
 
 interface Props {
@@ -76,20 +77,16 @@ export function Watching({ job, at, activity, where, conditions }: Props) {
             {device && (
               <>
                 <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 2fr) minmax(0, 1fr)' }}>
-                  <TextField
-                    select
+                  <Pick
                     label="Device"
                     value={device.id}
-                    onChange={(e) => setChosen(e.target.value)}
+                    options={list!.map((d) => [
+                      d.id,
+                      `${d.name}${d.size === null ? '' : `, ${format(d.size, 'B')}`}`,
+                    ])}
+                    onValue={setChosen}
                     helperText={underWords(device)}
-                  >
-                    {list!.map((d) => (
-                      <MenuItem key={d.id} value={d.id}>
-                        {d.name}
-                        {d.size === null ? '' : `, ${format(d.size, 'B')}`}
-                      </MenuItem>
-                    ))}
-                  </TextField>
+                  />
                   <QuantityField
                     label="Over when still for"
                     dimension="time"
@@ -99,7 +96,7 @@ export function Watching({ job, at, activity, where, conditions }: Props) {
                   />
                 </Box>
                 <Typography variant="body2" color="textSecondary">
-                  {activity?.kind === 'open'
+                  {isLoad(activity)
                     ? 'Open the project in its program: the clock starts with the first bytes read. Say when it is open.'
                     : 'Copy with whatever program the customer uses: the clock starts with the first bytes and stops when all is written and memory ' +
                       'is flushed. Nobody presses anything.'}
@@ -155,7 +152,7 @@ function Shown({
     { bytes: taken + rate * seconds, rate },
   ]);
   const last = samples.at(-1);
-  const size = isOwn && activity.kind === 'move' ? asWhole(activity.bytes.value) : null;
+  const size = isOwn && isMove(activity) ? asWhole(activity.bytes.value) : null;
   const total = Math.max(size ?? 0, last?.bytes ?? 0, 1);
   const began = watching !== null && watching.state !== 'waiting';
   const refuse = (error: Error) => onProblem(error.message);
@@ -212,7 +209,7 @@ function Shown({
           onClick={() => void finishRun(run.id).catch(refuse)}
           disabled={!began}
         >
-          {activity?.kind === 'open' ? 'It is open now' : 'It is over now'}
+          {isLoad(activity) ? 'It is open now' : 'It is over now'}
         </Button>
         <Button variant="outlined" color="error" onClick={() => void stopRun(run.id).catch(refuse)}>
           Stop watching

@@ -1,13 +1,24 @@
 import { AddIcon, DeleteOutlineIcon } from '../ui/icons';
-import { Autocomplete, Box, Button, IconButton, MenuItem, TextField, Typography } from '@mui/material';
-import { deviceName, isAt, placeOf, withActivity, type Activity, type Job } from '@kymar/core/job';
+import { Autocomplete, Box, Button, IconButton, TextField, Typography } from '@mui/material';
+import {
+  deviceName,
+  isAt,
+  isMove,
+  mustNotStall,
+  placeOf,
+  traitsOf,
+  withActivity,
+  type Activity,
+  type Job,
+} from '@kymar/core/job';
 import { changeJob } from '../state/jobs';
 import { newId } from '../state/id';
 import { EntryScope, forgetEntries, scopeOf } from '../ui/entries';
 import { FactField, NameField, QuantityField } from '../ui/field';
 import { Panel } from '../ui/panel';
-import { Ends } from './ends';
-import { blank, formOf, KindFields, KINDS, UNKNOWN } from './kinds';
+import { OtherEnds } from './ends';
+import { Pick } from '../ui/pick';
+import { blank, formOf, KindFields, ACTIVITY_KINDS, UNKNOWN } from './kinds';
 
 /** What the customer does, and on which machine and device. */
 export function Activities({ job }: { job: Job }) {
@@ -81,10 +92,7 @@ function Card({
   };
   const place = placeOf(job, activity);
   const others = job.activities.filter(
-    (a) =>
-      a.id !== activity.id &&
-      (a.kind === 'move' || a.kind === 'stream') &&
-      (place === null || isAt(job, a, place)),
+    (a) => a.id !== activity.id && (isMove(a) || mustNotStall(a)) && (place === null || isAt(job, a, place)),
   );
   const { target, often } = formOf(activity.kind);
   const host = job.machines.find((m) => m.id === place?.machine)?.host;
@@ -108,22 +116,16 @@ function Card({
         sx={{ gridColumn: 'span 3' }}
       />
       <Box sx={{ gridColumn: 'span 3', display: 'flex', gap: 0.5 }}>
-        <TextField
-          select
-          fullWidth
+        <Pick
           label="Kind"
           value={activity.kind}
-          onChange={(e) => {
+          options={ACTIVITY_KINDS.map((kind) => [kind, formOf(kind).words])}
+          onValue={(v) => {
             forgetEntries(scopeOf(job.id, 'setup', activity.id));
-            onActivity(blank(e.target.value as Activity['kind'], activity));
+            onActivity(blank(v, activity));
           }}
-        >
-          {KINDS.map((kind) => (
-            <MenuItem key={kind} value={kind}>
-              {formOf(kind).words}
-            </MenuItem>
-          ))}
-        </TextField>
+          fullWidth
+        />
         <IconButton aria-label={`Remove ${activity.name}`} title="Remove (can be undone)" onClick={onRemove}>
           <DeleteOutlineIcon fontSize="small" />
         </IconButton>
@@ -143,7 +145,7 @@ function Card({
         <QuantityField
           label={target}
           dimension="time"
-          bare={activity.kind === 'scratch' ? undefined : 'min'}
+          bare={traitsOf(activity).answer === 'wait' ? undefined : 'min'}
           optional
           value={activity.target}
           onValue={(v) => set({ target: v === 0 ? null : v })}
@@ -152,10 +154,10 @@ function Card({
         />
       )}
       <Where job={job} activity={activity} onActivity={onActivity} />
-      {host && activity.kind === 'move' && !activity.itself && (
-        <Ends host={host} move={activity} onMove={onActivity} />
+      {host && isMove(activity) && !activity.itself && (
+        <OtherEnds host={host} move={activity} onMove={onActivity} />
       )}
-      {others.length > 0 && activity.kind === 'move' && (
+      {others.length > 0 && isMove(activity) && (
         <Autocomplete
           multiple
           size="small"
@@ -196,34 +198,22 @@ function Where({
   return (
     <>
       {job.devices.length > 1 && (
-        <TextField
-          select
+        <Pick
           label="Device"
           value={at?.device ?? job.devices[0]!.id}
-          onChange={(e) => onActivity({ ...activity, device: e.target.value })}
+          options={job.devices.map((d) => [d.id, deviceName(job.devices, d.id)])}
+          onValue={(v) => onActivity({ ...activity, device: v })}
           sx={{ gridColumn: 'span 3' }}
-        >
-          {job.devices.map((d) => (
-            <MenuItem key={d.id} value={d.id}>
-              {deviceName(job.devices, d.id)}
-            </MenuItem>
-          ))}
-        </TextField>
+        />
       )}
       {job.machines.length > 1 && (
-        <TextField
-          select
+        <Pick
           label="Machine"
           value={at!.machine}
-          onChange={(e) => onMachine(e.target.value)}
+          options={job.machines.map(({ id, host }) => [id, host.name])}
+          onValue={onMachine}
           sx={{ gridColumn: 'span 3' }}
-        >
-          {job.machines.map(({ id, host }) => (
-            <MenuItem key={id} value={id}>
-              {host.name}
-            </MenuItem>
-          ))}
-        </TextField>
+        />
       )}
     </>
   );

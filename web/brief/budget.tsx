@@ -1,7 +1,8 @@
-import { Box, MenuItem, TextField } from '@mui/material';
+import { Box, TextField } from '@mui/material';
 import { useState } from 'react';
 import type { Money } from '@kymar/core/job';
 import { numeral, readNumber } from '@kymar/core/units';
+import { Pick } from '../ui/pick';
 import { useDraft } from '../ui/field';
 
 const CURRENCIES = [
@@ -70,21 +71,15 @@ export function Budget({
         }}
         slotProps={{ inputLabel: { shrink: true } }}
       />
-      <TextField
-        select
+      <Pick
         label="Currency"
         value={currency}
-        onChange={(e) => {
-          setChosen(e.target.value);
-          if (budget) onBudget({ ...budget, currency: e.target.value });
+        options={[...new Set([...CURRENCIES, currency])].map((code) => [code, code])}
+        onValue={(v) => {
+          setChosen(v);
+          if (budget) onBudget({ ...budget, currency: v });
         }}
-      >
-        {[...new Set([...CURRENCIES, currency])].map((code) => (
-          <MenuItem key={code} value={code}>
-            {code}
-          </MenuItem>
-        ))}
-      </TextField>
+      />
     </Box>
   );
 }

@@ -1,17 +1,17 @@
 import { AddIcon } from '../ui/icons';
 import { Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { addDevice, deviceName, FIRST, removeDevice, type Job, type JobDevice } from '@kymar/core/job';
+import { addDevice, deviceName, FIRST_PLACE, removeDevice, type Job, type JobDevice } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';
 import { EntryScope, forgetEntries, scopeOf } from '../ui/entries';
 import { Panel } from '../ui/panel';
-import { Needs } from './needs';
+import { NeedsPanel } from './needs';
 import { Which } from './which';
 
 /** The devices of the job, each with its role and its requirements. The first is there before anything is chosen for it. */
-export function Devices({ job }: { job: Job }) {
+export function DevicesPanel({ job }: { job: Job }) {
   const [chosen, setChosen] = useState<string | null>(null);
-  const first: JobDevice = { id: FIRST.device, name: '', parts: null };
+  const first: JobDevice = { id: FIRST_PLACE.device, name: '', parts: null };
   const list = job.devices.length > 0 ? job.devices : [first];
   const device = list.find((d) => d.id === chosen) ?? list[0]!;
   const set = (part: Partial<JobDevice>) =>
@@ -66,7 +66,7 @@ export function Devices({ job }: { job: Job }) {
         sx={{ mb: 1.5 }}
       />
       <EntryScope key={device.id} value={scopeOf(job.id, 'setup', device.id)}>
-        <Needs needs={device.needs ?? {}} onNeeds={(needs) => set({ needs })} />
+        <NeedsPanel needs={device.needs ?? {}} onNeeds={(needs) => set({ needs })} />
       </EntryScope>
       {job.machines.length > 1 && (
         <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>

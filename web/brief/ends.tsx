@@ -1,7 +1,8 @@
-import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
+import { Box, Button, Typography } from '@mui/material';
 import { directionOf, totalOf, type Move } from '@kymar/core/job';
 import type { Host } from '@kymar/core/catalog/parts';
 import { writeFact } from '@kymar/core/evidence';
+import { Pick } from '../ui/pick';
 import { FactField } from '../ui/field';
 
 /** Stands for the machine's built-in drive at the other end. */
@@ -10,7 +11,7 @@ const NOT_KNOWN = { value: null, source: { kind: 'unknown' } } as const;
 type Share = NonNullable<Move['shares']>[number];
 
 /** What stands at the other end of a copy: one thing, or several one after another with so much on each. */
-export function Ends({ host, move, onMove }: { host: Host; move: Move; onMove(move: Move): void }) {
+export function OtherEnds({ host, move, onMove }: { host: Host; move: Move; onMove(move: Move): void }) {
   const ends = [{ id: BUILT_IN, name: host.storage.name }, ...(host.endpoints ?? [])];
   const { endpoint, shares, ...rest } = move;
   const label = directionOf(move) === 'write' ? 'Comes from' : 'Goes to';
@@ -22,13 +23,7 @@ export function Ends({ host, move, onMove }: { host: Host; move: Move; onMove(mo
   const set = (i: number, part: Partial<Share>) =>
     several((shares ?? []).map((share, k) => (k === i ? { ...share, ...part } : share)));
   const choose = (value: string, label: string, onEnd: (end: string) => void) => (
-    <TextField select label={label} value={value} onChange={(e) => onEnd(e.target.value)}>
-      {ends.map(({ id, name }) => (
-        <MenuItem key={id} value={id}>
-          {name}
-        </MenuItem>
-      ))}
-    </TextField>
+    <Pick label={label} value={value} options={ends.map(({ id, name }) => [id, name])} onValue={onEnd} />
   );
   if (!shares)
     return (

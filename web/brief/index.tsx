@@ -9,13 +9,13 @@ import { Panel } from '../ui/panel';
 import { WorthFindingOut } from '../ui/worth';
 import { Activities } from './activities';
 import { Budget } from './budget';
-import { Devices } from './devices';
+import { DevicesPanel } from './devices';
 import { Machines } from './machines';
 import { PolicyPanel } from './needs';
 import { DateField } from '../ui/date';
 
 /** What machines, what devices, what work, what targets. */
-export function Brief() {
+export function BriefView() {
   const { job, at } = useJob();
   const situation = useSituation(at);
   const set = (part: Partial<Job>) => changeJob(job.id, (j) => ({ ...j, ...part }));
@@ -67,7 +67,7 @@ export function Brief() {
         </Box>
         <Box sx={{ display: 'grid', gap: 2 }}>
           <Activities job={job} />
-          <Devices job={job} />
+          <DevicesPanel job={job} />
           <PolicyPanel job={job} />
         </Box>
       </Box>

@@ -1,4 +1,4 @@
-import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
+import { Box, Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { addMachine, removeMachine, withHost, type Job, type JobMachine } from '@kymar/core/job';
 import { withSystem, type Host } from '@kymar/core/catalog/parts';
@@ -9,7 +9,8 @@ import { FactField, NameField, QuantityField } from '../ui/field';
 import { HostMenu } from '../ui/hostmenu';
 import { Panel } from '../ui/panel';
 import { PartSheet } from '../ui/sheet';
-import { Ports } from './ports';
+import { PortsPanel } from './ports';
+import { Pick } from '../ui/pick';
 import { Which } from './which';
 
 const USE: Record<JobMachine['use'], string> = {
@@ -84,31 +85,14 @@ function Machine({ job, machine }: { job: Job; machine: JobMachine }) {
   return (
     <>
       <Box sx={{ display: 'grid', gap: 1.75, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
-        <TextField
-          select
+        <Pick
           label="Start from"
           value={hosts.some((h) => h.id === host.id) ? host.id : ''}
-          onChange={(e) => setHost(hosts.find((h) => h.id === e.target.value)!)}
+          options={hosts.map(({ id, name }) => [id, name])}
+          onValue={(v) => setHost(hosts.find((h) => h.id === v)!)}
           helperText="Takes over its ports and built-in drive"
-        >
-          {hosts.map(({ id, name }) => (
-            <MenuItem key={id} value={id}>
-              {name}
-            </MenuItem>
-          ))}
-        </TextField>
-        <TextField
-          select
-          label="Whose it is"
-          value={machine.use}
-          onChange={(e) => set({ use: e.target.value as JobMachine['use'] })}
-        >
-          {(Object.entries(USE) as [JobMachine['use'], string][]).map(([use, words]) => (
-            <MenuItem key={use} value={use}>
-              {words}
-            </MenuItem>
-          ))}
-        </TextField>
+        />
+        <Pick label="Whose it is" value={machine.use} words={USE} onValue={(v) => set({ use: v })} />
         <NameField label="Name" value={host.name} onName={(name) => setHost({ ...host, name })} />
         <TextField
           label="System in use"
@@ -129,20 +113,19 @@ function Machine({ job, machine }: { job: Job; machine: JobMachine }) {
           onValue={(v) => set({ ambient: v === null ? undefined : Math.min(v, 80) })}
           placeholder="not asked"
         />
-        <TextField
-          select
+        <Pick
           label="NVMe boot"
           value={host.startsNvme === undefined ? '' : host.startsNvme ? 'yes' : 'no'}
-          onChange={({ target: { value } }) => {
+          options={[
+            ['', 'not known'],
+            ['yes', 'yes'],
+            ['no', 'no'],
+          ]}
+          onValue={(said) => {
             const { startsNvme: _, ...rest } = host;
-            setHost(value === '' ? rest : { ...rest, startsNvme: value === 'yes' });
+            setHost(said === '' ? rest : { ...rest, startsNvme: said === 'yes' });
           }}
-          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-        >
-          <MenuItem value="">not known</MenuItem>
-          <MenuItem value="yes">yes</MenuItem>
-          <MenuItem value="no">no</MenuItem>
-        </TextField>
+        />
         <FactField
           label="It reads at"
           dimension="rate"
@@ -159,7 +142,7 @@ function Machine({ job, machine }: { job: Job; machine: JobMachine }) {
       <Typography variant="h3" sx={{ mt: 2, mb: 0.75 }}>
         Ports and slots
       </Typography>
-      <Ports host={host} used={used} onHost={setHost} />
+      <PortsPanel host={host} used={used} onHost={setHost} />
       <More host={host} onHost={setHost} />
     </>
   );

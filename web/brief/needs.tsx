@@ -1,4 +1,4 @@
-import { Autocomplete, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
+import { Autocomplete, Box, Button, TextField, Typography } from '@mui/material';
 import { lacking, type Copy } from '@kymar/core/models/copies';
 import type { Fact } from '@kymar/core/evidence';
 import {
@@ -13,6 +13,7 @@ import { changeJob } from '../state/jobs';
 import { System } from '@kymar/core/catalog/parts';
 import { FactField, NameField } from '../ui/field';
 import { ROLE_NAMES } from '../ui/roles';
+import { Pick } from '../ui/pick';
 import { Panel } from '../ui/panel';
 
 const FAMILY = (family: string) => (family === 'own' ? 'Its own' : family);
@@ -25,7 +26,7 @@ const YES_NO: Record<'bootDrive' | 'portable' | 'movesLater' | 'onlyCopy', strin
 const POLICY_IDS = Object.keys(POLICIES) as PolicyId[];
 
 /** What a device is for, and its requirements. Nothing asked here must be answered. */
-export function Needs({ needs, onNeeds }: { needs: DeviceNeeds; onNeeds(needs: DeviceNeeds): void }) {
+export function NeedsPanel({ needs, onNeeds }: { needs: DeviceNeeds; onNeeds(needs: DeviceNeeds): void }) {
   const set = <K extends keyof DeviceNeeds>(key: K, value: DeviceNeeds[K] | undefined) => {
     const { [key]: _, ...rest } = needs;
     onNeeds(value === undefined ? rest : { ...rest, [key]: value });
@@ -105,21 +106,13 @@ export function PolicyPanel({ job }: { job: Job }) {
     <Panel title="Where practitioners disagree, this job follows">
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(3, minmax(0, 1fr))' }}>
         {POLICY_IDS.map((id) => (
-          <TextField
-            key={id}
-            select
+          <Pick
             label={POLICIES[id].question}
             value={policies[id] ?? DEFAULT_POLICIES[id]}
-            onChange={(e) =>
-              changeJob(job.id, (j) => ({ ...j, policies: { ...j.policies, [id]: e.target.value } }))
-            }
-          >
-            {Object.entries(POLICIES[id].answers).map(([answer, words]) => (
-              <MenuItem key={answer} value={answer}>
-                {words}
-              </MenuItem>
-            ))}
-          </TextField>
+            words={POLICIES[id].answers}
+            onValue={(v) => changeJob(job.id, (j) => ({ ...j, policies: { ...j.policies, [id]: v } }))}
+            key={id}
+          />
         ))}
       </Box>
     </Panel>
@@ -183,27 +176,16 @@ function Copies({ list, onList }: { list: readonly Copy[]; onList(list: Copy[]):
             }}
           >
             <NameField label="Copy" value={copy.name} onName={(name) => set(i, { name })} />
-            <TextField
-              select
-              label="On"
-              value={copy.medium}
-              onChange={(e) => set(i, { medium: e.target.value as Copy['medium'] })}
-            >
-              {(Object.entries(MEDIUM) as [Copy['medium'], string][]).map(([key, words]) => (
-                <MenuItem key={key} value={key}>
-                  {words}
-                </MenuItem>
-              ))}
-            </TextField>
-            <TextField
-              select
+            <Pick label="On" value={copy.medium} words={MEDIUM} onValue={(v) => set(i, { medium: v })} />
+            <Pick
               label="Where"
               value={copy.offSite ? 'elsewhere' : 'here'}
-              onChange={(e) => set(i, { offSite: e.target.value === 'elsewhere' })}
-            >
-              <MenuItem value="here">here</MenuItem>
-              <MenuItem value="elsewhere">elsewhere</MenuItem>
-            </TextField>
+              options={[
+                ['here', 'here'],
+                ['elsewhere', 'elsewhere'],
+              ]}
+              onValue={(v) => set(i, { offSite: v === 'elsewhere' })}
+            />
             <Button
               size="small"
               aria-label={`Remove ${copy.name}`}
@@ -239,24 +221,20 @@ function Asked<T extends string>({
   sx: object;
 }) {
   return (
-    <TextField
-      select
+    <Pick
       label={label}
       value={value ?? ''}
-      onChange={(e) => onValue((e.target.value || undefined) as T | undefined)}
-      slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+      options={[
+        [
+          '',
+          <Box component="span" sx={{ color: 'text.secondary' }}>
+            not asked
+          </Box>,
+        ],
+        ...(Object.entries(options) as [T, string][]),
+      ]}
+      onValue={(v) => onValue(v || undefined)}
       sx={sx}
-    >
-      <MenuItem value="">
-        <Box component="span" sx={{ color: 'text.secondary' }}>
-          not asked
-        </Box>
-      </MenuItem>
-      {(Object.entries(options) as [T, string][]).map(([key, words]) => (
-        <MenuItem key={key} value={key}>
-          {words}
-        </MenuItem>
-      ))}
-    </TextField>
+    />
   );
 }

@@ -3,6 +3,7 @@ import { Box, Button, IconButton, MenuItem, TextField } from '@mui/material';
 import { LINKS, linkById } from '@kymar/core/catalog/links';
 import { Connector, type Host } from '@kymar/core/catalog/parts';
 import { newId } from '../state/id';
+import { Pick } from '../ui/pick';
 import { NameField } from '../ui/field';
 
 /** Modes that a connector of each shape can stand for. */
@@ -24,11 +25,10 @@ const COLUMNS = {
   slot: 'minmax(0, 2fr) 106px 74px minmax(0, 1.2fr) 32px',
 };
 const EDGES = [1, 4, 8, 16] as const;
-type Edge = (typeof EDGES)[number];
 const isSlot = ({ connector }: Host['ports'][number]): boolean => connector === 'PCIe slot';
 
 /** The host's ports: where each is, its shape and the modes it runs. */
-export function Ports({
+export function PortsPanel({
   host,
   used,
   onHost,
@@ -52,34 +52,19 @@ export function Ports({
           sx={{ display: 'grid', gridTemplateColumns: COLUMNS[isSlot(port) ? 'slot' : 'plug'], gap: 1 }}
         >
           <NameField label="Where" value={port.position} onName={(position) => set(port.id, { position })} />
-          <TextField
-            select
+          <Pick
             label="Shape"
             value={port.connector}
-            onChange={(e) => reshape(port.id, e.target.value as Connector)}
-          >
-            {Connector.options.map((c) => (
-              <MenuItem key={c} value={c}>
-                {c}
-              </MenuItem>
-            ))}
-          </TextField>
+            options={Connector.options.map((c) => [c, c])}
+            onValue={(v) => reshape(port.id, v)}
+          />
           {isSlot(port) && (
-            <TextField
-              select
+            <Pick
               label="Length"
               value={port.slot?.edge ?? ''}
-              onChange={(e) => {
-                const edge = Number(e.target.value) as Edge;
-                set(port.id, { slot: { ...port.slot, edge } });
-              }}
-            >
-              {EDGES.map((edge) => (
-                <MenuItem key={edge} value={edge}>
-                  ×{edge}
-                </MenuItem>
-              ))}
-            </TextField>
+              options={EDGES.map((edge) => [edge, `×${edge}`])}
+              onValue={(edge) => edge && set(port.id, { slot: { ...port.slot, edge } })}
+            />
           )}
           <TextField
             select

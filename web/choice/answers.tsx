@@ -1,6 +1,7 @@
+import { isAsked } from '@kymar/core/job';
 import { Box, Button, ButtonBase, LinearProgress, Link as MuiLink, Typography } from '@mui/material';
 import { Link } from 'react-router';
-import { activitiesOf, SURE, type Said, type Wanted } from '@kymar/core/choice/search';
+import { activitiesOf, SURE, type SaidAnswer, type Wanted } from '@kymar/core/choice/search';
 import { counted, format, numeral } from '@kymar/core/units';
 import { setSetting, useSettings } from '../state/settings';
 import { unbroken } from '../ui/figure';
@@ -9,7 +10,7 @@ import { Panel } from '../ui/panel';
 import type { Searching } from './search';
 import { Settles } from './settles';
 
-const KIND: Record<Said['kind'], string> = {
+const KIND: Record<SaidAnswer['kind'], string> = {
   meets: 'Meets every target at least cost',
   nearest: 'Comes nearest',
   frugal: 'Least money within 5 % of the quickest',
@@ -17,7 +18,7 @@ const KIND: Record<Said['kind'], string> = {
 };
 
 /** The answers, the first of them large; each with its reason. */
-export function Answers({
+export function AnswersPanel({
   searching,
   wanted,
   chosen,
@@ -30,9 +31,9 @@ export function Answers({
 }) {
   const { found, progress, problem, stop, again } = searching;
   const sure = useSettings((s) => s.sure) ?? SURE;
-  const asksSure = activitiesOf(wanted).some((a) => a.kind === 'stream' || a.target !== null);
+  const asksSure = activitiesOf(wanted).some(isAsked);
   // One build may be several answers: it is told once, with all that it is.
-  const told = new Map<string, Said[]>();
+  const told = new Map<string, SaidAnswer[]>();
   for (const answer of found?.answers ?? []) told.set(answer.id, [...(told.get(answer.id) ?? []), answer]);
   const [first, ...others] = [...told.values()];
   return (
@@ -139,12 +140,12 @@ function Answer({
   onChoose,
   large = false,
 }: {
-  said: readonly Said[];
+  said: readonly SaidAnswer[];
   chosen: string | null;
   onChoose(id: string): void;
   large?: boolean;
 }) {
-  const [first, ...rest] = said as [Said, ...Said[]];
+  const [first, ...rest] = said as [SaidAnswer, ...SaidAnswer[]];
   const isChosen = first.id === chosen;
   return (
     <ButtonBase

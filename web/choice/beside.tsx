@@ -1,3 +1,4 @@
+import { answerOf, mustNotStall } from '@kymar/core/job';
 import { Box, IconButton, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
 import { CloseIcon } from '../ui/icons';
 import { Suspense, useMemo, type ReactNode } from 'react';
@@ -9,7 +10,7 @@ import { useAnswer } from '../state/gate';
 import { Figure } from '../ui/figure';
 import { patientLazy } from '../ui/lazy';
 import { Panel } from '../ui/panel';
-import { Opening, Waiting } from '../ui/waiting';
+import { OpeningView, Waiting } from '../ui/waiting';
 import { Hourly } from './hourly';
 import { choose, type Beside } from '../workers';
 
@@ -33,17 +34,17 @@ const figureCell = (of: Estimate | null | undefined, show?: string) => ({
 });
 
 const activityLine = (list: readonly Beside[], i: number, first: ActivitySheet): Line[] => {
-  const { name, kind } = first.activity;
+  const { name } = first.activity;
   const lines: Line[] = [
     {
       name,
-      best: kind === 'stream' || kind === 'keep' ? 'most' : 'least',
+      best: answerOf(first.activity).better === 'more' ? 'most' : 'least',
       cells: list.map(({ sheet }) => figureCell(sheet?.activities[i]?.figure)),
     },
   ];
   if (first.probability !== null)
     lines.push({
-      name: kind === 'stream' ? 'no stall' : 'target met',
+      name: mustNotStall(first.activity) ? 'no stall' : 'target met',
       best: 'most',
       cells: list.map(({ sheet }) => {
         const p = sheet?.activities[i]?.probability ?? null;
@@ -200,7 +201,7 @@ export function BesidePanel({
       )}
       {curves.length > 1 && (
         <Box sx={{ height: 220, mt: 1.5 }}>
-          <Suspense fallback={<Opening />}>
+          <Suspense fallback={<OpeningView />}>
             <Speeds curves={curves} />
           </Suspense>
         </Box>

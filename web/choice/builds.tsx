@@ -1,3 +1,4 @@
+import { mustNotStall, traitsOf } from '@kymar/core/job';
 import { Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { DataGrid, type GridColDef, type GridSortModel } from '@mui/x-data-grid';
 import { useMemo, useState } from 'react';
@@ -6,17 +7,17 @@ import { format, numeral } from '@kymar/core/units';
 import { useAnswer } from '../state/gate';
 import { saveFile } from '../ui/files';
 import { Panel } from '../ui/panel';
-import { choose, type Asked, type Row } from '../workers';
+import { choose, type Asked, type BuildRow } from '../workers';
 
 const PAGE = 50;
-const NONE: { rows: Row[]; total: number } = { rows: [], total: 0 };
+const NONE: { rows: BuildRow[]; total: number } = { rows: [], total: 0 };
 
 const right = (
   field: string,
   headerName: string,
   width: number,
   say: (value: number) => string,
-): GridColDef<Row> => ({
+): GridColDef<BuildRow> => ({
   field,
   headerName,
   width,
@@ -26,7 +27,7 @@ const right = (
 });
 
 /** What the table shows of each build. */
-function columnsOf(wanted: Wanted): GridColDef<Row>[] {
+function columnsOf(wanted: Wanted): GridColDef<BuildRow>[] {
   const { currency } = wanted;
   return [
     {
@@ -40,16 +41,16 @@ function columnsOf(wanted: Wanted): GridColDef<Row>[] {
     right('cost', currency === null ? 'Cost' : `Cost, ${currency}`, 96, (v) =>
       numeral(v, Number.isInteger(v) ? 0 : 2),
     ),
-    ...activitiesOf(wanted).flatMap((activity, i): GridColDef<Row>[] =>
-      activity.kind === 'keep'
+    ...activitiesOf(wanted).flatMap((activity, i): GridColDef<BuildRow>[] =>
+      traitsOf(activity).answer === 'room'
         ? []
         : [
             {
               ...right(
                 `figure-${i}`,
-                activity.kind === 'stream' ? `${activity.name}, times` : activity.name,
+                mustNotStall(activity) ? `${activity.name}, times` : activity.name,
                 156,
-                (v) => (activity.kind === 'stream' ? format(v, 'ratio', 2) : format(v, 's')),
+                (v) => (mustNotStall(activity) ? format(v, 'ratio', 2) : format(v, 's')),
               ),
               valueGetter: (_, row) => row.figures[i],
             },
@@ -135,7 +136,7 @@ export function Builds({
         </Box>
       }
     >
-      <DataGrid<Row>
+      <DataGrid<BuildRow>
         rows={got.rows}
         rowCount={got.total}
         columns={columns}

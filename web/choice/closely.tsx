@@ -7,7 +7,7 @@ import { STALE } from '@kymar/core/choice/prices';
 import { activitiesOf, buildKey, type Wanted } from '@kymar/core/choice/search';
 import { format, formatProbability, numeral } from '@kymar/core/units';
 import { builtAs, situationOf } from '@kymar/core/forecast';
-import type { Job } from '@kymar/core/job';
+import { mustNotStall, traitsOf, type Job } from '@kymar/core/job';
 import { unbroken } from '../ui/figure';
 import { WorthFindingOut } from '../ui/worth';
 import { Panel } from '../ui/panel';
@@ -77,12 +77,12 @@ export function CloselyPanel({
           if (figure == null) return null;
           const p = one.probabilities[i];
           const target =
-            activity.kind === 'stream' || activity.target === null || activity.kind === 'keep'
-              ? ''
-              : `, target ${format(activity.target, 's')}`;
+            traitsOf(activity).asks === 'target' && activity.target !== null
+              ? `, target ${format(activity.target, 's')}`
+              : '';
           return (
             <Line key={`${activity.id} ${i}`} name={activity.name}>
-              {activity.kind === 'stream'
+              {mustNotStall(activity)
                 ? `${format(figure, 'ratio', 2)} times what it needs`
                 : unbroken(`${format(figure, 's')}${target}`)}
               {p != null && `: ${formatProbability(p)} probable`}

@@ -7,24 +7,24 @@ import { useShop } from '../state/shop';
 import { useJob, usePlace } from '../ui/job';
 import { Panel } from '../ui/panel';
 import { choose, type Closely } from '../workers';
-import { Answers } from './answers';
+import { AnswersPanel } from './answers';
 import { BesidePanel } from './beside';
 import { Builds } from './builds';
 import { CloselyPanel } from './closely';
 import { Owned } from './owned';
 import { PlotPanel } from './plotpanel';
 import { Ranking } from './ranking';
-import { Records } from './records';
+import { ChoiceHistory } from './records';
 import { useSearch } from './search';
 import { take } from './take';
 import { TogetherPanel } from './together';
-import { WhyNot } from './whynot';
+import { WhyNotPanel } from './whynot';
 
 /** As many stand side by side. */
 const MOST_BESIDE = 4;
 
 /** What to buy: the answer first, then what it was chosen out of. */
-export function Choice() {
+export function ChoiceView() {
   const { job } = useJob();
   const at = usePlace();
   const shop = useShop();
@@ -68,7 +68,12 @@ export function Choice() {
         }}
       >
         <Box sx={{ display: 'grid', gap: 2 }}>
-          <Answers searching={searching} wanted={wanted} chosen={close?.id ?? null} onChoose={setChosen} />
+          <AnswersPanel
+            searching={searching}
+            wanted={wanted}
+            chosen={close?.id ?? null}
+            onChoose={setChosen}
+          />
         </Box>
         {close && found ? (
           <CloselyPanel
@@ -129,11 +134,11 @@ export function Choice() {
           alignItems: 'start',
         }}
       >
-        {found && <WhyNot found={found} turn={turn} />}
+        {found && <WhyNotPanel found={found} turn={turn} />}
         <Box sx={{ display: 'grid', gap: 2 }}>
           <TogetherPanel key={`${job.id} ${job.devices.length}`} job={job} />
           <Owned job={job} />
-          <Records job={job} device={device} />
+          <ChoiceHistory job={job} device={device} />
         </Box>
       </Box>
     </Box>

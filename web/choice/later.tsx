@@ -1,11 +1,12 @@
-import { Box, MenuItem, TextField, Typography } from '@mui/material';
+import { Box, Typography } from '@mui/material';
 import { useState } from 'react';
 import { activitiesOf, type Wanted } from '@kymar/core/choice/search';
-import type { Job } from '@kymar/core/job';
+import { mustNotStall, type Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { useAnswer } from '../state/gate';
 import { useShop } from '../state/shop';
 import { unbroken } from '../ui/figure';
+import { Pick } from '../ui/pick';
 import { choose, type Closely } from '../workers';
 
 /** A build in the machine the drive moves to later: the figures there beside those here. */
@@ -25,19 +26,13 @@ export function LaterPanel({ one, wanted, job }: { one: Closely; wanted: Wanted;
         <Typography variant="h3" sx={{ flex: 1 }}>
           Later, in the next machine
         </Typography>
-        <TextField
-          select
+        <Pick
           label="Next machine"
           value={host ? chosen : ''}
-          onChange={(e) => setChosen(e.target.value)}
+          options={hosts.map(({ id, name }) => [id, name])}
+          onValue={setChosen}
           sx={{ width: 220 }}
-        >
-          {hosts.map(({ id, name }) => (
-            <MenuItem key={id} value={id}>
-              {name}
-            </MenuItem>
-          ))}
-        </TextField>
+        />
       </Box>
       {shown && (
         <Typography variant="body2" component="div" sx={{ mt: 0.5 }}>
@@ -50,9 +45,7 @@ export function LaterPanel({ one, wanted, job }: { one: Closely; wanted: Wanted;
                 const [now, then] = [one.candidate.figures[i], shown.later!.figures[i]];
                 if (now == null || then == null) return null;
                 const say = (v: number) =>
-                  activity.kind === 'stream'
-                    ? `${format(v, 'ratio', 2)} times what it needs`
-                    : format(v, 's');
+                  mustNotStall(activity) ? `${format(v, 'ratio', 2)} times what it needs` : format(v, 's');
                 return (
                   <div key={activity.id}>
                     {activity.name}: <b>{unbroken(say(then))}</b>, here {unbroken(say(now))}

@@ -11,7 +11,7 @@ import {
 } from 'chart.js';
 import { useEffect, useMemo, useRef } from 'react';
 import { moneyWords } from '@kymar/core/choice/search';
-import { format } from '@kymar/core/units';
+import { format, YEAR_DAYS } from '@kymar/core/units';
 import type { Overview } from '../workers';
 import { useChartStyle } from '../ui/chartstyle';
 import { spanOf, thinned, type Point } from './thinned';
@@ -28,7 +28,6 @@ Chart.register(
 
 /** A span wider than this is drawn by powers of ten. */
 const WIDE = 30;
-const YEAR = 365;
 
 const isWide = (values: readonly number[]): boolean => {
   const [least, most] = spanOf(values);
@@ -58,7 +57,11 @@ export default function Plot({
   const points = useMemo(() => {
     const all: Point[] = [];
     for (let i = 0; i < found.points.length; i += 3)
-      all.push({ index: found.points[i]!, x: found.points[i + 1]!, y: (found.points[i + 2]! * YEAR) / 3600 });
+      all.push({
+        index: found.points[i]!,
+        x: found.points[i + 1]!,
+        y: (found.points[i + 2]! * YEAR_DAYS) / 3600,
+      });
     return all;
   }, [found]);
   const edge = useMemo(() => {

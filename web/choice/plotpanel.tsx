@@ -4,7 +4,7 @@ import { counted } from '@kymar/core/units';
 import { Panel } from '../ui/panel';
 import { patientLazy } from '../ui/lazy';
 import { choose, type Overview } from '../workers';
-import { Opening } from '../ui/waiting';
+import { OpeningView } from '../ui/waiting';
 
 const Plot = patientLazy(() => import('./plot'));
 
@@ -33,7 +33,7 @@ export function PlotPanel({
           Drawn once prices are known.
         </Typography>
       ) : (
-        <Suspense fallback={<Opening />}>
+        <Suspense fallback={<OpeningView />}>
           <Plot found={found} chosen={chosen} currency={currency} onChoose={choosePoint} />
           <Typography variant="caption" color="textSecondary" sx={{ mt: 0.5 }}>
             {counted(count, 'build')} with a price; on the line {found.edge.length} that no other beats in

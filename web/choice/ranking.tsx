@@ -1,6 +1,7 @@
-import { Box, Button, MenuItem, Slider, TextField, Typography } from '@mui/material';
+import { Box, Button, Slider, Typography } from '@mui/material';
 import { CRITERIA, PRESETS, type Criterion, type Weights } from '@kymar/core/choice/search';
 import { ROLE_NAMES } from '../ui/roles';
+import { Pick } from '../ui/pick';
 import { Panel } from '../ui/panel';
 
 const NAMES: Record<Criterion, string> = {
@@ -45,22 +46,19 @@ export function Ranking({
         )
       }
     >
-      <TextField
-        select
+      <Pick
         label="Weights for"
         value={preset}
-        onChange={(e) => onWeights(e.target.value === role ? null : PRESETS[e.target.value as RoleId])}
-        slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+        options={[
+          ...(preset === '' ? [['', 'Own weights'] as const] : []),
+          ...(Object.keys(PRESETS) as RoleId[]).map(
+            (id) => [id, id === 'any' ? 'Any device' : ROLE_NAMES[id]] as const,
+          ),
+        ]}
+        onValue={(v) => onWeights(v === role || v === '' ? null : PRESETS[v])}
         fullWidth
         sx={{ mb: 1.5 }}
-      >
-        {preset === '' && <MenuItem value="">Own weights</MenuItem>}
-        {(Object.keys(PRESETS) as RoleId[]).map((id) => (
-          <MenuItem key={id} value={id}>
-            {id === 'any' ? 'Any device' : ROLE_NAMES[id]}
-          </MenuItem>
-        ))}
-      </TextField>
+      />
       <Box
         sx={{
           display: 'grid',

@@ -10,7 +10,7 @@ import { QuantityField } from '../ui/field';
 import { Panel } from '../ui/panel';
 
 /** What was chosen for a device, the newest first, with what stood beside. */
-export function Records({ job, device }: { job: Job; device: string }) {
+export function ChoiceHistory({ job, device }: { job: Job; device: string }) {
   const shop = useShop();
   const rates = useSettings((s) => s.rates);
   const records = (job.choices ?? []).filter((record) => record.device === device).reverse();

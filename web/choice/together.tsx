@@ -6,13 +6,13 @@ import { deviceName, type Job } from '@kymar/core/job';
 import { useSettings } from '../state/settings';
 import { useShop } from '../state/shop';
 import { Panel } from '../ui/panel';
-import { choose, type Placed } from '../workers';
+import { choose, type PlacedDevice } from '../workers';
 import { take } from './take';
 
 type State =
   | { kind: 'none' | 'busy' }
   | { kind: 'problem'; words: string }
-  | { kind: 'found'; list: readonly Placed[]; slowed: readonly string[] };
+  | { kind: 'found'; list: readonly PlacedDevice[]; slowed: readonly string[] };
 
 /** All devices of a job placed at once: each port used once, one budget for all. */
 export function TogetherPanel({ job }: { job: Job }) {

@@ -1,6 +1,6 @@
 import { Box, Chip, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import type { Counted, WhyNot as Why } from '@kymar/core/choice/search';
+import type { CountedReason, WhyNot as Why } from '@kymar/core/choice/search';
 import { numeral } from '@kymar/core/units';
 import { useAnswer } from '../state/gate';
 import { Panel } from '../ui/panel';
@@ -11,9 +11,9 @@ const SHOWN = 12;
 const NONE: Why[] = [];
 
 /** Why what is not among the builds fell out: counted by first reason, and searched. */
-export function WhyNot({ found, turn }: { found: Overview; turn: number }) {
+export function WhyNotPanel({ found, turn }: { found: Overview; turn: number }) {
   const [text, setText] = useState('');
-  const [only, setOnly] = useState<Counted['reason'] | null>(null);
+  const [only, setOnly] = useState<CountedReason['reason'] | null>(null);
   const asked = text.trim() !== '' || only !== null;
   const list = useAnswer(asked ? choose.why(turn, text, only) : null).data ?? NONE;
   return (

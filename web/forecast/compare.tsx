@@ -1,16 +1,6 @@
-import {
-  Autocomplete,
-  Box,
-  Table,
-  TableBody,
-  TableCell,
-  TableHead,
-  TableRow,
-  TextField,
-  Typography,
-} from '@mui/material';
+import { Autocomplete, Box, TextField, Typography } from '@mui/material';
 import { Suspense, useState } from 'react';
-import type { Activity } from '@kymar/core/job';
+import { mustNotStall, traitsOf, type Activity } from '@kymar/core/job';
 import type { Placed } from '../state/placed';
 import { nameOf, type Drive } from '@kymar/core/catalog/parts';
 import { format, formatProbability } from '@kymar/core/units';
@@ -21,17 +11,10 @@ import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { comparisonOf } from '../workers';
 import { patientLazy } from '../ui/lazy';
-import { Opening } from '../ui/waiting';
+import { Cells } from '../ui/cells';
+import { OpeningView } from '../ui/waiting';
 
 const Curves = patientLazy(() => import('./curves'));
-
-const HINT: Record<Activity['kind'], string> = {
-  move: 'Where two drives look alike on the box, the size of the copy often decides: choose one to see up to which size which is ahead.',
-  stream: 'Choose a drive to see whether it would stall more or less often.',
-  open: 'Choose a drive to see whether the difference would be felt: often the processor takes most of the time.',
-  scratch: 'Choose a drive to see how much less its user would wait.',
-  keep: 'Choose a drive to see how much later it would be full.',
-};
 
 /** How often which of two is the quicker at the activity's own size. */
 const quicker = (first: number, a: string, b: string): string =>
@@ -71,7 +54,7 @@ export function Compare({ at, activity }: { at: Placed; activity: Activity }) {
       />
       {!shown && chosen.length === 0 && (
         <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
-          {HINT[activity.kind]}
+          {traitsOf(activity).words.compare}
         </Typography>
       )}
       {problem && chosen.length > 0 && (
@@ -82,36 +65,21 @@ export function Compare({ at, activity }: { at: Placed; activity: Activity }) {
       {shown && (
         <Box sx={{ display: 'grid', gap: 1.5, mt: 1.5, '& td, & th': { whiteSpace: 'nowrap' } }}>
           <Box>
-            <Table size="small">
-              <TableHead>
-                <TableRow>
-                  <TableCell>Drive</TableCell>
-                  <TableCell align="right">Expected</TableCell>
-                  <TableCell align="right">90 % range</TableCell>
-                  <TableCell align="right">
-                    {activity.kind === 'stream' ? 'No stall' : activity.target === null ? '' : 'Target met'}
-                  </TableCell>
-                </TableRow>
-              </TableHead>
-              <TableBody>
-                {shown.builds.map((b) => (
-                  <TableRow key={b.name}>
-                    <TableCell sx={{ fontWeight: 600 }}>{b.name}</TableCell>
-                    <TableCell align="right">
-                      {b.figure ? <Figure of={b.figure} /> : 'does not go in'}
-                    </TableCell>
-                    <TableCell align="right">
-                      {b.figure
-                        ? `${format(b.figure.low, b.figure.unit)} to ${format(b.figure.high, b.figure.unit)}`
-                        : ''}
-                    </TableCell>
-                    <TableCell align="right">
-                      {b.probability === null ? '' : formatProbability(b.probability)}
-                    </TableCell>
-                  </TableRow>
-                ))}
-              </TableBody>
-            </Table>
+            <Cells
+              of={shown.builds}
+              keyOf={({ name }) => name}
+              columns={({ left, right }) => [
+                left('Drive', ({ name }) => name, { fontWeight: 600 }),
+                right('Expected', ({ figure }) => (figure ? <Figure of={figure} /> : 'does not go in')),
+                right('90 % range', ({ figure }) =>
+                  figure ? `${format(figure.low, figure.unit)} to ${format(figure.high, figure.unit)}` : '',
+                ),
+                right(
+                  mustNotStall(activity) ? 'No stall' : activity.target === null ? '' : 'Target met',
+                  ({ probability }) => (probability === null ? '' : formatProbability(probability)),
+                ),
+              ]}
+            />
             <Box component="ul" sx={{ pl: 2.25, mb: 0, '& li': { mb: 0.5 } }}>
               {shown.pairs.map((p) => (
                 <Typography component="li" variant="body2" key={`${p.a} ${p.b}`}>
@@ -135,7 +103,7 @@ export function Compare({ at, activity }: { at: Placed; activity: Activity }) {
           </Box>
           {shown.builds.some((b) => b.curve) && (
             <Box sx={{ height: 230 }}>
-              <Suspense fallback={<Opening />}>
+              <Suspense fallback={<OpeningView />}>
                 <Curves comparison={shown} />
               </Suspense>
             </Box>

@@ -1,14 +1,4 @@
-import {
-  Box,
-  Button,
-  Slider,
-  Table,
-  TableBody,
-  TableCell,
-  TableHead,
-  TableRow,
-  Typography,
-} from '@mui/material';
+import { Box, Button, Slider, Typography } from '@mui/material';
 import { Suspense, useMemo, useState } from 'react';
 import type { Fact } from '@kymar/core/evidence';
 import type { ActivitySheet, Change, CourseSheet, ProfilePoint } from '@kymar/core/forecast';
@@ -21,7 +11,8 @@ import { useSituation } from '../state/situation';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { patientLazy } from '../ui/lazy';
-import { Opening } from '../ui/waiting';
+import { Cells } from '../ui/cells';
+import { OpeningView } from '../ui/waiting';
 
 const Chart = patientLazy(() => import('./chart'));
 
@@ -64,7 +55,7 @@ const trySize =
   };
 
 /** One move whole: its course, where the time goes; and, by two sliders, as it would be with another size or a fuller drive. */
-export function Course({ at, of }: { at: Placed; of: ActivitySheet & { course: CourseSheet } }) {
+export function CoursePanel({ at, of }: { at: Placed; of: ActivitySheet & { course: CourseSheet } }) {
   const [asTable, setAsTable] = useState(false);
   const [size, setSize] = useState(0);
   const [fill, setFill] = useState<number | null>(null);
@@ -94,7 +85,7 @@ export function Course({ at, of }: { at: Placed; of: ActivitySheet & { course: C
         <CourseTable bands={course.profile} />
       ) : (
         <Box sx={{ height: course.profile.warmth ? 316 : 236 }}>
-          <Suspense fallback={<Opening />}>
+          <Suspense fallback={<OpeningView />}>
             <Chart course={course} />
           </Suspense>
         </Box>
@@ -278,37 +269,20 @@ function CourseTable({
 }: {
   bands: { speed: ProfilePoint[]; warmth: ProfilePoint[] | null };
 }) {
-  const heads = ['Moved, GB', '5 %, MB/s', 'Middle, MB/s', '95 %, MB/s', ...(warmth ? ['Drive, °C'] : [])];
   return (
     <Box sx={{ maxHeight: 316, overflow: 'auto' }}>
-      <Table size="small" stickyHeader>
-        <TableHead>
-          <TableRow>
-            {heads.map((head) => (
-              <TableCell key={head} align="right">
-                {head}
-              </TableCell>
-            ))}
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {speed.map((p, i) =>
-            i % 5 === 0 ? (
-              <TableRow key={p.bytes}>
-                {[
-                  (p.bytes / 1e9).toFixed(1),
-                  ...[p.low, p.expected, p.high].map((rate) => numeral(rate / 1e6, 0)),
-                  ...(warmth ? [Math.round(warmth[i]!.expected)] : []),
-                ].map((cell, k) => (
-                  <TableCell key={k} align="right">
-                    {cell}
-                  </TableCell>
-                ))}
-              </TableRow>
-            ) : null,
-          )}
-        </TableBody>
-      </Table>
+      <Cells
+        of={speed.flatMap((p, i) => (i % 5 === 0 ? [{ ...p, warm: warmth?.[i]!.expected ?? null }] : []))}
+        keyOf={({ bytes }) => bytes}
+        sticky
+        columns={({ right }) => [
+          right('Moved, GB', ({ bytes }) => (bytes / 1e9).toFixed(1)),
+          right('5 %, MB/s', ({ low }) => numeral(low / 1e6, 0)),
+          right('Middle, MB/s', ({ expected }) => numeral(expected / 1e6, 0)),
+          right('95 %, MB/s', ({ high }) => numeral(high / 1e6, 0)),
+          ...(warmth ? [right('Drive, °C', ({ warm }) => Math.round(warm!))] : []),
+        ]}
+      />
     </Box>
   );
 }

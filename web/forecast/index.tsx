@@ -2,7 +2,7 @@ import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow, Typograp
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { explainProbability, type ActivitySheet, type CourseSheet } from '@kymar/core/forecast';
-import type { Activity } from '@kymar/core/job';
+import { isLoad, mustNotStall, traitsOf } from '@kymar/core/job';
 import { format, formatProbability } from '@kymar/core/units';
 import { blockedAt } from '../state/derived';
 import { useForecast } from '../state/forecast';
@@ -12,9 +12,10 @@ import { WorthFindingOut } from '../ui/worth';
 import { useJob, usePlace } from '../ui/job';
 import { Panel } from '../ui/panel';
 import { Compare } from './compare';
-import { Course, Drivers } from './course';
+import { CoursePanel, Drivers } from './course';
 import { Freeze } from './frozen';
 import { LifeLine, Years } from './life';
+import { Cells } from '../ui/cells';
 import { Tasks } from './tasks';
 
 /** A column that a phone has no room for. */
@@ -24,15 +25,6 @@ const hasCourse = (a: ActivitySheet): a is ActivitySheet & { course: CourseSheet
 
 const unworkable = (problem: string) =>
   `This brief cannot be worked out: ${problem} Look at the sizes and rates in it.`;
-
-/** What answers an activity of each kind. */
-const ANSWER: Record<Activity['kind'], string> = {
-  move: 'time',
-  stream: 'margin',
-  open: 'time to open',
-  scratch: 'waiting a day',
-  keep: 'years until full',
-};
 
 /** How the work will run, before anything is measured. */
 export function Forecast() {
@@ -118,7 +110,11 @@ export function Forecast() {
       >
         <Box sx={{ display: 'grid', gap: 2 }}>
           {shown &&
-            (hasCourse(shown) ? <Course key={shown.activity.id} at={at} of={shown} /> : <Parts of={shown} />)}
+            (hasCourse(shown) ? (
+              <CoursePanel key={shown.activity.id} at={at} of={shown} />
+            ) : (
+              <Parts of={shown} />
+            ))}
           {shown && <Compare at={at} activity={shown.activity} />}
         </Box>
         <Box sx={{ display: 'grid', gap: 2 }}>
@@ -143,7 +139,7 @@ function Row({
   onChoose: (() => void) | null;
 }) {
   const { activity, figure, rate, more, probability } = a;
-  const stream = activity.kind === 'stream';
+  const stream = mustNotStall(activity);
   const beside = rate ?? more[0];
   return (
     <TableRow
@@ -169,7 +165,7 @@ function Row({
           activity.name
         )}
         <Typography variant="caption" color="textSecondary" sx={{ ml: 1 }}>
-          {ANSWER[activity.kind]}
+          {traitsOf(activity).words.answer}
         </Typography>
       </TableCell>
       <TableCell align="right">
@@ -184,7 +180,7 @@ function Row({
         {beside && (
           <Figure of={beside}>
             {format(beside.expected, beside.unit)}
-            {activity.kind === 'open' ? ' is storage' : stream ? ' needed' : ''}
+            {isLoad(activity) ? ' is storage' : stream ? ' needed' : ''}
           </Figure>
         )}
       </TableCell>
@@ -207,21 +203,19 @@ function Row({
 function Parts({ of: { activity, figure, more } }: { of: ActivitySheet }) {
   return (
     <Panel title={activity.name}>
-      <Table size="small" sx={{ '& tr:last-child td': { borderBottom: 0 } }}>
-        <TableBody>
-          {[figure, ...more].map((e) => (
-            <TableRow key={e.because.name}>
-              <TableCell sx={{ pl: 0 }}>{e.because.name.replace(/^./, (c) => c.toUpperCase())}</TableCell>
-              <TableCell align="right">
-                <Figure of={e} />
-              </TableCell>
-              <TableCell align="right" sx={{ pr: 0 }}>
-                {e.low < e.high && `${format(e.low, e.unit)} to ${format(e.high, e.unit)}`}
-              </TableCell>
-            </TableRow>
-          ))}
-        </TableBody>
-      </Table>
+      <Cells
+        of={[figure, ...more]}
+        keyOf={(e) => e.because.name}
+        heads={false}
+        sx={{ '& tr:last-child td': { borderBottom: 0 } }}
+        columns={({ left, right }) => [
+          left('', (e) => e.because.name.replace(/^./, (c) => c.toUpperCase()), { pl: 0 }),
+          right('', (e) => <Figure of={e} />),
+          right('', (e) => e.low < e.high && `${format(e.low, e.unit)} to ${format(e.high, e.unit)}`, {
+            pr: 0,
+          }),
+        ]}
+      />
     </Panel>
   );
 }

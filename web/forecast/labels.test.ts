@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { placeLabels, type Box, type Wanted } from './labels';
+import { placeLabels, type Box, type WantedLabel } from './labels';
 import { runs } from '../../core/fixtures/draws';
 
 const area: Box = { left: 52, top: 8, width: 620, height: 150 };
@@ -37,7 +37,7 @@ test('whatever a course is like, no label lies on another or beyond the chart', 
 });
 
 test('one alone stands over the middle of what it names; two at one place below each other', () => {
-  const one: Wanted = { text: 'cache used up', x: 300, y: 90, align: 'middle' };
+  const one: WantedLabel = { text: 'cache used up', x: 300, y: 90, align: 'middle' };
   const [first, second] = placeLabels([one, { ...one, text: 'the links' }], area, measure);
   expect(first!.left + first!.width / 2).toBeCloseTo(300, 9);
   expect(first!.top + first!.height).toBeLessThan(90);
@@ -45,7 +45,7 @@ test('one alone stands over the middle of what it names; two at one place below 
 });
 
 test('what finds no place is left out', () => {
-  const full = Array.from({ length: 40 }, (_, i): Wanted => ({
+  const full = Array.from({ length: 40 }, (_, i): WantedLabel => ({
     text: `phase ${i}`,
     x: 300,
     y: 80,

@@ -7,14 +7,14 @@ export interface Box {
 }
 
 /** A name that wants to stand at a point of a chart, px: over the middle of what it names, or starting there. */
-export interface Wanted {
+export interface WantedLabel {
   text: string;
   x: number;
   y: number;
   align: 'middle' | 'start';
 }
 
-export type Label = Box & { text: string };
+export type PlacedLabel = Box & { text: string };
 
 /** Height of a line of text, and how far it stands from what it names, px. */
 const LINE = 16;
@@ -35,11 +35,11 @@ const overlap = (a: Box, b: Box): boolean =>
  * @param measure width of a text, px
  */
 export function placeLabels(
-  wanted: readonly Wanted[],
+  wanted: readonly WantedLabel[],
   area: Box,
   measure: (text: string) => number,
-): Label[] {
-  const placed: Label[] = [];
+): PlacedLabel[] {
+  const placed: PlacedLabel[] = [];
   const [right, bottom] = [area.left + area.width, area.top + area.height];
   for (const { text, x, y, align } of wanted) {
     const width = measure(text);
@@ -51,7 +51,7 @@ export function placeLabels(
       tops.push(y - OFF - LINE - step * LINE, y + OFF + step * LINE);
     const clamped = tops.map((top) => Math.max(area.top, Math.min(top, bottom - LINE)));
     const found = clamped
-      .map((top): Label => ({ text, left, top, width, height: LINE }))
+      .map((top): PlacedLabel => ({ text, left, top, width, height: LINE }))
       .find((label) => !placed.some((other) => overlap(label, other)));
     if (found) placed.push(found);
   }

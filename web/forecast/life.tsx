@@ -4,7 +4,7 @@ import { middle } from '@kymar/core/evidence';
 import type { Life } from '@kymar/core/models/endurance';
 import { isLife, type DaysForecast, type JobSheet } from '@kymar/core/forecast';
 import type { Placed } from '../state/placed';
-import { calendarMonth, format, numeral } from '@kymar/core/units';
+import { calendarMonth, format, numeral, YEAR_DAYS } from '@kymar/core/units';
 import { useAnswer } from '../state/gate';
 import { useSituation } from '../state/situation';
 import { ArrayFacts } from '../ui/array';
@@ -264,7 +264,8 @@ function fullWords({ ends: { full, fullIfAdding } }: DaysForecast, fill: number,
 
 /** A range of dates in words; what lies beyond the years looked at is said to. */
 function when({ low, expected, high }: Spread, years: number): string {
-  const at = (v: number) => (v < 1 / 12 ? `${numeral(Math.ceil(v * 365), 0)} days` : format(v, 'years', 2));
+  const at = (v: number) =>
+    v < 1 / 12 ? `${numeral(Math.ceil(v * YEAR_DAYS), 0)} days` : format(v, 'years', 2);
   if (!Number.isFinite(expected)) return `after ${at(low)} at the earliest, more likely not within ${years}`;
   if (expected === 0)
     return high === 0 ? 'from the first day on' : 'more likely than not from the first day on';

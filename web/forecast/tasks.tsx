@@ -1,10 +1,11 @@
-import { Box, MenuItem, TextField, Typography } from '@mui/material';
+import { Box, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import type { JobSheet } from '@kymar/core/forecast';
 import type { DeviceNeeds } from '@kymar/core/job';
 import { format, moment, timeAfter, timesAfter } from '@kymar/core/units';
 import { changeJob } from '../state/jobs';
 import type { Placed } from '../state/placed';
+import { Pick } from '../ui/pick';
 import { Panel } from '../ui/panel';
 
 /** What is done first, on the clock: when each task is done if they start at a moment and follow one another. */
@@ -37,15 +38,15 @@ export function Tasks({ at, forecast: { tasks, format: whole } }: { at: Placed; 
           helperText={starts === undefined ? `empty: now, ${moment(now)}` : undefined}
         />
         {whole && (
-          <TextField
-            select
+          <Pick
             label="First"
             value={formatFirst ? 'full' : 'no'}
-            onChange={(e) => set({ formatFirst: e.target.value === 'full' || undefined })}
-          >
-            <MenuItem value="no">no full format</MenuItem>
-            <MenuItem value="full">full format</MenuItem>
-          </TextField>
+            options={[
+              ['no', 'no full format'],
+              ['full', 'full format'],
+            ]}
+            onValue={(v) => set({ formatFirst: v === 'full' || undefined })}
+          />
         )}
       </Box>
       <Box component="ol" sx={{ m: 0, pl: 2.25, '& li': { mb: 0.75 } }}>

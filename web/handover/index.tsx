@@ -1,18 +1,13 @@
-import {
-  Box,
-  Button,
-  Table,
-  TableBody,
-  TableCell,
-  TableContainer,
-  TableHead,
-  TableRow,
-  ToggleButton,
-  ToggleButtonGroup,
-  Typography,
-} from '@mui/material';
+import { Box, Button, TableContainer, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useState } from 'react';
-import { forCopy, handover, toHtml, toMarkdown, type Block, type Copy } from '@kymar/core/handover';
+import {
+  forCopy,
+  handover,
+  toHtml,
+  toMarkdown,
+  type DocumentBlock,
+  type DocumentCopy,
+} from '@kymar/core/handover';
 import { writeJob } from '@kymar/core/job';
 import { useVerdict } from '../state/verdict';
 import { useSettings } from '../state/settings';
@@ -21,11 +16,12 @@ import { fileName, saveFile } from '../ui/files';
 import { Waiting } from '../ui/waiting';
 import { useJob } from '../ui/job';
 import { useNarrow } from '../ui/narrow';
+import { Cells } from '../ui/cells';
 
 /** The document that goes with the job, for the customer and for the shop. */
 export function Handover() {
   const { job } = useJob();
-  const [copy, setCopy] = useState<Copy>('customer');
+  const [copy, setCopy] = useState<DocumentCopy>('customer');
   const verdict = useVerdict(job);
   if (!verdict) return <Waiting>Putting the document together …</Waiting>;
   const document = handover(job, verdict, useSettings.getState().ownRanges);
@@ -77,7 +73,7 @@ export function Handover() {
           fullWidth
           size="small"
           value={copy}
-          onChange={(_, value: Copy | null) => value && setCopy(value)}
+          onChange={(_, value: DocumentCopy | null) => value && setCopy(value)}
           aria-label="Whose copy"
         >
           <ToggleButton value="customer">Customer’s</ToggleButton>
@@ -113,7 +109,7 @@ export function Handover() {
   );
 }
 
-function BlockView({ block }: { block: Block }) {
+function BlockView({ block }: { block: DocumentBlock }) {
   if (block.kind === 'text')
     return (
       <Typography variant="body2" sx={{ mb: 1, overflowWrap: 'anywhere' }}>
@@ -133,34 +129,20 @@ function BlockView({ block }: { block: Block }) {
   return <BlockTable table={block} />;
 }
 
-function BlockTable({ table }: { table: Extract<Block, { kind: 'table' }> }) {
+function BlockTable({ table }: { table: Extract<DocumentBlock, { kind: 'table' }> }) {
   const narrow = useNarrow();
   const align = (i: number) => (table.numbers[i] ? 'right' : 'left');
   return (
     // A table wider than a phone is moved sideways, by keys too.
     <TableContainer tabIndex={narrow ? 0 : undefined} sx={{ mb: 1, '@media print': { overflow: 'visible' } }}>
-      <Table size="small">
-        <TableHead>
-          <TableRow>
-            {table.head.map((cell, i) => (
-              <TableCell key={cell} align={align(i)}>
-                {unbroken(cell)}
-              </TableCell>
-            ))}
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {table.rows.map((row, r) => (
-            <TableRow key={r}>
-              {row.map((cell, i) => (
-                <TableCell key={i} align={align(i)}>
-                  {unbroken(cell)}
-                </TableCell>
-              ))}
-            </TableRow>
-          ))}
-        </TableBody>
-      </Table>
+      <Cells
+        of={table.rows}
+        columns={({ left, right }) =>
+          table.head.map((head, i) =>
+            (align(i) === 'right' ? right : left)(unbroken(head), (row) => unbroken(row[i]!)),
+          )
+        }
+      />
     </TableContainer>
   );
 }

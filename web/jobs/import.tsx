@@ -6,8 +6,6 @@ import {
   DialogActions,
   DialogContent,
   DialogTitle,
-  MenuItem,
-  TextField,
   Typography,
 } from '@mui/material';
 import { useState } from 'react';
@@ -17,6 +15,7 @@ import { counted, moment } from '@kymar/core/units';
 import { putJobs, useJobs } from '../state/jobs';
 import { useStatus } from '../state/status';
 import { read, type FileRead } from '../workers';
+import { Pick } from '../ui/pick';
 import { newId } from '../state/id';
 
 interface Importing {
@@ -203,18 +202,12 @@ function FileRow({
           </Typography>
         ))}
       </Box>
-      <TextField
-        select
+      <Pick
         label="What to do"
         value={choice}
-        onChange={(e) => onChoice(e.target.value as Answer)}
-      >
-        {CHOICES[state].map((c) => (
-          <MenuItem key={c} value={c}>
-            {SAID[c]}
-          </MenuItem>
-        ))}
-      </TextField>
+        options={CHOICES[state].map((c) => [c, SAID[c]])}
+        onValue={onChoice}
+      />
     </Box>
   );
 }

@@ -5,7 +5,7 @@ import {
   FileDownloadOutlinedIcon,
   UnarchiveOutlinedIcon,
 } from '../ui/icons';
-import { Box, Button, IconButton, MenuItem, Snackbar, TextField, Typography } from '@mui/material';
+import { Box, Button, IconButton, Snackbar, TextField, Typography } from '@mui/material';
 import { memo, useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { directionOf, machineNames, nextStage, STAGES, writeJob, type Job } from '@kymar/core/job';
@@ -25,6 +25,7 @@ import { STAGE_NAMES } from '../ui/stages';
 import { MiniStrip } from '../ui/strip';
 import { ImportDialog, useImport } from './import';
 import { copyOf, newJob } from './new';
+import { Pick } from '../ui/pick';
 import { own } from '@kymar/core/text';
 
 const PAGE = 50;
@@ -115,37 +116,26 @@ export function Jobs() {
         </Typography>
         {(all.length > 5 || show !== '' || all.some((job) => job.archived)) && (
           <>
-            <TextField
-              select
+            <Pick
               label="Show"
               value={show}
-              onChange={(e) => ask('show', e.target.value)}
-              slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+              options={[
+                ['', 'All that is open'],
+                ...STAGES.map((stage) => [stage, `Next is ${STAGE_NAMES[stage]}`] as const),
+                ['overdue', 'Overdue'],
+                ['archived', 'Archived'],
+              ]}
+              onValue={(v) => ask('show', v)}
               sx={{ width: 170 }}
-            >
-              <MenuItem value="">All that is open</MenuItem>
-              {STAGES.map((stage) => (
-                <MenuItem key={stage} value={stage}>
-                  Next is {STAGE_NAMES[stage]}
-                </MenuItem>
-              ))}
-              <MenuItem value="overdue">Overdue</MenuItem>
-              <MenuItem value="archived">Archived</MenuItem>
-            </TextField>
+            />
             <TextField label="Find" value={search} onChange={(e) => ask('find', e.target.value)} />
-            <TextField
-              select
+            <Pick
               label="Order"
               value={params.get('order') ?? 'due'}
-              onChange={(e) => ask('order', e.target.value === 'due' ? '' : e.target.value)}
+              options={Object.entries(ORDERS).map(([id, { words }]) => [id, words])}
+              onValue={(v) => ask('order', v === 'due' ? '' : v)}
               sx={{ width: 190 }}
-            >
-              {Object.entries(ORDERS).map(([id, { words }]) => (
-                <MenuItem key={id} value={id}>
-                  {words}
-                </MenuItem>
-              ))}
-            </TextField>
+            />
           </>
         )}
         <input

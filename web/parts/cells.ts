@@ -1,7 +1,7 @@
 import type { GridColDef } from '@mui/x-data-grid';
 import { middle, type Fact } from '@kymar/core/evidence';
 import { linkById } from '@kymar/core/catalog/links';
-import { nameOf, type Kind, type Part, type PartOf } from '@kymar/core/catalog/parts';
+import { nameOf, type PartKind, type Part, type PartOf } from '@kymar/core/catalog/parts';
 import { format, numeral } from '@kymar/core/units';
 
 const links = (modes: readonly string[]) => modes.map((id) => linkById(id).name).join(', ');
@@ -43,7 +43,7 @@ const size = <P extends Part>(
   valueFormatter: (value: number | null) => (value === null ? '?' : format(value, 'B')),
 });
 
-const OF: { [K in Kind]: GridColDef<PartOf[K]>[] } = {
+const OF: { [K in PartKind]: GridColDef<PartOf[K]>[] } = {
   drives: [
     text(
       'kind',
@@ -101,7 +101,7 @@ const OF: { [K in Kind]: GridColDef<PartOf[K]>[] } = {
 };
 
 /** What the list of a kind shows of each part itself. */
-export const cellsOf = <K extends Kind>(kind: K): GridColDef<PartOf[K]>[] => [
+export const cellsOfPart = <K extends PartKind>(kind: K): GridColDef<PartOf[K]>[] => [
   text<PartOf[K]>('name', 'Name', nameOf),
   ...OF[kind],
 ];

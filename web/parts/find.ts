@@ -1,6 +1,6 @@
 import type { GridColDef } from '@mui/x-data-grid';
-import type { Kind, Part } from '@kymar/core/catalog/parts';
-import { cellsOf } from './cells';
+import type { PartKind, Part } from '@kymar/core/catalog/parts';
+import { cellsOfPart } from './cells';
 
 /** As it is compared: `4 TB` is `4tb`, `gen 4` is `gen4`, `×4` is `x4`. */
 const plain = (text: string): string =>
@@ -25,10 +25,10 @@ function textOf(columns: readonly GridColDef[], part: Part): string {
 const known = new WeakMap<Part, string>();
 
 /** Whether a part's row holds all the words, in any column. */
-export function matching(kind: Kind, search: string): (part: Part) => boolean {
+export function matching(kind: PartKind, search: string): (part: Part) => boolean {
   const words = plain(search).split(/\s+/).filter(Boolean);
   if (words.length === 0) return () => true;
-  const columns = cellsOf(kind) as GridColDef[];
+  const columns = cellsOfPart(kind) as GridColDef[];
   return (part) => {
     let text = known.get(part);
     if (text === undefined) known.set(part, (text = textOf(columns, part)));

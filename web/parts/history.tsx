@@ -1,24 +1,15 @@
-import {
-  Box,
-  Button,
-  Table,
-  TableBody,
-  TableCell,
-  TableHead,
-  TableRow,
-  TextField,
-  Typography,
-} from '@mui/material';
+import { Box, Button, TextField, Typography } from '@mui/material';
 import { Suspense, useMemo, useState } from 'react';
 import { ageOf, historyOf, STALE, unitOf, usualCurrency } from '@kymar/core/choice/prices';
 import { moneyWords } from '@kymar/core/choice/search';
-import { nameOf, type Kind, type Part, type Price } from '@kymar/core/catalog/parts';
+import { nameOf, type PartKind, type Part, type Price } from '@kymar/core/catalog/parts';
 import { calendarDay, counted } from '@kymar/core/units';
 import { newId } from '../state/id';
 import { putParts, useShop } from '../state/shop';
 import { QuantityField } from '../ui/field';
 import { patientLazy } from '../ui/lazy';
-import { Opening } from '../ui/waiting';
+import { OpeningView } from '../ui/waiting';
+import { Cells } from '../ui/cells';
 
 const PriceChart = patientLazy(() => import('./pricechart'));
 
@@ -27,7 +18,7 @@ const today = (): string => new Date().toISOString().slice(0, 10);
 const dayWords = (on: string): string => calendarDay(new Date(`${on}T12:00`));
 
 /** What a part cost, where and when: each observation, the newest first, and a new one entered in one line. */
-export function PriceHistory({ kind, part }: { kind: Exclude<Kind, 'prices' | 'hosts'>; part: Part }) {
+export function PriceHistory({ kind, part }: { kind: Exclude<PartKind, 'prices' | 'hosts'>; part: Part }) {
   const shop = useShop();
   const key = `${kind}/${part.id}`;
   const currencies = useMemo(
@@ -63,7 +54,7 @@ function InCurrency({ list, currency }: { list: readonly Price[]; currency: stri
     <>
       {list.length > 1 && (
         <Box sx={{ height: 130, mb: 1 }}>
-          <Suspense fallback={<Opening />}>
+          <Suspense fallback={<OpeningView />}>
             <PriceChart list={list} currency={currency} />
           </Suspense>
         </Box>
@@ -73,27 +64,21 @@ function InCurrency({ list, currency }: { list: readonly Price[]; currency: stri
           The newest price in {currency} is {counted(age, 'day')} old: ask again.
         </Typography>
       )}
-      <Table size="small" sx={{ mb: 1 }}>
-        <TableHead>
-          <TableRow>
-            <TableCell>Day</TableCell>
-            <TableCell align="right">For one</TableCell>
-            <TableCell>Seller</TableCell>
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {list.slice(0, 12).map((price) => (
-            <TableRow key={price.id}>
-              <TableCell>{dayWords(price.on)}</TableCell>
-              <TableCell align="right">
-                {moneyWords(Math.round(unitOf(price) * 100) / 100, currency)}
-                {(price.per ?? 1) > 1 && ` (${price.per} for ${moneyWords(price.amount, currency)})`}
-              </TableCell>
-              <TableCell>{[price.seller, price.sells].filter(Boolean).join(', ')}</TableCell>
-            </TableRow>
-          ))}
-        </TableBody>
-      </Table>
+      <Cells
+        of={list.slice(0, 12)}
+        keyOf={({ id }) => id}
+        sx={{ mb: 1 }}
+        columns={({ left, right }) => [
+          left('Day', (price) => dayWords(price.on)),
+          right('For one', (price) => (
+            <>
+              {moneyWords(Math.round(unitOf(price) * 100) / 100, currency)}
+              {(price.per ?? 1) > 1 && ` (${price.per} for ${moneyWords(price.amount, currency)})`}
+            </>
+          )),
+          left('Seller', (price) => [price.seller, price.sells].filter(Boolean).join(', ')),
+        ]}
+      />
     </>
   );
 }

@@ -11,20 +11,20 @@ import {
   Typography,
 } from '@mui/material';
 import { useRef, useState } from 'react';
-import type { Kind, Part } from '@kymar/core/catalog/parts';
+import type { PartKind, Part } from '@kymar/core/catalog/parts';
 import { putAll } from '../state/parts';
 import { saveNow } from '../state/store';
 import { read, type PartsRead } from '../workers';
 
 /** Reads a CSV file of one kind or a whole library beside the page; nothing is changed. */
-async function preview(file: File, kind: Kind, decimal?: '.' | ','): Promise<PartsRead> {
+async function preview(file: File, kind: PartKind, decimal?: '.' | ','): Promise<PartsRead> {
   // The worker compares with what is stored.
   await saveNow();
   return read.parts(file, kind, decimal);
 }
 
 /** The button that takes a file, and what comes of it. Apart from the list of parts, which is not to be drawn anew with every step. */
-export function Importer({ kind }: { kind: Kind }) {
+export function Importer({ kind }: { kind: PartKind }) {
   const picker = useRef<HTMLInputElement>(null);
   const [found, setFound] = useState<{ file: File; read: PartsRead } | null>(null);
   const [told, setTold] = useState<string | null>(null);
@@ -89,7 +89,7 @@ function ImportDialog({ found, again, close }: Props) {
   const accept = async () => {
     setTaking(true);
     try {
-      const all: { kind: Kind; part: Part }[] = [];
+      const all: { kind: PartKind; part: Part }[] = [];
       for (let from = 0; from < total; from += PIECE) all.push(...(await read.piece(from, PIECE)));
       putAll(all);
       close();

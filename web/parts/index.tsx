@@ -13,7 +13,7 @@ import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { safeRows, toRows, writeLibrary } from '@kymar/core/catalog/library';
-import { KINDS, nameOf, type Kind, type Part, type PartOf } from '@kymar/core/catalog/parts';
+import { PART_KINDS, nameOf, type PartKind, type Part, type PartOf } from '@kymar/core/catalog/parts';
 import { newId } from '../state/id';
 import { useJobs } from '../state/jobs';
 import { asShipped, dropPart, originOf, putParts, useShop } from '../state/shop';
@@ -27,7 +27,7 @@ import { setSetting, useSettings } from '../state/settings';
 import { Importer } from './import';
 import { LISTED, ListingDialog, type Listed } from './listing';
 
-const NAMES: Record<Kind, string> = {
+const NAMES: Record<PartKind, string> = {
   drives: 'Drives',
   bridges: 'Enclosures and cards',
   hubs: 'Hubs',
@@ -37,13 +37,13 @@ const NAMES: Record<Kind, string> = {
   prices: 'Prices',
 };
 
-const isListed = (kind: Kind): kind is Listed => kind in LISTED;
+const isListed = (kind: PartKind): kind is Listed => kind in LISTED;
 
 /** The shop's library: every part with its data sheet, in and out as CSV. */
 export function Parts() {
   const navigate = useNavigate();
   const { kind: named = 'drives', id } = useParams();
-  const kind = (Object.hasOwn(KINDS, named) ? named : 'drives') as Kind;
+  const kind = (Object.hasOwn(PART_KINDS, named) ? named : 'drives') as PartKind;
   const shop = useShop();
   const held = useJobs((s) => s.parts);
   const [search, setSearch] = useState('');
@@ -53,7 +53,8 @@ export function Parts() {
   const list = useMemo(() => all.filter(matching(kind, search)), [all, kind, search]);
   const columns = useMemo(() => gridColumns(kind, held), [kind, held]);
   const part = all.find((p) => p.id === id) ?? null;
-  const show = (k: Kind, partId?: string) => void navigate(partId ? `/parts/${k}/${partId}` : `/parts/${k}`);
+  const show = (k: PartKind, partId?: string) =>
+    void navigate(partId ? `/parts/${k}/${partId}` : `/parts/${k}`);
   const table = () => toRows(kind, list as never[]);
   return (
     <Box
@@ -108,10 +109,10 @@ export function Parts() {
           exclusive
           value={kind}
           sx={{ overflowX: 'auto', maxWidth: '100%', '& > button': { whiteSpace: 'nowrap', flexShrink: 0 } }}
-          onChange={(_, k: Kind | null) => k && show(k)}
+          onChange={(_, k: PartKind | null) => k && show(k)}
           aria-label="Kind of part"
         >
-          {(Object.keys(KINDS) as Kind[]).map((k) => (
+          {(Object.keys(PART_KINDS) as PartKind[]).map((k) => (
             <ToggleButton key={k} value={k} sx={{ px: 1.5, py: 0.5 }}>
               {NAMES[k]} ({shop[k].length})
             </ToggleButton>
@@ -137,7 +138,7 @@ export function Parts() {
           alignItems: 'start',
         }}
       >
-        <DataGrid<PartOf[Kind]>
+        <DataGrid<PartOf[PartKind]>
           rows={list}
           columns={columns}
           columnVisibilityModel={
@@ -202,7 +203,15 @@ export function Parts() {
   );
 }
 
-function Actions({ kind, part, show }: { kind: Kind; part: Part; show(kind: Kind, id?: string): void }) {
+function Actions({
+  kind,
+  part,
+  show,
+}: {
+  kind: PartKind;
+  part: Part;
+  show(kind: PartKind, id?: string): void;
+}) {
   const origin = originOf(
     useJobs((s) => s.parts),
     kind,

@@ -16,7 +16,7 @@ import type { Part } from '@kymar/core/catalog/parts';
 import { writeFact, type Fact } from '@kymar/core/evidence';
 import { UNIT_OF } from '@kymar/core/units';
 import { newId } from '../state/id';
-import { Answer } from '../reference/decoder';
+import { DecodedName } from '../reference/decoder';
 
 /** Kinds of part that a line describes. */
 export const LISTED = {
@@ -81,7 +81,7 @@ export function ListingDialog({
           helperText="What it leaves open stays not known, and can be filled in afterwards."
         />
         <Box sx={{ minHeight: 120 }}>
-          <Answer found={decoded} />
+          <DecodedName found={decoded} />
         </Box>
         {text.trim() !== '' && <Typography sx={{ mt: 1.5 }}>Saved as: {saved(kind, part)}.</Typography>}
       </DialogContent>

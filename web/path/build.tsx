@@ -1,5 +1,5 @@
 import { AddIcon, LockIcon, LockOpenIcon } from '../ui/icons';
-import { Autocomplete, Box, Button, IconButton, MenuItem, TextField, Typography } from '@mui/material';
+import { Autocomplete, Box, Button, IconButton, TextField, Typography } from '@mui/material';
 import { memo, Suspense, useState } from 'react';
 import { ARRAY_NAMES, cannot } from '@kymar/core/build/array';
 import { LOCKABLE, type Lockable } from '@kymar/core/build/assembly';
@@ -12,6 +12,7 @@ import { useJob, usePlace } from '../ui/job';
 import { kindOfSegment } from '../ui/segment';
 import { Panel } from '../ui/panel';
 import { patientLazy } from '../ui/lazy';
+import { Pick } from '../ui/pick';
 import { OpeningOver } from '../ui/waiting';
 
 const AlternativesMenu = patientLazy(() => import('../ui/alternatives'));
@@ -107,19 +108,16 @@ export function BuildPanel({ path }: { path: Path }) {
           Put a hub or dock between
         </Button>
         {(build.bridge?.bays ?? 1) > 1 && (
-          <TextField
-            select
+          <Pick
             label="Drives at once"
             value={Math.min(build.together ?? 1, build.bridge!.bays!)}
-            onChange={(e) => set({ together: Number(e.target.value), array: undefined })}
+            options={Array.from({ length: build.bridge!.bays! }, (_, i) => [
+              i + 1,
+              `${i + 1} of ${build.bridge!.bays}`,
+            ])}
+            onValue={(together) => set({ together, array: undefined })}
             sx={{ width: 140 }}
-          >
-            {Array.from({ length: build.bridge!.bays! }, (_, i) => (
-              <MenuItem key={i} value={i + 1}>
-                {i + 1} of {build.bridge!.bays}
-              </MenuItem>
-            ))}
-          </TextField>
+          />
         )}
         {(build.bridge?.bays ?? 1) > 1 && (build.together ?? 1) > 1 && (
           <ArrayChoice build={build} onArray={(array) => set({ array })} />
@@ -171,12 +169,12 @@ function ArrayChoice({ build, onArray }: { build: Build; onArray(array: Build['a
   const { array } = build;
   return (
     <>
-      <TextField
-        select
+      <Pick
         label="Put together"
         value={options.some((o) => o.key === value) ? value : 'single'}
-        onChange={(e) => {
-          const [mode, by] = e.target.value.split('/') as [ArrayMode, 'firmware' | 'system' | undefined];
+        options={options.map(({ key, words }) => [key, words])}
+        onValue={(v) => {
+          const [mode, by] = v.split('/') as [ArrayMode, 'firmware' | 'system' | undefined];
           onArray(
             by
               ? { mode, by, ...(build.array?.strip === undefined ? {} : { strip: build.array.strip }) }
@@ -184,36 +182,27 @@ function ArrayChoice({ build, onArray }: { build: Build; onArray(array: Build['a
           );
         }}
         sx={{ minWidth: 190 }}
-      >
-        {options.map(({ key, words }) => (
-          <MenuItem key={key} value={key}>
-            {words}
-          </MenuItem>
-        ))}
-      </TextField>
+      />
       {array && STRIPED.includes(array.mode) && (
-        <TextField
-          select
+        <Pick
           label="Stripe size"
           value={array.strip ?? 0}
-          onChange={({ target }) => {
+          options={[...new Set([0, ...STRIPES, array.strip ?? 0])]
+            .sort((a, b) => a - b)
+            .map((strip) => [strip, strip === 0 ? 'not known' : `${strip / 1024} KiB`])}
+          onValue={(strip) => {
             const { strip: _, ...rest } = array;
-            onArray(Number(target.value) > 0 ? { ...rest, strip: Number(target.value) } : rest);
+            onArray(strip > 0 ? { ...rest, strip } : rest);
           }}
           sx={{ minWidth: 120 }}
-        >
-          {[...new Set([0, ...[16, 32, 64, 128, 256, 512, 1024].map((kib) => kib * 1024), array.strip ?? 0])]
-            .sort((a, b) => a - b)
-            .map((strip) => (
-              <MenuItem key={strip} value={strip}>
-                {strip === 0 ? 'not known' : `${strip / 1024} KiB`}
-              </MenuItem>
-            ))}
-        </TextField>
+        />
       )}
     </>
   );
 }
+
+/** B of a piece that goes to one drive of an array. */
+const STRIPES = [16, 32, 64, 128, 256, 512, 1024].map((kib) => kib * 1024);
 
 const kindOf = (segment: SegmentId): string =>
   segment === 'bridge' ? 'Enclosure or card' : kindOfSegment(segment);

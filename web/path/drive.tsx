@@ -1,12 +1,13 @@
-import { Box, MenuItem, TextField, Typography } from '@mui/material';
+import { Box, Typography } from '@mui/material';
 import { memo } from 'react';
 import { sourceWords, typedOver, type Fact } from '@kymar/core/evidence';
-import { KINDS, type Drive } from '@kymar/core/catalog/parts';
+import { PART_KINDS, type Drive } from '@kymar/core/catalog/parts';
 import { issuesOf } from '@kymar/core/text';
 import type { Dimension, Unit } from '@kymar/core/units';
 import { EntryScope, scopeOf } from '../ui/entries';
 import { FactField } from '../ui/field';
 import { changeBuild, type Placed } from '../state/placed';
+import { Pick } from '../ui/pick';
 import { Panel } from '../ui/panel';
 
 type Property = 'capacity' | 'read' | 'write' | 'rest' | 'cache' | 'tbw' | 'warrantyYears';
@@ -22,7 +23,7 @@ const FIELDS: [Property, string, Dimension, Unit?][] = [
 
 /** Says what the schema of a drive has against it with a value in it. */
 const refusedBy = (made: (value: Fact['value']) => Drive) => (value: Fact['value']) => {
-  const read = KINDS.drives.safeParse(made(value));
+  const read = PART_KINDS.drives.safeParse(made(value));
   return read.success ? null : `${issuesOf(read.error)[0]!.message}.`.replace(/\.\.$/, '.');
 };
 
@@ -41,24 +42,19 @@ export const DriveSheet = memo(function DriveSheet({ drive, at }: { drive: Drive
       <EntryScope value={scopeOf(at.job, 'setup', at.place.device, drive.id)}>
         <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
           {drive.revisions && (
-            <TextField
-              select
+            <Pick
               label="Revision of this unit"
               value={drive.revision ?? ''}
-              onChange={(e) => onDrive(withRevision(drive, e.target.value))}
+              options={[
+                ['', 'not known'],
+                ...drive.revisions.map(({ name, known }) => [name, `${name}, told by ${known}`] as const),
+              ]}
+              onValue={(v) => onDrive(withRevision(drive, v))}
               helperText={
                 drive.revisions.find((r) => r.name === drive.revision)?.known ??
                 'Not known: the forecast spans them all'
               }
-              slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-            >
-              <MenuItem value="">not known</MenuItem>
-              {drive.revisions.map(({ name, known }) => (
-                <MenuItem key={name} value={name}>
-                  {name}, told by {known}
-                </MenuItem>
-              ))}
-            </TextField>
+            />
           )}
           {FIELDS.map(([property, label, dimension, unit]) => (
             <FactField

@@ -2,7 +2,7 @@ import { BlockIcon, InfoOutlinedIcon, SouthIcon, WarningAmberIcon } from '../ui/
 import { Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import type { Fix } from '@kymar/core/choice/whatif';
-import type { Finding, Severity, State } from '@kymar/core/fit';
+import type { Finding, Severity, PathState } from '@kymar/core/fit';
 import { otherAnswer, policyWords, type Job } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';
 import { useWorking } from '../ui/figure';
@@ -17,7 +17,7 @@ const LOOK: Record<Severity, { word: string; color: string; Icon: typeof BlockIc
   note: { word: 'Good to know', color: 'info.main', Icon: InfoOutlinedIcon },
 };
 
-const STATE: Record<State, { words: string; color: string }> = {
+const STATE: Record<PathState, { words: string; color: string }> = {
   blocked: { words: 'Something blocks it as it stands', color: 'error.main' },
   limited: { words: 'It works; something holds it down', color: 'var(--mui-palette-narrow)' },
   unknown: { words: 'It works; what decides its speed is not known', color: 'warning.main' },
@@ -36,7 +36,7 @@ export function Findings({
 }: {
   job: Job;
   list: readonly Finding[];
-  state: State;
+  state: PathState;
   fixes: readonly Fix[] | null;
 }) {
   const [all, setAll] = useState(false);

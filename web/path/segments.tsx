@@ -1,18 +1,9 @@
-import {
-  MenuItem,
-  Table,
-  TableBody,
-  TableCell,
-  TableHead,
-  TableRow,
-  TextField,
-  Typography,
-} from '@mui/material';
+import { Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import type { Direction } from '@kymar/core/catalog/links';
 import {
   buildPath,
-  crowdWords,
+  contentionWords,
   explainFlow,
   reasonOf,
   type ConstraintId,
@@ -21,6 +12,8 @@ import {
 } from '@kymar/core/build/path';
 import { format, numeral } from '@kymar/core/units';
 import { Figure } from '../ui/figure';
+import { Pick } from '../ui/pick';
+import { Cells, oneLine } from '../ui/cells';
 import { Panel } from '../ui/panel';
 
 /** How requests can come; the first is a system's copy, which keeps a path full. */
@@ -48,6 +41,7 @@ export function Segments({ path, direction }: { path: Path; direction: Direction
   const at = useMemo(() => (requests ? buildPath({ ...path.parts, requests }) : path), [path, requests]);
   const flow = at.flow?.[direction].expected ?? 0;
   const bottleneck = path.bottleneck?.[direction];
+  const isNarrowest = (c: Path['constraints'][number]) => c === bottleneck?.slowest;
   return (
     <Panel
       title={`What each part allows, ${direction === 'read' ? 'reading' : 'writing'}`}
@@ -62,52 +56,39 @@ export function Segments({ path, direction }: { path: Path; direction: Direction
         )
       }
     >
-      <Table size="small" sx={{ '& td, & th': { px: 0.75 } }}>
-        <TableHead>
-          <TableRow>
-            <TableCell>Part and how it runs</TableCell>
-            <TableCell align="right">Ceiling, MB/s</TableCell>
-            <TableCell align="right">Expected, MB/s</TableCell>
-            <TableCell align="right">90 % range, MB/s</TableCell>
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {path.constraints.map((constraint) => {
-            const rate = constraint.rate[direction];
-            const narrowest = constraint === bottleneck?.slowest;
-            return (
-              <TableRow
-                key={constraint.id}
-                sx={
-                  narrowest ? { '& td': { color: 'var(--mui-palette-narrow)', fontWeight: 600 } } : undefined
-                }
-              >
-                <TableCell>
-                  {constraint.name}
-                  {narrowest && ' · narrowest'}
-                  <Typography variant="caption" color="textSecondary" component="div">
-                    {[
-                      constraint.link ? reasonOf(constraint.link) : ROLE[constraint.id],
-                      constraint.shared?.[direction] && `shared: ${crowdWords(constraint.shared[direction])}`,
-                    ]
-                      .filter(Boolean)
-                      .join('; ')}
-                  </Typography>
-                </TableCell>
-                <TableCell align="right">
-                  {constraint.ceiling === null ? 'none' : mb(constraint.ceiling)}
-                </TableCell>
-                <TableCell align="right">
-                  <Figure of={() => constraint.explain(direction)}>{mb(rate.expected)}</Figure>
-                </TableCell>
-                <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
-                  {mb(rate.low)} to {mb(rate.high)}
-                </TableCell>
-              </TableRow>
-            );
-          })}
-        </TableBody>
-      </Table>
+      <Cells
+        of={path.constraints}
+        keyOf={({ id }) => id}
+        sx={{ '& td, & th': { px: 0.75 } }}
+        rowSx={(c) =>
+          isNarrowest(c) ? { '& td': { color: 'var(--mui-palette-narrow)', fontWeight: 600 } } : undefined
+        }
+        columns={({ left, right }) => [
+          left('Part and how it runs', (c) => (
+            <>
+              {c.name}
+              {isNarrowest(c) && ' · narrowest'}
+              <Typography variant="caption" color="textSecondary" component="div">
+                {[
+                  c.link ? reasonOf(c.link) : ROLE[c.id],
+                  c.shared?.[direction] && `shared: ${contentionWords(c.shared[direction])}`,
+                ]
+                  .filter(Boolean)
+                  .join('; ')}
+              </Typography>
+            </>
+          )),
+          right('Ceiling, MB/s', ({ ceiling }) => (ceiling === null ? 'none' : mb(ceiling))),
+          right('Expected, MB/s', (c) => (
+            <Figure of={() => c.explain(direction)}>{mb(c.rate[direction].expected)}</Figure>
+          )),
+          right(
+            '90 % range, MB/s',
+            (c) => `${mb(c.rate[direction].low)} to ${mb(c.rate[direction].high)}`,
+            oneLine,
+          ),
+        ]}
+      />
       {bottleneck?.next && (
         <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
           Without {bottleneck.constraint.name}, {bottleneck.next.name} would decide, at{' '}
@@ -115,24 +96,18 @@ export function Segments({ path, direction }: { path: Path; direction: Direction
         </Typography>
       )}
       {path.flow && (
-        <TextField
-          select
+        <Pick
           label="Requests come"
           value={chosen}
-          onChange={(e) => setChosen(Number(e.target.value))}
+          options={REQUESTS.map(({ words }, i) => [i, words])}
+          onValue={setChosen}
           sx={{ mt: 1.5, width: 260 }}
           helperText={
             requests
               ? `Flow so: ${format(flow, 'B/s')}, ${format(Math.round(flow / requests.block), 'count')} a second`
               : 'large blocks, several under way'
           }
-        >
-          {REQUESTS.map(({ words }, i) => (
-            <MenuItem key={words} value={i}>
-              {words}
-            </MenuItem>
-          ))}
-        </TextField>
+        />
       )}
     </Panel>
   );

@@ -1,10 +1,11 @@
-import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
+import { Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
-import type { Rig, Step } from '@kymar/core/practice';
+import type { Rig, PracticeStep } from '@kymar/core/practice';
 import { answerTo } from '../state/gate';
 import { Panel } from '../ui/panel';
 import { practice } from '../workers';
 import { name } from './play';
+import { Pick } from '../ui/pick';
 
 const HEALTHY = 'healthy';
 const NOTHING = 'nothing';
@@ -19,7 +20,7 @@ export function AnswerForm({
   rig: Rig;
   level: number;
   seed: number;
-  steps: readonly Step[];
+  steps: readonly PracticeStep[];
 }) {
   const [cause, setCause] = useState('');
   const [fix, setFix] = useState('');
@@ -42,33 +43,23 @@ export function AnswerForm({
   return (
     <Panel title="Name it">
       <Box sx={{ display: 'grid', gap: 1.5 }}>
-        <TextField
-          select
+        <Pick
           label="The cause"
           value={cause}
-          onChange={(e) => setCause(e.target.value)}
+          options={rig.causes.map(({ id, title }) => [id, title])}
+          onValue={setCause}
           helperText={level === 4 ? 'Where there are two, either will do.' : undefined}
-        >
-          {rig.causes.map(({ id, title }) => (
-            <MenuItem key={id} value={id} sx={{ whiteSpace: 'normal' }}>
-              {title}
-            </MenuItem>
-          ))}
-        </TextField>
+        />
         {!isSound && (
-          <TextField
-            select
+          <Pick
             label="What is done about it"
             value={fix}
-            onChange={(e) => setFix(e.target.value)}
-          >
-            {rig.fixes.map((words) => (
-              <MenuItem key={words} value={words} sx={{ whiteSpace: 'normal' }}>
-                {words}
-              </MenuItem>
-            ))}
-            <MenuItem value={NOTHING}>Nothing needs to be done</MenuItem>
-          </TextField>
+            options={[...rig.fixes, NOTHING].map((words) => [
+              words,
+              words === NOTHING ? 'Nothing needs to be done' : words,
+            ])}
+            onValue={setFix}
+          />
         )}
         <Button
           variant="contained"

@@ -1,10 +1,11 @@
-import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
-import type { Result, Rig, Step } from '@kymar/core/practice';
+import { Box, Button, Typography } from '@mui/material';
+import type { Result, Rig, PracticeStep } from '@kymar/core/practice';
 import { LEVELS } from '@kymar/core/practice';
 import { isLinkId, linkById } from '@kymar/core/catalog/links';
 import { format } from '@kymar/core/units';
 import { unbroken } from '../ui/figure';
 import { Panel } from '../ui/panel';
+import { Cells, oneLine } from '../ui/cells';
 
 export const minutesWords = (minutes: number): string =>
   minutes < 1.5 ? 'a minute' : unbroken(format(minutes * 60, 's', 2));
@@ -18,14 +19,14 @@ export const gave = ({ seconds, seen }: Result): string =>
       : (seen ?? '');
 
 /** The rig: what it is, what was timed and seen so far, what can be done next. @param onStep null: it is over */
-export function Bench({
+export function PracticeBench({
   rig,
   level,
   onStep,
 }: {
   rig: Rig;
   level: number;
-  onStep: ((step: Step) => void) | null;
+  onStep: ((step: PracticeStep) => void) | null;
 }) {
   const title = LEVELS.find(({ id }) => id === level)?.title ?? '';
   return (
@@ -42,43 +43,31 @@ export function Bench({
           Level {level}: {title.charAt(0).toLowerCase() + title.slice(1)}. On {rig.machine}, {rig.port}
           {rig.cable ? `, with ${rig.cable}` : ''}.
         </Typography>
-        <Table size="small" aria-label="What was timed and seen">
-          <TableHead>
-            <TableRow>
-              <TableCell>Timed or looked at</TableCell>
-              <TableCell align="right">As forecast</TableCell>
-              <TableCell align="right">It was</TableCell>
-            </TableRow>
-          </TableHead>
-          <TableBody>
-            {[...rig.before, ...rig.done].map((result, i) => {
-              const work = rig.work[result.activity]!;
-              const look = rig.titles[result.look ?? ''];
-              return (
-                <TableRow key={i}>
-                  <TableCell>
-                    {result.seconds === null ? look : work.name}
-                    {result.seconds !== null && look && (
-                      <Typography variant="caption" component="div" color="textSecondary">
-                        {look}
-                      </Typography>
-                    )}
-                  </TableCell>
-                  <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
-                    {result.look === null
-                      ? unbroken(
-                          `${format(work.forecast.low, 's', 2)} to ${format(work.forecast.high, 's', 2)}`,
-                        )
-                      : ''}
-                  </TableCell>
-                  <TableCell align="right" sx={{ whiteSpace: 'nowrap', fontWeight: 620 }}>
-                    {gave(result)}
-                  </TableCell>
-                </TableRow>
-              );
-            })}
-          </TableBody>
-        </Table>
+        <Cells
+          of={[...rig.before, ...rig.done]}
+          label="What was timed and seen"
+          columns={({ left, right }) => [
+            left('Timed or looked at', ({ activity, look, seconds }) => (
+              <>
+                {seconds === null ? rig.titles[look ?? ''] : rig.work[activity]!.name}
+                {seconds !== null && rig.titles[look ?? ''] && (
+                  <Typography variant="caption" component="div" color="textSecondary">
+                    {rig.titles[look ?? '']}
+                  </Typography>
+                )}
+              </>
+            )),
+            right(
+              'As forecast',
+              ({ activity, look }) => {
+                const { low, high } = rig.work[activity]!.forecast;
+                return look === null ? unbroken(`${format(low, 's', 2)} to ${format(high, 's', 2)}`) : '';
+              },
+              oneLine,
+            ),
+            right('It was', gave, { ...oneLine, fontWeight: 620 }),
+          ]}
+        />
       </Panel>
       {onStep && (
         <Panel title="Look or time">

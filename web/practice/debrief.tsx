@@ -1,21 +1,12 @@
-import {
-  Box,
-  Button,
-  LinearProgress,
-  Table,
-  TableBody,
-  TableCell,
-  TableHead,
-  TableRow,
-  Typography,
-} from '@mui/material';
-import type { Named, Rig, Step } from '@kymar/core/practice';
+import { Box, Button, LinearProgress, Typography } from '@mui/material';
+import type { Named, Rig, PracticeStep } from '@kymar/core/practice';
 import { formatProbability } from '@kymar/core/units';
 import { useAnswer } from '../state/gate';
 import { Panel } from '../ui/panel';
 import { practice } from '../workers';
 import { gave, minutesWords } from './bench';
-import { begin } from './play';
+import { Cells, oneLine } from '../ui/cells';
+import { beginRound } from './play';
 
 /** What was hidden, what each test told of it, and the shortest way there. */
 export function DebriefPanel({
@@ -27,7 +18,7 @@ export function DebriefPanel({
 }: {
   level: number;
   seed: number;
-  steps: readonly Step[];
+  steps: readonly PracticeStep[];
   named: Named;
   rig: Rig;
 }) {
@@ -53,31 +44,26 @@ export function DebriefPanel({
         </Typography>
       )}
       {found.steps.length > 0 ? (
-        <Table size="small" aria-label="What each step told">
-          <TableHead>
-            <TableRow>
-              <TableCell>What you did</TableCell>
-              <TableCell align="right">It gave</TableCell>
-              <TableCell align="right">The truth, before and after</TableCell>
-            </TableRow>
-          </TableHead>
-          <TableBody>
-            {found.steps.map((one, i) => (
-              <TableRow key={i}>
-                <TableCell>
-                  {one.title}
-                  <Typography variant="caption" component="div" color="textSecondary">
-                    {minutesWords(one.minutes)}
-                  </Typography>
-                </TableCell>
-                <TableCell align="right">{gave(one)}</TableCell>
-                <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
-                  {formatProbability(one.before)} → {formatProbability(one.after)}
-                </TableCell>
-              </TableRow>
-            ))}
-          </TableBody>
-        </Table>
+        <Cells
+          of={found.steps}
+          label="What each step told"
+          columns={({ left, right }) => [
+            left('What you did', ({ title, minutes }) => (
+              <>
+                {title}
+                <Typography variant="caption" component="div" color="textSecondary">
+                  {minutesWords(minutes)}
+                </Typography>
+              </>
+            )),
+            right('It gave', gave),
+            right(
+              'The truth, before and after',
+              ({ before, after }) => `${formatProbability(before)} → ${formatProbability(after)}`,
+              oneLine,
+            ),
+          ]}
+        />
       ) : (
         <Typography variant="body2">You named it without a look.</Typography>
       )}
@@ -99,7 +85,7 @@ export function DebriefPanel({
         {found.minutes === 0 ? 'You spent nothing' : `You spent ${minutesWords(found.minutes)}`}
         {found.best > 0 ? `; this way takes ${minutesWords(found.best)}.` : '.'}
       </Typography>
-      <Button variant="contained" onClick={() => begin(level)}>
+      <Button variant="contained" onClick={() => beginRound(level)}>
         Another one
       </Button>
     </Panel>

@@ -1,17 +1,17 @@
 import { Box, Button, LinearProgress, Typography } from '@mui/material';
-import { LEVELS, type Step } from '@kymar/core/practice';
+import { LEVELS, type PracticeStep } from '@kymar/core/practice';
 import { useAnswer } from '../state/gate';
 import { useSettings } from '../state/settings';
 import { Panel } from '../ui/panel';
 import { practice } from '../workers';
 import { AnswerForm } from './answer';
 import { DebriefPanel } from './debrief';
-import { begin, leave, step, usePractice } from './play';
+import { beginRound, leave, step, usePractice } from './play';
 import { Record } from './record';
-import { Bench } from './bench';
+import { PracticeBench } from './bench';
 
 /** Rigs with a hidden fault or none: looks and tests cost simulated minutes, then the cause is named. */
-export function Practice() {
+export function PracticeView() {
   const { going } = usePractice();
   return (
     <Box
@@ -75,7 +75,7 @@ function Start() {
               <Button
                 variant={id === 1 && record.length === 0 ? 'contained' : 'outlined'}
                 aria-label={`Start a round of level ${id}`}
-                onClick={() => begin(id)}
+                onClick={() => beginRound(id)}
               >
                 Start
               </Button>
@@ -91,7 +91,7 @@ function Going({ level, seed, steps, named }: NonNullable<ReturnType<typeof useP
   const { data: rig, problem } = useAnswer(practice.rig(level, seed, steps));
   if (problem) return <Panel title="It cannot be played now">{problem}</Panel>;
   if (!rig) return <LinearProgress aria-label="Setting up the rig" />;
-  const done = (next: Step) => step(next);
+  const done = (next: PracticeStep) => step(next);
   return (
     <Box
       sx={{
@@ -101,7 +101,7 @@ function Going({ level, seed, steps, named }: NonNullable<ReturnType<typeof useP
         gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 3fr) minmax(0, 2fr)' },
       }}
     >
-      <Bench rig={rig} level={level} onStep={named ? null : done} />
+      <PracticeBench rig={rig} level={level} onStep={named ? null : done} />
       {named ? (
         <DebriefPanel level={level} seed={seed} steps={steps} named={named} rig={rig} />
       ) : (

@@ -1,18 +1,18 @@
-import type { Named, Step } from '@kymar/core/practice';
-import { setSetting, useSettings, type Played, type Practice } from '../state/settings';
+import type { Named, PracticeStep } from '@kymar/core/practice';
+import { setSetting, useSettings, type Played, type PracticeRecord } from '../state/settings';
 
-const NONE: Practice = { going: null, record: [] };
+const NONE: PracticeRecord = { going: null, record: [] };
 /** As many rounds are kept of the record. */
 const MOST = 500;
 
-const now = (): Practice => useSettings.getState().practice ?? NONE;
-const put = (practice: Partial<Practice>): void => setSetting('practice', { ...now(), ...practice });
+const now = (): PracticeRecord => useSettings.getState().practice ?? NONE;
+const put = (practice: Partial<PracticeRecord>): void => setSetting('practice', { ...now(), ...practice });
 
 /** The round that goes on and the record: both stay over a reload. */
-export const usePractice = (): Practice => useSettings((s) => s.practice) ?? NONE;
+export const usePractice = (): PracticeRecord => useSettings((s) => s.practice) ?? NONE;
 
 /** Seeds come one after another: the next is one nobody has played at this level. */
-export function begin(level: number): void {
+export function beginRound(level: number): void {
   const played = now().record.filter((r) => r.level === level);
   const seed = played.reduce((most, r) => Math.max(most, r.seed), 0) + 1;
   put({ going: { level, seed, steps: [] } });
@@ -20,7 +20,7 @@ export function begin(level: number): void {
 
 export const leave = (): void => put({ going: null });
 
-export function step(next: Step): void {
+export function step(next: PracticeStep): void {
   const { going } = now();
   if (going && !going.named) put({ going: { ...going, steps: [...going.steps, next] } });
 }

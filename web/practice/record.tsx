@@ -1,8 +1,9 @@
-import { Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
+import { Typography } from '@mui/material';
 import { LEVELS } from '@kymar/core/practice';
 import { moment } from '@kymar/core/units';
 import { Panel } from '../ui/panel';
 import { minutesWords } from './bench';
+import { Cells } from '../ui/cells';
 import { usePractice } from './play';
 
 /** As many rounds are shown, the newest first. */
@@ -26,31 +27,17 @@ export function Record() {
       <Typography variant="body2" sx={{ mb: 1 }}>
         {stretches.join(' · ')}
       </Typography>
-      <Table size="small">
-        <TableHead>
-          <TableRow>
-            <TableCell>When</TableCell>
-            <TableCell align="right">Level</TableCell>
-            <TableCell>Named</TableCell>
-            <TableCell align="right">Spent</TableCell>
-            <TableCell align="right">Shortest way</TableCell>
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {record
-            .slice(-MOST)
-            .reverse()
-            .map((r) => (
-              <TableRow key={r.at}>
-                <TableCell>{moment(r.at)}</TableCell>
-                <TableCell align="right">{r.level}</TableCell>
-                <TableCell>{r.won ? 'rightly' : 'wrongly'}</TableCell>
-                <TableCell align="right">{r.minutes === 0 ? 'nothing' : minutesWords(r.minutes)}</TableCell>
-                <TableCell align="right">{r.best === 0 ? 'nothing' : minutesWords(r.best)}</TableCell>
-              </TableRow>
-            ))}
-        </TableBody>
-      </Table>
+      <Cells
+        of={record.slice(-MOST).reverse()}
+        keyOf={({ at }) => at}
+        columns={({ left, right }) => [
+          left('When', ({ at }) => moment(at)),
+          right('Level', ({ level }) => level),
+          left('Named', ({ won }) => (won ? 'rightly' : 'wrongly')),
+          right('Spent', ({ minutes }) => (minutes === 0 ? 'nothing' : minutesWords(minutes))),
+          right('Shortest way', ({ best }) => (best === 0 ? 'nothing' : minutesWords(best))),
+        ]}
+      />
     </Panel>
   );
 }

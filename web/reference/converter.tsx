@@ -1,6 +1,7 @@
-import { Table, TableBody, TableCell, TableRow, TextField } from '@mui/material';
+import { TextField } from '@mui/material';
 import { useState } from 'react';
 import { convert } from '@kymar/core/reference';
+import { Cells } from '../ui/cells';
 import { Panel } from '../ui/panel';
 
 /** A size or a rate in every unit of the trade. */
@@ -18,20 +19,16 @@ export function Converter() {
         sx={{ width: 320, maxWidth: '100%' }}
       />
       {found.ok && (
-        <Table size="small" sx={{ mt: 1, maxWidth: 520 }}>
-          <TableBody>
-            {found.rows.map(({ name, value }) => (
-              <TableRow key={name}>
-                <TableCell component="th" scope="row">
-                  {name}
-                </TableCell>
-                <TableCell align="right" sx={{ fontWeight: 600 }}>
-                  {value}
-                </TableCell>
-              </TableRow>
-            ))}
-          </TableBody>
-        </Table>
+        <Cells
+          of={found.rows}
+          keyOf={({ name }) => name}
+          heads={false}
+          sx={{ mt: 1, maxWidth: 520 }}
+          columns={({ left, right }) => [
+            { ...left('', ({ name }) => name), isName: true },
+            right('', ({ value }) => value, { fontWeight: 600 }),
+          ]}
+        />
       )}
     </Panel>
   );

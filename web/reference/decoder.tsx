@@ -43,13 +43,13 @@ export function Decoder() {
           </Button>
         ))}
       </Box>
-      <Answer found={found} />
+      <DecodedName found={found} />
     </Panel>
   );
 }
 
 /** What a text was read as, with its doubts. */
-export function Answer({ found: { text, readings, flags, links } }: { found: Decoded }) {
+export function DecodedName({ found: { text, readings, flags, links } }: { found: Decoded }) {
   if (text === '')
     return <Typography color="textSecondary">Paste a line, or type what the customer said.</Typography>;
   if (readings.length === 0 && flags.length === 0)

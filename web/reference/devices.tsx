@@ -11,7 +11,7 @@ const COLOR: Record<Judged['state'], string> = {
 };
 
 /** Storage plugged into this machine and what each link negotiated. */
-export function Devices() {
+export function PluggedDevices() {
   const { data: found, problem, again } = useAnswer(PLUGGED);
   return (
     <Panel

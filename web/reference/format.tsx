@@ -7,10 +7,9 @@ import type { Spread } from '@kymar/core/stats';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
 import { Figure, unbroken } from '../ui/figure';
-import { Panel } from '../ui/panel';
+import { Calculator, tryOut } from './calculator';
 import { ofDrives } from './drives';
 import { IntoJob } from './intojob';
-import { Rows } from './rows';
 
 interface Row {
   key: number;
@@ -21,82 +20,60 @@ interface Row {
 }
 
 /** When a full format of a disk ends, from how far it has come: inner tracks are slower, a straight line is short. */
-export function FormatEnd() {
+export function FormatEndCalculator() {
   const [rows, setRows] = useState<Row[]>([{ key: 0, share: 0.31, elapsed: (5 * 60 + 35) * 60 }]);
   const settled = useDeferredValue(rows);
   const [capacity, setCapacity] = useState<number | null>(null);
   const zones = useMemo(() => {
     if (capacity === null || capacity <= 0) return null;
-    try {
-      return fitZones(
+    const fit = tryOut(() =>
+      fitZones(
         settled.map(({ share, elapsed }) => ({ share, elapsed })),
         capacity,
-      );
-    } catch {
-      return null;
-    }
+      ),
+    );
+    return typeof fit === 'string' ? null : fit;
   }, [settled, capacity]);
   const fact = ({ low, expected, high }: Spread): Fact => ({
     value: [low, expected, high],
     source: { kind: 'measured', note: `a pass over the disk, ${rows.length} checkpoints` },
   });
-  const found = useMemo(() => {
-    try {
-      return formatEnd(settled.map(({ share, elapsed }) => ({ share, elapsed })));
-    } catch (error) {
-      return (error as Error).message;
-    }
-  }, [settled]);
+  const found = useMemo(
+    () => tryOut(() => formatEnd(settled.map(({ share, elapsed }) => ({ share, elapsed })))),
+    [settled],
+  );
   const last = settled.reduce((a, b) => (b.elapsed > a.elapsed ? b : a), settled[0]!);
   return (
-    <Panel title="When does the full format end?">
-      <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
-        Or a burn-in, or any other pass over the whole disk: how far it had come, and how long after the
-        start. Whole per cent will do; more checkpoints narrow it.
-      </Typography>
-      <Rows
-        rows={rows}
-        onRows={setRows}
-        what="checkpoint"
-        widths="130px minmax(0, 1fr)"
-        least={1}
-        most={12}
-        next={() => ({ ...last, share: Math.min(1, last.share + 0.1), elapsed: last.elapsed * 1.4 })}
-      >
-        {(row, i, set) => (
-          <>
-            <QuantityField
-              label={`Done at ${i}`}
-              dimension="percent"
-              value={row.share}
-              onValue={(share) => share !== null && set({ share })}
-            />
-            <QuantityField
-              label={`After ${i}`}
-              dimension="time"
-              value={row.elapsed}
-              onValue={(elapsed) => elapsed !== null && set({ elapsed })}
-            />
-          </>
-        )}
-      </Rows>
-      {typeof found === 'string' ? (
-        <Typography color="error" role="alert">
-          {found}
-        </Typography>
-      ) : (
+    <Calculator
+      title="When does the full format end?"
+      about={
+        'Or a burn-in, or any other pass over the whole disk: how far it had come, and how long ' +
+        'after the start. Whole per cent will do; more checkpoints narrow it.'
+      }
+      rows={rows}
+      onRows={setRows}
+      what="checkpoint"
+      widths="130px minmax(0, 1fr)"
+      least={1}
+      most={12}
+      next={() => ({ ...last, share: Math.min(1, last.share + 0.1), elapsed: last.elapsed * 1.4 })}
+      entries={[
+        { of: 'share', label: 'Done at', dimension: 'percent', zero: true },
+        { of: 'elapsed', label: 'After', dimension: 'time', zero: true },
+      ]}
+      found={found}
+    >
+      {({ total, straight }) => (
         <Box sx={{ mt: 1 }} aria-live="polite">
           <Typography>
-            Done <Figure of={found.total}>{unbroken(format(found.total.expected, 's'))}</Figure> after the
-            start (90 % range {unbroken(format(found.total.low, 's'))} to{' '}
-            {unbroken(format(found.total.high, 's'))}):{' '}
-            {unbroken(format(Math.max(0, found.total.expected - last.elapsed), 's'))} from the last
-            checkpoint.
+            Done <Figure of={total}>{unbroken(format(total.expected, 's'))}</Figure> after the start (90 %
+            range {unbroken(format(total.low, 's'))} to {unbroken(format(total.high, 's'))}):{' '}
+            {unbroken(format(Math.max(0, total.expected - last.elapsed), 's'))} from the last checkpoint.
           </Typography>
           <Typography variant="body2" color="textSecondary">
-            A straight line would say {unbroken(format(found.straight, 's'))},{' '}
-            {Math.round(Math.abs(1 - found.straight / found.total.expected) * 100)} %{' '}
-            {found.straight < found.total.expected ? 'short' : 'long'}.
+            A straight line would say {unbroken(format(straight, 's'))},{' '}
+            {Math.round(Math.abs(1 - straight / total.expected) * 100)} %{' '}
+            {straight < total.expected ? 'short' : 'long'}.
           </Typography>
           <QuantityField
             label="Capacity of the disk, if known"
@@ -125,6 +102,6 @@ export function FormatEnd() {
           )}
         </Box>
       )}
-    </Panel>
+    </Calculator>
   );
 }

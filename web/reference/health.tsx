@@ -1,12 +1,13 @@
-import { Box, Button, Table, TableBody, TableCell, TableRow, TextField, Typography } from '@mui/material';
+import { Box, Button, TextField, Typography } from '@mui/material';
 import { useRef, useState } from 'react';
-import { fromPasted, readHealth, type Counters, type Told } from '@kymar/core/models/health';
+import { fromPasted, readHealth, type HealthCounters, type ToldHealth } from '@kymar/core/models/health';
 import { format, numeral } from '@kymar/core/units';
 import { Panel } from '../ui/panel';
+import { Cells } from '../ui/cells';
 
 const count = (value: number) => numeral(value);
 const ROWS: [
-  key: Exclude<keyof Counters, 'from' | 'warnings'>,
+  key: Exclude<keyof HealthCounters, 'from' | 'warnings'>,
   label: string,
   words: (value: number) => string,
 ][] = [
@@ -25,9 +26,9 @@ const ROWS: [
 ];
 
 /** A drive's own counters, from a log page as a file or pasted. */
-export function Health() {
+export function HealthReader() {
   const picker = useRef<HTMLInputElement>(null);
-  const [told, setTold] = useState<Told | null>(null);
+  const [told, setTold] = useState<ToldHealth | null>(null);
   const [text, setText] = useState('');
   const take = async (files: FileList | null) => {
     const file = files?.[0];
@@ -84,20 +85,16 @@ export function Health() {
               It warns: {words}.
             </Typography>
           ))}
-          <Table size="small" sx={{ maxWidth: 520 }}>
-            <TableBody>
-              {ROWS.filter(([key]) => told.counters[key] !== null).map(([key, label, words]) => (
-                <TableRow key={key}>
-                  <TableCell component="th" scope="row">
-                    {label}
-                  </TableCell>
-                  <TableCell align="right" sx={{ fontWeight: 600 }}>
-                    {words(told.counters[key]!)}
-                  </TableCell>
-                </TableRow>
-              ))}
-            </TableBody>
-          </Table>
+          <Cells
+            of={ROWS.filter(([key]) => told.counters[key] !== null)}
+            keyOf={([key]) => key}
+            heads={false}
+            sx={{ maxWidth: 520 }}
+            columns={({ left, right }) => [
+              { ...left('', ([, label]) => label), isName: true },
+              right('', ([key, , words]) => words(told.counters[key]!), { fontWeight: 600 }),
+            ]}
+          />
         </Box>
       )}
     </Panel>

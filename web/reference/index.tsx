@@ -6,15 +6,15 @@ import { Assumptions } from './assumptions';
 import { CacheFromTotals } from './cache';
 import { Converter } from './converter';
 import { Decoder } from './decoder';
-import { Devices } from './devices';
-import { FormatEnd } from './format';
-import { Health } from './health';
+import { PluggedDevices } from './devices';
+import { FormatEndCalculator } from './format';
+import { HealthReader } from './health';
 import { Interfaces } from './interfaces';
 import { Loads } from './loads';
 import { CacheFromMoments } from './moments';
 import { PerFile } from './perfile';
 import { RatingEnd } from './rating';
-import { Taught } from './taught';
+import { TaughtPanel } from './taught';
 
 /** What a technician looks up: names decoded, units converted, interfaces, rules of thumb. */
 export function Reference() {
@@ -38,15 +38,15 @@ export function Reference() {
       </Typography>
       <Box sx={{ display: 'grid', gap: 2 }}>
         <Decoder />
-        <Devices />
+        <PluggedDevices />
         <Converter />
-        <FormatEnd />
+        <FormatEndCalculator />
         <CacheFromTotals />
         <CacheFromMoments />
         <PerFile />
         <Loads />
         <RatingEnd />
-        <Health />
+        <HealthReader />
         <Panel title="Rules of thumb">
           <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1.25 }}>
             {RULES_OF_THUMB.map(({ rule, why, source }) => (
@@ -64,7 +64,7 @@ export function Reference() {
       </Box>
       <Box sx={{ display: 'grid', gap: 2 }}>
         <Interfaces />
-        <Taught />
+        <TaughtPanel />
         <Assumptions />
       </Box>
     </Box>

@@ -1,4 +1,4 @@
-import { Table, TableBody, TableCell, TableHead, TableRow, TextField, Typography } from '@mui/material';
+import { TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import {
   ceilingOf,
@@ -16,6 +16,7 @@ import { useSettings } from '../state/settings';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { ownRatesOf } from '../workers';
+import { Cells, oneLine } from '../ui/cells';
 
 const NONE: OwnRate[] = [];
 
@@ -60,63 +61,55 @@ export function Interfaces() {
       {found.length === 0 && (
         <Typography color="textSecondary">No interface is called “{search}”.</Typography>
       )}
-      <Table size="small">
-        <TableHead>
-          <TableRow>
-            <TableCell>Link</TableCell>
-            <TableCell align="right">Line rate</TableCell>
-            <TableCell align="right">Ceiling</TableCell>
-            <TableCell align="right">Reading</TableCell>
-            <TableCell align="right">Writing</TableCell>
-            <TableCell align="right">90 % range</TableCell>
-            {own.length > 0 && <TableCell align="right">Shop’s own</TableCell>}
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {found.map((link) => {
-            const range = practicalOf(link, 'read', ranges);
-            return (
-              <TableRow key={link.id}>
-                <TableCell sx={{ minWidth: 124 }}>
-                  {link.name}
-                  {link.also && (
-                    <Typography
-                      variant="caption"
-                      color="textSecondary"
-                      component="div"
-                      sx={{ whiteSpace: 'normal' }}
-                    >
-                      {link.also.join(', ')}
-                    </Typography>
-                  )}
-                </TableCell>
-                <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
-                  {lineRateOf(link) === null ? '' : `${format(lineRateOf(link)!, 'bit/s')}`}
-                </TableCell>
-                <TableCell align="right">
-                  <Figure of={() => explainCeiling(link)}>{mb(ceilingOf(link))}</Figure>
-                </TableCell>
-                <TableCell align="right">
-                  <Figure of={() => explainPractical(link, 'read', ranges)}>{mb(range.expected)}</Figure>
-                </TableCell>
-                <TableCell align="right">
-                  <Figure of={() => explainPractical(link, 'write', ranges)}>
-                    {mb(practicalOf(link, 'write', ranges).expected)}
-                  </Figure>
-                </TableCell>
-                <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
-                  {mb(range.low)} to {mb(range.high)}
-                </TableCell>
-                {own.length > 0 && (
-                  <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
-                    <Own list={own.filter((o) => o.link === link.id)} />
-                  </TableCell>
+      <Cells
+        of={found}
+        keyOf={(link) => link.id}
+        columns={({ left, right }) => [
+          left(
+            'Link',
+            (link) => (
+              <>
+                {link.name}
+                {link.also && (
+                  <Typography
+                    variant="caption"
+                    color="textSecondary"
+                    component="div"
+                    sx={{ whiteSpace: 'normal' }}
+                  >
+                    {link.also.join(', ')}
+                  </Typography>
                 )}
-              </TableRow>
-            );
-          })}
-        </TableBody>
-      </Table>
+              </>
+            ),
+            { minWidth: 124 },
+          ),
+          right(
+            'Line rate',
+            (link) => (lineRateOf(link) === null ? '' : format(lineRateOf(link)!, 'bit/s')),
+            oneLine,
+          ),
+          right('Ceiling', (link) => <Figure of={() => explainCeiling(link)}>{mb(ceilingOf(link))}</Figure>),
+          ...(['read', 'write'] as const).map((direction) =>
+            right(direction === 'read' ? 'Reading' : 'Writing', (link) => (
+              <Figure of={() => explainPractical(link, direction, ranges)}>
+                {mb(practicalOf(link, direction, ranges).expected)}
+              </Figure>
+            )),
+          ),
+          right(
+            '90 % range',
+            (link) => {
+              const { low, high } = practicalOf(link, 'read', ranges);
+              return `${mb(low)} to ${mb(high)}`;
+            },
+            oneLine,
+          ),
+          ...(own.length > 0
+            ? [right('Shop’s own', (link) => <Own list={own.filter((o) => o.link === link.id)} />, oneLine)]
+            : []),
+        ]}
+      />
       {own.length === 0 && (
         <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 1 }}>
           The shop’s own figures appear once a job holds finished runs whose whole course one link decided:

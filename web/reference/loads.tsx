@@ -1,16 +1,15 @@
 import { Box, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import type { Fact } from '@kymar/core/evidence';
-import { withActivity, type Job } from '@kymar/core/job';
+import { isLoad, withActivity, type Job } from '@kymar/core/job';
 import { stopwatchError } from '@kymar/core/measure';
 import { type Spread } from '@kymar/core/stats';
 import { fitLoad, fitted, noticeable, type LoadFit, type LoadTiming } from '@kymar/core/models/loads';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
 import { Figure, unbroken } from '../ui/figure';
-import { Panel } from '../ui/panel';
+import { Calculator, tryOut } from './calculator';
 import { IntoJob } from './intojob';
-import { Rows } from './rows';
 
 const FELT = { yes: 'felt', no: 'not felt', unclear: 'at the edge of what is felt' };
 
@@ -38,13 +37,7 @@ export function Loads() {
     () => (bytes === null || requests === null ? null : { bytes, requests }),
     [bytes, requests],
   );
-  const found = useMemo(() => {
-    try {
-      return fitLoad(rows, counted);
-    } catch (error) {
-      return (error as Error).message;
-    }
-  }, [rows, counted]);
+  const found = useMemo(() => tryOut(() => fitLoad(rows, counted)), [rows, counted]);
   const there = typeof found === 'string' ? null : found.on(on);
   const about = (seconds: number) => ({
     low: seconds - 2 * THUMB,
@@ -60,104 +53,93 @@ export function Loads() {
   const sorted = [...rows].sort((a, b) => a.seconds - b.seconds);
   const best = sorted.slice(0, 2);
   return (
-    <Panel title="What is a load waiting for?">
-      <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
-        The same program on the same host, started cold from several devices: what each reads at, how long one
-        small request takes, how long the load took. Three tell what it is made of; fewer tell bounds.
-      </Typography>
-      <Rows rows={rows} onRows={setRows} what="device" widths="repeat(3, minmax(0, 1fr))" least={1} most={12}>
-        {(row, i, set) => (
-          <>
-            <QuantityField
-              label={`Device ${i} reads at`}
-              dimension="rate"
-              value={row.rate}
-              onValue={(rate) => rate && set({ rate })}
-            />
-            <QuantityField
-              label={`One request ${i}`}
-              dimension="time"
-              value={row.latency}
-              onValue={(latency) => latency && set({ latency })}
-            />
-            <QuantityField
-              label={`Loaded in ${i}`}
-              dimension="time"
-              value={row.seconds}
-              onValue={(seconds) => seconds && set({ seconds })}
-            />
-          </>
-        )}
-      </Rows>
-      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 1, mt: 1 }}>
-        <QuantityField
-          label="Loads, if counted"
-          dimension="bytes"
-          bare="GB"
-          optional
-          value={bytes}
-          onValue={setBytes}
-        />
-        <QuantityField
-          label="Dependent reads, if counted"
-          dimension="count"
-          optional
-          value={requests}
-          onValue={setRequests}
-        />
-        <QuantityField
-          label="Another device reads at"
-          dimension="rate"
-          value={on.rate}
-          onValue={(rate) => rate && setOn({ ...on, rate })}
-        />
-        <QuantityField
-          label="One request there"
-          dimension="time"
-          value={on.latency}
-          onValue={(latency) => latency && setOn({ ...on, latency })}
-        />
-      </Box>
-      {typeof found === 'string' ? (
-        <Typography color="error" role="alert">
-          {found}
-        </Typography>
-      ) : (
+    <Calculator
+      title="What is a load waiting for?"
+      about={
+        'The same program on the same host, started cold from several devices: what each reads at, ' +
+        'how long one small request takes, how long the load took. Three tell what it is made of; ' +
+        'fewer tell bounds.'
+      }
+      rows={rows}
+      onRows={setRows}
+      what="device"
+      widths="repeat(3, minmax(0, 1fr))"
+      least={1}
+      most={12}
+      entries={[
+        { of: 'rate', label: 'Device reads at', dimension: 'rate' },
+        { of: 'latency', label: 'One request', dimension: 'time' },
+        { of: 'seconds', label: 'Loaded in', dimension: 'time' },
+      ]}
+      more={
+        <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 1, mt: 1 }}>
+          <QuantityField
+            label="Loads, if counted"
+            dimension="bytes"
+            bare="GB"
+            optional
+            value={bytes}
+            onValue={setBytes}
+          />
+          <QuantityField
+            label="Dependent reads, if counted"
+            dimension="count"
+            optional
+            value={requests}
+            onValue={setRequests}
+          />
+          <QuantityField
+            label="Another device reads at"
+            dimension="rate"
+            value={on.rate}
+            onValue={(rate) => rate && setOn({ ...on, rate })}
+          />
+          <QuantityField
+            label="One request there"
+            dimension="time"
+            value={on.latency}
+            onValue={(latency) => latency && setOn({ ...on, latency })}
+          />
+        </Box>
+      }
+      found={found}
+    >
+      {(fit) => (
         <>
           <Typography sx={{ mt: 1 }} aria-live="polite">
-            Processing takes <Figure of={part('processing time', found.own, 's')} />
-            {range(found.own, 's')}: no drive shortens that. It loads{' '}
-            <Figure of={part('bytes it loads', found.bytes, 'B')} />
-            {range(found.bytes, 'B')} in{' '}
-            <Figure of={part('dependent reads', found.requests, 'count')}>
-              {unbroken(format(Math.round(found.requests.expected), 'count'))}
+            Processing takes <Figure of={part('processing time', fit.own, 's')} />
+            {range(fit.own, 's')}: no drive shortens that. It loads{' '}
+            <Figure of={part('bytes it loads', fit.bytes, 'B')} />
+            {range(fit.bytes, 'B')} in{' '}
+            <Figure of={part('dependent reads', fit.requests, 'count')}>
+              {unbroken(format(Math.round(fit.requests.expected), 'count'))}
             </Figure>{' '}
             dependent reads. On the slowest device storage is{' '}
-            <Figure of={part('share that is storage', found.storage, '%')} />
-            {range(found.storage, '%')} of the time.{' '}
+            <Figure of={part('share that is storage', fit.storage, '%')} />
+            {range(fit.storage, '%')} of the time.{' '}
             {there &&
               `On the other device: ${format(there.expected, 's')} (${format(there.low, 's')} to ${format(there.high, 's')}). `}
             {best.length === 2 &&
               `Between the two quickest the difference is ${FELT[noticeable(about(best[0]!.seconds), about(best[1]!.seconds))]} ` +
                 '(0.3 s or 20 %, common practice).'}
-            {found.misses > 1
-              ? ` The fit misses the timings by ${format(found.misses, 's')}: something else differed between them.`
+            {fit.misses > 1
+              ? ` The fit misses the timings by ${format(fit.misses, 's')}: something else differed between them.`
               : ''}
           </Typography>
           <IntoJob
             label="Take it over for an activity"
             of={({ activities }) =>
               activities.flatMap((activity) =>
-                activity.kind === 'open'
+                isLoad(activity)
                   ? [
                       {
                         name: activity.name,
                         change: (job: Job) =>
                           withActivity(job, {
                             ...activity,
-                            processing: fact(found.own),
-                            bytes: fact(found.bytes),
-                            dependentReads: fact(found.requests),
+                            processing: fact(fit.own),
+                            bytes: fact(fit.bytes),
+                            dependentReads: fact(fit.requests),
                           }),
                       },
                     ]
@@ -167,6 +149,6 @@ export function Loads() {
           />
         </>
       )}
-    </Panel>
+    </Calculator>
   );
 }

@@ -1,14 +1,13 @@
-import { Box, MenuItem, TextField, Typography } from '@mui/material';
+import { Box, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { worked } from '@kymar/core/evidence';
 import { ASSUMED_SCATTER, stopwatchError, withPerFile } from '@kymar/core/measure';
 import { fitPerFile } from '@kymar/core/models/fits';
 import { format } from '@kymar/core/units';
-import { QuantityField } from '../ui/field';
 import { Figure, unbroken } from '../ui/figure';
-import { Panel } from '../ui/panel';
+import { Calculator, tryOut } from './calculator';
 import { IntoJob } from './intojob';
-import { Rows } from './rows';
+import { Pick } from '../ui/pick';
 
 interface Row {
   key: number;
@@ -34,20 +33,20 @@ type Way = keyof typeof WAYS;
 export function PerFile() {
   const [rows, setRows] = useState(FIRST);
   const [way, setWay] = useState<Way>('flash write');
-  const found = useMemo(() => {
-    try {
-      return fitPerFile(
-        rows.map(({ bytes, files, seconds }) => ({
-          bytes,
-          files,
-          seconds,
-          error: Math.hypot(THUMB, ASSUMED_SCATTER * seconds),
-        })),
-      );
-    } catch (error) {
-      return (error as Error).message;
-    }
-  }, [rows]);
+  const found = useMemo(
+    () =>
+      tryOut(() =>
+        fitPerFile(
+          rows.map(({ bytes, files, seconds }) => ({
+            bytes,
+            files,
+            seconds,
+            error: Math.hypot(THUMB, ASSUMED_SCATTER * seconds),
+          })),
+        ),
+      ),
+    [rows],
+  );
   const note = `fitted to ${rows.length} timings`;
   const figure = (name: string, unit: 's' | 'B/s') => () => {
     const fit = found as Exclude<typeof found, string>;
@@ -61,61 +60,32 @@ export function PerFile() {
     });
   };
   return (
-    <Panel title="What does each file cost?">
-      <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
-        Two copies over the same path: one large file, and many small ones. What a file costs belongs to the
-        machine: it is the same for its other drives.
-      </Typography>
-      <Rows rows={rows} onRows={setRows} what="copy" widths="repeat(3, minmax(0, 1fr))" least={2} most={12}>
-        {(row, i, set) => (
-          <>
-            <QuantityField
-              label={`Copied ${i}`}
-              dimension="bytes"
-              value={row.bytes}
-              onValue={(bytes) => bytes && set({ bytes })}
-            />
-            <QuantityField
-              label={`Files ${i}`}
-              dimension="count"
-              value={row.files}
-              onValue={(files) => files && set({ files })}
-            />
-            <QuantityField
-              label={`Took ${i}`}
-              dimension="time"
-              value={row.seconds}
-              onValue={(seconds) => seconds && set({ seconds })}
-            />
-          </>
-        )}
-      </Rows>
-      {typeof found === 'string' ? (
-        <Typography color="error" role="alert">
-          {found}
-        </Typography>
-      ) : (
+    <Calculator
+      title="What does each file cost?"
+      about="Two copies over the same path: one large file, and many small ones. What a file costs belongs to the machine: it is the same for its other drives."
+      rows={rows}
+      onRows={setRows}
+      what="copy"
+      widths="repeat(3, minmax(0, 1fr))"
+      least={2}
+      most={12}
+      entries={[
+        { of: 'bytes', label: 'Copied', dimension: 'bytes' },
+        { of: 'files', label: 'Files', dimension: 'count' },
+        { of: 'seconds', label: 'Took', dimension: 'time' },
+      ]}
+      found={found}
+    >
+      {({ perFile, rate }) => (
         <>
           <Typography sx={{ mt: 1 }} aria-live="polite">
             Each file costs <Figure of={figure('per-file overhead', 's')} /> (
-            {unbroken(format(found.perFile.low, 's'))} to {unbroken(format(found.perFile.high, 's'))}); the
-            bytes go at <Figure of={figure('rate of the bytes', 'B/s')} /> (
-            {unbroken(format(found.rate.low, 'B/s'))} to {unbroken(format(found.rate.high, 'B/s'))}).
+            {unbroken(format(perFile.low, 's'))} to {unbroken(format(perFile.high, 's'))}); the bytes go at{' '}
+            <Figure of={figure('rate of the bytes', 'B/s')} /> ({unbroken(format(rate.low, 'B/s'))} to{' '}
+            {unbroken(format(rate.high, 'B/s'))}).
           </Typography>
           <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', mt: 1 }}>
-            <TextField
-              select
-              label="That was"
-              value={way}
-              onChange={(e) => setWay(e.target.value as Way)}
-              sx={{ minWidth: 220 }}
-            >
-              {(Object.entries(WAYS) as [Way, string][]).map(([key, words]) => (
-                <MenuItem key={key} value={key}>
-                  {words}
-                </MenuItem>
-              ))}
-            </TextField>
+            <Pick label="That was" value={way} words={WAYS} onValue={setWay} sx={{ minWidth: 220 }} />
             <IntoJob
               label="Take it over for a machine"
               of={({ machines }) =>
@@ -124,9 +94,7 @@ export function PerFile() {
                   change: (job) => ({
                     ...job,
                     machines: job.machines.map((m) =>
-                      m.id === id
-                        ? { ...m, host: withPerFile(m.host, ...wayOf(way), found.perFile, note) }
-                        : m,
+                      m.id === id ? { ...m, host: withPerFile(m.host, ...wayOf(way), perFile, note) } : m,
                     ),
                   }),
                 }))
@@ -135,7 +103,7 @@ export function PerFile() {
           </Box>
         </>
       )}
-    </Panel>
+    </Calculator>
   );
 }
 

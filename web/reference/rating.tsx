@@ -4,8 +4,7 @@ import { life } from '@kymar/core/models/endurance';
 import { format, calendarMonth } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
 import { Figure, unbroken } from '../ui/figure';
-import { Panel } from '../ui/panel';
-import { Rows } from './rows';
+import { Calculator, tryOut } from './calculator';
 
 interface Row {
   key: number;
@@ -27,123 +26,106 @@ export function RatingEnd() {
     { key: 2, day: 131, written: 8.4e12 },
   ]);
   const found = useMemo(() => {
-    try {
-      const readings = [...rows].sort((a, b) => a.day - b.day).map(({ day, written }) => ({ day, written }));
-      return life({
+    const readings = [...rows].sort((a, b) => a.day - b.day).map(({ day, written }) => ({ day, written }));
+    return tryOut(() =>
+      life({
         tbw: entered(sheet.tbw),
         capacity: entered(sheet.capacity),
         warrantyYears: entered(sheet.years),
         writesPerDay: null,
         readings,
         ...(since ? { since } : {}),
-      });
-    } catch (error) {
-      return (error as Error).message;
-    }
+      }),
+    );
   }, [sheet, since, rows]);
   const day = (iso: string) => calendarMonth(iso);
   const last = rows.reduce((a, b) => (b.day > a.day ? b : a), rows[0]!);
   return (
-    <Panel title="When do the rated writes run out?">
-      <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
-        What the drive’s own counter of written bytes showed, and how old it was then. Three readings or more
-        tell how surely; four tell whether the writes grow.
-      </Typography>
-      <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', mb: 1.5 }}>
-        <QuantityField
-          label="Rated writes (TBW)"
-          bare="TB"
-          dimension="bytes"
-          value={sheet.tbw}
-          onValue={(tbw) => tbw && setSheet({ ...sheet, tbw })}
-        />
-        <QuantityField
-          label="Capacity"
-          dimension="bytes"
-          value={sheet.capacity}
-          onValue={(capacity) => capacity && setSheet({ ...sheet, capacity })}
-        />
-        <QuantityField
-          label="Warranty, years"
-          dimension="count"
-          value={sheet.years}
-          onValue={(years) => years && setSheet({ ...sheet, years })}
-        />
-        <TextField
-          label="In use since"
-          type="date"
-          value={since}
-          onChange={(e) => setSince(e.target.value)}
-          slotProps={{ inputLabel: { shrink: true } }}
-        />
-      </Box>
-      <Rows
-        rows={rows}
-        onRows={setRows}
-        what="reading"
-        widths="130px minmax(0, 1fr)"
-        least={2}
-        most={40}
-        next={() => ({ ...last, day: last.day + 30, written: last.written * 1.2 })}
-      >
-        {(row, i, set) => (
-          <>
-            <QuantityField
-              label={`Day of reading ${i}`}
-              dimension="count"
-              value={row.day}
-              onValue={(v) => v !== null && set({ day: v })}
-            />
-            <QuantityField
-              label={`Written by then ${i}`}
-              bare="TB"
-              dimension="bytes"
-              value={row.written}
-              onValue={(v) => v !== null && set({ written: v })}
-            />
-          </>
-        )}
-      </Rows>
-      {typeof found === 'string' ? (
-        <Typography color="error" role="alert">
-          {found}
-        </Typography>
-      ) : (
+    <Calculator
+      title="When do the rated writes run out?"
+      about={
+        'What the drive’s own counter of written bytes showed, and how old it was then. Three ' +
+        'readings or more tell how surely; four tell whether the writes grow.'
+      }
+      rows={rows}
+      onRows={setRows}
+      what="reading"
+      widths="130px minmax(0, 1fr)"
+      least={2}
+      most={40}
+      next={() => ({ ...last, day: last.day + 30, written: last.written * 1.2 })}
+      entries={[
+        { of: 'day', label: 'Day of reading', dimension: 'count', zero: true },
+        { of: 'written', label: 'Written by then', dimension: 'bytes', bare: 'TB', zero: true },
+      ]}
+      more={
+        <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', mt: 1.5 }}>
+          <QuantityField
+            label="Rated writes (TBW)"
+            bare="TB"
+            dimension="bytes"
+            value={sheet.tbw}
+            onValue={(tbw) => tbw && setSheet({ ...sheet, tbw })}
+          />
+          <QuantityField
+            label="Capacity"
+            dimension="bytes"
+            value={sheet.capacity}
+            onValue={(capacity) => capacity && setSheet({ ...sheet, capacity })}
+          />
+          <QuantityField
+            label="Warranty, years"
+            dimension="count"
+            value={sheet.years}
+            onValue={(years) => years && setSheet({ ...sheet, years })}
+          />
+          <TextField
+            label="In use since"
+            type="date"
+            value={since}
+            onChange={(e) => setSince(e.target.value)}
+            slotProps={{ inputLabel: { shrink: true } }}
+          />
+        </Box>
+      }
+      found={found}
+    >
+      {({ rate, left, fromNew, growth, leftGrowing, runsOut }) => (
         <Box sx={{ mt: 1 }} aria-live="polite">
           <Typography>
-            {found.rate && (
+            {rate && (
               <>
-                At <Figure of={found.rate} /> ({unbroken(format(found.rate.low, 'B/day'))} to{' '}
-                {unbroken(format(found.rate.high, 'B/day'))}){' '}
+                At <Figure of={rate} /> ({unbroken(format(rate.low, 'B/day'))} to{' '}
+                {unbroken(format(rate.high, 'B/day'))}){' '}
               </>
             )}
-            {found.left && (
+            {left && (
               <>
-                <Figure of={found.left} /> are left
-                {found.fromNew ? (
+                <Figure of={left} /> are left
+                {fromNew ? (
                   <>
-                    , <Figure of={found.fromNew} /> from new
+                    , <Figure of={fromNew} /> from new
                   </>
                 ) : null}
                 .
               </>
             )}
           </Typography>
-          {found.growth && found.leftGrowing && (
+          {growth && leftGrowing && (
             <Typography variant="body2">
-              The daily writes change by <Figure of={found.growth.perDay} /> each day
-              {found.growth.sure ? '' : ', which may be scatter alone'}: if that goes on,{' '}
-              <Figure of={found.leftGrowing} /> are left.
+              The daily writes change by <Figure of={growth.perDay} /> each day
+              {growth.sure ? '' : ', which may be scatter alone'}: if that goes on,{' '}
+              <Figure of={leftGrowing} /> are left.
             </Typography>
           )}
-          {found.runsOut && (
+          {runsOut && (
             <Typography variant="body2" sx={{ fontWeight: 600 }}>
-              Runs out about {day(found.runsOut.expected)}, between {day(found.runsOut.earliest)} and{' '}
-              {day(found.runsOut.latest)}.
+              Runs out about {day(runsOut.expected)}, between {day(runsOut.earliest)} and{' '}
+              {day(runsOut.latest)}.
             </Typography>
           )}
         </Box>
       )}
-    </Panel>
+    </Calculator>
   );
 }

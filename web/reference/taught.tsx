@@ -11,6 +11,7 @@ import { setSetting, useSettings } from '../state/settings';
 import { inMs, unbroken } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { taughtBy } from '../workers';
+import { Cells } from '../ui/cells';
 
 const KIND: Record<RecordKind, string> = { writing: 'Writing', reading: 'Reading', loads: 'Load times' };
 const NONE: OwnRanges = {};
@@ -47,7 +48,7 @@ function switchOff(): void {
 }
 
 /** What accepted jobs teach of what Kymar assumes, beside the default; and how good the frozen forecasts were. */
-export function Taught() {
+export function TaughtPanel() {
   const jobs = useJobs((s) => s.jobs);
   const own = useEntered();
   const learned = useSettings((s) => s.learned) ?? {};
@@ -110,28 +111,19 @@ export function Taught() {
           <Typography variant="h3" sx={{ mt: 2, mb: 0.5 }}>
             How good the forecasts were
           </Typography>
-          <Table size="small" aria-label="How good the forecasts were">
-            <TableHead>
-              <TableRow>
-                <TableCell>Kind</TableCell>
-                <TableCell align="right">Measured</TableCell>
-                <TableCell align="right">Within the 90 % range</TableCell>
-                <TableCell align="right">Off by, in the middle</TableCell>
-              </TableRow>
-            </TableHead>
-            <TableBody>
-              {found.record.map(({ kind, count, held, error }) => (
-                <TableRow key={kind}>
-                  <TableCell>{KIND[kind]}</TableCell>
-                  <TableCell align="right">{count}</TableCell>
-                  <TableCell align="right">
-                    {unbroken(`${held} of ${count} (${format(held / count, '%', 2)})`)}
-                  </TableCell>
-                  <TableCell align="right">{unbroken(format(error, '%', 2))}</TableCell>
-                </TableRow>
-              ))}
-            </TableBody>
-          </Table>
+          <Cells
+            of={found.record}
+            keyOf={({ kind }) => kind}
+            label="How good the forecasts were"
+            columns={({ left, right }) => [
+              left('Kind', ({ kind }) => KIND[kind]),
+              right('Measured', ({ count }) => count),
+              right('Within the 90 % range', ({ held, count }) =>
+                unbroken(`${held} of ${count} (${format(held / count, '%', 2)})`),
+              ),
+              right('Off by, in the middle', ({ error }) => unbroken(format(error, '%', 2))),
+            ]}
+          />
           <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 0.5 }}>
             Of everything measured on what it was frozen for, nothing left out.
           </Typography>

@@ -8,11 +8,6 @@ import {
   DialogActions,
   DialogContent,
   DialogTitle,
-  Table,
-  TableBody,
-  TableCell,
-  TableHead,
-  TableRow,
   Typography,
 } from '@mui/material';
 import { useRef, useState } from 'react';
@@ -35,6 +30,7 @@ import { saveNow } from '../state/store';
 import { saveFile } from '../ui/files';
 import { Panel } from '../ui/panel';
 import { read, type BackupPreview } from '../workers';
+import { Cells } from '../ui/cells';
 
 const when = (at: string) => moment(at);
 
@@ -197,43 +193,42 @@ function RestoreDialog({ found, close }: { found: BackupPreview; close(): void }
           </Alert>
         )}
         {differing.length > 0 && (
-          <Table size="small">
-            <TableHead>
-              <TableRow>
-                <TableCell padding="checkbox" />
-                <TableCell>Record</TableCell>
-                <TableCell>State</TableCell>
-                <TableCell>Different</TableCell>
-              </TableRow>
-            </TableHead>
-            <TableBody>
-              {differing.slice(0, MOST).map((r) => (
-                <TableRow key={keyOf(r)}>
-                  <TableCell padding="checkbox">
-                    <Checkbox
-                      size="small"
-                      checked={wanted.has(keyOf(r))}
-                      onChange={() => toggle(keyOf(r))}
-                      slotProps={{ input: { 'aria-label': `Restore ${r.title}` } }}
-                    />
-                  </TableCell>
-                  <TableCell>
-                    {r.title}
-                    {r.doubts.map((words) => (
-                      <Typography key={words} variant="caption" component="div" color="error">
-                        {words}
-                      </Typography>
-                    ))}
-                  </TableCell>
-                  <TableCell>{STATE[r.state]}</TableCell>
-                  <TableCell sx={{ overflowWrap: 'anywhere' }}>
-                    {r.places.slice(0, 4).join(', ') +
-                      (r.places.length > 4 ? ` and ${r.places.length - 4} more` : '')}
-                  </TableCell>
-                </TableRow>
-              ))}
-            </TableBody>
-          </Table>
+          <Cells
+            of={differing.slice(0, MOST)}
+            keyOf={keyOf}
+            columns={({ left }) => [
+              left(
+                '',
+                (r) => (
+                  <Checkbox
+                    size="small"
+                    checked={wanted.has(keyOf(r))}
+                    onChange={() => toggle(keyOf(r))}
+                    slotProps={{ input: { 'aria-label': `Restore ${r.title}` } }}
+                  />
+                ),
+                { p: 0 },
+              ),
+              left('Record', (r) => (
+                <>
+                  {r.title}
+                  {r.doubts.map((words) => (
+                    <Typography key={words} variant="caption" component="div" color="error">
+                      {words}
+                    </Typography>
+                  ))}
+                </>
+              )),
+              left('State', (r) => STATE[r.state]),
+              left(
+                'Different',
+                (r) =>
+                  r.places.slice(0, 4).join(', ') +
+                  (r.places.length > 4 ? ` and ${r.places.length - 4} more` : ''),
+                { overflowWrap: 'anywhere' },
+              ),
+            ]}
+          />
         )}
         {differing.length > MOST && (
           <Typography variant="body2">

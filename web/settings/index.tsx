@@ -6,7 +6,7 @@ import { RatesPanel } from './rates';
 import { StoragePanel } from './storage';
 
 /** What this browser keeps, and how to keep it safe. */
-export function Settings() {
+export function SettingsView() {
   return (
     <Box
       component="main"

@@ -1,13 +1,13 @@
 import { Box, Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import type { Rate } from '@kymar/core/choice/prices';
+import type { ExchangeRate } from '@kymar/core/choice/prices';
 import { calendarDay, numeral } from '@kymar/core/units';
 import { setSetting, useSettings } from '../state/settings';
 import { QuantityField } from '../ui/field';
 import { Panel } from '../ui/panel';
 
 const CODE = /^[A-Z]{3}$/;
-const NONE: readonly Rate[] = [];
+const NONE: readonly ExchangeRate[] = [];
 
 /** What currencies are worth in each other: without a rate their prices stay apart. */
 export function RatesPanel() {

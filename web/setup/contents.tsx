@@ -2,7 +2,7 @@ import { Box, Button, FormControlLabel, Switch, TextField, Typography } from '@m
 import { useState } from 'react';
 import { holdsOf, type Situation } from '@kymar/core/forecast';
 import { middle, recordersFor, type Estimate } from '@kymar/core/evidence';
-import type { Fitting } from '@kymar/core/job';
+import { isKept, type Fitting } from '@kymar/core/job';
 import { format, moment, timeAfter, timesAfter } from '@kymar/core/units';
 import type { Placed } from '../state/placed';
 import { useAnswer } from '../state/gate';
@@ -15,7 +15,7 @@ import { changeFitting, without } from './fitting';
 
 /** B that the work says are kept on it already; null where nobody said. */
 function keptNow({ work }: Situation): number | null {
-  const known = work.flatMap((a) => (a.kind === 'keep' ? (middle(a.now) ?? []) : []));
+  const known = work.flatMap((a) => (isKept(a) ? (middle(a.now) ?? []) : []));
   return known.length > 0 ? known.reduce((sum, bytes) => sum + bytes, 0) : null;
 }
 

@@ -11,10 +11,10 @@ import { Contents } from './contents';
 import { fittingOf } from './fitting';
 import { FormatTracker } from './format';
 import { Missing } from './missing';
-import { Unit } from './unit';
+import { UnitPanel } from './unit';
 
 /** Fitted right: the checklist made for this build, what is to be written down of the unit, a format that goes on, and what to do when it does not appear. */
-export function Setup() {
+export function SetupView() {
   const { job, at } = useJob();
   const situation = useSituation(at);
   const made = useMemo(
@@ -46,7 +46,7 @@ export function Setup() {
       <Checklist at={at} title={job.title} steps={made.steps} fitting={fitting} />
       <EntryScope value={scopeOf(job.id, 'setup', at.place.device)}>
         <Box className="no-print" sx={{ display: 'grid', gap: 2 }}>
-          <Unit at={at} job={job} fitting={fitting} />
+          <UnitPanel at={at} job={job} fitting={fitting} />
           <FormatTracker at={at} fitting={fitting} situation={situation!} />
           <Contents key={`contents ${at.place.device}`} at={at} fitting={fitting} situation={situation!} />
           <Missing key={at.place.device} bench={made.bench} />

@@ -1,14 +1,14 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
-import { searchMissing, type Answers, type Bench } from '@kymar/core/fitting';
+import { searchMissing, type MissingAnswers, type StepFacts } from '@kymar/core/fitting';
 import { Panel } from '../ui/panel';
 
 const MOST = 4;
 
 /** A drive that does not appear: the cheapest look first, each answer narrows what it can be. */
-export function Missing({ bench }: { bench: Bench }) {
+export function Missing({ bench }: { bench: StepFacts }) {
   const [open, setOpen] = useState(false);
-  const [answers, setAnswers] = useState<Answers>({});
+  const [answers, setAnswers] = useState<MissingAnswers>({});
   const { causes, next } = searchMissing(bench, answers);
   const asked = Object.keys(answers).length;
   if (!open)

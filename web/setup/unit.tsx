@@ -1,4 +1,4 @@
-import { Alert, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
+import { Alert, Box, Button, TextField, Typography } from '@mui/material';
 import { useRef, useState } from 'react';
 import { returnUntil } from '@kymar/core/fitting';
 import { fromPasted, linesOf, readHealth } from '@kymar/core/models/health';
@@ -10,13 +10,14 @@ import { WATCHABLE } from '../state/here';
 import { QuantityField } from '../ui/field';
 import { Panel } from '../ui/panel';
 import { changeFitting, without } from './fitting';
+import { Pick } from '../ui/pick';
 import { DateField } from '../ui/date';
 
 const asDay = (iso: string) => calendarDay(new Date(`${iso}T12:00`));
 const today = () => new Date().toLocaleDateString('sv-SE');
 
 /** What is written down of this unit: its serial number, until when it can go back, and its health on day zero. */
-export function Unit({ at, job, fitting }: { at: Placed; job: Job; fitting: Fitting | undefined }) {
+export function UnitPanel({ at, job, fitting }: { at: Placed; job: Job; fitting: Fitting | undefined }) {
   const { serial = '', bought = '', warrantyUntil = '', returnDays } = fitting ?? {};
   const set = <K extends keyof Fitting>(key: K, value: Fitting[K] | undefined) =>
     changeFitting(at, (f) => without(f, key, value));
@@ -66,20 +67,16 @@ function FromHere({ onSerial }: { onSerial(serial: string): void }) {
   const list = (useAnswer(WATCHABLE).data ?? []).filter(({ serial }) => serial);
   if (list.length === 0) return null;
   return (
-    <TextField
-      select
+    <Pick<string>
       label="Or read it from a drive in this machine"
       value=""
-      onChange={(e) => onSerial(e.target.value)}
+      options={list.map(({ name, size, serial }) => [
+        serial!,
+        `${name}${size === null ? '' : `, ${format(size, 'B', 3)}`}: ${serial}`,
+      ])}
+      onValue={onSerial}
       sx={{ gridColumn: '1 / -1' }}
-    >
-      {list.map(({ id, name, size, serial }) => (
-        <MenuItem key={id} value={serial}>
-          {name}
-          {size === null ? '' : `, ${format(size, 'B', 3)}`}: {serial}
-        </MenuItem>
-      ))}
-    </TextField>
+    />
   );
 }
 

@@ -3,18 +3,18 @@ import type { Brief, Job } from '@kymar/core/job';
 import { DIRECTIONS, type Direction } from '@kymar/core/catalog/links';
 import type { Path } from '@kymar/core/build/path';
 import { firstOf, settingOf, type Situation } from '@kymar/core/forecast';
-import { remembered } from './remembered';
+import { rememberedBy } from './remembered';
 import { placedOf } from './placed';
 import { situationNow } from './situation';
 
 /** As many jobs' answers are kept as a shop has open. */
 const MOST = 2000;
 
-const setting = remembered(
+const setting = rememberedBy(
   (situation: Situation, direction: Direction): Setting => settingOf(situation, direction),
   MOST,
 );
-const found = remembered((of: Setting): Finding[] => rules(of), MOST);
+const found = rememberedBy((of: Setting): Finding[] => rules(of), MOST);
 
 /** The path of a place in one direction with what the rules need to know; null while nothing is built. */
 export function settingAt(brief: Brief | null, direction: Direction): Setting | null {

@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { act, render } from '@testing-library/react';
 import { useState } from 'react';
-import { answerTo, useAnswer, type Answer, type Question } from './gate';
+import { answerTo, useAnswer, type GateAnswer, type Question } from './gate';
 import { revisionOf } from './revision';
 import { Gone } from './gone';
 
@@ -25,7 +25,7 @@ function desk(name: string) {
 
 /** A page that shows the answer to what it is told to ask. */
 function page(first: Question<string> | null) {
-  let now!: Answer<string>;
+  let now!: GateAnswer<string>;
   let set!: (question: Question<string> | null) => void;
   function Shown() {
     const [question, setQuestion] = useState(first);

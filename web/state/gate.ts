@@ -42,7 +42,7 @@ export interface Question<T> {
   ask(signal: AbortSignal): Promise<T>;
 }
 
-export interface Answer<T> {
+export interface GateAnswer<T> {
   /** The answer, or the last one of the same subject; undefined before the first. */
   data: T | undefined;
   /** Whether it is the answer to what is asked now. */
@@ -77,7 +77,7 @@ function optionsOf<T>({ name, subject = '', about, still = 0, isKept = true, ask
 }
 
 /** Asks for as long as the page shows it, and follows the question. Null asks nothing. */
-export function useAnswer<T>(question: Question<T> | null): Answer<T> {
+export function useAnswer<T>(question: Question<T> | null): GateAnswer<T> {
   const options = question ? optionsOf(question) : null;
   const result = useQuery<T | null>(
     {

@@ -417,8 +417,8 @@ describe('two tabs', () => {
     there.press(5000, { ...fresh, job: scans.id });
     there.press(6000, fresh);
     await settled(here, there);
-    const { watch } = here.useSettings.getState().watch as { watch: Parameters<typeof here.secondsOf>[0] };
-    expect(here.secondsOf(watch)).toBeCloseTo(5, 6);
+    const { watch } = here.useSettings.getState().watch as { watch: Parameters<typeof here.watchSeconds>[0] };
+    expect(here.watchSeconds(watch)).toBeCloseTo(5, 6);
     const later = await tab();
     expect(later.useSettings.getState().watch).toMatchObject({ watch: { job: offload.id, bytes: 1e9 } });
   });

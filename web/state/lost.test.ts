@@ -1,7 +1,7 @@
 import { freshBrowser, listeners, putDown, refuse, settled, tab, told, type Tab } from './fixtures/tabs';
 import { whole } from '../../core/fixtures/draws';
 import { demoJobs } from '@kymar/core/demo';
-import { MOST, RETURN_DAYS, type Job } from '@kymar/core/job';
+import { MOST_OF, RETURN_DAYS, type Job } from '@kymar/core/job';
 import { disks } from './disk';
 
 /*
@@ -84,7 +84,7 @@ describe('a value that the schema refuses', () => {
     async () => {
       const one = await tab(() => [offload]);
       await settled(one);
-      const forecasts = Array.from({ length: MOST.forecasts }, (_, i) => ({
+      const forecasts = Array.from({ length: MOST_OF.forecasts }, (_, i) => ({
         ...offload.forecasts[0]!,
         id: `frozen-${i}`,
       }));

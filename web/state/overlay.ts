@@ -1,9 +1,9 @@
-import { KINDS, type Kind, type Part, type PartOf, type Shop } from '@kymar/core/catalog/parts';
+import { PART_KINDS, type PartKind, type Part, type PartOf, type Shop } from '@kymar/core/catalog/parts';
 
 /** The library with the shop's own entries laid over what is in stock; null takes one out of the list. */
 export function overlaid(stock: Shop, held: Readonly<Record<string, Part | null>>): Shop {
   const own = Object.entries(held);
-  const list = <K extends Kind>(kind: K): PartOf[K][] => {
+  const list = <K extends PartKind>(kind: K): PartOf[K][] => {
     const mine = own
       .filter(([key]) => key.startsWith(`${kind}/`))
       .map(([key, part]) => [key.slice(kind.length + 1), part as PartOf[K] | null] as const);
@@ -15,6 +15,6 @@ export function overlaid(stock: Shop, held: Readonly<Record<string, Part | null>
     return [...mine.flatMap(([id, part]) => (part && !there.has(id) ? part : [])), ...shipped];
   };
   return Object.fromEntries(
-    (Object.keys(KINDS) as Kind[]).map((kind) => [kind, list(kind)]),
+    (Object.keys(PART_KINDS) as PartKind[]).map((kind) => [kind, list(kind)]),
   ) as unknown as Shop;
 }

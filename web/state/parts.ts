@@ -1,7 +1,7 @@
 import equal from 'fast-deep-equal';
 import { merge3 } from '@kymar/core/merge';
 import type { Read } from '@kymar/core/text';
-import { nameOf, type Kind, type Part } from '@kymar/core/catalog/parts';
+import { nameOf, type PartKind, type Part } from '@kymar/core/catalog/parts';
 import { disks } from './disk';
 import { fields } from './fields';
 import { record, undoable } from './history';
@@ -11,7 +11,7 @@ import { Records } from './records';
 import { setHealth } from './status';
 
 /** An entry of the library: `kind/id`. */
-export const keyOf = (kind: Kind, id: string) => `${kind}/${id}`;
+export const keyOf = (kind: PartKind, id: string) => `${kind}/${id}`;
 
 /** An edit of this tab's: one step of undo, by its name. Undefined takes an entry away. */
 export function editParts(
@@ -42,7 +42,7 @@ function show(changes: Record<string, Part | null | undefined>): void {
 }
 
 /** Puts parts of several kinds into the library in one step. */
-export function putAll(list: readonly { kind: Kind; part: Part }[]): void {
+export function putAll(list: readonly { kind: PartKind; part: Part }[]): void {
   if (list.length === 0) return;
   const name = list.length === 1 ? `import of “${nameOf(list[0]!.part)}”` : `import of ${list.length} parts`;
   editParts(Object.fromEntries(list.map(({ kind, part }) => [keyOf(kind, part.id), part])), name);

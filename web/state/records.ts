@@ -16,7 +16,7 @@ import { soundPart } from './sound';
  */
 
 /** What a store must know of its records. */
-export interface Kind<T> {
+export interface StoredKind<T> {
   /** Names store, lock and channel: `jobs`. */
   name: string;
   disk: LocalForage;
@@ -56,7 +56,7 @@ export interface Aside {
 }
 
 /** A change that a page which was left could not write any more; null is nothing. */
-export interface Draft {
+export interface UnsavedDraft {
   key: string;
   base: unknown;
   mine: unknown;
@@ -65,7 +65,7 @@ export interface Draft {
 }
 
 /** How a store is doing. */
-export interface Health {
+export interface StoreHealth {
   loaded: boolean;
   /** Why nothing could be loaded; null when all was. */
   closed: string | null;
@@ -107,7 +107,7 @@ export class Records<T> {
   private readonly latest = new Map<string, T>();
   /** What is on its way to the disk. */
   private readonly sent = new Map<string, unknown>();
-  private health: Health = {
+  private health: StoreHealth = {
     loaded: false,
     closed: null,
     busy: false,
@@ -128,15 +128,15 @@ export class Records<T> {
   examined: Promise<void> = Promise.resolve();
 
   constructor(
-    private readonly kind: Kind<T>,
+    private readonly kind: StoredKind<T>,
     private readonly screen: Screen<T>,
-    private readonly told: (health: Health) => void,
+    private readonly told: (health: StoreHealth) => void,
   ) {
     this.channel =
       typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(`kymar-${kind.name}`);
   }
 
-  private tell(part: Partial<Health>): void {
+  private tell(part: Partial<StoreHealth>): void {
     this.health = { ...this.health, ...part };
     this.told(this.health);
   }
@@ -152,7 +152,7 @@ export class Records<T> {
   }
 
   /** What is not on the disk as it stands on the screen, with what it was made from. */
-  unsaved(): Draft[] {
+  unsaved(): UnsavedDraft[] {
     const now = this.screen.get();
     return this.dirty().map((key) => ({
       key,
@@ -171,7 +171,7 @@ export class Records<T> {
   }
 
   /** Lays over what is stored what an earlier page could not write any more. @returns whether that is all of it */
-  async resume(drafts: readonly Draft[]): Promise<boolean> {
+  async resume(drafts: readonly UnsavedDraft[]): Promise<boolean> {
     let isAll = true;
     for (const { key, base, mine, sent } of drafts) {
       const is = mine === null ? null : await this.read(mine, key);

@@ -1,5 +1,5 @@
 /** Remembers the last answers by the identity of what they are made from: what goes in is never changed in place. */
-export function remembered<K extends readonly unknown[], V>(
+export function rememberedBy<K extends readonly unknown[], V>(
   make: (...key: K) => V,
   most: number,
 ): (...key: K) => V {

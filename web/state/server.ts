@@ -1,8 +1,8 @@
 import { create } from 'zustand';
 import type { PluggedIn } from '@kymar/core/catalog/negotiated';
-import type { Answers } from './answers';
+import type { KnownAnswers } from './answers';
 import { Gone } from './gone';
-import type { KeptRun, RunEvent, RunRequest, Target, Watchable } from '@kymar/core/measure';
+import type { KeptRun, RunEvent, RunRequest, RunTarget, Watchable } from '@kymar/core/measure';
 
 /** What the server said no to, in its own words. */
 class Refused extends Error {}
@@ -50,7 +50,7 @@ export const ping = (): Promise<void> =>
   );
 
 /** An answer as its schema says. @throws Refused where it is something else */
-async function read<K extends keyof Answers>(kind: K, answer: unknown): Promise<Answers[K]> {
+async function read<K extends keyof KnownAnswers>(kind: K, answer: unknown): Promise<KnownAnswers[K]> {
   const { checked } = await import('./answers');
   try {
     return checked(kind, answer);
@@ -58,11 +58,11 @@ async function read<K extends keyof Answers>(kind: K, answer: unknown): Promise<
     throw new Refused((error as Error).message);
   }
 }
-const get = async <K extends keyof Answers>(kind: K, method: string, path: string, body?: unknown) =>
+const get = async <K extends keyof KnownAnswers>(kind: K, method: string, path: string, body?: unknown) =>
   read(kind, await (await ask(method, path, body)).json());
 
-export const targets = (): Promise<Target[]> => get('targets', 'GET', '/targets');
-export const sources = (): Promise<Target[]> => get('targets', 'GET', '/sources');
+export const targets = (): Promise<RunTarget[]> => get('targets', 'GET', '/targets');
+export const sources = (): Promise<RunTarget[]> => get('targets', 'GET', '/sources');
 export const devices = (): Promise<PluggedIn[]> => get('devices', 'GET', '/devices');
 export const watchables = (): Promise<Watchable[]> => get('watchable', 'GET', '/watchable');
 export async function keptRuns(): Promise<KeptRun[]> {

@@ -1,7 +1,7 @@
-import type { Rate } from '@kymar/core/choice/prices';
+import type { ExchangeRate } from '@kymar/core/choice/prices';
 import type { Weights } from '@kymar/core/choice/search';
 import type { Thumb } from '@kymar/core/measure';
-import type { Named, Step } from '@kymar/core/practice';
+import type { Named, PracticeStep } from '@kymar/core/practice';
 import type { Role } from '@kymar/core/job';
 import { create } from 'zustand';
 import type { OwnRanges } from '@kymar/core/catalog/assumptions';
@@ -10,8 +10,8 @@ import { Records } from './records';
 import { setHealth } from './status';
 
 /** Practice: a round that goes on by its level, seed and steps; of those that are over what came of each. */
-export interface Practice {
-  going: { level: number; seed: number; steps: Step[]; named?: Named } | null;
+export interface PracticeRecord {
+  going: { level: number; seed: number; steps: PracticeStep[]; named?: Named } | null;
   record: Played[];
 }
 export interface Played {
@@ -45,11 +45,11 @@ export interface Settings {
   /** How late and how steady the person at this bench presses. */
   thumb?: Thumb;
   /** What currencies are worth in each other, each with its day. */
-  rates?: readonly Rate[];
+  rates?: readonly ExchangeRate[];
   /** The shop's own weights of the ranking, by what a device is for. */
   weights?: Partial<Record<Role | 'any', Weights>>;
   /** The round of practice that is played, and those that are over. */
-  practice?: Practice;
+  practice?: PracticeRecord;
   /** How often each cause is the one at this shop, by id, in place of what it comes with. */
   priors?: Readonly<Record<string, number>>;
   /** The shop's own ranges in place of what Kymar assumes. */

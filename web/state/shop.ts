@@ -1,5 +1,5 @@
 import { changedPlaces } from '@kymar/core/merge';
-import { nameOf, type Kind, type Part, type Shop } from '@kymar/core/catalog/parts';
+import { nameOf, type PartKind, type Part, type Shop } from '@kymar/core/catalog/parts';
 import { SHOP } from '@kymar/core/catalog/stock';
 import { useJobs, type Held } from './jobs';
 import { overlaid } from './overlay';
@@ -25,13 +25,13 @@ export const shopNow = (): Shop => shopOf(useJobs.getState().parts);
 export const useShop = (): Shop => shopOf(useJobs((s) => s.parts));
 
 /** Where a part comes from: shipped as it is, shipped and changed, or the shop's own. */
-export function originOf(held: Held, kind: Kind, id: string): 'shipped' | 'changed' | 'own' {
+export function originOf(held: Held, kind: PartKind, id: string): 'shipped' | 'changed' | 'own' {
   if (!SHOP[kind].some((part) => part.id === id)) return 'own';
   return held[keyOf(kind, id)] ? 'changed' : 'shipped';
 }
 
 /** Puts parts into the library, in the place of those with the same id. */
-export function putParts(kind: Kind, list: readonly Part[]): void {
+export function putParts(kind: PartKind, list: readonly Part[]): void {
   if (list.length === 0) return;
   const [first] = list as [Part];
   const before = shopNow()[kind].find((part) => part.id === first.id);
@@ -48,7 +48,7 @@ export function putParts(kind: Kind, list: readonly Part[]): void {
 }
 
 /** Takes a part out of the library; jobs that use it keep it by value. */
-export function dropPart(kind: Kind, id: string): void {
+export function dropPart(kind: PartKind, id: string): void {
   const part = shopNow()[kind].find((p) => p.id === id);
   editParts(
     { [keyOf(kind, id)]: SHOP[kind].some((p) => p.id === id) ? null : undefined },
@@ -57,7 +57,7 @@ export function dropPart(kind: Kind, id: string): void {
 }
 
 /** Takes back the shop's change of a part that ships, or brings a removed one back. */
-export function asShipped(kind: Kind, id: string): void {
+export function asShipped(kind: PartKind, id: string): void {
   const part = SHOP[kind].find((p) => p.id === id);
   editParts({ [keyOf(kind, id)]: undefined }, part ? `“${nameOf(part)}” as in stock` : 'part as in stock');
 }

@@ -1,11 +1,11 @@
 import type { OwnRanges } from '@kymar/core/catalog/assumptions';
 import { situationOf, type Situation } from '@kymar/core/forecast';
 import type { Brief } from '@kymar/core/job';
-import { remembered } from './remembered';
+import { rememberedBy } from './remembered';
 import { useSettings } from './settings';
 
 const NONE: OwnRanges = {};
-const made = remembered(
+const made = rememberedBy(
   (
     host: Brief['host'],
     build: Brief['build'],

@@ -1,12 +1,12 @@
 import { create } from 'zustand';
-import type { Health } from './records';
+import type { StoreHealth } from './records';
 
 interface Status {
   /** All stores have loaded what there was to load. */
   loaded: boolean;
   /** First visit of this browser: the job of the demo it opens on. */
   fresh: string | null;
-  stores: Record<string, Health>;
+  stores: Record<string, StoreHealth>;
   /** What undo or redo did last. */
   undone: string;
   /** Why the last change was not made; null once it was read. */
@@ -22,7 +22,7 @@ export const useStatus = create<Status>(() => ({
   refused: null,
 }));
 
-export const setHealth = (name: string) => (health: Health) =>
+export const setHealth = (name: string) => (health: StoreHealth) =>
   useStatus.setState(({ stores }) => ({ stores: { ...stores, [name]: health } }));
 
 const list = (stores: Status['stores']) => Object.values(stores);

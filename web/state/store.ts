@@ -4,7 +4,7 @@ import { firstViewShown } from './idle';
 import { clearHistory } from './history';
 import { jobRecords, putJobs, useJobs } from './jobs';
 import { partRecords } from './parts';
-import type { Draft } from './records';
+import type { UnsavedDraft } from './records';
 import { setSetting, settingRecords, useSettings } from './settings';
 import { savedState, useStatus } from './status';
 import { noteSkew } from './watch';
@@ -13,7 +13,7 @@ const stores = { jobs: jobRecords, parts: partRecords, settings: settingRecords 
 const all = Object.values(stores);
 /** This page among those that may be left at the same time. */
 const page = crypto.randomUUID();
-type Drafts = Partial<Record<keyof typeof stores, Draft[]>>;
+type Drafts = Partial<Record<keyof typeof stores, UnsavedDraft[]>>;
 
 /** A page that is left cannot wait for the storage: what is not written yet is put where it can be put at once. */
 function leave(): void {

@@ -1,11 +1,11 @@
 /** @jest-environment jsdom */
 import { useSettings } from './settings';
-import { isUnknown, lap, momentOf, noteSkew, press, secondsOf, startOf, type Watch } from './watch';
+import { isUnknown, lap, momentOf, noteSkew, press, watchSeconds, startOf, type Stopwatch } from './watch';
 
 jest.mock('./disk', () => ({ disks: {}, allIn: () => Promise.resolve([]) }));
 
 const fresh = { job: 'a', activity: 'b', bytes: 1e9, files: null, until: 'bar' as const };
-const watch = () => (useSettings.getState().watch as { watch: Watch }).watch;
+const watch = () => (useSettings.getState().watch as { watch: Stopwatch }).watch;
 /** The page loaded anew, the system's clock at a moment, ms. */
 const loaded = (at: number) =>
   Object.defineProperty(performance, 'timeOrigin', { value: at, configurable: true });
@@ -23,7 +23,7 @@ test('within a page the system’s clock counts for nothing', () => {
   clockIs(origin - 86_400e3);
   noteSkew();
   press(4500, fresh);
-  expect(secondsOf(watch())).toBeCloseTo(3.5, 9);
+  expect(watchSeconds(watch())).toBeCloseTo(3.5, 9);
   expect(isUnknown(watch())).toBe(false);
 });
 
@@ -39,7 +39,7 @@ test('what the clock was set by while a page was open is taken off in the next o
     loaded(1e12 + set + 11_000 - 400);
     expect(startOf(watch())).toBeCloseTo(1e12 + 1000 + set, -1);
     press(400, fresh);
-    expect(secondsOf(watch())! / 10).toBeCloseTo(1, 1);
+    expect(watchSeconds(watch())! / 10).toBeCloseTo(1, 1);
     expect(watch()).toMatchObject({ reloads: 1, laps: [1] });
     expect(watch().skew).toBeUndefined();
   }

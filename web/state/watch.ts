@@ -4,7 +4,7 @@ import { useSettings, setSetting } from './settings';
  * A stopwatch, bound to the job and activity it times. Moments are ms since 1970: they mean the same after a reload. What was moved
  * stands here too, so that an unkept time is whole.
  */
-export interface Watch {
+export interface Stopwatch {
   job: string;
   activity: string;
   start: number;
@@ -12,7 +12,7 @@ export interface Watch {
   /** Laps in s from the start. */
   laps: number[];
   /** What the bar showed at a lap: s from the start, share of all that is moved. Absent: nobody noted one. */
-  shown?: Shown[];
+  shown?: ShownShare[];
   /** Correction in s, entered by hand after the stop. */
   correction: number;
   bytes: number | null;
@@ -26,7 +26,7 @@ export interface Watch {
 }
 
 /** How far a bar was at a moment: s from the start, 0 to 1. */
-export interface Shown {
+export interface ShownShare {
   t: number;
   share: number;
 }
@@ -35,16 +35,16 @@ export interface Shown {
 export const RELOAD = 0.05;
 
 interface Kept {
-  watch: Watch | null;
+  watch: Stopwatch | null;
   /** What was discarded last, so that it can be brought back. */
-  discarded: Watch | null;
+  discarded: Stopwatch | null;
 }
 const NONE: Kept = { watch: null, discarded: null };
 
 /** A moment of the page's own clock, e.g. of a key press, as ms since 1970. */
 export const momentOf = (timeStamp: number): number => performance.timeOrigin + timeStamp;
 
-const isWatch = (data: unknown): data is Watch =>
+const isWatch = (data: unknown): data is Stopwatch =>
   typeof data === 'object' &&
   data !== null &&
   'start' in data &&
@@ -68,11 +68,11 @@ export function useWatch(): Kept {
 }
 
 /** When it was started, by this page's own clock: what the system's clock was set by under another page is taken off. */
-export const startOf = ({ start, page, skew = 0 }: Pick<Watch, 'start' | 'page' | 'skew'>): number =>
+export const startOf = ({ start, page, skew = 0 }: Pick<Stopwatch, 'start' | 'page' | 'skew'>): number =>
   page === performance.timeOrigin ? start : start + skew;
 
 /** Changes the one stopwatch, where there is one. */
-export function change(to: (watch: Watch) => Watch): void {
+export function change(to: (watch: Stopwatch) => Stopwatch): void {
   const { watch } = now();
   if (!watch) return;
   const page = performance.timeOrigin;
@@ -92,7 +92,7 @@ export function noteSkew(): void {
   if (Math.abs(skew - (watch.skew ?? 0)) > SET) keep({ watch: { ...watch, skew } });
 }
 
-type Fresh = Pick<Watch, 'job' | 'activity' | 'bytes' | 'files' | 'until'>;
+type Fresh = Pick<Stopwatch, 'job' | 'activity' | 'bytes' | 'files' | 'until'>;
 
 /** Starts, then stops. A clock that runs for another job is not touched. */
 export function press(at: number, fresh: Fresh): void {
@@ -132,7 +132,7 @@ export const bringBack = (): void => {
 export const reset = (): void => setSetting('watch', NONE);
 
 /** Seconds of a stopped watch, corrected; null while it has not stopped. */
-export const secondsOf = ({ start, stop, correction }: Watch): number | null =>
+export const watchSeconds = ({ start, stop, correction }: Stopwatch): number | null =>
   stop !== null ? (stop - start) / 1000 + correction : null;
 
 /** `1:27:05.3`, `4:56.4`, `0.0`. */
@@ -144,7 +144,7 @@ export function clock(seconds: number): string {
 }
 
 /** Whether the system's clock was set back between two pages, so that nothing can be told: it would have ended before it began. */
-export const isUnknown = (watch: Watch): boolean => watch.stop !== null && watch.stop <= watch.start;
+export const isUnknown = (watch: Stopwatch): boolean => watch.stop !== null && watch.stop <= watch.start;
 
 /** One-sigma error that reloads add, in s. */
-export const reloadError = ({ reloads }: Watch): number => RELOAD * Math.sqrt(reloads);
+export const reloadError = ({ reloads }: Stopwatch): number => RELOAD * Math.sqrt(reloads);

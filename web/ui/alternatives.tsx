@@ -4,12 +4,12 @@ import { Link } from 'react-router';
 import { withBuild, withHost } from '@kymar/core/job';
 import type { Placed } from '../state/placed';
 import type { Direction } from '@kymar/core/catalog/links';
-import { nameOf, type Kind, type Part, type Shop } from '@kymar/core/catalog/parts';
+import { nameOf, type PartKind, type Part, type Shop } from '@kymar/core/catalog/parts';
 import type { SegmentId } from '@kymar/core/build/path';
 import { findings } from '@kymar/core/fit';
 import { settingOf } from '@kymar/core/forecast';
 import { format } from '@kymar/core/units';
-import { optionsAt, type Option } from '@kymar/core/choice/whatif';
+import { optionsAt, type PartOption } from '@kymar/core/choice/whatif';
 import { changeJob } from '../state/jobs';
 import { useShop } from '../state/shop';
 import { useSituation } from '../state/situation';
@@ -19,9 +19,9 @@ import { kindOfSegment } from './segment';
 const MOST = 160;
 
 function narrowed(shop: Shop, segment: SegmentId, text: string): { shop: Shop; left: number } {
-  const list = ({ drive: 'drives', bridge: 'bridges', cable: 'cables' } as Partial<Record<SegmentId, Kind>>)[
-    segment
-  ];
+  const list = (
+    { drive: 'drives', bridge: 'bridges', cable: 'cables' } as Partial<Record<SegmentId, PartKind>>
+  )[segment];
   if (!list || shop[list].length <= MOST) return { shop, left: 0 };
   const words = text.toLowerCase().split(/\s+/);
   const found = (shop[list] as Part[]).filter((part) =>
@@ -34,7 +34,7 @@ function narrowed(shop: Shop, segment: SegmentId, text: string): { shop: Shop; l
 }
 
 /** Working ones first, the fastest on top; what blocks stands at the end with its reason. */
-const order = (a: Option, b: Option) =>
+const order = (a: PartOption, b: PartOption) =>
   Number(a.flow === null) - Number(b.flow === null) || (b.flow ?? 0) - (a.flow ?? 0);
 
 /** What else could stand at a segment, with what it would change, one key or click away. */
@@ -62,7 +62,7 @@ export default function AlternativesMenu({
     () => (situation ? optionsAt(situation, within, segment, direction).sort(order) : []),
     [situation, within, segment, direction],
   );
-  const take = ({ situation: { machine, work }, build }: Option) => {
+  const take = ({ situation: { machine, work }, build }: PartOption) => {
     changeJob(at.job, (j) => {
       const activities = j.activities.map((a) => work.find((changed) => changed.id === a.id) ?? a);
       const on = machine === at.host ? j : withHost(j, at.place.machine, machine);
@@ -135,7 +135,7 @@ function OptionLine({
   props,
 }: {
   direction: Direction;
-  choice: Option;
+  choice: PartOption;
   props: React.HTMLAttributes<HTMLLIElement>;
 }) {
   const why = useMemo(

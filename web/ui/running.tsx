@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { format } from '@kymar/core/units';
 import { useJobs } from '../state/jobs';
 import { useRuns, type Going } from '../state/runs';
-import { clock, secondsOf, useWatch, type Watch, momentOf, startOf } from '../state/watch';
+import { clock, watchSeconds, useWatch, type Stopwatch, momentOf, startOf } from '../state/watch';
 
 /** What runs, in the bar of every page: a clock, a time that is not kept yet, a real run. */
 export function Running() {
@@ -53,10 +53,10 @@ function Chip({ to, label, children }: { to: string; label: string; children: Re
   );
 }
 
-function ClockChip({ watch }: { watch: Watch }) {
+function ClockChip({ watch }: { watch: Stopwatch }) {
   const face = useRef<HTMLSpanElement>(null);
   const title = useJobs((s) => s.jobs[watch.job]?.title ?? 'a job that is not here');
-  const stopped = secondsOf(watch);
+  const stopped = watchSeconds(watch);
   const start = startOf(watch);
   useEffect(() => {
     const draw = () => {

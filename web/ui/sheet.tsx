@@ -1,9 +1,9 @@
 import { Autocomplete, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { choose, sourceWords, writeFact, type Fact } from '@kymar/core/evidence';
-import { columnsOf, type Column } from '@kymar/core/catalog/library';
+import { chooseValue, sourceWords, writeFact, type Fact } from '@kymar/core/evidence';
+import { columnsOf, type PartColumn } from '@kymar/core/catalog/library';
 import { isLinkId, linkById, LINKS } from '@kymar/core/catalog/links';
-import { KINDS, type Kind, type PartOf } from '@kymar/core/catalog/parts';
+import { PART_KINDS, type PartKind, type PartOf } from '@kymar/core/catalog/parts';
 import { UNIT_OF } from '@kymar/core/units';
 import { newId } from '../state/id';
 import { FactField, NameField, QuantityField } from './field';
@@ -11,7 +11,7 @@ import { Small } from './small';
 
 type Values = Record<string, unknown>;
 
-interface Props<K extends Kind> {
+interface Props<K extends PartKind> {
   kind: K;
   part: PartOf[K];
   onPart(part: PartOf[K]): void;
@@ -24,11 +24,11 @@ const wordOf = (value: unknown): string =>
   typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean' ? String(value) : '';
 
 /** All of a part's properties with their sources, each to be changed. What does not make a sound part is said and not taken over. */
-export function PartSheet<K extends Kind>({ kind, part, onPart, without = [] }: Props<K>) {
+export function PartSheet<K extends PartKind>({ kind, part, onPart, without = [] }: Props<K>) {
   const [problem, setProblem] = useState<{ key: string; words: string } | null>(null);
   const set = (key: string, value: unknown) => {
     const { [key]: _, ...rest } = part as Values;
-    const read = KINDS[kind].safeParse(value === undefined ? rest : { ...rest, [key]: value });
+    const read = PART_KINDS[kind].safeParse(value === undefined ? rest : { ...rest, [key]: value });
     setProblem(read.success ? null : { key, words: read.error.issues[0]!.message });
     if (read.success) onPart(read.data as PartOf[K]);
   };
@@ -42,7 +42,7 @@ function Fields({
   set,
   problem,
 }: {
-  columns: readonly Column[];
+  columns: readonly PartColumn[];
   values: Values;
   set(key: string, value: unknown): void;
   problem?: { key: string; words: string } | null;
@@ -76,7 +76,7 @@ function Field({
   value,
   onValue,
 }: {
-  column: Column;
+  column: PartColumn;
   value: unknown;
   onValue(value: unknown): void;
 }) {
@@ -186,8 +186,8 @@ function Field({
 }
 
 /** A row that is sound by itself, to be filled in. */
-function blank(columns: readonly Column[]): Values {
-  const value = ({ key, holds, label }: Column): unknown => {
+function blank(columns: readonly PartColumn[]): Values {
+  const value = ({ key, holds, label }: PartColumn): unknown => {
     if (holds.type === 'fact') return NONE;
     if (holds.type === 'choice') return holds.options[0];
     if (holds.type === 'list') return [holds.of?.[0] ?? 'usb-5'];
@@ -208,7 +208,7 @@ function Rows({
   onList,
 }: {
   label: string;
-  columns: readonly Column[];
+  columns: readonly PartColumn[];
   list: readonly Values[];
   onList(list: Values[]): void;
 }) {
@@ -312,7 +312,7 @@ function List({
   value,
   onValue,
 }: {
-  column: Column;
+  column: PartColumn;
   value: string[];
   onValue(value: string[]): void;
 }) {
@@ -409,7 +409,7 @@ function FactWithOthers({
   onFact,
 }: {
   label: string;
-  column: Column;
+  column: PartColumn;
   fact: Fact;
   onFact(fact: Fact): void;
 }) {
@@ -439,7 +439,7 @@ function FactWithOthers({
         <Typography key={i} variant="caption" color="textSecondary" component="div" sx={{ pl: 1.75 }}>
           {writeFact(other.value, at)} (
           {[sourceWords(other.source), conditions(other)].filter(Boolean).join('; ')}){' '}
-          <Small onClick={() => onFact(choose(fact, i, ''))}>Use this</Small>
+          <Small onClick={() => onFact(chooseValue(fact, i, ''))}>Use this</Small>
         </Typography>
       ))}
       {(fact.others?.length ?? 0) > 0 && (

@@ -3,7 +3,7 @@ import { useEffect, useState, type ComponentType } from 'react';
 import { firstViewShown } from '../state/idle';
 import { ping, useServer } from '../state/server';
 import { Notice } from './notice';
-import { Opening } from './waiting';
+import { OpeningView } from './waiting';
 
 type Load = () => Promise<{ default: ComponentType }>;
 
@@ -55,7 +55,7 @@ export function lazyView(load: Load, isFrame = false, openAnew = () => location.
     return failed ? (
       <Unloaded again={() => setTries((n) => n + 1)} />
     ) : (
-      <Opening data-opening sx={{ p: 3 }} />
+      <OpeningView data-opening sx={{ p: 3 }} />
     );
   };
 }

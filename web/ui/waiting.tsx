@@ -9,7 +9,7 @@ export const Waiting = ({ children }: { children: ReactNode }) => (
 );
 
 /** Stands where code is still on its way; told only where that takes its time. */
-export const Opening = ({ sx, ...rest }: BoxProps) => (
+export const OpeningView = ({ sx, ...rest }: BoxProps) => (
   <Box
     role="status"
     {...rest}
@@ -24,9 +24,9 @@ export const Opening = ({ sx, ...rest }: BoxProps) => (
   </Box>
 );
 
-/** {@link Opening} of what will lie over the page: pressed, it answers at once, wherever it will open. */
+/** {@link OpeningView} of what will lie over the page: pressed, it answers at once, wherever it will open. */
 export const OpeningOver = () => (
-  <Opening
+  <OpeningView
     sx={{
       position: 'fixed',
       zIndex: 'modal',

@@ -1,24 +1,24 @@
 import { Box, Typography } from '@mui/material';
-import { feltOf, type Felt } from '@kymar/core/noticed';
+import { compareLoadTimes, type LoadDifference } from '@kymar/core/noticed';
 import type { Claim } from '@kymar/core/verdict';
 import type { Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { unbroken } from '../ui/figure';
 import { Panel } from '../ui/panel';
 
-const BY: Record<Felt['differs'], string> = {
+const BY: Record<LoadDifference['differs'], string> = {
   drive: 'The drive makes it: enclosure and machine are the same.',
   bridge: 'The enclosure’s bridge makes it: drive and machine are the same.',
   machine: 'The machine makes it: drive and enclosure are the same.',
   several: 'More than one thing differs: which of them makes it, these times cannot tell.',
   nothing: 'Nothing of the parts differs: look at what else did.',
 };
-const whereWords = ({ drive, bridge, host }: Felt['quicker']): string =>
+const whereWords = ({ drive, bridge, host }: LoadDifference['quicker']): string =>
   `${drive}${bridge ? ` in ${bridge}` : ''} on ${host}`;
 
 /** Loads timed at more than one place: which differ for a person at all, and what of the time no drive shortens. */
 export function FeltPanel({ job, claims }: { job: Job; claims: readonly Claim[] }) {
-  const found = feltOf(job, claims);
+  const found = compareLoadTimes(job, claims);
   if (found.length === 0) return null;
   return (
     <Panel title="What a person notices">

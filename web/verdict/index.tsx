@@ -2,7 +2,7 @@ import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/m
 import { Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import { explainMeasured } from '@kymar/core/measure';
-import { type Decision, type Job } from '@kymar/core/job';
+import { isAsked, isLoad, type Decision, type Job } from '@kymar/core/job';
 import type { Claim, Right, Verdict } from '@kymar/core/verdict';
 import { counted, format } from '@kymar/core/units';
 import { whereWords } from '../state/placed';
@@ -10,7 +10,7 @@ import { idle } from '../state/idle';
 import { useVerdict } from '../state/verdict';
 import { changeJob } from '../state/jobs';
 import { Figure, unbroken } from '../ui/figure';
-import { Opening, Waiting } from '../ui/waiting';
+import { OpeningView, Waiting } from '../ui/waiting';
 import { useJob } from '../ui/job';
 import { patientLazy } from '../ui/lazy';
 import { Notice } from '../ui/notice';
@@ -72,7 +72,7 @@ export function VerdictView() {
     );
   const isSomeOdd = found.claims.some(isOdd);
   const causes = (
-    <Suspense fallback={<Opening />}>
+    <Suspense fallback={<OpeningView />}>
       <Causes job={job} onWords={setWords} />
     </Suspense>
   );
@@ -91,8 +91,8 @@ export function VerdictView() {
           <ClaimPanel key={claim.key} job={job} claim={claim} />
         ))}
         {!isSomeOdd && causes}
-        {job.activities.some(({ kind }) => kind === 'open') && (
-          <Suspense fallback={<Opening />}>
+        {job.activities.some(isLoad) && (
+          <Suspense fallback={<OpeningView />}>
             <FeltPanel job={job} claims={found.claims} />
           </Suspense>
         )}
@@ -112,8 +112,7 @@ export function VerdictView() {
 /** Activities with a target that nothing was measured of: open, not met. */
 function Unmeasured({ job, claims }: { job: Job; claims: readonly Claim[] }) {
   const open = job.activities.filter(
-    (a) =>
-      a.target !== null && a.kind !== 'keep' && !claims.some((c) => c.activity?.id === a.id && !c.simulated),
+    (a) => isAsked(a) && a.target !== null && !claims.some((c) => c.activity?.id === a.id && !c.simulated),
   );
   if (open.length === 0) return null;
   return (

@@ -28,15 +28,15 @@ import {
   slowedBy,
   slowedWords,
   summaryOf,
-  together,
+  chooseTogether,
   togetherProblem,
   wasted,
   wastedWords,
-  whereWords,
+  plugWords,
   whyNot,
   type Candidate,
-  type Counted,
-  type Device,
+  type CountedReason,
+  type ChosenDevice,
   type Found,
   type Progress,
   type Summary,
@@ -62,7 +62,7 @@ import {
 import { DIRECTIONS } from '@kymar/core/catalog/links';
 
 /** A row of the table of builds. */
-export interface Row {
+export interface BuildRow {
   id: string;
   words: string;
   port: string;
@@ -146,8 +146,8 @@ export interface Later {
   figures: readonly (number | null)[];
 }
 
-/** One of several devices placed together. */
-export interface Placed {
+/** One of several devices placed chooseTogether. */
+export interface PlacedDevice {
   candidate: Candidate;
   words: string;
   where: readonly string[];
@@ -157,9 +157,9 @@ export interface Placed {
   found: Summary;
 }
 
-/** Several devices placed together, or why they cannot be. */
+/** Several devices placed chooseTogether, or why they cannot be. */
 export interface AllPlaced {
-  placed: readonly Placed[];
+  placed: readonly PlacedDevice[];
   /** What they do to each other on a shared uplink, in words. */
   slowed: readonly string[];
   problem: string | null;
@@ -198,10 +198,10 @@ let searches = 0;
 const pause = () => new Promise((resolve) => setTimeout(resolve, 0));
 const BETWEEN = 120;
 
-function rowsOf({ found, wanted, edge, built }: Held, weights: Weights): Row[] {
+function rowsOf({ found, wanted, edge, built }: Held, weights: Weights): BuildRow[] {
   const best = bestOf(found.candidates);
   const key = built && buildKey(built);
-  return found.candidates.map((one): Row => {
+  return found.candidates.map((one): BuildRow => {
     const { id, cost, waits, figures, years, usable, steady, misses, build } = one;
     return {
       id,
@@ -222,13 +222,13 @@ function rowsOf({ found, wanted, edge, built }: Held, weights: Weights): Row[] {
   });
 }
 
-const valueOf = (row: Row, field: string): number | string | null => {
+const valueOf = (row: BuildRow, field: string): number | string | null => {
   const at = /^figure-(\d+)$/.exec(field);
-  return at ? (row.figures[Number(at[1])] ?? null) : (row[field as keyof Row] as number | string | null);
+  return at ? (row.figures[Number(at[1])] ?? null) : (row[field as keyof BuildRow] as number | string | null);
 };
 
 /** Asked rows, sorted and filtered. What has no value comes last whichever way. */
-function asked(of: Held, { weights, sort, only, text }: Asked): Row[] {
+function asked(of: Held, { weights, sort, only, text }: Asked): BuildRow[] {
   const rows = rowsOf(of, weights).filter(
     (row) =>
       (only === 'all' || (only === 'meets' ? row.misses === 0 : row.edge)) &&
@@ -362,22 +362,22 @@ export const choosing = {
     shop: Shop,
     budget: number | null,
   ): Promise<AllPlaced> {
-    const devices: Device[] = [];
+    const devices: ChosenDevice[] = [];
     const finds: Found[] = [];
     for (const wanted of list) {
       const into: Candidate[] = [];
       finds.push((await walk(search(wanted, shop, into)))!);
       devices.push({ wanted, candidates: into, finalists: new Finalists(wanted) });
     }
-    const found = (await walk(together(devices, budget)))!;
+    const found = (await walk(chooseTogether(devices, budget)))!;
     if (found.problem !== null) return { placed: [], slowed: [], problem: togetherProblem(found, list) };
-    const placed = found.builds.map((candidate, i): Placed => {
+    const placed = found.builds.map((candidate, i): PlacedDevice => {
       const one = candidate!;
       const wanted = list[i]!;
       return {
         candidate: one,
         words: buildWords(one.build),
-        where: whereWords(one, wanted),
+        where: plugWords(one, wanted),
         money: moneyWords(one.cost, wanted.currency),
         cost: one.cost,
         found: summaryOf(finds[i]!, devices[i]!.finalists, wanted),
@@ -387,7 +387,7 @@ export const choosing = {
     return { placed, slowed: slowed.map((one) => slowedWords(one, names)), problem: null };
   },
 
-  rows(what: Asked): { rows: Row[]; total: number } {
+  rows(what: Asked): { rows: BuildRow[]; total: number } {
     if (!held) return { rows: [], total: 0 };
     const all = asked(held, what);
     return { rows: all.slice(what.from, what.from + what.count), total: all.length };
@@ -416,7 +416,7 @@ export const choosing = {
       id,
       index: held.index.get(id)!,
       words: buildWords(build),
-      where: whereWords(one, wanted),
+      where: plugWords(one, wanted),
       prices: priceLines(held, one),
       stale: staleWords(held, one),
       money: moneyWords(one.cost, wanted.currency),
@@ -486,7 +486,7 @@ export const choosing = {
   /** The candidate at a place of the points. */
   idAt: (index: number): string | null => held?.found.candidates[index]?.id ?? null,
 
-  why(text: string, only: Counted['reason'] | null): WhyNot[] {
+  why(text: string, only: CountedReason['reason'] | null): WhyNot[] {
     if (!held) return [];
     return whyNot(held.found.fallen, held.found.candidates, activitiesOf(held.wanted), text, only);
   },

@@ -18,7 +18,7 @@ import { Gone } from '../state/gone';
 import type { Choosing, Closely, Overview } from './choice';
 import type { Compared, Fast } from './fast';
 import type { Practising } from './practice';
-import type { Reading } from './reading';
+import type { FileReading } from './reading';
 import type { Tracing } from './trace';
 import { sentTo } from './sent';
 import type { Slow, Taught } from './slow';
@@ -84,7 +84,7 @@ class Helper<T> {
 
 const fast = new Helper<Fast>(() => new Worker(new URL('./fast.ts', import.meta.url), { type: 'module' }));
 const slow = new Helper<Slow>(() => new Worker(new URL('./slow.ts', import.meta.url), { type: 'module' }));
-const reading = new Helper<Reading>(
+const reading = new Helper<FileReading>(
   () => new Worker(new URL('./reading.ts', import.meta.url), { type: 'module' }),
 );
 const practising = new Helper<Practising>(
@@ -199,7 +199,7 @@ export const worthOf = (situation: Situation, sure: number): Question<WorthFindi
 /** Files read beside the page. */
 export const read = {
   jobs: (files: readonly File[]) => reading.ask((w) => w.jobs(files)),
-  parts: (...asked: Parameters<Reading['parts']>) => reading.ask((w) => w.parts(...asked)),
+  parts: (...asked: Parameters<FileReading['parts']>) => reading.ask((w) => w.parts(...asked)),
   piece: (from: number, count: number) => reading.ask((w) => w.piece(from, count)),
   backup: (file: File) => reading.ask((w) => w.backup(file)),
   restored: (keys: readonly string[]) => reading.ask((w) => w.restored(keys)),
@@ -295,4 +295,4 @@ export const choose = {
   idAt: (index: number) => slow.now((w) => w.idAt(index)),
   csv: (...asked: Parameters<Choosing['csv']>) => slow.now((w) => w.csv(...asked)),
 };
-export type { Asked, Beside, Closely, Later, Overview, Placed, Row } from './choice';
+export type { Asked, Beside, Closely, Later, Overview, PlacedDevice, BuildRow } from './choice';

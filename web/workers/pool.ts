@@ -1,7 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import { joinShares, type Found, type Progress, type Wanted } from '@kymar/core/choice/search';
 import type { Shop } from '@kymar/core/catalog/parts';
-import { sharing, type Sharing, type Told } from './share';
+import { sharing, type Sharing, type TellProgress } from './share';
 
 /** Builds by parts alone below which one worker is done before another has started. */
 const WORTH_SHARING = 4_000;
@@ -28,9 +28,9 @@ export async function searchShared(
 ): Promise<Found | null> {
   const others = helpersFor(shop);
   const of = others.length + 1;
-  const told: Parameters<Told>[] = [];
+  const told: Parameters<TellProgress>[] = [];
   const tell =
-    (at: number): Told =>
+    (at: number): TellProgress =>
     (...news) => {
       told[at] = news;
       const all = Object.values(told);

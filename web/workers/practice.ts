@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { debrief, rigOf, roundOf, type Named, type Round, type Step } from '@kymar/core/practice';
+import { debrief, rigOf, roundOf, type Named, type Round, type PracticeStep } from '@kymar/core/practice';
 
 let last: { key: string; round: Round } | null = null;
 
@@ -12,8 +12,8 @@ function roundAt(level: number, seed: number): Round {
 
 /** Rounds of practice: what is hidden stays here until it was named. */
 const practice = {
-  rig: (level: number, seed: number, steps: readonly Step[]) => rigOf(roundAt(level, seed), steps),
-  debrief: (level: number, seed: number, steps: readonly Step[], named: Named) =>
+  rig: (level: number, seed: number, steps: readonly PracticeStep[]) => rigOf(roundAt(level, seed), steps),
+  debrief: (level: number, seed: number, steps: readonly PracticeStep[], named: Named) =>
     debrief(roundAt(level, seed), steps, named),
 };
 export type Practising = typeof practice;

@@ -7,10 +7,10 @@ import {
   differencesOf,
   fromRows,
   readLibrary,
-  type Change,
+  type LibraryChange,
   type Difference,
 } from '@kymar/core/catalog/library';
-import { KINDS, nameOf, type Kind, type Part, type PartOf } from '@kymar/core/catalog/parts';
+import { PART_KINDS, nameOf, type PartKind, type Part, type PartOf } from '@kymar/core/catalog/parts';
 import { storedJobs, storedParts } from '../state/stored';
 import { textOf, type TextRead } from './text';
 
@@ -33,7 +33,11 @@ export interface PartsRead {
   changed: number;
   same: number;
   /** The first that would be added or changed. */
-  told: (Pick<Change<Kind>, 'state' | 'known'> & { name: string; key: string; differs: Difference[] })[];
+  told: (Pick<LibraryChange<PartKind>, 'state' | 'known'> & {
+    name: string;
+    key: string;
+    differs: Difference[];
+  })[];
   problems: string[];
   notes: string[];
   doubtful: string | null;
@@ -41,24 +45,24 @@ export interface PartsRead {
 
 const MOST_TOLD = 40;
 const MOST_PROBLEMS = 200;
-let waiting: { kind: Kind; part: Part }[] = [];
+let waiting: { kind: PartKind; part: Part }[] = [];
 let restoring: BackupRead | null = null;
 
-const KINDS_OF = Object.keys(KINDS) as Kind[];
+const KINDS_OF = Object.keys(PART_KINDS) as PartKind[];
 
 async function changesOf(
   text: string,
-  kind: Kind,
+  kind: PartKind,
   decimal?: '.' | ',',
 ): Promise<
   Omit<PartsRead, 'file' | 'fresh' | 'changed' | 'same' | 'told'> & {
-    lists: { kind: Kind; list: Change<Kind>[] }[];
+    lists: { kind: PartKind; list: LibraryChange<PartKind>[] }[];
   }
 > {
   const shop = await storedParts();
-  const held = (k: Kind, incoming: readonly Part[], keys?: readonly string[]) => ({
+  const held = (k: PartKind, incoming: readonly Part[], keys?: readonly string[]) => ({
     kind: k,
-    list: compare<Kind>(k, shop[k], incoming, keys),
+    list: compare<PartKind>(k, shop[k], incoming, keys),
   });
   if (/^\s*\{/.test(text.slice(0, 1000))) {
     const library = readLibrary(text);
@@ -121,7 +125,7 @@ const reading = {
   },
 
   /** Reads a file of one kind of part or a whole library. Nothing is changed. */
-  async parts(file: File, kind: Kind, decimal?: '.' | ','): Promise<PartsRead> {
+  async parts(file: File, kind: PartKind, decimal?: '.' | ','): Promise<PartsRead> {
     const nothing = { file: file.name, fresh: 0, changed: 0, same: 0, told: [], notes: [], doubtful: null };
     waiting = [];
     let read: TextRead;
@@ -157,7 +161,7 @@ const reading = {
   },
 
   /** The parts read last, a piece at a time. */
-  piece(from: number, count: number): { kind: Kind; part: PartOf[Kind] }[] {
+  piece(from: number, count: number): { kind: PartKind; part: PartOf[PartKind] }[] {
     return waiting.slice(from, from + count);
   },
 
@@ -203,5 +207,5 @@ function doubtWords(job: Job): string[] {
   return doubts;
 }
 
-export type Reading = typeof reading;
+export type FileReading = typeof reading;
 expose(reading);

@@ -6,13 +6,13 @@ import {
   type Candidate,
   type Found,
   type Progress,
-  type Share,
+  type SearchShare,
   type Wanted,
 } from '@kymar/core/choice/search';
 import type { Shop } from '@kymar/core/catalog/parts';
 
 /** What is told of a share while it is searched: how far it is, and the cheapest so far that misses no target. */
-export type Told = (progress: Progress, first: { words: string; cost: number | null } | null) => void;
+export type TellProgress = (progress: Progress, first: { words: string; cost: number | null } | null) => void;
 
 /** ms of work between two looks at what else is asked. */
 const BETWEEN = 120;
@@ -21,7 +21,7 @@ const pause = () => new Promise((resolve) => setTimeout(resolve, 0));
 
 export const sharing = {
   /** Searches its share of the drives; null where another search was asked for meanwhile. */
-  async search(wanted: Wanted, shop: Shop, share: Share, told: Told): Promise<Found | null> {
+  async search(wanted: Wanted, shop: Shop, share: SearchShare, told: TellProgress): Promise<Found | null> {
     const mine = ++turn;
     const into: Candidate[] = [];
     const going = search(wanted, shop, into, share);

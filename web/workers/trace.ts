@@ -3,7 +3,7 @@ import Papa from 'papaparse';
 import type { Sample } from '@kymar/core/job';
 import {
   guessColumns,
-  phasesOf,
+  tracePhasesOf,
   ratesOf,
   TraceReader,
   type LeftOut,
@@ -90,7 +90,7 @@ const work = {
       },
     });
     const trace = reader.trace();
-    const phases = phasesOf(trace, hints);
+    const phases = tracePhasesOf(trace, hints);
     const { t, bytes } = trace;
     const every = Math.max(1, Math.ceil(t.length / MOST_SAMPLES));
     const samples: Sample[] = [];

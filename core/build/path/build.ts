@@ -2,11 +2,11 @@ import { least } from '../../stats';
 import { bare } from '../../evidence';
 import type { Direction } from '../../catalog/links';
 import { decide } from './bottleneck';
-import { collect } from './collect';
+import { collectLinks } from './collect';
 import { both } from './constraint';
 import { deciding, flowOf } from './flow';
 import { negotiateLinks } from './links';
-import { mismatches, type Block, type PathParts } from './parts';
+import { mismatches, type Blocker, type PathParts } from './parts';
 import type { Path } from './path';
 import { strip } from './strip';
 
@@ -22,12 +22,12 @@ export function buildPath(parts: PathParts): Path {
 export function screenPath(parts: PathParts): Path {
   const links = negotiateLinks(parts);
   const { inner, outer, hops } = links;
-  const blocked: Block[] = mismatches(parts);
+  const blocked: Blocker[] = mismatches(parts);
   for (const link of [inner, outer, ...hops]) if (link && !link.mode) blocked.push({ id: 'no mode', link });
   const path: Path = {
     parts,
     segments: [],
-    constraints: collect(parts, links),
+    constraints: collectLinks(parts, links),
     links,
     inner,
     outer,

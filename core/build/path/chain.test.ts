@@ -3,7 +3,7 @@ import { BRIDGES, CABLES, DRIVES, HOSTS, HUBS } from '../../catalog/stock';
 import { isExact } from '../../stats';
 import { DIRECTIONS, linkById, LINKS, practicalOf } from '../../catalog/links';
 import type { Bridge, Hop, Host } from '../../catalog/parts';
-import { blockWords, crowdWords, buildPath, explainFlow, hardCeiling, type PathParts } from '.';
+import { blockWords, contentionWords, buildPath, explainFlow, hardCeiling, type PathParts } from '.';
 import { draws, runs } from '../../fixtures/draws';
 
 const by = <T extends { id: string }>(list: readonly T[], id: string): T =>
@@ -137,7 +137,7 @@ describe('sharing', () => {
     const both = copy(stick).constraints.find((c) => c.id === 'uplink')!;
     expect(both.rate.write.expected).toBeCloseTo(apart.rate.write.expected / 2, 3);
     expect(both.shared!.write!.twice).toBe(stick.name);
-    expect(crowdWords(both.shared!.write!)).toMatch(/comes and goes/);
+    expect(contentionWords(both.shared!.write!)).toMatch(/comes and goes/);
     const all = by(HOSTS, 'all-in-one');
     const duplex = at('all-in-one', 'back-a-1', 'venndale-slate-2t', 'quarrel-shell-10', 'c-a-10-05', {
       host: all,

@@ -12,7 +12,7 @@ import {
 } from '../../catalog/links';
 import type { Busy } from '../../catalog/parts';
 import { layoutConstraint, membersConstraint } from './array';
-import { crowd } from './crowd';
+import { uplinkContention } from './crowd';
 import { isBulkOnly } from './depth';
 import {
   behind,
@@ -28,7 +28,7 @@ import type { Negotiated, ParticipantId, Why } from './negotiate';
 import { isConverting, type PathParts } from './parts';
 
 /** Every constraint of a path, from the media to the other end. */
-export function collect(parts: PathParts, links: Links): Constraint[] {
+export function collectLinks(parts: PathParts, links: Links): Constraint[] {
   const { drive, bridge, host, port, hops = [], endpoint } = parts;
   const { inner, outer } = links;
   const record = recordersFor(parts.own);
@@ -56,7 +56,7 @@ export function collect(parts: PathParts, links: Links): Constraint[] {
   const shared = (constraint: Constraint, duplex: boolean, neighbours: readonly Busy[], twice = false) =>
     sharedConstraint(
       constraint,
-      both((d) => crowd(parts, d, duplex, neighbours, twice)),
+      both((d) => uplinkContention(parts, d, duplex, neighbours, twice)),
     );
   const whole = (link: Link | null) => !link?.halfDuplex;
   if (bridge && (bridge.read?.value != null || bridge.write?.value != null))

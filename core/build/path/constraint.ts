@@ -17,7 +17,7 @@ import {
   type Direction,
   type Link,
 } from '../../catalog/links';
-import { crowdWords, DOING, reasonOf } from './words';
+import { contentionWords, DOING, reasonOf } from './words';
 import { isAlone, type Crowd } from './crowd';
 import type { Negotiated, ParticipantId } from './negotiate';
 import { levelFormula } from './share';
@@ -214,7 +214,7 @@ export function sharedConstraint(whole: Constraint, crowd: Record<Direction, Cro
     const { level, flows, finite } = among[direction];
     const capacity = whole.explain(direction);
     if (flows === 1) return capacity;
-    const note = crowdWords(crowd[direction]);
+    const note = contentionWords(crowd[direction]);
     const inputs: Record<string, Estimate> = {
       capacity,
       flows: given('flows that pass it', flows, 'count', { kind: 'entered', note }),

@@ -15,7 +15,7 @@ export interface Crowd {
 }
 
 /** Who passes one thing in one direction. On a link that both directions share, all count, and a copy whose both ends hang on it passes twice. */
-export function crowd(
+export function uplinkContention(
   { array, together: drives = 1, endpoint }: PathParts,
   direction: Direction,
   fullDuplex: boolean,

@@ -66,16 +66,16 @@ interface End {
 }
 
 /** Why nothing flows at a place. */
-export type Block =
+export type Blocker =
   | { id: 'plug'; a: End; b: End }
   | { id: 'lead'; cable: Cable; a: End; b: End }
   | { id: 'no cable'; box: string; to: string }
   | { id: 'no mode'; link: Negotiated };
 
 /** Plugs and sockets that meet but do not match. */
-export function mismatches(parts: PathParts): Block[] {
+export function mismatches(parts: PathParts): Blocker[] {
   const { drive, bridge, cable, port, hops = [] } = parts;
-  const found: Block[] = [];
+  const found: Blocker[] = [];
   const meet = (a: End, b: End) => {
     if (a.connector !== b.connector) found.push({ id: 'plug', a, b });
   };

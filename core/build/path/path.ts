@@ -2,7 +2,7 @@ import type { Spread } from '../../stats';
 import type { Direction } from '../../catalog/links';
 import type { Constraint, ConstraintId } from './constraint';
 import type { Links } from './links';
-import type { Block, PathParts } from './parts';
+import type { Blocker, PathParts } from './parts';
 
 export type SegmentId = 'drive' | 'bridge' | 'cable' | `hub-${number}` | 'port' | 'system' | 'host';
 
@@ -47,7 +47,7 @@ export interface Path {
   /** From the device towards the host. */
   outer: Links['outer'];
   /** Why data cannot flow at all; empty when it can. */
-  blocked: Block[];
+  blocked: Blocker[];
   /** What the segments between media and host pass: the least of links, bridge and system, at the depth of the requests. Null when blocked. */
   carries: Record<Direction, Spread> | null;
   /** The least over the whole chain, both ends with it, drive fresh. Null when blocked. */

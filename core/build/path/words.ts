@@ -1,7 +1,7 @@
 import type { Direction } from '../../catalog/links';
 import type { Crowd } from './crowd';
 import type { Negotiated, Participant } from './negotiate';
-import type { Block } from './parts';
+import type { Blocker } from './parts';
 
 /*
  * What a path says of itself. Words are made last, out of ids and numbers; nothing reads them back.
@@ -36,7 +36,7 @@ export function reasonOf({ mode, why, participants, limiters, without }: Negotia
 }
 
 /** Who else is on a shared thing. */
-export function crowdWords({ together, twice, beside }: Crowd): string {
+export function contentionWords({ together, twice, beside }: Crowd): string {
   const words = [
     together > 1 ? `${together} drives at once` : '',
     twice === null ? '' : `the copy comes and goes over it (${twice} hangs on it too)`,
@@ -46,7 +46,7 @@ export function crowdWords({ together, twice, beside }: Crowd): string {
 }
 
 /** Why nothing flows at a place. */
-export function blockWords(block: Block): string {
+export function blockWords(block: Blocker): string {
   switch (block.id) {
     case 'plug':
       return `${block.a.name} (${block.a.connector}) does not go into ${block.b.name} (${block.b.connector})`;

@@ -4,7 +4,7 @@ const MB = 1e6;
 const GB = 1e9;
 
 /** Flash drives and disks that no sheet and no measurement speaks for: wide on purpose, so that what is not known shows in the range. */
-export const DRIVES = {
+export const DRIVE_ROWS = {
   'refill.flash': row(
     'cache cleared while idle',
     [50 * MB, 300 * MB, 900 * MB],

@@ -5,7 +5,7 @@ const KEPT = 'share that the parity keeps';
 const WRITE_BACK = 'share of the memory that takes writes';
 
 /** Machines, their systems, and what lies between them and a drive. */
-export const HOSTS = {
+export const HOST_ROWS = {
   'per-file.flash': row(
     'per-file overhead',
     [0.2e-3, 0.7e-3, 3e-3],

@@ -1,13 +1,13 @@
 import type { Spread } from '../../stats';
 import type { Market, Recorder } from '../../evidence';
 import { CLASSES } from './classes';
-import { DRIVES } from './drives';
-import { HOSTS } from './hosts';
+import { DRIVE_ROWS } from './drives';
+import { HOST_ROWS } from './hosts';
 import { LINK_ROWS, PACKET_ROWS } from './links';
 import type { Assumption } from './row';
 import { WORK } from './work';
 
-const ROWS = { ...CLASSES, ...DRIVES, ...HOSTS, ...WORK, ...PACKET_ROWS, ...LINK_ROWS };
+const ROWS = { ...CLASSES, ...DRIVE_ROWS, ...HOST_ROWS, ...WORK, ...PACKET_ROWS, ...LINK_ROWS };
 
 /** Names a row. */
 export type AssumptionId = keyof typeof ROWS;

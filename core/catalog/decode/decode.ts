@@ -1,8 +1,8 @@
 import { ceilingOf, linkById, practicalOf } from '../links';
 import { format } from '../../units';
 import { normal } from './normal';
-import type { Decoded, Flag, Reading } from './reading';
-import { disagree, RULES, USB_A_TOO_FAST } from './rules';
+import type { Decoded, Flag, NameReading } from './reading';
+import { disagree, DECODE_RULES, USB_A_TOO_FAST } from './rules';
 
 /** What a single text may weigh: a listing, not a book. */
 export const LONGEST = 2000;
@@ -13,10 +13,10 @@ export const LONGEST = 2000;
  */
 export function decode(input: string): Decoded {
   const text = normal(input.slice(0, LONGEST));
-  const readings: Reading[] = [];
+  const readings: NameReading[] = [];
   const flags: Flag[] = [];
   let left = text;
-  for (const { pattern, read } of RULES) {
+  for (const { pattern, read } of DECODE_RULES) {
     for (const match of [...left.matchAll(pattern)]) {
       const found = read(match.slice(1), text);
       if (!found) continue;
@@ -47,7 +47,7 @@ const unique = (flags: readonly Flag[]): Flag[] =>
   flags.filter((f, i) => flags.findIndex((other) => other.id === f.id && other.words === f.words) === i);
 
 /** A bare line rate beside a named link says the same twice, or settles which of an open name's links is meant. */
-function settle(readings: readonly Reading[], text: string): Reading[] {
+function settle(readings: readonly NameReading[], text: string): NameReading[] {
   const links = readings.filter((r) => r.kind === 'link' && r.links!.length > 0);
   const rates = links.filter((r) => isBareRate(r));
   const names = links.filter((r) => !isBareRate(r));
@@ -72,8 +72,8 @@ function settle(readings: readonly Reading[], text: string): Reading[] {
   return settled;
 }
 
-const isBareRate = (r: Reading): boolean => /^[\d.,]+ ?G[bB]\/s$/.test(r.text);
-const agrees = (readings: readonly Reading[], named: readonly Reading[]): boolean =>
+const isBareRate = (r: NameReading): boolean => /^[\d.,]+ ?G[bB]\/s$/.test(r.text);
+const agrees = (readings: readonly NameReading[], named: readonly NameReading[]): boolean =>
   readings.some(isBareRate) && named.some((n) => !isBareRate(n));
 
 /** A line that takes a plug for what runs behind it. */
@@ -88,9 +88,9 @@ const SAME_PLUG = (() => {
 })();
 
 /** Faults that only show when all of the text is taken together. */
-function doubts(readings: readonly Reading[], links: readonly string[], text: string): Flag[] {
+function doubts(readings: readonly NameReading[], links: readonly string[], text: string): Flag[] {
   const flags: Flag[] = [];
-  const has = (kind: Reading['kind'], pattern: RegExp) =>
+  const has = (kind: NameReading['kind'], pattern: RegExp) =>
     readings.some((r) => r.kind === kind && pattern.test(r.meaning));
   const family = (id: string) => linkById(id).family;
   const nvme = has('protocol', /NVMe/);

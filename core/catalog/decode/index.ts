@@ -1,2 +1,2 @@
 export { decode, LONGEST } from './decode';
-export type { Decoded, Reading, Flag } from './reading';
+export type { Decoded, NameReading, Flag } from './reading';

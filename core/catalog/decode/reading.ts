@@ -1,5 +1,5 @@
 /** What a piece of text was taken for. */
-export interface Reading {
+export interface NameReading {
   kind:
     | 'link'
     | 'protocol'
@@ -36,7 +36,7 @@ export interface Flag {
 export interface Decoded {
   /** The text as it was read. */
   text: string;
-  readings: Reading[];
+  readings: NameReading[];
   flags: Flag[];
   /** The links the whole text can mean, best first; empty when it names none. */
   links: string[];

@@ -1,8 +1,8 @@
 import { isLinkId, linkById } from '../links';
 import { DECIMAL, numeral } from '../../units';
-import type { Flag, Reading } from './reading';
+import type { Flag, NameReading } from './reading';
 
-type Found = Omit<Reading, 'text' | 'at'> & { flags?: Flag[] };
+type Found = Omit<NameReading, 'text' | 'at'> & { flags?: Flag[] };
 
 /** One kind of name: how it is written and what it means. */
 interface Pattern {
@@ -95,7 +95,7 @@ const LINE_RATES: Record<number, true> = {
 };
 
 /** In order: longer and surer names first; what one has read the next does not see. */
-export const RULES: Pattern[] = [
+export const DECODE_RULES: Pattern[] = [
   {
     pattern: either(
       /\b(?:sustained|post-?cache|(?:after|past|behind|beyond) (?:the )?cache|steady[- ]state)[a-z :=,-]{0,24}?([\d.,]*\d) ?([GM])B\/s/,

@@ -1,16 +1,16 @@
 import type * as z from 'zod';
 import { Capacity, Fact, Rate, Share } from '../../evidence';
-import { KINDS, type Kind } from '../parts';
+import { PART_KINDS, type PartKind } from '../parts';
 import { propertyOf, type Property } from './property';
 
 /** What a property holds, read off its schema: the form and the CSV follow from it. */
 export type Holds =
   | { type: 'text' | 'number' | 'yesno' | 'fact' | 'structure' }
-  | { type: 'group' | 'rows'; columns: readonly Column[] }
+  | { type: 'group' | 'rows'; columns: readonly PartColumn[] }
   | { type: 'choice'; options: readonly (string | number)[] }
   | { type: 'list'; of: readonly string[] | null };
 
-export interface Column extends Property {
+export interface PartColumn extends Property {
   key: string;
   holds: Holds;
   /** May be left out: not known. */
@@ -31,7 +31,7 @@ type Def = {
 };
 const defOf = (schema: z.ZodType): Def => schema.def;
 
-function holdsOf(schema: z.ZodType, kind: Kind, path: string): Holds {
+function holdsOf(schema: z.ZodType, kind: PartKind, path: string): Holds {
   if ([Capacity, Fact, Rate, Share].includes(schema as never)) return { type: 'fact' };
   const def = defOf(schema);
   switch (def.type) {
@@ -72,7 +72,7 @@ function holdsOf(schema: z.ZodType, kind: Kind, path: string): Holds {
   }
 }
 
-function columnOf(kind: Kind, key: string, schema: z.ZodType): Column {
+function columnOf(kind: PartKind, key: string, schema: z.ZodType): PartColumn {
   let [inner, optional, nullable] = [schema, false, false];
   for (;;) {
     const { type, innerType } = defOf(inner);
@@ -84,13 +84,13 @@ function columnOf(kind: Kind, key: string, schema: z.ZodType): Column {
   return { key, ...propertyOf(kind, key), holds: holdsOf(inner, kind, key), optional, nullable };
 }
 
-const known = new Map<Kind, readonly Column[]>();
+const known = new Map<PartKind, readonly PartColumn[]>();
 
 /** The properties of a kind of part in the order of its schema. */
-export function columnsOf(kind: Kind): readonly Column[] {
+export function columnsOf(kind: PartKind): readonly PartColumn[] {
   const had = known.get(kind);
   if (had) return had;
-  const found = Object.entries(KINDS[kind].shape as Record<string, z.ZodType>).map(([key, schema]) =>
+  const found = Object.entries(PART_KINDS[kind].shape as Record<string, z.ZodType>).map(([key, schema]) =>
     columnOf(kind, key, schema),
   );
   known.set(kind, found);

@@ -1,6 +1,6 @@
 import { decode, type Decoded } from '../decode';
 import type { Bridge, Connector } from '../parts';
-import { familyOf, isOutside, namesIn } from './listing';
+import { linkFamilyOf, isOutside, namesIn } from './listing';
 
 /** The plug towards the host that a listing of something on a cable names, or that its links are sold with. */
 function plugIn(text: string, links: readonly string[]): Connector {
@@ -21,10 +21,10 @@ export function draftBridge(text: string, id: string): { part: Bridge; decoded: 
     readings.some((r) => r.kind === 'protocol' && /NVMe/.test(r.meaning)) || /\bm\.?2\b/i.test(text);
   const card =
     /\b(card|riser|pcie adapter)\b/i.test(text) ||
-    (/\badapter\b/i.test(text) && links.every((l) => familyOf(l) === 'pcie'));
+    (/\badapter\b/i.test(text) && links.every((l) => linkFamilyOf(l) === 'pcie'));
   const outer = links.filter((l) => isOutside(l));
-  const pcie = links.filter((l) => familyOf(l) === 'pcie');
-  const sata = !nvme || links.some((l) => familyOf(l) === 'sata');
+  const pcie = links.filter((l) => linkFamilyOf(l) === 'pcie');
+  const sata = !nvme || links.some((l) => linkFamilyOf(l) === 'sata');
   const bays =
     /(\d{1,2})[ -]?bays?\b/i.exec(decoded.text)?.[1] ?? (/\b(?:dual|double)\b/i.test(text) ? '2' : undefined);
   const large = /\b3\.5(?: ?"|-inch| ?in\b)?/i.test(decoded.text);

@@ -1,6 +1,6 @@
 import { decode, type Decoded } from '../decode';
 import type { Cable, Connector } from '../parts';
-import { familyOf, isOutside } from './listing';
+import { linkFamilyOf, isOutside } from './listing';
 
 /** `USB-C to A`, `type c to micro b`. */
 const JOINS =
@@ -14,7 +14,7 @@ const endOf = (end: string): Connector =>
  */
 export function draftCable(text: string, id: string): { part: Cable; decoded: Decoded } {
   const decoded = decode(text);
-  const found = decoded.links.filter((l) => isOutside(l) || familyOf(l) === 'sata');
+  const found = decoded.links.filter((l) => isOutside(l) || linkFamilyOf(l) === 'sata');
   const metres = /([\d.,]+) ?(m|cm|meters?|metres?|ft|feet)\b(?!\.)/i.exec(decoded.text);
   const unit = metres?.[2]!.toLowerCase() ?? 'm';
   const factor = unit === 'cm' ? 0.01 : unit.startsWith('f') ? 0.3048 : 1;
@@ -22,7 +22,7 @@ export function draftCable(text: string, id: string): { part: Cable; decoded: De
   const watts = /(\d{2,3}) ?w\b/i.exec(text)?.[1];
   const named = JOINS.exec(text);
   const ends = named ? ([endOf(named[1]!), endOf(named[2]!)] as const) : (['USB-C', 'USB-C'] as const);
-  const sata = found.length > 0 && found.every((l) => familyOf(l) === 'sata');
+  const sata = found.length > 0 && found.every((l) => linkFamilyOf(l) === 'sata');
   const part: Cable = {
     id,
     name: text.trim().slice(0, 120) || 'Cable',

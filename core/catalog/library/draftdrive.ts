@@ -7,7 +7,7 @@ const NONE: Fact = { value: null, source: { kind: 'unknown' } };
 const listed = (value: number): Fact => ({ value, source: { kind: 'sheet', note: 'listing' } });
 
 /** A drive read off a listing, and what the listing was read as. */
-export interface Draft {
+export interface DriveDraft {
   drive: Drive;
   decoded: Decoded;
 }
@@ -16,7 +16,7 @@ export interface Draft {
  * A drive as a pasted listing describes it; what the listing leaves open stays not known, and its doubts come along.
  * @param id for the new part
  */
-export function draftDrive(text: string, id: string): Draft {
+export function draftDrive(text: string, id: string): DriveDraft {
   const decoded = decode(text);
   const meaning = (kind: string, pattern: RegExp) =>
     decoded.readings

@@ -1,19 +1,19 @@
 import * as z from 'zod';
 import { readJson, problemsOf, type Read } from '../../text';
-import { KINDS, type Kind, type Shop } from '../parts';
+import { PART_KINDS, type PartKind, type Shop } from '../parts';
 
 /** Version of the library file that this Kymar writes. */
 export const LIBRARY_VERSION = 1;
 
 const List = Object.fromEntries(
-  Object.entries(KINDS).map(([kind, schema]) => [
+  Object.entries(PART_KINDS).map(([kind, schema]) => [
     kind,
     z
       .array(schema as z.ZodType)
       .max(20_000)
       .optional(),
   ]),
-) as { [K in Kind]: z.ZodOptional<z.ZodArray<(typeof KINDS)[K]>> };
+) as { [K in PartKind]: z.ZodOptional<z.ZodArray<(typeof PART_KINDS)[K]>> };
 
 /** All of a shop's parts in one file. */
 const Library = z.object({ kymarLibrary: z.literal(LIBRARY_VERSION), ...List });
@@ -33,7 +33,7 @@ export function readLibrary(text: string): Read<Shop> {
   return {
     ok: true,
     value: Object.fromEntries(
-      Object.keys(KINDS).map((kind) => [kind, read.data[kind as Kind] ?? []]),
+      Object.keys(PART_KINDS).map((kind) => [kind, read.data[kind as PartKind] ?? []]),
     ) as unknown as Shop,
   };
 }

@@ -1,10 +1,10 @@
-export { columnsOf, type Column, type Holds } from './column';
+export { columnsOf, type PartColumn, type Holds } from './column';
 export { propertyOf, type Property } from './property';
 export { toRows } from './table';
-export { fromRows, type Problem, type FromRows } from './rows';
-export { compare, differencesOf, type Change, type Difference } from './merge';
+export { fromRows, type RowProblem, type FromRows } from './rows';
+export { compare, differencesOf, type LibraryChange, type Difference } from './merge';
 export { safeRows } from './cell';
-export { draftDrive, type Draft } from './draftdrive';
+export { draftDrive, type DriveDraft } from './draftdrive';
 export { draftBridge } from './draftbridge';
 export { draftCable } from './draftcable';
 export { readLibrary, writeLibrary, LIBRARY_VERSION } from './file';

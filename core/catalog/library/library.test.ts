@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import Papa from 'papaparse';
 import { SHOP } from '../stock';
-import { KINDS, type Drive, type Kind, type Part } from '../parts';
+import { PART_KINDS, type Drive, type PartKind, type Part } from '../parts';
 import {
-  type Column,
+  type PartColumn,
   columnsOf,
   compare,
   differencesOf,
@@ -16,7 +16,7 @@ import {
 } from '.';
 import { runs } from '../../fixtures/draws';
 
-const KIND_NAMES = Object.keys(KINDS) as Kind[];
+const KIND_NAMES = Object.keys(PART_KINDS) as PartKind[];
 const throughCsv = (rows: string[][]) => Papa.parse<string[]>(Papa.unparse(rows)).data;
 const drives = (change: (rows: string[][]) => void) => {
   const rows = toRows('drives', SHOP.drives.slice(0, 3));
@@ -275,7 +275,7 @@ describe('a drive from a pasted listing', () => {
     ],
   ])('%s', (text, expected) => {
     const { drive } = draftDrive(text, 'new');
-    expect(KINDS.drives.safeParse(drive).success).toBe(true);
+    expect(PART_KINDS.drives.safeParse(drive).success).toBe(true);
     const flat = Object.fromEntries(
       Object.entries(drive).map(([key, value]) => [
         key,
@@ -288,7 +288,7 @@ describe('a drive from a pasted listing', () => {
     fc.assert(
       fc.property(
         fc.string({ maxLength: 80 }),
-        (text) => KINDS.drives.safeParse(draftDrive(text, 'new').drive as Part).success,
+        (text) => PART_KINDS.drives.safeParse(draftDrive(text, 'new').drive as Part).success,
       ),
       runs(100),
     );
@@ -296,7 +296,7 @@ describe('a drive from a pasted listing', () => {
 });
 
 describe('what the form and the table know of a property', () => {
-  const holds = (kind: Kind, key: string) => columnsOf(kind).find((c) => c.key === key)!;
+  const holds = (kind: PartKind, key: string) => columnsOf(kind).find((c) => c.key === key)!;
   test.each([
     ['drives', 'capacity', { holds: { type: 'fact' }, dimension: 'bytes', optional: false }],
     ['drives', 'randomRead', { holds: { type: 'fact' }, dimension: 'iops', optional: true }],
@@ -325,12 +325,12 @@ describe('what the form and the table know of a property', () => {
         },
       },
     ],
-  ] as [Kind, string, object][])('%s: %s', (kind, key, expected) =>
+  ] as [PartKind, string, object][])('%s: %s', (kind, key, expected) =>
     expect(holds(kind, key)).toMatchObject(expected),
   );
 
   test('whatever stands inside, however deep, has a name of its own', () => {
-    const bare = (columns: readonly Column[], path: string): string[] =>
+    const bare = (columns: readonly PartColumn[], path: string): string[] =>
       columns.flatMap((c) => [
         ...(c.label === c.key ? [`${path}.${c.key}`] : []),
         ...('columns' in c.holds ? bare(c.holds.columns, `${path}.${c.key}`) : []),

@@ -6,6 +6,7 @@ export function namesIn(text: string): { maker: string; model: string } {
   return { maker: maker.slice(0, 40) || 'Maker', model: (model.join(' ') || 'Model').slice(0, 80) };
 }
 
-export const familyOf = (link: string) => linkById(link).family;
+export const linkFamilyOf = (link: string) => linkById(link).family;
 /** Whether a link runs on a cable outside. */
-export const isOutside = (link: string): boolean => ['usb', 'usb4', 'thunderbolt'].includes(familyOf(link));
+export const isOutside = (link: string): boolean =>
+  ['usb', 'usb4', 'thunderbolt'].includes(linkFamilyOf(link));

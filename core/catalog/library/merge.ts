@@ -1,6 +1,6 @@
 import equal from 'fast-deep-equal';
-import { nameOf, type Kind, type PartOf } from '../parts';
-import { columnsOf, type Column } from './column';
+import { nameOf, type PartKind, type PartOf } from '../parts';
+import { columnsOf, type PartColumn } from './column';
 import { cellsOf } from './table';
 
 /** A property before and after, as people read it. */
@@ -11,7 +11,7 @@ export interface Difference {
 }
 
 /** What taking a part over would do. */
-export interface Change<K extends Kind> {
+export interface LibraryChange<K extends PartKind> {
   part: PartOf[K];
   /** The one it would replace. */
   there: PartOf[K] | null;
@@ -27,12 +27,12 @@ const bare = (text: string) => text.toLowerCase().replace(/[^a-z0-9]+/g, '');
  * Holds parts from a file against the shop's, by id, else by maker and name: one thing is never kept twice. Nothing is changed here.
  * @param keys properties that the file tells of; the others stay as they are. Absent: it tells of all
  */
-export function compare<K extends Kind>(
+export function compare<K extends PartKind>(
   _kind: K,
   shop: readonly PartOf[K][],
   incoming: readonly PartOf[K][],
   keys?: readonly string[],
-): Change<K>[] {
+): LibraryChange<K>[] {
   const told = keys && new Set(keys);
   const byId = new Map(shop.map((part) => [part.id, part]));
   // Only where an id is not known: it takes as long as all the rest.
@@ -50,9 +50,9 @@ export function compare<K extends Kind>(
 }
 
 /** What a change changes, property by property, as people read it. */
-export function differencesOf<K extends Kind>(
+export function differencesOf<K extends PartKind>(
   kind: K,
-  { there, part }: Pick<Change<K>, 'there' | 'part'>,
+  { there, part }: Pick<LibraryChange<K>, 'there' | 'part'>,
 ): Difference[] {
   if (!there) return [];
   return columnsOf(kind).flatMap((column) => {
@@ -62,7 +62,7 @@ export function differencesOf<K extends Kind>(
 }
 
 /** A property's change in words; where the figure is the same, its source is what changed. */
-function difference(column: Column, was: unknown, is: unknown): Difference {
+function difference(column: PartColumn, was: unknown, is: unknown): Difference {
   const [a, b] = [cellsOf(column, was), cellsOf(column, is)];
   const i = Math.max(
     0,

@@ -1,4 +1,4 @@
-import type { Kind } from '../parts';
+import type { PartKind } from '../parts';
 import type { Dimension, Unit } from '../../units';
 
 /** How a property of a part is called and asked for. */
@@ -168,7 +168,7 @@ const INSIDE: Record<string, Property> = {
   'perFile.disk.write': p('Writing', 'time'),
 };
 
-const BY_KIND: Partial<Record<Kind, Record<string, Property>>> = {
+const BY_KIND: Partial<Record<PartKind, Record<string, Property>>> = {
   prices: {
     of: p('Of the part, by kind and id'),
     on: p('On', undefined, { of: 'date' }),
@@ -188,5 +188,5 @@ const BY_KIND: Partial<Record<Kind, Record<string, Property>>> = {
   hubs: { supply: p('Own supply', 'power'), ports: p('Ports') },
 };
 
-export const propertyOf = (kind: Kind, key: string): Property =>
+export const propertyOf = (kind: PartKind, key: string): Property =>
   BY_KIND[kind]?.[key] ?? COMMON[key] ?? INSIDE[key] ?? p(key.slice(key.lastIndexOf('.') + 1));

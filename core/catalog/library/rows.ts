@@ -1,22 +1,22 @@
 import { parseFact, Source, type Fact } from '../../evidence';
-import { KINDS, type Kind, type PartOf } from '../parts';
+import { PART_KINDS, type PartKind, type PartOf } from '../parts';
 import { readJson } from '../../text';
 import { parseQuantity } from '../../units';
 import { isFormula, plainRows } from './cell';
-import { columnsOf, type Column } from './column';
+import { columnsOf, type PartColumn } from './column';
 import { marksOf, withPoint } from './marks';
 import { heading, MORE, SOURCE } from './table';
 
 /** What is wrong in a table, with its place as a spreadsheet counts: lines and columns from 1, the headings being line 1. */
-export interface Problem {
+export interface RowProblem {
   line: number;
   column: number;
   words: string;
 }
 
-export interface FromRows<K extends Kind> {
+export interface FromRows<K extends PartKind> {
   parts: PartOf[K][];
-  problems: Problem[];
+  problems: RowProblem[];
   /** What was taken otherwise than it stands there, said. */
   notes: string[];
   /** A figure that can be read two ways, and nothing in the table tells which: to be asked. */
@@ -37,9 +37,9 @@ type CellRead = { ok: true; value: unknown } | { ok: false; problems: string[] }
 class Cells {
   private readonly known = new Map<string, Map<string, CellRead>>();
 
-  constructor(private readonly kind: Kind) {}
+  constructor(private readonly kind: PartKind) {}
 
-  read(column: Column, text: string, source: string, more: string): CellRead {
+  read(column: PartColumn, text: string, source: string, more: string): CellRead {
     let of = this.known.get(column.key);
     if (!of) this.known.set(column.key, (of = new Map<string, CellRead>()));
     const key = source === '' && more === '' ? text : `${text}\u0000${source}\u0000${more}`;
@@ -50,11 +50,13 @@ class Cells {
     return found;
   }
 
-  private fresh(column: Column, text: string, source: string, more: string): CellRead {
+  private fresh(column: PartColumn, text: string, source: string, more: string): CellRead {
     try {
       const value = read(column, text, source, more);
       const checked =
-        KINDS[this.kind].shape[column.key as keyof (typeof KINDS)[Kind]['shape']].safeParse(value);
+        PART_KINDS[this.kind].shape[column.key as keyof (typeof PART_KINDS)[PartKind]['shape']].safeParse(
+          value,
+        );
       return checked.success
         ? { ok: true, value: checked.data }
         : { ok: false, problems: checked.error.issues.map((issue) => issue.message) };
@@ -69,7 +71,7 @@ class Cells {
  * Reads a table of parts. A line with a problem gives no part; all problems are told. Never throws.
  * @param decimal the mark of its decimals, where a person said; else the figures themselves tell, as far as they do
  */
-export function fromRows<K extends Kind>(
+export function fromRows<K extends PartKind>(
   kind: K,
   rows: readonly (readonly string[])[],
   decimal?: '.' | ',',
@@ -154,9 +156,9 @@ export function fromRows<K extends Kind>(
 
 /** Where each property's columns stand in a table; −1 for those that are not there. */
 function placesOf(
-  columns: readonly Column[],
+  columns: readonly PartColumn[],
   head: readonly string[],
-): (column: Column, suffix?: string) => number {
+): (column: PartColumn, suffix?: string) => number {
   const names = new Map<string, number>();
   head.forEach((text, i) => {
     const name = text
@@ -165,7 +167,7 @@ function placesOf(
       .toLowerCase();
     if (!names.has(name)) names.set(name, i);
   });
-  const find = (column: Column, suffix: string) => {
+  const find = (column: PartColumn, suffix: string) => {
     const there = [heading(column), column.label, column.key, ...(column.was ?? [])]
       .map((name) => names.get(name.toLowerCase() + suffix))
       .filter((i) => i !== undefined);
@@ -179,14 +181,14 @@ function placesOf(
   return (column, suffix = '') => places.get(column.key + suffix)!;
 }
 
-const isFigure = ({ holds }: Column): boolean => holds.type === 'fact' || holds.type === 'number';
+const isFigure = ({ holds }: PartColumn): boolean => holds.type === 'fact' || holds.type === 'number';
 
 /** The mark of a table's decimals, and what is to be said or asked of it. */
 function markFor(
   columns: readonly number[],
   lines: readonly (readonly string[])[],
   decimal: '.' | ',' | undefined,
-  found: Pick<FromRows<Kind>, 'notes' | 'doubtful'>,
+  found: Pick<FromRows<PartKind>, 'notes' | 'doubtful'>,
 ): '.' | ',' | null {
   if (decimal) return decimal;
   const marks = marksOf(
@@ -203,7 +205,7 @@ function markFor(
   return marks.decimal;
 }
 
-function read(column: Column, text: string, source: string, more: string): unknown {
+function read(column: PartColumn, text: string, source: string, more: string): unknown {
   const { holds, dimension, optional, nullable } = column;
   if (holds.type === 'fact') return factOf(column, text, source, more);
   if (text === '') return nullable && !optional ? null : undefined;
@@ -238,7 +240,7 @@ function read(column: Column, text: string, source: string, more: string): unkno
 }
 
 function factOf(
-  { dimension = 'count', optional, nullable }: Column,
+  { dimension = 'count', optional, nullable }: PartColumn,
   text: string,
   source: string,
   more: string,

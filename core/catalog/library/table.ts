@@ -1,7 +1,7 @@
 import { parseFact, writeFact, type Fact, type Source } from '../../evidence';
-import type { Kind, PartOf } from '../parts';
+import type { PartKind, PartOf } from '../parts';
 import { UNIT_OF, type Dimension } from '../../units';
-import { columnsOf, type Column } from './column';
+import { columnsOf, type PartColumn } from './column';
 import { unmistakable } from './marks';
 
 /*
@@ -10,7 +10,7 @@ import { unmistakable } from './marks';
  */
 export const SOURCE = ', source';
 export const MORE = ', more';
-export const heading = ({ label, dimension, of, holds }: Column): string =>
+export const heading = ({ label, dimension, of, holds }: PartColumn): string =>
   holds.type === 'fact'
     ? label
     : dimension
@@ -37,7 +37,7 @@ const sourceText = ({ kind, note }: Source): string =>
   kind === 'unknown' && !note ? '' : note ? `${kind}: ${note}` : kind;
 
 /** A property's cells: itself, and for a figure its source and what else is known of it. */
-export function cellsOf(column: Column, value: unknown): string[] {
+export function cellsOf(column: PartColumn, value: unknown): string[] {
   const { holds, dimension = 'count' } = column;
   if (holds.type !== 'fact') return [plainCell(column, value)];
   if (value === undefined || value === null) return ['', '', ''];
@@ -49,7 +49,7 @@ export function cellsOf(column: Column, value: unknown): string[] {
   ];
 }
 
-function plainCell({ holds }: Column, value: unknown): string {
+function plainCell({ holds }: PartColumn, value: unknown): string {
   if (value === undefined || value === null) return '';
   if (holds.type === 'yesno') return value ? 'yes' : 'no';
   if (holds.type === 'list') return (value as string[]).join(' + ');
@@ -57,7 +57,7 @@ function plainCell({ holds }: Column, value: unknown): string {
 }
 
 /** A kind's parts as rows, the headings first. Columns that no part fills are left out, unless there are no parts: then all stand, as a form. */
-export function toRows<K extends Kind>(kind: K, parts: readonly PartOf[K][]): string[][] {
+export function toRows<K extends PartKind>(kind: K, parts: readonly PartOf[K][]): string[][] {
   const wide = columnsOf(kind).flatMap((column) => {
     const names =
       column.holds.type === 'fact'

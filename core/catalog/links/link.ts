@@ -12,7 +12,7 @@ type Derivation =
   | { kind: 'stated'; ceiling: number; note: string };
 
 /** What good equipment reaches: three points, as shares of the ceiling or in B/s, or PCIe's packet formula. */
-export type Practice =
+export type Practical =
   | {
       kind: 'share' | 'rate';
       read: readonly [number, number, number];
@@ -31,7 +31,7 @@ export interface Link {
   derivation: Derivation;
   /** Both directions share one ceiling. */
   halfDuplex: boolean;
-  practice: Practice;
+  practice: Practical;
   /** Modes that every equipment with this one has by its standard. */
   implies: readonly string[];
   /** Which standard the line rate and encoding come from; the practical points are common practice throughout. */

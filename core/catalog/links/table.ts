@@ -1,4 +1,4 @@
-import type { Family, Link, Practice } from './link';
+import type { Family, Link, Practical } from './link';
 
 /*
  * The link table. Line rates and encodings: the standards named, recalled from memory, checked by tests against a second
@@ -6,8 +6,8 @@ import type { Family, Link, Practice } from './link';
  */
 const G = 1e9;
 const M = 1e6;
-const share = (...read: [number, number, number]): Practice => ({ kind: 'share', read });
-const rate = (read: [number, number, number], write?: [number, number, number]): Practice => {
+const share = (...read: [number, number, number]): Practical => ({ kind: 'share', read });
+const rate = (read: [number, number, number], write?: [number, number, number]): Practical => {
   const inBytes = (points: [number, number, number]) => points.map((p) => p * M) as [number, number, number];
   return { kind: 'rate', read: inBytes(read), ...(write ? { write: inBytes(write) } : {}) };
 };

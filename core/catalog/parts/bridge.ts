@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { Rate } from '../../evidence';
-import { FormFactor, Connector, Id, Length, Modes, Name, Protocol, Watts } from './modes';
+import { FormFactor, Connector, Id, Length, Modes, Name, UsbProtocol, Watts } from './modes';
 
 /** How the drives of a box appear to the host. */
 export const ArrayMode = z.enum([
@@ -43,7 +43,7 @@ export const Bridge = z.object({
   read: Rate.nullable(),
   write: Rate.nullable(),
   /** How blocks travel over USB; null where that does not apply. */
-  protocol: Protocol.nullable(),
+  protocol: UsbProtocol.nullable(),
   /** Class of the bridge chip in words, e.g. "first Thunderbolt 3 class". */
   chip: z.string().max(80).optional(),
   forms: z.array(FormFactor).max(8).optional(),

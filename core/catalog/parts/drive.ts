@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { Capacity, Fact, Rate } from '../../evidence';
-import { Connector, Id, Length, Modes, Name, Protocol, Watts } from './modes';
+import { Connector, Id, Length, Modes, Name, UsbProtocol, Watts } from './modes';
 
 export const Cell = z.enum(['SLC', 'MLC', 'TLC', 'QLC']);
 export type Cell = z.infer<typeof Cell>;
@@ -57,7 +57,7 @@ export const Drive = z.object({
   /** Ready-made external drive: not to be opened. */
   sealed: z.boolean().optional(),
   /** Of a sealed drive on USB. */
-  protocol: Protocol.optional(),
+  protocol: UsbProtocol.optional(),
   /** How a disk's tracks lie. */
   recording: z.enum(['CMR', 'SMR']).optional(),
   /** Spindle speed of a disk, rpm. */

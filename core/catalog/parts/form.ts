@@ -12,17 +12,17 @@ export const FORM_FACTORS = [
   '3.5-inch',
   'external',
 ] as const;
-export type FormFactor = (typeof FORM_FACTORS)[number];
+export type FormFactorId = (typeof FORM_FACTORS)[number];
 
 /** Usual heights in mm [memory], where a sheet does not say. */
 const USUAL: Record<string, number> = { 'M.2': 2.3, '2.5-inch': 7, '3.5-inch': 26.1 };
 
 /** The form factor a drive's form names, e.g. `2.5-inch, 7 mm`; null where it names none. */
-export function formFactor(form: string): FormFactor | null {
+export function formFactor(form: string): FormFactorId | null {
   return FORM_FACTORS.find((known) => form.toLowerCase().startsWith(known.toLowerCase())) ?? null;
 }
 
-export const isM2 = (form: FormFactor | null): boolean => form?.startsWith('M.2') ?? false;
+export const isM2 = (form: FormFactorId | null): boolean => form?.startsWith('M.2') ?? false;
 
 /** Of an M.2 board with chips on both sides [memory]. */
 const BOTH_SIDES = 3.6;

@@ -1,5 +1,5 @@
-export { Connector, Id, Name, Protocol } from './modes';
-export { formFactor, heightOf, isM2, type FormFactor } from './form';
+export { Connector, Id, Name, UsbProtocol } from './modes';
+export { formFactor, heightOf, isM2, type FormFactorId } from './form';
 export { Drive, Cell } from './drive';
 export { Bridge, ArrayMode } from './bridge';
 export { Cable } from './cable';
@@ -8,6 +8,6 @@ export { Accessory } from './accessory';
 export { Host, Port, System, Endpoint } from './host';
 export { Currency, Price } from './price';
 export { nameOf } from './name';
-export { KINDS, type Kind, type Part, type PartOf, type Shop } from './shop';
+export { PART_KINDS, type PartKind, type Part, type PartOf, type Shop } from './shop';
 export { asRevised } from './revision';
 export { readSystem, versionNumber, withSystem } from './system';

@@ -26,7 +26,7 @@ export const Connector = z.enum([
 export type Connector = z.infer<typeof Connector>;
 
 /** How blocks travel over USB: many at once, or one command at a time. */
-export const Protocol = z.enum(['uas', 'bulk-only']);
+export const UsbProtocol = z.enum(['uas', 'bulk-only']);
 
 export const Id = z
   .string()

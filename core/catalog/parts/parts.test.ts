@@ -1,7 +1,7 @@
 import { demoBriefs, pathOn, transferOver } from '../../fixtures/forecast';
 import { DRIVES, SHOP } from '../stock';
-import { choose, middle, typedOver, type Fact } from '../../evidence';
-import { asRevised, formFactor, heightOf, KINDS, nameOf } from '.';
+import { chooseValue, middle, typedOver, type Fact } from '../../evidence';
+import { asRevised, formFactor, heightOf, PART_KINDS, nameOf } from '.';
 
 const reed = DRIVES.find((d) => d.id === 'larkmoor-reed-2t')!;
 const unknown = (() => {
@@ -59,15 +59,15 @@ describe('sourced values side by side', () => {
     others: [{ value: 5.8e9, source: { kind: 'sheet', note: 'listing' } }],
   };
   test('choosing another keeps the one before, with the reason', () => {
-    const chosen = choose(sheet, 0, 'seen in the listing only');
+    const chosen = chooseValue(sheet, 0, 'seen in the listing only');
     expect(chosen).toEqual({
       value: 5.8e9,
       source: { kind: 'sheet', note: 'listing' },
       others: [{ value: 7e9, source: { kind: 'sheet', note: 'data sheet' } }],
       why: 'seen in the listing only',
     });
-    expect(choose(chosen, 0, '')).toEqual(sheet);
-    expect(() => choose(sheet, 3, '')).toThrow(RangeError);
+    expect(chooseValue(chosen, 0, '')).toEqual(sheet);
+    expect(() => chooseValue(sheet, 3, '')).toThrow(RangeError);
   });
   test('what is typed over a sourced value stands beside it, letter by letter only once', () => {
     const typed = typedOver(typedOver(sheet, 6e9), 6.5e9);
@@ -103,7 +103,7 @@ describe('shapes', () => {
 });
 
 test('every part of the shop is sound by its schema and has a name', () => {
-  for (const [kind, schema] of Object.entries(KINDS))
+  for (const [kind, schema] of Object.entries(PART_KINDS))
     for (const part of SHOP[kind as keyof typeof SHOP])
       expect([schema.safeParse(part).success, nameOf(part).length > 3]).toEqual([true, true]);
 });

@@ -7,7 +7,7 @@ import { Hub } from './hub';
 import { Price } from './price';
 
 /** Kinds of parts a shop's library holds, each with the schema that is the truth about it. */
-export const KINDS = {
+export const PART_KINDS = {
   drives: Drive,
   bridges: Bridge,
   hubs: Hub,
@@ -16,7 +16,7 @@ export const KINDS = {
   hosts: Host,
   prices: Price,
 } as const;
-export type Kind = keyof typeof KINDS;
+export type PartKind = keyof typeof PART_KINDS;
 export type PartOf = {
   drives: Drive;
   bridges: Bridge;
@@ -26,6 +26,6 @@ export type PartOf = {
   hosts: Host;
   prices: Price;
 };
-export type Part = PartOf[Kind];
+export type Part = PartOf[PartKind];
 /** All a shop knows of parts. */
-export type Shop = { [K in Kind]: PartOf[K][] };
+export type Shop = { [K in PartKind]: PartOf[K][] };

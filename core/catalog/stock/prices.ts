@@ -1,10 +1,10 @@
-import { nameOf, type Kind, type Part, type Price } from '../parts';
+import { nameOf, type PartKind, type Part, type Price } from '../parts';
 import { BRIDGES, HUBS } from './boxes';
 import { DRIVES } from './drives';
 import { ACCESSORIES, CABLES } from './leads';
 
 /** The demo's prices in EUR, part by part, the newest last; invented. */
-const SEEN: Partial<Record<Kind, Record<string, readonly number[]>>> = {
+const SEEN: Partial<Record<PartKind, Record<string, readonly number[]>>> = {
   drives: {
     'larkmoor-reed-500g': [58, 52],
     'larkmoor-reed-1t': [84, 79],
@@ -110,7 +110,7 @@ const DAYS = ['2026-09-28', '2026-11-17'] as const;
 
 const named = (list: readonly Part[]): ReadonlyMap<string, string> =>
   new Map(list.map((part) => [part.id, nameOf(part)]));
-const NAMES: Partial<Record<Kind, ReadonlyMap<string, string>>> = {
+const NAMES: Partial<Record<PartKind, ReadonlyMap<string, string>>> = {
   drives: named(DRIVES),
   bridges: named(BRIDGES),
   hubs: named(HUBS),
@@ -123,7 +123,7 @@ export const PRICES: Price[] = Object.entries(SEEN).flatMap(([kind, parts]) =>
   Object.entries(parts).flatMap(([id, amounts]) =>
     amounts.map((amount, i): Price => {
       const on = DAYS[DAYS.length - amounts.length + i]!;
-      const name = NAMES[kind as Kind]?.get(id) ?? id;
+      const name = NAMES[kind as PartKind]?.get(id) ?? id;
       const seller = kind === 'drives' ? 'Wharfside Trade' : 'Counter stock';
       return {
         id: `${id}-${on}`,

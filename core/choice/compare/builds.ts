@@ -6,7 +6,7 @@ import type { Answer, Case, Situation } from '../../forecast';
 import type { Activity } from '../../job';
 import { curveOf, inWords, leads, type Curve, type Lead } from './curve';
 
-export interface Compared {
+export interface ComparedBuild {
   name: string;
   build: Build;
   /** Why nothing flows; empty when it does. */
@@ -31,7 +31,7 @@ export interface Comparison {
   /** Of a move, its own size in B, and up to which the curves go. */
   own: number;
   upTo: number;
-  builds: Compared[];
+  builds: ComparedBuild[];
   pairs: Pair[];
 }
 
@@ -39,7 +39,7 @@ export interface Comparison {
 const REACH = 4;
 
 /** A build on the job's machine with its answer. */
-type Held = Compared & { of: Case };
+type Held = ComparedBuild & { of: Case };
 
 function hold(situation: Situation, activity: string, name: string, build: Build): Held {
   const of = caseOf(builtAs(build)(situation), activity);

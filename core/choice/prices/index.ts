@@ -7,6 +7,6 @@ export {
   unitOf,
   usualCurrency,
   type PartKey,
-  type Rate,
+  type ExchangeRate,
   type UnitPrice,
 } from './pricing';

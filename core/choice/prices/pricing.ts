@@ -1,7 +1,7 @@
-import type { Kind, Price } from '../../catalog/parts';
+import type { PartKind, Price } from '../../catalog/parts';
 
 /** A part of the library by kind and id. */
-export type PartKey = `${Exclude<Kind, 'prices' | 'hosts'>}/${string}`;
+export type PartKey = `${Exclude<PartKind, 'prices' | 'hosts'>}/${string}`;
 
 /** What one of a part costs, by the observation that says so. */
 export interface UnitPrice {
@@ -10,7 +10,7 @@ export interface UnitPrice {
   currency: string;
   by: Price;
   /** The rate it was converted by, where it was seen in another currency. */
-  rate?: Rate;
+  rate?: ExchangeRate;
 }
 
 /** What one costs where a price is for several. */
@@ -33,7 +33,7 @@ export function historyOf(prices: readonly Price[], currency: string): Map<strin
 }
 
 /** What one of a currency was worth in another on a day, as somebody noted it. */
-export interface Rate {
+export interface ExchangeRate {
   from: string;
   to: string;
   /** So many of `to` for one of `from`. */
@@ -49,7 +49,7 @@ export interface Rate {
 export function pricing(
   prices: readonly Price[],
   currency: string,
-  rates: readonly Rate[] = [],
+  rates: readonly ExchangeRate[] = [],
 ): ReadonlyMap<string, UnitPrice> {
   const found = new Map<string, UnitPrice>();
   for (const [of, [by]] of historyOf(prices, currency))
@@ -92,7 +92,7 @@ export function costToday(
   parts: readonly { of: string; count?: number | undefined }[],
   prices: readonly Price[],
   currency: string,
-  rates: readonly Rate[] = [],
+  rates: readonly ExchangeRate[] = [],
 ): number | null {
   const each = pricing(prices, currency, rates);
   return parts.reduce<number | null>((sum, { of, count = 1 }) => {

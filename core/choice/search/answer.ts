@@ -1,12 +1,12 @@
 import { builtAs, caseOf, forecast, situationOf } from '../../forecast';
-import type { Activity } from '../../job';
+import { isAsked, type Activity } from '../../job';
 import type { Candidate } from './candidate';
 import { DEMANDS } from './demand';
 import { cheapestFirst } from './order';
 import type { Wanted } from './wanted';
 
 /** A candidate that was looked at with its ranges. */
-export interface Chosen {
+export interface ChosenBuild {
   candidate: Candidate;
   /** Probability of each activity's target, place by place; null without a target. */
   probabilities: (number | null)[];
@@ -22,15 +22,15 @@ export interface Dear {
 }
 
 /** The answers, each null where there is none. */
-export interface Answers {
+export interface ChoiceAnswers {
   /** The cheapest that meets every target with the probability asked for. */
-  meets: Chosen | null;
+  meets: ChosenBuild | null;
   /** The least money within 5 % of the shortest waits; of what meets every target where anything does. */
-  frugal: Chosen | null;
+  frugal: ChosenBuild | null;
   /** The shortest waits within the budget. */
-  within: Chosen | null;
+  within: ChosenBuild | null;
   /** Where nothing meets all: the one that misses fewest and least. */
-  nearest: Chosen | null;
+  nearest: ChosenBuild | null;
   /** Of the first answer: the target whose giving up saves most; null where none saves anything. */
   dear: Dear | null;
 }
@@ -43,10 +43,6 @@ const TRIES = 60;
 /** Activities of all places in the order of a candidate's figures. */
 export const activitiesOf = (wanted: Wanted): readonly Activity[] =>
   wanted.places.flatMap((p) => p.activities);
-
-/** Whether a probability is asked of it. */
-export const isAsked = (activity: Activity): boolean =>
-  activity.kind === 'stream' || (activity.target !== null && activity.kind !== 'keep');
 
 /** Draws the ranges of candidates, each kind of build once. */
 export class Finalists {
@@ -75,7 +71,7 @@ export class Finalists {
     return made;
   }
 
-  chosen(candidate: Candidate): Chosen {
+  chosen(candidate: Candidate): ChosenBuild {
     return { candidate, probabilities: this.probabilities(candidate) };
   }
 
@@ -131,7 +127,11 @@ const leastOf = (list: readonly Candidate[], of: (one: Candidate) => number): nu
   list.reduce((least, one) => Math.min(least, of(one)), Infinity);
 
 /** The answers to what is wanted, out of all that works. */
-export function answers(candidates: readonly Candidate[], finalists: Finalists, wanted: Wanted): Answers {
+export function answers(
+  candidates: readonly Candidate[],
+  finalists: Finalists,
+  wanted: Wanted,
+): ChoiceAnswers {
   const sorted = [...candidates].sort(cheapestFirst);
   const meets = finalists.first(sorted);
   const pool = meets ? sorted.filter((c) => c.misses.length === 0) : sorted;

@@ -1,3 +1,4 @@
+import { YEAR_DAYS } from '../../units';
 import type { Shop } from '../../catalog/parts';
 import { pricing } from '../prices';
 import type { Candidate } from './candidate';
@@ -49,7 +50,7 @@ export function baselines(
 }
 
 /** A build against a baseline. */
-export interface Against {
+export interface BaselineDifference {
   /** Extra money; less than none: it is cheaper. Null where a price is not known. */
   extra: number | null;
   /** h a year that are no longer waited. */
@@ -59,13 +60,13 @@ export interface Against {
 }
 
 /** What a build costs more than a baseline, and saves. @param hourly what an hour is worth; 0: not said */
-export function against(one: Candidate, { candidate: base }: Baseline, hourly: number): Against {
+export function against(one: Candidate, { candidate: base }: Baseline, hourly: number): BaselineDifference {
   const extra =
     one.cost === null || base.cost === null ? null : Math.round((one.cost - base.cost) * 100) / 100;
   const saved = base.waits - one.waits;
   return {
     extra,
-    hours: (saved * 365) / 3600,
+    hours: (saved * YEAR_DAYS) / 3600,
     years: extra === null || hourly <= 0 ? null : payBack(extra, saved, hourly),
   };
 }

@@ -2,7 +2,7 @@ import { ACCESSORIES, BRIDGES, DRIVES, HOSTS } from '../../catalog/stock';
 import type { Build } from '../../build/assembly';
 import { partsOf } from '.';
 import { demandsMissed } from './demand';
-import type { Open } from './wanted';
+import type { OpenPlace } from './wanted';
 
 const drive = DRIVES.find((d) => d.plug === 'SATA')!;
 const dock = BRIDGES.find((b) => b.id === 'quarrel-stand-2')!;
@@ -13,7 +13,7 @@ const build = (more: Partial<Build> = {}): Build => ({
   port: 'x',
   ...more,
 });
-const open = (needs: Open['needs'], years = 4): Open => ({
+const open = (needs: OpenPlace['needs'], years = 4): OpenPlace => ({
   host: HOSTS[0]!,
   activities: [],
   needs,

@@ -1,7 +1,7 @@
 import { middle } from '../../evidence';
 import type { Build } from '../../build/assembly';
 import type { Miss } from './candidate';
-import type { Open } from './wanted';
+import type { OpenPlace } from './wanted';
 
 /** What is asked of a build beside its activities' targets; it stands in the place of an activity in {@link Miss}. */
 export const DEMANDS = ['service life', 'one failure', 'portable'] as const;
@@ -12,7 +12,7 @@ export const isDemand = (id: string): id is DemandId => (DEMANDS as readonly str
 const WHOLLY = 2;
 
 /** Whether one failed drive loses what nothing else has: several drives without redundancy, and no other copy planned. */
-function losesAll({ together = 1, array }: Build, { needs = {} }: Open): boolean {
+function losesAll({ together = 1, array }: Build, { needs = {} }: OpenPlace): boolean {
   const isBare = array?.mode === 'stripe' || array?.mode === 'concatenation';
   const elsewhere = needs.onlyCopy === false || (needs.copies?.length ?? 0) > 1;
   return together > 1 && isBare && !elsewhere;
@@ -23,7 +23,7 @@ function losesAll({ together = 1, array }: Build, { needs = {} }: Open): boolean
  * copy in the plan], or it hangs on the mains though it is carried about.
  * @param years until the rating is written; null where nothing wears or nothing is rated
  */
-export function demandsMissed(build: Build, open: Open, years: number | null): Miss[] {
+export function demandsMissed(build: Build, open: OpenPlace, years: number | null): Miss[] {
   const wanted = middle(open.serviceYears);
   const missed: Miss[] = [];
   if (years !== null && wanted !== null && years < wanted)

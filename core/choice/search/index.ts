@@ -1,13 +1,13 @@
-export { neededBy, SURE, wantedOf, type Open, type Wanted } from './wanted';
+export { neededBy, SURE, wantedOf, type OpenPlace, type Wanted } from './wanted';
 export {
   buildKey,
   joinShares,
-  MOST,
+  MOST_BUILDS,
   search,
   searchAll,
   type Found,
   type Progress,
-  type Share,
+  type SearchShare,
 } from './search';
 export { partsOf, type Candidate, type Fallen, type Miss, type ReasonId } from './candidate';
 export {
@@ -23,10 +23,26 @@ export {
   type Criterion,
   type Weights,
 } from './order';
-export { activitiesOf, answers, CLOSE, Finalists, type Answers, type Chosen, type Dear } from './answer';
+export {
+  activitiesOf,
+  answers,
+  CLOSE,
+  Finalists,
+  type ChoiceAnswers,
+  type ChosenBuild,
+  type Dear,
+} from './answer';
 export { familyOf, lifeCost, payBack, sizesOf, wasted, type LifeCost, type Size, type Wasted } from './money';
-export { summaryOf, type Said, type Summary } from './summary';
-export { countReasons, holdsWords, missWords, reasonWords, whyNot, type Counted, type WhyNot } from './why';
+export { summaryOf, type SaidAnswer, type Summary } from './summary';
+export {
+  countReasons,
+  holdsWords,
+  missWords,
+  reasonWords,
+  whyNot,
+  type CountedReason,
+  type WhyNot,
+} from './why';
 export {
   againstWords,
   buildWords,
@@ -41,10 +57,16 @@ export {
   slowedWords,
   togetherProblem,
   wastedWords,
-  whereWords,
+  plugWords,
 } from './words';
-export { against, baselines, type Against, type Baseline, type BaselineId } from './baseline';
+export { against, baselines, type BaselineDifference, type Baseline, type BaselineId } from './baseline';
 export { laterOn } from './later';
-export { placeTogether, together, type Device, type Option, type Together } from './together';
+export {
+  chooseTogether,
+  placeTogether,
+  type ChosenDevice,
+  type DeviceOption,
+  type Together,
+} from './together';
 export { slowedBy, type Slowed } from './uplinks';
 export { settles, settlesAll, type Settled, type Settling } from './settles';

@@ -15,7 +15,7 @@ import { bestShared } from '../../build/path';
 export type Bays = Pick<Device, 'together' | 'array'>;
 
 /** A device's end and a port that meet, with what joins them. */
-export interface Way {
+export interface JoinWay {
   port: Port;
   cable: Cable | null;
   /** A hub between. */
@@ -96,8 +96,8 @@ export function waysTo(
   cables: readonly Cable[],
   isStraight: (port: Port) => boolean,
   priceOf: (cable: Cable) => number,
-): Way[] {
-  return ports.flatMap((port): Way[] => {
+): JoinWay[] {
+  return ports.flatMap((port): JoinWay[] => {
     const straight = end.plug === port.connector && isStraight(port) ? [{ port, cable: null }] : [];
     const byMode = new Map<string, Cable>();
     for (const cable of cables) {
@@ -126,12 +126,12 @@ export function waysOver(
   cables: readonly Cable[],
   isStraight: (port: Port) => boolean,
   priceOf: (cable: Cable) => number,
-): Way[] {
+): JoinWay[] {
   const alike = ({ connector, modes, power }: Hub['ports'][number]) =>
     JSON.stringify([connector, modes, power]);
   const below = waysTo(end, apartBy(hub.ports, alike), cables, isStraight, priceOf);
   if (below.length === 0) return [];
-  return ports.flatMap((port): Way[] => {
+  return ports.flatMap((port): JoinWay[] => {
     const [above] = waysTo({ plug: hub.plug, modes: hub.up }, [port], cables, () => false, priceOf);
     const { cable: up } = above ?? { cable: null };
     if (!up) return [];

@@ -1,3 +1,4 @@
+import { YEAR_DAYS } from '../../units';
 import { middle } from '../../evidence';
 import { dataMembers } from '../../build/array';
 import type { Build, Connection } from '../../build/assembly';
@@ -7,12 +8,12 @@ import { DIRECTIONS, type Direction } from '../../catalog/links';
 import { screenRules } from '../../fit';
 import { builtAs, caseOf, firstOf, layoutOf, screen, screenPathOf, screenWrites } from '../../forecast';
 import type { Situation } from '../../forecast';
-import { directionOf, type Activity } from '../../job';
+import { answerOf, directionOf, isAsked, isMove, mustNotStall, traitsOf, type Activity } from '../../job';
 import type { Miss } from './candidate';
-import type { Open } from './wanted';
+import type { OpenPlace } from './wanted';
 
 /** What a build comes to at one place, in numbers. */
-export interface Measured {
+export interface ScoredBuild {
   build: Build;
   figures: (number | null)[];
   misses: Miss[];
@@ -43,10 +44,10 @@ const bridgeTraits = ({
 ];
 
 /** Measures builds at one place. What depends on the same things is worked out once. */
-export class Place {
+export class PlaceScorer {
   private readonly base: Omit<Situation, 'device' | 'connection'>;
   private readonly directions: readonly Direction[];
-  private readonly known = new Map<string, Omit<Measured, 'build'>>();
+  private readonly known = new Map<string, Omit<ScoredBuild, 'build'>>();
   private readonly links = new Map<string, Paths>();
   private readonly classes = new Map<unknown, string>();
   /** The other ends that the work here has. */
@@ -55,7 +56,7 @@ export class Place {
   private readonly sharedPorts: ReadonlySet<string>;
 
   constructor(
-    private readonly open: Open,
+    private readonly open: OpenPlace,
     own: Situation['own'],
     private readonly accessories: readonly Accessory[],
     private readonly priceOf: (part: Accessory) => number,
@@ -78,7 +79,7 @@ export class Place {
   }
 
   /** A build at this place: the first rule that blocks it, or what it comes to with the small parts it needs. */
-  try(asked: Build): Measured | { rule: string } {
+  try(asked: Build): ScoredBuild | { rule: string } {
     let build = asked;
     // A small part may settle one rule and wake another: a heatsink, then the room above it.
     for (let round = 0; round < 3; round++) {
@@ -133,7 +134,7 @@ export class Place {
     return screenRules({ path, direction, needs, activities, accessories: device.accessories, own });
   }
 
-  private figuresOf(situation: Situation, paths: Paths): Omit<Measured, 'build'> {
+  private figuresOf(situation: Situation, paths: Paths): Omit<ScoredBuild, 'build'> {
     const accessories = situation.device.accessories ?? [];
     const key = `${this.keyOf(situation)}|${accessories.map((a) => a.kind).join()}`;
     const had = this.known.get(key);
@@ -168,12 +169,12 @@ export class Place {
     return made;
   }
 
-  private work(situation: Situation, paths: Paths): Omit<Measured, 'build'> {
+  private work(situation: Situation, paths: Paths): Omit<ScoredBuild, 'build'> {
     const { work } = this.base;
     const first = paths.get(this.endpointOf(this.directions[0]!))!;
     // When what is kept fills the drive is drawn, not worked out: finalists say it.
     const figures = work.map((a) =>
-      a.kind === 'keep' ? null : screen(caseOf(situation, a.id), paths.get(a.endpoint)),
+      traitsOf(a).answer === 'room' ? null : screen(caseOf(situation, a.id), paths.get(a.endpoint)),
     );
     const misses = work.flatMap((a, i) => missOf(a, figures[i]!) ?? []);
     const waits = work.reduce((sum, a, i) => sum + waitOf(a, figures[i]!), 0);
@@ -195,32 +196,30 @@ export class Place {
 
 /** A target missed by the figure at its middle. A stream's figure is its margin: what is sustained over what is asked. */
 function missOf(activity: Activity, figure: number | null): Miss | null {
-  if (activity.kind === 'stream')
-    return figure !== null && figure < 1 ? { activity: activity.id, by: 1 / figure } : null;
-  const { target } = activity;
-  if (target === null || figure === null || activity.kind === 'keep' || figure <= target) return null;
-  return { activity: activity.id, by: figure / target };
+  if (figure === null || !isAsked(activity)) return null;
+  const by = mustNotStall(activity) ? 1 / figure : figure / activity.target!;
+  return by > 1 ? { activity: activity.id, by } : null;
 }
 
 /** What is done once counts as once a year, so that its time is not for nothing. */
-const ONCE = 1 / 365;
+const ONCE = 1 / YEAR_DAYS;
 
 /** s a day of waiting for what ends: how often by the brief, once a day where nobody said. */
 function waitOf(activity: Activity, figure: number | null): number {
-  if (figure === null || activity.kind === 'stream' || activity.kind === 'keep') return 0;
-  if (activity.kind === 'scratch') return figure;
-  return figure * Math.max(ONCE, middle(activity.perDay) ?? 1);
+  const { answer } = traitsOf(activity);
+  if (figure === null || answerOf(activity).unit !== 's') return 0;
+  return answer === 'wait' ? figure : figure * Math.max(ONCE, middle(activity.perDay) ?? 1);
 }
 
 /** Average rate of a move against what its path carries; null for anything else. */
 function steadyOf(activity: Activity, figure: number | null, path: Path): number | null {
-  const bytes = activity.kind === 'move' ? middle(activity.bytes) : null;
+  const bytes = isMove(activity) ? middle(activity.bytes) : null;
   const flow = path.flow?.[directionOf(activity)].expected;
   return bytes === null || !figure || !flow ? null : bytes / figure / flow;
 }
 
 /** B of a device for data; null: not known. */
-export function usableOf({ drive, array, together = 1 }: Build): number | null {
+export function usableBytes({ drive, array, together = 1 }: Build): number | null {
   const capacity = middle(drive.capacity);
   const layout = layoutOf({ drive, bridge: null, together, ...(array ? { array } : {}) });
   return capacity === null ? null : capacity * (layout ? dataMembers(layout) : together);

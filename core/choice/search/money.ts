@@ -1,3 +1,4 @@
+import { YEAR_DAYS } from '../../units';
 import { middle } from '../../evidence';
 import type { Drive } from '../../catalog/parts';
 import type { Candidate } from './candidate';
@@ -98,7 +99,7 @@ export function sizesOf(
 
 /** Years until the extra money is back: hours saved a year × what an hour is worth. Null where no time is saved. */
 export function payBack(extra: number, secondsADay: number, hourly: number): number | null {
-  const saved = (secondsADay * 365 * hourly) / 3600;
+  const saved = (secondsADay * YEAR_DAYS * hourly) / 3600;
   return saved > 0 ? Math.max(0, extra) / saved : null;
 }
 
@@ -129,7 +130,7 @@ export function lifeCost(
 ): LifeCost | null {
   if (cost === null) return null;
   const replacements = years === null || years <= 0 ? 0 : Math.max(0, Math.ceil(serviceYears / years) - 1);
-  const hours = (waits * 365 * serviceYears) / 3600;
+  const hours = (waits * YEAR_DAYS * serviceYears) / 3600;
   const [replaced, waited] = [replacements * drives, hours * hourly];
   return { purchase: cost, replacements, replaced, hours, waited, total: cost + replaced + waited };
 }

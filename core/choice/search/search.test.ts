@@ -7,7 +7,7 @@ import { demoJobs } from '../../demo';
 import { blocksOf, findings, screenRules } from '../../fit';
 import { onJob } from '../../fixtures/forecast';
 import { builtAs, caseOf, forecast, pathOf, screen, settingOf, type Situation } from '../../forecast';
-import { FIRST, placesOf, withHost, type Job } from '../../job';
+import { FIRST_PLACE, placesOf, withHost, type Job } from '../../job';
 import {
   activitiesOf,
   answers,
@@ -25,7 +25,7 @@ import {
 } from '.';
 import { pricing } from '../prices';
 import { baysOf, fitsInto, fitsStraight } from './join';
-import { usableOf } from './measure';
+import { usableBytes } from './measure';
 import { neededBy } from './wanted';
 import { draws, runs, sampled } from '../../fixtures/draws';
 
@@ -81,7 +81,7 @@ function everyBuild(shop: Shop, wanted: Wanted) {
             if (pathOf(situation).blocked.length > 0) continue;
             const rules = ruleOf(situation, open!.activities);
             if (rules !== null) blocked.set(buildKey(build), rules);
-            else if ((usableOf(build) ?? Infinity) >= needed) works.push(build);
+            else if ((usableBytes(build) ?? Infinity) >= needed) works.push(build);
           }
   return { works, blocked };
 }
@@ -132,7 +132,7 @@ describe('the search', () => {
           { ...SHOP, ...parts, accessories: [], hubs: [] },
           (i) => 10 + ((i * 37) % 23) + i / 100,
         );
-        const base = wantedFor(withHost(offload, FIRST.machine, host));
+        const base = wantedFor(withHost(offload, FIRST_PLACE.machine, host));
         // Room and years are another matter: without them every drive counts.
         const open = {
           ...base.places[0]!,

@@ -1,12 +1,13 @@
+import { YEAR_DAYS } from '../../units';
 import type { Bridge, Cable, Drive, Shop } from '../../catalog/parts';
 import { middle } from '../../evidence';
 import type { Build, Connection } from '../../build/assembly';
 import { pricing, type PartKey } from '../prices';
 import { partsOf, type Candidate, type Fallen, type ReasonId } from './candidate';
 import { demandsMissed } from './demand';
-import { apartBy, baysOf, fitsInto, fitsStraight, waysOver, waysTo, type Bays, type Way } from './join';
-import { connectionOf, Place, usableOf, type Measured } from './measure';
-import { neededBy, type Open, type Wanted } from './wanted';
+import { apartBy, baysOf, fitsInto, fitsStraight, waysOver, waysTo, type Bays, type JoinWay } from './join';
+import { connectionOf, PlaceScorer, usableBytes, type ScoredBuild } from './measure';
+import { neededBy, type OpenPlace, type Wanted } from './wanted';
 
 /** How far a search is. */
 export interface Progress {
@@ -30,15 +31,15 @@ export interface Found {
 }
 
 /** As many builds are looked at; the dearest drives are left out where a library makes more. */
-export const MOST = 1_000_000;
+export const MOST_BUILDS = 1_000_000;
 /** What a hub with a supply of its own may settle. */
 const BY_HUB: readonly ReasonId[] = ['rule power-running', 'rule sealed-supply'];
 /** A part of a search: every so-manieth drive, so that each worker has cheap and dear ones. */
-export interface Share {
+export interface SearchShare {
   at: number;
   of: number;
 }
-const WHOLE: Share = { at: 0, of: 1 };
+const WHOLE: SearchShare = { at: 0, of: 1 };
 /** Builds between two looks at the clock or at whether it is still wanted. */
 const PIECE = 40;
 /** Places among the drives by price that are looked at first, so that something that meets the targets is soon found. */
@@ -80,7 +81,7 @@ class Market {
 }
 
 /** What tells one port from another: not where it is, nor what else hangs on the same link. */
-export const portTraits = ({ id: _, position: _p, ...rest }: Way['port']): string => JSON.stringify(rest);
+export const portTraits = ({ id: _, position: _p, ...rest }: JoinWay['port']): string => JSON.stringify(rest);
 
 /** The id of a build among candidates. */
 export const buildKey = ({ drive, bridge, cable, port, together = 1, array, hops = [] }: Build): string =>
@@ -95,7 +96,7 @@ interface Held {
   bridge: Bridge | null;
   bays: Bays;
 }
-const buildWith = ({ drive, bridge, bays }: Held, { cable, port, hops }: Way): Build => ({
+const buildWith = ({ drive, bridge, bays }: Held, { cable, port, hops }: JoinWay): Build => ({
   drive,
   bridge,
   ...bays,
@@ -115,12 +116,12 @@ export function* search(
   wanted: Wanted,
   shop: Shop,
   into: Candidate[] = [],
-  share: Share = WHOLE,
+  share: SearchShare = WHOLE,
 ): Generator<Progress, Found> {
   const market = new Market(shop, wanted);
   const accessories = shop.accessories;
   const smallPrice = (part: { id: string }) => market.rank(`accessories/${part.id}`);
-  const places = wanted.places.map((open) => new Place(open, wanted.own, accessories, smallPrice));
+  const places = wanted.places.map((open) => new PlaceScorer(open, wanted.own, accessories, smallPrice));
   const [first, ...others] = wanted.places;
   const ports = wanted.places.map(({ host, taken = [] }) =>
     apartBy(
@@ -136,13 +137,13 @@ export function* search(
   const cablePrice = (cable: Cable) => market.rank(`cables/${cable.id}`);
 
   // An enclosure meets a machine in the same ways whatever drive is in it; a card passes on what the drive can do.
-  const ways = new Map<string, Way[]>();
-  const waysOf = ({ drive, bridge }: Held, at: number): Way[] => {
+  const ways = new Map<string, JoinWay[]>();
+  const waysOf = ({ drive, bridge }: Held, at: number): JoinWay[] => {
     const key = `${at} ${bridge && !bridge.passThrough ? bridge.id : `${bridge?.id} ${drive.plug} ${drive.form} ${drive.modes.join()}`}`;
     const had = ways.get(key);
     if (had) return had;
     const end = bridge ? { plug: bridge.plug, modes: bridge.outer } : drive;
-    const isStraight = (port: Way['port']) =>
+    const isStraight = (port: JoinWay['port']) =>
       bridge ? bridge.kind === 'adapter' : fitsStraight(drive, port);
     const found = waysTo(end, ports[at]!, shop.cables, isStraight, cablePrice);
     ways.set(key, found);
@@ -151,7 +152,7 @@ export function* search(
 
   /** The ways over a hub at the first place: where no port joins, or a port supplies too little. */
   const hubs = market.inOrder(shop, 'hubs');
-  const overHubs = ({ drive, bridge }: Held): Way[] => {
+  const overHubs = ({ drive, bridge }: Held): JoinWay[] => {
     const end = bridge ? { plug: bridge.plug, modes: bridge.outer } : drive;
     const isStraight = () => bridge?.kind === 'adapter';
     return hubs.flatMap((hub) => waysOver(hub, end, ports[0]!, shop.cables, isStraight, cablePrice));
@@ -159,13 +160,13 @@ export function* search(
 
   const fallen: Fallen[] = [];
   let looked = 0;
-  const drop = (held: Held, reason: ReasonId, way?: Way): ReasonId => {
+  const drop = (held: Held, reason: ReasonId, way?: JoinWay): ReasonId => {
     fallen.push({ ...held, ...(way ?? {}), reason });
     return reason;
   };
 
   /** The best way to connect a device at a further place: meets most, costs least, is quickest. */
-  const atOthers = new Map<string, (Measured & { connection: Connection })[] | null>();
+  const atOthers = new Map<string, (ScoredBuild & { connection: Connection })[] | null>();
   const elsewhere = (held: Held) => {
     const key = [
       held.drive.id,
@@ -182,7 +183,7 @@ export function* search(
         looked++;
         return 'rule' in got ? [] : [{ ...got, connection: connectionOf(got.build) }];
       });
-      const cost = (m: Measured) => (m.build.cable ? market.rank(`cables/${m.build.cable.id}`) : 0);
+      const cost = (m: ScoredBuild) => (m.build.cable ? market.rank(`cables/${m.build.cable.id}`) : 0);
       return tried.sort(
         (a, b) => a.misses.length - b.misses.length || compare(cost(a), cost(b)) || a.waits - b.waits,
       )[0];
@@ -195,9 +196,9 @@ export function* search(
   const needed = neededBy(wanted);
   const isExpansion = first!.needs?.role === 'expansion';
   /** Keeps what works; the reason why it does not, else. */
-  const keep = (held: Held, way: Way): ReasonId | null => {
+  const keep = (held: Held, way: JoinWay): ReasonId | null => {
     looked++;
-    const usable = usableOf(buildWith(held, way));
+    const usable = usableBytes(buildWith(held, way));
     if (usable !== null && usable < needed) return drop(held, 'full too soon', way);
     if (isExpansion && (held.bridge !== null || way.cable !== null)) return drop(held, 'not inside', way);
     const got = places[0]!.try(buildWith(held, way));
@@ -222,7 +223,7 @@ export function* search(
         if (found.length === 0 && bridge !== null && bays.together === undefined)
           drop(held, 'nothing joins it');
         let wantsHub = found.length === 0;
-        const tried = function* (): Generator<Way> {
+        const tried = function* (): Generator<JoinWay> {
           for (const way of found) yield way;
           if (wantsHub) yield* overHubs(held);
         };
@@ -238,7 +239,7 @@ export function* search(
       }
     if (!taken && boxes.length === 0) drop({ drive, bridge: null, bays: {} }, 'nothing takes it');
     done++;
-    if (looked >= MOST / share.of) break;
+    if (looked >= MOST_BUILDS / share.of) break;
   }
   const combinations =
     drives.length * (bridges.length + 1) * (shop.cables.length + 1) * first!.host.ports.length;
@@ -250,19 +251,18 @@ export function* search(
 
 const compare = (a: number, b: number): number => (a === b ? 0 : a < b ? -1 : 1);
 
-const YEAR = 365;
 function made(
-  got: Measured,
-  further: readonly (Measured & { connection: Connection })[],
+  got: ScoredBuild,
+  further: readonly (ScoredBuild & { connection: Connection })[],
   market: Market,
-  open: Open,
+  open: OpenPlace,
 ): Candidate {
   const { build } = got;
   const all = [got, ...further];
   const connections = further.map((f) => f.connection);
   const { drive } = build;
   const tbw = drive.media === 'flash' ? middle(drive.tbw) : null;
-  const years = tbw === null || !got.writes ? null : tbw / got.writes / YEAR;
+  const years = tbw === null || !got.writes ? null : tbw / got.writes / YEAR_DAYS;
   return {
     id: buildKey(build),
     build,
@@ -275,7 +275,7 @@ function made(
     flow: got.flow,
     years,
     warranty: middle(drive.warrantyYears),
-    usable: usableOf(build),
+    usable: usableBytes(build),
   };
 }
 

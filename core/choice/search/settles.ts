@@ -9,8 +9,9 @@ import {
   type Test,
   type Worth,
 } from '../../forecast/worth';
+import { isAsked } from '../../job';
 import { SAMPLES } from '../../stats';
-import { isAsked, type Finalists } from './answer';
+import type { Finalists } from './answer';
 import type { Candidate } from './candidate';
 import { isDemand } from './demand';
 import { cheapestFirst } from './order';

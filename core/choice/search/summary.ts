@@ -1,11 +1,11 @@
-import { activitiesOf, answers, type Chosen, type Finalists } from './answer';
+import { activitiesOf, answers, type ChosenBuild, type Finalists } from './answer';
 import type { Found } from './search';
 import { neededBy, type Wanted } from './wanted';
-import { countReasons, type Counted } from './why';
+import { countReasons, type CountedReason } from './why';
 import { budgetWords, buildWords, dearWords, moneyWords, portWords, reasonFor } from './words';
 
 /** One answer in words. */
-export interface Said {
+export interface SaidAnswer {
   kind: 'meets' | 'nearest' | 'frugal' | 'within';
   /** Of the build among all. */
   id: string;
@@ -21,7 +21,7 @@ export interface Said {
 
 /** A search as it is told: the answers first, then what they were chosen out of. */
 export interface Summary {
-  answers: Said[];
+  answers: SaidAnswer[];
   /** What giving up the dear target would save; null where nothing would be saved. */
   dear: string | null;
   /** That the budget buys nothing that works; null where it does, or none is set. */
@@ -35,7 +35,7 @@ export interface Summary {
   meets: number;
   /** B that the device must have room for. */
   needed: number;
-  reasons: Counted[];
+  reasons: CountedReason[];
 }
 
 const KINDS = ['meets', 'nearest', 'frugal', 'within'] as const;
@@ -58,7 +58,7 @@ export function summaryOf(found: Found, finalists: Finalists, wanted: Wanted): S
   };
 }
 
-function said(kind: Said['kind'], chosen: Chosen, wanted: Wanted): Said {
+function said(kind: SaidAnswer['kind'], chosen: ChosenBuild, wanted: Wanted): SaidAnswer {
   const { candidate, probabilities } = chosen;
   const { id, build, cost } = candidate;
   return {

@@ -8,9 +8,9 @@ import {
   searchAll,
   slowedBy,
   slowedWords,
-  together,
+  chooseTogether,
   wantedOf,
-  type Option,
+  type DeviceOption,
   type Wanted,
 } from '.';
 import { draws, runs } from '../../fixtures/draws';
@@ -25,7 +25,7 @@ const ports = fc.tuple(fc.nat(2), fc.nat(2), fc.nat(2)).map((n) => new Map(KINDS
 
 /** The least that any choice of one option each costs, by trying them all. */
 function least(
-  lists: readonly (readonly Option[])[],
+  lists: readonly (readonly DeviceOption[])[],
   free: ReadonlyMap<string, number>,
   budget: number | null,
 ): number {
@@ -75,7 +75,7 @@ describe('several devices together', () => {
   };
 
   test('the scanning room’s two devices get a port each; what they cost is their sum; a budget below it is no budget', () => {
-    const found = end(together(list, null));
+    const found = end(chooseTogether(list, null));
     expect(found.problem).toBeNull();
     const used = found.builds.map((b) => b!.build.port);
     expect(new Set(used).size).toBe(used.length);
@@ -84,8 +84,8 @@ describe('several devices together', () => {
       6,
     );
     for (const [i, build] of found.builds.entries()) expect(list[i]!.finalists.isSure(build!)).toBe(true);
-    expect(end(together(list, found.cost! - 1)).problem).toBe('ports or budget');
-    expect(end(together(list, found.cost!)).cost).toBe(found.cost);
+    expect(end(chooseTogether(list, found.cost! - 1)).problem).toBe('ports or budget');
+    expect(end(chooseTogether(list, found.cost!)).cost).toBe(found.cost);
   });
 
   test('two on one uplink slow each other down when both work: by what the link is worth, no more', () => {
@@ -109,7 +109,7 @@ describe('several devices together', () => {
   });
 
   test('a device nothing is sure for is told', () => {
-    const found = end(together([list[0]!, { ...list[1]!, candidates: [] }], null));
+    const found = end(chooseTogether([list[0]!, { ...list[1]!, candidates: [] }], null));
     expect(found).toMatchObject({ problem: 'nothing sure', cost: null });
     expect(found.builds[1]).toBeNull();
   });

@@ -5,14 +5,14 @@ import { portTraits } from './search';
 import type { Wanted } from './wanted';
 
 /** One way a device of several could be built: what it costs, and on which kind of port of which machine it hangs. */
-export interface Option {
+export interface DeviceOption {
   cost: number;
   /** A machine's ports that are alike, by a key; one of them is used. */
   uses: readonly string[];
 }
 
 /** How many ports there are of each kind. */
-export type Ports = ReadonlyMap<string, number>;
+export type FreePorts = ReadonlyMap<string, number>;
 
 /**
  * The cheapest choice of one option for each device such that no port is used twice, within a budget. Branch and bound: exact.
@@ -21,8 +21,8 @@ export type Ports = ReadonlyMap<string, number>;
  * @returns the place of the option in each device's list, or null where they do not go together
  */
 export function placeTogether(
-  lists: readonly (readonly Option[])[],
-  ports: Ports,
+  lists: readonly (readonly DeviceOption[])[],
+  ports: FreePorts,
   budget: number | null = null,
 ): number[] | null {
   const sorted = lists.map((list) =>
@@ -63,7 +63,7 @@ export function placeTogether(
 }
 
 /** A device of several with what could be built for it. */
-export interface Device {
+export interface ChosenDevice {
   wanted: Wanted;
   candidates: readonly Candidate[];
   finalists: Finalists;
@@ -96,7 +96,7 @@ function kindsOf({ places }: Wanted): {
 }
 
 /** Of each way to hang at the ports there are: the cheapest build that is sure. */
-function* optionsOf(device: Device): Generator<null, (Option & { candidate: Candidate })[]> {
+function* optionsOf(device: ChosenDevice): Generator<null, (DeviceOption & { candidate: Candidate })[]> {
   const { kind } = kindsOf(device.wanted);
   const groups = new Map<string, { uses: string[]; list: Candidate[] }>();
   for (const one of [...device.candidates].sort(cheapestFirst)) {
@@ -106,7 +106,7 @@ function* optionsOf(device: Device): Generator<null, (Option & { candidate: Cand
     group.list.push(one);
     groups.set(key, group);
   }
-  const found: (Option & { candidate: Candidate })[] = [];
+  const found: (DeviceOption & { candidate: Candidate })[] = [];
   for (const { uses, list } of groups.values()) {
     const candidate = device.finalists.first(list);
     if (candidate) found.push({ uses, cost: candidate.cost ?? 0, candidate });
@@ -120,8 +120,11 @@ function* optionsOf(device: Device): Generator<null, (Option & { candidate: Cand
  * each piece, so that it can be stopped.
  * @param budget of all together; null: none
  */
-export function* together(devices: readonly Device[], budget: number | null): Generator<null, Together> {
-  const lists: (Option & { candidate: Candidate })[][] = [];
+export function* chooseTogether(
+  devices: readonly ChosenDevice[],
+  budget: number | null,
+): Generator<null, Together> {
+  const lists: (DeviceOption & { candidate: Candidate })[][] = [];
   for (const device of devices) lists.push(yield* optionsOf(device));
   const [ports, names] = [new Map<string, number>(), new Map<string, string[]>()];
   const seen = new Set<string>();

@@ -4,7 +4,7 @@ import { demoJobs } from '../../demo';
 import { findings } from '../../fit';
 import { onJob } from '../../fixtures/forecast';
 import { builtAs, settingOf } from '../../forecast';
-import { FIRST, withHost, type Activity, type Job } from '../../job';
+import { FIRST_PLACE, withHost, type Activity, type Job } from '../../job';
 import {
   against,
   againstWords,
@@ -65,11 +65,11 @@ const [offload, , bay] = demoJobs() as [Job, Job, Job, Job];
 const cables = (each: number) => Object.fromEntries(CABLES.map((c) => [`cables/${c.id}`, each]));
 
 const jobOn = (host: string, activities: readonly Activity[], from: Job = offload): Job => ({
-  ...withHost(from, FIRST.machine, by(HOSTS, host)),
+  ...withHost(from, FIRST_PLACE.machine, by(HOSTS, host)),
   activities: [...activities],
 });
 const wantedFor = (job: Job, more: Partial<Wanted> = {}): Wanted => ({
-  ...wantedOf(job, FIRST.device, { owned: [], currency: 'EUR', own: {} })!,
+  ...wantedOf(job, FIRST_PLACE.device, { owned: [], currency: 'EUR', own: {} })!,
   ...more,
 });
 const copy = (id: string, direction: 'read' | 'write', endpoint: string | null, bytes = 120e9): Activity => ({

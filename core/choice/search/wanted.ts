@@ -1,10 +1,11 @@
+import { YEAR_DAYS } from '../../units';
 import { assumedRange, type OwnRanges } from '../../catalog/assumptions';
 import { middle, type Fact } from '../../evidence';
 import { briefAt, heldBy, placesOf, type Brief, type Job } from '../../job';
-import type { PartKey, Rate } from '../prices';
+import type { PartKey, ExchangeRate } from '../prices';
 
 /** A place without what is searched for. */
-export interface Open extends Omit<Brief, 'build'> {
+export interface OpenPlace extends Omit<Brief, 'build'> {
   /** Ports that other devices of the job hang on, by id. */
   taken?: readonly string[];
 }
@@ -12,13 +13,13 @@ export interface Open extends Omit<Brief, 'build'> {
 /** What a build is searched for. */
 export interface Wanted {
   /** Where the device works, the first one foremost; it is one device, connected anew at each. */
-  places: readonly Open[];
+  places: readonly OpenPlace[];
   /** What the customer or the shelf has: costs nothing. */
   owned: readonly PartKey[];
   /** Money counts in this currency; null: nobody has seen a price. */
   currency: string | null;
   /** What other currencies are worth in it, by the day; without one they stay apart. */
-  rates?: readonly Rate[] | undefined;
+  rates?: readonly ExchangeRate[] | undefined;
   /** In that currency; null: not said. */
   budget: number | null;
   /** How probable each target must be to be met, 0 to 1. */
@@ -43,7 +44,7 @@ export function wantedOf(
   const id = device ?? all[0]?.device;
   const places = all
     .filter((place) => place.device === id)
-    .map((place): Open => {
+    .map((place): OpenPlace => {
       const { build: _, ...open } = briefAt(job, place)!;
       const others = more.portsFree
         ? []
@@ -72,7 +73,7 @@ export function neededBy({ places, own }: Pick<Wanted, 'places' | 'own'>): numbe
   const [first] = places;
   if (!first) return 0;
   const years = first.serviceYears ? (middle(first.serviceYears) ?? 1) : 1;
-  const days = years * 365;
+  const days = years * YEAR_DAYS;
   const work = [
     ...new Map(
       places.flatMap((p) => [...p.activities, ...(p.elsewhere ?? [])]).map((a) => [a.id, a]),

@@ -6,7 +6,7 @@ import type { Candidate, Fallen, ReasonId } from './candidate';
 import { isDemand, type DemandId } from './demand';
 
 /** A reason with how many fell out by it. */
-export interface Counted {
+export interface CountedReason {
   /** A reason, or a target that is missed: `target` and the activity's id. */
   reason: ReasonId | `target ${string}`;
   words: string;
@@ -23,7 +23,7 @@ const DEMAND: Record<DemandId, string> = {
 };
 
 /** A reason in words. */
-export function reasonWords(reason: Counted['reason'], work: readonly Activity[] = []): string {
+export function reasonWords(reason: CountedReason['reason'], work: readonly Activity[] = []): string {
   if (reason.startsWith('target ')) {
     const id = reason.slice(7);
     if (isDemand(id)) return DEMAND[id];
@@ -51,9 +51,9 @@ export function countReasons(
   fallen: readonly Fallen[],
   candidates: readonly Candidate[],
   work: readonly Activity[],
-): Counted[] {
-  const counts = new Map<Counted['reason'], number>();
-  const add = (reason: Counted['reason']) => counts.set(reason, (counts.get(reason) ?? 0) + 1);
+): CountedReason[] {
+  const counts = new Map<CountedReason['reason'], number>();
+  const add = (reason: CountedReason['reason']) => counts.set(reason, (counts.get(reason) ?? 0) + 1);
   for (const { reason } of fallen) add(reason);
   for (const { misses } of candidates) if (misses[0]) add(`target ${misses[0].activity}`);
   return [...counts]
@@ -107,7 +107,7 @@ export function whyNot(
   candidates: readonly Candidate[],
   work: readonly Activity[],
   text: string,
-  only: Counted['reason'] | null = null,
+  only: CountedReason['reason'] | null = null,
   most = 200,
 ): WhyNot[] {
   const found = new Map<string, WhyNot>();

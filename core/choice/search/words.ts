@@ -1,14 +1,14 @@
 import { nameOf } from '../../catalog/parts';
 import type { Build } from '../../build/assembly';
-import type { Activity } from '../../job';
+import { isLoad, traitsOf, type Activity } from '../../job';
 import { middle } from '../../evidence';
 import { format, formatProbability, numeral } from '../../units';
 import { toDo } from '../../forecast/worth';
 import type { UnitPrice } from '../prices';
-import type { Answers, Chosen } from './answer';
+import type { ChoiceAnswers, ChosenBuild } from './answer';
 import type { Candidate } from './candidate';
 import { isDemand, type DemandId } from './demand';
-import type { Against, Baseline, BaselineId } from './baseline';
+import type { BaselineDifference, Baseline, BaselineId } from './baseline';
 import type { LifeCost, Wasted } from './money';
 import type { Settled } from './settles';
 import type { Together } from './together';
@@ -44,7 +44,7 @@ export const portWords = (one: Candidate, wanted: Wanted): string =>
   wanted.places[0]!.host.ports.find((p) => p.id === one.build.port)?.position ?? one.build.port;
 
 /** Where it is plugged in at each place: the first place's port alone where there is no other. */
-export function whereWords(one: Candidate, wanted: Wanted): string[] {
+export function plugWords(one: Candidate, wanted: Wanted): string[] {
   const [first, ...others] = wanted.places;
   if (others.length === 0) return [portWords(one, wanted)];
   const at = ({ host }: Wanted['places'][number], port: string, cable: string | undefined) =>
@@ -57,18 +57,19 @@ export function whereWords(one: Candidate, wanted: Wanted): string[] {
 
 const figureWords = (activity: Activity, figure: number | null): string | null => {
   if (figure === null) return null;
-  if (activity.kind === 'stream') return `${activity.name}: ${format(figure, 'ratio', 2)} of what is asked`;
-  if (activity.kind === 'keep') return null;
-  return `${activity.name} in ${format(figure, 's')}`;
+  const { answer } = traitsOf(activity);
+  if (answer === 'margin') return `${activity.name}: ${format(figure, 'ratio', 2)} of what is asked`;
+  return answer === 'room' ? null : `${activity.name} in ${format(figure, 's')}`;
 };
 
 /** The activity that decides: of those with a target the one nearest to it, else the longest. */
 function deciding(one: Candidate, work: readonly Activity[]): number {
   const tension = (i: number) => {
-    const { target, kind } = work[i]!;
+    const { target } = work[i]!;
+    const { answer } = traitsOf(work[i]!);
     const figure = one.figures[i];
-    if (figure === null || figure === undefined || kind === 'keep') return -1;
-    if (kind === 'stream') return 1 / figure;
+    if (figure === null || figure === undefined || answer === 'room') return -1;
+    if (answer === 'margin') return 1 / figure;
     return target === null ? figure * 1e-9 : figure / target;
   };
   return work.reduce((best, _, i) => (tension(i) > tension(best) ? i : best), 0);
@@ -79,15 +80,15 @@ const MOSTLY = 0.6;
 
 /** What no drive shortens of a load, in a sentence; empty where the drive has most of it. */
 function processingWords(activity: Activity | undefined, figure: number | null | undefined): string {
-  const busy = activity?.kind === 'open' ? middle(activity.processing) : null;
+  const busy = isLoad(activity) ? middle(activity.processing) : null;
   if (busy === null || !figure || busy / figure < MOSTLY) return '';
   return ` ${format(busy, 's')} of it is processing, which no drive shortens.`;
 }
 
 /** Why an answer is the answer, in two plain sentences. */
 export function reasonFor(
-  kind: keyof Omit<Answers, 'dear'>,
-  { candidate, probabilities }: Chosen,
+  kind: keyof Omit<ChoiceAnswers, 'dear'>,
+  { candidate, probabilities }: ChosenBuild,
   wanted: Wanted,
 ): string {
   const work = wanted.places.flatMap((p) => p.activities);
@@ -148,7 +149,7 @@ const DEMAND: Record<DemandId, string> = {
 };
 
 /** What giving up the dear target would save, in words; null where nothing would be saved. */
-export function dearWords({ dear }: Pick<Answers, 'dear'>, wanted: Wanted): string | null {
+export function dearWords({ dear }: Pick<ChoiceAnswers, 'dear'>, wanted: Wanted): string | null {
   if (!dear) return null;
   const work = wanted.places.flatMap((p) => p.activities);
   const i = work.findIndex((a) => a.id === dear.activity);
@@ -265,7 +266,7 @@ const BASELINE: Record<BaselineId, string> = {
 /** A build against a baseline, in a sentence: what it costs more, what time it saves, when that is back. */
 export function againstWords(
   { id, candidate }: Baseline,
-  { extra, hours, years }: Against,
+  { extra, hours, years }: BaselineDifference,
   currency: string | null,
   hourly: number,
 ): string {

@@ -3,7 +3,7 @@ import { linkById, practicalOf, type Direction } from '../../catalog/links';
 import { nameOf, type Shop } from '../../catalog/parts';
 import type { Build } from '../../build/assembly';
 import { buildOf, type Situation } from '../../forecast';
-import { keepsLocked, optionsAt, tryOut, type Option } from './options';
+import { keepsLocked, optionsAt, tryPart, type PartOption } from './options';
 
 /** What a fix costs by its kind; money is a dated observation of another day, the order is not. */
 export type Cost = 'nothing' | 'a cable' | 'a hub' | 'an enclosure or card' | 'a drive';
@@ -38,7 +38,7 @@ function costOf(was: Build, is: Build, shop: Shop): Cost {
   return 'nothing';
 }
 
-function wordsFor(situation: Situation, { build }: Option): string {
+function wordsFor(situation: Situation, { build }: PartOption): string {
   const { machine: host } = situation;
   const was = buildOf(situation);
   const said: string[] = [];
@@ -85,7 +85,7 @@ export function tried(shop: Shop, direction: Direction): Shop {
  */
 export function fixes(situation: Situation, library: Shop, direction: Direction): Fix[] {
   const shop = tried(library, direction);
-  const now = tryOut(situation, direction);
+  const now = tryPart(situation, direction);
   const segments = [
     'port',
     'cable',
@@ -95,22 +95,22 @@ export function fixes(situation: Situation, library: Shop, direction: Direction)
   ] as const;
   // What expands a host stays in its bay.
   const stays = situation.needs.role === 'expansion' && situation.device.bridge === null;
-  const inPlace = ({ build }: Option) =>
+  const inPlace = ({ build }: PartOption) =>
     !stays || (build.port === situation.connection.port && build.bridge === null);
-  const helps = (c: Option) =>
+  const helps = (c: PartOption) =>
     !c.taken &&
     inPlace(c) &&
     keepsLocked(buildOf(situation), c.build) &&
     c.blocks.every((id) => now.blocks.includes(id)) &&
     (c.blocks.length < now.blocks.length ||
       (now.flow !== null && c.flow !== null && c.flow > now.flow * (1 + WORTH)));
-  const better = (a: Option | null, b: Option): Option =>
+  const better = (a: PartOption | null, b: PartOption): PartOption =>
     !a ||
     b.blocks.length < a.blocks.length ||
     (b.blocks.length === a.blocks.length && (b.flow ?? 0) > (a.flow ?? 0) * 1.001)
       ? b
       : a;
-  const best = new Map<Cost, Option>();
+  const best = new Map<Cost, PartOption>();
   for (const option of segments
     .flatMap((segment) => optionsAt(situation, shop, segment, direction))
     .filter(helps)) {

@@ -1,2 +1,2 @@
-export { connected, firstBuild, optionsAt, withDrives, type Option } from './options';
+export { connected, firstBuild, optionsAt, withDrives, type PartOption } from './options';
 export { fixes, tried, type Cost, type Fix } from './fix';

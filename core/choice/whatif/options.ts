@@ -10,7 +10,7 @@ import type { Change, Situation } from '../../forecast';
 import type { Brief } from '../../job';
 
 /** Something else that could stand at a place. */
-export interface Option {
+export interface PartOption {
   key: string;
   name: string;
   /** What changes beside it, e.g. the cable that fits. */
@@ -34,7 +34,7 @@ interface Tried {
 }
 
 /** A situation as the rules and its path's flow find it. */
-export function tryOut(situation: Situation, direction: Direction): Tried {
+export function tryPart(situation: Situation, direction: Direction): Tried {
   const setting = settingOf(situation, direction);
   const blocks = blocksOf(setting);
   const flow = blocks.length > 0 ? null : setting.path.flow![direction].expected;
@@ -91,13 +91,13 @@ function fitted(
   direction: Direction,
   chosen: SegmentId | null = null,
 ): Tried {
-  const asked = tryOut(situation, direction);
+  const asked = tryPart(situation, direction);
   if (asked.blocks.length === 0 || chosen === 'cable') return asked;
   const build = buildOf(situation);
   const isHeld = (segment: Lockable) => build.locked?.includes(segment) === true;
   const leads = (b: Build) =>
     (isHeld('cable') ? [b.cable] : leadsFor(b, situation.machine, shop)).map((cable) =>
-      tryOut(builtAs({ ...b, cable })(situation), direction),
+      tryPart(builtAs({ ...b, cable })(situation), direction),
     );
   let best = leads(build).reduce(fewer, asked);
   if (chosen === 'bridge' || isHeld('bridge') || chosen?.startsWith('hub-')) return best;
@@ -147,7 +147,7 @@ export function connected(brief: Omit<Brief, 'build'>, device: Device, shop: Sho
   const tries = brief.host.ports.flatMap((port) => {
     const bare: Build = { ...device, cable: null, port: port.id };
     return [null, ...leadsFor(bare, brief.host, shop)].map((cable) =>
-      tryOut(situationOf({ ...brief, build: { ...bare, cable } })!, 'write'),
+      tryPart(situationOf({ ...brief, build: { ...bare, cable } })!, 'write'),
     );
   });
   const better = (a: Tried, b: Tried): Tried =>
@@ -179,8 +179,8 @@ export function optionsAt(
   shop: Shop,
   segment: SegmentId,
   direction: Direction,
-): Option[] {
-  const now = tryOut(situation, direction);
+): PartOption[] {
+  const now = tryPart(situation, direction);
   const aside = segment === 'host' || segment === 'system';
   const found =
     segment === 'host'
@@ -190,7 +190,7 @@ export function optionsAt(
         : parts(situation, shop, segment);
   return found.map(({ key, name, change, taken }) => {
     const asked = change(situation);
-    const tried = (): Tried => (aside ? tryOut(asked, direction) : fitted(asked, shop, direction, segment));
+    const tried = (): Tried => (aside ? tryPart(asked, direction) : fitted(asked, shop, direction, segment));
     const got = taken ? now : tried();
     return {
       key,

@@ -1,7 +1,7 @@
-import type { Step } from '../step';
+import type { FittingStep } from '../step';
 
 /** Before anything is opened. */
-export const BEFORE: readonly Step[] = [
+export const BEFORE: readonly FittingStep[] = [
   {
     id: 'serial',
     phase: 'before',

@@ -1,7 +1,7 @@
-import type { Step } from '../step';
+import type { FittingStep } from '../step';
 
 /** What goes onto it, and what is pointed at it. */
-export const CONTENTS: readonly Step[] = [
+export const CONTENTS: readonly FittingStep[] = [
   {
     id: 'contents',
     phase: 'contents',
@@ -45,7 +45,7 @@ export const CONTENTS: readonly Step[] = [
 ];
 
 /** When it works. */
-export const AFTER: readonly Step[] = [
+export const AFTER: readonly FittingStep[] = [
   {
     id: 'closed',
     phase: 'after',

@@ -1,9 +1,9 @@
-import type { Bench, Step } from '../step';
+import type { StepFacts, FittingStep } from '../step';
 
-const opens = (b: Bench) => b.inside || (b.bridge !== null && !b.drive.sealed);
+const opens = (b: StepFacts) => b.inside || (b.bridge !== null && !b.drive.sealed);
 
 /** Fitting, by form. */
-export const FITTING: readonly Step[] = [
+export const FITTING: readonly FittingStep[] = [
   {
     id: 'mains',
     phase: 'fitting',

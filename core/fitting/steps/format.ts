@@ -1,14 +1,14 @@
 import { FILE_SYSTEMS, OWN_OF } from '../../fit';
-import type { FileSystem } from '../../job';
+import { isMove, type FileSystem } from '../../job';
 import { middle } from '../../evidence';
 import { format } from '../../units';
-import type { Bench, Step } from '../step';
+import type { StepFacts, FittingStep } from '../step';
 
 /** End of what 2³² sectors of 512 B address [standard UEFI, MBR]. */
 const MBR_END = 2 ** 32 * 512;
 
 /** The partition table a drive gets, and why. */
-function tableFor({ capacity, needs, system, host }: Bench): { table: 'GPT' | 'MBR'; why: string } {
+function tableFor({ capacity, needs, system, host }: StepFacts): { table: 'GPT' | 'MBR'; why: string } {
   if (needs.table) return { table: needs.table, why: 'the brief asks for it' };
   if (capacity !== null && capacity > MBR_END)
     return {
@@ -27,7 +27,7 @@ function tableFor({ capacity, needs, system, host }: Bench): { table: 'GPT' | 'M
 }
 
 /** The file system a drive gets: by the brief, else by who reads and writes it. */
-function fileSystemFor({ needs, external, system, policies }: Bench): {
+function fileSystemFor({ needs, external, system, policies }: StepFacts): {
   name: FileSystem | null;
   why: string;
 } {
@@ -60,9 +60,9 @@ function fileSystemFor({ needs, external, system, policies }: Bench): {
 }
 
 /** B of a file's smallest piece: large files and few of them want large ones [practice]. */
-function allocationFor({ activities }: Bench): { unit: number | null; why: string } {
+function allocationFor({ activities }: StepFacts): { unit: number | null; why: string } {
   const sizes = activities.flatMap((a) => {
-    if (a.kind !== 'move') return [];
+    if (!isMove(a)) return [];
     const [bytes, files] = [middle(a.bytes), middle(a.files)];
     return bytes !== null && files !== null && files > 0 ? [bytes / files] : [];
   });
@@ -82,7 +82,7 @@ function allocationFor({ activities }: Bench): { unit: number | null; why: strin
 }
 
 /** Whether it gets a full format, and why. */
-function passFor({ disk, needs }: Bench): { full: boolean; why: string } {
+function passFor({ disk, needs }: StepFacts): { full: boolean; why: string } {
   const isCopy = needs.role === 'archive' || needs.role === 'backup' || needs.onlyCopy === true;
   if (needs.formatFirst)
     return { full: true, why: 'the brief asks for it: it finds bad sectors, and is a day’s burn-in' };
@@ -100,7 +100,7 @@ function passFor({ disk, needs }: Bench): { full: boolean; why: string } {
 }
 
 /** Making it ready to be written to. */
-export const FORMAT: readonly Step[] = [
+export const FORMAT: readonly FittingStep[] = [
   {
     id: 'right-one',
     phase: 'format',

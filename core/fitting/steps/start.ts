@@ -1,8 +1,8 @@
 import { linkById } from '../../catalog/links';
-import type { Step } from '../step';
+import type { FittingStep } from '../step';
 
 /** The first start, and whether it is there. */
-export const START: readonly Step[] = [
+export const START: readonly FittingStep[] = [
   {
     id: 'plug',
     phase: 'first start',

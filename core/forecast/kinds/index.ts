@@ -1,4 +1,4 @@
-export type { Answer, Answered, Daily, Kind } from './kind';
+export type { Answer, Answered, Daily, KindModel } from './kind';
 export { kindOf, registerKind } from './registry';
 export { collectMove } from './move';
 export { openedOver } from './open';

@@ -4,7 +4,7 @@ import { fillsIn, usableOf } from '../../models/copies';
 import { heldBy, type Keep } from '../../job';
 import { holdsOf } from '../array';
 import type { Case } from '../case';
-import type { Kind } from './kind';
+import type { KindModel } from './kind';
 import { farApart, perDayName } from './shared';
 
 /** Years until everything kept on the device fills it. */
@@ -13,10 +13,9 @@ function full<T extends Spread>(record: Recorder<T>, { device, work, elsewhere =
 }
 
 /** Data that stays and grows: when the drive is full. */
-export const KEEP: Kind<Keep> = {
+export const KEEP_MODEL: KindModel<Keep> = {
   size: ({ now, growth }) => `${factWords(now, 'B')}, growing by ${factWords(growth, 'B/day')}`,
   transfer: () => null,
-  keeps: true,
 
   answer(of) {
     const figure = full(recordersFor(of.own).explaining, of);

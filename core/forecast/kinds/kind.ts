@@ -37,8 +37,8 @@ export interface Daily<A extends Activity> {
   flows(flows: readonly Flow[], x: Readonly<Record<string, number>>): Flow[];
 }
 
-/** What one kind of activity is to the models. */
-export interface Kind<A extends Activity = Activity> {
+/** The models of one kind of activity; what else it is stands in its {@link Traits}. */
+export interface KindModel<A extends Activity = Activity> {
   /** What it is about, in one cell. */
   size(activity: A): string;
   /** The transfer it comes to while it goes on; null where nothing flows at a stretch. */
@@ -53,10 +53,6 @@ export interface Kind<A extends Activity = Activity> {
   screen(of: Case<A>, path: Path, besides: readonly Transfer[]): number;
   /** Bytes a day that it brings to the drive in one direction; null for none. */
   bytesPerDay<T extends Spread>(record: Recorder<T>, activity: A, direction: Direction, path: Path): T | null;
-  /** Its writes are small and scattered, so that an array with parity writes more than once for each. */
-  small?: boolean;
-  /** It keeps what others bring: counted beside them it would count twice. */
-  keeps?: boolean;
   /** How it is lived through day by day; absent: it takes the drive for no while. */
   daily?: Daily<A>;
   /** What sets two answers apart, in words; absent where curves tell it. */

@@ -5,7 +5,7 @@ import { filesOf, type Move } from '../../job';
 import { pathOf, type Case, type Situation } from '../case';
 import type { Inputs, Transfer } from '../inputs';
 import { bareTransfer, forecastTransfer } from '../transfer';
-import type { Kind } from './kind';
+import type { KindModel } from './kind';
 import { asAsked, bytesADay, inputsFor } from './shared';
 
 /** A move as a transfer; of several at the other end with the path to each. */
@@ -23,7 +23,7 @@ function transfer(move: Move, on: Situation): Transfer {
 }
 
 /** A finite transfer: how long it takes. */
-export const MOVE: Kind<Move> = {
+export const MOVE_MODEL: KindModel<Move> = {
   size: ({ bytes }) => factWords(bytes, 'B'),
   transfer,
 

@@ -4,10 +4,10 @@ import type { Path } from '../../build/path';
 import { compareLoads, felt, forecastLoad, loadInputs, NOTICED, type Opened } from '../../models/loads';
 import { operationsPerSecond } from '../../models/random';
 import { format } from '../../units';
-import type { Open } from '../../job';
+import type { Load } from '../../job';
 import { layoutOf, pathOf, type Case } from '../case';
 import { streamOver } from '../medium';
-import type { Answered, Kind } from './kind';
+import type { Answered, KindModel } from './kind';
 import { bytesADay, withinTarget } from './shared';
 
 const oneOver = formula({
@@ -23,7 +23,7 @@ const oneOver = formula({
  */
 export function openedOver<T extends Spread>(
   record: Recorder<T>,
-  { activity, device }: Case<Open>,
+  { activity, device }: Case<Load>,
   path: Path,
 ): Opened<T> {
   const one = { reads: 1, block: 4096, depth: 1, span: activity.bytes, synchronous: false };
@@ -39,7 +39,7 @@ const seconds = (s: number): string => format(s < 60 ? Math.round(s * 10) / 10 :
 const FELT = { yes: 'felt', no: 'not felt', unclear: 'at the edge of what is felt' };
 
 /** A load, open, build or render, where the processor shares the time. */
-export const OPEN: Kind<Open> = {
+export const LOAD_MODEL: KindModel<Load> = {
   size: ({ bytes }) => factWords(bytes, 'B'),
   transfer: () => null,
 
@@ -64,7 +64,7 @@ export const OPEN: Kind<Open> = {
   },
 
   apart(one, two) {
-    const opened = ({ of }: Answered<Open>) =>
+    const opened = ({ of }: Answered<Load>) =>
       openedOver(recordersFor(of.own).explaining, of, pathOf(of, of.activity.endpoint));
     const later = compareLoads(one.of.activity, opened(one), opened(two));
     const { low, expected, high } = later;

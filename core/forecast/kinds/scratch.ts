@@ -3,7 +3,7 @@ import { behindCache, scratchDay, waitFor, waitInputs, type Operations } from '.
 import { format } from '../../units';
 import type { Scratch } from '../../job';
 import { layoutOf, type Case } from '../case';
-import type { Kind } from './kind';
+import type { KindModel } from './kind';
 import { farApart, perDayName, withinTarget } from './shared';
 
 const operationsOf = ({ reads, block, depth, span, synchronous }: Scratch): Operations => ({
@@ -20,7 +20,7 @@ export const onDevice = ({ activity, device }: Case<Scratch>): Operations => ({
 });
 
 /** Small operations at random places all day: how long they are waited for. */
-export const SCRATCH: Kind<Scratch> = {
+export const SCRATCH_MODEL: KindModel<Scratch> = {
   size: ({ operations }) => `${factWords(operations, 'count')} operations a day`,
   transfer: () => null,
 
@@ -43,7 +43,6 @@ export const SCRATCH: Kind<Scratch> = {
     const { wear } = scratchDay(record, path, scratch.operations, operationsOf(scratch));
     return record.reworded(wear, () => perDayName(scratch.name, direction));
   },
-  small: true,
 
   apart: (one, two) =>
     farApart(one, two, 'less', {

@@ -16,7 +16,7 @@ import { format } from '../../units';
 import type { Stream } from '../../job';
 import type { Case } from '../case';
 import type { Inputs, Transfer } from '../inputs';
-import type { Answered, Kind } from './kind';
+import type { Answered, KindModel } from './kind';
 import { bytesADay, inputsFor } from './shared';
 
 const manyTimes = formula({
@@ -126,7 +126,7 @@ function sampled(all: Paced<Estimate>, stream: Stream): Samples {
 }
 
 /** A rate that must not stall: what the drive sustains over what is wanted. */
-export const STREAM: Kind<Stream> = {
+export const STREAM_MODEL: KindModel<Stream> = {
   size: ({ streams, rate }) => `${streams} × ${factWords(rate, 'B/s')}`,
   transfer: (stream) => transferOf(recordersFor().bare, stream),
 

@@ -1,4 +1,4 @@
-export { openIn, type Test, type WorthId } from './kinds';
+export { openIn, registerOpening, type OpenQuestions, type Test, type WorthId } from './kinds';
 export {
   byMinute,
   drawn,

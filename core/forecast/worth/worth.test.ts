@@ -6,7 +6,7 @@ import { eachDraw, quantile, SAMPLES } from '../../stats';
 import { collect, forecast, pathFor } from '../answer';
 import { caseOf, type Case } from '../case';
 import { openedOver } from '../kinds';
-import type { Activity, Move, Open, Scratch, Stream } from '../../job';
+import type { Activity, Move, Load, Scratch, Stream } from '../../job';
 import { rising, toldBy } from './monotone';
 import { worthFinding, worthWords, nothingWorth } from '.';
 import { runs, whole } from '../../fixtures/draws';
@@ -141,7 +141,7 @@ const work = {
     processing: exact(9),
     bytes: exact(7e9),
     dependentReads: exact(3e4),
-  } as Open,
+  } as Load,
   stream: {
     ...common,
     kind: 'stream',
@@ -183,7 +183,7 @@ const quantiles = (low: number, mid: number, high: number, n: number) =>
   Array.from({ length: n }, (_, i) => quantile({ low, expected: mid, high }, (i + 0.5) / n));
 
 describe('of loads, streams and scratch work', () => {
-  const load = (processing: Open['processing'], target: number) =>
+  const load = (processing: Load['processing'], target: number) =>
     changed('open', {
       target,
       processing,
@@ -198,7 +198,7 @@ describe('of loads, streams and scratch work', () => {
     expect(worthWords(first!, found)).toMatch(/^Watch one load .* whether 19\u00a0?.*s can be promised/);
     // The reference: many more draws of what a load is made of, the formula written out.
     const record = recordersFor(of.own).explaining;
-    const { rate, latency } = openedOver(record, of as Case<Open>, pathFor(of));
+    const { rate, latency } = openedOver(record, of as Case<Load>, pathFor(of));
     const all = {
       inputs: {
         own: { low: 4, expected: 9, high: 21 },

@@ -1,6 +1,7 @@
+import { mustNotStall } from '../../job';
 import { eachDraw, SAMPLES, SEED, summary } from '../../stats';
 import type { Case } from '../case';
-import { openIn, type Open, type Test } from './kinds';
+import { openIn, type OpenQuestions, type Test } from './kinds';
 import { toldBy } from './monotone';
 
 /** What finding something out is worth for an activity's target. */
@@ -38,7 +39,7 @@ export interface Draws {
 }
 
 /** Goes through all draws of what is open. */
-export function drawn({ of, tell, tests }: Open, seed = SEED): Draws {
+export function drawn({ of, tell, tests }: OpenQuestions, seed = SEED): Draws {
   const [figures, met] = [new Float64Array(SAMPLES), new Float64Array(SAMPLES)];
   const signals = tests.map(() => new Float64Array(SAMPLES));
   eachDraw(of, seed, (one, i) => {
@@ -100,6 +101,6 @@ export function worthFinding(of: Case, sure: number, seed = SEED): WorthFinding 
     })
     .filter(({ changes }) => changes >= LEAST)
     .sort(byMinute);
-  const { id, kind, target } = of.activity;
-  return { activity: id, target: kind === 'stream' ? null : target, now, sure, list };
+  const { id, target } = of.activity;
+  return { activity: id, target: mustNotStall(of.activity) ? null : target, now, sure, list };
 }

@@ -1,5 +1,5 @@
-import type { Spread } from '../../stats';
-import { phasesOf } from '../trace';
+import { Z95, type Spread } from '../../stats';
+import { tracePhasesOf } from '../trace';
 import { noiseOf } from '../trace/segment';
 
 /** What a probe may cost at most. */
@@ -40,8 +40,6 @@ const LATER = 1.06;
 const MOST = 1600;
 /** Rest between the bursts, s, and bins of the second burst at most as a share of those of the cache. */
 const REST = 30;
-
-const T95 = 1.96;
 
 /**
  * One adaptive run that finds how large a drive's cache is, what it sustains behind it, and how fast it recovers: writes bins of one size until a change is
@@ -121,7 +119,7 @@ export class Probe {
   private decide(): void {
     this.look = Math.max(this.t.length + 2, Math.ceil(this.t.length * LATER));
     const trace = { t: Float64Array.from(this.t), bytes: Float64Array.from(this.bytes) };
-    const { cache, fast, slow } = phasesOf(trace, { media: 'flash', ceiling: null });
+    const { cache, fast, slow } = tracePhasesOf(trace, { media: 'flash', ceiling: null });
     if (!cache || cache.atLeast || slow === null) {
       this.edge = null;
       return;
@@ -147,7 +145,7 @@ export class Probe {
     );
     const { variance, stays } = noiseOf(logs);
     const rate = (this.bytes.at(-1)! - this.bytes[start]!) / (this.t.at(-1)! - this.t[start]!);
-    const half = T95 * Math.sqrt((variance * ((1 + stays) / (1 - stays))) / n);
+    const half = Z95 * Math.sqrt((variance * ((1 + stays) / (1 - stays))) / n);
     return { low: rate * Math.exp(-half), expected: rate, high: rate * Math.exp(half) };
   }
 
@@ -170,7 +168,7 @@ export class Probe {
   private lastly(): { cache: number; fast: number; slow: Spread } | null {
     if (this.t.length < FIRST) return null;
     const trace = { t: Float64Array.from(this.t), bytes: Float64Array.from(this.bytes) };
-    const { cache, fast, slow } = phasesOf(trace, { media: 'flash', ceiling: null });
+    const { cache, fast, slow } = tracePhasesOf(trace, { media: 'flash', ceiling: null });
     const level = cache && !cache.atLeast && slow !== null ? this.levelFrom(cache.bytes) : null;
     return level && { cache: cache!.bytes, fast, slow: level };
   }

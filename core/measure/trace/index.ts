@@ -1,8 +1,8 @@
 export { type Trace } from './bins';
 export {
-  phasesOf,
+  tracePhasesOf,
   stallsOf,
-  type Phase,
+  type TracePhase,
   type PhaseKind,
   type Phases,
   type Stall,

@@ -1,11 +1,11 @@
 import { binned, type Trace } from './bins';
-import { despiked, noiseOf, pricesOf, segment, type Piece } from './segment';
+import { despiked, noiseOf, pricesOf, segment, type TracePiece } from './segment';
 
 /** What a phase of a copy is. */
 export type PhaseKind = 'memory' | 'cache' | 'sustained' | 'throttled' | 'inner tracks' | 'steady';
 
 /** A stretch of a trace in which it ran alike. */
-export interface Phase {
+export interface TracePhase {
   kind: PhaseKind;
   /** B and s from the trace's beginning. */
   fromBytes: number;
@@ -28,7 +28,7 @@ export interface Stall {
 }
 
 export interface Phases {
-  phases: Phase[];
+  phases: TracePhase[];
   stalls: Stall[];
   /** B of cache, where its end is seen; B that were moved without one, else. */
   cache: { bytes: number; atLeast: boolean } | null;
@@ -63,11 +63,11 @@ const HOTTEST = 3;
 const HOT = 60;
 
 /** Pieces whose levels hardly differ, as one. */
-function joined(pieces: readonly Piece[]): Piece[] {
-  const found: Piece[] = [];
+function joined(pieces: readonly TracePiece[]): TracePiece[] {
+  const found: TracePiece[] = [];
   for (const piece of pieces) {
     const last = found.at(-1);
-    const isLevel = (p: Piece) => Math.abs(p.slope) * (p.to - p.from) < FALLS;
+    const isLevel = (p: TracePiece) => Math.abs(p.slope) * (p.to - p.from) < FALLS;
     if (last && isLevel(last) && isLevel(piece) && Math.abs(last.level - piece.level) < ALIKE) {
       const [a, b] = [last.to - last.from, piece.to - piece.from];
       Object.assign(last, { to: piece.to, level: (last.level * a + piece.level * b) / (a + b), slope: 0 });
@@ -77,7 +77,7 @@ function joined(pieces: readonly Piece[]): Piece[] {
 }
 
 /** Between two levels a reading may lie that is of both: a short piece in between is their edge. */
-function withoutEdges(pieces: readonly Piece[]): Piece[] {
+function withoutEdges(pieces: readonly TracePiece[]): TracePiece[] {
   const found = pieces.map((piece) => ({ ...piece }));
   for (let i = 1; i < found.length - 1; i++) {
     const [before, piece, next] = [found[i - 1]!, found[i]!, found[i + 1]!];
@@ -153,12 +153,12 @@ function warmthIn({ t, warmth }: Trace, from: number, to: number): number | null
 }
 
 /** What each phase is, from how they follow each other, what is known of the drive and how hot it was. */
-function named(list: readonly Omit<Phase, 'kind'>[], { media, ceiling }: TraceHints): Phase[] {
+function named(list: readonly Omit<TracePhase, 'kind'>[], { media, ceiling }: TraceHints): TracePhase[] {
   const hottest = Math.max(...list.map((p) => p.warmth ?? -Infinity));
   let cached = false;
   let dropped = false;
-  let last: Phase | undefined;
-  return list.map((phase, i): Phase => {
+  let last: TracePhase | undefined;
+  return list.map((phase, i): TracePhase => {
     const next = list[i + 1];
     const before = last?.kind === 'memory' ? undefined : last;
     const isDown = before !== undefined && phase.first < before.last * (1 - STEP);
@@ -186,7 +186,7 @@ function named(list: readonly Omit<Phase, 'kind'>[], { media, ceiling }: TraceHi
  * thousand pieces of equal bytes, its edges then on the readings themselves.
  * @throws RangeError for a trace with too few readings, or in which nothing moved
  */
-export function phasesOf(trace: Trace, hints: TraceHints = { media: null, ceiling: null }): Phases {
+export function tracePhasesOf(trace: Trace, hints: TraceHints = { media: null, ceiling: null }): Phases {
   const { t, bytes } = trace;
   const [origin, start] = [bytes[0]!, t[0]!];
   const moved = bytes.at(-1)! - origin;

@@ -1,7 +1,7 @@
 import { median } from '../../stats';
 
 /** A stretch of one level, or of one slope. */
-export interface Piece {
+export interface TracePiece {
   /** First value of it, and the one after its last. */
   from: number;
   to: number;
@@ -111,7 +111,7 @@ export function pricesOf(
  * that cannot be part of the best cut any more are dropped on the way.
  * @param prices of a change and of a slope; absent: by the values' own scatter
  */
-export function segment(values: Float64Array, prices = pricesOf(values, noiseOf(values))): Piece[] {
+export function segment(values: Float64Array, prices = pricesOf(values, noiseOf(values))): TracePiece[] {
   const n = values.length;
   const sums = new Sums(values);
   const least = Math.min(LEAST, n);
@@ -134,7 +134,7 @@ export function segment(values: Float64Array, prices = pricesOf(values, noiseOf(
     const most = best[to]! + prices.change + prices.slope;
     for (const from of open) if (costs[from]! > most) until[from] = Math.min(until[from]!, to + least);
   }
-  const pieces: Piece[] = [];
+  const pieces: TracePiece[] = [];
   for (let to = n; to > 0; to = cut[to]!) {
     const from = cut[to]!;
     const isSloped = sums.bySlope(from, to) > prices.slope;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { gaussian, noise } from '../../stats';
-import { phasesOf, type Phases, type Trace } from '.';
+import { tracePhasesOf, type Phases, type Trace } from '.';
 import { noiseOf, pricesOf, segment, totalCost } from './segment';
 import { draws, runs } from '../../fixtures/draws';
 
@@ -124,7 +124,7 @@ describe('phases of a trace', () => {
           },
           seed,
         );
-        const found = phasesOf(trace, { media: 'flash', ceiling: null });
+        const found = tracePhasesOf(trace, { media: 'flash', ceiling: null });
         all++;
         const isEdge = Math.abs((found.cache?.bytes ?? 0) - cache) < 0.01 * (cache + rest);
         const isRate =
@@ -141,7 +141,7 @@ describe('phases of a trace', () => {
 
   test('one rate is one phase, and the cache is at least what was moved', () => {
     for (let seed = 0; seed < 20; seed++) {
-      const found = phasesOf(
+      const found = tracePhasesOf(
         planted({ levels: [{ bytes: 6e10, rate: 8e8 }], sigma: 0.06, stays: 0.8, spikes: 0.02 }, seed),
       );
       expect(kinds(found)).toEqual(['steady']);
@@ -151,7 +151,7 @@ describe('phases of a trace', () => {
 
   test('a disk that slows down steadily: how much slower inside than outside', () => {
     const levels = [{ bytes: 4e12, rate: 2.6e8, to: 1.3e8 }];
-    const found = phasesOf(planted({ levels, sigma: 0.02, stays: 0.5, spikes: 0.01 }, 5), {
+    const found = tracePhasesOf(planted({ levels, sigma: 0.02, stays: 0.5, spikes: 0.01 }, 5), {
       media: 'disk',
       ceiling: null,
     });
@@ -170,7 +170,7 @@ describe('phases of a trace', () => {
     const trace = planted({ levels, sigma: 0.03, stays: 0.3, spikes: 0 }, 9);
     const i = trace.bytes.findIndex((b) => b > 1e11);
     const stood = { ...trace, t: trace.t.map((t, k) => (k >= i ? t + 7 : t)) };
-    const found = phasesOf(stood, { media: 'flash', ceiling: 1e9 });
+    const found = tracePhasesOf(stood, { media: 'flash', ceiling: 1e9 });
     expect(kinds(found)).toEqual(['memory', 'cache', 'sustained']);
     expect(found.stalls).toHaveLength(1);
     expect(found.stalls[0]!.seconds).toBeCloseTo(7, 0);
@@ -191,14 +191,16 @@ describe('phases of a trace', () => {
       3,
     );
     const warmth = trace.bytes.map((b) => Math.min(82, 38 + (44 * b) / 2e11));
-    expect(kinds(phasesOf({ ...trace, warmth }, { media: 'flash', ceiling: null }))).toContain('throttled');
-    expect(kinds(phasesOf(trace, { media: 'flash', ceiling: null }))).toEqual(['cache', 'sustained']);
+    expect(kinds(tracePhasesOf({ ...trace, warmth }, { media: 'flash', ceiling: null }))).toContain(
+      'throttled',
+    );
+    expect(kinds(tracePhasesOf(trace, { media: 'flash', ceiling: null }))).toEqual(['cache', 'sustained']);
   });
 
   test('too little to cut is said', () => {
     const t = Float64Array.from([0, 1, 2]);
-    expect(() => phasesOf({ t, bytes: t })).toThrow(RangeError);
+    expect(() => tracePhasesOf({ t, bytes: t })).toThrow(RangeError);
     const still = new Float64Array(40);
-    expect(() => phasesOf({ t: still.map((_, i) => i), bytes: still })).toThrow(RangeError);
+    expect(() => tracePhasesOf({ t: still.map((_, i) => i), bytes: still })).toThrow(RangeError);
   });
 });

@@ -1,5 +1,5 @@
 /** What a device has done since it was plugged in, at one moment. */
-export interface Counters {
+export interface DeviceCounters {
   /** B read and written. */
   read: number;
   written: number;
@@ -18,7 +18,7 @@ const SECTOR = 512;
  * in flight, ms with any in flight.
  * @throws RangeError for a text of another shape
  */
-export function parseStat(text: string): Counters {
+export function parseStat(text: string): DeviceCounters {
   const fields = text.trim().split(/\s+/).map(Number);
   const [reads, , readSectors, , writes, , writtenSectors, , , busy] = fields;
   if (fields.length < 10 || fields.some((n) => !Number.isFinite(n) || n < 0))

@@ -1,9 +1,9 @@
-export { parsePending, parseStat, type Counters } from './counters';
+export { parsePending, parseStat, type DeviceCounters } from './counters';
 export {
   WATCH,
   Watcher,
-  type Piece,
-  type Reading,
+  type WatchedPiece,
+  type CounterReading,
   type Watched,
   type WatchRules,
   type WatchState,

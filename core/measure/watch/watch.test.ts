@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { noise } from '../../stats';
-import { parsePending, parseStat, Watcher, type Reading, type Watched } from '.';
+import { parsePending, parseStat, Watcher, type CounterReading, type Watched } from '.';
 import { runs } from '../../fixtures/draws';
 
 describe('what the kernel counts', () => {
@@ -36,7 +36,7 @@ interface Planted {
 }
 
 /** Readings every tenth of a second, with what a system writes by itself meanwhile. */
-function* readings({ start, bytes, rate, memory }: Planted, seed: number): Generator<Reading> {
+function* readings({ start, bytes, rate, memory }: Planted, seed: number): Generator<CounterReading> {
   const random = noise(seed);
   let [hum, requests] = [0, 0];
   for (let i = 0; ; i++) {
@@ -105,7 +105,7 @@ describe('watching a device', () => {
     expect(watcher.result()).toBeNull();
   });
 
-  const reading = (t: number, written: number, pending: number): Reading => ({
+  const reading = (t: number, written: number, pending: number): CounterReading => ({
     t,
     read: 0,
     written,
@@ -177,7 +177,7 @@ describe('watching a device', () => {
 
   test('a device plugged in anew begins the watch anew; a load ends when somebody says so', () => {
     const watcher = new Watcher();
-    const read = (t: number, bytes: number, busy: number): Reading => ({
+    const read = (t: number, bytes: number, busy: number): CounterReading => ({
       t,
       read: bytes,
       written: 0,
@@ -225,7 +225,7 @@ describe('watching a device', () => {
           };
         }
       };
-    const watch = (readings: Iterable<Reading>) => {
+    const watch = (readings: Iterable<CounterReading>) => {
       const watcher = new Watcher();
       for (const reading of readings) if (watcher.feed(reading) === 'over') break;
       return watcher;
@@ -256,7 +256,7 @@ describe('watching a device', () => {
     });
 
     test('flash behind its cache is the same work: neither ended nor asked about', () => {
-      function* slower(): Generator<Reading> {
+      function* slower(): Generator<CounterReading> {
         for (let i = 0; i < 1200; i++) {
           const t = i * 0.1;
           const written = 6e9 * Math.min(10, Math.max(0, t - 1)) + 9e7 * Math.min(90, Math.max(0, t - 11));

@@ -1,8 +1,8 @@
 import type { Sample } from '../../job';
-import type { Counters } from './counters';
+import type { DeviceCounters } from './counters';
 
 /** Counters at a moment, s by a clock that is never set. */
-export interface Reading extends Counters {
+export interface CounterReading extends DeviceCounters {
   t: number;
   /** B that memory still holds for the drives; null where nobody says. */
   pending: number | null;
@@ -19,7 +19,7 @@ export interface WatchRules {
 export const WATCH: WatchRules = { least: 1e6, still: 3 };
 
 /** Work that was watched from its first bytes to its last. */
-export interface Piece {
+export interface WatchedPiece {
   /** s by the readings' clock. */
   began: number;
   seconds: number;
@@ -35,11 +35,11 @@ export interface Piece {
 }
 
 /** What was watched, and what others did meanwhile. */
-export interface Watched extends Piece {
+export interface Watched extends WatchedPiece {
   /** B/s that others moved before and after it; null where that is no more than a system's hum. */
   others: number | null;
   /** Where next to nothing moved for long before or after the work's own level: all of it, if that belonged to it. Only a person can tell. */
-  whole: Piece | null;
+  whole: WatchedPiece | null;
 }
 
 /** How a watch stands: nothing yet; work going on; all moved, but memory holds some of it; over. */
@@ -68,14 +68,14 @@ const MOST_STEPS = 20_000;
 
 /** What came between two readings. */
 interface Step {
-  from: Reading;
-  to: Reading;
+  from: CounterReading;
+  to: CounterReading;
   /** B moved by the device; B handed to it or to memory. */
   moved: number;
   given: number;
 }
 
-const step = (from: Reading, to: Reading): Step => {
+const step = (from: CounterReading, to: CounterReading): Step => {
   const moved = to.read - from.read + (to.written - from.written);
   const held = to.pending === null || from.pending === null ? 0 : to.pending - from.pending;
   return { from, to, moved, given: Math.max(0, moved + held) };
@@ -109,7 +109,7 @@ function partOf(s: Step, neighbour: Step | undefined, of: 'moved' | 'given'): nu
 }
 
 /** B that memory holds or the device has moved; null where nobody says what memory holds. */
-const handed = ({ pending, read, written }: Reading): number | null =>
+const handed = ({ pending, read, written }: CounterReading): number | null =>
   pending === null ? null : pending + read + written;
 
 /** B that memory took from the first of the steps on and still holds, or the device has moved, at the end of the last. */
@@ -162,13 +162,13 @@ function thinned(steps: readonly Step[]): Step[] {
  * next to nothing beside the work's own level, for a system and other programs write a little at all times.
  */
 export class Watcher {
-  private last: Reading | null = null;
+  private last: CounterReading | null = null;
   /** Before the work: the last seconds of it, for what others do and what memory took. */
   private before: Step[] = [];
   private recent: Step[] = [];
   /** From the first that may be the work's on. */
   private steps: Step[] = [];
-  private base: Reading | null = null;
+  private base: CounterReading | null = null;
   private pendingBefore: number | null = null;
   private othersBefore = 0;
   /** B moved, and B times the B/s they moved at: their ratio is the level at which most was moved. */
@@ -179,7 +179,7 @@ export class Watcher {
   constructor(private readonly rules: WatchRules = WATCH) {}
 
   /** Takes the next reading. A counter that falls back (a device plugged in anew) begins the watch anew. */
-  feed(reading: Reading): WatchState {
+  feed(reading: CounterReading): WatchState {
     const before = this.last;
     this.last = reading;
     if (!before || this.state === 'over') return this.state;
@@ -310,7 +310,10 @@ export class Watcher {
     return { from: isEarly ? taken : first, to, bar: bar >= 0 ? bar : null };
   }
 
-  private piece({ from, to, bar }: { from: number; to: number; bar: number | null }, until?: number): Piece {
+  private piece(
+    { from, to, bar }: { from: number; to: number; bar: number | null },
+    until?: number,
+  ): WatchedPiece {
     const { steps } = this;
     const base = steps[from]!.from;
     const began = beganIn(steps[from]!, steps[from + 1]);

@@ -1,13 +1,13 @@
+import { YEAR_SECONDS } from '../../units';
 import { type Spread } from '../../stats';
 import { wholeDisk } from '../disks';
 import { formula, given, worked, type Estimate } from '../../evidence';
 import { dataMembers, survives, type Layout } from '../../build/array';
 
 /** Hours of a mean year; the failure rates of data sheets count so. */
-const YEAR = 8766 * 3600;
 
 /** Probability of failing within a year, from the mean time between failures: 1 − exp(−1 year ÷ MTBF). */
-export const yearlyFailure = (mtbf: number): number => -Math.expm1(-YEAR / mtbf);
+export const yearlyFailure = (mtbf: number): number => -Math.expm1(-YEAR_SECONDS / mtbf);
 
 /**
  * Probability of meeting at least one unreadable sector while reading so many bytes: 1 − (1 − p)^bits, worked out so that nothing is rounded away.

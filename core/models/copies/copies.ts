@@ -1,7 +1,7 @@
 import { eachDraw, exactly, expectedOf, isExact, SAMPLES, SEED, about, type Spread } from '../../stats';
 import { formula, type Fact, type Recorder } from '../../evidence';
 import { assumed, marketOf } from '../../catalog/assumptions';
-import { format, type Unit } from '../../units';
+import { format, YEAR_DAYS, type Unit } from '../../units';
 import type { Copy } from './copy';
 
 /** How many copies, on how many kinds of medium, how many of them elsewhere. */
@@ -89,7 +89,7 @@ export function fillsIn<T extends Spread>(record: Recorder<T>, usable: T, list: 
   const years = (x: Record<string, number>): number => {
     if (kept.now(x) >= x.usable!) return 0;
     if (kept.growth(x) <= 0) return NEVER;
-    return Math.min(NEVER, (x.usable! - kept.now(x)) / kept.growth(x) / 365);
+    return Math.min(NEVER, (x.usable! - kept.now(x)) / kept.growth(x) / YEAR_DAYS);
   };
   const { x: middle } = expectedOf({ inputs });
   const at = years(middle);

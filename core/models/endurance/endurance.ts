@@ -1,13 +1,12 @@
+import { YEAR_DAYS } from '../../units';
 import { formula } from '../../evidence';
-
-const DAYS_A_YEAR = 365;
 
 /** Writes a day that a rating allows over its warranty: TBW ÷ (365 × years). */
 export const allowedPerDay = formula({
   name: 'allowed writes',
   unit: 'B/day',
   inputs: { tbw: 'TBW', years: 'warranty in years' },
-  of: (m, x) => m.div(x.tbw, m.mul(m.num(DAYS_A_YEAR), x.years)),
+  of: (m, x) => m.div(x.tbw, m.mul(m.num(YEAR_DAYS), x.years)),
 });
 
 /** Drive writes per day: TBW ÷ (capacity × 365 × years). */
@@ -15,7 +14,7 @@ export const drivesPerDay = formula({
   name: 'DWPD',
   unit: 'ratio',
   inputs: { tbw: 'TBW', capacity: 'capacity', years: 'warranty in years' },
-  of: (m, x) => m.div(x.tbw, m.mul(m.mul(x.capacity, m.num(DAYS_A_YEAR)), x.years)),
+  of: (m, x) => m.div(x.tbw, m.mul(m.mul(x.capacity, m.num(YEAR_DAYS)), x.years)),
 });
 
 /** Years a new drive lasts at a rate of writing: TBW ÷ rate. */
@@ -23,7 +22,7 @@ export const lifeFromNew = formula({
   name: 'life from new',
   unit: 'years',
   inputs: { tbw: 'TBW', rate: 'writes a day' },
-  of: (m, x) => m.div(x.tbw, m.mul(x.rate, m.num(DAYS_A_YEAR))),
+  of: (m, x) => m.div(x.tbw, m.mul(x.rate, m.num(YEAR_DAYS))),
 });
 
 /** Years left: (TBW − written) ÷ rate. */
@@ -31,7 +30,7 @@ export const yearsLeft = formula({
   name: 'years left',
   unit: 'years',
   inputs: { tbw: 'TBW', written: 'written so far', rate: 'writes a day' },
-  of: (m, x) => m.div(m.max(m.sub(x.tbw, x.written), m.num(0)), m.mul(x.rate, m.num(DAYS_A_YEAR))),
+  of: (m, x) => m.div(m.max(m.sub(x.tbw, x.written), m.num(0)), m.mul(x.rate, m.num(YEAR_DAYS))),
 });
 
 /** Writes a day between two readings of the drive's own counter. */

@@ -9,4 +9,4 @@ export {
   DATA_UNIT,
 } from './endurance';
 export { life, lifeByCells, workloadShare, EnduranceInput, enduranceJsonSchema, type Life } from './life';
-export { growthOf, daysUntil, type Growth, type Reading } from './rate';
+export { growthOf, daysUntil, type Growth, type WrittenReading } from './rate';

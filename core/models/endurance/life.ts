@@ -1,3 +1,4 @@
+import { YEAR_DAYS } from '../../units';
 import { draws, quantile, SAMPLES, SEED, about, type Spread } from '../../stats';
 import * as z from 'zod';
 import { assumed } from '../../catalog/assumptions';
@@ -76,7 +77,7 @@ export const lifeByCells = formula({
     amplification: 'write amplification',
     rate: 'writes a day',
   },
-  of: (m, x) => m.div(m.div(m.mul(x.capacity, x.cycles), x.amplification), m.mul(x.rate, m.num(365))),
+  of: (m, x) => m.div(m.div(m.mul(x.capacity, x.cycles), x.amplification), m.mul(x.rate, m.num(YEAR_DAYS))),
 });
 
 /**
@@ -159,7 +160,7 @@ function growing(tbw: Estimate, written: Estimate, { now, perDay }: Growth): Est
       ? s.low + ((s.expected - s.low) * (p - 0.05)) / 0.45
       : s.expected + ((s.high - s.expected) * (p - 0.5)) / 0.45;
   const yearsAt = (rating: number, rate: number, growth: number) =>
-    Math.min(1000, daysUntil(rating - written.expected, rate, growth) / 365);
+    Math.min(1000, daysUntil(rating - written.expected, rate, growth) / YEAR_DAYS);
   const years = Float64Array.from({ length: SAMPLES }, (_, i) =>
     yearsAt(quantile(tbw, a[i]!), quantile(now, b[i]!), straight(perDay, c[i]!)),
   );
@@ -177,7 +178,9 @@ const DAY_MS = 86_400_000;
 function dates(since: string, day: number, left: Spread): NonNullable<Life['runsOut']> {
   const start = Date.parse(since) + day * DAY_MS;
   const at = (years: number) =>
-    new Date(Math.min(start + years * 365 * DAY_MS, Date.parse('9999-12-31'))).toISOString().slice(0, 10);
+    new Date(Math.min(start + years * YEAR_DAYS * DAY_MS, Date.parse('9999-12-31')))
+      .toISOString()
+      .slice(0, 10);
   return { earliest: at(left.low), expected: at(left.expected), latest: at(left.high) };
 }
 

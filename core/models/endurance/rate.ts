@@ -3,13 +3,13 @@ import { fromFact, given, worked, type Estimate, type Fact } from '../../evidenc
 import { rateBetween } from './endurance';
 
 /** The drive's counter of written bytes at an age in days. */
-export interface Reading {
+export interface WrittenReading {
   day: number;
   written: number;
 }
 
 /** @throws RangeError where readings fall or share a day */
-function check(readings: readonly Reading[]): void {
+function check(readings: readonly WrittenReading[]): void {
   readings.forEach((reading, i) => {
     const before = readings[i - 1];
     if (before && (reading.day <= before.day || reading.written < before.written))
@@ -25,7 +25,7 @@ export function rateOfWriting({
   readings,
 }: {
   writesPerDay: Fact | null;
-  readings: readonly Reading[];
+  readings: readonly WrittenReading[];
 }): Estimate | null {
   const stated = fromFact('writes a day', writesPerDay, 'B/day');
   if (stated) return stated;
@@ -38,7 +38,7 @@ export function rateOfWriting({
   return rateOfMany(readings.length > 1 ? readings : [first, last]);
 }
 
-const stepsOf = (readings: readonly Reading[]) =>
+const stepsOf = (readings: readonly WrittenReading[]) =>
   readings
     .slice(1)
     .map((reading, i) => ({
@@ -46,8 +46,8 @@ const stepsOf = (readings: readonly Reading[]) =>
       written: reading.written - readings[i]!.written,
       middle: (reading.day + readings[i]!.day) / 2,
     }));
-const sourceOf = ({ day }: Reading) => ({ kind: 'device', note: `reading at day ${day}` }) as const;
-const asRead = (readings: readonly Reading[]): Estimate[] =>
+const sourceOf = ({ day }: WrittenReading) => ({ kind: 'device', note: `reading at day ${day}` }) as const;
+const asRead = (readings: readonly WrittenReading[]): Estimate[] =>
   readings.map((r) =>
     given(`written at day ${r.day}`, r.written, 'B', { kind: 'device', note: `reading at day ${r.day}` }),
   );
@@ -64,7 +64,7 @@ const COUNTS_FOR = 2;
  * the scatter of an increment grows with its days: weighted so, the best rate is all that was written over all the days, and what the increments
  * scatter around it, together with what is usual, says how well it is known (Student's t). One increment alone says nothing of its own scatter.
  */
-function rateOfMany(readings: readonly Reading[]): Estimate {
+function rateOfMany(readings: readonly WrittenReading[]): Estimate {
   const steps = stepsOf(readings);
   const days = steps.reduce((sum, s) => sum + s.days, 0);
   const rate = steps.reduce((sum, s) => sum + s.written, 0) / days;
@@ -103,7 +103,7 @@ export interface Growth {
 }
 
 /** Growth of the daily writes from four or more readings: a straight line through the increments' rates, weighted by their days. Null for fewer. */
-export function growthOf(readings: readonly Reading[]): Growth | null {
+export function growthOf(readings: readonly WrittenReading[]): Growth | null {
   if (readings.length < 4) return null;
   check(readings);
   const steps = stepsOf(readings);
@@ -151,7 +151,10 @@ export function growthOf(readings: readonly Reading[]): Growth | null {
   };
 }
 
-/** Days until so many bytes are written at a rate that grows: the positive root of rate · t + growth · t² ÷ 2 = bytes. Infinity where it dries up before. */
+/**
+ * Days until so many bytes are written at a rate that grows: the positive root of rate · t + growth · t² ÷ 2 = bytes. Infinity where it dries up
+ * before.
+ */
 export function daysUntil(bytes: number, rate: number, growth: number): number {
   if (bytes <= 0) return 0;
   if (Math.abs(growth) < 1e-12 * Math.abs(rate)) return rate > 0 ? bytes / rate : Infinity;

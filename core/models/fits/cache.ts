@@ -1,7 +1,7 @@
 import { SEED, withErrors, type Spread, type Timing } from '../../stats';
 
 /** How far a copy had come: so many bytes after so many s from its start. Laps of one copy, or copies of several sizes onto a rested drive. */
-export interface Moved extends Timing {
+export interface MovedBy extends Timing {
   bytes: number;
 }
 
@@ -41,7 +41,7 @@ const dot = (a: readonly number[], b: readonly number[]): number => {
  * cache tried, the rates by least squares, each moment weighted by its error.
  * @throws RangeError for fewer than three moments
  */
-export function fitCache(points: readonly Moved[], seed = SEED): CacheFit {
+export function fitCache(points: readonly MovedBy[], seed = SEED): CacheFit {
   if (points.length < 3)
     throw new RangeError(
       'Three moments are needed: within the cache, and twice past it or the other way round.',

@@ -1,4 +1,4 @@
-import { NOTHING, type Counters } from './counters';
+import { NOTHING, type HealthCounters } from './counters';
 
 const SUPPORTED = 1n << 63n;
 const VALID = 1n << 62n;
@@ -15,7 +15,7 @@ function statistic(page: Uint8Array, at: number): number | null {
  * Reads pages of the device statistics log [standard ATA Command Set, log 04h; offsets from memory]: 01h general, 05h temperature, 07h solid state.
  * @param pages 512 bytes each, in any order; the page's number stands in its third byte
  */
-export function fromAtaStatistics(pages: readonly Uint8Array[]): Counters {
+export function fromAtaStatistics(pages: readonly Uint8Array[]): HealthCounters {
   const of = (number: number, at: number, bits = 48): number | null => {
     const page = pages.find((p) => p[2] === number);
     const value = page ? statistic(page, at) : null;

@@ -1,5 +1,5 @@
 /** What a drive counts about itself. What it does not tell is null. */
-export interface Counters {
+export interface HealthCounters {
   from: 'NVMe log page 02h' | 'ATA device statistics' | 'pasted text';
   /** B written and read by the host. */
   written: number | null;
@@ -22,7 +22,7 @@ export interface Counters {
   warnings: string[];
 }
 
-export const NOTHING: Omit<Counters, 'from'> = {
+export const NOTHING: Omit<HealthCounters, 'from'> = {
   written: null,
   read: null,
   percentageUsed: null,
@@ -39,4 +39,4 @@ export const NOTHING: Omit<Counters, 'from'> = {
 };
 
 /** Outcome of reading counters. */
-export type Told = { ok: true; counters: Counters } | { ok: false; problem: string };
+export type ToldHealth = { ok: true; counters: HealthCounters } | { ok: false; problem: string };

@@ -1,4 +1,4 @@
-export type { Counters, Told } from './counters';
+export type { HealthCounters, ToldHealth } from './counters';
 export { fromNvmeLog } from './nvme';
 export { fromAtaStatistics } from './ata';
 export { fromPasted } from './pasted';

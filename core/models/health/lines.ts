@@ -1,12 +1,12 @@
 import { DATA_UNIT } from '../endurance';
-import type { Counters } from './counters';
+import type { HealthCounters } from './counters';
 
 const percent = (share: number): string => String(Math.round(share * 1e6) / 1e4);
 const whole = (value: number): string => String(Math.round(value));
 
 /** Each counter by its standard's name, and how a line says it. */
 const LINES: readonly [
-  key: Exclude<keyof Counters, 'from' | 'warnings'>,
+  key: Exclude<keyof HealthCounters, 'from' | 'warnings'>,
   name: string,
   say: (v: number) => string,
 ][] = [
@@ -25,7 +25,7 @@ const LINES: readonly [
 ];
 
 /** Counters as lines in the standards' field names, as they can be pasted: of a raw page, what a person can read. */
-export const linesOf = (counters: Counters): string =>
+export const linesOf = (counters: HealthCounters): string =>
   LINES.flatMap(([key, name, say]) =>
     counters[key] === null ? [] : [`${name}: ${say(counters[key])}`],
   ).join('\n');

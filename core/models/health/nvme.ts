@@ -1,5 +1,5 @@
 import { DATA_UNIT } from '../endurance';
-import { NOTHING, type Counters } from './counters';
+import { NOTHING, type HealthCounters } from './counters';
 
 /** Bits of the critical warning [standard NVM Express, log page 02h; from memory]. */
 const WARNINGS = [
@@ -24,7 +24,7 @@ function whole(page: Uint8Array, at: number, bytes: number): number {
  * Reads the SMART / health information log page [standard NVM Express, log page 02h; offsets from memory].
  * @param page its 512 bytes
  */
-export function fromNvmeLog(page: Uint8Array): Counters {
+export function fromNvmeLog(page: Uint8Array): HealthCounters {
   const temperature = whole(page, 1, 2);
   return {
     ...NOTHING,

@@ -1,10 +1,10 @@
 import { DATA_UNIT } from '../endurance';
 import { readNumber } from '../../units';
 import { own } from '../../text';
-import { NOTHING, type Counters, type Told } from './counters';
+import { NOTHING, type HealthCounters, type ToldHealth } from './counters';
 import { implausible } from './plausible';
 
-type Key = Exclude<keyof Counters, 'from' | 'warnings'>;
+type Key = Exclude<keyof HealthCounters, 'from' | 'warnings'>;
 
 /** Names of the fields as their standards write them, in lower case without marks, and what one step of each is. */
 const FIELDS: Record<string, [key: Key, factor: number]> = {
@@ -95,13 +95,13 @@ function fieldIn(line: string): ReturnType<typeof attributeIn> {
  * Reads counters pasted as `Name: value` lines in the standards' own field names, or as rows of an attribute table; what stands in brackets
  * behind a value is left out. A value that is no plain number, or that no drive can tell, is refused with its line and field.
  */
-export function fromPasted(text: string): Told {
+export function fromPasted(text: string): ToldHealth {
   if (text.length > MOST_TEXT)
     return {
       ok: false,
       problem: 'The text is longer than a million characters: paste only the health page.',
     };
-  const counters: Counters = { ...NOTHING, from: 'pasted text', warnings: [] };
+  const counters: HealthCounters = { ...NOTHING, from: 'pasted text', warnings: [] };
   let found = 0;
   for (const [i, line] of text.split(/\r?\n/).entries()) {
     const read = line.length > LONGEST_LINE ? null : (attributeIn(line) ?? fieldIn(line));

@@ -1,6 +1,6 @@
-import type { Counters, Told } from './counters';
+import type { HealthCounters, ToldHealth } from './counters';
 
-type Key = Exclude<keyof Counters, 'from' | 'warnings'>;
+type Key = Exclude<keyof HealthCounters, 'from' | 'warnings'>;
 
 /** A field as its standard names it, and what no drive exceeds [memory]: far above the most worn one there is. */
 const LIMITS: Record<Key, { name: string; low: number; high: number; unit: string; scale?: number }> = {
@@ -27,7 +27,7 @@ export function implausible(key: Key, value: number): string | null {
 }
 
 /** Counters as they were read, or which of them no drive can tell. */
-export function plausible(counters: Counters): Told {
+export function plausible(counters: HealthCounters): ToldHealth {
   for (const key of Object.keys(LIMITS) as Key[]) {
     const value = counters[key];
     const problem = value === null ? null : implausible(key, value);

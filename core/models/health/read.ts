@@ -1,6 +1,6 @@
 import { numeral } from '../../units';
 import { fromAtaStatistics } from './ata';
-import type { Told } from './counters';
+import type { ToldHealth } from './counters';
 import { fromNvmeLog } from './nvme';
 import { fromPasted } from './pasted';
 import { plausible } from './plausible';
@@ -18,7 +18,7 @@ const isAtaPage = (page: Uint8Array): boolean =>
  * Reads a file of a health log page, or of text with counters.
  * @param text the same bytes as text
  */
-export function readHealth(bytes: Uint8Array, text: string): Told {
+export function readHealth(bytes: Uint8Array, text: string): ToldHealth {
   if (!bytes.some((b) => b === 0)) return fromPasted(text);
   if (bytes.length > 1_000_000) return { ok: false, problem: 'The file is larger than any health page.' };
   if (bytes.every((b) => b === 0))

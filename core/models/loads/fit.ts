@@ -8,7 +8,7 @@ export interface LoadTiming extends Timing {
 }
 
 /** What was counted of a load beside its times. */
-export interface Counted {
+export interface CountedLoad {
   bytes: number;
   requests: number;
 }
@@ -50,7 +50,7 @@ const slowest = (timings: readonly LoadTiming[]): LoadTiming =>
  * @param counted bytes and requests where they were counted
  * @throws RangeError without a timing, or where bounds are left and no load goes with the times
  */
-export function fitLoad(timings: readonly LoadTiming[], counted: Counted | null, seed = SEED): LoadFit {
+export function fitLoad(timings: readonly LoadTiming[], counted: CountedLoad | null, seed = SEED): LoadFit {
   if (timings.length === 0) throw new RangeError('A load must be timed on a device at least.');
   if (timings.length < (counted ? 2 : 3)) return boundsOf(timings, counted);
   const weights = timings.map(({ error }) => 1 / Math.max(error, LEAST_ERROR));
@@ -98,7 +98,7 @@ interface Bound {
 }
 
 /** All corners of the parts that are not negative and go with the times within their errors, in scaled units. */
-function cornersOf(timings: readonly LoadTiming[], counted: Counted | null): number[][] {
+function cornersOf(timings: readonly LoadTiming[], counted: CountedLoad | null): number[][] {
   const bounds: Bound[] = [0, 1, 2].map((i) => ({ of: [0, 1, 2].map((k) => (k === i ? -1 : 0)), most: 0 }));
   for (const timing of timings) {
     const of = rowOf(timing);
@@ -133,7 +133,7 @@ function cornersOf(timings: readonly LoadTiming[], counted: Counted | null): num
 }
 
 /** The least and the most each part can be. @throws RangeError where no load goes with the times */
-function boundsOf(timings: readonly LoadTiming[], counted: Counted | null): LoadFit {
+function boundsOf(timings: readonly LoadTiming[], counted: CountedLoad | null): LoadFit {
   const corners = cornersOf(timings, counted);
   if (corners.length === 0)
     throw new RangeError(

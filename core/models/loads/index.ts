@@ -6,9 +6,9 @@ export {
   felt,
   noticeable,
   NOTICED,
-  type Felt,
-  type Load,
+  type IsFelt,
+  type LoadWork,
   type LoadInputs,
   type Opened,
 } from './load';
-export { fitLoad, fitted, type Counted, type LoadFit, type LoadTiming } from './fit';
+export { fitLoad, fitted, type CountedLoad, type LoadFit, type LoadTiming } from './fit';

@@ -38,7 +38,7 @@ const storageShare = formula({
 });
 
 /** What a load is made of; unknown parts widen its time. */
-export interface Load {
+export interface LoadWork {
   /** s that host and program take by themselves. */
   processing: Fact;
   bytes: Fact;
@@ -47,7 +47,7 @@ export interface Load {
   written?: Fact | undefined;
 }
 
-const partsOf = <T extends Spread>(record: Recorder<T>, load: Load) => ({
+const partsOf = <T extends Spread>(record: Recorder<T>, load: LoadWork) => ({
   bytes: record.fact('bytes', load.bytes, 'B', marketOf(record, 'load.bytes')),
   requests: record.fact('dependent reads', load.dependentReads, 'count', marketOf(record, 'load.requests')),
 });
@@ -60,13 +60,13 @@ export interface Opened<T extends Spread = Estimate> {
 }
 
 /** B that a load writes; null for none. */
-const writtenBy = <T extends Spread>(record: Recorder<T>, { written }: Load): T | null =>
+const writtenBy = <T extends Spread>(record: Recorder<T>, { written }: LoadWork): T | null =>
   written === undefined || written.value === 0
     ? null
     : record.fact('bytes written', written, 'B', marketOf(record, 'load.written'));
 
 /** How much longer a load takes on the second of two devices. */
-export function compareLoads(load: Load, a: Opened, b: Opened): Estimate {
+export function compareLoads(load: LoadWork, a: Opened, b: Opened): Estimate {
   const reading = {
     ...partsOf(explaining, load),
     rateA: a.rate,
@@ -89,7 +89,7 @@ export interface LoadInputs<T extends Spread = Estimate> {
 /** What the time of a load on a device goes by. */
 export function loadInputs<T extends Spread>(
   record: Recorder<T>,
-  load: Load,
+  load: LoadWork,
   { rate, latency, writing }: Opened<T>,
 ): LoadInputs<T> {
   const own = record.fact('processing time', load.processing, 's', marketOf(record, 'load.own'));
@@ -103,7 +103,7 @@ export function loadInputs<T extends Spread>(
 /** A load on a device: its time, and the share of it that is storage at all. */
 export function forecastLoad<T extends Spread>(
   record: Recorder<T>,
-  load: Load,
+  load: LoadWork,
   on: Opened<T>,
 ): { time: T; storage: T } {
   const { inputs, formula } = loadInputs(record, load, on);
@@ -118,17 +118,17 @@ export function forecastLoad<T extends Spread>(
 /** Above this a difference is felt [practice]: the greater of 0.3 s and 20 % of the slower. */
 export const NOTICED = { seconds: 0.3, share: 0.2 };
 
-export type Felt = 'yes' | 'no' | 'unclear';
+export type IsFelt = 'yes' | 'no' | 'unclear';
 
 /** Whether a difference (s, either sign) is felt beside the slower time; unclear where its interval straddles the threshold. */
-export function felt({ low, high }: Spread, slower: number, { seconds, share } = NOTICED): Felt {
+export function felt({ low, high }: Spread, slower: number, { seconds, share } = NOTICED): IsFelt {
   const threshold = Math.max(seconds, share * slower);
   const [least, most] = [Math.max(0, low, -high), Math.max(Math.abs(low), Math.abs(high))];
   return most <= threshold ? 'no' : least >= threshold ? 'yes' : 'unclear';
 }
 
 /** {@link felt} of two times that have nothing in common: independent errors add in quadrature. */
-export function noticeable(a: Spread, b: Spread, noticed = NOTICED): Felt {
+export function noticeable(a: Spread, b: Spread, noticed = NOTICED): IsFelt {
   const by = a.expected - b.expected;
   const low = by - Math.hypot(a.expected - a.low, b.high - b.expected);
   const high = by + Math.hypot(a.high - a.expected, b.expected - b.low);

@@ -1,10 +1,10 @@
 import { hooksFor, type Hooks } from './effects';
 import { settle } from './settle';
-import { begin, isActive, type Body, type Course, type State } from './state';
+import { begin, isActive, type Body, type FlowCourse, type EngineState } from './state';
 import type { Flow } from './store';
 
 /** What became of a flow: when it began, its bar was full and all was written; s by cause and stretches where they were asked for. */
-export type FlowResult = Readonly<Pick<Course, 'began' | 'bar' | 'safe' | 'by' | 'stretches'>>;
+export type FlowResult = Readonly<Pick<FlowCourse, 'began' | 'bar' | 'safe' | 'by' | 'stretches'>>;
 
 /** What became of a medium: B of cache left, °C at the end and at the hottest (NaN without heat), J drawn. */
 export type StoreResult = Readonly<Pick<Body, 'store' | 'cache' | 'warm' | 'hottest' | 'energy'>>;
@@ -27,7 +27,7 @@ export interface Options {
 }
 
 /** s until something changes. @throws RangeError where nothing ever does */
-function nextEvent(state: State, { next: all }: Hooks): number {
+function nextEvent(state: EngineState, { next: all }: Hooks): number {
   let least = Infinity;
   for (const next of all) least = Math.min(least, next(state));
   if (least === Infinity) throw new RangeError(ENDLESS);

@@ -1,7 +1,7 @@
-import type { Body, Cause, Course, Mark, State } from './state';
+import type { Body, Cause, FlowCourse, Mark, EngineState } from './state';
 
 /** Everything that adds up, as it stands. */
-export const markOf = ({ regime, time, courses, bodies }: State): Mark => ({
+export const markOf = ({ regime, time, courses, bodies }: EngineState): Mark => ({
   regime,
   time,
   flows: courses.map(({ given, taken, by }) => ({ given, taken, by: { ...by } })),
@@ -9,12 +9,12 @@ export const markOf = ({ regime, time, courses, bodies }: State): Mark => ({
 });
 
 /** What one cycle moved of a course. */
-function cycleOf(c: Course, had: Mark['flows'][number]): { given: number; taken: number } {
+function cycleOf(c: FlowCourse, had: Mark['flows'][number]): { given: number; taken: number } {
   return { given: c.given - had.given, taken: c.taken - had.taken };
 }
 
 /** How many whole cycles fit before anything else happens. */
-function room({ courses, active, bodies }: State, body: Body, mark: Mark): number {
+function room({ courses, active, bodies }: EngineState, body: Body, mark: Mark): number {
   let most = Infinity;
   const fit = (left: number, used: number) => {
     if (used > 0) most = Math.min(most, left / used);
@@ -36,7 +36,7 @@ function room({ courses, active, bodies }: State, body: Body, mark: Mark): numbe
 }
 
 /** Jumps over as many whole cycles of a throttle, all alike, as fit before anything else happens. */
-export function leap(state: State, body: Body): void {
+export function leap(state: EngineState, body: Body): void {
   const { courses, active, bodies, record, time } = state;
   const mark = body.mark!;
   const cycle = time - mark.time;

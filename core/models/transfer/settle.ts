@@ -1,5 +1,5 @@
 import { alone, share } from './share';
-import type { Body, Course, Limit, Place, Resource, State, Taker } from './state';
+import type { Body, FlowCourse, Limit, FlowEnd, Resource, EngineState, Taker } from './state';
 
 function clear(taker: Taker): void {
   taker.count = 0;
@@ -22,7 +22,7 @@ function need(taker: Taker, of: Resource, coefficient: number, apart: boolean): 
 /** What one end needs for each B/s: time of its medium, power where that is held to its temperature, its wire. */
 function needSide(
   taker: Taker,
-  { body, lane, through, pieces, zone }: Place,
+  { body, lane, through, pieces, zone }: FlowEnd,
   direction: 'read' | 'write',
   apart: boolean,
 ): void {
@@ -37,7 +37,7 @@ function needSide(
 }
 
 /** How fast a taker could go alone: its resources, what it is asked for at most, and the files' own cost in between. */
-function bound(taker: Taker, { asked, overhead }: Course, reads: boolean): void {
+function bound(taker: Taker, { asked, overhead }: FlowCourse, reads: boolean): void {
   const { uses, coefficients, count } = taker;
   let bare = reads ? asked : Infinity;
   for (let i = 0; i < count; i++)
@@ -46,7 +46,7 @@ function bound(taker: Taker, { asked, overhead }: Course, reads: boolean): void 
 }
 
 /** What a medium's own rate counts as. */
-function mediumName(body: Body, course: Course, writes: boolean): Limit {
+function mediumName(body: Body, course: FlowCourse, writes: boolean): Limit {
   const { store, cache } = body;
   if (body.low || body.cycling) return 'heat';
   const isWritten = writes && body === course.to.body;
@@ -57,13 +57,13 @@ function mediumName(body: Body, course: Course, writes: boolean): Limit {
 }
 
 /** What a resource is called where it decides. */
-function nameOf({ kind, body, role }: Resource, course: Course, writes: boolean): Limit {
+function nameOf({ kind, body, role }: Resource, course: FlowCourse, writes: boolean): Limit {
   if (kind === 'wire') return role;
   return kind === 'power' ? 'heat' : mediumName(body!, course, writes);
 }
 
 /** What holds a taker: the resource that was full, or the tightest of its own. */
-function holding(taker: Taker, c: Course, reads: boolean, writes: boolean): Limit {
+function holding(taker: Taker, c: FlowCourse, reads: boolean, writes: boolean): Limit {
   const { held, uses, coefficients, count } = taker;
   if (held) return held.users > 1 ? 'share' : nameOf(held, c, writes);
   let least = reads ? c.asked : Infinity;
@@ -78,13 +78,13 @@ function holding(taker: Taker, c: Course, reads: boolean, writes: boolean): Limi
 }
 
 /** Nothing can be written that is not there, nothing taken that has no room: then giving and taking run as one. */
-function isStuck({ given, taken, tiny, flow, in: into, out }: Course): boolean {
+function isStuck({ given, taken, tiny, flow, in: into, out }: FlowCourse): boolean {
   const held = given - taken;
   return (held <= tiny && out > into) || (held >= flow.buffer - tiny && into > out);
 }
 
 /** Where giving and taking meet nobody, running as one is running at the lesser rate of the two. */
-function runAsOne(c: Course): void {
+function runAsOne(c: FlowCourse): void {
   if (c.out > c.in) {
     c.out = c.in;
     c.outLimit = c.inLimit;
@@ -95,7 +95,7 @@ function runAsOne(c: Course): void {
 }
 
 /** Rates of everything that flows, fairly shared. */
-export function settle({ active, resources, takers, record }: State): void {
+export function settle({ active, resources, takers, record }: EngineState): void {
   for (const c of active) c.coupled = c.reading && !c.into;
   for (let round = 0; round <= active.length; round++) {
     let count = 0;

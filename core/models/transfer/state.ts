@@ -108,7 +108,7 @@ export interface Mark {
 }
 
 /** One end of a flow under way. */
-export interface Place {
+export interface FlowEnd {
   body: Body;
   lane: Resource | null;
   /** B/s the wire carries. */
@@ -118,10 +118,10 @@ export interface Place {
 }
 
 /** A flow under way. */
-export interface Course {
+export interface FlowCourse {
   flow: Flow;
-  from: Place;
-  to: Place;
+  from: FlowEnd;
+  to: FlowEnd;
   /** It has begun, its bytes are still being given, all are written. */
   begun: boolean;
   reading: boolean;
@@ -156,9 +156,9 @@ export interface Course {
 }
 
 /** All that goes on. */
-export interface State {
-  courses: Course[];
-  active: Course[];
+export interface EngineState {
+  courses: FlowCourse[];
+  active: FlowCourse[];
   bodies: Body[];
   resources: Resource[];
   /** Scratch of sharing out: all that takes. */
@@ -179,7 +179,7 @@ interface Lane {
 }
 
 /** Puts flows on their media and wires. @throws RangeError for a flow without bytes */
-export function begin(flows: readonly Flow[], record: boolean, jump: boolean): State {
+export function begin(flows: readonly Flow[], record: boolean, jump: boolean): EngineState {
   const bodies: Body[] = [];
   const resources: Resource[] = [];
   const lanes: Lane[] = [];
@@ -198,14 +198,14 @@ export function begin(flows: readonly Flow[], record: boolean, jump: boolean): S
     lanes.push({ wire, direction, resource });
     return resource;
   };
-  const placed = ({ store, wire, at = 0 }: Side, direction: 'read' | 'write', bytes: number): Place => ({
+  const placed = ({ store, wire, at = 0 }: Side, direction: 'read' | 'write', bytes: number): FlowEnd => ({
     body: bodyOf(store),
     lane: wire ? laneOf(wire, direction) : null,
     through: wire ? wire[direction] : Infinity,
     pieces: store.turns ?? (store.zones ? piecesOf(store.zones, at, bytes) : EVEN),
     zone: 0,
   });
-  const courses = flows.map((flow): Course => {
+  const courses = flows.map((flow): FlowCourse => {
     const { bytes, pace = Infinity, memory = Infinity } = flow;
     if (!(bytes > 0)) throw new RangeError('A flow needs bytes.');
     const from = placed(flow.from, 'read', bytes);
@@ -252,4 +252,4 @@ export function begin(flows: readonly Flow[], record: boolean, jump: boolean): S
   };
 }
 
-export const isActive = (c: Course): boolean => c.begun && !c.done;
+export const isActive = (c: FlowCourse): boolean => c.begun && !c.done;

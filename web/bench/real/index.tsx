@@ -1,6 +1,6 @@
-import { Alert, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
+import { Alert, Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
-import type { Label, Target } from '@kymar/core/measure';
+import type { TargetLabel, RunTarget } from '@kymar/core/measure';
 import type { Activity, Job } from '@kymar/core/job';
 import type { Placed } from '../../state/placed';
 import { format } from '@kymar/core/units';
@@ -12,9 +12,10 @@ import type { Conditions } from '../conditions';
 import { purposeOf } from '../purpose';
 import { useWrongAt } from '../wrong';
 import { GoingRun, Queue } from './going';
-import { FIRST, WAYS, type Choices, type Way, type WayId } from './ways';
+import { Pick } from '../../ui/pick';
+import { FIRST_CHOICES, WAYS, type Choices, type MeasuringWay, type WayId } from './ways';
 
-const LABEL: Record<Label, string> = {
+const LABEL: Record<TargetLabel, string> = {
   'memory-backed': 'it lies in memory: a run here measures memory, is kept under that name and never used',
   'cached-through':
     'it is a file served as a disk, with the host’s memory before it: a run here measures memory and is never used',
@@ -48,13 +49,16 @@ function useFolders(ended: boolean) {
   // A refusal stays until it is read; that the folders cannot be looked at goes when they can.
   return { list, from, unseen: problem, look };
 }
-const NONE: Target[] = [];
+const NONE: RunTarget[] = [];
 
 /** Real runs by the server, in one of the folders it was started with. */
 export function RealBench({ job, size, at, where, activity, conditions }: Props) {
   const [refused, setRefused] = useState<string | null>(null);
   const [target, setTarget] = useState('');
-  const [chosen, setChosen] = useState<Choices>(() => ({ ...FIRST, bytes: size ?? FIRST.bytes }));
+  const [chosen, setChosen] = useState<Choices>(() => ({
+    ...FIRST_CHOICES,
+    bytes: size ?? FIRST_CHOICES.bytes,
+  }));
   const [mode, setMode] = useState<WayId>('write-read');
   const [under, setUnder] = useState<'job' | 'other'>(size === null ? 'other' : 'job');
   const all = Object.values(useRuns((s) => s.going)).filter((g) => g.total !== null);
@@ -64,7 +68,7 @@ export function RealBench({ job, size, at, where, activity, conditions }: Props)
   const { list, from, unseen, look } = useFolders(going === null);
   const wrong = useWrongAt(job.id, 'real');
   const place = list?.find((t) => t.id === target) ?? list?.find((t) => !t.problem) ?? list?.[0];
-  const way: Way = WAYS[mode];
+  const way: MeasuringWay = WAYS[mode];
   const around = place && { target: place, sources: from, activity };
   const request = around ? way.request(chosen, around) : null;
 
@@ -106,29 +110,28 @@ export function RealBench({ job, size, at, where, activity, conditions }: Props)
             {going && <Typography variant="h3">Next</Typography>}
             <FolderField list={list!} place={place} onChoose={setTarget} look={look} />
             <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
-              <TextField select label="Do" value={mode} onChange={(e) => setMode(e.target.value as WayId)}>
-                {Object.entries(WAYS).map(([id, { label }]) => (
-                  <MenuItem key={id} value={id}>
-                    {label}
-                  </MenuItem>
-                ))}
-              </TextField>
+              <Pick
+                label="Do"
+                value={mode}
+                options={(Object.keys(WAYS) as WayId[]).map((id) => [id, WAYS[id].label])}
+                onValue={setMode}
+              />
               <way.Fields
                 key={mode}
                 chosen={chosen}
                 choose={(change) => setChosen((had) => ({ ...had, ...change }))}
                 around={around}
               />
-              <TextField
-                select
+              <Pick
                 label="The folder lies on"
                 value={under}
-                onChange={(e) => setUnder(e.target.value as 'job' | 'other')}
+                options={[
+                  ['other', 'some other drive'],
+                  ['job', 'this job’s drive, where chosen above'],
+                ]}
+                onValue={(v) => setUnder(v)}
                 disabled={!at?.build}
-              >
-                <MenuItem value="other">some other drive</MenuItem>
-                <MenuItem value="job">this job’s drive, where chosen above</MenuItem>
-              </TextField>
+              />
             </Box>
             <Cost way={way} chosen={chosen} place={place} tbw={under === 'job' ? ratingOf(at) : null} />
             <Button
@@ -152,7 +155,17 @@ function ratingOf(at: Placed | null): number | null {
 }
 
 /** What a way does, what it writes, and what share of the drive's rating that is. */
-function Cost({ way, chosen, place, tbw }: { way: Way; chosen: Choices; place: Target; tbw: number | null }) {
+function Cost({
+  way,
+  chosen,
+  place,
+  tbw,
+}: {
+  way: MeasuringWay;
+  chosen: Choices;
+  place: RunTarget;
+  tbw: number | null;
+}) {
   const writes = way.writes(chosen);
   const rating =
     tbw !== null && writes ? ` That is ${format(writes / tbw, '%', 2)} of this drive’s rating.` : '';
@@ -176,27 +189,21 @@ function FolderField({
   onChoose,
   look,
 }: {
-  list: readonly Target[];
-  place: Target;
+  list: readonly RunTarget[];
+  place: RunTarget;
   onChoose(id: string): void;
   look(): void;
 }) {
   const { way, room, reserve, problem, labels } = place;
   return (
     <>
-      <TextField
-        select
+      <Pick
         label="Folder"
         value={place.id}
-        onChange={(e) => onChoose(e.target.value)}
+        options={list.map((t) => [t.id, t.folder])}
+        onValue={onChoose}
         helperText={`${way || 'device not known'}; room for ${format(room, 'B')}, ${format(reserve, 'B')} stay free`}
-      >
-        {list.map((t) => (
-          <MenuItem key={t.id} value={t.id}>
-            {t.folder}
-          </MenuItem>
-        ))}
-      </TextField>
+      />
       {problem && (
         <Alert severity="warning" variant="outlined" action={<Button onClick={look}>Look again</Button>}>
           {problem}

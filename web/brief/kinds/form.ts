@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Activity } from '@kymar/core/job';
 
-export interface FieldsProps<A extends Activity> {
+export interface KindFieldsProps<A extends Activity> {
   activity: A;
   onActivity(activity: Activity): void;
 }
@@ -18,7 +18,7 @@ export interface Form<A extends Activity> {
   often: boolean;
   /** Nothing known of it yet. */
   blank(common: Blank): A;
-  Fields(props: FieldsProps<A>): ReactNode;
+  Fields(props: KindFieldsProps<A>): ReactNode;
 }
 
 /** Nobody said. */

@@ -1,5 +1,5 @@
 import type { Activity } from '@kymar/core/job';
-import type { Blank, FieldsProps, Form } from './form';
+import type { Blank, KindFieldsProps, Form } from './form';
 import { KEEP_FORM } from './keep';
 import { MOVE_FORM } from './move';
 import { OPEN_FORM } from './open';
@@ -18,7 +18,7 @@ const FORMS: { [K in Kind]: Form<Extract<Activity, { kind: K }>> } = {
   scratch: SCRATCH_FORM,
   keep: KEEP_FORM,
 };
-export const KINDS = Object.keys(FORMS) as Kind[];
+export const ACTIVITY_KINDS = Object.keys(FORMS) as Kind[];
 
 /** How a kind of activity is asked for. */
 export const formOf = (kind: Kind): Form<Activity> => FORMS[kind];
@@ -30,7 +30,7 @@ export function blank(kind: Kind, { id, name, perDay, machine, device }: Omit<Bl
 }
 
 /** What is asked of an activity of its kind. */
-export function KindFields(props: FieldsProps<Activity>) {
+export function KindFields(props: KindFieldsProps<Activity>) {
   const { Fields } = formOf(props.activity.kind);
   return <Fields {...props} />;
 }

@@ -1,6 +1,6 @@
 import type { Keep } from '@kymar/core/job';
 import { FactField } from '../../ui/field';
-import { UNKNOWN, half, type FieldsProps, type Form } from './form';
+import { UNKNOWN, half, type KindFieldsProps, type Form } from './form';
 
 export const KEEP_FORM: Form<Keep> = {
   words: 'Keep: data that grows',
@@ -10,7 +10,7 @@ export const KEEP_FORM: Form<Keep> = {
   Fields,
 };
 
-function Fields({ activity, onActivity }: FieldsProps<Keep>) {
+function Fields({ activity, onActivity }: KindFieldsProps<Keep>) {
   return (
     <>
       <FactField

@@ -1,8 +1,8 @@
-import { MenuItem, TextField } from '@mui/material';
 import { isOnce, type Move } from '@kymar/core/job';
 import { FactField } from '../../ui/field';
-import { UNKNOWN, half, third, type FieldsProps, type Form } from './form';
-import { Way } from './way';
+import { UNKNOWN, half, third, type KindFieldsProps, type Form } from './form';
+import { WayField } from './way';
+import { Pick } from '../../ui/pick';
 import { Sizes } from './sizes';
 
 export const MOVE_FORM: Form<Move> = {
@@ -13,7 +13,7 @@ export const MOVE_FORM: Form<Move> = {
   Fields,
 };
 
-function Fields({ activity, onActivity }: FieldsProps<Move>) {
+function Fields({ activity, onActivity }: KindFieldsProps<Move>) {
   const { itself: _, verify: _verify, ...rest } = activity;
   const repeats = activity.direction === 'write' && !activity.itself && !isOnce(activity);
   const width = repeats ? third : half;
@@ -25,39 +25,38 @@ function Fields({ activity, onActivity }: FieldsProps<Move>) {
     );
   return (
     <>
-      <Way value={activity.itself ? 'itself' : activity.direction} onValue={setWay} sx={width} itself />
-      <TextField
-        select
+      <WayField value={activity.itself ? 'itself' : activity.direction} onValue={setWay} sx={width} itself />
+      <Pick
         label="Afterwards"
         value={activity.verify ? 'verify' : 'nothing'}
-        onChange={(e) =>
+        options={[
+          ['nothing', 'nothing is checked'],
+          ['verify', 'all is read back'],
+        ]}
+        onValue={(v) =>
           onActivity({
             ...rest,
             ...(activity.itself ? { itself: true } : {}),
-            ...(e.target.value === 'verify' ? { verify: true } : {}),
+            ...(v === 'verify' ? { verify: true } : {}),
           })
         }
         sx={width}
-      >
-        <MenuItem value="nothing">nothing is checked</MenuItem>
-        <MenuItem value="verify">all is read back</MenuItem>
-      </TextField>
+      />
       {repeats && (
-        <TextField
-          select
+        <Pick
           label="Each copy"
           value={activity.adds === undefined ? '' : activity.adds ? 'adds' : 'replaces'}
-          onChange={(e) => {
+          options={[
+            ['', 'not said'],
+            ['replaces', 'replaces the last one'],
+            ['adds', 'adds to what is there'],
+          ]}
+          onValue={(v) => {
             const { adds: __, ...others } = activity;
-            onActivity(e.target.value === '' ? others : { ...others, adds: e.target.value === 'adds' });
+            onActivity(v === '' ? others : { ...others, adds: v === 'adds' });
           }}
-          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
           sx={third}
-        >
-          <MenuItem value="">not said</MenuItem>
-          <MenuItem value="replaces">replaces the last one</MenuItem>
-          <MenuItem value="adds">adds to what is there</MenuItem>
-        </TextField>
+        />
       )}
       <FactField
         label="Size in one go"

@@ -1,8 +1,8 @@
-import type { Open } from '@kymar/core/job';
+import type { Load } from '@kymar/core/job';
 import { FactField } from '../../ui/field';
-import { UNKNOWN, third, type FieldsProps, type Form } from './form';
+import { UNKNOWN, third, type KindFieldsProps, type Form } from './form';
 
-export const OPEN_FORM: Form<Open> = {
+export const OPEN_FORM: Form<Load> = {
   words: 'Open: load, build, render',
   target: 'Target time',
   often: true,
@@ -19,7 +19,7 @@ export const OPEN_FORM: Form<Open> = {
 /** Most loads write nothing that counts. */
 const NOTHING = { value: 0, source: { kind: 'practice' } } as const;
 
-function Fields({ activity, onActivity }: FieldsProps<Open>) {
+function Fields({ activity, onActivity }: KindFieldsProps<Load>) {
   return (
     <>
       <FactField

@@ -1,8 +1,8 @@
-import { MenuItem, TextField } from '@mui/material';
 import type { Scratch } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { FactField, QuantityField } from '../../ui/field';
-import { UNKNOWN, third, type FieldsProps, type Form } from './form';
+import { Pick } from '../../ui/pick';
+import { UNKNOWN, third, type KindFieldsProps, type Form } from './form';
 
 export const SCRATCH_FORM: Form<Scratch> = {
   words: 'Scratch: small and random',
@@ -21,7 +21,7 @@ export const SCRATCH_FORM: Form<Scratch> = {
   Fields,
 };
 
-function Fields({ activity, onActivity }: FieldsProps<Scratch>) {
+function Fields({ activity, onActivity }: KindFieldsProps<Scratch>) {
   return (
     <>
       <FactField
@@ -46,46 +46,34 @@ function Fields({ activity, onActivity }: FieldsProps<Scratch>) {
         onValue={(v) => onActivity({ ...activity, block: v && v > 0 ? v : 4096 })}
         sx={third}
       />
-      <TextField
-        select
+      <Pick
         label="Share that reads"
         value={activity.reads}
-        onChange={(e) => onActivity({ ...activity, reads: Number(e.target.value) })}
-        sx={third}
-      >
-        {[...new Set([0, 0.1, 0.3, 0.5, 0.7, 0.9, 1, activity.reads])]
+        options={[...new Set([0, 0.1, 0.3, 0.5, 0.7, 0.9, 1, activity.reads])]
           .sort((a, b) => a - b)
-          .map((v) => (
-            <MenuItem key={v} value={v}>
-              {format(v, '%')}
-            </MenuItem>
-          ))}
-      </TextField>
-      <TextField
-        select
+          .map((v) => [v, format(v, '%')])}
+        onValue={(v) => onActivity({ ...activity, reads: v })}
+        sx={third}
+      />
+      <Pick
         label="Depth"
         value={activity.depth}
-        onChange={(e) => onActivity({ ...activity, depth: Number(e.target.value) })}
-        sx={third}
-      >
-        {[...new Set([1, 2, 4, 8, 16, 32, 64, activity.depth])]
+        options={[...new Set([1, 2, 4, 8, 16, 32, 64, activity.depth])]
           .sort((a, b) => a - b)
-          .map((v) => (
-            <MenuItem key={v} value={v}>
-              {v}
-            </MenuItem>
-          ))}
-      </TextField>
-      <TextField
-        select
+          .map((v) => [v, v])}
+        onValue={(v) => onActivity({ ...activity, depth: v })}
+        sx={third}
+      />
+      <Pick
         label="A write waits until safe"
         value={activity.synchronous ? 'yes' : 'no'}
-        onChange={(e) => onActivity({ ...activity, synchronous: e.target.value === 'yes' })}
+        options={[
+          ['no', 'no'],
+          ['yes', 'yes'],
+        ]}
+        onValue={(v) => onActivity({ ...activity, synchronous: v === 'yes' })}
         sx={third}
-      >
-        <MenuItem value="no">no</MenuItem>
-        <MenuItem value="yes">yes</MenuItem>
-      </TextField>
+      />
     </>
   );
 }

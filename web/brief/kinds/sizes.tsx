@@ -1,15 +1,16 @@
-import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
+import { Box, Button, Typography } from '@mui/material';
 import { useRef, useState } from 'react';
 import { filesOf, logNormalSizes, type Move } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../../ui/field';
-import { half, third, UNKNOWN, type FieldsProps } from './form';
+import { Pick } from '../../ui/pick';
+import { half, third, UNKNOWN, type KindFieldsProps } from './form';
 
 /** Most sizes a file set keeps. */
 const BINS = 64;
 
 /** The files' sizes where nobody counted them: from a folder of the customer's, or by median and spread. */
-export function Sizes({ activity, onActivity }: FieldsProps<Move>) {
+export function Sizes({ activity, onActivity }: KindFieldsProps<Move>) {
   const picker = useRef<HTMLInputElement>(null);
   const [typed, setTyped] = useState<{ median: number | null; spread: number } | null>(null);
   const { sizes: _, ...rest } = activity;
@@ -82,19 +83,16 @@ export function Sizes({ activity, onActivity }: FieldsProps<Move>) {
             onValue={(median) => set(median, typed.spread)}
             sx={half}
           />
-          <TextField
-            select
+          <Pick
             label="One in six is larger by"
             value={typed.spread}
-            onChange={(e) => set(typed.median, Number(e.target.value))}
+            options={[1, 1.5, 2, 3, 5, 10].map((v) => [
+              v,
+              v === 1 ? 'nothing: all alike' : `${v} times, and one in six smaller by as much`,
+            ])}
+            onValue={(v) => set(typed.median, v)}
             sx={half}
-          >
-            {[1, 1.5, 2, 3, 5, 10].map((v) => (
-              <MenuItem key={v} value={v}>
-                {v === 1 ? 'nothing: all alike' : `${v} times, and one in six smaller by as much`}
-              </MenuItem>
-            ))}
-          </TextField>
+          />
         </>
       )}
       {sizes && (

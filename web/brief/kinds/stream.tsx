@@ -1,7 +1,7 @@
 import type { Stream } from '@kymar/core/job';
 import { FactField, QuantityField } from '../../ui/field';
-import { UNKNOWN, half, third, type FieldsProps, type Form } from './form';
-import { Way } from './way';
+import { UNKNOWN, half, third, type KindFieldsProps, type Form } from './form';
+import { WayField } from './way';
 
 export const STREAM_FORM: Form<Stream> = {
   words: 'Stream: must not stall',
@@ -19,10 +19,10 @@ export const STREAM_FORM: Form<Stream> = {
   Fields,
 };
 
-function Fields({ activity, onActivity }: FieldsProps<Stream>) {
+function Fields({ activity, onActivity }: KindFieldsProps<Stream>) {
   return (
     <>
-      <Way
+      <WayField
         value={activity.direction}
         onValue={(way) => onActivity({ ...activity, direction: way as 'read' | 'write' })}
         sx={third}

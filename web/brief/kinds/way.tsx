@@ -1,7 +1,7 @@
-import { MenuItem, TextField } from '@mui/material';
+import { Pick } from '../../ui/pick';
 
 /** Which way the data goes. */
-export function Way({
+export function WayField({
   value,
   onValue,
   sx,
@@ -13,10 +13,16 @@ export function Way({
   itself?: boolean;
 }) {
   return (
-    <TextField select label="Data goes" value={value} onChange={(e) => onValue(e.target.value)} sx={sx}>
-      <MenuItem value="write">to the drive</MenuItem>
-      <MenuItem value="read">from the drive</MenuItem>
-      {itself && <MenuItem value="itself">from the drive to itself</MenuItem>}
-    </TextField>
+    <Pick
+      label="Data goes"
+      value={value}
+      options={[
+        ['write', 'to the drive'],
+        ['read', 'from the drive'],
+        ...(itself ? [['itself', 'from the drive to itself'] as const] : []),
+      ]}
+      onValue={onValue}
+      sx={sx}
+    />
   );
 }

@@ -1,58 +1,36 @@
-import {
-  Box,
-  Table,
-  TableBody,
-  TableCell,
-  TableContainer,
-  TableHead,
-  TableRow,
-  Typography,
-} from '@mui/material';
-import type { Diagnosis, Said } from '@kymar/core/diagnosis';
+import { Box, TableContainer, Typography } from '@mui/material';
+import type { Diagnosis, CauseSays } from '@kymar/core/diagnosis';
 import { format } from '@kymar/core/units';
 import { unbroken } from '../../ui/figure';
 import { useNarrow } from '../../ui/narrow';
+import { Cells } from '../../ui/cells';
 import { seenWords } from './words';
 
 const range = ({ low, high }: { low: number; high: number }): string =>
   unbroken(`${format(low, 's', 2)} to ${format(high, 's', 2)}`);
 
 /** Each measurement, and what the likeliest causes say it should have been: what speaks against a cause is marked. */
-export function Against({ found }: { found: Diagnosis }) {
+export function AgainstTable({ found }: { found: Diagnosis }) {
   const narrow = useNarrow();
   const { evidence, causes } = found.shown;
   const title = (id: string) => found.causes.find((c) => c.id === id)?.title ?? 'All is as forecast';
   if (evidence.length === 0 || causes.length === 0) return null;
   return (
     <TableContainer tabIndex={narrow ? 0 : undefined} sx={{ mb: 1 }}>
-      <Table size="small" aria-label="What each cause says of each measurement">
-        <TableHead>
-          <TableRow>
-            <TableCell sx={{ minWidth: 150 }}>Measured or seen</TableCell>
-            <TableCell align="right">It was</TableCell>
-            {causes.map(({ id }) => (
-              <TableCell key={id} align="right" sx={{ minWidth: 110 }}>
-                {title(id)}
-              </TableCell>
-            ))}
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {evidence.map((one, i) => (
-            <TableRow key={i}>
-              <TableCell>{one.title}</TableCell>
-              <TableCell align="right">
-                {unbroken(one.seconds ? format(one.seconds.expected, 's') : seenWords(one.seen ?? ''))}
-              </TableCell>
-              {causes.map(({ id, by }) => (
-                <TableCell key={id} align="right">
-                  <Cell said={by[i]!} />
-                </TableCell>
-              ))}
-            </TableRow>
-          ))}
-        </TableBody>
-      </Table>
+      <Cells
+        of={evidence}
+        label="What each cause says of each measurement"
+        columns={({ left, right }) => [
+          { ...left('Measured or seen', (one) => one.title), headSx: { minWidth: 150 } },
+          right('It was', (one) =>
+            unbroken(one.seconds ? format(one.seconds.expected, 's') : seenWords(one.seen ?? '')),
+          ),
+          ...causes.map(({ id, by }) => ({
+            ...right(title(id), (_, i) => <Cell said={by[i]!} />),
+            headSx: { minWidth: 110 },
+          })),
+        ]}
+      />
       <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 0.5 }}>
         Each cause is a change of the job, forecast again: 90 % of the times it would give. ✕ marks what
         speaks against it.
@@ -61,7 +39,7 @@ export function Against({ found }: { found: Diagnosis }) {
   );
 }
 
-function Cell({ said: { seconds, seen, fits } }: { said: Said }) {
+function Cell({ said: { seconds, seen, fits } }: { said: CauseSays }) {
   const words = seconds ? range(seconds) : seen === null ? 'nothing flows' : unbroken(seenWords(seen));
   if (fits) return words;
   return (

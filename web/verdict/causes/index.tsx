@@ -1,6 +1,6 @@
 import { Box, Button, LinearProgress, Typography } from '@mui/material';
 import { Suspense } from 'react';
-import type { Diagnosis, Told } from '@kymar/core/diagnosis';
+import type { Diagnosis, ToldCause } from '@kymar/core/diagnosis';
 import type { Job } from '@kymar/core/job';
 import { format, formatProbability } from '@kymar/core/units';
 import { changeJob } from '../../state/jobs';
@@ -8,7 +8,7 @@ import { unbroken } from '../../ui/figure';
 import { patientLazy } from '../../ui/lazy';
 import { Notice } from '../../ui/notice';
 import { Panel } from '../../ui/panel';
-import { Against } from './against';
+import { AgainstTable } from './against';
 import { Looked, Next } from './next';
 import { usePrice } from './price';
 import { Priors } from './priors';
@@ -68,7 +68,7 @@ export function Causes({ job, onWords }: { job: Job; onWords(words: string): voi
           <CourseChart found={found} />
         </Suspense>
       )}
-      <Against found={found} />
+      <AgainstTable found={found} />
       {words && !isHealthy && (
         <Box sx={{ mt: 1.5 }}>
           <Typography variant="body2">For the customer: “{unbroken(words)}”</Typography>
@@ -82,11 +82,11 @@ export function Causes({ job, onWords }: { job: Job; onWords(words: string): voi
   );
 }
 
-const toldOf = (found: Diagnosis, ids: readonly string[]): Told[] =>
+const toldOf = (found: Diagnosis, ids: readonly string[]): ToldCause[] =>
   ids.map((id) => found.causes.find((c) => c.id === id)).filter((c) => c !== undefined);
 
 /** Sets aside what was measured until now, with the cause as the reason: it is put right, and measured again. */
-function putRight(job: Job, { id, title, fix, probability }: Told): void {
+function putRight(job: Job, { id, title, fix, probability }: ToldCause): void {
   const at = new Date().toISOString();
   const excluded = { at, reason: `Before it was put right: ${title}.`.slice(0, 400) };
   const counts = (r: Job['runs'][number]) => !r.excluded && r.source !== 'simulated';

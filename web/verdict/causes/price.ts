@@ -1,4 +1,4 @@
-import type { Told } from '@kymar/core/diagnosis';
+import type { ToldCause } from '@kymar/core/diagnosis';
 import { pricing, usualCurrency } from '@kymar/core/choice/prices';
 import { nameOf } from '@kymar/core/catalog/parts';
 import type { Job } from '@kymar/core/job';
@@ -6,7 +6,7 @@ import { useSettings } from '../../state/settings';
 import { useShop } from '../../state/shop';
 
 /** What the part that a fix takes costs, as it was last noted; empty where none is taken, or no price is known. */
-export function usePrice(job: Job, takes: Told['takes']): string {
+export function usePrice(job: Job, takes: ToldCause['takes']): string {
   const shop = useShop();
   const rates = useSettings((s) => s.rates);
   if (takes === null) return 'It costs nothing but the time.';

@@ -45,11 +45,11 @@ interface Told {
 }
 
 /** An answer draw by draw, and how what is open in it could be found out. */
-export interface Open {
+export interface OpenQuestions {
   of: Uncertain<string>;
   tell(drawn: Drawn<string>): Told;
   tests: Test[];
 }
 
 /** How a kind of activity is drawn; null where nothing flows, or no target is set. */
-export type Opening<A extends Activity = Activity> = (of: Case<A>, path: Path) => Open | null;
+export type Opening<A extends Activity = Activity> = (of: Case<A>, path: Path) => OpenQuestions | null;

@@ -35,7 +35,7 @@ function copies(inputs: Inputs, writes: boolean): Test[] {
 }
 
 /** A move: its end within the target. */
-export const MOVE: Opening<Move> = (of) => {
+export const MOVE_OPENING: Opening<Move> = (of) => {
   const { target, direction } = of.activity;
   const inputs = target === null ? null : collect(explaining, of);
   if (!inputs || Object.values(inputs.inputs).every(isExact)) return null;

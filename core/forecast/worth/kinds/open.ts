@@ -1,13 +1,13 @@
 import { recordersFor } from '../../../evidence';
 import { isExact, middlesOf } from '../../../stats';
-import type { Open as Load } from '../../../job';
+import type { Load } from '../../../job';
 import { loadInputs } from '../../../models/loads';
 import { openedOver } from '../../kinds';
 import type { Opening } from './kind';
 import { MINUTES, test } from './tests';
 
 /** A load: open in time. */
-export const OPEN: Opening<Load> = (of, path) => {
+export const LOAD_OPENING: Opening<Load> = (of, path) => {
   const { target } = of.activity;
   if (target === null) return null;
   const record = recordersFor(of.own).explaining;

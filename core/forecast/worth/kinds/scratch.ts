@@ -10,7 +10,7 @@ import { isOpen, MINUTES, questions, test } from './tests';
 const RUN = 1;
 
 /** Scratch work: the wait of a day within the target. */
-export const SCRATCH: Opening<Scratch> = (of, path) => {
+export const SCRATCH_OPENING: Opening<Scratch> = (of, path) => {
   const { target, operations } = of.activity;
   if (target === null) return null;
   const record = recordersFor(of.own).explaining;

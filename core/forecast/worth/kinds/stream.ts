@@ -9,7 +9,7 @@ import { looks, MINUTES, questions, test } from './tests';
 const LONG = 60e9;
 
 /** Streams: that none stalls. */
-export const STREAM: Opening<Stream> = (of, path) => {
+export const STREAM_OPENING: Opening<Stream> = (of, path) => {
   const { activity } = of;
   const all = pacedOf(recordersFor(of.own).explaining, of, path);
   if (Object.values(all.inputs).every(isExact)) return null;

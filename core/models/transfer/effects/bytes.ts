@@ -1,8 +1,8 @@
-import type { Course, State } from '../state';
+import type { FlowCourse, EngineState } from '../state';
 import type { Effect } from './effect';
 
 /** Keeps a stretch, and what its time went to. */
-function keep(c: Course, time: number, seconds: number): void {
+function keep(c: FlowCourse, time: number, seconds: number): void {
   const drive = c.to.body.store.role === 'drive' ? c.to.body : c.from.body;
   c.stretches.push({
     from: time,
@@ -20,7 +20,7 @@ function keep(c: Course, time: number, seconds: number): void {
   c.by[c.outLimit] = (c.by[c.outLimit] ?? 0) + seconds - forFiles;
 }
 
-function follow(state: State, done: Course): void {
+function follow(state: EngineState, done: FlowCourse): void {
   const i = state.courses.indexOf(done);
   for (const next of state.courses)
     if (next.flow.after === i) {

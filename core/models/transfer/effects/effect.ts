@@ -1,4 +1,4 @@
-import type { State } from '../state';
+import type { EngineState } from '../state';
 
 /**
  * Something that shapes a transfer. Between two events all rates are constant; an effect says when it will change something next, and takes note
@@ -7,15 +7,15 @@ import type { State } from '../state';
 export interface Effect {
   id: string;
   /** Whether it has a say in this transfer at all; absent: always. */
-  concerns?(state: State): boolean;
+  concerns?(state: EngineState): boolean;
   /** Puts everything as it is at the start: what media give, what they may draw. */
-  begin?(state: State): void;
+  begin?(state: EngineState): void;
   /** Sets what depends on who is under way, before rates are shared out. */
-  limit?(state: State): void;
+  limit?(state: EngineState): void;
   /** s until it changes something at the rates just shared out; Infinity for never. */
-  next?(state: State): number;
+  next?(state: EngineState): number;
   /** Goes on for so many s at these rates. */
-  advance?(state: State, seconds: number): void;
+  advance?(state: EngineState, seconds: number): void;
   /** Takes note of what was reached, and counts in `state.regime` what changed for good. */
-  arrive?(state: State): void;
+  arrive?(state: EngineState): void;
 }

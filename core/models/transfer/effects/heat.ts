@@ -1,6 +1,6 @@
 import { settlesAt, timeTo, warmAt } from '../../thermal';
 import { leap, markOf } from '../leap';
-import type { Body, Course } from '../state';
+import type { Body, FlowCourse } from '../state';
 import type { Heat, Throttle } from '../store';
 import type { Effect } from './effect';
 
@@ -38,7 +38,7 @@ function step(body: Body): boolean {
 }
 
 /** W that a body draws, and where that leads it. */
-function draw(body: Body, heat: Heat, active: readonly Course[]): void {
+function draw(body: Body, heat: Heat, active: readonly FlowCourse[]): void {
   let power = heat.idle;
   for (const { from, to, in: into, out } of active) {
     if (to.body === body)

@@ -1,4 +1,4 @@
-import type { State } from '../state';
+import type { EngineState } from '../state';
 import { bytes } from './bytes';
 import { cache } from './cache';
 import type { Effect } from './effect';
@@ -27,7 +27,7 @@ function gather(effects: readonly Effect[]): Hooks {
 }
 
 /** What the effects that have a say in this transfer do. */
-export function hooksFor(state: State): Hooks {
+export function hooksFor(state: EngineState): Hooks {
   let which = 0;
   for (let i = 0; i < known.length; i++)
     if (!known[i]!.concerns || known[i]!.concerns!(state)) which |= 1 << i;

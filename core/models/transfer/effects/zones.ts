@@ -1,7 +1,7 @@
-import type { Place, State } from '../state';
+import type { FlowEnd, EngineState } from '../state';
 import type { Effect } from './effect';
 
-function pass(state: State, place: Place, at: number): void {
+function pass(state: EngineState, place: FlowEnd, at: number): void {
   for (; at >= place.pieces.ends[place.zone]!; state.regime++) place.zone++;
 }
 

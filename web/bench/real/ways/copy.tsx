@@ -1,8 +1,8 @@
 import { SourceField } from './fields';
-import { sourceOf, type Way } from './way';
+import { sourceOf, type MeasuringWay } from './way';
 
 /** A folder copied, read back and compared. */
-export const COPY: Way = {
+export const COPY: MeasuringWay = {
   label: 'Copy a folder, read back and compared',
   start: 'Start the run',
   Fields: (props) => <SourceField {...props} label="Folder that is copied" />,

@@ -1,6 +1,6 @@
-import { MenuItem, TextField } from '@mui/material';
 import { QuantityField } from '../../../ui/field';
-import { sourceOf, type FieldsProps } from './way';
+import { Pick } from '../../../ui/pick';
+import { sourceOf, type WayFieldsProps } from './way';
 
 const BLOCKS = [
   [4096, '4 KiB'],
@@ -28,18 +28,17 @@ export function NumberChoice<N extends number>({
   onChoose(value: N): void;
 }) {
   return (
-    <TextField select label={label} value={value} onChange={(e) => onChoose(Number(e.target.value) as N)}>
-      {options.map(([option, words]) => (
-        <MenuItem key={option} value={option}>
-          {words}
-        </MenuItem>
-      ))}
-    </TextField>
+    <Pick
+      label={label}
+      value={value}
+      options={options.map(([option, words]) => [option, words])}
+      onValue={onChoose}
+    />
   );
 }
 
 /** Size of the file, which must fit. */
-export function SizeField({ chosen, choose, around, label = 'Size' }: FieldsProps & { label?: string }) {
+export function SizeField({ chosen, choose, around, label = 'Size' }: WayFieldsProps & { label?: string }) {
   const { bytes } = chosen;
   return (
     <QuantityField
@@ -53,7 +52,7 @@ export function SizeField({ chosen, choose, around, label = 'Size' }: FieldsProp
 }
 
 /** Block size, queue depth and mix of small requests. */
-export function RequestFields({ chosen, choose }: FieldsProps) {
+export function RequestFields({ chosen, choose }: WayFieldsProps) {
   return (
     <>
       <NumberChoice
@@ -79,21 +78,15 @@ export function RequestFields({ chosen, choose }: FieldsProps) {
 }
 
 /** The folder that is read. */
-export function SourceField({ chosen, choose, around, label }: FieldsProps & { label: string }) {
+export function SourceField({ chosen, choose, around, label }: WayFieldsProps & { label: string }) {
   const source = sourceOf(chosen, around);
   return (
-    <TextField
-      select
+    <Pick
       label={label}
       value={source?.id ?? ''}
-      onChange={(e) => choose({ source: e.target.value })}
+      options={around.sources.map((f) => [f.id, f.folder])}
+      onValue={(v) => choose({ source: v })}
       helperText={source ? (source.problem ?? undefined) : 'Start Kymar with --source and a folder'}
-    >
-      {around.sources.map((f) => (
-        <MenuItem key={f.id} value={f.id}>
-          {f.folder}
-        </MenuItem>
-      ))}
-    </TextField>
+    />
   );
 }

@@ -1,6 +1,6 @@
 import { sizesOfFiles } from '@kymar/core/measure';
 import { QuantityField } from '../../../ui/field';
-import { isIn, type Choices, type Way } from './way';
+import { isIn, type Choices, type MeasuringWay } from './way';
 
 /** What is asked for, in whole files; null while something is missing or out of range. */
 function asked({ files, median, spread }: Choices) {
@@ -14,7 +14,7 @@ const total = (chosen: Choices): number | null => {
 };
 
 /** Many small files. */
-export const FILES: Way = {
+export const FILES: MeasuringWay = {
   label: 'Many small files, then read back',
   start: 'Start the run',
   Fields: ({ chosen, choose }) => (

@@ -5,9 +5,9 @@ import { RANDOM } from './random';
 import { READ } from './read';
 import { WRITE, WRITE_READ } from './sequential';
 import { STEADY } from './steady';
-import type { Way } from './way';
+import type { MeasuringWay } from './way';
 
-export { FIRST, type Choices, type Way } from './way';
+export { FIRST_CHOICES, type Choices, type MeasuringWay } from './way';
 
 /** All ways to measure in a folder of this machine. */
 export const WAYS = {
@@ -19,5 +19,5 @@ export const WAYS = {
   copy: COPY,
   read: READ,
   probe: PROBE,
-} satisfies Record<string, Way>;
+} satisfies Record<string, MeasuringWay>;
 export type WayId = keyof typeof WAYS;

@@ -1,9 +1,9 @@
 import { QuantityField } from '../../../ui/field';
 import { SizeField } from './fields';
-import { isIn, type Way } from './way';
+import { isIn, type MeasuringWay } from './way';
 
 /** A drive written to until it is known. */
-export const PROBE: Way = {
+export const PROBE: MeasuringWay = {
   label: 'Probe: cache, sustained rate, recovery',
   start: 'Probe it',
   Fields: (props) => (

@@ -1,9 +1,9 @@
 import { QuantityField } from '../../../ui/field';
 import { RequestFields, SizeField } from './fields';
-import { isIn, type Way } from './way';
+import { isIn, type MeasuringWay } from './way';
 
 /** Small requests anywhere in a file. */
-export const RANDOM: Way = {
+export const RANDOM: MeasuringWay = {
   label: 'Random reads and writes',
   start: 'Start the run',
   Fields: (props) => (

@@ -1,8 +1,8 @@
 import { SourceField } from './fields';
-import { sourceOf, type Way } from './way';
+import { sourceOf, type MeasuringWay } from './way';
 
 /** A project's folder read once, cold. */
-export const READ: Way = {
+export const READ: MeasuringWay = {
   label: 'Read a folder, cold',
   start: 'Start the run',
   Fields: (props) => <SourceField {...props} label="Folder that is read" />,

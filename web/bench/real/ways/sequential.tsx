@@ -1,6 +1,6 @@
 import type { SequentialRequest } from '@kymar/core/measure';
 import { NumberChoice, SizeField } from './fields';
-import { isIn, type Way } from './way';
+import { isIn, type MeasuringWay } from './way';
 
 const REQUESTS = [
   [131072, '128 KiB'],
@@ -8,7 +8,7 @@ const REQUESTS = [
   [4194304, '4 MiB'],
 ] as const;
 
-const sequential = (mode: SequentialRequest['mode'], label: string): Way => ({
+const sequential = (mode: SequentialRequest['mode'], label: string): MeasuringWay => ({
   label,
   start: 'Start the run',
   Fields: (props) => (

@@ -1,9 +1,9 @@
 import { QuantityField } from '../../../ui/field';
 import { RequestFields, SizeField } from './fields';
-import { isIn, type Way } from './way';
+import { isIn, type MeasuringWay } from './way';
 
 /** Small requests in rounds until they are as one another. */
-export const STEADY: Way = {
+export const STEADY: MeasuringWay = {
   label: 'Steady state: rounds of random requests',
   start: 'Start the rounds',
   Fields: (props) => (

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { Activity } from '@kymar/core/job';
-import type { RandomRequest, RunRequest, SequentialRequest, Target } from '@kymar/core/measure';
+import type { RandomRequest, RunRequest, SequentialRequest, RunTarget } from '@kymar/core/measure';
 
 /** What is typed and chosen, whatever way it is for: going from one way to another loses nothing. */
 export interface Choices {
@@ -24,7 +24,7 @@ export interface Choices {
   source: string;
 }
 
-export const FIRST: Choices = {
+export const FIRST_CHOICES: Choices = {
   bytes: 2e9,
   block: 1048576,
   small: 4096,
@@ -42,12 +42,12 @@ export const FIRST: Choices = {
 
 /** What a way is used with. */
 export interface Around {
-  target: Target;
-  sources: readonly Target[];
+  target: RunTarget;
+  sources: readonly RunTarget[];
   activity: Activity | null;
 }
 
-export interface FieldsProps {
+export interface WayFieldsProps {
   chosen: Choices;
   choose(change: Partial<Choices>): void;
   around: Around;
@@ -58,11 +58,11 @@ type Worked = Exclude<RunRequest, { kind: 'watch' }>;
 type Bare<R> = R extends Worked ? Omit<R, 'purpose' | 'queue'> : never;
 
 /** A way to measure in a folder of this machine: one file each. */
-export interface Way {
+export interface MeasuringWay {
   label: string;
   /** What the button says. */
   start: string;
-  Fields(props: FieldsProps): ReactNode;
+  Fields(props: WayFieldsProps): ReactNode;
   /** What it does, in a sentence or two. */
   says: string;
   /** B it writes; null while that is not known. */
@@ -74,7 +74,7 @@ export interface Way {
 }
 
 /** The source that is chosen, the first where none is. */
-export const sourceOf = ({ source }: Choices, { sources }: Around): Target | undefined =>
+export const sourceOf = ({ source }: Choices, { sources }: Around): RunTarget | undefined =>
   sources.find((s) => s.id === source) ?? sources[0];
 
 export const isIn = (value: number | null, least: number, most: number): value is number =>

@@ -1,0 +1,82 @@
+import { exactFact } from '../../evidence';
+import { at } from '../hypothesis';
+import { depends, isDirection, scaling } from '../scaling';
+
+/** Causes in the enclosure or card. */
+export const ENCLOSURE = at('device', [
+  // A bridge that reaches less than good equipment of its class.
+  {
+    id: 'poor bridge',
+    prior: 2,
+    title: 'The enclosure’s bridge is a poor one of its class',
+    fix: 'Another enclosure; the drive stays.',
+    takes: 'enclosure',
+    applies: (of) => of.device.bridge !== null && depends(of, 'links'),
+    change: (of) => scaling(of, { links: [0.45, 0.65, 0.8] }),
+  },
+]);
+
+/** Causes in the drive. */
+export const DRIVE = at('device', [
+  // Writing begins where an earlier copy left off.
+  {
+    id: 'cache used up',
+    prior: 3,
+    title: 'The cache was used up before it began',
+    fix: 'Let it rest, or write less in one go; a drive with a larger cache or a higher sustained rate.',
+    applies: (of) => depends(of, 'cache') && isDirection(of, 'write'),
+    change: (of) => scaling(of, { cache: [0.0001, 0.01, 0.1] }),
+  },
+  // Little room is left: what is cache on an empty drive holds data now, and the drive tidies up while it writes.
+  {
+    id: 'nearly full',
+    prior: 2,
+    title: 'The drive is nearly full',
+    fix: 'Free some of it, keep a tenth free; a larger drive.',
+    applies: (of) => of.device.drive.media === 'flash' && isDirection(of, 'write'),
+    change: (of) =>
+      scaling({ ...of, needs: { ...of.needs, fill: exactFact(0.95) } }, { rest: [0.2, 0.55, 0.95] }),
+  },
+  // Heat goes off badly, so that the drive slows itself down.
+  {
+    id: 'throttling',
+    prior: 2,
+    title: 'It grows too hot: the pad does not touch, or no air gets to it',
+    fix: 'Seat the pad, open the enclosure, set it upright; a heatsink that touches.',
+    applies: (of) => depends(of, 'resistance'),
+    change: (of) => scaling(of, { resistance: [1.8, 2.6, 4] }),
+  },
+  // Behind its cache the drive writes slower than drives like it do.
+  {
+    id: 'sustained below class',
+    prior: 1.5,
+    title: 'It sustains less than its class does',
+    fix: 'Another drive for this work.',
+    takes: 'drive',
+    applies: (of) => depends(of, 'rest') && isDirection(of, 'write'),
+    change: (of) => scaling(of, { rest: [0.25, 0.45, 0.75] }),
+  },
+  // The disk is a shingled one after all.
+  {
+    id: 'shingled',
+    prior: 1.5,
+    title: 'The disk is a shingled one (SMR)',
+    fix: 'A CMR disk for this work; an SMR one for archives that are written once.',
+    takes: 'drive',
+    applies: (of) =>
+      of.device.drive.media === 'disk' && of.device.drive.recording !== 'SMR' && isDirection(of, 'write'),
+    change: (of) => ({
+      ...of,
+      device: { ...of.device, drive: { ...of.device.drive, recording: 'SMR' as const } },
+    }),
+  },
+  // Each request touches one block more than it should.
+  {
+    id: 'alignment',
+    prior: 0.5,
+    title: 'Partition or strip is not aligned',
+    fix: 'Partition it anew from 1 MiB; a strip that fits the files.',
+    applies: (of) => depends(of, 'write') && isDirection(of, 'write'),
+    change: (of) => scaling(of, { write: [0.45, 0.65, 0.85], rest: [0.45, 0.65, 0.9] }),
+  },
+]);

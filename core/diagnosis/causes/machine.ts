@@ -1,0 +1,85 @@
+import { isLoad } from '../../job';
+import { at } from '../hypothesis';
+import { depends, isDirection, scaling } from '../scaling';
+
+/** Causes in the machine: its links, its system, what runs on it. */
+export const MACHINE = at('machine', [
+  // The system fell back to the bulk-only protocol: one command at a time.
+  {
+    id: 'bulk-only',
+    prior: 1.5,
+    title: 'The system fell back to the bulk-only protocol',
+    fix: 'Another port or driver; see whether the system has this bridge on a list of exceptions.',
+    takes: 'enclosure',
+    applies: ({ device }) => device.bridge?.protocol === 'uas',
+    change: (situation) => {
+      const { device } = situation;
+      const bridge = device.bridge && { ...device.bridge, protocol: 'bulk-only' as const };
+      return { ...situation, device: { ...device, bridge } };
+    },
+  },
+  // Half of a shared link goes to another device.
+  {
+    id: 'another device on the uplink',
+    prior: 2,
+    title: 'Another device is at work on the same uplink',
+    fix: 'Put it on a port of another controller, or let one wait.',
+    applies: (of) => depends(of, 'links'),
+    change: (of) => scaling(of, { links: [0.35, 0.5, 0.75] }),
+  },
+  // Driver or system takes its time over every request.
+  {
+    id: 'system stack',
+    prior: 1,
+    title: 'The system’s own stack is slow',
+    fix: 'Update driver and system; compare with another system on the same machine.',
+    applies: (of) => depends(of, 'links'),
+    change: (of) => scaling(of, { links: [0.6, 0.75, 0.9], perFile: [1.1, 1.5, 2.5] }),
+  },
+  // Each piece waits until it is safe: quick removal, or a cache that was turned off.
+  {
+    id: 'write cache off',
+    prior: 1.5,
+    title: 'The write cache is off',
+    fix: 'Turn it on where power cannot fail, or eject before pulling.',
+    applies: (of) => depends(of, 'write') && isDirection(of, 'write'),
+    change: (of) => scaling(of, { write: [0.05, 0.25, 0.7], perFile: [1.5, 3, 8] }),
+  },
+  // Writing to an array whose stack is slow at parity.
+  {
+    id: 'parity in a poor stack',
+    prior: 1,
+    title: 'The array’s redundancy is worked out slowly',
+    fix: 'Another mode, or an enclosure that makes it.',
+    applies: (of) =>
+      of.device.array !== undefined && of.device.array.mode !== 'single' && isDirection(of, 'write'),
+    change: (of) => scaling(of, { write: [0.15, 0.35, 0.6] }),
+  },
+  // Something looks at each file: what a file costs beside its bytes is several times what it was.
+  {
+    id: 'small-file overhead',
+    prior: 2.5,
+    title: 'Each file costs more than it should: a scanner, a journal, an index',
+    fix: 'Leave the folder out of the scanner while it copies; pack small files into one.',
+    applies: (of) => depends(of, 'perFile'),
+    change: (of) => scaling(of, { perFile: [2, 4, 12] }),
+  },
+  // The host is busy by itself for longer than was thought: no drive shortens that.
+  {
+    id: 'processor-bound',
+    prior: 3,
+    title: 'What is waited for is processing, not the drive',
+    fix: 'No drive helps: a faster processor, fewer plug-ins, or patience.',
+    applies: ({ activity }) => isLoad(activity) && activity.processing.value !== null,
+    change: (of) => {
+      if (!isLoad(of.activity)) return of;
+      const { value, source } = of.activity.processing;
+      const middle = Array.isArray(value) ? value[1] : value!;
+      const processing = {
+        value: [middle * 1.3, middle * 2, middle * 4] as [number, number, number],
+        source,
+      };
+      return { ...of, activity: { ...of.activity, processing } };
+    },
+  },
+]);

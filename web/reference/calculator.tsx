@@ -1,0 +1,88 @@
+import { Typography } from '@mui/material';
+import type { ReactNode } from 'react';
+import type { Dimension } from '@kymar/core/units';
+import { QuantityField } from '../ui/field';
+import { Panel } from '../ui/panel';
+import { Rows } from './rows';
+
+/** One figure of a line. */
+export interface Entry<Row> {
+  of: keyof Row & string;
+  /** What it is called, before the number of its line. */
+  label: string;
+  dimension: Dimension;
+  bare?: string;
+  /** None at all is an answer too. */
+  zero?: true;
+}
+
+/** What comes of something, or why nothing does. */
+export function tryOut<T>(of: () => T): T | string {
+  try {
+    return of();
+  } catch (error) {
+    return (error as Error).message;
+  }
+}
+
+/**
+ * Figures that were seen several times, and what follows from them.
+ * @param about what is asked for and why
+ * @param widths of a line's figures, as columns of a grid
+ * @param found what follows, or why nothing does
+ * @param more what is asked beside the lines
+ */
+export function Calculator<Row extends { key: number }, Found extends object>({
+  title,
+  about,
+  entries,
+  widths,
+  found,
+  more,
+  children,
+  ...rows
+}: {
+  title: string;
+  about: string;
+  rows: readonly Row[];
+  onRows(rows: Row[]): void;
+  what: string;
+  least: number;
+  most: number;
+  next?: (last: Row) => Row;
+  entries: readonly Entry<Row>[];
+  widths: string;
+  found: Found | string;
+  more?: ReactNode;
+  children(found: Found): ReactNode;
+}) {
+  return (
+    <Panel title={title}>
+      <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
+        {about}
+      </Typography>
+      <Rows widths={widths} {...rows}>
+        {(row, i, set) =>
+          entries.map(({ of, label, dimension, bare, zero }) => (
+            <QuantityField
+              key={of}
+              label={`${label} ${i}`}
+              dimension={dimension}
+              {...(bare && { bare })}
+              value={row[of] as number}
+              onValue={(v) => v !== null && (v !== 0 || zero) && set({ [of]: v } as Partial<Row>)}
+            />
+          ))
+        }
+      </Rows>
+      {more}
+      {typeof found === 'string' ? (
+        <Typography color="error" role="alert">
+          {found}
+        </Typography>
+      ) : (
+        children(found)
+      )}
+    </Panel>
+  );
+}
