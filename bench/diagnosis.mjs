@@ -161,7 +161,7 @@ function play(hosts, seeds, only) {
       toBar: false,
       look,
       // What a person knows of their runs: scatter from run to run, and what the models leave out.
-      time: { log, sigma: Math.hypot(NOISE / Math.sqrt(runs), core.diagnosis.MODEL) },
+      time: { log, sigma: Math.hypot(NOISE / Math.sqrt(runs), core.diagnosis.MODEL_SIGMA) },
       seen: null,
       off: Math.abs(log - median(logsUnder(null, one, { look, toBar: false }) ?? [log])),
     });

@@ -14,7 +14,7 @@ const core = await rooms({
   compare: 'choice/compare',
 });
 const { demoJobs } = core.demo;
-const { briefAt, FIRST } = core.job;
+const { briefAt, FIRST_PLACE } = core.job;
 const { DRIVES, BRIDGES, CABLES, HOSTS } = core.stock;
 const { builtAs, caseOf, collect, forecast, forecastAll, forecastDays, screen, situationOf } = core.forecast;
 const { run } = core.transfer;
@@ -42,7 +42,7 @@ function time(name, batch, once, goal = null) {
 }
 const goals = [];
 
-const job = briefAt(demoJobs()[0], FIRST);
+const job = briefAt(demoJobs()[0], FIRST_PLACE);
 const situation = situationOf(job);
 const of = caseOf(situation, job.activities[0].id);
 const inputs = collect(explaining, of);

@@ -47,7 +47,7 @@ for (const [segment, words] of [
 ]) {
   const [opens, swaps] = [[], []];
   for (let i = 0; i < rounds; i++) {
-    opens.push(await timed(page.getByRole('button', { name: new RegExp(`^Change ${segment}: `) })));
+    opens.push(await timed(page.getByRole('button', { name: new RegExp(`^${segment}: change `) })));
     await page.getByPlaceholder('Type to search').fill(words[i % 2]);
     swaps.push(await timed(page.getByRole('option', { name: words[i % 2] }).first()));
     await page.getByPlaceholder('Type to search').waitFor({ state: 'detached' });

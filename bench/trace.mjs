@@ -53,7 +53,7 @@ for (let i = 0; i < traces; i++) {
     cache: found,
     slow: behind,
     phases,
-  } = measure.phasesOf(planted(of, seed * 1000 + i, 20_000), { media: 'flash', ceiling: null });
+  } = measure.tracePhasesOf(planted(of, seed * 1000 + i, 20_000), { media: 'flash', ceiling: null });
   if (!found || found.atLeast) {
     missed++;
   } else {

@@ -3,11 +3,16 @@ import type { Job } from '@kymar/core/job';
 import type { Read } from '@kymar/core/text';
 import { idle } from './idle';
 
-/** The schemas, fetched once the page has nothing else to do. */
-const schemas = async () => {
-  await idle();
-  return import('./schemas');
-};
+let fetched: Promise<typeof import('./schemas')> | null = null;
+
+/** The schemas, fetched once the page has nothing else to do, and anew where that failed. Who checks thousands of records waits for them once. */
+const schemas = () =>
+  (fetched ??= idle()
+    .then(() => import('./schemas'))
+    .catch((error: unknown) => {
+      fetched = null;
+      throw error;
+    }));
 
 export const checkedJob = async (raw: unknown): Promise<Read<Job>> => (await schemas()).checkJob(raw);
 /** @param key `kind/id` */

@@ -361,7 +361,12 @@ export class Records<T> {
   private async writeFresh(keys: readonly string[], written: string[]): Promise<string[]> {
     const now = this.screen.get();
     const fresh: { key: string; raw: unknown; value: T }[] = [];
+    let from = performance.now();
     for (const key of keys) {
+      if (performance.now() - from > SLICE) {
+        await new Promise((resolve) => setTimeout(resolve));
+        from = performance.now();
+      }
       const value = now[key];
       if (value === undefined || this.base.has(key) || (this.binned?.has(key) ?? true)) continue;
       const raw = this.kind.toDisk(value);
