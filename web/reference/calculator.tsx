@@ -8,7 +8,7 @@ import { Rows } from './rows';
 /** One figure of a line. */
 export interface Entry<Row> {
   of: keyof Row & string;
-  /** What it is called, before the number of its line. */
+  /** What it is called, with the number of its line where # stands. */
   label: string;
   dimension: Dimension;
   bare?: string;
@@ -66,7 +66,7 @@ export function Calculator<Row extends { key: number }, Found extends object>({
           entries.map(({ of, label, dimension, bare, zero }) => (
             <QuantityField
               key={of}
-              label={`${label} ${i}`}
+              label={label.replace('#', String(i))}
               dimension={dimension}
               {...(bare && { bare })}
               value={row[of] as number}

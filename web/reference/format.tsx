@@ -58,8 +58,8 @@ export function FormatEndCalculator() {
       most={12}
       next={() => ({ ...last, share: Math.min(1, last.share + 0.1), elapsed: last.elapsed * 1.4 })}
       entries={[
-        { of: 'share', label: 'Done at', dimension: 'percent', zero: true },
-        { of: 'elapsed', label: 'After', dimension: 'time', zero: true },
+        { of: 'share', label: 'Done at #', dimension: 'percent', zero: true },
+        { of: 'elapsed', label: 'After #', dimension: 'time', zero: true },
       ]}
       found={found}
     >

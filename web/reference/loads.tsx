@@ -67,9 +67,9 @@ export function Loads() {
       least={1}
       most={12}
       entries={[
-        { of: 'rate', label: 'Device reads at', dimension: 'rate' },
-        { of: 'latency', label: 'One request', dimension: 'time' },
-        { of: 'seconds', label: 'Loaded in', dimension: 'time' },
+        { of: 'rate', label: 'Device # reads at', dimension: 'rate' },
+        { of: 'latency', label: 'One request #', dimension: 'time' },
+        { of: 'seconds', label: 'Loaded in #', dimension: 'time' },
       ]}
       more={
         <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 1, mt: 1 }}>

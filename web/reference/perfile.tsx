@@ -70,9 +70,9 @@ export function PerFile() {
       least={2}
       most={12}
       entries={[
-        { of: 'bytes', label: 'Copied', dimension: 'bytes' },
-        { of: 'files', label: 'Files', dimension: 'count' },
-        { of: 'seconds', label: 'Took', dimension: 'time' },
+        { of: 'bytes', label: 'Copied #', dimension: 'bytes' },
+        { of: 'files', label: 'Files #', dimension: 'count' },
+        { of: 'seconds', label: 'Took #', dimension: 'time' },
       ]}
       found={found}
     >

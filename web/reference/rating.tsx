@@ -55,8 +55,8 @@ export function RatingEnd() {
       most={40}
       next={() => ({ ...last, day: last.day + 30, written: last.written * 1.2 })}
       entries={[
-        { of: 'day', label: 'Day of reading', dimension: 'count', zero: true },
-        { of: 'written', label: 'Written by then', dimension: 'bytes', bare: 'TB', zero: true },
+        { of: 'day', label: 'Day of reading #', dimension: 'count', zero: true },
+        { of: 'written', label: 'Written by then #', dimension: 'bytes', bare: 'TB', zero: true },
       ]}
       more={
         <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', mt: 1.5 }}>
