@@ -61,14 +61,18 @@ function situations() {
   const devices = demo.flatMap((job) =>
     core.job.placesOf(job).flatMap((place) => core.forecast.situationOf(core.job.briefAt(job, place)) ?? []),
   );
+  /** What is handed over, without how it hangs. */
+  const deviceOf = ({ port: _p, cable: _c, hops: _h, locked: _l, seen: _s, ...device }) => device;
   const rate = (s) => core.forecast.pathOf(s).blocked.length === 0;
-  return HOSTS.flatMap((machine) => {
+  return HOSTS.flatMap((host) => {
     const here = devices.flatMap((like) =>
-      machine.ports.flatMap((port) =>
+      host.ports.flatMap((port) =>
         [null, ...CABLES].flatMap((cable) => {
-          const s = { ...like, machine, connection: { ...like.connection, port: port.id, cable, hops: [] } };
+          const s = { ...like, host, build: { ...like.build, port: port.id, cable, hops: [] } };
           try {
-            return rate(s) ? [{ ...s, work: s.work.filter((a) => a.kind === 'move' && !a.endpoint) }] : [];
+            return rate(s)
+              ? [{ ...s, activities: s.activities.filter((a) => a.kind === 'move' && !a.endpoint) }]
+              : [];
           } catch {
             return [];
           }
@@ -77,7 +81,9 @@ function situations() {
     );
     const timeOf = (s) => {
       try {
-        return s.work.length > 0 ? core.forecast.screen(core.forecast.caseOf(s, s.work[0].id)) : Infinity;
+        return s.activities.length > 0
+          ? core.forecast.screen(core.forecast.caseOf(s, s.activities[0].id))
+          : Infinity;
       } catch {
         return Infinity;
       }
@@ -87,10 +93,10 @@ function situations() {
     for (const s of here) {
       const time = timeOf(s);
       if (!Number.isFinite(time)) continue;
-      const key = JSON.stringify(s.device);
+      const key = JSON.stringify(deviceOf(s.build));
       if (!by.has(key) || time < by.get(key).time) by.set(key, { s, time });
     }
-    return by.size > 0 ? [{ host: machine.name, builds: [...by.values()].map(({ s }) => s) }] : [];
+    return by.size > 0 ? [{ host: host.name, builds: [...by.values()].map(({ s }) => s) }] : [];
   });
 }
 
@@ -267,7 +273,7 @@ function play(hosts, seeds, only) {
 const casesOf = () =>
   situations().map(({ host, builds }) => ({
     host,
-    cases: builds.map((s) => s.work.map((a) => core.forecast.caseOf(s, a.id))),
+    cases: builds.map((s) => s.activities.map((a) => core.forecast.caseOf(s, a.id))),
   }));
 
 if (!isMainThread) {

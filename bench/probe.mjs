@@ -42,13 +42,8 @@ function unitOf(drive, unit) {
       : drive;
   const modes = hidden.modes;
   const port = { id: 'slot', position: 'slot', connector: hidden.plug, modes };
-  const machine = { ...situation.machine, ports: [port], systems: [], uplinks: [], endpoints: [] };
-  const of = {
-    ...situation,
-    machine,
-    device: { drive: hidden, bridge: null },
-    connection: { cable: null, port: 'slot' },
-  };
+  const host = { ...situation.host, ports: [port], systems: [], uplinks: [], endpoints: [] };
+  const of = { ...situation, host, build: { drive: hidden, bridge: null, cable: null, port: 'slot' } };
   const bytes = 0.9 * drive.capacity.value;
   const pass = { direction: 'write', bytes: fact(bytes), files: fact(1), otherEnd: 'memory' };
   const path = core.forecast.pathOf(of);

@@ -216,8 +216,8 @@ function sureness(): number | undefined {
 /** The job's own build against it with other drives of the library, on one of its activities. */
 function compare(input: Job, shop: Shop) {
   const situation = built(input, 'there is nothing to compare with.');
-  const { work } = situation;
-  const activity = activityId ?? (work.find(isMove) ?? work[0])?.id;
+  const { activities } = situation;
+  const activity = activityId ?? (activities.find(isMove) ?? activities[0])?.id;
   if (activity === undefined)
     throw new BadInput('activities: the job does nothing yet; there is nothing to compare on.');
   const others = (withDrivesOf ?? '')

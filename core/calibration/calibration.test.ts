@@ -2,7 +2,7 @@ import { ASSUMPTIONS, type OwnRanges } from '../catalog/assumptions';
 import { CABLES, HOSTS } from '../catalog/stock';
 import { demoJobs } from '../demo';
 import { timedRun } from '../fixtures/runs';
-import { buildOf, caseOf, pathOf, screen, situationOf } from '../forecast';
+import { caseOf, pathOf, screen, situationOf } from '../forecast';
 import { briefAt, placesOf, withBuild, withHost, type Job, type Move, type Run } from '../job';
 import { gaussian, median, noise } from '../stats';
 import { verdict } from '../verdict';
@@ -17,7 +17,7 @@ const jobs: Job[] = HOSTS.flatMap((host): Job[] => {
   const at = withHost(offload, place.machine, host);
   for (const port of host.ports)
     for (const cable of CABLES) {
-      const build = { ...buildOf(situationOf(briefAt(offload, place)!)!), port: port.id, cable };
+      const build = { ...situationOf(briefAt(offload, place)!)!.build, port: port.id, cable };
       const job = withBuild(at, place, build);
       const situation = situationOf(briefAt(job, place)!);
       try {
@@ -43,7 +43,10 @@ function measured(seed: number, off = 0.04, wrong = 1): Job {
     if (a.kind !== 'move') return [];
     const files = Math.round((a.files.value as number) * (4 + 8 * random()));
     const move: Move = { ...a, files: { ...a.files, value: files } };
-    const of = caseOf({ ...situation, work: [...situation.work.filter((w) => w.id !== a.id), move] }, a.id);
+    const of = caseOf(
+      { ...situation, activities: [...situation.activities.filter((w) => w.id !== a.id), move] },
+      a.id,
+    );
     const seconds = screen(of)! * unit * wrong;
     return [0, 1, 2].map((i) =>
       timedRun(
@@ -66,8 +69,8 @@ function errors(list: readonly Job[], own: OwnRanges): number[] {
         const { bytes, files, seconds } = run.measure as Extract<Run['measure'], { kind: 'timed' }>;
         const a = job.activities.find((one) => one.id === run.activity) as Move;
         const move: Move = { ...a, bytes: { ...a.bytes, value: bytes }, files: { ...a.files, value: files } };
-        const work = [...situation.work.filter((w) => w.id !== a.id), move];
-        return Math.abs(screen(caseOf({ ...situation, work }, a.id))! / seconds - 1);
+        const activities = [...situation.activities.filter((w) => w.id !== a.id), move];
+        return Math.abs(screen(caseOf({ ...situation, activities }, a.id))! / seconds - 1);
       });
   });
 }

@@ -4,7 +4,7 @@ import type { Drive } from '../catalog/parts';
 import { DRIVES } from '../catalog/stock';
 import { demoJobs } from '../demo';
 import { timedRun } from '../fixtures/runs';
-import { buildOf, caseOf, CHOICES, eachTime, screen, situationOf } from '../forecast';
+import { caseOf, CHOICES, eachTime, screen, situationOf } from '../forecast';
 import { briefAt, placesOf, withBuild, type Job, type Move } from '../job';
 import { gaussian, median, noise } from '../stats';
 import { learnedFromJobs, type LearnedRow } from '.';
@@ -20,7 +20,7 @@ const sealed: Drive = (() => {
   return { ...rest, cell: null, rest: unknown, cache: unknown, tbw: unknown };
 })();
 const blank: Job = (() => {
-  const build = { ...buildOf(situationOf(briefAt(offload, place)!)!), drive: sealed };
+  const build = { ...situationOf(briefAt(offload, place)!)!.build, drive: sealed };
   const made = withBuild({ ...offload, forecasts: [], runs: [] }, place, build);
   const write = made.activities.find((a): a is Move => a.kind === 'move' && a.direction === 'write')!;
   // More than any cache holds.
@@ -129,7 +129,7 @@ describe('how common classes are at this shop', () => {
 test('a disk teaches the figures of its class where its turns are known, and of none where it may be of two', () => {
   const [, , , archive] = demoJobs() as [Job, Job, Job, Job];
   const [at] = placesOf(archive) as [ReturnType<typeof placesOf>[number]];
-  const build = buildOf(situationOf(briefAt(archive, at)!)!);
+  const build = situationOf(briefAt(archive, at)!)!.build;
   const { rpm: _, ...rest } = { ...build.drive, read: unknown, write: unknown, rest: unknown };
   const { machine: __, ...back } = archive.activities.find(
     (a): a is Move => a.kind === 'move' && a.direction === 'read',

@@ -30,7 +30,7 @@ const rowOf = (id: Common): AssumptionId => `${id}.common`;
 
 /** Logarithm of how probable each draw makes a time, a constant aside, and the class it is of; null where no class is open. */
 function drawsOf({ of, time, reading }: Sound): { fit: number; id: FlashClass }[] | null {
-  if (of.device.drive.cell !== null) return null;
+  if (of.build.drive.cell !== null) return null;
   const sigma = Math.hypot(reading, LESSON_SIGMA, APART);
   const draws: { fit: number; id: FlashClass }[] = [];
   eachTime(of, ({ safe, chosen }) => {
@@ -63,7 +63,7 @@ function sharesOf(measured: readonly Sound[]): Shares | null {
 const sharesIn = remembered((job: Job, own): Shares[] => {
   const drives = new Map<string, Sound[]>();
   for (const sound of trustedMeasurements(job, own)) {
-    const key = JSON.stringify(sound.of.device);
+    const key = JSON.stringify(sound.of.build);
     drives.set(key, [...(drives.get(key) ?? []), sound]);
   }
   return [...drives.values()].flatMap((measured) => sharesOf(measured) ?? []);

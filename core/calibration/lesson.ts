@@ -92,9 +92,9 @@ export const lessonsOf = remembered((job: Job, own): Lesson[] =>
 const LINKS = TEACHABLE.filter((id) => id.startsWith('link.'));
 
 /** Whether a row is of a class that nobody knows a drive to be of: a time tells the class then, if anything. */
-function isOpen(row: AssumptionId, { device: { drive }, machine, own }: Case): boolean {
+function isOpen(row: AssumptionId, { build: { drive }, host, own }: Case): boolean {
   const [of, one] = row.split('.') as [string, string];
-  if (of === 'built-in') return builtInClasses(machine, own).some(({ id }) => id !== one);
+  if (of === 'built-in') return builtInClasses(host, own).some(({ id }) => id !== one);
   const names = drive.media === 'disk' ? DISK_NAMES : FLASH_NAMES;
   // Some rows are of several classes, and begin as they do: PCIe TLC, whatever its cache.
   const isOf = (id: string) => (of in names ? id === of : id.startsWith(`${of}-`));

@@ -24,7 +24,7 @@ import { draws, sampled } from '../fixtures/draws';
 
 const [offload] = demoJobs() as [Job, Job, Job, Job];
 const situation = situationOf(briefAt(offload, placesOf(offload)[0]!)!)!;
-const moves = situation.work.filter((a): a is Move => isMove(a));
+const moves = situation.activities.filter((a): a is Move => isMove(a));
 
 /** Runs that took so many s, one after another, each a little off. */
 function runsOf(of: Case<Move>, seconds: number, seed: number, more: Partial<Run> = {}, count = 3): Run[] {
@@ -244,7 +244,7 @@ describe('the next test', () => {
     const swap = LOOKS.find(({ id }) => id === 'swap cable')!;
     const port = LOOKS.find(({ id }) => id === 'other port')!;
     expect(lookedAt(swap, cable, of)).toBe(of);
-    expect(lookedAt(port, cable, of).connection.cable!.modes).toEqual(['usb-2']);
+    expect(lookedAt(port, cable, of).build.cable!.modes).toEqual(['usb-2']);
   });
 
   test('following it step by step finds the slower port', () => {

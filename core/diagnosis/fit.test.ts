@@ -60,7 +60,9 @@ describe('how probable times are among draws', () => {
 describe('what was timed under several looks', () => {
   const [job] = demoJobs() as [Job];
   const situation = situationOf(briefAt(job, placesOf(job)[0]!)!)!;
-  const cases = situation.work.filter(({ kind }) => kind === 'move').map(({ id }) => caseOf(situation, id));
+  const cases = situation.activities
+    .filter(({ kind }) => kind === 'move')
+    .map(({ id }) => caseOf(situation, id));
   const reading = cases.find(({ activity }) => 'direction' in activity && activity.direction === 'read')!;
   const look = (id: string) => LOOKS.find((one) => one.id === id)!;
   const cause = (id: string) => CAUSES.find((one) => one.id === id)!;

@@ -10,8 +10,8 @@ const PROBED = 0.25;
 /** Of a fuller drive there is no room for it. */
 const FULLEST = 0.7;
 
-const probeSize = ({ device, needs }: Case): number | null => {
-  const [capacity, fill] = [middle(device.drive.capacity), middle(needs.fill)];
+const probeSize = ({ build, needs }: Case): number | null => {
+  const [capacity, fill] = [middle(build.drive.capacity), middle(needs.fill)];
   return capacity === null || (fill ?? 0) > FULLEST ? null : Math.round(PROBED * capacity);
 };
 
@@ -22,14 +22,14 @@ export const LOOKS: readonly Look[] = [
     id: 'swap cable',
     title: 'Take another cable and time it again',
     replaces: ['cable'],
-    applies: ({ connection }) => connection.cable !== null && connection.cable !== undefined,
+    applies: ({ build }) => build.cable !== null && build.cable !== undefined,
   },
   // Another port of the same class.
   {
     id: 'other port',
     title: 'Take another port of the same class and time it again',
     replaces: ['port'],
-    applies: ({ device }) => device.bridge !== null,
+    applies: ({ build }) => build.bridge !== null,
   },
   // Another machine as good as this one, with its own port and its own storage.
   {
@@ -37,7 +37,7 @@ export const LOOKS: readonly Look[] = [
     title: 'Time it on another machine of the same class',
     replaces: ['machine', 'port', 'other end'],
     extra: 10,
-    applies: ({ device }) => device.bridge !== null,
+    applies: ({ build }) => build.bridge !== null,
   },
   // Another enclosure and drive of the same kind.
   {
@@ -106,7 +106,7 @@ export const LOOKS: readonly Look[] = [
     replaces: [],
     extra: 10,
     ends: ['cache used up', 'throttling'],
-    applies: ({ device }) => device.drive.media === 'flash',
+    applies: ({ build }) => build.drive.media === 'flash',
   },
   // The same again, timed and counted by the device itself.
   {
@@ -126,7 +126,7 @@ export const LOOKS: readonly Look[] = [
     replaces: ['other end', 'figures'],
     applies: (of) =>
       isMove(of.activity) &&
-      of.device.drive.media === 'flash' &&
+      of.build.drive.media === 'flash' &&
       !of.asked?.toMemory &&
       probeSize(of) !== null,
     change: (of) => {
@@ -159,7 +159,7 @@ export const LOOKS: readonly Look[] = [
     thing: 'Port',
     replaces: [],
     extra: 1,
-    applies: ({ device }) => device.bridge !== null || device.drive.sealed === true,
+    applies: ({ build }) => build.bridge !== null || build.drive.sealed === true,
     sees: pluggedInto,
   },
   // How full it is.
@@ -169,7 +169,7 @@ export const LOOKS: readonly Look[] = [
     thing: 'Space',
     replaces: [],
     extra: 0.5,
-    applies: ({ device }) => device.drive.media === 'flash',
+    applies: ({ build }) => build.drive.media === 'flash',
     sees: ({ needs }) =>
       typeof needs.fill?.value === 'number' && needs.fill.value > 0.9 ? 'nearly full' : 'room left',
   },

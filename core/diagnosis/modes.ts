@@ -25,13 +25,13 @@ export function outerMode(of: Case): string | null {
   return path.blocked.length > 0 ? null : (path.outer.mode?.id ?? null);
 }
 
-type Port = Case['machine']['ports'][number];
+type Port = Case['host']['ports'][number];
 
 /** A case whose port is another one. */
 function withPort(of: Case, change: Partial<Port>): Case {
-  const { machine, connection } = of;
-  const ports = machine.ports.map((p) => (p.id === connection.port ? { ...p, ...change } : p));
-  return { ...of, machine: { ...machine, ports } };
+  const { host, build } = of;
+  const ports = host.ports.map((p) => (p.id === build.port ? { ...p, ...change } : p));
+  return { ...of, host: { ...host, ports } };
 }
 
 /** A case whose port has one mode only. */
@@ -43,8 +43,8 @@ const HUB = 'a hub or dock';
 export const behindHub = (of: Case, mode: string): Case => withPort(of, { modes: [mode], position: HUB });
 
 /** What the device is plugged into: a hub, or a port by the best that it has. */
-export function pluggedInto({ machine, connection }: Case): string {
-  const port = machine.ports.find(({ id }) => id === connection.port);
-  if (!port || port.position === HUB || (connection.hops?.length ?? 0) > 0) return HUB;
+export function pluggedInto({ host, build }: Case): string {
+  const port = host.ports.find(({ id }) => id === build.port);
+  if (!port || port.position === HUB || (build.hops?.length ?? 0) > 0) return HUB;
   return [...port.modes].sort((a, b) => rate(b) - rate(a))[0] ?? HUB;
 }

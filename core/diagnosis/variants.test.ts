@@ -45,7 +45,7 @@ describe('a kind of activity', () => {
   };
   const plain = offload!.activities[0]! as Move;
   const mirror = { ...plain, id: 'mirror', name: 'Mirror the folder', kind: 'mirror' } as unknown as Move;
-  const with_ = { ...situation, work: [mirror] };
+  const with_ = { ...situation, activities: [mirror] };
   const [demo] = demoJobs() as [Job];
   const job: Job = { ...demo, activities: [mirror], forecasts: [], runs: [], looks: [], decision: null };
   const drawnAs: OpenQuestions = { of: { inputs: {} }, tell: () => ({ figure: 1, met: true }), tests: [] };

@@ -1,24 +1,25 @@
 import { middle } from '../evidence';
+import type { Build } from '../build/assembly';
 import { drawAt, isExternal, usualDraw } from '../models/thermal';
-import { DEFAULT_POLICIES, type Activity, type Needs, type Policies } from '../job';
+import { DEFAULT_POLICIES, type Activity, type Brief, type Needs, type Policies } from '../job';
 import { linkById, type Direction } from '../catalog/links';
 import { formFactor, heightOf, isM2, type Accessory, type FormFactorId, type System } from '../catalog/parts';
 import type { OwnRanges } from '../catalog/assumptions';
 import { portOf, type Blocker, type Path, type PathParts } from '../build/path';
 
-/** What the rules are held against: a path, and what the job asks of it. */
-export interface Setting {
+/** What the rules are held against: a path in one direction, and what the job asks of it. */
+export interface Setting extends Partial<Pick<Brief, 'activities' | 'elsewhere' | 'needs'>> {
   path: Path;
   direction: Direction;
-  needs?: Needs | undefined;
-  activities?: readonly Activity[] | undefined;
-  accessories?: readonly Accessory[] | undefined;
   /** The shop's own ranges in place of what is assumed. */
   own?: OwnRanges | undefined;
+  build?: Pick<Build, 'accessories'>;
 }
 
 /** A setting with what rules ask for again and again. Lengths in mm, sizes in B, power in W; null where not known. */
-export interface Facts extends Required<Omit<Setting, 'activities' | 'accessories' | 'own'>>, PathParts {
+export interface Facts extends Pick<Setting, 'path' | 'direction'>, PathParts {
+  needs: Needs;
+  /** All that the device does, on whichever machine. */
   activities: readonly Activity[];
   accessories: readonly Accessory[];
   own: OwnRanges;
@@ -67,9 +68,11 @@ export function factsOf({
   direction,
   needs = {},
   activities = [],
-  accessories = [],
+  elsewhere = [],
+  build = {},
   own = {},
 }: Setting): Facts {
+  const { accessories = [] } = build;
   const { parts } = path;
   const { drive, bridge, cable, port, host, hops, endpoint, seen, array, requests } = parts;
   const together = array?.members ?? parts.together ?? 1;
@@ -92,7 +95,7 @@ export function factsOf({
     path,
     direction,
     needs,
-    activities,
+    activities: [...activities, ...elsewhere],
     accessories,
     own,
     policies: needs.policies ? { ...DEFAULT_POLICIES, ...needs.policies } : DEFAULT_POLICIES,

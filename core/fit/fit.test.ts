@@ -62,7 +62,7 @@ function setting(c: Case): Setting {
     direction: c.direction ?? 'write',
     needs: c.needs,
     activities: asked(c),
-    accessories: (c.kit ?? []).map((id) => by(ACCESSORIES, id)),
+    build: { accessories: (c.kit ?? []).map((id) => by(ACCESSORIES, id)) },
   };
 }
 

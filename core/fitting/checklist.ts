@@ -22,12 +22,12 @@ export const STEPS: readonly FittingStep[] = [
 /** What a checklist is made from, of a device at one of its places. */
 export function benchOf(situation: Situation): StepFacts {
   const direction =
-    DIRECTIONS.find((d) => situation.work.some((a) => isMove(a) && a.direction === d)) ?? 'write';
+    DIRECTIONS.find((d) => situation.activities.some((a) => isMove(a) && a.direction === d)) ?? 'write';
   const facts = factsOf(settingOf(situation, direction));
   return {
     ...facts,
     inside: !facts.external,
-    replaces: situation.work.some((a) => isMove(a) && a.direction === 'write' && isOnce(a)),
+    replaces: situation.activities.some((a) => isMove(a) && a.direction === 'write' && isOnce(a)),
     isArray: facts.array !== undefined,
   };
 }

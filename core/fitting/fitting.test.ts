@@ -28,7 +28,7 @@ describe('the contents on their way over', () => {
     const { low, expected, high } = time(2e11);
     expect(low).toBeLessThan(expected);
     expect(expected).toBeLessThan(high);
-    const work = offload!.situation.work.find(
+    const work = offload!.situation.activities.find(
       (a): a is Move => a.kind === 'move' && a.direction === 'write',
     )!;
     const same: Move = {
@@ -39,7 +39,7 @@ describe('the contents on their way over', () => {
       files: { value: null, source: { kind: 'unknown' } },
     };
     delete same.sizes;
-    const alone = { ...offload!.situation, work: [same] };
+    const alone = { ...offload!.situation, activities: [same] };
     expect(forecast(caseOf(alone, same.id)).figure.expected).toBeCloseTo(expected, 6);
   });
 });
@@ -79,7 +79,7 @@ describe('the checklist', () => {
   test('every step is needed by some build', () => {
     const drives = SHOP.drives.flatMap((drive) => {
       const { situation } = offload!;
-      return [{ ...situation, device: { ...situation.device, drive, bridge: null } }];
+      return [{ ...situation, build: { ...situation.build, drive, bridge: null } }];
     });
     const roles = (['system', 'projects', 'scratch', 'library', 'archive', 'expansion'] as const).flatMap(
       (role) => situations.map(({ situation }) => withNeeds(situation, { role })),
@@ -92,14 +92,14 @@ describe('the checklist', () => {
     const { situation } = offload!;
     const padless = {
       ...situation,
-      device: {
-        ...situation.device,
-        bridge: { ...situation.device.bridge!, trim: false, cooling: 'metal with pad' as const },
+      build: {
+        ...situation.build,
+        bridge: { ...situation.build.bridge!, trim: false, cooling: 'metal with pad' as const },
       },
     };
     const inside = situations.find((s) => benchOf(s.situation).inside)!.situation;
     const array = { mode: 'mirror' as const, by: 'firmware' as const };
-    const paired = { ...inside, device: { ...inside.device, together: 2, array } };
+    const paired = { ...inside, build: { ...inside.build, together: 2, array } };
     for (const one of [padless, paired]) ids(one).forEach((id) => seen.add(id));
     expect(STEPS.map(({ id }) => id).filter((id) => !seen.has(id))).toEqual([]);
   });
@@ -116,19 +116,19 @@ describe('the checklist', () => {
     });
     expect(step(asked, 'file-system').title).toBe('File system: NTFS');
     const both = withNeeds(situation, { systems: ['Windows', 'macOS'] });
-    expect(step({ ...both, machine: { ...both.machine, systems: [] } }, 'file-system').title).toBe(
+    expect(step({ ...both, host: { ...both.host, systems: [] } }, 'file-system').title).toBe(
       'File system: exFAT',
     );
     const own = withNeeds(
-      { ...situation, machine: { ...situation.machine, systems: [{ family: 'macOS' }] } },
+      { ...situation, host: { ...situation.host, systems: [{ family: 'macOS' }] } },
       { systems: [], fileSystem: undefined, policies: { fileSystem: 'the system’s own' } },
     );
     expect(step(own, 'file-system').title).toBe('File system: APFS');
-    const none = { ...situation, machine: { ...situation.machine, systems: [] }, needs: {} };
+    const none = { ...situation, host: { ...situation.host, systems: [] }, needs: {} };
     expect(step(none, 'file-system').title).toBe('File system: to be settled');
     expect(step(situation, 'format').title).toBe('Quick format');
     expect(step(withNeeds(situation, { formatFirst: true }), 'format').title).toBe('Full format');
-    const disk = situations.find((s) => s.situation.device.drive.media === 'disk')!;
+    const disk = situations.find((s) => s.situation.build.drive.media === 'disk')!;
     expect(step(withNeeds(disk.situation, { role: 'archive' }), 'format').title).toBe('Full format');
     expect(
       step(withNeeds(disk.situation, { role: 'everyday', onlyCopy: false, formatFirst: false }), 'format')

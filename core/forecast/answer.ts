@@ -9,9 +9,9 @@ import { asAsked, inputsFor, kindOf, type Answer } from './kinds';
 
 /** Transfers that go on at the same time as the activity, on the same device. */
 export function besidesOf(of: Case): Transfer[] {
-  const { activity, work } = of;
+  const { activity, activities } = of;
   return (activity.besides ?? []).flatMap((id) => {
-    const other = work.find((a) => a.id === id);
+    const other = activities.find((a) => a.id === id);
     return (other && kindOf(other).transfer(other, of)) ?? [];
   });
 }

@@ -85,18 +85,18 @@ export const arrayOf = (situation: Situation): ArrayForecast | null =>
 /** What a device's layout of drives comes to over its service life; null for drives each for itself. */
 export function forecastArray(
   record: Recorder<Estimate>,
-  { device, serviceYears }: Pick<Situation, 'device' | 'serviceYears'>,
+  { build, serviceYears }: Pick<Situation, 'build' | 'serviceYears'>,
 ): ArrayForecast | null {
-  const layout = layoutOf(device);
+  const layout = layoutOf(build);
   if (!layout) return null;
-  const drive = asRevised(device.drive);
-  const capacity = capacityOf(record, device);
+  const drive = asRevised(build.drive);
+  const capacity = capacityOf(record, build);
   const reads = rebuildReads(layout, capacity.expected);
   const zones = drive.media === 'disk' ? ZONES : null;
   const rebuild = reads > 0 ? rebuildTime(capacity, memberRate(record, drive), zones) : null;
   return {
     layout,
-    usable: holdsOf(record, device),
+    usable: holdsOf(record, build),
     survives: survives(layout),
     smallWrite: smallWriteCost(layout),
     rebuild,

@@ -1,7 +1,7 @@
-import type { Estimate, Fact } from '../evidence';
+import type { Estimate } from '../evidence';
 import type { OwnRanges } from '../catalog/assumptions';
 import { asRevised, type Endpoint, type Host } from '../catalog/parts';
-import { apart, type Build, type Connection, type Device } from '../build/assembly';
+import type { Build } from '../build/assembly';
 import { buildPath, screenPath, type Path, type PathParts, type Requests } from '../build/path';
 import type { Layout } from '../build/array';
 import { briefAt, type Activity, type Brief, type Job, type Needs, type Place } from '../job';
@@ -10,17 +10,10 @@ import type { InputId } from './inputs';
 /** Figures that stand in place of what would be collected, by input. */
 export type Overrides = Readonly<Partial<Record<InputId, Estimate>>>;
 
-/** A device, the machine it is used on, how it hangs there, and the work it does there. */
-export interface Situation {
-  machine: Host;
-  device: Device;
-  connection: Connection;
-  work: readonly Activity[];
-  /** What the same device does on other machines: that wears and fills it too. */
-  elsewhere?: readonly Activity[];
+/** A brief once something is built there: with the shop's own ranges, and with what is tried in place of what would be collected. */
+export interface Situation extends Brief {
+  build: Build;
   needs: Needs;
-  /** How many years it is to be used; absent: not said. */
-  serviceYears?: Fact | undefined;
   overrides: Overrides;
   /** The shop's own ranges in place of what is assumed. */
   own: OwnRanges;
@@ -50,38 +43,27 @@ export const overriding =
 /** Other parts: what is handed over, and how it hangs. */
 export const builtAs =
   (build: Build): Change =>
-  (situation) => ({ ...situation, ...apart(build) });
+  (situation) => ({ ...situation, build });
 
 /** Another machine. */
 export const onMachine =
-  (machine: Host): Change =>
-  (situation) => ({ ...situation, machine });
+  (host: Host): Change =>
+  (situation) => ({ ...situation, host });
 
 /** Other work, by a change of each activity. */
 export const working =
   (change: (activity: Activity) => Activity): Change =>
   (situation) => {
-    const work = situation.work.map(change);
-    if (!('activity' in situation)) return { ...situation, work };
+    const activities = situation.activities.map(change);
+    if (!('activity' in situation)) return { ...situation, activities };
     const { id } = situation.activity as Activity;
-    return { ...situation, work, activity: work.find((a) => a.id === id)! };
+    return { ...situation, activities, activity: activities.find((a) => a.id === id)! };
   };
 
 /** A job at one of its places; null while nothing is built there. */
 export function situationOf(brief: Brief, own: OwnRanges = {}): Situation | null {
-  const { host: machine, build, activities: work, elsewhere, needs = {}, serviceYears } = brief;
-  return (
-    build && {
-      machine,
-      ...apart(build),
-      work,
-      ...(elsewhere ? { elsewhere } : {}),
-      needs,
-      serviceYears,
-      overrides: {},
-      own,
-    }
-  );
+  const { host, build, activities, elsewhere, needs = {}, serviceYears } = brief;
+  return build && { host, build, activities, elsewhere, needs, serviceYears, overrides: {}, own };
 }
 
 /** A job at one of its places, with the shop's own ranges; null where nothing is built there. */
@@ -92,45 +74,39 @@ export function situationAt(job: Job, place: Place, own: OwnRanges = {}): Situat
 
 /** A situation with one of its activities asked about. @throws RangeError for an activity it has not */
 export function caseOf(situation: Situation, activity: string): Case {
-  const found = situation.work.find((a) => a.id === activity);
+  const found = situation.activities.find((a) => a.id === activity);
   if (!found) throw new RangeError(`"${activity}" is no activity of this job.`);
   return { ...situation, activity: found };
 }
 
-/** Device and connection as one. */
-export const buildOf = ({ device, connection }: Pick<Situation, 'device' | 'connection'>): Build => ({
-  ...device,
-  ...connection,
-});
-
-/** The drives of a device as one, where they are put together. */
-export function layoutOf({ array, together = 1 }: Device): Layout | undefined {
+/** The drives of a build as one, where they are put together. */
+export function layoutOf({ array, together = 1 }: Pick<Build, 'array' | 'together'>): Layout | undefined {
   return array && array.mode !== 'single' ? { ...array, members: together } : undefined;
 }
 
-type Placed = Pick<Situation, 'machine' | 'device' | 'connection'> & Partial<Pick<Situation, 'own'>>;
+/** Where data flows: a build on its host. */
+type Standing = Pick<Situation, 'host' | 'build'> & Partial<Pick<Situation, 'own'>>;
 
 /**
  * The parts of the path between a device and one of its machine's endpoints, or the built-in drive. @throws
  * RangeError for a port or an endpoint the machine has not
  */
-function partsOf({ machine, device, connection, own }: Placed, endpoint?: string): PathParts {
-  const port = machine.ports.find((p) => p.id === connection.port);
-  if (!port) throw new RangeError(`"${connection.port}" is no port of ${machine.name}.`);
-  const { drive, bridge } = device;
-  const array = layoutOf(device);
-  const { cable, hops, seen } = connection;
-  const end = endpoint === undefined ? undefined : endpointOf(machine, endpoint);
+function partsOf({ host, build, own }: Standing, endpoint?: string): PathParts {
+  const port = host.ports.find((p) => p.id === build.port);
+  if (!port) throw new RangeError(`"${build.port}" is no port of ${host.name}.`);
+  const { drive, bridge, cable, hops, seen } = build;
+  const array = layoutOf(build);
+  const end = endpoint === undefined ? undefined : endpointOf(host, endpoint);
   return {
     drive: asRevised(drive),
     bridge,
-    together: array ? undefined : device.together,
+    together: array ? undefined : build.together,
     array,
     cable,
     hops,
     seen,
     port,
-    host: machine,
+    host,
     endpoint: end,
     own,
   };
@@ -143,8 +119,7 @@ function endpointOf(machine: Host, id: string): Endpoint {
 }
 
 /** The path that a device's data takes on its machine. @throws RangeError for a port or an endpoint the machine has not */
-export const pathOf = (placed: Placed, endpoint?: string): Path => buildPath(partsOf(placed, endpoint));
+export const pathOf = (at: Standing, endpoint?: string): Path => buildPath(partsOf(at, endpoint));
 
 /** {@link pathOf} in numbers only, for candidates by the hundred thousand. */
-export const screenPathOf = (placed: Placed, endpoint?: string): Path =>
-  screenPath(partsOf(placed, endpoint));
+export const screenPathOf = (at: Standing, endpoint?: string): Path => screenPath(partsOf(at, endpoint));

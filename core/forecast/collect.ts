@@ -3,13 +3,13 @@ import { formula, type Market, type Recorder } from '../evidence';
 import { assumed, assumedRange, ASSUMPTIONS, marketOf } from '../catalog/assumptions';
 import { busyMarket, diskClasses, idleMarket } from '../catalog/classes';
 import type { Direction } from '../catalog/links';
-import type { Accessory, Drive } from '../catalog/parts';
+import type { Build } from '../build/assembly';
+import type { Drive } from '../catalog/parts';
 import type { Path } from '../build/path';
 import type { Layout } from '../build/array';
 import { coolingOf, isExternal } from '../models/thermal';
 import { fillBy, type Keeping } from '../models/copies';
-import type { Needs } from '../job';
-import type { Overrides } from './case';
+import type { Overrides, Situation } from './case';
 import { CHOICES, type InputId, type Inputs, type Transfer } from './inputs';
 import { hidesItsRecording, linksOf, mediumOf, NO_END, recordings, writingOf } from './medium';
 import { builtInChoice, builtInEnd } from './builtin';
@@ -17,12 +17,9 @@ import { classesOf } from './flash';
 import { MEMORY_RATE, planner } from './plan';
 import { together } from './together';
 
-/** What surrounds a transfer; what is absent is not known and widens the range. */
-export interface Surroundings {
-  needs: Needs;
-  accessories?: readonly Accessory[] | undefined;
-  array?: Layout | undefined;
-  overrides?: Overrides | undefined;
+/** A situation as far as a transfer depends on it beside its path; what is absent is not known and widens the range. */
+export interface About extends Pick<Situation, 'needs'>, Partial<Pick<Situation, 'overrides'>> {
+  build?: Pick<Build, 'accessories'>;
   /** What else is on the device when it begins, where the work says it. */
   held?: readonly Keeping[] | undefined;
 }
@@ -38,12 +35,12 @@ export function collectTransfer<T extends Spread>(
   record: Recorder<T>,
   path: Path,
   transfer: Transfer,
-  around: Surroundings,
+  about: About,
   besides: readonly Transfer[] = [],
 ): Inputs<T> {
   const one = (of: Transfer, bothWays: boolean, overrides: Overrides) =>
-    overridden(record, collectOne(record, path, of, around, bothWays), overrides);
-  const { overrides = {} } = around;
+    overridden(record, collectOne(record, path, of, about, bothWays), overrides);
+  const { overrides = {} } = about;
   if (besides.length === 0) return one(transfer, false, overrides);
   // Both directions of the drive may be in use.
   const all = [one(transfer, true, overrides), ...besides.map((other) => one(other, true, {}))];
@@ -110,12 +107,12 @@ function collectOne<T extends Spread>(
   record: Recorder<T>,
   path: Path,
   transfer: Transfer,
-  around: Surroundings,
+  about: About,
   bothWays: boolean,
 ): Inputs<T> {
-  const { drive } = path.parts;
+  const { drive, array } = path.parts;
   const { direction, otherEnd, requests, verify } = transfer;
-  const { array, needs, held } = around;
+  const { needs, held } = about;
   const writing = direction === 'write';
   const back = bothWays || otherEnd === 'itself' || verify === true;
   const writes = bothWays || writing || otherEnd === 'itself';
@@ -150,7 +147,7 @@ function collectOne<T extends Spread>(
       note: 'memory is no limit here',
     });
   if (otherEnd === 'storage' && !requests) bufferOf(record, found, path, writing);
-  if (!disk) heatOf(record, found, path, around, direction);
+  if (!disk) heatOf(record, found, path, about, direction);
 
   return {
     inputs: found as Inputs<T>['inputs'],
@@ -285,10 +282,11 @@ const writeBack = formula({
 function heatOf<T extends Spread>(
   record: Recorder<T>,
   found: Found<T>,
-  { parts: { drive, bridge } }: Path,
-  { needs, accessories, array }: Surroundings,
+  { parts: { drive, bridge, array } }: Path,
+  { needs, build }: About,
   direction: Direction,
 ): void {
+  const accessories = build?.accessories;
   const how = coolingOf({ drive, bridge, accessories });
   const each = array && array.members > 1 ? ', each member' : '';
   const sheet = { kind: 'sheet' } as const;

@@ -23,7 +23,7 @@ export function contentsOn(situation: Situation, bytes: number, verify: boolean)
     files: unknown,
     verify,
   };
-  const of = caseOf({ ...situation, work: [move] }, move.id);
+  const of = caseOf({ ...situation, activities: [move] }, move.id);
   const path = pathFor(of);
   return path.blocked.length > 0
     ? null

@@ -43,7 +43,10 @@ const LOOK = 45;
 const repeats = (activity: Activity): boolean => kindOf(activity).daily !== undefined;
 
 /** All that a device does, here and on other machines. */
-const everywhere = ({ work, elsewhere = [] }: Situation): readonly Activity[] => [...work, ...elsewhere];
+const everywhere = ({ activities, elsewhere = [] }: Situation): readonly Activity[] => [
+  ...activities,
+  ...elsewhere,
+];
 
 /** What is lived through: what it depends on, and how a draw of it becomes days. */
 interface Life {
@@ -74,7 +77,7 @@ function lifeFrom(situation: Situation, list: readonly Activity[]): Life {
   inputs.fill = record.fact('fill of the drive', fill, '%', marketOf(record, 'fill'));
   inputs.usable = assumedRange('usable', situation.own);
   Object.assign(inputs, keeps.inputs);
-  const capacity = holdsOf(record, situation.device).expected;
+  const capacity = holdsOf(record, situation.build).expected;
 
   const numbersOf = (x: Readonly<Record<string, number>>, i: number) => {
     const numbers = joined.of(x, i);
@@ -115,7 +118,7 @@ export function forecastDays(
   { years, ranges = true, seed = SEED }: { years: number; ranges?: boolean; seed?: number },
 ): DaysForecast | null {
   if (!(years > 0)) throw new RangeError('Years to look ahead must be more than zero.');
-  const list = situation.work.filter(repeats);
+  const list = situation.activities.filter(repeats);
   if (list.length === 0 || pathOf(situation).blocked.length > 0) return null;
   const life = lifeFrom(situation, list);
   const horizon = Math.round(years * YEAR_DAYS);
@@ -158,10 +161,13 @@ export function forecastDays(
 }
 
 /** Years until the device is full of what it holds; where nothing is said to be kept, of what is said to be in use. */
-function fullIn({ device, own, needs, work, elsewhere = [] }: Situation, held: readonly Keeping[]): Spread {
+function fullIn(
+  { build, own, needs, activities, elsewhere = [] }: Situation,
+  held: readonly Keeping[],
+): Spread {
   const { bare } = recordersFor(own);
-  const holds = holdsOf(bare, device);
-  const isKept = saysKept([...work, ...elsewhere]);
+  const holds = holdsOf(bare, build);
+  const isKept = saysKept([...activities, ...elsewhere]);
   const inUse =
     !isKept && needs.fill ? [{ name: 'in use', now: timesFact(needs.fill, holds.expected) }] : null;
   const growing = held.map(({ name, growth, brought }) => ({

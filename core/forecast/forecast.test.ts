@@ -13,18 +13,7 @@ import { demoJobs } from '../demo';
 import { BRIDGES, DRIVES, HOSTS } from '../catalog/stock';
 import { isUntouched, stages, type Activity, type Brief, type Job } from '../job';
 import type { ArrayMode, Drive } from '../catalog/parts';
-import {
-  cacheAt,
-  caseOf,
-  collect,
-  explainProbability,
-  freeze,
-  isLife,
-  screen,
-  surroundingsOf,
-  pathOf,
-  type Inputs,
-} from '.';
+import { cacheAt, caseOf, collect, explainProbability, freeze, isLife, screen, pathOf, type Inputs } from '.';
 import { collectTransfer } from './collect';
 import { CHOICES } from './inputs';
 import { together } from './together';
@@ -555,7 +544,7 @@ describe('several drives as one', () => {
         bytes: exactFact(100e9),
         files: exactFact(1),
         otherEnd: 'memory',
-        surroundings: surroundingsOf(onJob(job)),
+        about: onJob(job),
       }).rate;
     const striped = read(array('stripe'));
     expect(striped.expected).toBeGreaterThan(780e6);
@@ -573,7 +562,7 @@ describe('several drives as one', () => {
         bytes: exactFact(100e9),
         files: exactFact(1),
         otherEnd: 'memory',
-        surroundings: surroundingsOf(onJob(job)),
+        about: onJob(job),
       }).rate.expected / 1e6;
     for (const mbs of [
       rate(array('stripe', slow)),
@@ -599,7 +588,7 @@ describe('several drives as one', () => {
         explaining,
         path,
         { direction, bytes: exactFact(1e9), files: exactFact(1), otherEnd: 'memory' },
-        surroundingsOf(situation),
+        situation,
       );
       return {
         carried: path.carries![direction].expected,

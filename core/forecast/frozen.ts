@@ -16,7 +16,7 @@ export const MODEL_VERSION = '2';
 export function freeze(job: Job, id: string, at: string, own: OwnRanges = {}): FrozenForecast {
   const results = placesOf(job).flatMap((place) => {
     const situation = situationAt(job, place, own);
-    if (!situation || situation.work.length === 0 || blocksAt(situation).length > 0) return [];
+    if (!situation || situation.activities.length === 0 || blocksAt(situation).length > 0) return [];
     return forecastAll(situation)?.activities ?? [];
   });
   if (results.length === 0)

@@ -1,16 +1,6 @@
 export { contentsOn } from './contents';
 export { formatOn } from './format';
-export {
-  builtAs,
-  buildOf,
-  caseOf,
-  layoutOf,
-  onMachine,
-  overriding,
-  pathOf,
-  situationAt,
-  situationOf,
-} from './case';
+export { builtAs, caseOf, layoutOf, onMachine, overriding, pathOf, situationAt, situationOf } from './case';
 export { screenPathOf, working } from './case';
 export type { Case, Change, Overrides, Situation } from './case';
 export {
@@ -28,7 +18,7 @@ export {
   kindOf,
   openedOver,
   registerKind,
-  surroundingsOf,
+  heldAt,
   type Answer,
   type Answered,
   type KindModel,
@@ -37,7 +27,7 @@ export { forecastAll, type ActivityForecast, type JobForecast } from './job';
 export { isLife, lifeOf, screenWrites, type LifeForecast } from './wear';
 export { forecastDays, type DaysForecast, type Ends } from './days';
 export { arrayOf, holdsOf, type ArrayForecast } from './array';
-export { collectTransfer, namedByThing, type Surroundings } from './collect';
+export { collectTransfer, namedByThing, type About } from './collect';
 export { bareTransfer, forecastTransfer, timesOf } from './transfer';
 export type { ProfilePoint, Sensitivity, TransferForecast } from './transfer';
 export { eachTime, type DrawnTime } from './drawn';

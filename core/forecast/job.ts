@@ -34,7 +34,7 @@ export interface JobForecast {
 export function forecastAll(situation: Situation): JobForecast | null {
   const path = pathOf(situation);
   if (path.blocked.length > 0) return null;
-  const activities = situation.work.map((activity) => {
+  const activities = situation.activities.map((activity) => {
     const of = caseOf(situation, activity.id);
     return { activity, ...forecast(of, activity.endpoint === undefined ? path : pathFor(of)) };
   });

@@ -8,7 +8,7 @@ const cases: Case[] = recipes.jobs
   .filter((recipe) => !recipe.slow)
   .flatMap((recipe) => {
     const situation = onJob(briefOf(recipe));
-    return situation.work.map((activity) => caseOf(situation, activity.id));
+    return situation.activities.map((activity) => caseOf(situation, activity.id));
   });
 
 describe('screening', () => {
@@ -51,7 +51,7 @@ describe('screening', () => {
     const [of] = cases.filter((c) => c.activity.kind === 'stream');
     if (of?.activity.kind !== 'stream') throw new Error('no stream');
     const activity = { ...of.activity, rate: exactFact(20e6), lasts: exactFact(600) };
-    const known: Case = { ...of, work: [activity], activity };
+    const known: Case = { ...of, activities: [activity], activity };
     const { figure } = forecast(known);
     expect(screen(known)!).toBeGreaterThanOrEqual(figure.low);
     expect(screen(known)!).toBeLessThanOrEqual(figure.high);

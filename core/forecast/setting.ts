@@ -9,19 +9,15 @@ export const firstOf = (work: readonly Activity[], direction: Direction): Activi
 
 /** The path of a situation in one direction with what the rules need to know; the other end is that of the first activity in this direction. */
 export function settingOf(situation: Situation, direction: Direction): Setting {
-  const { device, work, elsewhere = [], needs, own } = situation;
   return {
-    path: pathOf(situation, firstOf(work, direction)?.endpoint),
+    ...situation,
+    path: pathOf(situation, firstOf(situation.activities, direction)?.endpoint),
     direction,
-    needs,
-    activities: [...work, ...elsewhere],
-    accessories: device.accessories,
-    own,
   };
 }
 
 /** Ids of the rules that keep a situation's work from going, in whichever direction it goes. */
 export function blocksAt(situation: Situation): string[] {
-  const directions = DIRECTIONS.filter((d) => firstOf(situation.work, d) !== undefined);
+  const directions = DIRECTIONS.filter((d) => firstOf(situation.activities, d) !== undefined);
   return [...new Set(directions.flatMap((d) => blocksOf(settingOf(situation, d))))];
 }

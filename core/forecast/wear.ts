@@ -77,7 +77,7 @@ function onEach(
 }
 
 /** What counts as written: what grows is also copied in by others where there are any, and counting both would count it twice. */
-function writing({ work: here, elsewhere = [] }: Situation): readonly Activity[] {
+function writing({ activities: here, elsewhere = [] }: Situation): readonly Activity[] {
   const work = [...here, ...elsewhere];
   const brought = work.some((a) => !isKept(a) && directionOf(a) === 'write');
   return work.filter((a) => !isKept(a) || !brought);
@@ -87,21 +87,21 @@ function writing({ work: here, elsewhere = [] }: Situation): readonly Activity[]
 export function screenWrites(situation: Situation, path: Path): number | null {
   const work = writing(situation);
   const written = bytesPerDay(recordersFor(situation.own).bare, work, ['write'], path);
-  const layout = layoutOf(situation.device);
+  const layout = layoutOf(situation.build);
   if (!written || !layout) return written?.expected ?? null;
   return (written.expected * writeMultiple(layout, false)) / layout.members;
 }
 
 /** Endurance of a situation's drives at the work's own rate. */
 export function lifeOn(situation: Situation, path: Path): LifeForecast {
-  const { device, work: here, elsewhere = [], needs, own } = situation;
+  const { build, activities: here, elsewhere = [], needs, own } = situation;
   const work = [...here, ...elsewhere];
   const record = recordersFor(own).explaining;
-  const { tbw, capacity, warrantyYears, cell, media } = asRevised(device.drive);
+  const { tbw, capacity, warrantyYears, cell, media } = asRevised(build.drive);
   if (media === 'disk')
     return { problem: 'Disks are rated by what is read and written in a year, not by what wears out.' };
   const written = bytesPerDay(record, writing(situation), ['write'], path);
-  const layout = layoutOf(device);
+  const layout = layoutOf(build);
   const small = work.some((a) => traitsOf(a).requests === 'random');
   const full = layout ? writeMultiple(layout, false) : 1;
   const most = layout ? writeMultiple(layout, small) : 1;
@@ -127,14 +127,17 @@ export function lifeOf(situation: Situation): LifeForecast | null {
 }
 
 /** Of a disk: share of its yearly workload rating in use; null where it has none or nothing is moved. */
-export function workloadOn({ device, work, elsewhere = [], own }: Situation, path: Path): Estimate | null {
+export function workloadOn(
+  { build, activities, elsewhere = [], own }: Situation,
+  path: Path,
+): Estimate | null {
   const record = recordersFor(own).explaining;
-  const { media, workload } = device.drive;
+  const { media, workload } = build.drive;
   const rated: Fact | undefined = media === 'disk' ? workload : undefined;
   const limit = record.known('rated a day', rated, 'B/day');
-  const moved = limit && bytesPerDay(record, [...work, ...elsewhere], ['read', 'write'], path);
+  const moved = limit && bytesPerDay(record, [...activities, ...elsewhere], ['read', 'write'], path);
   if (!limit || !moved) return null;
-  const layout = layoutOf(device);
+  const layout = layoutOf(build);
   const multiple = layout ? writeMultiple(layout, false) : 1;
   const each = onEach(
     record,

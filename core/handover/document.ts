@@ -393,7 +393,7 @@ function enduring(found: NonNullable<ReturnType<typeof lifeOf>>, job: Job): Docu
 /** When it is full, against how long it is wanted for. */
 function filling(situation: Situation, job: Job): DocumentBlock[] {
   const wanted = years(job);
-  return situation.work.filter(isKept).map((a) => {
+  return situation.activities.filter(isKept).map((a) => {
     const { low, expected, high } = forecast(caseOf(situation, a.id)).figure;
     if (!Number.isFinite(expected)) return text(`${a.name}: it does not fill up.`);
     const range = `${format(low, 'years', 2)} to ${Number.isFinite(high) ? format(high, 'years', 2) : 'never'}`;

@@ -52,16 +52,16 @@ function fixesOf(round: Round): string[] {
 /** A round as it stands after so many steps. */
 export function rigOf(round: Round, steps: readonly PracticeStep[]): Rig {
   const [first] = round.cases;
-  const { machine, device, connection } = first!;
+  const { host, build } = first!;
   const before = begun(round).map((step) => resultOf(round, step));
   const done = steps.map((step) => resultOf(round, step));
-  const port = machine.ports.find(({ id }) => id === connection.port);
-  const name = deviceName([{ id: 'rig', name: '', needs: {}, parts: device }], 'rig');
+  const port = host.ports.find(({ id }) => id === build.port);
+  const name = deviceName([{ id: 'rig', name: '', needs: {}, parts: build }], 'rig');
   return {
-    machine: machine.name,
+    machine: host.name,
     device: name,
-    port: port?.position ?? connection.port,
-    cable: connection.cable?.name ?? null,
+    port: port?.position ?? build.port,
+    cable: build.cable?.name ?? null,
     work: round.cases.map((of, i) => ({ name: of.activity.name, forecast: forecastOf(round, i) })),
     before,
     done,

@@ -49,7 +49,7 @@ function benches(): (readonly Case[])[] {
     placesOf(job).flatMap((place) => {
       const situation = situationAt(job, place);
       if (!situation || pathOf(situation).blocked.length > 0) return [];
-      const cases = situation.work
+      const cases = situation.activities
         .filter((a) => isMove(a) && a.endpoint === undefined)
         .map((a) => caseOf(situation, a.id));
       return cases.length > 0 ? [cases] : [];

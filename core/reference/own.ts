@@ -2,7 +2,6 @@ import { exactFact, explaining } from '../evidence';
 import { type Run } from '../job';
 import { rateOfRun } from '../measure';
 import { collectTransfer, forecastTransfer, pathOf, type Transfer } from '../forecast';
-import { apart } from '../build/assembly';
 import { madeAt, type Job } from '../job';
 import type { Direction } from '../catalog/links';
 import { hardCeiling, type Path } from '../build/path';
@@ -58,7 +57,7 @@ export function ownRates(jobs: readonly Job[]): OwnRate[] {
       if (run.source === 'simulated' || run.ended !== 'done' || run.conditions.memoryBacked) continue;
       const { host, build } = madeAt(job, run) ?? {};
       if (!host || !build || !host.ports.some((port) => port.id === build.port)) continue;
-      const link = decidedBy(run, pathOf({ machine: host, ...apart(build) }));
+      const link = decidedBy(run, pathOf({ host, build }));
       if (link === null) continue;
       const key = `${link} ${run.direction}`;
       const entry = found.get(key) ?? { link, direction: run.direction, rates: [] };

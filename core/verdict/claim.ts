@@ -260,8 +260,8 @@ function situationFor(job: Job, run: Run, held: Held | null, ranges: OwnRanges):
 
 /** The path between the device and what stood at the other end. */
 function pathFor(situation: Situation, run: Run): Path {
-  const wanted = situation.work.find((a) => a.id === run.activity)?.endpoint;
-  const known = situation.machine.endpoints?.some((e) => e.id === wanted);
+  const wanted = situation.activities.find((a) => a.id === run.activity)?.endpoint;
+  const known = situation.host.endpoints?.some((e) => e.id === wanted);
   return pathOf(situation, run.otherEnd === 'storage' && known ? wanted : undefined);
 }
 
@@ -401,7 +401,7 @@ export function caseMeasured(job: Job, runs: readonly Run[], own: OwnRanges = {}
   if (!situation) return null;
   const { measure, direction, otherEnd } = run;
   const toBar = measure.kind === 'timed' && measure.until === 'bar';
-  const activity = situation.work.find((a) => a.id === run.activity);
+  const activity = situation.activities.find((a) => a.id === run.activity);
   if (activity && !isMove(activity)) return { of: { ...situation, activity }, toBar: false };
   const whole = activity && activity.direction === direction ? activity : null;
   const { bytes, files, requests } = transferOf(run, whole);
@@ -419,8 +419,8 @@ export function caseMeasured(job: Job, runs: readonly Run[], own: OwnRanges = {}
       };
   const counted = runs.every(({ source }) => source === 'watched' || source === 'real');
   const asked = { requests, toMemory: otherEnd === 'memory', ...(counted ? { counted } : {}) };
-  const work = [...situation.work.filter((a) => a.id !== made.id), made];
-  return { of: { ...situation, work, activity: made, asked }, toBar };
+  const activities = [...situation.activities.filter((a) => a.id !== made.id), made];
+  return { of: { ...situation, activities, activity: made, asked }, toBar };
 }
 
 /** Whether a frozen answer is of what the run did: the same size and files, stopped at the same. */
@@ -442,7 +442,7 @@ function forecastFor(
 ): NonNullable<Claim['forecast']> | null {
   const { measure } = run;
   const frozen = held?.frozen ?? null;
-  const activity = situation.work.find((a) => a.id === run.activity);
+  const activity = situation.activities.find((a) => a.id === run.activity);
   if (isLoad(activity)) {
     const was = held?.sameWork ? frozen?.results.find((r) => r.activity === run.activity)?.figure : undefined;
     const time = was ?? model?.load(situation, path, activity);

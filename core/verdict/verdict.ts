@@ -1,7 +1,7 @@
 import { recordersFor } from '../evidence';
 import type { OwnRanges } from '../catalog/assumptions';
 import type { Job } from '../job';
-import { besidesOf, caseOf, collectTransfer, forecast, forecastTransfer, surroundingsOf } from '../forecast';
+import { besidesOf, caseOf, collectTransfer, forecast, forecastTransfer, heldAt } from '../forecast';
 import { claims, type Model } from './claim';
 import { verdictFrom, type Verdict } from './sum';
 
@@ -9,7 +9,7 @@ const model: Model = {
   transfer(situation, path, transfer, whole) {
     const besides = whole ? besidesOf(caseOf(situation, whole.id)) : [];
     const record = recordersFor(situation.own).explaining;
-    const around = surroundingsOf(situation, whole ?? undefined);
+    const around = heldAt(situation, whole ?? undefined);
     return forecastTransfer(collectTransfer(record, path, transfer, around, besides), transfer);
   },
   load: (situation, path, { id }) => forecast(caseOf(situation, id), path).figure,

@@ -105,7 +105,7 @@ export function RigPanel({
     );
   const hidden = faulty
     ? hiddenCause(
-        situation.work.filter(isMove).map((a) => caseOf(situation, a.id)),
+        situation.activities.filter(isMove).map((a) => caseOf(situation, a.id)),
         unit,
       )
     : null;
@@ -121,7 +121,7 @@ export function RigPanel({
   };
   /** The probe at once: what it would take hours for is no picture to watch. */
   const probe = () => {
-    const { capacity } = situation.device.drive;
+    const { capacity } = situation.build.drive;
     const room = typeof capacity.value === 'number' ? capacity.value : 1e12;
     const whole: Move = {
       ...activity,

@@ -27,7 +27,7 @@ export function useTested(
   return useMemo(() => {
     const test = LOOKS.find(({ id }) => id === look);
     if (!situation || !activity || !test?.change) return null;
-    if (!situation.work.some(({ id }) => id === activity.id)) return null;
+    if (!situation.activities.some(({ id }) => id === activity.id)) return null;
     const of = test.change(caseOf(situation, activity.id));
     return { activity: of.activity as Move | Load, toMemory: of.asked?.toMemory ?? false };
   }, [situation, activity, look]);

@@ -6,7 +6,7 @@ import { middle } from '@kymar/core/evidence';
 import { STALE } from '@kymar/core/choice/prices';
 import { activitiesOf, buildKey, type Wanted } from '@kymar/core/choice/search';
 import { format, formatProbability, numeral } from '@kymar/core/units';
-import { builtAs, situationOf } from '@kymar/core/forecast';
+import { situationOf } from '@kymar/core/forecast';
 import { mustNotStall, traitsOf, type Job } from '@kymar/core/job';
 import { unbroken } from '../ui/figure';
 import { WorthFindingOut } from '../ui/worth';
@@ -39,8 +39,7 @@ export function CloselyPanel({
   const work = activitiesOf(wanted);
   const isBuilt = built !== null && buildKey(built) === one.id;
   const situation = useMemo(
-    () =>
-      builtAs(candidate.build)(situationOf({ ...wanted.places[0]!, build: candidate.build }, wanted.own)!),
+    () => situationOf({ ...wanted.places[0]!, build: candidate.build }, wanted.own)!,
     [candidate, wanted],
   );
   const isOwned = wanted.owned.includes(`drives/${candidate.build.drive.id}`);

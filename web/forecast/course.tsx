@@ -51,7 +51,7 @@ const trySize =
     const { bytes, files } = alone;
     const sized = size === 0 ? alone : { ...alone, bytes: scaled(bytes, times), files: scaled(files, times) };
     const filled = fill === null ? {} : { fill: { value: fill, source: { kind: 'entered' as const } } };
-    return { ...situation, work: [sized], needs: { ...situation.needs, ...filled } };
+    return { ...situation, activities: [sized], needs: { ...situation.needs, ...filled } };
   };
 
 /** One move whole: its course, where the time goes; and, by two sliders, as it would be with another size or a fuller drive. */

@@ -14,8 +14,8 @@ import { asLocal, useNow } from './clock';
 import { changeFitting, without } from './fitting';
 
 /** B that the work says are kept on it already; null where nobody said. */
-function keptNow({ work }: Situation): number | null {
-  const known = work.flatMap((a) => (isKept(a) ? (middle(a.now) ?? []) : []));
+function keptNow({ activities }: Situation): number | null {
+  const known = activities.flatMap((a) => (isKept(a) ? (middle(a.now) ?? []) : []));
   return known.length > 0 ? known.reduce((sum, bytes) => sum + bytes, 0) : null;
 }
 
@@ -41,7 +41,7 @@ export function Contents({
   const verify = going?.verify ?? compared;
   const time = useTime(situation, bytes, verify);
   const now = useNow();
-  const usable = holdsOf(recordersFor(situation.own).bare, situation.device).high;
+  const usable = holdsOf(recordersFor(situation.own).bare, situation.build).high;
   const set = (contents: Fitting['contents']) => changeFitting(at, (f) => without(f, 'contents', contents));
   const begin = going ? new Date(going.started) : now;
   const seconds = going?.ended ? (Date.parse(going.ended) - Date.parse(going.started)) / 1000 : null;

@@ -29,7 +29,9 @@ export const findingsOf = (of: Setting): Finding[] => found(of);
 export function blockedAt(brief: Brief | null): Finding[] {
   const situation = situationNow(brief);
   if (!situation) return [];
-  const directions = DIRECTIONS.filter((d) => situation.work.length === 0 || firstOf(situation.work, d));
+  const directions = DIRECTIONS.filter(
+    (d) => situation.activities.length === 0 || firstOf(situation.activities, d),
+  );
   const all = directions.flatMap((d) => findingsOf(setting(situation, d)));
   return all.filter((f, i) => f.severity === 'blocks' && all.findIndex(({ id }) => id === f.id) === i);
 }

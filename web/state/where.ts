@@ -1,4 +1,3 @@
-import { apart } from '@kymar/core/build/assembly';
 import { pathOf } from '@kymar/core/forecast';
 import type { Brief, Job, Run } from '@kymar/core/job';
 import { placedAt, placedOf, placeKey, type Placed } from './placed';
@@ -33,9 +32,7 @@ export function elsewhere(job: Job, at: Placed): Where[] {
   );
   const isOwn = ({ host, build: b }: { host: Brief['host']; build: { port: string } }) =>
     host === at.host && b.port === build.port;
-  return all.filter(
-    ({ path }) => !isOwn(path) && pathOf({ machine: path.host, ...apart(path.build) }).blocked.length === 0,
-  );
+  return all.filter(({ path }) => !isOwn(path) && pathOf(path).blocked.length === 0);
 }
 
 /** What a key stands for; null for a path that is not described. */

@@ -62,10 +62,10 @@ export default function AlternativesMenu({
     () => (situation ? optionsAt(situation, within, segment, direction).sort(order) : []),
     [situation, within, segment, direction],
   );
-  const take = ({ situation: { machine, work }, build }: PartOption) => {
+  const take = ({ situation: { host, activities: tried }, build }: PartOption) => {
     changeJob(at.job, (j) => {
-      const activities = j.activities.map((a) => work.find((changed) => changed.id === a.id) ?? a);
-      const on = machine === at.host ? j : withHost(j, at.place.machine, machine);
+      const activities = j.activities.map((a) => tried.find((changed) => changed.id === a.id) ?? a);
+      const on = host === at.host ? j : withHost(j, at.place.machine, host);
       return withBuild({ ...on, activities }, at.place, build);
     });
     close();

@@ -29,7 +29,7 @@ export function WorthFindingOut({
 }) {
   const all = useWorth(situation);
   const found = all?.map((one) => ({ ...one, list: one.list.filter((w) => toHand || !w.onDrive) }));
-  const names = new Map(situation?.work.map((a) => [a.id, a.name]));
+  const names = new Map(situation?.activities.map((a) => [a.id, a.name]));
   const shown = (found ?? []).filter(
     ({ list, now, sure }) => list.length > 0 || (!brief && toHand && now < sure),
   );

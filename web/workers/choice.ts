@@ -51,14 +51,7 @@ import { middle } from '@kymar/core/evidence';
 import { calendarDay } from '@kymar/core/units';
 import type { Build } from '@kymar/core/build/assembly';
 import { findings, type Finding } from '@kymar/core/fit';
-import {
-  builtAs,
-  settingOf,
-  sheetOf,
-  situationOf,
-  type JobSheet,
-  type Situation,
-} from '@kymar/core/forecast';
+import { settingOf, sheetOf, situationOf, type JobSheet, type Situation } from '@kymar/core/forecast';
 import { DIRECTIONS } from '@kymar/core/catalog/links';
 
 /** A row of the table of builds. */
@@ -283,7 +276,7 @@ function staleWords(of: Held, { build, elsewhere }: Candidate): string[] {
 /** A candidate at the first place. */
 function situationAt({ wanted }: Held, { build }: Candidate): Situation {
   const [open] = wanted.places;
-  return builtAs(build)(situationOf({ ...open!, build }, wanted.own)!);
+  return situationOf({ ...open!, build }, wanted.own)!;
 }
 
 /** What is to be minded, each rule once. */

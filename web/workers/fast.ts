@@ -23,7 +23,7 @@ const fast = {
   fixes,
   verdict,
   worth: (situation: Situation, sure: number): WorthFinding[] =>
-    situation.work.flatMap((activity) => worthFinding(caseOf(situation, activity.id), sure) ?? []),
+    situation.activities.flatMap((activity) => worthFinding(caseOf(situation, activity.id), sure) ?? []),
   compare: (situation: Situation, shop: Shop, activity: string, drives: readonly Drive[]): Compared => {
     const { builds: list, ...rest } = compareBuilds(
       situation,

@@ -1,4 +1,4 @@
-import { builtAs, caseOf, forecast, situationOf } from '../../forecast';
+import { caseOf, forecast, situationOf } from '../../forecast';
 import { isAsked, type Activity } from '../../job';
 import type { Candidate } from './candidate';
 import { DEMANDS } from './demand';
@@ -62,7 +62,7 @@ export class Finalists {
     if (had) return had;
     const made = this.wanted.places.flatMap((open, at) => {
       const build = at === 0 ? one.build : { ...one.build, ...one.elsewhere[at - 1] };
-      const situation = builtAs(build)(situationOf({ ...open, build }, this.wanted.own)!);
+      const situation = situationOf({ ...open, build }, this.wanted.own)!;
       return open.activities.map((activity) =>
         isAsked(activity) ? forecast(caseOf(situation, activity.id)).probability : null,
       );

@@ -45,7 +45,7 @@ const bridgeTraits = ({
 
 /** Measures builds at one place. What depends on the same things is worked out once. */
 export class PlaceScorer {
-  private readonly base: Omit<Situation, 'device' | 'connection'>;
+  private readonly base: Omit<Situation, 'build'>;
   private readonly directions: readonly Direction[];
   private readonly known = new Map<string, Omit<ScoredBuild, 'build'>>();
   private readonly links = new Map<string, Paths>();
@@ -56,26 +56,18 @@ export class PlaceScorer {
   private readonly sharedPorts: ReadonlySet<string>;
 
   constructor(
-    private readonly open: OpenPlace,
+    open: OpenPlace,
     own: Situation['own'],
     private readonly accessories: readonly Accessory[],
     private readonly priceOf: (part: Accessory) => number,
   ) {
-    const { host: machine, activities: work, elsewhere, needs = {}, serviceYears } = open;
-    this.base = {
-      machine,
-      work,
-      ...(elsewhere ? { elsewhere } : {}),
-      needs,
-      serviceYears,
-      overrides: {},
-      own,
-    };
-    this.directions = DIRECTIONS.filter((d) => firstOf(work, d));
+    const { host, activities, needs = {} } = open;
+    this.base = { ...open, needs, overrides: {}, own };
+    this.directions = DIRECTIONS.filter((d) => firstOf(activities, d));
     this.ends = [
-      ...new Set([...this.directions.map((d) => this.endpointOf(d)), ...work.map((a) => a.endpoint)]),
+      ...new Set([...this.directions.map((d) => this.endpointOf(d)), ...activities.map((a) => a.endpoint)]),
     ];
-    this.sharedPorts = new Set((machine.endpoints ?? []).flatMap(({ port }) => port ?? []));
+    this.sharedPorts = new Set((host.endpoints ?? []).flatMap(({ port }) => port ?? []));
   }
 
   /** A build at this place: the first rule that blocks it, or what it comes to with the small parts it needs. */
@@ -83,7 +75,7 @@ export class PlaceScorer {
     let build = asked;
     // A small part may settle one rule and wake another: a heatsink, then the room above it.
     for (let round = 0; round < 3; round++) {
-      const situation = builtAs(build)(this.base as Situation);
+      const situation = builtAs(build)({ ...this.base, build });
       const paths = this.pathsOf(situation);
       const found = this.directions.map((d) => this.rulesAt(situation, paths.get(this.endpointOf(d))!, d));
       const missing = [...new Set(found.flatMap((f) => f.kit))].flatMap((kind) => this.small(kind, build));
@@ -111,12 +103,12 @@ export class PlaceScorer {
   }
 
   private endpointOf(direction: Direction): string | undefined {
-    return firstOf(this.base.work, direction)?.endpoint;
+    return firstOf(this.base.activities, direction)?.endpoint;
   }
 
   /** The paths to each other end in use. Builds whose links run alike share them, each with its own parts. */
   private pathsOf(situation: Situation): Paths {
-    const { device, connection, machine } = situation;
+    const { build, host } = situation;
     const key = this.keyOf(situation);
     const had = this.links.get(key);
     if (!had) {
@@ -124,18 +116,17 @@ export class PlaceScorer {
       this.links.set(key, made);
       return made;
     }
-    const port = machine.ports.find((p) => p.id === connection.port)!;
-    const mine = { bridge: device.bridge, cable: connection.cable, port };
+    const port = host.ports.find((p) => p.id === build.port)!;
+    const mine = { bridge: build.bridge, cable: build.cable, port };
     return new Map([...had].map(([end, path]) => [end, { ...path, parts: { ...path.parts, ...mine } }]));
   }
 
-  private rulesAt({ device, needs, own }: Situation, path: Path, direction: Direction) {
-    const activities = [...this.open.activities, ...(this.open.elsewhere ?? [])];
-    return screenRules({ path, direction, needs, activities, accessories: device.accessories, own });
+  private rulesAt(situation: Situation, path: Path, direction: Direction) {
+    return screenRules({ ...situation, path, direction });
   }
 
   private figuresOf(situation: Situation, paths: Paths): Omit<ScoredBuild, 'build'> {
-    const accessories = situation.device.accessories ?? [];
+    const accessories = situation.build.accessories ?? [];
     const key = `${this.keyOf(situation)}|${accessories.map((a) => a.kind).join()}`;
     const had = this.known.get(key);
     if (had) return had;
@@ -145,10 +136,9 @@ export class PlaceScorer {
   }
 
   /** What a build's links and figures depend on: the drive, the enclosure but for its name and shape, what cable and port can run, what they share. */
-  private keyOf({ device, connection, machine }: Situation): string {
-    const { drive, bridge, together = 1, array } = device;
-    const { cable, hops = [] } = connection;
-    const port = machine.ports.find((p) => p.id === connection.port)!;
+  private keyOf({ build, host }: Situation): string {
+    const { drive, bridge, together = 1, array, cable, hops = [] } = build;
+    const port = host.ports.find((p) => p.id === build.port)!;
     return [
       drive.id,
       bridge && this.classOf(bridge, bridgeTraits),
@@ -170,18 +160,18 @@ export class PlaceScorer {
   }
 
   private work(situation: Situation, paths: Paths): Omit<ScoredBuild, 'build'> {
-    const { work } = this.base;
+    const { activities } = this.base;
     const first = paths.get(this.endpointOf(this.directions[0]!))!;
     // When what is kept fills the drive is drawn, not worked out: finalists say it.
-    const figures = work.map((a) =>
+    const figures = activities.map((a) =>
       traitsOf(a).answer === 'room' ? null : screen(caseOf(situation, a.id), paths.get(a.endpoint)),
     );
-    const misses = work.flatMap((a, i) => missOf(a, figures[i]!) ?? []);
-    const waits = work.reduce((sum, a, i) => sum + waitOf(a, figures[i]!), 0);
+    const misses = activities.flatMap((a, i) => missOf(a, figures[i]!) ?? []);
+    const waits = activities.reduce((sum, a, i) => sum + waitOf(a, figures[i]!), 0);
     const flows = this.directions.map((d) => paths.get(this.endpointOf(d))!.flow?.[d].expected ?? 0);
     const steady = Math.min(
       1,
-      ...work.map((a, i) => steadyOf(a, figures[i]!, paths.get(a.endpoint)!)).filter((s) => s !== null),
+      ...activities.map((a, i) => steadyOf(a, figures[i]!, paths.get(a.endpoint)!)).filter((s) => s !== null),
     );
     return {
       figures,
@@ -219,10 +209,10 @@ function steadyOf(activity: Activity, figure: number | null, path: Path): number
 }
 
 /** B of a device for data; null: not known. */
-export function usableBytes({ drive, array, together = 1 }: Build): number | null {
-  const capacity = middle(drive.capacity);
-  const layout = layoutOf({ drive, bridge: null, together, ...(array ? { array } : {}) });
-  return capacity === null ? null : capacity * (layout ? dataMembers(layout) : together);
+export function usableBytes(build: Build): number | null {
+  const capacity = middle(build.drive.capacity);
+  const layout = layoutOf(build);
+  return capacity === null ? null : capacity * (layout ? dataMembers(layout) : (build.together ?? 1));
 }
 
 /** The way a device hangs, of a build. */

@@ -1,6 +1,6 @@
 import type { Direction } from '../../catalog/links';
 import type { Host } from '../../catalog/parts';
-import { builtAs, screenPathOf, situationOf } from '../../forecast';
+import { screenPathOf, situationOf } from '../../forecast';
 import { directionOf } from '../../job';
 import type { Candidate } from './candidate';
 import type { Wanted } from './wanted';
@@ -33,7 +33,7 @@ function uplinkOf({ wanted, candidate }: Placed) {
 function flowOn(host: Host, { wanted, candidate }: Placed, direction: Direction): number | null {
   const open = { ...wanted.places[0]!, host };
   const situation = situationOf({ ...open, build: candidate.build }, wanted.own);
-  const path = situation && screenPathOf(builtAs(candidate.build)(situation));
+  const path = situation && screenPathOf(situation);
   return path?.flow?.[direction].expected ?? null;
 }
 

@@ -2,7 +2,7 @@ import { middle } from '../../evidence';
 import { linkById, practicalOf, type Direction } from '../../catalog/links';
 import { nameOf, type Shop } from '../../catalog/parts';
 import type { Build } from '../../build/assembly';
-import { buildOf, type Situation } from '../../forecast';
+import type { Situation } from '../../forecast';
 import { keepsLocked, optionsAt, tryPart, type PartOption } from './options';
 
 /** What a fix costs by its kind; money is a dated observation of another day, the order is not. */
@@ -39,8 +39,7 @@ function costOf(was: Build, is: Build, shop: Shop): Cost {
 }
 
 function wordsFor(situation: Situation, { build }: PartOption): string {
-  const { machine: host } = situation;
-  const was = buildOf(situation);
+  const { host, build: was } = situation;
   const said: string[] = [];
   if (build.drive.id !== was.drive.id) said.push(`take ${nameOf(build.drive)}`);
   if (build.bridge?.id !== was.bridge?.id)
@@ -89,18 +88,18 @@ export function fixes(situation: Situation, library: Shop, direction: Direction)
   const segments = [
     'port',
     'cable',
-    ...(situation.connection.hops ?? []).map((_, i) => `hub-${i}` as const),
+    ...(situation.build.hops ?? []).map((_, i) => `hub-${i}` as const),
     'bridge',
     'drive',
   ] as const;
   // What expands a host stays in its bay.
-  const stays = situation.needs.role === 'expansion' && situation.device.bridge === null;
+  const stays = situation.needs.role === 'expansion' && situation.build.bridge === null;
   const inPlace = ({ build }: PartOption) =>
-    !stays || (build.port === situation.connection.port && build.bridge === null);
+    !stays || (build.port === situation.build.port && build.bridge === null);
   const helps = (c: PartOption) =>
     !c.taken &&
     inPlace(c) &&
-    keepsLocked(buildOf(situation), c.build) &&
+    keepsLocked(situation.build, c.build) &&
     c.blocks.every((id) => now.blocks.includes(id)) &&
     (c.blocks.length < now.blocks.length ||
       (now.flow !== null && c.flow !== null && c.flow > now.flow * (1 + WORTH)));
@@ -114,7 +113,7 @@ export function fixes(situation: Situation, library: Shop, direction: Direction)
   for (const option of segments
     .flatMap((segment) => optionsAt(situation, shop, segment, direction))
     .filter(helps)) {
-    const cost = costOf(buildOf(situation), option.build, shop);
+    const cost = costOf(situation.build, option.build, shop);
     best.set(cost, better(best.get(cost) ?? null, option));
   }
   const found: Fix[] = [];

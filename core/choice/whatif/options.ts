@@ -5,7 +5,7 @@ import { formFactor, nameOf } from '../../catalog/parts';
 import type { Bridge, Cable, Drive, Hop, Host, Hub, Shop } from '../../catalog/parts';
 import type { Build, Device, Lockable } from '../../build/assembly';
 import { bestShared, type SegmentId } from '../../build/path';
-import { buildOf, builtAs, firstOf, onMachine, settingOf, situationOf, working } from '../../forecast';
+import { builtAs, firstOf, onMachine, settingOf, situationOf, working } from '../../forecast';
 import type { Change, Situation } from '../../forecast';
 import type { Brief } from '../../job';
 
@@ -38,7 +38,7 @@ export function tryPart(situation: Situation, direction: Direction): Tried {
   const setting = settingOf(situation, direction);
   const blocks = blocksOf(setting);
   const flow = blocks.length > 0 ? null : setting.path.flow![direction].expected;
-  return { build: buildOf(situation), flow, blocks };
+  return { build: situation.build, flow, blocks };
 }
 
 const fewer = (a: Tried, b: Tried): Tried =>
@@ -93,10 +93,10 @@ function fitted(
 ): Tried {
   const asked = tryPart(situation, direction);
   if (asked.blocks.length === 0 || chosen === 'cable') return asked;
-  const build = buildOf(situation);
+  const { build } = situation;
   const isHeld = (segment: Lockable) => build.locked?.includes(segment) === true;
   const leads = (b: Build) =>
-    (isHeld('cable') ? [b.cable] : leadsFor(b, situation.machine, shop)).map((cable) =>
+    (isHeld('cable') ? [b.cable] : leadsFor(b, situation.host, shop)).map((cable) =>
       tryPart(builtAs({ ...b, cable })(situation), direction),
     );
   let best = leads(build).reduce(fewer, asked);
@@ -198,7 +198,7 @@ export function optionsAt(
       taken,
       ...got,
       situation: builtAs(got.build)(asked),
-      beside: taken ? null : beside(buildOf(asked), got.build),
+      beside: taken ? null : beside(asked.build, got.build),
       gain: got.flow === null || now.flow === null ? null : got.flow - now.flow,
     };
   });
@@ -211,8 +211,8 @@ export function withDrives(
   drives: readonly Drive[],
   activityId: string,
 ): { name: string; build: Build }[] {
-  const build = buildOf(situation);
-  const activity = situation.work.find((a) => a.id === activityId);
+  const { build } = situation;
+  const activity = situation.activities.find((a) => a.id === activityId);
   const direction = activity ? directionOf(activity) : 'write';
   const withDrive = (drive: Drive): Build =>
     drive.id === build.drive.id
@@ -233,15 +233,15 @@ interface Candidate {
 }
 
 /** The built-in drive and the host's other endpoints as the other end of all activities in this direction. */
-function otherEnds({ machine, work }: Situation, direction: Direction): Candidate[] {
-  const own = firstOf(work, direction);
+function otherEnds({ host, activities }: Situation, direction: Direction): Candidate[] {
+  const own = firstOf(activities, direction);
   const to = (endpoint: string | undefined): Change =>
     working((activity) => {
       if (directionOf(activity) !== direction) return activity;
       const { endpoint: _, ...rest } = activity;
       return endpoint === undefined ? rest : { ...rest, endpoint };
     });
-  const ends = [{ id: undefined, name: machine.storage.name }, ...(own ? (machine.endpoints ?? []) : [])];
+  const ends = [{ id: undefined, name: host.storage.name }, ...(own ? (host.endpoints ?? []) : [])];
   return ends.map(({ id, name }) => ({
     key: id ?? 'built-in',
     name,
@@ -251,15 +251,15 @@ function otherEnds({ machine, work }: Situation, direction: Direction): Candidat
 }
 
 /** The host's systems, the one in use first in its list. */
-function otherSystems({ machine }: Situation): Candidate[] {
-  const { systems = [] } = machine;
+function otherSystems({ host }: Situation): Candidate[] {
+  const { systems = [] } = host;
   return systems.map((system, i) => {
     const family = system.family === 'own' ? 'its own system' : system.family;
     const first = [system, ...systems.filter((s) => s !== system)];
     return {
       key: `system-${i}`,
       name: [family, system.version].filter(Boolean).join(' '),
-      change: onMachine({ ...machine, systems: first }),
+      change: onMachine({ ...host, systems: first }),
       taken: i === 0,
     };
   });
@@ -277,7 +277,7 @@ function withOwn<T extends { id: string }>(list: readonly T[], own: T | null): r
 }
 
 function parts(situation: Situation, shop: Shop, segment: SegmentId): Candidate[] {
-  const build = buildOf(situation);
+  const { build } = situation;
   const to = (part: Partial<Build>): Change => builtAs(changed(build, part));
   const one = <T extends Drive | Bridge | Cable>(part: T, own: T | null, put: Partial<Build>): Candidate => ({
     key: part.id,
@@ -306,7 +306,7 @@ function parts(situation: Situation, shop: Shop, segment: SegmentId): Candidate[
       none('No cable', { cable: null }, build.cable === null),
     ];
   if (segment === 'port')
-    return situation.machine.ports.map((port) => ({
+    return situation.host.ports.map((port) => ({
       key: port.id,
       name: `${port.position}, ${port.connector}`,
       change: to({ port: port.id }),

@@ -107,7 +107,7 @@ describe('what else could stand at a segment', () => {
       ['card-right', false],
     ]);
     const card = ends[1]!;
-    expect(card.situation.work.map((a) => a.endpoint)).toEqual(['recorder-card', undefined]);
+    expect(card.situation.activities.map((a) => a.endpoint)).toEqual(['recorder-card', undefined]);
     expect(card.flow! / 1e6).toBeLessThan(104);
     expect(card.flow).toBe(settingOf(card.situation, 'write').path.flow!.write.expected);
     expect(optionsAt(card.situation, SHOP, 'host', 'write').find((c) => c.taken)!.key).toBe('recorder-card');
@@ -131,7 +131,7 @@ describe('what else could stand at a segment', () => {
     };
     const [first, second] = optionsAt(onJob(two), SHOP, 'system', 'read');
     expect([first!.taken, second!.name, second!.gain! < 0]).toEqual([true, 'Windows 11', true]);
-    expect(second!.situation.machine.systems!.map((s) => s.family)).toEqual(['Windows', 'Linux']);
+    expect(second!.situation.host.systems!.map((s) => s.family)).toEqual(['Windows', 'Linux']);
   });
 
   test('what the system was seen to negotiate is dropped with the part it was seen on', () => {

@@ -11,7 +11,7 @@ export const ENCLOSURE = at('device', [
     title: 'The enclosure’s bridge is a poor one of its class',
     fix: 'Another enclosure; the drive stays.',
     takes: 'enclosure',
-    applies: (of) => of.device.bridge !== null && depends(of, 'links'),
+    applies: (of) => of.build.bridge !== null && depends(of, 'links'),
     change: (of) => scaling(of, { links: [0.45, 0.65, 0.8] }),
   },
 ]);
@@ -33,7 +33,7 @@ export const DRIVE = at('device', [
     prior: 2,
     title: 'The drive is nearly full',
     fix: 'Free some of it, keep a tenth free; a larger drive.',
-    applies: (of) => of.device.drive.media === 'flash' && isDirection(of, 'write'),
+    applies: (of) => of.build.drive.media === 'flash' && isDirection(of, 'write'),
     change: (of) =>
       scaling({ ...of, needs: { ...of.needs, fill: exactFact(0.95) } }, { rest: [0.2, 0.55, 0.95] }),
   },
@@ -64,10 +64,10 @@ export const DRIVE = at('device', [
     fix: 'A CMR disk for this work; an SMR one for archives that are written once.',
     takes: 'drive',
     applies: (of) =>
-      of.device.drive.media === 'disk' && of.device.drive.recording !== 'SMR' && isDirection(of, 'write'),
+      of.build.drive.media === 'disk' && of.build.drive.recording !== 'SMR' && isDirection(of, 'write'),
     change: (of) => ({
       ...of,
-      device: { ...of.device, drive: { ...of.device.drive, recording: 'SMR' as const } },
+      build: { ...of.build, drive: { ...of.build.drive, recording: 'SMR' as const } },
     }),
   },
   // Each request touches one block more than it should.

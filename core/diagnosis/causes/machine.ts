@@ -11,11 +11,11 @@ export const MACHINE = at('machine', [
     title: 'The system fell back to the bulk-only protocol',
     fix: 'Another port or driver; see whether the system has this bridge on a list of exceptions.',
     takes: 'enclosure',
-    applies: ({ device }) => device.bridge?.protocol === 'uas',
+    applies: ({ build }) => build.bridge?.protocol === 'uas',
     change: (situation) => {
-      const { device } = situation;
-      const bridge = device.bridge && { ...device.bridge, protocol: 'bulk-only' as const };
-      return { ...situation, device: { ...device, bridge } };
+      const { build } = situation;
+      const bridge = build.bridge && { ...build.bridge, protocol: 'bulk-only' as const };
+      return { ...situation, build: { ...build, bridge } };
     },
   },
   // Half of a shared link goes to another device.
@@ -52,7 +52,7 @@ export const MACHINE = at('machine', [
     title: 'The array’s redundancy is worked out slowly',
     fix: 'Another mode, or an enclosure that makes it.',
     applies: (of) =>
-      of.device.array !== undefined && of.device.array.mode !== 'single' && isDirection(of, 'write'),
+      of.build.array !== undefined && of.build.array.mode !== 'single' && isDirection(of, 'write'),
     change: (of) => scaling(of, { write: [0.15, 0.35, 0.6] }),
   },
   // Something looks at each file: what a file costs beside its bytes is several times what it was.

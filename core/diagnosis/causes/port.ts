@@ -36,7 +36,7 @@ export const PORT = at('port', [
     prior: 2,
     title: 'A hub or dock between passes on 5 Gb/s',
     fix: 'Plug it straight into the machine.',
-    applies: (of) => ['usb-10', 'usb-20'].includes(outerMode(of) ?? '') && !(of.connection.hops?.length ?? 0),
+    applies: (of) => ['usb-10', 'usb-20'].includes(outerMode(of) ?? '') && !(of.build.hops?.length ?? 0),
     change: (of) => behindHub(of, 'usb-5'),
   },
 ]);

@@ -4,4 +4,4 @@ export { collectMove } from './move';
 export { openedOver } from './open';
 export { onDevice } from './scratch';
 export { drawnStreams, pacedOf, slowestOf, stalls } from './stream';
-export { asAsked, inputsFor, surroundingsOf } from './shared';
+export { asAsked, heldAt, inputsFor } from './shared';

@@ -8,8 +8,8 @@ import type { KindModel } from './kind';
 import { farApart, perDayName } from './shared';
 
 /** Years until everything kept on the device fills it. */
-function full<T extends Spread>(record: Recorder<T>, { device, work, elsewhere = [] }: Case<Keep>): T {
-  return fillsIn(record, usableOf(record, holdsOf(record, device)), heldBy([...work, ...elsewhere]));
+function full<T extends Spread>(record: Recorder<T>, { build, activities, elsewhere = [] }: Case<Keep>): T {
+  return fillsIn(record, usableOf(record, holdsOf(record, build)), heldBy([...activities, ...elsewhere]));
 }
 
 /** Data that stays and grows: when the drive is full. */

@@ -23,14 +23,14 @@ const oneOver = formula({
  */
 export function openedOver<T extends Spread>(
   record: Recorder<T>,
-  { activity, device }: Case<Load>,
+  { activity, build }: Case<Load>,
   path: Path,
 ): Opened<T> {
   const one = { reads: 1, block: 4096, depth: 1, span: activity.bytes, synchronous: false };
   return {
-    rate: streamOver(record, path, 'read', layoutOf(device)),
+    rate: streamOver(record, path, 'read', layoutOf(build)),
     latency: record.of(oneOver, { iops: operationsPerSecond(record, path, one) }),
-    writing: streamOver(record, path, 'write', layoutOf(device)),
+    writing: streamOver(record, path, 'write', layoutOf(build)),
   };
 }
 

@@ -14,9 +14,9 @@ const operationsOf = ({ reads, block, depth, span, synchronous }: Scratch): Oper
   synchronous,
 });
 /** As the device does them: with its array. */
-export const onDevice = ({ activity, device }: Case<Scratch>): Operations => ({
+export const onDevice = ({ activity, build }: Case<Scratch>): Operations => ({
   ...operationsOf(activity),
-  array: layoutOf(device),
+  array: layoutOf(build),
 });
 
 /** Small operations at random places all day: how long they are waited for. */

@@ -4,21 +4,17 @@ import { marketOf } from '../../catalog/assumptions';
 import type { Path } from '../../build/path';
 import { format } from '../../units';
 import { heldBeside, isOnce, type Activity } from '../../job';
-import { layoutOf, type Case, type Situation } from '../case';
-import { collectTransfer, type Surroundings } from '../collect';
+import type { Case, Situation } from '../case';
+import { collectTransfer, type About } from '../collect';
 import type { Inputs, Transfer } from '../inputs';
 import type { Answered } from './kind';
 
-/** What surrounds a case's transfers. */
-export const surroundingsOf = (
-  { needs, device, overrides, work, elsewhere = [] }: Situation,
-  activity?: Activity,
-): Surroundings => ({
-  needs,
-  held: activity && (heldBeside(activity, [...work, ...elsewhere]) ?? undefined),
-  accessories: device.accessories,
-  array: layoutOf(device),
-  overrides,
+/** A situation with what is on its device beside what an activity brings. */
+export const heldAt = (situation: Situation, activity?: Activity): Situation & About => ({
+  ...situation,
+  held:
+    activity &&
+    (heldBeside(activity, [...situation.activities, ...(situation.elsewhere ?? [])]) ?? undefined),
 });
 
 /** A transfer as a case asks for it. */
@@ -34,8 +30,7 @@ export const inputsFor = <T extends Spread>(
   path: Path,
   transfer: Transfer,
   besides: readonly Transfer[] = [],
-): Inputs<T> =>
-  collectTransfer(record, path, asAsked(transfer, of), surroundingsOf(of, of.activity), besides);
+): Inputs<T> => collectTransfer(record, path, asAsked(transfer, of), heldAt(of, of.activity), besides);
 
 /** Share of a formula's draws that stay within an activity's target; null without one. */
 export function withinTarget<K extends string>(
