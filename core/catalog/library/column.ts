@@ -1,7 +1,6 @@
 import type * as z from 'zod';
-import { Capacity, Fact, Rate, Share } from '../../evidence';
 import { PART_KINDS, type PartKind } from '../parts';
-import { propertyOf, type Property } from './property';
+import { wordsOf, type Words } from '../../units';
 
 /** What a property holds, read off its schema: the form and the CSV follow from it. */
 export type Holds =
@@ -10,7 +9,7 @@ export type Holds =
   | { type: 'choice'; options: readonly (string | number)[] }
   | { type: 'list'; of: readonly string[] | null };
 
-export interface PartColumn extends Property {
+export interface PartColumn extends Words {
   key: string;
   holds: Holds;
   /** May be left out: not known. */
@@ -29,10 +28,12 @@ type Def = {
   items?: z.ZodType[];
   shape?: Record<string, z.ZodType>;
 };
+/** What tells a figure with its source from any other group. */
+const FACT = ['value', 'source', 'others'];
+
 const defOf = (schema: z.ZodType): Def => schema.def;
 
-function holdsOf(schema: z.ZodType, kind: PartKind, path: string): Holds {
-  if ([Capacity, Fact, Rate, Share].includes(schema as never)) return { type: 'fact' };
+function holdsOf(schema: z.ZodType): Holds {
   const def = defOf(schema);
   switch (def.type) {
     case 'string':
@@ -50,16 +51,14 @@ function holdsOf(schema: z.ZodType, kind: PartKind, path: string): Holds {
         : { type: 'structure' };
     }
     case 'object':
+      if (FACT.every((key) => key in def.shape!)) return { type: 'fact' };
       return {
         type: 'group',
-        columns: Object.entries(def.shape!).map(([key, inner]) => ({
-          ...columnOf(kind, `${path}.${key}`, inner),
-          key,
-        })),
+        columns: Object.entries(def.shape!).map(([key, inner]) => columnOf(key, inner)),
       };
     case 'array':
     case 'tuple': {
-      const inner = holdsOf(def.element ?? def.items![0]!, kind, path);
+      const inner = holdsOf(def.element ?? def.items![0]!);
       if (inner.type === 'group' && def.type === 'array') return { type: 'rows', columns: inner.columns };
       return inner.type === 'text'
         ? { type: 'list', of: null }
@@ -72,7 +71,7 @@ function holdsOf(schema: z.ZodType, kind: PartKind, path: string): Holds {
   }
 }
 
-function columnOf(kind: PartKind, key: string, schema: z.ZodType): PartColumn {
+function columnOf(key: string, schema: z.ZodType): PartColumn {
   let [inner, optional, nullable] = [schema, false, false];
   for (;;) {
     const { type, innerType } = defOf(inner);
@@ -81,7 +80,7 @@ function columnOf(kind: PartKind, key: string, schema: z.ZodType): PartColumn {
     else break;
     inner = innerType!;
   }
-  return { key, ...propertyOf(kind, key), holds: holdsOf(inner, kind, key), optional, nullable };
+  return { key, ...wordsOf(schema)!, holds: holdsOf(inner), optional, nullable };
 }
 
 const known = new Map<PartKind, readonly PartColumn[]>();
@@ -91,7 +90,7 @@ export function columnsOf(kind: PartKind): readonly PartColumn[] {
   const had = known.get(kind);
   if (had) return had;
   const found = Object.entries(PART_KINDS[kind].shape as Record<string, z.ZodType>).map(([key, schema]) =>
-    columnOf(kind, key, schema),
+    columnOf(key, schema),
   );
   known.set(kind, found);
   return found;

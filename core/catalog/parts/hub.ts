@@ -1,32 +1,39 @@
 import * as z from 'zod';
+import { askedFor, asks } from '../../units';
 import { Cable } from './cable';
 import { Connector, Id, Modes, Name, Watts } from './modes';
 
+/** A port towards the drive. */
+const HubPort = askedFor({
+  id: asks('Id', Id),
+  position: asks('Where', Name),
+  connector: asks('Shape', Connector),
+  modes: asks('Can do', Modes),
+  power: asks('Supplies', Watts.optional(), 'power'),
+});
+
 /** A hub, a dock's ports or a device that passes the chain on: one uplink, several ports behind it. */
-export const Hub = z.object({
-  id: Id,
-  maker: Name,
-  model: Name,
-  kind: z.enum(['hub', 'dock', 'daisy']),
+export const Hub = askedFor({
+  id: asks('Id', Id),
+  maker: asks('Maker', Name),
+  model: asks('Model', Name),
+  kind: asks('Kind', z.enum(['hub', 'dock', 'daisy'])),
   /** Towards the host. */
-  plug: Connector,
-  up: Modes,
+  plug: asks('Plug', Connector),
+  up: asks('Modes towards the host', Modes),
   /** A supply of its own, W; absent: fed by the host. */
-  supply: Watts.optional(),
-  ports: z
-    .array(z.object({ id: Id, position: Name, connector: Connector, modes: Modes, power: Watts.optional() }))
-    .min(1)
-    .max(32),
+  supply: asks('Own supply', Watts.optional(), 'power'),
+  ports: asks('Ports', z.array(HubPort).min(1).max(32)),
 });
 export type Hub = z.infer<typeof Hub>;
 
 /** What another device on a shared link moves meanwhile. */
-export const Busy = z.object({
-  name: Name,
+export const Busy = askedFor({
+  name: asks('Name', Name),
   /** As its user sees it: reading runs towards the host. */
-  direction: z.enum(['read', 'write']),
+  direction: asks('Direction', z.enum(['read', 'write'])),
   /** B/s it would take; null for all it can get. */
-  want: z.number().min(1e3).max(1e12).nullable(),
+  want: asks('Would take', z.number().min(1e3).max(1e12).nullable(), 'rate'),
 });
 export type Busy = z.infer<typeof Busy>;
 

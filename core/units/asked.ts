@@ -1,0 +1,52 @@
+import * as z from 'zod';
+import type { Dimension } from './quantity';
+import type { Unit } from './unit';
+
+/** How what a schema holds is called and asked for: forms, tables and their headings follow from it. */
+export interface Words {
+  label: string;
+  /** Of a quantity: what it measures. */
+  dimension?: Dimension;
+  /** Unit a bare count is meant in. */
+  unit?: Unit;
+  /** What a bare number is typed in, where that is not the usual unit. */
+  bare?: string;
+  /** Unit of a plain number, for the label; null where the label says it all. */
+  of?: string | null;
+  /** What its column was called before: tables written then are still read. */
+  was?: readonly string[];
+  /** What it may be, each in words, where not anything goes. */
+  choices?: readonly (readonly [value: number | string | boolean, words: string])[];
+}
+type How = Omit<Words, 'label'>;
+/** A number does without neither its dimension nor the name of its unit. */
+type Measured = How & ({ dimension: Dimension } | { of: string | null } | Required<Pick<How, 'choices'>>);
+type Figure = { value: unknown; source: unknown };
+type HowFor<T> = number extends T
+  ? [how: Dimension | Measured]
+  : T extends Figure
+    ? [how: Dimension | Measured]
+    : [how?: How];
+
+declare const ASKED: unique symbol;
+/** A schema with words. */
+export type Asked<S extends z.ZodType = z.ZodType> = S & { readonly [ASKED]: true };
+
+const WORDS = z.registry<Words>();
+
+/** A schema under a name people know, a number with what it is measured in. The schema itself stays as it is: others may call it otherwise. */
+export function asks<S extends z.ZodType>(
+  label: string,
+  schema: S,
+  ...[how = {}]: HowFor<NonNullable<z.output<S>>>
+): Asked<S> {
+  const named = schema.meta({ title: label });
+  WORDS.add(named, { label, ...(typeof how === 'string' ? { dimension: how } : how) });
+  return named as Asked<S>;
+}
+
+/** An object of which everything has words. */
+export const askedFor = <S extends Record<string, Asked>>(shape: S): z.ZodObject<S> => z.object(shape);
+
+/** What a schema is called; undefined where nobody asks for it. */
+export const wordsOf = (schema: z.ZodType): Words | undefined => WORDS.get(schema);
