@@ -16,9 +16,10 @@ export type { Traits } from './kinds/traits';
 export { heldBeside, heldBy, heldIfAdding, saysKept, stands } from './held';
 export { isOnce } from './often';
 export { filesOf, logNormalSizes, totalOf } from './sizes';
-export { Activity, type Move, type Stream, type Load, type Scratch, type Keep } from './kinds/activity';
-export { Latency, Probed, Run, Stated, Timed, RateOnly, Bound, Sample } from './run';
-export { Needs, FileSystem, Role, type DeviceNeeds } from './needs';
+export { Activity, Keep, Load, Move, Scratch, Stream } from './kinds/activity';
+export { Latency, Probed, Run, RunConditions, Stated, Timed, RateOnly, Bound, Sample } from './run';
+export { DeviceNeeds, Needs, Role, type FileSystem } from './needs';
+export { ROLE_NAMES } from './roles';
 export type { JobConnection, JobDevice, JobMachine, Setup } from './setup';
 export {
   briefAt,

@@ -2,43 +2,36 @@ import * as z from 'zod';
 import { Copy } from '../models/copies';
 import { Fact } from '../evidence';
 import { System } from '../catalog/parts';
+import { asks } from '../units';
+import { ROLE_NAMES } from './roles';
 import { PolicyAnswers } from './policyanswers';
 
 export const FileSystem = z.enum(['exFAT', 'NTFS', 'APFS', 'HFS+', 'ext4', 'XFS', 'Btrfs', 'FAT32', 'ZFS']);
 export type FileSystem = z.infer<typeof FileSystem>;
 
-export const Role = z.enum([
-  'system',
-  'projects',
-  'scratch',
-  'library',
-  'everyday',
-  'archive',
-  'backup',
-  'expansion',
-]);
-export type Role = z.infer<typeof Role>;
+export type Role = keyof typeof ROLE_NAMES;
+const ROLES = Object.entries(ROLE_NAMES) as [Role, string][];
+export const Role = z.enum(ROLES.map(([role]) => role) as [Role, ...Role[]]);
 
 /** Requirements of a device beside its activities. What is absent was not asked. */
 export const DeviceNeeds = z.object({
-  role: Role.optional(),
-  /** A machine boots from it. */
-  bootDrive: z.boolean().optional(),
+  role: asks('Role', Role.optional(), { choices: ROLES }),
   /** Systems that must read and write it, beside those of the machines it is used on. */
-  systems: z.array(System.shape.family).max(5).optional(),
-  /** B of the largest single file. */
-  largestFile: Fact.optional(),
-  /** Share of the drive in use in everyday work, 0 to 1. */
-  fill: Fact.optional(),
+  systems: asks('Must work with', z.array(System.shape.family).max(5).optional(), {
+    choices: [['own', 'Its own']],
+  }),
+  /** A machine boots from it. */
+  bootDrive: asks('Boot drive', z.boolean().optional()),
+  portable: asks('Portable', z.boolean().optional()),
+  movesLater: asks('Moves to a faster machine later', z.boolean().optional()),
+  onlyCopy: asks('Only copy of the data', z.boolean().optional()),
+  fileSystem: asks('File system', FileSystem.optional()),
+  table: asks('Partition table', z.enum(['GPT', 'MBR']).optional()),
+  largestFile: asks('Largest single file', Fact.optional(), 'bytes'),
+  /** Share of the drive, 0 to 1. */
+  fill: asks('How full in everyday use, %', Fact.optional(), 'percent'),
   /** The copies of the data that are planned, the drive's own among them. */
   copies: z.array(Copy).max(20).optional(),
-  portable: z.boolean().optional(),
-  /** Will move to a faster machine later. */
-  movesLater: z.boolean().optional(),
-  /** The only copy of the data. */
-  onlyCopy: z.boolean().optional(),
-  table: z.enum(['GPT', 'MBR']).optional(),
-  fileSystem: FileSystem.optional(),
   /** What the drive's own counter of written bytes showed, on which day; oldest first. */
   counters: z
     .array(z.object({ on: z.iso.date(), written: z.number().nonnegative().max(1e18) }))

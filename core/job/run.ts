@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { asks } from '../units';
 import { Build } from '../build/assembly';
 import { Host, Id } from '../catalog/parts';
 
@@ -80,18 +81,38 @@ export const Latency = z.object({
 });
 export type Latency = z.infer<typeof Latency>;
 
+const WHENCE = [
+  [true, 'mains'],
+  [false, 'battery'],
+] as const;
+const STARTS = [
+  [true, 'cold'],
+  [false, 'warm'],
+] as const;
+
 /** Conditions that a person states. */
 export const Stated = z.object({
   /** Of a laptop: its lid, and whether it hangs on the mains. Absent: nobody noted it. */
-  lid: z.enum(['open', 'closed']).optional(),
-  mains: z.boolean().optional(),
-  /** Share of the drive in use, 0 to 1, and °C of the room. */
-  fill: z.number().min(0).max(1).optional(),
-  ambient: z.number().min(-60).max(100).optional(),
+  lid: asks('Lid', z.enum(['open', 'closed']).optional()),
+  mains: asks('Power', z.boolean().optional(), { choices: WHENCE }),
+  /** Share of the drive, 0 to 1. */
+  fill: asks('Drive in use', z.number().min(0).max(1).optional(), 'percent'),
+  ambient: asks('Room, °C', z.number().min(-60).max(100).optional(), 'temperature'),
   /** What was done differently to find a cause, by id: another cable, another port. Absent: as it is built. */
   look: z.string().min(1).max(80).optional(),
 });
 export type Stated = z.infer<typeof Stated>;
+
+/** Under which conditions a run was made. Unlike ones are never averaged. */
+export const RunConditions = z.object({
+  note: z.string().max(400).default(''),
+  temperature: asks('Drive, °C', z.number().min(-100).max(300).nullable().default(null), 'temperature'),
+  cold: asks('Start', z.boolean().nullable().default(null), { choices: STARTS }),
+  /** The folder that a run by Kymar worked in. */
+  target: z.string().max(400).nullable().default(null),
+  memoryBacked: z.boolean().default(false),
+  ...Stated.shape,
+});
 
 /** One measurement. */
 export const Run = z.object({
@@ -106,14 +127,7 @@ export const Run = z.object({
   measure: z.discriminatedUnion('kind', [Timed, RateOnly, Bound]),
   /** Where it was made: a device of the job on a machine of the job, as they hang together; another host or build by value; or not known. */
   path: z.union([z.object({ machine: Id, device: Id }), z.object({ host: Host, build: Build })]).nullable(),
-  conditions: z.object({
-    note: z.string().max(400).default(''),
-    temperature: z.number().min(-100).max(300).nullable().default(null),
-    cold: z.boolean().nullable().default(null),
-    target: z.string().max(400).nullable().default(null),
-    memoryBacked: z.boolean().default(false),
-    ...Stated.shape,
-  }),
+  conditions: RunConditions,
   ended: z.enum(['done', 'aborted', 'disconnected']),
   /** Set aside by a person: kept and shown, never used. */
   excluded: z

@@ -15,8 +15,10 @@ export interface Words {
   of?: string | null;
   /** What its column was called before: tables written then are still read. */
   was?: readonly string[];
-  /** What it may be, each in words, where not anything goes. */
+  /** What it may be, each in words; of a number, what is usual. */
   choices?: readonly (readonly [value: number | string | boolean, words: string])[];
+  /** What leaving it out means, where that is not nothing. */
+  absent?: unknown;
 }
 type How = Omit<Words, 'label'>;
 /** A number does without neither its dimension nor the name of its unit. */

@@ -1,99 +1,30 @@
-import { Autocomplete, Box, Button, TextField, Typography } from '@mui/material';
+import { Box, Button, Typography } from '@mui/material';
 import { lacking, type Copy } from '@kymar/core/models/copies';
 import type { Fact } from '@kymar/core/evidence';
-import {
-  DEFAULT_POLICIES,
-  FileSystem,
-  POLICIES,
-  type DeviceNeeds,
-  type Job,
-  type PolicyId,
-} from '@kymar/core/job';
+import { DEFAULT_POLICIES, DeviceNeeds, POLICIES, type Job, type PolicyId } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';
-import { System } from '@kymar/core/catalog/parts';
-import { FactField, NameField } from '../ui/field';
-import { ROLE_NAMES } from '../ui/roles';
+import { NameField } from '../ui/field';
+import { SchemaForm } from '../ui/form';
 import { Pick } from '../ui/pick';
 import { Panel } from '../ui/panel';
 
-const FAMILY = (family: string) => (family === 'own' ? 'Its own' : family);
-const YES_NO: Record<'bootDrive' | 'portable' | 'movesLater' | 'onlyCopy', string> = {
-  bootDrive: 'Boot drive',
-  portable: 'Portable',
-  movesLater: 'Moves to a faster machine later',
-  onlyCopy: 'Only copy of the data',
-};
 const POLICY_IDS = Object.keys(POLICIES) as PolicyId[];
 
 /** What a device is for, and its requirements. Nothing asked here must be answered. */
 export function NeedsPanel({ needs, onNeeds }: { needs: DeviceNeeds; onNeeds(needs: DeviceNeeds): void }) {
-  const set = <K extends keyof DeviceNeeds>(key: K, value: DeviceNeeds[K] | undefined) => {
-    const { [key]: _, ...rest } = needs;
-    onNeeds(value === undefined ? rest : { ...rest, [key]: value });
-  };
-  const half = { gridColumn: 'span 3' };
+  const set = (next: DeviceNeeds) =>
+    onNeeds(next.fill && next.fill !== needs.fill ? { ...next, fill: within(next.fill) } : next);
   return (
     <>
-      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(6, minmax(0, 1fr))' }}>
-        <Asked
-          label="Role"
-          value={needs.role}
-          options={ROLE_NAMES}
-          onValue={(role) => set('role', role)}
-          sx={half}
-        />
-        <Autocomplete
-          multiple
-          size="small"
-          options={System.shape.family.options}
-          value={needs.systems ?? []}
-          getOptionLabel={FAMILY}
-          onChange={(_, list) => set('systems', list.length > 0 ? list.slice(0, 5) : undefined)}
-          renderInput={(params) => <TextField {...params} label="Must work with" />}
-          sx={half}
-        />
-        {(Object.keys(YES_NO) as (keyof typeof YES_NO)[]).map((key) => (
-          <Asked
-            key={key}
-            label={YES_NO[key]}
-            value={needs[key] === undefined ? undefined : needs[key] ? 'yes' : 'no'}
-            options={{ yes: 'yes', no: 'no' }}
-            onValue={(v) => set(key, v === undefined ? undefined : v === 'yes')}
-            sx={half}
-          />
-        ))}
-        <Asked
-          label="File system"
-          value={needs.fileSystem}
-          options={Object.fromEntries(FileSystem.options.map((o) => [o, o])) as Record<FileSystem, string>}
-          onValue={(v) => set('fileSystem', v)}
-          sx={half}
-        />
-        <Asked
-          label="Partition table"
-          value={needs.table}
-          options={{ GPT: 'GPT', MBR: 'MBR' }}
-          onValue={(v) => set('table', v)}
-          sx={half}
-        />
-        <FactField
-          label="Largest single file"
-          dimension="bytes"
-          fact={needs.largestFile ?? { value: null, source: { kind: 'unknown' } }}
-          onFact={(fact) => set('largestFile', fact.value === null ? undefined : fact)}
-          sx={half}
-        />
-        <FactField
-          label="How full in everyday use, %"
-          dimension="percent"
-          fact={needs.fill ?? NOT_SAID}
-          onFact={(fact) => set('fill', fact.value === null ? undefined : within(fact))}
-          sx={half}
-        />
+      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(2, minmax(0, 1fr))' }}>
+        <SchemaForm of={DeviceNeeds} values={needs} onValues={set} unsaid="not asked" />
       </Box>
       <Copies
         list={needs.copies ?? []}
-        onList={(list) => set('copies', list.length > 0 ? list : undefined)}
+        onList={(list) => {
+          const { copies: _, ...rest } = needs;
+          onNeeds(list.length > 0 ? { ...rest, copies: list } : rest);
+        }}
       />
     </>
   );
@@ -119,7 +50,6 @@ export function PolicyPanel({ job }: { job: Job }) {
   );
 }
 
-const NOT_SAID = { value: null, source: { kind: 'unknown' } } as const;
 /** A share stays one: what is above 1 was meant in per cent. */
 const within = (fact: Fact): Fact => {
   const share = (v: number) => Math.min(1, v > 1 ? v / 100 : v);
@@ -204,37 +134,5 @@ function Copies({ list, onList }: { list: readonly Copy[]; onList(list: Copy[]):
             : lack.join(' ')}
       </Typography>
     </Box>
-  );
-}
-
-function Asked<T extends string>({
-  label,
-  value,
-  options,
-  onValue,
-  sx,
-}: {
-  label: string;
-  value: T | undefined;
-  options: Record<T, string>;
-  onValue(value: T | undefined): void;
-  sx: object;
-}) {
-  return (
-    <Pick
-      label={label}
-      value={value ?? ''}
-      options={[
-        [
-          '',
-          <Box component="span" sx={{ color: 'text.secondary' }}>
-            not asked
-          </Box>,
-        ],
-        ...(Object.entries(options) as [T, string][]),
-      ]}
-      onValue={(v) => onValue(v || undefined)}
-      sx={sx}
-    />
   );
 }

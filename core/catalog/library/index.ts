@@ -1,4 +1,4 @@
-export { columnsOf, type PartColumn, type Holds } from './column';
+export { columnsOf } from './column';
 export { toRows } from './table';
 export { fromRows, type RowProblem, type FromRows } from './rows';
 export { compare, differencesOf, type LibraryChange, type Difference } from './merge';

@@ -1,9 +1,9 @@
+import type { AskedColumn } from '../../units';
 import fc from 'fast-check';
 import Papa from 'papaparse';
 import { SHOP } from '../stock';
 import { PART_KINDS, type Drive, type PartKind, type Part } from '../parts';
 import {
-  type PartColumn,
   columnsOf,
   compare,
   differencesOf,
@@ -330,7 +330,7 @@ describe('what the form and the table know of a property', () => {
   );
 
   test('whatever stands inside, however deep, has a name of its own', () => {
-    const bare = (columns: readonly PartColumn[], path: string): string[] =>
+    const bare = (columns: readonly AskedColumn[], path: string): string[] =>
       columns.flatMap((c) => [
         ...(c.label === c.key ? [`${path}.${c.key}`] : []),
         ...('columns' in c.holds ? bare(c.holds.columns, `${path}.${c.key}`) : []),

@@ -1,6 +1,7 @@
 import equal from 'fast-deep-equal';
 import { nameOf, type PartKind, type PartOf } from '../parts';
-import { columnsOf, type PartColumn } from './column';
+import type { AskedColumn } from '../../units';
+import { columnsOf } from './column';
 import { cellsOf } from './table';
 
 /** A property before and after, as people read it. */
@@ -62,7 +63,7 @@ export function differencesOf<K extends PartKind>(
 }
 
 /** A property's change in words; where the figure is the same, its source is what changed. */
-function difference(column: PartColumn, was: unknown, is: unknown): Difference {
+function difference(column: AskedColumn, was: unknown, is: unknown): Difference {
   const [a, b] = [cellsOf(column, was), cellsOf(column, is)];
   const i = Math.max(
     0,

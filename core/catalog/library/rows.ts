@@ -1,9 +1,9 @@
 import { parseFact, Source, type Fact } from '../../evidence';
 import { PART_KINDS, type PartKind, type PartOf } from '../parts';
 import { readJson } from '../../text';
-import { parseQuantity } from '../../units';
+import { parseQuantity, type AskedColumn } from '../../units';
 import { isFormula, plainRows } from './cell';
-import { columnsOf, type PartColumn } from './column';
+import { columnsOf } from './column';
 import { marksOf, withPoint } from './marks';
 import { heading, MORE, SOURCE } from './table';
 
@@ -39,7 +39,7 @@ class Cells {
 
   constructor(private readonly kind: PartKind) {}
 
-  read(column: PartColumn, text: string, source: string, more: string): CellRead {
+  read(column: AskedColumn, text: string, source: string, more: string): CellRead {
     let of = this.known.get(column.key);
     if (!of) this.known.set(column.key, (of = new Map<string, CellRead>()));
     const key = source === '' && more === '' ? text : `${text}\u0000${source}\u0000${more}`;
@@ -50,7 +50,7 @@ class Cells {
     return found;
   }
 
-  private fresh(column: PartColumn, text: string, source: string, more: string): CellRead {
+  private fresh(column: AskedColumn, text: string, source: string, more: string): CellRead {
     try {
       const value = read(column, text, source, more);
       const checked =
@@ -156,9 +156,9 @@ export function fromRows<K extends PartKind>(
 
 /** Where each property's columns stand in a table; −1 for those that are not there. */
 function placesOf(
-  columns: readonly PartColumn[],
+  columns: readonly AskedColumn[],
   head: readonly string[],
-): (column: PartColumn, suffix?: string) => number {
+): (column: AskedColumn, suffix?: string) => number {
   const names = new Map<string, number>();
   head.forEach((text, i) => {
     const name = text
@@ -167,7 +167,7 @@ function placesOf(
       .toLowerCase();
     if (!names.has(name)) names.set(name, i);
   });
-  const find = (column: PartColumn, suffix: string) => {
+  const find = (column: AskedColumn, suffix: string) => {
     const there = [heading(column), column.label, column.key, ...(column.was ?? [])]
       .map((name) => names.get(name.toLowerCase() + suffix))
       .filter((i) => i !== undefined);
@@ -181,7 +181,7 @@ function placesOf(
   return (column, suffix = '') => places.get(column.key + suffix)!;
 }
 
-const isFigure = ({ holds }: PartColumn): boolean => holds.type === 'fact' || holds.type === 'number';
+const isFigure = ({ holds }: AskedColumn): boolean => holds.type === 'fact' || holds.type === 'number';
 
 /** The mark of a table's decimals, and what is to be said or asked of it. */
 function markFor(
@@ -205,7 +205,7 @@ function markFor(
   return marks.decimal;
 }
 
-function read(column: PartColumn, text: string, source: string, more: string): unknown {
+function read(column: AskedColumn, text: string, source: string, more: string): unknown {
   const { holds, dimension, optional, nullable } = column;
   if (holds.type === 'fact') return factOf(column, text, source, more);
   if (text === '') return nullable && !optional ? null : undefined;
@@ -240,7 +240,7 @@ function read(column: PartColumn, text: string, source: string, more: string): u
 }
 
 function factOf(
-  { dimension = 'count', optional, nullable }: PartColumn,
+  { dimension = 'count', optional, nullable }: AskedColumn,
   text: string,
   source: string,
   more: string,

@@ -1,7 +1,7 @@
 import { parseFact, writeFact, type Fact, type Source } from '../../evidence';
 import type { PartKind, PartOf } from '../parts';
-import { UNIT_OF, type Dimension } from '../../units';
-import { columnsOf, type PartColumn } from './column';
+import { UNIT_OF, type AskedColumn, type Dimension } from '../../units';
+import { columnsOf } from './column';
 import { unmistakable } from './marks';
 
 /*
@@ -10,7 +10,7 @@ import { unmistakable } from './marks';
  */
 export const SOURCE = ', source';
 export const MORE = ', more';
-export const heading = ({ label, dimension, of, holds }: PartColumn): string =>
+export const heading = ({ label, dimension, of, holds }: AskedColumn): string =>
   holds.type === 'fact'
     ? label
     : dimension
@@ -37,7 +37,7 @@ const sourceText = ({ kind, note }: Source): string =>
   kind === 'unknown' && !note ? '' : note ? `${kind}: ${note}` : kind;
 
 /** A property's cells: itself, and for a figure its source and what else is known of it. */
-export function cellsOf(column: PartColumn, value: unknown): string[] {
+export function cellsOf(column: AskedColumn, value: unknown): string[] {
   const { holds, dimension = 'count' } = column;
   if (holds.type !== 'fact') return [plainCell(column, value)];
   if (value === undefined || value === null) return ['', '', ''];
@@ -49,7 +49,7 @@ export function cellsOf(column: PartColumn, value: unknown): string[] {
   ];
 }
 
-function plainCell({ holds }: PartColumn, value: unknown): string {
+function plainCell({ holds }: AskedColumn, value: unknown): string {
   if (value === undefined || value === null) return '';
   if (holds.type === 'yesno') return value ? 'yes' : 'no';
   if (holds.type === 'list') return (value as string[]).join(' + ');

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { Fact } from '../../evidence';
+import { asks } from '../../units';
 import { Id, Name } from '../../catalog/parts';
 
 /** What every kind of activity has. */
@@ -20,3 +21,10 @@ export const common = {
 };
 /** `write` fills the drive of the job, `read` takes from it. */
 export const direction = z.enum(['read', 'write']);
+/** Which way the data goes, as it is asked. */
+export const askedWay = asks('Data goes', direction, {
+  choices: [
+    ['write', 'to the drive'],
+    ['read', 'from the drive'],
+  ],
+});

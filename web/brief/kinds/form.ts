@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import type * as z from 'zod';
 import type { Activity } from '@kymar/core/job';
 
 export interface KindFieldsProps<A extends Activity> {
@@ -10,7 +11,7 @@ export interface KindFieldsProps<A extends Activity> {
 export type Blank = Pick<Activity, 'id' | 'name' | 'perDay' | 'target' | 'machine' | 'device'>;
 
 /** One kind of activity on the page: what it is called and what is asked. Nothing must be answered. */
-export interface Form<A extends Activity> {
+export interface KindForm<A extends Activity> {
   words: string;
   /** What its target is called; null where it has none. */
   target: string | null;
@@ -18,7 +19,11 @@ export interface Form<A extends Activity> {
   often: boolean;
   /** Nothing known of it yet. */
   blank(common: Blank): A;
-  Fields(props: KindFieldsProps<A>): ReactNode;
+  /** What is asked of it, each so wide. */
+  schema: z.ZodObject;
+  sx: object;
+  /** What is asked otherwise, in place of what the schema says. */
+  Fields?(props: KindFieldsProps<A>): ReactNode;
 }
 
 /** Nobody said. */

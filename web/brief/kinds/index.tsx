@@ -1,5 +1,6 @@
 import type { Activity } from '@kymar/core/job';
-import type { Blank, KindFieldsProps, Form } from './form';
+import { SchemaForm } from '../../ui/form';
+import type { Blank, KindFieldsProps, KindForm } from './form';
 import { KEEP_FORM } from './keep';
 import { MOVE_FORM } from './move';
 import { OPEN_FORM } from './open';
@@ -11,7 +12,7 @@ export { UNKNOWN } from './form';
 type Kind = Activity['kind'];
 
 /** Every kind of the job file: one that is missing does not compile. */
-const FORMS: { [K in Kind]: Form<Extract<Activity, { kind: K }>> } = {
+const FORMS: { [K in Kind]: KindForm<Extract<Activity, { kind: K }>> } = {
   move: MOVE_FORM,
   stream: STREAM_FORM,
   open: OPEN_FORM,
@@ -21,7 +22,7 @@ const FORMS: { [K in Kind]: Form<Extract<Activity, { kind: K }>> } = {
 export const ACTIVITY_KINDS = Object.keys(FORMS) as Kind[];
 
 /** How a kind of activity is asked for. */
-export const formOf = (kind: Kind): Form<Activity> => FORMS[kind];
+export const formOf = (kind: Kind): KindForm<Activity> => FORMS[kind];
 
 /** An activity of a kind, with nothing known of it yet but its name, how often it happens, and where. */
 export function blank(kind: Kind, { id, name, perDay, machine, device }: Omit<Blank, 'target'>): Activity {
@@ -30,7 +31,11 @@ export function blank(kind: Kind, { id, name, perDay, machine, device }: Omit<Bl
 }
 
 /** What is asked of an activity of its kind. */
-export function KindFields(props: KindFieldsProps<Activity>) {
-  const { Fields } = formOf(props.activity.kind);
-  return <Fields {...props} />;
+export function KindFields({ activity, onActivity }: KindFieldsProps<Activity>) {
+  const { Fields, schema, sx } = formOf(activity.kind);
+  return Fields ? (
+    <Fields activity={activity} onActivity={onActivity} />
+  ) : (
+    <SchemaForm of={schema} values={activity} onValues={onActivity} sx={sx} />
+  );
 }

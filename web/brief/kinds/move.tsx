@@ -1,15 +1,16 @@
-import { isOnce, type Move } from '@kymar/core/job';
-import { FactField } from '../../ui/field';
-import { UNKNOWN, half, third, type KindFieldsProps, type Form } from './form';
-import { WayField } from './way';
+import { isOnce, Move } from '@kymar/core/job';
+import { SchemaForm } from '../../ui/form';
+import { UNKNOWN, half, third, type KindFieldsProps, type KindForm } from './form';
 import { Pick } from '../../ui/pick';
 import { Sizes } from './sizes';
 
-export const MOVE_FORM: Form<Move> = {
+export const MOVE_FORM: KindForm<Move> = {
   words: 'Move: a copy that ends',
   target: 'Target time',
   often: true,
   blank: (common) => ({ ...common, kind: 'move', direction: 'write', bytes: UNKNOWN, files: UNKNOWN }),
+  schema: Move,
+  sx: third,
   Fields,
 };
 
@@ -25,7 +26,17 @@ function Fields({ activity, onActivity }: KindFieldsProps<Move>) {
     );
   return (
     <>
-      <WayField value={activity.itself ? 'itself' : activity.direction} onValue={setWay} sx={width} itself />
+      <Pick
+        label="Data goes"
+        value={activity.itself ? 'itself' : activity.direction}
+        options={[
+          ['write', 'to the drive'],
+          ['read', 'from the drive'],
+          ['itself', 'from the drive to itself'],
+        ]}
+        onValue={setWay}
+        sx={width}
+      />
       <Pick
         label="Afterwards"
         value={activity.verify ? 'verify' : 'nothing'}
@@ -58,18 +69,11 @@ function Fields({ activity, onActivity }: KindFieldsProps<Move>) {
           sx={third}
         />
       )}
-      <FactField
-        label="Size in one go"
-        dimension="bytes"
-        fact={activity.bytes}
-        onFact={(bytes) => onActivity({ ...activity, bytes })}
-        sx={third}
-      />
-      <FactField
-        label="Files"
-        dimension="count"
-        fact={activity.files}
-        onFact={(files) => onActivity({ ...activity, files })}
+      <SchemaForm<Move>
+        of={Move}
+        values={activity}
+        onValues={onActivity}
+        keys={['bytes', 'files']}
         sx={third}
       />
       <Sizes activity={activity} onActivity={onActivity} />

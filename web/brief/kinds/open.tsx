@@ -1,11 +1,12 @@
-import type { Load } from '@kymar/core/job';
-import { FactField } from '../../ui/field';
-import { UNKNOWN, third, type KindFieldsProps, type Form } from './form';
+import { Load } from '@kymar/core/job';
+import { UNKNOWN, third, type KindForm } from './form';
 
-export const OPEN_FORM: Form<Load> = {
+export const OPEN_FORM: KindForm<Load> = {
   words: 'Open: load, build, render',
   target: 'Target time',
   often: true,
+  schema: Load,
+  sx: third,
   blank: (common) => ({
     ...common,
     kind: 'open',
@@ -13,46 +14,4 @@ export const OPEN_FORM: Form<Load> = {
     bytes: UNKNOWN,
     dependentReads: UNKNOWN,
   }),
-  Fields,
 };
-
-/** Most loads write nothing that counts. */
-const NOTHING = { value: 0, source: { kind: 'practice' } } as const;
-
-function Fields({ activity, onActivity }: KindFieldsProps<Load>) {
-  return (
-    <>
-      <FactField
-        label="Processing time"
-        dimension="time"
-        fact={activity.processing}
-        onFact={(own) => onActivity({ ...activity, processing: own })}
-        sx={third}
-      />
-      <FactField
-        label="Loads"
-        dimension="bytes"
-        fact={activity.bytes}
-        onFact={(bytes) => onActivity({ ...activity, bytes })}
-        sx={third}
-      />
-      <FactField
-        label="Dependent reads"
-        dimension="count"
-        fact={activity.dependentReads}
-        onFact={(requests) => onActivity({ ...activity, dependentReads: requests })}
-        sx={third}
-      />
-      <FactField
-        label="Writes"
-        dimension="bytes"
-        fact={activity.written ?? NOTHING}
-        onFact={(written) => {
-          const { written: _, ...rest } = activity;
-          onActivity(written.value === 0 ? rest : { ...rest, written });
-        }}
-        sx={third}
-      />
-    </>
-  );
-}

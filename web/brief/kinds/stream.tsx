@@ -1,12 +1,12 @@
-import type { Stream } from '@kymar/core/job';
-import { FactField, QuantityField } from '../../ui/field';
-import { UNKNOWN, half, third, type KindFieldsProps, type Form } from './form';
-import { WayField } from './way';
+import { Stream } from '@kymar/core/job';
+import { UNKNOWN, third, type KindForm } from './form';
 
-export const STREAM_FORM: Form<Stream> = {
+export const STREAM_FORM: KindForm<Stream> = {
   words: 'Stream: must not stall',
   target: null,
   often: true,
+  schema: Stream,
+  sx: third,
   blank: (common) => ({
     ...common,
     kind: 'stream',
@@ -16,48 +16,4 @@ export const STREAM_FORM: Form<Stream> = {
     lasts: UNKNOWN,
     buffer: UNKNOWN,
   }),
-  Fields,
 };
-
-function Fields({ activity, onActivity }: KindFieldsProps<Stream>) {
-  return (
-    <>
-      <WayField
-        value={activity.direction}
-        onValue={(way) => onActivity({ ...activity, direction: way as 'read' | 'write' })}
-        sx={third}
-      />
-      <FactField
-        label="Rate of each"
-        dimension="rate"
-        fact={activity.rate}
-        onFact={(rate) => onActivity({ ...activity, rate })}
-        sx={third}
-      />
-      <QuantityField
-        label="Streams at once"
-        dimension="count"
-        value={activity.streams}
-        onValue={(n) =>
-          n !== null && n >= 1 && onActivity({ ...activity, streams: Math.min(1000, Math.round(n)) })
-        }
-        sx={third}
-      />
-      <FactField
-        label="Lasts without a break"
-        bare="min"
-        dimension="time"
-        fact={activity.lasts}
-        onFact={(lasts) => onActivity({ ...activity, lasts })}
-        sx={half}
-      />
-      <FactField
-        label="Own buffer bridges"
-        dimension="time"
-        fact={activity.buffer}
-        onFact={(buffer) => onActivity({ ...activity, buffer })}
-        sx={half}
-      />
-    </>
-  );
-}

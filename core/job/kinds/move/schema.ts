@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { Fact } from '../../../evidence';
 import { Id } from '../../../catalog/parts';
+import { asks } from '../../../units';
 import { common, direction } from '../common';
 
 /** A finite transfer the customer makes again and again. */
@@ -8,10 +9,9 @@ export const Move = z.object({
   ...common,
   kind: z.literal('move'),
   direction,
-  /** B in one go. */
-  bytes: Fact,
+  bytes: asks('Size in one go', Fact, 'bytes'),
   /** How many files that is; null widens the time. */
-  files: Fact,
+  files: asks('Files', Fact, 'count'),
   /** Their sizes, where known: how many of about so many B each; as scanned from a folder. The count of `files` goes before. */
   sizes: z
     .array(

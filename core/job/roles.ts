@@ -1,7 +1,5 @@
-import type { Role } from '@kymar/core/job';
-
 /** What a device may be for. */
-export const ROLE_NAMES: Record<Role, string> = {
+export const ROLE_NAMES = {
   system: 'System and programs',
   projects: 'Active projects',
   scratch: 'Scratch and cache',
@@ -10,4 +8,4 @@ export const ROLE_NAMES: Record<Role, string> = {
   archive: 'Archive',
   backup: 'Backup',
   expansion: 'Expansion bay',
-};
+} as const;
