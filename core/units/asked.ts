@@ -3,7 +3,7 @@ import type { Dimension } from './quantity';
 import type { Unit } from './unit';
 
 /** How what a schema holds is called and asked for: forms, tables and their headings follow from it. */
-export interface Words {
+export interface AskedWords {
   label: string;
   /** Of a quantity: what it measures. */
   dimension?: Dimension;
@@ -20,7 +20,7 @@ export interface Words {
   /** What leaving it out means, where that is not nothing. */
   absent?: unknown;
 }
-type How = Omit<Words, 'label'>;
+type How = Omit<AskedWords, 'label'>;
 /** A number does without neither its dimension nor the name of its unit. */
 type Measured = How & ({ dimension: Dimension } | { of: string | null } | Required<Pick<How, 'choices'>>);
 type Figure = { value: unknown; source: unknown };
@@ -32,23 +32,23 @@ type HowFor<T> = number extends T
 
 declare const ASKED: unique symbol;
 /** A schema with words. */
-export type Asked<S extends z.ZodType = z.ZodType> = S & { readonly [ASKED]: true };
+export type WithWords<S extends z.ZodType = z.ZodType> = S & { readonly [ASKED]: true };
 
-const WORDS = z.registry<Words>();
+const WORDS = z.registry<AskedWords>();
 
 /** A schema under a name people know, a number with what it is measured in. The schema itself stays as it is: others may call it otherwise. */
 export function asks<S extends z.ZodType>(
   label: string,
   schema: S,
   ...[how = {}]: HowFor<NonNullable<z.output<S>>>
-): Asked<S> {
+): WithWords<S> {
   const named = schema.meta({ title: label });
   WORDS.add(named, { label, ...(typeof how === 'string' ? { dimension: how } : how) });
-  return named as Asked<S>;
+  return named as WithWords<S>;
 }
 
 /** An object of which everything has words. */
-export const askedFor = <S extends Record<string, Asked>>(shape: S): z.ZodObject<S> => z.object(shape);
+export const askedFor = <S extends Record<string, WithWords>>(shape: S): z.ZodObject<S> => z.object(shape);
 
 /** What a schema is called; undefined where nobody asks for it. */
-export const wordsOf = (schema: z.ZodType): Words | undefined => WORDS.get(schema);
+export const wordsOf = (schema: z.ZodType): AskedWords | undefined => WORDS.get(schema);

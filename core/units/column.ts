@@ -1,5 +1,5 @@
 import type * as z from 'zod';
-import { wordsOf, type Words } from './asked';
+import { wordsOf, type AskedWords } from './asked';
 
 /** What a property holds, read off its schema: the form and the CSV follow from it. */
 export type Holds =
@@ -8,7 +8,7 @@ export type Holds =
   | { type: 'choice'; options: readonly (string | number)[] }
   | { type: 'list'; of: readonly string[] | null };
 
-export interface AskedColumn extends Words {
+export interface AskedColumn extends AskedWords {
   key: string;
   holds: Holds;
   /** May be left out: not known. */

@@ -3,7 +3,7 @@ export type { Parsed } from './number';
 export { readNumber } from './number';
 export { parseQuantity, UNIT_OF, type Dimension } from './quantity';
 export { askedOf, type AskedColumn, type Holds } from './column';
-export { askedFor, asks, wordsOf, type Asked, type Words } from './asked';
+export { askedFor, asks, wordsOf, type WithWords, type AskedWords } from './asked';
 export { format, duration } from './format';
 export { nominalSectors, binary, shownCapacity, mbrLimit } from './capacity';
 export { DECIMAL, BINARY } from './prefix';

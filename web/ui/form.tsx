@@ -52,11 +52,11 @@ export function SchemaForm<V extends object>({ of, values, onValues, keys, ...re
     onValues(next as V);
     return null;
   };
-  return <Fields columns={columns} values={values as Values} put={check} {...rest} />;
+  return <FormFields columns={columns} values={values as Values} put={check} {...rest} />;
 }
 
 /** Fields of something within a form; `put` takes what came of them, or says why not. */
-export function Fields({
+export function FormFields({
   columns,
   values,
   put,
@@ -202,7 +202,7 @@ function Field({
             {label} {value === undefined ? `(${NOT_KNOWN})` : ''}
           </Typography>
           <Box sx={PAIRS}>
-            <Fields
+            <FormFields
               columns={holds.columns}
               values={(value as Values | undefined) ?? {}}
               sources={sources}
@@ -292,7 +292,7 @@ function Rows({
           {open === i && (
             <Box sx={{ py: 1 }}>
               <Box sx={PAIRS}>
-                <Fields
+                <FormFields
                   sources
                   columns={columns}
                   values={row}

@@ -1,7 +1,7 @@
 import { Box } from '@mui/material';
 import { columnsOf } from '@kymar/core/catalog/library';
 import { PART_KINDS, type PartKind, type PartOf } from '@kymar/core/catalog/parts';
-import { Fields, PAIRS } from './form';
+import { FormFields, PAIRS } from './form';
 
 interface Props<K extends PartKind> {
   kind: K;
@@ -16,7 +16,7 @@ export function PartSheet<K extends PartKind>({ kind, part, onPart, without = []
   const columns = columnsOf(kind).filter((c) => c.key !== 'id' && !without.includes(c.key));
   return (
     <Box sx={PAIRS}>
-      <Fields
+      <FormFields
         columns={columns}
         sources
         values={part}
