@@ -1,4 +1,4 @@
-import type { EndEvent, RunEvent } from './request';
+import type { EndEvent, RunEvent } from './ways/requests';
 
 /** Whether it is the last that is told of a run. Apart from the schemas: every page asks this, few read a run. */
 export const isEnd = (event: RunEvent): event is EndEvent =>

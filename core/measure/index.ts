@@ -1,26 +1,15 @@
 export { isEnd } from './end';
-export {
-  KeptRun,
-  Purpose,
-  RunEvent,
-  RunRequest,
-  RunTarget,
-  Watchable,
-  sizesOfFiles,
-  type CopyRequest,
-  type EndEvent,
-  type FilesRequest,
-  type GoingEvent,
-  type TargetLabel,
-  type ProbeRequest,
-  type RandomRequest,
-  type ReadRequest,
-  type RealResult,
-  type SequentialRequest,
-  type SteadyRequest,
-  type Warmth,
-  type WatchRequest,
-} from './request';
+export { KeptRun, RunEvent, RunRequest, type EndEvent, type GoingEvent } from './ways/requests';
+export { Purpose, RunTarget, Watchable, type TargetLabel, type Warmth } from './ways/common';
+export { CopyRequest } from './ways/copy/request';
+export { FilesRequest, sizesOfFiles } from './ways/files/request';
+export { ProbeRequest } from './ways/probe/request';
+export { RandomRequest } from './ways/random/request';
+export { ReadRequest } from './ways/read/request';
+export { SequentialRequest, type RealResult } from './ways/sequential/request';
+export { SteadyRequest } from './ways/steady/request';
+export { type WatchEnd, type WatchRequest } from './ways/watch/request';
+export { registerWay, runsOfReal } from './ways/runs';
 export * from './watch';
 export { stopwatchError, thumbOf, PRESS, PRESSES, type Thumb } from './stopwatch';
 export {
@@ -35,15 +24,6 @@ export {
 } from './measured';
 export { probeRig, simulate, type RigRun } from './rig';
 export { learnedFrom, withLearned, withPerFile, type Learned } from './learned';
-export {
-  runOfCopy,
-  runOfProbe,
-  runOfRandom,
-  runOfSteady,
-  runOfWatch,
-  runsOfPasses,
-  runsOfReal,
-} from './real';
 export { STEADY_RULE, steadyIn, type Steady, type SteadyRule } from './steady';
 export { edited, isTyped, saidBy, type Edit } from './edit';
 export { ratesOf } from './rates';

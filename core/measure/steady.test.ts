@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { STEADY_RULE, steadyIn } from './steady';
-import { sizesOfFiles } from './request';
+import { sizesOfFiles } from './ways/files/request';
 import { runs } from '../fixtures/draws';
 
 describe('rounds that are as one another', () => {

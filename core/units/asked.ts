@@ -17,6 +17,8 @@ export interface AskedWords {
   was?: readonly string[];
   /** What it may be, each in words; of a number, what is usual. */
   choices?: readonly (readonly [value: number | string | boolean, words: string])[];
+  /** What a form begins with. */
+  first?: number | string | boolean;
   /** What leaving it out means, where that is not nothing. */
   absent?: unknown;
 }

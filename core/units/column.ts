@@ -3,7 +3,9 @@ import { wordsOf, type AskedWords } from './asked';
 
 /** What a property holds, read off its schema: the form and the CSV follow from it. */
 export type Holds =
-  | { type: 'text' | 'number' | 'yesno' | 'fact' | 'structure' }
+  | { type: 'text' | 'yesno' | 'fact' | 'structure' }
+  /** Whole ones only, or any. */
+  | { type: 'number'; whole: boolean }
   | { type: 'group' | 'rows'; columns: readonly AskedColumn[] }
   | { type: 'choice'; options: readonly (string | number)[] }
   | { type: 'list'; of: readonly string[] | null };
@@ -38,7 +40,7 @@ function holdsOf(schema: z.ZodType): Holds {
     case 'string':
       return { type: 'text' };
     case 'number':
-      return { type: 'number' };
+      return { type: 'number', whole: (schema as z.ZodNumber).isInt };
     case 'boolean':
       return { type: 'yesno' };
     case 'enum':

@@ -155,10 +155,8 @@ async function keep(run: KeptRun, event: Measured, purpose: Purpose, job: Job): 
       text: `All ${event.files} files came back as they were read.`,
       file: { name: 'manifest.sha256', text: `${event.manifest.join('\n')}\n` },
     });
-  const { pathBy } = await import('./where');
-  const path = pathBy(job, purpose.place);
-  const { madeOf } = await import('./made');
-  const made = madeOf(run, event, purpose, path, job);
+  const { runsIn } = await import('./where');
+  const made = runsIn(job, run, event, purpose);
   const added = (j: Job): Job => {
     const fresh = made.filter((one) => !j.runs.some((had) => had.id === one.id));
     return fresh.length > 0 ? { ...j, runs: [...j.runs, ...fresh] } : j;

@@ -1,4 +1,5 @@
 import { pathOf } from '@kymar/core/forecast';
+import { runsOfReal, type EndEvent, type KeptRun, type Purpose } from '@kymar/core/measure';
 import type { Brief, Job, Run } from '@kymar/core/job';
 import { placedAt, placedOf, placeKey, type Placed } from './placed';
 import { shopNow } from './shop';
@@ -43,3 +44,10 @@ export function pathBy(job: Job, key: string | null): Run['path'] {
   const at = placedAt(job, `${device}~${machine}`);
   return (at && elsewhere(job, at).find((where) => where.key === key)?.path) ?? null;
 }
+
+/** The runs of a job that what the server measured comes to. */
+export const runsIn = (job: Job, run: KeptRun, end: EndEvent, purpose: Purpose): Run[] =>
+  runsOfReal(run, end, purpose, {
+    path: pathBy(job, purpose.place),
+    activity: job.activities.find((a) => a.id === purpose.activity) ?? null,
+  });

@@ -163,7 +163,7 @@ function Field({
           optional={optional || nullable}
           value={(value as number | null | undefined) ?? null}
           placeholder={unsaid}
-          onValue={(v) => onValue(v ?? empty)}
+          onValue={(v) => onValue(v === null ? empty : holds.whole ? Math.round(v) : v)}
         />
       );
     }

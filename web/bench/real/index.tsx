@@ -13,7 +13,17 @@ import { purposeOf } from '../purpose';
 import { useWrongAt } from '../wrong';
 import { GoingRun, Queue } from './going';
 import { Pick } from '../../ui/pick';
-import { FIRST_CHOICES, WAYS, type Choices, type MeasuringWay, type WayId } from './ways';
+import { SchemaForm } from '../../ui/form';
+import {
+  choosing,
+  requestOf,
+  valuesOf,
+  WAYS,
+  writesOf,
+  type Choices,
+  type MeasuringWay,
+  type WayId,
+} from './ways';
 
 const LABEL: Record<TargetLabel, string> = {
   'memory-backed': 'it lies in memory: a run here measures memory, is kept under that name and never used',
@@ -55,10 +65,10 @@ const NONE: RunTarget[] = [];
 export function RealBench({ job, size, at, where, activity, conditions }: Props) {
   const [refused, setRefused] = useState<string | null>(null);
   const [target, setTarget] = useState('');
-  const [chosen, setChosen] = useState<Choices>(() => ({
-    ...FIRST_CHOICES,
-    bytes: size ?? FIRST_CHOICES.bytes,
-  }));
+  const [chosen, setChosen] = useState<Choices>(() =>
+    size === null ? {} : { Size: size, 'Writes at most': size },
+  );
+  const [read, setRead] = useState('');
   const [mode, setMode] = useState<WayId>('write-read');
   const [under, setUnder] = useState<'job' | 'other'>(size === null ? 'other' : 'job');
   const all = Object.values(useRuns((s) => s.going)).filter((g) => g.total !== null);
@@ -69,8 +79,9 @@ export function RealBench({ job, size, at, where, activity, conditions }: Props)
   const wrong = useWrongAt(job.id, 'real');
   const place = list?.find((t) => t.id === target) ?? list?.find((t) => !t.problem) ?? list?.[0];
   const way: MeasuringWay = WAYS[mode];
-  const around = place && { target: place, sources: from, activity };
-  const request = around ? way.request(chosen, around) : null;
+  const source = from.find((f) => f.id === read) ?? from[0];
+  const request = place ? requestOf(way, chosen, place, source) : null;
+  const writes = writesOf(way, request);
 
   const start = async () => {
     setRefused(null);
@@ -105,7 +116,7 @@ export function RealBench({ job, size, at, where, activity, conditions }: Props)
         {!list && !unseen && <Typography color="textSecondary">Looking at the folders …</Typography>}
         {going && <GoingRun going={going} onProblem={setRefused} />}
         <Queue list={queue} onProblem={setRefused} />
-        {place && around && (
+        {place && (
           <>
             {going && <Typography variant="h3">Next</Typography>}
             <FolderField list={list!} place={place} onChoose={setTarget} look={look} />
@@ -116,11 +127,23 @@ export function RealBench({ job, size, at, where, activity, conditions }: Props)
                 options={(Object.keys(WAYS) as WayId[]).map((id) => [id, WAYS[id].label])}
                 onValue={setMode}
               />
-              <way.Fields
+              {way.source && (
+                <Pick
+                  label={way.source}
+                  value={source?.id ?? ''}
+                  options={from.map((f) => [f.id, f.folder])}
+                  onValue={setRead}
+                  helperText={
+                    source ? (source.problem ?? undefined) : 'Start Kymar with --source and a folder'
+                  }
+                />
+              )}
+              <SchemaForm
                 key={mode}
-                chosen={chosen}
-                choose={(change) => setChosen((had) => ({ ...had, ...change }))}
-                around={around}
+                of={way.request}
+                values={valuesOf(way, chosen)}
+                onValues={(values) => setChosen(choosing(way, chosen, values))}
+                unsaid=""
               />
               <Pick
                 label="The folder lies on"
@@ -133,10 +156,12 @@ export function RealBench({ job, size, at, where, activity, conditions }: Props)
                 disabled={!at?.build}
               />
             </Box>
-            <Cost way={way} chosen={chosen} place={place} tbw={under === 'job' ? ratingOf(at) : null} />
+            <Cost way={way} writes={writes} place={place} tbw={under === 'job' ? ratingOf(at) : null} />
             <Button
               variant={going ? 'outlined' : 'contained'}
-              disabled={place.problem !== null || request === null || wrong.length > 0}
+              disabled={
+                place.problem !== null || request === null || (writes ?? 0) > place.room || wrong.length > 0
+              }
               onClick={() => void start()}
             >
               {going ? 'Put it into the queue' : way.start}
@@ -157,16 +182,15 @@ function ratingOf(at: Placed | null): number | null {
 /** What a way does, what it writes, and what share of the drive's rating that is. */
 function Cost({
   way,
-  chosen,
+  writes,
   place,
   tbw,
 }: {
   way: MeasuringWay;
-  chosen: Choices;
+  writes: number | null;
   place: RunTarget;
   tbw: number | null;
 }) {
-  const writes = way.writes(chosen);
   const rating =
     tbw !== null && writes ? ` That is ${format(writes / tbw, '%', 2)} of this drive’s rating.` : '';
   return (

@@ -1,0 +1,14 @@
+import { format } from '../../../units';
+import { passedRuns } from '../files/runs';
+import type { Way } from '../way';
+
+export const READ: Way<'read', 'passed'> = {
+  ends: 'passed',
+  runs: (came) =>
+    passedRuns(
+      came,
+      (files) =>
+        `all ${format(files, 'count')} files of ${came.end.target.folder}, directory maybe in memory`,
+      came.purpose.activity ?? null,
+    ),
+};
