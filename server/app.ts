@@ -11,7 +11,7 @@ import { Problem, problems } from './problem';
 import type { Runs } from './runs';
 import { pluggedIn } from './plugged';
 import { asTarget, inspect, type Folder } from './target';
-import { watchable, WatchTask, type CounterRoots } from './watching';
+import { watchable, WatchTask, type CounterRoots } from './ways/watch/task';
 
 export interface ServerSettings {
   token: string;

@@ -2,10 +2,10 @@ import type { RunEvent, RunRequest } from '@kymar/core/measure';
 import { Counter } from './sequential';
 import type { TargetPlace } from './target';
 import { Task } from './task';
-import { failedEvent } from './thread';
+import { failedEvent, threadReport } from './thread';
 import { warmthOf } from './warmth';
 import { leftWords, type Workfolder } from './workfolder';
-import type { Failed } from './worker';
+import type { Report } from './order';
 
 /** Progress is told so often, in ms. */
 const TICK = 100;
@@ -40,7 +40,7 @@ export abstract class FolderTask<R extends RunRequest, Done> extends Task<R> {
   /** B of all, where progress is a share of something. */
   protected abstract readonly total: number;
   /** What the threads are told, done to its end. */
-  protected abstract work(): Promise<{ ok: true; done: Done } | Failed>;
+  protected abstract work(): Promise<Report<Done>>;
   /** What it came to, in the server's words; a problem where it is no figure. */
   protected abstract result(done: Done): RunEvent;
 
@@ -49,10 +49,11 @@ export abstract class FolderTask<R extends RunRequest, Done> extends Task<R> {
     this.counter.stop();
   }
 
-  /** What is the same for each thread. */
-  protected get order() {
+  /** What comes of a thread that does something, by its name in `worker.ts`. */
+  protected thread<What, Came>(work: string, what: What): Promise<Report<Came>> {
     const { folder, reserve } = this.target;
-    return { file: this.folder.data, shared: this.counter.shared, guard: { folder, reserve } };
+    const where = { file: this.folder.data, shared: this.counter.shared, guard: { folder, reserve } };
+    return threadReport(this.workerFile, { ...where, do: work, what });
   }
 
   private async run(): Promise<void> {

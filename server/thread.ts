@@ -2,10 +2,10 @@ import { Worker } from 'node:worker_threads';
 import type { RunEvent } from '@kymar/core/measure';
 import { format } from '@kymar/core/units';
 import type { TargetPlace } from './target';
-import type { Failed, Order } from './worker';
+import type { Failed, Order, Report } from './order';
 
 /** The thread's report, whatever becomes of the thread. */
-export function threadReport<R extends { ok: boolean }>(file: string, order: Order): Promise<R | Failed> {
+export function threadReport<D>(file: string, order: Order): Promise<Report<D>> {
   return new Promise((resolve) => {
     const broken = (message: string) => resolve({ ok: false, stopped: false, code: '', message });
     const worker = new Worker(file, { workerData: order });

@@ -46,19 +46,17 @@ interface FormProps<V> {
 export function SchemaForm<V extends object>({ of, values, onValues, keys, ...rest }: FormProps<V>) {
   const asked = askedOf(of);
   const columns = keys ? keys.flatMap((key) => asked.find((c) => c.key === key) ?? []) : asked;
-  const check = (next: Values, key: string) => {
-    const read = (of.shape[key] as z.ZodType).safeParse(next[key]);
-    if (!read.success) return read.error.issues[0]!;
-    onValues(next as V);
-    return null;
-  };
-  return <FormFields columns={columns} values={values as Values} put={check} {...rest} />;
+  const check = (next: Values, key: string) =>
+    (of.shape[key] as z.ZodType).safeParse(next[key]).error?.issues[0] ?? null;
+  const put = (next: Values) => onValues(next as V);
+  return <FormFields columns={columns} values={values as Values} check={check} put={put} {...rest} />;
 }
 
-/** Fields of something within a form; `put` takes what came of them, or says why not. */
+/** Fields of something within a form: `check` says why something would not do, `put` takes what does. */
 export function FormFields({
   columns,
   values,
+  check,
   put,
   sx,
   unsaid = NOT_KNOWN,
@@ -66,17 +64,23 @@ export function FormFields({
 }: {
   columns: readonly AskedColumn[];
   values: Values;
-  put(next: Values, key: string): z.core.$ZodIssue | null;
+  check(next: Values, key: string): z.core.$ZodIssue | null;
+  put(next: Values): void;
   sx?: SxProps | undefined;
   unsaid?: string | undefined;
   /** Where each figure is from is said beside it, and what others say. */
   sources?: boolean;
 }) {
   const [wrong, setWrong] = useState<{ key: string; words: string } | null>(null);
+  const withValue = (key: string, value: unknown) => {
+    const { [key]: _, ...rest } = values;
+    return value === undefined ? rest : { ...rest, [key]: value };
+  };
   const set = (column: AskedColumn, value: unknown) => {
-    const { [column.key]: _, ...rest } = values;
-    const issue = put(value === undefined ? rest : { ...rest, [column.key]: value }, column.key);
+    const next = withValue(column.key, value);
+    const issue = check(next, column.key);
     setWrong(issue && { key: column.key, words: refusal(column, issue) });
+    if (!issue) put(next);
   };
   const wide = ['group', 'rows', 'structure'];
   return columns.map((column) => (
@@ -85,6 +89,7 @@ export function FormFields({
         column={column}
         value={values[column.key]}
         onValue={(value) => set(column, value)}
+        check={(value) => check(withValue(column.key, value), column.key)}
         unsaid={unsaid}
         sources={sources}
       />
@@ -107,15 +112,22 @@ function Field({
   column,
   value,
   onValue,
+  check,
   unsaid,
   sources,
 }: {
   column: AskedColumn;
   value: unknown;
   onValue(value: unknown): void;
+  /** Why a value would not do; null where it does. */
+  check(value: unknown): z.core.$ZodIssue | null;
   unsaid: string;
   sources: boolean;
 }) {
+  const refuse = (v: unknown) => {
+    const issue = check(v);
+    return issue && refusal(column, issue);
+  };
   const { label, holds, dimension = 'count', of, bare, choices, absent, optional, nullable } = column;
   const empty = nullable && !optional ? null : undefined;
   switch (holds.type) {
@@ -125,6 +137,7 @@ function Field({
           label={label}
           column={column}
           sources={sources}
+          refuse={(v) => (v === null ? null : refuse({ value: v, source: { kind: 'entered' } }))}
           fact={(value ?? absent ?? NONE) as Fact}
           onFact={(fact) => {
             const isOut = fact.value === ((absent as Fact | undefined)?.value ?? null);
@@ -163,6 +176,7 @@ function Field({
           optional={optional || nullable}
           value={(value as number | null | undefined) ?? null}
           placeholder={unsaid}
+          refuse={(v) => refuse(holds.whole ? Math.round(v) : v)}
           onValue={(v) => onValue(v === null ? empty : holds.whole ? Math.round(v) : v)}
         />
       );
@@ -206,10 +220,8 @@ function Field({
               columns={holds.columns}
               values={(value as Values | undefined) ?? {}}
               sources={sources}
-              put={(next) => {
-                onValue(Object.keys(next).length === 0 && optional ? undefined : next);
-                return null;
-              }}
+              check={check}
+              put={(next) => onValue(Object.keys(next).length === 0 && optional ? undefined : next)}
             />
           </Box>
         </Box>
@@ -220,6 +232,7 @@ function Field({
           label={label}
           columns={holds.columns}
           list={(value as Values[] | undefined) ?? []}
+          check={check}
           onList={(list) => onValue(list.length === 0 && optional ? undefined : list)}
         />
       );
@@ -256,11 +269,13 @@ function Rows({
   label,
   columns,
   list,
+  check,
   onList,
 }: {
   label: string;
   columns: readonly AskedColumn[];
   list: readonly Values[];
+  check(list: readonly Values[]): z.core.$ZodIssue | null;
   onList(list: Values[]): void;
 }) {
   const [open, setOpen] = useState<number | null>(null);
@@ -296,10 +311,8 @@ function Rows({
                   sources
                   columns={columns}
                   values={row}
-                  put={(next) => {
-                    onList(list.map((other, k) => (k === i ? next : other)));
-                    return null;
-                  }}
+                  check={(next) => check(list.map((other, k) => (k === i ? next : other)))}
+                  put={(next) => onList(list.map((other, k) => (k === i ? next : other)))}
                 />
               </Box>
             </Box>
@@ -464,12 +477,14 @@ function FactWithOthers({
   column: { dimension = 'count', unit, bare },
   fact,
   sources,
+  refuse,
   onFact,
 }: {
   label: string;
   column: AskedColumn;
   fact: Fact;
   sources: boolean;
+  refuse(value: Fact['value']): string | null;
   onFact(fact: Fact): void;
 }) {
   const at = unit ?? UNIT_OF[dimension];
@@ -492,6 +507,7 @@ function FactWithOthers({
         dimension={dimension}
         {...(unit ? { unit } : {})}
         {...(bare ? { bare } : {})}
+        refuse={refuse}
         fact={fact}
         onFact={onFact}
         {...(sources && {

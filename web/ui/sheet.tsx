@@ -20,12 +20,8 @@ export function PartSheet<K extends PartKind>({ kind, part, onPart, without = []
         columns={columns}
         sources
         values={part}
-        put={(next) => {
-          const read = PART_KINDS[kind].safeParse(next);
-          if (!read.success) return read.error.issues[0]!;
-          onPart(read.data as PartOf[K]);
-          return null;
-        }}
+        check={(next) => PART_KINDS[kind].safeParse(next).error?.issues[0] ?? null}
+        put={(next) => onPart(next as PartOf[K])}
       />
     </Box>
   );

@@ -17,7 +17,7 @@ export const Purpose = z.object({
 export type Purpose = z.infer<typeof Purpose>;
 
 /** What is the same for all that works in a folder. */
-export const common = {
+export const everyRequest = {
   /** What the page will do with the result; the server keeps it with the run, so that a page that comes back knows. */
   purpose: Purpose.optional(),
   /** Waits for its turn where the device is at work; absent: it is refused then. */
@@ -86,9 +86,9 @@ export const Watchable = z.object({
 });
 export type Watchable = z.infer<typeof Watchable>;
 
-export const Direction = z.enum(['read', 'write']);
+export const RunDirection = z.enum(['read', 'write']);
 /** Past the host's memory, or through it. */
-export const through = z.enum(['direct', 'buffered']);
+export const throughMemory = z.enum(['direct', 'buffered']);
 export const samples = z.array(z.object({ t: amount, bytes: amount }));
 
 /** What could not be cleaned up, in words. */

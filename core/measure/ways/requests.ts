@@ -1,8 +1,8 @@
 import * as z from 'zod';
-import { amount, Direction, left } from './common';
+import { amount, RunDirection, left } from './common';
 import { CopyEnd, CopyRequest } from './copy/request';
 import { FilesEnd, FilesRequest } from './files/request';
-import { ProbeEnd, ProbeRequest } from './probe/request';
+import { ProbeTold, ProbeRequest } from './probe/request';
 import { RandomEnd, RandomRequest } from './random/request';
 import { ReadRequest } from './read/request';
 import { SequentialEnd, SequentialRequest } from './sequential/request';
@@ -26,12 +26,12 @@ export type RunRequest = z.infer<typeof RunRequest>;
 export const RunEvent = z.discriminatedUnion('type', [
   /** Its turn has not come: so many go before it. */
   z.object({ type: z.literal('waiting'), before: amount }),
-  z.object({ type: z.literal('progress'), direction: Direction, t: amount, bytes: amount, total: amount }),
+  z.object({ type: z.literal('progress'), direction: RunDirection, t: amount, bytes: amount, total: amount }),
   WatchGoing,
   SequentialEnd,
   RandomEnd,
   SteadyEnd,
-  ProbeEnd,
+  ProbeTold,
   CopyEnd,
   FilesEnd,
   WatchEnd,

@@ -19,7 +19,7 @@ export interface Came<K extends RunRequest['kind'], T extends EndEvent['type']> 
  * A way to measure: how its end is told, and the runs that comes to. Their ids follow from the run's own: kept twice, by two tabs or after a restart,
  * they are the same ones.
  */
-export interface Way<K extends RunRequest['kind'], T extends EndEvent['type']> {
+export interface WayToMeasure<K extends RunRequest['kind'], T extends EndEvent['type']> {
   ends: T;
   runs(came: Came<K, T>): Run[];
 }

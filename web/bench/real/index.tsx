@@ -15,7 +15,7 @@ import { GoingRun, Queue } from './going';
 import { Pick } from '../../ui/pick';
 import { SchemaForm } from '../../ui/form';
 import {
-  choosing,
+  withValues,
   requestOf,
   valuesOf,
   WAYS,
@@ -142,7 +142,7 @@ export function RealBench({ job, size, at, where, activity, conditions }: Props)
                 key={mode}
                 of={way.request}
                 values={valuesOf(way, chosen)}
-                onValues={(values) => setChosen(choosing(way, chosen, values))}
+                onValues={(values) => setChosen(withValues(way, chosen, values))}
                 unsaid=""
               />
               <Pick

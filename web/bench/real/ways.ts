@@ -129,7 +129,7 @@ export const valuesOf = ({ request }: MeasuringWay, chosen: Choices): Record<str
   Object.fromEntries(askedOf(request).map(({ key, label, first }) => [key, chosen[label] ?? first]));
 
 /** What was typed with a way's values in it. */
-export const choosing = ({ request }: MeasuringWay, chosen: Choices, values: Record<string, unknown>) => ({
+export const withValues = ({ request }: MeasuringWay, chosen: Choices, values: Record<string, unknown>) => ({
   ...chosen,
   ...Object.fromEntries(askedOf(request).map(({ key, label }) => [label, values[key]])),
 });

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { amount, common, ended, folder, samples } from '../common';
+import { amount, everyRequest, ended, folder, samples } from '../common';
 
 /** A folder copied file by file, read back and compared. */
 export const CopyRequest = z.object({
@@ -7,7 +7,7 @@ export const CopyRequest = z.object({
   /** A folder that is read, and one that is written. */
   source: folder,
   target: folder,
-  ...common,
+  ...everyRequest,
 });
 export type CopyRequest = z.infer<typeof CopyRequest>;
 

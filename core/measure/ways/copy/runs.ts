@@ -1,9 +1,9 @@
 import { format } from '../../../units';
 import { conditionsOf, inFolder, MOST_SAMPLES, TIMED } from '../entry';
-import type { Way } from '../way';
+import type { WayToMeasure } from '../way';
 
 /** What was timed until all was written; that it all came back the same stands beside. */
-export const COPY: Way<'copy', 'copied'> = {
+export const COPY_WAY: WayToMeasure<'copy', 'copied'> = {
   ends: 'copied',
   runs({ kept, end, purpose, path }) {
     const { target, from, bytes, files, bar, seconds, verifying, samples, warmth } = end;

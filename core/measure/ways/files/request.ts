@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { logNormalSizes } from '../../../job';
 import { asks } from '../../../units';
-import { amount, common, Direction, ended, folder, samples, through } from '../common';
+import { amount, everyRequest, RunDirection, ended, folder, samples, throughMemory } from '../common';
 
 /** Many files of scattered sizes written one after another, and read back. */
 export const FilesRequest = z.object({
@@ -16,7 +16,7 @@ export const FilesRequest = z.object({
   spread: asks('Scatter by a factor of', z.number().min(1).max(100), { of: null, first: 3 }),
   /** Whether they are read back. */
   back: z.boolean(),
-  ...common,
+  ...everyRequest,
 });
 export type FilesRequest = z.infer<typeof FilesRequest>;
 
@@ -40,13 +40,13 @@ export const FilesEnd = z.object({
   type: z.literal('passed'),
   passes: z.array(
     z.object({
-      direction: Direction,
+      direction: RunDirection,
       bytes: amount,
       files: amount,
       seconds: amount,
       /** s until all was handed over, memory holding some of it; null of reading. */
       bar: amount.nullable(),
-      through,
+      through: throughMemory,
       samples,
     }),
   ),

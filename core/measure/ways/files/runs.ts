@@ -1,7 +1,7 @@
 import type { Run } from '../../../job';
 import { format } from '../../../units';
 import { conditionsOf, inFolder, MOST_SAMPLES, TIMED } from '../entry';
-import type { Came, Way } from '../way';
+import type { Came, WayToMeasure } from '../way';
 
 /** The runs that files written or read one after another come to, one a direction. */
 export function passedRuns(
@@ -32,7 +32,7 @@ export function passedRuns(
   });
 }
 
-export const FILES: Way<'files', 'passed'> = {
+export const FILES_WAY: WayToMeasure<'files', 'passed'> = {
   ends: 'passed',
   runs(came) {
     const { median, spread } = came.kept.request;

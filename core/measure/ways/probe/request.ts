@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { Probed } from '../../../job';
 import { asks } from '../../../units';
-import { amount, common, ended, folder, samples, size, through } from '../common';
+import { amount, everyRequest, ended, folder, samples, size, throughMemory } from '../common';
 
 /** A drive written to until its cache, what it sustains and how it recovers are known, or the budget ends. */
 export const ProbeRequest = z.object({
@@ -12,13 +12,13 @@ export const ProbeRequest = z.object({
     dimension: 'time',
     first: 1200,
   }),
-  ...common,
+  ...everyRequest,
 });
 export type ProbeRequest = z.infer<typeof ProbeRequest>;
 
-export const ProbeEnd = z.object({
+export const ProbeTold = z.object({
   type: z.literal('probed'),
-  through,
+  through: throughMemory,
   found: Probed,
   written: amount,
   seconds: amount,
@@ -26,4 +26,4 @@ export const ProbeEnd = z.object({
   samples,
   ...ended,
 });
-export type ProbeEnd = z.infer<typeof ProbeEnd>;
+export type ProbeTold = z.infer<typeof ProbeTold>;

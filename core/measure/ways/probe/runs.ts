@@ -1,8 +1,8 @@
 import { conditionsOf, inFolder, MOST_SAMPLES, TIMED } from '../entry';
-import type { Way } from '../way';
-import type { ProbeEnd } from './request';
+import type { WayToMeasure } from '../way';
+import type { ProbeTold } from './request';
 
-const ENDED: Record<ProbeEnd['ended'], string> = {
+const ENDED: Record<ProbeTold['ended'], string> = {
   known: '',
   bytes: 'its bytes were spent',
   seconds: 'its time was spent',
@@ -10,7 +10,7 @@ const ENDED: Record<ProbeEnd['ended'], string> = {
 };
 
 /** A synthetic write with what was found of the drive. */
-export const PROBE: Way<'probe', 'probed'> = {
+export const PROBE_WAY: WayToMeasure<'probe', 'probed'> = {
   ends: 'probed',
   runs({ kept, end, purpose, path }) {
     const { target, through, found, written, seconds, ended, samples, warmth } = end;

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { Latency } from '../../../job';
 import { asks } from '../../../units';
-import { amount, common, ended, folder, size, through } from '../common';
+import { amount, everyRequest, ended, folder, size, throughMemory } from '../common';
 
 const BLOCKS = [
   [4096, '4 KiB'],
@@ -34,13 +34,13 @@ export const RandomRequest = z.object({
   /** Share of them that read, 0 to 1. */
   reads: asks('Mix', z.number().min(0).max(1), { choices: MIXES, first: 1 }),
   seconds: asks('For', z.number().min(1).max(3600), { dimension: 'time', bare: 's', first: 20 }),
-  ...common,
+  ...everyRequest,
 });
 export type RandomRequest = z.infer<typeof RandomRequest>;
 
 export const RandomEnd = z.object({
   type: z.literal('scattered'),
-  through,
+  through: throughMemory,
   reads: amount,
   writes: amount,
   seconds: amount,

@@ -1,7 +1,7 @@
 import type { Run } from '../../../job';
 import { format } from '../../../units';
 import { conditionsOf, inFolder } from '../entry';
-import type { Came, Way } from '../way';
+import type { Came, WayToMeasure } from '../way';
 
 /** What small requests were, in words. */
 const mixWords = (share: number): string =>
@@ -47,7 +47,7 @@ export function scatteredRun(
 }
 
 /** Random requests over a time. */
-export const RANDOM: Way<'random', 'scattered'> = {
+export const RANDOM_WAY: WayToMeasure<'random', 'scattered'> = {
   ends: 'scattered',
   runs: (came) => [scatteredRun(came, (came.end.reads + came.end.writes) / came.end.seconds)],
 };

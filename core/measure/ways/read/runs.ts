@@ -1,8 +1,8 @@
 import { format } from '../../../units';
 import { passedRuns } from '../files/runs';
-import type { Way } from '../way';
+import type { WayToMeasure } from '../way';
 
-export const READ: Way<'read', 'passed'> = {
+export const READ_WAY: WayToMeasure<'read', 'passed'> = {
   ends: 'passed',
   runs: (came) =>
     passedRuns(

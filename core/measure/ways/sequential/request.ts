@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { asks } from '../../../units';
-import { amount, common, Direction, ended, folder, samples, size, through } from '../common';
+import { amount, everyRequest, RunDirection, ended, folder, samples, size, throughMemory } from '../common';
 
 const BLOCKS = [
   [131072, '128 KiB'],
@@ -19,12 +19,18 @@ export const SequentialRequest = z.object({
     choices: BLOCKS,
     first: 1048576,
   }),
-  ...common,
+  ...everyRequest,
 });
 export type SequentialRequest = z.infer<typeof SequentialRequest>;
 
 /** One direction of it. */
-const RealResult = z.object({ direction: Direction, bytes: amount, seconds: amount, samples, through });
+const RealResult = z.object({
+  direction: RunDirection,
+  bytes: amount,
+  seconds: amount,
+  samples,
+  through: throughMemory,
+});
 export type RealResult = z.infer<typeof RealResult>;
 
 export const SequentialEnd = z.object({ type: z.literal('done'), results: z.array(RealResult), ...ended });

@@ -1,8 +1,8 @@
 import { conditionsOf, inFolder, MOST_SAMPLES, TIMED } from '../entry';
-import type { Way } from '../way';
+import type { WayToMeasure } from '../way';
 
 /** One run a direction. */
-export const SEQUENTIAL: Way<'sequential', 'done'> = {
+export const SEQUENTIAL_WAY: WayToMeasure<'sequential', 'done'> = {
   ends: 'done',
   runs: ({ kept, end: { target, warmth, results }, purpose, path }) =>
     results.map(({ direction, bytes, seconds, samples, through }) => {

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { Latency } from '../../../job';
 import { asks } from '../../../units';
-import { amount, ended, through } from '../common';
+import { amount, ended, throughMemory } from '../common';
 import { RandomRequest } from '../random/request';
 
 /** Small requests in rounds until one round is as the other. */
@@ -14,7 +14,7 @@ export type SteadyRequest = z.infer<typeof SteadyRequest>;
 
 export const SteadyEnd = z.object({
   type: z.literal('settled'),
-  through,
+  through: throughMemory,
   /** Requests a second of each round, and s of one. */
   rounds: z.array(amount),
   seconds: amount,

@@ -1,10 +1,10 @@
 import { format } from '../../../units';
 import { steadyIn, STEADY_RULE } from '../../steady';
 import { scatteredRun } from '../random/runs';
-import type { Way } from '../way';
+import type { WayToMeasure } from '../way';
 
 /** The mean of the rounds that are as one another, else of the last ones, which it says. */
-export const STEADY: Way<'steady', 'settled'> = {
+export const STEADY_WAY: WayToMeasure<'steady', 'settled'> = {
   ends: 'settled',
   runs(came) {
     const { rounds, seconds } = came.end;

@@ -1,7 +1,7 @@
 import { directionOf, isLoad } from '../../../job';
 import { format } from '../../../units';
 import { conditionsOf, MOST_SAMPLES } from '../entry';
-import type { Way } from '../way';
+import type { WayToMeasure } from '../way';
 
 /** Below this share of what was moved, a direction is what a system does beside the work. */
 const BESIDE = 0.2;
@@ -10,7 +10,7 @@ const BESIDE = 0.2;
  * A watched piece of work. Its bytes are those of the activity's direction, without one of that in which most was moved; of a load nobody needs them,
  * they are counted all the same.
  */
-export const WATCH: Way<'watch', 'watched'> = {
+export const WATCH_WAY: WayToMeasure<'watch', 'watched'> = {
   ends: 'watched',
   runs({ kept, end, purpose, path, activity }) {
     const { device, at, seconds, bar, read, written, reads, writes, busy, error, samples, others } = end;

@@ -1,10 +1,9 @@
 import { closeSync, constants, openSync, readSync, writeSync } from 'node:fs';
-import { aligned, Counter, Stopped } from './sequential';
+import type { ThreadPlace } from '../../order';
+import { aligned, Stopped, type Counter } from '../../sequential';
 
 /** What one thread of a random run does: one request at a time, anywhere within the file. */
 export interface RandomOrder {
-  file: string;
-  shared: SharedArrayBuffer;
   /** B of the file, of one request. */
   span: number;
   block: number;
@@ -67,9 +66,12 @@ function openAnywhere(file: string, isRead: boolean): { fd: number; through: Ran
 }
 
 /** Asks for one block after another, anywhere in the file, until its time is over. @throws Stopped when asked to stop */
-export function randomly(order: RandomOrder): RandomDone {
-  const { file, span, block, reads: share, seconds, seed } = order;
-  const counter = new Counter(order.shared);
+export function randomWork(
+  order: RandomOrder,
+  { file }: Pick<ThreadPlace, 'file'>,
+  counter: Counter,
+): RandomDone {
+  const { span, block, reads: share, seconds, seed } = order;
   const buffer = aligned(block);
   for (let i = 0; i < buffer.length; i += 4) buffer[i] = (i * 31 + seed) & 255;
   const { fd, through } = openAnywhere(file, share === 1);

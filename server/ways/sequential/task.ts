@@ -1,28 +1,20 @@
 import type { RealResult, RunEvent, SequentialRequest } from '@kymar/core/measure';
-import { FolderTask } from './foldertask';
-import type { MovedBytes } from './sequential';
-import { asTarget } from './target';
-import { threadReport } from './thread';
-import type { Report } from './worker';
-
-type Done = Pick<Extract<Report, { ok: true }>, 'write' | 'read'>;
+import { FolderTask } from '../../foldertask';
+import type { MovedBytes } from '../../sequential';
+import { asTarget } from '../../target';
+import { writing } from '../way';
+import type { Pass, Passed } from './work';
 
 /** A file written front to back, and read back. */
-export class RealRun extends FolderTask<SequentialRequest, Done> {
+class RealRun extends FolderTask<SequentialRequest, Passed> {
   protected readonly total = Math.ceil(this.request.bytes / 4096) * 4096;
 
-  protected async work() {
+  protected work() {
     const { block, mode } = this.request;
-    const report = await threadReport<Report>(this.workerFile, {
-      ...this.order,
-      bytes: this.total,
-      block,
-      mode,
-    });
-    return report.ok ? { ok: true as const, done: report } : report;
+    return this.thread<Pass, Passed>('pass', { bytes: this.total, block, back: mode === 'write-read' });
   }
 
-  protected result({ write, read }: Done): RunEvent {
+  protected result({ write, read }: Passed): RunEvent {
     const results = [this.half('write', write), ...(read ? [this.half('read', read)] : [])];
     return { type: 'done', target: asTarget(this.target), results };
   }
@@ -32,3 +24,5 @@ export class RealRun extends FolderTask<SequentialRequest, Done> {
     return { direction, bytes: this.total, seconds, through, samples };
   }
 }
+
+export const SEQUENTIAL_GROUND = writing(RealRun, ({ bytes }) => bytes);

@@ -3,10 +3,11 @@ import { writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { sizesOfFiles } from '@kymar/core/measure';
-import { filesIn } from './copy';
-import { readFolder, writeFiles } from './files';
-import { Counter, NoRoom, NotWhatWasWritten, Stopped } from './sequential';
-import { temperatureOf, warmthOf } from './warmth';
+import { filesIn } from '../copy/work';
+import { readFolder } from '../read/work';
+import { writeFiles } from './work';
+import { Counter, NoRoom, NotWhatWasWritten, Stopped } from '../../sequential';
+import { temperatureOf, warmthOf } from '../../warmth';
 
 let root = '';
 beforeEach(async () => {

@@ -12,9 +12,9 @@ import {
   type Watchable,
   type WatchRequest,
 } from '@kymar/core/measure';
-import { Sysfs } from './plugged/sysfs';
-import type { TargetPlace } from './target';
-import { Task } from './task';
+import { Sysfs } from '../../plugged/sysfs';
+import type { TargetPlace } from '../../target';
+import { Task } from '../../task';
 
 /** Where the system keeps its counters; tests give a made-up tree. */
 export interface CounterRoots {

@@ -1,13 +1,12 @@
 import type { ReadRequest, RunEvent } from '@kymar/core/measure';
-import type { SourceFile } from './copy';
-import type { FilesRead } from './files';
-import { FolderTask, NO_FOLDER } from './foldertask';
-import { asTarget, type TargetPlace } from './target';
-import { threadReport } from './thread';
-import type { FolderReport } from './worker';
+import type { SourceFile } from '../copy/work';
+import type { FilesRead } from '../files/work';
+import { FolderTask, NO_FOLDER } from '../../foldertask';
+import { asTarget, type TargetPlace } from '../../target';
+import { sourceOf, type ServerWay } from '../way';
 
 /** A folder read once, file by file, past what the host's memory still holds of it. Nothing is written. */
-export class ReadRun extends FolderTask<ReadRequest, FilesRead> {
+class ReadRun extends FolderTask<ReadRequest, FilesRead> {
   protected readonly total: number;
 
   constructor(
@@ -24,8 +23,7 @@ export class ReadRun extends FolderTask<ReadRequest, FilesRead> {
   }
 
   protected work() {
-    const read = { from: this.target.folder, files: this.files };
-    return threadReport<FolderReport>(this.workerFile, { ...this.order, read });
+    return this.thread<object, FilesRead>('read', { from: this.target.folder, files: this.files });
   }
 
   protected result(done: FilesRead): RunEvent {
@@ -34,3 +32,10 @@ export class ReadRun extends FolderTask<ReadRequest, FilesRead> {
     return { type: 'passed', target: asTarget(this.target), passes: [pass] };
   }
 }
+
+export const READ_GROUND: ServerWay<ReadRequest> = {
+  async ground(request, folders) {
+    const { place, files } = await sourceOf(request, folders);
+    return { place, bytes: 0, begin: (worker) => new ReadRun(place, request, files, worker) };
+  },
+};

@@ -1,6 +1,5 @@
 import { closeSync, constants, openSync, writeSync } from 'node:fs';
-import { join } from 'node:path';
-import { flushAll, through, type SourceFile } from './copy';
+import { flushAll, through } from '../copy/work';
 import {
   aligned,
   lookAtRoom,
@@ -12,8 +11,9 @@ import {
   type Counter,
   type Guard,
   type MovedBytes,
-} from './sequential';
-import { PART } from './workfolder';
+} from '../../sequential';
+import type { ThreadPlace } from '../../order';
+import { PART } from '../../workfolder';
 
 /** B of one request. */
 const BLOCK = 2 ** 20;
@@ -39,7 +39,11 @@ const now = () => Number(process.hrtime.bigint()) / 1e9;
  * Reads files one after another, past the host's memory where the file system allows it.
  * @param look at the first piece of each
  */
-function readAll(files: readonly string[], counter: Counter, look?: (i: number, first: Uint8Array) => void) {
+export function readAll(
+  files: readonly string[],
+  counter: Counter,
+  look?: (i: number, first: Uint8Array) => void,
+) {
   const buffer = aligned(BLOCK);
   let bytes = 0;
   let past: MovedBytes['through'] = 'direct';
@@ -63,13 +67,6 @@ function readAll(files: readonly string[], counter: Counter, look?: (i: number, 
   counter.end();
   return { bytes, files: files.length, seconds, through: past };
 }
-
-/** All files of a folder read once. @throws Stopped when asked to stop; the system's error when the folder is gone */
-export const readFolder = (from: string, files: readonly SourceFile[], counter: Counter): FilesRead =>
-  readAll(
-    files.map(({ path }) => join(from, path)),
-    counter,
-  );
 
 /**
  * Writes many files one after another, as a program that saves them does, with data that does not compress; waits until all is written; reads them back.
@@ -124,3 +121,16 @@ export function writeFiles(
     counter.end();
   }
 }
+
+/** Sizes of the files in B, where they go (`into` and a name), and whether they are read back. */
+export interface WritingFiles {
+  sizes: readonly number[];
+  into: string;
+  back: boolean;
+}
+
+export const filesWork = (
+  { sizes, into, back }: WritingFiles,
+  { guard }: ThreadPlace,
+  counter: Counter,
+): FilesDone => writeFiles(sizes, (name) => into + name, back, counter, guard);

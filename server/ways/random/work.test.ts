@@ -1,8 +1,8 @@
 import { mkdtemp, rm, stat, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { percentile, randomly } from './random';
-import { Counter, Stopped } from './sequential';
+import { percentile, randomWork } from './work';
+import { Counter, Stopped } from '../../sequential';
 
 let folder = '';
 beforeEach(async () => {
@@ -23,7 +23,7 @@ describe('small requests anywhere in a file', () => {
     'reads, writes or both (%s), each counted with how long it took; the file keeps its size',
     async (reads) => {
       const asked = await order(reads);
-      const done = randomly(asked);
+      const done = randomWork(asked, asked, new Counter(asked.shared));
       expect(done.reads + done.writes).toBeGreaterThan(10);
       if (reads === 1) expect(done.writes).toBe(0);
       else if (reads === 0) expect(done.reads).toBe(0);
@@ -41,7 +41,7 @@ describe('small requests anywhere in a file', () => {
   test('asked to stop it does', async () => {
     const asked = await order(1, 60);
     new Counter(asked.shared).stop();
-    expect(() => randomly(asked)).toThrow(Stopped);
+    expect(() => randomWork(asked, asked, new Counter(asked.shared))).toThrow(Stopped);
   });
 });
 

@@ -11,8 +11,9 @@ import {
   writeSync,
 } from 'node:fs';
 import { join } from 'node:path';
-import { aligned, lookAtRoom, openPast, Stopped, type Counter, type Guard } from './sequential';
-import { PART } from './workfolder';
+import { aligned, lookAtRoom, openPast, Stopped, type Counter, type Guard } from '../../sequential';
+import type { ThreadPlace } from '../../order';
+import { PART } from '../../workfolder';
 
 /** A file of the folder that is copied. */
 export interface SourceFile {
@@ -166,3 +167,13 @@ export function copyVerified(
     counter.end();
   }
 }
+
+/** A folder's files, and where their copies go: `into` and a name. */
+export interface Copying {
+  from: string;
+  files: readonly SourceFile[];
+  into: string;
+}
+
+export const copyWork = ({ from, files, into }: Copying, { guard }: ThreadPlace, counter: Counter): Copied =>
+  copyVerified(from, files, (name) => into + name, counter, guard);

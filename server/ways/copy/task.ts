@@ -1,16 +1,15 @@
 import type { CopyRequest, RunEvent } from '@kymar/core/measure';
-import type { Copied, SourceFile } from './copy';
-import { FolderTask } from './foldertask';
-import { asTarget, type TargetPlace } from './target';
-import { threadReport } from './thread';
-import type { Workfolder } from './workfolder';
-import type { CopyReport } from './worker';
+import type { Copied, Copying, SourceFile } from './work';
+import { FolderTask } from '../../foldertask';
+import { asTarget, type TargetPlace } from '../../target';
+import { Workfolder } from '../../workfolder';
+import { sourceOf, targetOf, type ServerWay } from '../way';
 
 /** Paths that differ and are named. */
 const NAMED = 5;
 
 /** A folder copied file by file onto a target, read back and compared; the copy is removed, its manifest told. */
-export class CopyRun extends FolderTask<CopyRequest, Copied> {
+class CopyRun extends FolderTask<CopyRequest, Copied> {
   protected readonly total: number;
 
   constructor(
@@ -29,8 +28,7 @@ export class CopyRun extends FolderTask<CopyRequest, Copied> {
 
   protected work() {
     const { folder: from, files } = this.from;
-    const copy = { from, files, into: this.folder.part('') };
-    return threadReport<CopyReport>(this.workerFile, { ...this.order, copy });
+    return this.thread<Copying, Copied>('copy', { from, files, into: this.folder.part('') });
   }
 
   protected result({ differ, ...done }: Copied): RunEvent {
@@ -46,3 +44,14 @@ export class CopyRun extends FolderTask<CopyRequest, Copied> {
     return { type: 'copied', target: asTarget(this.target), from: this.from.folder, ...done, samples };
   }
 }
+
+export const COPY_GROUND: ServerWay<CopyRequest> = {
+  async ground(request, folders) {
+    const place = await targetOf(request, folders);
+    const { place: source, files } = await sourceOf(request, folders);
+    const from = { folder: source.folder, files };
+    const bytes = files.reduce((sum, file) => sum + file.bytes, 0);
+    const folder = () => Workfolder.make(place.folder);
+    return { place, bytes, begin: (worker) => new CopyRun(place, request, from, folder(), worker) };
+  },
+};

@@ -1,19 +1,21 @@
 import { sizesOfFiles, type FilesRequest, type RunEvent } from '@kymar/core/measure';
-import type { FilesDone, FilesRead } from './files';
-import { FolderTask } from './foldertask';
-import { asTarget } from './target';
-import { threadReport } from './thread';
-import type { FilesReport } from './worker';
+import type { FilesDone, FilesRead, WritingFiles } from './work';
+import { FolderTask } from '../../foldertask';
+import { asTarget } from '../../target';
+import { writing } from '../way';
 
 /** Many files of scattered sizes, written one after another and read back. */
-export class FilesRun extends FolderTask<FilesRequest, FilesDone> {
+class FilesRun extends FolderTask<FilesRequest, FilesDone> {
   private readonly sizes = sizesOfFiles(this.request);
   protected readonly total = this.sizes.reduce((sum, size) => sum + size, 0);
 
   protected work() {
     const { back } = this.request;
-    const written = { sizes: this.sizes, into: this.folder.part(''), back };
-    return threadReport<FilesReport>(this.workerFile, { ...this.order, written });
+    return this.thread<WritingFiles, FilesDone>('files', {
+      sizes: this.sizes,
+      into: this.folder.part(''),
+      back,
+    });
   }
 
   protected result({ bar, write, read }: FilesDone): RunEvent {
@@ -27,3 +29,7 @@ export class FilesRun extends FolderTask<FilesRequest, FilesDone> {
     return { type: 'passed', target: asTarget(this.target), passes };
   }
 }
+
+export const FILES_GROUND = writing(FilesRun, (request) =>
+  sizesOfFiles(request).reduce((sum, size) => sum + size, 0),
+);

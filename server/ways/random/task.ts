@@ -1,9 +1,10 @@
 import type { RandomRequest, RunEvent, SteadyRequest } from '@kymar/core/measure';
-import { FolderTask } from './foldertask';
-import { percentile, type RandomDone } from './random';
-import { asTarget } from './target';
-import { threadReport } from './thread';
-import type { Failed, RandomReport, Report } from './worker';
+import { FolderTask } from '../../foldertask';
+import { percentile, type RandomDone, type RandomOrder } from './work';
+import { asTarget } from '../../target';
+import type { Failed, Report } from '../../order';
+import type { Pass, Passed } from '../sequential/work';
+import { writing } from '../way';
 
 /** Latencies of several threads, or rounds, together. */
 export function latencyOf(done: readonly RandomDone[]) {
@@ -29,22 +30,20 @@ export abstract class ScatteredTask<R extends RandomRequest | SteadyRequest, Don
   /** s that blocks are asked for, all in all. */
   protected abstract readonly lasts: number;
 
-  protected lay(): Promise<Report> {
-    return threadReport<Report>(this.workerFile, {
-      ...this.order,
-      bytes: this.total,
-      block: 2 ** 20,
-      mode: 'write',
-    });
+  protected lay(): Promise<Report<Passed>> {
+    return this.thread<Pass, Passed>('pass', { bytes: this.total, block: 2 ** 20, back: false });
   }
 
   /** Asks for blocks for a time. @param round makes other places of each */
-  protected async ask(round = 0): Promise<{ ok: true; done: RandomDone[] } | Failed> {
+  protected async ask(round = 0): Promise<Report<RandomDone[]>> {
     const { block, depth, reads, seconds } = this.request;
     const threads = Array.from({ length: depth }, (_, thread) =>
-      threadReport<RandomReport>(this.workerFile, {
-        ...this.order,
-        random: { span: this.total, block, reads, seconds, seed: thread + round * depth },
+      this.thread<RandomOrder, RandomDone>('random', {
+        span: this.total,
+        block,
+        reads,
+        seconds,
+        seed: thread + round * depth,
       }),
     );
     const reports = await Promise.all(threads);
@@ -70,7 +69,7 @@ export abstract class ScatteredTask<R extends RandomRequest | SteadyRequest, Don
 }
 
 /** Small requests anywhere in a file for a time. */
-export class RandomRun extends ScatteredTask<RandomRequest, RandomDone[]> {
+class RandomRun extends ScatteredTask<RandomRequest, RandomDone[]> {
   protected readonly lasts = this.request.seconds;
 
   protected async work() {
@@ -91,3 +90,5 @@ export class RandomRun extends ScatteredTask<RandomRequest, RandomDone[]> {
     };
   }
 }
+
+export const RANDOM_GROUND = writing(RandomRun, ({ bytes }) => bytes);

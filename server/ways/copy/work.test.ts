@@ -3,9 +3,9 @@ import { mkdir, mkdtemp, readdir, readFile, rm, symlink, writeFile } from 'node:
 import { writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { copyVerified, filesIn } from './copy';
-import { Counter, NoRoom, Stopped } from './sequential';
-import { Workfolder } from './workfolder';
+import { copyVerified, filesIn } from './work';
+import { Counter, NoRoom, Stopped } from '../../sequential';
+import { Workfolder } from '../../workfolder';
 
 let root = '';
 let from = '';

@@ -3,8 +3,8 @@ import { mkdir, mkdtemp, open, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { RunEvent } from '@kymar/core/measure';
-import type { TargetPlace } from './target';
-import { watchable, WatchTask } from './watching';
+import type { TargetPlace } from '../../target';
+import { watchable, WatchTask } from './task';
 
 let root = '';
 beforeEach(async () => {

@@ -1,10 +1,11 @@
 import { STEADY_RULE, steadyIn, type RunEvent, type SteadyRequest } from '@kymar/core/measure';
-import { latencyOf, ScatteredTask } from './randomrun';
-import type { RandomDone } from './random';
-import { asTarget } from './target';
+import { latencyOf, ScatteredTask } from '../random/task';
+import { writing } from '../way';
+import type { RandomDone } from '../random/work';
+import { asTarget } from '../../target';
 
 /** Small requests in rounds, until rounds are as one another or there were enough of them. */
-export class SteadyRun extends ScatteredTask<SteadyRequest, RandomDone[][]> {
+class SteadyRun extends ScatteredTask<SteadyRequest, RandomDone[][]> {
   protected readonly lasts = this.request.seconds * this.request.rounds;
 
   protected async work() {
@@ -36,3 +37,5 @@ function perSecond(round: readonly RandomDone[]): number {
   const requests = round.reduce((sum, { reads, writes }) => sum + reads + writes, 0);
   return requests / Math.max(...round.map(({ seconds }) => seconds));
 }
+
+export const STEADY_GROUND = writing(SteadyRun, ({ bytes }) => bytes);
