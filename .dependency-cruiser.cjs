@@ -5,7 +5,7 @@
 const FLOORS = [
   ['text', 'merge', 'units', 'evidence', 'stats'],
   ['catalog'],
-  ['build'],
+  ['assembly'],
   ['models'],
   ['job'],
   ['fit'],
@@ -17,7 +17,7 @@ const FLOORS = [
   ['practice'],
 ];
 /** Wings hold rooms of their own; everything else is a room. */
-const WINGS = ['catalog', 'build', 'models', 'choice'];
+const WINGS = ['catalog'];
 
 /** Packages the core may stand on; everything else is somebody's interface or machine. */
 const CORE_MAY = [

@@ -11,7 +11,7 @@ import { built, opened } from './rooms.mjs';
  * The search for what to buy: so many candidates searched, ranked and answered; in two workers, each with its share of the drives, as the
  * page does it; then in the page itself, out of a library read in as CSV. Usage: npm run bench -- choice [CANDIDATES]
  */
-const ROOMS = { job: 'job', demo: 'demo', stock: 'catalog/stock', search: 'choice/search' };
+const ROOMS = { job: 'job', demo: 'demo', stock: 'catalog/stock', search: 'choice' };
 const dir = isMainThread ? await built(ROOMS) : workerData.dir;
 const core = await opened(dir, Object.keys(ROOMS));
 const { SHOP } = core.stock;

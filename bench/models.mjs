@@ -6,23 +6,23 @@ const core = await rooms({
   demo: 'demo',
   stock: 'catalog/stock',
   forecast: 'forecast',
-  transfer: 'models/transfer',
-  path: 'build/path',
+  models: 'models',
+  assembly: 'assembly',
   decode: 'catalog/decode',
   evidence: 'evidence',
   stats: 'stats',
-  compare: 'choice/compare',
+  choice: 'choice',
 });
 const { demoJobs } = core.demo;
 const { briefAt, FIRST_PLACE } = core.job;
 const { DRIVES, BRIDGES, CABLES, HOSTS } = core.stock;
 const { builtAs, caseOf, collect, forecast, forecastAll, forecastDays, screen, situationOf } = core.forecast;
-const { run } = core.transfer;
-const { buildPath } = core.path;
+const { run } = core.models;
+const { buildPath } = core.assembly;
 const { decode } = core.decode;
 const { explaining } = core.evidence;
 const { expectedOf } = core.stats;
-const { compareBuilds } = core.compare;
+const { compareBuilds } = core.choice;
 
 const median = (values) => [...values].sort((a, b) => a - b)[values.length >> 1];
 const told = (µs) => (µs >= 1000 ? `${(µs / 1000).toFixed(2)} ms` : `${µs.toFixed(3)} µs`);

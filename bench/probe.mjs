@@ -13,7 +13,7 @@ const core = await rooms({
   job: 'job',
   stock: 'catalog/stock',
   stats: 'stats',
-  transfer: 'models/transfer',
+  models: 'models',
 });
 const { Probe, RigDrive, truthOf } = core.measure;
 const { bare } = core.evidence.recordersFor();
@@ -52,7 +52,7 @@ function unitOf(drive, unit) {
     needs: { fill: fact(between(0, 0.6)), ambient: warmth },
   });
   const { x, chosen } = core.stats.oneOf(inputs, core.stats.noise(unit));
-  return core.transfer.run(inputs.plan(x, chosen), { record: true }).flows[0].stretches;
+  return core.models.run(inputs.plan(x, chosen), { record: true }).flows[0].stretches;
 }
 
 const [cache, slow, spent, minutes] = [[], [], [], []];

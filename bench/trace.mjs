@@ -10,7 +10,7 @@ import { rooms } from './rooms.mjs';
  * Usage: npm run bench -- trace [TRACES] [ROWS] [SEED]
  */
 const [traces = 300, rows = 1_000_000, seed = 20] = process.argv.slice(2, 5).map(Number);
-const { measure, stats } = await rooms({ measure: 'measure/trace', stats: 'stats' });
+const { measure, stats } = await rooms({ measure: 'measure', stats: 'stats' });
 const goal = (met, words) => console.log(`${met ? 'met' : 'missed'}: ${words}`);
 
 /** A copy with a cache: readings every tenth of a second or so, at most so many. */

@@ -9,21 +9,19 @@ const seed = Number(process.argv[2] ?? 1);
 const JOBS = Number(process.argv[3] ?? 2000);
 const core = await rooms({
   forecast: 'forecast',
-  transfer: 'models/transfer',
-  disks: 'models/disks',
-  loads: 'models/loads',
+  models: 'models',
   evidence: 'evidence',
   stats: 'stats',
-  path: 'build/path',
+  assembly: 'assembly',
   links: 'catalog/links',
-  endurance: 'models/endurance',
-  random: 'models/random',
 });
 const { situationOf, caseOf, collect, forecast, openedOver, pathOf } = core.forecast;
-const { run } = core.transfer;
+const { run } = core.models;
 const { bare, explaining } = core.evidence;
 const { noise, gaussian, quantile } = core.stats;
-const { formatEnd, timeShare, LAWS } = core.disks;
+const { formatEnd, timeShare } = core.models;
+/** Laws of a disk's zones, as the models name them. */
+const LAWS = ['linear', 'constant density'];
 
 const uniform = noise(seed);
 const normal = gaussian(uniform);

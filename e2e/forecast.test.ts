@@ -6,12 +6,11 @@ import type { Page } from '@playwright/test';
 import { demoJobs } from '@kymar/core/demo';
 import { BRIDGES, DRIVES, SHOP } from '@kymar/core/catalog/stock';
 import { pathOf } from '@kymar/core/forecast';
-import { life } from '@kymar/core/models/endurance';
-import { compareBuilds } from '@kymar/core/choice/compare';
+import { life } from '@kymar/core/models';
+import { compareBuilds, withDrives } from '@kymar/core/choice';
 import { writeJob, type Brief, type Job, type Move } from '@kymar/core/job';
 import { nameOf } from '@kymar/core/catalog/parts';
 import { format } from '@kymar/core/units';
-import { withDrives } from '@kymar/core/choice/whatif';
 import { startApp, test, type App } from './app';
 
 let app: App;

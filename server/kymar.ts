@@ -1,9 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { decode } from '@kymar/core/catalog/decode';
-import { enduranceJsonSchema, life, EnduranceInput } from '@kymar/core/models/endurance';
-import { usualCurrency, type PartKey } from '@kymar/core/choice/prices';
+import { enduranceJsonSchema, life, EnduranceInput, readHealth } from '@kymar/core/models';
 import {
+  usualCurrency,
+  type PartKey,
   Finalists,
   nonDominated,
   searchAll,
@@ -11,24 +12,25 @@ import {
   settlesWords,
   summaryOf,
   wantedOf,
-} from '@kymar/core/choice/search';
-import { compareBuilds } from '@kymar/core/choice/compare';
+  compareBuilds,
+  fixes,
+  optionsAt,
+  withDrives,
+} from '@kymar/core/choice';
+import { blockWords, explainFlow } from '@kymar/core/assembly';
 import { middle } from '@kymar/core/evidence';
 import { forecastAll, forecastDays, situationAt, type Situation, settingOf } from '@kymar/core/forecast';
 import { isMove, jobJsonSchema, placeOf, placesOf, readJob } from '@kymar/core/job';
 import type { Job, Place } from '@kymar/core/job';
 import { SHOP } from '@kymar/core/catalog/stock';
 import { findings, stateOf } from '@kymar/core/fit';
-import { readHealth } from '@kymar/core/models/health';
 import { readLibrary } from '@kymar/core/catalog/library';
 import { DIRECTIONS, type Direction } from '@kymar/core/catalog/links';
 import type { Shop } from '@kymar/core/catalog/parts';
-import { blockWords, explainFlow } from '@kymar/core/build/path';
 import { MOST_TEXT, own, readJson, problemsOf } from '@kymar/core/text';
 import { parseQuantity, YEAR_DAYS } from '@kymar/core/units';
 import { diagnose } from '@kymar/core/diagnosis';
 import { verdict } from '@kymar/core/verdict';
-import { fixes, optionsAt, withDrives } from '@kymar/core/choice/whatif';
 
 /** Input that does not fit: told on standard error, exit 2. */
 class BadInput extends Error {}

@@ -1,6 +1,6 @@
 import { noise } from '../stats';
 import type { Case } from '../forecast';
-import { CAUSES } from './causes';
+import { CAUSES } from './causes/known';
 import type { Hypothesis } from './hypothesis';
 
 /** Of so many played units one has no fault at all. */

@@ -1,4 +1,4 @@
-export { CAUSES, registerCause } from './causes';
+export { CAUSES, registerCause } from './causes/known';
 export { diagnose, type Diagnosis, type ToldCause } from './diagnose';
 export { evidenceOf, logsOf, logsUnder, MODEL_SIGMA, type Evidence } from './evidence';
 export { hiddenCause } from './hidden';

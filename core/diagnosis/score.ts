@@ -1,4 +1,4 @@
-import { CAUSES } from './causes';
+import { CAUSES } from './causes/known';
 import { COARSE, DRAWS, EVERY, type Evidence } from './evidence';
 import { areAlike, fitOf, type Fit } from './fit';
 import type { Hypothesis } from './hypothesis';

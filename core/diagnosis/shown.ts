@@ -1,7 +1,7 @@
 import { recordersFor } from '../evidence';
 import { barePathFor, collect, type Case } from '../forecast';
 import { isMove, type Sample } from '../job';
-import { run } from '../models/transfer';
+import { run } from '../models';
 import { eachDraw, SEED, Z95, type Spread } from '../stats';
 import { EVERY, logsUnder, type Evidence } from './evidence';
 import { lookedAt } from './look';

@@ -1,15 +1,12 @@
 import { registerLink, linkById, type Link } from '../catalog/links';
 import { HOSTS, SHOP } from '../catalog/stock';
-import { searchAll, wantedOf } from '../choice/search';
-import { demoJobs } from '../demo';
-import { explaining, middle } from '../evidence';
-import { demoBriefs, onJob } from '../fixtures/forecast';
-import { timedRun } from '../fixtures/runs';
-import { findings, registerRule, type Rule } from '../fit';
-import { buildPath } from '../build/path';
-import { compareBuilds } from '../choice/compare';
-import { settingOf } from '../forecast';
+import { searchAll, wantedOf, compareBuilds } from '../choice';
+import { buildPath } from '../assembly';
 import {
+  openIn,
+  registerOpening,
+  type OpenQuestions,
+  settingOf,
   caseOf,
   forecast,
   forecastAll,
@@ -19,11 +16,15 @@ import {
   screen,
   type KindModel,
 } from '../forecast';
-import { openIn, registerOpening, type OpenQuestions } from '../forecast/worth';
+import { registerEffect, run, type Effect, type Flow } from '../models';
+import { demoJobs } from '../demo';
+import { explaining, middle } from '../evidence';
+import { demoBriefs, onJob } from '../fixtures/forecast';
+import { timedRun } from '../fixtures/runs';
+import { findings, registerRule, type Rule } from '../fit';
 import { handover, toMarkdown } from '../handover';
 import { registerTraits, traitsOf, type Job, type Move } from '../job';
 import { protocolOf } from '../measure';
-import { registerEffect, run, type Effect, type Flow } from '../models/transfer';
 import { format } from '../units';
 import { verdict } from '../verdict';
 import { CAUSES, nextTests, score, type Evidence, type Hypothesis } from '.';

@@ -1,6 +1,6 @@
 import { middle } from '../evidence';
 import { format } from '../units';
-import { THROTTLES_AT } from '../models/thermal';
+import { THROTTLES_AT } from '../models';
 import { expectedTemperature, settledTemperature } from './heat';
 import type { Rule } from './rule';
 import type { Facts } from './facts';

@@ -1,11 +1,10 @@
 import { middle } from '../evidence';
-import type { Build } from '../build/assembly';
-import { drawAt, isExternal, usualDraw } from '../models/thermal';
+import { type Build, portOf, type Blocker, type Path, type PathParts } from '../assembly';
+import { drawAt, isExternal, usualDraw } from '../models';
 import { DEFAULT_POLICIES, type Activity, type Brief, type Needs, type Policies } from '../job';
 import { linkById, type Direction } from '../catalog/links';
 import { formFactor, heightOf, isM2, type Accessory, type FormFactorId, type System } from '../catalog/parts';
 import type { OwnRanges } from '../catalog/assumptions';
-import { portOf, type Blocker, type Path, type PathParts } from '../build/path';
 
 /** What the rules are held against: a path in one direction, and what the job asks of it. */
 export interface Setting extends Partial<Pick<Brief, 'activities' | 'elsewhere' | 'needs'>> {

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { ACCESSORIES, BRIDGES, CABLES, DRIVES, HOSTS, HUBS } from '../catalog/stock';
 import type { Activity, Needs } from '../job';
 import type { Bridge, Cable, Drive, Hop, Host, Port } from '../catalog/parts';
-import { buildPath } from '../build/path';
+import { buildPath } from '../assembly';
 import { blocksOf, findings, RULES, SEVERITIES, settledTemperature, stateOf, type Setting } from '.';
 import { factsOf } from './facts';
 import { runs } from '../fixtures/draws';

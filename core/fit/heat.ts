@@ -1,7 +1,7 @@
 import { formula, recordersFor, type Estimate } from '../evidence';
 import { assumed, assumedRange } from '../catalog/assumptions';
 import { busyMarket } from '../catalog/classes';
-import { coolingOf, drawAt } from '../models/thermal';
+import { coolingOf, drawAt } from '../models';
 import type { Facts } from './facts';
 
 const settled = formula({

@@ -8,7 +8,7 @@ import {
   reasonOf,
   type Constraint,
   type SegmentId,
-} from '../build/path';
+} from '../assembly';
 import { linkById, practicalOf } from '../catalog/links';
 import { format } from '../units';
 import type { Rule } from './rule';

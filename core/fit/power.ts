@@ -1,5 +1,5 @@
 import { format } from '../units';
-import { THROTTLES_AT } from '../models/thermal';
+import { THROTTLES_AT } from '../models';
 import { expectedTemperature, settledTemperature } from './heat';
 import type { Rule } from './rule';
 import type { Facts } from './facts';

@@ -1,7 +1,7 @@
 import type { Estimate } from '../evidence';
 import type { PolicyId } from '../job';
 import type { Accessory } from '../catalog/parts';
-import type { SegmentId } from '../build/path';
+import type { SegmentId } from '../assembly';
 import type { Facts } from './facts';
 
 export const SEVERITIES = ['blocks', 'limits', 'caution', 'note'] as const;

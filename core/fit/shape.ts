@@ -1,5 +1,5 @@
 import { format } from '../units';
-import { blockWords, isConverting } from '../build/path';
+import { blockWords, isConverting } from '../assembly';
 import type { Rule } from './rule';
 import type { Facts } from './facts';
 

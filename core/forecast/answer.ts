@@ -1,11 +1,13 @@
 import { exactly, type Spread } from '../stats';
 import { worked, type Estimate, type Recorder } from '../evidence';
-import type { Path } from '../build/path';
+import type { Path } from '../assembly';
+import { asAsked, inputsFor } from './kinds/shared';
+import { kindOf } from './kinds/registry';
+import type { Answer } from './kinds/kind';
 import { isMove, mustNotStall, type Activity, type Move } from '../job';
 import { format } from '../units';
 import { screenPathOf, pathOf, type Case, type Overrides } from './case';
 import type { Inputs, Transfer } from './inputs';
-import { asAsked, inputsFor, kindOf, type Answer } from './kinds';
 
 /** Transfers that go on at the same time as the activity, on the same device. */
 export function besidesOf(of: Case): Transfer[] {

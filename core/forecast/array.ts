@@ -3,12 +3,18 @@ import { exactly, type Spread } from '../stats';
 import { middle, recordersFor, type Estimate, type Recorder } from '../evidence';
 import { assumed, assumedRange, marketOf } from '../catalog/assumptions';
 import { asRevised, type Drive } from '../catalog/parts';
-import { rateOf } from '../build/path';
+import {
+  rateOf,
+  type Device,
+  dataMembers,
+  layoutWords,
+  smallWriteCost,
+  survives,
+  usable,
+  type Layout,
+} from '../assembly';
+import { lossOver, rebuildFails, rebuildReads, rebuildTime, timeShare } from '../models';
 import { outerMarket, pcieShare } from '../catalog/classes';
-import type { Device } from '../build/assembly';
-import { dataMembers, layoutWords, smallWriteCost, survives, usable, type Layout } from '../build/array';
-import { lossOver, rebuildFails, rebuildReads, rebuildTime } from '../models/arrays';
-import { timeShare } from '../models/disks';
 import { classesOf, flashFigures } from './flash';
 import { layoutOf, type Situation } from './case';
 

@@ -1,9 +1,15 @@
 import type { Estimate } from '../evidence';
 import type { OwnRanges } from '../catalog/assumptions';
 import { asRevised, type Endpoint, type Host } from '../catalog/parts';
-import type { Build } from '../build/assembly';
-import { buildPath, screenPath, type Path, type PathParts, type Requests } from '../build/path';
-import type { Layout } from '../build/array';
+import {
+  type Build,
+  buildPath,
+  screenPath,
+  type Path,
+  type PathParts,
+  type Requests,
+  type Layout,
+} from '../assembly';
 import { briefAt, type Activity, type Brief, type Job, type Needs, type Place } from '../job';
 import type { InputId } from './inputs';
 

@@ -2,13 +2,22 @@ import { YEAR_DAYS } from '../units';
 import { eachDraw, exactly, expectedOf, SAMPLES, SEED, about, type Drawn, type Spread } from '../stats';
 import { recordersFor, type Fact } from '../evidence';
 import { assumedRange, marketOf } from '../catalog/assumptions';
-import { fillsIn, keeping, usableOf, type Keeping } from '../models/copies';
-import { repeat, type Day, type Kept, type Repeated } from '../models/days';
+import {
+  fillsIn,
+  keeping,
+  usableOf,
+  type Keeping,
+  repeat,
+  type Day,
+  type Kept,
+  type Repeated,
+} from '../models';
+import { inputsFor } from './kinds/shared';
+import { kindOf } from './kinds/registry';
 import { heldBy, heldIfAdding, saysKept, stands, traitsOf, type Activity } from '../job';
 import { pathFor } from './answer';
 import { holdsOf } from './array';
 import { caseOf, pathOf, type Situation } from './case';
-import { inputsFor, kindOf } from './kinds';
 import { isLife, lifeOf } from './wear';
 import { together } from './together';
 

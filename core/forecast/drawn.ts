@@ -1,5 +1,5 @@
 import { recordersFor } from '../evidence';
-import { run } from '../models/transfer';
+import { run } from '../models';
 import { eachDraw, SEED, type Chosen, type Drawing } from '../stats';
 import { barePathFor, collect } from './answer';
 import type { Case } from './case';

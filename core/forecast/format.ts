@@ -1,7 +1,7 @@
 import { exactFact, recordersFor, renamed, type Estimate } from '../evidence';
 import { outerMarket } from '../catalog/classes';
-import { rateOf, type Path } from '../build/path';
-import { formatFromSheet } from '../models/disks';
+import { rateOf, type Path } from '../assembly';
+import { formatFromSheet } from '../models';
 import { capacityOf } from './array';
 import { collectTransfer } from './collect';
 import type { Situation } from './case';

@@ -1,8 +1,3 @@
-export { contentsOn } from './contents';
-export { formatOn } from './format';
-export { builtAs, caseOf, layoutOf, onMachine, overriding, pathOf, situationAt, situationOf } from './case';
-export { screenPathOf, working } from './case';
-export type { Case, Change, Overrides, Situation } from './case';
 export {
   barePathFor,
   besidesOf,
@@ -11,29 +6,60 @@ export {
   forecast,
   isMoveCase,
   pathFor,
-  withOverrides,
   screen,
+  withOverrides,
 } from './answer';
+export { type ArrayForecast, arrayOf, holdsOf } from './array';
 export {
-  kindOf,
-  openedOver,
-  registerKind,
-  heldAt,
-  type Answer,
-  type Answered,
-  type KindModel,
-} from './kinds';
-export { forecastAll, type ActivityForecast, type JobForecast } from './job';
-export { isLife, lifeOf, screenWrites, type LifeForecast } from './wear';
-export { forecastDays, type DaysForecast, type Ends } from './days';
-export { arrayOf, holdsOf, type ArrayForecast } from './array';
-export { collectTransfer, namedByThing, type About } from './collect';
-export { bareTransfer, forecastTransfer, timesOf } from './transfer';
-export type { ProfilePoint, Sensitivity, TransferForecast } from './transfer';
-export { eachTime, type DrawnTime } from './drawn';
+  type Case,
+  type Change,
+  type Overrides,
+  type Situation,
+  builtAs,
+  caseOf,
+  layoutOf,
+  onMachine,
+  overriding,
+  pathOf,
+  screenPathOf,
+  situationAt,
+  situationOf,
+  working,
+} from './case';
+export { type About, collectTransfer, namedByThing } from './collect';
+export { contentsOn } from './contents';
+export { type DaysForecast, type Ends, forecastDays } from './days';
+export { type DrawnTime, eachTime } from './drawn';
+export { formatOn } from './format';
+export { MODEL_VERSION, freeze } from './frozen';
+export { CHOICES, type InputId, type Inputs, type Numbers, type OtherEnd, type Transfer } from './inputs';
+export { type ActivityForecast, type JobForecast, forecastAll } from './job';
+export { type Answer, type Answered, type KindModel } from './kinds/kind';
+export { openedOver } from './kinds/open';
+export { kindOf, registerKind } from './kinds/registry';
+export { heldAt } from './kinds/shared';
 export { cacheAt } from './plan';
-export { CHOICES } from './inputs';
-export type { InputId, Inputs, Numbers, OtherEnd, Transfer } from './inputs';
-export { freeze, MODEL_VERSION } from './frozen';
 export { blocksAt, firstOf, settingOf } from './setting';
-export { sheetOf, type ActivitySheet, type CourseSheet, type JobSheet } from './sheet';
+export { type ActivitySheet, type CourseSheet, type JobSheet, sheetOf } from './sheet';
+export {
+  type ProfilePoint,
+  type Sensitivity,
+  type TransferForecast,
+  bareTransfer,
+  forecastTransfer,
+  timesOf,
+} from './transfer';
+export { type LifeForecast, isLife, lifeOf, screenWrites } from './wear';
+export { type OpenQuestions, type Test } from './worth/kinds/kind';
+export { openIn, registerOpening } from './worth/kinds/known';
+export { nothingWorth, toDo, worthWords } from './worth/words';
+export {
+  type Draws,
+  LEAST,
+  type Worth,
+  type WorthFinding,
+  byMinute,
+  drawn,
+  toldOf,
+  worthFinding,
+} from './worth/worth';

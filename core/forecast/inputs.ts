@@ -1,8 +1,8 @@
 import type { Chosen, Spread, Uncertain } from '../stats';
 import type { Estimate, Fact } from '../evidence';
 import type { Direction } from '../catalog/links';
-import type { Path, Requests } from '../build/path';
-import type { Flow } from '../models/transfer';
+import type { Path, Requests } from '../assembly';
+import type { Flow } from '../models';
 
 /** What stands at the other end of a transfer: storage, memory, or the same drive. */
 export type OtherEnd = 'storage' | 'memory' | 'itself';

@@ -1,13 +1,13 @@
 import { recordersFor, type Estimate } from '../evidence';
-import type { Path } from '../build/path';
-import { lacking } from '../models/copies';
+import type { Path } from '../assembly';
+import { lacking } from '../models';
+import type { Answer } from './kinds/kind';
 import type { Activity } from '../job';
 import { forecast, pathFor } from './answer';
 import { forecastArray, type ArrayForecast } from './array';
 import { caseOf, pathOf, type Situation } from './case';
 import { inTurn, type FirstTask } from './tasks';
 import { formatOn } from './format';
-import type { Answer } from './kinds';
 import { lifeOn, workloadOn, type LifeForecast } from './wear';
 
 /** An activity with its answer. */

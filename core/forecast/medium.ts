@@ -12,9 +12,13 @@ import {
   type ConstraintId,
   type Path,
   type Requests,
-} from '../build/path';
-import { dataMembers, layoutWords, membersTogether, streamMembers, type Layout } from '../build/array';
-import { LONG_FILE } from '../models/transfer';
+  dataMembers,
+  layoutWords,
+  membersTogether,
+  streamMembers,
+  type Layout,
+} from '../assembly';
+import { LONG_FILE } from '../models';
 import { classesOf, flashFigures, flashRateShare } from './flash';
 import type { Transfer } from './inputs';
 

@@ -1,7 +1,7 @@
 import type { Chosen } from '../stats';
 import { formula } from '../evidence';
-import type { Path } from '../build/path';
-import { SLC_SHARE, type Flow, type Heat, type Side, type Store, type Wire } from '../models/transfer';
+import type { Path } from '../assembly';
+import { SLC_SHARE, type Flow, type Heat, type Side, type Store, type Wire } from '../models';
 import { CHOICES, type Numbers, type Transfer } from './inputs';
 
 /** What a flash cache takes at some fill: a part stays, the rest shrinks with the free cells; never more than those hold in SLC mode. */

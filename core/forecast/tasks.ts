@@ -1,7 +1,7 @@
 import { about, SAMPLES, quantile, type Spread } from '../stats';
 import type { Estimate } from '../evidence';
 import { isMove, isOnce, type Activity } from '../job';
-import type { Answer } from './kinds';
+import type { Answer } from './kinds/kind';
 
 /** Something that is done once the one before is done. */
 export interface FirstTask {

@@ -1,15 +1,7 @@
 import { about, eachDraw, exactly, expectedOf, isExact, middlesOf, SAMPLES, SEED, summary } from '../stats';
 import type { Choice, Drawing, Drawn, Spread } from '../stats';
 import { worked, type Estimate } from '../evidence';
-import {
-  momentAt,
-  phasesOf,
-  run,
-  type Cause,
-  type Outcome,
-  type Phase,
-  type Stretch,
-} from '../models/transfer';
+import { momentAt, phasesOf, run, type Cause, type Outcome, type Phase, type Stretch } from '../models';
 import { format, numeral } from '../units';
 import type { Inputs, Transfer } from './inputs';
 import { wayWords, CHOICE_WORDS } from './words';

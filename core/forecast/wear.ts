@@ -2,12 +2,11 @@ import { spread, type Spread } from '../stats';
 import { formula, recordersFor, type Estimate, type Fact, type Recorder } from '../evidence';
 import type { Direction } from '../catalog/links';
 import { asRevised } from '../catalog/parts';
-import type { Path } from '../build/path';
-import { writeMultiple, type Layout } from '../build/array';
-import { life, workloadShare, type Life, type WrittenReading } from '../models/endurance';
+import { type Path, writeMultiple, type Layout } from '../assembly';
+import { life, workloadShare, type Life, type WrittenReading } from '../models';
+import { kindOf } from './kinds/registry';
 import { directionOf, isKept, traitsOf, type Activity, type Needs } from '../job';
 import { layoutOf, pathOf, type Situation } from './case';
-import { kindOf } from './kinds';
 
 /** Endurance at the work's own rate, and of a used drive at that which its counters show. */
 export type WornLife = Life & { byCounters: Life | null };

@@ -1,6 +1,6 @@
 import { briefOf, recipes } from '../fixtures/recipes';
 import { onJob } from '../fixtures/forecast';
-import { fixes } from '../choice/whatif';
+import { fixes } from '../choice';
 import type { Estimate } from '../evidence';
 import { findings } from '../fit';
 import { blocksAt, builtAs, forecastAll, pathOf, settingOf, type Situation } from '../forecast';

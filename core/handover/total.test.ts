@@ -6,7 +6,7 @@ import { findings } from '../fit';
 import { freeze, settingOf, blocksAt } from '../forecast';
 import { briefAt, checkJob, nextStage, placesOf, stages, type Brief, type Job } from '../job';
 import { verdict } from '../verdict';
-import { optionsAt } from '../choice/whatif';
+import { optionsAt } from '../choice';
 import { handover, toMarkdown } from '.';
 import { draws, runs, sampled } from '../fixtures/draws';
 

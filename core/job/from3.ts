@@ -1,4 +1,4 @@
-import { apart, type Build } from '../build/assembly';
+import { apart, type Build } from '../assembly';
 import type { Host } from '../catalog/parts';
 import { FIRST_PLACE } from './place';
 import type { Setup } from './setup';

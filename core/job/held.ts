@@ -1,4 +1,4 @@
-import type { Keeping } from '../models/copies';
+import type { Keeping } from '../models';
 import type { Activity, Move } from './kinds/activity';
 import { isKept, isMove } from './kinds/known';
 import { isOnce } from './often';

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { Copy } from '../models/copies';
+import { Copy } from '../models';
 import { Fact } from '../evidence';
 import { System } from '../catalog/parts';
 import { asks } from '../units';

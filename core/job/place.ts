@@ -1,5 +1,5 @@
 import type { Fact } from '../evidence';
-import type { Build } from '../build/assembly';
+import type { Build } from '../assembly';
 import type { Host, System } from '../catalog/parts';
 import type { Activity } from './kinds/activity';
 import type { Needs } from './needs';

@@ -1,4 +1,4 @@
-import { apart, type Build } from '../build/assembly';
+import { apart, type Build } from '../assembly';
 import type { Host } from '../catalog/parts';
 import type { Job } from './job';
 import { briefAt, samePlace, type Brief, type Place } from './place';

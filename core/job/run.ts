@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { asks } from '../units';
-import { Build } from '../build/assembly';
+import { Build } from '../assembly';
 import { Host, Id } from '../catalog/parts';
 
 const most = (value: number, error: string) => z.number().max(value, { error });

@@ -1,7 +1,6 @@
 import * as z from 'zod';
-import { Connection, Device } from '../build/assembly';
+import { Connection, Device, cannot } from '../assembly';
 import { Host, Id } from '../catalog/parts';
-import { cannot } from '../build/array';
 import { Activity } from './kinds/activity';
 import { isMove } from './kinds/known';
 import { Ambient, DeviceNeeds } from './needs';

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { Build } from '../build/assembly';
+import { Build } from '../assembly';
 import { Host, Id, Name } from '../catalog/parts';
 import { Fact, Rate } from '../evidence';
 import { Needs } from './needs';

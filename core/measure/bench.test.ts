@@ -14,7 +14,7 @@ import {
   t95,
   tPoint,
 } from '../stats';
-import { run as runFlows, type Flow } from '../models/transfer';
+import { run as runFlows, type Flow } from '../models';
 import {
   explainMeasured,
   measuredOf,

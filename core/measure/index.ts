@@ -1,32 +1,59 @@
+export { type Edit, edited, isTyped, saidBy } from './edit';
 export { isEnd } from './end';
-export { KeptRun, RunEvent, RunRequest, type EndEvent, type GoingEvent } from './ways/requests';
-export { Purpose, RunTarget, Watchable, type TargetLabel, type Warmth } from './ways/common';
+export { type Learned, learnedFrom, withLearned, withPerFile } from './learned';
+export {
+  ASSUMED_SCATTER,
+  type Measured,
+  SOURCE_WORDS,
+  explainMeasured,
+  measuredOf,
+  rateOfRun,
+  readingBounds,
+  secondsOf,
+} from './measured';
+export { Probe, type ProbeBudget, type ProbeEnd, type ProbeResult, type ProbeStep } from './probe/probe';
+export { RigDrive, type RigNoise, type RigTruth, type Written, truthOf } from './probe/rigdrive';
+export { type Mind, type Protocol, type ProtocolTest, protocolOf, syntheticSize } from './protocol';
+export { ratesOf } from './rates';
+export { type RigRun, probeRig, simulate } from './rig';
+export { STEADY_RULE, type Steady, type SteadyRule, steadyIn } from './steady';
+export { PRESS, PRESSES, type Thumb, stopwatchError, thumbOf } from './stopwatch';
+export { type Trace } from './trace/bins';
+export {
+  type LeftOut,
+  type TraceColumns,
+  TraceReader,
+  guessColumns,
+  readCell,
+  readClock,
+} from './trace/columns';
+export {
+  type PhaseKind,
+  type Phases,
+  type Stall,
+  type TraceHints,
+  type TracePhase,
+  stallsOf,
+  tracePhasesOf,
+} from './trace/phases';
+export { type DeviceCounters, parsePending, parseStat } from './watch/counters';
+export {
+  type CounterReading,
+  WATCH,
+  type WatchRules,
+  type WatchState,
+  type Watched,
+  type WatchedPiece,
+  Watcher,
+} from './watch/watcher';
+export { Purpose, RunTarget, type TargetLabel, type Warmth, Watchable } from './ways/common';
 export { CopyRequest } from './ways/copy/request';
 export { FilesRequest, sizesOfFiles } from './ways/files/request';
 export { ProbeRequest } from './ways/probe/request';
 export { RandomRequest } from './ways/random/request';
 export { ReadRequest } from './ways/read/request';
-export { SequentialRequest, type RealResult } from './ways/sequential/request';
-export { SteadyRequest } from './ways/steady/request';
-export { type WatchEnd, type WatchRequest } from './ways/watch/request';
+export { type EndEvent, type GoingEvent, KeptRun, RunEvent, RunRequest } from './ways/requests';
 export { registerWay, runsOfReal } from './ways/runs';
-export * from './watch';
-export { stopwatchError, thumbOf, PRESS, PRESSES, type Thumb } from './stopwatch';
-export {
-  measuredOf,
-  explainMeasured,
-  readingBounds,
-  rateOfRun,
-  secondsOf,
-  ASSUMED_SCATTER,
-  SOURCE_WORDS,
-  type Measured,
-} from './measured';
-export { probeRig, simulate, type RigRun } from './rig';
-export { learnedFrom, withLearned, withPerFile, type Learned } from './learned';
-export { STEADY_RULE, steadyIn, type Steady, type SteadyRule } from './steady';
-export { edited, isTyped, saidBy, type Edit } from './edit';
-export { ratesOf } from './rates';
-export * from './trace';
-export { protocolOf, syntheticSize, type Mind, type Protocol, type ProtocolTest } from './protocol';
-export * from './probe';
+export { type RealResult, SequentialRequest } from './ways/sequential/request';
+export { SteadyRequest } from './ways/steady/request';
+export { WatchEnd, WatchRequest } from './ways/watch/request';

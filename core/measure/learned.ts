@@ -8,7 +8,7 @@ import {
   type CopyTiming,
   type MovedBy,
   type PerFileFit,
-} from '../models/fits';
+} from '../models';
 import { median, type Spread } from '../stats';
 import { madeAt, type Job, type Place, type Probed, type Run } from '../job';
 import { ASSUMED_SCATTER } from './measured';

@@ -1,7 +1,8 @@
 import { gaussian, noise, oneOf, type Chosen, type Uncertain } from '../stats';
-import { run as runFlows, type Flow } from '../models/transfer';
+import { run as runFlows, type Flow } from '../models';
+import { Probe, type ProbeBudget, type ProbeResult } from './probe/probe';
+import { RigDrive } from './probe/rigdrive';
 import { type Sample } from '../job';
-import { Probe, RigDrive, type ProbeBudget, type ProbeResult } from './probe';
 
 /** What a simulated run gives: the same a real one would. */
 export interface RigRun {

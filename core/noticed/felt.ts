@@ -1,7 +1,7 @@
 import { middle } from '../evidence';
 import { nameOf } from '../catalog/parts';
 import { isLoad, madeAt, type Job } from '../job';
-import { noticeable, type IsFelt as Noticed } from '../models/loads';
+import { noticeable, type IsFelt as Noticed } from '../models';
 import type { Spread } from '../stats';
 import type { Claim } from '../verdict';
 

@@ -4,7 +4,7 @@ import { rateOfRun } from '../measure';
 import { collectTransfer, forecastTransfer, pathOf, type Transfer } from '../forecast';
 import { madeAt, type Job } from '../job';
 import type { Direction } from '../catalog/links';
-import { hardCeiling, type Path } from '../build/path';
+import { hardCeiling, type Path } from '../assembly';
 
 /** What the shop's own runs say of a link. */
 export interface OwnRate {

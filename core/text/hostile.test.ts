@@ -1,6 +1,6 @@
 import { decode } from '../catalog/decode';
 import { parseFact } from '../evidence';
-import { readHealth } from '../models/health';
+import { readHealth } from '../models';
 import { readJob } from '../job';
 import { draftDrive, fromRows, readLibrary } from '../catalog/library';
 import { parseQuantity, readNumber, type Dimension } from '../units';

@@ -1,7 +1,7 @@
 import type { Spread } from '../stats';
 import { exactFact, middle, worked, type Estimate, type Fact } from '../evidence';
 import type { OwnRanges } from '../catalog/assumptions';
-import { hardCeiling, type Path } from '../build/path';
+import { hardCeiling, type Path } from '../assembly';
 import {
   briefAt,
   doubtsOf,

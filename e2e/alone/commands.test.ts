@@ -5,15 +5,21 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { decode } from '@kymar/core/catalog/decode';
 import { demoJobs } from '@kymar/core/demo';
-import { compareBuilds } from '@kymar/core/choice/compare';
-import { Finalists, nonDominated, searchAll, summaryOf, wantedOf } from '@kymar/core/choice/search';
-import { life } from '@kymar/core/models/endurance';
+import {
+  compareBuilds,
+  Finalists,
+  nonDominated,
+  searchAll,
+  summaryOf,
+  wantedOf,
+  withDrives,
+} from '@kymar/core/choice';
+import { life } from '@kymar/core/models';
+import { explainFlow } from '@kymar/core/assembly';
 import { SHOP } from '@kymar/core/catalog/stock';
 import { findings, stateOf } from '@kymar/core/fit';
 import { writeLibrary } from '@kymar/core/catalog/library';
-import { explainFlow } from '@kymar/core/build/path';
 import { settingOf } from '@kymar/core/forecast';
-import { withDrives } from '@kymar/core/choice/whatif';
 import { writeJob, type Brief } from '@kymar/core/job';
 import { diagnose } from '@kymar/core/diagnosis';
 import { verdict } from '@kymar/core/verdict';

@@ -1,7 +1,7 @@
 import { Alert, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { Suspense, useState } from 'react';
 import type { PhaseKind, TraceColumns } from '@kymar/core/measure';
-import { hardCeiling } from '@kymar/core/build/path';
+import { hardCeiling } from '@kymar/core/assembly';
 import { pathOf } from '@kymar/core/forecast';
 import { isMove, type Move, type Load } from '@kymar/core/job';
 import { counted, format, numeral } from '@kymar/core/units';

@@ -1,7 +1,7 @@
 import { isAsked } from '@kymar/core/job';
 import { Box, Button, ButtonBase, LinearProgress, Link as MuiLink, Typography } from '@mui/material';
 import { Link } from 'react-router';
-import { activitiesOf, SURE, type SaidAnswer, type Wanted } from '@kymar/core/choice/search';
+import { activitiesOf, SURE, type SaidAnswer, type Wanted } from '@kymar/core/choice';
 import { counted, format, numeral } from '@kymar/core/units';
 import { setSetting, useSettings } from '../state/settings';
 import { unbroken } from '../ui/figure';

@@ -2,7 +2,7 @@ import { answerOf, mustNotStall } from '@kymar/core/job';
 import { Box, IconButton, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
 import { CloseIcon } from '../ui/icons';
 import { Suspense, useMemo, type ReactNode } from 'react';
-import type { Wanted } from '@kymar/core/choice/search';
+import type { Wanted } from '@kymar/core/choice';
 import type { Estimate } from '@kymar/core/evidence';
 import { isLife, type ActivitySheet } from '@kymar/core/forecast';
 import { format, formatProbability } from '@kymar/core/units';

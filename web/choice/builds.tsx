@@ -2,7 +2,7 @@ import { mustNotStall, traitsOf } from '@kymar/core/job';
 import { Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { DataGrid, type GridColDef, type GridSortModel } from '@mui/x-data-grid';
 import { useMemo, useState } from 'react';
-import { activitiesOf, type Wanted, type Weights } from '@kymar/core/choice/search';
+import { activitiesOf, type Wanted, type Weights } from '@kymar/core/choice';
 import { format, numeral } from '@kymar/core/units';
 import { useAnswer } from '../state/gate';
 import { saveFile } from '../ui/files';

@@ -1,10 +1,9 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useMemo, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import type { Build } from '@kymar/core/build/assembly';
+import type { Build } from '@kymar/core/assembly';
+import { STALE, activitiesOf, buildKey, type Wanted } from '@kymar/core/choice';
 import { middle } from '@kymar/core/evidence';
-import { STALE } from '@kymar/core/choice/prices';
-import { activitiesOf, buildKey, type Wanted } from '@kymar/core/choice/search';
 import { format, formatProbability, numeral } from '@kymar/core/units';
 import { situationOf } from '@kymar/core/forecast';
 import { mustNotStall, traitsOf, type Job } from '@kymar/core/job';

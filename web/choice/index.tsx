@@ -1,6 +1,6 @@
 import { Box } from '@mui/material';
 import { useMemo, useState } from 'react';
-import { presetFor, type Weights } from '@kymar/core/choice/search';
+import { presetFor, type Weights } from '@kymar/core/choice';
 import { useAnswer } from '../state/gate';
 import { setSetting, useSettings } from '../state/settings';
 import { useShop } from '../state/shop';

@@ -1,6 +1,6 @@
 import { Box, Typography } from '@mui/material';
 import { useState } from 'react';
-import { activitiesOf, type Wanted } from '@kymar/core/choice/search';
+import { activitiesOf, type Wanted } from '@kymar/core/choice';
 import { mustNotStall, type Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { useAnswer } from '../state/gate';

@@ -1,5 +1,5 @@
 import { Box, Button, Slider, Typography } from '@mui/material';
-import { CRITERIA, PRESETS, type Criterion, type Weights } from '@kymar/core/choice/search';
+import { CRITERIA, PRESETS, type Criterion, type Weights } from '@kymar/core/choice';
 import { ROLE_NAMES } from '@kymar/core/job';
 import { Pick } from '../ui/pick';
 import { Panel } from '../ui/panel';

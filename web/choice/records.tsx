@@ -1,6 +1,5 @@
 import { Box, Typography } from '@mui/material';
-import { costToday } from '@kymar/core/choice/prices';
-import { moneyWords } from '@kymar/core/choice/search';
+import { costToday, moneyWords } from '@kymar/core/choice';
 import type { Job } from '@kymar/core/job';
 import { moment, numeral } from '@kymar/core/units';
 import { changeJob } from '../state/jobs';

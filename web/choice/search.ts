@@ -1,7 +1,6 @@
 import { useDeferredValue, useMemo, useState } from 'react';
-import type { Build } from '@kymar/core/build/assembly';
-import { usualCurrency, type PartKey } from '@kymar/core/choice/prices';
-import { wantedOf, type Progress, type Wanted } from '@kymar/core/choice/search';
+import type { Build } from '@kymar/core/assembly';
+import { usualCurrency, type PartKey, wantedOf, type Progress, type Wanted } from '@kymar/core/choice';
 import type { Job } from '@kymar/core/job';
 import { useAnswer } from '../state/gate';
 import { useSettings } from '../state/settings';

@@ -1,5 +1,4 @@
-import { pricing, type UnitPrice } from '@kymar/core/choice/prices';
-import { partsOf, type Candidate, type Wanted } from '@kymar/core/choice/search';
+import { pricing, type UnitPrice, partsOf, type Candidate, type Wanted } from '@kymar/core/choice';
 import { placesOf, withBuild, type ChoiceRecord, type Job } from '@kymar/core/job';
 import type { Shop } from '@kymar/core/catalog/parts';
 import { newId } from '../state/id';

@@ -1,7 +1,6 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
-import { usualCurrency, type PartKey } from '@kymar/core/choice/prices';
-import { moneyWords, wantedOf } from '@kymar/core/choice/search';
+import { usualCurrency, type PartKey, moneyWords, wantedOf } from '@kymar/core/choice';
 import { deviceName, type Job } from '@kymar/core/job';
 import { useSettings } from '../state/settings';
 import { useShop } from '../state/shop';

@@ -1,6 +1,6 @@
 import { Box, Chip, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import type { CountedReason, WhyNot as Why } from '@kymar/core/choice/search';
+import type { CountedReason, WhyNot as Why } from '@kymar/core/choice';
 import { numeral } from '@kymar/core/units';
 import { useAnswer } from '../state/gate';
 import { Panel } from '../ui/panel';

@@ -1,6 +1,6 @@
 import { Box, Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { fromPasted } from '@kymar/core/models/health';
+import { fromPasted } from '@kymar/core/models';
 import type { DeviceNeeds } from '@kymar/core/job';
 import { calendarDay, format, parseQuantity, type Parsed } from '@kymar/core/units';
 import { changeJob } from '../state/jobs';

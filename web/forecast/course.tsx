@@ -4,7 +4,7 @@ import type { Fact } from '@kymar/core/evidence';
 import type { ActivitySheet, Change, CourseSheet, ProfilePoint } from '@kymar/core/forecast';
 import type { Move } from '@kymar/core/job';
 import type { Placed } from '../state/placed';
-import type { Cause } from '@kymar/core/models/transfer';
+import type { Cause } from '@kymar/core/models';
 import { format, numeral } from '@kymar/core/units';
 import { useForecast } from '../state/forecast';
 import { useSituation } from '../state/situation';

@@ -1,4 +1,4 @@
-import { secondsAt } from '@kymar/core/choice/compare';
+import { secondsAt } from '@kymar/core/choice';
 import { format } from '@kymar/core/units';
 import { DASHES, useChartStyle } from '../ui/chartstyle';
 import { LineChart, markAt } from '../ui/linechart';

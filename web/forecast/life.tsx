@@ -1,7 +1,7 @@
 import { type Spread } from '@kymar/core/stats';
 import { Box, Typography } from '@mui/material';
 import { middle } from '@kymar/core/evidence';
-import type { Life } from '@kymar/core/models/endurance';
+import type { Life } from '@kymar/core/models';
 import { isLife, type DaysForecast, type JobSheet } from '@kymar/core/forecast';
 import type { Placed } from '../state/placed';
 import { calendarMonth, format, numeral, YEAR_DAYS } from '@kymar/core/units';

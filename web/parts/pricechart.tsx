@@ -1,5 +1,4 @@
-import { unitOf } from '@kymar/core/choice/prices';
-import { moneyWords } from '@kymar/core/choice/search';
+import { unitOf, moneyWords } from '@kymar/core/choice';
 import type { Price } from '@kymar/core/catalog/parts';
 import { calendarDay } from '@kymar/core/units';
 import { useChartStyle } from '../ui/chartstyle';

@@ -1,6 +1,5 @@
 import { Typography } from '@mui/material';
-import { ARRAY_NAMES, layoutWords } from '@kymar/core/build/array';
-import { explainFlow, type Path } from '@kymar/core/build/path';
+import { ARRAY_NAMES, layoutWords, explainFlow, type Path } from '@kymar/core/assembly';
 import { DIRECTIONS } from '@kymar/core/catalog/links';
 import { arrayOf, type Situation } from '@kymar/core/forecast';
 import { format } from '@kymar/core/units';

@@ -1,11 +1,16 @@
 import { AddIcon, LockIcon, LockOpenIcon } from '../ui/icons';
 import { Autocomplete, Box, Button, IconButton, TextField, Typography } from '@mui/material';
 import { memo, Suspense, useState } from 'react';
-import { ARRAY_NAMES, cannot } from '@kymar/core/build/array';
-import { LOCKABLE, type Lockable } from '@kymar/core/build/assembly';
+import {
+  ARRAY_NAMES,
+  cannot,
+  LOCKABLE,
+  type Lockable,
+  type SegmentId,
+  type Path,
+} from '@kymar/core/assembly';
 import type { Brief } from '@kymar/core/job';
 import { nameOf, type Accessory, type ArrayMode, type Hop } from '@kymar/core/catalog/parts';
-import type { SegmentId, Path } from '@kymar/core/build/path';
 import { changeBuild, type Placed } from '../state/placed';
 import { shopNow, useShop } from '../state/shop';
 import { useJob, usePlace } from '../ui/job';

@@ -1,7 +1,7 @@
 import { BlockIcon, InfoOutlinedIcon, SouthIcon, WarningAmberIcon } from '../ui/icons';
 import { Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
-import type { Fix } from '@kymar/core/choice/whatif';
+import type { Fix } from '@kymar/core/choice';
 import type { Finding, Severity, PathState } from '@kymar/core/fit';
 import { otherAnswer, policyWords, type Job } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';

@@ -1,6 +1,6 @@
 import { Box, Button, Typography } from '@mui/material';
 import { format } from '@kymar/core/units';
-import type { Cost, Fix } from '@kymar/core/choice/whatif';
+import type { Cost, Fix } from '@kymar/core/choice';
 import { changeBuild, type Placed } from '../state/placed';
 import { Panel } from '../ui/panel';
 

@@ -2,7 +2,7 @@ import { Box, Button, Typography } from '@mui/material';
 import { withBuild, type Job } from '@kymar/core/job';
 import type { Placed } from '../state/placed';
 import { stateOf } from '@kymar/core/fit';
-import { connected, firstBuild } from '@kymar/core/choice/whatif';
+import { connected, firstBuild } from '@kymar/core/choice';
 import { findingsOf, settingAt } from '../state/derived';
 import { useFixes } from '../state/fixes';
 import { changeJob } from '../state/jobs';

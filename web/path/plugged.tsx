@@ -3,7 +3,7 @@ import { Alert, Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import { judgeLink } from '@kymar/core/catalog/negotiated';
 import { linkById, modesOf } from '@kymar/core/catalog/links';
-import type { Path } from '@kymar/core/build/path';
+import type { Path } from '@kymar/core/assembly';
 import { changeBuild, type Placed } from '../state/placed';
 import { useAnswer } from '../state/gate';
 import { PLUGGED } from '../state/here';

@@ -9,7 +9,7 @@ import {
   type ConstraintId,
   type Path,
   type Requests,
-} from '@kymar/core/build/path';
+} from '@kymar/core/assembly';
 import { format, numeral } from '@kymar/core/units';
 import { Figure } from '../ui/figure';
 import { Pick } from '../ui/pick';

@@ -1,7 +1,7 @@
 import { spread } from '@kymar/core/stats';
 import { Box, Typography } from '@mui/material';
 import { useState } from 'react';
-import { cacheFromTotals } from '@kymar/core/choice/compare';
+import { cacheFromTotals } from '@kymar/core/choice';
 import { given } from '@kymar/core/evidence';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';

@@ -1,8 +1,7 @@
 import { Box, Typography } from '@mui/material';
 import { useDeferredValue, useMemo, useState } from 'react';
 import type { Fact } from '@kymar/core/evidence';
-import { formatEnd } from '@kymar/core/models/disks';
-import { fitZones } from '@kymar/core/models/fits';
+import { formatEnd, fitZones } from '@kymar/core/models';
 import type { Spread } from '@kymar/core/stats';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';

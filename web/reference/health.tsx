@@ -1,6 +1,6 @@
 import { Box, Button, TextField, Typography } from '@mui/material';
 import { useRef, useState } from 'react';
-import { fromPasted, readHealth, type HealthCounters, type ToldHealth } from '@kymar/core/models/health';
+import { fromPasted, readHealth, type HealthCounters, type ToldHealth } from '@kymar/core/models';
 import { format, numeral } from '@kymar/core/units';
 import { Panel } from '../ui/panel';
 import { Cells } from '../ui/cells';

@@ -4,7 +4,7 @@ import type { Fact } from '@kymar/core/evidence';
 import { isLoad, withActivity, type Job } from '@kymar/core/job';
 import { stopwatchError } from '@kymar/core/measure';
 import { type Spread } from '@kymar/core/stats';
-import { fitLoad, fitted, noticeable, type LoadFit, type LoadTiming } from '@kymar/core/models/loads';
+import { fitLoad, fitted, noticeable, type LoadFit, type LoadTiming } from '@kymar/core/models';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
 import { Figure, unbroken } from '../ui/figure';

@@ -1,7 +1,7 @@
 import { Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { worked, type Fact } from '@kymar/core/evidence';
-import { fitCache } from '@kymar/core/models/fits';
+import { fitCache } from '@kymar/core/models';
 import type { Spread } from '@kymar/core/stats';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';

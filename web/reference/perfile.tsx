@@ -2,7 +2,7 @@ import { Box, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { worked } from '@kymar/core/evidence';
 import { ASSUMED_SCATTER, stopwatchError, withPerFile } from '@kymar/core/measure';
-import { fitPerFile } from '@kymar/core/models/fits';
+import { fitPerFile } from '@kymar/core/models';
 import { format } from '@kymar/core/units';
 import { Figure, unbroken } from '../ui/figure';
 import { Calculator, tryOut } from './calculator';

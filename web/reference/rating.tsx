@@ -1,6 +1,6 @@
 import { Box, TextField, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
-import { life } from '@kymar/core/models/endurance';
+import { life } from '@kymar/core/models';
 import { format, calendarMonth } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
 import { Figure, unbroken } from '../ui/figure';

@@ -1,6 +1,6 @@
 import { Box, Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import type { ExchangeRate } from '@kymar/core/choice/prices';
+import type { ExchangeRate } from '@kymar/core/choice';
 import { calendarDay, numeral } from '@kymar/core/units';
 import { setSetting, useSettings } from '../state/settings';
 import { QuantityField } from '../ui/field';

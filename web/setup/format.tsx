@@ -1,7 +1,7 @@
 import { Alert, Box, Button, TextField, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { formatOn, pathOf, type Situation } from '@kymar/core/forecast';
-import { formatEnd } from '@kymar/core/models/disks';
+import { formatEnd } from '@kymar/core/models';
 import type { Fitting, FormatPass } from '@kymar/core/job';
 import { format, moment, timeAfter, timesAfter } from '@kymar/core/units';
 import type { Placed } from '../state/placed';

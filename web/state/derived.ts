@@ -1,7 +1,7 @@
 import { findings as rules, type Finding, type Setting } from '@kymar/core/fit';
 import type { Brief, Job } from '@kymar/core/job';
 import { DIRECTIONS, type Direction } from '@kymar/core/catalog/links';
-import type { Path } from '@kymar/core/build/path';
+import type { Path } from '@kymar/core/assembly';
 import { firstOf, settingOf, type Situation } from '@kymar/core/forecast';
 import { rememberedBy } from './remembered';
 import { placedOf } from './placed';

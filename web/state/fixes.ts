@@ -1,5 +1,5 @@
 import type { Direction } from '@kymar/core/catalog/links';
-import type { Fix } from '@kymar/core/choice/whatif';
+import type { Fix } from '@kymar/core/choice';
 import { fixesOf } from '../workers';
 import { useAnswer } from './gate';
 import type { Placed } from './placed';

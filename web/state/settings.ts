@@ -1,5 +1,4 @@
-import type { ExchangeRate } from '@kymar/core/choice/prices';
-import type { Weights } from '@kymar/core/choice/search';
+import type { ExchangeRate, Weights } from '@kymar/core/choice';
 import type { Thumb } from '@kymar/core/measure';
 import type { Named, PracticeStep } from '@kymar/core/practice';
 import type { Role } from '@kymar/core/job';

@@ -3,7 +3,7 @@ import { Suspense, useState } from 'react';
 import { useLocation } from 'react-router';
 import { samePlace, type Job, type Run } from '@kymar/core/job';
 import type { Direction } from '@kymar/core/catalog/links';
-import { blockWords, type Segment } from '@kymar/core/build/path';
+import { blockWords, type Segment } from '@kymar/core/assembly';
 import { format } from '@kymar/core/units';
 import type { Verdict } from '@kymar/core/verdict';
 import { blockedAt, pathAt } from '../state/derived';

@@ -1,4 +1,4 @@
-import type { SegmentId } from '@kymar/core/build/path';
+import type { SegmentId } from '@kymar/core/assembly';
 
 const KIND: Record<string, string> = {
   drive: 'Drive',

@@ -1,7 +1,7 @@
 import { Box, ButtonBase, Typography } from '@mui/material';
 import { useLayoutEffect, useRef, useState, type RefObject } from 'react';
 import type { Direction } from '@kymar/core/catalog/links';
-import { blockWords, isNarrow, type Segment, type Path } from '@kymar/core/build/path';
+import { blockWords, isNarrow, type Segment, type Path } from '@kymar/core/assembly';
 import { format } from '@kymar/core/units';
 import { kindOfSegment } from './segment';
 

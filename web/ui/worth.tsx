@@ -1,7 +1,6 @@
 import { Box, Typography } from '@mui/material';
-import { SURE } from '@kymar/core/choice/search';
-import type { Situation } from '@kymar/core/forecast';
-import { nothingWorth, worthWords, type WorthFinding } from '@kymar/core/forecast/worth';
+import { SURE } from '@kymar/core/choice';
+import { nothingWorth, worthWords, type WorthFinding, type Situation } from '@kymar/core/forecast';
 import { useAnswer } from '../state/gate';
 import { useSettings } from '../state/settings';
 import { worthOf } from '../workers';

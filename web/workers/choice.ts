@@ -43,13 +43,16 @@ import {
   type Wanted,
   type Weights,
   type WhyNot,
-} from '@kymar/core/choice/search';
-import { ageOf, pricing, STALE, type UnitPrice } from '@kymar/core/choice/prices';
+  ageOf,
+  pricing,
+  STALE,
+  type UnitPrice,
+} from '@kymar/core/choice';
+import type { Build } from '@kymar/core/assembly';
 import { cancelShared, searchShared } from './pool';
 import type { Host, Shop } from '@kymar/core/catalog/parts';
 import { middle } from '@kymar/core/evidence';
 import { calendarDay } from '@kymar/core/units';
-import type { Build } from '@kymar/core/build/assembly';
 import { findings, type Finding } from '@kymar/core/fit';
 import { settingOf, sheetOf, situationOf, type JobSheet, type Situation } from '@kymar/core/forecast';
 import { DIRECTIONS } from '@kymar/core/catalog/links';

@@ -1,10 +1,16 @@
 import { expose } from 'comlink';
-import { compareBuilds, type Comparison } from '@kymar/core/choice/compare';
-import { fixes, withDrives } from '@kymar/core/choice/whatif';
+import { compareBuilds, type Comparison, fixes, withDrives } from '@kymar/core/choice';
+import {
+  worthFinding,
+  type WorthFinding,
+  caseOf,
+  contentsOn,
+  freeze,
+  sheetOf,
+  type Situation,
+} from '@kymar/core/forecast';
 import type { Drive, Shop } from '@kymar/core/catalog/parts';
 import type { Estimate } from '@kymar/core/evidence';
-import { caseOf, contentsOn, freeze, sheetOf, type Situation } from '@kymar/core/forecast';
-import { worthFinding, type WorthFinding } from '@kymar/core/forecast/worth';
 import { verdict } from '@kymar/core/verdict';
 
 /** A comparison without what cannot cross to the page: functions and draws stay here. */

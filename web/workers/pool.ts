@@ -1,5 +1,5 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import { joinShares, type Found, type Progress, type Wanted } from '@kymar/core/choice/search';
+import { joinShares, type Found, type Progress, type Wanted } from '@kymar/core/choice';
 import type { Shop } from '@kymar/core/catalog/parts';
 import { sharing, type Sharing, type TellProgress } from './share';
 

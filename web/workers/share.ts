@@ -8,7 +8,7 @@ import {
   type Progress,
   type SearchShare,
   type Wanted,
-} from '@kymar/core/choice/search';
+} from '@kymar/core/choice';
 import type { Shop } from '@kymar/core/catalog/parts';
 
 /** What is told of a share while it is searched: how far it is, and the cheapest so far that misses no target. */

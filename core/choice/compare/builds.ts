@@ -1,12 +1,11 @@
 import { expectedOf } from '../../stats';
-import type { Build } from '../../build/assembly';
-import { blockWords } from '../../build/path';
+import { type Build, blockWords } from '../../assembly';
 import { builtAs, caseOf, forecast, kindOf, namedByThing, pathFor, timesOf } from '../../forecast';
 import type { Answer, Case, Situation } from '../../forecast';
 import type { Activity } from '../../job';
 import { curveOf, inWords, leads, type Curve, type Lead } from './curve';
 
-export interface ComparedBuild {
+interface ComparedBuild {
   name: string;
   build: Build;
   /** Why nothing flows; empty when it does. */
@@ -16,7 +15,7 @@ export interface ComparedBuild {
   curve: Curve | null;
 }
 
-export interface Pair {
+interface Pair {
   a: number;
   b: number;
   /** Of a move, who is ahead from which size on. */

@@ -1,11 +1,12 @@
 import { demoBriefs, onJob } from '../../fixtures/forecast';
 import fc from 'fast-check';
-import { type Build } from '../../build/assembly';
+import type { Build } from '../../assembly';
+import { run, type Flow } from '../../models';
+import { withDrives } from '../whatif/options';
+import { cacheFromTotals, curveOf, inWords, leads, secondsAt, type Curve } from './curve';
+import { compareBuilds } from './builds';
 import { DRIVES, SHOP } from '../../catalog/stock';
 import type { Brief } from '../../job';
-import { run, type Flow } from '../../models/transfer';
-import { withDrives } from '../whatif';
-import { cacheFromTotals, compareBuilds, curveOf, inWords, leads, secondsAt, type Curve } from '.';
 import { runs } from '../../fixtures/draws';
 
 const flow = (fast: number, rest: number, cache: number, bytes = 1e12): Flow => ({

@@ -1,5 +1,5 @@
 import { formula } from '../../evidence';
-import { run, type Flow } from '../../models/transfer';
+import { run, type Flow } from '../../models';
 import { format } from '../../units';
 
 /** Time over bytes of one drive's transfer: straight lines between points, both rising, from (0, 0). */

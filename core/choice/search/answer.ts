@@ -13,7 +13,7 @@ export interface ChosenBuild {
 }
 
 /** A target that costs: what would do if it were given up. */
-export interface Dear {
+interface Dear {
   /** An activity's id, or a demand's. */
   activity: string;
   /** Money saved. */
@@ -36,7 +36,7 @@ export interface ChoiceAnswers {
 }
 
 /** Waits within this share of the best count as the best. */
-export const CLOSE = 0.05;
+const CLOSE = 0.05;
 /** Finalists whose ranges are drawn in the search for one answer. */
 const TRIES = 60;
 

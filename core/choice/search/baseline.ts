@@ -1,6 +1,6 @@
 import { YEAR_DAYS } from '../../units';
 import type { Shop } from '../../catalog/parts';
-import { pricing } from '../prices';
+import { pricing } from '../prices/pricing';
 import type { Candidate } from './candidate';
 import { payBack } from './money';
 import { cheapestFirst } from './order';

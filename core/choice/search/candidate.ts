@@ -1,6 +1,6 @@
 import type { Accessory, Bridge, Cable, Drive, Port } from '../../catalog/parts';
-import type { Build, Connection } from '../../build/assembly';
-import type { PartKey } from '../prices';
+import type { Build, Connection } from '../../assembly';
+import type { PartKey } from '../prices/pricing';
 import type { Bays } from './join';
 
 /** Something that could be bought: a device, and how it hangs at the first place and at the others. */

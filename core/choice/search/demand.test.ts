@@ -1,6 +1,6 @@
 import { ACCESSORIES, BRIDGES, DRIVES, HOSTS } from '../../catalog/stock';
-import type { Build } from '../../build/assembly';
-import { partsOf } from '.';
+import type { Build } from '../../assembly';
+import { partsOf } from './candidate';
 import { demandsMissed } from './demand';
 import type { OpenPlace } from './wanted';
 

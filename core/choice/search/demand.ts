@@ -1,5 +1,5 @@
 import { middle } from '../../evidence';
-import type { Build } from '../../build/assembly';
+import type { Build } from '../../assembly';
 import type { Miss } from './candidate';
 import type { OpenPlace } from './wanted';
 

@@ -8,8 +8,7 @@ import {
   type Hub,
   type Port,
 } from '../../catalog/parts';
-import type { Device } from '../../build/assembly';
-import { bestShared } from '../../build/path';
+import { type Device, bestShared } from '../../assembly';
 
 /** How drives stand in an enclosure. */
 export type Bays = Pick<Device, 'together' | 'array'>;

@@ -1,8 +1,6 @@
 import { YEAR_DAYS } from '../../units';
 import { middle } from '../../evidence';
-import { dataMembers } from '../../build/array';
-import type { Build, Connection } from '../../build/assembly';
-import type { Path } from '../../build/path';
+import { dataMembers, type Build, type Connection, type Path } from '../../assembly';
 import { formFactor, type Accessory, type Bridge } from '../../catalog/parts';
 import { DIRECTIONS, type Direction } from '../../catalog/links';
 import { screenRules } from '../../fit';

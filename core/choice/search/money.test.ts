@@ -1,7 +1,9 @@
 import { DRIVES, SHOP } from '../../catalog/stock';
 import type { Price } from '../../catalog/parts';
-import { ageOf, historyOf, pricing, STALE, unitOf, usualCurrency } from '../prices';
-import { familyOf, holdsWords, lifeCost, lifeCostWords, payBack, payBackWords, priceWords, sizesOf } from '.';
+import { ageOf, historyOf, pricing, STALE, unitOf, usualCurrency } from '../prices/pricing';
+import { familyOf, lifeCost, payBack, sizesOf } from './money';
+import { holdsWords } from './why';
+import { lifeCostWords, payBackWords, priceWords } from './words';
 
 const price = (of: string, on: string, amount: number, more: Partial<Price> = {}): Price => ({
   id: `${of} ${on} ${amount}`,

@@ -66,7 +66,7 @@ export function bestOf(candidates: readonly Candidate[]): Best {
 }
 
 /** Each criterion of a candidate against the best, 0 to 1. */
-export function partsOfScore(one: Candidate, best: Best): Weights {
+function partsOfScore(one: Candidate, best: Best): Weights {
   const of = (value: number, most: number) => (most > 0 ? value / most : 1);
   return {
     cost: best.cost === Infinity ? 1 : best.cost / costOf(one),

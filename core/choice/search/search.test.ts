@@ -1,32 +1,20 @@
 import fc from 'fast-check';
 import { SHOP } from '../../catalog/stock';
 import type { Price, Shop } from '../../catalog/parts';
-import type { Build } from '../../build/assembly';
-import { bestShared } from '../../build/path';
+import { type Build, bestShared } from '../../assembly';
+import { activitiesOf, answers, Finalists } from './answer';
+import { buildKey, joinShares, search, searchAll, type Found } from './search';
+import { cheapestFirst, nonDominated } from './order';
+import { wantedOf, type Wanted, neededBy } from './wanted';
+import type { Candidate } from './candidate';
+import { pricing } from '../prices/pricing';
 import { demoJobs } from '../../demo';
 import { blocksOf, findings, screenRules } from '../../fit';
 import { onJob } from '../../fixtures/forecast';
 import { builtAs, caseOf, forecast, pathOf, screen, settingOf, type Situation } from '../../forecast';
 import { FIRST_PLACE, placesOf, withHost, type Job } from '../../job';
-import {
-  activitiesOf,
-  answers,
-  buildKey,
-  cheapestFirst,
-  Finalists,
-  joinShares,
-  nonDominated,
-  search,
-  searchAll,
-  wantedOf,
-  type Candidate,
-  type Found,
-  type Wanted,
-} from '.';
-import { pricing } from '../prices';
 import { baysOf, fitsInto, fitsStraight } from './join';
 import { usableBytes } from './measure';
-import { neededBy } from './wanted';
 import { draws, runs, sampled } from '../../fixtures/draws';
 
 const [offload, , bay] = demoJobs() as [Job, Job, Job, Job];

@@ -1,8 +1,8 @@
 import { YEAR_DAYS } from '../../units';
 import type { Bridge, Cable, Drive, Shop } from '../../catalog/parts';
 import { middle } from '../../evidence';
-import type { Build, Connection } from '../../build/assembly';
-import { pricing, type PartKey } from '../prices';
+import type { Build, Connection } from '../../assembly';
+import { pricing, type PartKey } from '../prices/pricing';
 import { partsOf, type Candidate, type Fallen, type ReasonId } from './candidate';
 import { demandsMissed } from './demand';
 import { apartBy, baysOf, fitsInto, fitsStraight, waysOver, waysTo, type Bays, type JoinWay } from './join';
@@ -31,7 +31,7 @@ export interface Found {
 }
 
 /** As many builds are looked at; the dearest drives are left out where a library makes more. */
-export const MOST_BUILDS = 1_000_000;
+const MOST_BUILDS = 1_000_000;
 /** What a hub with a supply of its own may settle. */
 const BY_HUB: readonly ReasonId[] = ['rule power-running', 'rule sealed-supply'];
 /** A part of a search: every so-manieth drive, so that each worker has cheap and dear ones. */

@@ -3,17 +3,11 @@ import type { Shop } from '../../catalog/parts';
 import { demoJobs } from '../../demo';
 import { placesOf, type Job, type Move } from '../../job';
 import { quantile } from '../../stats';
-import {
-  answers,
-  Finalists,
-  searchAll,
-  settles,
-  settlesAll,
-  settlesWords,
-  wantedOf,
-  type Settled,
-  type Wanted,
-} from '.';
+import { answers, Finalists } from './answer';
+import { searchAll } from './search';
+import { settles, settlesAll, type Settled } from './settles';
+import { settlesWords } from './words';
+import { wantedOf, type Wanted } from './wanted';
 import { sampled, whole } from '../../fixtures/draws';
 
 const [offload] = demoJobs() as [Job, Job, Job, Job];

@@ -1,4 +1,3 @@
-import { caseOf, situationOf } from '../../forecast';
 import {
   byMinute,
   drawn,
@@ -8,7 +7,9 @@ import {
   type Draws,
   type Test,
   type Worth,
-} from '../../forecast/worth';
+  caseOf,
+  situationOf,
+} from '../../forecast';
 import { isAsked } from '../../job';
 import { SAMPLES } from '../../stats';
 import type { Finalists } from './answer';
@@ -18,7 +19,7 @@ import { cheapestFirst } from './order';
 import type { Wanted } from './wanted';
 
 /** Something to find out that may make another build the one to buy. */
-export interface Settling extends Pick<Worth, 'id' | 'minutes' | 'wear' | 'bytes' | 'changes'> {
+interface Settling extends Pick<Worth, 'id' | 'minutes' | 'wear' | 'bytes' | 'changes'> {
   /** The activity it is asked about; null where it is of a place or a drive. */
   activity: string | null;
   /** A build whose drive is looked up; null where it tells of the work or the place. */

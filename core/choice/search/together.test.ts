@@ -2,17 +2,12 @@ import fc from 'fast-check';
 import { SHOP } from '../../catalog/stock';
 import { demoJobs } from '../../demo';
 import type { Job } from '../../job';
-import {
-  Finalists,
-  placeTogether,
-  searchAll,
-  slowedBy,
-  slowedWords,
-  chooseTogether,
-  wantedOf,
-  type DeviceOption,
-  type Wanted,
-} from '.';
+import { Finalists } from './answer';
+import { placeTogether, chooseTogether, type DeviceOption } from './together';
+import { searchAll } from './search';
+import { slowedBy } from './uplinks';
+import { slowedWords } from './words';
+import { wantedOf, type Wanted } from './wanted';
 import { draws, runs } from '../../fixtures/draws';
 
 const KINDS = ['a', 'b', 'c'];

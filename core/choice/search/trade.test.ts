@@ -5,24 +5,14 @@ import { findings } from '../../fit';
 import { onJob } from '../../fixtures/forecast';
 import { builtAs, settingOf } from '../../forecast';
 import { FIRST_PLACE, withHost, type Activity, type Job } from '../../job';
-import {
-  against,
-  againstWords,
-  answers,
-  baselines,
-  bestOf,
-  Finalists,
-  laterOn,
-  presetFor,
-  priceWords,
-  reasonFor,
-  scoreOf,
-  searchAll,
-  wantedOf,
-  wasted,
-  wastedWords,
-  type Wanted,
-} from '.';
+import { against, baselines } from './baseline';
+import { againstWords, priceWords, reasonFor, wastedWords } from './words';
+import { answers, Finalists } from './answer';
+import { bestOf, presetFor, scoreOf } from './order';
+import { laterOn } from './later';
+import { searchAll } from './search';
+import { wantedOf, type Wanted } from './wanted';
+import { wasted } from './money';
 import { baysOf } from './join';
 
 /*

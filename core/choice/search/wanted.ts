@@ -2,7 +2,7 @@ import { YEAR_DAYS } from '../../units';
 import { assumedRange, type OwnRanges } from '../../catalog/assumptions';
 import { middle, type Fact } from '../../evidence';
 import { briefAt, heldBy, placesOf, type Brief, type Job } from '../../job';
-import type { PartKey, ExchangeRate } from '../prices';
+import type { PartKey, ExchangeRate } from '../prices/pricing';
 
 /** A place without what is searched for. */
 export interface OpenPlace extends Omit<Brief, 'build'> {

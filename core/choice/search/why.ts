@@ -99,7 +99,7 @@ export function holdsWords(name: string, text: string): boolean {
 }
 
 /** A miss in words: by how much. */
-export const missWords = ({ by }: { by: number }): string => `by ${format(by - 1, '%', 2)}`;
+const missWords = ({ by }: { by: number }): string => `by ${format(by - 1, '%', 2)}`;
 
 /** Those that fell out whose parts hold all the words, with the first reason of each; of one reason only, where it is named. */
 export function whyNot(

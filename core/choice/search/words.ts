@@ -1,10 +1,10 @@
 import { nameOf } from '../../catalog/parts';
-import type { Build } from '../../build/assembly';
+import type { Build } from '../../assembly';
+import { toDo } from '../../forecast';
+import type { UnitPrice } from '../prices/pricing';
 import { isLoad, traitsOf, type Activity } from '../../job';
 import { middle } from '../../evidence';
 import { format, formatProbability, numeral } from '../../units';
-import { toDo } from '../../forecast/worth';
-import type { UnitPrice } from '../prices';
 import type { ChoiceAnswers, ChosenBuild } from './answer';
 import type { Candidate } from './candidate';
 import { isDemand, type DemandId } from './demand';

@@ -1,7 +1,7 @@
 import { middle } from '../../evidence';
 import { linkById, practicalOf, type Direction } from '../../catalog/links';
 import { nameOf, type Shop } from '../../catalog/parts';
-import type { Build } from '../../build/assembly';
+import type { Build } from '../../assembly';
 import type { Situation } from '../../forecast';
 import { keepsLocked, optionsAt, tryPart, type PartOption } from './options';
 

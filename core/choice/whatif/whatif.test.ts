@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { BRIDGES, CABLES, DRIVES, HOSTS, HUBS, SHOP } from '../../catalog/stock';
 import { blocksOf } from '../../fit';
-import type { Build } from '../../build/assembly';
-import type { SegmentId } from '../../build/path';
+import type { Build, SegmentId } from '../../assembly';
+import { firstBuild, optionsAt } from './options';
+import { fixes } from './fix';
 import { onJob } from '../../fixtures/forecast';
 import type { Brief } from '../../job';
 import { settingOf } from '../../forecast';
-import { firstBuild, fixes, optionsAt } from '.';
 import { runs } from '../../fixtures/draws';
 
 type Plan = Brief & { build: Build };

@@ -1,6 +1,6 @@
 import { factWords, recordersFor, type Recorder } from '../../evidence';
 import type { Spread } from '../../stats';
-import { fillsIn, usableOf } from '../../models/copies';
+import { fillsIn, usableOf } from '../../models';
 import { heldBy, type Keep } from '../../job';
 import { holdsOf } from '../array';
 import type { Case } from '../case';

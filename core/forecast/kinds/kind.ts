@@ -1,8 +1,8 @@
 import type { Spread } from '../../stats';
 import type { Estimate, Recorder } from '../../evidence';
 import type { Direction } from '../../catalog/links';
-import type { Path } from '../../build/path';
-import type { Flow } from '../../models/transfer';
+import type { Path } from '../../assembly';
+import type { Flow } from '../../models';
 import type { Activity } from '../../job';
 import type { Case, Situation } from '../case';
 import type { Transfer } from '../inputs';
@@ -30,7 +30,7 @@ export interface Answered<A extends Activity = Activity> {
 }
 
 /** How something is lived through day by day. */
-export interface Daily<A extends Activity> {
+interface Daily<A extends Activity> {
   /** What it depends on beside its transfer. */
   inputs<T extends Spread>(record: Recorder<T>, activity: A): Record<string, T>;
   /** The flows of one time, out of those of its transfer. */

@@ -1,9 +1,8 @@
 import { factWords, recordersFor } from '../../evidence';
 import { marketOf } from '../../catalog/assumptions';
-import type { Path } from '../../build/path';
 import { filesOf, type Move } from '../../job';
-import { pathOf, type Case, type Situation } from '../case';
-import type { Inputs, Transfer } from '../inputs';
+import { pathOf, type Situation } from '../case';
+import type { Transfer } from '../inputs';
 import { bareTransfer, forecastTransfer } from '../transfer';
 import type { KindModel } from './kind';
 import { asAsked, bytesADay, inputsFor } from './shared';
@@ -51,7 +50,3 @@ export const MOVE_MODEL: KindModel<Move> = {
 
   daily: { inputs: () => ({}), flows: (flows) => [...flows] },
 };
-
-/** What a move of a case depends on, without running it. @throws RangeError when the path is blocked */
-export const collectMove = (of: Case<Move>, path: Path): Inputs =>
-  inputsFor(recordersFor(of.own).explaining, of, path, transfer(of.activity, of));

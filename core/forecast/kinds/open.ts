@@ -1,8 +1,15 @@
 import { factWords, formula, recordersFor, type Recorder } from '../../evidence';
 import type { Spread } from '../../stats';
-import type { Path } from '../../build/path';
-import { compareLoads, felt, forecastLoad, loadInputs, NOTICED, type Opened } from '../../models/loads';
-import { operationsPerSecond } from '../../models/random';
+import type { Path } from '../../assembly';
+import {
+  compareLoads,
+  felt,
+  forecastLoad,
+  loadInputs,
+  NOTICED,
+  type Opened,
+  operationsPerSecond,
+} from '../../models';
 import { format } from '../../units';
 import type { Load } from '../../job';
 import { layoutOf, pathOf, type Case } from '../case';

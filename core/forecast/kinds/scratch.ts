@@ -1,5 +1,5 @@
 import { factWords, recordersFor } from '../../evidence';
-import { behindCache, scratchDay, waitFor, waitInputs, type Operations } from '../../models/random';
+import { behindCache, scratchDay, waitFor, waitInputs, type Operations } from '../../models';
 import { format } from '../../units';
 import type { Scratch } from '../../job';
 import { layoutOf, type Case } from '../case';

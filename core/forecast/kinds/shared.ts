@@ -1,7 +1,7 @@
 import { SAMPLES, type Spread } from '../../stats';
 import { formula, type Estimate, type Formula, type Recorder } from '../../evidence';
 import { marketOf } from '../../catalog/assumptions';
-import type { Path } from '../../build/path';
+import type { Path } from '../../assembly';
 import { format } from '../../units';
 import { heldBeside, isOnce, type Activity } from '../../job';
 import type { Case, Situation } from '../case';

@@ -10,8 +10,8 @@ import {
   type Recorder,
 } from '../../evidence';
 import { marketOf } from '../../catalog/assumptions';
-import type { Path } from '../../build/path';
-import { run, type Flow } from '../../models/transfer';
+import type { Path } from '../../assembly';
+import { run, type Flow } from '../../models';
 import { format } from '../../units';
 import type { Stream } from '../../job';
 import type { Case } from '../case';

@@ -1,5 +1,5 @@
 import { format, formatProbability } from '../../units';
-import type { WorthId } from './kinds';
+import type { WorthId } from './kinds/known';
 import type { Worth, WorthFinding } from './worth';
 
 const DO: Record<WorthId, (worth: Pick<Worth, 'bytes'>) => string> = {

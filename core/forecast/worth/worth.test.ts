@@ -1,14 +1,15 @@
 import fc from 'fast-check';
 import { demoBriefs, onJob } from '../../fixtures/forecast';
 import { explaining, recordersFor } from '../../evidence';
-import { run } from '../../models/transfer';
+import { run } from '../../models';
+import { openedOver } from '../kinds/open';
+import { worthFinding } from './worth';
+import { worthWords, nothingWorth } from './words';
 import { eachDraw, quantile, SAMPLES } from '../../stats';
 import { collect, forecast, pathFor } from '../answer';
 import { caseOf, type Case } from '../case';
-import { openedOver } from '../kinds';
 import type { Activity, Move, Load, Scratch, Stream } from '../../job';
 import { rising, toldBy } from './monotone';
-import { worthFinding, worthWords, nothingWorth } from '.';
 import { runs, whole } from '../../fixtures/draws';
 
 describe('the closest fit that rises', () => {

@@ -1,7 +1,7 @@
 import { mustNotStall } from '../../job';
 import { eachDraw, SAMPLES, SEED, summary } from '../../stats';
 import type { Case } from '../case';
-import { openIn, type OpenQuestions, type Test } from './kinds';
+import { openIn, type OpenQuestions, type Test } from './kinds/known';
 import { toldBy } from './monotone';
 
 /** What finding something out is worth for an activity's target. */

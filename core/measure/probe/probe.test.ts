@@ -1,6 +1,7 @@
 import fc from 'fast-check';
-import type { Stretch } from '../../models/transfer';
-import { Probe, RigDrive, truthOf, type ProbeBudget, type ProbeResult } from '.';
+import type { Stretch } from '../../models';
+import { Probe, type ProbeBudget, type ProbeResult } from './probe';
+import { RigDrive, truthOf } from './rigdrive';
 import { runs } from '../../fixtures/draws';
 
 /** A course of the engine's kind: so many B at a rate, one after another. */

@@ -1,5 +1,5 @@
 import { Z95, type Spread } from '../../stats';
-import { tracePhasesOf } from '../trace';
+import { tracePhasesOf } from '../trace/phases';
 import { noiseOf } from '../trace/segment';
 
 /** What a probe may cost at most. */

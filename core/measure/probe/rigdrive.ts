@@ -1,5 +1,5 @@
 import { gaussian, noise } from '../../stats';
-import type { Stretch } from '../../models/transfer';
+import type { Stretch } from '../../models';
 
 /** Something that can be written to and let rest: a real drive, or one played by the engine. */
 export interface Written {

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { guessColumns, readClock, TraceReader, type TraceColumns } from '.';
+import { guessColumns, readClock, TraceReader, type TraceColumns } from './columns';
 import { runs } from '../../fixtures/draws';
 
 const guess = (text: string): TraceColumns | null => {

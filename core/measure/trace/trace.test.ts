@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { gaussian, noise } from '../../stats';
-import { tracePhasesOf, type Phases, type Trace } from '.';
+import { tracePhasesOf, type Phases } from './phases';
+import type { Trace } from './bins';
 import { noiseOf, pricesOf, segment, totalCost } from './segment';
 import { draws, runs } from '../../fixtures/draws';
 

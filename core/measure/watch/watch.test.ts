@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { noise } from '../../stats';
-import { parsePending, parseStat, Watcher, type CounterReading, type Watched } from '.';
+import { parsePending, parseStat } from './counters';
+import { Watcher, type CounterReading, type Watched } from './watcher';
 import { runs } from '../../fixtures/draws';
 
 describe('what the kernel counts', () => {

@@ -1,9 +1,7 @@
 import { spread } from '../../stats';
 import fc from 'fast-check';
-import { timeShare } from '../disks';
-import { given } from '../../evidence';
-import { type Layout } from '../../build/array';
-import type { ArrayMode } from '../../catalog/parts';
+import { timeShare } from '../disks/zone';
+import type { Layout } from '../../assembly';
 import {
   lossOver,
   probability,
@@ -13,7 +11,9 @@ import {
   unreadable,
   unreadableTwice,
   yearlyFailure,
-} from '.';
+} from './risk';
+import { given } from '../../evidence';
+import type { ArrayMode } from '../../catalog/parts';
 import { runs } from '../../fixtures/draws';
 
 const layout = (mode: ArrayMode, members: number): Layout => ({ mode, members, by: 'system' });

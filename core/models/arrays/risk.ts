@@ -1,8 +1,8 @@
 import { YEAR_SECONDS } from '../../units';
 import { type Spread } from '../../stats';
-import { wholeDisk } from '../disks';
+import { wholeDisk } from '../disks/zone';
+import { survives, type Layout } from '../../assembly';
 import { formula, given, worked, type Estimate } from '../../evidence';
-import { dataMembers, survives, type Layout } from '../../build/array';
 
 /** Hours of a mean year; the failure rates of data sheets count so. */
 
@@ -94,6 +94,3 @@ export const probability = (
     inputs,
     ...(note ? { note } : {}),
   });
-
-/** Share of the raw capacity that holds data. */
-export const efficiencyOf = (layout: Layout): number => dataMembers(layout) / layout.members;

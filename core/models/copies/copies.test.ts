@@ -1,5 +1,6 @@
 import { explaining, given } from '../../evidence';
-import { fillsIn, lacking, usableOf, type Copy } from '.';
+import { fillsIn, lacking, usableOf } from './copies';
+import type { Copy } from './copy';
 
 const copy = (medium: Copy['medium'], offSite = false): Copy => ({ name: medium, medium, offSite });
 const known = (value: number | null) => ({

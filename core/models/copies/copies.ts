@@ -11,7 +11,7 @@ export interface CopiesRule {
   offSite: number;
 }
 /** The usual rule [practice]: three copies, two media, one elsewhere. */
-export const USUAL_RULE: CopiesRule = { copies: 3, media: 2, offSite: 1 };
+const USUAL_RULE: CopiesRule = { copies: 3, media: 2, offSite: 1 };
 
 /** What a plan of copies lacks, in words; empty when it keeps the rule. */
 export function lacking(copies: readonly Copy[], rule: CopiesRule = USUAL_RULE): string[] {

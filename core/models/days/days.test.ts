@@ -1,6 +1,7 @@
 import fc from 'fast-check';
-import { run, type Flow, type Store } from '../transfer';
-import { repeat, type Repeated } from '.';
+import { run } from '../transfer/engine';
+import type { Flow, Store } from '../transfer/store';
+import { repeat, type Repeated } from './repeat';
 import { runs } from '../../fixtures/draws';
 
 const plan =

@@ -1,5 +1,6 @@
-import { warmAt, settlesAt } from '../thermal';
-import { run, type Flow, type Store } from '../transfer';
+import { warmAt, settlesAt } from '../thermal/warm';
+import { run } from '../transfer/engine';
+import type { Flow, Store } from '../transfer/store';
 
 /** Something done again and again. */
 export interface Repeated {

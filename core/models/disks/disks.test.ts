@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { gaussian, median, noise } from '../../stats';
 import { given } from '../../evidence';
-import { formatEnd, formatFromSheet, LAWS, passed, rateShare, timeShare, type Checkpoint, type Law } from '.';
+import { formatEnd, formatFromSheet, type Checkpoint } from './format';
+import { LAWS, passed, rateShare, timeShare, type Law } from './zone';
 import { runs, whole } from '../../fixtures/draws';
 
 const hours = (h: number, m = 0) => (h * 60 + m) * 60;

@@ -7,19 +7,14 @@ import {
   allowedPerDay,
   DATA_UNIT,
   drivesPerDay,
-  type EnduranceInput,
-  life,
   lifeFromNew,
   rateBetween,
   ratedPerCapacity,
   WEAK_RATING,
   yearsLeft,
-  daysUntil,
-  enduranceJsonSchema,
-  growthOf,
-  lifeByCells,
-  workloadShare,
-} from '.';
+} from './endurance';
+import { type EnduranceInput, life, enduranceJsonSchema, lifeByCells, workloadShare } from './life';
+import { daysUntil, growthOf } from './rate';
 import { runs } from '../../fixtures/draws';
 
 const TB = 1e12;

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { gaussian, noise, type Spread } from '../../stats';
-import { timeShare } from '../disks';
-import { fitCache, fitPerFile, fitZones } from '.';
+import { timeShare } from '../disks/zone';
+import { fitCache } from './cache';
+import { fitPerFile } from './perfile';
+import { fitZones } from './zones';
 import { runs } from '../../fixtures/draws';
 
 const holds = ({ low, high }: Spread, truth: number): boolean => low <= truth && truth <= high;

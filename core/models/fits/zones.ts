@@ -1,5 +1,6 @@
 import type { Spread } from '../../stats';
-import { formatEnd, LAWS, timeShare, type Checkpoint } from '../disks';
+import { formatEnd, type Checkpoint } from '../disks/format';
+import { LAWS, timeShare } from '../disks/zone';
 
 export interface ZoneFit {
   /** Innermost tracks as a share of the outermost. */

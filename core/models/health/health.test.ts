@@ -1,5 +1,9 @@
 import fc from 'fast-check';
-import { fromAtaStatistics, fromNvmeLog, fromPasted, linesOf, readHealth } from '.';
+import { fromAtaStatistics } from './ata';
+import { fromNvmeLog } from './nvme';
+import { fromPasted } from './pasted';
+import { linesOf } from './lines';
+import { readHealth } from './read';
 import { runs } from '../../fixtures/draws';
 
 /** A page built from the published layout, little-endian, field by field. */

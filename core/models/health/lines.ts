@@ -1,4 +1,4 @@
-import { DATA_UNIT } from '../endurance';
+import { DATA_UNIT } from '../endurance/endurance';
 import type { HealthCounters } from './counters';
 
 const percent = (share: number): string => String(Math.round(share * 1e6) / 1e4);

@@ -1,4 +1,4 @@
-import { DATA_UNIT } from '../endurance';
+import { DATA_UNIT } from '../endurance/endurance';
 import { NOTHING, type HealthCounters } from './counters';
 
 /** Bits of the critical warning [standard NVM Express, log page 02h; from memory]. */

@@ -1,4 +1,4 @@
-import { DATA_UNIT } from '../endurance';
+import { DATA_UNIT } from '../endurance/endurance';
 import { readNumber } from '../../units';
 import { own } from '../../text';
 import { NOTHING, type HealthCounters, type ToldHealth } from './counters';

@@ -2,7 +2,8 @@ import { exactly, noise, nonNegative, spread } from '../../stats';
 import fc from 'fast-check';
 import { fcnnlsVector } from 'ml-fcnnls';
 import { explaining, given } from '../../evidence';
-import { compareLoads, fitLoad, fitted, forecastLoad, loadTime, noticeable, type LoadTiming } from '.';
+import { compareLoads, forecastLoad, loadTime, noticeable } from './load';
+import { fitLoad, fitted, type LoadTiming } from './fit';
 import { runs } from '../../fixtures/draws';
 
 const DEVICES = [

@@ -1,11 +1,20 @@
 import type { Spread } from '../../stats';
-import { layoutWords, operationsFor, randomMembers, STRIP, type Layout } from '../../build/array';
+import {
+  layoutWords,
+  operationsFor,
+  randomMembers,
+  STRIP,
+  type Layout,
+  flowOf,
+  isBulkOnly,
+  ownLatency,
+  type Path,
+} from '../../assembly';
 import { formula, type Fact, type Recorder } from '../../evidence';
 import { ASSUMPTIONS, assumed, marketOf } from '../../catalog/assumptions';
 import { randomMarket } from '../../catalog/classes';
 import type { Direction } from '../../catalog/links';
 import type { Drive } from '../../catalog/parts';
-import { flowOf, isBulkOnly, ownLatency, type Path } from '../../build/path';
 
 /** Small operations at random places, as they come. */
 export interface Operations {

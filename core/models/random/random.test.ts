@@ -1,10 +1,10 @@
 import { explaining } from '../../evidence';
 import { demoBriefs, pathOn } from '../../fixtures/forecast';
 import fc from 'fast-check';
-import type { Layout } from '../../build/array';
+import type { Layout } from '../../assembly';
+import { behindCache, halfTurn, operationsPerSecond, scratchDay, type Operations } from './iops';
 import { BRIDGES, DRIVES } from '../../catalog/stock';
 import type { Drive } from '../../catalog/parts';
-import { behindCache, halfTurn, operationsPerSecond, scratchDay, type Operations } from '.';
 import { runs } from '../../fixtures/draws';
 
 const [offload] = demoBriefs();

@@ -4,7 +4,7 @@ import type { Accessory, Bridge, Drive } from '../../catalog/parts';
 /** How a flash drive gets rid of its heat. */
 export type Cooling = 'bare board' | 'heatsink' | 'plastic' | 'metal' | 'metal with pad' | 'fan';
 
-export const isUsbLike = (modes: readonly string[]): boolean =>
+const isUsbLike = (modes: readonly string[]): boolean =>
   modes.some((mode) => ['usb', 'usb4', 'thunderbolt'].includes(linkById(mode).family));
 
 interface Fitted {

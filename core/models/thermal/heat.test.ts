@@ -3,7 +3,9 @@ import { Solver } from 'odex';
 import { assumedRange } from '../../catalog/assumptions';
 import type { Drive } from '../../catalog/parts';
 import { BRIDGES, DRIVES } from '../../catalog/stock';
-import { coolingOf, drawAt, drawOf, isExternal, settlesAt, timeTo, warmAt } from '.';
+import { coolingOf, isExternal } from './cooling';
+import { drawAt, drawOf } from './power';
+import { settlesAt, timeTo, warmAt } from './warm';
 import { runs } from '../../fixtures/draws';
 
 const body = fc.record({

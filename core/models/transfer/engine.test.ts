@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { Solver } from 'odex';
-import { rateShare } from '../disks';
-import { warmAt } from '../thermal';
-import { run, type Flow, type Heat, type Store, type Throttle, type Wire } from '.';
+import { rateShare } from '../disks/zone';
+import { warmAt } from '../thermal/warm';
+import { run } from './engine';
+import type { Flow, Heat, Store, Throttle, Wire } from './store';
 import { share } from './share';
 import { Resource, Taker } from './state';
 import { runs } from '../../fixtures/draws';

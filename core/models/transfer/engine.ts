@@ -1,13 +1,13 @@
-import { hooksFor, type Hooks } from './effects';
+import { hooksFor, type Hooks } from './effects/known';
 import { settle } from './settle';
 import { begin, isActive, type Body, type FlowCourse, type EngineState } from './state';
 import type { Flow } from './store';
 
 /** What became of a flow: when it began, its bar was full and all was written; s by cause and stretches where they were asked for. */
-export type FlowResult = Readonly<Pick<FlowCourse, 'began' | 'bar' | 'safe' | 'by' | 'stretches'>>;
+type FlowResult = Readonly<Pick<FlowCourse, 'began' | 'bar' | 'safe' | 'by' | 'stretches'>>;
 
 /** What became of a medium: B of cache left, °C at the end and at the hottest (NaN without heat), J drawn. */
-export type StoreResult = Readonly<Pick<Body, 'store' | 'cache' | 'warm' | 'hottest' | 'energy'>>;
+type StoreResult = Readonly<Pick<Body, 'store' | 'cache' | 'warm' | 'hottest' | 'energy'>>;
 
 export interface Outcome {
   seconds: number;

@@ -1,4 +1,4 @@
-import { warmAt } from '../thermal';
+import { warmAt } from '../thermal/warm';
 import type { Limit, Stretch } from './state';
 
 /** A part of a transfer that one thing decides. */
@@ -12,7 +12,7 @@ export interface Phase {
   rate: number;
 }
 
-export const LIMIT_WORDS: Record<Limit, string> = {
+const LIMIT_WORDS: Record<Limit, string> = {
   links: 'held by the links',
   other: 'held by the other end',
   'other rest': 'other end past its cache',

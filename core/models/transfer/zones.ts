@@ -1,4 +1,4 @@
-import { timeShare, type Law } from '../disks';
+import { timeShare, type Law } from '../disks/zone';
 
 /** Zones of a disk: how its rates fall from the outer tracks to the inner ones. */
 export interface Zones {

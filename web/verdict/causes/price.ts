@@ -1,5 +1,5 @@
 import type { ToldCause } from '@kymar/core/diagnosis';
-import { pricing, usualCurrency } from '@kymar/core/choice/prices';
+import { pricing, usualCurrency } from '@kymar/core/choice';
 import { nameOf } from '@kymar/core/catalog/parts';
 import type { Job } from '@kymar/core/job';
 import { useSettings } from '../../state/settings';

@@ -1,5 +1,5 @@
 import type { Activity } from '../../../job';
-import type { Path } from '../../../build/path';
+import type { Path } from '../../../assembly';
 import type { Drawn, Uncertain } from '../../../stats';
 import type { Case } from '../../case';
 

@@ -1,7 +1,7 @@
 import { explaining } from '../../../evidence';
 import { isExact, middlesOf, type Drawn } from '../../../stats';
 import type { Move } from '../../../job';
-import { run } from '../../../models/transfer';
+import { run } from '../../../models';
 import { collect } from '../../answer';
 import type { Inputs } from '../../inputs';
 import type { Opening, Test } from './kind';

@@ -1,8 +1,8 @@
 import { recordersFor } from '../../../evidence';
 import { isExact, middlesOf } from '../../../stats';
 import type { Load } from '../../../job';
-import { loadInputs } from '../../../models/loads';
-import { openedOver } from '../../kinds';
+import { loadInputs } from '../../../models';
+import { openedOver } from '../../kinds/open';
 import type { Opening } from './kind';
 import { MINUTES, test } from './tests';
 

@@ -1,8 +1,8 @@
 import { recordersFor } from '../../../evidence';
 import { isExact } from '../../../stats';
 import type { Scratch } from '../../../job';
-import { waitFor, waitInputs } from '../../../models/random';
-import { onDevice } from '../../kinds';
+import { waitFor, waitInputs } from '../../../models';
+import { onDevice } from '../../kinds/scratch';
 import type { Opening } from './kind';
 import { isOpen, MINUTES, questions, test } from './tests';
 

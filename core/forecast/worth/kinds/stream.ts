@@ -1,7 +1,7 @@
 import { recordersFor } from '../../../evidence';
 import { expectedOf, isExact, type Spread } from '../../../stats';
 import type { Stream } from '../../../job';
-import { drawnStreams, pacedOf, slowestOf, stalls } from '../../kinds';
+import { drawnStreams, pacedOf, slowestOf, stalls } from '../../kinds/stream';
 import type { Opening } from './kind';
 import { looks, MINUTES, questions, test } from './tests';
 

@@ -1,4 +1,4 @@
-import { settlesAt, timeTo, warmAt } from '../../thermal';
+import { settlesAt, timeTo, warmAt } from '../../thermal/warm';
 import { leap, markOf } from '../leap';
 import type { Body, FlowCourse } from '../state';
 import type { Heat, Throttle } from '../store';

@@ -1,15 +1,15 @@
 import * as z from 'zod';
-import { isLinkId } from '../../catalog/links';
-import { Accessory, ArrayMode, Bridge, Cable, Drive, Hop, Id, Name } from '../../catalog/parts';
+import { isLinkId } from '../catalog/links';
+import { Accessory, ArrayMode, Bridge, Cable, Drive, Hop, Id, Name } from '../catalog/parts';
 import { LOCKABLE } from './lock';
 
 /** What the system says a link negotiated, taken over as a fact. */
-export const Seen = z.object({
+const Seen = z.object({
   link: z.string().refine(isLinkId, { error: 'is no link mode Kymar knows' }),
   device: Name,
   at: z.iso.datetime(),
 });
-export type Seen = z.infer<typeof Seen>;
+type Seen = z.infer<typeof Seen>;
 
 /** What is handed over: a drive or several, what they sit in, what belongs to them. By value: a job file must stand alone. */
 export const Device = z.object({

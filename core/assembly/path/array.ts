@@ -3,16 +3,15 @@ import type { Spread } from '../../stats';
 import { assumed } from '../../catalog/assumptions';
 import type { Direction } from '../../catalog/links';
 import type { Host } from '../../catalog/parts';
+import { ARRAY_NAMES, layoutWords } from '../array/words';
 import {
-  ARRAY_NAMES,
-  layoutWords,
   membersTogether,
   sharedOf,
   streamMembers,
   throughArray,
   throughRedundancy,
   type Layout,
-} from '../array';
+} from '../array/layout';
 import { both, under, type Constraint } from './constraint';
 import type { PathParts } from './parts';
 import { DOING } from './words';

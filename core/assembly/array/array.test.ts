@@ -10,7 +10,7 @@ import {
   throughArray,
   writeMultiple,
   type Layout,
-} from '.';
+} from './layout';
 import { runs } from '../../fixtures/draws';
 
 const layout = (mode: ArrayMode, members: number): Layout => ({ mode, members, by: 'system' });

@@ -3,7 +3,10 @@ import { BRIDGES, CABLES, DRIVES, HOSTS, HUBS } from '../../catalog/stock';
 import { isExact } from '../../stats';
 import { DIRECTIONS, linkById, LINKS, practicalOf } from '../../catalog/links';
 import type { Bridge, Hop, Host } from '../../catalog/parts';
-import { blockWords, contentionWords, buildPath, explainFlow, hardCeiling, type PathParts } from '.';
+import { blockWords, contentionWords } from './words';
+import { buildPath, hardCeiling } from './build';
+import { explainFlow } from './flow';
+import type { PathParts } from './parts';
 import { draws, runs } from '../../fixtures/draws';
 
 const by = <T extends { id: string }>(list: readonly T[], id: string): T =>

@@ -1,5 +1,5 @@
 import { practicalOf, type Direction } from '../../catalog/links';
-import { ARRAY_NAMES } from '../array';
+import { ARRAY_NAMES } from '../array/words';
 import { both, type ConstraintId } from './constraint';
 import { lastLink } from './links';
 import { bestShared, type Negotiated } from './negotiate';

@@ -1,6 +1,6 @@
 import type { OwnRanges } from '../../catalog/assumptions';
 import type { Bridge, Cable, Connector, Drive, Endpoint, Hop, Host, Port } from '../../catalog/parts';
-import type { Layout } from '../array';
+import type { Layout } from '../array/layout';
 import type { Negotiated } from './negotiate';
 import type { Requests } from './requests';
 

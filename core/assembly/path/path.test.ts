@@ -3,16 +3,12 @@ import { BRIDGES, CABLES, DRIVES, HOSTS } from '../../catalog/stock';
 import { isExact } from '../../stats';
 import type { Host } from '../../catalog/parts';
 import { ceilingOf, DIRECTIONS, linkById, LINKS, modesOf, practicalOf } from '../../catalog/links';
-import {
-  blockWords,
-  reasonOf,
-  buildPath,
-  explainFlow,
-  hardCeiling,
-  isNarrow,
-  negotiate,
-  type PathParts,
-} from '.';
+import { blockWords, reasonOf } from './words';
+import { buildPath, hardCeiling } from './build';
+import { explainFlow } from './flow';
+import { isNarrow } from './path';
+import { negotiate } from './negotiate';
+import type { PathParts } from './parts';
 import { runs } from '../../fixtures/draws';
 
 const by = <T extends { id: string }>(list: readonly T[], id: string): T =>

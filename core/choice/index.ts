@@ -1,0 +1,61 @@
+export { type Comparison, compareBuilds } from './compare/builds';
+export { cacheFromTotals, secondsAt } from './compare/curve';
+export {
+  type ExchangeRate,
+  type PartKey,
+  STALE,
+  type UnitPrice,
+  ageOf,
+  costToday,
+  historyOf,
+  pricing,
+  unitOf,
+  usualCurrency,
+} from './prices/pricing';
+export { Finalists, activitiesOf } from './search/answer';
+export { against, baselines } from './search/baseline';
+export { type Candidate, partsOf } from './search/candidate';
+export { laterOn } from './search/later';
+export { lifeCost, payBack, sizesOf, wasted } from './search/money';
+export {
+  CRITERIA,
+  type Criterion,
+  PRESETS,
+  type Weights,
+  bestOf,
+  cheapestFirst,
+  nonDominated,
+  presetFor,
+  scoreOf,
+} from './search/order';
+export {
+  type Found,
+  type Progress,
+  type SearchShare,
+  buildKey,
+  joinShares,
+  search,
+  searchAll,
+} from './search/search';
+export { settles, settlesAll } from './search/settles';
+export { type SaidAnswer, type Summary, summaryOf } from './search/summary';
+export { type ChosenDevice, chooseTogether } from './search/together';
+export { slowedBy } from './search/uplinks';
+export { SURE, type Wanted, wantedOf } from './search/wanted';
+export { type CountedReason, type WhyNot, holdsWords, reasonWords, whyNot } from './search/why';
+export {
+  againstWords,
+  buildWords,
+  lifeCostWords,
+  moneyWords,
+  payBackWords,
+  plugWords,
+  portWords,
+  priceWords,
+  settlesWords,
+  slowedWords,
+  togetherProblem,
+  wastedWords,
+} from './search/words';
+export { type Cost, type Fix, fixes, tried } from './whatif/fix';
+export { type PartOption, connected, firstBuild, optionsAt, withDrives } from './whatif/options';

@@ -1,1 +1,0 @@
-export { repeat, type Repeated, type Repeats, type Kept, type Day } from './repeat';

@@ -1,2 +1,0 @@
-export { rateShare, timeShare, passed, wholeDisk, LAWS, type Law } from './zone';
-export { formatEnd, formatFromSheet, type Checkpoint, type FormatEnd } from './format';

@@ -1,9 +1,0 @@
-export {
-  operationsPerSecond,
-  behindCache,
-  scratchDay,
-  waitFor,
-  waitInputs,
-  halfTurn,
-  type Operations,
-} from './iops';
