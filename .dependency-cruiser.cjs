@@ -26,7 +26,6 @@ const CORE_MAY = [
   'fast-deep-equal',
   'pure-rand',
   'd3-random',
-  'ml-matrix',
   '@noble/hashes',
   'mdast',
   'mdast-util-from-markdown',

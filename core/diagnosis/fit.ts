@@ -1,5 +1,4 @@
-import { CholeskyDecomposition, inverse, Matrix } from 'ml-matrix';
-import { SAMPLES } from '../stats';
+import { cholesky, forward, SAMPLES } from '../stats';
 import { COARSE, EVERY, logsUnder, MODEL_SIGMA, type Evidence } from './evidence';
 import type { Hypothesis } from './hypothesis';
 import { lookedAt } from './look';
@@ -58,15 +57,9 @@ export function bells(
       return (width * sum) / n + (i === j ? times[i]!.sigma ** 2 : 0);
     }),
   );
-  const root = new CholeskyDecomposition(new Matrix(cov)).lowerTriangularMatrix;
-  const white = inverse(root).to2DArray();
-  const depth = root.diagonal().reduce((sum, l) => sum + Math.log(l), 0) + (d / 2) * Math.log(2 * Math.PI);
-  const whitened = (v: (i: number) => number) =>
-    white.map((row, i) => {
-      let sum = 0;
-      for (let j = 0; j <= i; j++) sum += row[j]! * v(j);
-      return sum;
-    });
+  const root = cholesky(cov);
+  const depth = root.reduce((sum, row, i) => sum + Math.log(row[i]!), 0) + (d / 2) * Math.log(2 * Math.PI);
+  const whitened = (v: (i: number) => number) => forward(root, v);
   const kept = Math.sqrt(Math.max(0, 1 - width));
   const points = Array.from({ length: n }, (_, k) =>
     whitened((i) => middles[i]! + kept * (rows[i]![k]! - middles[i]!)),

@@ -1,3 +1,4 @@
+import * as z from 'zod';
 import { registerLink, linkById, type Link } from '../catalog/links';
 import { HOSTS, SHOP } from '../catalog/stock';
 import { searchAll, wantedOf, compareBuilds } from '../choice';
@@ -24,8 +25,8 @@ import { timedRun } from '../fixtures/runs';
 import { findings, registerRule, type Rule } from '../fit';
 import { handover, toMarkdown } from '../handover';
 import { registerTraits, traitsOf, type Job, type Move } from '../job';
-import { protocolOf } from '../measure';
-import { format } from '../units';
+import { protocolOf, registerWay, runsOfReal, type EndEvent, type KeptRun } from '../measure';
+import { askedFor, askedOf, asks, format } from '../units';
 import { verdict } from '../verdict';
 import { CAUSES, nextTests, score, type Evidence, type Hypothesis } from '.';
 import { logsOf } from './evidence';
@@ -212,4 +213,51 @@ test('a cause: nothing but a change of the case; it stands in the diagnosis and 
   const activity = offload!.activities[2]!;
   const load: Evidence = { ...told, of: { ...of, activity }, time: { log: 3, sigma: 0.05 } };
   expect(score([load], { causes: [small] }).map(({ id }) => id)).not.toContain('tiny files');
+});
+
+test('a way to measure: what the server tells of it comes to runs of the job', () => {
+  const [
+    {
+      runs: [like],
+    },
+  ] = demoJobs() as [Job];
+  const forget = registerWay('thrice', {
+    ends: 'done',
+    runs: ({ kept }: { kept: { id: string } }) => [1, 2, 3].map((n) => ({ ...like!, id: `${kept.id}-${n}` })),
+  } as never);
+  const kept = { id: 'r', at: '2026-11-02T08:15:00.000Z', request: { kind: 'thrice' } } as unknown as KeptRun;
+  const purpose = { job: 'j', place: null, note: '', temperature: null };
+  const came = (end: object) => runsOfReal(kept, end as EndEvent, purpose, { path: null, activity: null });
+  expect(came({ type: 'done' }).map(({ id }) => id)).toEqual(['r-1', 'r-2', 'r-3']);
+  // An end that is another way's comes to nothing.
+  expect(came({ type: 'copied' })).toEqual([]);
+  forget();
+});
+
+test('a property: its schema says what form, table and published schema make of it', () => {
+  const part = askedFor({
+    id: asks('Id', z.string()),
+    weight: asks('Weight', z.number().min(1).max(9000).optional(), { of: 'g' }),
+    finish: asks('Finish', z.enum(['matt', 'gloss'])),
+  });
+  expect(askedOf(part).slice(1)).toEqual([
+    {
+      key: 'weight',
+      label: 'Weight',
+      of: 'g',
+      holds: { type: 'number', whole: false },
+      optional: true,
+      nullable: false,
+    },
+    {
+      key: 'finish',
+      label: 'Finish',
+      holds: { type: 'choice', options: ['matt', 'gloss'] },
+      optional: false,
+      nullable: false,
+    },
+  ]);
+  expect(z.toJSONSchema(part).properties).toMatchObject({ weight: { title: 'Weight', maximum: 9000 } });
+  // @ts-expect-error a number without what it is measured in does not compile
+  asks('Depth', z.number());
 });

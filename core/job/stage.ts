@@ -5,21 +5,61 @@ import type { Job } from './job';
 import { briefAt, placesOf } from './place';
 import type { Setup } from './setup';
 
-export const STAGES = [
-  'brief',
-  'choice',
-  'path',
-  'forecast',
-  'setup',
-  'bench',
-  'verdict',
-  'handover',
-] as const;
-export type Stage = (typeof STAGES)[number];
+/** How a stage stands: what is to be done there next. */
+type Standing = [state: 'open' | 'done' | 'attention', next: string];
+
+/** What the stages of a job go by. */
+interface Progress {
+  job: Job;
+  trouble: Trouble;
+  /** Something is built; everything is. */
+  built: boolean;
+  whole: boolean;
+  frozen: FrozenForecast | undefined;
+  /** The frozen forecast is of something else than the job as it stands. */
+  stale: boolean;
+  /** There is a run that counts. */
+  timed: boolean;
+}
+
+/** Every stage, in the order of the work. */
+const TABLE = {
+  brief: ({ job }) =>
+    job.machines.length === 0
+      ? ['open', 'Choose the machine']
+      : job.activities.length > 0
+        ? ['done', 'Change what the customer does']
+        : ['open', 'Describe the first activity'],
+  choice: ({ whole }) => (whole ? ['done', 'Compare other builds'] : ['open', 'See what to buy']),
+  path({ trouble, built, whole }) {
+    if (trouble.blocked) return ['attention', 'Fix what blocks the path'];
+    if (whole) return ['done', 'Try other parts'];
+    return [
+      'open',
+      built ? 'Choose and connect what is still open' : 'Choose a drive and how it is connected',
+    ];
+  },
+  forecast({ stale, frozen }) {
+    if (stale) return ['attention', 'Freeze the changed forecast'];
+    return frozen ? ['done', 'Read the frozen forecast'] : ['open', 'Freeze the forecast'];
+  },
+  setup: ({ job }) => setUp(job),
+  bench: ({ timed }) => (timed ? ['done', 'Add another run'] : ['open', 'Time the first run']),
+  verdict({ job, trouble, timed }) {
+    if (!timed) return ['open', 'Needs a finished run'];
+    if (trouble.unmet) return ['attention', 'Find out why it falls short'];
+    if (trouble.short) return ['attention', 'Find out why less came than was forecast'];
+    return job.decision ? ['done', 'Read the verdict'] : ['open', 'Decide'];
+  },
+  handover: ({ job }) => (job.decision ? ['done', 'Print or save the document'] : ['open', 'Decide first']),
+} satisfies Record<string, (progress: Progress) => Standing>;
+
+export type Stage = keyof typeof TABLE;
+export const STAGES = Object.keys(TABLE) as Stage[];
 
 export interface StageState {
   stage: Stage;
-  state: 'open' | 'done' | 'attention';
+  state: Standing[0];
   /** The one next thing to do there. */
   next: string;
 }
@@ -62,61 +102,26 @@ export function stages(job: Job, trouble: Trouble): StageState[] {
   const builds = placesOf(job).map((place) => briefAt(job, place)!.build);
   const built = builds.some((build) => build !== null);
   const stale = built && frozen !== undefined && isStale(job, frozen, trouble.own);
-  const at = (stage: Stage, state: StageState['state'], next: string): StageState => ({ stage, state, next });
-  return [
-    job.machines.length === 0
-      ? at('brief', 'open', 'Choose the machine')
-      : job.activities.length > 0
-        ? at('brief', 'done', 'Change what the customer does')
-        : at('brief', 'open', 'Describe the first activity'),
-    built && builds.every((build) => build !== null)
-      ? at('choice', 'done', 'Compare other builds')
-      : at('choice', 'open', 'See what to buy'),
-    trouble.blocked
-      ? at('path', 'attention', 'Fix what blocks the path')
-      : built && builds.every((build) => build !== null)
-        ? at('path', 'done', 'Try other parts')
-        : at(
-            'path',
-            'open',
-            built ? 'Choose and connect what is still open' : 'Choose a drive and how it is connected',
-          ),
-    stale
-      ? at('forecast', 'attention', 'Freeze the changed forecast')
-      : frozen
-        ? at('forecast', 'done', 'Read the frozen forecast')
-        : at('forecast', 'open', 'Freeze the forecast'),
-    setUp(job),
-    done.length > 0 ? at('bench', 'done', 'Add another run') : at('bench', 'open', 'Time the first run'),
-    done.length === 0
-      ? at('verdict', 'open', 'Needs a finished run')
-      : trouble.unmet
-        ? at('verdict', 'attention', 'Find out why it falls short')
-        : trouble.short
-          ? at('verdict', 'attention', 'Find out why less came than was forecast')
-          : job.decision
-            ? at('verdict', 'done', 'Read the verdict')
-            : at('verdict', 'open', 'Decide'),
-    job.decision
-      ? at('handover', 'done', 'Print or save the document')
-      : at('handover', 'open', 'Decide first'),
-  ];
+  const timed = done.length > 0;
+  const whole = built && builds.every((build) => build !== null);
+  const progress = { job, trouble, built, whole, frozen, stale, timed };
+  return STAGES.map((stage) => {
+    const [state, next] = TABLE[stage](progress);
+    return { stage, state, next };
+  });
 }
 
 /** How far the devices are set up. What was timed already was fitted, whether somebody kept a list or not. */
-function setUp(job: Job): StageState {
-  const at = (state: StageState['state'], next: string): StageState => ({ stage: 'setup', state, next });
+function setUp(job: Job): Standing {
   const fittings = job.fittings ?? [];
   const going = fittings.some((f) => f.format && f.format.ended === undefined);
   const isThrough = (id: string) => fittings.some((f) => f.device === id && f.complete !== undefined);
   const built = job.devices.filter((d) => d.parts !== null);
-  if (going) return at('open', 'A full format is under way');
-  if (built.length > 0 && built.every((d) => isThrough(d.id))) return at('done', 'Look at the checklist');
-  if (job.runs.length > 0 && fittings.length === 0) return at('done', 'Look at the checklist');
-  return at(
-    'open',
-    fittings.some((f) => f.steps.length > 0) ? 'Go on with the checklist' : 'Fit and format it',
-  );
+  if (going) return ['open', 'A full format is under way'];
+  if (built.length > 0 && built.every((d) => isThrough(d.id))) return ['done', 'Look at the checklist'];
+  if (job.runs.length > 0 && fittings.length === 0) return ['done', 'Look at the checklist'];
+  const begun = fittings.some((f) => f.steps.length > 0);
+  return ['open', begun ? 'Go on with the checklist' : 'Fit and format it'];
 }
 
 /** The stage to open a job at: the first that is not done. */

@@ -1,4 +1,5 @@
 export { exactly, spread, isExact, quantile, below, least, mixture, type Spread } from './spread';
+export { cholesky, forward } from './cholesky';
 export { about, draws, noise, summary, SAMPLES, SEED } from './sampling';
 export { eachDraw, expectedOf, middlesOf, oneOf, wayOf } from './draw';
 export type { Choice, Chosen, Drawing, Drawn, Uncertain, Way } from './draw';

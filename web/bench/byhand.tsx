@@ -1,4 +1,4 @@
-import { Box, Button, TextField, Typography } from '@mui/material';
+import { Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { isLoad, isMove, type Run, type Move, type Load } from '@kymar/core/job';
 import { format, parseQuantity } from '@kymar/core/units';
@@ -8,6 +8,7 @@ import { UntilField, type Until } from './until';
 import { waysOf, type Taken } from './taken';
 import { Pick } from '../ui/pick';
 import { useWrongAt } from './wrong';
+import { Columns } from '../ui/layout';
 
 type Kind = 'rate' | 'timed' | 'bound';
 
@@ -89,7 +90,7 @@ export function ByHand({
   const ready = wrong.length > 0 ? null : measure();
   return (
     <EntryScope value={scopeOf(job, 'bench', 'hand')}>
-      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
+      <Columns of={2}>
         <Pick
           label="What is known"
           value={kind}
@@ -176,7 +177,7 @@ export function ByHand({
         >
           Keep this figure
         </Button>
-      </Box>
+      </Columns>
     </EntryScope>
   );
 }

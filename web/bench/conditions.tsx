@@ -1,6 +1,7 @@
 import { Box, TextField, Typography } from '@mui/material';
 import { RunConditions, type Run } from '@kymar/core/job';
 import { SchemaForm } from '../ui/form';
+import { Columns } from '../ui/layout';
 
 /** What a person states of the conditions of the runs to come. */
 export type Conditions = Pick<
@@ -24,7 +25,7 @@ export function ConditionFields({
   const form = { of: RunConditions, values: value, onValues: onValue, unsaid: 'not noted' };
   return (
     <Box sx={{ mb: 1.5 }}>
-      <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 3fr) minmax(0, 1fr)', gap: 1.5 }}>
+      <Columns of="minmax(0, 3fr) minmax(0, 1fr)">
         <TextField
           label="Conditions"
           placeholder="warm room, another copy running"
@@ -32,7 +33,7 @@ export function ConditionFields({
           onChange={(e) => onValue({ ...value, note: e.target.value.slice(0, 400) })}
         />
         <SchemaForm {...form} keys={['temperature']} unsaid="" />
-      </Box>
+      </Columns>
       <Box component="details" sx={{ mt: 1, '& summary': { cursor: 'pointer' } }}>
         <Typography component="summary" variant="body2" color="textSecondary">
           More conditions

@@ -38,6 +38,7 @@ import { TracePanel } from './trace';
 import { asItIs, LookLine, useTested, WantedPanel, type WantedTest } from './wanted';
 import { Pick } from '../ui/pick';
 import { Watching } from './watching';
+import { Stack } from '../ui/layout';
 
 const WAYS = [
   ['watch', 'Watch a device'],
@@ -229,12 +230,12 @@ export function BenchView() {
         {way === 'trace' && <TracePanel at={at} activity={activity} onTaken={keep} />}
         {way === 'hand' && <ByHand job={job.id} activity={activity} onTaken={keep} />}
       </Panel>
-      <Box sx={{ display: 'grid', gap: 2 }}>
+      <Stack gap={2}>
         <WantedPanel job={job} looking={conditions.look} onTake={takeTest} />
         <ProtocolPanel job={job} onTake={takeUp} />
         <LearnedPanel job={job} />
         <RunList />
-      </Box>
+      </Stack>
     </Box>
   );
 }

@@ -1,4 +1,4 @@
-import { Box, Button, LinearProgress, TextField, Typography } from '@mui/material';
+import { Button, LinearProgress, TextField, Typography } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
 import { probeRig, simulate, type RigRun } from '@kymar/core/measure';
 import { hiddenCause, lookedAt, LOOKS } from '@kymar/core/diagnosis';
@@ -12,6 +12,7 @@ import { clock } from '../state/watch';
 import { useSituation } from '../state/situation';
 import { Pick } from '../ui/pick';
 import type { Taken } from './taken';
+import { Row, Stack } from '../ui/layout';
 
 /** How a simulated run is shown: within so many s, or so many times as fast as it would be. */
 const SHOWN = {
@@ -163,12 +164,12 @@ export function RigPanel({
   };
   const moved = play ? (play.run.samples.findLast((s) => s.t <= now)?.bytes ?? 0) : 0;
   return (
-    <Box sx={{ display: 'grid', gap: 1.5 }}>
+    <Stack>
       <Typography variant="body2" color="textSecondary">
         A unit is drawn from what the forecast leaves open, then timed with noise. For rehearsal: it obeys the
         model and says nothing about the customer’s drive.
       </Typography>
-      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
+      <Row gap={1.5} align="center" wrap>
         <TextField
           label="Unit"
           type="number"
@@ -217,7 +218,7 @@ export function RigPanel({
             {clock(now)}, shown {Math.max(1, Math.round(play.pace))} times as fast
           </Typography>
         )}
-      </Box>
+      </Row>
       {faulty && !play && (
         <Typography variant="body2">
           {told ? (
@@ -253,6 +254,6 @@ export function RigPanel({
           </Typography>
         </>
       )}
-    </Box>
+    </Stack>
   );
 }

@@ -1,6 +1,5 @@
 import { DeleteOutlineIcon } from '../ui/icons';
 import {
-  Box,
   Button,
   Dialog,
   DialogActions,
@@ -28,6 +27,7 @@ import { useJob } from '../ui/job';
 import { Panel } from '../ui/panel';
 import { EditDialog } from './edit';
 import { FlowLine } from './flowline';
+import { Stack } from '../ui/layout';
 
 const SHOWN = 60;
 
@@ -59,7 +59,7 @@ export function RunList() {
       </Panel>
     );
   return (
-    <Box sx={{ display: 'grid', gap: 2 }}>
+    <Stack gap={2}>
       {claims.map((claim) => (
         <Group
           key={claim.key}
@@ -71,7 +71,7 @@ export function RunList() {
           onEdit={replace}
         />
       ))}
-    </Box>
+    </Stack>
   );
 }
 

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { PRESSES, thumbOf } from '@kymar/core/measure';
 import { setSetting, useSettings } from '../state/settings';
 import { inMs } from '../ui/figure';
+import { Row } from '../ui/layout';
 
 /** s a bar takes to fill, and the share of it where it is to be pressed. */
 const FILLS = 2.4;
@@ -14,7 +15,7 @@ export function ThumbLine() {
   const thumb = useSettings((s) => s.thumb);
   const [open, setOpen] = useState(false);
   return (
-    <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
+    <Row align="center">
       <Typography variant="caption" color="textSecondary" sx={{ flex: 1 }}>
         {thumb
           ? `Your thumb: ${thumb.lag === 0 ? '' : `${inMs(thumb.lag)} late, `}± ${inMs(thumb.spread)} a press.`
@@ -24,7 +25,7 @@ export function ThumbLine() {
         Test my thumb
       </Button>
       {open && <ThumbTest close={() => setOpen(false)} />}
-    </Box>
+    </Row>
   );
 }
 

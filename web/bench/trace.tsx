@@ -14,6 +14,7 @@ import { waysOf, type Taken } from './taken';
 import { Pick } from '../ui/pick';
 import { OpeningView } from '../ui/waiting';
 import { Cells } from '../ui/cells';
+import { Columns } from '../ui/layout';
 
 const TraceChart = patientLazy(() => import('./tracechart'));
 
@@ -178,7 +179,7 @@ export function TracePanel({ at, activity, onTaken }: Props) {
         </Alert>
       )}
       {look && columns && (
-        <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(2, minmax(0, 1fr))' }}>
+        <Columns of={2}>
           <Pick
             label="Time"
             value={columns.time ?? 'none'}
@@ -229,7 +230,7 @@ export function TracePanel({ at, activity, onTaken }: Props) {
               )),
             )}
           </TextField>
-        </Box>
+        </Columns>
       )}
       {look && !read && <Preview look={look} />}
       {busy && <Typography role="status">Reading …</Typography>}

@@ -1,4 +1,4 @@
-import { Alert, Box, Button, Typography } from '@mui/material';
+import { Alert, Button, Typography } from '@mui/material';
 import { useMemo } from 'react';
 import { LOOKS } from '@kymar/core/diagnosis';
 import { caseOf } from '@kymar/core/forecast';
@@ -8,6 +8,7 @@ import type { Placed } from '../state/placed';
 import { useSituation } from '../state/situation';
 import { Panel } from '../ui/panel';
 import type { Conditions } from './conditions';
+import { Row } from '../ui/layout';
 
 /** A test that was taken up to find a cause. */
 export type WantedTest = NonNullable<Job['tests']>[number];
@@ -69,7 +70,7 @@ export function WantedPanel({
   return (
     <Panel title="To find the cause">
       {tests.map((test) => (
-        <Box key={test.look} sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
+        <Row key={test.look} align="center">
           <Typography variant="body2" sx={{ flex: 1, color: isMade(test) ? 'text.secondary' : undefined }}>
             {titleOf(test.look)}
             {test.activity ? `: ${job.activities.find(({ id }) => id === test.activity)?.name ?? ''}` : ''}
@@ -87,7 +88,7 @@ export function WantedPanel({
           <Button size="small" aria-label={`Remove: ${titleOf(test.look)}`} onClick={() => remove(test)}>
             Remove
           </Button>
-        </Box>
+        </Row>
       ))}
     </Panel>
   );

@@ -17,6 +17,7 @@ import { FlowLine } from './flowline';
 import { purposeOf } from './purpose';
 import { Pick } from '../ui/pick';
 import { useWrongAt } from './wrong';
+import { Columns, Row, Stack } from '../ui/layout';
 
 interface Props {
   job: Job;
@@ -57,7 +58,7 @@ export function Watching({ job, at, activity, where, conditions }: Props) {
     );
   return (
     <EntryScope value={scopeOf(job.id, 'bench', 'watch')}>
-      <Box sx={{ display: 'grid', gap: 1.5 }}>
+      <Stack>
         {problem && (
           <Alert severity="warning" variant="outlined" action={<Button onClick={look}>Look again</Button>}>
             {problem}
@@ -76,7 +77,7 @@ export function Watching({ job, at, activity, where, conditions }: Props) {
             )}
             {device && (
               <>
-                <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 2fr) minmax(0, 1fr)' }}>
+                <Columns of="minmax(0, 2fr) minmax(0, 1fr)">
                   <Pick
                     label="Device"
                     value={device.id}
@@ -94,7 +95,7 @@ export function Watching({ job, at, activity, where, conditions }: Props) {
                     value={still}
                     onValue={setStill}
                   />
-                </Box>
+                </Columns>
                 <Typography variant="body2" color="textSecondary">
                   {isLoad(activity)
                     ? 'Open the project in its program: the clock starts with the first bytes read. Say when it is open.'
@@ -112,7 +113,7 @@ export function Watching({ job, at, activity, where, conditions }: Props) {
             )}
           </>
         )}
-      </Box>
+      </Stack>
     </EntryScope>
   );
 }
@@ -202,7 +203,7 @@ function Shown({
           )}
         </>
       )}
-      <Box sx={{ display: 'flex', gap: 1 }}>
+      <Row>
         <Button
           variant="contained"
           sx={{ flex: 1 }}
@@ -214,7 +215,7 @@ function Shown({
         <Button variant="outlined" color="error" onClick={() => void stopRun(run.id).catch(refuse)}>
           Stop watching
         </Button>
-      </Box>
+      </Row>
     </>
   );
 }

@@ -19,6 +19,7 @@ import { Panel } from '../ui/panel';
 import { OtherEnds } from './ends';
 import { Pick } from '../ui/pick';
 import { blank, formOf, KindFields, ACTIVITY_KINDS, UNKNOWN } from './kinds';
+import { Stack } from '../ui/layout';
 
 /** What the customer does, and on which machine and device. */
 export function Activities({ job }: { job: Job }) {
@@ -55,7 +56,7 @@ export function Activities({ job }: { job: Job }) {
           Nothing yet. Add what the customer will do most: how much, how often, how long they will wait.
         </Typography>
       )}
-      <Box sx={{ display: 'grid', gap: 2 }}>
+      <Stack gap={2}>
         {activities.map((activity) => (
           <EntryScope key={activity.id} value={scopeOf(job.id, 'setup', activity.id)}>
             <Card
@@ -69,7 +70,7 @@ export function Activities({ job }: { job: Job }) {
             />
           </EntryScope>
         ))}
-      </Box>
+      </Stack>
     </Panel>
   );
 }

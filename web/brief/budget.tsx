@@ -1,9 +1,10 @@
-import { Box, TextField } from '@mui/material';
+import { TextField } from '@mui/material';
 import { useState } from 'react';
 import type { Money } from '@kymar/core/job';
 import { numeral, readNumber } from '@kymar/core/units';
 import { Pick } from '../ui/pick';
 import { useDraft } from '../ui/field';
+import { Columns } from '../ui/layout';
 
 const CURRENCIES = [
   'EUR',
@@ -50,7 +51,7 @@ export function Budget({
   const read = draft === null || draft.trim() === '' ? null : readMoney(draft, currency);
   const isWrong = draft !== null && draft.trim() !== '' && read === null;
   return (
-    <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'minmax(0, 3fr) minmax(0, 2fr)' }}>
+    <Columns of="minmax(0, 3fr) minmax(0, 2fr)" gap={1}>
       <TextField
         label="Budget"
         placeholder="not asked"
@@ -80,6 +81,6 @@ export function Budget({
           if (budget) onBudget({ ...budget, currency: v });
         }}
       />
-    </Box>
+    </Columns>
   );
 }

@@ -4,6 +4,7 @@ import type { Host } from '@kymar/core/catalog/parts';
 import { writeFact } from '@kymar/core/evidence';
 import { Pick } from '../ui/pick';
 import { FactField } from '../ui/field';
+import { Columns, Row } from '../ui/layout';
 
 /** Stands for the machine's built-in drive at the other end. */
 const BUILT_IN = '.';
@@ -48,10 +49,7 @@ export function OtherEnds({ host, move, onMove }: { host: Host; move: Move; onMo
   return (
     <Box sx={{ gridColumn: '1 / -1', display: 'grid', gap: 1 }}>
       {shares.map((share, i) => (
-        <Box
-          key={i}
-          sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'minmax(0, 3fr) minmax(0, 2fr) auto' }}
-        >
+        <Columns key={i} of="minmax(0, 3fr) minmax(0, 2fr) auto" gap={1}>
           {choose(share.endpoint ?? BUILT_IN, `${label}, ${i + 1}`, (end) =>
             set(i, { endpoint: end === BUILT_IN ? undefined : end }),
           )}
@@ -68,9 +66,9 @@ export function OtherEnds({ host, move, onMove }: { host: Host; move: Move; onMo
           >
             Remove
           </Button>
-        </Box>
+        </Columns>
       ))}
-      <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline' }}>
+      <Row align="baseline">
         <Typography variant="body2" color="textSecondary" sx={{ flex: 1 }}>
           One after another, together {writeFact(totalOf(shares).value, 'B') || 'not known'}.
         </Typography>
@@ -81,7 +79,7 @@ export function OtherEnds({ host, move, onMove }: { host: Host; move: Move; onMo
         >
           Another
         </Button>
-      </Box>
+      </Row>
     </Box>
   );
 }

@@ -13,6 +13,7 @@ import { DevicesPanel } from './devices';
 import { Machines } from './machines';
 import { PolicyPanel } from './needs';
 import { DateField } from '../ui/date';
+import { Columns, Stack } from '../ui/layout';
 
 /** What machines, what devices, what work, what targets. */
 export function BriefView() {
@@ -29,9 +30,9 @@ export function BriefView() {
           alignItems: 'start',
         }}
       >
-        <Box sx={{ display: 'grid', gap: 2 }}>
+        <Stack gap={2}>
           <Panel title="The job">
-            <Box sx={{ display: 'grid', gap: 1.75, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
+            <Columns of={2} gap={1.75}>
               <NameField
                 label="Title"
                 value={job.title}
@@ -60,16 +61,16 @@ export function BriefView() {
                 onChange={(e) => set({ note: e.target.value.slice(0, 4000) })}
                 sx={{ gridColumn: '1 / -1' }}
               />
-            </Box>
+            </Columns>
             <WorthFindingOut situation={situation} brief />
           </Panel>
           <Machines job={job} />
-        </Box>
-        <Box sx={{ display: 'grid', gap: 2 }}>
+        </Stack>
+        <Stack gap={2}>
           <Activities job={job} />
           <DevicesPanel job={job} />
           <PolicyPanel job={job} />
-        </Box>
+        </Stack>
       </Box>
     </EntryScope>
   );

@@ -12,6 +12,7 @@ import { PartSheet } from '../ui/sheet';
 import { PortsPanel } from './ports';
 import { Pick } from '../ui/pick';
 import { Which } from './which';
+import { Columns } from '../ui/layout';
 
 const USE: Record<JobMachine['use'], string> = {
   customer: 'The customer’s own',
@@ -84,7 +85,7 @@ function Machine({ job, machine }: { job: Job; machine: JobMachine }) {
   const used = job.connections.filter((c) => c.machine === machine.id).map((c) => c.port);
   return (
     <>
-      <Box sx={{ display: 'grid', gap: 1.75, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
+      <Columns of={2} gap={1.75}>
         <Pick
           label="Start from"
           value={hosts.some((h) => h.id === host.id) ? host.id : ''}
@@ -138,7 +139,7 @@ function Machine({ job, machine }: { job: Job; machine: JobMachine }) {
           fact={host.storage.write}
           onFact={(write) => setHost({ ...host, storage: { ...host.storage, write } })}
         />
-      </Box>
+      </Columns>
       <Typography variant="h3" sx={{ mt: 2, mb: 0.75 }}>
         Ports and slots
       </Typography>

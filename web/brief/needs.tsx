@@ -7,6 +7,7 @@ import { NameField } from '../ui/field';
 import { SchemaForm } from '../ui/form';
 import { Pick } from '../ui/pick';
 import { Panel } from '../ui/panel';
+import { Columns, Stack } from '../ui/layout';
 
 const POLICY_IDS = Object.keys(POLICIES) as PolicyId[];
 
@@ -16,9 +17,9 @@ export function NeedsPanel({ needs, onNeeds }: { needs: DeviceNeeds; onNeeds(nee
     onNeeds(next.fill && next.fill !== needs.fill ? { ...next, fill: within(next.fill) } : next);
   return (
     <>
-      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(2, minmax(0, 1fr))' }}>
+      <Columns of={2}>
         <SchemaForm of={DeviceNeeds} values={needs} onValues={set} unsaid="not asked" />
-      </Box>
+      </Columns>
       <Copies
         list={needs.copies ?? []}
         onList={(list) => {
@@ -35,7 +36,7 @@ export function PolicyPanel({ job }: { job: Job }) {
   const { policies = {} } = job;
   return (
     <Panel title="Where practitioners disagree, this job follows">
-      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(3, minmax(0, 1fr))' }}>
+      <Columns of={3}>
         {POLICY_IDS.map((id) => (
           <Pick
             label={POLICIES[id].question}
@@ -45,7 +46,7 @@ export function PolicyPanel({ job }: { job: Job }) {
             key={id}
           />
         ))}
-      </Box>
+      </Columns>
     </Panel>
   );
 }
@@ -94,7 +95,7 @@ function Copies({ list, onList }: { list: readonly Copy[]; onList(list: Copy[]):
           Add a copy
         </Button>
       </Box>
-      <Box sx={{ display: 'grid', gap: 1 }}>
+      <Stack gap={1}>
         {list.map((copy, i) => (
           <Box
             key={i}
@@ -125,7 +126,7 @@ function Copies({ list, onList }: { list: readonly Copy[]; onList(list: Copy[]):
             </Button>
           </Box>
         ))}
-      </Box>
+      </Stack>
       <Typography variant="body2" color="textSecondary" sx={{ mt: list.length > 0 ? 1 : 0 }}>
         {list.length === 0
           ? 'None are planned yet. The usual rule (common practice): three copies, on two media, one elsewhere; an array is one copy.'

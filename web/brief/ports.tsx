@@ -5,6 +5,7 @@ import { Connector, type Host } from '@kymar/core/catalog/parts';
 import { newId } from '../state/id';
 import { Pick } from '../ui/pick';
 import { NameField } from '../ui/field';
+import { Stack } from '../ui/layout';
 
 /** Modes that a connector of each shape can stand for. */
 const OFFERED: Record<Connector, (id: string) => boolean> = {
@@ -45,7 +46,7 @@ export function PortsPanel({
       modes: [LINKS.filter((l) => OFFERED[connector](l.id)).at(connector === 'PCIe slot' ? 14 : 0)!.id],
     });
   return (
-    <Box sx={{ display: 'grid', gap: 1 }}>
+    <Stack gap={1}>
       {host.ports.map((port) => (
         <Box
           key={port.id}
@@ -119,6 +120,6 @@ export function PortsPanel({
       >
         Add a port or slot
       </Button>
-    </Box>
+    </Stack>
   );
 }

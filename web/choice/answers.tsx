@@ -9,6 +9,7 @@ import { QuantityField } from '../ui/field';
 import { Panel } from '../ui/panel';
 import type { Searching } from './search';
 import { Settles } from './settles';
+import { Row } from '../ui/layout';
 
 const KIND: Record<SaidAnswer['kind'], string> = {
   meets: 'Meets every target at least cost',
@@ -101,7 +102,7 @@ export function AnswersPanel({
       )}
       {progress && (
         <Box sx={{ mt: 1.5 }} role="status">
-          <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5 }}>
+          <Row gap={1.5} align="center">
             <LinearProgress
               variant="determinate"
               value={(100 * progress.progress.drives) / Math.max(1, progress.progress.of)}
@@ -111,7 +112,7 @@ export function AnswersPanel({
             <Button size="small" onClick={stop}>
               Cancel
             </Button>
-          </Box>
+          </Row>
           <Typography variant="caption" color="textSecondary">
             {numeral(progress.progress.looked)} builds looked at.
             {progress.first ? ` So far: ${progress.first}.` : ''}
@@ -167,7 +168,7 @@ function Answer({
       <Typography variant="caption" color="textSecondary" component="div">
         {[first, ...rest].map(({ kind }) => KIND[kind]).join('; also: ')}
       </Typography>
-      <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline' }}>
+      <Row gap={2} align="baseline">
         <Typography variant={large ? 'h2' : 'h3'} component="div" sx={{ flex: 1 }}>
           {first.words}
         </Typography>
@@ -178,7 +179,7 @@ function Answer({
         >
           {first.money}
         </Typography>
-      </Box>
+      </Row>
       <Typography variant="body2" component="div">
         {unbroken(first.reason)} Port: {first.port}.
       </Typography>

@@ -1,5 +1,5 @@
 import { mustNotStall, traitsOf } from '@kymar/core/job';
-import { Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { DataGrid, type GridColDef, type GridSortModel } from '@mui/x-data-grid';
 import { useMemo, useState } from 'react';
 import { activitiesOf, type Wanted, type Weights } from '@kymar/core/choice';
@@ -8,6 +8,7 @@ import { useAnswer } from '../state/gate';
 import { saveFile } from '../ui/files';
 import { Panel } from '../ui/panel';
 import { choose, type Asked, type BuildRow } from '../workers';
+import { Row } from '../ui/layout';
 
 const PAGE = 50;
 const NONE: { rows: BuildRow[]; total: number } = { rows: [], total: 0 };
@@ -106,7 +107,7 @@ export function Builds({
     <Panel
       title="All builds that work"
       aside={
-        <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'center' }}>
+        <Row gap={1.5} align="center" wrap>
           <ToggleButtonGroup
             size="small"
             exclusive
@@ -133,7 +134,7 @@ export function Builds({
             sx={{ width: 180 }}
           />
           <Button onClick={() => void save()}>Save as CSV</Button>
-        </Box>
+        </Row>
       }
     >
       <DataGrid<BuildRow>

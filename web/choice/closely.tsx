@@ -13,6 +13,7 @@ import { Panel } from '../ui/panel';
 import type { Closely } from '../workers';
 import { Hourly } from './hourly';
 import { LaterPanel } from './later';
+import { Row } from '../ui/layout';
 
 /** One build closely: what must be paid, what it does, which money has no effect, what to mind. */
 export function CloselyPanel({
@@ -112,12 +113,12 @@ export function CloselyPanel({
       )}
       {one.against.length > 0 && (
         <Box sx={{ mt: 1.5 }}>
-          <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5 }}>
+          <Row gap={1.5} align="center">
             <Typography variant="h3" sx={{ flex: 1 }}>
               What it pays
             </Typography>
             <Hourly currency={wanted.currency} />
-          </Box>
+          </Row>
           <Box component="ul" sx={{ m: 0, pl: 2.25, typography: 'body2', '& li': { mt: 0.25 } }}>
             {one.against.map((words) => (
               <li key={words}>{unbroken(words)}</li>

@@ -19,6 +19,7 @@ import { useSearch } from './search';
 import { take } from './take';
 import { TogetherPanel } from './together';
 import { WhyNotPanel } from './whynot';
+import { Stack } from '../ui/layout';
 
 /** As many stand side by side. */
 const MOST_BESIDE = 4;
@@ -58,7 +59,7 @@ export function ChoiceView() {
   const onTake = (one: Closely) =>
     found && take(job, [{ candidate: one.candidate, words: one.words, device, found, wanted }], shop);
   return (
-    <Box sx={{ display: 'grid', gap: 2 }}>
+    <Stack gap={2}>
       <Box
         sx={{
           display: 'grid',
@@ -67,14 +68,14 @@ export function ChoiceView() {
           alignItems: 'start',
         }}
       >
-        <Box sx={{ display: 'grid', gap: 2 }}>
+        <Stack gap={2}>
           <AnswersPanel
             searching={searching}
             wanted={wanted}
             chosen={close?.id ?? null}
             onChoose={setChosen}
           />
-        </Box>
+        </Stack>
         {close && found ? (
           <CloselyPanel
             one={close}
@@ -135,12 +136,12 @@ export function ChoiceView() {
         }}
       >
         {found && <WhyNotPanel found={found} turn={turn} />}
-        <Box sx={{ display: 'grid', gap: 2 }}>
+        <Stack gap={2}>
           <TogetherPanel key={`${job.id} ${job.devices.length}`} job={job} />
           <Owned job={job} />
           <ChoiceHistory job={job} device={device} />
-        </Box>
+        </Stack>
       </Box>
-    </Box>
+    </Stack>
   );
 }

@@ -8,6 +8,7 @@ import { useShop } from '../state/shop';
 import { unbroken } from '../ui/figure';
 import { Pick } from '../ui/pick';
 import { choose, type Closely } from '../workers';
+import { Row } from '../ui/layout';
 
 /** A build in the machine the drive moves to later: the figures there beside those here. */
 export function LaterPanel({ one, wanted, job }: { one: Closely; wanted: Wanted; job: Job }) {
@@ -22,7 +23,7 @@ export function LaterPanel({ one, wanted, job }: { one: Closely; wanted: Wanted;
   const work = activitiesOf(wanted).slice(0, wanted.places[0]!.activities.length);
   return (
     <Box component="section" aria-label="Later" sx={{ mt: 1.5 }}>
-      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center' }}>
+      <Row gap={1.5} align="center">
         <Typography variant="h3" sx={{ flex: 1 }}>
           Later, in the next machine
         </Typography>
@@ -33,7 +34,7 @@ export function LaterPanel({ one, wanted, job }: { one: Closely; wanted: Wanted;
           onValue={setChosen}
           sx={{ width: 220 }}
         />
-      </Box>
+      </Row>
       {shown && (
         <Typography variant="body2" component="div" sx={{ mt: 0.5 }}>
           {shown.later === null ? (

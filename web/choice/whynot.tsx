@@ -5,6 +5,7 @@ import { numeral } from '@kymar/core/units';
 import { useAnswer } from '../state/gate';
 import { Panel } from '../ui/panel';
 import { choose, type Overview } from '../workers';
+import { Row } from '../ui/layout';
 
 /** As many are listed; what is typed narrows them. */
 const SHOWN = 12;
@@ -32,7 +33,7 @@ export function WhyNotPanel({ found, turn }: { found: Overview; turn: number }) 
       {found.reasons.length === 0 && (
         <Typography variant="body2">Nothing fell out: all that plugs together meets every target.</Typography>
       )}
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75 }}>
+      <Row gap={0.75} wrap>
         {found.reasons.map(({ reason, words, count }) => (
           <Chip
             key={reason}
@@ -44,7 +45,7 @@ export function WhyNotPanel({ found, turn }: { found: Overview; turn: number }) 
             onClick={() => setOnly(only === reason ? null : reason)}
           />
         ))}
-      </Box>
+      </Row>
       {asked && (
         <Box
           component="ul"

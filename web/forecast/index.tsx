@@ -17,6 +17,7 @@ import { Freeze } from './frozen';
 import { LifeLine, Years } from './life';
 import { Cells } from '../ui/cells';
 import { Tasks } from './tasks';
+import { Stack } from '../ui/layout';
 
 /** A column that a phone has no room for. */
 const wide = { display: { xs: 'none', sm: 'table-cell' } };
@@ -60,7 +61,7 @@ export function Forecast() {
     forecast.activities.find(hasCourse) ??
     forecast.activities[0];
   return (
-    <Box sx={{ display: 'grid', gap: 2 }}>
+    <Stack gap={2}>
       <Panel title="How long it will take" aria-busy={!fresh && !problem}>
         {problem && (
           <Typography color="error" role="alert" sx={{ mb: 1 }}>
@@ -108,7 +109,7 @@ export function Forecast() {
           alignItems: 'start',
         }}
       >
-        <Box sx={{ display: 'grid', gap: 2 }}>
+        <Stack gap={2}>
           {shown &&
             (hasCourse(shown) ? (
               <CoursePanel key={shown.activity.id} at={at} of={shown} />
@@ -116,16 +117,16 @@ export function Forecast() {
               <Parts of={shown} />
             ))}
           {shown && <Compare at={at} activity={shown.activity} />}
-        </Box>
-        <Box sx={{ display: 'grid', gap: 2 }}>
+        </Stack>
+        <Stack gap={2}>
           <Freeze job={job} />
           <Tasks at={at} forecast={forecast} />
           {shown && hasCourse(shown) && <Drivers course={shown.course} />}
           <LifeLine at={at} forecast={forecast} />
           <Years at={at} />
-        </Box>
+        </Stack>
       </Box>
-    </Box>
+    </Stack>
   );
 }
 

@@ -26,6 +26,7 @@ import { PriceHistory } from './history';
 import { setSetting, useSettings } from '../state/settings';
 import { Importer } from './import';
 import { LISTED, ListingDialog, type Listed } from './listing';
+import { Row } from '../ui/layout';
 
 const NAMES: Record<PartKind, string> = {
   drives: 'Drives',
@@ -71,7 +72,7 @@ export function Parts() {
         gridTemplateRows: 'auto auto 1fr',
       }}
     >
-      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
+      <Row gap={1.5} align="center" wrap>
         <Typography variant="h1" sx={{ flex: 1 }}>
           Parts
         </Typography>
@@ -102,8 +103,8 @@ export function Parts() {
         <Button onClick={() => saveFile('library.kymar-parts.json', writeLibrary(shop), 'application/json')}>
           Save all
         </Button>
-      </Box>
-      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
+      </Row>
+      <Row gap={1.5} align="center" wrap>
         <ToggleButtonGroup
           size="small"
           exclusive
@@ -126,7 +127,7 @@ export function Parts() {
           onChange={(e) => setSearch(e.target.value)}
           sx={{ width: 200 }}
         />
-      </Box>
+      </Row>
       <Box
         sx={{
           display: 'grid',

@@ -1,4 +1,4 @@
-import { Box, Typography } from '@mui/material';
+import { Typography } from '@mui/material';
 import { memo } from 'react';
 import { sourceWords, typedOver, type Fact } from '@kymar/core/evidence';
 import { PART_KINDS, type Drive } from '@kymar/core/catalog/parts';
@@ -9,6 +9,7 @@ import { FactField } from '../ui/field';
 import { changeBuild, type Placed } from '../state/placed';
 import { Pick } from '../ui/pick';
 import { Panel } from '../ui/panel';
+import { Columns } from '../ui/layout';
 
 type Property = 'capacity' | 'read' | 'write' | 'rest' | 'cache' | 'tbw' | 'warrantyYears';
 const FIELDS: [Property, string, Dimension, Unit?][] = [
@@ -40,7 +41,7 @@ export const DriveSheet = memo(function DriveSheet({ drive, at }: { drive: Drive
         Change what you know better. An unknown figure stands for the range of what is on the market.
       </Typography>
       <EntryScope value={scopeOf(at.job, 'setup', at.place.device, drive.id)}>
-        <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
+        <Columns of={2}>
           {drive.revisions && (
             <Pick
               label="Revision of this unit"
@@ -69,7 +70,7 @@ export const DriveSheet = memo(function DriveSheet({ drive, at }: { drive: Drive
               helperText={sourceWords(drive[property].source)}
             />
           ))}
-        </Box>
+        </Columns>
       </EntryScope>
     </Panel>
   );

@@ -17,6 +17,7 @@ import { Findings } from './findings';
 import { Segments } from './segments';
 import { Fixes } from './fixes';
 import { Plugged } from './plugged';
+import { Stack } from '../ui/layout';
 
 /** What to begin with at a place: the device that is chosen already, connected; else any that works. */
 function started(job: Job, at: Placed) {
@@ -56,17 +57,17 @@ export function PathView() {
         alignItems: 'start',
       }}
     >
-      <Box sx={{ display: 'grid', gap: 2 }}>
+      <Stack gap={2}>
         <BuildPanel path={path} />
         <Fixes at={at} list={fixes} problem={problem} />
         <Plugged at={at} path={path} />
         <DriveSheet drive={at.build.drive} at={at} />
-      </Box>
-      <Box sx={{ display: 'grid', gap: 2 }}>
+      </Stack>
+      <Stack gap={2}>
         <Findings job={job} list={list} state={stateOf(setting, list)} fixes={fixes} />
         {situation && <ArrayPanel path={path} situation={situation} />}
         <Segments path={path} direction={direction} />
-      </Box>
+      </Stack>
     </Box>
   );
 }

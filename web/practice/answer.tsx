@@ -1,4 +1,4 @@
-import { Box, Button, Typography } from '@mui/material';
+import { Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import type { Rig, PracticeStep } from '@kymar/core/practice';
 import { answerTo } from '../state/gate';
@@ -6,6 +6,7 @@ import { Panel } from '../ui/panel';
 import { practice } from '../workers';
 import { name } from './play';
 import { Pick } from '../ui/pick';
+import { Stack } from '../ui/layout';
 
 const HEALTHY = 'healthy';
 const NOTHING = 'nothing';
@@ -42,7 +43,7 @@ export function AnswerForm({
   };
   return (
     <Panel title="Name it">
-      <Box sx={{ display: 'grid', gap: 1.5 }}>
+      <Stack>
         <Pick
           label="The cause"
           value={cause}
@@ -73,7 +74,7 @@ export function AnswerForm({
             {problem}
           </Typography>
         )}
-      </Box>
+      </Stack>
     </Panel>
   );
 }

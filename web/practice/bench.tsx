@@ -6,6 +6,7 @@ import { format } from '@kymar/core/units';
 import { unbroken } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { Cells, oneLine } from '../ui/cells';
+import { Stack } from '../ui/layout';
 
 export const minutesWords = (minutes: number): string =>
   minutes < 1.5 ? 'a minute' : unbroken(format(minutes * 60, 's', 2));
@@ -30,7 +31,7 @@ export function PracticeBench({
 }) {
   const title = LEVELS.find(({ id }) => id === level)?.title ?? '';
   return (
-    <Box sx={{ display: 'grid', gap: 2 }}>
+    <Stack gap={2}>
       <Panel
         title={rig.device}
         aside={
@@ -112,6 +113,6 @@ export function PracticeBench({
           })}
         </Panel>
       )}
-    </Box>
+    </Stack>
   );
 }

@@ -9,6 +9,7 @@ import { DebriefPanel } from './debrief';
 import { beginRound, leave, step, usePractice } from './play';
 import { Record } from './record';
 import { PracticeBench } from './bench';
+import { Row } from '../ui/layout';
 
 /** Rigs with a hidden fault or none: looks and tests cost simulated minutes, then the cause is named. */
 export function PracticeView() {
@@ -26,13 +27,13 @@ export function PracticeView() {
         gap: 2,
       }}
     >
-      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2, flexWrap: 'wrap' }}>
+      <Row gap={2} align="baseline" wrap>
         <Typography variant="h1">Practice</Typography>
         <Typography color="textSecondary" sx={{ flex: { xs: '1 0 100%', sm: 1 }, order: { xs: 2, sm: 0 } }}>
           A rig that may hide a fault. Look, time, name the cause. No clock but the simulated one.
         </Typography>
         {going && <Button onClick={leave}>Leave this round</Button>}
-      </Box>
+      </Row>
       {going ? <Going key={`${going.level} ${going.seed}`} {...going} /> : <Start />}
       <Record />
     </Box>

@@ -1,5 +1,5 @@
 import { spread } from '@kymar/core/stats';
-import { Box, Typography } from '@mui/material';
+import { Typography } from '@mui/material';
 import { useState } from 'react';
 import { cacheFromTotals } from '@kymar/core/choice';
 import { given } from '@kymar/core/evidence';
@@ -7,6 +7,7 @@ import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
+import { Columns } from '../ui/layout';
 
 /** A rate read off a copy is good to about this share [memory]. */
 const READING = 0.02;
@@ -47,12 +48,12 @@ export function CacheFromTotals() {
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
         Of one long copy: what was moved in all, how long it took, and the two speeds it ran at.
       </Typography>
-      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(2, minmax(0, 1fr))' }}>
+      <Columns of={2}>
         {field('bytes', 'Moved in all', 'bytes')}
         {field('seconds', 'Took', 'time')}
         {field('fast', 'Speed at first', 'rate')}
         {field('slow', 'Speed later', 'rate')}
-      </Box>
+      </Columns>
       <Typography sx={{ mt: 1.25 }} aria-live="polite" color={problem ? 'error' : undefined}>
         {problem ?? (
           <>

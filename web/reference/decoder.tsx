@@ -4,6 +4,7 @@ import { decode, LONGEST, type Decoded, type Flag } from '@kymar/core/catalog/de
 import { linkById, practicalOf } from '@kymar/core/catalog/links';
 import { format } from '@kymar/core/units';
 import { Panel } from '../ui/panel';
+import { Stack } from '../ui/layout';
 
 const EXAMPLES = [
   'USB 3.2 Gen 2x2 portable SSD 2TB, up to 20GB/s',
@@ -55,7 +56,7 @@ export function DecodedName({ found: { text, readings, flags, links } }: { found
   if (readings.length === 0 && flags.length === 0)
     return <Typography>Nothing in it names an interface, a size or a shape.</Typography>;
   return (
-    <Box sx={{ display: 'grid', gap: 1.5 }}>
+    <Stack>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }} role="status">
         {links.length === 0 && (
           <Typography sx={{ fontWeight: 600 }}>It names no link that exists.</Typography>
@@ -109,6 +110,6 @@ export function DecodedName({ found: { text, readings, flags, links } }: { found
           </Typography>,
         ])}
       </Box>
-    </Box>
+    </Stack>
   );
 }

@@ -15,6 +15,7 @@ import { CacheFromMoments } from './moments';
 import { PerFile } from './perfile';
 import { RatingEnd } from './rating';
 import { TaughtPanel } from './taught';
+import { Stack } from '../ui/layout';
 
 /** What a technician looks up: names decoded, units converted, interfaces, rules of thumb. */
 export function Reference() {
@@ -36,7 +37,7 @@ export function Reference() {
       <Typography variant="h1" sx={{ gridColumn: '1 / -1' }}>
         Reference
       </Typography>
-      <Box sx={{ display: 'grid', gap: 2 }}>
+      <Stack gap={2}>
         <Decoder />
         <PluggedDevices />
         <Converter />
@@ -61,12 +62,12 @@ export function Reference() {
             ))}
           </Box>
         </Panel>
-      </Box>
-      <Box sx={{ display: 'grid', gap: 2 }}>
+      </Stack>
+      <Stack gap={2}>
         <Interfaces />
         <TaughtPanel />
         <Assumptions />
-      </Box>
+      </Stack>
     </Box>
   );
 }

@@ -1,6 +1,7 @@
 import { AddIcon, DeleteOutlineIcon } from '../ui/icons';
 import { Box, Button, IconButton } from '@mui/material';
 import type { ReactNode } from 'react';
+import { Stack } from '../ui/layout';
 
 /** What is entered several times, with what keeps it apart from the others. */
 interface Keyed {
@@ -37,7 +38,7 @@ export function Rows<Row extends Keyed>({
     onRows([...rows, { ...next(rows.at(-1)!), key: Math.max(...rows.map(({ key }) => key)) + 1 }]);
   return (
     <>
-      <Box sx={{ display: 'grid', gap: 1 }}>
+      <Stack gap={1}>
         {rows.map((row, i) => (
           <Box
             key={row.key}
@@ -54,7 +55,7 @@ export function Rows<Row extends Keyed>({
             </IconButton>
           </Box>
         ))}
-      </Box>
+      </Stack>
       <Button
         size="small"
         startIcon={<AddIcon />}

@@ -1,7 +1,6 @@
 import { moment } from '@kymar/core/units';
 import {
   Alert,
-  Box,
   Button,
   Checkbox,
   Dialog,
@@ -31,6 +30,7 @@ import { saveFile } from '../ui/files';
 import { Panel } from '../ui/panel';
 import { read, type BackupPreview } from '../workers';
 import { Cells } from '../ui/cells';
+import { Row } from '../ui/layout';
 
 const when = (at: string) => moment(at);
 
@@ -63,7 +63,7 @@ export function BackupPanel() {
         One file holds all jobs, your parts and the bin.{' '}
         {backedUp ? `Last backed up ${when(backedUp)}.` : 'Nothing was backed up yet.'}
       </Typography>
-      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+      <Row wrap>
         <Button variant="contained" onClick={() => void save()}>
           Back up everything
         </Button>
@@ -78,7 +78,7 @@ export function BackupPanel() {
         <Button variant="outlined" onClick={() => input.current?.click()}>
           Restore from a file
         </Button>
-      </Box>
+      </Row>
       {wrong.length > 0 && (
         <Alert severity="error" variant="outlined" sx={{ mt: 1.5 }} onClose={() => setWrong([])}>
           {wrong.slice(0, 8).join(' ')}
@@ -116,13 +116,13 @@ export function BackupPanel() {
               The last back-up into “{folder.name}” failed: {problem}
             </Alert>
           )}
-          <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+          <Row wrap>
             <Button variant="outlined" onClick={() => void (state === 'asleep' ? wakeUp() : backUpNow())}>
               {state === 'asleep' ? 'Go on backing up' : 'Back up now'}
             </Button>
             <Button onClick={() => void chooseFolder()}>Choose another folder</Button>
             <Button onClick={stopBackup}>Stop it</Button>
-          </Box>
+          </Row>
         </>
       )}
       {found && <RestoreDialog found={found} close={() => setFound(null)} />}

@@ -4,6 +4,7 @@ import { BackupPanel } from './backup';
 import { BinPanel } from './bin';
 import { RatesPanel } from './rates';
 import { StoragePanel } from './storage';
+import { Stack } from '../ui/layout';
 
 /** What this browser keeps, and how to keep it safe. */
 export function SettingsView() {
@@ -26,14 +27,14 @@ export function SettingsView() {
         Settings
       </Typography>
       <AsidePanel />
-      <Box sx={{ display: 'grid', gap: 2 }}>
+      <Stack gap={2}>
         <BackupPanel />
         <RatesPanel />
-      </Box>
-      <Box sx={{ display: 'grid', gap: 2 }}>
+      </Stack>
+      <Stack gap={2}>
         <StoragePanel />
         <BinPanel />
-      </Box>
+      </Stack>
     </Box>
   );
 }

@@ -1,4 +1,4 @@
-import { Box, Button, FormControlLabel, Switch, TextField, Typography } from '@mui/material';
+import { Button, FormControlLabel, Switch, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { holdsOf, type Situation } from '@kymar/core/forecast';
 import { middle, recordersFor, type Estimate } from '@kymar/core/evidence';
@@ -12,6 +12,7 @@ import { Panel } from '../ui/panel';
 import { contentsFor } from '../workers';
 import { asLocal, useNow } from './clock';
 import { changeFitting, without } from './fitting';
+import { Row, Stack } from '../ui/layout';
 
 /** B that the work says are kept on it already; null where nobody said. */
 function keptNow({ activities }: Situation): number | null {
@@ -51,9 +52,9 @@ export function Contents({
         going ? (going.ended ? 'Contents moved over' : 'Contents on their way') : 'Moving the contents over'
       }
     >
-      <Box sx={{ display: 'grid', gap: 1.5 }}>
+      <Stack>
         {!going && (
-          <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
+          <Row gap={1.5} wrap>
             <QuantityField
               label="Contents"
               dimension="bytes"
@@ -65,7 +66,7 @@ export function Contents({
               control={<Switch checked={compared} onChange={(_, on) => setCompared(on)} />}
               label="read back and compared"
             />
-          </Box>
+          </Row>
         )}
         {going && !going.ended && (
           <TextField
@@ -102,7 +103,7 @@ export function Contents({
             {going?.ended && ` Over ${moment(new Date(going.ended))}.`}
           </Typography>
         )}
-        <Box sx={{ display: 'flex', gap: 1 }}>
+        <Row>
           {!going && (
             <Button
               variant="outlined"
@@ -118,8 +119,8 @@ export function Contents({
             </Button>
           )}
           {going && <Button onClick={() => set(undefined)}>Start anew</Button>}
-        </Box>
-      </Box>
+        </Row>
+      </Stack>
     </Panel>
   );
 }

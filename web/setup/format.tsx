@@ -10,6 +10,7 @@ import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { asLocal, useNow } from './clock';
 import { changeFitting, without } from './fitting';
+import { Row, Stack } from '../ui/layout';
 
 /** A pass in less than this share of the least that is forecast is questioned. */
 const TOO_FAST = 0.6;
@@ -94,7 +95,7 @@ function Going({
   const total = found !== null && typeof found !== 'string' ? found.total : expected;
   return (
     <Panel title={ended ? 'Full format, done' : 'Full format, under way'}>
-      <Box sx={{ display: 'grid', gap: 1.5 }}>
+      <Stack>
         <TextField
           type="datetime-local"
           label="Started"
@@ -132,7 +133,7 @@ function Going({
           </Alert>
         )}
         {checkpoints.map((c, i) => (
-          <Box key={i} sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
+          <Row key={i} align="center">
             <Typography
               variant="body2"
               sx={{ width: 56, textAlign: 'right', fontVariantNumeric: 'tabular-nums' }}
@@ -154,7 +155,7 @@ function Going({
             >
               Remove
             </Button>
-          </Box>
+          </Row>
         ))}
         {!ended && (
           <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
@@ -176,15 +177,15 @@ function Going({
             </Button>
           </Box>
         )}
-        <Box sx={{ display: 'flex', gap: 1 }}>
+        <Row>
           {!ended && (
             <Button variant="outlined" onClick={() => set({ ...pass, ended: new Date().toISOString() })}>
               It is done
             </Button>
           )}
           <Button onClick={() => set(undefined)}>Forget it</Button>
-        </Box>
-      </Box>
+        </Row>
+      </Stack>
     </Panel>
   );
 }

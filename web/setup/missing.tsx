@@ -2,6 +2,7 @@ import { Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import { searchMissing, type MissingAnswers, type StepFacts } from '@kymar/core/fitting';
 import { Panel } from '../ui/panel';
+import { Row } from '../ui/layout';
 
 const MOST = 4;
 
@@ -31,13 +32,13 @@ export function Missing({ bench }: { bench: StepFacts }) {
       {next && (
         <Box role="group" aria-label={next.ask} sx={{ mb: 1.5 }}>
           <Typography sx={{ fontWeight: 600, mb: 0.75 }}>{next.ask}</Typography>
-          <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+          <Row wrap>
             {next.answers.map(({ id, words }) => (
               <Button key={id} variant="outlined" onClick={() => setAnswers({ ...answers, [next.id]: id })}>
                 {words}
               </Button>
             ))}
-          </Box>
+          </Row>
         </Box>
       )}
       <Typography variant="body2" role="status" color="textSecondary" sx={{ mb: 0.5 }}>

@@ -12,6 +12,7 @@ import { Panel } from '../ui/panel';
 import { changeFitting, without } from './fitting';
 import { Pick } from '../ui/pick';
 import { DateField } from '../ui/date';
+import { Columns } from '../ui/layout';
 
 const asDay = (iso: string) => calendarDay(new Date(`${iso}T12:00`));
 const today = () => new Date().toLocaleDateString('sv-SE');
@@ -28,7 +29,7 @@ export function UnitPanel({ at, job, fitting }: { at: Placed; job: Job; fitting:
   );
   return (
     <Panel title="This unit">
-      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(2, minmax(0, 1fr))' }}>
+      <Columns of={2}>
         <TextField
           label="Serial number"
           value={serial}
@@ -49,7 +50,7 @@ export function UnitPanel({ at, job, fitting }: { at: Placed; job: Job; fitting:
         <Typography variant="body2" color="textSecondary" sx={{ alignSelf: 'center' }}>
           {typeof years === 'number' ? `Its sheet says ${format(years, 'years')}.` : ''}
         </Typography>
-      </Box>
+      </Columns>
       {last && (
         <Alert severity={last < today() ? 'info' : 'warning'} variant="outlined" sx={{ mt: 1.5 }}>
           {last < today()

@@ -8,6 +8,7 @@ import { newId } from '../state/id';
 import { FactField, NameField, QuantityField } from './field';
 import { Pick } from './pick';
 import { Small } from './small';
+import { Columns } from './layout';
 
 type Values = Record<string, unknown>;
 
@@ -401,7 +402,7 @@ function List({
   const name = (id: string) => (links && isLinkId(id) ? linkById(id).name : wordsFor(column, id));
   if (key === 'ends')
     return (
-      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1 }}>
+      <Columns of="1fr 1fr" gap={1}>
         {[0, 1].map((i) => (
           <Pick
             key={i}
@@ -411,7 +412,7 @@ function List({
             onValue={(end) => onValue(value.map((v, k) => (k === i ? end : v)))}
           />
         ))}
-      </Box>
+      </Columns>
     );
   return (
     <Autocomplete

@@ -14,6 +14,7 @@ import { Guarded } from './boundary';
 import { useNarrow } from './narrow';
 import { StageTrack } from './stages';
 import { patientLazy } from './lazy';
+import { Row } from './layout';
 
 const JobStrip = patientLazy(() => import('./jobstrip'));
 /** Of the strip with its words, where it is not worked on: nothing moves when it comes. */
@@ -182,7 +183,7 @@ function Gone({ id }: { id: string }) {
       <Typography sx={{ my: 1.5 }}>
         This browser keeps no job “{id}”. It may have been removed, or belong to another browser.
       </Typography>
-      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+      <Row wrap>
         <Button component={Link} to="/jobs" variant="contained">
           See all jobs
         </Button>
@@ -190,7 +191,7 @@ function Gone({ id }: { id: string }) {
           Look in the bin
         </Button>
         {watch?.job === id && <Button onClick={discard}>Discard its clock</Button>}
-      </Box>
+      </Row>
     </Box>
   );
 }

@@ -5,6 +5,7 @@ import { useEffect, useRef } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { NARROW } from './narrow';
 import type { Stage, StageState } from '@kymar/core/job';
+import { Row } from './layout';
 
 export const STAGE_NAMES: Record<Stage, string> = {
   brief: 'Brief',
@@ -69,7 +70,7 @@ export function StageTrack({
             '&.active': { borderColor: 'primary.main', bgcolor: 'background.default' },
           }}
         >
-          <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75 }}>
+          <Row gap={0.75} align="center">
             <Mark state={state} />
             <Typography variant="body2" sx={{ fontWeight: 620 }}>
               {STAGE_NAMES[stage]}
@@ -77,7 +78,7 @@ export function StageTrack({
                 , {SAID[state]}
               </Box>
             </Typography>
-          </Box>
+          </Row>
           <Typography
             variant="caption"
             color="textSecondary"

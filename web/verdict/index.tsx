@@ -16,6 +16,7 @@ import { patientLazy } from '../ui/lazy';
 import { Notice } from '../ui/notice';
 import { Panel } from '../ui/panel';
 import { Band } from './band';
+import { Stack } from '../ui/layout';
 
 /** Only where a load was timed at more than one place. */
 const FeltPanel = patientLazy(async () => ({ default: (await import('./felt')).FeltPanel }));
@@ -298,7 +299,7 @@ function DecisionPanel({
           Decided on {job.decision.at.slice(0, 10)}: {DECISIONS[job.decision.kind].toLowerCase()}.
         </Typography>
       )}
-      <Box sx={{ display: 'grid', gap: 1.5 }}>
+      <Stack>
         <ToggleButtonGroup
           exclusive
           size="small"
@@ -349,7 +350,7 @@ function DecisionPanel({
             <Button onClick={() => decide(null)}>Take the decision back</Button>
           </>
         )}
-      </Box>
+      </Stack>
       <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 2 }}>
         Violet is measured, the pale band is the forecast’s 5 to 95 % range, its line the expected value.
       </Typography>

@@ -4,6 +4,7 @@ import type { Going } from '../../state/runs';
 import { stopRun } from '../../state/server';
 import { FlowLine } from '../flowline';
 import { WAYS, type WayId } from './ways';
+import { Row } from '../../ui/layout';
 
 /** A run that goes on: its rate as it comes, how far it is, how to stop it. */
 export function GoingRun({ going, onProblem }: { going: Going; onProblem(words: string): void }) {
@@ -17,7 +18,7 @@ export function GoingRun({ going, onProblem }: { going: Going; onProblem(words: 
         value={last ? Math.min(100, (100 * last.bytes) / total) : 0}
         aria-label="Progress of the run"
       />
-      <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
+      <Row gap={2} align="center">
         <Typography role="status" sx={{ flex: 1 }}>
           {going.direction === 'write' ? 'Writing' : 'Reading'} in {going.run.folder}:{' '}
           {format(last?.bytes ?? 0, 'B')} of {format(total, 'B')}
@@ -30,7 +31,7 @@ export function GoingRun({ going, onProblem }: { going: Going; onProblem(words: 
         >
           Stop and clean up
         </Button>
-      </Box>
+      </Row>
     </>
   );
 }
@@ -49,7 +50,7 @@ export function Queue({ list, onProblem }: { list: readonly Going[]; onProblem(w
       {[...list]
         .sort((a, b) => (a.waiting ?? 0) - (b.waiting ?? 0))
         .map((going) => (
-          <Box key={going.run.id} sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+          <Row key={going.run.id} align="center">
             <Typography variant="body2" sx={{ flex: 1 }}>
               {wayOf(going)} in {going.run.folder}
               {going.waiting ? `, after ${counted(going.waiting, 'run')}` : ''}
@@ -60,7 +61,7 @@ export function Queue({ list, onProblem }: { list: readonly Going[]; onProblem(w
             >
               Take out
             </Button>
-          </Box>
+          </Row>
         ))}
     </Box>
   );

@@ -1,4 +1,4 @@
-import { Alert, Box, Button, Typography } from '@mui/material';
+import { Alert, Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import type { TargetLabel, RunTarget } from '@kymar/core/measure';
 import type { Activity, Job } from '@kymar/core/job';
@@ -24,6 +24,7 @@ import {
   type MeasuringWay,
   type WayId,
 } from './ways';
+import { Columns, Stack } from '../../ui/layout';
 
 const LABEL: Record<TargetLabel, string> = {
   'memory-backed': 'it lies in memory: a run here measures memory, is kept under that name and never used',
@@ -102,7 +103,7 @@ export function RealBench({ job, size, at, where, activity, conditions }: Props)
 
   return (
     <EntryScope value={scopeOf(job.id, 'bench', 'real')}>
-      <Box sx={{ display: 'grid', gap: 1.5 }}>
+      <Stack>
         {refused && (
           <Alert severity="error" variant="outlined" onClose={() => setRefused(null)}>
             {refused}
@@ -120,7 +121,7 @@ export function RealBench({ job, size, at, where, activity, conditions }: Props)
           <>
             {going && <Typography variant="h3">Next</Typography>}
             <FolderField list={list!} place={place} onChoose={setTarget} look={look} />
-            <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
+            <Columns of={2}>
               <Pick
                 label="Do"
                 value={mode}
@@ -155,7 +156,7 @@ export function RealBench({ job, size, at, where, activity, conditions }: Props)
                 onValue={(v) => setUnder(v)}
                 disabled={!at?.build}
               />
-            </Box>
+            </Columns>
             <Cost way={way} writes={writes} place={place} tbw={under === 'job' ? ratingOf(at) : null} />
             <Button
               variant={going ? 'outlined' : 'contained'}
@@ -168,7 +169,7 @@ export function RealBench({ job, size, at, where, activity, conditions }: Props)
             </Button>
           </>
         )}
-      </Box>
+      </Stack>
     </EntryScope>
   );
 }

@@ -1,6 +1,7 @@
 import { Box, Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { judgeLink, readListing } from '@kymar/core/catalog/negotiated';
+import { Row } from '../../ui/layout';
 
 /** What the customer's machine told, pasted: each drive found in it with what it negotiated. */
 export function Listing({ onLink }: { onLink(link: string): void }) {
@@ -30,7 +31,7 @@ export function Listing({ onLink }: { onLink(link: string): void }) {
         }
       />
       {found.map((device) => (
-        <Box key={device.id} sx={{ display: 'flex', gap: 1, alignItems: 'baseline' }}>
+        <Row key={device.id} align="baseline">
           <Typography variant="body2" sx={{ flex: 1 }}>
             <b>{device.name}</b> {judgeLink(device).words}
           </Typography>
@@ -41,7 +42,7 @@ export function Listing({ onLink }: { onLink(link: string): void }) {
           >
             It is this one
           </Button>
-        </Box>
+        </Row>
       ))}
     </Box>
   );

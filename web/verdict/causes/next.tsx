@@ -7,6 +7,7 @@ import { changeJob } from '../../state/jobs';
 import { unbroken } from '../../ui/figure';
 import { Listing } from './listing';
 import { seenWords } from './words';
+import { Row } from '../../ui/layout';
 
 /** As many causes are told with what each would show. */
 const MOST = 4;
@@ -59,14 +60,14 @@ export function Next({ job, found }: { job: Job; found: Diagnosis }) {
       </Box>
       {labels.length > 0 ? (
         <>
-          <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>
+          <Row align="center" wrap>
             <Typography variant="body2">Seen:</Typography>
             {labels.map((seen) => (
               <Button key={seen} size="small" variant="outlined" onClick={() => note(job, next.id, seen)}>
                 {seenWords(seen)}
               </Button>
             ))}
-          </Box>
+          </Row>
         </>
       ) : isTaken ? (
         <Button component={Link} to={`/jobs/${job.id}/bench`} variant="outlined" size="small">

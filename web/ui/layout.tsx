@@ -1,0 +1,34 @@
+import { Box } from '@mui/material';
+import type { ReactNode } from 'react';
+
+interface Props {
+  children: ReactNode;
+  /** Between them, in steps of 8 px. */
+  gap?: number;
+}
+
+/** One below the other. */
+export const Stack = ({ children, gap = 1.5 }: Props) => <Box sx={{ display: 'grid', gap }}>{children}</Box>;
+
+/** Beside each other in columns: so many alike, or as wide as said. None grows beyond its share. */
+export const Columns = ({ children, gap = 1.5, of }: Props & { of: number | string }) => (
+  <Box
+    sx={{
+      display: 'grid',
+      gap,
+      gridTemplateColumns: typeof of === 'number' ? `repeat(${of}, minmax(0, 1fr))` : of,
+    }}
+  >
+    {children}
+  </Box>
+);
+
+/** Beside each other as wide as each is. */
+export const Row = ({
+  children,
+  gap = 1,
+  align,
+  wrap = false,
+}: Props & { align?: 'center' | 'baseline' | 'start'; wrap?: boolean }) => (
+  <Box sx={{ display: 'flex', gap, alignItems: align, flexWrap: wrap ? 'wrap' : undefined }}>{children}</Box>
+);
