@@ -8,6 +8,9 @@ export const MISREAD = 0.02;
 /** A cause that moves no time by more than this, as a logarithm, is lost in what the models leave out. */
 const UNSEEN = MODEL_SIGMA;
 
+/** What tells the same keeps the order of the tables, whatever is lost in the last digits. */
+const ROUND = 1e-11;
+
 /** How well a cause tells all that was measured and seen. */
 export interface Fit {
   /** Logarithm of how probable it is. */
@@ -20,7 +23,8 @@ export interface Fit {
 export function fitOfDraws(each: Float64Array): Fit {
   const most = each.reduce((a, b) => Math.max(a, b), -Infinity);
   const sum = each.reduce((total, l) => total + Math.exp(l - most), 0);
-  return { fit: most + Math.log(sum / each.length), weights: each.map((l) => Math.exp(l - most) / sum) };
+  const fit = Math.round((most + Math.log(sum / each.length)) / ROUND) * ROUND;
+  return { fit, weights: each.map((l) => Math.exp(l - most) / sum) };
 }
 
 /** Logarithm of a normal's density so far off its middle. */
