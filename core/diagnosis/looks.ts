@@ -53,8 +53,8 @@ export const LOOKS: readonly Look[] = [
     title: 'Run it synthetically: memory in place of the other end',
     timedBy: 'real',
     replaces: ['other end', 'figures'],
-    applies: ({ activity, asked }) => isMove(activity) && !asked?.toMemory,
-    change: (of) => ({ ...of, asked: { ...of.asked, toMemory: true } }),
+    applies: ({ activity, requestShape }) => isMove(activity) && !requestShape?.toMemory,
+    change: (of) => ({ ...of, requestShape: { ...of.requestShape, toMemory: true } }),
   },
   // As many bytes in one file.
   {
@@ -127,7 +127,7 @@ export const LOOKS: readonly Look[] = [
     applies: (of) =>
       isMove(of.activity) &&
       of.build.drive.media === 'flash' &&
-      !of.asked?.toMemory &&
+      !of.requestShape?.toMemory &&
       probeSize(of) !== null,
     change: (of) => {
       const bytes = probeSize(of);
@@ -139,7 +139,7 @@ export const LOOKS: readonly Look[] = [
         bytes: exactFact(bytes),
         files: exactFact(1),
       };
-      return { ...of, activity: written, asked: { ...of.asked, toMemory: true } };
+      return { ...of, activity: written, requestShape: { ...of.requestShape, toMemory: true } };
     },
   },
   // What the system says it negotiated.

@@ -71,4 +71,4 @@ export const isDirection = ({ activity }: Case, direction: 'read' | 'write'): bo
   flowsOneWay(activity) && directionOf(activity) === direction;
 
 /** Whether somebody typed what was measured, or pressed a button for it: counters make no slip. */
-export const isEntered = ({ asked }: Case): boolean => asked?.counted !== true;
+export const isEntered = ({ requestShape }: Case): boolean => requestShape?.counted !== true;

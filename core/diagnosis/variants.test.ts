@@ -110,8 +110,8 @@ test('an engine effect: a medium that stands still for a minute after each ten g
     files: 0,
     perFile: 0,
     buffer: 0,
-    from: { store: { role: 'other', read: 1e9, write: 1e9, rest: Infinity, cache: Infinity } },
-    to: { store: { role: 'drive', read: 1e9, write: 1e9, rest: Infinity, cache: Infinity } },
+    from: { store: { role: 'other', read: 1e9, write: 1e9, sustained: Infinity, cache: Infinity } },
+    to: { store: { role: 'drive', read: 1e9, write: 1e9, sustained: Infinity, cache: Infinity } },
   };
   const before = run([flow]).seconds;
   let until = 0;

@@ -35,7 +35,7 @@ export interface Case<A extends Activity = Activity> extends Situation {
    * How it is asked for where it is no system's own copy: sizes and depth of requests, and memory at the other end. `counted`: what was measured was
    * counted and timed by the device or by Kymar, nobody typed a size or pressed a button.
    */
-  asked?: { requests?: Requests | undefined; toMemory?: boolean; counted?: boolean } | undefined;
+  requestShape?: { requests?: Requests | undefined; toMemory?: boolean; counted?: boolean } | undefined;
 }
 
 /** Something tried: nothing of what comes in is changed in place. */

@@ -136,7 +136,7 @@ function collectOne<T extends Spread>(
       record.known(ASSUMPTIONS['disk.inner'].name, drive.innermost, 'ratio') ?? assumed(record, 'disk.inner');
     found.seek = assumed(record, 'disk.switch');
   }
-  if (transfer.turns) turnsOf(record, found, transfer);
+  if (transfer.sequentialSources) turnsOf(record, found, transfer);
   else if (otherEnd === 'storage') otherOf(record, found, path, direction);
   else if (otherEnd === 'memory')
     found.other = record.given('other end: memory', MEMORY_RATE, 'B/s', {
@@ -233,9 +233,9 @@ function otherOf<T extends Spread>(
 function turnsOf<T extends Spread>(
   record: Recorder<T>,
   found: Found<T>,
-  { direction, turns = [] }: Transfer,
+  { direction, sequentialSources = [] }: Transfer,
 ): void {
-  for (const [i, { path, bytes }] of turns.entries()) {
+  for (const [i, { path, bytes }] of sequentialSources.entries()) {
     const one: Found<T> = {};
     otherOf(record, one, path, direction);
     const { other, otherRest, otherCache } = one as { other: T; otherRest?: T; otherCache?: T };
@@ -324,10 +324,10 @@ function endChoices<T extends Spread>(
   record: Recorder<T>,
   path: Path,
   { other }: Found<T>,
-  { direction, otherEnd, turns }: Transfer,
+  { direction, otherEnd, sequentialSources }: Transfer,
 ): Choice<InputId>[] {
   const { host, endpoint } = path.parts;
-  if (otherEnd !== 'storage' || turns || endpoint || !other) return [];
+  if (otherEnd !== 'storage' || sequentialSources || endpoint || !other) return [];
   const isWritten = direction === 'read';
   const isKnown = host.storage[isWritten ? 'write' : 'read'].value !== null;
   const found = builtInChoice(record, host, other, isKnown, isWritten);
@@ -444,14 +444,14 @@ const THE_OTHERS: ReadonlySet<InputId> = new Set<InputId>(['other', 'otherRest',
 function drawKeysOf(
   found: Found<unknown>,
   path: Path,
-  { direction, otherEnd, turns }: Transfer,
+  { direction, otherEnd, sequentialSources }: Transfer,
 ): Record<string, string> {
   const { drive, host, endpoint, bridge } = path.parts;
   const end = otherEnd === 'storage' ? (endpoint?.id ?? 'built-in') : otherEnd;
   const links = path.constraints
     .filter((c) => c.id !== 'media' && c.id !== 'far' && c.id !== 'other')
     .map((c) => c.link?.mode?.id ?? (c.id === 'bridge' ? bridge!.id : c.id));
-  const inTurn = new Map<string, Path>((turns ?? []).map((turn, i) => [`other ${i}`, turn.path]));
+  const inTurn = new Map<string, Path>((sequentialSources ?? []).map((turn, i) => [`other ${i}`, turn.path]));
   const thing = (id: InputId): string => {
     if (THE_WORKS.has(id) || id.startsWith('part ')) return 'work';
     if (THE_DRIVES.has(id)) return `drive ${drive.id}`;

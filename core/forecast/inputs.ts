@@ -16,14 +16,17 @@ export interface Transfer {
   /** Size of a request in B and how many are under way at once; absent where a system's copy keeps the path full. */
   requests?: Requests | undefined;
   /** Several at the other end one after another: the path to each, and the bytes on it; what it says of one end does not count then. */
-  turns?: readonly { path: Path; bytes: Fact }[] | undefined;
+  sequentialSources?: readonly { path: Path; bytes: Fact }[] | undefined;
   /** All is read back afterwards. */
   verify?: boolean | undefined;
   /** So many streams side by side. */
   streams?: number | undefined;
 }
 
-/** Names everything a transfer depends on, in B, B/s, s, °C, W; what does not apply is left out. */
+/**
+ * Names everything a transfer depends on, in B, B/s, s, °C, W; what does not apply is left out. A name is also what its draws are seeded by: another
+ * one is other draws, and every range moves by what a thousand of them scatter.
+ */
 export type InputId =
   /** The work. */
   | 'bytes'

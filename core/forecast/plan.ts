@@ -30,13 +30,13 @@ const MEMORY_END: Store = {
   role: 'other',
   read: MEMORY_RATE,
   write: MEMORY_RATE,
-  rest: Infinity,
+  sustained: Infinity,
   cache: Infinity,
 };
 
 /** Makes the flows that bare numbers stand for. */
 export function planner(
-  { direction, otherEnd, streams, verify, turns }: Transfer,
+  { direction, otherEnd, streams, verify, sequentialSources }: Transfer,
   path: Path,
 ): (x: Numbers, chosen: Chosen) => Flow[] {
   const { drive } = path.parts;
@@ -51,7 +51,7 @@ export function planner(
     if (x.air === undefined) return null;
     const kind = drive.throttling?.kind ?? chosen[CHOICES.throttle];
     return {
-      air: x.air,
+      ambient: x.air,
       resistance: x.resistance!,
       capacity: x.heatCapacity!,
       idle: x.idle!,
@@ -73,7 +73,7 @@ export function planner(
       role: 'drive',
       read: x.read ?? x.write!,
       write: x.write ?? x.read!,
-      rest: Math.min(x.rest ?? Infinity, x.write ?? Infinity),
+      sustained: Math.min(x.rest ?? Infinity, x.write ?? Infinity),
       cache: most,
       cacheMost: most,
       refill: x.refill ?? 0,
@@ -100,7 +100,7 @@ export function planner(
     const here: Side = { store, wire, at };
     const there: Side = itself
       ? { store, wire, at: at / 2 }
-      : { store: turns ? inTurn(x, turns.length) : otherOf(x) };
+      : { store: sequentialSources ? inTurn(x, sequentialSources.length) : otherOf(x) };
     const from = onto ? there : here;
     const to = onto ? here : there;
     const buffer = itself ? 0 : (x.buffer ?? 0);
@@ -120,7 +120,7 @@ const otherOf = (x: Numbers): Store => ({
   role: 'other',
   read: x.other!,
   write: x.other!,
-  rest: x.otherRest ?? Infinity,
+  sustained: x.otherRest ?? Infinity,
   cache: x.otherCache ?? Infinity,
 });
 
@@ -137,6 +137,6 @@ function inTurn(x: Numbers, count: number): Store {
   let before = 0;
   const ends = parts.map((part) => (before += all > 0 ? (x.bytes! * part) / all : 0));
   ends[count - 1] = Infinity;
-  const turns = { ends, shares: rates.map((rate) => rate / most) };
-  return { role: 'other', read: most, write: most, rest: Infinity, cache: Infinity, turns };
+  const sequentialSources = { ends, shares: rates.map((rate) => rate / most) };
+  return { role: 'other', read: most, write: most, sustained: Infinity, cache: Infinity, sequentialSources };
 }

@@ -203,9 +203,11 @@ describe('the simulated rig', () => {
       files: x.files!,
       perFile: x.perFile!,
       buffer: 0,
-      from: { store: { role: 'other', read: x.other!, write: x.other!, rest: Infinity, cache: Infinity } },
+      from: {
+        store: { role: 'other', read: x.other!, write: x.other!, sustained: Infinity, cache: Infinity },
+      },
       to: {
-        store: { role: 'drive', read: x.fast!, write: x.fast!, rest: x.rest!, cache: x.cache! },
+        store: { role: 'drive', read: x.fast!, write: x.fast!, sustained: x.rest!, cache: x.cache! },
         wire: { read: x.carries!, write: x.carries!, role: 'links' },
       },
     },

@@ -418,9 +418,9 @@ export function caseMeasured(job: Job, runs: readonly Run[], own: OwnRanges = {}
         files,
       };
   const counted = runs.every(({ source }) => source === 'watched' || source === 'real');
-  const asked = { requests, toMemory: otherEnd === 'memory', ...(counted ? { counted } : {}) };
+  const requestShape = { requests, toMemory: otherEnd === 'memory', ...(counted ? { counted } : {}) };
   const activities = [...situation.activities.filter((a) => a.id !== made.id), made];
-  return { of: { ...situation, activities, activity: made, asked }, toBar };
+  return { of: { ...situation, activities, activity: made, requestShape }, toBar };
 }
 
 /** Whether a frozen answer is of what the run did: the same size and files, stopped at the same. */

@@ -130,7 +130,7 @@ export function RigPanel({
       bytes: exactFact(0.6 * room),
       files: exactFact(1),
     };
-    const long: Case = { ...of, activity: whole, asked: { toMemory: true } };
+    const long: Case = { ...of, activity: whole, requestShape: { toMemory: true } };
     const known = collect(explaining, hidden?.applies(long) ? hidden.change(long) : long, {
       withBesides: false,
     });

@@ -30,7 +30,7 @@ export function useTested(
     if (!situation || !activity || !test?.change) return null;
     if (!situation.activities.some(({ id }) => id === activity.id)) return null;
     const of = test.change(caseOf(situation, activity.id));
-    return { activity: of.activity as Move | Load, toMemory: of.asked?.toMemory ?? false };
+    return { activity: of.activity as Move | Load, toMemory: of.requestShape?.toMemory ?? false };
   }, [situation, activity, look]);
 }
 

@@ -9,13 +9,13 @@ import { DRIVES, SHOP } from '../../catalog/stock';
 import type { Brief } from '../../job';
 import { runs } from '../../fixtures/draws';
 
-const flow = (fast: number, rest: number, cache: number, bytes = 1e12): Flow => ({
+const flow = (fast: number, sustained: number, cache: number, bytes = 1e12): Flow => ({
   bytes,
   files: 0,
   perFile: 0,
   buffer: 0,
-  from: { store: { role: 'other', read: 5e9, write: 5e9, rest: Infinity, cache: Infinity } },
-  to: { store: { role: 'drive', read: fast, write: fast, rest, cache } },
+  from: { store: { role: 'other', read: 5e9, write: 5e9, sustained: Infinity, cache: Infinity } },
+  to: { store: { role: 'drive', read: fast, write: fast, sustained, cache } },
 });
 const rising = fc
   .array(
@@ -90,7 +90,7 @@ describe('crossings', () => {
         {
           ...copy,
           from: copy.to,
-          to: { store: { role: 'other', read: 5e9, write: 5e9, rest: Infinity, cache: Infinity } },
+          to: { store: { role: 'other', read: 5e9, write: 5e9, sustained: Infinity, cache: Infinity } },
           after: 0,
         },
       ];

@@ -14,7 +14,7 @@ import { onJob } from '../../fixtures/forecast';
 import { builtAs, caseOf, forecast, pathOf, screen, settingOf, type Situation } from '../../forecast';
 import { FIRST_PLACE, placesOf, withHost, type Job } from '../../job';
 import { baysOf, fitsInto, fitsStraight } from './join';
-import { usableBytes } from './measure';
+import { usableBytes } from './scoring';
 import { draws, runs, sampled } from '../../fixtures/draws';
 
 const [offload, , bay] = demoJobs() as [Job, Job, Job, Job];

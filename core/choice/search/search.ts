@@ -6,7 +6,7 @@ import { pricing, type PartKey } from '../prices/pricing';
 import { partsOf, type Candidate, type Fallen, type ReasonId } from './candidate';
 import { demandsMissed } from './demand';
 import { apartBy, baysOf, fitsInto, fitsStraight, waysOver, waysTo, type Bays, type JoinWay } from './join';
-import { connectionOf, PlaceScorer, usableBytes, type ScoredBuild } from './measure';
+import { connectionOf, PlaceScorer, usableBytes, type ScoredBuild } from './scoring';
 import { neededBy, type OpenPlace, type Wanted } from './wanted';
 
 /** How far a search is. */

@@ -18,7 +18,10 @@ function transfer(move: Move, on: Situation): Transfer {
     verify,
   };
   if (!shares || itself) return one;
-  return { ...one, turns: shares.map((share) => ({ path: pathOf(on, share.endpoint), bytes: share.bytes })) };
+  return {
+    ...one,
+    sequentialSources: shares.map((share) => ({ path: pathOf(on, share.endpoint), bytes: share.bytes })),
+  };
 }
 
 /** A finite transfer: how long it takes. */

@@ -18,8 +18,8 @@ export const heldAt = (situation: Situation, activity?: Activity): Situation & A
 });
 
 /** A transfer as a case asks for it. */
-export function asAsked(transfer: Transfer, { asked = {} }: Case): Transfer {
-  const { requests, toMemory } = asked;
+export function asAsked(transfer: Transfer, { requestShape = {} }: Case): Transfer {
+  const { requests, toMemory } = requestShape;
   return { ...transfer, ...(requests ? { requests } : {}), ...(toMemory ? { otherEnd: 'memory' } : {}) };
 }
 

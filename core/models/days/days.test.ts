@@ -12,7 +12,7 @@ const plan =
       role: 'drive',
       read: 2e9,
       write: 1e9,
-      rest: 200e6,
+      sustained: 200e6,
       cache: most,
       cacheMost: most,
       refill,
@@ -23,7 +23,7 @@ const plan =
         files: 0,
         perFile: 0,
         buffer: 0,
-        from: { store: { role: 'other', read: 3e9, write: 3e9, rest: Infinity, cache: Infinity } },
+        from: { store: { role: 'other', read: 3e9, write: 3e9, sustained: Infinity, cache: Infinity } },
         to: { store },
       },
     ];
@@ -58,7 +58,15 @@ test('once a week is every seventh day, three times a week is three in seven, an
 });
 
 test('often a day is as quick to work out as once, and comes to the same as living each', () => {
-  const heat = { air: 24, resistance: 13, capacity: 12, idle: 0.8, read: 5.5, write: 5.5, throttle: null };
+  const heat = {
+    ambient: 24,
+    resistance: 13,
+    capacity: 12,
+    idle: 0.8,
+    read: 5.5,
+    write: 5.5,
+    throttle: null,
+  };
   const often = (perDay: number): Repeated => ({
     id: 'a',
     perDay,

@@ -152,7 +152,7 @@ function again(
     if (drive.heat)
       left.warm = warmAt(
         state.warm,
-        settlesAt(drive.heat.air, drive.heat.idle, drive.heat.resistance),
+        settlesAt(drive.heat.ambient, drive.heat.idle, drive.heat.resistance),
         drive.heat.resistance * drive.heat.capacity,
         idle,
       );

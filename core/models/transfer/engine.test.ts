@@ -17,7 +17,7 @@ interface Plan {
   source: number;
   wire: number;
   write: number;
-  rest: number;
+  sustained: number;
   cache: number;
   buffer: number;
   memory: number;
@@ -25,7 +25,7 @@ interface Plan {
   zones: Store['zones'];
   at: number;
 }
-const simple = { read: 0, rest: Infinity, cache: Infinity };
+const simple = { read: 0, sustained: Infinity, cache: Infinity };
 
 function flowOf(x: Plan): Flow {
   const wire: Wire = { read: x.wire, write: x.wire, role: 'links' };
@@ -42,7 +42,7 @@ function flowOf(x: Plan): Flow {
         role: 'drive',
         read: x.write,
         write: x.write,
-        rest: x.rest,
+        sustained: x.sustained,
         cache: x.cache,
         heat: x.heat,
         zones: x.zones ?? null,
@@ -56,7 +56,7 @@ function flowOf(x: Plan): Flow {
 const heats = (kind: 'hold' | 'step') =>
   fc
     .record({
-      air: fc.double({ min: 10, max: 45, noNaN: true }),
+      ambient: fc.double({ min: 10, max: 45, noNaN: true }),
       resistance: fc.double({ min: 4, max: 18, noNaN: true }),
       capacity: fc.double({ min: 8, max: 80, noNaN: true }),
       idle: fc.double({ min: 0.2, max: 2, noNaN: true }),
@@ -78,7 +78,7 @@ const plans = (heat: fc.Arbitrary<Heat | null>) =>
     source: rate,
     wire: rate,
     write: rate,
-    rest: fc.double({ min: 30e6, max: 2e9, noNaN: true }),
+    sustained: fc.double({ min: 30e6, max: 2e9, noNaN: true }),
     cache: fc.oneof(fc.constant(0), fc.double({ min: 1e9, max: 8e11, noNaN: true })),
     buffer: fc.constantFrom(0, 4e9, 3e10),
     memory: fc.constant(5e9),
@@ -104,7 +104,7 @@ const stepAt = (time: number, most: number): number => Math.min(most, 0.004 + ti
 function bySteps(x: Plan, steps: number, guess: number): { bar: number; safe: number } {
   const { heat } = x;
   let [given, taken, cache, low, bar, time] = [0, 0, x.cache, false, NaN, 0];
-  let warm = heat ? heat.air + heat.idle * heat.resistance : 0;
+  let warm = heat ? heat.ambient + heat.idle * heat.resistance : 0;
   const overhead = (x.files * x.perFile) / x.bytes;
   const eff = (bare: number) => 1 / (1 / bare + overhead);
   while (taken < x.bytes && time < guess * 1.2) {
@@ -124,14 +124,14 @@ function bySteps(x: Plan, steps: number, guess: number): { bar: number; safe: nu
       // Held exactly at the threshold it must not slip off it by rounding: a whole step at full rate would follow.
       if (warm < t.at - 1e-6) return eff(Math.min(own, x.wire));
       const budget = Math.max(
-        (t.at - heat.air) / heat.resistance - heat.idle,
+        (t.at - heat.ambient) / heat.resistance - heat.idle,
         t.floor * (heat.write - heat.idle),
       );
       const most = (own * budget) / (heat.write - heat.idle);
       // The files' own cost lies between, when the drive rests: it is the average that is held.
       return Math.min(eff(Math.min(own, x.wire)), most);
     };
-    const slow = Math.min(x.write, x.rest);
+    const slow = Math.min(x.write, x.sustained);
     const held = given - taken;
     const reading = Number.isNaN(bar);
     const offered = reading ? eff(Math.min(x.source, x.memory)) : 0;
@@ -153,7 +153,7 @@ function bySteps(x: Plan, steps: number, guess: number): { bar: number; safe: nu
     cache = Math.max(0, cache - out * dt);
     if (heat) {
       const power = heat.idle + ((heat.write - heat.idle) * out) / own;
-      const to = heat.air + power * heat.resistance;
+      const to = heat.ambient + power * heat.resistance;
       warm = to + (warm - to) * Math.exp(-dt / (heat.resistance * heat.capacity));
     }
     time += dt;
@@ -174,7 +174,7 @@ describe('the engine', () => {
           source: 3e9,
           wire: 950e6,
           write: 1700e6,
-          rest: 500e6,
+          sustained: 500e6,
           cache: 95e9 / 1,
           buffer: 0,
           memory: 5e9,
@@ -210,7 +210,7 @@ describe('the engine', () => {
             ? {
                 ...given,
                 bytes: Math.min(given.bytes, 3e11),
-                rest: given.rest * 7,
+                sustained: given.sustained * 7,
                 wire: given.wire + 300e6,
                 source: given.source + 300e6,
                 write: given.write + 300e6,
@@ -236,12 +236,14 @@ describe('the engine', () => {
             // Beyond some time constants it is settled, and the solver has nothing left to tell.
             const span = Math.min(s.seconds, 8 * s.warm!.tau);
             const own =
-              s.limit === 'rest' || s.taken >= x.cache * (1 - 1e-9) ? Math.min(x.write, x.rest) : x.write;
+              s.limit === 'rest' || s.taken >= x.cache * (1 - 1e-9)
+                ? Math.min(x.write, x.sustained)
+                : x.write;
             const power = h.idle + ((h.write - h.idle) * s.rate) / own;
             const solver = new Solver(1);
             solver.absoluteTolerance = solver.relativeTolerance = 1e-9;
             const solved = solver.solve(
-              (_t, [T]) => [(power - (T! - h.air) / h.resistance) / h.capacity],
+              (_t, [T]) => [(power - (T! - h.ambient) / h.resistance) / h.capacity],
               0,
               [s.warm!.from],
               span,
@@ -268,11 +270,11 @@ describe('the engine', () => {
         if (x.cache < Infinity) expect(drive.cache).toBeCloseTo(Math.max(0, x.cache - x.bytes), -4);
         if (!x.heat) return;
         // What was drawn is in the body or has left to the air: the integral of (T − air) ÷ R, in closed form piece by piece.
-        const { capacity, resistance, air } = x.heat;
+        const { capacity, resistance, ambient } = x.heat;
         const left = stretches.reduce(
           (sum, { seconds, warm }) =>
             sum +
-            ((warm!.to - air) * seconds +
+            ((warm!.to - ambient) * seconds +
               (warm!.from - warm!.to) * warm!.tau * (1 - Math.exp(-seconds / warm!.tau))) /
               resistance,
           0,
@@ -337,8 +339,8 @@ describe('the engine', () => {
             { files: x.files * k },
             { wire: x.wire / k },
             { source: x.source / k },
-            { rest: x.rest / k },
-            ...(x.heat ? [{ heat: { ...x.heat, air: x.heat.air + k } }] : []),
+            { sustained: x.sustained / k },
+            ...(x.heat ? [{ heat: { ...x.heat, air: x.heat.ambient + k } }] : []),
           ])
             expect(seconds(worse)).toBeGreaterThanOrEqual(least);
         },
@@ -355,7 +357,7 @@ describe('the engine', () => {
       source: 2e9,
       wire: 400e6,
       write: 1e9,
-      rest: 1e9,
+      sustained: 1e9,
       cache: 1e12,
       buffer: 4e9,
       memory: 5e9,
@@ -381,7 +383,7 @@ describe('the engine', () => {
       source: 2e9,
       wire: 500e6,
       write: 1e9,
-      rest: 1e9,
+      sustained: 1e9,
       cache: 1e12,
       buffer: 0,
       memory: 5e9,
@@ -459,7 +461,7 @@ describe('the engine', () => {
         fc.record({
           read: rate,
           write: rate,
-          rest: fc.double({ min: 1e8, max: 1e9, noNaN: true }),
+          sustained: fc.double({ min: 1e8, max: 1e9, noNaN: true }),
           cache: fc.double({ min: 1e9, max: 1e11, noNaN: true }),
         }),
         heats('hold'),
@@ -482,17 +484,17 @@ describe('the engine', () => {
           let time = 0;
           const left = list.map((f) => f.bytes);
           const ends = list.map(() => NaN);
-          let [cache, warm] = [medium.cache, heat.air + heat.idle * heat.resistance];
+          let [cache, warm] = [medium.cache, heat.ambient + heat.idle * heat.resistance];
           while (time < found.seconds * 1.1 && ends.some(Number.isNaN)) {
             const dt = stepAt(time, found.seconds / steps);
             time += dt;
             const own = (write: boolean) =>
-              write ? (cache > 0 ? medium.write : Math.min(medium.write, medium.rest)) : medium.read;
+              write ? (cache > 0 ? medium.write : Math.min(medium.write, medium.sustained)) : medium.read;
             const throttle = heat.throttle as { at: number; floor: number };
             const budget =
               warm >= throttle.at - 1e-6
                 ? Math.max(
-                    (throttle.at - heat.air) / heat.resistance - heat.idle,
+                    (throttle.at - heat.ambient) / heat.resistance - heat.idle,
                     throttle.floor * (heat.write - heat.idle),
                   ) /
                   (heat.write - heat.idle)
@@ -522,7 +524,7 @@ describe('the engine', () => {
               if (left[i]! <= 0 && Number.isNaN(ends[i]!)) ends[i] = time + left[i]! / Math.max(r, 1);
             });
             cache = Math.max(0, cache - writes * dt);
-            const to = heat.air + power * heat.resistance;
+            const to = heat.ambient + power * heat.resistance;
             warm = to + (warm - to) * Math.exp(-dt / (heat.resistance * heat.capacity));
           }
           found.flows.forEach((f, i) =>
@@ -535,7 +537,7 @@ describe('the engine', () => {
   });
 
   test('onto itself with a cache: half of the drive’s time is reading, and the cache ends where it should', () => {
-    const store: Store = { role: 'drive', read: 1e9, write: 1e9, rest: 250e6, cache: 20e9 };
+    const store: Store = { role: 'drive', read: 1e9, write: 1e9, sustained: 250e6, cache: 20e9 };
     const found = run([{ bytes: 40e9, files: 0, perFile: 0, buffer: 0, from: { store }, to: { store } }], {
       record: true,
     });
@@ -545,7 +547,7 @@ describe('the engine', () => {
   });
 
   test('a stream that must not stall: what is late shows in its time', () => {
-    const to = (rest: number, buffer: number) =>
+    const to = (sustained: number, buffer: number) =>
       run([
         {
           ...flowOf({
@@ -555,7 +557,7 @@ describe('the engine', () => {
             source: 5e9,
             wire: 2e9,
             write: 1e9,
-            rest,
+            sustained,
             cache: 20e9,
             buffer,
             memory: 5e9,
@@ -580,7 +582,7 @@ describe('the engine', () => {
       source: 0,
       wire: 1e9,
       write: 1e9,
-      rest: 1e9,
+      sustained: 1e9,
       cache: 0,
       buffer: 0,
       memory: 1e9,

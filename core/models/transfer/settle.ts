@@ -50,7 +50,7 @@ function mediumName(body: Body, course: FlowCourse, writes: boolean): Limit {
   const { store, cache } = body;
   if (body.low || body.cycling) return 'heat';
   const isWritten = writes && body === course.to.body;
-  const isPast = cache <= 0 && store.rest < store.write;
+  const isPast = cache <= 0 && store.sustained < store.write;
   if (store.role === 'other') return isWritten && isPast ? 'other rest' : 'other';
   if (!isWritten || store.cache === Infinity) return 'drive';
   return cache > 0 ? 'cache' : isPast || store.cache > 0 ? 'rest' : 'drive';

@@ -202,7 +202,7 @@ export function begin(flows: readonly Flow[], record: boolean, jump: boolean): E
     body: bodyOf(store),
     lane: wire ? laneOf(wire, direction) : null,
     through: wire ? wire[direction] : Infinity,
-    pieces: store.turns ?? (store.zones ? piecesOf(store.zones, at, bytes) : EVEN),
+    pieces: store.sequentialSources ?? (store.zones ? piecesOf(store.zones, at, bytes) : EVEN),
     zone: 0,
   });
   const courses = flows.map((flow): FlowCourse => {

@@ -9,7 +9,7 @@ export type Throttle =
 
 /** A medium as a body that warms up: °C, K/W, J/K, W fully busy in each direction. */
 export interface Heat {
-  air: number;
+  ambient: number;
   resistance: number;
   capacity: number;
   idle: number;
@@ -28,7 +28,7 @@ export interface Store {
   /** While the cache lasts, or always. */
   write: number;
   /** Once it is used up. */
-  rest: number;
+  sustained: number;
   /** What the cache takes now; Infinity where it never runs out. */
   cache: number;
   /** What it takes when nothing is in it; absent: as much as now. */
@@ -37,7 +37,7 @@ export interface Store {
   refill?: number;
   zones?: Zones | null;
   /** Several media one after another: where each ends, and its share of the rate of the fastest, which `read` and `write` are. */
-  turns?: Pieces | null;
+  sequentialSources?: Pieces | null;
   /** What a switch between streams costs, s, and how many bytes pass between two switches. */
   seek?: number;
   chunk?: number;

@@ -6,15 +6,15 @@ const NONE = 1e-3;
 
 /** A medium writes at full speed while its cache lasts. */
 function take(body: Body): void {
-  const { write, rest } = body.store;
-  body.write = body.cache > 0 ? write : Math.min(write, rest);
+  const { write, sustained } = body.store;
+  body.write = body.cache > 0 ? write : Math.min(write, sustained);
 }
 
 /** A cache takes writes at full speed until it is used up, and clears itself while nothing is written. */
 export const cache: Effect = {
   id: 'cache',
   concerns({ bodies }) {
-    for (const { store } of bodies) if (store.cache < Infinity || store.rest < store.write) return true;
+    for (const { store } of bodies) if (store.cache < Infinity || store.sustained < store.write) return true;
     return false;
   },
   begin: ({ bodies }) => bodies.forEach(take),

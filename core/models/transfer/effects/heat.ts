@@ -11,7 +11,7 @@ const THERE = 1e-7;
 /** W beyond idle that a body held at its temperature may draw. */
 const holdBudget = (heat: Heat, { at, floor }: { at: number; floor: number }): number =>
   Math.max(
-    (at - heat.air) / heat.resistance - heat.idle,
+    (at - heat.ambient) / heat.resistance - heat.idle,
     floor * (Math.max(heat.read, heat.write) - heat.idle),
   );
 
@@ -47,7 +47,7 @@ function draw(body: Body, heat: Heat, active: readonly FlowCourse[]): void {
       power += ((heat.read - heat.idle) * into) / (from.pieces.shares[from.zone]! * body.read);
   }
   body.power = power;
-  body.to = settlesAt(heat.air, power, heat.resistance);
+  body.to = settlesAt(heat.ambient, power, heat.resistance);
 }
 
 /** s until a throttle does something about a body's temperature. */
@@ -74,7 +74,7 @@ export const heat: Effect = {
     for (const body of bodies) {
       const { heat: of } = body.store;
       if (!of) continue;
-      body.warm = of.start ?? settlesAt(of.air, of.idle, of.resistance);
+      body.warm = of.start ?? settlesAt(of.ambient, of.idle, of.resistance);
       body.to = body.hottest = body.warm;
       body.tau = of.resistance * of.capacity;
       step(body);

@@ -9,7 +9,7 @@ function pass(state: EngineState, place: FlowEnd, at: number): void {
 export const zones: Effect = {
   id: 'zones',
   concerns({ bodies }) {
-    for (const { store } of bodies) if (store.zones || store.turns) return true;
+    for (const { store } of bodies) if (store.zones || store.sequentialSources) return true;
     return false;
   },
 
