@@ -10,8 +10,6 @@ import {
   situationAt,
   type Situation,
 } from '../forecast';
-import { secondsOf } from '../measure';
-import { mean } from '../stats';
 import { findings, type Finding } from '../fit';
 import {
   briefAt,
@@ -38,7 +36,7 @@ import {
 import { DIRECTIONS } from '../catalog/links';
 import { nameOf } from '../catalog/parts';
 import { counted, format, formatProbability } from '../units';
-import type { Claim, Verdict } from '../verdict';
+import { lastMeasured, type Claim, type Verdict } from '../verdict';
 
 /** A name in the run of a sentence: small at its start, unless it has capitals of its own. */
 const midSentence = (name: string): string => (/\p{Lu}/u.test(name.slice(1)) ? name : name.toLowerCase());
@@ -92,7 +90,7 @@ export function handover(job: Job, found: Verdict, own: OwnRanges = {}): Handove
   const sections = [
     work(job),
     ...(job.devices.length > 0 ? job.devices.map((device) => fitted(job, device)) : [nothing]),
-    promise(job),
+    promise(job, found),
     measurements(job, found),
     troubles(job, found),
     decision(job, found),
@@ -216,11 +214,25 @@ function doubtsAt(job: Job, frozen: FrozenForecast): DocumentBlock[] {
   ];
 }
 
-function promise(job: Job): Section {
-  const frozen = job.forecasts.at(-1);
-  if (!frozen) return section('What was forecast', []);
+/** What was frozen of each activity: that which its runs are held against, else the newest. */
+function promise(job: Job, { claims }: Verdict): Section {
+  const newest = job.forecasts.at(-1);
+  if (!newest) return section('What was forecast', []);
+  const held = claims.filter(isTheirs);
+  const frozenOf = (activity: string) =>
+    held.findLast((c) => c.activity!.id === activity && c.forecast?.frozen)?.forecast?.frozen ?? newest;
+  const promised = job.forecasts
+    .map((frozen) => ({ frozen, results: frozen.results.filter((r) => frozenOf(r.activity) === frozen) }))
+    .filter(({ results }) => results.length > 0);
+  return section(
+    'What was forecast',
+    promised.flatMap(({ frozen, results }) => promisedBy(job, frozen, results)),
+  );
+}
+
+function promisedBy(job: Job, frozen: FrozenForecast, results: FrozenForecast['results']): DocumentBlock[] {
   const doubts = doubtsAt(job, frozen);
-  const rows = frozen.results.map((r) => {
+  const rows = results.map((r) => {
     const figure = r.time ?? r.figure!;
     const [low, expected, high] = [figure.low, figure.expected, figure.high].map((v) =>
       format(v, figure.unit),
@@ -232,13 +244,13 @@ function promise(job: Job): Section {
       r.probability === null ? 'no target' : formatProbability(r.probability),
     ];
   });
-  return section('What was forecast', [
+  return [
     text(
       `Worked out and frozen on ${frozen.at.slice(0, 10)}${doubts.length === 0 ? ', before anything was measured' : ''}.`,
     ),
     ...doubts,
     table(['Activity', 'Expected', '90 % range', 'Target met'], [false, true, true, true], rows),
-  ]);
+  ];
 }
 
 /** Whether a claim is the customer's: their own work, really measured, as it is built. */
@@ -302,13 +314,15 @@ function troubles(job: Job, { claims }: Verdict): Section {
     const until = found[i + 1]?.at ?? '9999';
     const lines = job.activities.flatMap((a) => {
       const own = job.runs.filter((r) => r.activity === a.id && r.source !== 'simulated');
-      const before = own.filter((r) => r.excluded && r.at <= at).flatMap((r) => secondsOf(r) ?? []);
+      // As it was built then, and as it was last measured: what was changed to find the cause is another thing.
+      const asBuilt = own.filter((r) => r.excluded && r.at <= at && r.conditions.look === undefined);
+      const before = lastMeasured(asBuilt)?.time;
       const since = claims.find(
         (c) =>
           c.activity?.id === a.id && isTheirs(c) && c.measured?.runs.some((r) => r.at > at && r.at < until),
       )?.measured?.time;
-      if (before.length === 0 || !since) return [];
-      return [`${a.name}: ${format(mean(before), 's')} before, ${format(since.expected, 's')} since.`];
+      if (!before || !since) return [];
+      return [`${a.name}: ${format(before.expected, 's')} before, ${format(since.expected, 's')} since.`];
     });
     return text([`${at.slice(0, 10)}: ${title}.`, fix, ...lines].join(' '));
   });

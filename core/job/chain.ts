@@ -108,8 +108,12 @@ export function wasFrozenBefore(
 
 /** How many real runs were made before a forecast was frozen: of those it was none. */
 export const lateFor = (job: Job, forecast: Pick<FrozenForecast, 'id' | 'at'>): number =>
-  job.runs.filter((r) => r.source !== 'simulated' && !r.excluded && !wasFrozenBefore(job, forecast, r))
-    .length;
+  job.runs.filter(
+    (r) =>
+      r.source !== 'simulated' &&
+      !r.excluded &&
+      ![forecast, ...job.forecasts].some((frozen) => wasFrozenBefore(job, frozen, r)),
+  ).length;
 
 /** Two chains that grew out of one: theirs, with what only mine tells behind it. */
 export function joinChains(mine: readonly ChainEntry[], theirs: readonly ChainEntry[]): ChainEntry[] {

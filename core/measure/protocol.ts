@@ -85,12 +85,13 @@ export function syntheticSize(
   return Math.min(wanted, SHARE * capacity, MOST_SYNTHETIC);
 }
 
-/** Finished runs that count for a test. */
+/** Finished runs that count for a test: as it is built, not with something changed to find a cause. */
 const counts = (run: Run, place: Place): boolean =>
   run.ended === 'done' &&
   run.source !== 'simulated' &&
   !run.excluded &&
   !run.conditions.memoryBacked &&
+  run.conditions.look === undefined &&
   run.path !== null &&
   'machine' in run.path &&
   samePlace(run.path, place);

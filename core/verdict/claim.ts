@@ -75,15 +75,30 @@ const SAME_SIZE = 0.02;
 /** °C by which a drive may differ and still be as warm. */
 const SAME_WARMTH = 15;
 
-/** Runs in groups that may be taken together: what makes them alike is the same, and simulated ones are never with real ones. */
-function groups(runs: readonly Run[]): Run[][] {
+/**
+ * Runs in groups that may be taken together: what makes them alike is the same, simulated ones are never with real ones, and what was frozen of them is
+ * one thing: a run is held against the newest forecast before it.
+ */
+function groups(job: Job): Run[][] {
   const found: Run[][] = [];
-  for (const run of runs.filter((r) => r.ended === 'done')) {
-    const group = found.find(([first]) => isAlike(first!, run));
+  for (const run of job.runs.filter((r) => r.ended === 'done')) {
+    const group = found.find(([first]) => isAlike(first!, run) && haveSameForecast(job, first!, run));
     if (group) group.push(run);
     else found.push([run]);
   }
   return found;
+}
+
+/** Whether nothing else was frozen of one than of the other; where nothing was frozen of one, they are not told apart by it. */
+function haveSameForecast(job: Job, a: Run, b: Run): boolean {
+  if (job.forecasts.length < 2) return true;
+  const [one, other] = [a, b].map((run) => frozenFor(job, [run]));
+  if (!one || !other || one.frozen === other.frozen) return true;
+  const said = ({ frozen, sameWork }: Held) => {
+    const result = sameWork ? frozen.results.find((r) => r.activity === a.activity) : undefined;
+    return [result?.time, result?.bar, result?.figure].map((f) => f && [f.low, f.expected, f.high]);
+  };
+  return JSON.stringify(said(one)) === JSON.stringify(said(other));
 }
 
 const isNear = (a: number | null, b: number | null, by: (a: number, b: number) => boolean): boolean =>
@@ -103,6 +118,12 @@ function isAlike(a: Run, b: Run): boolean {
     isSameCount &&
     (warmth.includes(null) || Math.abs(warmth[0]! - warmth[1]!) <= SAME_WARMTH)
   );
+}
+
+/** What the last of some runs measured, with those of them that are as it was; null where none has a time or a rate. */
+export function lastMeasured(runs: readonly Run[]): Measured | null {
+  const last = runs.filter((run) => run.ended === 'done' && run.measure.kind !== 'bound').at(-1);
+  return last ? measuredOf(runs.filter((run) => run.ended === 'done' && isAlike(run, last))) : null;
 }
 
 /** What must be the same to the letter. */
@@ -150,7 +171,7 @@ export interface Model {
  * @returns null where it takes a model and there is none
  */
 export function claims(job: Job, model: Model | null, own: OwnRanges = {}): Claim[] | null {
-  const found = groups(job.runs).map((runs) => claimOf(job, runs, model, own));
+  const found = groups(job).map((runs) => claimOf(job, runs, model, own));
   if (!found.every((claim) => claim !== null)) return null;
   // What differs only in size or warmth has the same key: told apart by its place.
   const seen = new Map<string, number>();

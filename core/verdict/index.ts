@@ -3,6 +3,7 @@ export { quickVerdict } from './quick';
 export { verdictFrom, type Verdict } from './sum';
 export {
   caseMeasured,
+  lastMeasured,
   heldAgainst,
   type Claim,
   type MeasuredCase,

@@ -1,0 +1,85 @@
+import { demoJobs } from '../demo';
+import { freeze } from '../forecast';
+import { lateFor, type Job, type Run } from '../job';
+import { protocolOf } from '../measure';
+import { verdict } from '../verdict';
+import { handover, toMarkdown } from '.';
+
+/*
+ * What is told of one thing is told once: each of these told two things before.
+ */
+const [offload, , , , second] = demoJobs() as [Job, Job, Job, Job, Job];
+const documentOf = (job: Job): string => toMarkdown(handover(job, verdict(job)), 'shop');
+const looking = (run: Run, seconds: number): Run => ({
+  ...run,
+  id: `${run.id}-look`,
+  measure: { ...run.measure, seconds } as Run['measure'],
+  conditions: { ...run.conditions, look: 'swap cable' },
+});
+
+describe('a run of a test for a cause', () => {
+  test('counts in no test of the protocol that is of the thing as built', () => {
+    const done = (job: Job) => protocolOf(job).tests.map((t) => t.done);
+    const [run] = second.runs as [Run];
+    expect(done({ ...second, runs: [...second.runs, looking(run, 300)] })).toEqual(done(second));
+    expect(done({ ...second, runs: [...second.runs, { ...run, id: 'another' }] })).not.toEqual(done(second));
+  });
+
+  test('is no part of what was before it was put right: that is what was measured as built', () => {
+    const aside = { at: '2026-11-20T09:00:00.000Z', reason: 'It was the port.' };
+    const before = second.runs.map((run) => ({ ...run, excluded: aside }));
+    const since = second.runs
+      .slice(0, 2)
+      .map((run, i): Run => ({
+        ...run,
+        id: `since-${i}`,
+        at: `2026-11-20T1${i}:00:00.000Z`,
+        measure: { ...run.measure, seconds: 300 + i } as Run['measure'],
+      }));
+    const job: Job = {
+      ...second,
+      runs: [...before, { ...looking(second.runs[0]!, 1200), excluded: aside }, ...since],
+      found: [
+        { id: 'slower port', title: 'Slower port', fix: 'The other one.', at: aside.at, runs: [] },
+      ] as never,
+    };
+    const said = documentOf(job);
+    expect(said).toContain('8 min 56 s before, 5 min 01 s since');
+  });
+});
+
+describe('a second freeze', () => {
+  const later = '2026-11-05T08:00:00.000Z';
+  const target = { ...offload, activities: offload.activities.map((a) => ({ ...a, target: 500 })) };
+  const again = freeze({ ...target, forecasts: [] }, 'forecast-2', later);
+  const job: Job = { ...offload, forecasts: [...offload.forecasts, again] };
+  delete job.chain;
+
+  test('makes no run late that was made after the first', () => {
+    expect(lateFor(job, again)).toBe(0);
+    expect(lateFor({ ...job, forecasts: [again] }, again)).toBe(offload.runs.length);
+    expect(documentOf(job)).toContain('before anything was measured');
+    expect(documentOf(job)).not.toContain('Late:');
+  });
+
+  test('a run is held against the newest forecast before it', () => {
+    const [run] = job.runs as [Run];
+    const made = { ...run, id: 'newer', at: '2026-11-06T08:00:00.000Z' };
+    // The same was frozen twice: all are one measurement.
+    const same = verdict({ ...job, runs: [...job.runs, made] }).claims.filter(
+      (c) => c.activity?.id === run.activity,
+    );
+    expect(same).toHaveLength(1);
+    const other = structuredClone(again);
+    const result = other.results.find((r) => r.activity === run.activity)!;
+    result.time = { ...result.time!, high: result.time!.high * 1.2 };
+    result.bar = { ...result.bar!, high: result.bar!.high * 1.2 };
+    const claims = verdict({
+      ...job,
+      forecasts: [offload.forecasts[0]!, other],
+      runs: [...job.runs, made],
+    }).claims;
+    const frozen = claims.filter((c) => c.activity?.id === run.activity).map((c) => c.forecast!.frozen!.id);
+    expect(frozen).toEqual(['forecast-1', 'forecast-2']);
+  });
+});
