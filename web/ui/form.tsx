@@ -38,17 +38,22 @@ interface FormProps<V> {
   sx?: SxProps;
   /** What stands where nothing was said. */
   unsaid?: string;
+  /** What speaks against a value beside its schema, in a sentence; null where nothing does. */
+  refuse?(key: string, value: unknown): string | null;
 }
 
 /**
  * What a schema asks for, a field each, in the grid they stand in: names, units, limits and choices are the schema's. What it refuses is said and
  * not taken over.
  */
-export function SchemaForm<V extends object>({ of, values, onValues, keys, ...rest }: FormProps<V>) {
+export function SchemaForm<V extends object>({ of, values, onValues, keys, refuse, ...rest }: FormProps<V>) {
   const asked = askedOf(of);
   const columns = keys ? keys.flatMap((key) => asked.find((c) => c.key === key) ?? []) : asked;
-  const check = (next: Values, key: string) =>
-    (of.shape[key] as z.ZodType).safeParse(next[key]).error?.issues[0] ?? null;
+  const check = (next: Values, key: string): z.core.$ZodIssue | null => {
+    const message = refuse?.(key, next[key]) ?? null;
+    if (message !== null) return { code: 'custom', message, path: [key], input: next[key] };
+    return (of.shape[key] as z.ZodType).safeParse(next[key]).error?.issues[0] ?? null;
+  };
   const put = (next: Values) => onValues(next as V);
   return <FormFields columns={columns} values={values as Values} check={check} put={put} {...rest} />;
 }

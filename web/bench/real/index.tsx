@@ -145,6 +145,11 @@ export function RealBench({ job, size, at, where, activity, conditions }: Props)
                 values={valuesOf(way, chosen)}
                 onValues={(values) => setChosen(withValues(way, chosen, values))}
                 unsaid=""
+                refuse={(key, value) =>
+                  key === 'bytes' && (value as number) > place.room
+                    ? `${format(value as number, 'B')} do not fit: room is for ${format(place.room, 'B')}`
+                    : null
+                }
               />
               <Pick
                 label="The folder lies on"
