@@ -49,6 +49,7 @@ export {
   forecastTransfer,
   timesOf,
 } from './transfer';
+export { lasting, lastingWords, type Lasting } from './lasting';
 export { type LifeForecast, isLife, lifeOf, screenWrites } from './wear';
 export { type OpenQuestions, type Test } from './worth/kinds/kind';
 export { openIn, registerOpening } from './worth/kinds/known';

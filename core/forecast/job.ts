@@ -8,6 +8,7 @@ import { forecastArray, type ArrayForecast } from './array';
 import { caseOf, pathOf, type Situation } from './case';
 import { inTurn, type FirstTask } from './tasks';
 import { formatOn } from './format';
+import { lasting, type Lasting } from './lasting';
 import { lifeOn, workloadOn, type LifeForecast } from './wear';
 
 /** An activity with its answer. */
@@ -18,6 +19,8 @@ export interface JobForecast {
   path: Path;
   activities: ActivityForecast[];
   life: LifeForecast;
+  /** What is told of it; null where nothing is rated, written or known. */
+  lasting: Lasting | null;
   /** Of a disk: share of its yearly workload rating in use. */
   workload: Estimate | null;
   /** What several drives as one come to; null for drives each for itself. */
@@ -39,11 +42,13 @@ export function forecastAll(situation: Situation): JobForecast | null {
     return { activity, ...forecast(of, activity.endpoint === undefined ? path : pathFor(of)) };
   });
   const { copies = [] } = situation.needs;
+  const life = lifeOn(situation, path);
   const format = formatOn(situation, path);
   return {
     path,
     activities,
-    life: lifeOn(situation, path),
+    life,
+    lasting: lasting(situation, life),
     workload: workloadOn(situation, path),
     array: forecastArray(recordersFor(situation.own).explaining, situation),
     format,

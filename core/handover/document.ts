@@ -5,9 +5,12 @@ import {
   forecast,
   isLife,
   kindOf,
+  lasting,
+  lastingWords,
   lifeOf,
   settingOf,
   situationAt,
+  type LifeForecast,
   type Situation,
 } from '../forecast';
 import { findings, type Finding } from '../fit';
@@ -35,7 +38,7 @@ import {
 } from '../job';
 import { DIRECTIONS } from '../catalog/links';
 import { nameOf } from '../catalog/parts';
-import { counted, format, formatProbability } from '../units';
+import { counted, format, formatProbability, formatRange } from '../units';
 import { lastMeasured, type Claim, type Verdict } from '../verdict';
 
 /** A name in the run of a sentence: small at its start, unless it has capitals of its own. */
@@ -381,26 +384,25 @@ function life(job: Job, device: JobDevice, own: OwnRanges): Section {
   const situation = place && situationAt(job, place, own);
   if (!situation) return section(heading, []);
   const found = lifeOf(situation);
-  return section(heading, [...(found ? [enduring(found, job)] : []), ...filling(situation, job)]);
+  return section(heading, [...(found ? [enduring(situation, found)] : []), ...filling(situation, job)]);
 }
 
 const years = (job: Job): number | null => middle(job.serviceYears);
 
-function enduring(found: NonNullable<ReturnType<typeof lifeOf>>, job: Job): DocumentBlock {
+function enduring(situation: Situation, found: LifeForecast): DocumentBlock {
   if (!isLife(found)) return text(found.problem);
-  const { fromNew, allowed, rate } = found;
-  if (!fromNew || !rate) return text('Nothing writes to it every day: its rating does not run out.');
-  const wanted = years(job);
-  const short =
-    wanted !== null && fromNew.expected < wanted
-      ? ` That is less than the ${format(wanted, 'years', 2)} it is wanted for.`
-      : '';
-  const [low, high] = [fromNew.low, fromNew.high].map((v) => format(v, 'years', 2));
+  const told = lasting(situation, found);
+  if (!told) return text('Nothing writes to it every day: its rating does not run out.');
+  const allowed = found.allowed && `The rating allows ${format(found.allowed.expected, 'B/day')}.`;
   return text(
-    `At ${format(rate.expected, 'B/day')} the rated writes last ${low === high ? low : `${low} to ${high}`}; ` +
-      `the rating allows ${format(allowed.expected, 'B/day')}.${short} ` +
-      'Other parts may fail earlier: the rating is no promise. A drive left without power ' +
-      'for years can lose what it holds.',
+    [
+      lastingWords(told),
+      told.coversWords,
+      allowed,
+      'Other parts may fail earlier: the rating is no promise. A drive left without power for years can lose what it holds.',
+    ]
+      .filter(Boolean)
+      .join(' '),
   );
 }
 
@@ -410,7 +412,9 @@ function filling(situation: Situation, job: Job): DocumentBlock[] {
   return situation.activities.filter(isKept).map((a) => {
     const { low, expected, high } = forecast(caseOf(situation, a.id)).figure;
     if (!Number.isFinite(expected)) return text(`${a.name}: it does not fill up.`);
-    const range = `${format(low, 'years', 2)} to ${Number.isFinite(high) ? format(high, 'years', 2) : 'never'}`;
+    const range = Number.isFinite(high)
+      ? formatRange({ low, high }, 'years')
+      : `${format(low, 'years')} to never`;
     const short =
       wanted !== null && expected < wanted
         ? ` That is before the ${format(wanted, 'years', 2)} it is wanted for: plan a larger one, or thin it out.`

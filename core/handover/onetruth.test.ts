@@ -1,6 +1,6 @@
 import { demoJobs } from '../demo';
-import { freeze } from '../forecast';
-import { lateFor, type Job, type Run } from '../job';
+import { freeze, isLife, lastingWords, sheetOf, situationAt } from '../forecast';
+import { lateFor, placesOf, type Job, type Run } from '../job';
 import { protocolOf } from '../measure';
 import { verdict } from '../verdict';
 import { handover, toMarkdown } from '.';
@@ -81,5 +81,51 @@ describe('a second freeze', () => {
     }).claims;
     const frozen = claims.filter((c) => c.activity?.id === run.activity).map((c) => c.forecast!.frozen!.id);
     expect(frozen).toEqual(['forecast-1', 'forecast-2']);
+  });
+});
+
+describe('how long it lasts', () => {
+  const [device] = offload.devices as [Job['devices'][number]];
+  const used = (written: number): Job => ({
+    ...offload,
+    devices: [
+      {
+        ...device,
+        needs: { ...device.needs, inUseSince: '2025-11-01', counters: [{ on: '2026-11-01', written }] },
+      },
+    ],
+  });
+  const sheetFor = (job: Job) => sheetOf(situationAt(job, placesOf(job)[0]!)!)!;
+  const told = (job: Job) => sheetFor(job).lasting!;
+
+  test.each([
+    ['new', offload],
+    ['used', used(8e14)],
+  ] as const)('%s: page and handover say one sentence', (_, job) => {
+    const lasts = told(job);
+    expect(documentOf(job)).toContain(lastingWords(lasts));
+    expect(documentOf(job)).toContain(lasts.coversWords);
+  });
+
+  test('a used drive is judged by what is left of it', () => {
+    const [fresh, worn] = [told(offload), told(used(8e14))];
+    expect(worn.years.expected).toBeLessThan(fresh.years.expected / 2);
+    expect(worn.before).toMatch(/^Of the rated writes/);
+    expect([fresh.covers, worn.covers]).toEqual(['yes', 'perhaps']);
+  });
+
+  test('of several drives it says that it is one’s', () => {
+    const four: Job = { ...offload, devices: [{ ...device, parts: { ...device.parts!, together: 4 } }] };
+    expect(lastingWords(told(four))).toContain('one of 4 drives');
+  });
+
+  test('a warranty nobody knows hides only what needs its years', () => {
+    const { drive } = device.parts!;
+    const open = { ...drive, warrantyYears: { value: null, source: { kind: 'unknown' as const } } };
+    const job: Job = { ...offload, devices: [{ ...device, parts: { ...device.parts!, drive: open } }] };
+    const { life, lasting } = sheetFor(job);
+    expect(lasting!.years.expected).toBe(told(offload).years.expected);
+    expect(isLife(life) && life.allowed).toBeNull();
+    expect(documentOf(job)).not.toContain('The rating allows');
   });
 });

@@ -41,10 +41,7 @@ export function format(value: number, unit: Unit, significant = 3): string {
     case '%':
       return `${digits(value * 100, significant)} %`;
     case 'years':
-      // Less than a day of them is nothing that anybody says in years.
-      if (value > 0 && value < 1 / CALENDAR_YEAR_DAYS)
-        return duration(value * CALENDAR_YEAR_DAYS * 86_400, significant);
-      return `${digits(value, significant)} years`;
+      return yearsWords(value);
     case 'W':
     case 'mm':
     case '°C':
@@ -57,14 +54,48 @@ export function format(value: number, unit: Unit, significant = 3): string {
     case 'lanes':
       return `×${value}`;
     case 'per day':
-      if (value === 0) return 'once';
-      return value > 0 && value < 0.95
-        ? `${digits(value * 7, significant)} a week`
-        : `${digits(value, significant)} a day`;
+      return timesWords(value, significant);
     case 'count':
     case 'IOPS':
       return `${digits(value, Math.max(significant, Math.abs(value) >= 1000 ? 15 : 3))}${unit === 'count' ? '' : ' IOPS'}`;
   }
+}
+
+/** More years than these nobody counts. */
+const MOST_YEARS = 100;
+
+/** Years as people say them, everywhere in the same digits: `3 days`, `8 weeks`, `5 months`, `4.6 years`, `over 100 years`. */
+function yearsWords(years: number): string {
+  const days = years * CALENDAR_YEAR_DAYS;
+  if (years > MOST_YEARS) return `over ${MOST_YEARS} years`;
+  // Less than a day of them is nothing that anybody says in years.
+  if (years > 0 && days < 1) return duration(days * 86_400);
+  if (years > 0 && days < 13.5) return `${digits(days, 1)} days`;
+  if (years > 0 && days < 62) return `${digits(days / 7, 1)} weeks`;
+  if (years > 0 && years < 0.95) return `${digits(years * 12, 1)} months`;
+  return `${digits(years, 2)} years`;
+}
+
+/** How often, in the words of whoever said it: `3 a day`, `2 a week`, `2 a month`, `once a year`. */
+function timesWords(perDay: number, significant: number): string {
+  if (perDay === 0) return 'once';
+  const often = [
+    [1, 'a day'],
+    [7, 'a week'],
+    [CALENDAR_YEAR_DAYS / 12, 'a month'],
+  ] as const;
+  const [days, words] = often.find(([days]) => perDay * days >= 0.95) ?? [CALENDAR_YEAR_DAYS, 'a year'];
+  return `${digits(perDay * days, significant)} ${words}`;
+}
+
+/** A range as people read it: what rounds to the same is said once, its unit but once. */
+export function formatRange({ low, high }: { low: number; high: number }, unit: Unit): string {
+  const [from, to] = [format(low, unit), format(high, unit)];
+  if (from === to) return from;
+  const [number, unitOf] = [/^[\d.,]+/.exec(from)?.[0], from.replace(/^[\d.,]+/, '')];
+  return number && to.endsWith(unitOf) && /^[\d.,]+$/.test(to.slice(0, to.length - unitOf.length))
+    ? `${number} to ${to}`
+    : `${from} to ${to}`;
 }
 
 /** With the largest prefix that leaves a whole part; endurance is told in TB far beyond a thousand, so P starts at ten. */

@@ -4,7 +4,7 @@ import { CloseIcon } from '../ui/icons';
 import { Suspense, useMemo, type ReactNode } from 'react';
 import type { Wanted } from '@kymar/core/choice';
 import type { Estimate } from '@kymar/core/evidence';
-import { isLife, type ActivitySheet } from '@kymar/core/forecast';
+import type { ActivitySheet } from '@kymar/core/forecast';
 import { format, formatProbability } from '@kymar/core/units';
 import { useAnswer } from '../state/gate';
 import { Figure } from '../ui/figure';
@@ -62,7 +62,7 @@ const activityLine = (list: readonly Beside[], i: number, first: ActivitySheet):
 
 function linesOf(list: readonly Beside[], hourly: number): Line[] {
   const [first] = list;
-  const life = list.map(({ sheet }) => (sheet && isLife(sheet.life) ? sheet.life.fromNew : null));
+  const life = list.map(({ sheet }) => sheet?.lasting?.years ?? null);
   return [
     { name: 'To be paid', best: 'least', cells: list.map((b) => ({ show: b.money, worth: b.cost })) },
     {

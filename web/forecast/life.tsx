@@ -4,7 +4,7 @@ import { middle } from '@kymar/core/evidence';
 import type { Life } from '@kymar/core/models';
 import { isLife, type DaysForecast, type JobSheet } from '@kymar/core/forecast';
 import type { Placed } from '../state/placed';
-import { calendarMonth, format, numeral, YEAR_DAYS } from '@kymar/core/units';
+import { calendarMonth, format, formatRange, numeral, YEAR_DAYS } from '@kymar/core/units';
 import { useAnswer } from '../state/gate';
 import { useSituation } from '../state/situation';
 import { ArrayFacts } from '../ui/array';
@@ -15,7 +15,7 @@ import { CountersOf } from './counters';
 
 /** How long the drive lasts: by what is rated, by its cells, or by a disk's yearly load. */
 export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
-  const { life, workload, array, format: whole, copies } = forecast;
+  const { life, lasting, workload, array, format: whole, copies } = forecast;
   const wanted = middle(at.serviceYears);
   return (
     <Panel title="How long it lasts">
@@ -27,43 +27,30 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
           {workload.high > 1 ? ': more than it is rated for' : ''}.
         </Typography>
       )}
-      {isLife(life) && life.fromNew && life.rate && (
+      {lasting && (
         <>
           <Typography variant="body2">
-            The rated writes last <Figure of={life.fromNew} /> at <Figure of={life.rate} />
-            {life.rate.low < life.rate.high
-              ? ` (${format(life.rate.low, 'B/day')} to ${format(life.rate.high, 'B/day')})`
-              : ''}
-            .
+            {lasting.before}
+            <Figure of={lasting.years} />
+            {lasting.after}
           </Typography>
-          <Line life={life.fromNew} wanted={wanted} warranty={middle(at.build!.drive.warrantyYears)} />
-          {wanted !== null && (
-            <Typography
-              variant="body2"
-              sx={{ fontWeight: 600, color: life.fromNew.low < wanted ? 'error.main' : 'success.main' }}
-            >
-              {life.fromNew.low < wanted
-                ? `They may run out within the service life of ${wanted} years.`
-                : `The service life of ${wanted} years is covered.`}
-            </Typography>
-          )}
-          {life.byCells && (
-            <Typography variant="body2" color="textSecondary" sx={{ mt: 0.75 }}>
-              By the cells’ cycles: <Figure of={life.byCells} /> ({format(life.byCells.low, 'years', 2)} to{' '}
-              {format(life.byCells.high, 'years', 2)}).
+          <Line life={lasting.years} wanted={wanted} warranty={middle(at.build!.drive.warrantyYears)} />
+          {lasting.coversWords && (
+            <Typography variant="body2" sx={{ fontWeight: 600, color: COVERS[lasting.covers!] }}>
+              {lasting.coversWords}
             </Typography>
           )}
         </>
       )}
-      {isLife(life) && at.needs?.counters && life.left && (
-        <Typography variant="body2" sx={{ mt: 0.75 }}>
-          Used as it is, <Figure of={life.left} /> are left at the work of this job ({range(life.left)}).
+      {isLife(life) && life.byCells && (
+        <Typography variant="body2" color="textSecondary" sx={{ mt: 0.75 }}>
+          From new, by the cells’ cycles: <Figure of={life.byCells} /> ({formatRange(life.byCells, 'years')}).
         </Typography>
       )}
       {isLife(life) && life.byCounters?.left && life.byCounters.rate && (
         <Typography variant="body2" sx={{ mt: 0.75 }}>
           By its own counter it has taken <Figure of={life.byCounters.rate} />:{' '}
-          <Figure of={life.byCounters.left} /> left ({range(life.byCounters.left)})
+          <Figure of={life.byCounters.left} /> left ({formatRange(life.byCounters.left, 'years')})
           {life.byCounters.runsOut ? until(life.byCounters.runsOut) : ''}.
         </Typography>
       )}
@@ -73,8 +60,14 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
       )}
       {isLife(life) && (
         <Typography variant="body2" color="textSecondary" sx={{ mt: 0.75 }}>
-          Allowed: <Figure of={life.allowed} />;{' '}
-          <Figure of={life.dwpd}>{format(life.dwpd.expected, 'ratio', 2)}</Figure> drive writes a day.{' '}
+          {life.allowed && life.dwpd ? (
+            <>
+              Allowed: <Figure of={life.allowed} />;{' '}
+              <Figure of={life.dwpd}>{format(life.dwpd.expected, 'ratio', 2)}</Figure> drive writes a day.
+            </>
+          ) : (
+            'What is allowed a day waits for the warranty’s years: enter them with the part.'
+          )}{' '}
           {life.notes.join(' ')}
         </Typography>
       )}
@@ -100,8 +93,7 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
 const until = ({ expected, earliest, latest }: NonNullable<Life['runsOut']>): string =>
   `, until about ${calendarMonth(expected)} (${calendarMonth(earliest)} to ${calendarMonth(latest)})`;
 
-/** Ends of a range of years. */
-const range = ({ low, high }: Spread): string => `${format(low, 'years', 2)} to ${format(high, 'years', 2)}`;
+const COVERS = { yes: 'success.main', perhaps: 'warning.main', no: 'error.main' } as const;
 
 /** Years on a line: the range in which the rating runs out, the service life and the warranty as marks. */
 function Line({ life, wanted, warranty }: { life: Spread; wanted: number | null; warranty: number | null }) {
@@ -121,7 +113,7 @@ function Line({ life, wanted, warranty }: { life: Spread; wanted: number | null;
       sx={{ position: 'relative', height: 56, my: 1, mx: 0.5 }}
       role="img"
       aria-label={
-        `The rating runs out after ${format(life.low, 'years', 2)} to ${format(life.high, 'years', 2)}; ` +
+        `The rating runs out after ${formatRange(life, 'years')}; ` +
         `${marks.map((m) => `${m.name} ${m.at} years`).join(', ')}`
       }
     >

@@ -90,8 +90,8 @@ describe('the shop of the demo', () => {
   test('every drive has a life', () => {
     for (const drive of DRIVES.filter((d) => d.tbw.value !== null)) {
       const { allowed, dwpd } = life({ ...drive, writesPerDay: null, readings: [] });
-      expect(allowed.expected).toBeGreaterThan(0);
-      expect(dwpd.expected).toBeLessThan(2);
+      expect(allowed!.expected).toBeGreaterThan(0);
+      expect(dwpd!.expected).toBeLessThan(2);
     }
   });
 });

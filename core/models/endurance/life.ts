@@ -51,8 +51,9 @@ export function enduranceJsonSchema(): object {
 }
 
 export interface Life {
-  allowed: Estimate;
-  dwpd: Estimate;
+  /** What the warranty's years allow a day; null where nobody knows them. */
+  allowed: Estimate | null;
+  dwpd: Estimate | null;
   perCapacity: Estimate;
   rate: Estimate | null;
   fromNew: Estimate | null;
@@ -84,7 +85,7 @@ export const lifeByCells = formula({
  * Both answers of the TBW school, life from new and years left, and that of the cells' cycles, with the working.
  * @param workedOut writes a day worked out elsewhere (from a job's activities); goes before the input's own
  * @param record with the shop's own ranges, where it has any
- * @throws RangeError when rating, capacity or warranty is not known, or readings fall or share a day: nothing can be worked out then
+ * @throws RangeError when rating or capacity is not known, or readings fall or share a day: nothing can be worked out then
  */
 export function life(
   input: EnduranceInput,
@@ -99,7 +100,7 @@ export function life(
   };
   const tbw = need('TBW', input.tbw, 'B');
   const capacity = need('capacity', input.capacity, 'B');
-  const years = need('warranty', input.warrantyYears, 'years');
+  const years = fromFact('warranty', input.warrantyYears, 'years');
   const rate = workedOut ?? rateOfWriting(input);
   const last = input.readings.at(-1);
   const written = given(
@@ -127,8 +128,8 @@ export function life(
     );
   const deciding = growth?.sure ? leftGrowing : left;
   return {
-    allowed: allowedPerDay.explain({ tbw, years }),
-    dwpd: drivesPerDay.explain({ tbw, capacity, years }),
+    allowed: years && years.low > 0 ? allowedPerDay.explain({ tbw, years }) : null,
+    dwpd: years && years.low > 0 ? drivesPerDay.explain({ tbw, capacity, years }) : null,
     perCapacity,
     rate,
     fromNew: writing && lifeFromNew.explain({ tbw, rate: writing }),
