@@ -68,8 +68,8 @@ export const working =
 
 /** A job at one of its places; null while nothing is built there. */
 export function situationOf(brief: Brief, own: OwnRanges = {}): Situation | null {
-  const { host, build, activities, elsewhere, needs = {}, serviceYears } = brief;
-  return build && { host, build, activities, elsewhere, needs, serviceYears, overrides: {}, own };
+  const { build, needs = {} } = brief;
+  return build && { ...brief, build, needs, overrides: {}, own };
 }
 
 /** A job at one of its places, with the shop's own ranges; null where nothing is built there. */

@@ -6,6 +6,7 @@ import type { Activity } from '../job';
 import { forecast, pathFor } from './answer';
 import { forecastArray, type ArrayForecast } from './array';
 import { caseOf, pathOf, type Situation } from './case';
+import { totalOf } from './pass';
 import { inTurn, type FirstTask } from './tasks';
 import { formatOn } from './format';
 import { lasting, type Lasting } from './lasting';
@@ -25,7 +26,7 @@ export interface JobForecast {
   workload: Estimate | null;
   /** What several drives as one come to; null for drives each for itself. */
   array: ArrayForecast | null;
-  /** Of a disk: time of a full format or another pass over all of it. */
+  /** Of a disk: time of a full format or another pass over all of it; of one that goes on or is over, by what was seen of it. */
   format: Estimate | null;
   /** What the planned copies lack; null where none are planned. */
   copies: string[] | null;
@@ -43,7 +44,8 @@ export function forecastAll(situation: Situation): JobForecast | null {
   });
   const { copies = [] } = situation.needs;
   const life = lifeOn(situation, path);
-  const format = formatOn(situation, path);
+  const { pass, needs } = situation;
+  const format = totalOf(pass) ?? formatOn(situation, path);
   return {
     path,
     activities,
@@ -52,7 +54,7 @@ export function forecastAll(situation: Situation): JobForecast | null {
     workload: workloadOn(situation, path),
     array: forecastArray(recordersFor(situation.own).explaining, situation),
     format,
-    tasks: inTurn(activities, situation.needs.formatFirst ? format : null),
+    tasks: inTurn(activities, needs.formatFirst || pass ? format : null),
     copies: copies.length > 0 ? lacking(copies) : null,
   };
 }

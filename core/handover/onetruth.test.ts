@@ -1,5 +1,14 @@
 import { demoJobs } from '../demo';
-import { freeze, isLife, lastingWords, sheetOf, situationAt } from '../forecast';
+import {
+  caseOf,
+  contentsOn,
+  forecast,
+  freeze,
+  isLife,
+  lastingWords,
+  sheetOf,
+  situationAt,
+} from '../forecast';
 import { lateFor, placesOf, type Job, type Run } from '../job';
 import { protocolOf } from '../measure';
 import { verdict } from '../verdict';
@@ -100,7 +109,7 @@ describe('how long it lasts', () => {
 
   test.each([
     ['new', offload],
-    ['used', used(8e14)],
+    ['used', used(1e15)],
   ] as const)('%s: page and handover say one sentence', (_, job) => {
     const lasts = told(job);
     expect(documentOf(job)).toContain(lastingWords(lasts));
@@ -108,10 +117,10 @@ describe('how long it lasts', () => {
   });
 
   test('a used drive is judged by what is left of it', () => {
-    const [fresh, worn] = [told(offload), told(used(8e14))];
+    const [fresh, worn] = [told(offload), told(used(1e15))];
     expect(worn.years.expected).toBeLessThan(fresh.years.expected / 2);
     expect(worn.before).toMatch(/^Of the rated writes/);
-    expect([fresh.covers, worn.covers]).toEqual(['yes', 'perhaps']);
+    expect([fresh.covers, worn.covers]).toEqual(['yes', 'no']);
   });
 
   test('of several drives it says that it is one’s', () => {
@@ -128,4 +137,43 @@ describe('how long it lasts', () => {
     expect(isLife(life) && life.allowed).toBeNull();
     expect(documentOf(job)).not.toContain('The rating allows');
   });
+});
+
+describe('a full format that goes on', () => {
+  const archive = demoJobs()[3]!;
+  const [device] = archive.devices as [Job['devices'][number]];
+  const started = '2026-11-20T18:00:00.000Z';
+  const passing = (format: object): Job => ({
+    ...archive,
+    devices: [{ ...device, needs: { ...device.needs, formatFirst: true } }, ...archive.devices.slice(1)],
+    fittings: [{ device: device.id, steps: [], format: { started, checkpoints: [], ...format } }],
+  });
+  const sheet = (job: Job) => sheetOf(situationAt(job, placesOf(job)[0]!)!)!;
+
+  test('ends by its checkpoints everywhere: what follows begins then', () => {
+    const [plain, seen] = [
+      sheet(passing({})),
+      sheet(passing({ checkpoints: [{ at: '2026-11-20T20:00:00.000Z', share: 0.31 }] })),
+    ];
+    expect(plain.format!.expected).not.toBeCloseTo(seen.format!.expected, -2);
+    expect(seen.tasks[0]).toMatchObject({ activity: null, takes: { expected: seen.format!.expected } });
+    expect(seen.tasks[1]!.done.expected).toBeCloseTo(
+      seen.format!.expected + seen.tasks[1]!.takes.expected,
+      6,
+    );
+  });
+
+  test('over, it took what it took', () => {
+    const { format, tasks } = sheet(passing({ ended: '2026-11-21T03:36:00.000Z' }));
+    expect([format!.low, format!.expected, format!.high]).toEqual([34_560, 34_560, 34_560]);
+    expect(tasks[0]!.done.expected).toBe(34_560);
+  });
+});
+
+test('contents that are moved over are the files that the brief tells of: the same copy, the same time', () => {
+  const situation = situationAt(offload, placesOf(offload)[0]!)!;
+  const [copy] = situation.activities;
+  const told = forecast(caseOf(situation, copy!.id)).figure;
+  expect(contentsOn(situation, 214e9, false)!.expected).toBeCloseTo(told.expected, 6);
+  expect(contentsOn(situation, 107e9, false)!.because.inputs?.length).toBeGreaterThan(0);
 });

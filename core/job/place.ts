@@ -2,6 +2,7 @@ import type { Fact } from '../evidence';
 import type { Build } from '../assembly';
 import type { Host, System } from '../catalog/parts';
 import type { Activity } from './kinds/activity';
+import type { Fitting, FormatPass } from './fitting';
 import type { Needs } from './needs';
 import type { Run } from './run';
 import type { JobConnection, JobDevice, JobMachine, Setup } from './setup';
@@ -28,6 +29,8 @@ export interface Brief {
   elsewhere?: readonly Activity[] | undefined;
   needs?: Needs | undefined;
   serviceYears?: Fact | undefined;
+  /** A pass over all of it that goes on, or is over. */
+  pass?: FormatPass | undefined;
 }
 
 type Placing = Pick<Setup, 'machines' | 'devices'>;
@@ -95,8 +98,12 @@ export function needsAt(
 }
 
 /** A job as it is at one of its places; null where it has no such machine. */
-export function briefAt(setup: Setup & { serviceYears?: Fact | undefined }, place: Place): Brief | null {
-  const { machines, devices, connections, activities, policies, serviceYears } = setup;
+export function briefAt(
+  setup: Setup & { serviceYears?: Fact | undefined; fittings?: readonly Fitting[] | undefined },
+  place: Place,
+): Brief | null {
+  const { machines, devices, connections, activities, policies, serviceYears, fittings } = setup;
+  const pass = fittings?.find((f) => f.device === place.device)?.format;
   const machine = machines.find((m) => m.id === place.machine);
   if (!machine) return null;
   const device = devices.find((d) => d.id === place.device);
@@ -114,6 +121,7 @@ export function briefAt(setup: Setup & { serviceYears?: Fact | undefined }, plac
     ...(elsewhere.length > 0 ? { elsewhere } : {}),
     needs: needsAt(device, machine, policies, on),
     ...(serviceYears ? { serviceYears } : {}),
+    ...(pass ? { pass } : {}),
   };
 }
 

@@ -73,8 +73,8 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
       )}
       {whole && (
         <Typography variant="body2" sx={{ mt: 0.75 }}>
-          A full format takes about <Figure of={whole} /> ({format(whole.low, 's')} to{' '}
-          {format(whole.high, 's')}); its progress can be followed in Reference.
+          {at.pass?.ended ? 'The full format took' : 'A full format takes about'} <Figure of={whole} />
+          {at.pass?.ended ? '.' : ` (${formatRange(whole, 's')}); its progress can be followed in Set-up.`}
         </Typography>
       )}
       {array && <ArrayFacts array={array} />}

@@ -12,7 +12,9 @@ import { Panel } from '../ui/panel';
 export function Tasks({ at, forecast: { tasks, format: whole } }: { at: Placed; forecast: JobSheet }) {
   const [now] = useState(() => new Date());
   const { starts, formatFirst } = at.needs ?? {};
-  const start = starts === undefined ? now : new Date(starts);
+  const { pass } = at;
+  // What goes on has its own beginning.
+  const start = new Date(pass?.started ?? starts ?? now);
   const set = (part: Partial<Pick<DeviceNeeds, 'starts' | 'formatFirst'>>) =>
     changeJob(at.job, (job) => ({
       ...job,

@@ -1,7 +1,6 @@
 import { Alert, Box, Button, TextField, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
-import { formatOn, pathOf, type Situation } from '@kymar/core/forecast';
-import { formatEnd } from '@kymar/core/models';
+import { endOfPass, formatOn, pathOf, type Situation } from '@kymar/core/forecast';
 import type { Fitting, FormatPass } from '@kymar/core/job';
 import { format, moment, timeAfter, timesAfter } from '@kymar/core/units';
 import type { Placed } from '../state/placed';
@@ -61,20 +60,8 @@ function Going({
 }) {
   const { started, checkpoints, ended } = pass;
   const [share, setShare] = useState<number | null>(null);
-  const found = useMemo(() => {
-    if (checkpoints.length === 0) return null;
-    try {
-      return formatEnd(
-        checkpoints.map((c) => ({
-          share: c.share,
-          elapsed: secondsTo(started, c.at),
-          ...(c.grain === undefined ? {} : { grain: c.grain }),
-        })),
-      );
-    } catch (error) {
-      return (error as Error).message;
-    }
-  }, [checkpoints, started]);
+  const found = useMemo(() => endOfPass(pass), [pass]);
+  const end = found && 'total' in found ? found : null;
   const begin = new Date(started);
   const add = () => {
     if (share === null || share <= 0 || share > 1) return;
@@ -87,12 +74,8 @@ function Going({
     set({ ...pass, checkpoints: checkpoints.map((c, k) => (k === i ? { ...c, at: at.toISOString() } : c)) });
   };
   // Beyond what is forecast even of the quickest: a start pressed late, a slip of the pen.
-  const isTooFast =
-    found !== null &&
-    typeof found !== 'string' &&
-    expected !== null &&
-    found.total.high < expected.low * TOO_FAST;
-  const total = found !== null && typeof found !== 'string' ? found.total : expected;
+  const isTooFast = end !== null && expected !== null && end.total.high < expected.low * TOO_FAST;
+  const total = end?.total ?? expected;
   return (
     <Panel title={ended ? 'Full format, done' : 'Full format, under way'}>
       <Stack>
@@ -116,9 +99,7 @@ function Going({
               Done <b>{timeAfter(begin, total.expected)}</b> ({timesAfter(begin, total.low, total.high)}),{' '}
               <Figure of={() => total}>{format(total.expected, 's')}</Figure> in all
               {checkpoints.length === 0 ? ', by its data sheet: a first checkpoint narrows it' : ''}.
-              {found !== null && typeof found !== 'string'
-                ? ` A straight line would say ${timeAfter(begin, found.straight)}.`
-                : ''}
+              {end?.straight != null && ` A straight line would say ${timeAfter(begin, end.straight)}.`}
             </Typography>
           )
         )}
@@ -127,9 +108,9 @@ function Going({
             That would be faster than the disk and its path can be. Is the start right, or the share?
           </Alert>
         )}
-        {typeof found === 'string' && (
+        {found && 'problem' in found && (
           <Alert severity="error" variant="outlined">
-            {found}
+            {found.problem}
           </Alert>
         )}
         {checkpoints.map((c, i) => (

@@ -13,14 +13,24 @@ const made = rememberedBy(
     elsewhere: Brief['elsewhere'],
     needs: Brief['needs'],
     serviceYears: Brief['serviceYears'],
+    pass: Brief['pass'],
     own: OwnRanges,
-  ): Situation | null => situationOf({ host, build, activities, elsewhere, needs, serviceYears }, own),
+  ): Situation | null => situationOf({ host, build, activities, elsewhere, needs, serviceYears, pass }, own),
   2000,
 );
 
 const of = (brief: Brief | null, own: OwnRanges = NONE) =>
   brief &&
-  made(brief.host, brief.build, brief.activities, brief.elsewhere, brief.needs, brief.serviceYears, own);
+  made(
+    brief.host,
+    brief.build,
+    brief.activities,
+    brief.elsewhere,
+    brief.needs,
+    brief.serviceYears,
+    brief.pass,
+    own,
+  );
 
 /** A place of a job as it stands, the shop's own ranges with it: the same one as long as nothing of it changes. Null while nothing is built. */
 export const situationNow = (brief: Brief | null): Situation | null =>
