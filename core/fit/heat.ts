@@ -1,6 +1,7 @@
 import { formula, recordersFor, type Estimate } from '../evidence';
 import { assumed, assumedRange } from '../catalog/assumptions';
 import { busyMarket } from '../catalog/classes';
+import { traitsOf } from '../job';
 import { coolingOf, drawAt } from '../models';
 import type { Facts } from './facts';
 
@@ -13,7 +14,9 @@ const settled = formula({
 
 /** What goes into the temperature, bare; null for disks and where nothing flows. */
 function inputsOf(f: Facts) {
-  if (f.disk || f.flow === null) return null;
+  // What is opened or asked for at random moves data in bursts: it never works at the path's full speed for long.
+  const full = f.activities.length === 0 || f.activities.some((a) => traitsOf(a).requests === 'sequential');
+  if (f.disk || f.flow === null || !full) return null;
   const media = f.path.constraints.find((c) => c.id === 'media')!.rate[f.direction].expected;
   const share = media > 0 ? Math.min(1, f.flow / media) : 1;
   return { share, how: coolingOf(f), power: drawAt(f.drive, f.direction, share, f.own) };

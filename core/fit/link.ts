@@ -76,7 +76,8 @@ export const LINK: Rule[] = [
     id: 'held-by-port',
     severity: 'limits',
     segment: 'port',
-    title: 'The port holds the path down',
+    title: (f) =>
+      held(f).includes('cable') ? 'Port and cable hold the path down' : 'The port holds the path down',
     when: (f) => held(f).includes('port') && !seenLess(f),
     reason: heldReason,
     fix: null,
@@ -86,7 +87,7 @@ export const LINK: Rule[] = [
     severity: 'limits',
     segment: 'cable',
     title: 'The cable holds the path down',
-    when: (f) => held(f).includes('cable') && !seenLess(f),
+    when: (f) => held(f).includes('cable') && !held(f).includes('port') && !seenLess(f),
     reason: heldReason,
     fix: null,
   },
@@ -201,11 +202,14 @@ export const LINK: Rule[] = [
   },
   {
     id: 'stack',
-    severity: 'limits',
+    // Where a link could run faster, it is to blame first; the system takes its share of that link all the same.
+    severity: (f) => (decides(f, 'system') ? 'limits' : 'note'),
     segment: 'system',
-    title: 'The system’s storage stack decides',
-    when: (f) => decides(f, 'system'),
-    reason: (f) => `It lets through ${rate(neck(f)!.constraint.rate[f.direction].expected)}.${nextWords(f)}`,
+    title: (f) =>
+      decides(f, 'system') ? 'The system’s overhead decides' : 'The system’s overhead takes its share',
+    when: (f) => neck(f)?.slowest.id === 'system',
+    reason: (f) =>
+      `It lets through ${rate(neck(f)!.slowest.rate[f.direction].expected)}.${decides(f, 'system') ? nextWords(f) : ''}`,
     fix: 'Look for a newer driver or system; measure the same enclosure on another host to be sure.',
   },
   {

@@ -1,7 +1,7 @@
 import { Box, Typography } from '@mui/material';
 import { Suspense, useState } from 'react';
 import { useLocation } from 'react-router';
-import { samePlace, type Job, type Run } from '@kymar/core/job';
+import { samePlace, traitsOf, type Job, type Run } from '@kymar/core/job';
 import type { Direction } from '@kymar/core/catalog/links';
 import { blockWords, type Segment } from '@kymar/core/assembly';
 import { format } from '@kymar/core/units';
@@ -31,6 +31,9 @@ export default function JobStrip({ job, at, direction }: { job: Job; at: Placed;
   const block = path.blocked.length > 0 ? undefined : blockedAt(at)[0];
   const [open, setOpen] = useState<{ segment: Segment; anchor: HTMLElement } | null>(null);
   const measured = measuredFlow(useVerdict(job), at, direction);
+  // Of loads and small requests the path is seldom the limit.
+  const isCopied =
+    at.activities.length === 0 || at.activities.some((a) => traitsOf(a).requests === 'sequential');
   // At full size where it is worked on, low elsewhere.
   const full = useLocation().pathname.endsWith('/path');
   return (
@@ -60,7 +63,12 @@ export default function JobStrip({ job, at, direction }: { job: Job; at: Placed;
               </Box>
             )}
             {block ? 'Without that: ' : ''}
-            Flow {format(path.flow![direction].expected, 'B/s')} with a fresh cache
+            {isCopied ? 'Flow' : 'At most'} {format(path.flow![direction].expected, 'B/s')}
+            {!isCopied
+              ? ' for what is opened or asked for here: most of its time is spent elsewhere'
+              : direction === 'write'
+                ? ' with a fresh cache'
+                : ''}
             {measured ? (
               <Box
                 component="span"

@@ -167,13 +167,14 @@ export function PathStrip({ path, direction, measured = null, onSegment, height 
         sx={{ display: 'grid', gridTemplateColumns: `repeat(${segments.length}, minmax(0, 1fr))`, mt: 0.25 }}
       >
         {segments.map((segment, i) => {
-          const rate = segment.alone[direction];
+          const [rate, alone] = [segment.passes[direction], segment.alone[direction]];
+          const could = alone > rate * 1.02 ? `, could ${format(alone, 'B/s')}` : '';
           return (
             <Typography
               key={segment.id}
               variant="body2"
               noWrap
-              title={segment.detail}
+              title={`${segment.detail}${could}`}
               sx={{
                 px: { xs: 0.25, sm: 1 },
                 fontSize: { xs: '0.78125rem', sm: '0.875rem' },
@@ -182,7 +183,7 @@ export function PathStrip({ path, direction, measured = null, onSegment, height 
                 color: color(i),
               }}
             >
-              {rate === null ? 'not known' : rate === 0 ? 'nothing passes' : format(rate, 'B/s')}
+              {rate === 0 ? 'nothing passes' : format(rate, 'B/s')}
               <Box
                 component="span"
                 sx={{
@@ -194,6 +195,7 @@ export function PathStrip({ path, direction, measured = null, onSegment, height 
                 }}
               >
                 {segment.detail}
+                {could}
               </Box>
             </Typography>
           );

@@ -13,8 +13,10 @@ export interface Segment {
   part: string;
   /** What it does, in a few words: interface, position, modes. */
   detail: string;
-  /** What it could pass by its own best mode, expected B/s for each direction; null where its figure is not known, 0 where nothing passes. */
-  alone: Record<Direction, number | null>;
+  /** What it could pass by its own best mode, expected B/s for each direction; 0 where nothing passes. */
+  alone: Record<Direction, number>;
+  /** What passes there as it runs, with what is before and behind it. */
+  passes: Record<Direction, number>;
   /** Constraints it has a share in. */
   constraints: ConstraintId[];
 }

@@ -15,10 +15,18 @@ const aloneWith =
     return both((d) => (shares && mode ? practicalOf(mode, d, own).expected : 0));
   };
 
-/** The places of a path, from the media to the other end. */
-export function strip({ parts, links, constraints }: Path): Segment[] {
+type Place = Omit<Segment, 'passes'>;
+
+/** The places of a path, from the media to the other end, each with what passes there as it runs. */
+export const strip = (path: Path): Segment[] =>
+  placesOn(path).map((place) => {
+    const own = path.constraints.filter(({ id }) => place.constraints.includes(id));
+    return { ...place, passes: both((d) => Math.min(place.alone[d], ...own.map((c) => c.rate[d].expected))) };
+  });
+
+function placesOn({ parts, links, constraints }: Path): Place[] {
   const { drive, bridge, cable, port, host, hops = [], endpoint } = parts;
-  const { inner, outer } = links;
+  const { inner } = links;
   const alone = aloneWith(parts.own);
   const constraint = (id: ConstraintId) => constraints.find((c) => c.id === id);
   const made = constraint('array');
@@ -29,15 +37,18 @@ export function strip({ parts, links, constraints }: Path): Segment[] {
     both((d) => Math.min(a[d], b[d]));
   const kind =
     drive.media === 'disk' ? [drive.recording, 'disk'].filter(Boolean).join(' ') : (drive.cell ?? 'flash');
-  const segments: Segment[] = [
+  const segments: Place[] = [
     {
       id: 'drive',
       part: parts.array ? `${parts.array.members} × ${drive.model}` : drive.model,
       detail: [
         kind,
-        modeName(inner ?? outer),
+        // What it could run by itself: what it runs here is told where the link ends.
+        bestShared(drive.modes)?.name,
         ...(parts.array ? [ARRAY_NAMES[parts.array.mode].name] : []),
-      ].join(', '),
+      ]
+        .filter(Boolean)
+        .join(', '),
       alone: both((d) => constraint('media')!.rate[d].expected),
       constraints: ids('media'),
     },
