@@ -1,13 +1,13 @@
 import { middle } from '../evidence';
 import { type Build, portOf, type Blocker, type Path, type PathParts } from '../assembly';
 import { drawAt, isExternal, usualDraw } from '../models';
-import { DEFAULT_POLICIES, type Activity, type Brief, type Needs, type Policies } from '../job';
+import { DEFAULT_POLICIES, roomFor, type Activity, type Brief, type Needs, type Policies } from '../job';
 import { linkById, type Direction } from '../catalog/links';
 import { formFactor, heightOf, isM2, type Accessory, type FormFactorId, type System } from '../catalog/parts';
 import type { OwnRanges } from '../catalog/assumptions';
 
 /** What the rules are held against: a path in one direction, and what the job asks of it. */
-export interface Setting extends Partial<Pick<Brief, 'activities' | 'elsewhere' | 'needs'>> {
+export interface Setting extends Partial<Pick<Brief, 'activities' | 'elsewhere' | 'needs' | 'serviceYears'>> {
   path: Path;
   direction: Direction;
   /** The shop's own ranges in place of what is assumed. */
@@ -22,6 +22,8 @@ export interface Facts extends Pick<Setting, 'path' | 'direction'>, PathParts {
   activities: readonly Activity[];
   accessories: readonly Accessory[];
   own: OwnRanges;
+  /** B that the device must have room for at the end of its service life. */
+  roomNeeded: number;
   policies: Policies;
   form: FormFactorId | null;
   m2: boolean;
@@ -70,8 +72,10 @@ export function factsOf({
   elsewhere = [],
   build = {},
   own = {},
+  serviceYears,
 }: Setting): Facts {
   const { accessories = [] } = build;
+  const work = [...activities, ...elsewhere];
   const { parts } = path;
   const { drive, bridge, cable, port, host, hops, endpoint, seen, array, requests } = parts;
   const together = array?.members ?? parts.together ?? 1;
@@ -94,8 +98,9 @@ export function factsOf({
     path,
     direction,
     needs,
-    activities: [...activities, ...elsewhere],
+    activities: work,
     accessories,
+    roomNeeded: roomFor(work, serviceYears, own),
     own,
     policies: needs.policies ? { ...DEFAULT_POLICIES, ...needs.policies } : DEFAULT_POLICIES,
     form,

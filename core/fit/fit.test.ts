@@ -31,6 +31,7 @@ interface Case {
   /** B moved in one go, and kept. */
   move?: number;
   keep?: number;
+  growth?: number;
 }
 
 /** A sound build of the shop, changed in what the case names. */
@@ -66,7 +67,7 @@ function setting(c: Case): Setting {
   };
 }
 
-function asked({ move, keep }: Case): Activity[] {
+function asked({ move, keep, growth = 0 }: Case): Activity[] {
   const fact = (value: number) => ({ value, source: { kind: 'entered' as const } });
   const common = { perDay: fact(1), target: null };
   return [
@@ -85,7 +86,16 @@ function asked({ move, keep }: Case): Activity[] {
         ]),
     ...(keep === undefined
       ? []
-      : [{ ...common, id: 'keep', name: 'Keep', kind: 'keep' as const, now: fact(keep), growth: fact(0) }]),
+      : [
+          {
+            ...common,
+            id: 'keep',
+            name: 'Keep',
+            kind: 'keep' as const,
+            now: fact(keep),
+            growth: fact(growth),
+          },
+        ]),
   ];
 }
 
@@ -402,6 +412,10 @@ const CASES: Record<string, [fires: Case, silent: Case]> = {
   'no-health': [{ bridge: 'hollin-clip-10' }, {}],
   revision: [{ d: { revision: not } }, {}],
   'too-small': [{ move: 2.1e12 }, { ...sata, bridge: 'quarrel-slim-4', together: 2, move: 2.1e12 }],
+  'full-too-soon': [
+    { keep: 1e12, growth: 3e9 },
+    { keep: 1e12, growth: 1e9 },
+  ],
   'little-room': [{ keep: 1.9e12 }, { keep: 1.5e12, move: 1.7e12 }],
   'low-rating': [{ drive: 'larkmoor-sedge-1t' }, {}],
   'only-copy': [{ needs: { onlyCopy: true } }, { needs: { onlyCopy: false } }],

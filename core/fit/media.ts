@@ -32,6 +32,8 @@ const room = (f: Facts) => (f.capacity === null ? null : f.capacity * (f.togethe
 const ROOMY = 0.9;
 const tooSmall = (f: Facts) => room(f) !== null && (asked(f)?.least ?? 0) > room(f)!;
 
+const isTight = (f: Facts) => (asked(f)?.likely ?? 0) > ROOMY * (room(f) ?? Infinity);
+
 const behindUsb = (f: Facts) =>
   f.path.outer.mode?.family === 'usb' && f.bridge !== null && !f.bridge.passThrough;
 const unknowns = (f: Facts) =>
@@ -152,11 +154,21 @@ export const MEDIA: Rule[] = [
     fix: 'Take a larger drive, or move less in one go.',
   },
   {
+    id: 'full-too-soon',
+    severity: 'caution',
+    segment: 'drive',
+    title: 'Full before the end of its service life',
+    when: (f) => room(f) !== null && !tooSmall(f) && !isTight(f) && f.roomNeeded > room(f)!,
+    reason: (f) =>
+      `By the end of the service life the work needs ${format(f.roomNeeded, 'B')}; there are ${format(room(f)!, 'B')}.`,
+    fix: 'Take a larger one, or agree what is thinned out and when.',
+  },
+  {
     id: 'little-room',
     severity: 'caution',
     segment: 'drive',
     title: 'Little room',
-    when: (f) => room(f) !== null && !tooSmall(f) && (asked(f)?.likely ?? 0) > ROOMY * room(f)!,
+    when: (f) => room(f) !== null && !tooSmall(f) && isTight(f),
     reason: (f) =>
       `About ${format(asked(f)!.likely, 'B')} of ${format(room(f)!, 'B')} are needed; file system and the drive’s own work want some of it free.`,
     fix: 'Take the next larger size: a nearly full drive has less cache and writes slower.',

@@ -45,11 +45,19 @@ export function checklist(situation: Situation): ListedStep[] {
   return listed.sort((a, b) => PHASES.indexOf(a.phase) - PHASES.indexOf(b.phase));
 }
 
-/** The first step that is neither done nor left out; null when all are. */
-export function nextStep(steps: readonly ListedStep[], fitting: Fitting | undefined): ListedStep | null {
-  const done = new Set((fitting?.steps ?? []).map(({ id }) => id));
-  return steps.find(({ id }) => !done.has(id)) ?? null;
+/** How a step stands: what was marked of it, and what it said then where it says something else now. */
+export function markOf(
+  { id, title }: ListedStep,
+  fitting: Fitting | undefined,
+): { mark: Fitting['steps'][number] | undefined; fell: string | null } {
+  const mark = fitting?.steps.find((s) => s.id === id);
+  const fell = mark?.said !== undefined && mark.said !== title ? mark.said : null;
+  return { mark: fell === null ? mark : undefined, fell };
 }
+
+/** The first step that is neither done nor left out; null when all are. */
+export const nextStep = (steps: readonly ListedStep[], fitting: Fitting | undefined): ListedStep | null =>
+  steps.find((step) => !markOf(step, fitting).mark) ?? null;
 
 /** The last day a device can go back; null where nobody said when it was bought or for how long. */
 export function returnUntil({ bought, returnDays }: Pick<Fitting, 'bought' | 'returnDays'>): string | null {

@@ -1,4 +1,6 @@
 import { demoJobs } from '../demo';
+import { findings } from '../fit';
+import { checklist, markOf, nextStep } from '../fitting';
 import {
   caseOf,
   contentsOn,
@@ -6,11 +8,13 @@ import {
   freeze,
   isLife,
   lastingWords,
+  settingOf,
   sheetOf,
   situationAt,
 } from '../forecast';
-import { lateFor, placesOf, type Job, type Run } from '../job';
+import { lateFor, placesOf, roomFor, type Job, type Run } from '../job';
 import { protocolOf } from '../measure';
+import { format } from '../units';
 import { verdict } from '../verdict';
 import { handover, toMarkdown } from '.';
 
@@ -176,4 +180,69 @@ test('contents that are moved over are the files that the brief tells of: the sa
   const told = forecast(caseOf(situation, copy!.id)).figure;
   expect(contentsOn(situation, 214e9, false)!.expected).toBeCloseTo(told.expected, 6);
   expect(contentsOn(situation, 107e9, false)!.because.inputs?.length).toBeGreaterThan(0);
+});
+
+describe('a step of the checklist', () => {
+  const situation = situationAt(offload, placesOf(offload)[0]!)!;
+  const noTrim = {
+    ...situation,
+    build: { ...situation.build, bridge: { ...situation.build.bridge!, trim: false } },
+  };
+  const step = (of: typeof situation, id: string) => checklist(of).find((s) => s.id === id)!;
+
+  test('ticked for one file system is not ticked for another: it says what it said', () => {
+    const then = step({ ...situation, needs: { ...situation.needs, fileSystem: 'exFAT' } }, 'file-system');
+    const now = step({ ...situation, needs: { ...situation.needs, fileSystem: 'NTFS' } }, 'file-system');
+    const fitting = { device: 'd', steps: [{ id: then.id, at: offload.changed, said: then.title }] };
+    expect(markOf(then, fitting)).toMatchObject({ mark: { id: 'file-system' }, fell: null });
+    expect(markOf(now, fitting)).toEqual({ mark: undefined, fell: then.title });
+    expect(nextStep([now], fitting)).toBe(now);
+    // What was ticked before anybody kept what it said stays ticked.
+    expect(markOf(now, { device: 'd', steps: [{ id: then.id, at: offload.changed }] }).mark).toBeDefined();
+  });
+
+  test('leaves as much unpartitioned as the finding asks for', () => {
+    const fix = findings(settingOf(noTrim, 'write')).find(({ id }) => id === 'no-trim')!.fix;
+    expect(fix).toContain('a fifth');
+    expect(step(noTrim, 'partition').how).toContain('over four fifths of it');
+    expect(step(situation, 'partition').how).toContain('over all of it');
+    expect(
+      checklist(noTrim)
+        .map(({ title }) => title)
+        .join(),
+    ).not.toMatch(/tenth/);
+  });
+});
+
+test('path and choice reckon with one need of room: that at the end of the service life', () => {
+  const [keep] = offload.activities.filter((a) => a.kind === 'keep');
+  const growing: Job = {
+    ...offload,
+    activities: offload.activities.map((a) =>
+      a === keep ? { ...keep, growth: { value: 9e9, source: { kind: 'entered' } } } : a,
+    ),
+  };
+  const situation = situationAt(growing, placesOf(growing)[0]!)!;
+  const needed = roomFor(growing.activities, growing.serviceYears);
+  const said = findings(settingOf(situation, 'write')).find(({ id }) => id === 'full-too-soon')!.reason;
+  expect(said).toContain(format(needed, 'B'));
+});
+
+test('a verdict that meets its targets names what nobody measured', () => {
+  const [copy] = offload.activities;
+  const stream = {
+    id: 'live',
+    name: 'Recording live',
+    kind: 'stream' as const,
+    perDay: copy!.perDay,
+    target: null,
+    direction: 'write' as const,
+    rate: { value: 50e6, source: { kind: 'entered' as const } },
+    streams: 1,
+    lasts: { value: 3600, source: { kind: 'entered' as const } },
+    buffer: { value: 1, source: { kind: 'entered' as const } },
+  };
+  const { answer, words } = verdict({ ...offload, activities: [...offload.activities, stream] });
+  expect(answer).toBe('meets');
+  expect(words).toContain('Not measured: Recording live.');
 });

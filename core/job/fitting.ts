@@ -30,8 +30,17 @@ export const Fitting = z.object({
   bought: z.iso.date().optional(),
   returnDays: z.number().int().nonnegative().max(RETURN_DAYS).optional(),
   warrantyUntil: z.iso.date().optional(),
-  /** Steps that were done, or left out with a reason. */
-  steps: z.array(z.object({ id: Name, at: z.iso.datetime(), skipped: reason.optional() })).max(100),
+  /** Steps that were done, or left out with a reason, and what they said then: what says something else is to be done anew. */
+  steps: z
+    .array(
+      z.object({
+        id: Name,
+        at: z.iso.datetime(),
+        skipped: reason.optional(),
+        said: z.string().max(400).optional(),
+      }),
+    )
+    .max(100),
   /** When the last step was done or left out; absent: some are left. */
   complete: z.iso.datetime().optional(),
   format: FormatPass.optional(),

@@ -1,4 +1,7 @@
+import { middle, type Fact } from '../evidence';
+import { assumedRange, type OwnRanges } from '../catalog/assumptions';
 import type { Keeping } from '../models';
+import { YEAR_DAYS } from '../units';
 import type { Activity, Move } from './kinds/activity';
 import { isKept, isMove } from './kinds/known';
 import { isOnce } from './often';
@@ -46,4 +49,23 @@ export function heldIfAdding(work: readonly Activity[]): Keeping[] | null {
 export function heldBeside(activity: Activity, work: readonly Activity[]): Keeping[] | null {
   const isSaid = saysKept(work) || (brings(activity) && adds(activity) !== null);
   return isSaid ? heldBy(work.filter((a) => a.id !== activity.id)) : null;
+}
+
+/**
+ * B that a device must have room for at the end of its service life (of a year where nobody said), by the work at its middle: what is kept and grows,
+ * copies that add, what stands. 0 where nobody said.
+ */
+export function roomFor(
+  work: readonly Activity[],
+  serviceYears: Fact | undefined,
+  own: OwnRanges = {},
+): number {
+  const days = (middle(serviceYears) ?? 1) * YEAR_DAYS;
+  const known = (fact: Fact | undefined) => middle(fact) ?? 0;
+  const sum = heldBy(work).reduce(
+    (total, { now, growth, brought }) =>
+      total + known(now) + (known(growth) + known(brought?.bytes) * known(brought?.perDay)) * days,
+    0,
+  );
+  return sum / assumedRange('usable', own).expected;
 }

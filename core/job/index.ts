@@ -13,7 +13,7 @@ export {
   traitsOf,
 } from './kinds/known';
 export type { Traits } from './kinds/traits';
-export { heldBeside, heldBy, heldIfAdding, saysKept, stands } from './held';
+export { heldBeside, heldBy, heldIfAdding, roomFor, saysKept, stands } from './held';
 export { isOnce } from './often';
 export { filesOf, logNormalSizes, totalOf } from './sizes';
 export { Activity, Keep, Load, Move, Scratch, Stream } from './kinds/activity';

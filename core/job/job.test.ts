@@ -136,12 +136,28 @@ describe('stages', () => {
       'done',
       'done',
       'done',
-      'done',
+      'open',
       'done',
       'open',
       'open',
     ]);
+    // Timed without a tick on its checklist: that is not done, and not what comes next either.
     expect(nextStage(stages(offload, fine)).stage).toBe('verdict');
+    const [first] = offload.activities;
+    const blank = {
+      ...first!,
+      bytes: { value: null, source: { kind: 'unknown' as const } },
+      files: { value: null, source: { kind: 'unknown' as const } },
+    };
+    expect(stages({ ...offload, activities: [blank as never] }, fine)[0]).toMatchObject({ state: 'open' });
+    // Decided is decided, until something newer speaks against it.
+    const decided = { ...offload, decision: { kind: 'accept' as const, words: '', at: offload.changed } };
+    const short = { ...fine, unmet: true };
+    expect(stages(decided, short)[6]).toMatchObject({ state: 'done' });
+    const newer = { ...offload.runs[0]!, id: 'newer', at: '2027-01-01T00:00:00.000Z' };
+    expect(stages({ ...decided, runs: [...decided.runs, newer] }, short)[6]).toMatchObject({
+      state: 'attention',
+    });
     expect(nextStage(stages(scans, fine)).stage).toBe('choice');
     expect(nextStage(stages({ ...scans, activities: [] }, fine)).stage).toBe('brief');
     expect(
@@ -149,7 +165,7 @@ describe('stages', () => {
         .stage,
     ).toBe('handover');
   });
-  test('set up is what every device’s checklist is through with, or what was timed without one', () => {
+  test('set up is what every device’s checklist is through with; what was timed without one waits for nobody', () => {
     const setup = (job: Job) => stages(job, fine).find((s) => s.stage === 'setup')!;
     const bare = { ...offload, runs: [] };
     expect(setup(bare)).toMatchObject({ state: 'open', next: 'Fit and format it' });

@@ -1,6 +1,7 @@
 import equal from 'fast-deep-equal';
 import { keepsNeeds, setupOf } from './basis';
 import { type FrozenForecast } from './frozen';
+import type { Activity } from './kinds/activity';
 import type { Job } from './job';
 import { briefAt, placesOf } from './place';
 import type { Setup } from './setup';
@@ -27,9 +28,11 @@ const TABLE = {
   brief: ({ job }) =>
     job.machines.length === 0
       ? ['open', 'Choose the machine']
-      : job.activities.length > 0
-        ? ['done', 'Change what the customer does']
-        : ['open', 'Describe the first activity'],
+      : job.activities.length === 0
+        ? ['open', 'Describe the first activity']
+        : job.activities.some(saysSomething)
+          ? ['done', 'Change what the customer does']
+          : ['open', 'Say how much the activity is'],
   choice: ({ whole }) => (whole ? ['done', 'Compare other builds'] : ['open', 'See what to buy']),
   path({ trouble, built, whole }) {
     if (trouble.blocked) return ['attention', 'Fix what blocks the path'];
@@ -47,9 +50,10 @@ const TABLE = {
   bench: ({ timed }) => (timed ? ['done', 'Add another run'] : ['open', 'Time the first run']),
   verdict({ job, trouble, timed }) {
     if (!timed) return ['open', 'Needs a finished run'];
+    if (isDecided(job)) return ['done', 'Read the verdict'];
     if (trouble.unmet) return ['attention', 'Find out why it falls short'];
     if (trouble.short) return ['attention', 'Find out why less came than was forecast'];
-    return job.decision ? ['done', 'Read the verdict'] : ['open', 'Decide'];
+    return ['open', job.decision ? 'Decide anew: there are newer runs' : 'Decide'];
   },
   handover: ({ job }) => (job.decision ? ['done', 'Print or save the document'] : ['open', 'Decide first']),
 } satisfies Record<string, (progress: Progress) => Standing>;
@@ -119,12 +123,25 @@ function setUp(job: Job): Standing {
   const built = job.devices.filter((d) => d.parts !== null);
   if (going) return ['open', 'A full format is under way'];
   if (built.length > 0 && built.every((d) => isThrough(d.id))) return ['done', 'Look at the checklist'];
-  if (job.runs.length > 0 && fittings.length === 0) return ['done', 'Look at the checklist'];
   const begun = fittings.some((f) => f.steps.length > 0);
   return ['open', begun ? 'Go on with the checklist' : 'Fit and format it'];
 }
 
-/** The stage to open a job at: the first that is not done. */
+/** The stage to open a job at: the first that is not done; what was timed is beyond its checklist, ticked or not. */
 export function nextStage(states: readonly StageState[]): StageState {
-  return states.find((s) => s.state !== 'done') ?? states.at(-1)!;
+  const timed = states.some(({ stage, state }) => stage === 'bench' && state === 'done');
+  const open = states.filter(({ stage, state }) => state !== 'done' && !(timed && stage === 'setup'));
+  return open[0] ?? states.at(-1)!;
+}
+
+/** Whether anything is known of an activity but how often it happens. */
+const saysSomething = ({ perDay: _, ...activity }: Activity): boolean =>
+  Object.values(activity).some(
+    (of) => typeof of === 'object' && of !== null && 'value' in of && of.value !== null,
+  );
+
+/** Whether it was decided after the last run that counts was made. */
+function isDecided({ decision, runs }: Job): boolean {
+  const { at } = decision ?? {};
+  return at !== undefined && runs.every((run) => run.at <= at || run.source === 'simulated' || run.excluded);
 }

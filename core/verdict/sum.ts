@@ -1,5 +1,5 @@
 import { counted } from '../units';
-import { doubtsOf, type Job } from '../job';
+import { doubtsOf, isAsked, type Job } from '../job';
 import type { Claim } from './claim';
 
 export interface Verdict {
@@ -24,6 +24,10 @@ export function verdictFrom(job: Job, found: Claim[]): Verdict {
     answers.filter((a) => a === 'no').length,
     answers.filter((a) => a === 'not proven').length,
   ];
+  const left = job.activities.filter(
+    (a) => isAsked(a) && !real.some((c) => c.activity?.id === a.id && c.measured),
+  );
+  const unmeasured = left.length > 0 ? ` Not measured: ${left.map(({ name }) => name).join(', ')}.` : '';
   const short = real.filter((c) => c.right.answer === 'short').length;
   const advice =
     short > 0
@@ -62,7 +66,7 @@ export function verdictFrom(job: Job, found: Claim[]): Verdict {
     doubts,
     advice,
     answer: 'meets',
-    words: `${targeted.length === 1 ? 'The target is' : targeted.length === 2 ? 'Both targets are' : `All ${targeted.length} targets are`} met.`,
+    words: `${targeted.length === 1 ? 'The target is' : targeted.length === 2 ? 'Both targets are' : `All ${targeted.length} targets are`} met.${unmeasured}`,
   };
 }
 

@@ -192,6 +192,8 @@ export function Years({ at }: { at: Placed }) {
   const { data: days, problem } = useAnswer(situation && daysOf(situation, years));
   if (days === null || problem !== null) return null;
   const last = days?.days.at(-1);
+  const { drive, bridge } = at.build!;
+  const withoutTrim = drive.media === 'flash' && bridge?.trim === false;
   return (
     <Panel title={`The next ${years} years`} aria-busy={!days}>
       {!days || !last ? (
@@ -202,7 +204,7 @@ export function Years({ at }: { at: Placed }) {
         <Box component="ul" sx={{ m: 0, pl: 2.25, '& li': { mb: 0.5 } }}>
           <Typography component="li" variant="body2">
             {days.recovers
-              ? 'The cache is back every time it is needed.'
+              ? `The cache is back every time it is needed${withoutTrim ? ', as long as a fifth stays unpartitioned: this enclosure does not pass TRIM' : ''}.`
               : 'The cache is not back every time it is needed: what follows too soon is slower.'}
           </Typography>
           <Typography component="li" variant="body2">

@@ -1,6 +1,6 @@
 import { Box, Button, Checkbox, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { nextStep, PHASES, type ListedStep, type StepPhase } from '@kymar/core/fitting';
+import { markOf, nextStep, PHASES, type ListedStep, type StepPhase } from '@kymar/core/fitting';
 import type { Fitting } from '@kymar/core/job';
 import { shortMoment } from '@kymar/core/units';
 import type { Placed } from '../state/placed';
@@ -28,15 +28,14 @@ export function Checklist({
   steps: readonly ListedStep[];
   fitting: Fitting | undefined;
 }) {
-  const marked = new Map((fitting?.steps ?? []).map((s) => [s.id, s]));
-  const done = steps.filter(({ id }) => marked.has(id)).length;
+  const done = steps.filter((step) => markOf(step, fitting).mark).length;
   const next = nextStep(steps, fitting);
-  const mark = (id: string, skipped?: string) =>
+  const mark = ({ id, title: said }: ListedStep, skipped?: string) =>
     changeFitting(at, (f) => ({
       ...f,
       steps: [
         ...f.steps.filter((s) => s.id !== id),
-        { id, at: new Date().toISOString(), ...(skipped === undefined ? {} : { skipped }) },
+        { id, at: new Date().toISOString(), said, ...(skipped === undefined ? {} : { skipped }) },
       ],
     }));
   const unmark = (id: string) =>
@@ -73,9 +72,9 @@ export function Checklist({
               <Row
                 key={step.id}
                 step={step}
-                marked={marked.get(step.id)}
+                {...markOf(step, fitting)}
                 isNext={step.id === next?.id}
-                onMark={(skipped) => mark(step.id, skipped)}
+                onMark={(skipped) => mark(step, skipped)}
                 onUnmark={() => unmark(step.id)}
               />
             ))}
@@ -88,13 +87,16 @@ export function Checklist({
 
 function Row({
   step,
-  marked,
+  mark: marked,
+  fell,
   isNext,
   onMark,
   onUnmark,
 }: {
   step: ListedStep;
-  marked: Fitting['steps'][number] | undefined;
+  mark: Fitting['steps'][number] | undefined;
+  /** What it said when it was ticked, where it says something else now. */
+  fell: string | null;
   isNext: boolean;
   onMark(skipped?: string): void;
   onUnmark(): void;
@@ -134,6 +136,11 @@ function Row({
         {step.caution && (
           <Typography variant="body2" sx={{ color: 'warning.main', fontWeight: 560 }}>
             {step.caution}
+          </Typography>
+        )}
+        {fell !== null && (
+          <Typography variant="body2" role="status" sx={{ color: 'warning.main', fontWeight: 560 }}>
+            Ticked when it said “{fell}”: look at it again.
           </Typography>
         )}
         {marked && (

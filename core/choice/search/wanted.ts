@@ -1,7 +1,5 @@
-import { YEAR_DAYS } from '../../units';
-import { assumedRange, type OwnRanges } from '../../catalog/assumptions';
-import { middle, type Fact } from '../../evidence';
-import { briefAt, heldBy, placesOf, type Brief, type Job } from '../../job';
+import type { OwnRanges } from '../../catalog/assumptions';
+import { briefAt, placesOf, roomFor, type Brief, type Job } from '../../job';
 import type { PartKey, ExchangeRate } from '../prices/pricing';
 
 /** A place without what is searched for. */
@@ -65,25 +63,8 @@ export function wantedOf(
   };
 }
 
-/**
- * B that a device must have room for at the end of its service life, by the work of all places at its middle: what is kept and grows, copies that add, what
- * stands. 0 where nobody said.
- */
+/** B that the device must have room for, by the work of all its places. */
 export function neededBy({ places, own }: Pick<Wanted, 'places' | 'own'>): number {
-  const [first] = places;
-  if (!first) return 0;
-  const years = first.serviceYears ? (middle(first.serviceYears) ?? 1) : 1;
-  const days = years * YEAR_DAYS;
-  const work = [
-    ...new Map(
-      places.flatMap((p) => [...p.activities, ...(p.elsewhere ?? [])]).map((a) => [a.id, a]),
-    ).values(),
-  ];
-  const known = (fact: Fact | undefined) => (fact && middle(fact)) ?? 0;
-  const sum = heldBy(work).reduce(
-    (total, { now, growth, brought }) =>
-      total + known(now) + (known(growth) + known(brought?.bytes) * known(brought?.perDay)) * days,
-    0,
-  );
-  return sum / assumedRange('usable', own).expected;
+  const work = places.flatMap((p) => [...p.activities, ...(p.elsewhere ?? [])]);
+  return roomFor([...new Map(work.map((a) => [a.id, a])).values()], places[0]?.serviceYears, own);
 }

@@ -34,14 +34,6 @@ export const CONTENTS: readonly FittingStep[] = [
         : 'Point new projects and their caches at it',
     how: 'In each program’s own settings; then save something and look whether it grew here.',
   },
-  {
-    id: 'trim',
-    phase: 'contents',
-    when: (b) => !b.disk && b.bridge !== null && b.bridge.trim === false,
-    title: 'Leave a tenth unpartitioned',
-    how: (b) =>
-      `${b.bridge!.model} does not pass TRIM on: room the drive is never told about keeps its writing fast.`,
-  },
 ];
 
 /** When it works. */

@@ -115,7 +115,12 @@ export const FORMAT: readonly FittingStep[] = [
     phase: 'format',
     when: () => true,
     title: (b) => `Partition table: ${tableFor(b).table}`,
-    how: (b) => `Because ${tableFor(b).why}. One partition over all of it, begun at 1 MiB.`,
+    how: (b) =>
+      `Because ${tableFor(b).why}. One partition, begun at 1 MiB, over ${
+        b.disk || b.bridge?.trim !== false
+          ? 'all of it'
+          : `four fifths of it: ${b.bridge.model} does not pass TRIM, and room the drive is never told about keeps its writing fast`
+      }.`,
   },
   {
     id: 'file-system',
