@@ -2,7 +2,7 @@ import { barePathFor, eachTime, forecast, type Case } from '../forecast';
 import { isMove, type Job, type Sample } from '../job';
 import { quantile, SAMPLES, SEED, Z95 } from '../stats';
 import { measuredOf } from '../measure';
-import { caseMeasured, verdict, type Claim } from '../verdict';
+import { caseMeasured, MODEL_SIGMA, verdict, type Claim } from '../verdict';
 import type { Hypothesis } from './hypothesis';
 import { lookedAt, lookKey, type Look } from './look';
 import { LOOKS } from './looks';
@@ -33,8 +33,6 @@ export const EVERY = 5;
 export const DRAWS = SAMPLES / EVERY;
 /** Coarsely: only each so many-th of the draws that a cause is held against. */
 export const COARSE = 4;
-/** One sigma of what the models leave out, as a share [memory]. */
-export const MODEL_SIGMA = 0.06;
 
 /**
  * Logarithms of the s that a case takes in each draw; draws of the same number are of the same unit, whatever is asked of it.

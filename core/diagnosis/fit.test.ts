@@ -3,7 +3,8 @@ import { jStat } from 'jstat';
 import { demoJobs } from '../demo';
 import { caseOf, situationOf, type Case } from '../forecast';
 import { briefAt, placesOf, type Job } from '../job';
-import { CAUSES, logsUnder, LOOKS, lookedAt, MODEL_SIGMA, NONE, pairOf, score, type Evidence } from '.';
+import { MODEL_SIGMA } from '../verdict';
+import { CAUSES, logsUnder, LOOKS, lookedAt, NONE, pairOf, score, type Evidence } from '.';
 import { bells } from './fit';
 import { runs } from '../fixtures/draws';
 

@@ -1,5 +1,6 @@
 import { cholesky, forward, SAMPLES } from '../stats';
-import { COARSE, EVERY, logsUnder, MODEL_SIGMA, type Evidence } from './evidence';
+import { COARSE, EVERY, logsUnder, type Evidence } from './evidence';
+import { MODEL_SIGMA } from '../verdict';
 import type { Hypothesis } from './hypothesis';
 import { lookedAt } from './look';
 

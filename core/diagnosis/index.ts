@@ -1,6 +1,6 @@
 export { CAUSES, registerCause } from './causes/known';
 export { diagnose, type Diagnosis, type ToldCause } from './diagnose';
-export { evidenceOf, logsOf, logsUnder, MODEL_SIGMA, type Evidence } from './evidence';
+export { evidenceOf, logsOf, logsUnder, type Evidence } from './evidence';
 export { hiddenCause } from './hidden';
 export { singles, type Hypothesis, type Site } from './hypothesis';
 export { pairOf } from './pairs';

@@ -1,4 +1,5 @@
 import { demoJobs } from '../demo';
+import type { Fact } from '../evidence';
 import { findings } from '../fit';
 import { checklist, markOf, nextStep } from '../fitting';
 import {
@@ -12,10 +13,10 @@ import {
   sheetOf,
   situationAt,
 } from '../forecast';
-import { lateFor, placesOf, roomFor, type Job, type Run } from '../job';
+import { lateFor, placesOf, roomFor, type Job, type Move, type Run } from '../job';
 import { protocolOf } from '../measure';
 import { format } from '../units';
-import { verdict } from '../verdict';
+import { heldAgainst, verdict } from '../verdict';
 import { handover, toMarkdown } from '.';
 
 /*
@@ -245,4 +246,55 @@ test('a verdict that meets its targets names what nobody measured', () => {
   const { answer, words } = verdict({ ...offload, activities: [...offload.activities, stream] });
   expect(answer).toBe('meets');
   expect(words).toContain('Not measured: Recording live.');
+});
+
+describe('the protocol', () => {
+  const test_ = (job: Job, id: string) => protocolOf(job).tests.find((t) => t.id.startsWith(id))!;
+  const [copy] = offload.activities as [Move];
+  const bare = { ...offload, runs: [] };
+
+  test('tells the time of what it moves: the largest that the brief names', () => {
+    const ranged = {
+      ...copy,
+      bytes: { ...copy.bytes, value: [194e9, 214e9, 235.4e9] as [number, number, number] },
+    };
+    const [one, most] = [bare, { ...bare, activities: [ranged, ...offload.activities.slice(1)] }].map((job) =>
+      test_(job, `real ${copy.id}`),
+    );
+    expect(most!.bytes).toBe(235.4e9);
+    expect((most!.seconds! - 180) / (one!.seconds! - 180)).toBeCloseTo(1.1, 6);
+  });
+
+  test('plans what is left by the runs there are', () => {
+    const runs = second.runs
+      .slice(0, 1)
+      .map((run) => ({ ...run, measure: { ...run.measure, seconds: 1500 } as Run['measure'] }));
+    expect(test_({ ...second, runs }, `real ${copy.id}`).seconds).toBe(1500 + 180);
+  });
+
+  test('says beyond the cache only of what is beyond it', () => {
+    const [device] = offload.devices as [Job['devices'][number]];
+    const minds = (cache: Fact) => {
+      const parts = { ...device.parts!, drive: { ...device.parts!.drive, cache } };
+      return test_({ ...bare, devices: [{ ...device, parts }] }, 'synthetic write').minds.map(({ id }) => id);
+    };
+    const source = { kind: 'entered' as const };
+    expect(minds({ value: 20e9, source })).toContain('above cache and memory');
+    expect(minds({ value: [150e9, 240e9, 330e9], source })).toContain('maybe within cache');
+    expect(minds({ value: null, source: { kind: 'unknown' } })).toContain('maybe within cache');
+  });
+});
+
+test('the verdict holds nothing against a forecast that the causes call healthy', () => {
+  const forecast = { low: 90, expected: 100, high: 110 };
+  const answer = (s: number) =>
+    heldAgainst({ low: s * 0.999, expected: s, high: s * 1.001 }, forecast, 's').answer;
+  // The range ends at 110; what no model knows reaches to 114.
+  expect([105, 112, 116, 88, 84].map(answer)).toEqual([
+    'as forecast',
+    'as forecast',
+    'short',
+    'as forecast',
+    'better',
+  ]);
 });

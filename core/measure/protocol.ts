@@ -45,6 +45,8 @@ export interface ProtocolTest {
 export type Mind =
   | { id: 'port'; position: string; cable: string | null }
   | { id: 'above cache and memory' }
+  /** What its cache may take is more than the test moves, or nobody knows it. */
+  | { id: 'maybe within cache'; cache: number | null }
   | { id: 'slow source'; name: string; rate: number }
   | { id: 'cool down'; minutes: number }
   | { id: 'cold' }
@@ -85,6 +87,23 @@ export function syntheticSize(
   return Math.min(wanted, SHARE * capacity, MOST_SYNTHETIC);
 }
 
+/** Whether a test goes beyond what the drive's cache may take. */
+function cacheMind({ media, cache }: Build['drive'], bytes: number, direction: 'read' | 'write'): Mind {
+  const most = top(cache.value);
+  const isBeyond = direction === 'read' || media === 'disk' || (most !== null && bytes > most);
+  return isBeyond ? { id: 'above cache and memory' } : { id: 'maybe within cache', cache: most };
+}
+
+/** s that runs so far took for so many B, each as long as it was for its own size; null while there is none. */
+function takenSoFar(runs: readonly Run[], bytes: number | null): number | null {
+  const taken = runs.flatMap(({ measure }) =>
+    measure.kind === 'timed'
+      ? [measure.seconds * (bytes !== null && measure.bytes !== null ? bytes / measure.bytes : 1)]
+      : [],
+  );
+  return taken.length > 0 ? taken.reduce((sum, s) => sum + s, 0) / taken.length : null;
+}
+
 /** Finished runs that count for a test: as it is built, not with something changed to find a cause. */
 const counts = (run: Run, place: Place): boolean =>
   run.ended === 'done' &&
@@ -117,6 +136,9 @@ function mindsAt(job: Job, place: Place, direction: 'read' | 'write', restMinute
     ...(restMinutes > 0 ? [{ id: 'cool down' as const, minutes: restMinutes }] : []),
   ];
 }
+
+const plus = (seconds: number | null, more: number): number | null =>
+  seconds === null ? null : seconds + more;
 
 /** Of a frozen forecast, s that an activity takes; null where it says none. */
 function secondsOf(frozen: FrozenForecast | undefined, activity: string): number | null {
@@ -159,12 +181,15 @@ function synthetic(job: Job, place: Place, direction: 'read' | 'write'): Protoco
     files: 1,
     done: runs.length,
     wanted,
-    seconds: rate === null ? null : passOf(bytes, rate, build!.drive, direction) + rest * 60,
+    seconds: plus(
+      takenSoFar(runs, bytes) ?? (rate === null ? null : passOf(bytes, rate, build!.drive, direction)),
+      rest * 60,
+    ),
     // What is read was written first, by the run that writes.
     wear: direction === 'write' ? left * bytes : 0,
     minds: [
       ...mindsAt(job, place, direction, rest).filter((m) => m.id !== 'slow source'),
-      { id: 'above cache and memory' },
+      cacheMind(build!.drive, bytes, direction),
     ],
   };
 }
@@ -193,7 +218,7 @@ function real(
         files: null,
         done: runs.length,
         wanted,
-        seconds: seconds === null ? null : seconds + 60,
+        seconds: plus(takenSoFar(runs, null) ?? seconds, 60),
         wear: 0,
         minds: [...mindsAt(job, place, 'read', 0).filter((m) => m.id !== 'slow source'), { id: 'cold' }],
       },
@@ -202,7 +227,10 @@ function real(
   if (!isMove(activity)) return [];
   const [bytes, files] = [top(activity.bytes.value), top(activity.files.value)];
   if (bytes === null) return [];
-  const isLong = (seconds ?? 0) > LONG || isOnce(activity);
+  // A frozen time is of the expected size; what is moved is the largest the brief names.
+  const told = middle(activity.bytes);
+  const each = takenSoFar(runs, bytes) ?? (seconds !== null && told ? (seconds * bytes) / told : seconds);
+  const isLong = (each ?? 0) > LONG || isOnce(activity);
   const rest = build!.drive.media === 'flash' && activity.direction === 'write' ? REST : 0;
   const wanted = wantedFor(runs, isLong);
   return [
@@ -216,7 +244,7 @@ function real(
       files,
       done: runs.length,
       wanted,
-      seconds: seconds === null ? null : seconds + rest * 60,
+      seconds: plus(each, rest * 60),
       wear: activity.direction === 'write' ? Math.max(0, wanted - runs.length) * bytes : 0,
       minds: [
         ...mindsAt(job, place, activity.direction, rest),

@@ -1,10 +1,10 @@
+import { MODEL_SIGMA } from '../verdict';
 import {
   CAUSES,
   groupsOf,
   HEALTHY,
   logsUnder,
   LOOKS,
-  MODEL_SIGMA,
   nextTests,
   NONE,
   score,

@@ -1,4 +1,4 @@
-import type { Spread } from '../stats';
+import { Z90, type Spread } from '../stats';
 import { exactFact, middle, worked, type Estimate, type Fact } from '../evidence';
 import type { OwnRanges } from '../catalog/assumptions';
 import { hardCeiling, type Path } from '../assembly';
@@ -508,6 +508,15 @@ const over = (bytes: number, time: Estimate): Estimate =>
     },
   );
 
+/** What no model knows of a time, one sigma as a share [memory]: nothing nearer to a range than this is held against it, here or by the causes. */
+export const MODEL_SIGMA = 0.06;
+
+/** A range with what no model knows: both ways, in quadrature, of logarithms. */
+function tolerated({ low, expected, high }: Spread): { low: number; high: number } {
+  const by = (end: number) => Math.hypot(Math.log(end / expected), Z90 * MODEL_SIGMA);
+  return { low: expected * Math.exp(-by(low)), high: expected * Math.exp(by(high)) };
+}
+
 /** Measured interval against the forecast's range: rates, of which more is better, or times, of which less is. */
 export function heldAgainst(measured: Spread, forecast: Spread | null, unit: 'B/s' | 's' = 'B/s'): Right {
   if (!forecast)
@@ -523,7 +532,8 @@ export function heldAgainst(measured: Spread, forecast: Spread | null, unit: 'B/
     `${format(measured.high, unit)}), forecast ${format(forecast.expected, unit)} ` +
     `(${format(forecast.low, unit)} to ${format(forecast.high, unit)})`;
   const share = format(Math.abs(by), '%', 2);
-  const [below, above] = [measured.high < forecast.low, measured.low > forecast.high];
+  const told = tolerated(forecast);
+  const [below, above] = [measured.high < told.low, measured.low > told.high];
   const [short, better] = unit === 'B/s' ? [below, above] : [above, below];
   if (short)
     return {
@@ -532,8 +542,11 @@ export function heldAgainst(measured: Spread, forecast: Spread | null, unit: 'B/
       words: unit === 'B/s' ? `Short by ${share}: ${said}.` : `Longer by ${share}: ${said}.`,
     };
   if (better) return { answer: 'better', by, words: `Better by ${share}: ${said}.` };
-  if (measured.low >= forecast.low && measured.high <= forecast.high)
-    return { answer: 'as forecast', by, words: `Within the range: ${said}.` };
+  if (measured.low >= told.low && measured.high <= told.high) {
+    const isIn = measured.low >= forecast.low && measured.high <= forecast.high;
+    const words = isIn ? 'Within the range' : 'At the edge of the range, no further than the models can tell';
+    return { answer: 'as forecast', by, words: `${words}: ${said}.` };
+  }
   return {
     answer: 'not proven',
     by,

@@ -5,6 +5,7 @@ export {
   caseMeasured,
   lastMeasured,
   heldAgainst,
+  MODEL_SIGMA,
   type Claim,
   type MeasuredCase,
   type Right,

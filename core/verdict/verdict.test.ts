@@ -38,7 +38,7 @@ describe('was the forecast right?', () => {
   test.each([
     [[100, 110, 120], 'as forecast'],
     [[60, 70, 79], 'short'],
-    [[161, 170, 180], 'better'],
+    [[171, 180, 190], 'better'],
     [[70, 80, 90], 'not proven'],
     [[10, 100, 300], 'not proven'],
   ] as const)('measured %j against 80 to 160: %s', ([low, expected, high], answer) =>

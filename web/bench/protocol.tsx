@@ -113,6 +113,10 @@ function mindWords(mind: Mind): string {
       return `On ${mind.position}${mind.cable ? `, with ${mind.cable}` : ''}.`;
     case 'above cache and memory':
       return 'Larger than cache and memory, as far as a tenth of the drive allows.';
+    case 'maybe within cache':
+      return mind.cache === null
+        ? 'How much its cache takes is not known: all of this may be within it. A probe would tell.'
+        : `Its cache may take ${format(mind.cache, 'B')}: all of this may be within it.`;
     case 'slow source':
       return `${mind.name} gives ${format(mind.rate, 'B/s')}, less than half of what the drive takes: take a faster source, or the source is what is timed.`;
     case 'cool down':

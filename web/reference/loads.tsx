@@ -121,7 +121,7 @@ export function Loads() {
               `On the other device: ${format(there.expected, 's')} (${format(there.low, 's')} to ${format(there.high, 's')}). `}
             {best.length === 2 &&
               `Between the two quickest the difference is ${FELT[noticeable(about(best[0]!.seconds), about(best[1]!.seconds))]} ` +
-                '(0.3 s or 20 %, common practice).'}
+                '(the greater of 0.3 s and 20 %, common practice).'}
             {fit.misses > 1
               ? ` The fit misses the timings by ${format(fit.misses, 's')}: something else differed between them.`
               : ''}

@@ -137,7 +137,8 @@ export const watchSeconds = ({ start, stop, correction }: Stopwatch): number | n
 
 /** `1:27:05.3`, `4:56.4`, `0.0`. */
 export function clock(seconds: number): string {
-  const tenths = Math.floor(Math.max(0, seconds) * 10 + 1e-6);
+  // Rounded as every time is: what is told of a press elsewhere is this.
+  const tenths = Math.round(Math.max(0, seconds) * 10);
   const [h, m, s] = [Math.floor(tenths / 36000), Math.floor(tenths / 600) % 60, Math.floor(tenths / 10) % 60];
   const two = (n: number) => String(n).padStart(2, '0');
   return `${h > 0 ? `${h}:${two(m)}` : m}:${two(s)}.${tenths % 10}`;
