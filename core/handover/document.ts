@@ -14,6 +14,7 @@ import {
   type Situation,
 } from '../forecast';
 import { findings, type Finding } from '../fit';
+import { fromPasted, healthAdvice, healthLines } from '../models';
 import {
   briefAt,
   deviceName,
@@ -98,6 +99,7 @@ export function handover(job: Job, found: Verdict, own: OwnRanges = {}): Handove
     troubles(job, found),
     decision(job, found),
     ...job.devices.map((device) => life(job, device, own)),
+    ...job.devices.map((device) => health(job, device)),
     care(job),
     comeBack(job, found),
     onTheBench(found),
@@ -404,6 +406,20 @@ function enduring(situation: Situation, found: LifeForecast): DocumentBlock {
       .filter(Boolean)
       .join(' '),
   );
+}
+
+/** What the drive counted on day zero, as it was read, and what is to be said of it. */
+function health(job: Job, device: JobDevice): Section {
+  const heading = headed(job, 'Health on day zero', device);
+  const baseline = job.fittings?.find((f) => f.device === device.id)?.baseline;
+  const told = baseline && fromPasted(baseline.text);
+  if (!baseline || !told?.ok) return section(heading, []);
+  const items = healthLines(told.counters).map(({ label, words }) => `${label}: ${words}`);
+  return section(heading, [
+    text(`Read on ${baseline.at.slice(0, 10)}.`),
+    ...healthAdvice(told.counters).map(({ words }) => text(words)),
+    { kind: 'list', items },
+  ]);
 }
 
 /** When it is full, against how long it is wanted for. */

@@ -298,3 +298,39 @@ test('the verdict holds nothing against a forecast that the causes call healthy'
     'better',
   ]);
 });
+
+describe('a health page', () => {
+  const page = [
+    'Data Units Written: 1,953,125,000',
+    'Percentage Used: 83%',
+    'Power On Hours: 700',
+    'Unsafe Shutdowns: 64',
+    'Media and Data Integrity Errors: 2',
+  ].join('\n');
+  const [device] = offload.devices as [Job['devices'][number]];
+  const read: Job = {
+    ...offload,
+    fittings: [
+      {
+        device: device.id,
+        steps: [],
+        baseline: { at: '2026-11-03T08:00:00.000Z', text: page, written: 1e15 },
+      },
+    ],
+  };
+
+  test('read once, counts in the life as a reading of its counter does', () => {
+    const lasts = sheetOf(situationAt(read, placesOf(read)[0]!)!)!.lasting!;
+    expect(lasts.before).toMatch(/^Of the rated writes/);
+    expect(documentOf(read)).toContain(lastingWords(lasts));
+  });
+
+  test('stands in the handover as it was read, with what is to be said of it', () => {
+    const said = documentOf(read);
+    for (const line of ['Percentage used: 83 %', 'Power-on hours: 700', 'Unsafe shutdowns: 64'])
+      expect(said).toContain(line);
+    expect(said).toMatch(/Media errors: 2\. Do not buy it/);
+    expect(said).toMatch(/64 unsafe shutdowns in 700 hours/);
+    expect(documentOf(offload)).not.toMatch(/day zero/);
+  });
+});

@@ -97,13 +97,23 @@ export function needsAt(
   };
 }
 
+/** Needs with what the drive's counter showed on day zero among its readings: read once, it counts wherever counters do. */
+function withBaseline(needs: Needs, fitting: Fitting | undefined): Needs {
+  const { at, written } = fitting?.baseline ?? {};
+  const on = at?.slice(0, 10);
+  if (on === undefined || written == null || needs.counters?.some((c) => c.on === on)) return needs;
+  const counters = [...(needs.counters ?? []), { on, written }].sort((a, b) => (a.on < b.on ? -1 : 1));
+  return { ...needs, counters };
+}
+
 /** A job as it is at one of its places; null where it has no such machine. */
 export function briefAt(
   setup: Setup & { serviceYears?: Fact | undefined; fittings?: readonly Fitting[] | undefined },
   place: Place,
 ): Brief | null {
   const { machines, devices, connections, activities, policies, serviceYears, fittings } = setup;
-  const pass = fittings?.find((f) => f.device === place.device)?.format;
+  const fitting = fittings?.find((f) => f.device === place.device);
+  const pass = fitting?.format;
   const machine = machines.find((m) => m.id === place.machine);
   if (!machine) return null;
   const device = devices.find((d) => d.id === place.device);
@@ -119,7 +129,7 @@ export function briefAt(
     build: buildAt(device, connection),
     activities: activities.filter(here),
     ...(elsewhere.length > 0 ? { elsewhere } : {}),
-    needs: needsAt(device, machine, policies, on),
+    needs: withBaseline(needsAt(device, machine, policies, on), fitting),
     ...(serviceYears ? { serviceYears } : {}),
     ...(pass ? { pass } : {}),
   };

@@ -42,3 +42,4 @@ export { type Outcome, run } from './transfer/engine';
 export { type Phase, momentAt, phasesOf } from './transfer/phase';
 export { type Cause, type Stretch } from './transfer/state';
 export { type Flow, type Heat, type Side, type Store, type Wire } from './transfer/store';
+export { healthAdvice, healthLines } from './health/told';

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { fromPasted } from '@kymar/core/models';
 import type { DeviceNeeds } from '@kymar/core/job';
 import { calendarDay, format, parseQuantity, type Parsed } from '@kymar/core/units';
-import { changeJob } from '../state/jobs';
+import { changeJob, useJobs } from '../state/jobs';
 import type { Placed } from '../state/placed';
 
 /** B written, out of a figure (a bare number in TB) or a pasted health page. */
@@ -23,6 +23,11 @@ const today = () => new Date().toLocaleDateString('sv-SE');
 /** What the drive's own counter of written bytes showed, kept with the device: a used drive has less left, and tells how fast it goes. */
 export function CountersOf({ at }: { at: Placed }) {
   const { counters = [], inUseSince = '' } = at.needs ?? {};
+  const baseline = useJobs((s) => s.jobs[at.job]?.fittings)?.find(
+    (f) => f.device === at.place.device,
+  )?.baseline;
+  const isBaseline = (c: (typeof counters)[number]) =>
+    c.on === baseline?.at.slice(0, 10) && c.written === baseline.written;
   const [open, setOpen] = useState(false);
   const [text, setText] = useState('');
   const [on, setOn] = useState(today);
@@ -41,8 +46,8 @@ export function CountersOf({ at }: { at: Placed }) {
   const add = () => {
     if (!read?.ok) return;
     set({
-      counters: [...counters.filter((c) => c.on !== on), { on, written: read.value }].sort((a, b) =>
-        a.on < b.on ? -1 : 1,
+      counters: [...counters.filter((c) => c.on !== on && !isBaseline(c)), { on, written: read.value }].sort(
+        (a, b) => (a.on < b.on ? -1 : 1),
       ),
     });
     setText('');
@@ -57,13 +62,19 @@ export function CountersOf({ at }: { at: Placed }) {
           {counters.map((c) => (
             <Typography component="li" variant="body2" key={c.on}>
               {calendarDay(c.on)}: {format(c.written, 'B', 4)} written{' '}
-              <Button
-                size="small"
-                aria-label={`Remove the reading of ${calendarDay(c.on)}`}
-                onClick={() => set({ counters: counters.filter((other) => other !== c) })}
-              >
-                Remove
-              </Button>
+              {isBaseline(c) ? (
+                '(day zero, from Set-up)'
+              ) : (
+                <Button
+                  size="small"
+                  aria-label={`Remove the reading of ${calendarDay(c.on)}`}
+                  onClick={() =>
+                    set({ counters: counters.filter((other) => other !== c && !isBaseline(other)) })
+                  }
+                >
+                  Remove
+                </Button>
+              )}
             </Typography>
           ))}
         </Box>

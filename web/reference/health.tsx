@@ -1,29 +1,9 @@
 import { Box, Button, TextField, Typography } from '@mui/material';
 import { useRef, useState } from 'react';
-import { fromPasted, readHealth, type HealthCounters, type ToldHealth } from '@kymar/core/models';
-import { format, numeral } from '@kymar/core/units';
+import { fromPasted, readHealth, type ToldHealth } from '@kymar/core/models';
+import { format } from '@kymar/core/units';
+import { HealthRead } from '../ui/health';
 import { Panel } from '../ui/panel';
-import { Cells } from '../ui/cells';
-
-const count = (value: number) => numeral(value);
-const ROWS: [
-  key: Exclude<keyof HealthCounters, 'from' | 'warnings'>,
-  label: string,
-  words: (value: number) => string,
-][] = [
-  ['written', 'Written by the host', (v) => format(v, 'B', 4)],
-  ['read', 'Read by the host', (v) => format(v, 'B', 4)],
-  ['percentageUsed', 'Percentage used', (v) => format(v, '%')],
-  ['powerOnHours', 'Power-on hours', count],
-  ['powerCycles', 'Power cycles', count],
-  ['unsafeShutdowns', 'Unsafe shutdowns', count],
-  ['temperature', 'Temperature', (v) => format(v, '°C')],
-  ['spare', 'Spare blocks left', (v) => format(v, '%')],
-  ['spareThreshold', 'Warns below', (v) => format(v, '%')],
-  ['mediaErrors', 'Media and data integrity errors', count],
-  ['minutesWarm', 'Minutes above its warning temperature', count],
-  ['minutesCritical', 'Minutes above its critical temperature', count],
-];
 
 /** A drive's own counters, from a log page as a file or pasted. */
 export function HealthReader() {
@@ -80,21 +60,7 @@ export function HealthReader() {
               ? `On average ${format((told.counters.written / told.counters.powerOnHours) * 24, 'B/day')} while switched on.`
               : ''}
           </Typography>
-          {told.counters.warnings.map((words) => (
-            <Typography key={words} variant="body2" color="error" role="alert" sx={{ fontWeight: 600 }}>
-              It warns: {words}.
-            </Typography>
-          ))}
-          <Cells
-            of={ROWS.filter(([key]) => told.counters[key] !== null)}
-            keyOf={([key]) => key}
-            heads={false}
-            sx={{ maxWidth: 520 }}
-            columns={({ left, right }) => [
-              { ...left('', ([, label]) => label), isName: true },
-              right('', ([key, , words]) => words(told.counters[key]!), { fontWeight: 600 }),
-            ]}
-          />
+          <HealthRead counters={told.counters} />
         </Box>
       )}
     </Panel>

@@ -10,6 +10,7 @@ import { WATCHABLE } from '../state/here';
 import { QuantityField } from '../ui/field';
 import { Panel } from '../ui/panel';
 import { changeFitting, without } from './fitting';
+import { HealthRead } from '../ui/health';
 import { Pick } from '../ui/pick';
 import { DateField } from '../ui/date';
 import { Columns } from '../ui/layout';
@@ -97,6 +98,7 @@ function Baseline({ at, fitting }: { at: Placed; job: Job; fitting: Fitting | un
     if (found.ok) setText(found.counters.from === 'pasted text' ? words : linesOf(found.counters));
   };
   const had = fitting?.baseline;
+  const kept = had && fromPasted(had.text);
   const told = text.trim() === '' ? null : fromPasted(text);
   const keep = () => {
     if (!told?.ok) return;
@@ -118,6 +120,7 @@ function Baseline({ at, fitting }: { at: Placed; job: Job; fitting: Fitting | un
           </Button>
         </Typography>
       )}
+      {kept?.ok && <HealthRead counters={kept.counters} />}
       <TextField
         fullWidth
         multiline
