@@ -1,6 +1,7 @@
 import { given, type Estimate } from '../evidence';
 import type { FormatPass } from '../job';
 import { formatEnd } from '../models';
+import { parseQuantity } from '../units';
 
 /** When a pass over a whole disk ends, as it tells of itself. */
 export interface PassEnd {
@@ -38,4 +39,36 @@ export function endOfPass({ started, checkpoints, ended }: FormatPass): PassEnd 
 export function totalOf(pass: FormatPass | undefined): Estimate | null {
   const end = pass ? endOfPass(pass) : null;
   return end && 'total' in end ? end.total : null;
+}
+
+/** A checkpoint as it is typed: `31 %`, `31 % after 6 h 40 min`, `62 % at 9:20`; or why it is none. */
+export function readCheckpoint(
+  typed: string,
+  started: string,
+  now: Date,
+): { ok: true; checkpoint: FormatPass['checkpoints'][number] } | { ok: false; problem: string } {
+  const refused = (problem: string) => ({ ok: false as const, problem });
+  const [, shown, how, when] = /^\s*([\d.,]+)\s*%?\s*(?:(after|at)\s+(.+?))?\s*$/i.exec(typed) ?? [];
+  const share = shown === undefined ? NaN : Number(shown.replace(',', '.')) / 100;
+  if (!(share > 0 && share <= 1))
+    return refused('Type what it shows: 31 %, 31 % after 6 h 40 min, or 62 % at 9:20.');
+  const begin = Date.parse(started);
+  let at = now.getTime();
+  if (how?.toLowerCase() === 'after') {
+    const taken = parseQuantity(when!, 'time');
+    if (!taken.ok) return refused(taken.problem);
+    at = begin + taken.value * 1000;
+  } else if (how) {
+    const [, hour, minute] = /^(\d{1,2})[:.](\d{2})$/.exec(when!) ?? [];
+    if (hour === undefined || Number(hour) > 23 || Number(minute) > 59)
+      return refused(`“${when}” is no time of day such as 9:20.`);
+    const day = new Date(begin);
+    day.setHours(Number(hour), Number(minute), 0, 0);
+    // A time of day before it began is that of the next day.
+    if (day.getTime() <= begin) day.setDate(day.getDate() + 1);
+    at = day.getTime();
+  }
+  if (at <= begin) return refused('That is before it began.');
+  if (at > now.getTime() + 60_000) return refused('That is still to come.');
+  return { ok: true, checkpoint: { at: new Date(at).toISOString(), share } };
 }

@@ -9,6 +9,7 @@ import {
   freeze,
   isLife,
   lastingWords,
+  readCheckpoint,
   settingOf,
   sheetOf,
   situationAt,
@@ -333,4 +334,30 @@ describe('a health page', () => {
     expect(said).toMatch(/64 unsafe shutdowns in 700 hours/);
     expect(documentOf(offload)).not.toMatch(/day zero/);
   });
+});
+
+describe('a checkpoint is typed as the display and the clock say it', () => {
+  const began = new Date(2026, 10, 20, 18, 0);
+  const read = (typed: string) => readCheckpoint(typed, began.toISOString(), new Date(2026, 10, 21, 12, 0));
+  const after = (typed: string) => {
+    const found = read(typed);
+    return found.ok
+      ? [found.checkpoint.share, (Date.parse(found.checkpoint.at) - began.getTime()) / 3600_000]
+      : found.problem;
+  };
+  test.each([
+    ['31 %', [0.31, 18]],
+    ['31 % after 6 h 40 min', [0.31, 6 + 2 / 3]],
+    ['62 % at 9:20', [0.62, 15 + 1 / 3]],
+    ['7,5 at 20.30', [0.075, 2.5]],
+  ])('%s', (typed, [share, hours]) => {
+    expect(after(typed)).toEqual([expect.closeTo(share!, 9), expect.closeTo(hours!, 6)]);
+  });
+  test.each([
+    ['plenty', /31 %/],
+    ['131 %', /31 %/],
+    ['31 % at 25:70', /no time of day/],
+    ['31 % after 3 parsecs', /./],
+    ['31 % after 30 h', /still to come/],
+  ])('%s is refused', (typed, words) => expect(after(typed)).toMatch(words));
 });

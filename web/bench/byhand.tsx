@@ -39,8 +39,12 @@ export function ByHand({
   const [depth, setDepth] = useState<number | null>(null);
   const [time, setTime] = useState<number | null>(null);
   const [until, setUntil] = useState<Until>('bar');
-  const bytes = move && !Array.isArray(move.bytes.value) ? move.bytes.value : null;
-  const files = move && !Array.isArray(move.files.value) ? move.files.value : null;
+  // Of a range, or of what nobody counted, each run has its own: then it is asked.
+  const [moved, setMoved] = useState<number | null>(null);
+  const [count, setCount] = useState<number | null>(null);
+  const told = (fact: Move['bytes'] | undefined) => (typeof fact?.value === 'number' ? fact.value : null);
+  const bytes = moved ?? told(move?.bytes);
+  const files = count ?? told(move?.files);
   const rate = parseQuantity(shown, 'rate');
   const whole = {
     activity: activity?.id ?? null,
@@ -160,12 +164,20 @@ export function ByHand({
               onValue={setTime}
             />
             {kind === 'timed' && move && <UntilField value={until} onValue={setUntil} />}
+            {move && told(move.bytes) === null && (
+              <QuantityField label="Moved" dimension="bytes" optional value={moved} onValue={setMoved} />
+            )}
+            {move && told(move.files) === null && (
+              <QuantityField label="Files" dimension="count" optional value={count} onValue={setCount} />
+            )}
             <Typography variant="body2" color="textSecondary" sx={{ alignSelf: 'center' }}>
               {isLoad(activity)
                 ? `${activity.name}: from the start until it is open.`
                 : activity && bytes
                   ? `${activity.name}: ${format(bytes, 'B')}, ${files === null ? 'files not counted' : `${format(files, 'count')} files`}`
-                  : 'The brief must name an activity with one exact size.'}
+                  : activity
+                    ? 'Say how much was moved.'
+                    : 'Choose above which activity it was.'}
             </Typography>
           </>
         )}

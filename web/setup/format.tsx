@@ -1,10 +1,9 @@
 import { Alert, Box, Button, TextField, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
-import { endOfPass, formatOn, pathOf, type Situation } from '@kymar/core/forecast';
+import { endOfPass, formatOn, readCheckpoint, pathOf, type Situation } from '@kymar/core/forecast';
 import type { Fitting, FormatPass } from '@kymar/core/job';
 import { format, moment, timeAfter, timesAfter } from '@kymar/core/units';
 import type { Placed } from '../state/placed';
-import { QuantityField } from '../ui/field';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { asLocal, useNow } from './clock';
@@ -59,14 +58,16 @@ function Going({
   expected: ReturnType<typeof formatOn>;
 }) {
   const { started, checkpoints, ended } = pass;
-  const [share, setShare] = useState<number | null>(null);
+  const [typed, setTyped] = useState('');
   const found = useMemo(() => endOfPass(pass), [pass]);
   const end = found && 'total' in found ? found : null;
   const begin = new Date(started);
+  const read = typed.trim() === '' ? null : readCheckpoint(typed, started, new Date());
   const add = () => {
-    if (share === null || share <= 0 || share > 1) return;
-    set({ ...pass, checkpoints: [...checkpoints, { at: new Date().toISOString(), share }] });
-    setShare(null);
+    if (!read?.ok) return;
+    const sorted = [...checkpoints, read.checkpoint].sort((a, b) => (a.at < b.at ? -1 : 1));
+    set({ ...pass, checkpoints: sorted });
+    setTyped('');
   };
   const change = (i: number, value: string) => {
     const at = new Date(value);
@@ -140,20 +141,22 @@ function Going({
         ))}
         {!ended && (
           <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
-            <QuantityField
+            <TextField
               label="It shows now"
-              dimension="percent"
-              optional
-              value={share}
-              onValue={setShare}
+              placeholder="31 %, 31 % after 6 h 40 min, 62 % at 9:20"
+              value={typed}
+              onChange={(e) => setTyped(e.target.value)}
+              error={read?.ok === false}
+              helperText={
+                read === null
+                  ? undefined
+                  : read.ok
+                    ? `${format(read.checkpoint.share, '%')} at ${moment(new Date(read.checkpoint.at))}`
+                    : read.problem
+              }
               sx={{ flex: 1 }}
             />
-            <Button
-              variant="contained"
-              disabled={share === null || share <= 0 || share > 1}
-              onClick={add}
-              sx={{ mt: 0.25 }}
-            >
+            <Button variant="contained" disabled={!read?.ok} onClick={add} sx={{ mt: 0.25 }}>
               Add checkpoint
             </Button>
           </Box>

@@ -132,7 +132,7 @@ function Field({
 }) {
   const refuse = (v: unknown) => {
     const issue = check(v);
-    return issue && refusal(column, issue);
+    return issue && `${refusal(column, issue)}. The old value stays.`;
   };
   const { label, holds, dimension = 'count', of, bare, choices, absent, optional, nullable } = column;
   const empty = nullable && !optional ? null : undefined;
