@@ -239,13 +239,11 @@ function promisedBy(job: Job, frozen: FrozenForecast, results: FrozenForecast['r
   const doubts = doubtsAt(job, frozen);
   const rows = results.map((r) => {
     const figure = r.time ?? r.figure!;
-    const [low, expected, high] = [figure.low, figure.expected, figure.high].map((v) =>
-      format(v, figure.unit),
-    );
+    const expected = format(figure.expected, figure.unit);
     return [
       setupOf(frozen).activities.find((a) => a.id === r.activity)?.name ?? r.activity,
-      figure.unit === 's' ? expected! : `${figure.because.name}: ${expected}`,
-      `${low} to ${high}`,
+      figure.unit === 's' ? expected : `${figure.because.name}: ${expected}`,
+      formatRange(figure, figure.unit),
       r.probability === null ? 'no target' : formatProbability(r.probability),
     ];
   });

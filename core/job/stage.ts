@@ -123,8 +123,8 @@ function setUp(job: Job): Standing {
   const built = job.devices.filter((d) => d.parts !== null);
   if (going) return ['open', 'A full format is under way'];
   if (built.length > 0 && built.every((d) => isThrough(d.id))) return ['done', 'Look at the checklist'];
-  const begun = fittings.some((f) => f.steps.length > 0);
-  return ['open', begun ? 'Go on with the checklist' : 'Fit and format it'];
+  if (fittings.some((f) => f.steps.length > 0)) return ['open', 'Go on with the checklist'];
+  return ['open', job.runs.length > 0 ? 'Tick off what was done' : 'Fit and format it'];
 }
 
 /** The stage to open a job at: the first that is not done; what was timed is beyond its checklist, ticked or not. */

@@ -1,7 +1,7 @@
 import { Alert, Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import { doubtsOf, lateFor, overfull, setupOf, type FrozenForecast, type Job } from '@kymar/core/job';
-import { counted, format, moment } from '@kymar/core/units';
+import { counted, formatRange, moment } from '@kymar/core/units';
 import { newId } from '../state/id';
 import { useStages } from '../state/stages';
 import { changeJob } from '../state/jobs';
@@ -94,7 +94,7 @@ function FrozenRow({ frozen, late, doubt }: { frozen: FrozenForecast; late: numb
         return (
           <Typography key={r.activity} variant="caption" color="textSecondary" component="div">
             {setupOf(frozen).activities.find((a) => a.id === r.activity)?.name}: <Figure of={figure} />{' '}
-            {unbroken(`(${format(figure.low, figure.unit)} to ${format(figure.high, figure.unit)})`)}
+            {unbroken(`(${formatRange(figure, figure.unit)})`)}
           </Typography>
         );
       })}

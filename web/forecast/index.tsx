@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { explainProbability, type ActivitySheet, type CourseSheet } from '@kymar/core/forecast';
 import { isLoad, mustNotStall, traitsOf } from '@kymar/core/job';
-import { format, formatProbability } from '@kymar/core/units';
+import { format, formatRange, formatProbability } from '@kymar/core/units';
 import { blockedAt } from '../state/derived';
 import { useForecast } from '../state/forecast';
 import { useSituation } from '../state/situation';
@@ -174,7 +174,9 @@ function Row({
       </TableCell>
       <TableCell align="right">
         {unbroken(
-          `${format(figure.low, figure.unit, stream ? 2 : 3)} to ${format(figure.high, figure.unit, stream ? 2 : 3)}`,
+          stream
+            ? `${format(figure.low, figure.unit, 2)} to ${format(figure.high, figure.unit, 2)}`
+            : formatRange(figure, figure.unit),
         )}
       </TableCell>
       <TableCell align="right" sx={wide}>
@@ -212,9 +214,7 @@ function Parts({ of: { activity, figure, more } }: { of: ActivitySheet }) {
         columns={({ left, right }) => [
           left('', (e) => e.because.name.replace(/^./, (c) => c.toUpperCase()), { pl: 0 }),
           right('', (e) => <Figure of={e} />),
-          right('', (e) => e.low < e.high && `${format(e.low, e.unit)} to ${format(e.high, e.unit)}`, {
-            pr: 0,
-          }),
+          right('', (e) => e.low < e.high && formatRange(e, e.unit), { pr: 0 }),
         ]}
       />
     </Panel>
