@@ -110,7 +110,7 @@ function titleOf({ practice, activity, direction, bytes, files }: ProtocolTest):
 function mindWords(mind: Mind): string {
   switch (mind.id) {
     case 'port':
-      return `On ${mind.position}${mind.cable ? `, with ${mind.cable}` : ''}.`;
+      return `Plugged in here: ${mind.position}${mind.cable ? `, with ${mind.cable}` : ''}.`;
     case 'above cache and memory':
       return 'Larger than cache and memory, as far as a tenth of the drive allows.';
     case 'maybe within cache':

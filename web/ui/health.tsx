@@ -20,7 +20,7 @@ export function HealthRead({ counters }: { counters: HealthCounters }) {
         of={healthLines(counters)}
         keyOf={({ key }) => key}
         heads={false}
-        sx={{ maxWidth: 520 }}
+        sx={{ maxWidth: 520, mb: 1.5 }}
         columns={({ left, right }) => [
           { ...left('', ({ label }) => label), isName: true },
           right('', ({ words }) => words, { fontWeight: 600 }),
