@@ -34,11 +34,9 @@ export type PolicyId = keyof typeof POLICIES;
 /** The answer a job follows to each. */
 export type Policies = { [K in PolicyId]: keyof (typeof POLICIES)[K]['answers'] };
 
-export const DEFAULT_POLICIES: Policies = {
-  minimum: POLICIES.minimum.usual,
-  heatsink: POLICIES.heatsink.usual,
-  fileSystem: POLICIES.fileSystem.usual,
-};
+export const DEFAULT_POLICIES = Object.fromEntries(
+  Object.entries(POLICIES).map(([id, { usual }]) => [id, usual]),
+) as Policies;
 
 /** What an answer is called. */
 export const policyWords = (id: PolicyId, answer: string): string =>

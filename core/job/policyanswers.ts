@@ -1,12 +1,11 @@
 import * as z from 'zod';
-import { POLICIES } from './policies';
+import { POLICIES, type Policies, type PolicyId } from './policies';
 
-const answers = <A extends string>({ answers: of }: { answers: Record<A, string> }) =>
-  z.enum(Object.keys(of) as [A, ...A[]]);
+type Shape = { [Id in PolicyId]: z.ZodEnum<{ [A in Policies[Id]]: A }> };
 
-/** The answers to what practitioners disagree on, as a file holds them. */
-export const PolicyAnswers = z.object({
-  minimum: answers(POLICIES.minimum),
-  heatsink: answers(POLICIES.heatsink),
-  fileSystem: answers(POLICIES.fileSystem),
-});
+/** The answers to what practitioners disagree on, as a file holds them: those of each policy there is. */
+export const PolicyAnswers = z.object(
+  Object.fromEntries(
+    Object.entries(POLICIES).map(([id, { answers }]) => [id, z.enum(Object.keys(answers))]),
+  ) as never as Shape,
+);
