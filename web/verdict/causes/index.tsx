@@ -2,7 +2,7 @@ import { Box, Button, LinearProgress, Typography } from '@mui/material';
 import { Suspense } from 'react';
 import type { Diagnosis, ToldCause } from '@kymar/core/diagnosis';
 import type { Job } from '@kymar/core/job';
-import { format, formatProbability } from '@kymar/core/units';
+import { counted, format, formatProbability } from '@kymar/core/units';
 import { changeJob } from '../../state/jobs';
 import { unbroken } from '../../ui/figure';
 import { patientLazy } from '../../ui/lazy';
@@ -57,6 +57,12 @@ export function Causes({ job, onWords }: { job: Job; onWords(words: string): voi
       {groups.map(({ ids, probability }) => (
         <GroupOf key={ids.join()} job={job} found={found} ids={ids} probability={probability} />
       ))}
+      {!isHealthy && (
+        <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 0.75 }}>
+          “It was this” sets aside {counted(job.runs.filter(counts).length, 'run')} made so far and asks for
+          new ones; undo takes that back.
+        </Typography>
+      )}
       {!isHealthy && <Gain job={job} found={found} />}
       <Next job={job} found={found} />
       <Looked job={job} found={found} />
@@ -85,11 +91,13 @@ export function Causes({ job, onWords }: { job: Job; onWords(words: string): voi
 const toldOf = (found: Diagnosis, ids: readonly string[]): ToldCause[] =>
   ids.map((id) => found.causes.find((c) => c.id === id)).filter((c) => c !== undefined);
 
+/** Whether a run is set aside where what it measured is put right. */
+const counts = (r: Job['runs'][number]) => !r.excluded && r.source !== 'simulated';
+
 /** Sets aside what was measured until now, with the cause as the reason: it is put right, and measured again. */
 function putRight(job: Job, { id, title, fix, probability }: ToldCause): void {
   const at = new Date().toISOString();
   const excluded = { at, reason: `Before it was put right: ${title}.`.slice(0, 400) };
-  const counts = (r: Job['runs'][number]) => !r.excluded && r.source !== 'simulated';
   changeJob(job.id, (j) => ({
     ...j,
     runs: j.runs.map((r) => (counts(r) ? { ...r, excluded } : r)),

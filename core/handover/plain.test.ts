@@ -1,0 +1,78 @@
+import { sampled } from '../fixtures/draws';
+import { timesOf, workedJob, workedRecipes } from '../fixtures/worked';
+import { DIRECTIONS } from '../catalog/links';
+import { findings } from '../fit';
+import { checklist } from '../fitting';
+import { lastingWords, settingOf, sheetOf, situationAt } from '../forecast';
+import { placesOf, stages, type Job } from '../job';
+import { protocolOf } from '../measure';
+import { format } from '../units';
+import { verdict } from '../verdict';
+import { handover, toMarkdown } from '.';
+
+/*
+ * What Kymar says, read as plain text by somebody who knows nothing of it: no figure can be judged so, but that something stands there that nobody
+ * would say.
+ */
+const ORACLES: readonly [name: string, wrong: RegExp][] = [
+  ['a value that is none', /\b(?:NaN|undefined|null|Infinity|\[object)\b/],
+  ['digits that nobody reads', /\d\.\d{7,}/],
+  ['marks without words between', /, [;,.]|\(\)|\( |;;|\.\.(?!\.)| [,;.](?:\s|$)/m],
+  ['a word twice', /\b(?!that\b|had\b)([a-z]{2,}) \1\b/i],
+  ['years that nobody counts', /\b\d{1,3},\d{3} years|\b[1-9]\d{3,} years/],
+  ['a range without width', /(?<![\d.,])(\d[\d.,]*(?: [a-zA-Z/%°]+)?) to \1(?![\d.,:])/],
+  ['a share above all', /\b(?:10[1-9]|1[1-9]\d|[2-9]\d\d)(?:\.\d+)? % probable/],
+];
+
+/** All that is said of a job: both copies of its handover, its stages, checklists, protocol and lives. */
+function saidOf(job: Job): string {
+  const made = handover(job, verdict(job));
+  const places = placesOf(job).flatMap((place) => situationAt(job, place) ?? []);
+  return [
+    toMarkdown(made, 'customer'),
+    toMarkdown(made, 'shop'),
+    ...stages(job, { blocked: false, unmet: false }).map(({ next }) => next),
+    ...protocolOf(job).tests.map(({ seconds, bytes }) =>
+      [format(seconds ?? 0, 's'), format(bytes ?? 0, 'B')].join('\n'),
+    ),
+    ...places.flatMap((s) => checklist(s).flatMap(({ title, how, caution }) => [title, how, caution ?? ''])),
+    ...places.flatMap((s) =>
+      DIRECTIONS.flatMap((d) =>
+        findings(settingOf(s, d)).flatMap(({ title, reason, fix }) => [title, reason, fix ?? '']),
+      ),
+    ),
+    ...places.flatMap((s) => {
+      const { lasting } = sheetOf(s) ?? {};
+      return lasting ? [lastingWords(lasting), lasting.coversWords ?? ''] : [];
+    }),
+  ].join('\n');
+}
+
+const looked = workedRecipes
+  .map((recipe, i) => ({ recipe, i }))
+  .filter(({ recipe, i }) => !recipe.slow && i % 4 === 1);
+
+test('nothing is said of a job that nobody would say', () => {
+  const faults = sampled(looked, 8).flatMap(({ recipe, i }) => {
+    const said = saidOf(workedJob(recipe, timesOf(recipe, i)));
+    return ORACLES.flatMap(([name, wrong]) => {
+      const found = wrong.exec(said);
+      return found
+        ? [`${recipe.id}, ${name}: …${said.slice(Math.max(0, found.index - 60), found.index + 60)}…`]
+        : [];
+    });
+  });
+  expect(faults).toEqual([]);
+});
+
+test.each([
+  ['a value that is none', 'It took NaN s.'],
+  ['digits that nobody reads', '0.459959123 a week'],
+  ['marks without words between', 'Read on 3 May, ; written'],
+  ['a word twice', 'On On the board'],
+  ['years that nobody counts', '5,479 years are left'],
+  ['a range without width', '4.6 years to 4.6 years'],
+  ['a share above all', '120 % probable'],
+])('%s would be seen', (name, text) => {
+  expect(ORACLES.filter(([, wrong]) => wrong.test(text)).map(([of]) => of)).toEqual([name]);
+});
