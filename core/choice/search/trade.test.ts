@@ -236,7 +236,7 @@ test('a price says of whom, when, and for how long it can go back', () => {
   const words = (more: Partial<Price>, each: number, count = 1) =>
     priceWords({ each, currency: 'EUR', by: price(more) }, count);
   expect(words({ per: 5, seller: 'North counter', sells: 'dealer', returnDays: 30 }, 8, 2)).toBe(
-    '2 × Lead, five of them 8 EUR: North counter, dealer, 2031-05-06, sold in packs of 5, can go back within 30 days',
+    '2 × Lead, five of them 16 EUR (8 EUR each): North counter, dealer, 2031-05-06, sold in packs of 5, can go back within 30 days',
   );
   expect(words({}, 40)).toBe('Lead, five of them 40 EUR: 2031-05-06');
 });

@@ -191,7 +191,10 @@ export function priceWords({ each, currency, by, rate }: UnitPrice, count: numbe
       : null,
     returnDays === undefined ? null : `can go back within ${returnDays} days`,
   ];
-  return `${count > 1 ? `${count} × ` : ''}${name} ${moneyWords(Math.round(each * 100) / 100, currency)}: ${details.filter(Boolean).join(', ')}`;
+  const money = (amount: number) => moneyWords(Math.round(amount * 100) / 100, currency);
+  const what =
+    count > 1 ? `${count} × ${name} ${money(count * each)} (${money(each)} each)` : `${name} ${money(each)}`;
+  return `${what}: ${details.filter(Boolean).join(', ')}`;
 }
 
 /** Money without effect, in words. */
