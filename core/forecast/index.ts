@@ -31,6 +31,7 @@ export { contentsOn } from './contents';
 export { type DaysForecast, type Ends, forecastDays } from './days';
 export { type DrawnTime, eachTime } from './drawn';
 export { formatOn } from './format';
+export { besideToday } from './today';
 export { endOfPass, readCheckpoint } from './pass';
 export { MODEL_VERSION, freeze } from './frozen';
 export { CHOICES, type InputId, type Inputs, type Numbers, type OtherEnd, type Transfer } from './inputs';

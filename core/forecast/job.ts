@@ -6,6 +6,7 @@ import type { Activity } from '../job';
 import { forecast, pathFor } from './answer';
 import { forecastArray, type ArrayForecast } from './array';
 import { caseOf, pathOf, type Situation } from './case';
+import { besideToday } from './today';
 import { totalOf } from './pass';
 import { inTurn, type FirstTask } from './tasks';
 import { formatOn } from './format';
@@ -13,7 +14,11 @@ import { lasting, type Lasting } from './lasting';
 import { lifeOn, workloadOn, type LifeForecast } from './wear';
 
 /** An activity with its answer. */
-export type ActivityForecast = Answer & { activity: Activity };
+export type ActivityForecast = Answer & {
+  activity: Activity;
+  /** What it comes to beside what it takes today; null where nobody said what that is, or it is no time. */
+  today: string | null;
+};
 
 /** Everything forecast of a situation. */
 export interface JobForecast {
@@ -40,7 +45,9 @@ export function forecastAll(situation: Situation): JobForecast | null {
   if (path.blocked.length > 0) return null;
   const activities = situation.activities.map((activity) => {
     const of = caseOf(situation, activity.id);
-    return { activity, ...forecast(of, activity.endpoint === undefined ? path : pathFor(of)) };
+    const answer = forecast(of, activity.endpoint === undefined ? path : pathFor(of));
+    const today = besideToday(activity, answer.figure.unit === 's' ? answer.figure : null);
+    return { activity, today, ...answer };
   });
   const { copies = [] } = situation.needs;
   const life = lifeOn(situation, path);

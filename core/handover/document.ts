@@ -304,6 +304,7 @@ function measurements(job: Job, { claims }: Verdict): Section {
           ...short.map(({ title, target }) =>
             text(`${title}: ${target!.answer === 'no' ? 'not met' : 'not proven'}. ${target!.words}`),
           ),
+          ...theirs.flatMap(({ title, today }) => (today ? [text(`${title}: ${today}`)] : [])),
           ...missing.map(({ name }) => text(`${name}: not measured.`)),
         ]
       : [text('Nothing has been measured yet.')],

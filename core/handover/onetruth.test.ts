@@ -3,6 +3,7 @@ import type { Fact } from '../evidence';
 import { findings } from '../fit';
 import { checklist, markOf, nextStep } from '../fitting';
 import {
+  besideToday,
   caseOf,
   contentsOn,
   forecast,
@@ -14,7 +15,7 @@ import {
   sheetOf,
   situationAt,
 } from '../forecast';
-import { lateFor, placesOf, roomFor, type Job, type Move, type Run } from '../job';
+import { lateFor, placesOf, roomFor, stages, type Activity, type Job, type Move, type Run } from '../job';
 import { protocolOf } from '../measure';
 import { format } from '../units';
 import { heldAgainst, verdict } from '../verdict';
@@ -360,4 +361,35 @@ describe('a checkpoint is typed as the display and the clock say it', () => {
     ['31 % after 3 parsecs', /./],
     ['31 % after 30 h', /still to come/],
   ])('%s is refused', (typed, words) => expect(after(typed)).toMatch(words));
+});
+
+describe('what it takes today', () => {
+  const [copy] = offload.activities as [Move];
+  const told = (today?: number): Job => ({
+    ...offload,
+    activities: [{ ...copy, ...(today === undefined ? {} : { today }) }, ...offload.activities.slice(1)],
+  });
+
+  test('stands beside forecast, measurement and handover in one kind of words; what is frozen stays as frozen', () => {
+    const job = told(25 * 60);
+    const sheet = sheetOf(situationAt(job, placesOf(job)[0]!)!)!;
+    expect(sheet.activities[0]!.today).toBe('20 min 06 s sooner than today’s 25 min 00 s.');
+    const claim = verdict(job).claims.find((c) => c.activity?.id === copy.id)!;
+    expect(claim.today).toMatch(/^20 min 0\d s sooner than today’s 25 min 00 s\.$/);
+    expect(documentOf(job)).toContain(claim.today);
+    const fine = { blocked: false, unmet: false };
+    expect(stages(job, fine)[3]).toEqual(stages(offload, fine)[3]);
+    expect(sheetOf(situationAt(told(), placesOf(job)[0]!)!)!.activities[0]!.today).toBeNull();
+  });
+
+  test('of a load it says whether that is felt', () => {
+    const load = { kind: 'open', today: 19 } as unknown as Activity;
+    const about = (expected: number) =>
+      besideToday(load, { low: expected - 0.2, expected, high: expected + 0.2 });
+    expect(about(16.4)).toBe('2.6 s sooner than today’s 19 s, not felt.');
+    expect(about(15.2)).toMatch(/at the edge of what is felt/);
+    expect(about(12)).toMatch(/, felt\./);
+    expect(about(25)).toMatch(/6 s later than today’s 19 s, felt\./);
+    expect(about(19)).toBe('As long as today: 19 s, not felt.');
+  });
 });

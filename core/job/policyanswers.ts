@@ -7,5 +7,5 @@ type Shape = { [Id in PolicyId]: z.ZodEnum<{ [A in Policies[Id]]: A }> };
 export const PolicyAnswers = z.object(
   Object.fromEntries(
     Object.entries(POLICIES).map(([id, { answers }]) => [id, z.enum(Object.keys(answers))]),
-  ) as never as Shape,
+  ) as unknown as Shape,
 );

@@ -76,7 +76,8 @@ const askedOf = (setup: Setup, withNeeds: boolean): unknown[] =>
     .map(({ host, build, activities, needs }) => [
       host,
       build && { ...build, locked: undefined },
-      activities,
+      // What it takes today is no part of what is forecast.
+      activities.map(({ today: _, ...activity }) => activity),
       withNeeds ? [needs?.fill, needs?.ambient] : null,
     ]);
 

@@ -25,7 +25,7 @@ import {
   type Place,
   type Run,
 } from '../job';
-import { situationOf, pathOf } from '../forecast';
+import { besideToday, situationOf, pathOf } from '../forecast';
 import type { Case, Situation, Transfer, TransferForecast } from '../forecast';
 import { measuredOf, readingBounds, type Measured } from '../measure';
 import { format } from '../units';
@@ -66,6 +66,8 @@ export interface Claim {
   doubts: string[];
   right: Right;
   target: TargetAnswer | null;
+  /** What was measured beside what it takes today; null where nobody said what that is. */
+  today: string | null;
   /** What the result says for the customer's machine. */
   carries: string;
 }
@@ -335,6 +337,12 @@ function claimOf(job: Job, runs: readonly Run[], model: Model | null, ranges: Ow
   if (flows && !forecast) return null;
   const simulated = first.source === 'simulated';
   const later = forecast ? forecast.later : 0;
+  const isAsBuilt = own && !simulated && first.conditions.look === undefined;
+  // What it takes today is until all is there.
+  const time = measured?.time;
+  const written = time
+    ? { low: time.low + later, expected: time.expected + later, high: time.high + later }
+    : null;
   const flushed = ` Timed until the progress bar was full; all is written about ${format(later, 's', 2)} later.`;
   return {
     key: keyOf(first),
@@ -347,6 +355,7 @@ function claimOf(job: Job, runs: readonly Run[], model: Model | null, ranges: Ow
     impossible,
     doubts: doubtsAbout(job, runs, frozen),
     right: rightOf(runs, measured, forecast),
+    today: activity && isAsBuilt ? besideToday(activity, written) : null,
     target: activity?.target ? targetAnswer(activity, first, measured, own, simulated, later) : null,
     carries: `${carryOver(own, simulated, path, first)}${later > 0 ? flushed : ''}`,
   };

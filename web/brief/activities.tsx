@@ -1,6 +1,7 @@
 import { AddIcon, DeleteOutlineIcon } from '../ui/icons';
 import { Autocomplete, Box, Button, IconButton, TextField, Typography } from '@mui/material';
 import {
+  answerOf,
   deviceName,
   isAt,
   isMove,
@@ -151,6 +152,21 @@ function Card({
           value={activity.target}
           onValue={(v) => set({ target: v === 0 ? null : v })}
           helperText={activity.target === null ? 'Empty: no target' : undefined}
+          sx={{ gridColumn: 'span 3' }}
+        />
+      )}
+      {answerOf(activity).unit === 's' && (
+        <QuantityField
+          label="Takes today"
+          dimension="time"
+          bare={isMove(activity) ? 'min' : undefined}
+          optional
+          value={activity.today ?? null}
+          onValue={(v) => {
+            const { today: _, ...rest } = activity;
+            onActivity(v ? { ...rest, today: v } : rest);
+          }}
+          helperText={activity.today === undefined ? 'Empty: not said' : undefined}
           sx={{ gridColumn: 'span 3' }}
         />
       )}

@@ -139,7 +139,7 @@ function Row({
   selected: boolean;
   onChoose: (() => void) | null;
 }) {
-  const { activity, figure, rate, more, probability } = a;
+  const { activity, figure, today, rate, more, probability } = a;
   const stream = mustNotStall(activity);
   const beside = rate ?? more[0];
   return (
@@ -168,6 +168,11 @@ function Row({
         <Typography variant="caption" color="textSecondary" sx={{ ml: 1 }}>
           {traitsOf(activity).words.answer}
         </Typography>
+        {today && (
+          <Typography variant="caption" component="div">
+            {today}
+          </Typography>
+        )}
       </TableCell>
       <TableCell align="right">
         <Figure of={figure}>{stream ? `${format(figure.expected, 'ratio', 2)} times` : undefined}</Figure>

@@ -189,6 +189,11 @@ function ClaimPanel({ job, claim }: { job: Job; claim: Claim }) {
           />
         )}
       </Box>
+      {claim.today && (
+        <Typography variant="body2" sx={{ mt: 1 }}>
+          {claim.today}
+        </Typography>
+      )}
       {measured && (
         <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
           Measured <Figure of={() => explainMeasured(measured, measured.time ? 's' : 'B/s')} /> (

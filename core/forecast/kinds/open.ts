@@ -78,7 +78,7 @@ export const LOAD_MODEL: KindModel<Load> = {
     const [sooner, from, to] =
       expected >= 0 ? ([one.name, low, high] as const) : ([two.name, -high, -low] as const);
     const slower = Math.max(one.answer.figure.expected, two.answer.figure.expected);
-    const verdict = `${FELT[felt(later, slower)]} (above ${NOTICED.seconds} s and ${NOTICED.share * 100} %, common practice)`;
+    const verdict = `${FELT[felt(later, slower)]} (above the greater of ${NOTICED.seconds} s and ${NOTICED.share * 100} %, common practice)`;
     if (Math.abs(expected) < 0.05)
       return `Opened as soon with either, give or take ${seconds(Math.max(-from, to))}: ${verdict}.`;
     const range =

@@ -11,6 +11,8 @@ export const common = {
   perDay: Fact,
   /** Longest the customer will wait, in s (of scratch work: waiting a day); null for no target. */
   target: z.number().min(1e-3, { error: 'must be more than zero' }).max(1e10).nullable(),
+  /** What it takes today, with what the customer has, s; absent: nobody said. */
+  today: z.number().min(1e-3).max(1e10).optional(),
   /** Which of the job's machines and devices it happens on; absent: the first. */
   machine: Id.optional(),
   device: Id.optional(),
