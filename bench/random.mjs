@@ -44,7 +44,8 @@ async function ours() {
     workerData: {
       file,
       shared: new SharedArrayBuffer(24),
-      random: { span: SPAN, block: BLOCK, reads: 1, seconds, seed: 3 },
+      do: 'random',
+      what: { span: SPAN, block: BLOCK, reads: 1, seconds, seed: 3 },
     },
   });
   const report = await new Promise((resolve, reject) =>

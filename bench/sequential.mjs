@@ -60,9 +60,8 @@ async function ours(block) {
     const worker = new Worker(join(root, 'server/dist/worker.js'), {
       workerData: {
         file,
-        bytes,
-        block,
-        mode: 'write-read',
+        do: 'pass',
+        what: { bytes, block, back: true },
         shared: new SharedArrayBuffer(24),
         guard: { folder, reserve: 0 },
       },
@@ -75,10 +74,10 @@ async function ours(block) {
     rmSync(file);
     if (!report.ok) throw new Error(report.message);
     return {
-      write: report.write.seconds,
-      read: report.read.seconds,
+      write: report.done.write.seconds,
+      read: report.done.read.seconds,
       cpu: (user + system) / 1e6,
-      through: report.write.through,
+      through: report.done.write.through,
     };
   };
   const start = await one(MiB);

@@ -46,7 +46,7 @@ export function checklist(situation: Situation): ListedStep[] {
 }
 
 /** How a step stands: what was marked of it, and what it said then where it says something else now. */
-export function markOf(
+export function tickOf(
   { id, title }: ListedStep,
   fitting: Fitting | undefined,
 ): { mark: Fitting['steps'][number] | undefined; fell: string | null } {
@@ -57,7 +57,7 @@ export function markOf(
 
 /** The first step that is neither done nor left out; null when all are. */
 export const nextStep = (steps: readonly ListedStep[], fitting: Fitting | undefined): ListedStep | null =>
-  steps.find((step) => !markOf(step, fitting).mark) ?? null;
+  steps.find((step) => !tickOf(step, fitting).mark) ?? null;
 
 /** The last day a device can go back; null where nobody said when it was bought or for how long. */
 export function returnUntil({ bought, returnDays }: Pick<Fitting, 'bought' | 'returnDays'>): string | null {

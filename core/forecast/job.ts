@@ -7,7 +7,7 @@ import { forecast, pathFor } from './answer';
 import { forecastArray, type ArrayForecast } from './array';
 import { caseOf, pathOf, type Situation } from './case';
 import { besideToday } from './today';
-import { totalOf } from './pass';
+import { passTotal } from './pass';
 import { inTurn, type FirstTask } from './tasks';
 import { formatOn } from './format';
 import { lasting, type Lasting } from './lasting';
@@ -52,7 +52,7 @@ export function forecastAll(situation: Situation): JobForecast | null {
   const { copies = [] } = situation.needs;
   const life = lifeOn(situation, path);
   const { pass, needs } = situation;
-  const format = totalOf(pass) ?? formatOn(situation, path);
+  const format = passTotal(pass) ?? formatOn(situation, path);
   return {
     path,
     activities,

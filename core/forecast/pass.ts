@@ -36,7 +36,7 @@ export function endOfPass({ started, checkpoints, ended }: FormatPass): PassEnd 
 }
 
 /** The total of a pass's end; null where there is none. */
-export function totalOf(pass: FormatPass | undefined): Estimate | null {
+export function passTotal(pass: FormatPass | undefined): Estimate | null {
   const end = pass ? endOfPass(pass) : null;
   return end && 'total' in end ? end.total : null;
 }

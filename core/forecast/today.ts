@@ -11,7 +11,10 @@ export function besideToday(activity: Activity, time: Spread | null): string | n
   if (today == null || !time || !Number.isFinite(time.high)) return null;
   const by = today - time.expected;
   const now = `than today’s ${format(today, 's')}`;
-  const seen = felt({ low: today - time.high, expected: by, high: today - time.low }, Math.max(today, time.expected));
+  const seen = felt(
+    { low: today - time.high, expected: by, high: today - time.low },
+    Math.max(today, time.expected),
+  );
   // Of what is waited for without looking nobody asks whether it is felt.
   const how = isLoad(activity) ? `, ${FELT[seen]}` : '';
   if (Math.abs(by) < 0.01 * today) return `As long as today: ${format(today, 's')}${how}.`;

@@ -1,7 +1,7 @@
 import { demoJobs } from '../demo';
 import type { Fact } from '../evidence';
 import { findings } from '../fit';
-import { checklist, markOf, nextStep } from '../fitting';
+import { checklist, tickOf, nextStep } from '../fitting';
 import {
   besideToday,
   caseOf,
@@ -197,11 +197,11 @@ describe('a step of the checklist', () => {
     const then = step({ ...situation, needs: { ...situation.needs, fileSystem: 'exFAT' } }, 'file-system');
     const now = step({ ...situation, needs: { ...situation.needs, fileSystem: 'NTFS' } }, 'file-system');
     const fitting = { device: 'd', steps: [{ id: then.id, at: offload.changed, said: then.title }] };
-    expect(markOf(then, fitting)).toMatchObject({ mark: { id: 'file-system' }, fell: null });
-    expect(markOf(now, fitting)).toEqual({ mark: undefined, fell: then.title });
+    expect(tickOf(then, fitting)).toMatchObject({ mark: { id: 'file-system' }, fell: null });
+    expect(tickOf(now, fitting)).toEqual({ mark: undefined, fell: then.title });
     expect(nextStep([now], fitting)).toBe(now);
     // What was ticked before anybody kept what it said stays ticked.
-    expect(markOf(now, { device: 'd', steps: [{ id: then.id, at: offload.changed }] }).mark).toBeDefined();
+    expect(tickOf(now, { device: 'd', steps: [{ id: then.id, at: offload.changed }] }).mark).toBeDefined();
   });
 
   test('leaves as much unpartitioned as the finding asks for', () => {

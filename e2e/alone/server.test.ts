@@ -151,9 +151,8 @@ async function onSmallVolume(guard: boolean): Promise<{ report: object; free: nu
   await mkdir(volume);
   const order = {
     file: join(volume, 'data.bin'),
-    bytes: 128 * MiB,
-    block: MiB,
-    mode: 'write',
+    do: 'pass',
+    what: { bytes: 128 * MiB, block: MiB, back: false },
     ...(guard ? { guard: { folder: volume, reserve: 20 * MiB } } : {}),
   };
   const program = `const { Worker } = require('node:worker_threads');

@@ -1,6 +1,6 @@
 import { Box, Button, Checkbox, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { markOf, nextStep, PHASES, type ListedStep, type StepPhase } from '@kymar/core/fitting';
+import { tickOf, nextStep, PHASES, type ListedStep, type StepPhase } from '@kymar/core/fitting';
 import type { Fitting } from '@kymar/core/job';
 import { shortMoment } from '@kymar/core/units';
 import type { Placed } from '../state/placed';
@@ -28,7 +28,7 @@ export function Checklist({
   steps: readonly ListedStep[];
   fitting: Fitting | undefined;
 }) {
-  const done = steps.filter((step) => markOf(step, fitting).mark).length;
+  const done = steps.filter((step) => tickOf(step, fitting).mark).length;
   const next = nextStep(steps, fitting);
   const mark = ({ id, title: said }: ListedStep, skipped?: string) =>
     changeFitting(at, (f) => ({
@@ -72,7 +72,7 @@ export function Checklist({
               <Row
                 key={step.id}
                 step={step}
-                {...markOf(step, fitting)}
+                {...tickOf(step, fitting)}
                 isNext={step.id === next?.id}
                 onMark={(skipped) => mark(step, skipped)}
                 onUnmark={() => unmark(step.id)}
