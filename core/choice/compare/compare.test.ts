@@ -226,7 +226,7 @@ describe('what is no move', () => {
       leads: [],
       first: null,
       words: expect.stringMatching(
-        /^Opened .* s sooner with .*: not felt \(above 0\.3 s and 20 %, common practice\)\.$/,
+        /^Opened .* s sooner with .*: not felt \(above the greater of 0\.3 s and 20 %, common practice\)\.$/,
       ),
     });
     const slow = {
