@@ -116,7 +116,7 @@ test('a load, chosen by keyboard: a faster drive is not felt', async () => {
       compareBuilds(onJob(plan), 'load', withDrives(onJob(plan), SHOP, [other], 'load')).pairs[0]!.words,
     )
     .waitFor();
-  await page.getByText(/: not felt \(above 0\.3 s/).waitFor();
+  await page.getByText(/: not felt \(above the greater of 0\.3 s/).waitFor();
   expect(faults).toEqual([]);
 });
 
