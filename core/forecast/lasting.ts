@@ -25,7 +25,11 @@ export function lasting(
   const years = isUsed ? life.left! : life.fromNew;
   const { together = 1 } = build;
   const each =
-    together > 1 ? (build.array ? `, each of ${together} drives` : `, one of ${together} drives`) : '';
+    together > 1
+      ? build.array
+        ? `, each of ${together} drives`
+        : `, if one of the ${together} drives takes all of it`
+      : '';
   const at = `at ${formatRange(life.rate, 'B/day')}${each}`;
   const range = isNarrow(years) ? '' : ` (${formatRange(years, 'years')})`;
   const told = isUsed

@@ -132,7 +132,7 @@ describe('how long it lasts', () => {
 
   test('of several drives it says that it is one’s', () => {
     const four: Job = { ...offload, devices: [{ ...device, parts: { ...device.parts!, together: 4 } }] };
-    expect(lastingWords(told(four))).toContain('one of 4 drives');
+    expect(lastingWords(told(four))).toContain('if one of the 4 drives takes all of it');
   });
 
   test('a warranty nobody knows hides only what needs its years', () => {

@@ -17,6 +17,7 @@ import { SchemaForm } from '../../ui/form';
 import {
   withValues,
   requestOf,
+  sized,
   valuesOf,
   WAYS,
   writesOf,
@@ -66,9 +67,7 @@ const NONE: RunTarget[] = [];
 export function RealBench({ job, size, at, where, activity, conditions }: Props) {
   const [refused, setRefused] = useState<string | null>(null);
   const [target, setTarget] = useState('');
-  const [chosen, setChosen] = useState<Choices>(() =>
-    size === null ? {} : { Size: size, 'Writes at most': size },
-  );
+  const [chosen, setChosen] = useState<Choices>(() => sized(size));
   const [read, setRead] = useState('');
   const [mode, setMode] = useState<WayId>('write-read');
   const [under, setUnder] = useState<'job' | 'other'>(size === null ? 'other' : 'job');

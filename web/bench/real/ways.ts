@@ -13,8 +13,8 @@ import {
 } from '@kymar/core/measure';
 import { askedOf } from '@kymar/core/units';
 
-/** What is typed and chosen, by what it is called: ways that ask for the same share it, so that going from one to another loses nothing. */
-export type Choices = Readonly<Record<string, unknown>>;
+/** What is typed and chosen, whichever way it is for: going from one to another loses nothing. */
+export type Choices = ReadonlyMap<unknown, unknown>;
 
 type Worked = Exclude<RunRequest, { kind: 'watch' }>;
 /** A request without what the page adds: for which job, in a queue or not. */
@@ -124,15 +124,22 @@ export const WAYS = {
 } satisfies Record<string, MeasuringWay>;
 export type WayId = keyof typeof WAYS;
 
+/** What a value is kept by: a size is one whatever its limits; all else is one where the same schema asks for it, which a way may have from another. */
+const slotOf = ({ request }: MeasuringWay, key: string): unknown =>
+  key === 'bytes' ? key : request.shape[key];
+
+/** Choices that begin with a size. */
+export const sized = (bytes: number | null): Choices => new Map(bytes === null ? [] : [['bytes', bytes]]);
+
 /** What a way asks, as it was typed. */
-export const valuesOf = ({ request }: MeasuringWay, chosen: Choices): Record<string, unknown> =>
-  Object.fromEntries(askedOf(request).map(({ key, label, first }) => [key, chosen[label] ?? first]));
+export const valuesOf = (way: MeasuringWay, chosen: Choices): Record<string, unknown> =>
+  Object.fromEntries(
+    askedOf(way.request).map(({ key, first }) => [key, chosen.get(slotOf(way, key)) ?? first]),
+  );
 
 /** What was typed with a way's values in it. */
-export const withValues = ({ request }: MeasuringWay, chosen: Choices, values: Record<string, unknown>) => ({
-  ...chosen,
-  ...Object.fromEntries(askedOf(request).map(({ key, label }) => [label, values[key]])),
-});
+export const withValues = (way: MeasuringWay, chosen: Choices, values: Record<string, unknown>): Choices =>
+  new Map([...chosen, ...askedOf(way.request).map(({ key }) => [slotOf(way, key), values[key]] as const)]);
 
 /** What is asked of the server; null while something is missing or out of range. */
 export function requestOf(
