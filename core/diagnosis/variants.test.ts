@@ -24,12 +24,13 @@ import { demoBriefs, onJob } from '../fixtures/forecast';
 import { timedRun } from '../fixtures/runs';
 import { findings, registerRule, type Rule } from '../fit';
 import { handover, toMarkdown } from '../handover';
-import { registerTraits, traitsOf, type Job, type Move } from '../job';
+import { registerTraits, stagesOf, traitsOf, type Job, type Move } from '../job';
 import { protocolOf, registerWay, runsOfReal, type EndEvent, type KeptRun } from '../measure';
 import { askedFor, askedOf, asks, format } from '../units';
 import { verdict } from '../verdict';
-import { CAUSES, nextTests, score, type Evidence, type Hypothesis } from '.';
+import { CAUSES, LOOKS, nextTests, score, type Evidence, type Hypothesis } from '.';
 import { logsOf } from './evidence';
+import type { Look } from './look';
 
 /*
  * A new variant is one file and its registration. Here each is made up outside the folders, and works everywhere it must.
@@ -213,6 +214,49 @@ test('a cause: nothing but a change of the case; it stands in the diagnosis and 
   const activity = offload!.activities[2]!;
   const load: Evidence = { ...told, of: { ...of, activity }, time: { log: 3, sigma: 0.05 } };
   expect(score([load], { causes: [small] }).map(({ id }) => id)).not.toContain('tiny files');
+});
+
+test('a look: it is weighed with the others, and what it ends is gone where it was made', () => {
+  const packed: Look = {
+    id: 'packed',
+    title: 'Pack them into one archive and time that',
+    replaces: ['machine'],
+    applies: ({ activity }) => activity.kind === 'move',
+  };
+  const of = caseOf(situation, 'offload');
+  const log = Math.log(38_400 * 0.025);
+  const evidence: Evidence[] = [
+    { title: 'Offload', of, toBar: false, seen: null, off: 1, samples: [], time: { log, sigma: 0.05 } },
+  ];
+  const scored = score(evidence, { causes: CAUSES });
+  const all = nextTests(evidence, scored, [...LOOKS, packed]);
+  const found = all.find(({ id }) => id === 'packed')!;
+  expect(all.map(({ id }) => id)).toEqual(
+    expect.arrayContaining(nextTests(evidence, scored).map(({ id }) => id)),
+  );
+  // A cause at the machine would be gone: it then takes what it takes where all is well.
+  const after = (id: string) => found.outcomes.find((o) => o.id === id)!.seconds!.expected;
+  const machine = scored.find(({ cause }) => cause?.site === 'machine' && cause.applies(of))!;
+  expect(after(machine.id)).toBeLessThan(0.9 * Math.exp(log));
+  expect(nextTests(evidence, scored, [{ ...packed, applies: () => false }])).toEqual([]);
+});
+
+test('a stage: it stands with what is to be done next, in its order', () => {
+  const [job] = demoJobs() as [Job];
+  const weighed = stagesOf(
+    {
+      weighing: ({ built }) => (built ? ['done', 'Weigh it again'] : ['open', 'Weigh the drive']),
+      packing: ({ timed }) => ['attention', timed ? 'Pack it' : 'Time it first'],
+    },
+    job,
+    { blocked: false, unmet: false },
+  );
+  expect(weighed).toEqual([
+    { stage: 'weighing', state: 'done', next: 'Weigh it again' },
+    { stage: 'packing', state: 'attention', next: 'Pack it' },
+  ]);
+  // @ts-expect-error a stage stands in one of three ways
+  stagesOf({ weighing: () => ['perhaps', ''] }, job, { blocked: false, unmet: false });
 });
 
 test('a way to measure: what the server tells of it comes to runs of the job', () => {

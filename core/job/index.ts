@@ -63,6 +63,6 @@ export { readJob } from './read';
 export { repairJob } from './repair';
 export { ChoiceRecord } from './choice';
 export { Fitting, type FormatPass } from './fitting';
-export { stages, nextStage, STAGES, type Stage, type StageState } from './stage';
+export { stages, stagesOf, nextStage, STAGES, type Stage, type StageState } from './stage';
 export { samePath, withBuild, withHost } from './rebuild';
 export { MOST_OF, overfull, RETURN_DAYS } from './limits';

@@ -56,13 +56,16 @@ const TABLE = {
     return ['open', job.decision ? 'Decide anew: there are newer runs' : 'Decide'];
   },
   handover: ({ job }) => (job.decision ? ['done', 'Print or save the document'] : ['open', 'Decide first']),
-} satisfies Record<string, (progress: Progress) => Standing>;
+} satisfies StageTable;
+
+/** How each stage of a list stands. */
+type StageTable<S extends string = string> = Record<S, (progress: Progress) => Standing>;
 
 export type Stage = keyof typeof TABLE;
 export const STAGES = Object.keys(TABLE) as Stage[];
 
-export interface StageState {
-  stage: Stage;
+export interface StageState<S extends string = Stage> {
+  stage: S;
   state: Standing[0];
   /** The one next thing to do there. */
   next: string;
@@ -100,8 +103,19 @@ export interface Trouble {
   own?: FrozenForecast['ranges'];
 }
 
-/** Each stage's state from what the job holds; verdict and path trouble come in from the models that find it, the shop's own ranges from its settings. */
-export function stages(job: Job, trouble: Trouble): StageState[] {
+/**
+ * Each stage's state from what the job holds; verdict and path trouble come in from the models that find it, the shop's own ranges from its settings.
+ * @example
+ * nextStage(stages(job, { blocked: false, unmet: true })).next; // 'Find out why it falls short'
+ */
+export const stages = (job: Job, trouble: Trouble): StageState[] => stagesOf(TABLE, job, trouble);
+
+/** The same of any list of stages. */
+export function stagesOf<S extends string>(
+  table: StageTable<S>,
+  job: Job,
+  trouble: Trouble,
+): StageState<S>[] {
   const frozen = job.forecasts.at(-1);
   const done = job.runs.filter((run) => run.ended === 'done' && !run.excluded);
   const builds = placesOf(job).map((place) => briefAt(job, place)!.build);
@@ -110,8 +124,8 @@ export function stages(job: Job, trouble: Trouble): StageState[] {
   const timed = done.length > 0;
   const whole = built && builds.every((build) => build !== null);
   const progress = { job, trouble, built, whole, frozen, stale, timed };
-  return STAGES.map((stage) => {
-    const [state, next] = TABLE[stage](progress);
+  return (Object.keys(table) as S[]).map((stage) => {
+    const [state, next] = table[stage](progress);
     return { stage, state, next };
   });
 }

@@ -24,6 +24,7 @@ function inverseErf(x: number): number {
 /**
  * Probability that a standard normal number lies below z, to about 1e-7, by a polynomial for the error function [Abramowitz and Stegun, Handbook of
  * Mathematical Functions, 26.2.17; from memory].
+ * @example cumulative(1.645).toFixed(2) // '0.95'
  */
 export function cumulative(z: number): number {
   const x = abs(z);

@@ -34,7 +34,10 @@ function top(s: Spread): number {
   return Math.min(s.high + (s.high - (s.median ?? s.expected)) / 9, s.ceiling ?? Infinity);
 }
 
-/** Value below which the quantity lies with probability p (0 to 1). */
+/**
+ * Value below which the quantity lies with probability p (0 to 1).
+ * @example quantile({ low: 1, expected: 2, high: 3 }, 0.95) // 3
+ */
 export function quantile(s: Spread, p: number): number {
   const median = s.median ?? s.expected;
   if (p <= LOW) return bottom(s) + ((s.low - bottom(s)) * p) / LOW;
@@ -43,7 +46,10 @@ export function quantile(s: Spread, p: number): number {
   return s.high + ((top(s) - s.high) * (p - HIGH)) / (1 - HIGH);
 }
 
-/** Probability that the quantity lies at or below x: the inverse of {@link quantile}. */
+/**
+ * Probability that the quantity lies at or below x: the inverse of {@link quantile}.
+ * @example below({ low: 1, expected: 2, high: 3 }, 2) // 0.5
+ */
 export function below(s: Spread, x: number): number {
   const median = s.median ?? s.expected;
   const between = (a: number, b: number, from: number, to: number) =>

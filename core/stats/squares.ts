@@ -1,4 +1,7 @@
-/** Least squares without negative parts, exactly: of all choices of parts that are not zero the best whose parts are all positive. */
+/**
+ * Least squares without negative parts, exactly: of all choices of parts that are not zero the best whose parts are all positive.
+ * @example nonNegative([[1, 0], [0, 1]], [3, -2]) // [3, 0]
+ */
 export function nonNegative(rows: readonly (readonly number[])[], wanted: readonly number[]): number[] {
   const n = rows[0]?.length ?? 0;
   let best: { x: number[]; off: number } | null = null;
@@ -19,7 +22,10 @@ export function nonNegative(rows: readonly (readonly number[])[], wanted: readon
   return best!.x;
 }
 
-/** Solves a small square system by elimination; null where it has no one solution. */
+/**
+ * Solves a small square system by elimination; null where it has no one solution.
+ * @example solve([[2, 0], [0, 4]], [2, 2]) // [1, 0.5]
+ */
 export function solve(a: number[][], b: number[]): number[] | null {
   const m = a.map((row, i) => [...row, b[i]!]);
   for (let c = 0; c < m.length; c++) {

@@ -21,6 +21,7 @@ const found = new Map<string, number>();
  * Two-sided point of Student's t: |t| stays within it with probability `level`.
  * @param df degrees of freedom, a whole number from 1
  * @param level 0.5 to 0.99
+ * @example tPoint(4, 0.95).toFixed(3) // '2.776'
  */
 export function tPoint(df: number, level: number): number {
   const key = `${df} ${level}`;

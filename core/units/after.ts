@@ -8,7 +8,10 @@ function daysBetween(from: Date, to: Date): number {
   return Math.round((day(to) - day(from)) / DAY);
 }
 
-/** The moment so many s after a start, as told at the start: `19:20`, `next day 10:32`, `in 3 days at 10:32`. */
+/**
+ * The moment so many s after a start, as told at the start: `19:20`, `next day 10:32`, `in 3 days at 10:32`.
+ * @example timeAfter(new Date(2026, 10, 2, 17, 30), 61_320) // 'next day 10:32'
+ */
 export function timeAfter(start: Date, seconds: number): string {
   const at = new Date(start.getTime() + Math.round(seconds / 60) * 60_000);
   if (Number.isNaN(at.getTime())) return 'in more than a lifetime';

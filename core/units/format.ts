@@ -22,6 +22,7 @@ function digits(value: number, significant: number): string {
 /**
  * A value in its base unit as people read it, e.g. 4.3e8 B/s → `430 MB/s`.
  * @param significant digits kept, 3 by default; durations keep what a clock shows
+ * @example format(4.3e8, 'B/s') // '430 MB/s'
  */
 export function format(value: number, unit: Unit, significant = 3): string {
   if (Number.isNaN(value)) return 'not known';
@@ -88,7 +89,10 @@ function timesWords(perDay: number, significant: number): string {
   return `${digits(perDay * days, significant)} ${words}`;
 }
 
-/** A range as people read it: what rounds to the same is said once, its unit but once. */
+/**
+ * A range as people read it: what rounds to the same is said once, its unit but once.
+ * @example formatRange({ low: 412, high: 655 }, 's') // '6 min 52 s to 10 min 55 s'
+ */
 export function formatRange({ low, high }: { low: number; high: number }, unit: Unit): string {
   const [from, to] = [format(low, unit), format(high, unit)];
   if (from === to) return from;
@@ -107,7 +111,10 @@ function scaled(value: number, unit: string, significant: number): string {
   return `${digits(value / size, significant)} ${prefix}${unit}`;
 }
 
-/** `0.42 s`, `42.3 s`, `7 min 05 s`, `1 h 27 min`, `3.2 days`: the grain follows the length. */
+/**
+ * `0.42 s`, `42.3 s`, `7 min 05 s`, `1 h 27 min`, `3.2 days`: the grain follows the length.
+ * @example duration(5220) // '1 h 27 min'
+ */
 export function duration(seconds: number, significant = 3): string {
   const fine = significant > 3;
   if (seconds < 0) return `−${duration(-seconds, significant)}`;

@@ -9,6 +9,7 @@ export const wrong = (problem: string): Parsed => ({ ok: false, problem });
  * One separator followed by exactly three digits is ambiguous ("1,500"): it is read as thousands when it is a comma with
  * one to three digits before it that do not start with 0, as a decimal mark when it is a point ("1.500" is one and a half).
  * Returns undefined for what is not a number.
+ * @example readNumber('1,500') // 1500
  */
 export function readNumber(text: string): number | undefined {
   // No number is that long; and patterns must not be led up the garden path.

@@ -113,6 +113,7 @@ const LONGEST = 200;
  * @param dimension what the field asks for; decides what a bare number and a lone `b` mean
  * @param bare the unit a bare number is in, where the field has one of its own: `GB`, `TB`, `min`
  * @returns value in B, B/s, s, a count, B/day or a ratio (percent); or the problem with what to do. Never throws.
+ * @example parseQuantity('40', 'bytes', 'GB').value // 40000000000
  */
 export function parseQuantity(text: string, dimension: Dimension, bare?: string): Parsed {
   if (text.length > LONGEST)
