@@ -55,7 +55,7 @@ function libraryOf(drives, boxes) {
 }
 
 const job = core.demo.demoJobs()[0];
-const wanted = wantedOf(job, undefined, { owned: [], currency: 'EUR', own: {} });
+const wanted = wantedOf(job, undefined, { owned: [], currency: 'EUR', shopRanges: {} });
 
 if (!isMainThread) {
   // Started and loaded, as the page's are kept: what is timed is a search.

@@ -181,7 +181,12 @@ function diagnosed(input: Job) {
 /** What to buy for a device of the job out of the library. */
 function chosen(input: Job, shop: Shop) {
   const currency = input.budget?.currency ?? usualCurrency(shop.prices);
-  const asked = { owned: (input.owned ?? []) as PartKey[], currency, own: {}, probability: sureness() };
+  const asked = {
+    owned: (input.owned ?? []) as PartKey[],
+    currency,
+    shopRanges: {},
+    probability: sureness(),
+  };
   const wanted = wantedOf(input, deviceId, asked);
   if (!wanted)
     throw new BadInput(

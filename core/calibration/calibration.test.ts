@@ -60,9 +60,9 @@ function measured(seed: number, off = 0.04, wrong = 1): Job {
 }
 
 /** How far measured times lie off what is forecast, each as a share, and how many lie within the range. */
-function errors(list: readonly Job[], own: OwnRanges): number[] {
+function errors(list: readonly Job[], shopRanges: OwnRanges): number[] {
   return list.flatMap((job) => {
-    const situation = situationOf(briefAt(job, place)!, own)!;
+    const situation = situationOf(briefAt(job, place)!, shopRanges)!;
     return job.runs
       .filter((_, i) => i % 3 === 0)
       .map((run) => {
@@ -75,8 +75,8 @@ function errors(list: readonly Job[], own: OwnRanges): number[] {
   });
 }
 
-const claimsOf = (job: Job, own: OwnRanges) =>
-  verdict(job, own).claims.filter(({ measured: is, forecast: was }) => is?.time && was?.time);
+const claimsOf = (job: Job, shopRanges: OwnRanges) =>
+  verdict(job, shopRanges).claims.filter(({ measured: is, forecast: was }) => is?.time && was?.time);
 
 const asRanges = (rows: ReturnType<typeof learnedFromJobs>): OwnRanges =>
   Object.fromEntries(rows.map(({ row, learned }) => [row, learned]));
@@ -96,9 +96,9 @@ describe('what runs teach', () => {
   });
 
   test('what is learned is a range that the next ones lie within', () => {
-    const own = asRanges(learned);
+    const shopRanges = asRanges(learned);
     const held = later.flatMap((job) =>
-      claimsOf(job, own).map(({ measured: is, forecast: was }) =>
+      claimsOf(job, shopRanges).map(({ measured: is, forecast: was }) =>
         is!.time!.expected >= was!.time!.low && is!.time!.expected <= was!.time!.high ? 1 : 0,
       ),
     );

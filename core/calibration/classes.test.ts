@@ -28,7 +28,7 @@ const blank: Job = (() => {
   return { ...made, activities: [large] };
 })();
 const work = blank.activities[0] as Move;
-const situation = (own: OwnRanges = {}) => situationOf(briefAt(blank, place)!, own)!;
+const situation = (shopRanges: OwnRanges = {}) => situationOf(briefAt(blank, place)!, shopRanges)!;
 
 /** What units of each class take, s. */
 const units = (() => {
@@ -68,7 +68,7 @@ describe('how common classes are at this shop', () => {
     jobOf(i % 6 === 0 ? 'pcie-tlc-large' : 'pcie-qlc', i + 1),
   );
   const learned = rowsOf(cheap);
-  const own: OwnRanges = Object.fromEntries(
+  const shopRanges: OwnRanges = Object.fromEntries(
     [...learned.values()]
       .filter(({ row }) => row.endsWith('.common'))
       .map(({ row, learned: to }) => [row, to]),
@@ -82,7 +82,7 @@ describe('how common classes are at this shop', () => {
     expect(row.learned.high).toBeGreaterThan(10 / 12);
     const weight = (ranges: OwnRanges) =>
       flashClasses(sealed, ranges).find(({ id }) => id === 'pcie-qlc')!.weight;
-    expect(weight(own)).toBeGreaterThan(weight({}) + 0.2);
+    expect(weight(shopRanges)).toBeGreaterThan(weight({}) + 0.2);
     const shares = [...learned.values()].filter(({ row: r }) => /^pcie.*common$/.test(r));
     expect(shares.reduce((sum, { learned: to }) => sum + to.expected, 0)).toBeCloseTo(1, 9);
   });
@@ -104,7 +104,7 @@ describe('how common classes are at this shop', () => {
         }),
       );
     };
-    expect(off(own)).toBeLessThan(off({}) / 2);
+    expect(off(shopRanges)).toBeLessThan(off({}) / 2);
   });
 
   test('few are drawn towards what is assumed; a time of no class is set aside', () => {

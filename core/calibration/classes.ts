@@ -60,9 +60,9 @@ function sharesOf(measured: readonly Sound[]): Shares | null {
 }
 
 /** What an accepted job says of the classes of its drives, drive by drive. */
-const sharesIn = remembered((job: Job, own): Shares[] => {
+const sharesIn = remembered((job: Job, shopRanges): Shares[] => {
   const drives = new Map<string, Sound[]>();
-  for (const sound of trustedMeasurements(job, own)) {
+  for (const sound of trustedMeasurements(job, shopRanges)) {
     const key = JSON.stringify(sound.of.build);
     drives.set(key, [...(drives.get(key) ?? []), sound]);
   }
@@ -74,15 +74,15 @@ const sharesIn = remembered((job: Job, own): Shares[] => {
  * of, drawn towards what is assumed as long as there are few.
  * @param own the shop's own ranges, without what was learned
  */
-export function classesFromJobs(jobs: readonly Job[], own: OwnRanges = {}): LearnedRow[] {
-  const drives = jobs.flatMap((job) => sharesIn(job, own));
+export function classesFromJobs(jobs: readonly Job[], shopRanges: OwnRanges = {}): LearnedRow[] {
+  const drives = jobs.flatMap((job) => sharesIn(job, shopRanges));
   return FAMILIES.flatMap((family) => {
     const within = ({ of }: Shares) => family.map((id) => of.get(id) ?? 0);
     const found = drives.filter(({ isFar }) => !isFar).map(within);
     const aside = drives.filter((d) => d.isFar && Math.max(...within(d)) > 0.5 / family.length).length;
     const count = found.flat().reduce((a, b) => a + b, 0);
     if (count < 0.5 && aside === 0) return [];
-    const ranges = family.map((id) => assumedRange(rowOf(id), own));
+    const ranges = family.map((id) => assumedRange(rowOf(id), shopRanges));
     const whole = ranges.reduce((sum, { expected }) => sum + expected, 0);
     return family.map((id, k): LearnedRow => {
       const sum = found.reduce((total, shares) => total + shares[k]!, 0);

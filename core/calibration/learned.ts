@@ -41,8 +41,8 @@ function byJob(lessons: readonly Lesson[]): { log: number; sigma: number }[] {
   }));
 }
 
-function learnedOf(row: AssumptionId, lessons: readonly Lesson[], own: OwnRanges): LearnedRow {
-  const prior = assumedRange(row, own);
+function learnedOf(row: AssumptionId, lessons: readonly Lesson[], shopRanges: OwnRanges): LearnedRow {
+  const prior = assumedRange(row, shopRanges);
   const before = Math.log(prior.expected);
   const width = Math.log(prior.high / prior.low) / (2 * Z90);
   const values = byJob(lessons.filter(({ tells }) => tells === 'value'));
@@ -82,15 +82,16 @@ function learnedOf(row: AssumptionId, lessons: readonly Lesson[], own: OwnRanges
  * their classes are.
  * @param own the shop's own ranges, without what was learned
  */
-export function learnedFromJobs(jobs: readonly Job[], own?: OwnRanges): LearnedRow[] {
+export function learnedFromJobs(jobs: readonly Job[], shopRanges?: OwnRanges): LearnedRow[] {
   const rows = new Map<AssumptionId, Lesson[]>();
   for (const job of jobs)
-    for (const lesson of lessonsOf(job, own)) rows.set(lesson.row, [...(rows.get(lesson.row) ?? []), lesson]);
+    for (const lesson of lessonsOf(job, shopRanges))
+      rows.set(lesson.row, [...(rows.get(lesson.row) ?? []), lesson]);
   const decided = [...rows]
-    .map(([row, lessons]) => learnedOf(row, lessons, own ?? {}))
+    .map(([row, lessons]) => learnedOf(row, lessons, shopRanges ?? {}))
     // A link that reached no more than it is assumed to teaches nothing.
     .filter(({ jobs: n, aside, learned, prior }) => n + aside > 0 || learned !== prior);
-  return [...decided, ...classesFromJobs(jobs, own)].sort(
+  return [...decided, ...classesFromJobs(jobs, shopRanges)].sort(
     (a, b) => b.jobs - a.jobs || a.row.localeCompare(b.row),
   );
 }

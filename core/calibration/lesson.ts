@@ -42,14 +42,14 @@ const exact = (value: number) => ({ low: value, expected: value, high: value });
 
 /** Logarithm of the s of a case with a row at one value. */
 function logAt(of: Case, row: AssumptionId, value: number): number | null {
-  const seconds = screen({ ...of, own: { ...of.own, [row]: exact(value) } });
+  const seconds = screen({ ...of, shopRanges: { ...of.shopRanges, [row]: exact(value) } });
   return seconds !== null && seconds > 0 ? Math.log(seconds) : null;
 }
 
 /** By how much each row moves a time over its range, as a logarithm. */
 function sensitivitiesOf(of: Case): { row: AssumptionId; sensitivity: number }[] {
   return TEACHABLE.flatMap((row) => {
-    const { low, high } = assumedRange(row, of.own);
+    const { low, high } = assumedRange(row, of.shopRanges);
     const [a, b] = [logAt(of, row, low), logAt(of, row, high)];
     return a !== null && b !== null && Math.abs(b - a) > 1e-6 ? [{ row, sensitivity: b - a }] : [];
   });
@@ -57,7 +57,7 @@ function sensitivitiesOf(of: Case): { row: AssumptionId; sensitivity: number }[]
 
 /** The logarithm of the value at which a row gives a time; null where none does. */
 function valueFor(of: Case, row: AssumptionId, time: number): number | null {
-  const { low, high } = assumedRange(row, of.own);
+  const { low, high } = assumedRange(row, of.shopRanges);
   const { unit } = ASSUMPTIONS[row];
   let [a, b] = [
     Math.log(low / BEYOND),
@@ -81,8 +81,8 @@ function valueFor(of: Case, row: AssumptionId, time: number): number | null {
  * What an accepted job teaches: of each measurement the row that decided its time, at the value that gives the time.
  * @param own the shop's own ranges, without what was learned: learned values are not learned from again
  */
-export const lessonsOf = remembered((job: Job, own): Lesson[] =>
-  trustedMeasurements(job, own).flatMap((measured) => {
+export const lessonsOf = remembered((job: Job, shopRanges): Lesson[] =>
+  trustedMeasurements(job, shopRanges).flatMap((measured) => {
     const decided = valueOf(measured);
     return [...(decided ? [decided] : []), ...boundsOf(measured, decided?.row)];
   }),
@@ -92,14 +92,14 @@ export const lessonsOf = remembered((job: Job, own): Lesson[] =>
 const LINKS = TEACHABLE.filter((id) => id.startsWith('link.'));
 
 /** Whether a row is of a class that nobody knows a drive to be of: a time tells the class then, if anything. */
-function isOpen(row: AssumptionId, { build: { drive }, host, own }: Case): boolean {
+function isOpen(row: AssumptionId, { build: { drive }, host, shopRanges }: Case): boolean {
   const [of, one] = row.split('.') as [string, string];
-  if (of === 'built-in') return builtInClasses(host, own).some(({ id }) => id !== one);
+  if (of === 'built-in') return builtInClasses(host, shopRanges).some(({ id }) => id !== one);
   const names = drive.media === 'disk' ? DISK_NAMES : FLASH_NAMES;
   // Some rows are of several classes, and begin as they do: PCIe TLC, whatever its cache.
   const isOf = (id: string) => (of in names ? id === of : id.startsWith(`${of}-`));
   if (!Object.keys(names).some(isOf)) return false;
-  const classes = drive.media === 'disk' ? diskClasses(drive, own) : flashClasses(drive, own);
+  const classes = drive.media === 'disk' ? diskClasses(drive, shopRanges) : flashClasses(drive, shopRanges);
   return !classes.every(({ id }) => isOf(id));
 }
 
@@ -111,7 +111,7 @@ function valueOf({ of, job, time, reading }: Sound): Lesson | null {
   if (!most || Math.abs(most.sensitivity) < LEAST || most.sensitivity ** 2 < DECIDES * total) return null;
   const log = isOpen(most.row, of) ? null : valueFor(of, most.row, time);
   if (log === null) return null;
-  const range = assumedRange(most.row, of.own);
+  const range = assumedRange(most.row, of.shopRanges);
   const others = Math.sqrt(Math.max(0, total - most.sensitivity ** 2)) / (2 * Z90);
   const slope = Math.abs(most.sensitivity) / Math.log(range.high / range.low);
   const sigma = Math.hypot(others, reading, LESSON_SIGMA) / slope;

@@ -32,17 +32,17 @@ export const isSound = ({ simulated, measured, right, doubts }: Claim): boolean 
  * What an accepted job measured that may be learned from; nothing of any other.
  * @param own the shop's own ranges, without what was learned: learned values are not learned from again
  */
-export const trustedMeasurements = remembered((job: Job, own): Sound[] => {
+export const trustedMeasurements = remembered((job: Job, shopRanges): Sound[] => {
   if (job.decision?.kind !== 'accept') return [];
-  return verdict(job, own)
+  return verdict(job, shopRanges)
     .claims.filter(isSound)
     .flatMap((claim): Sound[] => {
-      const made = caseMeasured(job, claim.measured!.runs, own);
+      const made = caseMeasured(job, claim.measured!.runs, shopRanges);
       if (!made) return [];
       const { low, expected, high } = claim.measured!.time!;
       const later = made.toBar ? (claim.forecast?.later ?? 0) : 0;
       // What was frozen may have counted with other ranges: what is learned is learned against today's.
-      const of = { ...made.of, own };
+      const of = { ...made.of, shopRanges };
       return [
         { of, job: job.id, time: Math.log(expected + later), reading: Math.log(high / low) / (2 * Z95) },
       ];

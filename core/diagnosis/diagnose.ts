@@ -45,8 +45,8 @@ const LEAST = 0.02;
 const TOLD = 0.001;
 
 /** All that was measured of a job, what lies furthest off its forecast first, then what was seen. */
-export function knownOf(job: Job, own: OwnRanges = {}): Evidence[] {
-  const measured = evidenceOf(job, own).sort((a, b) => b.off - a.off);
+export function knownOf(job: Job, shopRanges: OwnRanges = {}): Evidence[] {
+  const measured = evidenceOf(job, shopRanges).sort((a, b) => b.off - a.off);
   return [...measured, ...seenOf(job, measured)];
 }
 
@@ -57,10 +57,10 @@ export function knownOf(job: Job, own: OwnRanges = {}): Evidence[] {
  */
 export function diagnose(
   job: Job,
-  own: OwnRanges = {},
+  shopRanges: OwnRanges = {},
   priors: Readonly<Record<string, number>> = {},
 ): Diagnosis | null {
-  const evidence = knownOf(job, own);
+  const evidence = knownOf(job, shopRanges);
   if (evidence.length === 0) return null;
   const scored = score(evidence, { priors });
   const groups = groupsOf(scored).filter(({ probability }) => probability >= TOLD);

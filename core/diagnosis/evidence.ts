@@ -114,8 +114,8 @@ function newest(claims: readonly Claim[]): Claim[] {
 }
 
 /** All that was measured of a job; rehearsals count only where there is nothing else. */
-export function evidenceOf(job: Job, own: OwnRanges = {}): Evidence[] {
-  const { claims } = verdict(job, own);
+export function evidenceOf(job: Job, shopRanges: OwnRanges = {}): Evidence[] {
+  const { claims } = verdict(job, shopRanges);
   const isReal = claims.some((c) => !c.simulated && c.measured);
   return newest(claims).flatMap(
     ({ measured: usable, simulated, impossible, title, forecast: expected }): Evidence[] => {
@@ -125,7 +125,7 @@ export function evidenceOf(job: Job, own: OwnRanges = {}): Evidence[] {
         .map(({ run: r }) => r)
         .filter((r) => !r.excluded && !r.conditions.memoryBacked);
       const measured = usable ?? (tooGood.length > 0 ? measuredOf(tooGood) : null);
-      const found = measured && caseMeasured(job, measured.runs, own);
+      const found = measured && caseMeasured(job, measured.runs, shopRanges);
       if (!found) return [];
       const { activity } = found.of;
       const bytes =

@@ -15,7 +15,7 @@ function inputsOf(of: Case): Plain | null {
   const had = known.get(of);
   if (had !== undefined) return had;
   const path = barePathFor(of);
-  const record = recordersFor(of.own).bare;
+  const record = recordersFor(of.shopRanges).bare;
   const found: Plain | null =
     path.blocked.length > 0 ? null : (collect(record, of, { withBesides: false, path })?.inputs ?? null);
   known.set(of, found);
@@ -24,7 +24,7 @@ function inputsOf(of: Case): Plain | null {
 
 /** So many times one of the things a case depends on, with its working. */
 function explained(of: Case, id: InputId, spread: Spread, factor: Spread): Estimate {
-  const inputs = collect(recordersFor(of.own).explaining, of, { withBesides: false })!.inputs;
+  const inputs = collect(recordersFor(of.shopRanges).explaining, of, { withBesides: false })!.inputs;
   const was: Estimate = (inputs as Record<string, Estimate>)[id]!;
   const times = worked('factor', factor, 'ratio', {
     how: 'exact',

@@ -63,7 +63,7 @@ function saidOf({ cause }: Scored, { of, look, toBar, time, seen }: Evidence): C
 export function courseOf(of: Case, draw: number): Sample[] {
   const path = barePathFor(of);
   if (path.blocked.length > 0) return [];
-  const inputs = collect(recordersFor(of.own).bare, of, { path });
+  const inputs = collect(recordersFor(of.shopRanges).bare, of, { path });
   if (!inputs) return [];
   const course: Sample[] = [{ t: 0, bytes: 0 }];
   eachDraw(

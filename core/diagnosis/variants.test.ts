@@ -96,7 +96,7 @@ describe('a kind of activity', () => {
   });
 
   test('is searched for, and what is worth finding out of it is drawn', () => {
-    const wanted = wantedOf(job, undefined, { owned: [], currency: null, own: {} })!;
+    const wanted = wantedOf(job, undefined, { owned: [], currency: null, shopRanges: {} })!;
     const { candidates } = searchAll(wanted, { ...SHOP, drives: SHOP.drives.slice(0, 8) });
     expect(candidates.length).toBeGreaterThan(5);
     expect(candidates.every(({ figures: [figure] }) => figure! > 0)).toBe(true);

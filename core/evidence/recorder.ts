@@ -21,7 +21,7 @@ type WorkedOut<T> = Omit<Because, 'name' | 'inputs' | 'source'> & { inputs: read
  */
 export interface Recorder<T extends Spread = Spread> {
   /** Ranges of the shop's own, which go before what is assumed else; by the assumption's id. */
-  own: Readonly<Partial<Record<string, Spread>>>;
+  shopRanges: Readonly<Partial<Record<string, Spread>>>;
   given(name: string, value: number | Spread, unit: Unit, source: Source): T;
   /** A fact; what is on the market where it is not known. */
   fact(name: string, fact: Fact | null | undefined, unit: Unit, market: Market): T;
@@ -45,7 +45,7 @@ const valueOf = (fact: Fact | null | undefined): Spread | null =>
 
 /** Numbers only. */
 export const bare: Recorder<Spread> = {
-  own: {},
+  shopRanges: {},
   given: (_, value) => spreadOf(value),
   fact: (_, fact, __, { range }) => valueOf(fact) ?? range,
   known: (_, fact) => valueOf(fact),
@@ -62,7 +62,7 @@ export const bare: Recorder<Spread> = {
 
 /** Everything with its working. */
 export const explaining: Recorder<Estimate> = {
-  own: {},
+  shopRanges: {},
   given: (name, value, unit, source) => given(name, value, unit, source),
   fact: (name, fact, unit, market) => fromFact(name, fact, unit, market)!,
   known: (name, fact, unit) => fromFact(name, fact, unit),
@@ -91,7 +91,7 @@ export interface Recorders {
   bare: Recorder<Spread>;
   explaining: Recorder<Estimate>;
 }
-export const recordersFor = (own: Recorder['own'] = {}): Recorders => ({
-  bare: { ...bare, own },
-  explaining: { ...explaining, own },
+export const recordersFor = (shopRanges: Recorder['shopRanges'] = {}): Recorders => ({
+  bare: { ...bare, shopRanges },
+  explaining: { ...explaining, shopRanges },
 });

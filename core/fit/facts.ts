@@ -11,7 +11,7 @@ export interface Setting extends Partial<Pick<Brief, 'activities' | 'elsewhere' 
   path: Path;
   direction: Direction;
   /** The shop's own ranges in place of what is assumed. */
-  own?: OwnRanges | undefined;
+  shopRanges?: OwnRanges | undefined;
   build?: Pick<Build, 'accessories'>;
 }
 
@@ -21,7 +21,7 @@ export interface Facts extends Pick<Setting, 'path' | 'direction'>, PathParts {
   /** All that the device does, on whichever machine. */
   activities: readonly Activity[];
   accessories: readonly Accessory[];
-  own: OwnRanges;
+  shopRanges: OwnRanges;
   /** B that the device must have room for at the end of its service life. */
   roomNeeded: number;
   policies: Policies;
@@ -71,7 +71,7 @@ export function factsOf({
   activities = [],
   elsewhere = [],
   build = {},
-  own = {},
+  shopRanges = {},
   serviceYears,
 }: Setting): Facts {
   const { accessories = [] } = build;
@@ -100,8 +100,8 @@ export function factsOf({
     needs,
     activities: work,
     accessories,
-    roomNeeded: roomFor(work, serviceYears, own),
-    own,
+    roomNeeded: roomFor(work, serviceYears, shopRanges),
+    shopRanges,
     policies: needs.policies ? { ...DEFAULT_POLICIES, ...needs.policies } : DEFAULT_POLICIES,
     form,
     m2: isM2(form),
@@ -112,7 +112,7 @@ export function factsOf({
     hasHeatsink: drive.heatsinkHeight !== undefined || has('heatsink'),
     capacity: middle(drive.capacity),
     system: host.systems?.[0] ?? null,
-    draw: drawOf(path, direction, together, own),
+    draw: drawOf(path, direction, together, shopRanges),
     feed: feedOf(parts),
     plugs: path.blocked.filter((block) => block.id !== 'no mode'),
     noMode: path.blocked.filter((block) => block.id === 'no mode'),
@@ -130,7 +130,7 @@ function heightWith(drive: PathParts['drive'], accessories: readonly Accessory[]
 }
 
 /** What drive and bridge draw, W; `sure` where the drive's maker says it. */
-function drawOf(path: Path, direction: Direction, together: number, own: OwnRanges): Facts['draw'] {
+function drawOf(path: Path, direction: Direction, together: number, shopRanges: OwnRanges): Facts['draw'] {
   const { drive, bridge } = path.parts;
   const flow = path.flow?.[direction].expected ?? null;
   const media = path.constraints.find((c) => c.id === 'media')!.rate[direction].expected;
@@ -139,11 +139,11 @@ function drawOf(path: Path, direction: Direction, together: number, own: OwnRang
   const start =
     drive.power?.start ??
     Math.max(
-      usualDraw(drive, own).start,
-      drawAt(drive, 'write', 1, own) * (drive.media === 'disk' ? 1.8 : 1),
+      usualDraw(drive, shopRanges).start,
+      drawAt(drive, 'write', 1, shopRanges) * (drive.media === 'disk' ? 1.8 : 1),
     );
   return {
-    run: together * drawAt(drive, direction, share, own) + extra,
+    run: together * drawAt(drive, direction, share, shopRanges) + extra,
     start: together * start + extra,
     sure: drive.power?.write !== undefined || drive.power?.start !== undefined,
   };

@@ -19,7 +19,7 @@ function inputsOf(f: Facts) {
   if (f.disk || f.flow === null || !full) return null;
   const media = f.path.constraints.find((c) => c.id === 'media')!.rate[f.direction].expected;
   const share = media > 0 ? Math.min(1, f.flow / media) : 1;
-  return { share, how: coolingOf(f), power: drawAt(f.drive, f.direction, share, f.own) };
+  return { share, how: coolingOf(f), power: drawAt(f.drive, f.direction, share, f.shopRanges) };
 }
 
 /** Temperature a flash drive is expected to settle at, °C, without its working; null for disks and where nothing flows. */
@@ -27,9 +27,9 @@ export function expectedTemperature(f: Facts): number | null {
   const inputs = inputsOf(f);
   if (!inputs) return null;
   return settled({
-    ambient: f.needs.ambient ?? assumedRange('ambient', f.own).expected,
+    ambient: f.needs.ambient ?? assumedRange('ambient', f.shopRanges).expected,
     power: inputs.power,
-    resistance: assumedRange(`resistance.${inputs.how}`, f.own).expected,
+    resistance: assumedRange(`resistance.${inputs.how}`, f.shopRanges).expected,
   });
 }
 
@@ -38,7 +38,7 @@ export function settledTemperature(f: Facts): Estimate | null {
   const inputs = inputsOf(f);
   if (!inputs) return null;
   const { share, how, power } = inputs;
-  const record = recordersFor(f.own).explaining;
+  const record = recordersFor(f.shopRanges).explaining;
   const isOnSheet = f.drive.power?.[f.direction] !== undefined || f.drive.power?.write !== undefined;
   const at = `at ${Math.round(share * 100)} % of the drive’s own rate`;
   return settled.explain({
@@ -48,7 +48,7 @@ export function settledTemperature(f: Facts): Estimate | null {
         : record.given('ambient temperature', f.needs.ambient, '°C', { kind: 'entered' }),
     power: record.given('power at the speed the path allows', power, 'W', {
       kind: isOnSheet ? 'sheet' : 'memory',
-      note: isOnSheet ? at : `${busyMarket(f.drive, f.own).note}, ${at}`,
+      note: isOnSheet ? at : `${busyMarket(f.drive, f.shopRanges).note}, ${at}`,
     }),
     resistance: assumed(record, `resistance.${how}`),
   });

@@ -73,12 +73,12 @@ function monotone(of: (x: number) => number, x: Spread, falls: boolean): Spread 
 /** Writing to a member while it is rebuilt. */
 function memberRate(record: Recorder<Estimate>, drive: Drive): Estimate {
   if (drive.media === 'disk' || drive.rest.value !== null) {
-    const { range, note } = outerMarket(drive, record.own);
+    const { range, note } = outerMarket(drive, record.shopRanges);
     const [name, fact] =
       drive.media === 'disk' ? ['writing', drive.write] : ['sustained writing', drive.rest];
     return rateOf(record, `${drive.model}, ${name}`, fact, range, note);
   }
-  const usual = assumedRange(pcieShare(drive) >= 0.5 ? 'built-in.pcie3' : 'built-in.sata', record.own);
+  const usual = assumedRange(pcieShare(drive) >= 0.5 ? 'built-in.pcie3' : 'built-in.sata', record.shopRanges);
   const cached = rateOf(record, `${drive.model}, writing`, drive.write, usual);
   const [likeliest] = classesOf(record, drive);
   return flashFigures(record, drive, likeliest!).sustained(cached, `${drive.model}, sustained writing`);
@@ -86,7 +86,7 @@ function memberRate(record: Recorder<Estimate>, drive: Drive): Estimate {
 
 /** What the drives of a situation come to as one; null for drives each by itself. */
 export const arrayOf = (situation: Situation): ArrayForecast | null =>
-  forecastArray(recordersFor(situation.own).explaining, situation);
+  forecastArray(recordersFor(situation.shopRanges).explaining, situation);
 
 /** What a device's layout of drives comes to over its service life; null for drives each for itself. */
 export function forecastArray(

@@ -34,7 +34,7 @@ function endOf<T extends Spread>(
   const note = classWords(one, BUILT_IN_NAMES);
   const found: End<T> = {};
   const of = () => {
-    const { range } = builtInMarket(host, record.own, one.id);
+    const { range } = builtInMarket(host, record.shopRanges, one.id);
     return record.given(storage.name, range, 'B/s', { kind: 'memory', note });
   };
   const other = rate ?? (found.other = of());
@@ -91,7 +91,7 @@ export function builtInEnd<T extends Spread>(
   isWritten: boolean,
 ): End<T> {
   const found: End<T> = {
-    ...endOf(record, host, builtInClasses(host, record.own)[0]!, rate, isWritten),
+    ...endOf(record, host, builtInClasses(host, record.shopRanges)[0]!, rate, isWritten),
     other: rate,
   };
   if (!isWritten) return found;
@@ -111,7 +111,7 @@ export function builtInChoice<T extends Spread>(
   isKnown: boolean,
   isWritten: boolean,
 ): Choice<InputId> | null {
-  const classes = builtInClasses(host, record.own);
+  const classes = builtInClasses(host, record.shopRanges);
   if (classes.length < 2) return null;
   const ways = classes.map((one) =>
     wayOf<InputId>(one.id, one.weight, () => endOf(record, host, one, isKnown ? rate : null, isWritten)),

@@ -22,7 +22,7 @@ export interface Situation extends Brief {
   needs: Needs;
   overrides: Overrides;
   /** The shop's own ranges in place of what is assumed. */
-  own: OwnRanges;
+  shopRanges: OwnRanges;
 }
 
 /**
@@ -67,15 +67,15 @@ export const working =
   };
 
 /** A job at one of its places; null while nothing is built there. */
-export function situationOf(brief: Brief, own: OwnRanges = {}): Situation | null {
+export function situationOf(brief: Brief, shopRanges: OwnRanges = {}): Situation | null {
   const { build, needs = {} } = brief;
-  return build && { ...brief, build, needs, overrides: {}, own };
+  return build && { ...brief, build, needs, overrides: {}, shopRanges };
 }
 
 /** A job at one of its places, with the shop's own ranges; null where nothing is built there. */
-export function situationAt(job: Job, place: Place, own: OwnRanges = {}): Situation | null {
+export function situationAt(job: Job, place: Place, shopRanges: OwnRanges = {}): Situation | null {
   const brief = briefAt(job, place);
-  return brief && situationOf(brief, own);
+  return brief && situationOf(brief, shopRanges);
 }
 
 /** A situation with one of its activities asked about. @throws RangeError for an activity it has not */
@@ -91,13 +91,13 @@ export function layoutOf({ array, together = 1 }: Pick<Build, 'array' | 'togethe
 }
 
 /** Where data flows: a build on its host. */
-type Standing = Pick<Situation, 'host' | 'build'> & Partial<Pick<Situation, 'own'>>;
+type Standing = Pick<Situation, 'host' | 'build'> & Partial<Pick<Situation, 'shopRanges'>>;
 
 /**
  * The parts of the path between a device and one of its machine's endpoints, or the built-in drive. @throws
  * RangeError for a port or an endpoint the machine has not
  */
-function partsOf({ host, build, own }: Standing, endpoint?: string): PathParts {
+function partsOf({ host, build, shopRanges }: Standing, endpoint?: string): PathParts {
   const port = host.ports.find((p) => p.id === build.port);
   if (!port) throw new RangeError(`"${build.port}" is no port of ${host.name}.`);
   const { drive, bridge, cable, hops, seen } = build;
@@ -114,7 +114,7 @@ function partsOf({ host, build, own }: Standing, endpoint?: string): PathParts {
     port,
     host,
     endpoint: end,
-    own,
+    shopRanges,
   };
 }
 

@@ -168,7 +168,7 @@ function workOf<T extends Spread>(
   const { drive, host } = path.parts;
   found.bytes = record.fact('bytes', bytes, 'B', marketOf(record, 'work.bytes'));
   const { expected } = found.bytes;
-  const size = assumedRange('work.file-size', record.own);
+  const size = assumedRange('work.file-size', record.shopRanges);
   const count = (each: number) => Math.max(1, expected / each);
   found.files = record.fact('files', files, 'count', {
     range: { low: count(size.high), expected: count(size.expected), high: count(size.low) },
@@ -297,9 +297,9 @@ function heatOf<T extends Spread>(
       : record.given('ambient temperature', needs.ambient, '°C', { kind: 'entered' });
   found.resistance = assumed(record, `resistance.${how}`);
   found.heatCapacity = assumed(record, `heat-capacity.${how}`);
-  found.idle = watts('power doing nothing', drive.power?.idle, idleMarket(drive, record.own));
+  found.idle = watts('power doing nothing', drive.power?.idle, idleMarket(drive, record.shopRanges));
   const stated = drive.power?.[direction] ?? drive.power?.write;
-  found.busy = watts('power fully busy', stated, busyMarket(drive, record.own));
+  found.busy = watts('power fully busy', stated, busyMarket(drive, record.shopRanges));
   const { throttling } = drive;
   const { at, until, share, kind } = throttling ?? {};
   const way = kind === 'step' ? 'in steps' : 'holding its temperature';
@@ -390,7 +390,7 @@ function classChoice<T extends Spread>(
   const { drive } = path.parts;
   const rates = (['read', 'write'] as const).filter((d) => known[d] && drive[d].value === null);
   if (drive.media === 'disk') {
-    const classes = diskClasses(drive, record.own);
+    const classes = diskClasses(drive, record.shopRanges);
     if (classes.length < 2 || rates.length === 0) return [];
     const ways = classes.map(({ id, weight }) =>
       wayOf<InputId>(id, weight, () => {

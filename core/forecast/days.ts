@@ -66,7 +66,7 @@ interface Life {
 }
 
 function lifeFrom(situation: Situation, list: readonly Activity[]): Life {
-  const record = recordersFor(situation.own).explaining;
+  const record = recordersFor(situation.shopRanges).explaining;
   const each = list.map((activity) => {
     const of = caseOf(situation, activity.id);
     return inputsFor(record, of, pathFor(of), kindOf(activity).transfer(activity, situation)!);
@@ -84,7 +84,7 @@ function lifeFrom(situation: Situation, list: readonly Activity[]): Life {
     for (const [id, figure] of Object.entries(own[i]!)) inputs[`${i} ${id}`] = figure;
   });
   inputs.fill = record.fact('fill of the drive', fill, '%', marketOf(record, 'fill'));
-  inputs.usable = assumedRange('usable', situation.own);
+  inputs.usable = assumedRange('usable', situation.shopRanges);
   Object.assign(inputs, keeps.inputs);
   const capacity = holdsOf(record, situation.build).expected;
 
@@ -171,10 +171,10 @@ export function forecastDays(
 
 /** Years until the device is full of what it holds; where nothing is said to be kept, of what is said to be in use. */
 function fullIn(
-  { build, own, needs, activities, elsewhere = [] }: Situation,
+  { build, shopRanges, needs, activities, elsewhere = [] }: Situation,
   held: readonly Keeping[],
 ): Spread {
-  const { bare } = recordersFor(own);
+  const { bare } = recordersFor(shopRanges);
   const holds = holdsOf(bare, build);
   const isKept = saysKept([...activities, ...elsewhere]);
   const inUse =

@@ -23,7 +23,7 @@ export function eachTime(
   visit: (time: DrawnTime, i: number) => void,
   { seed = SEED, ...drawing }: { seed?: number } & Omit<Drawing, 'named'> = {},
 ): boolean {
-  const inputs = collect(recordersFor(of.own).bare, of, { path: barePathFor(of) });
+  const inputs = collect(recordersFor(of.shopRanges).bare, of, { path: barePathFor(of) });
   if (!inputs) return false;
   eachDraw(
     inputs,

@@ -46,7 +46,7 @@ export interface FlashFigures<T extends Spread> {
 
 /** The classes a drive may be of, the likeliest first. */
 export const classesOf = (record: Recorder, drive: Drive): Likely<FlashClass>[] =>
-  flashClasses(drive, record.own);
+  flashClasses(drive, record.shopRanges);
 
 /** The figures of one class. */
 export function flashFigures<T extends Spread>(

@@ -933,17 +933,17 @@ describe('nothing at all, and more than there is', () => {
 });
 
 test('a shop’s own ranges move the forecast, are frozen with it, and make it another one', () => {
-  const own = { 'per-file.cable': { low: 4e-3, expected: 5e-3, high: 6e-3 } };
-  const [frozen, usual] = [freeze(job, 'f', CHANGED, own), freeze(job, 'f', CHANGED)];
+  const shopRanges = { 'per-file.cable': { low: 4e-3, expected: 5e-3, high: 6e-3 } };
+  const [frozen, usual] = [freeze(job, 'f', CHANGED, shopRanges), freeze(job, 'f', CHANGED)];
   expect(frozen.results[0]!.time!.expected).toBeGreaterThan(usual.results[0]!.time!.expected + 100);
-  expect([frozen.ranges, usual.ranges]).toEqual([own, undefined]);
+  expect([frozen.ranges, usual.ranges]).toEqual([shopRanges, undefined]);
   expect(JSON.stringify(frozen.results[0]!.time!.because)).toMatch(/this shop’s own range/);
-  const state = (f: typeof frozen, ranges?: typeof own) =>
+  const state = (f: typeof frozen, ranges?: typeof shopRanges) =>
     stages(
       { ...job, forecasts: [f] },
-      { blocked: false, unmet: false, ...(ranges ? { own: ranges } : {}) },
+      { blocked: false, unmet: false, ...(ranges ? { shopRanges: ranges } : {}) },
     ).find((s) => s.stage === 'forecast')!.state;
-  expect([state(frozen, own), state(frozen), state(usual), state(usual, own)]).toEqual([
+  expect([state(frozen, shopRanges), state(frozen), state(usual), state(usual, shopRanges)]).toEqual([
     'done',
     'attention',
     'done',

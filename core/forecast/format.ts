@@ -9,12 +9,17 @@ import type { Transfer } from './inputs';
 import { forecastTransfer } from './transfer';
 
 /** Time of a full format of a disk, or of another pass over all of it, at what disk and path allow; null for flash. */
-export function formatOn({ build, own }: Situation, path: Path): Estimate | null {
+export function formatOn({ build, shopRanges }: Situation, path: Path): Estimate | null {
   const { drive } = path.parts;
   if (drive.media !== 'disk') return null;
-  const record = recordersFor(own).explaining;
+  const record = recordersFor(shopRanges).explaining;
   const capacity = capacityOf(record, build);
-  const outer = rateOf(record, `${drive.model}, outer tracks`, drive.write, outerMarket(drive, own).range);
+  const outer = rateOf(
+    record,
+    `${drive.model}, outer tracks`,
+    drive.write,
+    outerMarket(drive, shopRanges).range,
+  );
   // Where the path is no limit the zones alone decide, in closed form.
   if (path.carries!.write.low > outer.high) return formatFromSheet(capacity, outer);
   // Written from one end to the other a shingled disk keeps its rate.

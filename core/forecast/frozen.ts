@@ -13,9 +13,9 @@ export const MODEL_VERSION = '2';
  * @param own the shop's own ranges in place of what is assumed
  * @throws RangeError when there is nothing to freeze
  */
-export function freeze(job: Job, id: string, at: string, own: OwnRanges = {}): FrozenForecast {
+export function freeze(job: Job, id: string, at: string, shopRanges: OwnRanges = {}): FrozenForecast {
   const results = placesOf(job).flatMap((place) => {
-    const situation = situationAt(job, place, own);
+    const situation = situationAt(job, place, shopRanges);
     if (!situation || situation.activities.length === 0 || blocksAt(situation).length > 0) return [];
     return forecastAll(situation)?.activities ?? [];
   });
@@ -30,7 +30,7 @@ export function freeze(job: Job, id: string, at: string, own: OwnRanges = {}): F
     connections,
     activities,
     ...(policies ? { policies } : {}),
-    ...(Object.keys(own).length > 0 ? { ranges: { ...own } } : {}),
+    ...(Object.keys(shopRanges).length > 0 ? { ranges: { ...shopRanges } } : {}),
     results: results.map(({ activity, figure, rate, course, probability }) => ({
       activity: activity.id,
       ...(rate ? { time: figure, rate } : { figure }),

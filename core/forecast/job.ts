@@ -59,7 +59,7 @@ export function forecastAll(situation: Situation): JobForecast | null {
     life,
     lasting: lasting(situation, life),
     workload: workloadOn(situation, path),
-    array: forecastArray(recordersFor(situation.own).explaining, situation),
+    array: forecastArray(recordersFor(situation.shopRanges).explaining, situation),
     format,
     tasks: inTurn(activities, needs.formatFirst || pass ? format : null),
     copies: copies.length > 0 ? lacking(copies) : null,

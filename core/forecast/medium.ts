@@ -88,7 +88,7 @@ export function mediumOf<T extends Spread>(
   const outerOf = (direction: Direction): T => {
     const name = `${drive.model}, ${DOING[direction]}`;
     if (drive.media === 'disk') {
-      const { range, note } = outerMarket(drive, record.own, disk);
+      const { range, note } = outerMarket(drive, record.shopRanges, disk);
       return rateOf(record, name, drive[direction], range, note);
     }
     return rateOf(record, name, drive[direction], ofOne('media')!.rate[direction]);

@@ -85,7 +85,7 @@ function writing({ activities: here, elsewhere = [] }: Situation): readonly Acti
 /** Expected B a day written to each of a situation's drives, in numbers only; null where nothing is written or nobody knows how much. */
 export function screenWrites(situation: Situation, path: Path): number | null {
   const work = writing(situation);
-  const written = bytesPerDay(recordersFor(situation.own).bare, work, ['write'], path);
+  const written = bytesPerDay(recordersFor(situation.shopRanges).bare, work, ['write'], path);
   const layout = layoutOf(situation.build);
   if (!written || !layout) return written?.expected ?? null;
   return (written.expected * writeMultiple(layout, false)) / layout.members;
@@ -93,9 +93,9 @@ export function screenWrites(situation: Situation, path: Path): number | null {
 
 /** Endurance of a situation's drives at the work's own rate. */
 export function lifeOn(situation: Situation, path: Path): LifeForecast {
-  const { build, activities: here, elsewhere = [], needs, own } = situation;
+  const { build, activities: here, elsewhere = [], needs, shopRanges } = situation;
   const work = [...here, ...elsewhere];
-  const record = recordersFor(own).explaining;
+  const record = recordersFor(shopRanges).explaining;
   const { tbw, capacity, warrantyYears, cell, media } = asRevised(build.drive);
   if (media === 'disk')
     return { problem: 'Disks are rated by what is read and written in a year, not by what wears out.' };
@@ -127,10 +127,10 @@ export function lifeOf(situation: Situation): LifeForecast | null {
 
 /** Of a disk: share of its yearly workload rating in use; null where it has none or nothing is moved. */
 export function workloadOn(
-  { build, activities, elsewhere = [], own }: Situation,
+  { build, activities, elsewhere = [], shopRanges }: Situation,
   path: Path,
 ): Estimate | null {
-  const record = recordersFor(own).explaining;
+  const record = recordersFor(shopRanges).explaining;
   const { media, workload } = build.drive;
   const rated: Fact | undefined = media === 'disk' ? workload : undefined;
   const limit = record.known('rated a day', rated, 'B/day');

@@ -90,7 +90,7 @@ const DECIDED = {
  * Plain for the customer; the sections marked `shopOnly` hold the evidence for the shop's own copy.
  * @param own the shop's own ranges in place of what is assumed
  */
-export function handover(job: Job, found: Verdict, own: OwnRanges = {}): HandoverDocument {
+export function handover(job: Job, found: Verdict, shopRanges: OwnRanges = {}): HandoverDocument {
   const sections = [
     work(job),
     ...(job.devices.length > 0 ? job.devices.map((device) => fitted(job, device)) : [nothing]),
@@ -98,12 +98,12 @@ export function handover(job: Job, found: Verdict, own: OwnRanges = {}): Handove
     measurements(job, found),
     troubles(job, found),
     decision(job, found),
-    ...job.devices.map((device) => life(job, device, own)),
+    ...job.devices.map((device) => life(job, device, shopRanges)),
     ...job.devices.map((device) => health(job, device)),
     care(job),
     comeBack(job, found),
     onTheBench(found),
-    known(job, own),
+    known(job, shopRanges),
     evidence(job, found),
   ];
   return {
@@ -378,11 +378,11 @@ function decision(job: Job, found: Verdict): Section {
   ]);
 }
 
-function life(job: Job, device: JobDevice, own: OwnRanges): Section {
+function life(job: Job, device: JobDevice, shopRanges: OwnRanges): Section {
   const heading = headed(job, 'How long it lasts', device);
   // Its life counts all that it does, whichever of its machines one looks from.
   const place = placesOf(job).find((p) => p.device === device.id && briefAt(job, p)!.build);
-  const situation = place && situationAt(job, place, own);
+  const situation = place && situationAt(job, place, shopRanges);
   if (!situation) return section(heading, []);
   const found = lifeOf(situation);
   return section(heading, [...(found ? [enduring(situation, found)] : []), ...filling(situation, job)]);
@@ -518,9 +518,9 @@ const policyOf = ({ policy }: Finding) =>
   policy ? ` Policy followed: ${policyWords(policy.id, policy.followed)}.` : '';
 
 /** What was known of the builds when they were handed over: each finding once, whichever direction it shows in. */
-function known(job: Job, own: OwnRanges): Section {
+function known(job: Job, shopRanges: OwnRanges): Section {
   const items = placesOf(job).flatMap((place) => {
-    const situation = situationAt(job, place, own);
+    const situation = situationAt(job, place, shopRanges);
     if (!situation) return [];
     const all = DIRECTIONS.flatMap((d) => findings(settingOf(situation, d))).filter(
       (f) => f.severity !== 'note',

@@ -58,7 +58,7 @@ export function heldBeside(activity: Activity, work: readonly Activity[]): Keepi
 export function roomFor(
   work: readonly Activity[],
   serviceYears: Fact | undefined,
-  own: OwnRanges = {},
+  shopRanges: OwnRanges = {},
 ): number {
   const days = (middle(serviceYears) ?? 1) * YEAR_DAYS;
   const known = (fact: Fact | undefined) => middle(fact) ?? 0;
@@ -67,5 +67,5 @@ export function roomFor(
       total + known(now) + (known(growth) + known(brought?.bytes) * known(brought?.perDay)) * days,
     0,
   );
-  return sum / assumedRange('usable', own).expected;
+  return sum / assumedRange('usable', shopRanges).expected;
 }

@@ -85,10 +85,11 @@ const askedOf = (setup: Setup, withNeeds: boolean): unknown[] =>
     ]);
 
 /** Whether a frozen forecast is of something else than the job as it stands. */
-function isStale(job: Job, frozen: FrozenForecast, own: FrozenForecast['ranges'] = {}): boolean {
+function isStale(job: Job, frozen: FrozenForecast, shopRanges: FrozenForecast['ranges'] = {}): boolean {
   const withNeeds = keepsNeeds(frozen);
   return (
-    !equal(frozen.ranges ?? {}, own) || !equal(askedOf(setupOf(frozen), withNeeds), askedOf(job, withNeeds))
+    !equal(frozen.ranges ?? {}, shopRanges) ||
+    !equal(askedOf(setupOf(frozen), withNeeds), askedOf(job, withNeeds))
   );
 }
 
@@ -100,7 +101,7 @@ export interface Trouble {
   /** A run fell short of what was forecast of it, whatever the targets say. */
   short?: boolean;
   /** The shop's own ranges. */
-  own?: FrozenForecast['ranges'];
+  shopRanges?: FrozenForecast['ranges'];
 }
 
 /**
@@ -120,7 +121,7 @@ export function stagesOf<S extends string>(
   const done = job.runs.filter((run) => run.ended === 'done' && !run.excluded);
   const builds = placesOf(job).map((place) => briefAt(job, place)!.build);
   const built = builds.some((build) => build !== null);
-  const stale = built && frozen !== undefined && isStale(job, frozen, trouble.own);
+  const stale = built && frozen !== undefined && isStale(job, frozen, trouble.shopRanges);
   const timed = done.length > 0;
   const whole = built && builds.every((build) => build !== null);
   const progress = { job, trouble, built, whole, frozen, stale, timed };

@@ -172,8 +172,8 @@ export interface Model {
  * @param own the shop's own ranges in place of what is assumed
  * @returns null where it takes a model and there is none
  */
-export function claims(job: Job, model: Model | null, own: OwnRanges = {}): Claim[] | null {
-  const found = groups(job).map((runs) => claimOf(job, runs, model, own));
+export function claims(job: Job, model: Model | null, shopRanges: OwnRanges = {}): Claim[] | null {
+  const found = groups(job).map((runs) => claimOf(job, runs, model, shopRanges));
   if (!found.every((claim) => claim !== null)) return null;
   // What differs only in size or warmth has the same key: told apart by its place.
   const seen = new Map<string, number>();
@@ -425,9 +425,13 @@ export interface MeasuredCase {
  * The case that runs of one kind measured: the activity they stand for at the size they had, or a synthetic transfer.
  * @returns null where the path is not described
  */
-export function caseMeasured(job: Job, runs: readonly Run[], own: OwnRanges = {}): MeasuredCase | null {
+export function caseMeasured(
+  job: Job,
+  runs: readonly Run[],
+  shopRanges: OwnRanges = {},
+): MeasuredCase | null {
   const run = runs[0]!;
-  const situation = situationFor(job, run, frozenFor(job, runs), own);
+  const situation = situationFor(job, run, frozenFor(job, runs), shopRanges);
   if (!situation) return null;
   const { measure, direction, otherEnd } = run;
   const toBar = measure.kind === 'timed' && measure.until === 'bar';

@@ -8,7 +8,7 @@ import { verdictFrom, type Verdict } from './sum';
 const model: Model = {
   transfer(situation, path, transfer, whole) {
     const besides = whole ? besidesOf(caseOf(situation, whole.id)) : [];
-    const record = recordersFor(situation.own).explaining;
+    const record = recordersFor(situation.shopRanges).explaining;
     const around = heldAt(situation, whole ?? undefined);
     return forecastTransfer(collectTransfer(record, path, transfer, around, besides), transfer);
   },
@@ -19,4 +19,5 @@ const model: Model = {
  * Both answers for every claim of a job and what they come to.
  * @param own the shop's own ranges in place of what is assumed
  */
-export const verdict = (job: Job, own: OwnRanges = {}): Verdict => verdictFrom(job, claims(job, model, own)!);
+export const verdict = (job: Job, shopRanges: OwnRanges = {}): Verdict =>
+  verdictFrom(job, claims(job, model, shopRanges)!);

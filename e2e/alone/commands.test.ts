@@ -124,7 +124,7 @@ describe('the command line', () => {
   whole('choose gives the answer of the page, as sure as asked; what cannot be is told', async () => {
     const { out, code } = await kymar(['choose', '--sure', '95 %'], writeJob(offload!));
     expect(code).toBe(0);
-    const asked = { owned: [], currency: 'EUR', own: {}, probability: 0.95 };
+    const asked = { owned: [], currency: 'EUR', shopRanges: {}, probability: 0.95 };
     const wanted = wantedOf(offload!, undefined, asked)!;
     const found = searchAll(wanted, SHOP);
     const said = JSON.parse(out);

@@ -39,7 +39,7 @@ export function CloselyPanel({
   const work = activitiesOf(wanted);
   const isBuilt = built !== null && buildKey(built) === one.id;
   const situation = useMemo(
-    () => situationOf({ ...wanted.places[0]!, build: candidate.build }, wanted.own)!,
+    () => situationOf({ ...wanted.places[0]!, build: candidate.build }, wanted.shopRanges)!,
     [candidate, wanted],
   );
   const isOwned = wanted.owned.includes(`drives/${candidate.build.drive.id}`);

@@ -28,14 +28,14 @@ const STILL = 350;
 /** Searches what there is to buy for a device of a job, anew whenever what it depends on changes. */
 export function useSearch(job: Job, device: string | undefined, built: Build | null): Searching {
   const shop = useShop();
-  const own = useSettings((s) => s.ownRanges);
+  const shopRanges = useSettings((s) => s.ownRanges);
   const probability = useSettings((s) => s.sure);
   const rates = useSettings((s) => s.rates);
   const owned = (job.owned ?? NONE) as readonly PartKey[];
   const currency = job.budget?.currency ?? usualCurrency(shop.prices);
   const { machines, devices, connections, activities, policies, serviceYears, budget } = job;
   const wanted = useMemo(
-    () => wantedOf(job, device, { owned, currency, own: own ?? {}, probability, rates }),
+    () => wantedOf(job, device, { owned, currency, shopRanges: shopRanges ?? {}, probability, rates }),
     // Title, notes and runs of a job change nothing of what there is to buy.
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [
@@ -49,7 +49,7 @@ export function useSearch(job: Job, device: string | undefined, built: Build | n
       device,
       owned,
       currency,
-      own,
+      shopRanges,
       probability,
       rates,
     ],

@@ -16,7 +16,7 @@ type State =
 /** All devices of a job placed at once: each port used once, one budget for all. */
 export function TogetherPanel({ job }: { job: Job }) {
   const shop = useShop();
-  const own = useSettings((s) => s.ownRanges);
+  const shopRanges = useSettings((s) => s.ownRanges);
   const probability = useSettings((s) => s.sure);
   const rates = useSettings((s) => s.rates);
   const [state, setState] = useState<State>({ kind: 'none' });
@@ -25,7 +25,7 @@ export function TogetherPanel({ job }: { job: Job }) {
     const wanted = wantedOf(job, id, {
       owned: (job.owned ?? []) as PartKey[],
       currency,
-      own: own ?? {},
+      shopRanges: shopRanges ?? {},
       probability,
       rates,
       portsFree: true,

@@ -54,10 +54,10 @@ function keep(id: AssumptionId, range: OwnRanges[AssumptionId]): void {
 }
 
 /** A row's own range as it is typed; what is not understood stays, marked, and is not taken. */
-function Own({ id, own, close }: { id: AssumptionId; own: OwnRanges; close(): void }) {
+function Own({ id, shopRanges, close }: { id: AssumptionId; shopRanges: OwnRanges; close(): void }) {
   const { unit, name } = ASSUMPTIONS[id];
   const dimension = dimensionOf(unit);
-  const { low, expected, high } = assumedRange(id, own);
+  const { low, expected, high } = assumedRange(id, shopRanges);
   const [text, setText] = useState(writeFact([low, expected, high], unit));
   const read = parseFact(text, dimension);
   const value = read.ok ? read.value : null;
@@ -90,11 +90,11 @@ function Own({ id, own, close }: { id: AssumptionId; own: OwnRanges; close(): vo
   );
 }
 
-function Row({ id, own }: { id: AssumptionId; own: OwnRanges }) {
+function Row({ id, shopRanges }: { id: AssumptionId; shopRanges: OwnRanges }) {
   const [open, setOpen] = useState(false);
   const { name, unit, on, used, source } = ASSUMPTIONS[id];
-  const { low, expected, high } = assumedRange(id, own);
-  const mine = own[id] !== undefined;
+  const { low, expected, high } = assumedRange(id, shopRanges);
+  const mine = shopRanges[id] !== undefined;
   const jobs = useSettings((s) => s.learned?.[id]);
   const told = on ? `${name}, ${on}` : name;
   return (
@@ -130,7 +130,7 @@ function Row({ id, own }: { id: AssumptionId; own: OwnRanges }) {
       {open && (
         <TableRow>
           <TableCell colSpan={4}>
-            <Own id={id} own={own} close={() => setOpen(false)} />
+            <Own id={id} shopRanges={shopRanges} close={() => setOpen(false)} />
           </TableCell>
         </TableRow>
       )}
@@ -143,7 +143,7 @@ const SHOWN = 14;
 
 /** Every range that stands in where nobody knows, with its source and where it goes in; a shop may put its own in its place. */
 export function Assumptions() {
-  const own = useSettings((s) => s.ownRanges) ?? NONE;
+  const shopRanges = useSettings((s) => s.ownRanges) ?? NONE;
   const [search, setSearch] = useState('');
   const [all, setAll] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
@@ -154,13 +154,13 @@ export function Assumptions() {
     const text = [id, name, on, ...used.map((use) => USE[use])].join(' ').toLowerCase();
     return words.every((word) => text.includes(word));
   });
-  const first = [...found.filter((id) => own[id]), ...found.filter((id) => !own[id])];
+  const first = [...found.filter((id) => shopRanges[id]), ...found.filter((id) => !shopRanges[id])];
   const shown = all || words.length > 0 ? first : first.slice(0, SHOWN);
-  const count = Object.keys(own).length;
+  const count = Object.keys(shopRanges).length;
   const load = async (chosen: File) => {
     const read = readRanges(await chosen.text());
     setProblem(read.ok ? null : read.problems.slice(0, 3).join(' '));
-    if (read.ok) setSetting('ownRanges', { ...own, ...read.value });
+    if (read.ok) setSetting('ownRanges', { ...shopRanges, ...read.value });
   };
   return (
     <Panel
@@ -198,7 +198,7 @@ export function Assumptions() {
         </TableHead>
         <TableBody>
           {shown.map((id) => (
-            <Row key={id} id={id} own={own} />
+            <Row key={id} id={id} shopRanges={shopRanges} />
           ))}
         </TableBody>
       </Table>
@@ -211,7 +211,7 @@ export function Assumptions() {
         <Button
           size="small"
           disabled={count === 0}
-          onClick={() => saveFile('own-ranges.json', writeRanges(own), 'application/json')}
+          onClick={() => saveFile('own-ranges.json', writeRanges(shopRanges), 'application/json')}
         >
           Export own ranges
         </Button>

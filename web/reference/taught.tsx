@@ -18,11 +18,12 @@ const NONE: OwnRanges = {};
 
 /** The shop's own ranges without those that were learned: what is learned is not learned from again. */
 function useEntered(): OwnRanges {
-  const own = useSettings((s) => s.ownRanges);
+  const shopRanges = useSettings((s) => s.ownRanges);
   const learned = useSettings((s) => s.learned);
   return useMemo(
-    () => Object.fromEntries(Object.entries(own ?? NONE).filter(([id]) => learned?.[id] === undefined)),
-    [own, learned],
+    () =>
+      Object.fromEntries(Object.entries(shopRanges ?? NONE).filter(([id]) => learned?.[id] === undefined)),
+    [shopRanges, learned],
   );
 }
 
@@ -50,9 +51,9 @@ function switchOff(): void {
 /** What accepted jobs teach of what Kymar assumes, beside the default; and how good the frozen forecasts were. */
 export function TaughtPanel() {
   const jobs = useJobs((s) => s.jobs);
-  const own = useEntered();
+  const shopRanges = useEntered();
   const learned = useSettings((s) => s.learned) ?? {};
-  const { data: found = null, problem } = useAnswer(taughtBy(jobs, own));
+  const { data: found = null, problem } = useAnswer(taughtBy(jobs, shopRanges));
   const inUse = Object.keys(learned).length;
   const fresh = found?.rows.filter((row) => teaching(row) > 0 && learned[row.row] !== teaching(row)) ?? [];
   return (

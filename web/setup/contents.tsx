@@ -42,7 +42,7 @@ export function Contents({
   const verify = going?.verify ?? compared;
   const time = useTime(situation, bytes, verify);
   const now = useNow();
-  const usable = holdsOf(recordersFor(situation.own).bare, situation.build).high;
+  const usable = holdsOf(recordersFor(situation.shopRanges).bare, situation.build).high;
   const set = (contents: Fitting['contents']) => changeFitting(at, (f) => without(f, 'contents', contents));
   const begin = going ? new Date(going.started) : now;
   const seconds = going?.ended ? (Date.parse(going.ended) - Date.parse(going.started)) / 1000 : null;

@@ -14,12 +14,13 @@ const made = rememberedBy(
     needs: Brief['needs'],
     serviceYears: Brief['serviceYears'],
     pass: Brief['pass'],
-    own: OwnRanges,
-  ): Situation | null => situationOf({ host, build, activities, elsewhere, needs, serviceYears, pass }, own),
+    shopRanges: OwnRanges,
+  ): Situation | null =>
+    situationOf({ host, build, activities, elsewhere, needs, serviceYears, pass }, shopRanges),
   2000,
 );
 
-const of = (brief: Brief | null, own: OwnRanges = NONE) =>
+const of = (brief: Brief | null, shopRanges: OwnRanges = NONE) =>
   brief &&
   made(
     brief.host,
@@ -29,7 +30,7 @@ const of = (brief: Brief | null, own: OwnRanges = NONE) =>
     brief.needs,
     brief.serviceYears,
     brief.pass,
-    own,
+    shopRanges,
   );
 
 /** A place of a job as it stands, the shop's own ranges with it: the same one as long as nothing of it changes. Null while nothing is built. */

@@ -7,7 +7,7 @@ import { useVerdicts } from './verdict';
 export function useStages(): (job: Job) => StageState[] {
   const isBlocked = useRules((s) => s.isBlocked);
   const verdicts = useVerdicts();
-  const own = useSettings((s) => s.ownRanges);
+  const shopRanges = useSettings((s) => s.ownRanges);
   return (job) => {
     const found = verdicts(job);
     const short = found?.claims.some((c) => !c.simulated && c.right.answer === 'short') ?? false;
@@ -15,7 +15,7 @@ export function useStages(): (job: Job) => StageState[] {
       blocked: isBlocked?.(job) ?? false,
       unmet: found?.answer === 'falls short',
       short,
-      ...(own ? { own } : {}),
+      ...(shopRanges ? { shopRanges } : {}),
     });
   };
 }

@@ -279,7 +279,7 @@ function staleWords(of: Held, { build, elsewhere }: Candidate): string[] {
 /** A candidate at the first place. */
 function situationAt({ wanted }: Held, { build }: Candidate): Situation {
   const [open] = wanted.places;
-  return situationOf({ ...open!, build }, wanted.own)!;
+  return situationOf({ ...open!, build }, wanted.shopRanges)!;
 }
 
 /** What is to be minded, each rule once. */

@@ -109,11 +109,11 @@ export const fixesOf = (situation: Situation, shop: Shop, direction: Direction):
 });
 
 /** Both answers for every claim of a job. */
-export const judged = (job: Job, own: OwnRanges | undefined): Question<Verdict> => ({
+export const judged = (job: Job, shopRanges: OwnRanges | undefined): Question<Verdict> => ({
   name: 'verdict',
   subject: job.id,
-  about: [job, own],
-  ask: (signal) => fast.ask((w) => w.verdict(job, own), signal),
+  about: [job, shopRanges],
+  ask: (signal) => fast.ask((w) => w.verdict(job, shopRanges), signal),
 });
 
 /** A job's build held against it with other drives. */
@@ -148,20 +148,20 @@ export const contentsFor = (
 });
 
 /** A job's forecast frozen as it stands. @throws RangeError when there is nothing to freeze */
-export const frozenOf = (job: Job, id: string, at: string, own?: OwnRanges): Promise<FrozenForecast> =>
-  fast.ask((w) => w.freeze(job, id, at, own) as Promise<FrozenForecast>);
+export const frozenOf = (job: Job, id: string, at: string, shopRanges?: OwnRanges): Promise<FrozenForecast> =>
+  fast.ask((w) => w.freeze(job, id, at, shopRanges) as Promise<FrozenForecast>);
 
 /** Causes of what a job measured, and what to look at next. @param about what of the job counts: words and notes change nothing of its causes */
 export const diagnosisOf = (
   job: Job,
   about: readonly unknown[],
-  own: OwnRanges | undefined,
+  shopRanges: OwnRanges | undefined,
   priors: Parameters<Slow['diagnose']>[2],
 ): Question<Diagnosis | null> => ({
   name: 'causes',
   subject: job.id,
-  about: [...about, own, priors],
-  ask: (signal) => slow.ask((w) => w.diagnose(job, own, priors), signal),
+  about: [...about, shopRanges, priors],
+  ask: (signal) => slow.ask((w) => w.diagnose(job, shopRanges, priors), signal),
 });
 
 /** What each link reached in the shop's own hands. */
@@ -172,10 +172,10 @@ export const ownRatesOf = (jobs: Readonly<Record<string, Job>>): Question<OwnRat
 });
 
 /** What accepted jobs teach, and how good their forecasts were. @param own without what was learned */
-export const taughtBy = (jobs: Readonly<Record<string, Job>>, own: OwnRanges): Question<Taught> => ({
+export const taughtBy = (jobs: Readonly<Record<string, Job>>, shopRanges: OwnRanges): Question<Taught> => ({
   name: 'taught',
-  about: [jobs, own],
-  ask: (signal) => slow.ask((w, holds) => w.taught(sentTo(holds, Object.values(jobs)), own), signal),
+  about: [jobs, shopRanges],
+  ask: (signal) => slow.ask((w, holds) => w.taught(sentTo(holds, Object.values(jobs)), shopRanges), signal),
 });
 
 /** A job's days lived through. */

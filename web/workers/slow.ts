@@ -29,9 +29,9 @@ const slow = {
   ...choosing,
   diagnose,
   ownRates: (jobs: readonly Sent[]) => ownRates(jobsOf(held, jobs)),
-  taught(jobs: readonly Sent[], own: OwnRanges): Taught {
+  taught(jobs: readonly Sent[], shopRanges: OwnRanges): Taught {
     const list = jobsOf(held, jobs);
-    return { rows: learnedFromJobs(list, own), thumb: thumbFromJobs(list), record: recordOf(list) };
+    return { rows: learnedFromJobs(list, shopRanges), thumb: thumbFromJobs(list), record: recordOf(list) };
   },
   days: (situation: Situation, years: number) => forecastDays(situation, { years }),
 };

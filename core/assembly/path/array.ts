@@ -48,11 +48,11 @@ const makerOf = ({ by }: Layout): string => (by === 'firmware' ? 'the enclosure'
  * @param isShared whether the members share a link
  */
 export function layoutConstraint(
-  { own, array, host }: PathParts & { array: Layout },
+  { shopRanges, array, host }: PathParts & { array: Layout },
   slowest: Record<Direction, Constraint>,
   isShared: boolean,
 ): Constraint {
-  const record = recordersFor(own);
+  const record = recordersFor(shopRanges);
   const dataOf = (direction: Direction) => (isShared ? sharedOf(array, direction) : 1);
   const name = `${ARRAY_NAMES[array.mode].name} made by ${makerOf(array)}`;
   const rate = (direction: Direction): Spread =>

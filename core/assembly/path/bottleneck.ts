@@ -18,7 +18,7 @@ function without(
   if (!freed) return rest;
   const share = path.constraints.find((c) => c.covers?.[direction] === constraint.id);
   const left = share ? share.rate[direction].expected / constraint.rate[direction].expected : 1;
-  const better = practicalOf(freed, direction, path.parts.own);
+  const better = practicalOf(freed, direction, path.parts.shopRanges);
   const lifted = {
     name: freed.name,
     rate: { low: better.low * left, expected: better.expected * left, high: better.high * left },
@@ -71,7 +71,7 @@ export function flowFreed(path: Path, segments: readonly SegmentId[], direction:
   for (const constraint of path.constraints) {
     const could = constraint.link?.without;
     if (!could || !culprits(path, constraint).some((segment) => segments.includes(segment))) continue;
-    const better = practicalOf(could, direction, path.parts.own).expected;
+    const better = practicalOf(could, direction, path.parts.shopRanges).expected;
     lifts.set(constraint.id, better / constraint.rate[direction].expected);
   }
   const lift = ({ id, covers }: Constraint) => lifts.get(id) ?? lifts.get(covers?.[direction] ?? id) ?? 1;

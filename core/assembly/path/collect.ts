@@ -31,9 +31,9 @@ import { isConverting, type PathParts } from './parts';
 export function collectLinks(parts: PathParts, links: Links): Constraint[] {
   const { drive, bridge, host, port, hops = [], endpoint } = parts;
   const { inner, outer } = links;
-  const record = recordersFor(parts.own);
-  const anyDisk = drive.media === 'disk' ? outerMarket(drive, parts.own) : null;
-  const unknown = both((d) => anyDisk?.range ?? behind((inner ?? outer).mode, d, parts.own));
+  const record = recordersFor(parts.shopRanges);
+  const anyDisk = drive.media === 'disk' ? outerMarket(drive, parts.shopRanges) : null;
+  const unknown = both((d) => anyDisk?.range ?? behind((inner ?? outer).mode, d, parts.shopRanges));
   const found: Constraint[] = [
     membersConstraint(
       partConstraint(
@@ -137,10 +137,10 @@ export function collectLinks(parts: PathParts, links: Links): Constraint[] {
 }
 
 /** What stands at the other end, and the link it hangs on where it is not built in. */
-function otherEnd(record: Recorders, { host, endpoint, own }: PathParts): Constraint[] {
+function otherEnd(record: Recorders, { host, endpoint, shopRanges }: PathParts): Constraint[] {
   // Reading from the drive writes to the other end, and the other way about.
   if (!endpoint) {
-    const market = builtInMarket(host, own);
+    const market = builtInMarket(host, shopRanges);
     return [
       partConstraint(
         record,
@@ -166,7 +166,7 @@ function otherEnd(record: Recorders, { host, endpoint, own }: PathParts): Constr
       'other',
       endpoint.name,
       { read: endpoint.write, write: endpoint.read },
-      both((d) => behind(mode, d, own)),
+      both((d) => behind(mode, d, shopRanges)),
       `half to all of what ${mode.name} carries`,
     ),
   ];

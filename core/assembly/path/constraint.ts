@@ -135,9 +135,9 @@ export function linkConstraint(
   name = link.mode.name,
 ): Constraint {
   const { mode } = link;
-  const { own } = record.bare;
+  const { shopRanges } = record.bare;
   const explain = (direction: Direction): Estimate => {
-    const practical = explainPractical(mode, direction, own);
+    const practical = explainPractical(mode, direction, shopRanges);
     if (!slowProtocol) return { ...practical, because: { ...practical.because, note: reasonOf(link) } };
     const share = assumed(record.explaining, 'bulk-only');
     return bulkOnly.explain(
@@ -149,12 +149,12 @@ export function linkConstraint(
     slowProtocol
       ? under(
           bulkOnly.spread({
-            link: practicalOf(mode, direction, own),
+            link: practicalOf(mode, direction, shopRanges),
             share: assumed(record.bare, 'bulk-only'),
           }),
           ceilingOf(mode),
         )
-      : practicalOf(mode, direction, own);
+      : practicalOf(mode, direction, shopRanges);
   const made = { id, name, rate: both(rate), ceiling: ceilingOf(mode), link, explain };
   return slowProtocol ? { ...made, plain: linkConstraint(record, id, link, false, name) } : made;
 }
@@ -241,8 +241,8 @@ export function sharedConstraint(whole: Constraint, crowd: Record<Direction, Cro
 }
 
 /** Range that stands in for an unknown figure behind a link. */
-export function behind(link: Link | null, direction: Direction, own?: OwnRanges): Spread {
+export function behind(link: Link | null, direction: Direction, shopRanges?: OwnRanges): Spread {
   if (!link) return exactly(0);
-  const { expected, high } = practicalOf(link, direction, own);
+  const { expected, high } = practicalOf(link, direction, shopRanges);
   return spread(expected * 0.5, expected * 0.85, high);
 }

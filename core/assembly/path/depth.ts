@@ -27,7 +27,7 @@ export function ownLatency<T extends Spread>(record: Recorder<T>, drive: Drive, 
   if (drive.media === 'disk') return assumed(record, 'latency.disk');
   if (direction === 'write')
     return assumed(record, pcieShare(drive) >= 0.5 ? 'latency.pcie.write' : 'latency.sata.write');
-  const { range, note } = randomMarket(drive, 'latency.read', record.own);
+  const { range, note } = randomMarket(drive, 'latency.read', record.shopRanges);
   return record.given('drive and system, one read', range, 's', { kind: 'memory', note });
 }
 

@@ -24,7 +24,7 @@ export interface PathParts {
   /** How requests come; absent: as a system's copy keeps the path full. */
   requests?: Requests | undefined;
   /** The shop's own ranges in place of what is assumed. */
-  own?: OwnRanges | undefined;
+  shopRanges?: OwnRanges | undefined;
 }
 
 /** Whether the drive's link ends in the bridge: it turns the interface into another one, or has a switch of its own. */

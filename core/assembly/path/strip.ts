@@ -8,11 +8,11 @@ import type { Segment, Path } from './path';
 
 /** What a participant could carry by its own best mode, expected; 0 where it shares none with the end on its drive side. */
 const aloneWith =
-  (own: PathParts['own']) =>
+  (shopRanges: PathParts['shopRanges']) =>
   (near: readonly string[], modes: readonly string[]): Record<Direction, number> => {
     const shares = near === modes || bestShared(near, modes) !== null;
     const mode = bestShared(modes);
-    return both((d) => (shares && mode ? practicalOf(mode, d, own).expected : 0));
+    return both((d) => (shares && mode ? practicalOf(mode, d, shopRanges).expected : 0));
   };
 
 type Place = Omit<Segment, 'passes'>;
@@ -27,7 +27,7 @@ export const strip = (path: Path): Segment[] =>
 function placesOn({ parts, links, constraints }: Path): Place[] {
   const { drive, bridge, cable, port, host, hops = [], endpoint } = parts;
   const { inner } = links;
-  const alone = aloneWith(parts.own);
+  const alone = aloneWith(parts.shopRanges);
   const constraint = (id: ConstraintId) => constraints.find((c) => c.id === id);
   const made = constraint('array');
   const layer = made && { made, firmware: bridge !== null && parts.array?.by === 'firmware' };

@@ -20,8 +20,8 @@ describe('what Kymar assumes', () => {
   });
 
   test('a shop’s own range goes before it, and the working says so', () => {
-    const own = { fill: { low: 0.1, expected: 0.2, high: 0.3 } };
-    const { explaining: record } = recordersFor(own);
+    const shopRanges = { fill: { low: 0.1, expected: 0.2, high: 0.3 } };
+    const { explaining: record } = recordersFor(shopRanges);
     const figure = assumed(record, 'fill');
     expect(figure).toMatchObject({ low: 0.1, expected: 0.2, high: 0.3 });
     expect(figure.because.source).toMatchObject({
@@ -44,8 +44,8 @@ describe('what Kymar assumes', () => {
     fc.assert(
       fc.property(
         fc.dictionary(fc.constantFrom(...ASSUMPTION_IDS), range, { noNullPrototype: true }),
-        (own) => {
-          expect(readRanges(writeRanges(own))).toEqual({ ok: true, value: own });
+        (shopRanges) => {
+          expect(readRanges(writeRanges(shopRanges))).toEqual({ ok: true, value: shopRanges });
         },
       ),
       runs(100),

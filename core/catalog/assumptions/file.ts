@@ -16,9 +16,9 @@ const File = z.object({
 });
 
 /** A shop's own ranges as the text of a file. */
-export function writeRanges(own: OwnRanges): string {
+export function writeRanges(shopRanges: OwnRanges): string {
   const ranges = Object.fromEntries(
-    Object.entries(own).map(([id, { low, expected, high }]) => [id, [low, expected, high]]),
+    Object.entries(shopRanges).map(([id, { low, expected, high }]) => [id, [low, expected, high]]),
   );
   return `${JSON.stringify({ kymarRanges: 1, ranges }, null, 2)}\n`;
 }

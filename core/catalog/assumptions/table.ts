@@ -21,11 +21,11 @@ export const isAssumptionId = (id: string): id is AssumptionId => Object.hasOwn(
 export type OwnRanges = Readonly<Partial<Record<AssumptionId, Spread>>>;
 
 /** What is assumed: the shop's own range where it has one. */
-export const assumedRange = (id: AssumptionId, own: OwnRanges = {}): Spread =>
-  own[id] ?? ASSUMPTIONS[id].value;
+export const assumedRange = (id: AssumptionId, shopRanges: OwnRanges = {}): Spread =>
+  shopRanges[id] ?? ASSUMPTIONS[id].value;
 
-const noteOf = (id: AssumptionId, own: OwnRanges, note = ASSUMPTIONS[id].on): string | undefined =>
-  own[id] ? ['this shop’s own range', note].filter(Boolean).join(': ') : note;
+const noteOf = (id: AssumptionId, shopRanges: OwnRanges, note = ASSUMPTIONS[id].on): string | undefined =>
+  shopRanges[id] ? ['this shop’s own range', note].filter(Boolean).join(': ') : note;
 
 /** An assumption as a figure; the working says where it is the shop's own. */
 export function assumed<T extends Spread>(
@@ -34,13 +34,16 @@ export function assumed<T extends Spread>(
   { name = ASSUMPTIONS[id].name, note }: { name?: string; note?: string } = {},
 ): T {
   const { unit, source } = ASSUMPTIONS[id];
-  const words = noteOf(id, record.own, note);
-  const kind = record.own[id] ? 'entered' : source;
-  return record.given(name, assumedRange(id, record.own), unit, { kind, ...(words ? { note: words } : {}) });
+  const words = noteOf(id, record.shopRanges, note);
+  const kind = record.shopRanges[id] ? 'entered' : source;
+  return record.given(name, assumedRange(id, record.shopRanges), unit, {
+    kind,
+    ...(words ? { note: words } : {}),
+  });
 }
 
 /** An assumption as what stands in for a fact that is not known. */
 export const marketOf = (record: Recorder, id: AssumptionId, note?: string): Market => ({
-  range: assumedRange(id, record.own),
-  note: noteOf(id, record.own, note) ?? ASSUMPTIONS[id].name,
+  range: assumedRange(id, record.shopRanges),
+  note: noteOf(id, record.shopRanges, note) ?? ASSUMPTIONS[id].name,
 });

@@ -24,24 +24,30 @@ function byYear(year: number | undefined): Shares {
 
 /** What a machine's built-in drive may be: by its year and any rate that is known. The likeliest first. */
 export const builtInClasses = remembered(
-  (host: Pick<Host, 'year' | 'storage'>, own): Likely<BuiltInClass>[] => {
+  (host: Pick<Host, 'year' | 'storage'>, shopRanges): Likely<BuiltInClass>[] => {
     const { year, storage } = host;
     const shares = byYear(year);
     const rate = middle(storage.read) ?? middle(storage.write);
     const known = (id: BuiltInClass) =>
-      rate === null ? 1 : nearness(rate, assumedRange(`built-in.${id}`, own));
+      rate === null ? 1 : nearness(rate, assumedRange(`built-in.${id}`, shopRanges));
     return likeliest(Object.keys(shares) as BuiltInClass[], (id) => shares[id] * known(id));
   },
 );
 
-const anyBuiltIn = remembered((host: Pick<Host, 'year' | 'storage'>, own) =>
-  marketOver(builtInClasses(host, own), (id) => assumedRange(`built-in.${id}`, own), BUILT_IN_NAMES),
+const anyBuiltIn = remembered((host: Pick<Host, 'year' | 'storage'>, shopRanges) =>
+  marketOver(
+    builtInClasses(host, shopRanges),
+    (id) => assumedRange(`built-in.${id}`, shopRanges),
+    BUILT_IN_NAMES,
+  ),
 );
 
 /** What a built-in drive passes where nobody knows: one class's, or all that it may be. */
 export const builtInMarket = (
   host: Pick<Host, 'year' | 'storage'>,
-  own?: OwnRanges,
+  shopRanges?: OwnRanges,
   only?: BuiltInClass,
 ): Market =>
-  only ? { range: assumedRange(`built-in.${only}`, own), note: BUILT_IN_NAMES[only] } : anyBuiltIn(host, own);
+  only
+    ? { range: assumedRange(`built-in.${only}`, shopRanges), note: BUILT_IN_NAMES[only] }
+    : anyBuiltIn(host, shopRanges);

@@ -29,7 +29,7 @@ function isPortable({ form, sealed }: Drive, capacity: number | null): number {
 }
 
 /** Which classes a disk may be of: by form, turns, capacity and any rate that is known. The likeliest first. */
-export const diskClasses = remembered((drive: Drive, own): Likely<DiskClass>[] => {
+export const diskClasses = remembered((drive: Drive, shopRanges): Likely<DiskClass>[] => {
   const capacity = middle(drive.capacity);
   const portable = isPortable(drive, capacity);
   const rate = middle(drive.read) ?? middle(drive.write);
@@ -47,14 +47,17 @@ export const diskClasses = remembered((drive: Drive, own): Likely<DiskClass>[] =
     'disk-35': (1 - portable) * (1 - large) * turning(true, 0.55),
     'disk-35-large': (1 - portable) * large * turning(true, 0.8),
   };
-  const known = (id: DiskClass) => (rate === null ? 1 : nearness(rate, assumedRange(`${id}.outer`, own)));
+  const known = (id: DiskClass) =>
+    rate === null ? 1 : nearness(rate, assumedRange(`${id}.outer`, shopRanges));
   return likeliest(Object.keys(DISK_NAMES) as DiskClass[], (id) => common[id] * known(id));
 });
 
-const anyOuter = remembered((drive: Drive, own) =>
-  marketOver(diskClasses(drive, own), (id) => assumedRange(`${id}.outer`, own), DISK_NAMES),
+const anyOuter = remembered((drive: Drive, shopRanges) =>
+  marketOver(diskClasses(drive, shopRanges), (id) => assumedRange(`${id}.outer`, shopRanges), DISK_NAMES),
 );
 
 /** What the outer tracks of a disk pass where nobody knows: one class's, or all that it may be of. */
-export const outerMarket = (drive: Drive, own?: OwnRanges, only?: DiskClass): Market =>
-  only ? { range: assumedRange(`${only}.outer`, own), note: DISK_NAMES[only] } : anyOuter(drive, own);
+export const outerMarket = (drive: Drive, shopRanges?: OwnRanges, only?: DiskClass): Market =>
+  only
+    ? { range: assumedRange(`${only}.outer`, shopRanges), note: DISK_NAMES[only] }
+    : anyOuter(drive, shopRanges);

@@ -61,7 +61,7 @@ function byRating(perByte: number, isQlc: boolean): number {
 }
 
 /** Which classes a flash drive may be of, by whatever is known of it: interface, cells, capacity, speeds, rating, map, cache. The likeliest first. */
-export const flashClasses = remembered((drive: Drive, own): Likely<FlashClass>[] => {
+export const flashClasses = remembered((drive: Drive, shopRanges): Likely<FlashClass>[] => {
   const { cell, map } = drive;
   const onPcie = pcieShare(drive);
   const capacity = middle(drive.capacity);
@@ -70,7 +70,7 @@ export const flashClasses = remembered((drive: Drive, own): Likely<FlashClass>[]
   const commonOf = (id: FlashClass): number => {
     const isNamed = cell !== null && id.includes(cell.toLowerCase());
     if (!isNamed && (cell !== null || !isMeant(id))) return 0;
-    return isMeant(id) ? assumedRange(`${id}.common`, own).expected : 1;
+    return isMeant(id) ? assumedRange(`${id}.common`, shopRanges).expected : 1;
   };
   const weigh = (id: FlashClass): number => {
     const isQlc = id.endsWith('qlc');
@@ -80,12 +80,13 @@ export const flashClasses = remembered((drive: Drive, own): Likely<FlashClass>[]
     if (isQlc && map === 'DRAM') weight *= 0.5;
     if (tbw != null && capacity !== null && capacity > 0) weight *= byRating(tbw / capacity, isQlc);
     if (cache != null && cache > 0 && capacity !== null)
-      weight *= nearness(cache / capacity, assumedRange(`${id}.cache`, own));
-    if (rest != null && id === 'pcie-qlc') weight *= nearness(rest, qlcSustained(capacity, own));
-    if (rest != null && id === 'sata-qlc') weight *= nearness(rest, assumedRange('sata-qlc.sustained', own));
-    if (rest != null && id === 'sata-tlc') weight *= nearness(rest, sataTlc(capacity, own));
+      weight *= nearness(cache / capacity, assumedRange(`${id}.cache`, shopRanges));
+    if (rest != null && id === 'pcie-qlc') weight *= nearness(rest, qlcSustained(capacity, shopRanges));
+    if (rest != null && id === 'sata-qlc')
+      weight *= nearness(rest, assumedRange('sata-qlc.sustained', shopRanges));
+    if (rest != null && id === 'sata-tlc') weight *= nearness(rest, sataTlc(capacity, shopRanges));
     if (rest != null && write != null && id.startsWith('pcie-tlc'))
-      weight *= nearness(rest / write, assumedRange('pcie-tlc.sustained.unknown', own));
+      weight *= nearness(rest / write, assumedRange('pcie-tlc.sustained.unknown', shopRanges));
     return weight;
   };
   return likeliest(Object.keys(FLASH_NAMES) as FlashClass[], weigh);
@@ -95,9 +96,9 @@ export const flashClasses = remembered((drive: Drive, own): Likely<FlashClass>[]
 export const qlcGrowth = (capacity: number | null): number =>
   Math.sqrt(Math.min(8, Math.max(0.25, (capacity ?? TB) / TB)));
 
-const qlcSustained = (capacity: number | null, own: OwnRanges) => {
+const qlcSustained = (capacity: number | null, shopRanges: OwnRanges) => {
   const by = qlcGrowth(capacity);
-  const { low, expected, high } = assumedRange('pcie-qlc.sustained', own);
+  const { low, expected, high } = assumedRange('pcie-qlc.sustained', shopRanges);
   return { low: low * by, expected: expected * by, high: high * by };
 };
 
@@ -105,5 +106,5 @@ const qlcSustained = (capacity: number | null, own: OwnRanges) => {
 export const isSmall = (capacity: number | null, pcie: boolean): boolean =>
   capacity !== null && capacity <= (pcie ? 0.6 : 0.3) * TB;
 
-const sataTlc = (capacity: number | null, own: OwnRanges) =>
-  assumedRange(isSmall(capacity, false) ? 'sata-tlc.sustained.small' : 'sata-tlc.sustained', own);
+const sataTlc = (capacity: number | null, shopRanges: OwnRanges) =>
+  assumedRange(isSmall(capacity, false) ? 'sata-tlc.sustained.small' : 'sata-tlc.sustained', shopRanges);

@@ -31,13 +31,13 @@ function powerClasses(drive: Drive): Likely<PowerClass>[] {
 }
 
 /** W of a flash drive fully busy where its sheet does not say: by the classes it may be of. */
-export const busyMarket = (drive: Drive, own: OwnRanges = {}): Market =>
-  marketOver(powerClasses(drive), (id) => assumedRange(`power.${id}`, own), NAMES);
+export const busyMarket = (drive: Drive, shopRanges: OwnRanges = {}): Market =>
+  marketOver(powerClasses(drive), (id) => assumedRange(`power.${id}`, shopRanges), NAMES);
 
 /** W of a flash drive doing nothing, awake. */
-export const idleMarket = (drive: Drive, own: OwnRanges = {}): Market =>
+export const idleMarket = (drive: Drive, shopRanges: OwnRanges = {}): Market =>
   marketOver(
     powerClasses(drive),
-    (id) => assumedRange(id === 'sata' ? 'idle.sata' : 'idle.pcie', own),
+    (id) => assumedRange(id === 'sata' ? 'idle.sata' : 'idle.pcie', shopRanges),
     NAMES,
   );

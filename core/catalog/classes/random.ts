@@ -23,9 +23,9 @@ const randomClass = (id: FlashClass): RandomClass =>
   id === 'pcie-tlc-large' || id === 'pcie-tlc-small' ? 'pcie-tlc' : id;
 
 /** The classes by their small requests, the likeliest first. */
-function randomClasses(drive: Drive, own: OwnRanges): Likely<RandomClass>[] {
+function randomClasses(drive: Drive, shopRanges: OwnRanges): Likely<RandomClass>[] {
   const weights = new Map<RandomClass, number>();
-  for (const { id, weight } of flashClasses(drive, own)) {
+  for (const { id, weight } of flashClasses(drive, shopRanges)) {
     const group = randomClass(id);
     weights.set(group, (weights.get(group) ?? 0) + weight);
   }
@@ -36,5 +36,6 @@ function randomClasses(drive: Drive, own: OwnRanges): Likely<RandomClass>[] {
 export const randomMarket = (
   drive: Drive,
   figure: 'iops.read' | 'iops.write' | 'latency.read' | 'random-sustained',
-  own: OwnRanges = {},
-): Market => marketOver(randomClasses(drive, own), (id) => assumedRange(`${id}.${figure}`, own), NAMES);
+  shopRanges: OwnRanges = {},
+): Market =>
+  marketOver(randomClasses(drive, shopRanges), (id) => assumedRange(`${id}.${figure}`, shopRanges), NAMES);

@@ -143,19 +143,19 @@ describe('modes', () => {
 test('a shop’s own range of a link goes before the table, stays under the ceiling and is named', () => {
   const link = linkById('usb-10');
   const range = { low: 0.5, expected: 0.75, high: 1.2 };
-  const own = { 'link.usb-10': range, 'pcie.payload': { low: 128, expected: 128, high: 128 } };
+  const shopRanges = { 'link.usb-10': range, 'pcie.payload': { low: 128, expected: 128, high: 128 } };
   const ceiling = ceilingOf(link);
   for (const direction of DIRECTIONS) {
-    const found = practicalOf(link, direction, own);
+    const found = practicalOf(link, direction, shopRanges);
     expect([found.low / ceiling, found.expected / ceiling, found.high / ceiling]).toEqual([0.5, 0.75, 1]);
-    const told = explainPractical(link, direction, own);
+    const told = explainPractical(link, direction, shopRanges);
     expect(told.expected).toBe(found.expected);
     expect(JSON.stringify(told.because)).toMatch(/this shop’s own range/);
   }
   expect(practicalOf(link, 'read').expected).toBeCloseTo(0.8 * ceiling, 3);
   const [lane] = ['pcie3x4'].map(linkById);
-  expect(practicalOf(lane!, 'read', own).expected).toBeCloseTo(3938.46e6 * (128 / 152) * 0.99, -5);
-  expect(practicalOf(lane!, 'write', own)).toEqual(practicalOf(lane!, 'write'));
+  expect(practicalOf(lane!, 'read', shopRanges).expected).toBeCloseTo(3938.46e6 * (128 / 152) * 0.99, -5);
+  expect(practicalOf(lane!, 'write', shopRanges)).toEqual(practicalOf(lane!, 'write'));
 });
 
 test('no practical point of a tunnel lies above what the packets of the link in it allow', () => {

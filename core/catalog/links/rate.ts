@@ -147,9 +147,9 @@ export function practiceOf({ practice }: Link, direction: Direction): Spread | n
 const known: Record<Direction, Map<Link, Spread>> = { read: new Map(), write: new Map() };
 
 /** What good equipment reaches in B/s: 5, 50 and 95 % points under the hard ceiling. Remembered: the table never changes. */
-export function practicalOf(link: Link, direction: Direction, own: Own = {}): Spread {
+export function practicalOf(link: Link, direction: Direction, shopRanges: Own = {}): Spread {
   const id = link.practice.kind === 'packets' ? PACKETS[direction].id : practiceId(link, direction);
-  if (own[id]) return practicalRange(link, direction, own[id]);
+  if (shopRanges[id]) return practicalRange(link, direction, shopRanges[id]);
   const had = known[direction].get(link);
   if (had) return had;
   const found = practicalRange(link, direction);
@@ -173,15 +173,15 @@ function practicalRange(link: Link, direction: Direction, own?: Spread): Spread 
 }
 
 /** {@link practicalOf} with its working. */
-export function explainPractical(link: Link, direction: Direction, own: Own = {}): Estimate {
+export function explainPractical(link: Link, direction: Direction, shopRanges: Own = {}): Estimate {
   const ceiling = explainCeiling(link);
   const name = `${link.name}, ${direction === 'read' ? 'reading' : 'writing'}, as good equipment reaches it`;
   /** The shop's own range where it has one. */
   const range = (id: string, of: string, usual: Spread, unit: Unit, note?: string, top?: number) => {
-    const { low, expected, high } = own[id] ?? usual;
-    const words = [own[id] && 'this shop’s own range', note].filter(Boolean).join(': ');
+    const { low, expected, high } = shopRanges[id] ?? usual;
+    const words = [shopRanges[id] && 'this shop’s own range', note].filter(Boolean).join(': ');
     return given(of, spread(low, expected, high, top), unit, {
-      kind: own[id] ? 'entered' : 'practice',
+      kind: shopRanges[id] ? 'entered' : 'practice',
       ...(words ? { note: words } : {}),
     });
   };

@@ -62,7 +62,7 @@ export class Finalists {
     if (had) return had;
     const made = this.wanted.places.flatMap((open, at) => {
       const build = at === 0 ? one.build : { ...one.build, ...one.elsewhere[at - 1] };
-      const situation = situationOf({ ...open, build }, this.wanted.own)!;
+      const situation = situationOf({ ...open, build }, this.wanted.shopRanges)!;
       return open.activities.map((activity) =>
         isAsked(activity) ? forecast(caseOf(situation, activity.id)).probability : null,
       );

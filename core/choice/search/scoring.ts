@@ -55,12 +55,12 @@ export class PlaceScorer {
 
   constructor(
     open: OpenPlace,
-    own: Situation['own'],
+    shopRanges: Situation['shopRanges'],
     private readonly accessories: readonly Accessory[],
     private readonly priceOf: (part: Accessory) => number,
   ) {
     const { host, activities, needs = {} } = open;
-    this.base = { ...open, needs, overrides: {}, own };
+    this.base = { ...open, needs, overrides: {}, shopRanges };
     this.directions = DIRECTIONS.filter((d) => firstOf(activities, d));
     this.ends = [
       ...new Set([...this.directions.map((d) => this.endpointOf(d)), ...activities.map((a) => a.endpoint)]),

@@ -19,7 +19,7 @@ import { draws, runs, sampled } from '../../fixtures/draws';
 
 const [offload, , bay] = demoJobs() as [Job, Job, Job, Job];
 const wantedFor = (job: Job, more: Partial<Wanted> = {}): Wanted => ({
-  ...wantedOf(job, placesOf(job)[0]!.device, { owned: [], currency: 'EUR', own: {} })!,
+  ...wantedOf(job, placesOf(job)[0]!.device, { owned: [], currency: 'EUR', shopRanges: {} })!,
   ...more,
 });
 

@@ -121,7 +121,9 @@ export function* search(
   const market = new Market(shop, wanted);
   const accessories = shop.accessories;
   const smallPrice = (part: { id: string }) => market.rank(`accessories/${part.id}`);
-  const places = wanted.places.map((open) => new PlaceScorer(open, wanted.own, accessories, smallPrice));
+  const places = wanted.places.map(
+    (open) => new PlaceScorer(open, wanted.shopRanges, accessories, smallPrice),
+  );
   const [first, ...others] = wanted.places;
   const ports = wanted.places.map(({ host, taken = [] }) =>
     apartBy(

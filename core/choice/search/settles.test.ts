@@ -30,7 +30,7 @@ const wantedWith = (change: (move: Move) => Move, probability = 0.9): Wanted => 
   // What a service life rules out is no matter of probabilities.
   const serviceYears = { value: null, source: { kind: 'unknown' as const } };
   const job = { ...offload, activities, connections, serviceYears } as Job;
-  const wanted = wantedOf(job, placesOf(job)[0]!.device, { owned: [], currency: 'EUR', own: {} })!;
+  const wanted = wantedOf(job, placesOf(job)[0]!.device, { owned: [], currency: 'EUR', shopRanges: {} })!;
   return { ...wanted, probability };
 };
 

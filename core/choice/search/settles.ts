@@ -89,7 +89,7 @@ function* partsOf(one: Candidate, wanted: Wanted): Generator<void, Part[]> {
   const parts: Part[] = [];
   for (const [place, open] of wanted.places.entries()) {
     const build = place === 0 ? one.build : { ...one.build, ...one.elsewhere[place - 1] };
-    const situation = situationOf({ ...open, build }, wanted.own)!;
+    const situation = situationOf({ ...open, build }, wanted.shopRanges)!;
     for (const activity of open.activities.filter(isAsked)) {
       const found = openIn(caseOf(situation, activity.id));
       if (!found) continue;

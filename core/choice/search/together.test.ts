@@ -58,7 +58,12 @@ describe('several devices together', () => {
   const [, scans] = demoJobs() as [Job, Job];
   const of = (job: Job) =>
     job.devices.map((device) => {
-      const wanted = wantedOf(job, device.id, { owned: [], currency: 'EUR', own: {}, portsFree: true })!;
+      const wanted = wantedOf(job, device.id, {
+        owned: [],
+        currency: 'EUR',
+        shopRanges: {},
+        portsFree: true,
+      })!;
       return { wanted, candidates: searchAll(wanted, lean).candidates, finalists: new Finalists(wanted) };
     });
   const list = of(scans);

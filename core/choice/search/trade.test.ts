@@ -59,7 +59,7 @@ const jobOn = (host: string, activities: readonly Activity[], from: Job = offloa
   activities: [...activities],
 });
 const wantedFor = (job: Job, more: Partial<Wanted> = {}): Wanted => ({
-  ...wantedOf(job, FIRST_PLACE.device, { owned: [], currency: 'EUR', own: {} })!,
+  ...wantedOf(job, FIRST_PLACE.device, { owned: [], currency: 'EUR', shopRanges: {} })!,
   ...more,
 });
 const copy = (id: string, direction: 'read' | 'write', endpoint: string | null, bytes = 120e9): Activity => ({

@@ -32,7 +32,7 @@ function uplinkOf({ wanted, candidate }: Placed) {
 /** Expected flow at the first place in the direction of its work, B/s; null where nothing flows. */
 function flowOn(host: Host, { wanted, candidate }: Placed, direction: Direction): number | null {
   const open = { ...wanted.places[0]!, host };
-  const situation = situationOf({ ...open, build: candidate.build }, wanted.own);
+  const situation = situationOf({ ...open, build: candidate.build }, wanted.shopRanges);
   const path = situation && screenPathOf(situation);
   return path?.flow?.[direction].expected ?? null;
 }

@@ -22,7 +22,7 @@ export interface Wanted {
   budget: number | null;
   /** How probable each target must be to be met, 0 to 1. */
   probability: number;
-  own: OwnRanges;
+  shopRanges: OwnRanges;
 }
 
 /** How probable a target must be to be met where nobody says otherwise. */
@@ -32,7 +32,7 @@ export const SURE = 0.9;
 export function wantedOf(
   job: Job,
   device: string | undefined,
-  more: Pick<Wanted, 'owned' | 'currency' | 'own' | 'rates'> & {
+  more: Pick<Wanted, 'owned' | 'currency' | 'shopRanges' | 'rates'> & {
     probability?: number | undefined;
     /** All its ports are free: other devices are chosen together with it. */
     portsFree?: boolean;
@@ -59,12 +59,12 @@ export function wantedOf(
     rates: more.rates,
     budget: budget && budget.currency === more.currency ? budget.amount : null,
     probability: more.probability ?? SURE,
-    own: more.own,
+    shopRanges: more.shopRanges,
   };
 }
 
 /** B that the device must have room for, by the work of all its places. */
-export function neededBy({ places, own }: Pick<Wanted, 'places' | 'own'>): number {
+export function neededBy({ places, shopRanges }: Pick<Wanted, 'places' | 'shopRanges'>): number {
   const work = places.flatMap((p) => [...p.activities, ...(p.elsewhere ?? [])]);
-  return roomFor([...new Map(work.map((a) => [a.id, a])).values()], places[0]?.serviceYears, own);
+  return roomFor([...new Map(work.map((a) => [a.id, a])).values()], places[0]?.serviceYears, shopRanges);
 }

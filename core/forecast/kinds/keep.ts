@@ -18,11 +18,11 @@ export const KEEP_MODEL: KindModel<Keep> = {
   transfer: () => null,
 
   answer(of) {
-    const figure = full(recordersFor(of.own).explaining, of);
+    const figure = full(recordersFor(of.shopRanges).explaining, of);
     return { figure, rate: null, probability: null, more: [], course: null };
   },
 
-  screen: (of) => full(recordersFor(of.own).bare, of).expected,
+  screen: (of) => full(recordersFor(of.shopRanges).bare, of).expected,
 
   bytesPerDay(record, keep, direction) {
     if (direction === 'read') return null;

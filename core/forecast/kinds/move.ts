@@ -31,7 +31,7 @@ export const MOVE_MODEL: KindModel<Move> = {
 
   answer(of, path, besides) {
     const { target } = of.activity;
-    const record = recordersFor(of.own).explaining;
+    const record = recordersFor(of.shopRanges).explaining;
     const inputs = inputsFor(record, of, path, transfer(of.activity, of), besides);
     const course = forecastTransfer(inputs, asAsked(transfer(of.activity, of), of));
     const probability = target === null ? null : course.within(target);
@@ -39,7 +39,7 @@ export const MOVE_MODEL: KindModel<Move> = {
   },
 
   screen(of, path, besides) {
-    const record = recordersFor(of.own).bare;
+    const record = recordersFor(of.shopRanges).bare;
     return bareTransfer(inputsFor(record, of, path, transfer(of.activity, of), besides)).seconds;
   },
 

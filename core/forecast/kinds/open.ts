@@ -51,7 +51,7 @@ export const LOAD_MODEL: KindModel<Load> = {
   transfer: () => null,
 
   answer(of, path) {
-    const record = recordersFor(of.own).explaining;
+    const record = recordersFor(of.shopRanges).explaining;
     const on = openedOver(record, of, path);
     const { time, storage } = forecastLoad(record, of.activity, on);
     const { inputs, formula } = loadInputs(record, of.activity, on);
@@ -60,7 +60,7 @@ export const LOAD_MODEL: KindModel<Load> = {
   },
 
   screen(of, path) {
-    const record = recordersFor(of.own).bare;
+    const record = recordersFor(of.shopRanges).bare;
     return forecastLoad(record, of.activity, openedOver(record, of, path)).time.expected;
   },
 
@@ -72,7 +72,7 @@ export const LOAD_MODEL: KindModel<Load> = {
 
   apart(one, two) {
     const opened = ({ of }: Answered<Load>) =>
-      openedOver(recordersFor(of.own).explaining, of, pathOf(of, of.activity.endpoint));
+      openedOver(recordersFor(of.shopRanges).explaining, of, pathOf(of, of.activity.endpoint));
     const later = compareLoads(one.of.activity, opened(one), opened(two));
     const { low, expected, high } = later;
     const [sooner, from, to] =

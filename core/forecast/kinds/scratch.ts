@@ -25,7 +25,7 @@ export const SCRATCH_MODEL: KindModel<Scratch> = {
   transfer: () => null,
 
   answer(of, path) {
-    const record = recordersFor(of.own).explaining;
+    const record = recordersFor(of.shopRanges).explaining;
     const { activity } = of;
     const { rate, wait, wear } = scratchDay(record, path, activity.operations, onDevice(of));
     const behind = activity.reads < 1 ? behindCache(record, path.parts.drive, activity.block) : null;
@@ -36,7 +36,7 @@ export const SCRATCH_MODEL: KindModel<Scratch> = {
   },
 
   screen: (of, path) =>
-    scratchDay(recordersFor(of.own).bare, path, of.activity.operations, onDevice(of)).wait.expected,
+    scratchDay(recordersFor(of.shopRanges).bare, path, of.activity.operations, onDevice(of)).wait.expected,
 
   bytesPerDay(record, scratch, direction, path) {
     if (direction === 'read' || scratch.reads === 1) return null;

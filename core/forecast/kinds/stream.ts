@@ -131,7 +131,7 @@ export const STREAM_MODEL: KindModel<Stream> = {
   transfer: (stream) => transferOf(recordersFor().bare, stream),
 
   answer(of, path) {
-    const record = recordersFor(of.own).explaining;
+    const record = recordersFor(of.shopRanges).explaining;
     const all = pacedOf(record, of, path);
     const { lasts: _, each, bridged: buffer, ...inputs } = all.inputs;
     const found = sampled(all, of.activity);
@@ -152,7 +152,7 @@ export const STREAM_MODEL: KindModel<Stream> = {
   },
 
   screen(of, path) {
-    const all = pacedOf(recordersFor(of.own).bare, of, path);
+    const all = pacedOf(recordersFor(of.shopRanges).bare, of, path);
     const { flow, demand } = drawnStreams(all, expectedOf<string>(all), of.activity);
     return slowestOf(flow(), of.activity.streams) / demand;
   },

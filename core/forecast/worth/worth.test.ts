@@ -198,7 +198,7 @@ describe('of loads, streams and scratch work', () => {
     const first = found.list.find(({ id }) => id === 'watch load');
     expect(worthWords(first!, found)).toMatch(/^Watch one load .* whether 19\u00a0?.*s can be promised/);
     // The reference: many more draws of what a load is made of, the formula written out.
-    const record = recordersFor(of.own).explaining;
+    const record = recordersFor(of.shopRanges).explaining;
     const { rate, latency } = openedOver(record, of as Case<Load>, pathFor(of));
     const all = {
       inputs: {

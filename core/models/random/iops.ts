@@ -212,7 +212,7 @@ function deepOf<T extends Spread>(record: Recorder<T>, path: Path, direction: Di
     () => media.rate[direction],
     () => media.explain(direction),
   );
-  const { range, note } = randomMarket(path.parts.drive, `iops.${direction}`, record.own);
+  const { range, note } = randomMarket(path.parts.drive, `iops.${direction}`, record.shopRanges);
   const share = record.given('share of the sequential rate', range, 'ratio', { kind: 'memory', note });
   return record.of(deepShare, { rate, share }, { name });
 }
@@ -284,7 +284,7 @@ const perBlock = formula({
 /** Random writes a second of a flash drive once its cache is used up; null for disks. */
 export function behindCache<T extends Spread>(record: Recorder<T>, drive: Drive, block: number): T | null {
   if (drive.media === 'disk') return null;
-  const { range, note } = randomMarket(drive, 'random-sustained', record.own);
+  const { range, note } = randomMarket(drive, 'random-sustained', record.shopRanges);
   return record.of(
     perBlock,
     {

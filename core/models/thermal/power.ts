@@ -10,21 +10,28 @@ const DISKS = {
 } as const;
 
 /** What a drive of its kind usually draws, W: flash by the classes it may be of, disks by their form. */
-export function usualDraw(drive: Drive, own?: OwnRanges): { idle: number; run: number; start: number } {
+export function usualDraw(
+  drive: Drive,
+  shopRanges?: OwnRanges,
+): { idle: number; run: number; start: number } {
   if (drive.media === 'disk') return DISKS[formFactor(drive.form) === '3.5-inch' ? '3.5-inch' : '2.5-inch'];
-  const run = busyMarket(drive, own).range.expected;
-  return { idle: idleMarket(drive, own).range.expected, run, start: run };
+  const run = busyMarket(drive, shopRanges).range.expected;
+  return { idle: idleMarket(drive, shopRanges).range.expected, run, start: run };
 }
 
 /** W of a drive doing nothing, and fully busy in one direction. */
-export function drawOf(drive: Drive, direction: Direction, own?: OwnRanges): { idle: number; full: number } {
-  const usual = usualDraw(drive, own);
+export function drawOf(
+  drive: Drive,
+  direction: Direction,
+  shopRanges?: OwnRanges,
+): { idle: number; full: number } {
+  const usual = usualDraw(drive, shopRanges);
   const idle = drive.power?.idle ?? usual.idle;
   return { idle, full: Math.max(idle, drive.power?.[direction] ?? drive.power?.write ?? usual.run) };
 }
 
 /** W of a drive busy for this share of the time. */
-export function drawAt(drive: Drive, direction: Direction, share: number, own?: OwnRanges): number {
-  const { idle, full } = drawOf(drive, direction, own);
+export function drawAt(drive: Drive, direction: Direction, share: number, shopRanges?: OwnRanges): number {
+  const { idle, full } = drawOf(drive, direction, shopRanges);
   return idle + (full - idle) * Math.min(1, share);
 }

@@ -14,11 +14,11 @@ export function useDiagnosis(job: Job): {
   problem: string | null;
   again(): void;
 } {
-  const own = useSettings((s) => s.ownRanges);
+  const shopRanges = useSettings((s) => s.ownRanges);
   const priors = useSettings((s) => s.priors);
   const { runs, looks, forecasts, machines, devices, connections, activities } = job;
   // Words, decisions and notes of a job change nothing of its causes.
   const about = [runs, looks, forecasts, machines, devices, connections, activities];
-  const { data, isFresh, problem, again } = useAnswer(diagnosisOf(job, about, own, priors));
+  const { data, isFresh, problem, again } = useAnswer(diagnosisOf(job, about, shopRanges, priors));
   return { found: data, isBusy: !isFresh && problem === null, problem, again };
 }

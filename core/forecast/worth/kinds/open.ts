@@ -10,7 +10,7 @@ import { MINUTES, test } from './tests';
 export const LOAD_OPENING: Opening<Load> = (of, path) => {
   const { target } = of.activity;
   if (target === null) return null;
-  const record = recordersFor(of.own).explaining;
+  const record = recordersFor(of.shopRanges).explaining;
   const { inputs, formula } = loadInputs(record, of.activity, openedOver(record, of, path));
   if (Object.values(inputs).every(isExact)) return null;
   const middle = middlesOf(inputs);

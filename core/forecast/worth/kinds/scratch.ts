@@ -13,7 +13,7 @@ const RUN = 1;
 export const SCRATCH_OPENING: Opening<Scratch> = (of, path) => {
   const { target, operations } = of.activity;
   if (target === null) return null;
-  const record = recordersFor(of.own).explaining;
+  const record = recordersFor(of.shopRanges).explaining;
   const inputs = waitInputs(record, path, operations, onDevice(of));
   if (Object.values(inputs).every(isExact)) return null;
   const all = { inputs };

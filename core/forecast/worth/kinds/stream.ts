@@ -11,7 +11,7 @@ const LONG = 60e9;
 /** Streams: that none stalls. */
 export const STREAM_OPENING: Opening<Stream> = (of, path) => {
   const { activity } = of;
-  const all = pacedOf(recordersFor(of.own).explaining, of, path);
+  const all = pacedOf(recordersFor(of.shopRanges).explaining, of, path);
   if (Object.values(all.inputs).every(isExact)) return null;
   const middle = drawnStreams(all, expectedOf<string>(all), activity);
   const bytes = Math.min(
