@@ -72,7 +72,7 @@ const sharesIn = remembered((job: Job, shopRanges): Shares[] => {
 /**
  * How common each class of flash is among what this shop works on: of each drive whose cells nobody named, what its times make of the classes it may be
  * of, drawn towards what is assumed as long as there are few.
- * @param own the shop's own ranges, without what was learned
+ * @param shopRanges the shop's own ranges, without what was learned
  */
 export function classesFromJobs(jobs: readonly Job[], shopRanges: OwnRanges = {}): LearnedRow[] {
   const drives = jobs.flatMap((job) => sharesIn(job, shopRanges));

@@ -80,7 +80,7 @@ function learnedOf(row: AssumptionId, lessons: readonly Lesson[], shopRanges: Ow
  * What accepted jobs teach of the rows that decided their times: drawn towards what is assumed as long as there are few, and one that lies far off the
  * others does not count. Links that did not decide learn how little they carry at least, where two jobs show it; drives whose cells nobody named, how common
  * their classes are.
- * @param own the shop's own ranges, without what was learned
+ * @param shopRanges the shop's own ranges, without what was learned
  */
 export function learnedFromJobs(jobs: readonly Job[], shopRanges?: OwnRanges): LearnedRow[] {
   const rows = new Map<AssumptionId, Lesson[]>();

@@ -79,7 +79,7 @@ function valueFor(of: Case, row: AssumptionId, time: number): number | null {
 
 /**
  * What an accepted job teaches: of each measurement the row that decided its time, at the value that gives the time.
- * @param own the shop's own ranges, without what was learned: learned values are not learned from again
+ * @param shopRanges the shop's own ranges, without what was learned: learned values are not learned from again
  */
 export const lessonsOf = remembered((job: Job, shopRanges): Lesson[] =>
   trustedMeasurements(job, shopRanges).flatMap((measured) => {

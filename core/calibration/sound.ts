@@ -1,4 +1,4 @@
-import { Z95 } from '../stats';
+import { inLogs } from '../measure';
 import { remembered } from '../catalog/assumptions';
 import type { Case } from '../forecast';
 import type { Job } from '../job';
@@ -30,7 +30,7 @@ export const isSound = ({ simulated, measured, right, doubts }: Claim): boolean 
 
 /**
  * What an accepted job measured that may be learned from; nothing of any other.
- * @param own the shop's own ranges, without what was learned: learned values are not learned from again
+ * @param shopRanges the shop's own ranges, without what was learned: learned values are not learned from again
  */
 export const trustedMeasurements = remembered((job: Job, shopRanges): Sound[] => {
   if (job.decision?.kind !== 'accept') return [];
@@ -39,12 +39,10 @@ export const trustedMeasurements = remembered((job: Job, shopRanges): Sound[] =>
     .flatMap((claim): Sound[] => {
       const made = caseMeasured(job, claim.measured!.runs, shopRanges);
       if (!made) return [];
-      const { low, expected, high } = claim.measured!.time!;
+      const time = claim.measured!.time!;
       const later = made.toBar ? (claim.forecast?.later ?? 0) : 0;
       // What was frozen may have counted with other ranges: what is learned is learned against today's.
       const of = { ...made.of, shopRanges };
-      return [
-        { of, job: job.id, time: Math.log(expected + later), reading: Math.log(high / low) / (2 * Z95) },
-      ];
+      return [{ of, job: job.id, time: Math.log(time.expected + later), reading: inLogs(time).sigma }];
     });
 });

@@ -1,7 +1,7 @@
 import { barePathFor, eachTime, forecast, type Case } from '../forecast';
 import { isMove, type Job, type Sample } from '../job';
-import { quantile, SAMPLES, SEED, Z95 } from '../stats';
-import { measuredOf } from '../measure';
+import { quantile, SAMPLES, SEED } from '../stats';
+import { inLogs, measuredOf, timeOf } from '../measure';
 import { caseMeasured, MODEL_SIGMA, verdict, type Claim } from '../verdict';
 import type { Hypothesis } from './hypothesis';
 import { lookedAt, lookKey, type Look } from './look';
@@ -130,15 +130,9 @@ export function evidenceOf(job: Job, shopRanges: OwnRanges = {}): Evidence[] {
       const { activity } = found.of;
       const bytes =
         isMove(activity) && typeof activity.bytes.value === 'number' ? activity.bytes.value : null;
-      const { time, rate } = measured;
-      const span =
-        time ??
-        (rate && bytes
-          ? { low: bytes / rate.high, expected: bytes / rate.expected, high: bytes / rate.low }
-          : null);
+      const span = timeOf(measured, bytes);
       if (!span || !Number.isFinite(span.high) || span.low <= 0) return [];
-      const scatter = Math.log(span.high / span.low) / (2 * Z95);
-      const log = Math.log(span.expected);
+      const { log, sigma } = inLogs(span);
       const middle = expected?.time?.expected;
       const look = LOOKS.find(({ id }) => id === measured.runs[0]!.conditions.look);
       return [
@@ -147,7 +141,7 @@ export function evidenceOf(job: Job, shopRanges: OwnRanges = {}): Evidence[] {
           title,
           // What was done differently is in the run's own size and direction already.
           ...(look ? { look: { ...look, change: undefined } } : {}),
-          time: { log, sigma: Math.hypot(scatter, MODEL_SIGMA) },
+          time: { log, sigma: Math.hypot(sigma, MODEL_SIGMA) },
           seen: null,
           expected: middle,
           off: middle ? Math.abs(log - Math.log(middle)) : 0,

@@ -10,7 +10,7 @@ export const MODEL_VERSION = '2';
 
 /**
  * Freezes a job's forecast as it stands, for all places where something flows: inputs, figures with working, time stamp and content hash.
- * @param own the shop's own ranges in place of what is assumed
+ * @param shopRanges the shop's own ranges in place of what is assumed
  * @throws RangeError when there is nothing to freeze
  */
 export function freeze(job: Job, id: string, at: string, shopRanges: OwnRanges = {}): FrozenForecast {

@@ -88,7 +88,7 @@ const DECIDED = {
 /**
  * The document handed over with a job: what was fitted, why, what was promised, how it measured, how to look after it.
  * Plain for the customer; the sections marked `shopOnly` hold the evidence for the shop's own copy.
- * @param own the shop's own ranges in place of what is assumed
+ * @param shopRanges the shop's own ranges in place of what is assumed
  */
 export function handover(job: Job, found: Verdict, shopRanges: OwnRanges = {}): HandoverDocument {
   const sections = [

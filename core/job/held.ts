@@ -4,7 +4,9 @@ import type { Keeping } from '../models';
 import { YEAR_DAYS } from '../units';
 import type { Activity, Move } from './kinds/activity';
 import { isKept, isMove } from './kinds/known';
-import { isOnce } from './often';
+
+/** Whether it happens once, and not again. */
+export const isOnce = ({ perDay }: Pick<Activity, 'perDay'>): boolean => perDay.value === 0;
 
 /** Copies onto the device from elsewhere: what they bring stays there. */
 const brings = (activity: Activity): activity is Move =>

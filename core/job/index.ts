@@ -1,5 +1,5 @@
 export { Job, Decision, Money, jobJsonSchema } from './job';
-export { VERSION } from './version';
+export { writeJob } from './write';
 export {
   answerOf,
   directionOf,
@@ -13,8 +13,7 @@ export {
   traitsOf,
 } from './kinds/known';
 export type { Traits } from './kinds/traits';
-export { heldBeside, heldBy, heldIfAdding, roomFor, saysKept, stands } from './held';
-export { isOnce } from './often';
+export { heldBeside, heldBy, heldIfAdding, isOnce, roomFor, saysKept, stands } from './held';
 export { filesOf, logNormalSizes, totalOf } from './sizes';
 export { Activity, Keep, Load, Move, Scratch, Stream } from './kinds/activity';
 export { Latency, Probed, Run, RunConditions, Stated, Timed, RateOnly, Bound, Sample } from './run';
@@ -57,12 +56,10 @@ export { witness, doubtsOf, isUntouched, lateFor, wasFrozenBefore, type Doubt } 
 export type { ChainEntry } from './entry';
 export { sha } from './hash';
 export { mergeJobs, nameOfChange, jobPlaces } from './change';
-export { checkJob } from './file';
-export { writeJob } from './write';
-export { readJob } from './read';
+export { checkJob, readJob } from './read';
 export { repairJob } from './repair';
 export { ChoiceRecord } from './choice';
 export { Fitting, type FormatPass } from './fitting';
 export { stages, stagesOf, nextStage, STAGES, type Stage, type StageState } from './stage';
 export { samePath, withBuild, withHost } from './rebuild';
-export { MOST_OF, overfull, RETURN_DAYS } from './limits';
+export { MOST_OF, overfull, RETURN_DAYS, VERSION } from './limits';

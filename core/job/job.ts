@@ -7,7 +7,7 @@ import { Fitting } from './fitting';
 import { FrozenForecast } from './frozen';
 import { Run } from './run';
 import { checkSetup, SETUP, twice } from './setup';
-import { VERSION } from './version';
+import { VERSION } from './limits';
 import { MOST_OF } from './limits';
 
 export const Decision = z.object({

@@ -1,3 +1,6 @@
+/** Version of the job file that this Kymar writes. */
+export const VERSION = 4;
+
 /** How many of each a job file holds: what adds one more asks first. */
 export const MOST_OF = {
   forecasts: 200,

@@ -1,7 +1,7 @@
 import { Job } from './job';
-import { VERSION } from './version';
+import { VERSION } from './limits';
 import { issuesOf, type Read } from '../text';
-import { checkJob, upToDate } from './file';
+import { checkJob, upToDate } from './read';
 
 type Path = readonly PropertyKey[];
 type Fields = Record<PropertyKey, unknown>;

@@ -6,10 +6,12 @@ export {
   type Measured,
   SOURCE_WORDS,
   explainMeasured,
+  inLogs,
   measuredOf,
   rateOfRun,
   readingBounds,
   secondsOf,
+  timeOf,
 } from './measured';
 export { Probe, type ProbeBudget, type ProbeEnd, type ProbeResult, type ProbeStep } from './probe/probe';
 export { RigDrive, type RigNoise, type RigTruth, type Written, truthOf } from './probe/rigdrive';

@@ -94,6 +94,17 @@ function secondsFor(run: Run, size: number | null): number {
   return secondsOf(run)! * (size !== null && own !== null ? size / own : 1);
 }
 
+/** How long a size takes as measured, s; null where only a rate is known and no size. */
+export const timeOf = ({ time, rate }: Measured, bytes: number | null): Spread | null =>
+  time ?? (rate && bytes ? overTime(bytes, rate) : null);
+
+/** A measured 95 % interval as its logarithm and one sigma of that: how causes and lessons weigh it. */
+export const inLogs = ({ low, expected, high }: Spread): { log: number; sigma: number } => ({
+  log: Math.log(expected),
+  sigma: Math.log(high / low) / (2 * Z95),
+});
+
+/** The rate of a size over a time, and the time of one at a rate. */
 const overTime = (bytes: number, { low, expected, high }: Spread): Spread => ({
   low: bytes / high,
   expected: bytes / expected,

@@ -1,9 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import * as numbers from '.';
-import * as samples from './sample';
 import * as units from '../units';
-import * as prefix from '../units/prefix';
 
 /** What the docstrings of a folder show: an expression and what it comes to. */
 const shownIn = (folder: string) =>
@@ -13,7 +11,7 @@ const shownIn = (folder: string) =>
       ...readFileSync(join(folder, name), 'utf8').matchAll(/@example (.+?) \/\/ (.+?)(?: \*\/)?$/gm),
     ])
     .map(([, expression, value]) => [expression!, value!] as const);
-const known = { ...units, ...numbers, ...samples, ...prefix };
+const known = { ...units, ...numbers };
 const evaluated = (expression: string): unknown =>
   new Function(...Object.keys(known), `return ${expression}`)(...Object.values(known));
 

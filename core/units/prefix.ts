@@ -5,10 +5,7 @@
 export const DECIMAL = { '': 1, k: 1e3, M: 1e6, G: 1e9, T: 1e12, P: 1e15 } as const;
 export const BINARY = { Ki: 2 ** 10, Mi: 2 ** 20, Gi: 2 ** 30, Ti: 2 ** 40, Pi: 2 ** 50 } as const;
 
-/**
- * Factor of a prefix as written, case kept where it matters; undefined where it is none.
- * @example prefixFactor('Mi') // 1048576
- */
+/** Factor of a prefix as written, case kept where it matters; undefined where it is none. */
 export function prefixFactor(prefix: string): number | undefined {
   if (prefix === '') return 1;
   const head = prefix[0]!.toUpperCase();

@@ -169,7 +169,7 @@ export interface Model {
 /**
  * Every claim the finished runs of a job can answer, in the order they were first measured.
  * @param model what forecasts runs that no frozen figure is of; null to do without
- * @param own the shop's own ranges in place of what is assumed
+ * @param shopRanges the shop's own ranges in place of what is assumed
  * @returns null where it takes a model and there is none
  */
 export function claims(job: Job, model: Model | null, shopRanges: OwnRanges = {}): Claim[] | null {

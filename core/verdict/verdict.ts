@@ -17,7 +17,7 @@ const model: Model = {
 
 /**
  * Both answers for every claim of a job and what they come to.
- * @param own the shop's own ranges in place of what is assumed
+ * @param shopRanges the shop's own ranges in place of what is assumed
  */
 export const verdict = (job: Job, shopRanges: OwnRanges = {}): Verdict =>
   verdictFrom(job, claims(job, model, shopRanges)!);

@@ -1,2 +1,0 @@
-/** Version of the job file that this Kymar writes. */
-export const VERSION = 4;
