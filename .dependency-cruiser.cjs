@@ -12,7 +12,7 @@ const FLOORS = [
   ['forecast'],
   ['choice', 'measure', 'fitting'],
   ['verdict'],
-  ['diagnosis', 'calibration', 'noticed'],
+  ['diagnosis', 'calibration', 'statements'],
   ['handover', 'reference', 'backup', 'demo'],
   ['practice'],
 ];

@@ -9,8 +9,8 @@ import { root } from '../scripts/lib.mjs';
  * @param {Record<string, string>} rooms a name for each, and where it stands
  * @returns {Promise<Record<string, any>>} each room's door by its name
  */
-export async function rooms(rooms) {
-  const outDir = await built(rooms);
+export async function rooms(rooms, tree = root) {
+  const outDir = await built(rooms, tree);
   const doors = await opened(outDir, Object.keys(rooms));
   rmSync(outDir, { recursive: true, force: true });
   return doors;
@@ -22,14 +22,17 @@ export async function opened(outDir, names) {
   return Object.fromEntries(await Promise.all(doors));
 }
 
-/** Builds rooms into a folder of its own, for several workers; whoever asked removes it. */
-export async function built(rooms) {
+/** Builds rooms into a folder of its own, for several workers; whoever asked removes it. @param tree where the house stands */
+export async function built(rooms, tree = root) {
   const outDir = mkdtempSync(join(tmpdir(), 'kymar-rooms-'));
   const input = Object.fromEntries(
-    Object.entries(rooms).map(([name, room]) => [name, join(root, 'core', room, 'index.ts')]),
+    Object.entries(rooms).map(([name, room]) => [
+      name,
+      join(tree, 'core', room.endsWith('.ts') ? room : `${room}/index.ts`),
+    ]),
   );
   await build({
-    root,
+    root: tree,
     configFile: false,
     logLevel: 'error',
     ssr: { noExternal: true },

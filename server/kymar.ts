@@ -30,6 +30,7 @@ import type { Shop } from '@kymar/core/catalog/parts';
 import { MOST_TEXT, own, readJson, problemsOf } from '@kymar/core/text';
 import { parseQuantity, YEAR_DAYS } from '@kymar/core/units';
 import { diagnose } from '@kymar/core/diagnosis';
+import { statementsOf } from '@kymar/core/statements';
 import { verdict } from '@kymar/core/verdict';
 
 /** Input that does not fit: told on standard error, exit 2. */
@@ -308,11 +309,13 @@ let sure: string | undefined;
 let activityId: string | undefined;
 let deviceId: string | undefined;
 let machineId: string | undefined;
+/** All that is said of the job, in place of the command's own answer. */
+let asStatements = false;
 const SCHEMAS: Record<string, () => object> = { job: jobJsonSchema, endurance: enduranceJsonSchema };
 
 const USAGE =
   `Usage: npm run -s kymar -- <${Object.keys(COMMANDS).join('|')}> [FILE] [--shop ` +
-  'LIBRARY] [--with DRIVE,…] [--sure PROBABILITY] [--activity ID] [--device ID] [--machine ID]   (JSON from the file or standard input)\n ' +
+  'LIBRARY] [--with DRIVE,…] [--sure PROBABILITY] [--activity ID] [--device ID] [--machine ID] [--statements]   (JSON from the file or standard input)\n ' +
   `      npm run -s kymar -- schema [${Object.keys(SCHEMAS).join('|')}]`;
 
 function schemaOf(of = 'job'): object {
@@ -332,6 +335,7 @@ function words(): string[] {
         activity: { type: 'string' },
         device: { type: 'string' },
         machine: { type: 'string' },
+        statements: { type: 'boolean' },
         help: { type: 'boolean', short: 'h' },
       },
     });
@@ -341,6 +345,7 @@ function words(): string[] {
     activityId = values.activity;
     deviceId = values.device;
     machineId = values.machine;
+    asStatements = values.statements ?? false;
     return values.help ? ['help'] : positionals;
   } catch (error) {
     throw new BadInput(`${(error as Error).message}\n${USAGE}`);
@@ -356,7 +361,8 @@ try {
   else {
     const bytes = readFileSync(file ?? 0);
     if (bytes.length > MOST_TEXT) throw new BadInput('The input is larger than 64 MB.');
-    console.log(JSON.stringify(command(bytes.toString('utf8'), bytes), null, 2));
+    const input = bytes.toString('utf8');
+    console.log(JSON.stringify(asStatements ? statementsOf(job(input)) : command(input, bytes), null, 2));
   }
 } catch (error) {
   const known =

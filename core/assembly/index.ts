@@ -3,6 +3,7 @@ export {
   STRIP,
   cannot,
   dataMembers,
+  leastMembers,
   membersTogether,
   operationsFor,
   randomMembers,

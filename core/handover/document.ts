@@ -4,9 +4,7 @@ import {
   caseOf,
   forecast,
   isLife,
-  kindOf,
   lasting,
-  lastingWords,
   lifeOf,
   settingOf,
   situationAt,
@@ -20,10 +18,8 @@ import {
   deviceName,
   directionOf,
   doubtsOf,
-  filesOf,
   isAsked,
   isKept,
-  isMove,
   lateFor,
   machineNames,
   placeOf,
@@ -39,17 +35,33 @@ import {
 } from '../job';
 import { DIRECTIONS } from '../catalog/links';
 import { nameOf } from '../catalog/parts';
-import { counted, format, formatProbability, formatRange } from '../units';
+import { counted, format, formatRange } from '../units';
+import {
+  frozenFigure,
+  frozenSaid,
+  judgedSaid,
+  lifeSaid,
+  measuredSaid,
+  briefSaid,
+  verdictSaid,
+  type Statement,
+} from '../statements';
 import { lastMeasured, type Claim, type Verdict } from '../verdict';
 
 /** A name in the run of a sentence: small at its start, unless it has capitals of its own. */
 const midSentence = (name: string): string => (/\p{Lu}/u.test(name.slice(1)) ? name : name.toLowerCase());
 
+/** What stands in a document: words, or a statement that other places make too. */
+export type Words = string | Statement;
+
 /** A block of the handover: prose, a list, or a table whose numbers stand right. */
 export type DocumentBlock =
-  | { kind: 'text'; text: string }
+  | { kind: 'text'; text: Words[] }
   | { kind: 'list'; items: string[] }
-  | { kind: 'table'; head: string[]; numbers: boolean[]; rows: string[][] };
+  | { kind: 'table'; head: string[]; numbers: boolean[]; rows: Words[][] };
+
+/** Words as they are read. */
+export const plainWords = (words: Words): string => (typeof words === 'string' ? words : words.words);
 
 export interface Section {
   heading: string;
@@ -71,8 +83,11 @@ export interface HandoverDocument {
   sections: Section[];
 }
 
-const text = (words: string): DocumentBlock => ({ kind: 'text', text: words });
-const table = (head: string[], numbers: boolean[], rows: string[][]): DocumentBlock => ({
+const text = (...words: (Words | null | undefined)[]): DocumentBlock => ({
+  kind: 'text',
+  text: words.filter((w): w is Words => Boolean(w)),
+});
+const table = (head: string[], numbers: boolean[], rows: Words[][]): DocumentBlock => ({
   kind: 'table',
   head,
   numbers,
@@ -136,14 +151,11 @@ function work(job: Job): Section {
     const place = placeOf(job, a);
     return several && place ? [whereOf(job, place)] : [];
   };
-  const rows = job.activities.map((a) => [
-    a.name,
-    ...placed(a),
-    directionOf(a) === 'write' ? 'to the drive' : 'from the drive',
-    kindOf(a).size(a),
-    isMove(a) ? factWords(filesOf(a), 'count') : '',
-    a.target === null ? 'no target' : format(a.target, 's'),
-  ]);
+  const rows = job.activities.map((a) => {
+    const { size = '', files = '', target = '' } = briefSaid(a);
+    const way = directionOf(a) === 'write' ? 'to the drive' : 'from the drive';
+    return [a.name, ...placed(a), way, size, files, target];
+  });
   const where = several ? ['Where'] : [];
   return section('What it is for', [
     ...(job.note ? [text(job.note)] : []),
@@ -238,14 +250,10 @@ function promise(job: Job, { claims }: Verdict): Section {
 function promisedBy(job: Job, frozen: FrozenForecast, results: FrozenForecast['results']): DocumentBlock[] {
   const doubts = doubtsAt(job, frozen);
   const rows = results.map((r) => {
-    const figure = r.time ?? r.figure!;
-    const expected = format(figure.expected, figure.unit);
-    return [
-      setupOf(frozen).activities.find((a) => a.id === r.activity)?.name ?? r.activity,
-      figure.unit === 's' ? expected : `${figure.because.name}: ${expected}`,
-      formatRange(figure, figure.unit),
-      r.probability === null ? 'no target' : formatProbability(r.probability),
-    ];
+    const { unit, because } = frozenFigure(r);
+    const { expected = '', range = '', probability = 'no target' } = frozenSaid(frozen, r);
+    const name = setupOf(frozen).activities.find((a) => a.id === r.activity)?.name ?? r.activity;
+    return [unit === 's' ? name : `${name}, ${because.name}`, expected, range, probability];
   });
   return [
     text(
@@ -273,19 +281,16 @@ function portOf(job: Job, { path }: Run): string {
 /** The customer's own work: where it was measured, what came out against what was wanted, said openly. */
 function measurements(job: Job, { claims }: Verdict): Section {
   const theirs = claims.filter((c) => c.measured && isTheirs(c));
-  const rows = theirs.map(({ title, measured, activity, target }) => {
-    const { time, rate, runs } = measured!;
-    const [value, unit] = time ? [time, 's' as const] : [rate!, 'B/s' as const];
+  const rows = theirs.map((claim) => {
+    const { middle: came = '', runs = '' } = measuredSaid(claim);
+    const wanted = claim.activity!.target === null ? '' : (briefSaid(claim.activity!).target ?? '');
     return [
-      title,
-      portOf(job, runs[0]!),
-      String(runs.length),
-      // A bound stays a bound.
-      value.low === 0 || !Number.isFinite(value.high)
-        ? `${value.low === 0 ? 'under' : 'over'} ${format(value.low === 0 ? value.high : value.low, unit)}`
-        : format(value.expected, unit),
-      activity!.target === null ? '' : format(activity!.target, 's'),
-      target?.answer ?? '',
+      claim.title,
+      portOf(job, claim.measured!.runs[0]!),
+      runs,
+      came,
+      wanted,
+      judgedSaid(claim).target ?? '',
     ];
   });
   const short = theirs.filter((c) => c.target && c.target.answer !== 'yes');
@@ -301,10 +306,15 @@ function measurements(job: Job, { claims }: Verdict): Section {
             [false, false, true, true, true, false],
             rows,
           ),
-          ...short.map(({ title, target }) =>
-            text(`${title}: ${target!.answer === 'no' ? 'not met' : 'not proven'}. ${target!.words}`),
+          ...short.map((claim) =>
+            text(
+              `${claim.title}: ${claim.target!.answer === 'no' ? 'not met' : 'not proven'}.`,
+              judgedSaid(claim).because,
+            ),
           ),
-          ...theirs.flatMap(({ title, today }) => (today ? [text(`${title}: ${today}`)] : [])),
+          ...theirs.flatMap((claim) =>
+            claim.today ? [text(`${claim.title}:`, judgedSaid(claim).today)] : [],
+          ),
           ...missing.map(({ name }) => text(`${name}: not measured.`)),
         ]
       : [text('Nothing has been measured yet.')],
@@ -338,16 +348,9 @@ function onTheBench({ claims }: Verdict): Section {
   const rows = claims
     .filter((c) => c.measured)
     .map((c) => {
-      const { time, rate, runs } = c.measured!;
-      const [value, unit] = time ? [time, 's' as const] : [rate!, 'B/s' as const];
-      return [
-        `${c.title}${c.simulated ? ' (rehearsal)' : ''}`,
-        String(runs.length),
-        format(value.expected, unit),
-        `${format(value.low, unit)} to ${format(value.high, unit)}`,
-        c.simulated ? 'rehearsal' : c.right.answer,
-        c.target?.answer ?? 'no target',
-      ];
+      const { middle: came = '', range = '', runs = '' } = measuredSaid(c);
+      const { right = '', target = 'no target' } = judgedSaid(c);
+      return [`${c.title}${c.simulated ? ' (rehearsal)' : ''}`, runs, came, range, right, target];
     });
   return section(
     'On the bench',
@@ -366,7 +369,7 @@ function onTheBench({ claims }: Verdict): Section {
 
 function decision(job: Job, found: Verdict): Section {
   return section('Verdict', [
-    text(found.words),
+    text(verdictSaid(found).words),
     ...found.doubts.map((words) => text(`Not as it was kept: ${words}`)),
     ...(job.decision
       ? [
@@ -385,25 +388,24 @@ function life(job: Job, device: JobDevice, shopRanges: OwnRanges): Section {
   const situation = place && situationAt(job, place, shopRanges);
   if (!situation) return section(heading, []);
   const found = lifeOf(situation);
-  return section(heading, [...(found ? [enduring(situation, found)] : []), ...filling(situation, job)]);
+  return section(heading, [
+    ...(found ? [enduring(place, situation, found)] : []),
+    ...filling(situation, job),
+  ]);
 }
 
 const years = (job: Job): number | null => middle(job.serviceYears);
 
-function enduring(situation: Situation, found: LifeForecast): DocumentBlock {
+function enduring(place: Place, situation: Situation, found: LifeForecast): DocumentBlock {
   if (!isLife(found)) return text(found.problem);
   const told = lasting(situation, found);
   if (!told) return text('Nothing writes to it every day: its rating does not run out.');
-  const allowed = found.allowed && `The rating allows ${format(found.allowed.expected, 'B/day')}.`;
+  const { sentence, covers, allowed } = lifeSaid(place, { life: found, lasting: told, workload: null });
   return text(
-    [
-      lastingWords(told),
-      told.coversWords,
-      allowed,
-      'Other parts may fail earlier: the rating is no promise. A drive left without power for years can lose what it holds.',
-    ]
-      .filter(Boolean)
-      .join(' '),
+    sentence,
+    covers,
+    ...(allowed ? ['The rating allows', allowed, 'of writing.'] : []),
+    'Other parts may fail earlier: the rating is no promise. A drive left without power for years can lose what it holds.',
   );
 }
 

@@ -1,4 +1,10 @@
-import { forCopy, type DocumentBlock, type DocumentCopy, type HandoverDocument } from './document';
+import {
+  forCopy,
+  type DocumentBlock,
+  type DocumentCopy,
+  type HandoverDocument,
+  type Words,
+} from './document';
 
 const ESCAPED: Record<string, string> = {
   '&': '&amp;',
@@ -25,13 +31,17 @@ const STYLE = `
   @media print { body { margin: 0; padding: 0; max-width: none; font-size: 11pt; } }
 `;
 
+/** What bears a statement's id, as on the page. */
+const told = (words: Words): string =>
+  typeof words === 'string'
+    ? escape(words)
+    : `<span data-said="${escape(words.id)}">${escape(words.words)}</span>`;
+
 function block(b: DocumentBlock): string {
-  if (b.kind === 'text') return `<p>${escape(b.text)}</p>`;
+  if (b.kind === 'text') return `<p>${b.text.map(told).join(' ')}</p>`;
   if (b.kind === 'list') return `<ul>${b.items.map((item) => `<li>${escape(item)}</li>`).join('')}</ul>`;
-  const cells = (tag: 'th' | 'td', list: readonly string[]) =>
-    list
-      .map((cell, i) => `<${tag}${b.numbers[i] ? ' class="number"' : ''}>${escape(cell)}</${tag}>`)
-      .join('');
+  const cells = (tag: 'th' | 'td', list: readonly Words[]) =>
+    list.map((cell, i) => `<${tag}${b.numbers[i] ? ' class="number"' : ''}>${told(cell)}</${tag}>`).join('');
   const rows = b.rows.map((list) => `<tr>${cells('td', list)}</tr>`).join('\n');
   return `<table><thead><tr>${cells('th', b.head)}</tr></thead><tbody>${rows}</tbody></table>`;
 }

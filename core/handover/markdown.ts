@@ -1,21 +1,28 @@
 import { gfmTableToMarkdown } from 'mdast-util-gfm-table';
 import { toMarkdown as serialize } from 'mdast-util-to-markdown';
 import type { BlockContent, PhrasingContent, RootContent, TableRow } from 'mdast';
-import { forCopy, type DocumentBlock, type DocumentCopy, type HandoverDocument } from './document';
+import {
+  forCopy,
+  plainWords,
+  type DocumentBlock,
+  type DocumentCopy,
+  type HandoverDocument,
+  type Words,
+} from './document';
 
 /** Prose is one line: a line that somebody typed must not begin a block of its own. */
 const phrase = (value: string): PhrasingContent[] => [
   { type: 'text', value: value.replace(/\s*\n\s*/g, ' ') },
 ];
-const row = (cells: readonly string[]): TableRow => ({
+const row = (cells: readonly Words[]): TableRow => ({
   type: 'tableRow',
-  children: cells.map((cell) => ({ type: 'tableCell', children: phrase(cell) })),
+  children: cells.map((cell) => ({ type: 'tableCell', children: phrase(plainWords(cell)) })),
 });
 
 function block(b: DocumentBlock): BlockContent {
   switch (b.kind) {
     case 'text':
-      return { type: 'paragraph', children: phrase(b.text) };
+      return { type: 'paragraph', children: phrase(b.text.map(plainWords).join(' ')) };
     case 'list':
       return {
         type: 'list',

@@ -2,7 +2,7 @@ import { demoJobs } from '../demo';
 import { freeze, forecastAll, situationOf } from '../forecast';
 import { briefAt, placeOf, Run, type Job } from '../job';
 import { handover } from '../handover';
-import { compareLoadTimes } from '../noticed';
+import { compareLoadTimes } from '../statements';
 import { quickVerdict, verdict } from '.';
 
 const of = demoJobs().find((j) => j.activities.some((a) => a.kind === 'open'))!;

@@ -2,15 +2,18 @@ import { Box, Button, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { protocolOf, type Mind, type ProtocolTest } from '@kymar/core/measure';
 import { doubtsOf, lateFor, type Job } from '@kymar/core/job';
+import { protocolSaid, testSaid } from '@kymar/core/statements';
 import { counted, format } from '@kymar/core/units';
 import { placedWhere } from '../state/placed';
 import { Notice } from '../ui/notice';
 import { Cells, oneLine } from '../ui/cells';
 import { Panel } from '../ui/panel';
+import { Told } from '../ui/told';
 
 /** The tests that prove what was frozen, how far they are, what is still to come, and each taken up with a press. */
 export function ProtocolPanel({ job, onTake }: { job: Job; onTake(test: ProtocolTest): void }) {
-  const { tests, seconds, wear, share } = useMemo(() => protocolOf(job), [job]);
+  const protocol = useMemo(() => protocolOf(job), [job]);
+  const { tests } = protocol;
   const [shown, setShown] = useState<string | null>(null);
   if (tests.length === 0) return null;
   const isDone = (test: ProtocolTest) => test.done >= test.wanted;
@@ -23,13 +26,7 @@ export function ProtocolPanel({ job, onTake }: { job: Job; onTake(test: Protocol
   return (
     <Panel title="Protocol">
       <Typography variant="body2" color="textSecondary" role="status" sx={{ mb: 1 }}>
-        {open.length === 0
-          ? 'All tests are through: on to the verdict.'
-          : `${counted(open.length, 'test')} still to come${seconds === null ? '' : `, about ${format(seconds, 's', 2)}`}` +
-            (wear > 0
-              ? `; they write ${format(wear, 'B', 2)}${share === null ? '' : `, ${format(share, '%', 2)} of the rating`}`
-              : '') +
-            '.'}
+        <Told of={protocolSaid(protocol).left} />
         {job.forecasts.length === 0
           ? ' No forecast is frozen: these prove nothing that was said before.'
           : ''}
@@ -70,12 +67,8 @@ export function ProtocolPanel({ job, onTake }: { job: Job; onTake(test: Protocol
               )}
             </>
           )),
-          right(
-            'One run, with its rest',
-            ({ seconds }) => (seconds === null ? '' : format(seconds, 's', 2)),
-            oneLine,
-          ),
-          right('Runs', ({ done, wanted }) => `${done} of ${wanted}`, oneLine),
+          right('One run, with its rest', (test) => <Told of={testSaid(test).takes} />, oneLine),
+          right('Runs', (test) => <Told of={testSaid(test).runs} />, oneLine),
           left(
             '',
             (test) => (

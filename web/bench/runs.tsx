@@ -19,12 +19,14 @@ import { explainMeasured, rateOfRun, SOURCE_WORDS } from '@kymar/core/measure';
 import { doubtsOf, type Doubt, type Job, type Run } from '@kymar/core/job';
 import { whereWords } from '../state/placed';
 import { binary, format, numeral, shortMoment } from '@kymar/core/units';
+import { measuredSaid } from '@kymar/core/statements';
 import type { Claim } from '@kymar/core/verdict';
 import { useVerdict } from '../state/verdict';
 import { changeJob } from '../state/jobs';
 import { Figure } from '../ui/figure';
 import { useJob } from '../ui/job';
 import { Panel } from '../ui/panel';
+import { Told } from '../ui/told';
 import { EditDialog } from './edit';
 import { FlowLine } from './flowline';
 import { Stack } from '../ui/layout';
@@ -93,6 +95,7 @@ function Group({
   const [asking, setAsking] = useState<string | null>(null);
   const [editing, setEditing] = useState<Run | null>(null);
   const { measured, impossible } = claim;
+  const said = measuredSaid(claim);
   const runs = [...(measured?.runs ?? []), ...impossible.map((i) => i.run)];
   const last = runs.findLast((r) => r.samples.length > 2);
   const first = runs[0]!;
@@ -108,16 +111,18 @@ function Group({
         <Typography variant="body2" sx={{ mb: 1 }}>
           {measured.time ? (
             <>
-              <Figure of={() => explainMeasured(measured, 's')}>{format(measured.time.expected, 's')}</Figure>{' '}
-              ({format(measured.time.low, 's')} to {format(measured.time.high, 's')}),{' '}
+              <Figure of={() => explainMeasured(measured, 's')} said={said.middle} />
+              {said.range && (
+                <>
+                  {' '}
+                  (<Told of={said.range} />)
+                </>
+              )}
+              {said.rate && ', '}
             </>
           ) : null}
-          {measured.rate && (
-            <Figure of={() => explainMeasured(measured, 'B/s')}>
-              {format(measured.rate.expected, 'B/s')}
-            </Figure>
-          )}
-          ; {measured.words}.{' '}
+          {measured.rate && <Figure of={() => explainMeasured(measured, 'B/s')} said={said.rate} />};{' '}
+          {measured.words}.{' '}
           {measured.more === null
             ? ''
             : measured.more === 0

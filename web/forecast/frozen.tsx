@@ -1,13 +1,15 @@
 import { Alert, Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import { doubtsOf, lateFor, overfull, setupOf, type FrozenForecast, type Job } from '@kymar/core/job';
-import { counted, formatRange, moment } from '@kymar/core/units';
+import { frozenFigure, frozenSaid } from '@kymar/core/statements';
+import { counted, moment } from '@kymar/core/units';
 import { newId } from '../state/id';
 import { useStages } from '../state/stages';
 import { changeJob } from '../state/jobs';
 import { useSettings } from '../state/settings';
 import { scopeOf, useWrongIn, wrongWords } from '../ui/entries';
-import { Figure, unbroken } from '../ui/figure';
+import { Figure } from '../ui/figure';
+import { Told } from '../ui/told';
 import { Panel } from '../ui/panel';
 import { frozenOf } from '../workers';
 
@@ -90,11 +92,13 @@ function FrozenRow({ frozen, late, doubt }: { frozen: FrozenForecast; late: numb
         {moment(frozen.at)}, hash {frozen.hash.slice(0, 10)}
       </Typography>
       {frozen.results.map((r) => {
-        const figure = r.time ?? r.figure!;
+        const figure = frozenFigure(r);
+        const said = frozenSaid(frozen, r);
         return (
           <Typography key={r.activity} variant="caption" color="textSecondary" component="div">
-            {setupOf(frozen).activities.find((a) => a.id === r.activity)?.name}: <Figure of={figure} />{' '}
-            {unbroken(`(${formatRange(figure, figure.unit)})`)}
+            {setupOf(frozen).activities.find((a) => a.id === r.activity)?.name}:{' '}
+            <Figure of={figure} said={said.expected} /> (
+            <Told of={said.range} />)
           </Typography>
         );
       })}

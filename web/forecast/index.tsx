@@ -2,12 +2,14 @@ import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow, Typograp
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { explainProbability, type ActivitySheet, type CourseSheet } from '@kymar/core/forecast';
-import { isLoad, mustNotStall, traitsOf } from '@kymar/core/job';
-import { format, formatRange, formatProbability } from '@kymar/core/units';
+import { traitsOf } from '@kymar/core/job';
+import { forecastSaid, briefSaid } from '@kymar/core/statements';
+import { formatRange } from '@kymar/core/units';
 import { blockedAt } from '../state/derived';
 import { useForecast } from '../state/forecast';
 import { useSituation } from '../state/situation';
-import { Figure, unbroken } from '../ui/figure';
+import { Figure } from '../ui/figure';
+import { Told } from '../ui/told';
 import { WorthFindingOut } from '../ui/worth';
 import { useJob, usePlace } from '../ui/job';
 import { Panel } from '../ui/panel';
@@ -139,8 +141,8 @@ function Row({
   selected: boolean;
   onChoose: (() => void) | null;
 }) {
-  const { activity, figure, today, rate, more, probability } = a;
-  const stream = mustNotStall(activity);
+  const { activity, figure, rate, more, probability } = a;
+  const said = forecastSaid(a);
   const beside = rate ?? more[0];
   return (
     <TableRow
@@ -168,39 +170,30 @@ function Row({
         <Typography variant="caption" color="textSecondary" sx={{ ml: 1 }}>
           {traitsOf(activity).words.answer}
         </Typography>
-        {today && (
+        {said.today && (
           <Typography variant="caption" component="div">
-            {today}
+            <Told of={said.today} />
           </Typography>
         )}
       </TableCell>
       <TableCell align="right">
-        <Figure of={figure}>{stream ? `${format(figure.expected, 'ratio', 2)} times` : undefined}</Figure>
+        <Figure of={figure} said={said.expected} />
       </TableCell>
       <TableCell align="right">
-        {unbroken(
-          stream
-            ? `${format(figure.low, figure.unit, 2)} to ${format(figure.high, figure.unit, 2)}`
-            : formatRange(figure, figure.unit),
-        )}
+        <Told of={said.range} />
       </TableCell>
       <TableCell align="right" sx={wide}>
-        {beside && (
-          <Figure of={beside}>
-            {format(beside.expected, beside.unit)}
-            {isLoad(activity) ? ' is storage' : stream ? ' needed' : ''}
-          </Figure>
-        )}
+        {beside && <Figure of={beside} said={said.beside} />}
       </TableCell>
       <TableCell align="right">
-        {stream ? 'no stall' : activity.target === null ? 'no target' : format(activity.target, 's')}
+        <Told of={briefSaid(activity).target} />
       </TableCell>
       <TableCell
         align="right"
         sx={{ color: probability !== null && probability < 0.5 ? 'error.main' : undefined, fontWeight: 600 }}
       >
         {probability !== null && (
-          <Figure of={() => explainProbability(a.activity, a)!}>{formatProbability(probability)}</Figure>
+          <Figure of={() => explainProbability(a.activity, a)!} said={said.probability} />
         )}
       </TableCell>
     </TableRow>

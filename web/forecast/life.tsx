@@ -3,12 +3,14 @@ import { Box, Typography } from '@mui/material';
 import { middle } from '@kymar/core/evidence';
 import type { Life } from '@kymar/core/models';
 import { isLife, type DaysForecast, type JobSheet } from '@kymar/core/forecast';
+import { formatSaid, lifeSaid } from '@kymar/core/statements';
 import type { Placed } from '../state/placed';
 import { calendarMonth, format, formatRange, numeral, YEAR_DAYS } from '@kymar/core/units';
 import { useAnswer } from '../state/gate';
 import { useSituation } from '../state/situation';
 import { ArrayFacts } from '../ui/array';
 import { Figure } from '../ui/figure';
+import { Told } from '../ui/told';
 import { Panel } from '../ui/panel';
 import { daysOf } from '../workers';
 import { CountersOf } from './counters';
@@ -17,13 +19,14 @@ import { CountersOf } from './counters';
 export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
   const { life, lasting, workload, array, format: whole, copies } = forecast;
   const wanted = middle(at.serviceYears);
+  const said = lifeSaid(at.place, forecast);
   return (
     <Panel title="How long it lasts">
       {!isLife(life) && !workload && <Typography variant="body2">{life.problem}</Typography>}
       {workload && (
         <Typography variant="body2" sx={{ color: workload.high > 1 ? 'error.main' : undefined }}>
-          Reading and writing use <Figure of={workload} /> of the disk’s yearly workload rating (
-          {format(workload.low, '%', 2)} to {format(workload.high, '%', 2)})
+          Reading and writing use <Figure of={workload} said={said.workload} /> of the disk’s yearly workload
+          rating ({format(workload.low, '%', 2)} to {format(workload.high, '%', 2)})
           {workload.high > 1 ? ': more than it is rated for' : ''}.
         </Typography>
       )}
@@ -31,13 +34,13 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
         <>
           <Typography variant="body2">
             {lasting.before}
-            <Figure of={lasting.years} />
+            <Figure of={lasting.years} said={said.lasts} />
             {lasting.after}
           </Typography>
           <Line life={lasting.years} wanted={wanted} warranty={middle(at.build!.drive.warrantyYears)} />
           {lasting.coversWords && (
             <Typography variant="body2" sx={{ fontWeight: 600, color: COVERS[lasting.covers!] }}>
-              {lasting.coversWords}
+              <Told of={said.covers} />
             </Typography>
           )}
         </>
@@ -62,8 +65,8 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
         <Typography variant="body2" color="textSecondary" sx={{ mt: 0.75 }}>
           {life.allowed && life.dwpd ? (
             <>
-              Allowed: <Figure of={life.allowed} />;{' '}
-              <Figure of={life.dwpd}>{format(life.dwpd.expected, 'ratio', 2)}</Figure> drive writes a day.
+              Allowed: <Figure of={life.allowed} said={said.allowed} />;{' '}
+              <Figure of={life.dwpd} said={said.writes} /> drive writes a day.
             </>
           ) : (
             'What is allowed a day waits for the warranty’s years: enter them with the part.'
@@ -73,7 +76,8 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
       )}
       {whole && (
         <Typography variant="body2" sx={{ mt: 0.75 }}>
-          {at.pass?.ended ? 'The full format took' : 'A full format takes about'} <Figure of={whole} />
+          {at.pass?.ended ? 'The full format took' : 'A full format takes about'}{' '}
+          <Figure of={whole} said={formatSaid(at.place, forecast).takes} />
           {at.pass?.ended ? '.' : ` (${formatRange(whole, 's')}); its progress can be followed in Set-up.`}
         </Typography>
       )}

@@ -1,15 +1,18 @@
 import { Box, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import type { JobSheet } from '@kymar/core/forecast';
+import { forecastSaid, formatSaid } from '@kymar/core/statements';
 import type { DeviceNeeds } from '@kymar/core/job';
-import { format, moment, timeAfter, timesAfter } from '@kymar/core/units';
+import { moment, timeAfter, timesAfter } from '@kymar/core/units';
 import { changeJob } from '../state/jobs';
 import type { Placed } from '../state/placed';
 import { Pick } from '../ui/pick';
 import { Panel } from '../ui/panel';
+import { Told } from '../ui/told';
 
 /** What is done first, on the clock: when each task is done if they start at a moment and follow one another. */
-export function Tasks({ at, forecast: { tasks, format: whole } }: { at: Placed; forecast: JobSheet }) {
+export function Tasks({ at, forecast }: { at: Placed; forecast: JobSheet }) {
+  const { tasks, format: whole } = forecast;
   const [now] = useState(() => new Date());
   const { starts, formatFirst } = at.needs ?? {};
   const { pass } = at;
@@ -26,6 +29,11 @@ export function Tasks({ at, forecast: { tasks, format: whole } }: { at: Placed; 
         return { ...device, needs };
       }),
     }));
+  /** As the forecast tells it. */
+  const takes = ({ activity }: JobSheet['tasks'][number]) =>
+    activity === null
+      ? formatSaid(at.place, forecast).takes
+      : forecastSaid(forecast.activities.find((a) => a.activity.id === activity)!).expected;
   if (tasks.length === 0 && !whole) return null;
   const last = tasks.at(-1);
   return (
@@ -54,8 +62,8 @@ export function Tasks({ at, forecast: { tasks, format: whole } }: { at: Placed; 
       <Box component="ol" sx={{ m: 0, pl: 2.25, '& li': { mb: 0.75 } }}>
         {tasks.map((task) => (
           <Typography component="li" variant="body2" key={task.activity ?? 'format'}>
-            {task.name}, {format(task.takes.expected, 's')}: done{' '}
-            <b>{timeAfter(start, task.done.expected)}</b> ({timesAfter(start, task.done.low, task.done.high)})
+            {task.name}, <Told of={takes(task)} />: done <b>{timeAfter(start, task.done.expected)}</b> (
+            {timesAfter(start, task.done.low, task.done.high)})
           </Typography>
         ))}
       </Box>

@@ -1,5 +1,5 @@
 import { Box, Button, TableContainer, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import {
   forCopy,
   handover,
@@ -7,6 +7,7 @@ import {
   toMarkdown,
   type DocumentBlock,
   type DocumentCopy,
+  type Words,
 } from '@kymar/core/handover';
 import { writeJob } from '@kymar/core/job';
 import { useVerdict } from '../state/verdict';
@@ -17,6 +18,7 @@ import { Waiting } from '../ui/waiting';
 import { useJob } from '../ui/job';
 import { useNarrow } from '../ui/narrow';
 import { Cells } from '../ui/cells';
+import { Told } from '../ui/told';
 
 /** The document that goes with the job, for the customer and for the shop. */
 export function Handover() {
@@ -113,7 +115,12 @@ function BlockView({ block }: { block: DocumentBlock }) {
   if (block.kind === 'text')
     return (
       <Typography variant="body2" sx={{ mb: 1, overflowWrap: 'anywhere' }}>
-        {unbroken(block.text)}
+        {block.text.map((words, i) => (
+          <Fragment key={i}>
+            {i > 0 && ' '}
+            <Written words={words} />
+          </Fragment>
+        ))}
       </Typography>
     );
   if (block.kind === 'list')
@@ -129,6 +136,10 @@ function BlockView({ block }: { block: DocumentBlock }) {
   return <BlockTable table={block} />;
 }
 
+function Written({ words }: { words: Words }) {
+  return typeof words === 'string' ? unbroken(words) : <Told of={words} />;
+}
+
 function BlockTable({ table }: { table: Extract<DocumentBlock, { kind: 'table' }> }) {
   const narrow = useNarrow();
   const align = (i: number) => (table.numbers[i] ? 'right' : 'left');
@@ -139,7 +150,7 @@ function BlockTable({ table }: { table: Extract<DocumentBlock, { kind: 'table' }
         of={table.rows}
         columns={({ left, right }) =>
           table.head.map((head, i) =>
-            (align(i) === 'right' ? right : left)(unbroken(head), (row) => unbroken(row[i]!)),
+            (align(i) === 'right' ? right : left)(unbroken(head), (row) => <Written words={row[i]!} />),
           )
         }
       />

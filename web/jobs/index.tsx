@@ -10,7 +10,8 @@ import { memo, useCallback, useDeferredValue, useMemo, useRef, useState } from '
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { directionOf, machineNames, nextStage, STAGES, writeJob, type Job } from '@kymar/core/job';
 import type { Host } from '@kymar/core/catalog/parts';
-import { format, calendarDay } from '@kymar/core/units';
+import { flowSaid, standing } from '@kymar/core/statements';
+import { calendarDay } from '@kymar/core/units';
 import { pathAt } from '../state/derived';
 import { useStages } from '../state/stages';
 import { placedOf } from '../state/placed';
@@ -26,6 +27,7 @@ import { MiniStrip } from '../ui/strip';
 import { ImportDialog, useImport } from './import';
 import { copyOf, newJob } from './new';
 import { Pick } from '../ui/pick';
+import { Told } from '../ui/told';
 import { own } from '@kymar/core/text';
 
 const PAGE = 50;
@@ -223,27 +225,8 @@ const Row = memo(function Row({ job, onRemove }: { job: Job; onRemove(job: Job):
   const [at = null] = placedOf(job);
   const path = pathAt(at);
   const direction = at?.activities[0] ? directionOf(at.activities[0]) : 'write';
-  const flow = path?.flow?.[direction].expected;
-  // What was frozen: nothing is worked out anew for a list.
-  const frozen = job.forecasts.at(-1);
-  const chances = frozen?.results.map((r) => r.probability).filter((p): p is number => p !== null) ?? [];
+  const flow = at && path ? flowSaid(at.place, path, direction).flow : undefined;
   const found = useVerdict(job);
-  const state =
-    found && found.claims.length > 0
-      ? (
-          {
-            meets: 'Meets the targets',
-            'falls short': 'Falls short',
-            'not proven': 'Not proven yet',
-          } as const
-        )[found.answer]
-      : chances.length > 0
-        ? `Frozen forecast: targets met with ${Math.round(Math.min(...chances) * 100)} % or more`
-        : frozen
-          ? 'Forecast frozen'
-          : at?.build
-            ? 'Forecast not frozen yet'
-            : 'Not forecast yet';
   return (
     <Box
       component="li"
@@ -290,10 +273,18 @@ const Row = memo(function Row({ job, onRemove }: { job: Job; onRemove(job: Job):
       </Box>
       <Box>
         <Typography variant="body2" sx={{ fontWeight: 600 }}>
-          {state}
+          <Told of={standing(job, found, Boolean(at?.build))} />
         </Typography>
         <Typography variant="caption" color="textSecondary">
-          {flow ? `path carries ${format(flow, 'B/s')}` : at?.build ? 'path blocked' : 'no path yet'}
+          {flow ? (
+            <>
+              path carries <Told of={flow} />
+            </>
+          ) : at?.build ? (
+            'path blocked'
+          ) : (
+            'no path yet'
+          )}
         </Typography>
       </Box>
       <Box>

@@ -66,7 +66,7 @@ export function PathView() {
       <Stack gap={2}>
         <Findings job={job} list={list} state={stateOf(setting, list)} fixes={fixes} />
         {situation && <ArrayPanel path={path} situation={situation} />}
-        <Segments path={path} direction={direction} />
+        <Segments at={at.place} path={path} direction={direction} />
       </Stack>
     </Box>
   );

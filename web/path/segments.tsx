@@ -10,6 +10,8 @@ import {
   type Path,
   type Requests,
 } from '@kymar/core/assembly';
+import type { Place } from '@kymar/core/job';
+import { flowSaid } from '@kymar/core/statements';
 import { format, numeral } from '@kymar/core/units';
 import { Figure } from '../ui/figure';
 import { Pick } from '../ui/pick';
@@ -35,23 +37,24 @@ const ROLE: Partial<Record<ConstraintId, string>> = {
 const mb = (rate: number) => numeral(rate / 1e6, rate < 100e6 ? 1 : 0);
 
 /** Each segment's ceiling, practical range and negotiated mode, what decides and what would decide next. */
-export function Segments({ path, direction }: { path: Path; direction: Direction }) {
+export function Segments({ at, path, direction }: { at: Place; path: Path; direction: Direction }) {
   const [chosen, setChosen] = useState(0);
   const { requests } = REQUESTS[chosen]!;
-  const at = useMemo(() => (requests ? buildPath({ ...path.parts, requests }) : path), [path, requests]);
-  const flow = at.flow?.[direction].expected ?? 0;
+  const asked = useMemo(() => (requests ? buildPath({ ...path.parts, requests }) : path), [path, requests]);
+  const flow = asked.flow?.[direction].expected ?? 0;
   const bottleneck = path.bottleneck?.[direction];
   const isNarrowest = (c: Path['constraints'][number]) => c === bottleneck?.slowest;
   return (
     <Panel
       title={`What each part allows, ${direction === 'read' ? 'reading' : 'writing'}`}
       aside={
-        at.flow && (
+        asked.flow && (
           <Typography variant="body2">
             Flow:{' '}
-            <Figure of={() => explainFlow(at, direction)}>
-              {format(at.flow[direction].expected, 'B/s')}
-            </Figure>
+            <Figure
+              of={() => explainFlow(asked, direction)}
+              said={requests ? undefined : flowSaid(at, path, direction).flow}
+            />
           </Typography>
         )
       }

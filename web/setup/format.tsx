@@ -1,6 +1,7 @@
 import { Alert, Box, Button, TextField, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { endOfPass, formatOn, readCheckpoint, pathOf, type Situation } from '@kymar/core/forecast';
+import { formatSaid } from '@kymar/core/statements';
 import type { Fitting, FormatPass } from '@kymar/core/job';
 import { format, moment, timeAfter, timesAfter } from '@kymar/core/units';
 import type { Placed } from '../state/placed';
@@ -36,7 +37,8 @@ export function FormatTracker({
     return expected === null ? null : (
       <Panel title="Full format">
         <Typography variant="body2" sx={{ mb: 1 }}>
-          A full pass takes <Figure of={() => expected}>{format(expected.expected, 's')}</Figure> (
+          A full pass takes{' '}
+          <Figure of={() => expected} said={formatSaid(at.place, { format: expected }).takes} /> (
           {format(expected.low, 's')} to {format(expected.high, 's')}). Started now it is done{' '}
           <b>{timeAfter(now, expected.expected)}</b> ({timesAfter(now, expected.low, expected.high)}).
         </Typography>
@@ -45,14 +47,16 @@ export function FormatTracker({
         </Button>
       </Panel>
     );
-  return <Going pass={pass} set={set} expected={expected} />;
+  return <Going place={at.place} pass={pass} set={set} expected={expected} />;
 }
 
 function Going({
+  place,
   pass,
   set,
   expected,
 }: {
+  place: Placed['place'];
   pass: FormatPass;
   set(pass: FormatPass | undefined): void;
   expected: ReturnType<typeof formatOn>;
@@ -98,7 +102,7 @@ function Going({
           total && (
             <Typography role="status">
               Done <b>{timeAfter(begin, total.expected)}</b> ({timesAfter(begin, total.low, total.high)}),{' '}
-              <Figure of={() => total}>{format(total.expected, 's')}</Figure> in all
+              <Figure of={() => total} said={formatSaid(place, { format: total }).takes} /> in all
               {checkpoints.length === 0 ? ', by its data sheet: a first checkpoint narrows it' : ''}.
               {end?.straight != null && ` A straight line would say ${timeAfter(begin, end.straight)}.`}
             </Typography>

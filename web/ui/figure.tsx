@@ -1,6 +1,7 @@
 import { ButtonBase } from '@mui/material';
 import type { ReactNode } from 'react';
 import type { Estimate } from '@kymar/core/evidence';
+import type { Statement } from '@kymar/core/statements';
 import { format } from '@kymar/core/units';
 import { create } from 'zustand';
 
@@ -21,17 +22,20 @@ export const useWorking = create<{ shown: Estimate | null; show(estimate: Estima
 interface Props {
   /** The figure, or how to make it: the working is made only when asked for. */
   of: Estimate | (() => Estimate);
+  /** What is said of it: its words, and the id it bears. */
+  said?: Statement | undefined;
   children?: ReactNode;
 }
 
 /** A figure that opens its working. */
-export function Figure({ of, children }: Props) {
+export function Figure({ of, said, children }: Props) {
   const show = useWorking((s) => s.show);
   const made = () => (typeof of === 'function' ? of() : of);
   return (
     <ButtonBase
       onClick={() => show(made())}
       title="Show the working"
+      data-said={said?.id}
       sx={{
         font: 'inherit',
         fontVariantNumeric: 'inherit',
@@ -45,7 +49,7 @@ export function Figure({ of, children }: Props) {
         '&:hover': { color: 'primary.main' },
       }}
     >
-      {children ?? format(made().expected, made().unit)}
+      {children ?? (said ? unbroken(said.words) : format(made().expected, made().unit))}
     </ButtonBase>
   );
 }

@@ -4,25 +4,26 @@ import { useLocation } from 'react-router';
 import { samePlace, traitsOf, type Job, type Run } from '@kymar/core/job';
 import type { Direction } from '@kymar/core/catalog/links';
 import { blockWords, type Segment } from '@kymar/core/assembly';
-import { format } from '@kymar/core/units';
-import type { Verdict } from '@kymar/core/verdict';
+import { flowSaid, measuredSaid } from '@kymar/core/statements';
+import type { Claim, Verdict } from '@kymar/core/verdict';
 import { blockedAt, pathAt } from '../state/derived';
 import type { Placed } from '../state/placed';
 import { useVerdict } from '../state/verdict';
 import { patientLazy } from './lazy';
 import { PathStrip } from './strip';
+import { Told } from './told';
 import { OpeningOver } from './waiting';
 
 const AlternativesMenu = patientLazy(() => import('./alternatives'));
 
 /** Measured flow of the strip's direction: the largest sound activity measured at this place. */
-function measuredFlow(verdict: Verdict | null, { place }: Placed, direction: Direction): number | null {
+function measuredHere(verdict: Verdict | null, { place }: Placed, direction: Direction): Claim | null {
   const isHere = ({ path }: Run) => path !== null && 'machine' in path && samePlace(path, place);
   const found = (verdict?.claims ?? []).filter(({ own, simulated, measured }) => {
     const [run] = measured?.runs ?? [];
     return own && !simulated && run && isHere(run) && run.direction === direction;
   });
-  return found[0]?.measured?.rate?.expected ?? null;
+  return found.find(({ measured }) => measured?.rate) ?? null;
 }
 
 /** The path strip of a job's page, its segments to be changed where they stand. */
@@ -30,7 +31,8 @@ export default function JobStrip({ job, at, direction }: { job: Job; at: Placed;
   const path = pathAt(at, direction)!;
   const block = path.blocked.length > 0 ? undefined : blockedAt(at)[0];
   const [open, setOpen] = useState<{ segment: Segment; anchor: HTMLElement } | null>(null);
-  const measured = measuredFlow(useVerdict(job), at, direction);
+  const claim = measuredHere(useVerdict(job), at, direction);
+  const measured = claim?.measured?.rate?.expected ?? null;
   // Of loads and small requests the path is seldom the limit.
   const isCopied =
     at.activities.length === 0 || at.activities.some((a) => traitsOf(a).requests === 'sequential');
@@ -63,19 +65,16 @@ export default function JobStrip({ job, at, direction }: { job: Job; at: Placed;
               </Box>
             )}
             {block ? 'Without that: ' : ''}
-            {isCopied ? 'Flow' : 'At most'} {format(path.flow![direction].expected, 'B/s')}
+            {isCopied ? 'Flow' : 'At most'} <Told of={flowSaid(at.place, path, direction).flow} />
             {!isCopied
               ? ' for what is opened or asked for here: most of its time is spent elsewhere'
               : direction === 'write'
                 ? ' with a fresh cache'
                 : ''}
-            {measured ? (
-              <Box
-                component="span"
-                sx={{ color: 'var(--mui-palette-measured)', fontWeight: 600 }}
-              >{`, measured over the whole copy ${format(measured, 'B/s')}`}</Box>
-            ) : (
-              ''
+            {claim && (
+              <Box component="span" sx={{ color: 'var(--mui-palette-measured)', fontWeight: 600 }}>
+                , measured over the whole copy <Told of={measuredSaid(claim).rate} />
+              </Box>
             )}
             . Click a part to try another.
           </>

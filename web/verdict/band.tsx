@@ -1,22 +1,28 @@
 import { Box } from '@mui/material';
 import { type Spread } from '@kymar/core/stats';
+import { briefSaid, heldSaid, measuredSaid } from '@kymar/core/statements';
 import { format, type Unit } from '@kymar/core/units';
+import type { Claim } from '@kymar/core/verdict';
+import { Told } from '../ui/told';
 
 /** Shares of the width: a label fits beside a mark that far from the edge, and two at the ends of a band that wide. */
 const [EDGE, BOTH_ENDS] = [0.18, 0.36];
 
 /** Forecast band with the measured interval on it, on one scale; the target as a mark where there is one. */
 export function Band({
+  claim,
   forecast,
   measured,
   target,
   unit,
 }: {
+  claim: Claim;
   forecast: Spread | null;
   measured: Spread;
   target: number | null;
   unit: Unit;
 }) {
+  const [came, held] = [measuredSaid(claim), heldSaid(claim)];
   const values = [
     forecast?.low,
     forecast?.high,
@@ -78,15 +84,15 @@ export function Band({
           />
           {share(forecast.high) - share(forecast.low) < BOTH_ENDS ? (
             <Label {...besides(forecast)} top={44} color="text.secondary">
-              forecast {format(forecast.low, unit)} to {format(forecast.high, unit)}
+              forecast <Told of={held.low} /> to <Told of={held.high} />
             </Label>
           ) : (
             <>
               <Label at={x(forecast.low)} top={44} end="start" color="text.secondary">
-                forecast {format(forecast.low, unit)}
+                forecast <Told of={held.low} />
               </Label>
               <Label at={x(forecast.high)} top={44} end="end" color="text.secondary">
-                {format(forecast.high, unit)}
+                <Told of={held.high} />
               </Label>
             </>
           )}
@@ -111,7 +117,7 @@ export function Band({
         top={0}
         color="var(--mui-palette-measured)"
       >
-        measured {format(measured.expected, unit)}
+        measured <Told of={unit === 's' ? came.middle : came.rate} />
       </Label>
       {target !== null && (
         <>
@@ -127,7 +133,7 @@ export function Band({
             }}
           />
           <Label {...beyond(target, isLate)} top={0} color="text.primary">
-            target {format(target, unit)}
+            target <Told of={briefSaid(claim.activity!).target} />
           </Label>
         </>
       )}

@@ -1,5 +1,5 @@
 import { Box, Typography } from '@mui/material';
-import { compareLoadTimes, type LoadDifference } from '@kymar/core/noticed';
+import { compareLoadTimes, type LoadDifference } from '@kymar/core/statements';
 import type { Claim } from '@kymar/core/verdict';
 import type { Job } from '@kymar/core/job';
 import { format } from '@kymar/core/units';

@@ -3,7 +3,8 @@ import { Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import { explainMeasured } from '@kymar/core/measure';
 import { isAsked, isLoad, type Decision, type Job } from '@kymar/core/job';
-import type { Claim, Right, Verdict } from '@kymar/core/verdict';
+import type { Claim, Verdict } from '@kymar/core/verdict';
+import { heldSaid, judgedSaid, measuredSaid, verdictSaid, type Statement } from '@kymar/core/statements';
 import { counted, format } from '@kymar/core/units';
 import { whereWords } from '../state/placed';
 import { idle } from '../state/idle';
@@ -15,6 +16,7 @@ import { useJob } from '../ui/job';
 import { patientLazy } from '../ui/lazy';
 import { Notice } from '../ui/notice';
 import { Panel } from '../ui/panel';
+import { Told } from '../ui/told';
 import { Band } from './band';
 import { Stack } from '../ui/layout';
 
@@ -27,15 +29,6 @@ const Causes = patientLazy(async () => {
   return { default: (await import('./causes')).Causes };
 });
 
-const RIGHT: Record<Right['answer'], string> = {
-  'as forecast': 'as forecast',
-  short: 'short',
-  better: 'better',
-  'not proven': 'not proven',
-  questioned: 'questioned',
-  impossible: 'impossible',
-  'no forecast': 'nothing to hold it against',
-};
 const TONE: Record<string, 'success' | 'error' | 'warning' | 'default'> = {
   yes: 'success',
   'as forecast': 'success',
@@ -134,6 +127,7 @@ const isOdd = ({ right, target }: Claim): boolean =>
 
 function ClaimPanel({ job, claim }: { job: Job; claim: Claim }) {
   const { measured, forecast, right, target, impossible, activity } = claim;
+  const said = judgedSaid(claim);
   const inTime = measured?.time && forecast?.time;
   const run = measured?.runs[0] ?? impossible[0]?.run;
   return (
@@ -154,6 +148,7 @@ function ClaimPanel({ job, claim }: { job: Job; claim: Claim }) {
       {measured &&
         (inTime ? (
           <Band
+            claim={claim}
             unit="s"
             forecast={forecast.time}
             measured={measured.time!}
@@ -161,6 +156,7 @@ function ClaimPanel({ job, claim }: { job: Job; claim: Claim }) {
           />
         ) : (
           <Band
+            claim={claim}
             unit={measured.rate ? 'B/s' : 's'}
             forecast={(measured.rate ? forecast?.rate : forecast?.time) ?? null}
             measured={(measured.rate ?? measured.time)!}
@@ -176,31 +172,36 @@ function ClaimPanel({ job, claim }: { job: Job; claim: Claim }) {
       >
         <Answer
           question="Was the forecast right?"
-          answer={claim.simulated ? `rehearsal: ${RIGHT[right.answer]}` : RIGHT[right.answer]}
+          answer={said.right}
           tone={claim.simulated ? 'default' : TONE[right.answer]!}
-          words={right.words}
+          words={said.why}
         />
         {target && (
           <Answer
             question="Is the target met?"
-            answer={target.answer}
+            answer={said.target}
             tone={TONE[target.answer]!}
-            words={target.words}
+            words={said.because}
           />
         )}
       </Box>
       {claim.today && (
         <Typography variant="body2" sx={{ mt: 1 }}>
-          {claim.today}
+          <Told of={said.today} />
         </Typography>
       )}
       {measured && (
         <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
-          Measured <Figure of={() => explainMeasured(measured, measured.time ? 's' : 'B/s')} /> (
-          {measured.words})
+          Measured{' '}
+          <Figure
+            of={() => explainMeasured(measured, measured.time ? 's' : 'B/s')}
+            said={measuredSaid(claim).middle}
+          />{' '}
+          ({measured.words})
           {forecast ? (
             <>
-              , forecast <Figure of={(inTime ? forecast.time : forecast.rate)!} />
+              , forecast{' '}
+              <Figure of={(inTime ? forecast.time : forecast.rate)!} said={heldSaid(claim).expected} />
               {forecast.frozen
                 ? `, frozen ${forecast.frozen.at.slice(0, 10)}`
                 : ', made after the runs: nothing was frozen for this path before'}
@@ -232,9 +233,9 @@ function Answer({
   words,
 }: {
   question: string;
-  answer: string;
+  answer: Statement | undefined;
   tone: 'success' | 'error' | 'warning' | 'default';
-  words: string;
+  words: Statement | undefined;
 }) {
   return (
     <div>
@@ -254,10 +255,12 @@ function Answer({
             color: tone === 'default' ? 'text.primary' : `${tone}.main`,
           }}
         >
-          {answer}
+          <Told of={answer} />
         </Box>
       </Typography>
-      <Typography variant="body2">{unbroken(words)}</Typography>
+      <Typography variant="body2">
+        <Told of={words} />
+      </Typography>
     </div>
   );
 }
@@ -282,12 +285,15 @@ function DecisionPanel({
 }) {
   const suggested = { meets: 'accept', 'falls short': 'change', 'not proven': 'retest' } as const;
   const [kind, setKind] = useState<Decision['kind']>(job.decision?.kind ?? suggested[found.answer]);
+  const said = verdictSaid(found);
   const { decision: had } = job;
   const newer = had ? job.runs.filter((r) => r.at > had.at && r.source !== 'simulated').length : 0;
   const decide = (decision: Decision | null) => changeJob(job.id, (j) => ({ ...j, decision }));
   return (
     <Panel title={HEAD[found.answer]} sx={{ order: { xs: 1, md: 2 } }}>
-      <Typography sx={{ mb: 2 }}>{`${found.words} ${found.advice}`.trim()}</Typography>
+      <Typography sx={{ mb: 2 }}>
+        <Told of={said.words} /> <Told of={said.advice} />
+      </Typography>
       {found.doubts.length > 0 && (
         <Notice severity="error" sx={{ mb: 2 }}>
           Not all evidence is as it was kept: {found.doubts.join(' ')} The chain shows a change; who made it,

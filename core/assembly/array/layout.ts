@@ -24,6 +24,9 @@ const NEEDS: Record<ArrayMode, { least: number; even?: boolean }> = {
   'stripe of mirrors': { least: 4, even: true },
 };
 
+/** Fewest drives that make an array of that kind. */
+export const leastMembers = (mode: ArrayMode): number => NEEDS[mode].least;
+
 /** Why so many drives make no array of that kind; null when they do. */
 export function cannot({ mode, members }: Way): string | null {
   const { least, even } = NEEDS[mode];

@@ -8,7 +8,7 @@ import {
   type Hub,
   type Port,
 } from '../../catalog/parts';
-import { type Device, bestShared } from '../../assembly';
+import { type Device, bestShared, cannot, leastMembers } from '../../assembly';
 
 /** How drives stand in an enclosure. */
 export type Bays = Pick<Device, 'together' | 'array'>;
@@ -55,10 +55,9 @@ export function fitsStraight(drive: Drive, port: Port): boolean {
   return form === null || port.forms === undefined || port.forms.includes(form) || form === '2.5-inch';
 }
 
-/** How many members an array takes at least. */
-const LEAST = { stripe: 2, mirror: 2, parity: 3, 'double parity': 4, 'stripe of mirrors': 4 } as const;
-type Redundancy = keyof typeof LEAST;
-const MODES = Object.keys(LEAST) as Redundancy[];
+/** Arrays that are offered. */
+const MODES = ['stripe', 'mirror', 'parity', 'double parity', 'stripe of mirrors'] as const;
+type Redundancy = (typeof MODES)[number];
 /** What systems make of drives that they see one by one; parity of theirs wants a stack that not all have. */
 const BY_SYSTEM: readonly Redundancy[] = ['stripe', 'mirror', 'stripe of mirrors'];
 
@@ -69,8 +68,8 @@ const BY_SYSTEM: readonly Redundancy[] = ['stripe', 'mirror', 'stripe of mirrors
 export function baysOf(bridge: Bridge | null): Bays[] {
   const { bays = 1, arrays = [] } = bridge ?? {};
   const counts = (mode: Redundancy) =>
-    (mode === 'mirror' ? [2] : [...new Set([LEAST[mode], bays])]).filter(
-      (count) => count <= bays && (mode !== 'stripe of mirrors' || count % 2 === 0),
+    (mode === 'mirror' ? [2] : [...new Set([leastMembers(mode), bays])]).filter(
+      (members) => members <= bays && cannot({ mode, members }) === null,
     );
   const made = (mode: Redundancy, by: 'firmware' | 'system'): Bays[] =>
     counts(mode).map((together) => ({ together, array: { mode, by } }));

@@ -221,6 +221,9 @@ test('a box that shows its drives one by one lets the system make the array; one
   );
   expect(by({ ...quad, arrays: ['stripe'] })).toEqual(['one', 'stripe firmware', 'stripe firmware']);
   expect(by({ ...quad, bays: 1 })).toEqual(['one']);
+  // Two bays make no stripe of mirrors, three no double parity: a job would refuse them.
+  expect(by({ ...quad, bays: 2 })).toEqual(['one', 'mirror firmware', 'stripe system']);
+  expect(by({ ...quad, bays: 3, arrays: ['double parity'] })).toEqual(['one']);
 });
 
 test('a price says of whom, when, and for how long it can go back', () => {

@@ -1,0 +1,248 @@
+import { spawnSync } from 'node:child_process';
+import { cpSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { root } from '../scripts/lib.mjs';
+import { maker } from './agree/jobs.mjs';
+import { pagesOf } from './agree/pages.mjs';
+import { PLANTED } from './agree/planted.mjs';
+import { rooms } from './rooms.mjs';
+
+/**
+ * Whether Kymar says one thing of one thing: seeded jobs, every statement of them held against every other place where it is made, all of it read as plain text.
+ * Usage: npm run bench -- agree [SEED] [JOBS] [PAGES] [--planted] [--tree FOLDER]
+ */
+const flag = (name) => process.argv.indexOf(name);
+const [seed, JOBS, PAGES] = process.argv
+  .slice(2)
+  .filter((a) => /^\d+$/.test(a))
+  .map(Number);
+const DOORS = {
+  assembly: 'assembly',
+  choice: 'choice',
+  diagnosis: 'diagnosis',
+  fit: 'fit',
+  fitting: 'fitting',
+  forecast: 'forecast',
+  handover: 'handover',
+  job: 'job',
+  statements: 'statements',
+  stats: 'stats',
+  stock: 'catalog/stock',
+  units: 'units',
+  verdict: 'verdict',
+};
+const met = (is, words) => console.log(`${is ? 'met' : 'missed'}: ${words}`);
+
+/** All faults that are found in some jobs, by what kind they are of. */
+function faultsOf(core, jobs, oracles) {
+  const found = [];
+  let statements = 0;
+  for (const [i, job] of jobs.entries()) {
+    const fault = (words) => found.push(`${job.id}: ${words}`);
+    const said = core.statements?.statementsOf(job) ?? [];
+    statements += said.length;
+    disagreeing(core, job, said, fault);
+    for (const text of textsOf(core, job, said)) oracles.faultsIn(text).forEach(fault);
+    numbers(core, job, i % 10 === 0, fault);
+  }
+  return { found, statements };
+}
+
+/** One id says one thing: in the list, read back from its file, and in every document. */
+function disagreeing(core, job, said, fault) {
+  const known = new Map();
+  const hold = (where, { id, words }) => {
+    const before = known.get(id);
+    if (before === undefined) fault(`${where} says “${id}”, which nobody knows`);
+    else if (before !== words) fault(`${id}: “${before}”, ${where} “${words}”`);
+  };
+  for (const one of said) {
+    if (known.has(one.id)) hold('again', one);
+    known.set(one.id, one.words);
+  }
+  if (!core.statements) return;
+  const again = core.job.readJob(core.job.writeJob(job));
+  if (!again.ok) return fault(`its own file is refused: ${again.problems.join('; ')}`);
+  core.statements.statementsOf(again.value).forEach((one) => hold('read back', one));
+  const made = core.handover.handover(job, core.verdict.verdict(job));
+  for (const copy of ['customer', 'shop']) {
+    const html = core.handover.toHtml(made, copy);
+    for (const [, id, words] of html.matchAll(/<span data-said="([^"]*)">([^<]*)<\/span>/g))
+      hold(`the ${copy}’s copy`, { id: unescaped(id), words: unescaped(words) });
+    // Both forms of a copy say the same, in the same order.
+    const [one, other] = [
+      wordsIn(unescaped(html.replace(/^[\s\S]*<body>/, '').replace(/<[^>]*>/g, ' '))),
+      wordsIn(core.handover.toMarkdown(made, copy)),
+    ];
+    if (one !== other)
+      fault(`the ${copy}’s copy as a page is not the one in Markdown, at ${firstOff(one, other)}`);
+  }
+}
+
+const unescaped = (text) =>
+  text
+    .replace(/&lt;/g, '<')
+    .replace(/&gt;/g, '>')
+    .replace(/&quot;/g, '"')
+    .replace(/&#39;/g, "'")
+    .replace(/&amp;/g, '&');
+/** Letters and digits alone. */
+const wordsIn = (text) => (text.replace(/&#x[0-9A-F]+;/g, ' ').match(/[\p{L}\d]+/gu) ?? []).join(' ');
+function firstOff(a, b) {
+  let i = 0;
+  while (a[i] === b[i] && i < a.length) i++;
+  return `“${a.slice(Math.max(0, i - 30), i + 30)}” and “${b.slice(Math.max(0, i - 30), i + 30)}”`;
+}
+
+/** Every text that a person reads of a job. */
+function textsOf(core, job, said) {
+  const { handover, toMarkdown } = core.handover;
+  const made = handover(job, core.verdict.verdict(job));
+  const places = core.job.placesOf(job).flatMap((place) => core.forecast.situationAt(job, place) ?? []);
+  return [
+    ...said.map(({ words }) => words),
+    toMarkdown(made, 'shop'),
+    ...places.flatMap((s) =>
+      core.fitting.checklist(s).map(({ title, how, caution }) => [title, how, caution ?? ''].join('\n')),
+    ),
+    ...places.flatMap((s) =>
+      ['read', 'write'].flatMap((d) =>
+        core.fit
+          .findings(core.forecast.settingOf(s, d))
+          .map(({ title, reason, fix }) => [title, reason, fix ?? ''].join('\n')),
+      ),
+    ),
+  ];
+}
+
+/** What holds of figures, whatever they are of. */
+function numbers(core, job, isDiagnosed, fault) {
+  const look = (at, where, seen = new Set()) => {
+    if (typeof at !== 'object' || at === null || seen.has(at) || ArrayBuffer.isView(at)) return;
+    seen.add(at);
+    if (typeof at.low === 'number' && typeof at.expected === 'number' && typeof at.high === 'number') {
+      const slack = 1e-9 * Math.abs(at.expected);
+      if (!(at.low <= at.expected + slack && at.expected <= at.high + slack))
+        fault(`${where}: ${at.low}, ${at.expected}, ${at.high} are not in order`);
+    }
+    for (const [key, value] of Object.entries(at))
+      if (key !== 'because') look(value, `${where}.${key}`, seen);
+  };
+  for (const place of core.job.placesOf(job)) {
+    const situation = core.forecast.situationAt(job, place);
+    const sheet = situation && core.forecast.forecastAll(situation);
+    if (!sheet) continue;
+    const { activities, life, lasting, workload, format, tasks } = sheet;
+    look(
+      activities.map(({ figure, rate, more }) => ({ figure, rate, more })),
+      'activities',
+    );
+    look({ life, lasting, workload, format, tasks }, 'sheet');
+    for (const { probability } of activities)
+      if (probability !== null && !(probability >= 0 && probability <= 1))
+        fault(`a probability of ${probability}`);
+  }
+  if (!isDiagnosed || job.runs.length === 0) return;
+  const found = core.diagnosis.diagnose(job);
+  const sum = found?.causes?.reduce((a, { probability }) => a + probability, 0);
+  if (sum !== undefined && Math.abs(sum - 1) > 1e-6) fault(`causes sum to ${sum}`);
+}
+
+/** Kinds of faults, the most frequent first. */
+function told(found, most = 12) {
+  const kinds = new Map();
+  for (const fault of found) {
+    const kind = fault
+      .replace(/^[^:]*: /, '')
+      .replace(/\d[\d.,:]*/g, 'N')
+      .slice(0, 60);
+    kinds.set(kind, [...(kinds.get(kind) ?? []), fault]);
+  }
+  for (const [, list] of [...kinds].sort((a, b) => b[1].length - a[1].length).slice(0, most))
+    console.log(`${String(list.length).padStart(5)} × ${list[0].slice(0, 260)}`);
+}
+
+/** The house with one fault of old put back. */
+function withFault({ file, from, to }) {
+  const tree = mkdtempSync(join(tmpdir(), 'kymar-planted-'));
+  cpSync(join(root, 'core'), join(tree, 'core'), { recursive: true });
+  symlinkSync(join(root, 'node_modules'), join(tree, 'node_modules'));
+  const text = readFileSync(join(tree, file), 'utf8');
+  if (!text.includes(from)) throw new Error(`${file} no longer holds “${from}”: plant it anew.`);
+  writeFileSync(join(tree, file), text.replace(from, to));
+  return tree;
+}
+
+const doors = (tree) => rooms({ ...DOORS, oracles: 'fixtures/oracles.ts' }, tree);
+
+if (flag('--planted') > 0) {
+  let caught = 0;
+  for (const fault of PLANTED) {
+    const tree = withFault(fault);
+    const core = await doors(tree);
+    const make = maker(core, seed ?? 1);
+    const { found } = faultsOf(
+      core,
+      Array.from({ length: JOBS ?? 60 }, (_, n) => make(n)),
+      core.oracles,
+    );
+    rmSync(tree, { recursive: true, force: true });
+    if (found.length > 0) caught++;
+    console.log(
+      `${found.length > 0 ? 'caught' : 'NOT caught'}: ${fault.point}, ${fault.words} (${found.length}) ${found[0]?.slice(0, 200) ?? ''}`,
+    );
+  }
+  met(
+    caught === PLANTED.length,
+    `${caught} of ${PLANTED.length} faults of old, planted again one by one, are caught`,
+  );
+} else if (flag('--tree') > 0) {
+  // An older state: its jobs, its words, today's oracles.
+  const [core, { oracles }] = [
+    await rooms(
+      Object.fromEntries(Object.entries(DOORS).filter(([d]) => d !== 'statements')),
+      process.argv[flag('--tree') + 1],
+    ),
+    await rooms({ oracles: 'fixtures/oracles.ts' }),
+  ];
+  const make = maker(core, seed ?? 1);
+  const { found } = faultsOf(
+    core,
+    Array.from({ length: JOBS ?? 200 }, (_, n) => make(n)),
+    oracles,
+  );
+  console.log(`${found.length} faults that the oracles find there in ${JOBS ?? 200} jobs`);
+  told(found);
+} else {
+  const core = await doors(root);
+  const make = maker(core, seed ?? 1);
+  const count = JOBS ?? 2000;
+  const jobs = Array.from({ length: count }, (_, n) => make(n));
+  const { found, statements } = faultsOf(core, jobs, core.oracles);
+  told(found);
+  met(
+    found.length === 0,
+    `${found.length} differences and faults in ${statements} statements of ${count} jobs, their files, both copies of their handover`,
+  );
+  const typed = jobs.slice(0, 20).flatMap((job) => {
+    const { stdout } = spawnSync(
+      process.execPath,
+      [join(root, 'server', 'dist', 'kymar.js'), 'forecast', '--statements'],
+      { input: core.job.writeJob(job), encoding: 'utf8' },
+    );
+    return stdout === `${JSON.stringify(core.statements.statementsOf(job), null, 2)}\n` ? [] : [job.id];
+  });
+  met(typed.length === 0, `${typed.length} of 20 jobs differ on the command line`);
+  const pages = PAGES ?? 50;
+  if (pages > 0) {
+    const { faults, shown, bare } = await pagesOf(core, jobs.slice(0, pages));
+    told(faults);
+    met(
+      faults.length === 0,
+      `${faults.length} differences and faults on the pages of ${pages} jobs, ${shown} statements seen`,
+    );
+    told(bare, 40);
+    met(bare.length === 0, `${bare.length} texts with a digit that bear no id`);
+  }
+}

@@ -1,0 +1,3 @@
+export async function pagesOf() {
+  return { faults: [], shown: 0, bare: [] };
+}

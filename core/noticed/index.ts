@@ -1,1 +1,0 @@
-export { compareLoadTimes, type LoadDifference } from './felt';

@@ -1,0 +1,78 @@
+import type { Job } from '../job';
+import type { Spread } from '../stats';
+import { format, formatProbability, type Unit } from '../units';
+import type { Claim, Verdict } from '../verdict';
+import { measuredWords, naming, rangeWords, say, type Said, type Statement } from './statement';
+
+/** What runs of one kind came to, in time where they have one. */
+export function middleOf({ measured }: Claim): { value: Spread; unit: Unit } | null {
+  if (!measured) return null;
+  return measured.time ? { value: measured.time, unit: 's' } : { value: measured.rate!, unit: 'B/s' };
+}
+
+/** What runs of one kind measured. */
+export function measuredSaid(claim: Claim): Said<'middle' | 'range' | 'rate' | 'runs'> {
+  const found = middleOf(claim);
+  if (!found) return {};
+  const { value, unit } = found;
+  const isBound = value.low === 0 || !Number.isFinite(value.high);
+  return say('measured', claim.key, {
+    middle: measuredWords(value, unit),
+    range: isBound ? null : rangeWords(value, unit),
+    rate: claim.measured!.rate && format(claim.measured!.rate.expected, 'B/s'),
+    runs: String(claim.measured!.runs.length),
+  });
+}
+
+/** What it is held against: the forecast of the same runs, in the unit in which both are known. */
+export function heldSaid({ key, forecast, measured }: Claim): Said<'expected' | 'low' | 'high'> {
+  const figure = measured?.time && forecast?.time ? forecast.time : (forecast?.rate ?? forecast?.time);
+  if (!figure) return {};
+  return say('forecast', naming('held', key), {
+    expected: format(figure.expected, figure.unit),
+    low: format(figure.low, figure.unit),
+    high: format(figure.high, figure.unit),
+  });
+}
+
+/** What follows from it: against the forecast, the target, and what it takes today. */
+export const judgedSaid = ({
+  key,
+  right,
+  target,
+  today,
+  simulated,
+}: Claim): Said<'right' | 'why' | 'target' | 'because' | 'today'> =>
+  say('judged', key, {
+    right: `${simulated ? 'rehearsal: ' : ''}${right.answer === 'no forecast' ? 'nothing to hold it against' : right.answer}`,
+    why: right.words,
+    target: target?.answer ?? null,
+    because: target?.words ?? null,
+    today,
+  });
+
+/** What the whole job comes to. */
+export const verdictSaid = ({ answer, words, advice }: Verdict): Said<'answer' | 'words' | 'advice'> =>
+  say('judged', 'job', { answer, words, advice });
+
+const STATE = {
+  meets: 'Meets the targets',
+  'falls short': 'Falls short',
+  'not proven': 'Not proven yet',
+} as const;
+
+/** How a job stands, in a line: by what was measured, else by what was frozen. */
+export function standing(job: Job, found: Verdict | null, isBuilt: boolean): Statement {
+  const frozen = job.forecasts.at(-1);
+  const chances = frozen?.results.map((r) => r.probability).filter((p): p is number => p !== null) ?? [];
+  const words = () => {
+    if (found && found.claims.length > 0) return STATE[found.answer];
+    if (chances.length > 0) {
+      const least = formatProbability(Math.min(...chances));
+      return `Frozen forecast: targets met with ${least}${least.startsWith('over') ? '' : ' or more'}`;
+    }
+    if (frozen) return 'Forecast frozen';
+    return isBuilt ? 'Forecast not frozen yet' : 'Not forecast yet';
+  };
+  return say<'standing'>('judged', 'job', { standing: words() }).standing!;
+}

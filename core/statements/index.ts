@@ -1,0 +1,8 @@
+export { forecastSaid, briefSaid } from './activity';
+export { statementsOf } from './all';
+export { heldSaid, judgedSaid, measuredSaid, middleOf, standing, verdictSaid } from './claim';
+export { compareLoadTimes, type LoadDifference } from './felt';
+export { frozenFigure, frozenSaid } from './frozen';
+export { flowSaid, formatSaid, lifeSaid } from './place';
+export { protocolSaid, testSaid } from './planned';
+export { type Said, type Statement } from './statement';
