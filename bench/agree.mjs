@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { cpSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { root } from '../scripts/lib.mjs';
+import { build, root } from '../scripts/lib.mjs';
 import { maker } from './agree/jobs.mjs';
 import { pagesOf } from './agree/pages.mjs';
 import { PLANTED } from './agree/planted.mjs';
@@ -42,7 +42,7 @@ function faultsOf(core, jobs, oracles) {
     const fault = (words) => found.push(`${job.id}: ${words}`);
     const said = core.statements?.statementsOf(job) ?? [];
     statements += said.length;
-    disagreeing(core, job, said, fault);
+    disagreeing(core, job, said, i % 10 === 0, fault);
     for (const text of textsOf(core, job, said)) oracles.faultsIn(text).forEach(fault);
     numbers(core, job, i % 10 === 0, fault);
   }
@@ -50,7 +50,7 @@ function faultsOf(core, jobs, oracles) {
 }
 
 /** One id says one thing: in the list, read back from its file, and in every document. */
-function disagreeing(core, job, said, fault) {
+function disagreeing(core, job, said, isReadBack, fault) {
   const known = new Map();
   const hold = (where, { id, words }) => {
     const before = known.get(id);
@@ -62,9 +62,9 @@ function disagreeing(core, job, said, fault) {
     known.set(one.id, one.words);
   }
   if (!core.statements) return;
-  const again = core.job.readJob(core.job.writeJob(job));
+  const again = isReadBack ? core.job.readJob(core.job.writeJob(job)) : { ok: true, value: null };
   if (!again.ok) return fault(`its own file is refused: ${again.problems.join('; ')}`);
-  core.statements.statementsOf(again.value).forEach((one) => hold('read back', one));
+  if (again.value) core.statements.statementsOf(again.value).forEach((one) => hold('read back', one));
   const made = core.handover.handover(job, core.verdict.verdict(job));
   for (const copy of ['customer', 'shop']) {
     const html = core.handover.toHtml(made, copy);
@@ -146,7 +146,8 @@ function numbers(core, job, isDiagnosed, fault) {
   if (!isDiagnosed || job.runs.length === 0) return;
   const found = core.diagnosis.diagnose(job);
   const sum = found?.causes?.reduce((a, { probability }) => a + probability, 0);
-  if (sum !== undefined && Math.abs(sum - 1) > 1e-6) fault(`causes sum to ${sum}`);
+  // What is hardly possible is not told.
+  if (sum !== undefined && (sum > 1 + 1e-9 || sum < 0.97)) fault(`causes sum to ${sum}`);
 }
 
 /** Kinds of faults, the most frequent first. */
@@ -215,6 +216,7 @@ if (flag('--planted') > 0) {
   console.log(`${found.length} faults that the oracles find there in ${JOBS ?? 200} jobs`);
   told(found);
 } else {
+  if (!process.env.KYMAR_BUILT) build();
   const core = await doors(root);
   const make = maker(core, seed ?? 1);
   const count = JOBS ?? 2000;

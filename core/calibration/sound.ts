@@ -15,7 +15,6 @@ export interface Sound {
 
 /** One sigma of what the models leave out, as a share [memory]. */
 export const LESSON_SIGMA = 0.03;
-/** Sigmas from the middle to the end of a 95 % interval. */
 
 /** Whether a claim is sound enough to learn from. */
 export const isSound = ({ simulated, measured, right, doubts }: Claim): boolean =>

@@ -22,5 +22,5 @@ export function factWords({ value }: Fact, unit: Unit): string {
   if (value === null) return 'not known';
   if (!Array.isArray(value)) return format(value, unit);
   const [low, expected, high] = value.map((v) => format(v, unit));
-  return `${expected!} (${low!} to ${high!})`;
+  return low === high ? expected! : `${expected!} (${low!} to ${high!})`;
 }

@@ -1,5 +1,6 @@
 import { given, type Estimate } from '../evidence';
 import { type Run } from '../job';
+import { format, formatRange } from '../units';
 import { halfWidth, mean, outliers, runsUntil, Z95, type Spread } from '../stats';
 
 /** Scatter from run to run that a single run is assumed to have, one sigma as a share [memory]: only until it is repeated. */
@@ -139,6 +140,25 @@ function boundsOnly(runs: readonly Run[]): Measured {
     scattered: false,
     words: 'a bound only',
   };
+}
+
+/** Whether only a limit of it is known. */
+const isBound = ({ low, high }: Spread): boolean => low === 0 || !Number.isFinite(high);
+
+/** What was measured as people read it: a bound stays a bound. */
+export function measuredWords(value: Spread, unit: 's' | 'B/s'): string {
+  if (!isBound(value)) return format(value.expected, unit);
+  return value.low > 0 ? `over ${format(value.low, unit)}` : `under ${format(value.high, unit)}`;
+}
+
+/** The interval that it is known to within; null of a bound. */
+export const measuredRange = (value: Spread, unit: 's' | 'B/s'): string | null =>
+  isBound(value) ? null : formatRange(value, unit);
+
+/** Both, in a sentence. */
+export function measuredInterval(value: Spread, unit: 's' | 'B/s'): string {
+  const range = measuredRange(value, unit);
+  return `${measuredWords(value, unit)}${range ? ` (${range})` : ''}`;
 }
 
 /** A measured interval as an estimate that names its runs. */

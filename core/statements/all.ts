@@ -36,7 +36,7 @@ export function statementsOf(job: Job, shopRanges: OwnRanges = {}): Statement[] 
     ...places,
     ...job.forecasts.flatMap((frozen) => frozen.results.map((result) => frozenSaid(frozen, result))),
     ...found.claims.flatMap((claim) => [measuredSaid(claim), heldSaid(claim), judgedSaid(claim)]),
-    ...(found.claims.length > 0 ? [verdictSaid(found)] : []),
+    verdictSaid(found),
     ...protocol.tests.map(testSaid),
     ...(protocol.tests.length > 0 ? [protocolSaid(protocol)] : []),
     { standing: standing(job, found, isBuilt) },

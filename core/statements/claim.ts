@@ -1,11 +1,12 @@
 import type { Job } from '../job';
+import { measuredRange, measuredWords } from '../measure';
 import type { Spread } from '../stats';
-import { format, formatProbability, type Unit } from '../units';
+import { format, formatProbability } from '../units';
 import type { Claim, Verdict } from '../verdict';
-import { measuredWords, naming, rangeWords, say, type Said, type Statement } from './statement';
+import { naming, say, type Said, type Statement } from './statement';
 
 /** What runs of one kind came to, in time where they have one. */
-export function middleOf({ measured }: Claim): { value: Spread; unit: Unit } | null {
+export function middleOf({ measured }: Claim): { value: Spread; unit: 's' | 'B/s' } | null {
   if (!measured) return null;
   return measured.time ? { value: measured.time, unit: 's' } : { value: measured.rate!, unit: 'B/s' };
 }
@@ -15,11 +16,10 @@ export function measuredSaid(claim: Claim): Said<'middle' | 'range' | 'rate' | '
   const found = middleOf(claim);
   if (!found) return {};
   const { value, unit } = found;
-  const isBound = value.low === 0 || !Number.isFinite(value.high);
   return say('measured', claim.key, {
     middle: measuredWords(value, unit),
-    range: isBound ? null : rangeWords(value, unit),
-    rate: claim.measured!.rate && format(claim.measured!.rate.expected, 'B/s'),
+    range: measuredRange(value, unit),
+    rate: claim.measured!.rate && measuredWords(claim.measured!.rate, 'B/s'),
     runs: String(claim.measured!.runs.length),
   });
 }

@@ -49,9 +49,3 @@ export const rangeWords = (figure: Spread, unit: Unit): string =>
   isMargin(unit)
     ? `${format(figure.low, unit, 2)} to ${format(figure.high, unit, 2)}`
     : formatRange(figure, unit);
-
-/** What was measured: a bound stays a bound. */
-export const measuredWords = ({ low, expected, high }: Spread, unit: Unit): string => {
-  if (low > 0 && Number.isFinite(high)) return format(expected, unit);
-  return low > 0 ? `over ${format(low, unit)}` : `under ${format(high, unit)}`;
-};

@@ -58,7 +58,7 @@ export function format(value: number, unit: Unit, significant = 3): string {
       return timesWords(value, significant);
     case 'count':
     case 'IOPS':
-      return `${digits(value, Math.max(significant, Math.abs(value) >= 1000 ? 15 : 3))}${unit === 'count' ? '' : ' IOPS'}`;
+      return `${digits(value, Math.max(significant, 3))}${unit === 'count' ? '' : ' IOPS'}`;
   }
 }
 
@@ -89,18 +89,33 @@ function timesWords(perDay: number, significant: number): string {
   return `${digits(perDay * days, significant)} ${words}`;
 }
 
+/** Of a range. */
+interface Ends {
+  low: number;
+  high: number;
+}
+
 /**
  * A range as people read it: what rounds to the same is said once, its unit but once.
  * @example formatRange({ low: 412, high: 655 }, 's') // '6 min 52 s to 10 min 55 s'
  */
-export function formatRange({ low, high }: { low: number; high: number }, unit: Unit): string {
-  const [from, to] = [format(low, unit), format(high, unit)];
+export function formatRange({ low, high }: Ends, unit: Unit, significant = 3): string {
+  const [from, to] = [format(low, unit, significant), format(high, unit, significant)];
   if (from === to) return from;
   const [number, unitOf] = [/^[\d.,]+/.exec(from)?.[0], from.replace(/^[\d.,]+/, '')];
   return number && to.endsWith(unitOf) && /^[\d.,]+$/.test(to.slice(0, to.length - unitOf.length))
     ? `${number} to ${to}`
     : `${from} to ${to}`;
 }
+
+/**
+ * A range as it stands behind its figure, in brackets; nothing where both ends read the same.
+ * @example rangeBehind({ low: 59, high: 61 }, '°C', 2) // ' (59 to 61 °C)'
+ */
+export const rangeBehind = (range: Ends, unit: Unit, significant = 3): string =>
+  format(range.low, unit, significant) === format(range.high, unit, significant)
+    ? ''
+    : ` (${formatRange(range, unit, significant)})`;
 
 /** With the largest prefix that leaves a whole part; endurance is told in TB far beyond a thousand, so P starts at ten. */
 function scaled(value: number, unit: string, significant: number): string {

@@ -4,7 +4,7 @@ export { readNumber } from './number';
 export { parseQuantity, UNIT_OF, type Dimension } from './quantity';
 export { askedOf, type AskedColumn, type Holds } from './column';
 export { askedFor, asks, wordsOf, type WithWords, type AskedWords } from './asked';
-export { duration, format, formatRange } from './format';
+export { duration, format, formatRange, rangeBehind } from './format';
 export { nominalSectors, binary, shownCapacity, mbrLimit } from './capacity';
 export { DECIMAL, BINARY } from './prefix';
 export { timeAfter, timesAfter } from './after';

@@ -27,8 +27,8 @@ import {
 } from '../job';
 import { besideToday, situationOf, pathOf } from '../forecast';
 import type { Case, Situation, Transfer, TransferForecast } from '../forecast';
-import { measuredOf, readingBounds, type Measured } from '../measure';
-import { format } from '../units';
+import { measuredInterval, measuredOf, readingBounds, type Measured } from '../measure';
+import { format, formatRange } from '../units';
 
 /** Was the forecast right? */
 export interface Right {
@@ -541,9 +541,8 @@ export function heldAgainst(measured: Spread, forecast: Spread | null, unit: 'B/
     };
   const by = measured.expected / forecast.expected - 1;
   const said =
-    `measured ${format(measured.expected, unit)} (${format(measured.low, unit)} to ` +
-    `${format(measured.high, unit)}), forecast ${format(forecast.expected, unit)} ` +
-    `(${format(forecast.low, unit)} to ${format(forecast.high, unit)})`;
+    `measured ${measuredInterval(measured, unit)}, forecast ${format(forecast.expected, unit)} ` +
+    `(${formatRange(forecast, unit)})`;
   const share = format(Math.abs(by), '%', 2);
   const told = tolerated(forecast);
   const [below, above] = [measured.high < told.low, measured.low > told.high];
@@ -589,7 +588,8 @@ function targetAnswer(
   if (size?.share === 'less') return open(size.words);
   const { low, expected, high } = measured.time;
   const flush = later > 0 ? `, all written about ${format(later, 's', 2)} after the bar was full` : '';
-  const said = `${format(expected + later, 's')} (${format(low + later, 's')} to ${format(high + later, 's')})${flush}`;
+  const whole = { low: low && low + later, expected: expected + later, high: high + later };
+  const said = `${measuredInterval(whole, 's')}${flush}`;
   // The target is that all is written: a bar that was full before it is not enough.
   if (high + later <= target) return { answer: 'yes', words: `Target ${within}, took ${said}.` };
   if (low + later > target)

@@ -2,12 +2,9 @@ import { Box, Button, Typography } from '@mui/material';
 import { useMemo } from 'react';
 import { learnedFrom, withLearned, type Learned } from '@kymar/core/measure';
 import { deviceName, type Job } from '@kymar/core/job';
-import { format } from '@kymar/core/units';
+import { format, rangeBehind } from '@kymar/core/units';
 import { changeJob } from '../state/jobs';
 import { Panel } from '../ui/panel';
-
-const range = ({ low, high }: { low: number; high: number }, unit: 's' | 'B' | 'B/s') =>
-  `${format(low, unit)} to ${format(high, unit)}`;
 
 /** What the runs teach of the machine or the drive, and where it goes when it is taken over. */
 function words(job: Job, learned: Learned): { text: string; into: string } {
@@ -17,7 +14,7 @@ function words(job: Job, learned: Learned): { text: string; into: string } {
     const { perFile } = learned.fit;
     const doing = learned.direction === 'write' ? 'writing' : 'reading';
     return {
-      text: `Each file costs ${name} ${format(perFile.expected, 's')} when ${doing} (${range(perFile, 's')}), whichever drive it is.`,
+      text: `Each file costs ${name} ${format(perFile.expected, 's')} when ${doing}${rangeBehind(perFile, 's')}, whichever drive it is.`,
       into: name,
     };
   }
@@ -25,8 +22,8 @@ function words(job: Job, learned: Learned): { text: string; into: string } {
   const { cache, slow } = learned.fit;
   return {
     text:
-      `The cache of ${name} took ${format(cache.expected, 'B')} (${range(cache, 'B')}); ` +
-      `past it, it writes ${format(slow.expected, 'B/s')} (${range(slow, 'B/s')}).`,
+      `The cache of ${name} took ${format(cache.expected, 'B')}${rangeBehind(cache, 'B')}; ` +
+      `past it, it writes ${format(slow.expected, 'B/s')}${rangeBehind(slow, 'B/s')}.`,
     into: name,
   };
 }

@@ -3,7 +3,7 @@ import { Suspense, useState } from 'react';
 import { mustNotStall, traitsOf, type Activity } from '@kymar/core/job';
 import type { Placed } from '../state/placed';
 import { nameOf, type Drive } from '@kymar/core/catalog/parts';
-import { format, formatProbability } from '@kymar/core/units';
+import { formatProbability, formatRange } from '@kymar/core/units';
 import { useAnswer } from '../state/gate';
 import { useShop } from '../state/shop';
 import { useSituation } from '../state/situation';
@@ -71,9 +71,7 @@ export function Compare({ at, activity }: { at: Placed; activity: Activity }) {
               columns={({ left, right }) => [
                 left('Drive', ({ name }) => name, { fontWeight: 600 }),
                 right('Expected', ({ figure }) => (figure ? <Figure of={figure} /> : 'does not go in')),
-                right('90 % range', ({ figure }) =>
-                  figure ? `${format(figure.low, figure.unit)} to ${format(figure.high, figure.unit)}` : '',
-                ),
+                right('90 % range', ({ figure }) => (figure ? formatRange(figure, figure.unit) : '')),
                 right(
                   mustNotStall(activity) ? 'No stall' : activity.target === null ? '' : 'Target met',
                   ({ probability }) => (probability === null ? '' : formatProbability(probability)),

@@ -5,7 +5,7 @@ import type { ActivitySheet, Change, CourseSheet, ProfilePoint } from '@kymar/co
 import type { Move } from '@kymar/core/job';
 import type { Placed } from '../state/placed';
 import type { Cause } from '@kymar/core/models';
-import { format, numeral } from '@kymar/core/units';
+import { format, formatRange, numeral, rangeBehind } from '@kymar/core/units';
 import { useForecast } from '../state/forecast';
 import { useSituation } from '../state/situation';
 import { Figure } from '../ui/figure';
@@ -114,7 +114,7 @@ export function CoursePanel({ at, of }: { at: Placed; of: ActivitySheet & { cour
             The drive gets <Figure of={course.hottest}>
               {format(course.hottest.expected, '°C', 2)}
             </Figure>{' '}
-            warm ({format(course.hottest.low, '°C', 2)} to {format(course.hottest.high, '°C', 2)})
+            warm{rangeBehind(course.hottest, '°C', 2)}
             {course.energy && (
               <>
                 {' '}
@@ -156,7 +156,8 @@ export function CoursePanel({ at, of }: { at: Placed; of: ActivitySheet & { cour
           {trying ? (
             <>
               <Typography variant="body2" sx={{ fontWeight: 640 }}>
-                {format(figure.expected, 's')} ({format(figure.low, 's')} to {format(figure.high, 's')})
+                {format(figure.expected, 's')}
+                {rangeBehind(figure, 's')}
               </Typography>
               <Button
                 size="small"
@@ -331,7 +332,7 @@ export function Drivers({ course }: { course: CourseSheet }) {
                 </Box>
                 <Typography variant="caption" color="textSecondary" component="div" sx={{ lineHeight: 1.3 }}>
                   {input
-                    ? `${points.map((p) => p.is).join(' to ')}: ${points.map((p) => format(p.seconds, 's')).join(' to ')}`
+                    ? `${points.map((p) => p.is).join(' to ')}: ${formatRange({ low: points[0]!.seconds, high: points.at(-1)!.seconds }, 's')}`
                     : points.map((p) => `${p.is}: ${format(p.seconds, 's')}`).join(', ')}
                 </Typography>
               </li>

@@ -5,7 +5,7 @@ import type { Life } from '@kymar/core/models';
 import { isLife, type DaysForecast, type JobSheet } from '@kymar/core/forecast';
 import { formatSaid, lifeSaid } from '@kymar/core/statements';
 import type { Placed } from '../state/placed';
-import { calendarMonth, format, formatRange, numeral, YEAR_DAYS } from '@kymar/core/units';
+import { calendarMonth, format, formatRange, numeral, rangeBehind, YEAR_DAYS } from '@kymar/core/units';
 import { useAnswer } from '../state/gate';
 import { useSituation } from '../state/situation';
 import { ArrayFacts } from '../ui/array';
@@ -26,7 +26,7 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
       {workload && (
         <Typography variant="body2" sx={{ color: workload.high > 1 ? 'error.main' : undefined }}>
           Reading and writing use <Figure of={workload} said={said.workload} /> of the disk’s yearly workload
-          rating ({format(workload.low, '%', 2)} to {format(workload.high, '%', 2)})
+          rating{rangeBehind(workload, '%', 2)}
           {workload.high > 1 ? ': more than it is rated for' : ''}.
         </Typography>
       )}
@@ -47,13 +47,14 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
       )}
       {isLife(life) && life.byCells && (
         <Typography variant="body2" color="textSecondary" sx={{ mt: 0.75 }}>
-          From new, by the cells’ cycles: <Figure of={life.byCells} /> ({formatRange(life.byCells, 'years')}).
+          From new, by the cells’ cycles: <Figure of={life.byCells} />
+          {rangeBehind(life.byCells, 'years')}.
         </Typography>
       )}
       {isLife(life) && life.byCounters?.left && life.byCounters.rate && (
         <Typography variant="body2" sx={{ mt: 0.75 }}>
           By its own counter it has taken <Figure of={life.byCounters.rate} />:{' '}
-          <Figure of={life.byCounters.left} /> left ({formatRange(life.byCounters.left, 'years')})
+          <Figure of={life.byCounters.left} /> left{rangeBehind(life.byCounters.left, 'years')}
           {life.byCounters.runsOut ? until(life.byCounters.runsOut) : ''}.
         </Typography>
       )}
@@ -78,7 +79,7 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
         <Typography variant="body2" sx={{ mt: 0.75 }}>
           {at.pass?.ended ? 'The full format took' : 'A full format takes about'}{' '}
           <Figure of={whole} said={formatSaid(at.place, forecast).takes} />
-          {at.pass?.ended ? '.' : ` (${formatRange(whole, 's')}); its progress can be followed in Set-up.`}
+          {at.pass?.ended ? '.' : `${rangeBehind(whole, 's')}; its progress can be followed in Set-up.`}
         </Typography>
       )}
       {array && <ArrayFacts array={array} />}

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { holdsOf, type Situation } from '@kymar/core/forecast';
 import { middle, recordersFor, type Estimate } from '@kymar/core/evidence';
 import { isKept, type Fitting } from '@kymar/core/job';
-import { format, moment, timeAfter, timesAfter } from '@kymar/core/units';
+import { format, moment, rangeBehind, timeAfter, timesAfter } from '@kymar/core/units';
 import type { Placed } from '../state/placed';
 import { useAnswer } from '../state/gate';
 import { QuantityField } from '../ui/field';
@@ -92,8 +92,9 @@ export function Contents({
           <Typography variant="body2" role="status">
             {format(bytes!, 'B')}
             {verify ? ', read back and compared,' : ''} {seconds === null ? 'take' : 'were to take'}{' '}
-            <Figure of={() => time}>{format(time.expected, 's')}</Figure> ({format(time.low, 's')} to{' '}
-            {format(time.high, 's')}){seconds === null ? '' : `; it took ${format(seconds, 's')}`}.{' '}
+            <Figure of={() => time}>{format(time.expected, 's')}</Figure>
+            {rangeBehind(time, 's')}
+            {seconds === null ? '' : `; it took ${format(seconds, 's')}`}.{' '}
             {seconds === null && (
               <>
                 {going ? 'Done' : 'Started now it is done'} <b>{timeAfter(begin, time.expected)}</b> (

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { endOfPass, formatOn, readCheckpoint, pathOf, type Situation } from '@kymar/core/forecast';
 import { formatSaid } from '@kymar/core/statements';
 import type { Fitting, FormatPass } from '@kymar/core/job';
-import { format, moment, timeAfter, timesAfter } from '@kymar/core/units';
+import { format, moment, rangeBehind, timeAfter, timesAfter } from '@kymar/core/units';
 import type { Placed } from '../state/placed';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
@@ -38,9 +38,9 @@ export function FormatTracker({
       <Panel title="Full format">
         <Typography variant="body2" sx={{ mb: 1 }}>
           A full pass takes{' '}
-          <Figure of={() => expected} said={formatSaid(at.place, { format: expected }).takes} /> (
-          {format(expected.low, 's')} to {format(expected.high, 's')}). Started now it is done{' '}
-          <b>{timeAfter(now, expected.expected)}</b> ({timesAfter(now, expected.low, expected.high)}).
+          <Figure of={() => expected} said={formatSaid(at.place, { format: expected }).takes} />
+          {rangeBehind(expected, 's')}. Started now it is done <b>{timeAfter(now, expected.expected)}</b> (
+          {timesAfter(now, expected.low, expected.high)}).
         </Typography>
         <Button variant="outlined" onClick={start}>
           It starts now

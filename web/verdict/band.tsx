@@ -1,7 +1,8 @@
 import { Box } from '@mui/material';
 import { type Spread } from '@kymar/core/stats';
 import { briefSaid, heldSaid, measuredSaid } from '@kymar/core/statements';
-import { format, type Unit } from '@kymar/core/units';
+import { measuredInterval } from '@kymar/core/measure';
+import { format, formatRange } from '@kymar/core/units';
 import type { Claim } from '@kymar/core/verdict';
 import { Told } from '../ui/told';
 
@@ -20,7 +21,7 @@ export function Band({
   forecast: Spread | null;
   measured: Spread;
   target: number | null;
-  unit: Unit;
+  unit: 's' | 'B/s';
 }) {
   const [came, held] = [measuredSaid(claim), heldSaid(claim)];
   const values = [
@@ -50,8 +51,8 @@ export function Band({
   const isLate = target !== null && measured.expected >= target;
   const isClose = target !== null && Math.abs(share(measured.expected) - share(target)) < EDGE;
   const words =
-    `${forecast ? `forecast ${format(forecast.low, unit)} to ${format(forecast.high, unit)}, ` : ''}measured ` +
-    `${format(measured.low, unit)} to ${format(measured.high, unit)}${target === null ? '' : `, target ${format(target, unit)}`}`;
+    `${forecast ? `forecast ${formatRange(forecast, unit)}, ` : ''}measured ` +
+    `${measuredInterval(measured, unit)}${target === null ? '' : `, target ${format(target, unit)}`}`;
   return (
     <Box
       role="img"

@@ -1,13 +1,10 @@
 import { Box, TableContainer, Typography } from '@mui/material';
 import type { Diagnosis, CauseSays } from '@kymar/core/diagnosis';
-import { format } from '@kymar/core/units';
+import { format, formatRange } from '@kymar/core/units';
 import { unbroken } from '../../ui/figure';
 import { useNarrow } from '../../ui/narrow';
 import { Cells } from '../../ui/cells';
 import { seenWords } from './words';
-
-const range = ({ low, high }: { low: number; high: number }): string =>
-  unbroken(`${format(low, 's', 2)} to ${format(high, 's', 2)}`);
 
 /** Each measurement, and what the likeliest causes say it should have been: what speaks against a cause is marked. */
 export function AgainstTable({ found }: { found: Diagnosis }) {
@@ -40,7 +37,11 @@ export function AgainstTable({ found }: { found: Diagnosis }) {
 }
 
 function Cell({ said: { seconds, seen, fits } }: { said: CauseSays }) {
-  const words = seconds ? range(seconds) : seen === null ? 'nothing flows' : unbroken(seenWords(seen));
+  const words = seconds
+    ? unbroken(formatRange(seconds, 's', 2))
+    : seen === null
+      ? 'nothing flows'
+      : unbroken(seenWords(seen));
   if (fits) return words;
   return (
     <Box component="span" sx={{ color: 'error.main' }}>

@@ -2,7 +2,7 @@ import { Box, Button, Typography } from '@mui/material';
 import { Link, useNavigate } from 'react-router';
 import { LOOKS, type Diagnosis, type NextTest } from '@kymar/core/diagnosis';
 import type { Job } from '@kymar/core/job';
-import { format, formatProbability } from '@kymar/core/units';
+import { format, formatProbability, rangeBehind } from '@kymar/core/units';
 import { changeJob } from '../../state/jobs';
 import { unbroken } from '../../ui/figure';
 import { Listing } from './listing';
@@ -51,9 +51,7 @@ export function Next({ job, found }: { job: Job; found: Diagnosis }) {
           <li key={id}>
             {title(id)}:{' '}
             {unbroken(
-              seconds
-                ? `${format(seconds.expected, 's')} (${format(seconds.low, 's')} to ${format(seconds.high, 's')})`
-                : seenWords(seen!),
+              seconds ? `${format(seconds.expected, 's')}${rangeBehind(seconds, 's')}` : seenWords(seen!),
             )}
           </li>
         ))}
