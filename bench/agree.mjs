@@ -6,6 +6,7 @@ import { build, root } from '../scripts/lib.mjs';
 import { maker } from './agree/jobs.mjs';
 import { pagesOf } from './agree/pages.mjs';
 import { PLANTED } from './agree/planted.mjs';
+import { RULES } from './agree/rules.mjs';
 import { rooms } from './rooms.mjs';
 
 /**
@@ -26,6 +27,7 @@ const DOORS = {
   forecast: 'forecast',
   handover: 'handover',
   job: 'job',
+  measure: 'measure',
   statements: 'statements',
   stats: 'stats',
   stock: 'catalog/stock',
@@ -43,8 +45,10 @@ function faultsOf(core, jobs, oracles) {
     const said = core.statements?.statementsOf(job) ?? [];
     statements += said.length;
     disagreeing(core, job, said, i % 10 === 0, fault);
-    for (const text of textsOf(core, job, said)) oracles.faultsIn(text).forEach(fault);
-    numbers(core, job, i % 10 === 0, fault);
+    const of = lookedAt(core, job, i % 10 === 0);
+    for (const text of textsOf(core, of, said)) oracles.faultsIn(text).forEach(fault);
+    numbers(of, fault);
+    for (const [name, rule] of Object.entries(RULES)) rule(of, (words) => fault(`${name}: ${words}`), core);
   }
   return { found, statements };
 }
@@ -95,29 +99,58 @@ function firstOff(a, b) {
   return `“${a.slice(Math.max(0, i - 30), i + 30)}” and “${b.slice(Math.max(0, i - 30), i + 30)}”`;
 }
 
-/** Every text that a person reads of a job. */
-function textsOf(core, job, said) {
-  const { handover, toMarkdown } = core.handover;
-  const made = handover(job, core.verdict.verdict(job));
-  const places = core.job.placesOf(job).flatMap((place) => core.forecast.situationAt(job, place) ?? []);
-  return [
-    ...said.map(({ words }) => words),
-    toMarkdown(made, 'shop'),
-    ...places.flatMap((s) =>
-      core.fitting.checklist(s).map(({ title, how, caution }) => [title, how, caution ?? ''].join('\n')),
-    ),
-    ...places.flatMap((s) =>
-      ['read', 'write'].flatMap((d) =>
-        core.fit
-          .findings(core.forecast.settingOf(s, d))
-          .map(({ title, reason, fix }) => [title, reason, fix ?? ''].join('\n')),
-      ),
-    ),
-  ];
+/** A job with all that is made of it. @param isDiagnosed its causes too, which take longest */
+function lookedAt(core, job, isDiagnosed) {
+  const found = core.verdict.verdict(job);
+  const rooms = core.job.placesOf(job).flatMap((place) => {
+    const situation = core.forecast.situationAt(job, place);
+    return situation
+      ? [
+          {
+            place,
+            situation,
+            path: core.forecast.pathOf(situation),
+            sheet: core.forecast.forecastAll(situation),
+          },
+        ]
+      : [];
+  });
+  const trouble = {
+    blocked: rooms.some(({ path }) => path.blocked.length > 0),
+    unmet: found.answer === 'falls short',
+    short: found.claims.some((c) => c.right.answer === 'short' && !c.simulated),
+  };
+  return {
+    job,
+    found,
+    rooms,
+    protocol: core.measure.protocolOf(job),
+    stages: core.job.stages(job, trouble),
+    diagnosis: isDiagnosed && job.runs.length > 0 ? core.diagnosis.diagnose(job) : null,
+    text: core.handover.toMarkdown(core.handover.handover(job, found), 'shop'),
+  };
 }
 
+/** Every text that a person reads of a job. */
+const textsOf = (core, { rooms, text }, said) => [
+  ...said.map(({ words }) => words),
+  text,
+  ...rooms.flatMap(({ situation }) =>
+    core.fitting
+      .checklist(situation)
+      .map(({ title, how, caution }) => [title, how, caution ?? ''].join('\n')),
+  ),
+  ...rooms.flatMap(({ situation }) =>
+    ['read', 'write'].flatMap((d) =>
+      core.fit
+        .findings(core.forecast.settingOf(situation, d))
+        .map(({ title, reason, fix }) => [title, reason, fix ?? ''].join('\n')),
+    ),
+  ),
+];
+
 /** What holds of figures, whatever they are of. */
-function numbers(core, job, isDiagnosed, fault) {
+function numbers({ rooms, diagnosis }, fault) {
   const look = (at, where, seen = new Set()) => {
     if (typeof at !== 'object' || at === null || seen.has(at) || ArrayBuffer.isView(at)) return;
     seen.add(at);
@@ -129,9 +162,7 @@ function numbers(core, job, isDiagnosed, fault) {
     for (const [key, value] of Object.entries(at))
       if (key !== 'because') look(value, `${where}.${key}`, seen);
   };
-  for (const place of core.job.placesOf(job)) {
-    const situation = core.forecast.situationAt(job, place);
-    const sheet = situation && core.forecast.forecastAll(situation);
+  for (const { sheet } of rooms) {
     if (!sheet) continue;
     const { activities, life, lasting, workload, format, tasks } = sheet;
     look(
@@ -143,9 +174,7 @@ function numbers(core, job, isDiagnosed, fault) {
       if (probability !== null && !(probability >= 0 && probability <= 1))
         fault(`a probability of ${probability}`);
   }
-  if (!isDiagnosed || job.runs.length === 0) return;
-  const found = core.diagnosis.diagnose(job);
-  const sum = found?.causes?.reduce((a, { probability }) => a + probability, 0);
+  const sum = diagnosis?.causes?.reduce((a, { probability }) => a + probability, 0);
   // What is hardly possible is not told.
   if (sum !== undefined && (sum > 1 + 1e-9 || sum < 0.97)) fault(`causes sum to ${sum}`);
 }
@@ -168,7 +197,16 @@ function told(found, most = 12) {
 function withFault({ file, from, to }) {
   const tree = mkdtempSync(join(tmpdir(), 'kymar-planted-'));
   cpSync(join(root, 'core'), join(tree, 'core'), { recursive: true });
-  symlinkSync(join(root, 'node_modules'), join(tree, 'node_modules'));
+  for (const name of [
+    'node_modules',
+    'tsconfig.base.json',
+    'tsconfig.json',
+    'package.json',
+    'server',
+    'web',
+    'e2e',
+  ])
+    symlinkSync(join(root, name), join(tree, name));
   const text = readFileSync(join(tree, file), 'utf8');
   if (!text.includes(from)) throw new Error(`${file} no longer holds “${from}”: plant it anew.`);
   writeFileSync(join(tree, file), text.replace(from, to));

@@ -69,7 +69,6 @@ export function maker(core, seed) {
     const pick = (list) => list[Math.floor(uniform() * list.length)];
     const whole = (low, high) => Math.floor(between(low, high + 1));
     const digits = (x, k = 3) => Number(x.toPrecision(k));
-    const perhaps = (p, value) => (chance(p) ? fact(value) : unknown);
     /** A figure as people give one: exact, a range, or not at all. */
     const given = (x) => {
       const value = digits(x);
@@ -128,7 +127,7 @@ export function maker(core, seed) {
 
     const common = (id, name) => ({
       id,
-      name,
+      name: `${name}, ${id}`,
       perDay: chance(0.15) ? fact(0) : fact(digits(log(0.03, 12), 2)),
       target: null,
       ...(chance(0.25) ? { today: digits(log(1, 6000)) } : {}),
@@ -275,6 +274,32 @@ export function maker(core, seed) {
       }
     }
     made = { ...made, runs };
+    if (out > 1.5 && runs.length > 1 && chance(0.5)) {
+      // A cause was found and put right: what was measured before is set aside, and measured anew.
+      const at = day(4);
+      const since = runs
+        .filter((r) => r.measure.kind === 'timed' && !r.conditions.look)
+        .map((r, k) => ({
+          ...r,
+          id: `${r.id}-since`,
+          at: minutes(at, 20 + 20 * k),
+          samples: [],
+          measure: { ...r.measure, seconds: digits(r.measure.seconds / out, 4) },
+        }));
+      made = {
+        ...made,
+        runs: [...runs.map((r) => ({ ...r, excluded: { at, reason: 'Put right since' } })), ...since],
+        found: [
+          {
+            cause: 'lead',
+            title: 'The cable was an older one',
+            fix: 'It was changed.',
+            probability: 0.93,
+            at,
+          },
+        ],
+      };
+    }
     if (made.forecasts.length > 0 && chance(0.2) && made.activities.length > 1) {
       try {
         made = { ...made, forecasts: [...made.forecasts, freeze(made, 'frozen-2', day(5))] };
@@ -311,6 +336,7 @@ export function maker(core, seed) {
         };
       }
       if (chance(0.3)) fitting.bought = day(-20).slice(0, 10);
+      if (chance(0.3)) fitting.complete = day(3);
       return [fitting];
     });
     if (fittings.length > 0) made = { ...made, fittings };

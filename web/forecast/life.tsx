@@ -5,7 +5,7 @@ import type { Life } from '@kymar/core/models';
 import { isLife, type DaysForecast, type JobSheet } from '@kymar/core/forecast';
 import { formatSaid, lifeSaid } from '@kymar/core/statements';
 import type { Placed } from '../state/placed';
-import { calendarMonth, format, formatRange, numeral, rangeBehind, YEAR_DAYS } from '@kymar/core/units';
+import { calendarMonth, counted, format, formatRange, rangeBehind, YEAR_DAYS } from '@kymar/core/units';
 import { useAnswer } from '../state/gate';
 import { useSituation } from '../state/situation';
 import { ArrayFacts } from '../ui/array';
@@ -263,10 +263,10 @@ function fullWords({ ends: { full, fullIfAdding } }: DaysForecast, fill: number,
 
 /** A range of dates in words; what lies beyond the years looked at is said to. */
 function when({ low, expected, high }: Spread, years: number): string {
-  const at = (v: number) =>
-    v < 1 / 12 ? `${numeral(Math.ceil(v * YEAR_DAYS), 0)} days` : format(v, 'years', 2);
+  const at = (v: number) => (v < 1 / 12 ? counted(Math.ceil(v * YEAR_DAYS), 'day') : format(v, 'years', 2));
   if (!Number.isFinite(expected)) return `after ${at(low)} at the earliest, more likely not within ${years}`;
   if (expected === 0)
     return high === 0 ? 'from the first day on' : 'more likely than not from the first day on';
-  return `after about ${at(expected)} (${at(low)} to ${Number.isFinite(high) ? at(high) : `beyond ${years}`})`;
+  const [from, to] = [at(low), Number.isFinite(high) ? at(high) : `beyond ${years}`];
+  return `after about ${at(expected)}${from === to ? '' : ` (${from} to ${to})`}`;
 }
