@@ -158,9 +158,10 @@ export const RULES = {
         if (!near(path.flow[d].expected, least))
           fault(`flow ${path.flow[d].expected}, the slowest row ${least}`);
         const narrow = path.segments.filter((s) => core.assembly.isNarrow(s, path.bottleneck[d]));
-        const isLeast = (s) =>
-          path.constraints.some((c) => s.constraints.includes(c.id) && near(c.rate[d].expected, least));
-        if (!narrow.some(isLeast))
+        // Of a link whoever holds it down may stand there.
+        const slowest = path.constraints.filter((c) => near(c.rate[d].expected, least));
+        const isThere = (s) => slowest.some((c) => c.link || s.constraints.includes(c.id));
+        if (!narrow.some(isThere))
           fault(`the narrowest is told at ${narrow.map((s) => s.id).join()}, where more passes`);
       }
   },

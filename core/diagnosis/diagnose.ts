@@ -1,6 +1,6 @@
 import type { OwnRanges } from '../catalog/assumptions';
 import type { Job } from '../job';
-import { evidenceOf, logsUnder, type Evidence } from './evidence';
+import { evidenceOf, isTimed, logsUnder, type Evidence } from './evidence';
 import type { Hypothesis } from './hypothesis';
 import { seenOf } from './seen';
 import { nextTests, type NextTest } from './next';
@@ -92,7 +92,7 @@ export function diagnose(
 
 /** What the measurement furthest off lost, in its own time: its forecast says what is to be had. */
 function gainOf(evidence: readonly Evidence[]): Diagnosis['gain'] {
-  const [worst] = evidence.filter(({ time, look }) => time !== null && !look);
+  const [worst] = evidence.filter(isTimed);
   if (!worst?.time) return null;
   const healthy = worst.expected ?? middleOf(worst);
   return healthy === null ? null : { title: worst.title, took: Math.exp(worst.time.log), healthy };
@@ -105,7 +105,7 @@ function middleOf({ of, toBar }: Evidence): number | null {
 }
 
 function activityOf(job: Job, evidence: readonly Evidence[]): string | null {
-  const [worst] = evidence.filter(({ time, look }) => time !== null && !look);
+  const [worst] = evidence.filter(isTimed);
   return job.activities.find(({ id }) => id === worst?.of.activity.id)?.id ?? null;
 }
 

@@ -1,8 +1,8 @@
-import { barePathFor, eachTime, forecast, type Case } from '../forecast';
+import { barePathFor, eachTime, forecast, type Case, type DrawnTime } from '../forecast';
 import { isMove, type Job, type Sample } from '../job';
-import { quantile, SAMPLES, SEED } from '../stats';
-import { inLogs, measuredOf, timeOf } from '../measure';
-import { caseMeasured, MODEL_SIGMA, verdict, type Claim } from '../verdict';
+import { mean, quantile, SAMPLES, SEED } from '../stats';
+import { inLogs, measuredOf, timeOf, type Measured } from '../measure';
+import { caseMeasured, MODEL_SIGMA, verdict, type Claim, type MeasuredCase } from '../verdict';
 import type { Hypothesis } from './hypothesis';
 import { lookedAt, lookKey, type Look } from './look';
 import { LOOKS } from './looks';
@@ -16,7 +16,7 @@ export interface Evidence {
   toBar: boolean;
   /** Under which other circumstances; absent: as it is built. */
   look?: Look | undefined;
-  /** Logarithm of the s it took, and one sigma of it; null of what was only seen. */
+  /** Logarithm of the s it took, or of the °C it got where its case asks for that, and one sigma of it; null of what was only seen. */
   time: { log: number; sigma: number } | null;
   /** What was seen; null of what was timed. */
   seen: string | null;
@@ -28,6 +28,9 @@ export interface Evidence {
   samples: readonly Sample[];
 }
 
+/** Whether it is a time as it is built: what a cause is looked for of. */
+export const isTimed = ({ time, look, of }: Evidence): boolean => time !== null && !look && !of.asksHottest;
+
 /** Only each so many-th draw of a forecast: a cause is told from another by more than that smooths. */
 export const EVERY = 5;
 export const DRAWS = SAMPLES / EVERY;
@@ -35,7 +38,7 @@ export const DRAWS = SAMPLES / EVERY;
 export const COARSE = 4;
 
 /**
- * Logarithms of the s that a case takes in each draw; draws of the same number are of the same unit, whatever is asked of it.
+ * Logarithms of the s that a case takes in each draw, or of the °C that it gets where that is asked of it; draws of the same number are of the same unit, whatever is asked of it.
  * @param seed of the draws: with another one they are of other units
  * @param coarse the same of fewer draws, where they are worked out already
  * @returns null where nothing flows
@@ -53,11 +56,12 @@ export function logsOf(
   const logs = new Float64Array(SAMPLES / every);
   const step = coarse && logs.length / coarse.length;
   coarse?.forEach((log, i) => (logs[i * step!] = log));
-  const flows = eachTime(
-    of,
-    ({ bar, safe }, i) => (logs[i / every] = Math.log(Math.max(1e-6, toBar ? bar : safe))),
-    { every, seed, known: step && step * every },
-  );
+  const asked = ({ bar, safe, hottest }: DrawnTime) => (of.asksHottest ? hottest : toBar ? bar : safe);
+  const flows = eachTime(of, (drawn, i) => (logs[i / every] = Math.log(Math.max(1e-6, asked(drawn)))), {
+    every,
+    seed,
+    known: step && step * every,
+  });
   if (flows) return logs;
   const { figure } = forecast(of);
   return logs.map((_, i) => Math.log(quantile(figure, (i + 0.5) / logs.length)));
@@ -113,6 +117,24 @@ function newest(claims: readonly Claim[]): Claim[] {
   );
 }
 
+/** One sigma of what a drive says of its own warmth, °C, and of what the model of its heat leaves out [memory]. */
+const [READ_WARM, MODEL_WARM] = [3, 0.08];
+
+/** How hot a drive got in these runs, where that was read; nothing of a drive whose heat nobody models. */
+function warmthOf(title: string, { of }: MeasuredCase, { runs }: Measured): Evidence[] {
+  const read = runs.flatMap(({ conditions: { hottest } }) => hottest ?? []);
+  if (read.length === 0 || of.build.drive.media !== 'flash') return [];
+  const hottest = mean(read);
+  const asked: Case = { ...of, asksHottest: true };
+  const logs = hottest > 1 ? logsUnder(null, asked, { toBar: false, every: EVERY * COARSE }) : null;
+  if (!logs?.every(Number.isFinite)) return [];
+  const time = { log: Math.log(hottest), sigma: Math.hypot(READ_WARM / hottest, MODEL_WARM) };
+  // It tells of heat, and is no time that a cause is looked for of.
+  return [
+    { title: `${title}, how hot it got`, of: asked, toBar: false, time, seen: null, off: 0, samples: [] },
+  ];
+}
+
 /** All that was measured of a job; rehearsals count only where there is nothing else. */
 export function evidenceOf(job: Job, shopRanges: OwnRanges = {}): Evidence[] {
   const { claims } = verdict(job, shopRanges);
@@ -133,6 +155,7 @@ export function evidenceOf(job: Job, shopRanges: OwnRanges = {}): Evidence[] {
       const span = timeOf(measured, bytes);
       if (!span || !Number.isFinite(span.high) || span.low <= 0) return [];
       const { log, sigma } = inLogs(span);
+      const warmth = warmthOf(title, found, measured);
       const middle = expected?.time?.expected;
       const look = LOOKS.find(({ id }) => id === measured.runs[0]!.conditions.look);
       return [
@@ -147,6 +170,7 @@ export function evidenceOf(job: Job, shopRanges: OwnRanges = {}): Evidence[] {
           off: middle ? Math.abs(log - Math.log(middle)) : 0,
           samples: measured.runs.findLast((r) => r.samples.length > 2)?.samples ?? [],
         },
+        ...warmth,
       ];
     },
   );

@@ -1,4 +1,4 @@
-import { COARSE, EVERY, logsUnder, type Evidence } from './evidence';
+import { COARSE, EVERY, isTimed, logsUnder, type Evidence } from './evidence';
 
 import { LOOKS } from './looks';
 import { lookedAt, type Look } from './look';
@@ -149,7 +149,7 @@ export function nextTests(
   if (likely.length === 0) return [];
   const open = { scored: likely, p: normalised([...likely.map((s) => s.probability), none]) };
   // From what lies furthest off its forecast as it is built: there the causes differ most.
-  const built = evidence.filter(({ look, seen }) => !look && seen === null);
+  const built = evidence.filter(isTimed);
   const [worst] = [...built].sort((a, b) => b.off - a.off);
   if (!worst) return [];
   const doneOf = ({ id }: Look) => evidence.filter(({ look }) => look?.id === id).length;

@@ -3,14 +3,14 @@ import { barePathFor, collect, type Case } from '../forecast';
 import { isMove, type Sample } from '../job';
 import { run } from '../models';
 import { eachDraw, SEED, Z95, type Spread } from '../stats';
-import { EVERY, logsUnder, type Evidence } from './evidence';
+import { EVERY, isTimed, logsUnder, type Evidence } from './evidence';
 import { lookedAt } from './look';
 import type { Scored } from './score';
 
 /** What a cause says of one measurement. */
 export interface CauseSays {
-  /** s: 5, 50 and 95 %; null of what was only seen. */
-  seconds: Spread | null;
+  /** s, or °C of how hot it got: 5, 50 and 95 %; null of what was only seen. */
+  figure: Spread | null;
   seen: string | null;
   /** Whether what was measured lies within it. */
   fits: boolean;
@@ -26,7 +26,7 @@ export interface Against {
 
 /** What was measured, and what the likeliest causes say of it. */
 export interface Shown {
-  evidence: { title: string; seconds: Spread | null; seen: string | null }[];
+  evidence: { title: string; figure: Spread | null; unit: 's' | '°C'; seen: string | null }[];
   /** The measurement that lies furthest off: how far it had come when. */
   course: Sample[];
   causes: Against[];
@@ -50,13 +50,13 @@ function spreadOf(logs: Float64Array): Spread {
 function saidOf({ cause }: Scored, { of, look, toBar, time, seen }: Evidence): CauseSays {
   if (time === null) {
     const label = look?.sees?.(lookedAt(look, cause, of)) ?? '';
-    return { seconds: null, seen: label, fits: label === seen };
+    return { figure: null, seen: label, fits: label === seen };
   }
   const logs = logsUnder(cause, of, { look, toBar });
-  if (!logs) return { seconds: null, seen: null, fits: false };
-  const seconds = spreadOf(logs);
-  const [low, high] = [Math.log(seconds.low) - 2 * time.sigma, Math.log(seconds.high) + 2 * time.sigma];
-  return { seconds, seen: null, fits: time.log >= low && time.log <= high };
+  if (!logs) return { figure: null, seen: null, fits: false };
+  const figure = spreadOf(logs);
+  const [low, high] = [Math.log(figure.low) - 2 * time.sigma, Math.log(figure.high) + 2 * time.sigma];
+  return { figure, seen: null, fits: time.log >= low && time.log <= high };
 }
 
 /** How far a case has come when. @param draw which of its draws */
@@ -95,14 +95,15 @@ function middleOf({ cause }: Scored, { of, toBar }: Evidence): number {
 
 /** What the likeliest causes say of each measurement. @param causes the ones to show */
 export function shownOf(evidence: readonly Evidence[], causes: readonly Scored[]): Shown {
-  const timed = evidence.filter(({ time, look }) => time !== null && !look);
+  const timed = evidence.filter(isTimed);
   const [worst] = [...timed].sort((a, b) => b.off - a.off);
   const bytes = isMove(worst?.of.activity) ? worst.of.activity.bytes.value : null;
   const whole = worst?.time && typeof bytes === 'number' ? { t: Math.exp(worst.time.log), bytes } : null;
   return {
-    evidence: evidence.map(({ title, time, seen }) => ({
+    evidence: evidence.map(({ title, of, time, seen }) => ({
       title,
-      seconds: time && {
+      unit: of.asksHottest ? '°C' : 's',
+      figure: time && {
         low: Math.exp(time.log - Z95 * time.sigma),
         expected: Math.exp(time.log),
         high: Math.exp(time.log + Z95 * time.sigma),

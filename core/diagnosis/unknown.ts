@@ -83,7 +83,10 @@ export function fitOfUnknown(evidence: readonly Evidence[]): number {
     WAYS.map((way) => {
       const touched = timed.map(
         ({ of, look }) =>
-          !look?.replaces.includes(site) && (way === null || isDirection(lookedAt(look, null, of), way)),
+          // It slows things down; how hot they get is another matter.
+          !of.asksHottest &&
+          !look?.replaces.includes(site) &&
+          (way === null || isDirection(lookedAt(look, null, of), way)),
       );
       const key = touched.join();
       const fit = fits.get(key) ?? fitAt(touched);

@@ -36,6 +36,8 @@ export interface Case<A extends Activity = Activity> extends Situation {
    * counted and timed by the device or by Kymar, nobody typed a size or pressed a button.
    */
   requestShape?: { requests?: Requests | undefined; toMemory?: boolean; counted?: boolean } | undefined;
+  /** Asked of it is how hot the drive gets, not how long it takes. */
+  asksHottest?: boolean;
 }
 
 /** Something tried: nothing of what comes in is changed in place. */

@@ -3,12 +3,15 @@ import { run } from '../models';
 import { eachDraw, SEED, type Chosen, type Drawing } from '../stats';
 import { barePathFor, collect } from './answer';
 import type { Case } from './case';
+import { warmest } from './transfer';
 
 /** What a case takes in one draw. */
 export interface DrawnTime {
   /** s until the progress bar is full, and until all is written. */
   bar: number;
   safe: number;
+  /** °C of the drive at its hottest; NaN where it has no heat. */
+  hottest: number;
   /** Which way each choice went. */
   chosen: Chosen;
 }
@@ -29,8 +32,9 @@ export function eachTime(
     inputs,
     seed,
     ({ x, chosen }, i) => {
-      const { bar, safe } = run(inputs.plan(x, chosen)).flows[inputs.own - 1]!;
-      visit({ bar, safe, chosen }, i);
+      const outcome = run(inputs.plan(x, chosen));
+      const { bar, safe } = outcome.flows[inputs.own - 1]!;
+      visit({ bar, safe, hottest: warmest(outcome), chosen }, i);
     },
     drawing,
   );

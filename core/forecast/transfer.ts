@@ -71,7 +71,8 @@ function noteOf(seed: number, choices: readonly Choice[]): string {
 /** When the transfer's own flows are done. */
 const ended = ({ flows }: Outcome, { own }: Pick<Inputs, 'own'>): number => flows[own - 1]!.safe;
 const drives = (outcome: Outcome) => outcome.stores.filter((s) => s.store.role === 'drive');
-const warmest = (outcome: Outcome): number => Math.max(...drives(outcome).map((s) => s.hottest));
+/** °C of the drive at its hottest; NaN where it has no heat. */
+export const warmest = (outcome: Outcome): number => Math.max(...drives(outcome).map((s) => s.hottest));
 const planned = (inputs: Pick<Inputs, 'plan'>, { x, chosen }: Drawn<string>) => inputs.plan(x, chosen);
 const isCertain = ({ inputs, choices = [] }: Pick<Inputs, 'inputs' | 'choices'>): boolean =>
   Object.values(inputs).every(isExact) && choices.every((c) => c.ways.length < 2);

@@ -46,6 +46,7 @@ import {
   verdictSaid,
   type Statement,
 } from '../statements';
+import { warmthWords } from '../measure';
 import { lastMeasured, type Claim, type Verdict } from '../verdict';
 
 /** A name in the run of a sentence: small at its start, unless it has capitals of its own. */
@@ -550,7 +551,7 @@ function evidence(job: Job, { claims }: Verdict): Section {
       run.source,
       measureWords(run),
       pathWords(job, run),
-      run.conditions.temperature === null ? '' : `${run.conditions.temperature} °C`,
+      warmthWords(run).join(', '),
       run.conditions.note,
     ]);
   const sources = job.devices.flatMap(({ parts }) => {

@@ -1,4 +1,5 @@
 import type { Run, Stated } from '../job';
+import { warmthWords } from './measured';
 import { format } from '../units';
 
 /** What of a run can be edited: of one that somebody typed or pressed the figures too, of the others only what was noted beside. */
@@ -24,10 +25,10 @@ export function saidBy({ measure, conditions }: Run): string {
       : measure.kind === 'rate'
         ? [measure.shown]
         : [];
-  const { note, temperature, cold, lid, mains, fill, ambient } = conditions;
+  const { note, cold, lid, mains, fill, ambient } = conditions;
   return [
     ...figure,
-    temperature === null ? '' : `${temperature} °C`,
+    ...warmthWords({ conditions }),
     cold === null ? '' : cold ? 'cold' : 'warm',
     lid ? `lid ${lid}` : '',
     mains === undefined ? '' : mains ? 'on mains' : 'on battery',
@@ -47,12 +48,13 @@ export function saidBy({ measure, conditions }: Run): string {
 export function edited(run: Run, { measure, conditions }: Edit, reason: string, at: string): Run {
   if (measure && !isTyped(run))
     throw new RangeError('What a clock or a counter said is not edited: set the run aside.');
-  const { lid: _l, mains: _m, fill: _f, ambient: _a, ...had } = run.conditions;
+  const { target, memoryBacked, look } = run.conditions;
   const was = { at, reason: reason.trim(), was: saidBy(run) };
   return {
     ...run,
     ...(measure && run.measure.kind === 'timed' ? { measure: { ...run.measure, ...measure } } : {}),
-    conditions: { ...had, ...conditions },
+    // What a person stated is stated anew.
+    conditions: { target, memoryBacked, ...(look === undefined ? {} : { look }), ...conditions },
     edited: [...(run.edited ?? []), was],
   };
 }

@@ -15,6 +15,7 @@ export {
   readingBounds,
   secondsOf,
   timeOf,
+  warmthWords,
 } from './measured';
 export { Probe, type ProbeBudget, type ProbeEnd, type ProbeResult, type ProbeStep } from './probe/probe';
 export { RigDrive, type RigNoise, type RigTruth, type Written, truthOf } from './probe/rigdrive';

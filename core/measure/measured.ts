@@ -181,6 +181,12 @@ export function explainMeasured(measured: Measured, unit: 's' | 'B/s'): Estimate
   };
 }
 
+/** How warm its drive was, in words: nothing where nobody read it. */
+export const warmthWords = ({ conditions: { temperature, hottest } }: Pick<Run, 'conditions'>): string[] => [
+  ...(temperature === null ? [] : [`${temperature} °C at the start`]),
+  ...(hottest === undefined ? [] : [`${hottest} °C at its hottest`]),
+];
+
 export const SOURCE_WORDS: Record<Run['source'], string> = {
   stopwatch: 'stopwatch',
   real: 'run by Kymar on this machine',

@@ -6,7 +6,7 @@ import { Columns } from '../ui/layout';
 /** What a person states of the conditions of the runs to come. */
 export type Conditions = Pick<
   Run['conditions'],
-  'note' | 'temperature' | 'cold' | 'lid' | 'mains' | 'fill' | 'ambient' | 'look'
+  'note' | 'temperature' | 'hottest' | 'cold' | 'lid' | 'mains' | 'fill' | 'ambient' | 'look'
 >;
 
 export const NO_CONDITIONS: Conditions = { note: '', temperature: null, cold: null };
@@ -25,14 +25,14 @@ export function ConditionFields({
   const form = { of: RunConditions, values: value, onValues: onValue, unsaid: 'not noted' };
   return (
     <Box sx={{ mb: 1.5 }}>
-      <Columns of="minmax(0, 3fr) minmax(0, 1fr)">
+      <Columns of="minmax(0, 2fr) minmax(0, 1fr) minmax(0, 1fr)">
         <TextField
           label="Conditions"
           placeholder="warm room, another copy running"
           value={value.note}
           onChange={(e) => onValue({ ...value, note: e.target.value.slice(0, 400) })}
         />
-        <SchemaForm {...form} keys={['temperature']} unsaid="" />
+        <SchemaForm {...form} keys={['temperature', 'hottest']} unsaid="" />
       </Columns>
       <Box component="details" sx={{ mt: 1, '& summary': { cursor: 'pointer' } }}>
         <Typography component="summary" variant="body2" color="textSecondary">

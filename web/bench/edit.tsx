@@ -35,14 +35,8 @@ export function EditDialog({
   const [bytes, setBytes] = useState(timed?.bytes ?? null);
   const [files, setFiles] = useState(timed?.files ?? null);
   const [seconds, setSeconds] = useState<number | null>(timed?.seconds ?? null);
-  const { note, temperature, cold, lid, mains, fill, ambient } = run.conditions;
-  const [conditions, setConditions] = useState<Conditions>(() => ({
-    ...{ note, temperature, cold },
-    ...(lid === undefined ? {} : { lid }),
-    ...(mains === undefined ? {} : { mains }),
-    ...(fill === undefined ? {} : { fill }),
-    ...(ambient === undefined ? {} : { ambient }),
-  }));
+  const { target: _t, memoryBacked: _m, look: _l, ...stated } = run.conditions;
+  const [conditions, setConditions] = useState<Conditions>(stated);
   const [reason, setReason] = useState('');
   const wrong = useWrongAt(job, 'edit');
   const isLoad = timed?.bytes === null;

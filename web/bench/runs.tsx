@@ -15,7 +15,7 @@ import {
   Typography,
 } from '@mui/material';
 import { useState } from 'react';
-import { explainMeasured, rateOfRun, SOURCE_WORDS } from '@kymar/core/measure';
+import { explainMeasured, rateOfRun, SOURCE_WORDS, warmthWords } from '@kymar/core/measure';
 import { doubtsOf, type Doubt, type Job, type Run } from '@kymar/core/job';
 import { whereWords } from '../state/placed';
 import { binary, format, numeral, shortMoment } from '@kymar/core/units';
@@ -158,7 +158,7 @@ function Group({
                   {[
                     SOURCE_WORDS[run.source],
                     run.measure.kind === 'timed' && run.measure.until === 'bar' ? 'to the full bar' : '',
-                    run.conditions.temperature === null ? '' : `${run.conditions.temperature} °C`,
+                    ...warmthWords(run),
                     run.conditions.cold === null ? '' : run.conditions.cold ? 'cold' : 'warm',
                     run.conditions.lid ? `lid ${run.conditions.lid}` : '',
                     run.conditions.mains === undefined

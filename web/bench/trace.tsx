@@ -3,7 +3,8 @@ import { Suspense, useState } from 'react';
 import type { PhaseKind, TraceColumns } from '@kymar/core/measure';
 import { hardCeiling } from '@kymar/core/assembly';
 import { pathOf } from '@kymar/core/forecast';
-import { isMove, type Move, type Load } from '@kymar/core/job';
+import { middle } from '@kymar/core/evidence';
+import { filesOf, isMove, type Move, type Load } from '@kymar/core/job';
 import { counted, format, numeral } from '@kymar/core/units';
 import type { Placed } from '../state/placed';
 import { situationNow } from '../state/situation';
@@ -66,6 +67,20 @@ const UNKNOWN: TraceColumns = {
   warmth: null,
   comma: false,
 };
+
+/** A trace of so much as the activity moves is of its files too. */
+function filesMoved(move: Move | null, moved: number): number | null {
+  const [bytes, files] = move ? [middle(move.bytes), middle(filesOf(move))] : [null, null];
+  return bytes !== null && files !== null && Math.abs(moved / bytes - 1) < ALL ? Math.round(files) : null;
+}
+/** Of an activity's bytes a trace may leave out, or count beside, so much. */
+const ALL = 0.02;
+
+/** °C at its hottest, where the table has them. */
+function hottestIn({ phases }: TraceRead): { hottest?: number } {
+  const read = phases.phases.flatMap(({ warmth }) => warmth ?? []);
+  return read.length > 0 ? { hottest: Math.max(...read) } : {};
+}
 
 interface Props {
   at: Placed | null;
@@ -131,7 +146,7 @@ export function TracePanel({ at, activity, onTaken }: Props) {
       measure: {
         kind: 'timed',
         bytes: Math.round(read.bytes),
-        files: null,
+        files: filesMoved(move, read.bytes),
         seconds: read.seconds,
         error: read.seconds / Math.max(10, read.rows) / Math.sqrt(12),
         correction: 0,
@@ -140,7 +155,7 @@ export function TracePanel({ at, activity, onTaken }: Props) {
         depth: null,
       },
       samples: read.samples,
-      conditions: { note: `readings in ${look.file}`.slice(0, 400) },
+      conditions: { note: `readings in ${look.file}`.slice(0, 400), ...hottestIn(read) },
     });
     setLook(null);
     setRead(null);

@@ -20,25 +20,25 @@ export function AgainstTable({ found }: { found: Diagnosis }) {
         columns={({ left, right }) => [
           { ...left('Measured or seen', (one) => one.title), headSx: { minWidth: 150 } },
           right('It was', (one) =>
-            unbroken(one.seconds ? format(one.seconds.expected, 's') : seenWords(one.seen ?? '')),
+            unbroken(one.figure ? format(one.figure.expected, one.unit) : seenWords(one.seen ?? '')),
           ),
           ...causes.map(({ id, by }) => ({
-            ...right(title(id), (_, i) => <Cell said={by[i]!} />),
+            ...right(title(id), (_, i) => <Cell said={by[i]!} unit={evidence[i]!.unit} />),
             headSx: { minWidth: 110 },
           })),
         ]}
       />
       <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 0.5 }}>
-        Each cause is a change of the job, forecast again: 90 % of the times it would give. ✕ marks what
-        speaks against it.
+        Each cause is a change of the job, forecast again: 90 % of the times and temperatures it would give. ✕
+        marks what speaks against it.
       </Typography>
     </TableContainer>
   );
 }
 
-function Cell({ said: { seconds, seen, fits } }: { said: CauseSays }) {
-  const words = seconds
-    ? unbroken(formatRange(seconds, 's', 2))
+function Cell({ said: { figure, seen, fits }, unit }: { said: CauseSays; unit: 's' | '°C' }) {
+  const words = figure
+    ? unbroken(formatRange(figure, unit, 2))
     : seen === null
       ? 'nothing flows'
       : unbroken(seenWords(seen));
