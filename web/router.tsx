@@ -38,7 +38,7 @@ const PAGES: View[] = [
   },
 ];
 
-/** The stages of a job. */
+/** The stages of a job, and what is known of it. */
 const STAGES: View[] = [
   { path: 'brief', title: 'Brief', load: async () => ({ default: (await import('./brief')).BriefView }) },
   { path: 'choice', title: 'Choice', load: async () => ({ default: (await import('./choice')).ChoiceView }) },
@@ -60,6 +60,7 @@ const STAGES: View[] = [
     title: 'Handover',
     load: async () => ({ default: (await import('./handover')).Handover }),
   },
+  { path: 'known', title: 'What is known', load: async () => ({ default: (await import('./known')).Known }) },
 ];
 
 // Each view is fetched when it is first shown, the one the address names while the rest still starts.

@@ -101,7 +101,7 @@ export function maker(core, seed) {
       if (chance(0.2)) needs.onlyCopy = true;
       if (chance(0.3)) {
         // A used drive: its counter, on one or several days.
-        const rate = log(2 * GB, 400 * GB);
+        const rate = log(2 * GB, 3 * TB);
         needs.inUseSince = day(-400).slice(0, 10);
         needs.counters = Array.from({ length: whole(1, 3) }, (_, k) => ({
           on: day(-300 + 150 * k).slice(0, 10),

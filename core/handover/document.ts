@@ -42,10 +42,12 @@ import {
   judgedSaid,
   lifeSaid,
   measuredSaid,
+  seenWords,
   briefSaid,
   verdictSaid,
   type Statement,
 } from '../statements';
+import { LOOKS } from '../diagnosis';
 import { warmthWords } from '../measure';
 import { lastMeasured, type Claim, type Verdict } from '../verdict';
 
@@ -113,6 +115,7 @@ export function handover(job: Job, found: Verdict, shopRanges: OwnRanges = {}): 
     promise(job, found),
     measurements(job, found),
     troubles(job, found),
+    lookedAt(job),
     decision(job, found),
     ...job.devices.map((device) => life(job, device, shopRanges)),
     ...job.devices.map((device) => health(job, device)),
@@ -342,6 +345,15 @@ function troubles(job: Job, { claims }: Verdict): Section {
     return text([`${at.slice(0, 10)}: ${title}.`, fix, ...lines].join(' '));
   });
   return section('What was wrong and put right', blocks);
+}
+
+/** What was looked at to find a cause, and what was seen. */
+function lookedAt({ looks = [] }: Job): Section {
+  const items = looks.map(({ look, seen, at }) => {
+    const title = LOOKS.find(({ id }) => id === look)?.title ?? look;
+    return `${at.slice(0, 10)}: ${title}: ${seenWords(seen)}`;
+  });
+  return section('What was looked at', items.length > 0 ? [{ kind: 'list', items }] : [], true);
 }
 
 /** The shop's own figures: synthetic ones, rehearsals, tests to find a cause, and what was forecast of each. */

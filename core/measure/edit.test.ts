@@ -50,7 +50,7 @@ describe('a run edited', () => {
       {
         at: '2026-10-03T09:00:00.000Z',
         reason: 'digits swapped',
-        was: '6 min 11 s, 182 GB, 410 files, 44 °C, lid open, warm room',
+        was: '6 min 11 s, 182 GB, 410 files, 44 °C at the start, lid open, warm room',
       },
     ]);
     const twice = edited(once, { conditions }, 'again', '2026-10-04T09:00:00.000Z');

@@ -3,6 +3,7 @@ export { statementsOf } from './all';
 export { heldSaid, judgedSaid, measuredSaid, middleOf, standing, verdictSaid } from './claim';
 export { compareLoadTimes, type LoadDifference } from './felt';
 export { frozenFigure, frozenSaid } from './frozen';
+export { OBSERVED, observationsOf, observedAt, ROOMS, seenWords, type Observation, type Room } from './known';
 export { flowSaid, formatSaid, lifeSaid } from './place';
 export { protocolSaid, testSaid } from './planned';
 export { type Said, type Statement } from './statement';

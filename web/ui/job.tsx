@@ -135,6 +135,9 @@ function Frame({
                   {[job.customer, machineNames(job)].filter(Boolean).join(', ')}
                 </Typography>
               )}
+              <Typography variant="body2" component={Link} to={`/jobs/${job.id}/known${at?.search ?? ''}`}>
+                What is known
+              </Typography>
             </Box>
             <Places job={job} at={at} />
             {!narrow && strip}

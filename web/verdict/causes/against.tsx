@@ -1,10 +1,10 @@
 import { Box, TableContainer, Typography } from '@mui/material';
 import type { Diagnosis, CauseSays } from '@kymar/core/diagnosis';
+import { seenWords } from '@kymar/core/statements';
 import { format, formatRange } from '@kymar/core/units';
 import { unbroken } from '../../ui/figure';
 import { useNarrow } from '../../ui/narrow';
 import { Cells } from '../../ui/cells';
-import { seenWords } from './words';
 
 /** Each measurement, and what the likeliest causes say it should have been: what speaks against a cause is marked. */
 export function AgainstTable({ found }: { found: Diagnosis }) {

@@ -2,11 +2,11 @@ import { Box, Button, Typography } from '@mui/material';
 import { Link, useNavigate } from 'react-router';
 import { LOOKS, type Diagnosis, type NextTest } from '@kymar/core/diagnosis';
 import type { Job } from '@kymar/core/job';
+import { seenWords } from '@kymar/core/statements';
 import { format, formatProbability, rangeBehind } from '@kymar/core/units';
 import { changeJob } from '../../state/jobs';
 import { unbroken } from '../../ui/figure';
 import { Listing } from './listing';
-import { seenWords } from './words';
 import { Row } from '../../ui/layout';
 
 /** As many causes are told with what each would show. */

@@ -1,0 +1,400 @@
+import { isLinkId, linkById } from '../catalog/links';
+import { LOOKS } from '../diagnosis';
+import { deviceName, type Job, type Place, type Run } from '../job';
+import { learnedFrom, protocolOf, SOURCE_WORDS, warmthWords, type Learned, type Protocol } from '../measure';
+import { fromPasted, healthAdvice } from '../models';
+import { counted, format } from '../units';
+import type { Verdict } from '../verdict';
+import { judgedSaid, measuredSaid } from './claim';
+
+/** Where something that is known may matter. */
+export const ROOMS = ['forecast', 'life', 'verdict', 'causes', 'protocol', 'handover'] as const;
+export type Room = (typeof ROOMS)[number];
+
+/** What it does there, in words; or why it does nothing. */
+export interface Effect {
+  does: boolean;
+  words: string;
+}
+
+/** Something that somebody entered, pasted, watched, looked at or timed about the real thing. */
+export interface Observation {
+  id: string;
+  kind: ObservationKind;
+  /** When; null where nobody noted it. */
+  at: string | null;
+  title: string;
+  /** Machine and device; null of what is of the whole job. */
+  place: Place | null;
+  device: string | null;
+  /** By whom or by what. */
+  by: string;
+  effects: Record<Room, Effect>;
+}
+
+/** What of a job the effects are told by. */
+interface Told {
+  job: Job;
+  found: Verdict;
+  protocol: Protocol;
+  learned: Learned[];
+}
+
+const does = (words: string): Effect => ({ does: true, words });
+const none = (words: string): Effect => ({ does: false, words });
+
+type Item<T> = Omit<Observation, 'kind' | 'effects'> & { of: T };
+interface Kind<T> {
+  name: string;
+  list(job: Job): Item<T>[];
+  effects: Record<Room, (of: T, told: Told) => Effect>;
+}
+const kind = <T>(of: Kind<T>): Kind<T> => of;
+const here = (place: Place | null) => ({ place, device: place?.device ?? null });
+
+const isTimed = ({ measure }: Run): boolean => measure.kind === 'timed';
+const placeOfRun = ({ path }: Run): Place | null => (path && 'machine' in path ? path : null);
+const itemOf = (job: Job, run: Run): Item<Run> => ({
+  id: `run ${run.id}`,
+  at: run.at,
+  title: job.activities.find((a) => a.id === run.activity)?.name ?? `Synthetic ${run.direction}`,
+  ...here(placeOfRun(run)),
+  by: SOURCE_WORDS[run.source],
+  of: run,
+});
+const runsOf = (job: Job, is: (run: Run) => boolean): Item<Run>[] =>
+  job.runs.filter(is).map((run) => itemOf(job, run));
+
+const NO_WEAR = none('What a test writes is on the drive’s own counter: read its health page afterwards.');
+const NO_COUNT = none('It is no run: it proves no activity.');
+const NO_TARGET = none('It is no measurement of an activity.');
+
+/** What a run came to among the claims. */
+function judgedBy(run: Run, { found }: Told): Effect {
+  if (run.excluded) return none(`Set aside: ${run.excluded.reason}.`);
+  if (run.ended !== 'done') return none('It did not finish.');
+  const not = found.claims.flatMap((c) => c.impossible).find((i) => i.run.id === run.id);
+  if (not) return none(`Not used: ${not.words}`);
+  const claim = found.claims.find((c) => c.measured?.runs.some((r) => r.id === run.id));
+  if (!claim) return none('It answers no question of the brief.');
+  const { right, target } = judgedSaid(claim);
+  const of = counted(claim.measured!.runs.length, 'run');
+  const met = target
+    ? `, target ${target.words === 'yes' ? 'met' : target.words === 'no' ? 'not met' : target.words}`
+    : '';
+  return does(`${measuredSaid(claim).middle!.words} of ${of}: ${right!.words}${met}.`);
+}
+
+function countedBy(run: Run, { protocol }: Told): Effect {
+  if (run.conditions.look) return none('Made to find a cause, not as it is built.');
+  if (run.source === 'simulated') return none('A rehearsal.');
+  if (run.excluded || run.ended !== 'done') return none('Only finished runs that are not set aside count.');
+  const test = protocol.tests.find(
+    (t) => (t.activity?.id ?? null) === run.activity && t.direction === run.direction,
+  );
+  if (!test || !isTimed(run)) return none('Only what is timed, and belongs to a test, counts.');
+  return does(`${test.done} of ${test.wanted} there.`);
+}
+
+const KINDS = {
+  run: kind<Run>({
+    name: 'Timed run',
+    list: (job) => runsOf(job, isTimed),
+    effects: {
+      forecast(run, { learned }) {
+        const place = placeOfRun(run);
+        const taught = learned.filter(
+          (l) => place && l.place.machine === place.machine && l.place.device === place.device,
+        );
+        return taught.length > 0 && !run.excluded
+          ? does('Teaches the machine or the drive: take it over on Bench.')
+          : none('One size teaches nothing yet: a second one, or its course, does.');
+      },
+      life: () => NO_WEAR,
+      verdict: judgedBy,
+      causes: (run) =>
+        run.excluded
+          ? none('Set aside.')
+          : does('Weighed with its time, its size and what was done differently.'),
+      protocol: countedBy,
+      handover: (run) =>
+        run.conditions.look || run.source === 'simulated' || run.activity === null
+          ? does('In the shop’s copy.')
+          : does('In both copies.'),
+    },
+  }),
+  figure: kind<Run>({
+    name: 'Figure or limit',
+    list: (job) => runsOf(job, (run) => !isTimed(run)),
+    effects: {
+      forecast: () => none('A figure without its size and time teaches nothing.'),
+      life: () => NO_WEAR,
+      verdict: judgedBy,
+      causes: (run) =>
+        run.measure.kind === 'bound' ? none('A limit has no middle to weigh.') : does('Weighed as a rate.'),
+      protocol: countedBy,
+      handover: () => does('Marked as what it is.'),
+    },
+  }),
+  temperature: kind<Run>({
+    name: 'Temperature',
+    list: (job) =>
+      runsOf(job, (run) => warmthWords(run).length > 0).map((item) => ({
+        ...item,
+        id: `temperature ${item.id}`,
+        title: `${warmthWords(item.of).join(', ')}, ${item.title}`,
+      })),
+    effects: {
+      forecast: () => none('A forecast starts at the room’s temperature: enter that with the machine.'),
+      life: () => none('Its rating is of what is written, not of how warm it gets.'),
+      verdict: (run) =>
+        run.conditions.temperature === null
+          ? none('Only how warm it was at the start tells runs apart.')
+          : does('Runs that start warmer or cooler by 15 °C are not taken together.'),
+      causes: (run) =>
+        run.conditions.hottest === undefined
+          ? none('How warm it starts tells little: note how hot it gets.')
+          : does('Speaks for heat, or against it.'),
+      protocol: () => none('It is a condition of its run.'),
+      handover: () => does('In the shop’s copy, beside its run.'),
+    },
+  }),
+  look: kind<string>({
+    name: 'Look',
+    list: ({ looks = [] }) =>
+      looks.map(({ look, seen, at }, i) => ({
+        id: `look ${i}`,
+        at,
+        title: `${LOOKS.find((l) => l.id === look)?.title ?? look}: ${seenWords(seen)}`,
+        ...here(null),
+        by: 'looked at',
+        of: look,
+      })),
+    effects: {
+      forecast: () => none('What it showed counts once it is entered with the brief or the path.'),
+      life: () => none('Nothing that is looked at here wears a drive.'),
+      verdict: () => NO_TARGET,
+      causes: (_, { job, found }) =>
+        found.claims.length === 0
+          ? none('Nothing was measured yet that it could explain.')
+          : (job.found?.length ?? 0) > 0
+            ? none('Something was put right since.')
+            : does('Believed, but for one in fifty who looks wrong.'),
+      protocol: () => NO_COUNT,
+      handover: () => does('In the shop’s copy.'),
+    },
+  }),
+  link: kind<string>({
+    name: 'Negotiated link',
+    list: (job) =>
+      job.connections.flatMap(({ machine, device, seen }) =>
+        seen
+          ? [
+              {
+                id: `link ${device}@${machine}`,
+                at: seen.at,
+                title: `${seen.device} runs ${seenWords(seen.link)}`,
+                ...here({ machine, device }),
+                by: 'read from the machine',
+                of: seen.link,
+              },
+            ]
+          : [],
+      ),
+    effects: {
+      forecast: () => does('The path runs as it was read.'),
+      life: () => none('A slower link writes no more.'),
+      verdict: () => NO_TARGET,
+      causes: () => does('The case is taken as it was read.'),
+      protocol: () => does('How long its tests take.'),
+      handover: () => does('In the findings, where it is slower than it could be.'),
+    },
+  }),
+  health: kind<string>({
+    name: 'Health page',
+    list: ({ fittings = [] }) =>
+      fittings.flatMap(({ device, baseline }) =>
+        baseline
+          ? [
+              {
+                id: `health ${device}`,
+                at: baseline.at,
+                title: healthTitle(baseline.text),
+                place: null,
+                device,
+                by: 'the drive’s own counters',
+                of: baseline.text,
+              },
+            ]
+          : [],
+      ),
+    effects: {
+      forecast: () => none('Times go by the model of drive, not by its age.'),
+      life: (text) => {
+        const read = fromPasted(text);
+        return read.ok && read.counters.written !== null
+          ? does(`What is left counts from ${format(read.counters.written, 'B', 4)} written.`)
+          : none('It does not say what was written: what is left is told as from new.');
+      },
+      verdict: () => NO_TARGET,
+      causes: () => none('No time shows a media error: it is told as it is.'),
+      protocol: () => NO_COUNT,
+      handover: () => does('Health on day zero.'),
+    },
+  }),
+  counter: kind<number>({
+    name: 'Counter',
+    list: ({ devices }) =>
+      devices.flatMap(({ id, needs }) =>
+        (needs?.counters ?? []).map(({ on, written }) => ({
+          id: `counter ${id} ${on}`,
+          at: on,
+          title: `${format(written, 'B', 4)} written`,
+          place: null,
+          device: id,
+          by: 'the drive’s own counter',
+          of: written,
+        })),
+      ),
+    effects: {
+      forecast: () => none('Times go by the model of drive, not by its age.'),
+      life: () => does('What is left, and how fast it goes.'),
+      verdict: () => NO_TARGET,
+      causes: () => none('What was written long ago slows no copy of today.'),
+      protocol: () => NO_COUNT,
+      handover: () => does('How long it lasts.'),
+    },
+  }),
+  checkpoint: kind<number>({
+    name: 'Checkpoint',
+    list: ({ fittings = [] }) =>
+      fittings.flatMap(({ device, format: pass }) =>
+        (pass?.checkpoints ?? []).map(({ at, share }, i) => ({
+          id: `checkpoint ${device} ${i}`,
+          at,
+          title: `${format(share, '%')} of the format`,
+          place: null,
+          device,
+          by: 'the display of the format',
+          of: share,
+        })),
+      ),
+    effects: {
+      forecast: () => does('The end of the format, and all that follows it.'),
+      life: () => none('A format writes its disk once.'),
+      verdict: () => NO_TARGET,
+      causes: () => none('A format is no activity of the brief.'),
+      protocol: () => NO_COUNT,
+      handover: () => none('It is over by then.'),
+    },
+  }),
+  today: kind<string>({
+    name: 'Takes today',
+    list: ({ activities }) =>
+      activities.flatMap(({ id, name, today }) =>
+        today
+          ? [
+              {
+                id: `today ${id}`,
+                at: null,
+                title: `${name}: ${format(today, 's')} today`,
+                ...here(null),
+                by: 'the customer',
+                of: id,
+              },
+            ]
+          : [],
+      ),
+    effects: {
+      forecast: () => does('The difference is told beside it, and beside each build in Choice.'),
+      life: () => none('It says nothing of what is written.'),
+      verdict: (id, { found }) => {
+        const said = found.claims.find((c) => c.activity?.id === id && c.today)?.today;
+        return said ? does(said) : none('Nothing was measured of it yet.');
+      },
+      causes: () => none('It was another device.'),
+      protocol: () => NO_COUNT,
+      handover: () => does('Before and after.'),
+    },
+  }),
+  bought: kind<string>({
+    name: 'Bought',
+    list: ({ fittings = [] }) =>
+      fittings.flatMap(({ device, bought, warrantyUntil }) =>
+        bought
+          ? [
+              {
+                id: `bought ${device}`,
+                at: bought,
+                title: warrantyUntil ? `Warranty until ${warrantyUntil}` : 'Day of purchase',
+                place: null,
+                device,
+                by: 'the receipt',
+                of: device,
+              },
+            ]
+          : [],
+      ),
+    effects: {
+      forecast: () => none('A price moves no time.'),
+      life: () => none('A warranty ends a claim, not a drive.'),
+      verdict: () => NO_TARGET,
+      causes: () => none('It tells who pays, not what is wrong.'),
+      protocol: () => NO_COUNT,
+      handover: () => does('With the unit.'),
+    },
+  }),
+  'put right': kind<string>({
+    name: 'Put right',
+    list: ({ found = [] }) =>
+      found.map(({ cause, title, at }, i) => ({
+        id: `put right ${i}`,
+        at,
+        title,
+        ...here(null),
+        by: 'decided',
+        of: cause,
+      })),
+    effects: {
+      forecast: () => none('A forecast is of how it should be.'),
+      life: () => none('It wears nothing.'),
+      verdict: () => does('What was measured before is set aside.'),
+      causes: () => does('What was looked at before counts no longer.'),
+      protocol: () => does('Its runs are wanted anew.'),
+      handover: () => does('What was wrong and put right.'),
+    },
+  }),
+};
+export type ObservationKind = keyof typeof KINDS;
+
+/** What kinds of observations are called. */
+export const OBSERVED = Object.fromEntries(
+  Object.entries(KINDS).map(([id, { name }]) => [id, name]),
+) as Record<ObservationKind, string>;
+
+/** What was seen, in words: a link by its name. */
+export const seenWords = (seen: string): string => (isLinkId(seen) ? linkById(seen).name : seen);
+
+function healthTitle(text: string): string {
+  const read = fromPasted(text);
+  const [first] = read.ok ? healthAdvice(read.counters) : [];
+  return first?.words ?? 'Nothing in it to worry about';
+}
+
+/** All that is known of the real thing, the newest first, each with what it changes and where it changes nothing. */
+export function observationsOf(job: Job, found: Verdict): Observation[] {
+  const told: Told = { job, found, protocol: protocolOf(job), learned: learnedFrom(job) };
+  const listed = (id: ObservationKind) => {
+    const { list, effects } = KINDS[id] as Kind<unknown>;
+    return list(job).map(({ of, ...item }): Observation => {
+      const each = ROOMS.map((room) => [room, effects[room](of, told)] as const);
+      return { ...item, kind: id, effects: Object.fromEntries(each) as Record<Room, Effect> };
+    });
+  };
+  const all = (Object.keys(KINDS) as ObservationKind[]).flatMap(listed);
+  return all.sort((a, b) => (b.at ?? '').localeCompare(a.at ?? ''));
+}
+
+/** Where an observation is from, in words; empty where the job has but one device. */
+export const observedAt = (job: Job, { device }: Observation): string =>
+  device !== null && job.devices.length > 1 ? deviceName(job.devices, device) : '';
