@@ -75,17 +75,20 @@ export const RULES = {
       )
         fault(`“${sheet.lasting.after}”`);
   },
-  'what the verdict calls short or better the causes do not call sound'({ job, found, diagnosis }, fault) {
+  'what the verdict calls short or better the causes do not call sound'({ found, diagnosis }, fault, core) {
     const odd = found.claims.filter(
       (c) =>
         ['short', 'better'].includes(c.right.answer) && c.forecast?.time && c.measured?.time && !c.simulated,
     );
     const healthy = diagnosis?.causes?.find(({ id }) => id === 'healthy');
-    const off = odd.some((c) => {
-      const by = Math.abs(Math.log(c.measured.time.expected / c.forecast.time.expected));
-      return by < 0.06;
-    });
-    if (off && job.runs.length > 0) fault('told off its forecast by less than the models can tell');
+    for (const { measured, forecast, right } of odd) {
+      const [time, told] = [measured.time, forecast.time];
+      // The ends of the range, and what the models leave out, together.
+      const by = (end) => Math.hypot(Math.log(end / told.expected), 1.645 * core.verdict.MODEL_SIGMA);
+      const [low, high] = [told.expected * Math.exp(-by(told.low)), told.expected * Math.exp(by(told.high))];
+      if (time.high > low * 1.001 && time.low < high * 0.999)
+        fault(`“${right.words}”, by less than the models can tell`);
+    }
     if (healthy && odd.length > 0 && healthy.probability > 0.98)
       fault(`“${odd[0].right.words}” beside sound, ${healthy.probability}`);
   },

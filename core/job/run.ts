@@ -99,7 +99,7 @@ export const Stated = z.object({
   fill: asks('Drive in use', z.number().min(0).max(1).optional(), 'percent'),
   ambient: asks('Room, °C', z.number().min(-60).max(100).optional(), 'temperature'),
   /** °C of the drive at its hottest, where somebody or something read it. */
-  hottest: asks('Drive at its hottest, °C', z.number().min(-60).max(300).optional(), 'temperature'),
+  hottest: asks('Hottest, °C', z.number().min(-60).max(300).optional(), 'temperature'),
   /** What was done differently to find a cause, by id: another cable, another port. Absent: as it is built. */
   look: z.string().min(1).max(80).optional(),
 });
@@ -108,11 +108,7 @@ export type Stated = z.infer<typeof Stated>;
 /** Under which conditions a run was made. Unlike ones are never averaged. */
 export const RunConditions = z.object({
   note: z.string().max(400).default(''),
-  temperature: asks(
-    'Drive at the start, °C',
-    z.number().min(-100).max(300).nullable().default(null),
-    'temperature',
-  ),
+  temperature: asks('At start, °C', z.number().min(-100).max(300).nullable().default(null), 'temperature'),
   cold: asks('Start', z.boolean().nullable().default(null), { choices: STARTS }),
   /** The folder that a run by Kymar worked in. */
   target: z.string().max(400).nullable().default(null),

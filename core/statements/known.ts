@@ -99,7 +99,14 @@ function countedBy(run: Run, { protocol }: Told): Effect {
 const KINDS = {
   run: kind<Run>({
     name: 'Timed run',
-    list: (job) => runsOf(job, isTimed),
+    list: (job) =>
+      runsOf(job, isTimed).map((item) => ({
+        ...item,
+        title: [
+          item.title,
+          ...warmthWords({ conditions: { ...item.of.conditions, hottest: undefined } }),
+        ].join(', '),
+      })),
     effects: {
       forecast(run, { learned }) {
         const place = placeOfRun(run);
@@ -139,7 +146,7 @@ const KINDS = {
   temperature: kind<Run>({
     name: 'Temperature',
     list: (job) =>
-      runsOf(job, (run) => warmthWords(run).length > 0).map((item) => ({
+      runsOf(job, ({ conditions }) => conditions.hottest !== undefined).map((item) => ({
         ...item,
         id: `temperature ${item.id}`,
         title: `${warmthWords(item.of).join(', ')}, ${item.title}`,
@@ -149,12 +156,9 @@ const KINDS = {
       life: () => none('Its rating is of what is written, not of how warm it gets.'),
       verdict: (run) =>
         run.conditions.temperature === null
-          ? none('Only how warm it was at the start tells runs apart.')
+          ? none('How warm it was at the start tells runs apart, not how hot it got.')
           : does('Runs that start warmer or cooler by 15 °C are not taken together.'),
-      causes: (run) =>
-        run.conditions.hottest === undefined
-          ? none('How warm it starts tells little: note how hot it gets.')
-          : does('Speaks for heat, or against it.'),
+      causes: (run) => (run.excluded ? none('Set aside.') : does('Speaks for heat, or against it.')),
       protocol: () => none('It is a condition of its run.'),
       handover: () => does('In the shop’s copy, beside its run.'),
     },

@@ -135,7 +135,12 @@ function Frame({
                   {[job.customer, machineNames(job)].filter(Boolean).join(', ')}
                 </Typography>
               )}
-              <Typography variant="body2" component={Link} to={`/jobs/${job.id}/known${at?.search ?? ''}`}>
+              <Typography
+                variant="body2"
+                component={Link}
+                to={`/jobs/${job.id}/known${at?.search ?? ''}`}
+                sx={{ color: 'primary.main' }}
+              >
                 What is known
               </Typography>
             </Box>
