@@ -178,7 +178,13 @@ export function maker(core, seed) {
         growth: given(log(0.05 * GB, 30 * GB)),
       }),
     };
-    for (let i = 0; i < whole(1, 5); i++) {
+    if (chance(0.06)) {
+      // Somebody pressed “add an activity” and went on.
+      const empty = { ...KINDS.move('a0'), bytes: unknown, files: unknown, target: null };
+      delete empty.today;
+      job.activities.push(empty);
+    }
+    for (let i = job.activities.length; i < whole(1, 5); i++) {
       const activity = KINDS[pick(['move', 'move', 'move', 'stream', 'open', 'scratch', 'keep'])](
         `a${i + 1}`,
       );

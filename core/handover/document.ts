@@ -37,6 +37,8 @@ import { DIRECTIONS } from '../catalog/links';
 import { nameOf } from '../catalog/parts';
 import { counted, format, formatRange } from '../units';
 import {
+  compareLoadTimes,
+  feltSaid,
   frozenFigure,
   frozenSaid,
   judgedSaid,
@@ -156,9 +158,9 @@ function work(job: Job): Section {
     return several && place ? [whereOf(job, place)] : [];
   };
   const rows = job.activities.map((a) => {
-    const { size = '', files = '', target = '' } = briefSaid(a);
+    const { size = '', files = '', often = '', target = '' } = briefSaid(a);
     const way = directionOf(a) === 'write' ? 'to the drive' : 'from the drive';
-    return [a.name, ...placed(a), way, size, files, target];
+    return [a.name, ...placed(a), way, size, files, often, target];
   });
   const where = several ? ['Where'] : [];
   return section('What it is for', [
@@ -166,8 +168,8 @@ function work(job: Job): Section {
     ...(rows.length > 0
       ? [
           table(
-            ['Activity', ...where, 'Direction', 'Size', 'Files', 'Target time'],
-            [false, ...where.map(() => false), false, true, true, true],
+            ['Activity', ...where, 'Direction', 'Size', 'Files', 'How often', 'Target time'],
+            [false, ...where.map(() => false), false, true, true, true, true],
             rows,
           ),
         ]
@@ -319,6 +321,14 @@ function measurements(job: Job, { claims }: Verdict): Section {
           ...theirs.flatMap((claim) =>
             claim.today ? [text(`${claim.title}:`, judgedSaid(claim).today)] : [],
           ),
+          ...theirs.flatMap((claim) => {
+            const { processing } = judgedSaid(claim);
+            return processing ? [text(`${claim.title}:`, processing)] : [];
+          }),
+          ...compareLoadTimes(job, claims).map((one, i) => {
+            const { noticed, by } = feltSaid(one, i);
+            return text(noticed, by);
+          }),
           ...missing.map(({ name }) => text(`${name}: not measured.`)),
         ]
       : [text('Nothing has been measured yet.')],

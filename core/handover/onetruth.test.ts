@@ -1,3 +1,5 @@
+import { SHOP } from '../catalog/stock';
+import { Finalists, searchAll, wantedOf } from '../choice';
 import { demoJobs } from '../demo';
 import type { Fact } from '../evidence';
 import { findings } from '../fit';
@@ -380,6 +382,15 @@ describe('what it takes today', () => {
     const fine = { blocked: false, unmet: false };
     expect(stages(job, fine)[3]).toEqual(stages(offload, fine)[3]);
     expect(sheetOf(situationAt(told(), placesOf(job)[0]!)!)!.activities[0]!.today).toBeNull();
+  });
+
+  test('stands beside a build in Choice, as it does in its forecast', () => {
+    const job = told(25 * 60);
+    const wanted = wantedOf(job, placesOf(job)[0]!.device, { owned: [], currency: null, shopRanges: {} })!;
+    const [same] = searchAll(wanted, { ...SHOP, drives: SHOP.drives.slice(0, 3) }).candidates;
+    const [said, none] = new Finalists(wanted).besideToday(same!);
+    expect(said).toMatch(/sooner than today’s 25 min 00 s\.$/);
+    expect(none).toBeNull();
   });
 
   test('of a load it says whether that is felt', () => {

@@ -4,11 +4,12 @@ import { filesOf, isLoad, isMove, mustNotStall, type Activity } from '../job';
 import { format, formatProbability } from '../units';
 import { figureWords, rangeWords, say, type Said } from './statement';
 
-/** What the brief says of an activity: its size, its files, its target, what it takes today. */
-export const briefSaid = (activity: Activity): Said<'size' | 'files' | 'target' | 'today'> =>
+/** What the brief says of an activity: its size, its files, how often, its target, what it takes today. */
+export const briefSaid = (activity: Activity): Said<'size' | 'files' | 'often' | 'target' | 'today'> =>
   say('told', activity.id, {
     size: kindOf(activity).size(activity),
     files: isMove(activity) ? factWords(filesOf(activity), 'count') : null,
+    often: factWords(activity.perDay, 'per day'),
     target: mustNotStall(activity)
       ? 'no stall'
       : activity.target === null

@@ -6,6 +6,7 @@ import { protocolOf } from '../measure';
 import { verdict } from '../verdict';
 import { forecastSaid, briefSaid } from './activity';
 import { heldSaid, judgedSaid, measuredSaid, standing, verdictSaid } from './claim';
+import { compareLoadTimes, feltSaid } from './felt';
 import { frozenSaid } from './frozen';
 import { flowSaid, formatSaid, lifeSaid } from './place';
 import { protocolSaid, testSaid } from './planned';
@@ -36,6 +37,7 @@ export function statementsOf(job: Job, shopRanges: OwnRanges = {}): Statement[] 
     ...places,
     ...job.forecasts.flatMap((frozen) => frozen.results.map((result) => frozenSaid(frozen, result))),
     ...found.claims.flatMap((claim) => [measuredSaid(claim), heldSaid(claim), judgedSaid(claim)]),
+    ...compareLoadTimes(job, found.claims).map(feltSaid),
     verdictSaid(found),
     ...protocol.tests.map(testSaid),
     ...(protocol.tests.length > 0 ? [protocolSaid(protocol)] : []),

@@ -3,6 +3,7 @@ import { measuredRange, measuredWords } from '../measure';
 import type { Spread } from '../stats';
 import { format, formatProbability } from '../units';
 import type { Claim, Verdict } from '../verdict';
+import { processingWords } from './felt';
 import { naming, say, type Said, type Statement } from './statement';
 
 /** What runs of one kind came to, in time where they have one. */
@@ -42,13 +43,16 @@ export const judgedSaid = ({
   target,
   today,
   simulated,
-}: Claim): Said<'right' | 'why' | 'target' | 'because' | 'today'> =>
+  activity,
+  measured,
+}: Claim): Said<'right' | 'why' | 'target' | 'because' | 'today' | 'processing'> =>
   say('judged', key, {
     right: `${simulated ? 'rehearsal: ' : ''}${right.answer === 'no forecast' ? 'nothing to hold it against' : right.answer}`,
     why: right.words,
     target: target?.answer ?? null,
     because: target?.words ?? null,
     today,
+    processing: measured?.time ? processingWords(activity, measured.time.expected) : null,
   });
 
 /** What the whole job comes to. */

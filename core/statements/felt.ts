@@ -1,9 +1,11 @@
 import { middle } from '../evidence';
 import { nameOf } from '../catalog/parts';
-import { isLoad, madeAt, type Job } from '../job';
+import { isLoad, madeAt, type Activity, type Job } from '../job';
 import { noticeable, type IsFelt as Noticed } from '../models';
 import type { Spread } from '../stats';
+import { format } from '../units';
 import type { Claim } from '../verdict';
+import { naming, say, type Said } from './statement';
 
 /** Where a load was timed, by what may make the difference. */
 interface Where {
@@ -20,8 +22,6 @@ export interface LoadDifference {
   noticed: Noticed;
   /** What differs between the two: one thing, or several so that nobody can tell which. */
   differs: 'drive' | 'bridge' | 'machine' | 'several' | 'nothing';
-  /** Share of the quicker time that host and program take by themselves; null where nobody knows. */
-  processing: number | null;
 }
 
 const whereOf = (job: Job, { measured }: Claim): Where | null => {
@@ -42,7 +42,13 @@ function differing(a: Where, b: Where): LoadDifference['differs'] {
 export function compareLoadTimes(job: Job, claims: readonly Claim[]): LoadDifference[] {
   return job.activities.filter(isLoad).flatMap((activity) => {
     const timed = claims
-      .filter((c) => c.activity?.id === activity.id && !c.simulated && c.measured?.time)
+      .filter(
+        (c) =>
+          c.activity?.id === activity.id &&
+          !c.simulated &&
+          c.measured?.time &&
+          !c.measured.runs[0]!.conditions.look,
+      )
       .flatMap((c) => {
         const [where, time] = [whereOf(job, c), c.measured!.time!];
         return where && !c.measured!.scattered && time.low > 0 && Number.isFinite(time.high)
@@ -50,7 +56,6 @@ export function compareLoadTimes(job: Job, claims: readonly Claim[]): LoadDiffer
           : [];
       })
       .sort((a, b) => a.time.expected - b.time.expected);
-    const own = middle(activity.processing);
     return timed.slice(1).map((slower, i): LoadDifference => {
       const quicker = timed[i]!;
       return {
@@ -59,8 +64,40 @@ export function compareLoadTimes(job: Job, claims: readonly Claim[]): LoadDiffer
         slower,
         noticed: noticeable(quicker.time, slower.time),
         differs: differing(quicker, slower),
-        processing: own === null ? null : Math.min(1, own / quicker.time.expected),
       };
     });
   });
+}
+
+const BY: Record<LoadDifference['differs'], string> = {
+  drive: ' The drive makes it: enclosure and machine are the same.',
+  bridge: ' The enclosure’s bridge makes it: drive and machine are the same.',
+  machine: ' The machine makes it: drive and enclosure are the same.',
+  several: ' More than one thing differs: which of them makes it, these times cannot tell.',
+  nothing: ' Nothing of the parts differs: look at what else did.',
+};
+const NOTICED = {
+  yes: 'a difference a person notices.',
+  no: 'no difference to a person.',
+  unclear: 'too close to call.',
+};
+const partsOf = ({ drive, bridge, host }: Where): string =>
+  `${drive}${bridge ? ` in ${bridge}` : ''} on ${host}`;
+
+/** Two places apart for a person or not, and what makes the difference. @param i which of the job's differences */
+export function feltSaid(of: LoadDifference, i: number): Said<'noticed' | 'by'> {
+  const { activity, quicker, slower, noticed, differs } = of;
+  const times = `${format(quicker.time.expected, 's')} and ${format(slower.time.expected, 's')}`;
+  return say('judged', naming('felt', String(i)), {
+    noticed: `${activity}: ${times}, ${NOTICED[noticed]}`,
+    by: `${partsOf(quicker)}, against ${partsOf(slower)}.${noticed === 'yes' ? BY[differs] : ''}`,
+  });
+}
+
+/** What of a load's time host and program take by themselves; null of anything else, or where nobody knows it. */
+export function processingWords(activity: Activity | null, seconds: number): string | null {
+  const own = activity && isLoad(activity) ? middle(activity.processing) : null;
+  return own === null || own === 0
+    ? null
+    : `${format(Math.min(own, seconds), 's')} of it are processing: no drive shortens that.`;
 }

@@ -1,7 +1,7 @@
 export { forecastSaid, briefSaid } from './activity';
 export { statementsOf } from './all';
 export { heldSaid, judgedSaid, measuredSaid, middleOf, standing, verdictSaid } from './claim';
-export { compareLoadTimes, type LoadDifference } from './felt';
+export { compareLoadTimes, feltSaid, processingWords } from './felt';
 export { frozenFigure, frozenSaid } from './frozen';
 export { OBSERVED, observationsOf, observedAt, ROOMS, seenWords, type Observation, type Room } from './known';
 export { flowSaid, formatSaid, lifeSaid } from './place';

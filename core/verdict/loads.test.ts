@@ -1,8 +1,8 @@
 import { demoJobs } from '../demo';
 import { freeze, forecastAll, situationOf } from '../forecast';
 import { briefAt, placeOf, Run, type Job } from '../job';
-import { handover } from '../handover';
-import { compareLoadTimes } from '../statements';
+import { handover, toMarkdown } from '../handover';
+import { compareLoadTimes, judgedSaid, processingWords } from '../statements';
 import { quickVerdict, verdict } from '.';
 
 const of = demoJobs().find((j) => j.activities.some((a) => a.kind === 'open'))!;
@@ -92,7 +92,29 @@ describe('what a person notices', () => {
   test('drive and machine changed at once: nobody can tell which', () =>
     expect(felt(...at(place, 20), ...at(away, 60))).toMatchObject([{ noticed: 'yes', differs: 'several' }]));
 
-  test('one place, rehearsals and limits tell nothing', () => {
+  test('it stands in verdict and handover, with what no drive shortens', () => {
+    const slow = { ...load, processing: { value: 18.2, source: { kind: 'entered' as const } } };
+    const told = {
+      ...job,
+      forecasts: [],
+      activities: job.activities.map((a) => (a.id === load.id ? (slow as typeof a) : a)),
+      runs: [...at(place, 20), ...at(other, 30)],
+    };
+    const found = verdict(told);
+    expect(judgedSaid(found.claims[0]!).processing!.words).toBe(
+      '18.2 s of it are processing: no drive shortens that.',
+    );
+    const text = toMarkdown(handover(told, found), 'customer');
+    expect(text).toContain('18.2 s of it are processing: no drive shortens that.');
+    expect(text).toMatch(/20 s and 30 s, a difference a person notices\./);
+    expect(
+      processingWords({ ...slow, processing: { ...slow.processing, value: null } } as never, 20),
+    ).toBeNull();
+  });
+
+  test('one place, rehearsals, limits and tests of a cause tell nothing', () => {
+    const swapped = (r: Run): Run => ({ ...r, conditions: { ...r.conditions, look: 'other device' } });
+    expect(felt(...at(place, 20), ...at(other, 30).map(swapped))).toEqual([]);
     expect(felt(...at(place, 20))).toEqual([]);
     expect(felt(...at(place, 20), ...at(other, 30).map((r): Run => ({ ...r, source: 'simulated' })))).toEqual(
       [],

@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import type { Build } from '@kymar/core/assembly';
 import { STALE, activitiesOf, buildKey, type Wanted } from '@kymar/core/choice';
 import { middle } from '@kymar/core/evidence';
+import { processingWords } from '@kymar/core/statements';
 import { format, formatProbability, numeral } from '@kymar/core/units';
 import { situationOf } from '@kymar/core/forecast';
 import { mustNotStall, traitsOf, type Job } from '@kymar/core/job';
@@ -85,6 +86,14 @@ export function CloselyPanel({
                 ? `${format(figure, 'ratio', 2)} times what it needs`
                 : unbroken(`${format(figure, 's')}${target}`)}
               {p != null && `: ${formatProbability(p)} probable`}
+              {[one.today[i], processingWords(activity, figure)].map(
+                (words) =>
+                  words && (
+                    <Typography key={words} variant="caption" component="div">
+                      {unbroken(words)}
+                    </Typography>
+                  ),
+              )}
             </Line>
           );
         })}

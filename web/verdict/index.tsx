@@ -185,9 +185,9 @@ function ClaimPanel({ job, claim }: { job: Job; claim: Claim }) {
           />
         )}
       </Box>
-      {claim.today && (
+      {(said.today || said.processing) && (
         <Typography variant="body2" sx={{ mt: 1 }}>
-          <Told of={said.today} />
+          <Told of={said.today} /> <Told of={said.processing} />
         </Typography>
       )}
       {measured && (

@@ -94,6 +94,8 @@ export interface Closely {
   unpriced: readonly string[];
   kit: readonly string[];
   probabilities: readonly (number | null)[];
+  /** What each activity comes to beside today's time; null where nobody said that. */
+  today: readonly (string | null)[];
   wasted: readonly string[];
   /** What it costs more and saves against what is named. */
   against: readonly string[];
@@ -419,6 +421,7 @@ export const choosing = {
       unpriced: one.unpriced,
       kit: (build.accessories ?? []).map((a) => `${a.maker} ${a.model}`),
       probabilities: finalists.probabilities(one),
+      today: finalists.besideToday(one),
       against: againstLines(held, one, hourly),
       wasted: wasted(one, found.candidates).map((w) => wastedWords(w, wanted, open!.needs?.movesLater)),
       cautions: cautions.map(({ title, reason }) => ({ title, reason })),

@@ -1,4 +1,5 @@
-import { caseOf, forecast, situationOf } from '../../forecast';
+import type { Build } from '../../assembly';
+import { besideToday, caseOf, forecast, situationOf } from '../../forecast';
 import { isAsked, type Activity } from '../../job';
 import type { Candidate } from './candidate';
 import { DEMANDS } from './demand';
@@ -44,6 +45,10 @@ const TRIES = 60;
 export const activitiesOf = (wanted: Wanted): readonly Activity[] =>
   wanted.places.flatMap((p) => p.activities);
 
+/** A candidate's build at the places it works. @param at which of them */
+const buildAt = ({ build, elsewhere }: Candidate, at: number): Build =>
+  at === 0 ? build : { ...build, ...elsewhere[at - 1] };
+
 /** Draws the ranges of candidates, each kind of build once. */
 export class Finalists {
   private readonly known = new Map<string, (number | null)[]>();
@@ -61,14 +66,25 @@ export class Finalists {
     const had = this.known.get(key);
     if (had) return had;
     const made = this.wanted.places.flatMap((open, at) => {
-      const build = at === 0 ? one.build : { ...one.build, ...one.elsewhere[at - 1] };
-      const situation = situationOf({ ...open, build }, this.wanted.shopRanges)!;
+      const situation = situationOf({ ...open, build: buildAt(one, at) }, this.wanted.shopRanges)!;
       return open.activities.map((activity) =>
         isAsked(activity) ? forecast(caseOf(situation, activity.id)).probability : null,
       );
     });
     this.known.set(key, made);
     return made;
+  }
+
+  /** What each activity comes to beside what it takes today; null where nobody said what that is. */
+  besideToday(one: Candidate): (string | null)[] {
+    return this.wanted.places.flatMap((open, at) => {
+      const situation = situationOf({ ...open, build: buildAt(one, at) }, this.wanted.shopRanges)!;
+      return open.activities.map((activity) =>
+        activity.today === undefined
+          ? null
+          : besideToday(activity, forecast(caseOf(situation, activity.id)).figure),
+      );
+    });
   }
 
   chosen(candidate: Candidate): ChosenBuild {
