@@ -7,7 +7,7 @@ import { chromium, startServer } from '../../scripts/lib.mjs';
 const STAGES = ['brief', 'choice', 'path', 'forecast', 'setup', 'bench', 'verdict', 'handover'];
 
 /** What bears no id though a digit stands in it: what is typed, what tells the time of day, names that people and makers gave, versions. */
-export const WITHOUT_ID = [
+const WITHOUT_ID = [
   'input',
   'textarea',
   'label',

@@ -4,7 +4,7 @@ import { formatEnd } from '../models';
 import { parseQuantity } from '../units';
 
 /** When a pass over a whole disk ends, as it tells of itself. */
-export interface PassEnd {
+interface PassEnd {
   /** s from its start. */
   total: Estimate;
   /** What a straight line through its last checkpoint says, s; null once it is over. */

@@ -4,6 +4,9 @@ export { heldSaid, judgedSaid, measuredSaid, middleOf, standing, verdictSaid } f
 export { compareLoadTimes, feltSaid, processingWords } from './felt';
 export { frozenFigure, frozenSaid } from './frozen';
 export { OBSERVED, observationsOf, observedAt, ROOMS, seenWords, type Observation, type Room } from './known';
+/* Words that the floors below make. */
+export { nothingWorth, worthWords } from '../forecast';
+export { healthAdvice, healthLines } from '../models';
 export { flowSaid, formatSaid, lifeSaid } from './place';
 export { protocolSaid, testSaid } from './planned';
 export { type Said, type Statement } from './statement';

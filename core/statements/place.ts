@@ -6,7 +6,7 @@ import { format } from '../units';
 import { naming, rangeWords, say, type Said } from './statement';
 
 /** Where something is, as ids name it. */
-export const placeId = ({ machine, device }: Place): string => `${device}@${machine}`;
+const placeId = ({ machine, device }: Place): string => `${device}@${machine}`;
 
 /** What a path lets through in a direction; nothing while it is blocked. */
 export const flowSaid = (place: Place, { flow }: Pick<Path, 'flow'>, direction: Direction): Said<'flow'> =>

@@ -43,6 +43,16 @@ describe('what is written in any file', () => {
       /hooks/,
     ],
     ['server/x.ts', 'const unused = 1;\nexport {};', /no-unused-vars/],
+    [
+      'web/bench/x.ts',
+      "import { verdict } from '@kymar/core/verdict';\nexport const y = verdict;",
+      /statements/,
+    ],
+    [
+      'web/state/x.ts',
+      "import { verdict } from '@kymar/core/verdict';\nexport const y = verdict;",
+      /0 errors/,
+    ],
     ['core/x.ts', 'export const y = 1;', /0 warnings and 0 errors/],
   ])('%s: %s', (name, text, expected) => expect(said(name, text)).toMatch(expected));
 

@@ -2,7 +2,7 @@ import { Alert, Box, Button, MenuItem, TextField, Typography } from '@mui/materi
 import { Suspense, useState } from 'react';
 import type { PhaseKind, TraceColumns } from '@kymar/core/measure';
 import { hardCeiling } from '@kymar/core/assembly';
-import { pathOf } from '@kymar/core/forecast';
+import { pathOf } from '../state/models';
 import { middle } from '@kymar/core/evidence';
 import { filesOf, isMove, type Move, type Load } from '@kymar/core/job';
 import { counted, format, numeral } from '@kymar/core/units';

@@ -1,7 +1,7 @@
 import { Alert, Button, Typography } from '@mui/material';
 import { useMemo } from 'react';
 import { LOOKS } from '@kymar/core/diagnosis';
-import { caseOf } from '@kymar/core/forecast';
+import { caseOf } from '../state/models';
 import type { Job, Move, Load } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';
 import type { Placed } from '../state/placed';

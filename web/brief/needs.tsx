@@ -1,5 +1,6 @@
 import { Box, Button, Typography } from '@mui/material';
-import { lacking, type Copy } from '@kymar/core/models';
+import type { Copy } from '@kymar/core/models';
+import { lacking } from '../state/models';
 import type { Fact } from '@kymar/core/evidence';
 import { DEFAULT_POLICIES, DeviceNeeds, POLICIES, type Job, type PolicyId } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';

@@ -6,7 +6,7 @@ import { STALE, activitiesOf, buildKey, type Wanted } from '@kymar/core/choice';
 import { middle } from '@kymar/core/evidence';
 import { processingWords } from '@kymar/core/statements';
 import { format, formatProbability, numeral } from '@kymar/core/units';
-import { situationOf } from '@kymar/core/forecast';
+import { situationOf } from '../state/models';
 import { mustNotStall, traitsOf, type Job } from '@kymar/core/job';
 import { unbroken } from '../ui/figure';
 import { WorthFindingOut } from '../ui/worth';

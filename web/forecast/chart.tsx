@@ -1,6 +1,6 @@
 import type { Chart } from 'chart.js';
 import type { CourseSheet, ProfilePoint } from '@kymar/core/forecast';
-import { momentAt } from '@kymar/core/models';
+import { momentAt } from '../state/models';
 import { format } from '@kymar/core/units';
 import { useChartStyle } from '../ui/chartstyle';
 import { LineChart, markAt, type ChartLine } from '../ui/linechart';

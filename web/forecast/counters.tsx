@@ -1,6 +1,6 @@
 import { Box, Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { fromPasted } from '@kymar/core/models';
+import { fromPasted } from '../state/models';
 import type { DeviceNeeds } from '@kymar/core/job';
 import { calendarDay, format, parseQuantity, type Parsed } from '@kymar/core/units';
 import { changeJob, useJobs } from '../state/jobs';

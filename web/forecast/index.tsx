@@ -1,7 +1,8 @@
 import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { explainProbability, type ActivitySheet, type CourseSheet } from '@kymar/core/forecast';
+import type { ActivitySheet, CourseSheet } from '@kymar/core/forecast';
+import { explainProbability } from '../state/models';
 import { traitsOf } from '@kymar/core/job';
 import { forecastSaid, briefSaid } from '@kymar/core/statements';
 import { formatRange } from '@kymar/core/units';

@@ -2,7 +2,7 @@ import { type Spread } from '@kymar/core/stats';
 import { Box, Typography } from '@mui/material';
 import { middle } from '@kymar/core/evidence';
 import type { Life } from '@kymar/core/models';
-import { isLife, type DaysForecast, type JobSheet } from '@kymar/core/forecast';
+import type { DaysForecast, JobSheet, LifeForecast } from '@kymar/core/forecast';
 import { formatSaid, lifeSaid } from '@kymar/core/statements';
 import type { Placed } from '../state/placed';
 import { calendarMonth, counted, format, formatRange, rangeBehind, YEAR_DAYS } from '@kymar/core/units';
@@ -93,6 +93,10 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
     </Panel>
   );
 }
+
+/** Whether it is a life, and not the reason why there is none. */
+const isLife = (life: LifeForecast): life is Exclude<LifeForecast, { problem: string }> =>
+  !('problem' in life);
 
 /** When the rating runs out. */
 const until = ({ expected, earliest, latest }: NonNullable<Life['runsOut']>): string =>

@@ -1,7 +1,8 @@
 import { Typography } from '@mui/material';
 import { ARRAY_NAMES, layoutWords, explainFlow, type Path } from '@kymar/core/assembly';
 import { DIRECTIONS } from '@kymar/core/catalog/links';
-import { arrayOf, type Situation } from '@kymar/core/forecast';
+import type { Situation } from '@kymar/core/forecast';
+import { arrayOf } from '../state/models';
 import { format } from '@kymar/core/units';
 import { ArrayFacts } from '../ui/array';
 import { Figure } from '../ui/figure';

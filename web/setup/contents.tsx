@@ -1,11 +1,12 @@
 import { Button, FormControlLabel, Switch, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { holdsOf, type Situation } from '@kymar/core/forecast';
-import { middle, recordersFor, type Estimate } from '@kymar/core/evidence';
+import type { Situation } from '@kymar/core/forecast';
+import { middle, type Estimate } from '@kymar/core/evidence';
 import { isKept, type Fitting } from '@kymar/core/job';
 import { format, moment, rangeBehind, timeAfter, timesAfter } from '@kymar/core/units';
 import type { Placed } from '../state/placed';
 import { useAnswer } from '../state/gate';
+import { holdsAtMost } from '../state/models';
 import { QuantityField } from '../ui/field';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
@@ -42,7 +43,7 @@ export function Contents({
   const verify = going?.verify ?? compared;
   const time = useTime(situation, bytes, verify);
   const now = useNow();
-  const usable = holdsOf(recordersFor(situation.shopRanges).bare, situation.build).high;
+  const usable = holdsAtMost(situation);
   const set = (contents: Fitting['contents']) => changeFitting(at, (f) => without(f, 'contents', contents));
   const begin = going ? new Date(going.started) : now;
   const seconds = going?.ended ? (Date.parse(going.ended) - Date.parse(going.started)) / 1000 : null;

@@ -1,6 +1,8 @@
 import { Alert, Box, Button, TextField, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
-import { endOfPass, formatOn, readCheckpoint, pathOf, type Situation } from '@kymar/core/forecast';
+import type { Estimate } from '@kymar/core/evidence';
+import type { Situation } from '@kymar/core/forecast';
+import { endOfPass, formatBySheet, readCheckpoint } from '../state/models';
 import { formatSaid } from '@kymar/core/statements';
 import type { Fitting, FormatPass } from '@kymar/core/job';
 import { format, moment, rangeBehind, timeAfter, timesAfter } from '@kymar/core/units';
@@ -26,10 +28,7 @@ export function FormatTracker({
   situation: Situation;
 }) {
   const pass = fitting?.format;
-  const expected = useMemo(() => {
-    const path = pathOf(situation);
-    return path.blocked.length > 0 ? null : formatOn(situation, path);
-  }, [situation]);
+  const expected = formatBySheet(situation);
   const set = (format: FormatPass | undefined) => changeFitting(at, (f) => without(f, 'format', format));
   const start = () => set({ started: new Date().toISOString(), checkpoints: [] });
   const now = useNow();
@@ -59,7 +58,7 @@ function Going({
   place: Placed['place'];
   pass: FormatPass;
   set(pass: FormatPass | undefined): void;
-  expected: ReturnType<typeof formatOn>;
+  expected: Estimate | null;
 }) {
   const { started, checkpoints, ended } = pass;
   const [typed, setTyped] = useState('');

@@ -1,7 +1,7 @@
 import { Alert, Box, Button, TextField, Typography } from '@mui/material';
 import { useRef, useState } from 'react';
 import { returnUntil } from '@kymar/core/fitting';
-import { fromPasted, linesOf, readHealth } from '@kymar/core/models';
+import { fromPasted, linesOf, readHealth } from '../state/models';
 import { RETURN_DAYS, type Fitting, type Job } from '@kymar/core/job';
 import { calendarDay, format, shortMoment } from '@kymar/core/units';
 import type { Placed } from '../state/placed';

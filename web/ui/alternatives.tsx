@@ -8,7 +8,7 @@ import { nameOf, type PartKind, type Part, type Shop } from '@kymar/core/catalog
 import type { SegmentId } from '@kymar/core/assembly';
 import { optionsAt, type PartOption } from '@kymar/core/choice';
 import { findings } from '@kymar/core/fit';
-import { settingOf } from '@kymar/core/forecast';
+import { settingOf } from '../state/models';
 import { format } from '@kymar/core/units';
 import { changeJob } from '../state/jobs';
 import { useShop } from '../state/shop';

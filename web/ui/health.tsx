@@ -1,5 +1,6 @@
 import { Typography } from '@mui/material';
-import { healthAdvice, healthLines, type HealthCounters } from '@kymar/core/models';
+import type { HealthCounters } from '@kymar/core/models';
+import { healthAdvice, healthLines } from '@kymar/core/statements';
 import { Cells } from './cells';
 
 /** A drive's counters as they were read, and what a technician says of them. */

@@ -1,6 +1,7 @@
 import { Box, Typography } from '@mui/material';
 import { SURE } from '@kymar/core/choice';
-import { nothingWorth, worthWords, type WorthFinding, type Situation } from '@kymar/core/forecast';
+import type { WorthFinding, Situation } from '@kymar/core/forecast';
+import { nothingWorth, worthWords } from '@kymar/core/statements';
 import { useAnswer } from '../state/gate';
 import { useSettings } from '../state/settings';
 import { worthOf } from '../workers';
