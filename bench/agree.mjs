@@ -10,7 +10,8 @@ import { RULES } from './agree/rules.mjs';
 import { rooms } from './rooms.mjs';
 
 /**
- * Whether Kymar says one thing of one thing: seeded jobs, every statement of them held against every other place where it is made, all of it read as plain text.
+ * Whether Kymar says one thing of one thing: seeded jobs, every statement of them held against every other place where it is made,
+ * all of it read as plain text.
  * Usage: npm run bench -- agree [SEED] [JOBS] [PAGES] [--planted] [--tree FOLDER]
  */
 const flag = (name) => process.argv.indexOf(name);

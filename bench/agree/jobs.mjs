@@ -1,6 +1,6 @@
 /*
- * Jobs that nobody foresaw: one to four devices on one or two machines, every kind of work, arrays, used drives, runs, rates and bounds, traces, health pages, checkpoints,
- * frozen forecasts and decisions. All by a seed; nothing here knows what is said of them.
+ * Jobs that nobody foresaw: one to four devices on one or two machines, every kind of work, arrays, used drives, runs, rates and bounds,
+ * traces, health pages, checkpoints, frozen forecasts and decisions. All by a seed; nothing here knows what is said of them.
  */
 const GB = 1e9;
 const TB = 1e12;

@@ -1,6 +1,6 @@
 /*
- * Faults that Kymar once had, to be put back one by one: whoever looks for contradictions must find each. What stood there is found by its text; where that is no more, the
- * program says so.
+ * Faults that Kymar once had, to be put back one by one: whoever looks for contradictions must find each. What stood there is found by its
+ * text; where that is no more, the program says so.
  */
 export const PLANTED = [
   {

@@ -38,7 +38,8 @@ export const DRAWS = SAMPLES / EVERY;
 export const COARSE = 4;
 
 /**
- * Logarithms of the s that a case takes in each draw, or of the °C that it gets where that is asked of it; draws of the same number are of the same unit, whatever is asked of it.
+ * Logarithms of the s that a case takes in each draw, or of the °C that it gets where that is asked of it; draws of the same
+ * number are of the same unit, whatever is asked of it.
  * @param seed of the draws: with another one they are of other units
  * @param coarse the same of fewer draws, where they are worked out already
  * @returns null where nothing flows

@@ -57,16 +57,16 @@ import { lastMeasured, type Claim, type Verdict } from '../verdict';
 const midSentence = (name: string): string => (/\p{Lu}/u.test(name.slice(1)) ? name : name.toLowerCase());
 
 /** What stands in a document: words, or a statement that other places make too. */
-export type Words = string | Statement;
+export type Wording = string | Statement;
 
 /** A block of the handover: prose, a list, or a table whose numbers stand right. */
 export type DocumentBlock =
-  | { kind: 'text'; text: Words[] }
+  | { kind: 'text'; text: Wording[] }
   | { kind: 'list'; items: string[] }
-  | { kind: 'table'; head: string[]; numbers: boolean[]; rows: Words[][] };
+  | { kind: 'table'; head: string[]; numbers: boolean[]; rows: Wording[][] };
 
-/** Words as they are read. */
-export const plainWords = (words: Words): string => (typeof words === 'string' ? words : words.words);
+/** Wording as they are read. */
+export const plainWords = (words: Wording): string => (typeof words === 'string' ? words : words.words);
 
 export interface Section {
   heading: string;
@@ -88,11 +88,11 @@ export interface HandoverDocument {
   sections: Section[];
 }
 
-const text = (...words: (Words | null | undefined)[]): DocumentBlock => ({
+const text = (...words: (Wording | null | undefined)[]): DocumentBlock => ({
   kind: 'text',
-  text: words.filter((w): w is Words => Boolean(w)),
+  text: words.filter((w): w is Wording => Boolean(w)),
 });
-const table = (head: string[], numbers: boolean[], rows: Words[][]): DocumentBlock => ({
+const table = (head: string[], numbers: boolean[], rows: Wording[][]): DocumentBlock => ({
   kind: 'table',
   head,
   numbers,

@@ -3,7 +3,7 @@ import {
   type DocumentBlock,
   type DocumentCopy,
   type HandoverDocument,
-  type Words,
+  type Wording,
 } from './document';
 
 const ESCAPED: Record<string, string> = {
@@ -32,7 +32,7 @@ const STYLE = `
 `;
 
 /** What bears a statement's id, as on the page. */
-const told = (words: Words): string =>
+const told = (words: Wording): string =>
   typeof words === 'string'
     ? escape(words)
     : `<span data-said="${escape(words.id)}">${escape(words.words)}</span>`;
@@ -40,7 +40,7 @@ const told = (words: Words): string =>
 function block(b: DocumentBlock): string {
   if (b.kind === 'text') return `<p>${b.text.map(told).join(' ')}</p>`;
   if (b.kind === 'list') return `<ul>${b.items.map((item) => `<li>${escape(item)}</li>`).join('')}</ul>`;
-  const cells = (tag: 'th' | 'td', list: readonly Words[]) =>
+  const cells = (tag: 'th' | 'td', list: readonly Wording[]) =>
     list.map((cell, i) => `<${tag}${b.numbers[i] ? ' class="number"' : ''}>${told(cell)}</${tag}>`).join('');
   const rows = b.rows.map((list) => `<tr>${cells('td', list)}</tr>`).join('\n');
   return `<table><thead><tr>${cells('th', b.head)}</tr></thead><tbody>${rows}</tbody></table>`;

@@ -6,7 +6,7 @@ export {
   type DocumentCopy,
   type HandoverDocument,
   type Section,
-  type Words,
+  type Wording,
 } from './document';
 export { toHtml } from './html';
 export { toMarkdown } from './markdown';

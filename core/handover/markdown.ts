@@ -7,14 +7,14 @@ import {
   type DocumentBlock,
   type DocumentCopy,
   type HandoverDocument,
-  type Words,
+  type Wording,
 } from './document';
 
 /** Prose is one line: a line that somebody typed must not begin a block of its own. */
 const phrase = (value: string): PhrasingContent[] => [
   { type: 'text', value: value.replace(/\s*\n\s*/g, ' ') },
 ];
-const row = (cells: readonly Words[]): TableRow => ({
+const row = (cells: readonly Wording[]): TableRow => ({
   type: 'tableRow',
   children: cells.map((cell) => ({ type: 'tableCell', children: phrase(plainWords(cell)) })),
 });

@@ -5,7 +5,7 @@ import { placesOf, type Job } from '../job';
 import { protocolOf } from '../measure';
 import { verdict } from '../verdict';
 import { forecastSaid, briefSaid } from './activity';
-import { heldSaid, judgedSaid, measuredSaid, standing, verdictSaid } from './claim';
+import { heldSaid, judgedSaid, measuredSaid, standingSaid, verdictSaid } from './claim';
 import { compareLoadTimes, feltSaid } from './felt';
 import { frozenSaid } from './frozen';
 import { flowSaid, formatSaid, lifeSaid } from './place';
@@ -41,7 +41,7 @@ export function statementsOf(job: Job, shopRanges: OwnRanges = {}): Statement[] 
     verdictSaid(found),
     ...protocol.tests.map(testSaid),
     ...(protocol.tests.length > 0 ? [protocolSaid(protocol)] : []),
-    { standing: standing(job, found, isBuilt) },
+    { standing: standingSaid(job, found, isBuilt) },
   ];
   return said.flatMap((one) => Object.values(one).filter((s): s is Statement => s !== undefined));
 }

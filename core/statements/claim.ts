@@ -66,7 +66,7 @@ const STATE = {
 } as const;
 
 /** How a job stands, in a line: by what was measured, else by what was frozen. */
-export function standing(job: Job, found: Verdict | null, isBuilt: boolean): Statement {
+export function standingSaid(job: Job, found: Verdict | null, isBuilt: boolean): Statement {
   const frozen = job.forecasts.at(-1);
   const chances = frozen?.results.map((r) => r.probability).filter((p): p is number => p !== null) ?? [];
   const words = () => {

@@ -1,9 +1,17 @@
 export { forecastSaid, briefSaid } from './activity';
 export { statementsOf } from './all';
-export { heldSaid, judgedSaid, measuredSaid, middleOf, standing, verdictSaid } from './claim';
+export { heldSaid, judgedSaid, measuredSaid, standingSaid, verdictSaid } from './claim';
 export { compareLoadTimes, feltSaid, processingWords } from './felt';
 export { frozenFigure, frozenSaid } from './frozen';
-export { OBSERVED, observationsOf, observedAt, ROOMS, seenWords, type Observation, type Room } from './known';
+export {
+  OBSERVED,
+  observationsOf,
+  observedAt,
+  CONCERNS,
+  seenWords,
+  type Observation,
+  type Concern,
+} from './known';
 /* Words that the floors below make. */
 export { nothingWorth, worthWords } from '../forecast';
 export { healthAdvice, healthLines } from '../models';

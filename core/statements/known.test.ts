@@ -6,7 +6,7 @@ import { timedRun } from '../fixtures/runs';
 import { placesOf, type Fitting, type Job } from '../job';
 import { learnedFrom, protocolOf, withLearned } from '../measure';
 import { verdict } from '../verdict';
-import { forecastSaid, lifeSaid, observationsOf, ROOMS, type Room } from '.';
+import { forecastSaid, lifeSaid, observationsOf, CONCERNS, type Concern } from '.';
 
 /*
  * The table of observations: where it says that something has an effect, it moves what is told there; where it says none, nothing moves, and why
@@ -38,7 +38,7 @@ const needs = (job: Job, more: object): Job => ({
 });
 
 /** What stands in each room, as text. */
-const ROOM: Record<Room, (job: Job) => unknown> = {
+const ROOM: Record<Concern, (job: Job) => unknown> = {
   forecast(job) {
     // What runs teach is taken over with a press.
     const taught = learnedFrom(job).reduce((at, learned) => withLearned(at, learned), job);
@@ -64,7 +64,7 @@ interface Row {
   kind: string;
   before: Job;
   after: Job;
-  moves: Room[];
+  moves: Concern[];
 }
 const withLook = { look: 'look at its space', seen: 'nearly full', at: '2026-12-01T12:00:00.000Z' };
 const TABLE: Row[] = [
@@ -186,7 +186,7 @@ test.each(TABLE)('$kind moves what it says it does, and nothing else', ({ kind, 
   const list = observationsOf(after, verdict(after)).filter((o) => o.kind === kind);
   expect(list.length).toBeGreaterThan(0);
   const [{ effects }] = list as [(typeof list)[0]];
-  for (const room of ROOMS) {
+  for (const room of CONCERNS) {
     const [was, is] = [ROOM[room](before), ROOM[room](after)];
     const isMoved = JSON.stringify(was) !== JSON.stringify(is);
     expect([room, isMoved]).toEqual([room, moves.includes(room)]);

@@ -8,11 +8,11 @@ import type { Verdict } from '../verdict';
 import { judgedSaid, measuredSaid } from './claim';
 
 /** Where something that is known may matter. */
-export const ROOMS = ['forecast', 'life', 'verdict', 'causes', 'protocol', 'handover'] as const;
-export type Room = (typeof ROOMS)[number];
+export const CONCERNS = ['forecast', 'life', 'verdict', 'causes', 'protocol', 'handover'] as const;
+export type Concern = (typeof CONCERNS)[number];
 
 /** What it does there, in words; or why it does nothing. */
-export interface Effect {
+export interface ChangeMade {
   does: boolean;
   words: string;
 }
@@ -29,7 +29,7 @@ export interface Observation {
   device: string | null;
   /** By whom or by what. */
   by: string;
-  effects: Record<Room, Effect>;
+  effects: Record<Concern, ChangeMade>;
 }
 
 /** What of a job the effects are told by. */
@@ -40,14 +40,14 @@ interface Told {
   learned: Learned[];
 }
 
-const does = (words: string): Effect => ({ does: true, words });
-const none = (words: string): Effect => ({ does: false, words });
+const does = (words: string): ChangeMade => ({ does: true, words });
+const none = (words: string): ChangeMade => ({ does: false, words });
 
 type Item<T> = Omit<Observation, 'kind' | 'effects'> & { of: T };
 interface Kind<T> {
   name: string;
   list(job: Job): Item<T>[];
-  effects: Record<Room, (of: T, told: Told) => Effect>;
+  effects: Record<Concern, (of: T, told: Told) => ChangeMade>;
 }
 const kind = <T>(of: Kind<T>): Kind<T> => of;
 const here = (place: Place | null) => ({ place, device: place?.device ?? null });
@@ -70,7 +70,7 @@ const NO_COUNT = none('It is no run: it proves no activity.');
 const NO_TARGET = none('It is no measurement of an activity.');
 
 /** What a run came to among the claims. */
-function judgedBy(run: Run, { found }: Told): Effect {
+function judgedBy(run: Run, { found }: Told): ChangeMade {
   if (run.excluded) return none(`Set aside: ${run.excluded.reason}.`);
   if (run.ended !== 'done') return none('It did not finish.');
   const not = found.claims.flatMap((c) => c.impossible).find((i) => i.run.id === run.id);
@@ -85,7 +85,7 @@ function judgedBy(run: Run, { found }: Told): Effect {
   return does(`${measuredSaid(claim).middle!.words} of ${of}: ${right!.words}${met}.`);
 }
 
-function countedBy(run: Run, { protocol }: Told): Effect {
+function countedBy(run: Run, { protocol }: Told): ChangeMade {
   if (run.conditions.look) return none('Made to find a cause, not as it is built.');
   if (run.source === 'simulated') return none('A rehearsal.');
   if (run.excluded || run.ended !== 'done') return none('Only finished runs that are not set aside count.');
@@ -391,8 +391,8 @@ export function observationsOf(job: Job, found: Verdict): Observation[] {
   const listed = (id: ObservationKind) => {
     const { list, effects } = KINDS[id] as Kind<unknown>;
     return list(job).map(({ of, ...item }): Observation => {
-      const each = ROOMS.map((room) => [room, effects[room](of, told)] as const);
-      return { ...item, kind: id, effects: Object.fromEntries(each) as Record<Room, Effect> };
+      const each = CONCERNS.map((room) => [room, effects[room](of, told)] as const);
+      return { ...item, kind: id, effects: Object.fromEntries(each) as Record<Concern, ChangeMade> };
     });
   };
   const all = (Object.keys(KINDS) as ObservationKind[]).flatMap(listed);

@@ -5,8 +5,8 @@ import type { Spread } from '../stats';
 export type Ground = 'told' | 'forecast' | 'frozen' | 'measured' | 'judged' | 'planned';
 
 /**
- * A figure, or a sentence with figures, as people read it: the same words wherever it stands. Made here alone; a page, a document or the command line asks for it
- * and works nothing out.
+ * A figure, or a sentence with figures, as people read it: the same words wherever it stands. Made here alone: a page,
+ * a document or the command line asks for it and works nothing out.
  */
 export interface Statement {
   /** Ground, what it is, and of what: `forecast expected offload`. One id says one thing of a job. */

@@ -7,7 +7,7 @@ import {
   toMarkdown,
   type DocumentBlock,
   type DocumentCopy,
-  type Words,
+  type Wording,
 } from '@kymar/core/handover';
 import { writeJob } from '@kymar/core/job';
 import { useVerdict } from '../state/verdict';
@@ -118,7 +118,7 @@ function BlockView({ block }: { block: DocumentBlock }) {
         {block.text.map((words, i) => (
           <Fragment key={i}>
             {i > 0 && ' '}
-            <Written words={words} />
+            <WordingShown words={words} />
           </Fragment>
         ))}
       </Typography>
@@ -136,7 +136,7 @@ function BlockView({ block }: { block: DocumentBlock }) {
   return <BlockTable table={block} />;
 }
 
-function Written({ words }: { words: Words }) {
+function WordingShown({ words }: { words: Wording }) {
   return typeof words === 'string' ? unbroken(words) : <Told of={words} />;
 }
 
@@ -150,7 +150,7 @@ function BlockTable({ table }: { table: Extract<DocumentBlock, { kind: 'table' }
         of={table.rows}
         columns={({ left, right }) =>
           table.head.map((head, i) =>
-            (align(i) === 'right' ? right : left)(unbroken(head), (row) => <Written words={row[i]!} />),
+            (align(i) === 'right' ? right : left)(unbroken(head), (row) => <WordingShown words={row[i]!} />),
           )
         }
       />

@@ -10,7 +10,7 @@ import { memo, useCallback, useDeferredValue, useMemo, useRef, useState } from '
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { directionOf, machineNames, nextStage, STAGES, writeJob, type Job } from '@kymar/core/job';
 import type { Host } from '@kymar/core/catalog/parts';
-import { flowSaid, standing } from '@kymar/core/statements';
+import { flowSaid, standingSaid } from '@kymar/core/statements';
 import { calendarDay } from '@kymar/core/units';
 import { pathAt } from '../state/derived';
 import { useStages } from '../state/stages';
@@ -273,7 +273,7 @@ const Row = memo(function Row({ job, onRemove }: { job: Job; onRemove(job: Job):
       </Box>
       <Box>
         <Typography variant="body2" sx={{ fontWeight: 600 }}>
-          <Told of={standing(job, found, Boolean(at?.build))} />
+          <Told of={standingSaid(job, found, Boolean(at?.build))} />
         </Typography>
         <Typography variant="caption" color="textSecondary">
           {flow ? (

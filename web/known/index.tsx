@@ -5,9 +5,9 @@ import {
   OBSERVED,
   observationsOf,
   observedAt,
-  ROOMS,
+  CONCERNS,
   type Observation,
-  type Room,
+  type Concern,
 } from '@kymar/core/statements';
 import { calendarDay, shortMoment } from '@kymar/core/units';
 import { useVerdict } from '../state/verdict';
@@ -17,7 +17,7 @@ import { useJob } from '../ui/job';
 import { Panel } from '../ui/panel';
 import { Waiting } from '../ui/waiting';
 
-const NAMES: Record<Room, string> = {
+const NAMES: Record<Concern, string> = {
   forecast: 'Forecast',
   life: 'Life',
   verdict: 'Verdict',
@@ -78,9 +78,9 @@ export function Known() {
 }
 
 function Effects({ of: { effects } }: { of: Observation }) {
-  const [some, no] = [true, false].map((does) => ROOMS.filter((room) => effects[room].does === does)) as [
-    Room[],
-    Room[],
+  const [some, no] = [true, false].map((does) => CONCERNS.filter((room) => effects[room].does === does)) as [
+    Concern[],
+    Concern[],
   ];
   return (
     <>
