@@ -4,11 +4,13 @@ import { forecastAll, pathOf, situationAt } from '../forecast';
 import { placesOf, type Job } from '../job';
 import { protocolOf } from '../measure';
 import { verdict } from '../verdict';
-import { forecastSaid, briefSaid } from './activity';
+import { briefSaid } from './activity';
 import { heldSaid, judgedSaid, measuredSaid, standingSaid, verdictSaid } from './claim';
 import { compareLoadTimes, feltSaid } from './felt';
+import { forecastSaid } from './forecast';
 import { frozenSaid } from './frozen';
-import { flowSaid, formatSaid, lifeSaid } from './place';
+import { flowSaid } from './flow';
+import { formatSaid, lifeSaid } from './life';
 import { protocolSaid, testSaid } from './planned';
 import type { Said, Statement } from './statement';
 

@@ -3,8 +3,8 @@ import { measuredRange, measuredWords } from '../measure';
 import type { Spread } from '../stats';
 import { format, formatProbability } from '../units';
 import type { Claim, Verdict } from '../verdict';
-import { processingWords } from './felt';
 import { naming, say, type Said, type Statement } from './statement';
+import { processingWords } from './target';
 
 /** What runs of one kind came to, in time where they have one. */
 export function middleOf({ measured }: Claim): { value: Spread; unit: 's' | 'B/s' } | null {

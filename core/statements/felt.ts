@@ -1,6 +1,5 @@
-import { middle } from '../evidence';
 import { nameOf } from '../catalog/parts';
-import { isLoad, madeAt, type Activity, type Job } from '../job';
+import { isLoad, madeAt, type Job } from '../job';
 import { noticeable, type IsFelt as Noticed } from '../models';
 import type { Spread } from '../stats';
 import { format } from '../units';
@@ -92,12 +91,4 @@ export function feltSaid(of: LoadDifference, i: number): Said<'noticed' | 'by'> 
     noticed: `${activity}: ${times}, ${NOTICED[noticed]}`,
     by: `${partsOf(quicker)}, against ${partsOf(slower)}.${noticed === 'yes' ? BY[differs] : ''}`,
   });
-}
-
-/** What of a load's time host and program take by themselves; null of anything else, or where nobody knows it. */
-export function processingWords(activity: Activity | null, seconds: number): string | null {
-  const own = activity && isLoad(activity) ? middle(activity.processing) : null;
-  return own === null || own === 0
-    ? null
-    : `${format(Math.min(own, seconds), 's')} of it are processing: no drive shortens that.`;
 }

@@ -1,7 +1,8 @@
-export { forecastSaid, briefSaid } from './activity';
+export { briefSaid } from './activity';
 export { statementsOf } from './all';
 export { heldSaid, judgedSaid, measuredSaid, standingSaid, verdictSaid } from './claim';
-export { compareLoadTimes, feltSaid, processingWords } from './felt';
+export { compareLoadTimes, feltSaid } from './felt';
+export { forecastSaid } from './forecast';
 export { frozenFigure, frozenSaid } from './frozen';
 export {
   OBSERVED,
@@ -15,6 +16,8 @@ export {
 /* Words that the floors below make. */
 export { nothingWorth, worthWords } from '../forecast';
 export { healthAdvice, healthLines } from '../models';
-export { flowSaid, formatSaid, lifeSaid } from './place';
+export { flowSaid } from './flow';
+export { formatSaid, lifeSaid } from './life';
 export { protocolSaid, testSaid } from './planned';
 export { type Said, type Statement } from './statement';
+export { processingWords, targetSaid } from './target';

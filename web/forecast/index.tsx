@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import type { ActivitySheet, CourseSheet } from '@kymar/core/forecast';
 import { explainProbability } from '../state/models';
 import { traitsOf } from '@kymar/core/job';
-import { forecastSaid, briefSaid } from '@kymar/core/statements';
+import { forecastSaid, targetSaid } from '@kymar/core/statements';
 import { formatRange } from '@kymar/core/units';
 import { blockedAt } from '../state/derived';
 import { useForecast } from '../state/forecast';
@@ -187,7 +187,7 @@ function Row({
         {beside && <Figure of={beside} said={said.beside} />}
       </TableCell>
       <TableCell align="right">
-        <Told of={briefSaid(activity).target} />
+        <Told of={targetSaid(activity).target} />
       </TableCell>
       <TableCell
         align="right"

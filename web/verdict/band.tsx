@@ -1,6 +1,6 @@
 import { Box } from '@mui/material';
 import { type Spread } from '@kymar/core/stats';
-import { briefSaid, heldSaid, measuredSaid } from '@kymar/core/statements';
+import { targetSaid, heldSaid, measuredSaid } from '@kymar/core/statements';
 import { measuredInterval } from '@kymar/core/measure';
 import { format, formatRange } from '@kymar/core/units';
 import type { Claim } from '@kymar/core/verdict';
@@ -134,7 +134,7 @@ export function Band({
             }}
           />
           <Label {...beyond(target, isLate)} top={0} color="text.primary">
-            target <Told of={briefSaid(claim.activity!).target} />
+            target <Told of={targetSaid(claim.activity!).target} />
           </Label>
         </>
       )}

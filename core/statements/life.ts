@@ -1,18 +1,8 @@
-import type { Path } from '../assembly';
-import type { Direction } from '../catalog/links';
 import { isLife, lastingWords, type JobForecast } from '../forecast';
 import type { Place } from '../job';
 import { format } from '../units';
 import { naming, rangeWords, say, type Said } from './statement';
-
-/** Where something is, as ids name it. */
-const placeId = ({ machine, device }: Place): string => `${device}@${machine}`;
-
-/** What a path lets through in a direction; nothing while it is blocked. */
-export const flowSaid = (place: Place, { flow }: Pick<Path, 'flow'>, direction: Direction): Said<'flow'> =>
-  say('forecast', naming(placeId(place), direction), {
-    flow: flow ? format(flow[direction].expected, 'B/s') : null,
-  });
+import { placeId } from './flow';
 
 /** How long a device's drives last, and what is rated: it counts all that it does, whichever of its machines one looks from. */
 export function lifeSaid(
