@@ -15,6 +15,7 @@ const VIEWS = [
   ['bench', `${OFFLOAD}/bench`],
   ['verdict', '/jobs/demo-acoustics-second/verdict'],
   ['handover', `${OFFLOAD}/handover`],
+  ['known', `${OFFLOAD}/known`],
   ['parts', '/parts/drives/oystral-kestrel-2t'],
   ['bay', '/jobs/demo-simulator-bay/path'],
   ['places', '/jobs/demo-acoustics-archive/brief'],
