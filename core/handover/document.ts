@@ -357,11 +357,14 @@ function troubles(job: Job, { claims }: Verdict): Section {
   return section('What was wrong and put right', blocks);
 }
 
+/** Who did it, behind what was done. */
+const byWords = ({ by }: { by?: string | undefined }): string => (by ? ` by ${by}` : '');
+
 /** What was looked at to find a cause, and what was seen. */
 function lookedAt({ looks = [] }: Job): Section {
-  const items = looks.map(({ look, seen, at }) => {
+  const items = looks.map(({ look, seen, at, by }) => {
     const title = LOOKS.find(({ id }) => id === look)?.title ?? look;
-    return `${at.slice(0, 10)}: ${title}: ${seenWords(seen)}`;
+    return `${at.slice(0, 10)}${byWords({ by })}: ${title}: ${seenWords(seen)}`;
   });
   return section('What was looked at', items.length > 0 ? [{ kind: 'list', items }] : [], true);
 }
@@ -397,7 +400,7 @@ function decision(job: Job, found: Verdict): Section {
     ...(job.decision
       ? [
           text(
-            `${DECIDED[job.decision.kind]} on ${job.decision.at.slice(0, 10)}.${job.decision.words ? ` ${job.decision.words}` : ''}`,
+            `${DECIDED[job.decision.kind]} on ${job.decision.at.slice(0, 10)}${byWords(job.decision)}.${job.decision.words ? ` ${job.decision.words}` : ''}`,
           ),
         ]
       : []),
@@ -570,7 +573,7 @@ function evidence(job: Job, { claims }: Verdict): Section {
     .flatMap((c) => c.measured?.runs ?? [])
     .map((run) => [
       run.at.slice(0, 16).replace('T', ' '),
-      run.source,
+      `${run.source}${byWords(run)}`,
       measureWords(run),
       pathWords(job, run),
       warmthWords(run).join(', '),

@@ -20,6 +20,7 @@ import {
 import { lateFor, placesOf, roomFor, stages, type Activity, type Job, type Move, type Run } from '../job';
 import { protocolOf } from '../measure';
 import { format } from '../units';
+import { observationsOf } from '../statements';
 import { heldAgainst, verdict } from '../verdict';
 import { handover, toMarkdown } from '.';
 
@@ -363,6 +364,24 @@ describe('a checkpoint is typed as the display and the clock say it', () => {
     ['31 % after 3 parsecs', /./],
     ['31 % after 30 h', /still to come/],
   ])('%s is refused', (typed, words) => expect(after(typed)).toMatch(words));
+});
+
+test('who timed, looked and decided stands with it, in the handover and in what is known', () => {
+  const by = 'The evening shift';
+  const at = '2026-12-01T12:00:00.000Z';
+  const job: Job = {
+    ...offload,
+    runs: offload.runs.map((r) => ({ ...r, by })),
+    looks: [{ look: 'look at its space', seen: 'nearly full', at, by }],
+    decision: { kind: 'accept', words: '', at, by },
+  };
+  const text = toMarkdown(handover(job, verdict(job)), 'shop');
+  expect(text).toContain('Accepted on 2026-12-01 by The evening shift.');
+  expect(text).toContain('stopwatch by The evening shift');
+  expect(text).toMatch(/2026-12-01 by The evening shift: .*: nearly full/);
+  const known = observationsOf(job, verdict(job));
+  expect(known.filter((o) => ['run', 'look'].includes(o.kind)).every((o) => o.by.includes(by))).toBe(true);
+  expect(toMarkdown(handover(offload, verdict(offload)), 'shop')).not.toContain('stopwatch by');
 });
 
 describe('what it takes today', () => {

@@ -5,7 +5,7 @@ import { ChoiceRecord } from './choice';
 import { ChainEntry } from './entry';
 import { Fitting } from './fitting';
 import { FrozenForecast } from './frozen';
-import { Run } from './run';
+import { By, Run } from './run';
 import { checkSetup, SETUP, twice } from './setup';
 import { VERSION } from './limits';
 import { MOST_OF } from './limits';
@@ -14,6 +14,7 @@ export const Decision = z.object({
   kind: z.enum(['accept', 'change', 'retest', 'return']),
   words: z.string().max(2000),
   at: z.iso.datetime(),
+  by: By,
 });
 export type Decision = z.infer<typeof Decision>;
 
@@ -53,6 +54,7 @@ const Fields = z.object({
         look: z.string().min(1).max(80),
         seen: z.string().min(1).max(MOST_OF.looks),
         at: z.iso.datetime(),
+        by: By,
       }),
     )
     .max(200)
@@ -67,6 +69,7 @@ const Fields = z.object({
         /** How probable it was by then. */
         probability: z.number().min(0).max(1),
         at: z.iso.datetime(),
+        by: By,
       }),
     )
     .max(MOST_OF.found)

@@ -31,5 +31,8 @@ export function overfull(job: { readonly [K in keyof typeof MOST_OF]?: readonly 
   return null;
 }
 
+/** A name of somebody has so many letters at most. */
+export const MOST_NAME = 120;
+
 /** Days within which something can go back. */
 export const RETURN_DAYS = 3650;

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { asks } from '../units';
 import { Build } from '../assembly';
 import { Host, Id } from '../catalog/parts';
+import { MOST_NAME } from './limits';
 
 const most = (value: number, error: string) => z.number().max(value, { error });
 const seconds = most(1e10, 'is longer than anybody waited').min(1e-6, { error: 'must be more than zero' });
@@ -81,6 +82,9 @@ export const Latency = z.object({
 });
 export type Latency = z.infer<typeof Latency>;
 
+/** Who did it, by name; absent: nobody said. */
+export const By = z.string().trim().min(1).max(MOST_NAME).optional();
+
 const WHENCE = [
   [true, 'mains'],
   [false, 'battery'],
@@ -126,6 +130,7 @@ export const Run = z.object({
   /** What stood at the other end: the host's built-in drive, or memory (synthetic runs make their data there). */
   otherEnd: z.enum(['storage', 'memory']),
   source: z.enum(['stopwatch', 'real', 'watched', 'simulated', 'program']),
+  by: By,
   measure: z.discriminatedUnion('kind', [Timed, RateOnly, Bound]),
   /** Where it was made: a device of the job on a machine of the job, as they hang together; another host or build by value; or not known. */
   path: z.union([z.object({ machine: Id, device: Id }), z.object({ host: Host, build: Build })]).nullable(),

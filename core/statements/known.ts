@@ -59,7 +59,7 @@ const itemOf = (job: Job, run: Run): Item<Run> => ({
   at: run.at,
   title: job.activities.find((a) => a.id === run.activity)?.name ?? `Synthetic ${run.direction}`,
   ...here(placeOfRun(run)),
-  by: SOURCE_WORDS[run.source],
+  by: [SOURCE_WORDS[run.source], run.by].filter(Boolean).join(', '),
   of: run,
 });
 const runsOf = (job: Job, is: (run: Run) => boolean): Item<Run>[] =>
@@ -166,12 +166,12 @@ const KINDS = {
   look: kind<string>({
     name: 'Look',
     list: ({ looks = [] }) =>
-      looks.map(({ look, seen, at }, i) => ({
+      looks.map(({ look, seen, at, by }, i) => ({
         id: `look ${i}`,
         at,
         title: `${LOOKS.find((l) => l.id === look)?.title ?? look}: ${seenWords(seen)}`,
         ...here(null),
-        by: 'looked at',
+        by: by ? `looked at, ${by}` : 'looked at',
         of: look,
       })),
     effects: {
@@ -351,12 +351,12 @@ const KINDS = {
   'put right': kind<string>({
     name: 'Put right',
     list: ({ found = [] }) =>
-      found.map(({ cause, title, at }, i) => ({
+      found.map(({ cause, title, at, by }, i) => ({
         id: `put right ${i}`,
         at,
         title,
         ...here(null),
-        by: 'decided',
+        by: by ? `decided, ${by}` : 'decided',
         of: cause,
       })),
     effects: {

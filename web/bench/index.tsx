@@ -18,6 +18,7 @@ import { LOOKS } from '@kymar/core/diagnosis';
 import type { ProtocolTest } from '@kymar/core/measure';
 import { newId } from '../state/id';
 import { changeJob } from '../state/jobs';
+import { byWhom } from '../state/settings';
 import { placedWhere } from '../state/placed';
 import { elsewhere, ownPlaces, pathBy } from '../state/where';
 import { useWatch } from '../state/watch';
@@ -247,6 +248,7 @@ function runOf(job: Job, taken: Taken, where: string, stated: Conditions): Run {
     at: new Date().toISOString(),
     ended: 'done',
     samples: [],
+    ...byWhom(),
     ...rest,
     path: path === undefined ? pathBy(job, where) : path,
     conditions: { ...stated, ...conditions },

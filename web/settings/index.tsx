@@ -5,6 +5,7 @@ import { BinPanel } from './bin';
 import { RatesPanel } from './rates';
 import { StoragePanel } from './storage';
 import { Stack } from '../ui/layout';
+import { WhoPanel } from './who';
 
 /** What this browser keeps, and how to keep it safe. */
 export function SettingsView() {
@@ -28,6 +29,7 @@ export function SettingsView() {
       </Typography>
       <AsidePanel />
       <Stack gap={2}>
+        <WhoPanel />
         <BackupPanel />
         <RatesPanel />
       </Stack>

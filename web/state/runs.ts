@@ -14,6 +14,7 @@ import {
 } from '@kymar/core/measure';
 import { changeJob, jobRecords, useJobs } from './jobs';
 import { Away, followRun, keptRuns, ping, startRun, tookRun, useServer } from './server';
+import { byWhom } from './settings';
 import { useStatus } from './status';
 
 type Measured = Exclude<EndEvent, { type: 'failed' }>;
@@ -159,7 +160,7 @@ async function keep(run: KeptRun, event: Measured, purpose: Purpose, job: Job): 
   const made = runsIn(job, run, event, purpose);
   const added = (j: Job): Job => {
     const fresh = made.filter((one) => !j.runs.some((had) => had.id === one.id));
-    return fresh.length > 0 ? { ...j, runs: [...j.runs, ...fresh] } : j;
+    return fresh.length > 0 ? { ...j, runs: [...j.runs, ...fresh.map((r) => ({ ...r, ...byWhom() }))] } : j;
   };
   const full = overfull(added(job));
   if (full !== null) return tell({ id: run.id, run: run.id, severity: 'error', text: full });

@@ -41,6 +41,8 @@ export interface Settings {
   sure?: number;
   /** What an hour of the customer's is worth, for pay-back; in the job's currency. */
   hourly?: number;
+  /** Who works at this bench. */
+  technician?: string | undefined;
   /** How late and how steady the person at this bench presses. */
   thumb?: Thumb;
   /** What currencies are worth in each other, each with its day. */
@@ -62,6 +64,12 @@ export const useSettings = create<Settings>(() => ({}));
 
 export function setSetting<K extends Key>(key: K, value: Settings[K]): void {
   useSettings.setState({ [key]: value });
+}
+
+/** Who does it, to stand with what is done; nothing where nobody said. */
+export function byWhom(): { by?: string } {
+  const by = useSettings.getState().technician?.trim();
+  return by ? { by } : {};
 }
 
 const entries = (): Record<string, unknown> =>

@@ -132,7 +132,17 @@ function Frame({
               </Typography>
               {!narrow && (
                 <Typography color="textSecondary">
-                  {[job.customer, machineNames(job)].filter(Boolean).join(', ')}
+                  {job.customer && (
+                    <Link
+                      to={`/jobs?find=${encodeURIComponent(job.customer)}`}
+                      title="All jobs of this customer"
+                      style={{ color: 'inherit' }}
+                    >
+                      {job.customer}
+                    </Link>
+                  )}
+                  {job.customer && job.machines.length > 0 && ', '}
+                  {machineNames(job)}
                 </Typography>
               )}
               <Typography

@@ -10,6 +10,7 @@ import { whereWords } from '../state/placed';
 import { idle } from '../state/idle';
 import { useVerdict } from '../state/verdict';
 import { changeJob } from '../state/jobs';
+import { byWhom } from '../state/settings';
 import { Figure, unbroken } from '../ui/figure';
 import { OpeningView, Waiting } from '../ui/waiting';
 import { useJob } from '../ui/job';
@@ -307,7 +308,8 @@ function DecisionPanel({
       )}
       {job.decision && (
         <Typography variant="body2" sx={{ mb: 1.5, fontWeight: 600 }}>
-          Decided on {job.decision.at.slice(0, 10)}: {DECISIONS[job.decision.kind].toLowerCase()}.
+          Decided on {job.decision.at.slice(0, 10)}
+          {job.decision.by && ` by ${job.decision.by}`}: {DECISIONS[job.decision.kind].toLowerCase()}.
         </Typography>
       )}
       <Stack>
@@ -350,7 +352,10 @@ function DecisionPanel({
             '&:focus-visible': { outline: 2, outlineColor: 'primary.main' },
           }}
         />
-        <Button variant="contained" onClick={() => decide({ kind, words, at: new Date().toISOString() })}>
+        <Button
+          variant="contained"
+          onClick={() => decide({ kind, words, at: new Date().toISOString(), ...byWhom() })}
+        >
           {job.decision ? 'Decide anew' : 'Decide'}
         </Button>
         {job.decision && (

@@ -4,6 +4,7 @@ import type { Diagnosis, ToldCause } from '@kymar/core/diagnosis';
 import type { Job } from '@kymar/core/job';
 import { counted, format, formatProbability } from '@kymar/core/units';
 import { changeJob } from '../../state/jobs';
+import { byWhom } from '../../state/settings';
 import { unbroken } from '../../ui/figure';
 import { patientLazy } from '../../ui/lazy';
 import { Notice } from '../../ui/notice';
@@ -101,7 +102,7 @@ function putRight(job: Job, { id, title, fix, probability }: ToldCause): void {
   changeJob(job.id, (j) => ({
     ...j,
     runs: j.runs.map((r) => (counts(r) ? { ...r, excluded } : r)),
-    found: [...(j.found ?? []), { cause: id, title, fix: fix ?? title, probability, at }],
+    found: [...(j.found ?? []), { cause: id, title, fix: fix ?? title, probability, at, ...byWhom() }],
     tests: [],
   }));
 }

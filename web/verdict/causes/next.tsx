@@ -5,6 +5,7 @@ import type { Job } from '@kymar/core/job';
 import { seenWords } from '@kymar/core/statements';
 import { format, formatProbability, rangeBehind } from '@kymar/core/units';
 import { changeJob } from '../../state/jobs';
+import { byWhom } from '../../state/settings';
 import { unbroken } from '../../ui/figure';
 import { Listing } from './listing';
 import { Row } from '../../ui/layout';
@@ -17,7 +18,7 @@ const LINK = 'look at the link';
 const note = (job: Job, look: string, seen: string): void =>
   changeJob(job.id, (j) => ({
     ...j,
-    looks: [...(j.looks ?? []), { look, seen, at: new Date().toISOString() }],
+    looks: [...(j.looks ?? []), { look, seen, at: new Date().toISOString(), ...byWhom() }],
   }));
 
 /** The look or test that tells most for its minutes, with what would be seen under each cause. */
