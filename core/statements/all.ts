@@ -9,7 +9,7 @@ import { heldSaid, judgedSaid, measuredSaid, standingSaid, verdictSaid } from '.
 import { compareLoadTimes, feltSaid } from './felt';
 import { forecastSaid } from './forecast';
 import { frozenSaid } from './frozen';
-import { flowSaid } from './flow';
+import { flowSaid, partSaid, passSaid } from './flow';
 import { formatSaid, lifeSaid } from './life';
 import { protocolSaid, testSaid } from './planned';
 import type { Said, Statement } from './statement';
@@ -27,7 +27,11 @@ export function statementsOf(job: Job, shopRanges: OwnRanges = {}): Statement[] 
     const path = pathOf(situation);
     const sheet = forecastAll(situation);
     return [
-      ...DIRECTIONS.map((direction) => flowSaid(place, path, direction)),
+      ...DIRECTIONS.flatMap((direction) => [
+        flowSaid(place, path, direction),
+        ...path.constraints.map((part) => partSaid(place, part, direction)),
+        ...path.segments.map((segment) => passSaid(place, segment, direction)),
+      ]),
       ...(sheet
         ? [...sheet.activities.map(forecastSaid), lifeSaid(place, sheet), formatSaid(place, sheet)]
         : []),

@@ -7,7 +7,7 @@ import { naming, say, type Said, type Statement } from './statement';
 import { processingWords } from './target';
 
 /** What runs of one kind came to, in time where they have one. */
-export function middleOf({ measured }: Claim): { value: Spread; unit: 's' | 'B/s' } | null {
+function middleOf({ measured }: Claim): { value: Spread; unit: 's' | 'B/s' } | null {
   if (!measured) return null;
   return measured.time ? { value: measured.time, unit: 's' } : { value: measured.rate!, unit: 'B/s' };
 }

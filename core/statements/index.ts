@@ -16,7 +16,7 @@ export {
 /* Words that the floors below make. */
 export { nothingWorth, worthWords } from '../forecast';
 export { healthAdvice, healthLines } from '../models';
-export { flowSaid } from './flow';
+export { flowSaid, partSaid, passSaid } from './flow';
 export { formatSaid, lifeSaid } from './life';
 export { protocolSaid, testSaid } from './planned';
 export { type Said, type Statement } from './statement';

@@ -11,12 +11,13 @@ import {
   type Requests,
 } from '@kymar/core/assembly';
 import type { Place } from '@kymar/core/job';
-import { flowSaid } from '@kymar/core/statements';
-import { format, numeral } from '@kymar/core/units';
+import { flowSaid, partSaid } from '@kymar/core/statements';
+import { format } from '@kymar/core/units';
 import { Figure } from '../ui/figure';
 import { Pick } from '../ui/pick';
 import { Cells, oneLine } from '../ui/cells';
 import { Panel } from '../ui/panel';
+import { Told } from '../ui/told';
 
 /** How requests can come; the first is a system's copy, which keeps a path full. */
 const REQUESTS: { words: string; requests: Requests | null }[] = [
@@ -34,7 +35,6 @@ const ROLE: Partial<Record<ConstraintId, string>> = {
   system: 'its share of the slowest link',
   array: 'what makes them one has its own cost; made by the system, redundancy crosses the link too',
 };
-const mb = (rate: number) => numeral(rate / 1e6, rate < 100e6 ? 1 : 0);
 
 /** Each segment's ceiling, practical range and negotiated mode, what decides and what would decide next. */
 export function Segments({ at, path, direction }: { at: Place; path: Path; direction: Direction }) {
@@ -81,15 +81,11 @@ export function Segments({ at, path, direction }: { at: Place; path: Path; direc
               </Typography>
             </>
           )),
-          right('Ceiling, MB/s', ({ ceiling }) => (ceiling === null ? 'none' : mb(ceiling))),
+          right('Ceiling, MB/s', (c) => <Told of={partSaid(at, c, direction).ceiling} />),
           right('Expected, MB/s', (c) => (
-            <Figure of={() => c.explain(direction)}>{mb(c.rate[direction].expected)}</Figure>
+            <Figure of={() => c.explain(direction)} said={partSaid(at, c, direction).allows} />
           )),
-          right(
-            '90 % range, MB/s',
-            (c) => `${mb(c.rate[direction].low)} to ${mb(c.rate[direction].high)}`,
-            oneLine,
-          ),
+          right('90 % range, MB/s', (c) => <Told of={partSaid(at, c, direction).range} />, oneLine),
         ]}
       />
       {bottleneck?.next && (

@@ -41,6 +41,7 @@ export default function JobStrip({ job, at, direction }: { job: Job; at: Placed;
   return (
     <>
       <PathStrip
+        place={at.place}
         path={path}
         direction={direction}
         height={full ? 96 : 60}

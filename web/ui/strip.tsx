@@ -2,10 +2,14 @@ import { Box, ButtonBase, Typography } from '@mui/material';
 import { useLayoutEffect, useRef, useState, type RefObject } from 'react';
 import type { Direction } from '@kymar/core/catalog/links';
 import { blockWords, isNarrow, type Segment, type Path } from '@kymar/core/assembly';
+import type { Place } from '@kymar/core/job';
+import { passSaid } from '@kymar/core/statements';
 import { format } from '@kymar/core/units';
 import { kindOfSegment } from './segment';
+import { Told } from './told';
 
 interface Props {
+  place: Place;
   path: Path;
   direction: Direction;
   /** Average measured flow in B/s, laid into the channel. */
@@ -57,7 +61,7 @@ function outline(heights: readonly number[], width: number, middle: number): str
 }
 
 /** The path strip: the chain as a channel, each segment as high as what it can pass, the flow inside, the narrowest marked. */
-export function PathStrip({ path, direction, measured = null, onSegment, height = 62 }: Props) {
+export function PathStrip({ place, path, direction, measured = null, onSegment, height = 62 }: Props) {
   const [ref, width] = useWidth();
   const { segments, flow, bottleneck, blocked } = path;
   const through = flow?.[direction].expected ?? 0;
@@ -183,7 +187,7 @@ export function PathStrip({ path, direction, measured = null, onSegment, height 
                 color: color(i),
               }}
             >
-              {rate === 0 ? 'nothing passes' : format(rate, 'B/s')}
+              <Told of={passSaid(place, segment, direction).passes} />
               <Box
                 component="span"
                 sx={{
