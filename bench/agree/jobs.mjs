@@ -36,7 +36,13 @@ export function maker(core, seed) {
         target: null,
       },
     ];
-    const wanted = wantedOf(bare, 'd1', { owned: [], currency: null, shopRanges: {} });
+    const wanted = wantedOf(bare, 'd1', {
+      owned: [],
+      currency: null,
+      shopRanges: {},
+      // What it was called before.
+      own: {},
+    });
     const found = searchAll(wanted, SHOP).candidates.map(({ build }) => build);
     builds.set(host.id, found);
     return found;

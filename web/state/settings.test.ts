@@ -1,10 +1,12 @@
-import { byWhom, setSetting } from './settings';
+import { freshBrowser } from './fixtures/tabs';
 
-test('who works here stands with what is done, and nobody does where nobody said', () => {
+beforeEach(freshBrowser);
+
+test('who works here stands with what is done, and nobody does where nobody said', async () => {
+  const { byWhom, setSetting } = await import('./settings');
   expect(byWhom()).toEqual({});
   setSetting('technician', '  The evening shift ');
   expect(byWhom()).toEqual({ by: 'The evening shift' });
   setSetting('technician', '   ');
   expect(byWhom()).toEqual({});
-  setSetting('technician', undefined);
 });
