@@ -43,7 +43,10 @@ export function maker(core, seed) {
       // What it was called before.
       own: {},
     });
-    const found = searchAll(wanted, SHOP).candidates.map(({ build }) => build);
+    // Before, arrays were offered that no job takes.
+    const found = searchAll(wanted, SHOP)
+      .candidates.map(({ build }) => build)
+      .filter(({ array, together }) => array?.mode !== 'stripe of mirrors' || together > 3);
     builds.set(host.id, found);
     return found;
   };
@@ -226,6 +229,8 @@ export function maker(core, seed) {
       const isCopy = activity.kind === 'move';
       const size =
         isCopy && Array.isArray(activity.bytes.value) ? activity.bytes.value[1] : activity.bytes?.value;
+      // Nobody can say how much an empty activity moved.
+      if (isCopy && !size) continue;
       const scatter = between(0.002, 0.04);
       const kind = pick(['timed', 'timed', 'timed', 'timed', 'rate', 'bound']);
       for (let k = 0; k < whole(1, 4); k++) {

@@ -220,7 +220,9 @@ export const RULES = {
   'who meets the targets names what nobody measured'({ job, found }, fault) {
     if (found.answer !== 'meets') return;
     const left = job.activities
-      .filter((a) => (a.kind === 'move' || a.kind === 'open') && a.target !== null)
+      .filter(
+        (a) => a.kind === 'stream' || (['move', 'open', 'scratch'].includes(a.kind) && a.target !== null),
+      )
       .filter(
         (a) =>
           !found.claims.some(
