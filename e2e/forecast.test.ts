@@ -144,7 +144,7 @@ test('a stream, scratch work and a folder’s own sizes from the brief to the fo
   await stage(page, 'Forecast').click();
   const row = page.getByRole('row', { name: /^Live recording/ });
   await row.getByText(/times$/).waitFor();
-  expect(await row.innerText()).toMatch(/40 MB\/s needed[\s\S]*no stall[\s\S]*over 99 %/);
+  expect(await row.innerText()).toMatch(/40\sMB\/s needed[\s\S]*no stall[\s\S]*over 99\s%/);
   await page.getByRole('row', { name: /^Counted folder/ }).waitFor();
   await page.goBack();
   await card.getByRole('combobox', { name: 'Kind' }).click();

@@ -207,7 +207,8 @@ export const RULES = {
     const built = job.devices.filter((d) => d.parts);
     const whole =
       built.length > 0 && built.every(({ id }) => job.fittings?.some((f) => f.device === id && f.complete));
-    if ((stages.find(({ stage }) => stage === 'setup').state === 'done') !== whole)
+    const isGoing = job.fittings?.some((f) => f.format && f.format.ended === undefined) ?? false;
+    if ((stages.find(({ stage }) => stage === 'setup').state === 'done') !== (whole && !isGoing))
       fault('set-up is told done by something else than its checklist');
   },
   'an activity that says nothing is no brief'({ job, stages }, fault) {
