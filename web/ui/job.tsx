@@ -11,7 +11,7 @@ import { useJobs } from '../state/jobs';
 import { useStatus } from '../state/status';
 import { discard, useWatch } from '../state/watch';
 import { Guarded } from './boundary';
-import { useNarrow } from './narrow';
+import { NARROW, useNarrow } from './narrow';
 import { StageTrack } from './stages';
 import { patientLazy } from './lazy';
 import { Row } from './layout';
@@ -119,7 +119,8 @@ function Frame({
                 display: 'flex',
                 alignItems: 'baseline',
                 columnGap: 1.5,
-                flexWrap: 'wrap',
+                // On a phone the title gives way, not the page below it.
+                flexWrap: narrow ? 'nowrap' : 'wrap',
                 ...(narrow ? {} : { mb: 0.75, pr: '320px', minHeight: 30 }),
               }}
             >
@@ -149,7 +150,12 @@ function Frame({
                 variant="body2"
                 component={Link}
                 to={`/jobs/${job.id}/known${at?.search ?? ''}`}
-                sx={{ color: 'primary.main' }}
+                sx={{
+                  color: 'primary.main',
+                  whiteSpace: 'nowrap',
+                  flex: 'none',
+                  [NARROW]: { lineHeight: 1 },
+                }}
               >
                 What is known
               </Typography>
