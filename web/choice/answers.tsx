@@ -123,8 +123,7 @@ export function AnswersPanel({
         <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 1 }}>
           {numeral(found.looked)} builds that plug together were looked at: {numeral(found.works)} work,{' '}
           {numeral(found.meets)} {found.meets === 1 ? 'meets' : 'meet'} every target at the expected figure.
-          {found.needed > 0 &&
-            ` The work needs ${format(found.needed, 'B')} by the end of the service life.`}
+          {found.needed > 0 && ` The work needs ${format(found.needed, 'B')} by the end of the service life.`}
           {found.left > 0 &&
             ` ${counted(found.left, 'drive')} beyond the first ${numeral(found.looked)} builds ${found.left === 1 ? 'was' : 'were'} left out, the dearest.`}
           {asksSure &&
