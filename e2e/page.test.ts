@@ -10,7 +10,7 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => app.stop());
 
-const VIEWS = ['brief', 'choice', 'path', 'forecast', 'setup', 'bench', 'verdict', 'handover'];
+const VIEWS = ['brief', 'choice', 'path', 'forecast', 'setup', 'bench', 'verdict', 'handover', 'known'];
 
 test('the first view needs less than 225 kB of compressed JavaScript', { tag: '@quick' }, async () => {
   const { page } = await app.open();

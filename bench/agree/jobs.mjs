@@ -211,6 +211,13 @@ export function maker(core, seed) {
       sheets
         .flatMap(({ sheet }) => sheet?.activities ?? [])
         .find((a) => a.activity.id === id && a.figure.unit === 's')?.figure.expected;
+    // Some people ask for what can be had.
+    if (chance(0.5))
+      for (const a of made.activities) {
+        const expected = timeOf(a.id);
+        if (a.target !== null && expected && expected < 1e7)
+          a.target = digits(Math.max(1, expected * between(1.5, 4)));
+      }
     if (sheets.some(({ sheet }) => sheet?.activities.length > 0) && chance(0.75)) {
       try {
         made = { ...made, forecasts: [freeze(made, 'frozen-1', day(2))] };

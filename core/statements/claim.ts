@@ -1,7 +1,7 @@
 import type { Job } from '../job';
 import { measuredRange, measuredWords } from '../measure';
 import type { Spread } from '../stats';
-import { format, formatProbability } from '../units';
+import { atLeast, format } from '../units';
 import type { Claim, Verdict } from '../verdict';
 import { naming, say, type Said, type Statement } from './statement';
 import { processingWords } from './target';
@@ -71,10 +71,7 @@ export function standingSaid(job: Job, found: Verdict | null, isBuilt: boolean):
   const chances = frozen?.results.map((r) => r.probability).filter((p): p is number => p !== null) ?? [];
   const words = () => {
     if (found && found.claims.length > 0) return STATE[found.answer];
-    if (chances.length > 0) {
-      const least = formatProbability(Math.min(...chances));
-      return `Frozen forecast: targets met with ${least}${least.startsWith('over') ? '' : ' or more'}`;
-    }
+    if (chances.length > 0) return `Frozen forecast: targets met with ${atLeast(Math.min(...chances))}`;
     if (frozen) return 'Forecast frozen';
     return isBuilt ? 'Forecast not frozen yet' : 'Not forecast yet';
   };

@@ -1,10 +1,10 @@
 import { isLinkId, linkById } from '../catalog/links';
 import { LOOKS } from '../diagnosis';
-import { deviceName, type Job, type Place, type Run } from '../job';
+import { deviceName, madeAt, type Job, type Place, type Run } from '../job';
 import { learnedFrom, protocolOf, SOURCE_WORDS, warmthWords, type Learned, type Protocol } from '../measure';
 import { fromPasted, healthAdvice } from '../models';
 import { counted, format } from '../units';
-import type { Verdict } from '../verdict';
+import type { Claim, Verdict } from '../verdict';
 import { judgedSaid, measuredSaid } from './claim';
 
 /** Where something that is known may matter. */
@@ -24,8 +24,7 @@ export interface Observation {
   /** When; null where nobody noted it. */
   at: string | null;
   title: string;
-  /** Machine and device; null of what is of the whole job. */
-  place: Place | null;
+  /** The device it is of, by id; null of what is of the whole job. */
   device: string | null;
   /** By whom or by what. */
   by: string;
@@ -50,7 +49,6 @@ interface Kind<T> {
   effects: Record<Concern, (of: T, told: Told) => ChangeMade>;
 }
 const kind = <T>(of: Kind<T>): Kind<T> => of;
-const here = (place: Place | null) => ({ place, device: place?.device ?? null });
 
 const isTimed = ({ measure }: Run): boolean => measure.kind === 'timed';
 const placeOfRun = ({ path }: Run): Place | null => (path && 'machine' in path ? path : null);
@@ -58,7 +56,7 @@ const itemOf = (job: Job, run: Run): Item<Run> => ({
   id: `run ${run.id}`,
   at: run.at,
   title: job.activities.find((a) => a.id === run.activity)?.name ?? `Synthetic ${run.direction}`,
-  ...here(placeOfRun(run)),
+  device: placeOfRun(run)?.device ?? null,
   by: [SOURCE_WORDS[run.source], run.by].filter(Boolean).join(', '),
   of: run,
 });
@@ -69,31 +67,54 @@ const NO_WEAR = none('What a test writes is on the drive’s own counter: read i
 const NO_COUNT = none('It is no run: it proves no activity.');
 const NO_TARGET = none('It is no measurement of an activity.');
 
+/** Why a run counts nowhere; null where it does. */
+function setAside({ excluded, ended }: Run): string | null {
+  if (excluded) return `Set aside: ${excluded.reason}.`;
+  return ended === 'done' ? null : 'It did not finish.';
+}
+const claimOf = (run: Run, { found }: Told): Claim | undefined =>
+  found.claims.find((c) => c.measured?.runs.some((r) => r.id === run.id));
+
 /** What a run came to among the claims. */
-function judgedBy(run: Run, { found }: Told): ChangeMade {
-  if (run.excluded) return none(`Set aside: ${run.excluded.reason}.`);
-  if (run.ended !== 'done') return none('It did not finish.');
-  const not = found.claims.flatMap((c) => c.impossible).find((i) => i.run.id === run.id);
+function judgedBy(run: Run, told: Told): ChangeMade {
+  const aside = setAside(run);
+  if (aside !== null) return none(aside);
+  const not = told.found.claims.flatMap((c) => c.impossible).find((i) => i.run.id === run.id);
   if (not) return none(`Not used: ${not.words}`);
-  const claim = found.claims.find((c) => c.measured?.runs.some((r) => r.id === run.id));
+  const claim = claimOf(run, told);
   if (!claim) return none('It answers no question of the brief.');
-  const { right, target } = judgedSaid(claim);
+  const { right } = judgedSaid(claim);
   const of = counted(claim.measured!.runs.length, 'run');
-  const met = target
-    ? `, target ${target.words === 'yes' ? 'met' : target.words === 'no' ? 'not met' : target.words}`
-    : '';
+  const met = claim.target ? `, target ${MET[claim.target.answer]}` : '';
   return does(`${measuredSaid(claim).middle!.words} of ${of}: ${right!.words}${met}.`);
+}
+const MET = { yes: 'met', no: 'not met', 'not proven': 'not proven' } as const;
+
+/** What it tells of causes, said so where nothing else is against it. */
+function weighed(run: Run, told: Told, words: string): ChangeMade {
+  const aside = setAside(run);
+  if (aside !== null) return none(aside);
+  return claimOf(run, told)?.measured!.scattered
+    ? none('The runs scatter too much to be weighed: find out what differs between them.')
+    : does(words);
 }
 
 function countedBy(run: Run, { protocol }: Told): ChangeMade {
+  const aside = setAside(run);
+  if (aside !== null) return none(aside);
   if (run.conditions.look) return none('Made to find a cause, not as it is built.');
   if (run.source === 'simulated') return none('A rehearsal.');
-  if (run.excluded || run.ended !== 'done') return none('Only finished runs that are not set aside count.');
   const test = protocol.tests.find(
     (t) => (t.activity?.id ?? null) === run.activity && t.direction === run.direction,
   );
   if (!test || !isTimed(run)) return none('Only what is timed, and belongs to a test, counts.');
   return does(`${test.done} of ${test.wanted} there.`);
+}
+
+/** Where a run stands in the handover: what did not finish stands in none. */
+function handedOver(run: Run, words: string): ChangeMade {
+  if (run.ended !== 'done') return none('It did not finish.');
+  return does(run.excluded ? 'In the shop’s copy, as not used.' : words);
 }
 
 const KINDS = {
@@ -119,15 +140,13 @@ const KINDS = {
       },
       life: () => NO_WEAR,
       verdict: judgedBy,
-      causes: (run) =>
-        run.excluded
-          ? none('Set aside.')
-          : does('Weighed with its time, its size and what was done differently.'),
+      causes: (run, told) =>
+        weighed(run, told, 'Weighed with its time, its size and what was done differently.'),
       protocol: countedBy,
-      handover: (run) =>
-        run.conditions.look || run.source === 'simulated' || run.activity === null
-          ? does('In the shop’s copy.')
-          : does('In both copies.'),
+      handover(run) {
+        const isShops = run.conditions.look || run.source === 'simulated' || run.activity === null;
+        return handedOver(run, isShops ? 'In the shop’s copy.' : 'In both copies.');
+      },
     },
   }),
   figure: kind<Run>({
@@ -137,10 +156,12 @@ const KINDS = {
       forecast: () => none('A figure without its size and time teaches nothing.'),
       life: () => NO_WEAR,
       verdict: judgedBy,
-      causes: (run) =>
-        run.measure.kind === 'bound' ? none('A limit has no middle to weigh.') : does('Weighed as a rate.'),
+      causes: (run, told) =>
+        run.measure.kind === 'bound'
+          ? none('A limit has no middle to weigh.')
+          : weighed(run, told, 'Weighed as a rate.'),
       protocol: countedBy,
-      handover: () => does('Marked as what it is.'),
+      handover: (run) => handedOver(run, 'Marked as what it is.'),
     },
   }),
   temperature: kind<Run>({
@@ -158,9 +179,12 @@ const KINDS = {
         run.conditions.temperature === null
           ? none('How warm it was at the start tells runs apart, not how hot it got.')
           : does('Runs that start warmer or cooler by 15 °C are not taken together.'),
-      causes: (run) => (run.excluded ? none('Set aside.') : does('Speaks for heat, or against it.')),
+      causes: (run, told) =>
+        madeAt(told.job, run)?.build?.drive.media === 'flash'
+          ? weighed(run, told, 'Speaks for heat, or against it.')
+          : none('Only of a flash drive it is known how heat slows it down.'),
       protocol: () => none('It is a condition of its run.'),
-      handover: () => does('In the shop’s copy, beside its run.'),
+      handover: (run) => handedOver(run, 'In the shop’s copy, beside its run.'),
     },
   }),
   look: kind<string>({
@@ -170,7 +194,7 @@ const KINDS = {
         id: `look ${i}`,
         at,
         title: `${LOOKS.find((l) => l.id === look)?.title ?? look}: ${seenWords(seen)}`,
-        ...here(null),
+        device: null,
         by: by ? `looked at, ${by}` : 'looked at',
         of: look,
       })),
@@ -198,7 +222,7 @@ const KINDS = {
                 id: `link ${device}@${machine}`,
                 at: seen.at,
                 title: `${seen.device} runs ${seenWords(seen.link)}`,
-                ...here({ machine, device }),
+                device,
                 by: 'read from the machine',
                 of: seen.link,
               },
@@ -208,7 +232,7 @@ const KINDS = {
     effects: {
       forecast: () => does('The path runs as it was read.'),
       life: () => none('A slower link writes no more.'),
-      verdict: () => NO_TARGET,
+      verdict: () => does('What its runs are held against, where nothing was frozen of it.'),
       causes: () => does('The case is taken as it was read.'),
       protocol: () => does('How long its tests take.'),
       handover: () => does('In the findings, where it is slower than it could be.'),
@@ -224,7 +248,6 @@ const KINDS = {
                 id: `health ${device}`,
                 at: baseline.at,
                 title: healthTitle(baseline.text),
-                place: null,
                 device,
                 by: 'the drive’s own counters',
                 of: baseline.text,
@@ -254,7 +277,6 @@ const KINDS = {
           id: `counter ${id} ${on}`,
           at: on,
           title: `${format(written, 'B', 4)} written`,
-          place: null,
           device: id,
           by: 'the drive’s own counter',
           of: written,
@@ -277,7 +299,6 @@ const KINDS = {
           id: `checkpoint ${device} ${i}`,
           at,
           title: `${format(share, '%')} of the format`,
-          place: null,
           device,
           by: 'the display of the format',
           of: share,
@@ -302,7 +323,7 @@ const KINDS = {
                 id: `today ${id}`,
                 at: null,
                 title: `${name}: ${format(today, 's')} today`,
-                ...here(null),
+                device: null,
                 by: 'the customer',
                 of: id,
               },
@@ -331,7 +352,6 @@ const KINDS = {
                 id: `bought ${device}`,
                 at: bought,
                 title: warrantyUntil ? `Warranty until ${warrantyUntil}` : 'Day of purchase',
-                place: null,
                 device,
                 by: 'the receipt',
                 of: device,
@@ -355,7 +375,7 @@ const KINDS = {
         id: `put right ${i}`,
         at,
         title,
-        ...here(null),
+        device: null,
         by: by ? `decided, ${by}` : 'decided',
         of: cause,
       })),

@@ -11,4 +11,4 @@ export { timeAfter, timesAfter } from './after';
 export { counted } from './counted';
 export { calendarDay, calendarMonth, moment, numeral, shortMoment, timeOfDay } from './intl';
 export { CALENDAR_YEAR_DAYS, YEAR_DAYS, YEAR_SECONDS } from './year';
-export { formatProbability } from './probability';
+export { atLeast, formatProbability } from './probability';

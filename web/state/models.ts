@@ -2,9 +2,8 @@
  * What a page asks of the models beside statements: no figure that is told elsewhere. Everything else of theirs comes from a worker, or as a statement; lint
  * keeps it so.
  */
-import { recordersFor } from '@kymar/core/evidence';
+import { recordersFor, type Estimate } from '@kymar/core/evidence';
 import { formatOn, holdsOf, pathOf, type Situation } from '@kymar/core/forecast';
-import type { Estimate } from '@kymar/core/evidence';
 import { rememberedBy } from './remembered';
 
 export { fromPasted, lacking, linesOf, momentAt, readHealth } from '@kymar/core/models';
