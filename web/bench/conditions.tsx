@@ -1,7 +1,6 @@
 import { Box, TextField, Typography } from '@mui/material';
 import { RunConditions, type Run } from '@kymar/core/job';
 import { SchemaForm } from '../ui/form';
-import { Columns } from '../ui/layout';
 
 /** What a person states of the conditions of the runs to come. */
 export type Conditions = Pick<
@@ -25,15 +24,26 @@ export function ConditionFields({
   const form = { of: RunConditions, values: value, onValues: onValue, unsaid: 'not noted' };
   return (
     <Box sx={{ mb: 1.5 }}>
-      <Columns of="minmax(0, 2fr) minmax(0, 1fr) minmax(0, 1fr)">
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 1.5,
+          // On a phone what is read off has its own line: its labels are not cut.
+          gridTemplateColumns: {
+            xs: 'repeat(2, minmax(0, 1fr))',
+            sm: 'minmax(0, 2fr) repeat(2, minmax(0, 1fr))',
+          },
+        }}
+      >
         <TextField
           label="Conditions"
+          sx={{ gridColumn: { xs: '1 / -1', sm: 'auto' } }}
           placeholder="warm room, another copy running"
           value={value.note}
           onChange={(e) => onValue({ ...value, note: e.target.value.slice(0, 400) })}
         />
         <SchemaForm {...form} keys={['temperature', 'hottest']} unsaid="" />
-      </Columns>
+      </Box>
       <Box component="details" sx={{ mt: 1, '& summary': { cursor: 'pointer' } }}>
         <Typography component="summary" variant="body2" color="textSecondary">
           More conditions
