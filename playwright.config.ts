@@ -14,7 +14,8 @@ export default defineConfig({
     { name: 'runs', testMatch: RUNS },
     { name: 'page', testMatch: '**/*.test.ts', testIgnore: ['**/alone/**', ...RUNS] },
   ],
-  timeout: 180_000,
+  // A machine of two cores that runs two things beside may be four times as slow as it is alone: a limit is to end what hangs.
+  timeout: 420_000,
   expect: { timeout: 20_000 },
   reporter: process.env.KYMAR_REPORT
     ? [['list'], ['json', { outputFile: process.env.KYMAR_REPORT }]]

@@ -247,7 +247,6 @@ test('a budget nothing meets, a currency without prices, and a machine nothing g
 });
 
 test('a library of 20,000 drives: searched beside the page, what is found first told meanwhile, cancelled at once', async () => {
-  test.setTimeout(240_000);
   const { page, faults } = await app.open('/parts');
   const lines = Array.from(
     { length: 20_000 },

@@ -14,7 +14,6 @@ const narrow = async (page: Page) =>
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 
 test('checklist, full format, protocol, watched copy, runs: nothing is lost by a reload or a server that is killed', async () => {
-  test.setTimeout(240_000);
   const root = await mkdtemp(join(tmpdir(), 'kymar-fitted-'));
   await mkdir(join(root, 'block/sdq/device'), { recursive: true });
   await writeFile(join(root, 'block/sdq/size'), '3907029168\n');

@@ -304,7 +304,6 @@ test('after an action the focus stands where the work goes on', async () => {
 });
 
 test('at rest no view makes a layout or takes more than 0.5 % of a core', async () => {
-  test.setTimeout(300_000);
   const { page: list, context: first } = await app.open('/jobs');
   const jobs = await list
     .locator('a[href^="/jobs/demo"]')
@@ -348,15 +347,25 @@ test('at rest no view makes a layout or takes more than 0.5 % of a core', async 
         await sleep(4000);
         return busyBetween(before, await readAll());
       },
-      { timeout: 90_000, intervals: [100] },
+      { timeout: 240_000, intervals: [100] },
     )
     .toEqual([]);
-  // What shows the time is laid out at the full minute: measured within one.
-  const left = 60_000 - (Date.now() % 60_000);
-  if (left < 13_000) await sleep(left + 2000);
-  const before = await readAll();
-  await sleep(10_000);
-  const after = await readAll();
+  // What shows the time is laid out at the full minute: measured within one, however slowly a busy machine reads.
+  const minute = () => Math.floor(Date.now() / 60_000);
+  let [before, after, within] = [[], [], false] as [
+    Record<string, number>[],
+    Record<string, number>[],
+    boolean,
+  ];
+  while (!within) {
+    const since = Date.now() % 60_000;
+    if (since < 5000 || since > 40_000) await sleep(since < 5000 ? 5000 - since : 65_000 - since);
+    const began = minute();
+    before = await readAll();
+    await sleep(10_000);
+    after = await readAll();
+    within = minute() === began;
+  }
   await Promise.all(at.map(({ close }) => close()));
   expect(busyBetween(before, after)).toEqual([]);
 });

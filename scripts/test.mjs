@@ -77,6 +77,19 @@ const DEEP = [
   ...journeys('pages', 'page', 4, ['--grep-invert=@quick']),
   ...unit(ALL, ...withDraws),
   alone('without a page', 'e2e/alone', ALL),
+  // Types of the whole house, as a linter reads them, take a minute.
+  {
+    name: 'kinds lint',
+    command: [
+      'eslint',
+      '-c',
+      'scripts/lint/eslint.config.mjs',
+      'core',
+      'server',
+      'web',
+      'scripts/lint/tried.ts',
+    ],
+  },
 ];
 const seed = given ?? String(1 + Math.floor(Math.random() * 1e6));
 const NEW = unit({ KYMAR_DRAWS: 'all', KYMAR_SEED: seed }, ...withDraws);
