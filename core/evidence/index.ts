@@ -1,5 +1,5 @@
 export { Source } from './source';
-export { factWords, sourceWords } from './words';
+export { asTold, factWords, sourceWords } from './words';
 export { given, lazily, worked, renamed, type Estimate, type Because, type How } from './estimate';
 export { formula, type Explained, type Formula } from './formula';
 export { bare, explaining, recordersFor, type Market, type Recorder, type Recorders } from './recorder';

@@ -24,3 +24,20 @@ export function factWords({ value }: Fact, unit: Unit): string {
   const [low, expected, high] = value.map((v) => format(v, unit));
   return low === high ? expected! : `${expected!} (${low!} to ${high!})`;
 }
+
+/** Digits that a figure is told with. */
+const TOLD = 3;
+
+/**
+ * A fact with no more digits than it is told with: what is taken over is what was read.
+ * @example asTold({ value: [9.8765, 12.3456, 15.4321], source: { kind: 'measured' } }).value // [9.88, 12.3, 15.4]
+ */
+export function asTold(fact: Fact): Fact {
+  const { value } = fact;
+  const round = (v: number) => Number(v.toPrecision(TOLD));
+  if (value === null) return fact;
+  return {
+    ...fact,
+    value: Array.isArray(value) ? (value.map(round) as [number, number, number]) : round(value),
+  };
+}

@@ -51,6 +51,7 @@ export {
   type PolicyId,
 } from './policies';
 export { keepsNeeds, setupOf } from './basis';
+export { putRight, runsBefore, takeBack, type PutRight } from './putright';
 export { FrozenForecast } from './frozen';
 export { witness, doubtsOf, isUntouched, lateFor, wasFrozenBefore, type Doubt } from './chain';
 export type { ChainEntry } from './entry';

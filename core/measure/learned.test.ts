@@ -1,8 +1,8 @@
 import { demoJobs } from '../demo';
 import { caseOf, collect, situationOf } from '../forecast';
-import { explaining } from '../evidence';
+import { explaining, type Fact } from '../evidence';
 import { briefAt, placesOf, Run, type Job } from '../job';
-import { learnedFrom, withLearned } from '.';
+import { intoDrive, learnedFrom, takenOver, withLearned } from '.';
 
 const [demo] = demoJobs() as [Job];
 const [place] = placesOf(demo);
@@ -59,4 +59,21 @@ test('a watched copy tells cache and sustained rate of its drive', () => {
   expect(cache![1] / 80e9).toBeCloseTo(1, 1);
   expect(rest![1] / 260e6).toBeCloseTo(1, 1);
   expect(drive.cache.source.kind).toBe('measured');
+});
+
+test('what is taken over says what it replaces, bears no more digits than it is told with, and only what is asked for goes in', () => {
+  const taught = job(copy(60e9, 1), copy(12e9, 40_000));
+  const [perFile] = takenOver(taught, learnedFrom(taught)[0]!);
+  expect(perFile).toMatchObject({ label: 'Per-file overhead, writing solid state', unit: 's', was: null });
+  const again = takenOver(perFile!.into(taught), learnedFrom(taught)[0]!);
+  expect(again[0]!.was).toEqual(perFile!.now);
+  const device = demo.devices[0]!;
+  const fit: Fact = { value: [81_234_567_890, 90_123_456_789, 99_876_543_210], source: { kind: 'measured' } };
+  const [cache, rest] = intoDrive(demo, device.id, { cache: fit, rest: fit });
+  expect(cache).toMatchObject({ was: device.parts!.drive.cache, now: { value: [81.2e9, 90.1e9, 99.9e9] } });
+  const taken = cache!.into(demo).devices[0]!.parts!.drive;
+  expect(taken.cache.value).toEqual([81.2e9, 90.1e9, 99.9e9]);
+  expect(taken.rest).toEqual(device.parts!.drive.rest);
+  expect(rest!.now.value).toEqual(cache!.now.value);
+  expect(intoDrive(demo, 'device-9', { cache: fit })).toEqual([]);
 });

@@ -1,6 +1,5 @@
 import type { Fact } from '../evidence';
 import type { Direction } from '../catalog/links';
-import type { Host } from '../catalog/parts';
 import {
   fitCache,
   fitPerFile,
@@ -10,8 +9,10 @@ import {
   type PerFileFit,
 } from '../models';
 import { median, type Spread } from '../stats';
+import { counted } from '../units';
 import { madeAt, type Job, type Place, type Probed, type Run } from '../job';
 import { ASSUMED_SCATTER } from './measured';
+import { intoDrive, intoMachine, type TakenOver } from './takenover';
 
 /** What a job's own runs teach of a part that is used elsewhere too. */
 export type Learned =
@@ -136,47 +137,18 @@ const asFact = ({ low, expected, high }: Spread, note: string): Fact => ({
   source: { kind: 'measured', note },
 });
 
-/** A host with what a file costs it, as fitted: its other drives are forecast with it. */
-export const withPerFile = (
-  host: Host,
-  media: 'flash' | 'disk',
-  direction: Direction,
-  perFile: Spread,
-  note: string,
-): Host => ({
-  ...host,
-  perFile: { ...host.perFile, [media]: { ...host.perFile?.[media], [direction]: asFact(perFile, note) } },
-});
+/** What the job's own runs would put in place of what. */
+export function takenOver(job: Job, learned: Learned): TakenOver[] {
+  const { place, runs } = learned;
+  const note = `fitted to ${counted(runs, 'run')} of this job`;
+  return learned.kind === 'per file'
+    ? intoMachine(job, place.machine, learned.media, learned.direction, asFact(learned.fit.perFile, note))
+    : intoDrive(job, place.device, {
+        cache: asFact(learned.fit.cache, note),
+        rest: asFact(learned.fit.slow, note),
+      });
+}
 
 /** A job with something that its runs taught taken over: into the machine or the drive it is of. */
-export function withLearned(job: Job, learned: Learned): Job {
-  const { place } = learned;
-  const note = `fitted to ${learned.runs} ${learned.runs === 1 ? 'run' : 'runs'} of this job`;
-  if (learned.kind === 'per file')
-    return {
-      ...job,
-      machines: job.machines.map((m) =>
-        m.id === place.machine
-          ? { ...m, host: withPerFile(m.host, learned.media, learned.direction, learned.fit.perFile, note) }
-          : m,
-      ),
-    };
-  return {
-    ...job,
-    devices: job.devices.map((device) =>
-      device.id === place.device && device.parts
-        ? {
-            ...device,
-            parts: {
-              ...device.parts,
-              drive: {
-                ...device.parts.drive,
-                cache: asFact(learned.fit.cache, note),
-                rest: asFact(learned.fit.slow, note),
-              },
-            },
-          }
-        : device,
-    ),
-  };
-}
+export const withLearned = (job: Job, learned: Learned): Job =>
+  takenOver(job, learned).reduce((j, { into }) => into(j), job);

@@ -1,6 +1,7 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useMemo } from 'react';
-import { learnedFrom, withLearned, type Learned } from '@kymar/core/measure';
+import { learnedFrom, takenOver, withLearned, type Learned } from '@kymar/core/measure';
+import { factWords } from '@kymar/core/evidence';
 import { deviceName, type Job } from '@kymar/core/job';
 import { format, rangeBehind } from '@kymar/core/units';
 import { changeJob } from '../state/jobs';
@@ -28,6 +29,14 @@ function words(job: Job, learned: Learned): { text: string; into: string } {
   };
 }
 
+/** What stands where it would go, and is replaced. */
+const replaced = (job: Job, learned: Learned): string => {
+  const list = takenOver(job, learned).flatMap(({ label, unit, was }) =>
+    was !== null && was.value !== null ? [`${label.toLowerCase()}, ${factWords(was, unit)}`] : [],
+  );
+  return list.length === 0 ? '' : `It replaces ${list.join('; ')}.`;
+};
+
 /** Fits to the job's own runs, each of which can be taken over. */
 export function LearnedPanel({ job }: { job: Job }) {
   const list = useMemo(() => learnedFrom(job), [job]);
@@ -48,7 +57,9 @@ export function LearnedPanel({ job }: { job: Job }) {
                 alignItems: 'center',
               }}
             >
-              <Typography variant="body2">{text}</Typography>
+              <Typography variant="body2">
+                {text} {replaced(job, learned)}
+              </Typography>
               <Button
                 size="small"
                 aria-label={`Take it over for ${into}`}

@@ -1,23 +1,12 @@
-import { deviceName, type Job } from '@kymar/core/job';
 import type { Drive } from '@kymar/core/catalog/parts';
+import { deviceName, type Job } from '@kymar/core/job';
+import { intoDrive } from '@kymar/core/measure';
 import type { Into } from './intojob';
 
 /** The drives of a job that a result can go to. */
 export const ofDrives =
-  (media: Drive['media'], change: (drive: Drive) => Drive) =>
+  (media: Drive['media'], facts: Parameters<typeof intoDrive>[2]) =>
   (job: Job): Into[] =>
-    job.devices.flatMap(({ id, parts }) =>
-      parts?.drive.media === media
-        ? [
-            {
-              name: deviceName(job.devices, id),
-              change: (j: Job) => ({
-                ...j,
-                devices: j.devices.map((d) =>
-                  d.id === id && d.parts ? { ...d, parts: { ...d.parts, drive: change(d.parts.drive) } } : d,
-                ),
-              }),
-            },
-          ]
-        : [],
-    );
+    job.devices
+      .filter(({ parts }) => parts?.drive.media === media)
+      .map(({ id }) => ({ name: deviceName(job.devices, id), takes: intoDrive(job, id, facts) }));

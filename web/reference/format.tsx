@@ -91,11 +91,7 @@ export function FormatEndCalculator() {
               {unbroken(format(zones.inner.low, '%', 2))} to {unbroken(format(zones.inner.high, '%', 2))}).{' '}
               <IntoJob
                 label="Take it over for a disk"
-                of={ofDrives('disk', (drive) => ({
-                  ...drive,
-                  write: fact(zones.outer),
-                  innermost: fact(zones.inner),
-                }))}
+                of={ofDrives('disk', { write: fact(zones.outer), innermost: fact(zones.inner) })}
               />
             </Typography>
           )}

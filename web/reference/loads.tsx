@@ -1,11 +1,11 @@
 import { Box, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
-import type { Fact } from '@kymar/core/evidence';
-import { isLoad, withActivity, type Job } from '@kymar/core/job';
-import { stopwatchError } from '@kymar/core/measure';
+import { asTold, type Fact } from '@kymar/core/evidence';
+import { isLoad, withActivity, type Load } from '@kymar/core/job';
+import { stopwatchError, type TakenOver } from '@kymar/core/measure';
 import { type Spread } from '@kymar/core/stats';
 import { fitLoad, fitted, noticeable, type LoadFit, type LoadTiming } from '@kymar/core/models';
-import { format } from '@kymar/core/units';
+import { format, type Unit } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
 import { Figure, unbroken } from '../ui/figure';
 import { Calculator, tryOut } from './calculator';
@@ -129,22 +129,16 @@ export function Loads() {
           <IntoJob
             label="Take it over for an activity"
             of={({ activities }) =>
-              activities.flatMap((activity) =>
-                isLoad(activity)
-                  ? [
-                      {
-                        name: activity.name,
-                        change: (job: Job) =>
-                          withActivity(job, {
-                            ...activity,
-                            processing: fact(fit.own),
-                            bytes: fact(fit.bytes),
-                            dependentReads: fact(fit.requests),
-                          }),
-                      },
-                    ]
-                  : [],
-              )
+              activities
+                .filter(isLoad)
+                .map((activity) => ({
+                  name: activity.name,
+                  takes: [
+                    into(activity, 'Processing', 's', 'processing', fact(fit.own)),
+                    into(activity, 'Loads', 'B', 'bytes', fact(fit.bytes)),
+                    into(activity, 'Dependent reads', 'count', 'dependentReads', fact(fit.requests)),
+                  ],
+                }))
             }
           />
         </>
@@ -152,3 +146,23 @@ export function Loads() {
     </Calculator>
   );
 }
+
+const into = (
+  activity: Load,
+  label: string,
+  unit: Unit,
+  field: 'processing' | 'bytes' | 'dependentReads',
+  fitted: Fact,
+): TakenOver => {
+  const now = asTold(fitted);
+  return {
+    label,
+    unit,
+    was: activity[field] ?? null,
+    now,
+    into: (job) => {
+      const there = job.activities.find(({ id }) => id === activity.id);
+      return there && isLoad(there) ? withActivity(job, { ...there, [field]: now }) : job;
+    },
+  };
+};

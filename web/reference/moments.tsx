@@ -95,11 +95,7 @@ export function CacheFromMoments() {
           </Typography>
           <IntoJob
             label="Take it over for a drive"
-            of={ofDrives('flash', (drive) => ({
-              ...drive,
-              cache: fact(found.cache),
-              rest: fact(found.slow),
-            }))}
+            of={ofDrives('flash', { cache: fact(found.cache), rest: fact(found.slow) })}
           />
         </>
       ) : (

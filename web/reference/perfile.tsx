@@ -1,7 +1,7 @@
 import { Box, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { worked } from '@kymar/core/evidence';
-import { ASSUMED_SCATTER, stopwatchError, withPerFile } from '@kymar/core/measure';
+import { ASSUMED_SCATTER, stopwatchError, intoMachine } from '@kymar/core/measure';
 import { fitPerFile } from '@kymar/core/models';
 import { format } from '@kymar/core/units';
 import { Figure, unbroken } from '../ui/figure';
@@ -88,14 +88,12 @@ export function PerFile() {
             <Pick label="That was" value={way} words={WAYS} onValue={setWay} sx={{ minWidth: 220 }} />
             <IntoJob
               label="Take it over for a machine"
-              of={({ machines }) =>
-                machines.map(({ id, host }) => ({
+              of={(job) =>
+                job.machines.map(({ id, host }) => ({
                   name: host.name,
-                  change: (job) => ({
-                    ...job,
-                    machines: job.machines.map((m) =>
-                      m.id === id ? { ...m, host: withPerFile(m.host, ...wayOf(way), perFile, note) } : m,
-                    ),
+                  takes: intoMachine(job, id, ...wayOf(way), {
+                    value: [perFile.low, perFile.expected, perFile.high],
+                    source: { kind: 'measured', note },
                   }),
                 }))
               }

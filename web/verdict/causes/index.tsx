@@ -1,7 +1,7 @@
 import { Box, Button, LinearProgress, Typography } from '@mui/material';
 import { Suspense } from 'react';
 import type { Diagnosis, ToldCause } from '@kymar/core/diagnosis';
-import type { Job } from '@kymar/core/job';
+import { putRight, runsBefore, type Job, type PutRight } from '@kymar/core/job';
 import { counted, format, formatProbability } from '@kymar/core/units';
 import { changeJob } from '../../state/jobs';
 import { byWhom } from '../../state/settings';
@@ -60,8 +60,8 @@ export function Causes({ job, onWords }: { job: Job; onWords(words: string): voi
       ))}
       {!isHealthy && (
         <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 0.75 }}>
-          “It was this” sets aside {counted(job.runs.filter(counts).length, 'run')} made so far and asks for
-          new ones; undo takes that back.
+          “It was this” sets aside {counted(runsBefore(job).length, 'run')} made so far and asks for new ones.
+          It can be taken back at any time.
         </Typography>
       )}
       {!isHealthy && <Gain job={job} found={found} />}
@@ -92,20 +92,15 @@ export function Causes({ job, onWords }: { job: Job; onWords(words: string): voi
 const toldOf = (found: Diagnosis, ids: readonly string[]): ToldCause[] =>
   ids.map((id) => found.causes.find((c) => c.id === id)).filter((c) => c !== undefined);
 
-/** Whether a run is set aside where what it measured is put right. */
-const counts = (r: Job['runs'][number]) => !r.excluded && r.source !== 'simulated';
-
-/** Sets aside what was measured until now, with the cause as the reason: it is put right, and measured again. */
-function putRight(job: Job, { id, title, fix, probability }: ToldCause): void {
-  const at = new Date().toISOString();
-  const excluded = { at, reason: `Before it was put right: ${title}.`.slice(0, 400) };
-  changeJob(job.id, (j) => ({
-    ...j,
-    runs: j.runs.map((r) => (counts(r) ? { ...r, excluded } : r)),
-    found: [...(j.found ?? []), { cause: id, title, fix: fix ?? title, probability, at, ...byWhom() }],
-    tests: [],
-  }));
-}
+/** The cause as it is kept once it is put right. */
+const madeRight = ({ id, title, fix, probability }: ToldCause): PutRight => ({
+  cause: id,
+  title,
+  fix: fix ?? title,
+  probability,
+  at: new Date().toISOString(),
+  ...byWhom(),
+});
 
 function GroupOf({
   job,
@@ -145,7 +140,7 @@ function GroupOf({
             <Button
               size="small"
               aria-label={`It was this, and is put right: ${cause.title}`}
-              onClick={() => putRight(job, cause)}
+              onClick={() => changeJob(job.id, (j) => putRight(j, madeRight(cause)))}
               sx={{ py: 0, minWidth: 0, whiteSpace: 'nowrap' }}
             >
               It was this

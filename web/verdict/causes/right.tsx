@@ -1,0 +1,39 @@
+import { Button, Typography } from '@mui/material';
+import { Link } from 'react-router';
+import { runsBefore, takeBack, type Job, type PutRight } from '@kymar/core/job';
+import { counted } from '@kymar/core/units';
+import { changeJob } from '../../state/jobs';
+import { Row } from '../../ui/layout';
+import { Panel } from '../../ui/panel';
+
+/** What was put right, what that set aside, and the way back. */
+export function Right({ job }: { job: Job }) {
+  const { found = [] } = job;
+  if (found.length === 0) return null;
+  const isMeasured = (one: PutRight) =>
+    job.runs.some((r) => !r.excluded && r.source !== 'simulated' && r.at > one.at);
+  return (
+    <Panel title="Put right">
+      {found.map((one) => {
+        const before = runsBefore(job, one).length;
+        return (
+          <Row key={one.at + one.cause} align="baseline">
+            <Typography variant="body2" sx={{ flex: 1 }}>
+              <strong>{one.title}.</strong> {one.at.slice(0, 10)}
+              {one.by && `, ${one.by}`}: {counted(before, 'run')} set aside.
+              {!isMeasured(one) && ' Nothing has been measured since: '}
+              {!isMeasured(one) && <Link to={`/jobs/${job.id}/bench`}>time it again</Link>}
+            </Typography>
+            <Button
+              size="small"
+              aria-label={`Take back: ${one.title}`}
+              onClick={() => changeJob(job.id, (j) => takeBack(j, one))}
+            >
+              Take back
+            </Button>
+          </Row>
+        );
+      })}
+    </Panel>
+  );
+}
