@@ -47,7 +47,6 @@ export {
   againstWords,
   buildWords,
   lifeCostWords,
-  moneyWords,
   payBackWords,
   plugWords,
   portWords,

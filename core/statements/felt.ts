@@ -1,8 +1,8 @@
 import { nameOf } from '../catalog/parts';
-import { isLoad, madeAt, type Job } from '../job';
+import { isLoad, madeAt, type Job, type Run } from '../job';
 import { noticeable, type IsFelt as Noticed } from '../models';
 import type { Spread } from '../stats';
-import { format } from '../units';
+import { format, moneyWords, pricePer } from '../units';
 import type { Claim } from '../verdict';
 import { naming, say, type Said } from './statement';
 
@@ -11,6 +11,8 @@ interface Where {
   host: string;
   drive: string;
   bridge: string | null;
+  /** What its device cost when it was chosen; null where no choice is on record. */
+  paid: { amount: number; currency: string | null } | null;
 }
 
 /** A load timed at two places: whether a person notices the difference, and what it is down to. */
@@ -24,11 +26,33 @@ export interface LoadDifference {
 }
 
 const whereOf = (job: Job, { measured }: Claim): Where | null => {
-  const made = madeAt(job, measured!.runs[0]!);
+  const [run] = measured!.runs;
+  const made = madeAt(job, run!);
   if (!made?.build) return null;
   const { drive, bridge } = made.build;
-  return { host: made.host.name, drive: nameOf(drive), bridge: bridge ? nameOf(bridge) : null };
+  return {
+    host: made.host.name,
+    drive: nameOf(drive),
+    bridge: bridge ? nameOf(bridge) : null,
+    paid: paidFor(job, run!),
+  };
 };
+
+/** What the device of a run cost, by the newest choice on record. */
+function paidFor({ choices = [] }: Job, { path }: Run): Where['paid'] {
+  const device = path && 'device' in path ? path.device : null;
+  const record = choices.findLast((one) => one.device === device && one.taken.cost !== null);
+  return record ? { amount: record.taken.cost!, currency: record.currency } : null;
+}
+
+/** What the quicker one costs more, and for each second; null where that is not known or it does not. */
+function priceOf({ quicker, slower }: LoadDifference): string | null {
+  const [more, less] = [quicker.paid, slower.paid];
+  if (!more || !less || more.currency !== less.currency || more.amount <= less.amount) return null;
+  const extra = Math.round((more.amount - less.amount) * 100) / 100;
+  const gained = slower.time.expected - quicker.time.expected;
+  return ` The quicker cost ${moneyWords(extra, more.currency)} more, ${pricePer(extra, gained, more.currency)}.`;
+}
 
 function differing(a: Where, b: Where): LoadDifference['differs'] {
   const found = (['drive', 'bridge', 'host'] as const).filter((key) => a[key] !== b[key]);
@@ -89,6 +113,6 @@ export function feltSaid(of: LoadDifference, i: number): Said<'noticed' | 'by'> 
   const times = `${format(quicker.time.expected, 's')} and ${format(slower.time.expected, 's')}`;
   return say('judged', naming('felt', String(i)), {
     noticed: `${activity}: ${times}, ${NOTICED[noticed]}`,
-    by: `${partsOf(quicker)}, against ${partsOf(slower)}.${noticed === 'yes' ? BY[differs] : ''}`,
+    by: `${partsOf(quicker)}, against ${partsOf(slower)}.${noticed === 'yes' ? BY[differs] : ''}${priceOf(of) ?? ''}`,
   });
 }

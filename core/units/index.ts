@@ -12,3 +12,4 @@ export { counted } from './counted';
 export { calendarDay, calendarMonth, moment, numeral, shortMoment, timeOfDay } from './intl';
 export { CALENDAR_YEAR_DAYS, YEAR_DAYS, YEAR_SECONDS } from './year';
 export { atLeast, formatProbability } from './probability';
+export { moneyWords, pricePer } from './money';

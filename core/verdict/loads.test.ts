@@ -2,7 +2,7 @@ import { demoJobs } from '../demo';
 import { freeze, forecastAll, situationOf } from '../forecast';
 import { briefAt, placeOf, Run, type Job } from '../job';
 import { handover, toMarkdown } from '../handover';
-import { compareLoadTimes, judgedSaid, processingWords } from '../statements';
+import { compareLoadTimes, feltSaid, judgedSaid, processingWords } from '../statements';
 import { quickVerdict, verdict } from '.';
 
 const of = demoJobs().find((j) => j.activities.some((a) => a.kind === 'open'))!;
@@ -110,6 +110,30 @@ describe('what a person notices', () => {
     expect(
       processingWords({ ...slow, processing: { ...slow.processing, value: null } } as never, 20),
     ).toBeNull();
+  });
+
+  test('two devices with a choice on record: what the quicker cost more, for each second gained', () => {
+    const [first] = job.devices;
+    const [hung] = job.connections;
+    const second = { ...first!, id: 'device-2', parts: { ...first!.parts!, drive: other.build.drive } };
+    const bought = (device: string, cost: number) => ({
+      ...{ id: `choice-${device}`, at: '2031-03-01T10:00:00.000Z', device, taken: { words: device, cost } },
+      ...{ reason: '', currency: 'EUR', beside: [], works: 2, meets: 1, fallen: [], prices: [] },
+    });
+    const two: Job = {
+      ...job,
+      devices: [first!, second],
+      connections: [hung!, { ...hung!, device: 'device-2' }],
+      choices: [bought('device-1', 190), bought('device-2', 145)],
+      runs: [...at(place, 20), ...at({ ...place, device: 'device-2' }, 29)],
+    };
+    const by = (told: Job) => {
+      const [one] = compareLoadTimes(told, verdict(told).claims);
+      return feltSaid(one!, 0).by!.words;
+    };
+    expect(by(two)).toMatch(/The quicker cost 45 EUR more, 5 EUR for each second gained\.$/);
+    expect(by({ ...two, choices: [bought('device-1', 145), bought('device-2', 190)] })).not.toMatch(/cost/);
+    expect(by({ ...two, choices: [bought('device-1', 190)] })).not.toMatch(/cost/);
   });
 
   test('one place, rehearsals, limits and tests of a cause tell nothing', () => {

@@ -10,8 +10,7 @@ import {
   Tooltip,
 } from 'chart.js';
 import { useEffect, useMemo, useRef } from 'react';
-import { moneyWords } from '@kymar/core/choice';
-import { format, YEAR_DAYS } from '@kymar/core/units';
+import { format, moneyWords, YEAR_DAYS } from '@kymar/core/units';
 import type { Overview } from '../workers';
 import { useChartStyle } from '../ui/chartstyle';
 import { spanOf, thinned, type Point } from './thinned';

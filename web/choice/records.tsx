@@ -1,7 +1,7 @@
 import { Box, Typography } from '@mui/material';
-import { costToday, moneyWords } from '@kymar/core/choice';
+import { costToday } from '@kymar/core/choice';
 import type { Job } from '@kymar/core/job';
-import { moment, numeral } from '@kymar/core/units';
+import { moment, moneyWords, numeral } from '@kymar/core/units';
 import { changeJob } from '../state/jobs';
 import { useSettings } from '../state/settings';
 import { useShop } from '../state/shop';

@@ -1,6 +1,7 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
-import { usualCurrency, type PartKey, moneyWords, wantedOf } from '@kymar/core/choice';
+import { moneyWords } from '@kymar/core/units';
+import { usualCurrency, type PartKey, wantedOf } from '@kymar/core/choice';
 import { deviceName, type Job } from '@kymar/core/job';
 import { useSettings } from '../state/settings';
 import { useShop } from '../state/shop';

@@ -1,8 +1,8 @@
 import { Box, Button, TextField, Typography } from '@mui/material';
 import { Suspense, useMemo, useState } from 'react';
-import { ageOf, historyOf, STALE, unitOf, usualCurrency, moneyWords } from '@kymar/core/choice';
+import { ageOf, historyOf, STALE, unitOf, usualCurrency } from '@kymar/core/choice';
 import { nameOf, type PartKind, type Part, type Price } from '@kymar/core/catalog/parts';
-import { calendarDay, counted } from '@kymar/core/units';
+import { calendarDay, counted, moneyWords } from '@kymar/core/units';
 import { newId } from '../state/id';
 import { putParts, useShop } from '../state/shop';
 import { QuantityField } from '../ui/field';

@@ -1,6 +1,6 @@
-import { unitOf, moneyWords } from '@kymar/core/choice';
+import { unitOf } from '@kymar/core/choice';
 import type { Price } from '@kymar/core/catalog/parts';
-import { calendarDay } from '@kymar/core/units';
+import { calendarDay, moneyWords } from '@kymar/core/units';
 import { useChartStyle } from '../ui/chartstyle';
 import { LineChart } from '../ui/linechart';
 

@@ -12,7 +12,6 @@ import {
   laterOn,
   lifeCost,
   lifeCostWords,
-  moneyWords,
   nonDominated,
   partsOf,
   payBack,
@@ -52,7 +51,7 @@ import type { Build } from '@kymar/core/assembly';
 import { cancelShared, searchShared } from './pool';
 import type { Host, Shop } from '@kymar/core/catalog/parts';
 import { middle } from '@kymar/core/evidence';
-import { calendarDay } from '@kymar/core/units';
+import { calendarDay, moneyWords } from '@kymar/core/units';
 import { findings, type Finding } from '@kymar/core/fit';
 import { settingOf, sheetOf, situationOf, type JobSheet, type Situation } from '@kymar/core/forecast';
 import { DIRECTIONS } from '@kymar/core/catalog/links';
@@ -263,7 +262,7 @@ function priceLines(of: Held, { build, elsewhere }: Candidate): string[] {
 function againstLines({ found, wanted, shop, built }: Held, one: Candidate, hourly: number): string[] {
   return baselines(found.candidates, wanted, shop, built && buildKey(built))
     .filter(({ candidate }) => candidate.id !== one.id)
-    .map((base) => againstWords(base, against(one, base, hourly), wanted.currency, hourly));
+    .map((base) => againstWords(base, against(one, base, hourly, wanted), wanted.currency, hourly));
 }
 
 /** Prices a build's cost goes by that are older than prices keep. */

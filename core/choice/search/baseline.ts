@@ -1,6 +1,8 @@
 import { YEAR_DAYS } from '../../units';
 import type { Shop } from '../../catalog/parts';
+import { traitsOf } from '../../job';
 import { pricing } from '../prices/pricing';
+import { activitiesOf } from './answer';
 import type { Candidate } from './candidate';
 import { payBack } from './money';
 import { cheapestFirst } from './order';
@@ -55,18 +57,36 @@ export interface BaselineDifference {
   extra: number | null;
   /** h a year that are no longer waited. */
   hours: number;
+  /** The activity that gains most of each time, and s that it gains; null where none takes less time. */
+  gains: { activity: string; seconds: number } | null;
   /** Years until the extra money is back; null where no time is saved or nobody said what an hour is worth. */
   years: number | null;
 }
 
+/** Of activities that take a time: the one that is shortened most, each time. */
+function gainsOf(one: Candidate, base: Candidate, wanted: Wanted): BaselineDifference['gains'] {
+  const found = activitiesOf(wanted).flatMap((activity, i) => {
+    const [there, here] = [base.figures[i], one.figures[i]];
+    if (traitsOf(activity).answer !== 'time' || there == null || here == null || here >= there) return [];
+    return [{ activity: activity.name, seconds: there - here }];
+  });
+  return found.sort((a, b) => b.seconds - a.seconds)[0] ?? null;
+}
+
 /** What a build costs more than a baseline, and saves. @param hourly what an hour is worth; 0: not said */
-export function against(one: Candidate, { candidate: base }: Baseline, hourly: number): BaselineDifference {
+export function against(
+  one: Candidate,
+  { candidate: base }: Baseline,
+  hourly: number,
+  wanted: Wanted,
+): BaselineDifference {
   const extra =
     one.cost === null || base.cost === null ? null : Math.round((one.cost - base.cost) * 100) / 100;
   const saved = base.waits - one.waits;
   return {
     extra,
     hours: (saved * YEAR_DAYS) / 3600,
+    gains: gainsOf(one, base, wanted),
     years: extra === null || hourly <= 0 ? null : payBack(extra, saved, hourly),
   };
 }

@@ -2,7 +2,8 @@ import { activitiesOf, answers, type ChosenBuild, type Finalists } from './answe
 import type { Found } from './search';
 import { neededBy, type Wanted } from './wanted';
 import { countReasons, type CountedReason } from './why';
-import { budgetWords, buildWords, dearWords, moneyWords, portWords, reasonFor } from './words';
+import { moneyWords } from '../../units';
+import { budgetWords, buildWords, dearWords, portWords, reasonFor } from './words';
 
 /** One answer in words. */
 export interface SaidAnswer {

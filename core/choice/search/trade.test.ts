@@ -269,15 +269,19 @@ test('what is held against: what is built, what is there, the maker’s own upgr
   expect(idsOf(candidates.find((c) => c.build.drive.id === 'quick' && c !== quick)!.id)).toContain('built');
   const [base, maker] = baselines(candidates, wanted, sold, null);
   expect(base!.candidate.build.drive.id).toBe('plain');
-  const there = against(quick, base!, 30);
+  const there = against(quick, base!, 30, wanted);
   // 30 EUR an hour: extra ÷ (hours a year × 30) years.
   expect(there.years).toBeCloseTo(there.extra! / (there.hours * 30), 9);
+  // What is gained each time, and its price.
+  const [slow, fast_] = [base!.candidate.figures[0]!, quick.figures[0]!];
+  expect(there.gains).toEqual({ activity: 'Large files', seconds: slow - fast_ });
+  expect(against(base!.candidate, { id: 'built', candidate: quick }, 30, wanted).gains).toBeNull();
   expect(there.hours).toBeCloseTo(((base!.candidate.waits - quick.waits) * 365) / 3600, 9);
   expect(againstWords(base!, there, 'EUR', 30)).toMatch(
-    /^Against what is already there \(.*plain.*\): costs 1\d\d EUR more, .* a year less waited; pays back (in|within) /,
+    /^Against what is already there \(.*plain.*\): costs 1\d\d EUR more, .* a year less waited; Large files: [\d.]+ EUR for each second gained; pays back (in|within) /,
   );
-  expect(against(base!.candidate, { id: 'built', candidate: quick }, 30).years).toBeNull();
-  expect(againstWords(maker!, { extra: 40, hours: 0, years: null }, 'EUR', 30)).toMatch(
+  expect(against(base!.candidate, { id: 'built', candidate: quick }, 30, wanted).years).toBeNull();
+  expect(againstWords(maker!, { extra: 40, hours: 0, gains: null, years: null }, 'EUR', 30)).toMatch(
     /^Against the maker’s own upgrade .*: costs 40 EUR more, no time saved; saves no time\.$/,
   );
 });

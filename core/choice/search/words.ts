@@ -4,7 +4,7 @@ import { toDo } from '../../forecast';
 import type { UnitPrice } from '../prices/pricing';
 import { isLoad, traitsOf, type Activity } from '../../job';
 import { middle } from '../../evidence';
-import { format, formatProbability, numeral } from '../../units';
+import { format, formatProbability, moneyWords, numeral, pricePer } from '../../units';
 import type { ChoiceAnswers, ChosenBuild } from './answer';
 import type { Candidate } from './candidate';
 import { isDemand, type DemandId } from './demand';
@@ -14,12 +14,6 @@ import type { Settled } from './settles';
 import type { Together } from './together';
 import type { Slowed } from './uplinks';
 import type { Wanted } from './wanted';
-
-/** Money as it is said; what has no price says so. */
-export const moneyWords = (amount: number | null, currency: string | null): string =>
-  amount === null
-    ? 'price not known'
-    : `${numeral(amount, Number.isInteger(amount) ? 0 : 2)} ${currency ?? ''}`.trim();
 
 const ARRAYS: Partial<Record<string, string>> = {
   stripe: 'RAID 0',
@@ -269,7 +263,7 @@ const BASELINE: Record<BaselineId, string> = {
 /** A build against a baseline, in a sentence: what it costs more, what time it saves, when that is back. */
 export function againstWords(
   { id, candidate }: Baseline,
-  { extra, hours, years }: BaselineDifference,
+  { extra, hours, gains, years }: BaselineDifference,
   currency: string | null,
   hourly: number,
 ): string {
@@ -283,6 +277,10 @@ export function againstWords(
     Math.abs(hours) < 0.05
       ? 'no time saved'
       : `${numeral(Math.abs(hours), Math.abs(hours) < 10 ? 1 : 0)} h a year ${hours > 0 ? 'less' : 'more'} waited`;
+  const price =
+    gains && extra !== null && extra > 0
+      ? `; ${gains.activity}: ${pricePer(extra, gains.seconds, currency)}`
+      : '';
   const back = hourly > 0 && extra !== null && extra > 0 ? `; pays back ${payBackWords(years)}` : '';
-  return `Against ${BASELINE[id]} (${buildWords(candidate.build)}): ${money}, ${time}${back.replace('pays back saves', 'saves')}.`;
+  return `Against ${BASELINE[id]} (${buildWords(candidate.build)}): ${money}, ${time}${price}${back.replace('pays back saves', 'saves')}.`;
 }
