@@ -1,5 +1,6 @@
 export { CAUSES, registerCause } from './causes/known';
 export { diagnose, type Diagnosis, type ToldCause } from './diagnose';
+export { entering, withEntered, type Values } from './enter';
 export { evidenceOf, logsOf, logsUnder, type Evidence } from './evidence';
 export { hiddenCause } from './hidden';
 export { singles, type Hypothesis, type Site } from './hypothesis';

@@ -129,7 +129,9 @@ export function handover(job: Job, found: Verdict, shopRanges: OwnRanges = {}): 
   ];
   return {
     title: job.title,
-    line: [job.customer, machineNames(job), `as of ${job.changed.slice(0, 10)}`].filter(Boolean).join(' · '),
+    line: [job.customer, job.contact, machineNames(job), `as of ${job.changed.slice(0, 10)}`]
+      .filter(Boolean)
+      .join(' · '),
     sections: sections.filter((s) => s.blocks.length > 0),
   };
 }

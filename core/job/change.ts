@@ -7,6 +7,7 @@ const KEPT = ['revision', 'changed', 'chain'] as const;
 const WORDS: Partial<Record<keyof Job, string>> = {
   title: 'title',
   customer: 'customer',
+  contact: 'contact',
   due: 'due date',
   note: 'note',
   policies: 'policy',

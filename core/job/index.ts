@@ -1,5 +1,6 @@
 export { Job, Decision, Money, jobJsonSchema } from './job';
 export { writeJob } from './write';
+export { customersOf, sameCustomer, type Customer } from './customer';
 export {
   answerOf,
   directionOf,

@@ -29,6 +29,8 @@ const Fields = z.object({
   revision: z.number().int().nonnegative(),
   title: z.string().trim().min(1, { error: 'a job needs a title' }).max(160),
   customer: z.string().max(160),
+  /** How to reach the customer. */
+  contact: z.string().max(200).optional(),
   created: z.iso.datetime(),
   changed: z.iso.datetime(),
   due: z.iso.date().nullable(),
@@ -55,6 +57,8 @@ const Fields = z.object({
         seen: z.string().min(1).max(MOST_OF.looks),
         at: z.iso.datetime(),
         by: By,
+        /** When it was put in the place of what was assumed: the forecast goes by it since. */
+        entered: z.iso.datetime().optional(),
       }),
     )
     .max(200)

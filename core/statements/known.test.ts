@@ -1,5 +1,5 @@
 import { demoJobs } from '../demo';
-import { diagnose } from '../diagnosis';
+import { diagnose, withEntered } from '../diagnosis';
 import { handover, toMarkdown } from '../handover';
 import { sheetOf, situationAt } from '../forecast';
 import { timedRun } from '../fixtures/runs';
@@ -69,6 +69,12 @@ interface Row {
   moves: Concern[];
 }
 const withLook = { look: 'look at its space', seen: 'nearly full', at: '2026-12-01T12:00:00.000Z' };
+/** The job with a look that was noted and taken into the forecast. */
+function enteredAs(seen: { look: string; seen: string }, values = {}): Job {
+  const noted = { ...seen, at: '2026-12-01T12:00:00.000Z' };
+  const job = { ...timed, looks: [noted] };
+  return withEntered(job, noted, 'offload', values, '2026-12-01T12:05:00.000Z')!;
+}
 const TABLE: Row[] = [
   {
     kind: 'run',
@@ -136,6 +142,24 @@ const TABLE: Row[] = [
     moves: ['handover'],
   },
   { kind: 'look', before: timed, after: { ...timed, looks: [withLook] }, moves: ['causes', 'handover'] },
+  {
+    kind: 'look',
+    before: timed,
+    after: enteredAs({ look: 'count again', seen: 'another size' }, { bytes: 171e9, files: 31_000 }),
+    moves: ['forecast', 'life', 'verdict', 'causes', 'handover'],
+  },
+  {
+    kind: 'look',
+    before: timed,
+    after: enteredAs({ look: 'look at its space', seen: 'nearly full' }, { fill: 0.93 }),
+    moves: ['forecast', 'verdict', 'causes', 'handover'],
+  },
+  {
+    kind: 'look',
+    before: timed,
+    after: enteredAs({ look: 'look at the link', seen: 'usb-5' }),
+    moves: ['forecast', 'verdict', 'causes', 'protocol', 'handover'],
+  },
   {
     kind: 'link',
     before: timed,

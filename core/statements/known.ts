@@ -187,28 +187,35 @@ const KINDS = {
       handover: (run) => handedOver(run, 'In the shop’s copy, beside its run.'),
     },
   }),
-  look: kind<string>({
+  look: kind<NonNullable<Job['looks']>[number]>({
     name: 'Look',
     list: ({ looks = [] }) =>
-      looks.map(({ look, seen, at, by }, i) => ({
+      looks.map((noted, i) => ({
         id: `look ${i}`,
-        at,
-        title: `${LOOKS.find((l) => l.id === look)?.title ?? look}: ${seenWords(seen)}`,
+        at: noted.at,
+        title: `${LOOKS.find((l) => l.id === noted.look)?.title ?? noted.look}: ${seenWords(noted.seen)}`,
         device: null,
-        by: by ? `looked at, ${by}` : 'looked at',
-        of: look,
+        by: noted.by ? `looked at, ${noted.by}` : 'looked at',
+        of: noted,
       })),
     effects: {
-      forecast: () => none('What it showed counts once it is entered with the brief or the path.'),
-      life: () => none('Nothing that is looked at here wears a drive.'),
-      verdict: () => NO_TARGET,
+      forecast: (of) =>
+        of.entered
+          ? does('It goes by what was seen.')
+          : none('What it showed counts once it is taken into the forecast, with a press in the verdict.'),
+      life: ({ entered, look }) =>
+        entered && look === 'count again'
+          ? does('What is written each time is as counted.')
+          : none('Nothing that is looked at here wears a drive.'),
+      verdict: ({ entered }) =>
+        entered ? does('What its runs are held against, where nothing was frozen of it.') : NO_TARGET,
       causes: (_, { job, found }) =>
         found.claims.length === 0
           ? none('Nothing was measured yet that it could explain.')
           : (job.found?.length ?? 0) > 0
             ? none('Something was put right since.')
             : does('Believed, but for one in fifty who looks wrong.'),
-      protocol: () => NO_COUNT,
+      protocol: ({ entered }) => (entered ? does('How long its tests take.') : NO_COUNT),
       handover: () => does('In the shop’s copy.'),
     },
   }),

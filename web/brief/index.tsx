@@ -9,6 +9,7 @@ import { Panel } from '../ui/panel';
 import { WorthFindingOut } from '../ui/worth';
 import { Activities } from './activities';
 import { Budget } from './budget';
+import { CustomerFields } from './customer';
 import { DevicesPanel } from './devices';
 import { Machines } from './machines';
 import { PolicyPanel } from './needs';
@@ -40,11 +41,7 @@ export function BriefView() {
                 onName={(title) => set({ title })}
                 sx={{ gridColumn: '1 / -1' }}
               />
-              <TextField
-                label="Customer"
-                value={job.customer}
-                onChange={(e) => set({ customer: e.target.value.slice(0, 160) })}
-              />
+              <CustomerFields job={job} set={set} />
               <DateField label="Due" value={job.due} onDay={(due) => set({ due })} />
               <FactField
                 label="Service life, years"

@@ -49,7 +49,7 @@ const searchable = new WeakMap<Job, string>();
 function textOf(job: Job): string {
   const had = searchable.get(job);
   if (had !== undefined) return had;
-  const made = `${job.title} ${job.customer} ${machineNames(job)}`.toLowerCase();
+  const made = `${job.title} ${job.customer} ${job.contact ?? ''} ${machineNames(job)}`.toLowerCase();
   searchable.set(job, made);
   return made;
 }

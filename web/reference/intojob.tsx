@@ -106,7 +106,7 @@ function What({
             control={
               <Checkbox
                 size="small"
-                checked={chosen[i]!}
+                checked={chosen[i]}
                 onChange={(_, on) => setChosen(chosen.map((was, k) => (k === i ? on : was)))}
               />
             }

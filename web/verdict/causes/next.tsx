@@ -7,6 +7,7 @@ import { format, formatProbability, rangeBehind } from '@kymar/core/units';
 import { changeJob } from '../../state/jobs';
 import { byWhom } from '../../state/settings';
 import { unbroken } from '../../ui/figure';
+import { Enter } from './enter';
 import { Listing } from './listing';
 import { Row } from '../../ui/layout';
 
@@ -116,13 +117,14 @@ export function Looked({ job, found }: { job: Job; found: Diagnosis }) {
   };
   return (
     <Box component="section" aria-label="Looked at" sx={{ mt: 1.5 }}>
-      {looks.map(({ look, seen, at }, i) => (
-        <Typography key={at} variant="body2">
+      {looks.map(({ look, seen, at, ...noted }, i) => (
+        <Typography key={at} variant="body2" component="div">
           {thingOf(look)}: {seenWords(seen)}.{' '}
           {looks.slice(i + 1).some((later) => later.look === look) ? '' : told(look)}{' '}
           <Button size="small" aria-label={`Take back: ${look}`} onClick={() => remove(at)}>
             Take back
           </Button>
+          {found.worst && <Enter job={job} noted={{ look, seen, at, ...noted }} activity={found.worst} />}
         </Typography>
       ))}
       {tests.map(({ look, title: made }) => (

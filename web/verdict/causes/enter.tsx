@@ -1,0 +1,52 @@
+import { Button } from '@mui/material';
+import { useState } from 'react';
+import { entering, withEntered, type Values } from '@kymar/core/diagnosis';
+import type { Job } from '@kymar/core/job';
+import { changeJob } from '../../state/jobs';
+import { QuantityField } from '../../ui/field';
+import { Row } from '../../ui/layout';
+
+/** Lets the forecast go by what a look showed, once what it leaves open is typed. */
+export function Enter({
+  job,
+  noted,
+  activity,
+}: {
+  job: Job;
+  noted: NonNullable<Job['looks']>[number];
+  activity: string;
+}) {
+  const [values, setValues] = useState<Values>({});
+  if (noted.entered) return <>The forecast goes by it.</>;
+  const asked = entering(noted);
+  if (!asked) return null;
+  const at = new Date().toISOString();
+  const isPossible = withEntered(job, noted, activity, values, at) !== null;
+  if (!isPossible && asked.asks.length === 0) return null;
+  return (
+    <Row align="center" wrap>
+      {asked.asks.map(({ key, label, dimension, bare }) => (
+        <QuantityField
+          key={key}
+          label={label}
+          dimension={dimension}
+          {...(bare ? { bare } : {})}
+          optional
+          value={values[key] ?? null}
+          onValue={(value) => setValues({ ...values, [key]: value })}
+          sx={{ width: 190 }}
+        />
+      ))}
+      <Button
+        size="small"
+        variant="outlined"
+        disabled={!isPossible}
+        onClick={() =>
+          changeJob(job.id, (j) => withEntered(j, noted, activity, values, new Date().toISOString()) ?? j)
+        }
+      >
+        Forecast with {asked.thing} as seen
+      </Button>
+    </Row>
+  );
+}
