@@ -41,6 +41,7 @@ export { settles, settlesAll } from './search/settles';
 export { type SaidAnswer, type Summary, summaryOf } from './search/summary';
 export { type ChosenDevice, chooseTogether } from './search/together';
 export { slowedBy } from './search/uplinks';
+export { placed } from './search/placed';
 export { SURE, type Wanted, wantedOf } from './search/wanted';
 export { type CountedReason, type WhyNot, holdsWords, reasonWords, whyNot } from './search/why';
 export {

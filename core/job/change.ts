@@ -8,6 +8,7 @@ const WORDS: Partial<Record<keyof Job, string>> = {
   title: 'title',
   customer: 'customer',
   contact: 'contact',
+  used: 'health page of a drive that is there',
   due: 'due date',
   note: 'note',
   policies: 'policy',

@@ -59,6 +59,8 @@ export const Fitting = z.object({
       at: z.iso.datetime(),
       text: z.string().max(40_000),
       written: z.number().nonnegative().max(1e18).nullable(),
+      /** Share of the rated wear that the drive says is used, where it says so; may pass 1. */
+      wear: z.number().nonnegative().max(10).optional(),
     })
     .optional(),
 });

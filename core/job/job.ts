@@ -47,6 +47,11 @@ const Fields = z.object({
   choices: z.array(ChoiceRecord).max(MOST_OF.choices).optional(),
   /** What the customer has already, by kind and id of the library: costs nothing. */
   owned: z.array(z.string().max(100)).max(200).optional(),
+  /** Health pages of drives that are there already, as they were pasted: a drive of the library by its id. */
+  used: z
+    .array(z.object({ drive: Id, at: z.iso.datetime(), text: z.string().max(40_000) }))
+    .max(50)
+    .optional(),
   /** How far each device is set up. */
   fittings: z.array(Fitting).max(40).optional(),
   /** What was looked at to find a cause, and what was seen. */

@@ -213,3 +213,17 @@ test('stages: without a machine the brief is open; one device still to be chosen
   expect(at(archive)[2]![0]).toBe('done');
   expect(samePlace(FIRST_PLACE, office)).toBe(false);
 });
+
+test('a drive whose health page says only what share of its wear is used has written that share of its rating', () => {
+  const { drive } = offload.devices[0]!.parts!;
+  const rated = drive.media === 'flash' ? (drive.tbw.value as number) : NaN;
+  const at = '2031-05-06T10:00:00.000Z';
+  const with_ = (baseline: object): Job => ({
+    ...offload,
+    fittings: [{ device: 'device-1', steps: [], baseline: { at, text: '', written: null, ...baseline } }],
+  });
+  const counters = (job: Job) => briefAt(job, FIRST_PLACE)!.needs!.counters;
+  expect(counters(with_({ wear: 0.83 }))).toEqual([{ on: '2031-05-06', written: 0.83 * rated }]);
+  expect(counters(with_({ wear: 0.83, written: 5e12 }))).toEqual([{ on: '2031-05-06', written: 5e12 }]);
+  expect(counters(with_({}))).toBeUndefined();
+});

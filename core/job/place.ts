@@ -1,6 +1,6 @@
-import type { Fact } from '../evidence';
+import { middle, type Fact } from '../evidence';
 import type { Build } from '../assembly';
-import type { Host, System } from '../catalog/parts';
+import type { Drive, Host, System } from '../catalog/parts';
 import type { Activity } from './kinds/activity';
 import type { Fitting, FormatPass } from './fitting';
 import type { Needs } from './needs';
@@ -97,9 +97,14 @@ export function needsAt(
   };
 }
 
-/** Needs with what the drive's counter showed on day zero among its readings: read once, it counts wherever counters do. */
-function withBaseline(needs: Needs, fitting: Fitting | undefined): Needs {
-  const { at, written } = fitting?.baseline ?? {};
+/**
+ * Needs with what the drive's counter showed on day zero among its readings: read once, it counts wherever counters do. A drive that counts no bytes and
+ * says what share of its wear is used has written that share of its rating.
+ */
+function withBaseline(needs: Needs, fitting: Fitting | undefined, drive: Drive | undefined): Needs {
+  const { at, written: counted, wear } = fitting?.baseline ?? {};
+  const rated = drive?.media === 'flash' ? middle(drive.tbw) : null;
+  const written = counted ?? (wear === undefined || rated === null ? null : wear * rated);
   const on = at?.slice(0, 10);
   if (on === undefined || written == null || needs.counters?.some((c) => c.on === on)) return needs;
   const counters = [...(needs.counters ?? []), { on, written }].sort((a, b) => (a.on < b.on ? -1 : 1));
@@ -129,7 +134,7 @@ export function briefAt(
     build: buildAt(device, connection),
     activities: activities.filter(here),
     ...(elsewhere.length > 0 ? { elsewhere } : {}),
-    needs: withBaseline(needsAt(device, machine, policies, on), fitting),
+    needs: withBaseline(needsAt(device, machine, policies, on), fitting, device?.parts?.drive),
     ...(serviceYears ? { serviceYears } : {}),
     ...(pass ? { pass } : {}),
   };

@@ -179,6 +179,20 @@ const TABLE: Row[] = [
     moves: ['life', 'handover'],
   },
   {
+    kind: 'health',
+    before: timed,
+    after: fitted(timed, {
+      baseline: { at: '2026-11-30T09:00:00.000Z', text: 'Percentage Used: 40%', written: null, wear: 0.4 },
+    }),
+    moves: ['life', 'handover'],
+  },
+  {
+    kind: 'used',
+    before: timed,
+    after: { ...timed, used: [{ drive: 'old', at: '2026-11-30T09:00:00.000Z', text: page }] },
+    moves: [],
+  },
+  {
     kind: 'counter',
     before: needs(timed, { inUseSince: '2026-01-01' }),
     after: needs(timed, { inUseSince: '2026-01-01', counters: [{ on: '2026-11-30', written: 16e12 }] }),

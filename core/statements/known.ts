@@ -266,14 +266,38 @@ const KINDS = {
       forecast: () => none('Times go by the model of drive, not by its age.'),
       life: (text) => {
         const read = fromPasted(text);
-        return read.ok && read.counters.written !== null
-          ? does(`What is left counts from ${format(read.counters.written, 'B', 4)} written.`)
-          : none('It does not say what was written: what is left is told as from new.');
+        const { written = null, percentageUsed = null } = read.ok ? read.counters : {};
+        return written !== null
+          ? does(`What is left counts from ${format(written, 'B', 4)} written.`)
+          : percentageUsed !== null
+            ? does(`What is left counts from ${format(percentageUsed, '%')} of its rating used.`)
+            : none('It does not say what was written: what is left is told as from new.');
       },
       verdict: () => NO_TARGET,
       causes: () => none('No time shows a media error: it is told as it is.'),
       protocol: () => NO_COUNT,
       handover: () => does('Health on day zero.'),
+    },
+  }),
+  used: kind<string>({
+    name: 'Health page of a drive that is there',
+    list: ({ used = [] }) =>
+      used.map(({ drive, at, text }) => ({
+        id: `used ${drive}`,
+        at,
+        title: healthTitle(text),
+        device: null,
+        by: 'the drive’s own counters',
+        of: text,
+      })),
+    effects: {
+      forecast: () => none('Times go by the model of drive, not by its age.'),
+      life: () =>
+        none('It is in no device yet: what is left of it counts in Choice, where it is offered or not.'),
+      verdict: () => NO_TARGET,
+      causes: () => none('Nothing was timed on it.'),
+      protocol: () => NO_COUNT,
+      handover: () => none('Only what is handed over stands there.'),
     },
   }),
   counter: kind<number>({

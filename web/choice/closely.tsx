@@ -2,11 +2,10 @@ import { Box, Button, Typography } from '@mui/material';
 import { useMemo, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { Build } from '@kymar/core/assembly';
-import { STALE, activitiesOf, buildKey, type Wanted } from '@kymar/core/choice';
+import { STALE, activitiesOf, buildKey, placed, type Wanted } from '@kymar/core/choice';
 import { middle } from '@kymar/core/evidence';
 import { processingWords } from '@kymar/core/statements';
 import { format, formatProbability, numeral } from '@kymar/core/units';
-import { situationOf } from '../state/models';
 import { mustNotStall, traitsOf, type Job } from '@kymar/core/job';
 import { unbroken } from '../ui/figure';
 import { WorthFindingOut } from '../ui/worth';
@@ -39,10 +38,7 @@ export function CloselyPanel({
   const { candidate } = one;
   const work = activitiesOf(wanted);
   const isBuilt = built !== null && buildKey(built) === one.id;
-  const situation = useMemo(
-    () => situationOf({ ...wanted.places[0]!, build: candidate.build }, wanted.shopRanges)!,
-    [candidate, wanted],
-  );
+  const situation = useMemo(() => placed(wanted, wanted.places[0]!, candidate.build), [candidate, wanted]);
   const isOwned = wanted.owned.includes(`drives/${candidate.build.drive.id}`);
   const { years, usable, warranty } = candidate;
   const serviceYears = middle(wanted.places[0]!.serviceYears);

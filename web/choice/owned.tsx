@@ -5,6 +5,7 @@ import type { Job } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';
 import { useShop } from '../state/shop';
 import { Panel } from '../ui/panel';
+import { UsedDrive } from './used';
 
 const KINDS = ['drives', 'bridges', 'cables', 'accessories'] as const;
 const GROUP = {
@@ -46,7 +47,11 @@ export function Owned({ job }: { job: Job }) {
         getOptionLabel={({ name }) => name}
         getOptionKey={({ key }) => key}
         isOptionEqualToValue={(a, b) => a.key === b.key}
-        onChange={(_, list) => changeJob(job.id, (j) => ({ ...j, owned: list.map(({ key }) => key) }))}
+        onChange={(_, list) => {
+          const owned = list.map(({ key }) => key);
+          const isThere = ({ drive }: { drive: string }) => owned.includes(`drives/${drive}`);
+          changeJob(job.id, (j) => ({ ...j, owned, ...(j.used ? { used: j.used.filter(isThere) } : {}) }));
+        }}
         renderInput={(params) => (
           <TextField
             {...params}
@@ -58,6 +63,11 @@ export function Owned({ job }: { job: Job }) {
       <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 0.75 }}>
         Costs nothing in every build.
       </Typography>
+      {chosen
+        .filter(({ key }) => key.startsWith('drives/'))
+        .map(({ key, name }) => (
+          <UsedDrive key={key} job={job} drive={key.slice('drives/'.length)} name={name} />
+        ))}
     </Panel>
   );
 }

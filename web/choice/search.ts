@@ -33,7 +33,7 @@ export function useSearch(job: Job, device: string | undefined, built: Build | n
   const rates = useSettings((s) => s.rates);
   const owned = (job.owned ?? NONE) as readonly PartKey[];
   const currency = job.budget?.currency ?? usualCurrency(shop.prices);
-  const { machines, devices, connections, activities, policies, serviceYears, budget } = job;
+  const { machines, devices, connections, activities, policies, serviceYears, budget, used, fittings } = job;
   const wanted = useMemo(
     () => wantedOf(job, device, { owned, currency, shopRanges: shopRanges ?? {}, probability, rates }),
     // Title, notes and runs of a job change nothing of what there is to buy.
@@ -46,6 +46,8 @@ export function useSearch(job: Job, device: string | undefined, built: Build | n
       policies,
       serviceYears,
       budget,
+      used,
+      fittings,
       device,
       owned,
       currency,

@@ -102,10 +102,15 @@ function Baseline({ at, fitting }: { at: Placed; job: Job; fitting: Fitting | un
   const told = text.trim() === '' ? null : fromPasted(text);
   const keep = () => {
     if (!told?.ok) return;
-    const { written } = told.counters;
+    const { written, percentageUsed: wear } = told.counters;
     changeFitting(at, (f) => ({
       ...f,
-      baseline: { at: new Date().toISOString(), text: text.slice(0, 40_000), written },
+      baseline: {
+        at: new Date().toISOString(),
+        text: text.slice(0, 40_000),
+        written,
+        ...(wear === null ? {} : { wear }),
+      },
     }));
     setText('');
   };

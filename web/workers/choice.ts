@@ -31,6 +31,7 @@ import {
   togetherProblem,
   wasted,
   wastedWords,
+  placed,
   plugWords,
   whyNot,
   type Candidate,
@@ -53,7 +54,7 @@ import type { Host, Shop } from '@kymar/core/catalog/parts';
 import { middle } from '@kymar/core/evidence';
 import { calendarDay, moneyWords } from '@kymar/core/units';
 import { findings, type Finding } from '@kymar/core/fit';
-import { settingOf, sheetOf, situationOf, type JobSheet, type Situation } from '@kymar/core/forecast';
+import { settingOf, sheetOf, type JobSheet, type Situation } from '@kymar/core/forecast';
 import { DIRECTIONS } from '@kymar/core/catalog/links';
 
 /** A row of the table of builds. */
@@ -280,7 +281,7 @@ function staleWords(of: Held, { build, elsewhere }: Candidate): string[] {
 /** A candidate at the first place. */
 function situationAt({ wanted }: Held, { build }: Candidate): Situation {
   const [open] = wanted.places;
-  return situationOf({ ...open!, build }, wanted.shopRanges)!;
+  return placed(wanted, open!, build);
 }
 
 /** What is to be minded, each rule once. */

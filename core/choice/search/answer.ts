@@ -1,9 +1,10 @@
 import type { Build } from '../../assembly';
-import { besideToday, caseOf, forecast, situationOf } from '../../forecast';
+import { besideToday, caseOf, forecast } from '../../forecast';
 import { isAsked, type Activity } from '../../job';
 import type { Candidate } from './candidate';
 import { DEMANDS } from './demand';
 import { cheapestFirst } from './order';
+import { placed } from './placed';
 import type { Wanted } from './wanted';
 
 /** A candidate that was looked at with its ranges. */
@@ -66,7 +67,7 @@ export class Finalists {
     const had = this.known.get(key);
     if (had) return had;
     const made = this.wanted.places.flatMap((open, at) => {
-      const situation = situationOf({ ...open, build: buildAt(one, at) }, this.wanted.shopRanges)!;
+      const situation = placed(this.wanted, open, buildAt(one, at));
       return open.activities.map((activity) =>
         isAsked(activity) ? forecast(caseOf(situation, activity.id)).probability : null,
       );
@@ -78,7 +79,7 @@ export class Finalists {
   /** What each activity comes to beside what it takes today; null where nobody said what that is. */
   besideToday(one: Candidate): (string | null)[] {
     return this.wanted.places.flatMap((open, at) => {
-      const situation = situationOf({ ...open, build: buildAt(one, at) }, this.wanted.shopRanges)!;
+      const situation = placed(this.wanted, open, buildAt(one, at));
       return open.activities.map((activity) =>
         activity.today === undefined
           ? null

@@ -49,6 +49,8 @@ export type ReasonId =
   | 'not inside'
   /** The work fills it before its service life is over. */
   | 'full too soon'
+  /** Its health page says not to trust it. */
+  | 'worn or failing'
   /** It reaches one of the machines only. */
   | 'not at every place'
   /** A rule blocks it: its id. */

@@ -1,4 +1,3 @@
-import { YEAR_DAYS } from '../../units';
 import type { Bridge, Cable, Drive, Shop } from '../../catalog/parts';
 import { middle } from '../../evidence';
 import type { Build, Connection } from '../../assembly';
@@ -6,6 +5,7 @@ import { pricing, type PartKey } from '../prices/pricing';
 import { partsOf, type Candidate, type Fallen, type ReasonId } from './candidate';
 import { demandsMissed } from './demand';
 import { apartBy, baysOf, fitsInto, fitsStraight, waysOver, waysTo, type Bays, type JoinWay } from './join';
+import { stopOf, yearsOf } from './placed';
 import { connectionOf, PlaceScorer, usableBytes, type ScoredBuild } from './scoring';
 import { neededBy, type OpenPlace, type Wanted } from './wanted';
 
@@ -50,7 +50,11 @@ class Market {
   private readonly prices: ReadonlyMap<string, { each: number }>;
   private readonly owned: ReadonlySet<string>;
 
-  constructor(shop: Shop, { currency, rates, owned }: Wanted) {
+  constructor(
+    shop: Shop,
+    readonly wanted: Wanted,
+  ) {
+    const { currency, rates, owned } = wanted;
     this.prices = currency === null ? new Map() : pricing(shop.prices, currency, rates);
     this.owned = new Set(owned);
   }
@@ -200,6 +204,7 @@ export function* search(
   /** Keeps what works; the reason why it does not, else. */
   const keep = (held: Held, way: JoinWay): ReasonId | null => {
     looked++;
+    if (stopOf(wanted, held.drive) !== null) return drop(held, 'worn or failing', way);
     const usable = usableBytes(buildWith(held, way));
     if (usable !== null && usable < needed) return drop(held, 'full too soon', way);
     if (isExpansion && (held.bridge !== null || way.cable !== null)) return drop(held, 'not inside', way);
@@ -263,8 +268,7 @@ function made(
   const all = [got, ...further];
   const connections = further.map((f) => f.connection);
   const { drive } = build;
-  const tbw = drive.media === 'flash' ? middle(drive.tbw) : null;
-  const years = tbw === null || !got.writes ? null : tbw / got.writes / YEAR_DAYS;
+  const years = yearsOf(market.wanted, drive, got.writes);
   return {
     id: buildKey(build),
     build,

@@ -8,7 +8,6 @@ import {
   type Test,
   type Worth,
   caseOf,
-  situationOf,
 } from '../../forecast';
 import { isAsked } from '../../job';
 import { SAMPLES } from '../../stats';
@@ -16,6 +15,7 @@ import type { Finalists } from './answer';
 import type { Candidate } from './candidate';
 import { isDemand } from './demand';
 import { cheapestFirst } from './order';
+import { placed } from './placed';
 import type { Wanted } from './wanted';
 
 /** Something to find out that may make another build the one to buy. */
@@ -89,7 +89,7 @@ function* partsOf(one: Candidate, wanted: Wanted): Generator<void, Part[]> {
   const parts: Part[] = [];
   for (const [place, open] of wanted.places.entries()) {
     const build = place === 0 ? one.build : { ...one.build, ...one.elsewhere[place - 1] };
-    const situation = situationOf({ ...open, build }, wanted.shopRanges)!;
+    const situation = placed(wanted, open, build);
     for (const activity of open.activities.filter(isAsked)) {
       const found = openIn(caseOf(situation, activity.id));
       if (!found) continue;

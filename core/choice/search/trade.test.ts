@@ -3,9 +3,11 @@ import type { Bridge, Drive, Price, Shop } from '../../catalog/parts';
 import { demoJobs } from '../../demo';
 import { findings } from '../../fit';
 import { onJob } from '../../fixtures/forecast';
-import { builtAs, settingOf } from '../../forecast';
+import { builtAs, settingOf, lasting, lifeOf } from '../../forecast';
 import { FIRST_PLACE, withHost, type Activity, type Job } from '../../job';
 import { against, baselines } from './baseline';
+import { placed } from './placed';
+import { reasonWords } from './why';
 import { againstWords, priceWords, reasonFor, wastedWords } from './words';
 import { answers, Finalists } from './answer';
 import { bestOf, presetFor, scoreOf } from './order';
@@ -306,4 +308,74 @@ test('of a drive that moves on its own speed counts in the ranking, though it ch
         scoreOf(a, best, presetFor('projects', movesLater)),
     )[0]!.build.drive.id;
   expect([first(false), first(true)]).toEqual(['plain', 'quick']);
+});
+
+describe('a drive that was used before', () => {
+  const shop = shopOf([fast('old', 3500, 3000), fast('new', 3500, 3000)], [box('tesselin-nook-10')], {
+    'drives/new': 121,
+    'bridges/tesselin-nook-10': 30,
+    ...cables(8),
+  });
+  const rated = shop.drives[0]!.media === 'flash' ? (shop.drives[0]!.tbw.value as number) : NaN;
+  const owned = ['drives/old'] as const;
+  const job = jobOn('field-laptop', [copy('Large files', 'write', null)]);
+  const candidatesOf = (of: Job) => {
+    const wanted = wantedFor(of, { owned });
+    const { candidates, fallen } = searchAll(wanted, shop);
+    const years = (id: string) => candidates.find((c) => c.build.drive.id === id)?.years;
+    const [some] = candidates.filter((c) => c.build.drive.id === 'old');
+    const told =
+      some &&
+      lasting(
+        placed(wanted, wanted.places[0]!, some.build),
+        lifeOf(placed(wanted, wanted.places[0]!, some.build))!,
+      );
+    return { years, fallen, wanted, told };
+  };
+  const withPage = (text: string): Job => ({
+    ...job,
+    used: [{ drive: 'old', at: '2031-05-06T10:00:00.000Z', text }],
+  });
+
+  test('is judged by what is left of its rating, whether it counts bytes or the share that is used', () => {
+    const fresh = candidatesOf(job).years('new')!;
+    expect(candidatesOf(job).years('old')).toBe(fresh);
+    const half = candidatesOf(withPage('Percentage Used: 75%'));
+    expect(half.years('old')! / fresh).toBeCloseTo(0.25, 9);
+    expect(half.years('new')).toBe(fresh);
+    // Units of 512,000 B.
+    const units = Math.round((rated * 0.6) / 512_000);
+    expect(candidatesOf(withPage(`Data Units Written: ${units}`)).years('old')! / fresh).toBeCloseTo(0.4, 4);
+    // What Choice counts is what a closer look tells.
+    expect(half.told!.before).toBe('Of the rated writes ');
+    expect(half.told!.years.expected / half.years('old')!).toBeCloseTo(1, 6);
+  });
+
+  test('with media errors is not offered, and why-not says so', () => {
+    const { years, fallen } = candidatesOf(withPage('Media and Data Integrity Errors: 2'));
+    expect(years('old')).toBeUndefined();
+    expect(fallen.filter(({ drive }) => drive.id === 'old').map(({ reason }) => reason)).toContain(
+      'worn or failing',
+    );
+    expect(reasonWords('worn or failing')).toBe('Its health page says not to buy it');
+  });
+
+  test('what the device’s own drive counted is nothing of another that is searched for', () => {
+    const [device] = job.devices;
+    const counted: Job = {
+      ...job,
+      devices: [
+        { ...device!, needs: { ...device!.needs, counters: [{ on: '2031-05-01', written: rated * 0.9 }] } },
+      ],
+    };
+    const { years, wanted } = candidatesOf(counted);
+    expect(years('new')).toBe(candidatesOf(job).years('new'));
+    expect(wanted.places[0]!.needs!.counters).toBeUndefined();
+    const mine = { ...device!.parts!.drive, id: 'old' };
+    const its = candidatesOf({
+      ...counted,
+      devices: [{ ...counted.devices[0]!, parts: { ...device!.parts!, drive: mine } }],
+    });
+    expect(its.years('old')! / its.years('new')!).toBeCloseTo(0.1, 6);
+  });
 });

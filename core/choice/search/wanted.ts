@@ -1,6 +1,7 @@
 import type { OwnRanges } from '../../catalog/assumptions';
 import { briefAt, placesOf, roomFor, type Brief, type Job } from '../../job';
 import type { PartKey, ExchangeRate } from '../prices/pricing';
+import { usedDrives, type UsedDrive } from './used';
 
 /** A place without what is searched for. */
 export interface OpenPlace extends Omit<Brief, 'build'> {
@@ -23,6 +24,8 @@ export interface Wanted {
   /** How probable each target must be to be met, 0 to 1. */
   probability: number;
   shopRanges: OwnRanges;
+  /** Drives of the library that were used before, with what was told of them. */
+  used?: readonly UsedDrive[] | undefined;
 }
 
 /** How probable a target must be to be met where nobody says otherwise. */
@@ -43,7 +46,10 @@ export function wantedOf(
   const places = all
     .filter((place) => place.device === id)
     .map((place): OpenPlace => {
-      const { build: _, ...open } = briefAt(job, place)!;
+      const { build: _, needs, ...rest } = briefAt(job, place)!;
+      // What one drive counted is nothing of another that is searched for.
+      const { counters: _counters, inUseSince: _since, ...asked } = needs ?? {};
+      const open = { ...rest, needs: asked };
       const others = more.portsFree
         ? []
         : job.connections.filter((c) => c.machine === place.machine && c.device !== place.device);
@@ -52,6 +58,10 @@ export function wantedOf(
     .filter((open) => open.activities.length > 0);
   if (places.length === 0) return null;
   const { budget } = job;
+  const { build, needs = {} } = briefAt(
+    job,
+    all.find((place) => place.device === id)!,
+  )!;
   return {
     places,
     owned: more.owned,
@@ -60,6 +70,7 @@ export function wantedOf(
     budget: budget && budget.currency === more.currency ? budget.amount : null,
     probability: more.probability ?? SURE,
     shopRanges: more.shopRanges,
+    used: usedDrives(job, build && { drive: build.drive, needs }),
   };
 }
 

@@ -41,6 +41,7 @@ export function reasonWords(reason: CountedReason['reason'], work: readonly Acti
     'nothing takes it': 'No enclosure, card or port takes it',
     'nothing joins it': 'No cable joins the enclosure with this machine',
     'not inside': 'Not inside the machine, as an expansion has to be',
+    'worn or failing': 'Its health page says not to buy it',
     'full too soon': 'The work fills it before its service life is over',
     'not at every place': 'Does not work on every machine it is for',
   }[reason as 'nothing takes it'];
@@ -68,7 +69,7 @@ export interface WhyNot {
 }
 
 /** Reasons that are the drive's alone, whatever it sits in. */
-const OF_DRIVE: readonly ReasonId[] = ['full too soon', 'not inside', 'nothing takes it'];
+const OF_DRIVE: readonly ReasonId[] = ['worn or failing', 'full too soon', 'not inside', 'nothing takes it'];
 
 const nameOfFallen = (
   { drive, bridge }: Pick<Fallen, 'drive' | 'bridge'>,

@@ -1,0 +1,72 @@
+import { Box, Button, TextField, Typography } from '@mui/material';
+import { useState } from 'react';
+import type { Job } from '@kymar/core/job';
+import { shortMoment } from '@kymar/core/units';
+import { changeJob } from '../state/jobs';
+import { fromPasted } from '../state/models';
+import { HealthRead } from '../ui/health';
+import { Row } from '../ui/layout';
+
+/** The health page of a drive that is there already: what is left of its rating counts, and one that fails is not offered. */
+export function UsedDrive({ job, drive, name }: { job: Job; drive: string; name: string }) {
+  const [text, setText] = useState<string | null>(null);
+  const kept = job.used?.find((one) => one.drive === drive);
+  const read = kept ? fromPasted(kept.text) : null;
+  const told = text?.trim() ? fromPasted(text) : null;
+  const keep = (page: string | null) => {
+    const others = (job.used ?? []).filter((one) => one.drive !== drive);
+    const at = new Date().toISOString();
+    const used = page === null ? others : [...others, { drive, at, text: page.slice(0, 40_000) }];
+    changeJob(job.id, (j) => ({ ...j, used }));
+    setText(null);
+  };
+  return (
+    <Box sx={{ mt: 1 }}>
+      <Row align="baseline" wrap>
+        <Typography variant="body2" sx={{ flex: 1 }}>
+          {name}
+          {kept && `: health page of ${shortMoment(kept.at)}`}
+        </Typography>
+        {text === null && (
+          <Button size="small" aria-label={`Paste the health page of ${name}`} onClick={() => setText('')}>
+            {kept ? 'Paste a newer one' : 'Used? Paste its health page'}
+          </Button>
+        )}
+        {kept && (
+          <Button size="small" aria-label={`Remove the health page of ${name}`} onClick={() => keep(null)}>
+            Remove
+          </Button>
+        )}
+      </Row>
+      {read?.ok && <HealthRead counters={read.counters} />}
+      {text !== null && (
+        <>
+          <TextField
+            fullWidth
+            multiline
+            maxRows={6}
+            label={`Health page of ${name}`}
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+            error={told !== null && !told.ok}
+            helperText={
+              told === null
+                ? 'Lines in the standards’ field names, as most tools print them'
+                : told.ok
+                  ? 'Understood'
+                  : told.problem
+            }
+          />
+          <Row>
+            <Button size="small" variant="outlined" disabled={!told?.ok} onClick={() => keep(text)}>
+              Keep it
+            </Button>
+            <Button size="small" onClick={() => setText(null)}>
+              Leave it
+            </Button>
+          </Row>
+        </>
+      )}
+    </Box>
+  );
+}
