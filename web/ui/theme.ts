@@ -78,6 +78,8 @@ export const theme = createTheme({
     MuiCssBaseline: {
       styleOverrides: {
         body: { fontVariantNumeric: 'tabular-nums lining-nums' },
+        // A link in a sentence, not a browser’s blue.
+        'a:not([class])': { color: 'var(--mui-palette-primary-main)' },
         // Stronger than what controls say of their own outline: a ring on every one of them.
         'html :focus-visible': { outline: '2px solid var(--mui-palette-primary-main)', outlineOffset: 2 },
         '@media (prefers-reduced-motion: reduce)': {
