@@ -43,7 +43,7 @@ function faultsOf(core, jobs, oracles) {
   let statements = 0;
   for (const [i, job] of jobs.entries()) {
     const fault = (words) => found.push(`${job.id}: ${words}`);
-    const said = core.statements?.statementsOf(job) ?? [];
+    const said = core.handover.allSaid?.(job) ?? [];
     statements += said.length;
     disagreeing(core, job, said, i % 10 === 0, fault);
     const of = lookedAt(core, job, i % 10 === 0);
@@ -73,10 +73,10 @@ function disagreeing(core, job, said, isReadBack, fault) {
     if (known.has(one.id)) hold('again', one);
     known.set(one.id, one.words);
   }
-  if (!core.statements) return;
+  if (!core.handover.allSaid) return;
   const again = isReadBack ? core.job.readJob(core.job.writeJob(job)) : { ok: true, value: null };
   if (!again.ok) return fault(`its own file is refused: ${again.problems.join('; ')}`);
-  if (again.value) core.statements.statementsOf(again.value).forEach((one) => hold('read back', one));
+  if (again.value) core.handover.allSaid(again.value).forEach((one) => hold('read back', one));
   const made = core.handover.handover(job, core.verdict.verdict(job));
   for (const copy of ['customer', 'shop']) {
     const html = core.handover.toHtml(made, copy);
@@ -291,13 +291,14 @@ if (flag('--planted') > 0) {
       [join(root, 'server', 'dist', 'kymar.js'), 'forecast', '--statements'],
       { input: core.job.writeJob(job), encoding: 'utf8' },
     );
-    return stdout === `${JSON.stringify(core.statements.statementsOf(job), null, 2)}\n` ? [] : [job.id];
+    return stdout === `${JSON.stringify(core.handover.allSaid(job), null, 2)}\n` ? [] : [job.id];
   });
   met(typed.length === 0, `${typed.length} of 20 jobs differ on the command line`);
   const pages = PAGES ?? 50;
   if (pages > 0) {
     const { faults, shown, bare } = await pagesOf(core, jobs.slice(0, pages));
-    told(faults);
+    if (process.env.BARE) writeFileSync(process.env.BARE, bare.join('\n'));
+    told(faults, 40);
     met(
       faults.length === 0,
       `${faults.length} differences and faults on the pages of ${pages} jobs, ${shown} statements seen`,

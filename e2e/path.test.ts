@@ -235,7 +235,7 @@ test('the command line tells the findings, the state, the flow and the mends tha
   const { page, faults } = await app.open('/jobs/demo-simulator-bay/path');
   await page.getByRole('button', { name: 'Follow the other' }).first().click();
   await page.getByRole('listitem').filter({ hasText: 'costs a drive' }).waitFor();
-  const more = page.getByRole('button', { name: /more good to know/ });
+  const more = page.getByRole('button', { name: /ore good to know/ });
   if (await more.count()) await more.click();
   const shown = {
     state: await state(page),

@@ -30,7 +30,7 @@ import type { Shop } from '@kymar/core/catalog/parts';
 import { MOST_TEXT, own, readJson, problemsOf } from '@kymar/core/text';
 import { parseQuantity, YEAR_DAYS } from '@kymar/core/units';
 import { diagnose } from '@kymar/core/diagnosis';
-import { statementsOf } from '@kymar/core/statements';
+import { allSaid } from '@kymar/core/handover';
 import { verdict } from '@kymar/core/verdict';
 
 /** Input that does not fit: told on standard error, exit 2. */
@@ -362,7 +362,7 @@ try {
     const bytes = readFileSync(file ?? 0);
     if (bytes.length > MOST_TEXT) throw new BadInput('The input is larger than 64 MB.');
     const input = bytes.toString('utf8');
-    console.log(JSON.stringify(asStatements ? statementsOf(job(input)) : command(input, bytes), null, 2));
+    console.log(JSON.stringify(asStatements ? allSaid(job(input)) : command(input, bytes), null, 2));
   }
 } catch (error) {
   const known =

@@ -4,23 +4,26 @@ import { join } from 'node:path';
 import { chromium as playwright } from 'playwright-core';
 import { chromium, startServer } from '../../scripts/lib.mjs';
 
-const STAGES = ['brief', 'choice', 'path', 'forecast', 'setup', 'bench', 'verdict', 'handover'];
+const STAGES = ['brief', 'choice', 'path', 'forecast', 'setup', 'bench', 'verdict', 'known', 'handover'];
 
-/** What bears no id though a digit stands in it: what is typed, what tells the time of day, names that people and makers gave, versions. */
+/**
+ * What bears no id though a digit stands in it: what is typed or is being set, what tells the time of day or a date, names that people, makers and
+ * standards gave, headings and column heads, which hold such names, and scales of charts.
+ */
 const WITHOUT_ID = [
-  'input',
-  'textarea',
-  'label',
-  'legend',
-  'nav',
-  'header',
-  'h1',
-  'svg',
-  'canvas',
-  '[role="listbox"]',
-  '[role="menu"]',
-  '[role="combobox"]',
-  '[data-typed]',
+  ...['input', 'textarea', 'label', 'legend', '[data-typed]', '.MuiFormHelperText-root'],
+  ...['[role="listbox"]', '[role="menu"]', '[role="combobox"]', '[role="slider"]', '[role="timer"]'],
+  ...['time', 'nav', 'header', 'h1', 'h2', 'h3', 'th', '[data-named]'],
+  ...[
+    'svg',
+    '[role="img"]',
+    '.MuiAutocomplete-root',
+    '[role="tab"]',
+    'canvas',
+    '.MuiDataGrid-columnHeaders',
+    '.MuiTablePagination-root',
+    '.MuiChip-root[aria-pressed] [data-typed]',
+  ],
 ];
 
 /** What stands on a page: statements by id, its text, and texts with a digit that bear no id. Runs in the page. */
@@ -68,6 +71,9 @@ async function settled(page) {
   return page.evaluate(read, WITHOUT_ID.join(', '));
 }
 
+/** As the page searches where nobody has set anything. */
+const LOOKED_FOR = { shopRanges: {} };
+
 /** Every stage of every job in the real page, held against what the core says of it. */
 export async function pagesOf(core, jobs) {
   const folder = mkdtempSync(join(tmpdir(), 'kymar-agree-'));
@@ -98,7 +104,8 @@ export async function pagesOf(core, jobs) {
     .waitFor();
   await page.waitForTimeout(1500);
   for (const job of jobs) {
-    const known = new Map(core.statements.statementsOf(job).map(({ id, words }) => [id, words]));
+    const offered = core.statements.offeredSaid(job, core.stock.SHOP, LOOKED_FOR);
+    const known = new Map([...core.handover.allSaid(job), ...offered].map(({ id, words }) => [id, words]));
     for (const stage of STAGES) {
       await page.goto(`${server.address}/jobs/${job.id}/${stage}`);
       const found = await settled(page);

@@ -42,6 +42,7 @@ export { kindOf, registerKind } from './kinds/registry';
 export { heldAt } from './kinds/shared';
 export { cacheAt } from './plan';
 export { blocksAt, firstOf, settingOf } from './setting';
+export type { FirstTask } from './tasks';
 export { type ActivitySheet, type CourseSheet, type JobSheet, sheetOf } from './sheet';
 export {
   type ProfilePoint,

@@ -62,7 +62,7 @@ export type Wording = string | Statement;
 /** A block of the handover: prose, a list, or a table whose numbers stand right. */
 export type DocumentBlock =
   | { kind: 'text'; text: Wording[] }
-  | { kind: 'list'; items: string[] }
+  | { kind: 'list'; items: Wording[] }
   | { kind: 'table'; head: string[]; numbers: boolean[]; rows: Wording[][] };
 
 /** Wording as they are read. */
@@ -244,10 +244,14 @@ function promise(job: Job, { claims }: Verdict): Section {
   const newest = job.forecasts.at(-1);
   if (!newest) return section('What was forecast', []);
   const held = claims.filter(isTheirs);
+  // By its id: what a worker judged is another object.
   const frozenOf = (activity: string) =>
     held.findLast((c) => c.activity!.id === activity && c.forecast?.frozen)?.forecast?.frozen ?? newest;
   const promised = job.forecasts
-    .map((frozen) => ({ frozen, results: frozen.results.filter((r) => frozenOf(r.activity) === frozen) }))
+    .map((frozen) => ({
+      frozen,
+      results: frozen.results.filter((r) => frozenOf(r.activity).id === frozen.id),
+    }))
     .filter(({ results }) => results.length > 0);
   return section(
     'What was forecast',

@@ -5,6 +5,7 @@ import {
   type HandoverDocument,
   type Wording,
 } from './document';
+import { identified } from './identified';
 
 const ESCAPED: Record<string, string> = {
   '&': '&amp;',
@@ -39,7 +40,7 @@ const told = (words: Wording): string =>
 
 function block(b: DocumentBlock): string {
   if (b.kind === 'text') return `<p>${b.text.map(told).join(' ')}</p>`;
-  if (b.kind === 'list') return `<ul>${b.items.map((item) => `<li>${escape(item)}</li>`).join('')}</ul>`;
+  if (b.kind === 'list') return `<ul>${b.items.map((item) => `<li>${told(item)}</li>`).join('')}</ul>`;
   const cells = (tag: 'th' | 'td', list: readonly Wording[]) =>
     list.map((cell, i) => `<${tag}${b.numbers[i] ? ' class="number"' : ''}>${told(cell)}</${tag}>`).join('');
   const rows = b.rows.map((list) => `<tr>${cells('td', list)}</tr>`).join('\n');
@@ -48,7 +49,7 @@ function block(b: DocumentBlock): string {
 
 /** The document as a page of its own: it opens and prints without Kymar, without a network, and runs nothing. */
 export function toHtml(document: HandoverDocument, copy: DocumentCopy): string {
-  const sections = forCopy(document, copy).map(
+  const sections = forCopy(identified(document), copy).map(
     ({ heading, blocks }) =>
       `<section>\n<h2>${escape(heading)}</h2>\n${blocks.map(block).join('\n')}\n</section>`,
   );

@@ -8,5 +8,6 @@ export {
   type Section,
   type Wording,
 } from './document';
+export { allSaid, identified } from './identified';
 export { toHtml } from './html';
 export { toMarkdown } from './markdown';

@@ -31,7 +31,7 @@ function block(b: DocumentBlock): BlockContent {
         children: b.items.map((item) => ({
           type: 'listItem',
           spread: false,
-          children: [{ type: 'paragraph', children: phrase(item) }],
+          children: [{ type: 'paragraph', children: phrase(plainWords(item)) }],
         })),
       };
     case 'table':

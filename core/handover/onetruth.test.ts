@@ -426,3 +426,10 @@ describe('what it takes today', () => {
     expect(about(19)).toBe('As long as today: 19 s, not felt.');
   });
 });
+
+test('the document is the same by a verdict that came from a worker, a copy of its own', () => {
+  for (const job of demoJobs() as Job[]) {
+    const found = verdict(job);
+    expect(handover(job, structuredClone(found))).toEqual(handover(job, found));
+  }
+});

@@ -1,7 +1,7 @@
 import type { Job } from '../job';
 import { measuredRange, measuredWords } from '../measure';
 import type { Spread } from '../stats';
-import { atLeast, format } from '../units';
+import { atLeast, counted, format } from '../units';
 import type { Claim, Verdict } from '../verdict';
 import { naming, say, type Said, type Statement } from './statement';
 import { processingWords } from './target';
@@ -12,8 +12,26 @@ function middleOf({ measured }: Claim): { value: Spread; unit: 's' | 'B/s' } | n
   return measured.time ? { value: measured.time, unit: 's' } : { value: measured.rate!, unit: 'B/s' };
 }
 
+/** How many runs it still wants. */
+function moreWords({ measured }: Claim): string {
+  const { more = null } = measured ?? {};
+  if (more === null) return '';
+  return more === 0 ? ' Known to ± 3 % or better.' : ` ${counted(more, 'more run')} until ± 3 %.`;
+}
+
+/** What runs measured and how, what that is held against, and what it says of the customer's machine. */
+function againstWords(claim: Claim): string {
+  const { value, unit } = middleOf(claim)!;
+  const held = heldSaid(claim).expected?.words;
+  const frozen = claim.forecast?.frozen
+    ? `, frozen ${claim.forecast.frozen.at.slice(0, 10)}`
+    : ', made after the runs: nothing was frozen for this path before';
+  const against = held ? `, forecast ${held}${frozen}` : '';
+  return `Measured ${measuredWords(value, unit)} (${claim.measured!.words})${against}. ${claim.carries ?? ''}`.trim();
+}
+
 /** What runs of one kind measured. */
-export function measuredSaid(claim: Claim): Said<'middle' | 'range' | 'rate' | 'runs'> {
+export function measuredSaid(claim: Claim): Said<'middle' | 'range' | 'rate' | 'runs' | 'how' | 'against'> {
   const found = middleOf(claim);
   if (!found) return {};
   const { value, unit } = found;
@@ -21,7 +39,9 @@ export function measuredSaid(claim: Claim): Said<'middle' | 'range' | 'rate' | '
     middle: measuredWords(value, unit),
     range: measuredRange(value, unit),
     rate: claim.measured!.rate && measuredWords(claim.measured!.rate, 'B/s'),
-    runs: String(claim.measured!.runs.length),
+    runs: counted(claim.measured!.runs.length, 'run'),
+    how: `${claim.measured!.words}.${moreWords(claim)}`,
+    against: againstWords(claim),
   });
 }
 

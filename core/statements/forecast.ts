@@ -1,7 +1,15 @@
 import type { ActivityForecast } from '../forecast';
-import { isLoad, mustNotStall } from '../job';
-import { format, formatProbability } from '../units';
-import { figureWords, rangeWords, say, type Said } from './statement';
+import type { Estimate } from '../evidence';
+import { isLoad, mustNotStall, type Activity } from '../job';
+import { format, formatProbability, formatRange } from '../units';
+import { figureWords, naming, rangeWords, say, type Said } from './statement';
+
+/** A figure behind that of an activity, by its name. */
+export const moreSaid = ({ id }: Activity, figure: Estimate): Said<'figure' | 'range'> =>
+  say('forecast', naming('more', figure.because.name, id), {
+    figure: format(figure.expected, figure.unit),
+    range: figure.low < figure.high ? formatRange(figure, figure.unit) : null,
+  });
 
 /** What is forecast of an activity: the figure that answers it, its range, what stands beside it, and how probably its target is met. */
 export function forecastSaid({

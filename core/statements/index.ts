@@ -2,11 +2,12 @@ export { briefSaid } from './activity';
 export { statementsOf } from './all';
 export { heldSaid, judgedSaid, measuredSaid, standingSaid, verdictSaid } from './claim';
 export { compareLoadTimes, feltSaid } from './felt';
-export { forecastSaid } from './forecast';
+export { forecastSaid, moreSaid } from './forecast';
 export { frozenFigure, frozenSaid } from './frozen';
 export {
   OBSERVED,
   observationsOf,
+  knownSaid,
   observedAt,
   CONCERNS,
   seenWords,
@@ -16,8 +17,27 @@ export {
 /* Words that the floors below make. */
 export { nothingWorth, worthWords } from '../forecast';
 export { healthAdvice, healthLines } from '../models';
-export { flowSaid, partSaid, passSaid } from './flow';
+export { arraySaid, courseSaid, driverSaid, shareSaid, taskSaid } from './course';
+export { daysSaid, yearsAhead } from './days';
+export { findingSaid, stepSaid, stepsSaid } from './finding';
+export { healthSaid, learnedSaid, counterSaid, rightSaid, unitSaid } from './unit';
+export { flowSaid, nextSaid, partSaid, passSaid } from './flow';
 export { formatSaid, lifeSaid } from './life';
-export { protocolSaid, testSaid } from './planned';
+export { mindSaid, protocolSaid, testSaid } from './planned';
+export {
+  COSTS,
+  answerSaid,
+  closeFigureSaid,
+  closelySaid,
+  figureSaid,
+  mendSaid,
+  offeredSaid,
+  reasonSaid,
+  rowSaid,
+  searchSaid,
+  settlesSaid,
+  worthSaid,
+} from './offer';
+export { refusedSaid, runSaid } from './run';
 export { type Said, type Statement } from './statement';
 export { processingWords, targetSaid } from './target';

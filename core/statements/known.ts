@@ -1,3 +1,4 @@
+import { naming, say, type Said } from './statement';
 import { isLinkId, linkById } from '../catalog/links';
 import { LOOKS } from '../diagnosis';
 import { deviceName, madeAt, type Job, type Place, type Run } from '../job';
@@ -453,3 +454,10 @@ export function observationsOf(job: Job, found: Verdict): Observation[] {
 /** Where an observation is from, in words; empty where the job has but one device. */
 export const observedAt = (job: Job, { device }: Observation): string =>
   device !== null && job.devices.length > 1 ? deviceName(job.devices, device) : '';
+
+/** An observation: what it tells, and what it changed. */
+export const knownSaid = ({ id, title, effects }: Observation): Said<'title' | Concern> =>
+  say('told', naming('known', id), {
+    title,
+    ...Object.fromEntries(CONCERNS.map((room) => [room, effects[room].words])),
+  });

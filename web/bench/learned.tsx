@@ -2,32 +2,11 @@ import { Box, Button, Typography } from '@mui/material';
 import { useMemo } from 'react';
 import { learnedFrom, takenOver, withLearned, type Learned } from '@kymar/core/measure';
 import { factWords } from '@kymar/core/evidence';
-import { deviceName, type Job } from '@kymar/core/job';
-import { format, rangeBehind } from '@kymar/core/units';
+import type { Job } from '@kymar/core/job';
+import { learnedSaid } from '@kymar/core/statements';
 import { changeJob } from '../state/jobs';
 import { Panel } from '../ui/panel';
-
-/** What the runs teach of the machine or the drive, and where it goes when it is taken over. */
-function words(job: Job, learned: Learned): { text: string; into: string } {
-  const { machine, device } = learned.place;
-  if (learned.kind === 'per file') {
-    const name = job.machines.find((m) => m.id === machine)?.host.name ?? 'the machine';
-    const { perFile } = learned.fit;
-    const doing = learned.direction === 'write' ? 'writing' : 'reading';
-    return {
-      text: `Each file costs ${name} ${format(perFile.expected, 's')} when ${doing}${rangeBehind(perFile, 's')}, whichever drive it is.`,
-      into: name,
-    };
-  }
-  const name = deviceName(job.devices, device);
-  const { cache, slow } = learned.fit;
-  return {
-    text:
-      `The cache of ${name} took ${format(cache.expected, 'B')}${rangeBehind(cache, 'B')}; ` +
-      `past it, it writes ${format(slow.expected, 'B/s')}${rangeBehind(slow, 'B/s')}.`,
-    into: name,
-  };
-}
+import { Told } from '../ui/told';
 
 /** What stands where it would go, and is replaced. */
 const replaced = (job: Job, learned: Learned): string => {
@@ -45,7 +24,7 @@ export function LearnedPanel({ job }: { job: Job }) {
     <Panel title="What these runs teach">
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1 }}>
         {list.map((learned, i) => {
-          const { text, into } = words(job, learned);
+          const { teaches, into } = learnedSaid(job, learned, i);
           return (
             <Box
               component="li"
@@ -58,7 +37,7 @@ export function LearnedPanel({ job }: { job: Job }) {
               }}
             >
               <Typography variant="body2">
-                {text} {replaced(job, learned)}
+                <Told of={teaches} /> <span data-typed>{replaced(job, learned)}</span>
               </Typography>
               <Button
                 size="small"

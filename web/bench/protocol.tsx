@@ -1,9 +1,9 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
-import { protocolOf, type Mind, type ProtocolTest } from '@kymar/core/measure';
+import { protocolOf, type ProtocolTest } from '@kymar/core/measure';
 import { doubtsOf, lateFor, type Job } from '@kymar/core/job';
-import { protocolSaid, testSaid } from '@kymar/core/statements';
-import { counted, format } from '@kymar/core/units';
+import { mindSaid, protocolSaid, testSaid } from '@kymar/core/statements';
+import { counted } from '@kymar/core/units';
 import { placedWhere } from '../state/placed';
 import { Notice } from '../ui/notice';
 import { Cells, oneLine } from '../ui/cells';
@@ -50,17 +50,17 @@ export function ProtocolPanel({ job, onTake }: { job: Job; onTake(test: Protocol
         columns={({ left, right }) => [
           left('Test', (test) => (
             <>
-              {titleOf(test)}
+              <Told of={testSaid(test).title} />
               {isSeveral && (
                 <Typography variant="caption" component="div" color="textSecondary">
-                  {placedWhere(job, test.place)?.name}
+                  <span data-named>{placedWhere(job, test.place)?.name}</span>
                 </Typography>
               )}
               {(shown === test.id || test.id === next?.id) && (
                 <Box component="ul" sx={{ m: 0, mt: 0.5, pl: 2.25 }}>
                   {test.minds.map((mind) => (
                     <Typography component="li" variant="caption" key={mind.id}>
-                      {mindWords(mind)}
+                      <Told of={mindSaid(test, mind).mind} />
                     </Typography>
                   ))}
                 </Box>
@@ -75,7 +75,7 @@ export function ProtocolPanel({ job, onTake }: { job: Job; onTake(test: Protocol
               <Button
                 size="small"
                 variant={test.id === next?.id ? 'outlined' : 'text'}
-                aria-label={`${isDone(test) ? 'Repeat' : 'Take up'}: ${titleOf(test)}`}
+                aria-label={`${isDone(test) ? 'Repeat' : 'Take up'}: ${testSaid(test).title!.words}`}
                 onClick={() => {
                   setShown(test.id);
                   onTake(test);
@@ -90,33 +90,4 @@ export function ProtocolPanel({ job, onTake }: { job: Job; onTake(test: Protocol
       />
     </Panel>
   );
-}
-
-function titleOf({ practice, activity, direction, bytes, files }: ProtocolTest): string {
-  if (practice === 'synthetic')
-    return `Synthetic ${direction === 'write' ? 'writing' : 'reading'}, ${format(bytes!, 'B', 2)}`;
-  if (practice === 'load') return `${activity!.name}, opened cold`;
-  const many = files !== null && files > 1 ? ` in ${format(files, 'count')} files` : '';
-  return `${activity!.name}: ${format(bytes!, 'B')}${many}`;
-}
-
-function mindWords(mind: Mind): string {
-  switch (mind.id) {
-    case 'port':
-      return `Plugged in here: ${mind.position}${mind.cable ? `, with ${mind.cable}` : ''}.`;
-    case 'above cache and memory':
-      return 'Larger than cache and memory, as far as a tenth of the drive allows.';
-    case 'maybe within cache':
-      return mind.cache === null
-        ? 'How much its cache takes is not known: all of this may be within it. A probe would tell.'
-        : `Its cache may take ${format(mind.cache, 'B')}: all of this may be within it.`;
-    case 'slow source':
-      return `${mind.name} gives ${format(mind.rate, 'B/s')}, less than half of what the drive takes: take a faster source, or the source is what is timed.`;
-    case 'cool down':
-      return `${counted(mind.minutes, 'minute')} between runs, so that each starts cool and with its cache empty.`;
-    case 'cold':
-      return 'Cold each time, by the same reset: quit the program, eject, restart.';
-    case 'one run will do':
-      return 'It is long, or happens once: one run will do.';
-  }
 }

@@ -15,11 +15,11 @@ import {
   Typography,
 } from '@mui/material';
 import { useState } from 'react';
-import { explainMeasured, rateOfRun, SOURCE_WORDS, warmthWords } from '@kymar/core/measure';
+import { explainMeasured } from '@kymar/core/measure';
 import { doubtsOf, type Doubt, type Job, type Run } from '@kymar/core/job';
 import { whereWords } from '../state/placed';
-import { binary, format, numeral, shortMoment } from '@kymar/core/units';
-import { measuredSaid } from '@kymar/core/statements';
+import { shortMoment } from '@kymar/core/units';
+import { measuredSaid, refusedSaid, runSaid } from '@kymar/core/statements';
 import type { Claim } from '@kymar/core/verdict';
 import { useVerdict } from '../state/verdict';
 import { changeJob } from '../state/jobs';
@@ -122,12 +122,7 @@ function Group({
             </>
           ) : null}
           {measured.rate && <Figure of={() => explainMeasured(measured, 'B/s')} said={said.rate} />};{' '}
-          {measured.words}.{' '}
-          {measured.more === null
-            ? ''
-            : measured.more === 0
-              ? 'Known to ± 3 % or better.'
-              : `${measured.more} more ${measured.more === 1 ? 'run' : 'runs'} until ± 3 %.`}
+          <Told of={said.how} />
         </Typography>
       )}
       {last && last.measure.kind === 'timed' && last.measure.bytes !== null && (
@@ -146,39 +141,24 @@ function Group({
         <TableBody>
           {runs.slice(-SHOWN).map((run) => (
             <TableRow key={run.id}>
-              <TableCell sx={{ whiteSpace: 'nowrap' }}>{shortMoment(run.at)}</TableCell>
+              <TableCell sx={{ whiteSpace: 'nowrap' }}>
+                <time>{shortMoment(run.at)}</time>
+              </TableCell>
               <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
-                {timeOf(run)}
+                <Told of={runSaid(run).time} />
               </TableCell>
               <TableCell align="right">
-                {rateOfRun(run) === null ? '' : numeral(rateOfRun(run)! / 1e6, 0)}
+                <Told of={runSaid(run).rate} />
               </TableCell>
               <TableCell>
                 <Typography variant="caption">
-                  {[
-                    SOURCE_WORDS[run.source],
-                    run.measure.kind === 'timed' && run.measure.until === 'bar' ? 'to the full bar' : '',
-                    ...warmthWords(run),
-                    run.conditions.cold === null ? '' : run.conditions.cold ? 'cold' : 'warm',
-                    run.conditions.lid ? `lid ${run.conditions.lid}` : '',
-                    run.conditions.mains === undefined
-                      ? ''
-                      : run.conditions.mains
-                        ? 'on mains'
-                        : 'on battery',
-                    run.conditions.fill === undefined ? '' : `${format(run.conditions.fill, '%', 2)} full`,
-                    run.conditions.ambient === undefined ? '' : `room at ${run.conditions.ambient} °C`,
-                    run.conditions.note,
-                    probedWords(run),
-                    latencyWords(run),
-                    measured?.far.includes(run.id) ? 'far from the others: look at it' : '',
-                  ]
-                    .filter(Boolean)
-                    .join(', ')}
+                  <Told of={runSaid(run).remarks} />
+                  {measured?.far.includes(run.id) && ', far from the others: look at it'}
                 </Typography>
                 {run.edited?.map(({ at, reason, was }) => (
                   <Typography key={at} variant="caption" component="div" color="textSecondary">
-                    Edited {shortMoment(at)}: {reason}. Before: {was}.
+                    <time>Edited {shortMoment(at)}</time>: <span data-typed>{reason}</span>. Before:{' '}
+                    <span data-typed>{was}</span>.
                   </Typography>
                 ))}
                 {doubts
@@ -192,7 +172,7 @@ function Group({
                   .filter((i) => i.run === run)
                   .map((i) => (
                     <Typography key={run.id} variant="caption" component="div" color="error">
-                      Not used. {i.words}
+                      <Told of={refusedSaid(run, i.words).refused} />
                     </Typography>
                   ))}
               </TableCell>
@@ -290,30 +270,4 @@ function AsideDialog({ close, take }: { close(): void; take(reason: string): voi
       </DialogActions>
     </Dialog>
   );
-}
-
-/** What a probe found of a drive. */
-function probedWords({ probed }: Run): string {
-  if (!probed) return '';
-  const { cache, fast, slow, recovers } = probed;
-  const size = `cache ${cache.atLeast ? 'at least ' : ''}${format(cache.bytes, 'B')}`;
-  const behind = slow ? `, ${format(slow.expected, 'B/s')} sustained` : '';
-  const back = recovers === null ? '' : `, ${format(recovers * 60, 'B', 2)} back in a minute of rest`;
-  return `${size}, ${format(fast, 'B/s')} in it${behind}${back}`;
-}
-
-/** How long small requests took. */
-function latencyWords({ latency, measure }: Run): string {
-  if (!latency || measure.kind !== 'rate') return '';
-  const { median, p95, p99, most } = latency;
-  return (
-    `${binary(measure.block!)} at queue depth ${measure.depth}: half within ${format(median, 's', 2)}, 95 % within ${format(p95, 's', 2)}, ` +
-    `99 % within ${format(p99, 's', 2)}, all within ${format(most, 's', 2)}`
-  );
-}
-
-function timeOf({ measure }: Run): string {
-  if (measure.kind === 'timed') return format(measure.seconds, 's');
-  if (measure.kind === 'rate') return measure.shown;
-  return measure.atMost === null ? '' : `under ${format(measure.atMost, 's')}`;
 }

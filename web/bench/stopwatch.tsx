@@ -260,7 +260,7 @@ export function StopwatchPanel({
             onClick={() => correct(-STEP)}
             aria-label="Take off 0.1 s"
           >
-            −0.1 s <Key name="↓" />
+            <span data-typed>−0.1 s</span> <Key name="↓" />
           </Button>
           <Button
             variant="outlined"
@@ -268,7 +268,7 @@ export function StopwatchPanel({
             onClick={() => correct(STEP)}
             aria-label="Add 0.1 s"
           >
-            +0.1 s <Key name="↑" />
+            <span data-typed>+0.1 s</span> <Key name="↑" />
           </Button>
         </Box>
         <Box

@@ -16,7 +16,7 @@ export function ThumbLine() {
   const [open, setOpen] = useState(false);
   return (
     <Row align="center">
-      <Typography variant="caption" color="textSecondary" sx={{ flex: 1 }}>
+      <Typography variant="caption" color="textSecondary" sx={{ flex: 1 }} data-typed>
         {thumb
           ? `Your thumb: ${thumb.lag === 0 ? '' : `${inMs(thumb.lag)} late, `}± ${inMs(thumb.spread)} a press.`
           : 'A press is taken to be good to ± 100 ms.'}

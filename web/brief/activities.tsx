@@ -48,7 +48,7 @@ export function Activities({ job }: { job: Job }) {
         </Button>
       }
     >
-      <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
+      <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }} data-typed>
         Type sizes and times as you would say them: 73,5 GB, 310k, 35 min, 2 a week, once. A range (140 to 260
         GB) or “not known” is fine: the forecast widens and says so.
       </Typography>

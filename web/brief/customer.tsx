@@ -42,14 +42,15 @@ export function CustomerFields({ job, set }: { job: Job; set(part: Partial<Job>)
           {again.jobs.slice(0, MOST).map(({ id, title }, i) => (
             <span key={id}>
               {i > 0 && ', '}
-              <Link to={`/jobs/${id}`}>{title}</Link>
+              <Link to={`/jobs/${id}`} data-named>
+                {title}
+              </Link>
             </span>
           ))}
           {again.jobs.length > MOST && (
             <>
               {' '}
-              and{' '}
-              <Link to={`/jobs?find=${encodeURIComponent(again.name)}`}>{again.jobs.length - MOST} more</Link>
+              and <Link to={`/jobs?find=${encodeURIComponent(again.name)}`}>others</Link>
             </>
           )}
           .

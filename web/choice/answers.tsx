@@ -2,11 +2,12 @@ import { isAsked } from '@kymar/core/job';
 import { Box, Button, ButtonBase, LinearProgress, Link as MuiLink, Typography } from '@mui/material';
 import { Link } from 'react-router';
 import { activitiesOf, SURE, type SaidAnswer, type Wanted } from '@kymar/core/choice';
-import { counted, format, numeral } from '@kymar/core/units';
+import { answerSaid, searchSaid } from '@kymar/core/statements';
+import { numeral } from '@kymar/core/units';
 import { setSetting, useSettings } from '../state/settings';
-import { unbroken } from '../ui/figure';
 import { QuantityField } from '../ui/field';
 import { Panel } from '../ui/panel';
+import { Told } from '../ui/told';
 import type { Searching } from './search';
 import { Settles } from './settles';
 import { Row } from '../ui/layout';
@@ -76,12 +77,12 @@ export function AnswersPanel({
       ))}
       {found?.overBudget && (
         <Typography variant="body2" sx={{ mt: 1, color: 'error.main', fontWeight: 560 }}>
-          {found.overBudget}
+          <Told of={searchSaid(found, null).overBudget} />
         </Typography>
       )}
       {found?.dear && (
         <Typography variant="body2" sx={{ mt: 1 }}>
-          {unbroken(found.dear)}
+          <Told of={searchSaid(found, null).dear} />
         </Typography>
       )}
       {found && !progress && <Settles turn={searching.turn} />}
@@ -121,13 +122,7 @@ export function AnswersPanel({
       )}
       {found && !progress && (
         <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 1 }}>
-          {numeral(found.looked)} builds that plug together were looked at: {numeral(found.works)} work,{' '}
-          {numeral(found.meets)} {found.meets === 1 ? 'meets' : 'meet'} every target at the expected figure.
-          {found.needed > 0 && ` The work needs ${format(found.needed, 'B')} by the end of the service life.`}
-          {found.left > 0 &&
-            ` ${counted(found.left, 'drive')} beyond the first ${numeral(found.looked)} builds ${found.left === 1 ? 'was' : 'were'} left out, the dearest.`}
-          {asksSure &&
-            ` A build counts when each target is met with at least ${format(sure, '%', 2)} probability.`}
+          <Told of={searchSaid(found, asksSure ? sure : null).looked} />
         </Typography>
       )}
     </Panel>
@@ -169,18 +164,18 @@ function Answer({
       </Typography>
       <Row gap={2} align="baseline">
         <Typography variant={large ? 'h2' : 'h3'} component="div" sx={{ flex: 1 }}>
-          {first.words}
+          <span data-named>{first.words}</span>
         </Typography>
         <Typography
           variant={large ? 'h2' : 'h3'}
           component="div"
           sx={{ whiteSpace: 'nowrap', ...(first.money.includes('not known') ? { fontWeight: 500 } : {}) }}
         >
-          {first.money}
+          <Told of={answerSaid(first).money} />
         </Typography>
       </Row>
       <Typography variant="body2" component="div">
-        {unbroken(first.reason)} Port: {first.port}.
+        <Told of={answerSaid(first).reason} /> Port: <span data-named>{first.port}</span>.
       </Typography>
     </ButtonBase>
   );

@@ -2,12 +2,14 @@ import { mustNotStall, traitsOf } from '@kymar/core/job';
 import { Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { DataGrid, type GridColDef, type GridSortModel } from '@mui/x-data-grid';
 import { useMemo, useState } from 'react';
-import { activitiesOf, type Wanted, type Weights } from '@kymar/core/choice';
-import { format, numeral } from '@kymar/core/units';
+import { activitiesOf, type BuildRow, type Wanted, type Weights } from '@kymar/core/choice';
+import { figureSaid, rowSaid, type Statement } from '@kymar/core/statements';
+import { numeral } from '@kymar/core/units';
 import { useAnswer } from '../state/gate';
 import { saveFile } from '../ui/files';
 import { Panel } from '../ui/panel';
-import { choose, type Asked, type BuildRow } from '../workers';
+import { Told } from '../ui/told';
+import { choose, type Asked } from '../workers';
 import { Row } from '../ui/layout';
 
 const PAGE = 50;
@@ -17,14 +19,14 @@ const right = (
   field: string,
   headerName: string,
   width: number,
-  say: (value: number) => string,
+  said: (row: BuildRow) => Statement | undefined,
 ): GridColDef<BuildRow> => ({
   field,
   headerName,
   width,
   align: 'right',
   headerAlign: 'right',
-  valueFormatter: (value: number | null) => (value === null || value === undefined ? '' : say(value)),
+  renderCell: ({ row }) => <Told of={said(row)} />,
 });
 
 /** What the table shows of each build. */
@@ -36,33 +38,39 @@ function columnsOf(wanted: Wanted): GridColDef<BuildRow>[] {
       headerName: 'Build',
       flex: 1,
       minWidth: 320,
-      renderCell: ({ row }) => (row.built ? <b>{row.words} (in the job)</b> : row.words),
+      renderCell: ({ row }) => (
+        <span data-named>{row.built ? <b>{row.words} (in the job)</b> : row.words}</span>
+      ),
     },
-    { field: 'port', headerName: 'Port', width: 150 },
-    right('cost', currency === null ? 'Cost' : `Cost, ${currency}`, 96, (v) =>
-      numeral(v, Number.isInteger(v) ? 0 : 2),
-    ),
+    {
+      field: 'port',
+      headerName: 'Port',
+      width: 150,
+      renderCell: ({ row }) => <span data-named>{row.port}</span>,
+    },
+    right('cost', currency === null ? 'Cost' : `Cost, ${currency}`, 96, (row) => rowSaid(row).cost),
     ...activitiesOf(wanted).flatMap((activity, i): GridColDef<BuildRow>[] =>
       traitsOf(activity).answer === 'room'
         ? []
         : [
-            {
-              ...right(
-                `figure-${i}`,
-                mustNotStall(activity) ? `${activity.name}, times` : activity.name,
-                156,
-                (v) => (mustNotStall(activity) ? format(v, 'ratio', 2) : format(v, 's')),
-              ),
-              valueGetter: (_, row) => row.figures[i],
-            },
+            right(
+              `figure-${i}`,
+              mustNotStall(activity) ? `${activity.name}, times` : activity.name,
+              156,
+              (row) => figureSaid(row, activity, i).figure,
+            ),
           ],
     ),
-    right('score', 'Score', 92, (v) => numeral(v, 1)),
-    right('misses', 'Targets missed', 118, (v) => (v === 0 ? 'none' : String(v))),
-    right('years', 'Rating, years', 108, (v) => (v > 99 ? 'over 99' : numeral(v, v < 10 ? 1 : 0))),
-    right('usable', 'Usable', 92, (v) => format(v, 'B')),
-    right('perTB', currency === null ? 'Per TB' : `${currency} per TB`, 96, (v) => numeral(v, 0)),
-    right('steady', 'Even', 84, (v) => format(v, '%', 2)),
+    {
+      ...right('score', 'Score', 92, () => undefined),
+      // By the weights that are set above it: no figure of the job.
+      renderCell: ({ row }) => <span data-typed>{numeral(row.score, 1)}</span>,
+    },
+    right('misses', 'Targets missed', 118, (row) => rowSaid(row).misses),
+    right('years', 'Rating, years', 108, (row) => rowSaid(row).years),
+    right('usable', 'Usable', 92, (row) => rowSaid(row).usable),
+    right('perTB', currency === null ? 'Per TB' : `${currency} per TB`, 96, (row) => rowSaid(row).perTB),
+    right('steady', 'Even', 84, (row) => rowSaid(row).steady),
   ];
 }
 

@@ -2,15 +2,13 @@ import { Box, Button, Typography } from '@mui/material';
 import { useMemo, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { Build } from '@kymar/core/assembly';
-import { STALE, activitiesOf, buildKey, placed, type Wanted } from '@kymar/core/choice';
+import { STALE, activitiesOf, buildKey, placed, type Closely, type Wanted } from '@kymar/core/choice';
 import { middle } from '@kymar/core/evidence';
-import { processingWords } from '@kymar/core/statements';
-import { format, formatProbability, numeral } from '@kymar/core/units';
-import { mustNotStall, traitsOf, type Job } from '@kymar/core/job';
-import { unbroken } from '../ui/figure';
+import { closeFigureSaid, closelySaid, type Said } from '@kymar/core/statements';
+import type { Job } from '@kymar/core/job';
+import { Told } from '../ui/told';
 import { WorthFindingOut } from '../ui/worth';
 import { Panel } from '../ui/panel';
-import type { Closely } from '../workers';
 import { Hourly } from './hourly';
 import { LaterPanel } from './later';
 import { Row } from '../ui/layout';
@@ -39,6 +37,7 @@ export function CloselyPanel({
   const work = activitiesOf(wanted);
   const isBuilt = built !== null && buildKey(built) === one.id;
   const situation = useMemo(() => placed(wanted, wanted.places[0]!, candidate.build), [candidate, wanted]);
+  const said = closelySaid(one, wanted);
   const isOwned = wanted.owned.includes(`drives/${candidate.build.drive.id}`);
   const { years, usable, warranty } = candidate;
   const serviceYears = middle(wanted.places[0]!.serviceYears);
@@ -58,62 +57,64 @@ export function CloselyPanel({
       >
         <Line name="Where">
           {one.where.map((words) => (
-            <div key={words}>{words}</div>
+            <div key={words} data-named>
+              {words}
+            </div>
           ))}
         </Line>
         <Line name="To be paid">
-          {one.money}
-          {one.unpriced.length > 0 &&
-            `: no price of ${one.unpriced.map((key) => key.split('/')[1]).join(', ')}`}
+          <Told of={said.paid} />
         </Line>
-        {one.kit.length > 0 && <Line name="With it">{one.kit.join(', ')}</Line>}
+        {one.kit.length > 0 && (
+          <Line name="With it">
+            <span data-named>{one.kit.join(', ')}</span>
+          </Line>
+        )}
         {isOwned && <Line name="Drive">already there, costs nothing</Line>}
         {work.map((activity, i) => {
-          const figure = candidate.figures[i];
-          if (figure == null) return null;
-          const p = one.probabilities[i];
-          const target =
-            traitsOf(activity).asks === 'target' && activity.target !== null
-              ? `, target ${format(activity.target, 's')}`
-              : '';
+          const { meets, today, processing } = closeFigureSaid(one, activity, i);
           return (
-            <Line key={`${activity.id} ${i}`} name={activity.name}>
-              {mustNotStall(activity)
-                ? `${format(figure, 'ratio', 2)} times what it needs`
-                : unbroken(`${format(figure, 's')}${target}`)}
-              {p != null && `: ${formatProbability(p)} probable`}
-              {[one.today[i], processingWords(activity, figure)].map(
-                (words) =>
-                  words && (
-                    <Typography key={words} variant="caption" component="div">
-                      {unbroken(words)}
-                    </Typography>
-                  ),
-              )}
-            </Line>
+            meets && (
+              <Line key={`${activity.id} ${i}`} name={activity.name}>
+                <Told of={meets} />
+                {[today, processing].map(
+                  (words) =>
+                    words && (
+                      <Typography key={words.id} variant="caption" component="div">
+                        <Told of={words} />
+                      </Typography>
+                    ),
+                )}
+              </Line>
+            )
           );
         })}
         {years !== null && (
           <Line name="Rating written">
             <Box component="span" sx={{ color: isShort ? 'error.main' : undefined }}>
-              after {format(years, 'years', 2)} of this work
-              {isShort && `, service life ${format(serviceYears, 'years')}`}
+              <Told of={said.written} />
             </Box>
           </Line>
         )}
-        {usable !== null && <Line name="Usable">{format(usable, 'B')}</Line>}
-        {warranty !== null && <Line name="Warranty">{format(warranty, 'years')}</Line>}
+        {usable !== null && (
+          <Line name="Usable">
+            <Told of={said.usable} />
+          </Line>
+        )}
+        {warranty !== null && (
+          <Line name="Warranty">
+            <Told of={said.warranty} />
+          </Line>
+        )}
       </Box>
       {one.stale.length > 0 && (
         <Typography variant="body2" sx={{ mt: 1, color: 'warning.main', fontWeight: 560 }}>
-          Prices older than {STALE} days: {one.stale.join('; ')}. Ask again before it is ordered.
+          Prices older than {STALE} days: <time>{one.stale.join('; ')}</time>. Ask again before it is ordered.
         </Typography>
       )}
       {one.wasted.length > 0 && (
         <Group name="Money without effect">
-          {one.wasted.map((words) => (
-            <li key={words}>{words}</li>
-          ))}
+          <Says list={said.lists.wasted} />
         </Group>
       )}
       {one.against.length > 0 && (
@@ -125,43 +126,27 @@ export function CloselyPanel({
             <Hourly currency={wanted.currency} />
           </Row>
           <Box component="ul" sx={{ m: 0, pl: 2.25, typography: 'body2', '& li': { mt: 0.25 } }}>
-            {one.against.map((words) => (
-              <li key={words}>{unbroken(words)}</li>
-            ))}
+            <Says list={said.lists.against} />
           </Box>
         </Box>
       )}
       {one.sizes.length > 1 && (
         <Group name={`${wanted.currency} per TB, by size`}>
           <li>
-            {one.sizes.map(({ name, perTB, own }, i) => (
-              <Box component="span" key={name} sx={{ fontWeight: own ? 640 : undefined }}>
-                {i > 0 && ' · '}
-                {name}: {numeral(perTB, 0)}
-              </Box>
-            ))}
+            <Told of={said.sizes} />
           </li>
         </Group>
       )}
       {one.cautions.length > 0 && (
         <Group name="To mind">
-          {one.cautions.map(({ title, reason }) => (
-            <li key={title}>
-              <Box component="span" sx={{ fontWeight: 600 }}>
-                {title}.
-              </Box>{' '}
-              {unbroken(reason)}
-            </li>
-          ))}
+          <Says list={said.lists.cautions} />
         </Group>
       )}
       {wanted.places[0]!.needs?.movesLater && <LaterPanel one={one} wanted={wanted} job={job} />}
-      <WorthFindingOut situation={situation} toHand={isBuilt || isOwned} />
+      <WorthFindingOut situation={situation} toHand={isBuilt || isOwned} of={one.id} />
       {one.prices.length > 0 && (
         <Group name="Prices">
-          {one.prices.map((words) => (
-            <li key={words}>{words}</li>
-          ))}
+          <Says list={said.lists.prices} />
         </Group>
       )}
       {isBuilt && (
@@ -183,6 +168,13 @@ const Line = ({ name, children }: { name: string; children: ReactNode }) => (
     </Typography>
   </>
 );
+
+const Says = ({ list }: { list: readonly Said<string>[] }) =>
+  list.map(({ says }) => (
+    <li key={says!.id}>
+      <Told of={says} />
+    </li>
+  ));
 
 const Group = ({ name, children }: { name: string; children: ReactNode }) => (
   <Box sx={{ mt: 1.5 }}>

@@ -7,7 +7,8 @@ import { useAnswer } from '../state/gate';
 import { useShop } from '../state/shop';
 import { unbroken } from '../ui/figure';
 import { Pick } from '../ui/pick';
-import { choose, type Closely } from '../workers';
+import type { Closely } from '@kymar/core/choice';
+import { choose } from '../workers';
 import { Row } from '../ui/layout';
 
 /** A build in the machine the drive moves to later: the figures there beside those here. */

@@ -1,6 +1,6 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import type { Build } from '@kymar/core/assembly';
-import { usualCurrency, type PartKey, wantedOf, type Progress, type Wanted } from '@kymar/core/choice';
+import { wantedFrom, type Progress, type Wanted } from '@kymar/core/choice';
 import type { Job } from '@kymar/core/job';
 import { useAnswer } from '../state/gate';
 import { useSettings } from '../state/settings';
@@ -21,7 +21,6 @@ export interface Searching {
   again(): void;
 }
 
-const NONE: readonly PartKey[] = [];
 /** ms without a change before it is searched anew. */
 const STILL = 350;
 
@@ -31,11 +30,20 @@ export function useSearch(job: Job, device: string | undefined, built: Build | n
   const shopRanges = useSettings((s) => s.ownRanges);
   const probability = useSettings((s) => s.sure);
   const rates = useSettings((s) => s.rates);
-  const owned = (job.owned ?? NONE) as readonly PartKey[];
-  const currency = job.budget?.currency ?? usualCurrency(shop.prices);
-  const { machines, devices, connections, activities, policies, serviceYears, budget, used, fittings } = job;
+  const {
+    machines,
+    devices,
+    connections,
+    activities,
+    policies,
+    serviceYears,
+    budget,
+    owned,
+    used,
+    fittings,
+  } = job;
   const wanted = useMemo(
-    () => wantedOf(job, device, { owned, currency, shopRanges: shopRanges ?? {}, probability, rates }),
+    () => wantedFrom(job, device, shop, { shopRanges: shopRanges ?? {}, probability, rates }),
     // Title, notes and runs of a job change nothing of what there is to buy.
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [
@@ -50,7 +58,7 @@ export function useSearch(job: Job, device: string | undefined, built: Build | n
       fittings,
       device,
       owned,
-      currency,
+      shop,
       shopRanges,
       probability,
       rates,

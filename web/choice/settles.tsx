@@ -1,6 +1,7 @@
 import { Box, Typography } from '@mui/material';
 import { useAnswer } from '../state/gate';
-import { unbroken } from '../ui/figure';
+import { settlesSaid } from '@kymar/core/statements';
+import { Told } from '../ui/told';
 import { choose } from '../workers';
 
 /** As many are told. */
@@ -17,8 +18,10 @@ export function Settles({ turn }: { turn: number }) {
         component="ul"
         sx={{ m: 0, mt: 0.5, pl: 2.25, typography: 'body2', '& li:first-of-type': { fontWeight: 600 } }}
       >
-        {list.slice(0, MOST).map((words) => (
-          <li key={words}>{unbroken(words)}</li>
+        {settlesSaid(list.slice(0, MOST)).map(({ says }) => (
+          <li key={says!.id}>
+            <Told of={says} />
+          </li>
         ))}
       </Box>
     </Box>

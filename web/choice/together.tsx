@@ -1,7 +1,7 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import { moneyWords } from '@kymar/core/units';
-import { usualCurrency, type PartKey, wantedOf } from '@kymar/core/choice';
+import { usualCurrency, wantedFrom } from '@kymar/core/choice';
 import { deviceName, type Job } from '@kymar/core/job';
 import { useSettings } from '../state/settings';
 import { useShop } from '../state/shop';
@@ -23,9 +23,7 @@ export function TogetherPanel({ job }: { job: Job }) {
   const [state, setState] = useState<State>({ kind: 'none' });
   const currency = job.budget?.currency ?? usualCurrency(shop.prices);
   const devices = job.devices.flatMap(({ id }) => {
-    const wanted = wantedOf(job, id, {
-      owned: (job.owned ?? []) as PartKey[],
-      currency,
+    const wanted = wantedFrom(job, id, shop, {
       shopRanges: shopRanges ?? {},
       probability,
       rates,
@@ -61,7 +59,7 @@ export function TogetherPanel({ job }: { job: Job }) {
           onClick={search}
           disabled={state.kind === 'busy'}
         >
-          {state.kind === 'found' ? 'Search again' : `Place the ${devices.length} devices together`}
+          {state.kind === 'found' ? 'Search again' : 'Place all devices together'}
         </Button>
       }
     >

@@ -24,8 +24,12 @@ export function UsedDrive({ job, drive, name }: { job: Job; drive: string; name:
     <Box sx={{ mt: 1 }}>
       <Row align="baseline" wrap>
         <Typography variant="body2" sx={{ flex: 1 }}>
-          {name}
-          {kept && `: health page of ${shortMoment(kept.at)}`}
+          <span data-named>{name}</span>
+          {kept && (
+            <>
+              : health page of <time>{shortMoment(kept.at)}</time>
+            </>
+          )}
         </Typography>
         {text === null && (
           <Button size="small" aria-label={`Paste the health page of ${name}`} onClick={() => setText('')}>
@@ -38,7 +42,7 @@ export function UsedDrive({ job, drive, name }: { job: Job; drive: string; name:
           </Button>
         )}
       </Row>
-      {read?.ok && <HealthRead counters={read.counters} />}
+      {read?.ok && <HealthRead counters={read.counters} of={drive} />}
       {text !== null && (
         <>
           <TextField

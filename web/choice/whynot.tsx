@@ -4,6 +4,8 @@ import type { CountedReason, WhyNot as Why } from '@kymar/core/choice';
 import { numeral } from '@kymar/core/units';
 import { useAnswer } from '../state/gate';
 import { Panel } from '../ui/panel';
+import { Told } from '../ui/told';
+import { reasonSaid } from '@kymar/core/statements';
 import { choose, type Overview } from '../workers';
 import { Row } from '../ui/layout';
 
@@ -40,7 +42,7 @@ export function WhyNotPanel({ found, turn }: { found: Overview; turn: number }) 
             size="small"
             variant={only === reason ? 'filled' : 'outlined'}
             color={only === reason ? 'primary' : 'default'}
-            label={`${words}: ${numeral(count)}`}
+            label={<Told of={reasonSaid({ reason, words, count }).fell} />}
             aria-pressed={only === reason}
             onClick={() => setOnly(only === reason ? null : reason)}
           />

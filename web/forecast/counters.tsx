@@ -2,6 +2,8 @@ import { Box, Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { fromPasted } from '../state/models';
 import type { DeviceNeeds } from '@kymar/core/job';
+import { counterSaid } from '@kymar/core/statements';
+import { Told } from '../ui/told';
 import { calendarDay, format, parseQuantity, type Parsed } from '@kymar/core/units';
 import { changeJob, useJobs } from '../state/jobs';
 import type { Placed } from '../state/placed';
@@ -27,7 +29,7 @@ export function CountersOf({ at }: { at: Placed }) {
     (f) => f.device === at.place.device,
   )?.baseline;
   const isBaseline = (c: (typeof counters)[number]) =>
-    c.on === baseline?.at.slice(0, 10) && c.written === baseline.written;
+    c.on === baseline?.at.slice(0, 10) && (baseline.written === null || c.written === baseline.written);
   const [open, setOpen] = useState(false);
   const [text, setText] = useState('');
   const [on, setOn] = useState(today);
@@ -61,7 +63,7 @@ export function CountersOf({ at }: { at: Placed }) {
         <Box component="ul" sx={{ m: 0, pl: 2.25 }}>
           {counters.map((c) => (
             <Typography component="li" variant="body2" key={c.on}>
-              {calendarDay(c.on)}: {format(c.written, 'B', 4)} written{' '}
+              <time>{calendarDay(c.on)}</time>: <Told of={counterSaid(at.place.device, c).counter} />{' '}
               {isBaseline(c) ? (
                 '(day zero, from Set-up)'
               ) : (

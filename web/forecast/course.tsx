@@ -2,33 +2,19 @@ import { Box, Button, Slider, Typography } from '@mui/material';
 import { Suspense, useMemo, useState } from 'react';
 import type { Fact } from '@kymar/core/evidence';
 import type { ActivitySheet, Change, CourseSheet, ProfilePoint } from '@kymar/core/forecast';
-import type { Move } from '@kymar/core/job';
+import type { Activity, Move } from '@kymar/core/job';
 import type { Placed } from '../state/placed';
-import type { Cause } from '@kymar/core/models';
-import { format, formatRange, numeral, rangeBehind } from '@kymar/core/units';
+import { courseSaid, driverSaid, shareSaid } from '@kymar/core/statements';
+import { format, numeral, rangeBehind } from '@kymar/core/units';
 import { useForecast } from '../state/forecast';
 import { useSituation } from '../state/situation';
-import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
 import { patientLazy } from '../ui/lazy';
 import { Cells } from '../ui/cells';
+import { Told } from '../ui/told';
 import { OpeningView } from '../ui/waiting';
 
 const Chart = patientLazy(() => import('./chart'));
-
-const CAUSE: Record<Cause, string> = {
-  links: 'the links',
-  other: 'the other end',
-  'other rest': 'the other end, past its cache',
-  cache: 'the drive in its cache',
-  rest: 'the drive past its cache',
-  drive: 'the drive',
-  heat: 'heat',
-  memory: 'the host’s memory',
-  pace: 'its own pace',
-  share: 'other work beside it',
-  files: 'the files’ own cost',
-};
 
 /** How far a slider tries the size, as a power of two of the brief's own. */
 const SIZES = 3;
@@ -70,8 +56,7 @@ export function CoursePanel({ at, of }: { at: Placed; of: ActivitySheet & { cour
   const attempt = trying ? sheet?.activities.find((a) => a.activity.id === activity.id) : undefined;
   const shown = attempt?.course ? { ...attempt, course: attempt.course } : of;
   const { course, figure } = shown;
-  const ahead = figure.expected - course.bar.expected;
-  const moved = course.phases.filter((p) => p.to.bytes > p.from.bytes);
+  const told = courseSaid(activity, course, figure.expected);
   return (
     <Panel
       title={`Speed over the copy: ${activity.name}`}
@@ -91,37 +76,19 @@ export function CoursePanel({ at, of }: { at: Placed; of: ActivitySheet & { cour
         </Box>
       )}
       <Typography variant="body2" sx={{ mt: 1 }}>
-        {moved
-          .map(
-            (p, i) =>
-              `${i === 0 ? 'First' : 'then'} ${format(p.to.bytes - p.from.bytes, 'B')} at ${format(p.rate, 'B/s')} (${p.name})`,
-          )
-          .join(', ')}
-        . Line: every input at its middle value, each file’s own cost included; band: 5 to 95 %.
-        {ahead > 1 && (
+        {trying ? (
+          told.phases?.words
+        ) : (
           <>
-            {' '}
-            The progress bar is full after <Figure of={course.bar} />, {format(ahead, 's')} before{' '}
-            {'verify' in activity && activity.verify
-              ? 'all is written and read back'
-              : 'all is written: eject before unplugging'}
-            .
-          </>
-        )}
-        {course.hottest && (
-          <>
-            {' '}
-            The drive gets <Figure of={course.hottest}>
-              {format(course.hottest.expected, '°C', 2)}
-            </Figure>{' '}
-            warm{rangeBehind(course.hottest, '°C', 2)}
-            {course.energy && (
-              <>
-                {' '}
-                and draws <Figure of={course.energy} />
-              </>
-            )}
-            .
+            <Told of={told.phases} /> Line: every input at its middle value, each file’s own cost included;
+            band: its range. <Told of={told.bar} figures={[course.bar]} />{' '}
+            <Told
+              of={told.warm}
+              figures={[
+                course.hottest && { words: format(course.hottest.expected, '°C', 2), of: course.hottest },
+                course.energy,
+              ]}
+            />
           </>
         )}
       </Typography>
@@ -173,7 +140,7 @@ export function CoursePanel({ at, of }: { at: Placed; of: ActivitySheet & { cour
           ) : null}
         </Box>
       </Box>
-      <Causes list={course.causes} />
+      <Causes activity={activity} list={course.causes} isTried={trying} />
     </Panel>
   );
 }
@@ -218,7 +185,16 @@ function Try({
 }
 
 /** Where the time goes: one bar, its parts named on it or beneath. */
-function Causes({ list }: { list: CourseSheet['causes'] }) {
+function Causes({
+  activity,
+  list,
+  isTried,
+}: {
+  activity: Activity;
+  list: CourseSheet['causes'];
+  /** It is of another size or fill than the job's: tried, and said nowhere else. */
+  isTried: boolean;
+}) {
   const tones = ['flow', 'info.main', 'warning.main', 'measured', 'text.secondary'];
   return (
     <Box sx={{ mt: 1.5 }}>
@@ -257,7 +233,11 @@ function Causes({ list }: { list: CourseSheet['causes'] }) {
               sx={{ width: 9, height: 9, borderRadius: 0.25, bgcolor: tones[Math.min(i, tones.length - 1)] }}
               aria-hidden
             />
-            {CAUSE[cause]}, {format(share, '%', 2)}
+            {isTried ? (
+              shareSaid(activity, { cause, share }).share!.words
+            ) : (
+              <Told of={shareSaid(activity, { cause, share }).share} />
+            )}
           </Typography>
         ))}
       </Box>
@@ -292,7 +272,7 @@ function CourseTable({
 const ROWS = 6;
 
 /** Which input moves the answer most: each from its low to its high point, all others at their middle. */
-export function Drivers({ course }: { course: CourseSheet }) {
+export function Drivers({ activity, course }: { activity: Activity; course: CourseSheet }) {
   const list = course.drivers;
   const shown = list.slice(0, ROWS);
   const [least, most] = [
@@ -306,13 +286,14 @@ export function Drivers({ course }: { course: CourseSheet }) {
         <Typography variant="body2">Every input is known exactly: nothing is left open.</Typography>
       ) : (
         <Box component="ol" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1 }}>
-          {shown.map(({ id, name, input, at: points, swing }) => {
+          {shown.map((driver) => {
+            const { id, name, at: points, swing } = driver;
             const a = Math.min(...points.map((p) => p.seconds));
             const b = a + swing;
             return (
               <li key={id}>
                 <Typography variant="body2" sx={{ lineHeight: 1.3 }}>
-                  {name.charAt(0).toUpperCase() + name.slice(1)}
+                  <span data-named>{name.charAt(0).toUpperCase() + name.slice(1)}</span>
                 </Typography>
                 <Box
                   sx={{ position: 'relative', height: 8, my: 0.4, bgcolor: 'sunken', borderRadius: 0.5 }}
@@ -331,9 +312,7 @@ export function Drivers({ course }: { course: CourseSheet }) {
                   />
                 </Box>
                 <Typography variant="caption" color="textSecondary" component="div" sx={{ lineHeight: 1.3 }}>
-                  {input
-                    ? `${points.map((p) => p.is).join(' to ')}: ${formatRange({ low: points[0]!.seconds, high: points.at(-1)!.seconds }, 's')}`
-                    : points.map((p) => `${p.is}: ${format(p.seconds, 's')}`).join(', ')}
+                  <Told of={driverSaid(activity, driver).moves} />
                 </Typography>
               </li>
             );
@@ -342,7 +321,7 @@ export function Drivers({ course }: { course: CourseSheet }) {
       )}
       {list.length > ROWS && (
         <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 1, mb: 0 }}>
-          {list.length - ROWS} more move it by less.
+          All others move it by less.
         </Typography>
       )}
     </Panel>

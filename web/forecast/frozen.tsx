@@ -89,14 +89,14 @@ function FrozenRow({ frozen, late, doubt }: { frozen: FrozenForecast; late: numb
   return (
     <Box component="li" sx={{ mb: 0.75 }}>
       <Typography variant="body2">
-        {moment(frozen.at)}, hash {frozen.hash.slice(0, 10)}
+        <time>{moment(frozen.at)}</time>, hash <span data-named>{frozen.hash.slice(0, 10)}</span>
       </Typography>
       {frozen.results.map((r) => {
         const figure = frozenFigure(r);
         const said = frozenSaid(frozen, r);
         return (
           <Typography key={r.activity} variant="caption" color="textSecondary" component="div">
-            {setupOf(frozen).activities.find((a) => a.id === r.activity)?.name}:{' '}
+            <span data-named>{setupOf(frozen).activities.find((a) => a.id === r.activity)?.name}</span>:{' '}
             <Figure of={figure} said={said.expected} /> (
             <Told of={said.range} />)
           </Typography>

@@ -4,8 +4,7 @@ import { Link } from 'react-router';
 import type { ActivitySheet, CourseSheet } from '@kymar/core/forecast';
 import { explainProbability } from '../state/models';
 import { traitsOf } from '@kymar/core/job';
-import { forecastSaid, targetSaid } from '@kymar/core/statements';
-import { formatRange } from '@kymar/core/units';
+import { forecastSaid, moreSaid, targetSaid } from '@kymar/core/statements';
 import { blockedAt } from '../state/derived';
 import { useForecast } from '../state/forecast';
 import { useSituation } from '../state/situation';
@@ -124,7 +123,7 @@ export function Forecast() {
         <Stack gap={2}>
           <Freeze job={job} />
           <Tasks at={at} forecast={forecast} />
-          {shown && hasCourse(shown) && <Drivers course={shown.course} />}
+          {shown && hasCourse(shown) && <Drivers activity={shown.activity} course={shown.course} />}
           <LifeLine at={at} forecast={forecast} />
           <Years at={at} />
         </Stack>
@@ -163,10 +162,10 @@ function Row({
               '&:focus-visible': { outline: 2, outlineColor: 'primary.main', outlineOffset: 2 },
             }}
           >
-            {activity.name}
+            <span data-named>{activity.name}</span>
           </Box>
         ) : (
-          activity.name
+          <span data-named>{activity.name}</span>
         )}
         <Typography variant="caption" color="textSecondary" sx={{ ml: 1 }}>
           {traitsOf(activity).words.answer}
@@ -211,9 +210,11 @@ function Parts({ of: { activity, figure, more } }: { of: ActivitySheet }) {
         heads={false}
         sx={{ '& tr:last-child td': { borderBottom: 0 } }}
         columns={({ left, right }) => [
-          left('', (e) => e.because.name.replace(/^./, (c) => c.toUpperCase()), { pl: 0 }),
-          right('', (e) => <Figure of={e} />),
-          right('', (e) => e.low < e.high && formatRange(e, e.unit), { pr: 0 }),
+          left('', (e) => <span data-named>{e.because.name.replace(/^./, (c) => c.toUpperCase())}</span>, {
+            pl: 0,
+          }),
+          right('', (e) => <Figure of={e} said={moreSaid(activity, e).figure} />),
+          right('', (e) => <Told of={moreSaid(activity, e).range} />, { pr: 0 }),
         ]}
       />
     </Panel>

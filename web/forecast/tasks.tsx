@@ -1,7 +1,7 @@
 import { Box, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import type { JobSheet } from '@kymar/core/forecast';
-import { forecastSaid, formatSaid } from '@kymar/core/statements';
+import { taskSaid } from '@kymar/core/statements';
 import type { DeviceNeeds } from '@kymar/core/job';
 import { moment, timeAfter, timesAfter } from '@kymar/core/units';
 import { changeJob } from '../state/jobs';
@@ -29,11 +29,6 @@ export function Tasks({ at, forecast }: { at: Placed; forecast: JobSheet }) {
         return { ...device, needs };
       }),
     }));
-  /** As the forecast tells it. */
-  const takes = ({ activity }: JobSheet['tasks'][number]) =>
-    activity === null
-      ? formatSaid(at.place, forecast).takes
-      : forecastSaid(forecast.activities.find((a) => a.activity.id === activity)!).expected;
   if (tasks.length === 0 && !whole) return null;
   const last = tasks.at(-1);
   return (
@@ -62,14 +57,17 @@ export function Tasks({ at, forecast }: { at: Placed; forecast: JobSheet }) {
       <Box component="ol" sx={{ m: 0, pl: 2.25, '& li': { mb: 0.75 } }}>
         {tasks.map((task) => (
           <Typography component="li" variant="body2" key={task.activity ?? 'format'}>
-            {task.name}, <Told of={takes(task)} />: done <b>{timeAfter(start, task.done.expected)}</b> (
-            {timesAfter(start, task.done.low, task.done.high)})
+            <Told of={taskSaid(at.place, task).task} />: done{' '}
+            <time>
+              <b>{timeAfter(start, task.done.expected)}</b> (
+              {timesAfter(start, task.done.low, task.done.high)})
+            </time>
           </Typography>
         ))}
       </Box>
       {last && tasks.length > 1 && (
         <Typography variant="body2" sx={{ fontWeight: 600 }}>
-          Started {moment(start)}: all done {timeAfter(start, last.done.expected)}.
+          Started <time>{moment(start)}</time>: all done <time>{timeAfter(start, last.done.expected)}</time>.
         </Typography>
       )}
     </Panel>

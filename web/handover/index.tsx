@@ -8,6 +8,8 @@ import {
   type DocumentBlock,
   type DocumentCopy,
   type Wording,
+  identified,
+  plainWords,
 } from '@kymar/core/handover';
 import { writeJob } from '@kymar/core/job';
 import { useVerdict } from '../state/verdict';
@@ -55,10 +57,10 @@ export function Handover() {
         <Typography variant="h1" component="h2">
           {document.title}
         </Typography>
-        <Typography color="textSecondary" sx={{ mb: 1 }}>
+        <Typography color="textSecondary" sx={{ mb: 1 }} data-named>
           {document.line}
         </Typography>
-        {forCopy(document, copy).map((section) => (
+        {forCopy(identified(document), copy).map((section) => (
           <Box component="section" key={section.heading} sx={{ mt: 3 }}>
             <Typography variant="h2" component="h3" sx={{ mb: 0.75 }}>
               {section.heading}
@@ -127,8 +129,8 @@ function BlockView({ block }: { block: DocumentBlock }) {
     return (
       <Box component="ul" sx={{ my: 0.5, pl: 2.5 }}>
         {block.items.map((item) => (
-          <Typography component="li" variant="body2" key={item} sx={{ mb: 0.25 }}>
-            {unbroken(item)}
+          <Typography component="li" variant="body2" key={plainWords(item)} sx={{ mb: 0.25 }}>
+            <WordingShown words={item} />
           </Typography>
         ))}
       </Box>

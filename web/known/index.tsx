@@ -2,6 +2,7 @@ import { Box, Typography } from '@mui/material';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import {
+  knownSaid,
   OBSERVED,
   observationsOf,
   observedAt,
@@ -12,9 +13,9 @@ import {
 import { calendarDay, shortMoment } from '@kymar/core/units';
 import { useVerdict } from '../state/verdict';
 import { Cells, oneLine } from '../ui/cells';
-import { unbroken } from '../ui/figure';
 import { useJob } from '../ui/job';
 import { Panel } from '../ui/panel';
+import { Told } from '../ui/told';
 import { Waiting } from '../ui/waiting';
 
 const NAMES: Record<Concern, string> = {
@@ -56,7 +57,9 @@ export function Known() {
         columns={({ left }) => [
           left(
             'When',
-            ({ at }) => (at === null ? 'not noted' : at.length > 10 ? shortMoment(at) : calendarDay(at)),
+            ({ at }) => (
+              <time>{at === null ? 'not noted' : at.length > 10 ? shortMoment(at) : calendarDay(at)}</time>
+            ),
             oneLine,
           ),
           left('What', (one) => (
@@ -64,8 +67,10 @@ export function Known() {
               <Box component="span" sx={{ fontWeight: 600 }}>
                 {OBSERVED[one.kind]}
               </Box>
-              <Typography variant="body2">{unbroken(one.title)}</Typography>
-              <Typography variant="caption" color="textSecondary">
+              <Typography variant="body2">
+                <Told of={knownSaid(one).title} />
+              </Typography>
+              <Typography variant="caption" color="textSecondary" data-named>
                 {[isSeveral && observedAt(job, one), one.by].filter(Boolean).join(', ')}
               </Typography>
             </>
@@ -77,7 +82,9 @@ export function Known() {
   );
 }
 
-function Effects({ of: { effects } }: { of: Observation }) {
+function Effects({ of }: { of: Observation }) {
+  const { effects } = of;
+  const said = knownSaid(of);
   const [some, no] = [true, false].map((does) => CONCERNS.filter((room) => effects[room].does === does)) as [
     Concern[],
     Concern[],
@@ -89,7 +96,7 @@ function Effects({ of: { effects } }: { of: Observation }) {
           <Box component="span" sx={{ color: 'text.secondary' }}>
             {NAMES[room]}:
           </Box>{' '}
-          {unbroken(effects[room].words)}
+          <Told of={said[room]} />
         </Typography>
       ))}
       {no.length > 0 && (
@@ -99,7 +106,7 @@ function Effects({ of: { effects } }: { of: Observation }) {
           </Typography>
           {no.map((room) => (
             <Typography key={room} variant="caption" component="div">
-              {NAMES[room]}: {unbroken(effects[room].words)}
+              {NAMES[room]}: <Told of={said[room]} />
             </Typography>
           ))}
         </Box>

@@ -68,7 +68,7 @@ export function BuildPanel({ path }: { path: Path }) {
             <Typography variant="caption" color="textSecondary">
               {kindOf(segment)}
             </Typography>
-            <Box sx={{ minWidth: 0 }}>
+            <Box sx={{ minWidth: 0 }} data-named>
               <Typography variant="body2" noWrap title={name} sx={{ fontWeight: 620 }}>
                 {name}
               </Typography>

@@ -3,11 +3,14 @@ import { Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import type { Fix } from '@kymar/core/choice';
 import type { Finding, Severity, PathState } from '@kymar/core/fit';
-import { otherAnswer, policyWords, type Job } from '@kymar/core/job';
+import type { Direction } from '@kymar/core/catalog/links';
+import { otherAnswer, policyWords, type Job, type Place } from '@kymar/core/job';
+import { findingSaid, mendSaid } from '@kymar/core/statements';
 import { changeJob } from '../state/jobs';
 import { useWorking } from '../ui/figure';
 import { Panel } from '../ui/panel';
-import { cheapest } from './fixes';
+import { Told } from '../ui/told';
+import { Cheapest } from './fixes';
 import { Small } from '../ui/small';
 
 const LOOK: Record<Severity, { word: string; color: string; Icon: typeof BlockIcon }> = {
@@ -30,11 +33,15 @@ const SHOWN_NOTES = 2;
 /** How the path stands, and what blocks, limits or deserves caution, each with reason and fix. */
 export function Findings({
   job,
+  at,
+  direction,
   list,
   state,
   fixes,
 }: {
   job: Job;
+  at: Place;
+  direction: Direction;
   list: readonly Finding[];
   state: PathState;
   fixes: readonly Fix[] | null;
@@ -56,12 +63,20 @@ export function Findings({
       )}
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 1.25 }}>
         {shown.map((finding) => (
-          <Line key={finding.id} job={job} finding={finding} fixes={fixes} />
+          <Line
+            key={finding.id}
+            job={job}
+            at={at}
+            direction={direction}
+            finding={finding}
+            said={findingSaid(at, finding, direction)}
+            fixes={fixes}
+          />
         ))}
       </Box>
       {notes.length > SHOWN_NOTES && (
         <Button size="small" sx={{ mt: 1 }} onClick={() => setAll(!all)}>
-          {all ? 'Fewer' : `${notes.length - SHOWN_NOTES} more good to know`}
+          {all ? 'Fewer' : 'More good to know'}
         </Button>
       )}
     </Panel>
@@ -70,11 +85,17 @@ export function Findings({
 
 function Line({
   job,
-  finding: { id, severity, title, reason, fix, policy, figure },
+  at,
+  direction,
+  finding: { id, severity, policy, figure },
+  said,
   fixes,
 }: {
   job: Job;
+  at: Place;
+  direction: Direction;
   finding: Finding;
+  said: ReturnType<typeof findingSaid>;
   fixes: readonly Fix[] | null;
 }) {
   const show = useWorking((s) => s.show);
@@ -91,11 +112,17 @@ function Line({
           <Box component="span" sx={{ color }}>
             {word}:
           </Box>{' '}
-          {title}
+          <Told of={said.title} />
         </Typography>
-        <Typography variant="body2">{reason}</Typography>
+        <Typography variant="body2">
+          <Told of={said.reason} />
+        </Typography>
         <Typography variant="body2" sx={{ fontWeight: 560 }}>
-          {fix ?? cheapest(fixes)}
+          {said.fix ? (
+            <Told of={said.fix} />
+          ) : (
+            <Cheapest list={fixes} said={(one) => mendSaid(at, one, direction).mend} />
+          )}
         </Typography>
         {(policy || figure) && (
           <Typography

@@ -1,37 +1,36 @@
 import { Box, Button, Typography } from '@mui/material';
-import { format } from '@kymar/core/units';
-import type { Cost, Fix } from '@kymar/core/choice';
+import type { Direction } from '@kymar/core/catalog/links';
+import type { Fix } from '@kymar/core/choice';
+import { COSTS, mendSaid, type Statement } from '@kymar/core/statements';
 import { changeBuild, type Placed } from '../state/placed';
 import { Panel } from '../ui/panel';
+import { Told } from '../ui/told';
 
-const COST: Record<Cost, string> = {
-  nothing: 'costs nothing',
-  'a cable': 'costs a cable',
-  'a hub': 'costs a hub',
-  'an enclosure or card': 'costs an enclosure or card',
-  'a drive': 'costs a drive',
-};
-
-const NOTHING = 'No single change of port, cable, enclosure or drive from the library makes it 5 % faster.';
+const NOTHING = 'No single change of port, cable, enclosure or drive from the library makes it a twentieth faster.';
 const TRYING = 'Trying the other ports and the library …';
 
 /** What helps where a finding leaves it to the search: its first. */
-export function cheapest(list: readonly Fix[] | null): string {
+export function Cheapest({
+  list,
+  said,
+}: {
+  list: readonly Fix[] | null;
+  said(fix: Fix): Statement | undefined;
+}) {
   if (list === null) return TRYING;
   const [first] = list;
-  if (!first) return NOTHING;
-  const { words, flow, gain, cost } = first;
-  const to = flow === null ? '' : `: ${format(flow, 'B/s')}`;
-  return `${words}${to}${gain === null ? '' : `, ${format(gain, 'B/s')} more`} (${COST[cost]}).`;
+  return first ? <Told of={said(first)} /> : NOTHING;
 }
 
 /** Changes that unblock the path or make it faster, the cheapest first. */
 export function Fixes({
   at,
+  direction,
   list,
   problem,
 }: {
   at: Placed;
+  direction: Direction;
   list: readonly Fix[] | null;
   problem: string | null;
 }) {
@@ -44,10 +43,10 @@ export function Fixes({
         </Typography>
       )}
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 0.75 }}>
-        {list?.map(({ cost, words, flow, gain, build: better }) => (
+        {list?.map((fix) => (
           <Box
             component="li"
-            key={cost}
+            key={fix.cost}
             sx={{
               display: 'grid',
               gridTemplateColumns: 'minmax(0, 1fr) auto auto',
@@ -56,22 +55,24 @@ export function Fixes({
             }}
           >
             <div>
-              <Typography variant="body2" sx={{ fontWeight: 600 }}>
-                {words}
+              <Typography variant="body2" sx={{ fontWeight: 600 }} data-named>
+                {fix.words}
               </Typography>
               <Typography variant="caption" color="textSecondary">
-                {COST[cost]}
+                {COSTS[fix.cost]}
               </Typography>
             </div>
             <Typography variant="body2" sx={{ textAlign: 'right' }}>
-              {flow === null ? 'blocks less' : format(flow, 'B/s')}
-              {gain !== null && (
-                <Typography variant="caption" component="div" sx={{ color: 'primary.main' }}>
-                  +{format(gain, 'B/s')}
-                </Typography>
-              )}
+              <Told of={mendSaid(at.place, fix, direction).flow} />
+              <Typography variant="caption" component="div" sx={{ color: 'primary.main' }}>
+                <Told of={mendSaid(at.place, fix, direction).gain} />
+              </Typography>
             </Typography>
-            <Button size="small" aria-label={`Do it: ${words}`} onClick={() => changeBuild(at, () => better)}>
+            <Button
+              size="small"
+              aria-label={`Do it: ${fix.words}`}
+              onClick={() => changeBuild(at, () => fix.build)}
+            >
               Do it
             </Button>
           </Box>

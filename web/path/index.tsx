@@ -59,13 +59,20 @@ export function PathView() {
     >
       <Stack gap={2}>
         <BuildPanel path={path} />
-        <Fixes at={at} list={fixes} problem={problem} />
+        <Fixes at={at} direction={direction} list={fixes} problem={problem} />
         <Plugged at={at} path={path} />
         <DriveSheet drive={at.build.drive} at={at} />
       </Stack>
       <Stack gap={2}>
-        <Findings job={job} list={list} state={stateOf(setting, list)} fixes={fixes} />
-        {situation && <ArrayPanel path={path} situation={situation} />}
+        <Findings
+          job={job}
+          at={at.place}
+          direction={direction}
+          list={list}
+          state={stateOf(setting, list)}
+          fixes={fixes}
+        />
+        {situation && <ArrayPanel at={at.place} path={path} situation={situation} />}
         <Segments at={at.place} path={path} direction={direction} />
       </Stack>
     </Box>

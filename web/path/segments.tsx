@@ -1,17 +1,9 @@
 import { Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import type { Direction } from '@kymar/core/catalog/links';
-import {
-  buildPath,
-  contentionWords,
-  explainFlow,
-  reasonOf,
-  type ConstraintId,
-  type Path,
-  type Requests,
-} from '@kymar/core/assembly';
+import { buildPath, explainFlow, type Path, type Requests } from '@kymar/core/assembly';
 import type { Place } from '@kymar/core/job';
-import { flowSaid, partSaid } from '@kymar/core/statements';
+import { flowSaid, nextSaid, partSaid } from '@kymar/core/statements';
 import { format } from '@kymar/core/units';
 import { Figure } from '../ui/figure';
 import { Pick } from '../ui/pick';
@@ -27,14 +19,6 @@ const REQUESTS: { words: string; requests: Requests | null }[] = [
   { words: '4 KiB, 32 at a time', requests: { block: 4096, depth: 32 } },
   { words: '4 KiB, one at a time', requests: { block: 4096, depth: 1 } },
 ];
-
-const ROLE: Partial<Record<ConstraintId, string>> = {
-  media: 'the drive itself, cache fresh',
-  bridge: 'as the enclosure’s chip is stated',
-  other: 'what stands at the other end of the copy',
-  system: 'its share of the slowest link',
-  array: 'what makes them one has its own cost; made by the system, redundancy crosses the link too',
-};
 
 /** Each segment's ceiling, practical range and negotiated mode, what decides and what would decide next. */
 export function Segments({ at, path, direction }: { at: Place; path: Path; direction: Direction }) {
@@ -69,15 +53,10 @@ export function Segments({ at, path, direction }: { at: Place; path: Path; direc
         columns={({ left, right }) => [
           left('Part and how it runs', (c) => (
             <>
-              {c.name}
+              <span data-named>{c.name}</span>
               {isNarrowest(c) && ' · narrowest'}
               <Typography variant="caption" color="textSecondary" component="div">
-                {[
-                  c.link ? reasonOf(c.link) : ROLE[c.id],
-                  c.shared?.[direction] && `shared: ${contentionWords(c.shared[direction])}`,
-                ]
-                  .filter(Boolean)
-                  .join('; ')}
+                <Told of={partSaid(at, c, direction).runs} />
               </Typography>
             </>
           )),
@@ -88,12 +67,9 @@ export function Segments({ at, path, direction }: { at: Place; path: Path; direc
           right('90 % range, MB/s', (c) => <Told of={partSaid(at, c, direction).range} />, oneLine),
         ]}
       />
-      {bottleneck?.next && (
-        <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
-          Without {bottleneck.constraint.name}, {bottleneck.next.name} would decide, at{' '}
-          {format(bottleneck.next.rate.expected, 'B/s')}.
-        </Typography>
-      )}
+      <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
+        <Told of={nextSaid(at, asked, direction).next} />
+      </Typography>
       {path.flow && (
         <Pick
           label="Requests come"

@@ -60,7 +60,7 @@ export function HealthReader() {
               ? `On average ${format((told.counters.written / told.counters.powerOnHours) * 24, 'B/day')} while switched on.`
               : ''}
           </Typography>
-          <HealthRead counters={told.counters} />
+          <HealthRead of="page" counters={told.counters} />
         </Box>
       )}
     </Panel>

@@ -2,9 +2,11 @@ import { Box, Button, Checkbox, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { tickOf, nextStep, PHASES, type ListedStep, type StepPhase } from '@kymar/core/fitting';
 import type { Fitting } from '@kymar/core/job';
+import { stepSaid, stepsSaid } from '@kymar/core/statements';
 import { shortMoment } from '@kymar/core/units';
 import type { Placed } from '../state/placed';
 import { Panel } from '../ui/panel';
+import { Told } from '../ui/told';
 import { changeFitting } from './fitting';
 
 const PHASE: Record<StepPhase, string> = {
@@ -54,7 +56,7 @@ export function Checklist({
         {title}
       </Typography>
       <Typography variant="body2" color="textSecondary" role="status">
-        {done} of {steps.length} done or left out.{' '}
+        <Told of={stepsSaid(at.place, done, steps.length).done} />{' '}
         {next ? `Next: ${next.title}.` : 'All through: on to the bench.'}
       </Typography>
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>
@@ -71,6 +73,7 @@ export function Checklist({
             {list.map((step) => (
               <Row
                 key={step.id}
+                at={at}
                 step={step}
                 {...tickOf(step, fitting)}
                 isNext={step.id === next?.id}
@@ -86,6 +89,7 @@ export function Checklist({
 }
 
 function Row({
+  at,
   step,
   mark: marked,
   fell,
@@ -93,6 +97,7 @@ function Row({
   onMark,
   onUnmark,
 }: {
+  at: Placed;
   step: ListedStep;
   mark: Fitting['steps'][number] | undefined;
   /** What it said when it was ticked, where it says something else now. */
@@ -102,6 +107,7 @@ function Row({
   onUnmark(): void;
 }) {
   const [why, setWhy] = useState<string | null>(null);
+  const said = stepSaid(at.place, step);
   const leaveOut = () => {
     if (!why?.trim()) return;
     onMark(why.trim());
@@ -128,14 +134,14 @@ function Row({
       />
       <Box sx={{ pt: 0.75 }}>
         <Typography sx={{ fontWeight: 600, textDecoration: marked?.skipped ? 'line-through' : 'none' }}>
-          {step.title}
+          <Told of={said.title} />
         </Typography>
         <Typography variant="body2" color="textSecondary">
-          {step.how}
+          <Told of={said.how} />
         </Typography>
         {step.caution && (
           <Typography variant="body2" sx={{ color: 'warning.main', fontWeight: 560 }}>
-            {step.caution}
+            <Told of={said.caution} />
           </Typography>
         )}
         {fell !== null && (
@@ -145,7 +151,13 @@ function Row({
         )}
         {marked && (
           <Typography variant="caption" color="textSecondary">
-            {marked.skipped ? `Left out: ${marked.skipped}` : `Done ${shortMoment(marked.at)}`}
+            {marked.skipped ? (
+              `Left out: ${marked.skipped}`
+            ) : (
+              <>
+                Done <time>{shortMoment(marked.at)}</time>
+              </>
+            )}
           </Typography>
         )}
         {why !== null && (

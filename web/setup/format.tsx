@@ -5,17 +5,17 @@ import type { Situation } from '@kymar/core/forecast';
 import { endOfPass, formatBySheet, readCheckpoint } from '../state/models';
 import { formatSaid } from '@kymar/core/statements';
 import type { Fitting, FormatPass } from '@kymar/core/job';
-import { format, moment, rangeBehind, timeAfter, timesAfter } from '@kymar/core/units';
+import { format, moment, timeAfter, timesAfter } from '@kymar/core/units';
 import type { Placed } from '../state/placed';
 import { Figure } from '../ui/figure';
 import { Panel } from '../ui/panel';
+import { Told } from '../ui/told';
 import { asLocal, useNow } from './clock';
 import { changeFitting, without } from './fitting';
 import { Row, Stack } from '../ui/layout';
 
 /** A pass in less than this share of the least that is forecast is questioned. */
 const TOO_FAST = 0.6;
-const secondsTo = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / 1000;
 
 /** A full format that goes on: when it ends, from how far it has come. A straight line would be short. */
 export function FormatTracker({
@@ -37,9 +37,12 @@ export function FormatTracker({
       <Panel title="Full format">
         <Typography variant="body2" sx={{ mb: 1 }}>
           A full pass takes{' '}
-          <Figure of={() => expected} said={formatSaid(at.place, { format: expected }).takes} />
-          {rangeBehind(expected, 's')}. Started now it is done <b>{timeAfter(now, expected.expected)}</b> (
-          {timesAfter(now, expected.low, expected.high)}).
+          <Figure of={() => expected} said={formatSaid(at.place, { format: expected }).takes} />{' '}
+          <Told of={formatSaid(at.place, { format: expected }).behind} />. Started now it is done{' '}
+          <time>
+            <b>{timeAfter(now, expected.expected)}</b> ({timesAfter(now, expected.low, expected.high)})
+          </time>
+          .
         </Typography>
         <Button variant="outlined" onClick={start}>
           It starts now
@@ -95,15 +98,24 @@ function Going({
         />
         {ended ? (
           <Typography>
-            Done {moment(new Date(ended))}, after {format(secondsTo(started, ended), 's')}.
+            Done <time>{moment(new Date(ended))}</time>, after{' '}
+            <Told of={formatSaid(place, { format: total }).takes} />.
           </Typography>
         ) : (
           total && (
             <Typography role="status">
-              Done <b>{timeAfter(begin, total.expected)}</b> ({timesAfter(begin, total.low, total.high)}),{' '}
-              <Figure of={() => total} said={formatSaid(place, { format: total }).takes} /> in all
+              Done{' '}
+              <time>
+                <b>{timeAfter(begin, total.expected)}</b> ({timesAfter(begin, total.low, total.high)})
+              </time>
+              , <Figure of={() => total} said={formatSaid(place, { format: total }).takes} /> in all
               {checkpoints.length === 0 ? ', by its data sheet: a first checkpoint narrows it' : ''}.
-              {end?.straight != null && ` A straight line would say ${timeAfter(begin, end.straight)}.`}
+              {end?.straight != null && (
+                <>
+                  {' '}
+                  A straight line would say <time>{timeAfter(begin, end.straight)}</time>.
+                </>
+              )}
             </Typography>
           )
         )}
@@ -123,7 +135,7 @@ function Going({
               variant="body2"
               sx={{ width: 56, textAlign: 'right', fontVariantNumeric: 'tabular-nums' }}
             >
-              {format(c.share, '%', 3)}
+              <span data-typed>{format(c.share, '%', 3)}</span>
             </Typography>
             <TextField
               type="datetime-local"

@@ -9,6 +9,8 @@ import { useAnswer } from '../state/gate';
 import { WATCHABLE } from '../state/here';
 import { QuantityField } from '../ui/field';
 import { Panel } from '../ui/panel';
+import { Told } from '../ui/told';
+import { unitSaid } from '@kymar/core/statements';
 import { changeFitting, without } from './fitting';
 import { HealthRead } from '../ui/health';
 import { Pick } from '../ui/pick';
@@ -24,7 +26,6 @@ export function UnitPanel({ at, job, fitting }: { at: Placed; job: Job; fitting:
   const set = <K extends keyof Fitting>(key: K, value: Fitting[K] | undefined) =>
     changeFitting(at, (f) => without(f, key, value));
   const last = fitting ? returnUntil(fitting) : null;
-  const years = at.build?.drive.warrantyYears.value;
   const date = (label: string, value: string, key: 'bought' | 'warrantyUntil') => (
     <DateField label={label} value={value} onDay={(day) => set(key, day ?? undefined)} />
   );
@@ -49,7 +50,7 @@ export function UnitPanel({ at, job, fitting }: { at: Placed; job: Job; fitting:
         />
         {date('Warranty until', warrantyUntil, 'warrantyUntil')}
         <Typography variant="body2" color="textSecondary" sx={{ alignSelf: 'center' }}>
-          {typeof years === 'number' ? `Its sheet says ${format(years, 'years')}.` : ''}
+          <Told of={unitSaid(at.place.device, at.build?.drive, fitting).sheet} />
         </Typography>
       </Columns>
       {last && (
@@ -118,14 +119,15 @@ function Baseline({ at, fitting }: { at: Placed; job: Job; fitting: Fitting | un
     <Box sx={{ mt: 1.5 }}>
       {had && (
         <Typography variant="body2" sx={{ mb: 1 }}>
-          Health on day zero, {shortMoment(had.at)}
-          {had.written === null ? '' : `: ${format(had.written, 'B', 4)} written`}.{' '}
+          Health on day zero, <time>{shortMoment(had.at)}</time>
+          {had.written !== null && ': '}
+          <Told of={unitSaid(at.place.device, at.build?.drive, fitting).written} />.{' '}
           <Button size="small" onClick={() => changeFitting(at, (f) => without(f, 'baseline', undefined))}>
             Remove
           </Button>
         </Typography>
       )}
-      {kept?.ok && <HealthRead counters={kept.counters} />}
+      {kept?.ok && <HealthRead counters={kept.counters} of={at.place.device} />}
       <TextField
         fullWidth
         multiline

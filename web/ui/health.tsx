@@ -1,30 +1,32 @@
 import { Typography } from '@mui/material';
 import type { HealthCounters } from '@kymar/core/models';
-import { healthAdvice, healthLines } from '@kymar/core/statements';
+import { healthSaid } from '@kymar/core/statements';
 import { Cells } from './cells';
+import { Told } from './told';
 
-/** A drive's counters as they were read, and what a technician says of them. */
-export function HealthRead({ counters }: { counters: HealthCounters }) {
+/** A drive's counters as they were read, and what a technician says of them. @param of whose page it is */
+export function HealthRead({ counters, of }: { counters: HealthCounters; of: string }) {
+  const { lines, advice } = healthSaid(counters, of);
   return (
     <>
-      {healthAdvice(counters).map(({ severity, words }) => (
+      {advice.map(({ severity, advice: words }) => (
         <Typography
-          key={words}
+          key={words!.id}
           variant="body2"
           role="alert"
           sx={{ fontWeight: 600, color: severity === 'stop' ? 'error.main' : 'warning.main' }}
         >
-          {words}
+          <Told of={words} />
         </Typography>
       ))}
       <Cells
-        of={healthLines(counters)}
+        of={lines}
         keyOf={({ key }) => key}
         heads={false}
         sx={{ maxWidth: 520, mb: 1.5 }}
         columns={({ left, right }) => [
           { ...left('', ({ label }) => label), isName: true },
-          right('', ({ words }) => words, { fontWeight: 600 }),
+          right('', ({ counts }) => <Told of={counts} />, { fontWeight: 600 }),
         ]}
       />
     </>

@@ -1,11 +1,11 @@
 import { Box, Typography } from '@mui/material';
 import { SURE } from '@kymar/core/choice';
 import type { WorthFinding, Situation } from '@kymar/core/forecast';
-import { nothingWorth, worthWords } from '@kymar/core/statements';
+import { worthSaid } from '@kymar/core/statements';
 import { useAnswer } from '../state/gate';
 import { useSettings } from '../state/settings';
 import { worthOf } from '../workers';
-import { unbroken } from './figure';
+import { Told } from './told';
 
 /** What is worth finding out of a situation; null until it is known. */
 function useWorth(situation: Situation | null): WorthFinding[] | null {
@@ -21,11 +21,14 @@ export function WorthFindingOut({
   situation,
   brief = false,
   toHand = true,
+  of,
 }: {
   situation: Situation | null;
   brief?: boolean;
   /** Whether the drive is there: what is still to be bought cannot be timed. */
   toHand?: boolean;
+  /** The build it is asked of, where that is none of the job's. */
+  of?: string;
 }) {
   const all = useWorth(situation);
   const found = all?.map((one) => ({ ...one, list: one.list.filter((w) => toHand || !w.onDrive) }));
@@ -40,16 +43,25 @@ export function WorthFindingOut({
       {shown.map((one) => (
         <Box key={one.activity} sx={{ mt: 0.5 }}>
           <Typography variant="body2" color="textSecondary">
-            {names.get(one.activity)}
+            <span data-named>{names.get(one.activity)}</span>
           </Typography>
-          {one.list.length === 0 && <Typography variant="body2">{unbroken(nothingWorth(one))}</Typography>}
           <Box
             component="ul"
-            sx={{ m: 0, pl: 2.25, typography: 'body2', '& li:first-of-type': { fontWeight: 600 } }}
+            sx={{
+              m: 0,
+              pl: one.list.length === 0 ? 0 : 2.25,
+              listStyle: one.list.length === 0 ? 'none' : undefined,
+              typography: 'body2',
+              '& li:first-of-type': { fontWeight: one.list.length === 0 ? undefined : 600 },
+            }}
           >
-            {one.list.slice(0, brief ? 1 : 3).map((worth) => (
-              <li key={worth.id}>{unbroken(worthWords(worth, one))}</li>
-            ))}
+            {worthSaid(one, of)
+              .slice(0, brief ? 1 : 3)
+              .map(({ worth }) => (
+                <li key={worth!.id}>
+                  <Told of={worth} />
+                </li>
+              ))}
           </Box>
         </Box>
       ))}

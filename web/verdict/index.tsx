@@ -4,14 +4,20 @@ import { Link } from 'react-router';
 import { explainMeasured } from '@kymar/core/measure';
 import { isAsked, isLoad, type Decision, type Job } from '@kymar/core/job';
 import type { Claim, Verdict } from '@kymar/core/verdict';
-import { heldSaid, judgedSaid, measuredSaid, verdictSaid, type Statement } from '@kymar/core/statements';
-import { counted, format } from '@kymar/core/units';
+import {
+  judgedSaid,
+  measuredSaid,
+  refusedSaid,
+  targetSaid,
+  verdictSaid,
+  type Statement,
+} from '@kymar/core/statements';
+import { counted } from '@kymar/core/units';
 import { whereWords } from '../state/placed';
 import { idle } from '../state/idle';
 import { useVerdict } from '../state/verdict';
 import { changeJob } from '../state/jobs';
 import { byWhom } from '../state/settings';
-import { Figure, unbroken } from '../ui/figure';
 import { OpeningView, Waiting } from '../ui/waiting';
 import { useJob } from '../ui/job';
 import { patientLazy } from '../ui/lazy';
@@ -115,7 +121,9 @@ function Unmeasured({ job, claims }: { job: Job; claims: readonly Claim[] }) {
   return (
     <Panel title="Not measured yet">
       {open.map((a) => (
-        <Typography key={a.id}>{unbroken(`${a.name}: target ${format(a.target!, 's')}, open.`)}</Typography>
+        <Typography key={a.id}>
+          <span data-named>{a.name}</span>: target <Told of={targetSaid(a).target} />, open.
+        </Typography>
       ))}
       <Button component={Link} to={`/jobs/${job.id}/bench`} size="small" sx={{ mt: 0.5, px: 0 }}>
         Go to the bench
@@ -138,13 +146,13 @@ function ClaimPanel({ job, claim }: { job: Job; claim: Claim }) {
       title={claim.title}
       aside={
         <Typography variant="body2" color="textSecondary">
-          {[
-            claim.simulated && 'Simulated',
-            measured ? counted(measured.runs.length, 'run') : 'no usable run',
-            run && whereWords(job, run),
-          ]
-            .filter(Boolean)
-            .join(', ')}
+          {claim.simulated && 'Simulated, '}
+          {measured ? <Told of={measuredSaid(claim).runs} /> : 'no usable run'}
+          {run && (
+            <>
+              , <span data-named>{whereWords(job, run)}</span>
+            </>
+          )}
         </Typography>
       }
     >
@@ -195,24 +203,16 @@ function ClaimPanel({ job, claim }: { job: Job; claim: Claim }) {
       )}
       {measured && (
         <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
-          Measured{' '}
-          <Figure
-            of={() => explainMeasured(measured, measured.time ? 's' : 'B/s')}
-            said={measuredSaid(claim).middle}
-          />{' '}
-          ({measured.words})
-          {forecast ? (
-            <>
-              , forecast{' '}
-              <Figure of={(inTime ? forecast.time : forecast.rate)!} said={heldSaid(claim).expected} />
-              {forecast.frozen
-                ? `, frozen ${forecast.frozen.at.slice(0, 10)}`
-                : ', made after the runs: nothing was frozen for this path before'}
-            </>
-          ) : (
-            ''
-          )}
-          . {claim.carries}
+          <Told
+            of={measuredSaid(claim).against}
+            figures={[
+              {
+                words: measuredSaid(claim).middle!.words,
+                of: explainMeasured(measured, measured.time ? 's' : 'B/s'),
+              },
+              inTime ? forecast.time : forecast?.rate,
+            ]}
+          />
         </Typography>
       )}
       {claim.doubts.map((words) => (
@@ -222,7 +222,8 @@ function ClaimPanel({ job, claim }: { job: Job; claim: Claim }) {
       ))}
       {impossible.map(({ run, words }) => (
         <Typography key={run.id} variant="body2" color="error" sx={{ mt: 1 }}>
-          Not used, {run.at.slice(0, 16).replace('T', ' ')} UTC: {words}
+          <time>{run.at.slice(0, 16).replace('T', ' ')} UTC</time>:{' '}
+          <Told of={refusedSaid(run, words).refused} />
         </Typography>
       ))}
     </Panel>
@@ -310,7 +311,7 @@ function DecisionPanel({
       )}
       {job.decision && (
         <Typography variant="body2" sx={{ mb: 1.5, fontWeight: 600 }}>
-          Decided on {job.decision.at.slice(0, 10)}
+          Decided on <time>{job.decision.at.slice(0, 10)}</time>
           {job.decision.by && ` by ${job.decision.by}`}: {DECISIONS[job.decision.kind].toLowerCase()}.
         </Typography>
       )}
@@ -370,7 +371,7 @@ function DecisionPanel({
         )}
       </Stack>
       <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 2 }}>
-        Violet is measured, the pale band is the forecast’s 5 to 95 % range, its line the expected value.
+        Violet is measured, the pale band is the forecast’s range, its line the expected value.
       </Typography>
     </Panel>
   );

@@ -1,108 +1,51 @@
 import Papa from 'papaparse';
 import {
   activitiesOf,
-  against,
-  againstWords,
-  baselines,
-  bestOf,
-  buildKey,
+  type BuildRow,
   buildWords,
+  type Candidate,
+  cautionsOf,
+  chooseTogether,
+  type ChosenDevice,
+  type Closely,
+  closelyOf,
+  type CountedReason,
+  fellWords,
   Finalists,
+  type Found,
   holdsWords,
   laterOn,
   lifeCost,
   lifeCostWords,
-  nonDominated,
-  partsOf,
   payBack,
   payBackWords,
+  plugWords,
   portWords,
-  priceWords,
-  reasonWords,
-  scoreOf,
+  pricesOf,
+  type Progress,
+  rowsOf,
   search,
+  type Searched,
+  searched,
   settles,
   settlesWords,
-  sizesOf,
+  situationAt,
   slowedBy,
   slowedWords,
-  summaryOf,
-  chooseTogether,
-  togetherProblem,
-  wasted,
-  wastedWords,
-  placed,
-  plugWords,
-  whyNot,
-  type Candidate,
-  type CountedReason,
-  type ChosenDevice,
-  type Found,
-  type Progress,
   type Summary,
+  summaryOf,
+  togetherProblem,
   type Wanted,
   type Weights,
+  whyNot,
   type WhyNot,
-  ageOf,
-  pricing,
-  STALE,
-  type UnitPrice,
 } from '@kymar/core/choice';
 import type { Build } from '@kymar/core/assembly';
 import { cancelShared, searchShared } from './pool';
 import type { Host, Shop } from '@kymar/core/catalog/parts';
 import { middle } from '@kymar/core/evidence';
-import { calendarDay, moneyWords } from '@kymar/core/units';
-import { findings, type Finding } from '@kymar/core/fit';
-import { settingOf, sheetOf, type JobSheet, type Situation } from '@kymar/core/forecast';
-import { DIRECTIONS } from '@kymar/core/catalog/links';
-
-/** A row of the table of builds. */
-export interface BuildRow {
-  id: string;
-  words: string;
-  port: string;
-  cost: number | null;
-  waits: number;
-  figures: readonly (number | null)[];
-  /** 0 to 100. */
-  score: number;
-  misses: number;
-  years: number | null;
-  usable: number | null;
-  perTB: number | null;
-  steady: number;
-  edge: boolean;
-  /** What is built now. */
-  built: boolean;
-}
-
-/** A build looked at closely. */
-export interface Closely {
-  id: string;
-  /** Its place among the points. */
-  index: number;
-  words: string;
-  /** Where it is plugged in, at each place it works. */
-  where: readonly string[];
-  /** What each part costs, by the observation that says so: where, when, for how long it can go back. */
-  prices: readonly string[];
-  /** Prices it goes by that are no longer to go by. */
-  stale: readonly string[];
-  money: string;
-  /** The parts no price is known of. */
-  unpriced: readonly string[];
-  kit: readonly string[];
-  probabilities: readonly (number | null)[];
-  /** What each activity comes to beside today's time; null where nobody said that. */
-  today: readonly (string | null)[];
-  wasted: readonly string[];
-  /** What it costs more and saves against what is named. */
-  against: readonly string[];
-  cautions: readonly { title: string; reason: string }[];
-  sizes: readonly { name: string; perTB: number; own: boolean }[];
-  candidate: Candidate;
-}
+import { moneyWords } from '@kymar/core/units';
+import { sheetOf, type JobSheet } from '@kymar/core/forecast';
 
 export interface Overview extends Summary {
   /** Of what is built now, where it is not among the builds: why. */
@@ -179,46 +122,11 @@ async function walk<T>(
   }
 }
 
-interface Held {
-  built: Build | null;
-  index: ReadonlyMap<string, number>;
-  wanted: Wanted;
-  shop: Shop;
-  found: Found;
-  finalists: Finalists;
-  edge: ReadonlySet<string>;
-  ids: ReadonlyMap<string, Candidate>;
-}
-
-let held: Held | null = null;
+let held: Searched | null = null;
 /** Counts searches: what belongs to an earlier one gives way. */
 let searches = 0;
 const pause = () => new Promise((resolve) => setTimeout(resolve, 0));
 const BETWEEN = 120;
-
-function rowsOf({ found, wanted, edge, built }: Held, weights: Weights): BuildRow[] {
-  const best = bestOf(found.candidates);
-  const key = built && buildKey(built);
-  return found.candidates.map((one): BuildRow => {
-    const { id, cost, waits, figures, years, usable, steady, misses, build } = one;
-    return {
-      id,
-      words: buildWords(build),
-      port: portWords(one, wanted),
-      cost,
-      waits,
-      figures,
-      score: Math.round(scoreOf(one, best, weights) * 1000) / 10,
-      misses: misses.length,
-      years,
-      usable,
-      perTB: cost === null || !usable ? null : cost / (usable / 1e12),
-      steady,
-      edge: edge.has(id),
-      built: id === key,
-    };
-  });
-}
 
 const valueOf = (row: BuildRow, field: string): number | string | null => {
   const at = /^figure-(\d+)$/.exec(field);
@@ -226,7 +134,7 @@ const valueOf = (row: BuildRow, field: string): number | string | null => {
 };
 
 /** Asked rows, sorted and filtered. What has no value comes last whichever way. */
-function asked(of: Held, { weights, sort, only, text }: Asked): BuildRow[] {
+function asked(of: Searched, { weights, sort, only, text }: Asked): BuildRow[] {
   const rows = rowsOf(of, weights).filter(
     (row) =>
       (only === 'all' || (only === 'meets' ? row.misses === 0 : row.edge)) &&
@@ -243,68 +151,7 @@ function asked(of: Held, { weights, sort, only, text }: Asked): BuildRow[] {
   });
 }
 
-/** What each part costs in the currency that counts; none while no price is known. */
-const pricesOf = ({ wanted, shop }: Held): ReadonlyMap<string, UnitPrice> =>
-  wanted.currency === null
-    ? new Map<string, UnitPrice>()
-    : pricing(shop.prices, wanted.currency, wanted.rates);
-
-/** What each part of a build costs, by the observation that says so. */
-function priceLines(of: Held, { build, elsewhere }: Candidate): string[] {
-  const prices = pricesOf(of);
-  return partsOf(build, elsewhere).flatMap(({ key, count }) => {
-    if (of.wanted.owned.includes(key)) return [];
-    const known = prices.get(key);
-    return known ? [priceWords(known, count)] : [];
-  });
-}
-
-/** A build against each baseline but itself. */
-function againstLines({ found, wanted, shop, built }: Held, one: Candidate, hourly: number): string[] {
-  return baselines(found.candidates, wanted, shop, built && buildKey(built))
-    .filter(({ candidate }) => candidate.id !== one.id)
-    .map((base) => againstWords(base, against(one, base, hourly, wanted), wanted.currency, hourly));
-}
-
-/** Prices a build's cost goes by that are older than prices keep. */
-function staleWords(of: Held, { build, elsewhere }: Candidate): string[] {
-  const prices = pricesOf(of);
-  const today = new Date().toISOString().slice(0, 10);
-  return partsOf(build, elsewhere).flatMap(({ key }) => {
-    const price = prices.get(key)?.by;
-    return price && !of.wanted.owned.includes(key) && ageOf(price, today) > STALE
-      ? [`${price.name}: ${calendarDay(new Date(`${price.on}T12:00`))}`]
-      : [];
-  });
-}
-
-/** A candidate at the first place. */
-function situationAt({ wanted }: Held, { build }: Candidate): Situation {
-  const [open] = wanted.places;
-  return placed(wanted, open!, build);
-}
-
-/** What is to be minded, each rule once. */
-function cautionsOf(situation: Situation): Finding[] {
-  const said = DIRECTIONS.flatMap((d) => findings(settingOf(situation, d))).filter(
-    (f) => f.severity === 'caution' || f.severity === 'blocks',
-  );
-  return [...new Map(said.map((f) => [f.id, f])).values()];
-}
-
-/** Why what is built now is not among the builds; null where it is, or nothing is built. */
-function fellWords({ built, wanted, found, ids }: Held): string | null {
-  if (!built || ids.has(buildKey(built))) return null;
-  const { drive, bridge, port } = built;
-  const fell = found.fallen.filter((f) => f.drive.id === drive.id && f.bridge?.id === bridge?.id);
-  const one = fell.find((f) => f.port?.id === port) ?? fell[0];
-  const why = one
-    ? reasonWords(one.reason, activitiesOf(wanted))
-    : 'its parts are not in the library as they are';
-  return `Built now, and none of these: ${buildWords(built)}. ${why[0]!.toUpperCase()}${why.slice(1)}.`;
-}
-
-function overview(of: Held): Overview {
+function overview(of: Searched): Overview {
   const { found, wanted, finalists } = of;
   const { candidates } = found;
   const priced = candidates.flatMap((c, i) => (c.cost === null ? [] : [[i, c.cost, c.waits] as const]));
@@ -333,17 +180,7 @@ export const choosing = {
     searches++;
     const found = await searchShared(wanted, shop, onProgress);
     if (!found) return null;
-    const { candidates } = found;
-    held = {
-      built,
-      wanted,
-      shop,
-      found,
-      index: new Map(candidates.map((c, i) => [c.id, i])),
-      ids: new Map(candidates.map((c) => [c.id, c])),
-      edge: new Set(nonDominated(candidates).map((c) => c.id)),
-      finalists: new Finalists(wanted),
-    };
+    held = searched(found, wanted, shop, built);
     return overview(held);
   },
 
@@ -404,34 +241,7 @@ export const choosing = {
   closely(id: string, hourly: number): Closely | null {
     const one = held?.ids.get(id);
     if (!held || !one) return null;
-    const { wanted, shop, found, finalists } = held;
-    const { build } = one;
-    const [open] = wanted.places;
-    const cautions = cautionsOf(situationAt(held, one));
-    const prices = pricesOf(held);
-    const sizes = sizesOf(build.drive, shop.drives, (d) => prices.get(`drives/${d.id}`)?.each ?? null);
-    return {
-      id,
-      index: held.index.get(id)!,
-      words: buildWords(build),
-      where: plugWords(one, wanted),
-      prices: priceLines(held, one),
-      stale: staleWords(held, one),
-      money: moneyWords(one.cost, wanted.currency),
-      unpriced: one.unpriced,
-      kit: (build.accessories ?? []).map((a) => `${a.maker} ${a.model}`),
-      probabilities: finalists.probabilities(one),
-      today: finalists.besideToday(one),
-      against: againstLines(held, one, hourly),
-      wasted: wasted(one, found.candidates).map((w) => wastedWords(w, wanted, open!.needs?.movesLater)),
-      cautions: cautions.map(({ title, reason }) => ({ title, reason })),
-      sizes: sizes.map(({ drive, perTB }) => ({
-        name: drive.model,
-        perTB,
-        own: drive.id === build.drive.id,
-      })),
-      candidate: one,
-    };
+    return closelyOf(held, one, hourly, new Date().toISOString().slice(0, 10));
   },
 
   /** A build in the machine it moves to, as it answers each activity of the first place; null where it does not work there. */

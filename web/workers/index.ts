@@ -1,7 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import type { Build } from '@kymar/core/assembly';
 import type { WorthFinding, DaysForecast, JobSheet, Situation } from '@kymar/core/forecast';
-import { tried, type Fix, type Progress, type Wanted } from '@kymar/core/choice';
+import { tried, type Closely, type Fix, type Progress, type Wanted } from '@kymar/core/choice';
 import type { Estimate } from '@kymar/core/evidence';
 import type { Diagnosis } from '@kymar/core/diagnosis';
 import type { FrozenForecast, Job } from '@kymar/core/job';
@@ -13,7 +13,7 @@ import type { Drive, Host, Shop } from '@kymar/core/catalog/parts';
 import type { Debrief, Rig } from '@kymar/core/practice';
 import type { Question } from '../state/gate';
 import { Gone } from '../state/gone';
-import type { Choosing, Closely, Overview } from './choice';
+import type { Choosing, Overview } from './choice';
 import type { Compared, Fast } from './fast';
 import type { Practising } from './practice';
 import type { FileReading } from './reading';
@@ -293,4 +293,4 @@ export const choose = {
   idAt: (index: number) => slow.now((w) => w.idAt(index)),
   csv: (...asked: Parameters<Choosing['csv']>) => slow.now((w) => w.csv(...asked)),
 };
-export type { Asked, Beside, Closely, Later, Overview, PlacedDevice, BuildRow } from './choice';
+export type { Asked, Beside, Later, Overview, PlacedDevice } from './choice';

@@ -1,6 +1,7 @@
 import type { OwnRanges } from '../../catalog/assumptions';
 import { briefAt, placesOf, roomFor, type Brief, type Job } from '../../job';
-import type { PartKey, ExchangeRate } from '../prices/pricing';
+import type { Shop } from '../../catalog/parts';
+import { usualCurrency, type ExchangeRate, type PartKey } from '../prices/pricing';
 import { usedDrives, type UsedDrive } from './used';
 
 /** A place without what is searched for. */
@@ -73,6 +74,17 @@ export function wantedOf(
     used: usedDrives(job, build && { drive: build.drive, needs }),
   };
 }
+
+/** How a shop searches, beside its library. */
+export type Searching = Omit<Parameters<typeof wantedOf>[2], 'owned' | 'currency'>;
+
+/** {@link wantedOf} as a shop with a library searches: what the job says is there costs nothing, prices count in its budget's currency, else in the one most are in. */
+export const wantedFrom = (job: Job, device: string | undefined, shop: Shop, how: Searching): Wanted | null =>
+  wantedOf(job, device, {
+    ...how,
+    owned: (job.owned ?? []) as PartKey[],
+    currency: job.budget?.currency ?? usualCurrency(shop.prices),
+  });
 
 /** B that the device must have room for, by the work of all its places. */
 export function neededBy({ places, shopRanges }: Pick<Wanted, 'places' | 'shopRanges'>): number {

@@ -1,10 +1,11 @@
 import { Button, Typography } from '@mui/material';
 import { Link } from 'react-router';
-import { runsBefore, takeBack, type Job, type PutRight } from '@kymar/core/job';
-import { counted } from '@kymar/core/units';
+import { takeBack, type Job, type PutRight } from '@kymar/core/job';
+import { rightSaid } from '@kymar/core/statements';
 import { changeJob } from '../../state/jobs';
 import { Row } from '../../ui/layout';
 import { Panel } from '../../ui/panel';
+import { Told } from '../../ui/told';
 
 /** What was put right, what that set aside, and the way back. */
 export function Right({ job }: { job: Job }) {
@@ -15,12 +16,11 @@ export function Right({ job }: { job: Job }) {
   return (
     <Panel title="Put right">
       {found.map((one) => {
-        const before = runsBefore(job, one).length;
         return (
           <Row key={one.at + one.cause} align="baseline">
             <Typography variant="body2" sx={{ flex: 1 }}>
-              <strong>{one.title}.</strong> {one.at.slice(0, 10)}
-              {one.by && `, ${one.by}`}: {counted(before, 'run')} set aside.
+              <strong>{one.title}.</strong> <time>{one.at.slice(0, 10)}</time>
+              {one.by && `, ${one.by}`}: <Told of={rightSaid(job, one).aside} />
               {!isMeasured(one) && ' Nothing has been measured since: '}
               {!isMeasured(one) && <Link to={`/jobs/${job.id}/bench`}>time it again</Link>}
             </Typography>

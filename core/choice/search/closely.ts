@@ -1,0 +1,114 @@
+import { DIRECTIONS } from '../../catalog/links';
+import { findings, type Finding } from '../../fit';
+import { settingOf, type Situation } from '../../forecast';
+import { calendarDay, moneyWords } from '../../units';
+import { ageOf, pricing, STALE, type UnitPrice } from '../prices/pricing';
+import { against, baselines } from './baseline';
+import { partsOf, type Candidate } from './candidate';
+import { sizesOf, wasted } from './money';
+import { placed } from './placed';
+import { buildKey } from './search';
+import type { Searched } from './searched';
+import { againstWords, buildWords, plugWords, priceWords, wastedWords } from './words';
+
+/** A build looked at closely. */
+export interface Closely {
+  id: string;
+  /** Its place among the points. */
+  index: number;
+  words: string;
+  /** Where it is plugged in, at each place it works. */
+  where: readonly string[];
+  /** What each part costs, by the observation that says so: where, when, for how long it can go back. */
+  prices: readonly string[];
+  /** Prices it goes by that are no longer to go by. */
+  stale: readonly string[];
+  money: string;
+  /** The parts no price is known of. */
+  unpriced: readonly string[];
+  kit: readonly string[];
+  probabilities: readonly (number | null)[];
+  /** What each activity comes to beside today's time; null where nobody said that. */
+  today: readonly (string | null)[];
+  wasted: readonly string[];
+  /** What it costs more and saves against what is named. */
+  against: readonly string[];
+  cautions: readonly { title: string; reason: string }[];
+  sizes: readonly { name: string; perTB: number; own: boolean }[];
+  candidate: Candidate;
+}
+
+/** What each part costs in the currency that counts; none while no price is known. */
+export const pricesOf = ({ wanted, shop }: Searched): ReadonlyMap<string, UnitPrice> =>
+  wanted.currency === null
+    ? new Map<string, UnitPrice>()
+    : pricing(shop.prices, wanted.currency, wanted.rates);
+
+/** What each part of a build costs, by the observation that says so. */
+function priceLines(of: Searched, { build, elsewhere }: Candidate): string[] {
+  const prices = pricesOf(of);
+  return partsOf(build, elsewhere).flatMap(({ key, count }) => {
+    if (of.wanted.owned.includes(key)) return [];
+    const known = prices.get(key);
+    return known ? [priceWords(known, count)] : [];
+  });
+}
+
+/** A build against each baseline but itself. */
+function againstLines({ found, wanted, shop, built }: Searched, one: Candidate, hourly: number): string[] {
+  return baselines(found.candidates, wanted, shop, built && buildKey(built))
+    .filter(({ candidate }) => candidate.id !== one.id)
+    .map((base) => againstWords(base, against(one, base, hourly, wanted), wanted.currency, hourly));
+}
+
+/** Prices a build's cost goes by that are older than prices keep. */
+function staleWords(of: Searched, { build, elsewhere }: Candidate, today: string): string[] {
+  const prices = pricesOf(of);
+  return partsOf(build, elsewhere).flatMap(({ key }) => {
+    const price = prices.get(key)?.by;
+    return price && !of.wanted.owned.includes(key) && ageOf(price, today) > STALE
+      ? [`${price.name}: ${calendarDay(new Date(`${price.on}T12:00`))}`]
+      : [];
+  });
+}
+
+/** A candidate at the first place. */
+export function situationAt({ wanted }: Searched, { build }: Candidate): Situation {
+  const [open] = wanted.places;
+  return placed(wanted, open!, build);
+}
+
+/** What is to be minded, each rule once. */
+export function cautionsOf(situation: Situation): Finding[] {
+  const said = DIRECTIONS.flatMap((d) => findings(settingOf(situation, d))).filter(
+    (f) => f.severity === 'caution' || f.severity === 'blocks',
+  );
+  return [...new Map(said.map((f) => [f.id, f])).values()];
+}
+
+/** A build looked at closely. @param today the day, ISO: prices grow old; @param hourly what an hour is worth; 0: not said */
+export function closelyOf(of: Searched, one: Candidate, hourly: number, today: string): Closely {
+  const { wanted, shop, found, finalists } = of;
+  const { build } = one;
+  const [open] = wanted.places;
+  const prices = pricesOf(of);
+  const sizes = sizesOf(build.drive, shop.drives, (d) => prices.get(`drives/${d.id}`)?.each ?? null);
+  return {
+    id: one.id,
+    index: of.index.get(one.id)!,
+    words: buildWords(build),
+    where: plugWords(one, wanted),
+    prices: priceLines(of, one),
+    stale: staleWords(of, one, today),
+    money: moneyWords(one.cost, wanted.currency),
+    unpriced: one.unpriced,
+    kit: (build.accessories ?? []).map((a) => `${a.maker} ${a.model}`),
+    probabilities: finalists.probabilities(one),
+    today: finalists.besideToday(one),
+    against: againstLines(of, one, hourly),
+    wasted: wasted(one, found.candidates).map((w) => wastedWords(w, wanted, open!.needs?.movesLater)),
+    cautions: cautionsOf(situationAt(of, one)).map(({ title, reason }) => ({ title, reason })),
+    sizes: sizes.map(({ drive, perTB }) => ({ name: drive.model, perTB, own: drive.id === build.drive.id })),
+    candidate: one,
+  };
+}
