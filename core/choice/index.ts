@@ -40,13 +40,13 @@ export {
 export { settles, settlesAll } from './search/settles';
 export { type SaidAnswer, type Summary, summaryOf } from './search/summary';
 export { type ChosenDevice, chooseTogether } from './search/together';
-export { cautionsOf, closelyOf, pricesOf, situationAt, type Closely } from './search/closely';
+export { cautionsOf, closelyOf, unitPrices, firstSituation, type Closely } from './search/closely';
 export { fellWords } from './search/fell';
 export { rowsOf, type BuildRow } from './search/rows';
-export { searched, type Searched } from './search/searched';
+export { searched, type FinishedSearch } from './search/searched';
 export { slowedBy } from './search/uplinks';
 export { placed } from './search/placed';
-export { SURE, type Searching, type Wanted, wantedFrom, wantedOf } from './search/wanted';
+export { SURE, type SearchTerms, type Wanted, wantedFrom, wantedOf } from './search/wanted';
 export { type CountedReason, type WhyNot, holdsWords, reasonWords, whyNot } from './search/why';
 export {
   againstWords,

@@ -6,7 +6,7 @@ import { FIRST_PLACE, Job, Run } from '../job';
 import { verdict } from '../verdict';
 import { fromMarkdown } from 'mdast-util-from-markdown';
 import { toString } from 'mdast-util-to-string';
-import { handover, plainWords, toHtml, toMarkdown } from '.';
+import { allSaid, handover, plainWords, toHtml, toMarkdown } from '.';
 
 const [offload, scans] = demoJobs() as [Job, Job];
 const parts = firstOf(offload).build!;
@@ -85,11 +85,22 @@ test('the page of its own holds every word of the document, runs nothing, and as
   const page = toHtml(document, 'shop');
   expect(page).toContain('<title>a &lt;b&gt; &amp; &quot;c&quot;</title>');
   expect(page).not.toMatch(/<script|src=|href=|url\(/);
+  // Every word, whether it bears an id or not.
+  const plain = page.replace(/<\/?span[^>]*>/g, '');
+  const escaped = (words: string) =>
+    words
+      .replace(/&/g, '&amp;')
+      .replace(/</g, '&lt;')
+      .replace(/>/g, '&gt;')
+      .replace(/"/g, '&quot;')
+      .replace(/'/g, '&#39;');
   for (const { heading, blocks } of document.sections) {
-    expect(page).toContain(`<h2>${heading}</h2>`);
-    for (const block of blocks)
-      if (block.kind === 'table')
-        expect(page).toContain(`<td>${plainWords(block.rows[0]![0]!).replace(/&/g, '&amp;')}</td>`);
+    expect(plain).toContain(`<h2>${escaped(heading)}</h2>`);
+    for (const block of blocks) {
+      const words =
+        block.kind === 'text' ? block.text : block.kind === 'list' ? block.items : block.rows.flat();
+      for (const one of words) expect(plain).toContain(escaped(plainWords(one)));
+    }
   }
   expect(toHtml(document, 'customer')).not.toContain('content hash');
 });
@@ -249,4 +260,20 @@ describe('whatever the job holds, the document stands', () => {
     }
     expect(Job.safeParse(job).success).toBe(true);
   });
+});
+
+test('each figure of a document bears an id, one id one thing, and statements of other places keep theirs', () => {
+  for (const job of demoJobs() as Job[]) {
+    const said = allSaid(job);
+    const known = new Map(said.map(({ id, words }) => [id, words]));
+    expect(new Set(said.map(({ id, words }) => `${id} ${words}`)).size).toBe(known.size);
+    const page = toHtml(made(job), 'shop');
+    const bare = page
+      .replace(/^[\s\S]*<body>/, '')
+      .replace(/<span data-said="[^"]*">[^<]*<\/span>/g, '')
+      .replace(/<(h1|h2|th)\b[\s\S]*?<\/\1>|<p class="line">[^<]*<\/p>/g, '');
+    expect(bare.replace(/<[^>]*>/g, ' ').match(/\S*\d\S*/g)).toBeNull();
+    for (const [, id] of page.matchAll(/<span data-said="([^"]*)">/g))
+      expect([id, known.has(id!.replace(/&quot;/g, '"').replace(/&#39;/g, "'"))]).toEqual([id, true]);
+  }
 });

@@ -14,7 +14,7 @@ import {
   type CountedReason,
   type Fix,
   type SaidAnswer,
-  type Searching,
+  type SearchTerms,
   type Summary,
   type Wanted,
 } from '../choice';
@@ -208,7 +208,7 @@ const worthOf = (situation: Situation, sure: number): WorthFinding[] =>
 /**
  * Everything that is said of what a library offers for a job's first device, and for its paths: the search that the page makes.
  */
-export function offeredSaid(job: Job, shop: Shop, how: Searching): Statement[] {
+export function offeredSaid(job: Job, shop: Shop, how: SearchTerms): Statement[] {
   const [first] = placesOf(job);
   const wanted = first ? wantedFrom(job, first.device, shop, how) : null;
   const said: Said<string>[] = placesOf(job).flatMap((place) => {

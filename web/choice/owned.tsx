@@ -5,7 +5,7 @@ import type { Job } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';
 import { useShop } from '../state/shop';
 import { Panel } from '../ui/panel';
-import { UsedDrive } from './used';
+import { UsedDrivePanel } from './used';
 
 const KINDS = ['drives', 'bridges', 'cables', 'accessories'] as const;
 const GROUP = {
@@ -66,7 +66,7 @@ export function Owned({ job }: { job: Job }) {
       {chosen
         .filter(({ key }) => key.startsWith('drives/'))
         .map(({ key, name }) => (
-          <UsedDrive key={key} job={job} drive={key.slice('drives/'.length)} name={name} />
+          <UsedDrivePanel key={key} job={job} drive={key.slice('drives/'.length)} name={name} />
         ))}
     </Panel>
   );

@@ -8,7 +8,7 @@ import { HealthRead } from '../ui/health';
 import { Row } from '../ui/layout';
 
 /** The health page of a drive that is there already: what is left of its rating counts, and one that fails is not offered. */
-export function UsedDrive({ job, drive, name }: { job: Job; drive: string; name: string }) {
+export function UsedDrivePanel({ job, drive, name }: { job: Job; drive: string; name: string }) {
   const [text, setText] = useState<string | null>(null);
   const kept = job.used?.find((one) => one.drive === drive);
   const read = kept ? fromPasted(kept.text) : null;

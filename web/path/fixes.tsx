@@ -6,7 +6,8 @@ import { changeBuild, type Placed } from '../state/placed';
 import { Panel } from '../ui/panel';
 import { Told } from '../ui/told';
 
-const NOTHING = 'No single change of port, cable, enclosure or drive from the library makes it a twentieth faster.';
+const NOTHING =
+  'No single change of port, cable, enclosure or drive from the library makes it a twentieth faster.';
 const TRYING = 'Trying the other ports and the library …';
 
 /** What helps where a finding leaves it to the search: its first. */

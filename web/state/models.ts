@@ -17,7 +17,6 @@ export {
   pathOf,
   readCheckpoint,
   settingOf,
-  situationOf,
 } from '@kymar/core/forecast';
 
 /** How long a full format takes by its sheet; null of flash, or while the path is blocked. */

@@ -25,7 +25,7 @@ import { Notice } from '../ui/notice';
 import { Panel } from '../ui/panel';
 import { Told } from '../ui/told';
 import { Band } from './band';
-import { Right } from './causes/right';
+import { PutRightPanel } from './causes/right';
 import { Stack } from '../ui/layout';
 
 /** Only where a load was timed at more than one place. */
@@ -88,7 +88,7 @@ export function VerdictView() {
       }}
     >
       <Box sx={{ display: 'grid', gap: 2, order: { xs: 2, md: 1 } }}>
-        <Right job={job} />
+        <PutRightPanel job={job} />
         {isSomeOdd && causes}
         {found.claims.map((claim) => (
           <ClaimPanel key={claim.key} job={job} claim={claim} />

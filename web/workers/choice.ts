@@ -21,15 +21,15 @@ import {
   payBackWords,
   plugWords,
   portWords,
-  pricesOf,
+  unitPrices,
   type Progress,
   rowsOf,
   search,
-  type Searched,
+  type FinishedSearch,
   searched,
   settles,
   settlesWords,
-  situationAt,
+  firstSituation,
   slowedBy,
   slowedWords,
   type Summary,
@@ -122,7 +122,7 @@ async function walk<T>(
   }
 }
 
-let held: Searched | null = null;
+let held: FinishedSearch | null = null;
 /** Counts searches: what belongs to an earlier one gives way. */
 let searches = 0;
 const pause = () => new Promise((resolve) => setTimeout(resolve, 0));
@@ -134,7 +134,7 @@ const valueOf = (row: BuildRow, field: string): number | string | null => {
 };
 
 /** Asked rows, sorted and filtered. What has no value comes last whichever way. */
-function asked(of: Searched, { weights, sort, only, text }: Asked): BuildRow[] {
+function asked(of: FinishedSearch, { weights, sort, only, text }: Asked): BuildRow[] {
   const rows = rowsOf(of, weights).filter(
     (row) =>
       (only === 'all' || (only === 'meets' ? row.misses === 0 : row.edge)) &&
@@ -151,7 +151,7 @@ function asked(of: Searched, { weights, sort, only, text }: Asked): BuildRow[] {
   });
 }
 
-function overview(of: Searched): Overview {
+function overview(of: FinishedSearch): Overview {
   const { found, wanted, finalists } = of;
   const { candidates } = found;
   const priced = candidates.flatMap((c, i) => (c.cost === null ? [] : [[i, c.cost, c.waits] as const]));
@@ -259,12 +259,12 @@ export const choosing = {
   beside(ids: readonly string[], hourly: number): Beside[] {
     if (!held) return [];
     const { wanted, ids: known } = held;
-    const prices = pricesOf(held);
+    const prices = unitPrices(held);
     const years = middle(wanted.places[0]!.serviceYears);
     const list = ids.flatMap((id) => known.get(id) ?? []);
     const [first] = list;
     return list.map((one): Beside => {
-      const situation = situationAt(held!, one);
+      const situation = firstSituation(held!, one);
       const key = `drives/${one.build.drive.id}` as const;
       const each = wanted.owned.includes(key) ? 0 : (prices.get(key)?.each ?? 0);
       const life = years === null ? null : lifeCost(one, each * (one.build.together ?? 1), years, hourly);

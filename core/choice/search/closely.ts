@@ -8,7 +8,7 @@ import { partsOf, type Candidate } from './candidate';
 import { sizesOf, wasted } from './money';
 import { placed } from './placed';
 import { buildKey } from './search';
-import type { Searched } from './searched';
+import type { FinishedSearch } from './searched';
 import { againstWords, buildWords, plugWords, priceWords, wastedWords } from './words';
 
 /** A build looked at closely. */
@@ -39,14 +39,14 @@ export interface Closely {
 }
 
 /** What each part costs in the currency that counts; none while no price is known. */
-export const pricesOf = ({ wanted, shop }: Searched): ReadonlyMap<string, UnitPrice> =>
+export const unitPrices = ({ wanted, shop }: FinishedSearch): ReadonlyMap<string, UnitPrice> =>
   wanted.currency === null
     ? new Map<string, UnitPrice>()
     : pricing(shop.prices, wanted.currency, wanted.rates);
 
 /** What each part of a build costs, by the observation that says so. */
-function priceLines(of: Searched, { build, elsewhere }: Candidate): string[] {
-  const prices = pricesOf(of);
+function priceLines(of: FinishedSearch, { build, elsewhere }: Candidate): string[] {
+  const prices = unitPrices(of);
   return partsOf(build, elsewhere).flatMap(({ key, count }) => {
     if (of.wanted.owned.includes(key)) return [];
     const known = prices.get(key);
@@ -55,15 +55,19 @@ function priceLines(of: Searched, { build, elsewhere }: Candidate): string[] {
 }
 
 /** A build against each baseline but itself. */
-function againstLines({ found, wanted, shop, built }: Searched, one: Candidate, hourly: number): string[] {
+function againstLines(
+  { found, wanted, shop, built }: FinishedSearch,
+  one: Candidate,
+  hourly: number,
+): string[] {
   return baselines(found.candidates, wanted, shop, built && buildKey(built))
     .filter(({ candidate }) => candidate.id !== one.id)
     .map((base) => againstWords(base, against(one, base, hourly, wanted), wanted.currency, hourly));
 }
 
 /** Prices a build's cost goes by that are older than prices keep. */
-function staleWords(of: Searched, { build, elsewhere }: Candidate, today: string): string[] {
-  const prices = pricesOf(of);
+function staleWords(of: FinishedSearch, { build, elsewhere }: Candidate, today: string): string[] {
+  const prices = unitPrices(of);
   return partsOf(build, elsewhere).flatMap(({ key }) => {
     const price = prices.get(key)?.by;
     return price && !of.wanted.owned.includes(key) && ageOf(price, today) > STALE
@@ -73,7 +77,7 @@ function staleWords(of: Searched, { build, elsewhere }: Candidate, today: string
 }
 
 /** A candidate at the first place. */
-export function situationAt({ wanted }: Searched, { build }: Candidate): Situation {
+export function firstSituation({ wanted }: FinishedSearch, { build }: Candidate): Situation {
   const [open] = wanted.places;
   return placed(wanted, open!, build);
 }
@@ -87,11 +91,11 @@ export function cautionsOf(situation: Situation): Finding[] {
 }
 
 /** A build looked at closely. @param today the day, ISO: prices grow old; @param hourly what an hour is worth; 0: not said */
-export function closelyOf(of: Searched, one: Candidate, hourly: number, today: string): Closely {
+export function closelyOf(of: FinishedSearch, one: Candidate, hourly: number, today: string): Closely {
   const { wanted, shop, found, finalists } = of;
   const { build } = one;
   const [open] = wanted.places;
-  const prices = pricesOf(of);
+  const prices = unitPrices(of);
   const sizes = sizesOf(build.drive, shop.drives, (d) => prices.get(`drives/${d.id}`)?.each ?? null);
   return {
     id: one.id,
@@ -107,7 +111,7 @@ export function closelyOf(of: Searched, one: Candidate, hourly: number, today: s
     today: finalists.besideToday(one),
     against: againstLines(of, one, hourly),
     wasted: wasted(one, found.candidates).map((w) => wastedWords(w, wanted, open!.needs?.movesLater)),
-    cautions: cautionsOf(situationAt(of, one)).map(({ title, reason }) => ({ title, reason })),
+    cautions: cautionsOf(firstSituation(of, one)).map(({ title, reason }) => ({ title, reason })),
     sizes: sizes.map(({ drive, perTB }) => ({ name: drive.model, perTB, own: drive.id === build.drive.id })),
     candidate: one,
   };

@@ -1,11 +1,11 @@
 import { activitiesOf } from './answer';
 import { buildKey } from './search';
-import type { Searched } from './searched';
+import type { FinishedSearch } from './searched';
 import { reasonWords } from './why';
 import { buildWords } from './words';
 
 /** Why what is built now is not among the builds; null where it is, or nothing is built. */
-export function fellWords({ built, wanted, found, ids }: Searched): string | null {
+export function fellWords({ built, wanted, found, ids }: FinishedSearch): string | null {
   if (!built || ids.has(buildKey(built))) return null;
   const { drive, bridge, port } = built;
   const fell = found.fallen.filter((f) => f.drive.id === drive.id && f.bridge?.id === bridge?.id);

@@ -1,6 +1,6 @@
 import { bestOf, scoreOf, type Weights } from './order';
 import { buildKey } from './search';
-import type { Searched } from './searched';
+import type { FinishedSearch } from './searched';
 import { buildWords, portWords } from './words';
 
 /** A build as a table lists it. */
@@ -24,7 +24,7 @@ export interface BuildRow {
 }
 
 /** Every build that works, as tables list them. */
-export function rowsOf({ found, wanted, edge, built }: Searched, weights: Weights): BuildRow[] {
+export function rowsOf({ found, wanted, edge, built }: FinishedSearch, weights: Weights): BuildRow[] {
   const best = bestOf(found.candidates);
   const key = built && buildKey(built);
   return found.candidates.map((one): BuildRow => {

@@ -7,7 +7,7 @@ import type { Found } from './search';
 import type { Wanted } from './wanted';
 
 /** A search that is over, with what is asked of it again and again. */
-export interface Searched {
+export interface FinishedSearch {
   /** What is built now. */
   built: Build | null;
   wanted: Wanted;
@@ -21,7 +21,7 @@ export interface Searched {
   edge: ReadonlySet<string>;
 }
 
-export const searched = (found: Found, wanted: Wanted, shop: Shop, built: Build | null): Searched => ({
+export const searched = (found: Found, wanted: Wanted, shop: Shop, built: Build | null): FinishedSearch => ({
   built,
   wanted,
   shop,

@@ -280,7 +280,10 @@ test('what is held against: what is built, what is there, the maker’s own upgr
   expect(against(base!.candidate, { id: 'built', candidate: quick }, 30, wanted).gains).toBeNull();
   expect(there.hours).toBeCloseTo(((base!.candidate.waits - quick.waits) * 365) / 3600, 9);
   expect(againstWords(base!, there, 'EUR', 30)).toMatch(
-    /^Against what is already there \(.*plain.*\): costs 1\d\d EUR more, .* a year less waited; Large files: [\d.]+ EUR for each second gained; pays back (in|within) /,
+    new RegExp(
+      '^Against what is already there \\(.*plain.*\\): costs 1\\d\\d EUR more, .* a year less waited; ' +
+        'Large files: [\\d.]+ EUR for each second gained; pays back (in|within) ',
+    ),
   );
   expect(against(base!.candidate, { id: 'built', candidate: quick }, 30, wanted).years).toBeNull();
   expect(againstWords(maker!, { extra: 40, hours: 0, gains: null, years: null }, 'EUR', 30)).toMatch(

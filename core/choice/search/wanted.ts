@@ -76,10 +76,18 @@ export function wantedOf(
 }
 
 /** How a shop searches, beside its library. */
-export type Searching = Omit<Parameters<typeof wantedOf>[2], 'owned' | 'currency'>;
+export type SearchTerms = Omit<Parameters<typeof wantedOf>[2], 'owned' | 'currency'>;
 
-/** {@link wantedOf} as a shop with a library searches: what the job says is there costs nothing, prices count in its budget's currency, else in the one most are in. */
-export const wantedFrom = (job: Job, device: string | undefined, shop: Shop, how: Searching): Wanted | null =>
+/**
+ * {@link wantedOf} as a shop with a library searches: what the job says is there costs nothing, prices count in its
+ * budget's currency, else in the one that most are in.
+ */
+export const wantedFrom = (
+  job: Job,
+  device: string | undefined,
+  shop: Shop,
+  how: SearchTerms,
+): Wanted | null =>
   wantedOf(job, device, {
     ...how,
     owned: (job.owned ?? []) as PartKey[],

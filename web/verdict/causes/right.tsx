@@ -8,7 +8,7 @@ import { Panel } from '../../ui/panel';
 import { Told } from '../../ui/told';
 
 /** What was put right, what that set aside, and the way back. */
-export function Right({ job }: { job: Job }) {
+export function PutRightPanel({ job }: { job: Job }) {
   const { found = [] } = job;
   if (found.length === 0) return null;
   const isMeasured = (one: PutRight) =>

@@ -1,0 +1,52 @@
+import { SHOP } from '../catalog/stock';
+import { DIRECTIONS } from '../catalog/links';
+import { fixes, searchAll, summaryOf, Finalists, wantedFrom } from '../choice';
+import { demoJobs } from '../demo';
+import { situationAt } from '../forecast';
+import { placesOf, type Job } from '../job';
+import { mendSaid, offeredSaid } from '.';
+
+const [offload] = demoJobs() as [Job];
+const [place] = placesOf(offload);
+const how = { shopRanges: {} };
+
+test('what a library offers is said once: rows, answers, why the others fell out, what each path could have', () => {
+  const said = offeredSaid(offload, SHOP, how);
+  const known = new Map(said.map(({ id, words }) => [id, words]));
+  expect(known.size).toBe(said.length);
+  const wanted = wantedFrom(offload, place!.device, SHOP, how)!;
+  const found = searchAll(wanted, SHOP);
+  const { answers, looked, works } = summaryOf(found, new Finalists(wanted), wanted);
+  expect(known.get('judged looked search')).toContain(
+    `${looked.toLocaleString('en-GB')} builds that plug together`,
+  );
+  expect(known.get('judged looked search')).toContain(`${works.toLocaleString('en-GB')} work`);
+  for (const { kind, id, money, reason } of answers) {
+    expect(known.get(`judged money ${kind} ${id}`)).toBe(money);
+    expect(known.get(`judged reason ${kind} ${id}`)).toBe(reason);
+  }
+  // The same figure in the table, and looked at closely.
+  const [first] = answers;
+  const row = known.get(`forecast figure build ${first!.id} 0`)!;
+  expect(known.get(`forecast meets closely ${first!.id} 0`)!.startsWith(row)).toBe(true);
+  expect(known.get(`forecast usable build ${first!.id}`)).toBe(
+    known.get(`forecast usable closely ${first!.id}`),
+  );
+});
+
+test('a mend is one sentence and two figures of it', () => {
+  const all = (demoJobs() as Job[]).flatMap((job) =>
+    placesOf(job).flatMap((at) => {
+      const situation = situationAt(job, at);
+      return situation
+        ? DIRECTIONS.flatMap((d) => fixes(situation, SHOP, d).map((fix) => mendSaid(at, fix, d)))
+        : [];
+    }),
+  );
+  expect(all.length).toBeGreaterThan(1);
+  for (const { flow, gain, mend } of all) {
+    expect(mend!.words).toMatch(/^\S.*\(costs .*\)\.$/);
+    if (flow!.words !== 'blocks less') expect(mend!.words).toContain(`: ${flow!.words}`);
+    if (gain) expect(mend!.words).toContain(`, ${gain.words.slice(1)} more`);
+  }
+});
