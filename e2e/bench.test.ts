@@ -87,17 +87,17 @@ test('readings of another program: columns guessed, phases named, kept as a run 
     .setInputFiles({ name: 'offload.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n')) });
   const phases = page.getByRole('table', { name: 'Phases' });
   await phases.getByText('sustained (post-cache)').waitFor();
-  await page.getByText(/^901 rows: 120 GB in 3 min 45 s/).waitFor();
+  await page.getByText(/^901 rows: 120\sGB in 3\smin 45\ss/).waitFor();
   await page
-    .getByText(/^The cache is used up after 88.\d GB: 881 MB\/s until then, 252 MB\/s sustained/)
+    .getByText(/^The cache is used up after 88.\d\sGB: 881\sMB\/s until then, 252\sMB\/s sustained/)
     .waitFor();
   // Read as something else it is something else, at once.
   await page.getByRole('combobox', { name: 'It is' }).click();
   await page.getByRole('option', { name: 'how far it had come, MB', exact: true }).click();
-  await page.getByText(/^901 rows: 114 GB/).waitFor();
+  await page.getByText(/^901 rows: 114\sGB/).waitFor();
   await page.getByRole('combobox', { name: 'It is' }).click();
   await page.getByRole('option', { name: 'how far it had come, MiB' }).click();
-  await page.getByText(/^901 rows: 120 GB/).waitFor();
+  await page.getByText(/^901 rows: 120\sGB/).waitFor();
   await page.getByRole('button', { name: /^Keep as a run of/ }).click();
   await page.getByText(/readings in offload.csv/).waitFor();
   await page
@@ -127,7 +127,7 @@ test('a probe spends no more than it may, says "at least" where its budget ends 
   await page.getByRole('button', { name: 'Probe it' }).click();
   await page.getByRole('progressbar', { name: 'Progress of the run' }).waitFor();
   const row = page.getByRole('row', { name: /probe/ });
-  await row.getByText(/cache (at least )?1(\.\d+)? GB|cache .* MB/).waitFor();
+  await row.getByText(/cache (at least )?1(\.\d+)?\sGB|cache .*\sMB/).waitFor();
   await page.getByRole('button', { name: 'Probe it' }).waitFor();
   const { readdir } = await import('node:fs/promises');
   expect(await readdir(app.folder)).toEqual([]);
@@ -146,9 +146,9 @@ test('small requests: how many a second and how long they took, kept as a run; n
   await page.getByRole('option', { name: '70 % reads, 30 % writes' }).click();
   await page.getByLabel('For', { exact: true }).fill('2');
   await page.getByRole('button', { name: 'Start the run' }).click();
-  const row = page.getByRole('row', { name: /random, 70 % reads/ });
+  const row = page.getByRole('row', { name: /random, 70\s% reads/ });
   await row.getByText(/IOPS/).waitFor();
-  await row.getByText(/at queue depth 4: half within .* 99 % within/).waitFor();
+  await row.getByText(/at queue depth 4: half within .* 99\s% within/).waitFor();
   const { readdir } = await import('node:fs/promises');
   expect(await readdir(app.folder)).toEqual([]);
   expect(faults).toEqual([]);

@@ -38,7 +38,7 @@ test(
     const strip = page.getByText(/^Flow .* with a fresh cache/);
     await strip.waitFor();
     // The forecast of the build says what the answer said.
-    const said = /in ((?:\d+ min )?[\d.]+ s), target/.exec(
+    const said = /in ((?:\d+\smin\s)?[\d.]+\ss), target/.exec(
       (await first.textContent())!.replace(/\u00a0/g, ' '),
     )![1]!;
     await page
@@ -152,7 +152,7 @@ test('two devices placed together on ports of their own, taken into the job; wha
   // One build is taken alone; a price noted later is held against the one it was chosen at.
   await places.getByRole('link', { name: /^Working disk/ }).click();
   await found(page).waitFor();
-  await answer(page, /^Least money within 5 %/).click();
+  await answer(page, /^Least money within 5\s%/).click();
   // What all were taken together from is on record already.
   await expect(page.locator('details', { hasText: 'Merlin 4 TB' })).toHaveCount(1);
   await page.getByRole('button', { name: 'Take this build' }).click();

@@ -139,9 +139,9 @@ test('practice: a round lost, one won; the round that goes on and the record sta
     .getByRole('button', { name: /^Read which link the system negotiated/ })
     .first()
     .click();
-  await page.getByText(/^(a minute|1 min.*) spent/).waitFor();
+  await page.getByText(/^(a minute|1\smin.*) spent/).waitFor();
   await page.reload();
-  await page.getByText(/^(a minute|1 min.*) spent/).waitFor();
+  await page.getByText(/^(a minute|1\smin.*) spent/).waitFor();
   await page.getByRole('combobox', { name: 'The cause' }).click();
   await page.getByRole('option', { name: 'All is as forecast' }).click();
   await page.getByRole('button', { name: 'That is it' }).click();
@@ -157,7 +157,7 @@ test('practice: a round lost, one won; the round that goes on and the record sta
     .getByRole('button', { name: /^Read which link the system negotiated/ })
     .first()
     .click();
-  await page.getByText(/^(a minute|1 min.*) spent/).waitFor();
+  await page.getByText(/^(a minute|1\smin.*) spent/).waitFor();
   const { debrief, roundOf } = await import('../core/practice');
   const round = roundOf(1, 2);
   await page.getByRole('combobox', { name: 'The cause' }).click();

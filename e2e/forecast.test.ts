@@ -116,7 +116,7 @@ test('a load, chosen by keyboard: a faster drive is not felt', async () => {
       compareBuilds(onJob(plan), 'load', withDrives(onJob(plan), SHOP, [other], 'load')).pairs[0]!.words,
     )
     .waitFor();
-  await page.getByText(/: not felt \(above the greater of 0\.3 s/).waitFor();
+  await page.getByText(/: not felt \(above the greater of 0\.3\ss/).waitFor();
   expect(faults).toEqual([]);
 });
 
@@ -151,7 +151,7 @@ test('a stream, scratch work and a folder’s own sizes from the brief to the fo
   await page.getByRole('option', { name: 'Scratch: small and random' }).click();
   await card.getByLabel('Operations a day').waitFor();
   await page.getByRole('button', { name: /^Undo/ }).click();
-  expect(await card.getByLabel('Rate of each').inputValue()).toMatch(/^40 MB\/s/);
+  expect(await card.getByLabel('Rate of each').inputValue()).toMatch(/^40\sMB\/s/);
   expect(faults).toEqual([]);
 });
 
@@ -241,9 +241,9 @@ test('drives put together in the bays: chosen on the path, told on the forecast'
   const { flow } = pathOf(onJob({ ...firstOf(job), build: { ...built, together: 4, array } }));
   const panel = page.getByRole('heading', { name: 'RAID 5 of 4: single parity' }).locator('xpath=../..');
   await panel.getByText(`writing ${format(flow!.write.expected, 'B/s')}`).waitFor();
-  await panel.getByText(/Together they hold 3 TB/).waitFor();
+  await panel.getByText(/Together they hold 3\sTB/).waitFor();
   await stage(page, 'Forecast').click();
-  await page.getByText(/Together they hold 3 TB; 1 may fail, whichever it is/).waitFor();
+  await page.getByText(/Together they hold 3\sTB; 1 may fail, whichever it is/).waitFor();
   await page.getByText(/A rebuild takes at least/).waitFor();
 });
 
@@ -287,7 +287,7 @@ test('reference: a cache from totals, and what a load is made of', async () => {
   await cache.getByLabel('Took').fill('710 s');
   await cache.getByLabel('Speed at first').fill('950 MB/s');
   await cache.getByLabel('Speed later').fill('500 MB/s');
-  await cache.getByText(/About 9[45]\.?\d* GB/).waitFor();
+  await cache.getByText(/About 9[45]\.?\d*\sGB/).waitFor();
   await cache.getByLabel('Took').fill('60 s');
   await cache.getByText(/would have taken longer even in the cache/).waitFor();
   const loads = page.getByRole('heading', { name: 'What is a load waiting for?' }).locator('xpath=../..');

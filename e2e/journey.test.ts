@@ -53,7 +53,7 @@ test('a first visit opens on the finished demo job, and figures show their worki
   const { page, faults } = await app.open();
   await page.getByRole('heading', { name: 'It meets the targets' }).waitFor();
   expect(page.url()).toMatch(/demo-acoustics-offload\/verdict$/);
-  await page.getByRole('img', { name: /^Writing over Reed 2 TB.*measured 719 MB\/s/ }).waitFor();
+  await page.getByRole('img', { name: /^Writing over Reed 2\sTB.*measured 719\sMB\/s/ }).waitFor();
   await page.getByTitle('Show the working').nth(1).click();
   const sheet = page.getByLabel('The working', { exact: true });
   await sheet.getByText('= time until all is written − what is done after the bar is full').waitFor();
@@ -103,7 +103,7 @@ test('a job by mouse, from brief to handover; a reload keeps it; export, erase, 
   await page.getByText('The port holds the path down').waitFor();
   // The finding says what the search for fixes found.
   await page
-    .getByText(/^Plug it into: Left side, by the hinge: [\d,]+ MB\/s, .* more \(costs nothing\)/)
+    .getByText(/^Plug it into: Left side, by the hinge: [\d,]+\sMB\/s, .* more \(costs nothing\)/)
     .waitFor();
   // The strip itself swaps a segment.
   await page.getByRole('button', { name: /^Change port/ }).click();
@@ -130,7 +130,7 @@ test('a job by mouse, from brief to handover; a reload keeps it; export, erase, 
     await page.getByLabel('It took').fill(time);
     await page.getByRole('button', { name: 'Keep this figure' }).click();
   }
-  await page.getByText(/mean of 3 runs, 95 % t-interval/).waitFor();
+  await page.getByText(/mean of 3 runs, 95\s% t-interval/).waitFor();
 
   await stage(page, 'Verdict').click();
   await page.getByText('The target is met.').waitFor();
@@ -181,7 +181,7 @@ test('the timer by keyboard alone', { tag: '@quick' }, async () => {
   await page.keyboard.press('ArrowUp');
   await page.keyboard.press('ArrowUp');
   await page.keyboard.press('ArrowDown');
-  await page.getByText(/corrected by \+0\.1 s/).waitFor();
+  await page.getByText(/corrected by \+0\.1\ss/).waitFor();
   expect(await clock.textContent()).not.toBe(stopped);
   // A run of less than a second is far above what the path can pass: it is kept, named and not used.
   await page.keyboard.press('Enter');
@@ -328,11 +328,11 @@ test('a change in one tab reaches the other', async () => {
 test('the reference decodes a name, converts a unit, tells when a format ends and shows an interface’s working', async () => {
   const { page, faults } = await app.open('/reference');
   await page.getByLabel('Name, listing line or what was said').fill('SATA III M.2, 3,500 MB/s');
-  await page.getByText(/3,500 MB\/s do not pass SATA 6 Gb\/s/).waitFor();
+  await page.getByText(/3,500\sMB\/s do not pass SATA 6\sGb\/s/).waitFor();
   await page.getByLabel('Size or rate').fill('10 Gb/s');
   await page.getByText('1.25 GB/s').waitFor();
-  await page.getByText(/^Done .* after the start \(90 % range .* to /).waitFor();
-  await page.getByText(/A straight line would say 18.h.0\d.min, [12]\d % short/).waitFor();
+  await page.getByText(/^Done .* after the start \(90\s% range .* to /).waitFor();
+  await page.getByText(/A straight line would say 18.h.0\d.min, [12]\d\s% short/).waitFor();
   await page.getByRole('button', { name: 'Another checkpoint' }).click();
   await page.getByLabel('Done at 2').fill('61 %');
   await page.getByLabel('After 2').fill('11 h');

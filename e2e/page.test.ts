@@ -120,7 +120,7 @@ test('what Kymar assumes is looked up and put right: the forecast follows, its w
   await page.goto(`${app.address}/jobs/demo-acoustics-offload/forecast`);
   await page.getByText('Freeze the changed forecast').waitFor();
   await page
-    .getByRole('button', { name: /^8 min|^9 min/ })
+    .getByRole('button', { name: /^8\smin|^9\smin/ })
     .first()
     .click();
   await page

@@ -80,7 +80,7 @@ test('both policies end to end: a maker’s minimum by the outcome, then to the 
   const { page, faults } = await app.open('/jobs/demo-simulator-bay/path');
   const finding = page.locator('[data-finding="bay-reading"]');
   await finding.getByText(/Caution:/).waitFor();
-  await finding.getByText(/Forecast of drive and bay together: 4,750 MB\/s/).waitFor();
+  await finding.getByText(/Forecast of drive and bay together: 4,750\sMB\/s/).waitFor();
   await finding.getByRole('button', { name: 'Follow the other' }).click();
   await finding.getByText(/Blocks:/).waitFor();
   expect(await state(page)).toBe('blocked');
@@ -167,7 +167,7 @@ test('the library: a listing pasted, a figure changed, taken back; CSV out, mend
   await page.goto(`${app.address}/parts/drives/oystral-kestrel-2t`);
   await page.getByRole('button', { name: 'Use this' }).nth(1).click();
   await page.getByLabel('Why this Reads at').fill('ours, timed twice');
-  await page.getByText(/^measured: shop bench, one unit; 1 MiB/).waitFor();
+  await page.getByText(/^measured: shop bench, one unit; 1\sMiB/).waitFor();
   await page.getByRole('button', { name: 'As in stock' }).waitFor();
   await page.getByText('Saved in this browser').waitFor();
   await page.reload();

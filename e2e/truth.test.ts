@@ -48,13 +48,13 @@ const CABLE = /^Cable: change/;
 /** `14 min 56 s`, `1 h 05 min`, `3.4 days` as s. */
 function seconds(text: string): number {
   const of = (pattern: RegExp) => Number(pattern.exec(text)?.[1] ?? 0);
-  return of(/([\d.]+) days/) * 86_400 + of(/(\d+) h/) * 3600 + of(/(\d+) min/) * 60 + of(/([\d.]+) s\b/);
+  return of(/([\d.]+) days/) * 86_400 + of(/(\d+)\sh/) * 3600 + of(/(\d+)\smin/) * 60 + of(/([\d.]+)\ss\b/);
 }
 const number = (text: string | null | undefined, pattern: RegExp): number =>
   Number(pattern.exec((text ?? '').replace(/\u00a0/g, ' '))?.[1]?.replaceAll(',', ''));
 /** MB/s that the strip says flow. */
 const flowOf = async (page: Page) =>
-  number(await page.getByText(/^Flow .* with a fresh cache/).textContent(), /Flow ([\d,.]+) MB\/s/);
+  number(await page.getByText(/^Flow .* with a fresh cache/).textContent(), /Flow ([\d,.]+)\sMB\/s/);
 /** The cells of an activity's row in the forecast: expected, range, average rate. */
 async function rowOf(page: Page, activity: string) {
   const row = page.getByRole('row', { name: new RegExp(`^${activity}`) }).first();
@@ -99,17 +99,17 @@ test('a mapping team: 640 GB in 52,000 images every night, within 25 minutes, on
   const [, expected, range, rate] = await rowOf(page, 'Nightly images');
   const filled = await filledOf(page, 'Nightly images');
   // Bytes of each phase over its rate, and the files: what the working shows gives the headline.
-  const phases = [...filled.matchAll(/([\d.,]+) GB ÷ ([\d.,]+) MB\/s/g)];
+  const phases = [...filled.matchAll(/([\d.,]+)\sGB ÷ ([\d.,]+)\sMB\/s/g)];
   expect(phases.reduce((sum, [, gb]) => sum + Number(gb), 0)).toBeCloseTo(640, 0);
-  const files = /52,000 × ([\d.]+) ms/.exec(filled);
+  const files = /52,000 × ([\d.]+)\sms/.exec(filled);
   const worked =
     phases.reduce((sum, [, gb, mb]) => sum + (Number(gb) * 1000) / Number(mb!.replaceAll(',', '')), 0) +
     (52_000 * Number(files![1])) / 1000;
   expect(Math.abs(worked / seconds(expected!) - 1)).toBeLessThan(0.01);
-  expect(Math.abs(640_000 / seconds(expected!) / number(rate, /([\d,.]+) MB/) - 1)).toBeLessThan(0.02);
+  expect(Math.abs(640_000 / seconds(expected!) / number(rate, /([\d,.]+)\sMB/) - 1)).toBeLessThan(0.02);
   expect(seconds(range!.split(' to ')[0]!)).toBeLessThanOrEqual(seconds(expected!));
   // 640 GB of 2 TB stand there each day, whatever the years.
-  await expect(page.getByText(/Not full within 5 years: 32 % in use at the end/)).toBeVisible();
+  await expect(page.getByText(/Not full within 5\syears: 32\s% in use at the end/)).toBeVisible();
   expect(faults).toEqual([]);
 });
 
@@ -165,7 +165,7 @@ test('a 16 TB archive in an enclosure of 2009, fed by two disks, format first', 
   await put(BOX, 'Shell Old');
   await expect(page.getByRole('heading', { name: 'Blocks: The enclosure stops at 2.2 TB' })).toBeVisible();
   await stage('Forecast');
-  await expect(page.getByText(/Something blocks it: .*stops at 2\.2 TB/)).toBeVisible();
+  await expect(page.getByText(/Something blocks it: .*stops at 2\.2\sTB/)).toBeVisible();
   await stage('Path');
   await put(BOX, 'Tower 5');
   await put(PORT, 'Right side, blue');
@@ -183,7 +183,7 @@ test('a 16 TB archive in an enclosure of 2009, fed by two disks, format first', 
   const days = Math.round((Date.UTC(2031, 2, end.getDate()) - Date.UTC(2031, 2, 5)) / 86_400_000);
   expect(then).toContain(days === 1 ? 'next day' : `in ${days} days`);
   // 9 of 16 TB are in use afterwards, and it does not fill: it happens once.
-  await expect(page.getByText(/Not full within 5 years: 56 % in use at the end/)).toBeVisible();
+  await expect(page.getByText(/Not full within 5\syears: 56\s% in use at the end/)).toBeVisible();
   expect(faults).toEqual([]);
 });
 
@@ -220,7 +220,7 @@ test('four SATA drives behind 10 Gb/s: striped, parity, mirrored', async () => {
   // 80 GB at the flow of the path, and the forecast's average rate, are one.
   await stage('Forecast');
   const filled = await filledOf(page, 'Plates');
-  const rates = [...filled.matchAll(/÷ ([\d.,]+) MB\/s/g)].map(([, r]) => Number(r!.replaceAll(',', '')));
+  const rates = [...filled.matchAll(/÷ ([\d.,]+)\sMB\/s/g)].map(([, r]) => Number(r!.replaceAll(',', '')));
   expect(rates.some((r) => Math.abs(r / flows.mirror! - 1) < 0.01)).toBe(true);
   expect(faults).toEqual([]);
 });
@@ -275,10 +275,10 @@ test('a used drive: from its counters to a date', async () => {
   const used = (await page.getByText(/^Of the rated writes/).textContent())!;
   // As much is left as 78 TB of the rating are not, at 150 GB a day.
   const rating = SHOP.drives.find((d) => d.id === 'oystral-merlin-2t')!.tbw.value as number;
-  const told = number(used, /writes ([\d.,]+) years/);
+  const told = number(used, /writes ([\d.,]+)\syears/);
   expect(Math.abs(told / ((rating - 78e12) / 150e9 / 365) - 1)).toBeLessThan(0.05);
-  expect(number(own, /taken ([\d.]+) GB\/day/)).toBeCloseTo(30_000 / 365, 0);
-  const left = number(own, /: ([\d.,]+) years left/);
+  expect(number(own, /taken ([\d.]+)\sGB\/day/)).toBeCloseTo(30_000 / 365, 0);
+  const left = number(own, /: ([\d.,]+)\syears left/);
   expect(Math.abs(left / ((rating - 78e12) / (30e12 / 365) / 365) - 1)).toBeLessThan(0.05);
   // A range of months, never one.
   const [, from, to] = /\((\w+ \d{4}) to (\w+ \d{4})\)/.exec(own)!;

@@ -369,6 +369,26 @@ export function maker(core, seed) {
         ...made,
         decision: { kind: pick(['accept', 'change', 'retest', 'return']), words: 'As measured.', at: day(6) },
       };
+    if (chance(0.2)) {
+      // A drive that lies on the shelf, used before.
+      const drive = pick(SHOP.drives).id;
+      const page = `Percentage Used: ${whole(0, 95)}%\nMedia and Data Integrity Errors: ${chance(0.2) ? whole(1, 9) : 0}`;
+      made = { ...made, owned: [`drives/${drive}`], used: [{ drive, at: day(1), text: page }] };
+    }
+    if (runs.length > 0 && chance(0.25)) {
+      // Somebody looked, and let the forecast go by it.
+      const [activity] = made.runs.map((r) => r.activity);
+      const [look, seen, values] = pick([
+        ['look at the link', 'usb-5', {}],
+        ['look at its space', 'nearly full', { fill: 0.94 }],
+        ['count again', 'another number of files', { bytes: null, files: whole(1, 90_000) }],
+        ['look at the port', 'a hub or dock', {}],
+      ]);
+      const noted = { look, seen, at: day(6) };
+      made = { ...made, looks: [noted] };
+      made = core.diagnosis.withEntered?.(made, noted, activity, values, day(7)) ?? made;
+    }
+    if (chance(0.3)) made = { ...made, contact: 'desk@somebody.example' };
     return checked(checkJob(made));
   };
 }

@@ -6,6 +6,7 @@ import { caseMeasured, MODEL_SIGMA, verdict, type Claim, type MeasuredCase } fro
 import type { Hypothesis } from './hypothesis';
 import { lookedAt, lookKey, type Look } from './look';
 import { LOOKS } from './looks';
+import { partsOf } from './parts';
 import type { OwnRanges } from '../catalog/assumptions';
 
 /** What was measured or seen, as causes are held against it. */
@@ -14,6 +15,8 @@ export interface Evidence {
   title: string;
   of: Case;
   toBar: boolean;
+  /** Whether it is of the beginning of a copy that is there whole too. */
+  isPart?: boolean | undefined;
   /** Under which other circumstances; absent: as it is built. */
   look?: Look | undefined;
   /** Logarithm of the s it took, or of the °C it got where its case asks for that, and one sigma of it; null of what was only seen. */
@@ -29,7 +32,8 @@ export interface Evidence {
 }
 
 /** Whether it is a time as it is built: what a cause is looked for of. */
-export const isTimed = ({ time, look, of }: Evidence): boolean => time !== null && !look && !of.asksHottest;
+export const isTimed = ({ time, look, of, isPart }: Evidence): boolean =>
+  time !== null && !look && !of.asksHottest && !isPart;
 
 /** Only each so many-th draw of a forecast: a cause is told from another by more than that smooths. */
 export const EVERY = 5;
@@ -158,6 +162,7 @@ export function evidenceOf(job: Job, shopRanges: OwnRanges = {}): Evidence[] {
       const { log, sigma } = inLogs(span);
       const warmth = warmthOf(title, found, measured);
       const middle = expected?.time?.expected;
+      const course = measured.runs.findLast((r) => r.samples.length > 2);
       const look = LOOKS.find(({ id }) => id === measured.runs[0]!.conditions.look);
       return [
         {
@@ -169,8 +174,9 @@ export function evidenceOf(job: Job, shopRanges: OwnRanges = {}): Evidence[] {
           seen: null,
           expected: middle,
           off: middle ? Math.abs(log - Math.log(middle)) : 0,
-          samples: measured.runs.findLast((r) => r.samples.length > 2)?.samples ?? [],
+          samples: course?.samples ?? [],
         },
+        ...(course && !look ? partsOf(title, found.of, found.toBar, course) : []),
         ...warmth,
       ];
     },

@@ -1,6 +1,7 @@
 export { type Edit, edited, isTyped, saidBy } from './edit';
 export { isEnd } from './end';
 export { type Learned, learnedFrom, takenOver, withLearned } from './learned';
+export { saidCourse, type SaidCourse } from './saidcourse';
 export { intoDrive, intoMachine, type TakenOver } from './takenover';
 export {
   ASSUMED_SCATTER,

@@ -1,6 +1,7 @@
 import { Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { isLoad, isMove, type Run, type Move, type Load } from '@kymar/core/job';
+import { saidCourse } from '@kymar/core/measure';
 import { format, parseQuantity } from '@kymar/core/units';
 import { EntryScope, scopeOf } from '../ui/entries';
 import { QuantityField } from '../ui/field';
@@ -45,7 +46,9 @@ export function ByHand({
   const told = (fact: Move['bytes'] | undefined) => (typeof fact?.value === 'number' ? fact.value : null);
   const bytes = moved ?? told(move?.bytes);
   const files = count ?? told(move?.files);
+  const [ran, setRan] = useState('');
   const rate = parseQuantity(shown, 'rate');
+  const course = kind === 'timed' && move && bytes && ran.trim() ? saidCourse(ran, bytes, time) : null;
   const whole = {
     activity: activity?.id ?? null,
     ...(activity ? waysOf(activity) : { direction, otherEnd: 'storage' as const }),
@@ -71,15 +74,18 @@ export function ByHand({
             },
           }
         : null;
-    if (!activity || (move && !bytes) || !time) return null;
+    // A course tells what it took.
+    const seconds = time ?? (course?.ok ? course.seconds : null);
+    if (!activity || (move && !bytes) || !seconds || course?.ok === false) return null;
     if (kind === 'timed')
       return {
         ...whole,
+        ...(course ? { samples: course.samples } : {}),
         measure: {
           kind: 'timed',
           bytes,
           files,
-          seconds: time,
+          seconds,
           ...(move ? { until } : {}),
           error: 0.5,
           correction: 0,
@@ -88,7 +94,7 @@ export function ByHand({
           depth: null,
         },
       };
-    return { ...whole, measure: { kind: 'bound', bytes, files, atMost: time, atLeast: null } };
+    return { ...whole, measure: { kind: 'bound', bytes, files, atMost: seconds, atLeast: null } };
   };
   const wrong = useWrongAt(job, 'hand');
   const ready = wrong.length > 0 ? null : measure();
@@ -164,6 +170,17 @@ export function ByHand({
               onValue={setTime}
             />
             {kind === 'timed' && move && <UntilField value={until} onValue={setUntil} />}
+            {kind === 'timed' && move && (
+              <TextField
+                label="How it ran, if it was seen"
+                placeholder="90 GB at 880 MB/s, then 215 MB/s"
+                value={ran}
+                onChange={(e) => setRan(e.target.value.slice(0, 400))}
+                error={course?.ok === false}
+                helperText={course === null ? undefined : course.ok ? course.understood : course.problem}
+                sx={{ gridColumn: '1 / -1' }}
+              />
+            )}
             {move && told(move.bytes) === null && (
               <QuantityField label="Moved" dimension="bytes" optional value={moved} onValue={setMoved} />
             )}
@@ -184,7 +201,7 @@ export function ByHand({
         <Button
           variant="contained"
           disabled={!ready}
-          onClick={() => ready && (onTaken(ready), setShown(''), setTime(null))}
+          onClick={() => ready && (onTaken(ready), setShown(''), setTime(null), setRan(''))}
           sx={{ gridColumn: '1 / -1' }}
         >
           Keep this figure
