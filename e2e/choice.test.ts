@@ -140,9 +140,9 @@ test('an expansion bay: only what goes inside, with what it needs; a drive alrea
 
 test('two devices placed together on ports of their own, taken into the job; what they cost when it changes is told', async () => {
   const { page, faults } = await app.open('/jobs/demo-herbarium-scans/choice');
-  await page.getByRole('button', { name: 'Place the 2 devices together' }).click();
+  await page.getByRole('button', { name: 'Place all devices together' }).click();
   // Two whole searches and all their pairs: on a machine that tests beside it half a minute.
-  await page.getByText(/^In all .* EUR$/).waitFor({ timeout: 90_000 });
+  await page.getByText(/^In all .*\sEUR$/).waitFor({ timeout: 90_000 });
   await page.getByRole('button', { name: 'Take them all' }).click();
   const places = page.getByRole('navigation', { name: 'Device and machine' });
   await page.getByText(/^Flow .* with a fresh cache/).waitFor();
@@ -170,7 +170,7 @@ test('two devices placed together on ports of their own, taken into the job; wha
   await page.goBack();
   await found(page).waitFor();
   await records.first().locator('summary').click();
-  await page.getByText(/^Below 300 EUR: the same parts cost/).waitFor();
+  await page.getByText(/^Below 300\sEUR: the same parts cost/).waitFor();
   expect(faults).toEqual([]);
 });
 
@@ -186,11 +186,11 @@ test('a price in another currency counts once its rate is noted', async () => {
   await expect(panel.getByRole('button', { name: 'Add' })).toBeDisabled();
   await panel.getByLabel('in', { exact: true }).fill('eur');
   await panel.getByRole('button', { name: 'Add' }).click();
-  await panel.getByText(/^1 CHF = 1\.07 EUR, on/).waitFor();
+  await panel.getByText(/^1\sCHF = 1\.07\sEUR, on/).waitFor();
   await page.reload();
-  await panel.getByText(/^1 CHF = 1\.07 EUR, on/).waitFor();
+  await panel.getByText(/^1\sCHF = 1\.07\sEUR, on/).waitFor();
   await panel.getByRole('button', { name: /^Remove the rate of CHF/ }).click();
-  await panel.getByText(/^1 CHF/).waitFor({ state: 'detached' });
+  await panel.getByText(/^1\sCHF/).waitFor({ state: 'detached' });
   expect(faults).toEqual([]);
 });
 
@@ -229,7 +229,7 @@ test('a budget nothing meets, a currency without prices, and a machine nothing g
   await page.getByLabel('Budget', { exact: true }).fill('60');
   await stage(/^Choice/).click();
   await page
-    .getByText(/^Nothing that works costs at most 60 EUR: the cheapest that works costs .* EUR/)
+    .getByText(/^Nothing that works costs at most 60\sEUR: the cheapest that works costs .*\sEUR/)
     .waitFor();
   await stage(/^Brief/).click();
   await page.getByRole('combobox', { name: 'Currency' }).click();

@@ -1,6 +1,6 @@
 import { sampled } from '../fixtures/draws';
 import { faultsIn, ORACLES } from '../fixtures/oracles';
-import { timesOf, workedJob, workedRecipes } from '../fixtures/worked';
+import { seededJob, seededRecipes, timesOf } from '../fixtures/seeded';
 import { DIRECTIONS } from '../catalog/links';
 import { findings } from '../fit';
 import { checklist } from '../fitting';
@@ -35,13 +35,13 @@ function saidOf(job: Job): string {
   ].join('\n');
 }
 
-const looked = workedRecipes
+const looked = seededRecipes
   .map((recipe, i) => ({ recipe, i }))
   .filter(({ recipe, i }) => !recipe.slow && i % 4 === 1);
 
 test('nothing is said of a job that nobody would say', () => {
   const faults = sampled(looked, 8).flatMap(({ recipe, i }) => {
-    const said = saidOf(workedJob(recipe, timesOf(recipe, i)));
+    const said = saidOf(seededJob(recipe, timesOf(recipe, i)));
     return faultsIn(said).map((fault) => `${recipe.id}, ${fault}`);
   });
   expect(faults).toEqual([]);

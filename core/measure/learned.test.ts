@@ -54,6 +54,10 @@ test('a watched copy tells cache and sustained rate of its drive', () => {
   const watched = timed(150e9, 10, at(150e9), { samples, source: 'real' });
   const [learned] = learnedFrom(job(watched));
   expect(learned?.kind).toBe('cache');
+  // Hot, it may have been heat that slowed it.
+  const hot = (hottest: number): Run => ({ ...watched, conditions: { ...watched.conditions, hottest } });
+  expect(learnedFrom(job(hot(52)))).toHaveLength(1);
+  expect(learnedFrom(job(hot(82)))).toEqual([]);
   const drive = withLearned(job(watched), learned!).devices[0]!.parts!.drive;
   const [cache, rest] = [drive.cache.value, drive.rest.value] as [number, number, number][];
   expect(cache![1] / 80e9).toBeCloseTo(1, 1);

@@ -13,6 +13,7 @@ import { counted } from '../units';
 import { madeAt, type Job, type Place, type Probed, type Run } from '../job';
 import { ASSUMED_SCATTER } from './measured';
 import { intoDrive, intoMachine, type TakenOver } from './takenover';
+import { HOT } from './trace/phases';
 
 /** What a job's own runs teach of a part that is used elsewhere too. */
 export type Learned =
@@ -125,6 +126,8 @@ export function learnedFrom(job: Job): Learned[] {
         if (fit) found.push({ kind: 'cache', place, runs: 1, fit });
         continue;
       }
+      // A drive that got so hot may have slowed down by heat: where its cache ended, nobody can tell.
+      if ((run.conditions.hottest ?? 0) >= HOT) continue;
       const cache = tried(() => fitCache(momentsOf(run)));
       if (cache?.knee) found.push({ kind: 'cache', place, runs: 1, fit: cache });
     }

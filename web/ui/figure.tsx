@@ -9,7 +9,7 @@ import { create } from 'zustand';
 export const unbroken = (text: string): string =>
   text
     .replace(/(\d) (?=[%°]|(?:min|h|s|ms|µs|years|[kMGT]i?B|[kMG]b|[A-Z]{3})\b)/g, '$1\u00a0')
-    .replace(/((?:min|h)) (?=\d)/g, '$1\u00a0');
+    .replace(/\b(min|h) (?=\d)/g, '$1\u00a0');
 
 /** A short time of a person's, s. */
 export const inMs = (seconds: number): string => `${(seconds * 1000).toFixed(0)} ms`;

@@ -60,7 +60,7 @@ const STANDS = 0.03;
 const STALL = 0.5;
 /** °C within which a drive is as hot as it gets [memory]. */
 const HOTTEST = 3;
-const HOT = 60;
+export const HOT = 60;
 
 /** Pieces whose levels hardly differ, as one. */
 function joined(pieces: readonly TracePiece[]): TracePiece[] {
