@@ -66,6 +66,22 @@ test('a job stuck on a wrong port: its cause found, put right, measured again an
     .getByText(/^Not used.*Set aside on .*Before it was put right/)
     .first()
     .waitFor();
+  // Pressed too soon: taken back, the runs count again and the cause leads as before.
+  await page
+    .getByText(/^Nothing has been measured since/)
+    .or(page.getByText(/3 runs set aside/))
+    .first()
+    .waitFor();
+  await page.getByRole('button', { name: /^Take back: The port is of a slower class/ }).click();
+  await page.getByText('The port is of a slower class.', { exact: true }).waitFor();
+  await expect(page.getByText(/Before it was put right/)).toHaveCount(0);
+  await page
+    .getByRole('button', { name: /^It was this, and is put right: The port is of a slower class/ })
+    .click();
+  await page
+    .getByText(/Before it was put right/)
+    .first()
+    .waitFor();
   await stage(page, /^Bench/);
   for (const time of ['4m54s', '4m57s', '4m51s']) await enter(page, /^Nightly offload/, time);
   for (const time of ['50.2 s', '51 s', '49.8 s']) await enter(page, /^Morning read-back/, time);
@@ -228,5 +244,40 @@ test('a test is taken up on the bench, counts for itself, and moves the causes',
   await page.getByRole('heading', { name: /^Nightly offload to the project disk \(/ }).waitFor();
   await page.getByText('2 targets of 2 not met.').waitFor();
   await expect(page.getByText(before, { exact: true })).toHaveCount(0);
+  expect(faults).toEqual([]);
+});
+
+test('how a copy ran, as somebody says it, and a used drive’s health page: both are understood, kept and count', async () => {
+  const { page, faults } = await app.open('/jobs/demo-acoustics-offload/bench');
+  await page.getByRole('combobox', { name: 'What is timed' }).click();
+  await page.getByRole('option', { name: /^Nightly offload/ }).click();
+  await page.getByRole('tab', { name: 'Enter a figure' }).click();
+  await page.getByRole('combobox', { name: 'What is known' }).click();
+  await page.getByRole('option', { name: 'How long the activity took' }).click();
+  const ran = page.getByLabel('How it ran, if it was seen');
+  await ran.fill('90 GB at 880');
+  await page.getByText(/^One rate is no course/).waitFor();
+  await expect(page.getByRole('button', { name: 'Keep this figure' })).toBeDisabled();
+  await ran.fill('first 90 GB at 880, then 215');
+  await page.getByText(/^90 GB after 1 min 42 s, 214 GB after/).waitFor();
+  // What it took follows from it.
+  await page.getByRole('button', { name: 'Keep this figure' }).click();
+  await expect(ran).toHaveValue('');
+  await stage(page, /^Verdict/);
+  await page
+    .getByRole('table', { name: /What each cause says/ })
+    .getByText(/the first 90\sGB/)
+    .waitFor();
+
+  await stage(page, /^Choice/);
+  await page.getByLabel('Of the customer or on the shelf').fill('Reed 2');
+  await page.getByRole('option', { name: /Reed 2 TB/ }).click();
+  await page.getByRole('button', { name: /^Paste the health page of .*Reed 2 TB/ }).click();
+  await page.getByLabel(/^Health page of/).fill('Percentage Used: 20%\nMedia and Data Integrity Errors: 3');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByText(/^Media errors: 3\. Do not buy it/).waitFor();
+  await page.getByText(/^Its health page says not to buy it: \d+/).waitFor();
+  await page.getByRole('link', { name: 'What is known' }).click();
+  await page.getByText('Health page of a drive that is there').waitFor();
   expect(faults).toEqual([]);
 });
