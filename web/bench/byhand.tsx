@@ -5,6 +5,7 @@ import { saidCourse } from '@kymar/core/measure';
 import { format, parseQuantity } from '@kymar/core/units';
 import { EntryScope, scopeOf } from '../ui/entries';
 import { QuantityField } from '../ui/field';
+import { unbroken } from '../ui/figure';
 import { UntilField, type Until } from './until';
 import { waysOf, type Taken } from './taken';
 import { Pick } from '../ui/pick';
@@ -187,11 +188,13 @@ export function ByHand({
             {move && told(move.files) === null && (
               <QuantityField label="Files" dimension="count" optional value={count} onValue={setCount} />
             )}
-            <Typography variant="body2" color="textSecondary" sx={{ alignSelf: 'center' }}>
+            <Typography variant="body2" color="textSecondary" sx={{ gridColumn: '1 / -1' }} data-typed>
               {isLoad(activity)
                 ? `${activity.name}: from the start until it is open.`
                 : activity && bytes
-                  ? `${activity.name}: ${format(bytes, 'B')}, ${files === null ? 'files not counted' : `${format(files, 'count')} files`}`
+                  ? unbroken(
+                      `${activity.name}: ${format(bytes, 'B')}, ${files === null ? 'files not counted' : `${format(files, 'count')} files`}`,
+                    )
                   : activity
                     ? 'Say how much was moved.'
                     : 'Choose above which activity it was.'}
