@@ -1,5 +1,6 @@
 import type { OwnRanges } from '../catalog/assumptions';
 import type { Job } from '../job';
+import { raisedBy } from './befallen';
 import { evidenceOf, isTimed, logsUnder, type Evidence } from './evidence';
 import type { Hypothesis } from './hypothesis';
 import { seenOf } from './seen';
@@ -52,16 +53,17 @@ export function knownOf(job: Job, shopRanges: OwnRanges = {}): Evidence[] {
 
 /**
  * Causes of what was measured, and what to look at next.
- * @param priors of somebody's own, by cause
+ * @param given priors of somebody's own, by cause
  * @returns null where nothing was measured that can be held against a forecast
  */
 export function diagnose(
   job: Job,
   shopRanges: OwnRanges = {},
-  priors: Readonly<Record<string, number>> = {},
+  given: Readonly<Record<string, number>> = {},
 ): Diagnosis | null {
   const evidence = knownOf(job, shopRanges);
   if (evidence.length === 0) return null;
+  const priors = raisedBy(job, given);
   const scored = score(evidence, { priors });
   const groups = groupsOf(scored).filter(({ probability }) => probability >= TOLD);
   const leading = groups

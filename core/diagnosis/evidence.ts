@@ -6,7 +6,7 @@ import { caseMeasured, MODEL_SIGMA, verdict, type Claim, type MeasuredCase } fro
 import type { Hypothesis } from './hypothesis';
 import { lookedAt, lookKey, type Look } from './look';
 import { LOOKS } from './looks';
-import { partsOf } from './parts';
+import { beginningsOf } from './parts';
 import type { OwnRanges } from '../catalog/assumptions';
 
 /** What was measured or seen, as causes are held against it. */
@@ -176,7 +176,7 @@ export function evidenceOf(job: Job, shopRanges: OwnRanges = {}): Evidence[] {
           off: middle ? Math.abs(log - Math.log(middle)) : 0,
           samples: course?.samples ?? [],
         },
-        ...(course && !look ? partsOf(title, found.of, found.toBar, course) : []),
+        ...(course && !look ? beginningsOf(title, found.of, found.toBar, course) : []),
         ...warmth,
       ];
     },

@@ -79,7 +79,7 @@ function firstOf(of: Case, move: Move, bytes: number, whole: number): Case {
  * down late may take as long for all of it, and differ here.
  * @param run the one whose course is known
  */
-export function partsOf(title: string, of: Case, toBar: boolean, { samples, measure }: Run): Part[] {
+export function beginningsOf(title: string, of: Case, toBar: boolean, { samples, measure }: Run): Part[] {
   const { activity } = of;
   if (measure.kind !== 'timed' || !measure.bytes || !isMove(activity)) return [];
   const { bytes: whole, seconds } = measure;

@@ -37,6 +37,7 @@ import { DIRECTIONS } from '../catalog/links';
 import { nameOf } from '../catalog/parts';
 import { counted, format, formatRange } from '../units';
 import {
+  befallenSaid,
   compareLoadTimes,
   feltSaid,
   frozenFigure,
@@ -210,13 +211,13 @@ function fitted(job: Job, device: JobDevice): Section {
       );
   }
   if (accessories.length > 0) items.push(`Small parts: ${accessories.map(nameOf).join(', ')}`);
-  items.push(...unitOf(job, device));
-  return section(heading, [{ kind: 'list', items }]);
+  return section(heading, [{ kind: 'list', items: [...items, ...unitOf(job, device)] }]);
 }
 
 /** The unit itself: its serial number, its file system, when it was bought. */
-function unitOf(job: Job, { id, needs }: JobDevice): string[] {
-  const { serial, bought, warrantyUntil } = job.fittings?.find((f) => f.device === id) ?? {};
+function unitOf(job: Job, { id, needs }: JobDevice): Wording[] {
+  const fitting = job.fittings?.find((f) => f.device === id);
+  const { serial, bought, warrantyUntil } = fitting ?? {};
   const { fileSystem, table: partitions } = needs ?? {};
   return [
     ...(serial ? [`Serial number: ${serial}`] : []),
@@ -224,6 +225,7 @@ function unitOf(job: Job, { id, needs }: JobDevice): string[] {
       ? [`File system: ${fileSystem}${partitions ? `, ${partitions} partition table` : ''}`]
       : []),
     ...(bought ? [`Bought: ${bought}${warrantyUntil ? `, warranty until ${warrantyUntil}` : ''}`] : []),
+    ...befallenSaid(id, fitting ?? {}).log.flatMap(({ entry }) => entry ?? []),
   ];
 }
 
@@ -420,8 +422,10 @@ function life(job: Job, device: JobDevice, shopRanges: OwnRanges): Section {
   const situation = place && situationAt(job, place, shopRanges);
   if (!situation) return section(heading, []);
   const found = lifeOf(situation);
+  const { risk } = befallenSaid(device.id, job.fittings?.find((f) => f.device === device.id) ?? {});
   return section(heading, [
     ...(found ? [enduring(place, situation, found)] : []),
+    ...(risk ? [text(risk)] : []),
     ...filling(situation, job),
   ]);
 }

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { Id, Name } from '../catalog/parts';
+import { Befallen } from './befallen';
 import { RETURN_DAYS } from './limits';
 
 const reason = z.string().trim().min(1, { error: 'wants a reason' }).max(400);
@@ -53,6 +54,8 @@ export const Fitting = z.object({
       ended: z.iso.datetime().optional(),
     })
     .optional(),
+  /** What befell the unit. */
+  befallen: z.array(Befallen).max(200).optional(),
   /** Health as it was read at the beginning, as it was pasted, with what was read out of it. */
   baseline: z
     .object({

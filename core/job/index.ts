@@ -53,6 +53,7 @@ export {
 } from './policies';
 export { keepsNeeds, setupOf } from './basis';
 export { putRight, runsBefore, takeBack, type PutRight } from './putright';
+export { BEFALLEN, befallenIn, befallenWords, type Befallen, type BefallenId } from './befallen';
 export { FrozenForecast } from './frozen';
 export { witness, doubtsOf, isUntouched, lateFor, wasFrozenBefore, type Doubt } from './chain';
 export type { ChainEntry } from './entry';

@@ -13,6 +13,7 @@ import {
   type Job,
   type Place,
   type Run,
+  type BefallenId,
 } from '../job';
 import { screenPathOf, situationAt } from '../forecast';
 import { measuredOf } from './measured';
@@ -50,6 +51,8 @@ export type Mind =
   | { id: 'slow source'; name: string; rate: number }
   | { id: 'cool down'; minutes: number }
   | { id: 'cold' }
+  /** Something befell the unit: plugs and sockets are looked at before it is timed. */
+  | { id: 'look first'; what: BefallenId }
   | { id: 'one run will do' };
 
 export interface Protocol {
@@ -126,10 +129,12 @@ function mindsAt(job: Job, place: Place, direction: 'read' | 'write', restMinute
   const brief = briefAt(job, place)!;
   const { host, build } = brief;
   const port = host.ports.find((p) => p.id === build!.port);
+  const befallen = job.fittings?.find(({ device }) => device === place.device)?.befallen ?? [];
   const source = middle(host.storage[direction === 'write' ? 'read' : 'write']);
   const drive = middle(build!.drive[direction]);
   return [
     { id: 'port', position: port?.position ?? build!.port, cable: build!.cable?.name ?? null },
+    ...(befallen.length > 0 ? [{ id: 'look first' as const, what: befallen.at(-1)!.what }] : []),
     ...(source !== null && drive !== null && source < drive / 2
       ? [{ id: 'slow source' as const, name: host.storage.name, rate: source }]
       : []),

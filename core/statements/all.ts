@@ -21,7 +21,7 @@ import { arraySaid, courseSaid, driverSaid, shareSaid, taskSaid } from './course
 import { daysSaid, yearsAhead } from './days';
 import { findingSaid, stepSaid, stepsSaid } from './finding';
 import { knownSaid, observationsOf } from './known';
-import { counterSaid, healthSaid, learnedSaid, rightSaid, unitSaid } from './unit';
+import { befallenSaid, counterSaid, healthSaid, learnedSaid, rightSaid, unitSaid } from './unit';
 import { compareLoadTimes, feltSaid } from './felt';
 import { forecastSaid, moreSaid } from './forecast';
 import { frozenSaid } from './frozen';
@@ -50,6 +50,7 @@ function yearsOf(place: Place, situation: Situation): Said<string>[] {
 function unitOf(job: Job, { id, parts }: JobDevice): Said<string>[] {
   const { fittings = [], used = [] } = job;
   const fitting = fittings.find(({ device }) => device === id);
+  const { log, risk } = befallenSaid(id, fitting ?? {});
   const pages = [
     ...(fitting?.baseline ? [{ of: id, text: fitting.baseline.text }] : []),
     ...used.map(({ drive, text }) => ({ of: drive, text })),
@@ -60,6 +61,8 @@ function unitOf(job: Job, { id, parts }: JobDevice): Said<string>[] {
   });
   return [
     unitSaid(id, parts?.drive, fitting),
+    { risk },
+    ...log,
     ...(briefAt(job, { device: id, machine: job.machines[0]?.id ?? '' })?.needs?.counters ?? []).map((one) =>
       counterSaid(id, one),
     ),

@@ -20,7 +20,7 @@ export { healthAdvice, healthLines } from '../models';
 export { arraySaid, courseSaid, driverSaid, shareSaid, taskSaid } from './course';
 export { daysSaid, yearsAhead } from './days';
 export { findingSaid, stepSaid, stepsSaid } from './finding';
-export { healthSaid, learnedSaid, counterSaid, rightSaid, unitSaid } from './unit';
+export { healthSaid, learnedSaid, befallenSaid, counterSaid, rightSaid, unitSaid } from './unit';
 export { flowSaid, nextSaid, partSaid, passSaid } from './flow';
 export { formatSaid, lifeSaid } from './life';
 export { mindSaid, protocolSaid, testSaid } from './planned';

@@ -1,7 +1,7 @@
 import { naming, say, type Said } from './statement';
 import { isLinkId, linkById } from '../catalog/links';
 import { LOOKS } from '../diagnosis';
-import { deviceName, madeAt, type Job, type Place, type Run } from '../job';
+import { BEFALLEN, type Befallen, deviceName, madeAt, type Job, type Place, type Run } from '../job';
 import { learnedFrom, protocolOf, SOURCE_WORDS, warmthWords, type Learned, type Protocol } from '../measure';
 import { fromPasted, healthAdvice } from '../models';
 import { counted, format } from '../units';
@@ -398,6 +398,33 @@ const KINDS = {
       causes: () => none('It tells who pays, not what is wrong.'),
       protocol: () => NO_COUNT,
       handover: () => does('With the unit.'),
+    },
+  }),
+  befallen: kind<Befallen>({
+    name: 'Befell the unit',
+    list: ({ fittings = [] }) =>
+      fittings.flatMap(({ device, befallen = [] }) =>
+        befallen.map((one, i) => ({
+          id: `befallen ${device} ${i}`,
+          at: one.on,
+          title: `${BEFALLEN[one.what]}${one.note ? `: ${one.note}` : ''}`.replace(/^./, (c) =>
+            c.toUpperCase(),
+          ),
+          device,
+          by: 'told',
+          of: one,
+        })),
+      ),
+    effects: {
+      forecast: () => none('What still works is as quick as before.'),
+      life: () => does('A risk that no rating counts is told beside it.'),
+      verdict: () => NO_TARGET,
+      causes: (_, { found }) =>
+        found.claims.length === 0
+          ? none('Nothing was measured yet that it could explain.')
+          : does('Plug, socket and cable are likelier to be it.'),
+      protocol: () => does('Plug and socket are looked at before it is timed.'),
+      handover: () => does('In the log of the unit.'),
     },
   }),
   'put right': kind<string>({

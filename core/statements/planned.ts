@@ -1,3 +1,4 @@
+import { BEFALLEN } from '../job';
 import type { Mind, Protocol, ProtocolTest } from '../measure';
 import { counted, format } from '../units';
 import { naming, say, type Said } from './statement';
@@ -24,6 +25,8 @@ function mindWords(mind: Mind): string {
       return `${mind.name} gives ${format(mind.rate, 'B/s')}, less than half of what the drive takes: take a faster source, or the source is what is timed.`;
     case 'cool down':
       return `${counted(mind.minutes, 'minute')} between runs, so that each starts cool and with its cache empty.`;
+    case 'look first':
+      return `Since ${BEFALLEN[mind.what]}: look at plug, socket and cable before it is timed.`;
     case 'cold':
       return 'Cold each time, by the same reset: quit the program, eject, restart.';
     case 'one run will do':

@@ -1,4 +1,12 @@
-import { deviceName, type Fitting, type Job, type PutRight, runsBefore } from '../job';
+import {
+  BEFALLEN,
+  befallenWords,
+  deviceName,
+  type Fitting,
+  type Job,
+  type PutRight,
+  runsBefore,
+} from '../job';
 import type { Drive } from '../catalog/parts';
 import type { Learned } from '../measure';
 import { healthAdvice, healthLines, type HealthCounters } from '../models';
@@ -38,6 +46,21 @@ export const counterSaid = (
   { on, written }: { on: string; written: number },
 ): Said<'counter'> =>
   say('told', naming('counter', device, on), { counter: `${format(written, 'B', 4)} written` });
+
+/** What befell a unit, in the order of days, and what that means for how long it lasts. */
+export function befallenSaid(device: string, { befallen = [] }: Pick<Fitting, 'befallen'>) {
+  const log = [...befallen].sort((a, b) => a.on.localeCompare(b.on));
+  const last = log.at(-1);
+  const risk = last
+    ? `Since ${BEFALLEN[last.what]} on ${last.on}, no rating says how long it lasts: keep nothing on it that has no other copy.`
+    : null;
+  return {
+    log: log.map((one, i) =>
+      say<'entry'>('told', naming('befallen', device, String(i)), { entry: befallenWords(one) }),
+    ),
+    ...say<'risk'>('judged', naming('befallen', device), { risk }),
+  };
+}
 
 /** What a cause that was put right set aside. */
 export const rightSaid = (job: Job, one: PutRight): Said<'aside'> =>

@@ -2,10 +2,11 @@ import { type Spread } from '@kymar/core/stats';
 import { Box, Typography } from '@mui/material';
 import { middle } from '@kymar/core/evidence';
 import type { JobSheet, LifeForecast } from '@kymar/core/forecast';
-import { daysSaid, formatSaid, lifeSaid, yearsAhead } from '@kymar/core/statements';
+import { befallenSaid, daysSaid, formatSaid, lifeSaid, yearsAhead } from '@kymar/core/statements';
 import type { Placed } from '../state/placed';
 import { format, formatRange } from '@kymar/core/units';
 import { useAnswer } from '../state/gate';
+import { useJobs } from '../state/jobs';
 import { useSituation } from '../state/situation';
 import { ArrayFacts } from '../ui/array';
 import { Told } from '../ui/told';
@@ -18,6 +19,8 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
   const { life, lasting, workload, array, format: whole, copies } = forecast;
   const wanted = middle(at.serviceYears);
   const said = lifeSaid(at.place, forecast);
+  const fitting = useJobs((s) => s.jobs[at.job]?.fittings)?.find((f) => f.device === at.place.device);
+  const { risk } = befallenSaid(at.place.device, fitting ?? {});
   return (
     <Panel title="How long it lasts">
       {!isLife(life) && !workload && <Typography variant="body2">{life.problem}</Typography>}
@@ -38,6 +41,11 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
             </Typography>
           )}
         </>
+      )}
+      {risk && (
+        <Typography variant="body2" sx={{ mt: 0.75, color: 'warning.main', fontWeight: 560 }}>
+          <Told of={risk} />
+        </Typography>
       )}
       {isLife(life) && life.byCells && (
         <Typography variant="body2" color="textSecondary" sx={{ mt: 0.75 }}>

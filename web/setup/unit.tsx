@@ -9,6 +9,7 @@ import { useAnswer } from '../state/gate';
 import { WATCHABLE } from '../state/here';
 import { QuantityField } from '../ui/field';
 import { Panel } from '../ui/panel';
+import { BefallenLog } from './befallen';
 import { Told } from '../ui/told';
 import { unitSaid } from '@kymar/core/statements';
 import { changeFitting, without } from './fitting';
@@ -60,6 +61,7 @@ export function UnitPanel({ at, job, fitting }: { at: Placed; job: Job; fitting:
             : `It can go back until ${asDay(last)}: prove it before, and do not open what ends that right.`}
         </Alert>
       )}
+      <BefallenLog at={at} fitting={fitting} />
       <Baseline at={at} job={job} fitting={fitting} />
     </Panel>
   );
