@@ -4,7 +4,7 @@ import { BEFALLEN, type BefallenId, type Fitting } from '@kymar/core/job';
 import { befallenSaid } from '@kymar/core/statements';
 import type { Placed } from '../state/placed';
 import { DateField } from '../ui/date';
-import { Columns, Row } from '../ui/layout';
+import { Columns, Row, Stack } from '../ui/layout';
 import { Pick } from '../ui/pick';
 import { Told } from '../ui/told';
 import { changeFitting } from './fitting';
@@ -32,7 +32,7 @@ export function BefallenLog({ at, fitting }: { at: Placed; fitting: Fitting | un
   const remove = (i: number) =>
     changeFitting(at, (f) => ({ ...f, befallen: befallen.filter((_, k) => k !== i) }));
   return (
-    <>
+    <Stack gap={1}>
       {log.map(({ entry }, i) => (
         <Row key={entry!.id} align="baseline">
           <Typography variant="body2" sx={{ flex: 1 }}>
@@ -70,10 +70,10 @@ export function BefallenLog({ at, fitting }: { at: Placed; fitting: Fitting | un
           </Row>
         </>
       ) : (
-        <Button size="small" onClick={() => setOpen(true)} sx={{ px: 0 }}>
+        <Button size="small" onClick={() => setOpen(true)} sx={{ px: 0, justifySelf: 'start' }}>
           Something befell it: dropped, wet …
         </Button>
       )}
-    </>
+    </Stack>
   );
 }

@@ -61,7 +61,9 @@ export function UnitPanel({ at, job, fitting }: { at: Placed; job: Job; fitting:
             : `It can go back until ${asDay(last)}: prove it before, and do not open what ends that right.`}
         </Alert>
       )}
-      <BefallenLog at={at} fitting={fitting} />
+      <Box sx={{ mt: 1.5 }}>
+        <BefallenLog at={at} fitting={fitting} />
+      </Box>
       <Baseline at={at} job={job} fitting={fitting} />
     </Panel>
   );
