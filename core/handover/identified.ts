@@ -25,9 +25,10 @@ function withIds(block: DocumentBlock, where: string): DocumentBlock {
 /** The document with an id at all that has a figure: statements of other places keep theirs. */
 export const identified = (document: HandoverDocument): HandoverDocument => ({
   ...document,
-  sections: document.sections.map((section) => ({
+  // By its place too: two devices may be called alike.
+  sections: document.sections.map((section, n) => ({
     ...section,
-    blocks: section.blocks.map((block, i) => withIds(block, `${section.heading} ${i}`)),
+    blocks: section.blocks.map((block, i) => withIds(block, `${section.heading} ${n} ${i}`)),
   })),
 });
 
