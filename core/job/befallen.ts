@@ -1,6 +1,4 @@
-import * as z from 'zod';
-
-/** What may befall a unit. */
+/** What may befall a unit. Apart from its schema: what is said of it must not load that. */
 export const BEFALLEN = {
   dropped: 'it was dropped',
   wet: 'it got wet',
@@ -9,13 +7,12 @@ export const BEFALLEN = {
 } as const;
 export type BefallenId = keyof typeof BEFALLEN;
 
-/** Something that befell a unit, on which day. */
-export const Befallen = z.object({
-  on: z.iso.date(),
-  what: z.enum(Object.keys(BEFALLEN) as [BefallenId, ...BefallenId[]]),
-  note: z.string().trim().max(200).optional(),
-});
-export type Befallen = z.infer<typeof Befallen>;
+/** Something that befell a unit, on which day (ISO). */
+export interface Befallen {
+  on: string;
+  what: BefallenId;
+  note?: string | undefined;
+}
 
 /** What befell it, in a line of a log. */
 export const befallenWords = ({ on, what, note }: Befallen): string =>

@@ -1,9 +1,15 @@
 import * as z from 'zod';
 import { Id, Name } from '../catalog/parts';
-import { Befallen } from './befallen';
+import { BEFALLEN, type Befallen, type BefallenId } from './befallen';
 import { RETURN_DAYS } from './limits';
 
 const reason = z.string().trim().min(1, { error: 'wants a reason' }).max(400);
+
+const BefallenEntry: z.ZodType<Befallen> = z.object({
+  on: z.iso.date(),
+  what: z.enum(Object.keys(BEFALLEN) as [BefallenId, ...BefallenId[]]),
+  note: z.string().trim().max(200).optional(),
+});
 
 /** A pass over the whole disk that goes on or is over: a full format, a burn-in. */
 export const FormatPass = z.object({
@@ -55,7 +61,7 @@ export const Fitting = z.object({
     })
     .optional(),
   /** What befell the unit. */
-  befallen: z.array(Befallen).max(200).optional(),
+  befallen: z.array(BefallenEntry).max(200).optional(),
   /** Health as it was read at the beginning, as it was pasted, with what was read out of it. */
   baseline: z
     .object({
