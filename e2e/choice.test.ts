@@ -24,7 +24,7 @@ test(
     await expect(first).toContainText(/EUR/);
     await expect(first).toContainText(/at least 90.% probability/);
     // What is built now fell out, and the page says why, as the forecast does.
-    await page.getByText(/^Built now, and none of these: .* The work fills it before/).waitFor();
+    await page.getByText(/^Your current build is not among them: .* The work fills it before/).waitFor();
     // What to ask first, as it may make another build the one to buy.
     await page
       .getByRole('region', { name: 'Worth finding out before buying' })

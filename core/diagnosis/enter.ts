@@ -2,6 +2,7 @@ import { ceilingOf, isLinkId, linkById } from '../catalog/links';
 import { exactFact } from '../evidence';
 import { isMove, placeOf, withActivity, type Activity, type Job, type Place } from '../job';
 import { edited, isTyped } from '../measure';
+import { NOTHING_SEEN } from './looks';
 import type { Dimension } from '../units';
 
 /** A look that was noted. */
@@ -110,7 +111,7 @@ const ENTERING: Partial<Record<string, Entering>> = {
 /** What is asked for before a noted look can be entered; null where there is nothing to enter, or it is entered already. */
 export function entering({ look, seen, entered }: Noted): Pick<Entering, 'asks' | 'thing'> | null {
   const known = ENTERING[look];
-  return !known || entered || seen === 'as entered' || seen === 'room left' ? null : known;
+  return !known || entered || NOTHING_SEEN.includes(seen) ? null : known;
 }
 
 /**

@@ -10,6 +10,10 @@ const PROBED = 0.25;
 /** Of a fuller drive there is no room for it. */
 const FULLEST = 0.7;
 
+/** What is seen where nothing is other than it was entered. */
+const [AS_ENTERED, ROOM_LEFT] = ['as entered', 'room left'] as const;
+export const NOTHING_SEEN: readonly string[] = [AS_ENTERED, ROOM_LEFT];
+
 const probeSize = ({ build, needs }: Case): number | null => {
   const [capacity, fill] = [middle(build.drive.capacity), middle(needs.fill)];
   return capacity === null || (fill ?? 0) > FULLEST ? null : Math.round(PROBED * capacity);
@@ -171,7 +175,7 @@ export const LOOKS: readonly Look[] = [
     extra: 0.5,
     applies: ({ build }) => build.drive.media === 'flash',
     sees: ({ needs }) =>
-      typeof needs.fill?.value === 'number' && needs.fill.value > 0.9 ? 'nearly full' : 'room left',
+      typeof needs.fill?.value === 'number' && needs.fill.value > 0.9 ? 'nearly full' : ROOM_LEFT,
   },
   // Size and count of what was copied.
   {
@@ -185,7 +189,7 @@ export const LOOKS: readonly Look[] = [
       const { bytes, files } = of.overrides;
       return (
         [bytes ? 'another size' : '', files ? 'another number of files' : ''].filter(Boolean).join(' and ') ||
-        'as entered'
+        AS_ENTERED
       );
     },
   },

@@ -87,13 +87,19 @@ export function withActivity(job: Job, changed: Activity): Job {
   return { ...job, activities };
 }
 
-/** What a device of a job is called: by the shop, else by its drive, else by its number where there are several. */
+/** What a device is called by itself: as somebody named it, else by its drive. */
+const ownName = ({ name, parts }: JobDevice): string =>
+  name || (parts ? `${parts.drive.maker} ${parts.drive.model}` : '');
+
+/** What a device of a job is called: by its name, its drive, else its number; those that would be called alike by their number too. */
 export function deviceName(devices: readonly JobDevice[], id: string): string {
   const at = devices.findIndex((d) => d.id === id);
   const device = devices[at];
-  if (device?.name) return device.name;
-  if (device?.parts) return `${device.parts.drive.maker} ${device.parts.drive.model}`;
-  return devices.length > 1 && device ? `Device ${at + 1}` : 'Device to be chosen';
+  if (!device) return 'Device to be chosen';
+  const own = ownName(device);
+  if (!own) return devices.length > 1 ? `Device ${at + 1}` : 'Device to be chosen';
+  const alike = devices.filter((d) => ownName(d) === own);
+  return alike.length > 1 ? `${own}, number ${alike.indexOf(device) + 1}` : own;
 }
 
 /** The machines of a job in a line. */

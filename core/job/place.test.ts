@@ -188,6 +188,12 @@ test('a device is called by its name, its drive, its number among several, or th
   expect(called(device)).toEqual(['Project disk']);
   expect(called(bare, open)).toEqual(['Larkmoor Reed 2 TB', 'Device 2']);
   expect(called(open)).toEqual(['Device to be chosen']);
+  // Two of one drive are told apart.
+  expect(called(bare, { ...bare, id: 'device-2' }, { ...device, id: 'device-3' })).toEqual([
+    'Larkmoor Reed 2 TB, number 1',
+    'Larkmoor Reed 2 TB, number 2',
+    'Project disk',
+  ]);
   expect(deviceName([device, open], 'gone')).toBe('Device to be chosen');
 });
 

@@ -7,18 +7,14 @@ export type PutRight = NonNullable<Job['found']>[number];
 /** Whether a run is set aside where what it measured is put right. */
 const counts = (run: Run): boolean => !run.excluded && run.source !== 'simulated';
 
-const reasonOf = ({ title }: Pick<PutRight, 'title'>): string =>
-  `Before it was put right: ${title}.`.slice(0, 400);
-
 /** Runs that are set aside where what they measured is put right, or that were for one cause. */
 export const runsBefore = (job: Job, one?: PutRight): Run[] =>
-  one
-    ? job.runs.filter(({ excluded }) => excluded?.at === one.at && excluded.reason === reasonOf(one))
-    : job.runs.filter(counts);
+  one ? job.runs.filter(({ excluded }) => excluded?.at === one.at) : job.runs.filter(counts);
 
 /** The job with a cause put right: what was measured until then is set aside with it as the reason, tests for a cause end. */
 export function putRight(job: Job, one: PutRight): Job {
-  const excluded = { at: one.at, reason: reasonOf(one) };
+  // Its moment is that of the cause: by it these runs are found again.
+  const excluded = { at: one.at, reason: `Before it was put right: ${one.title}.`.slice(0, 400) };
   return {
     ...job,
     runs: job.runs.map((run) => (counts(run) ? { ...run, excluded } : run)),

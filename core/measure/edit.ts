@@ -13,6 +13,20 @@ export interface Edit {
 export const isTyped = ({ source, measure }: Run): boolean =>
   measure.kind === 'timed' && (source === 'stopwatch' || source === 'program');
 
+/** What was stated of the conditions of a run; parts that nobody stated are empty. */
+export function conditionWords(conditions: Run['conditions']): string[] {
+  const { note, cold, lid, mains, fill, ambient } = conditions;
+  return [
+    ...warmthWords({ conditions }),
+    cold === null ? '' : cold ? 'cold' : 'warm',
+    lid ? `lid ${lid}` : '',
+    mains === undefined ? '' : mains ? 'on mains' : 'on battery',
+    fill === undefined ? '' : `${format(fill, '%', 2)} full`,
+    ambient === undefined ? '' : `room at ${ambient} °C`,
+    note,
+  ];
+}
+
 /** What a run says, for the record of what it said before. */
 export function saidBy({ measure, conditions }: Run): string {
   const figure =
@@ -25,20 +39,7 @@ export function saidBy({ measure, conditions }: Run): string {
       : measure.kind === 'rate'
         ? [measure.shown]
         : [];
-  const { note, cold, lid, mains, fill, ambient } = conditions;
-  return [
-    ...figure,
-    ...warmthWords({ conditions }),
-    cold === null ? '' : cold ? 'cold' : 'warm',
-    lid ? `lid ${lid}` : '',
-    mains === undefined ? '' : mains ? 'on mains' : 'on battery',
-    fill === undefined ? '' : `${format(fill, '%', 2)} full`,
-    ambient === undefined ? '' : `room at ${ambient} °C`,
-    note,
-  ]
-    .filter(Boolean)
-    .join(', ')
-    .slice(0, 600);
+  return [...figure, ...conditionWords(conditions)].filter(Boolean).join(', ').slice(0, 600);
 }
 
 /**

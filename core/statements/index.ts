@@ -30,7 +30,7 @@ export {
   closeFigureSaid,
   closelySaid,
   figureSaid,
-  mendSaid,
+  fixSaid,
   offeredSaid,
   reasonSaid,
   rowSaid,

@@ -428,7 +428,7 @@ const KINDS = {
     },
   }),
   'put right': kind<string>({
-    name: 'Put right',
+    name: 'Fixed',
     list: ({ found = [] }) =>
       found.map(({ cause, title, at, by }, i) => ({
         id: `put right ${i}`,

@@ -4,7 +4,7 @@ import { fixes, searchAll, summaryOf, Finalists, wantedFrom } from '../choice';
 import { demoJobs } from '../demo';
 import { situationAt } from '../forecast';
 import { placesOf, type Job } from '../job';
-import { mendSaid, offeredSaid } from '.';
+import { fixSaid, offeredSaid } from '.';
 
 const [offload] = demoJobs() as [Job];
 const [place] = placesOf(offload);
@@ -34,19 +34,19 @@ test('what a library offers is said once: rows, answers, why the others fell out
   );
 });
 
-test('a mend is one sentence and two figures of it', () => {
+test('a fix is one sentence and two figures of it', () => {
   const all = (demoJobs() as Job[]).flatMap((job) =>
     placesOf(job).flatMap((at) => {
       const situation = situationAt(job, at);
       return situation
-        ? DIRECTIONS.flatMap((d) => fixes(situation, SHOP, d).map((fix) => mendSaid(at, fix, d)))
+        ? DIRECTIONS.flatMap((d) => fixes(situation, SHOP, d).map((fix) => fixSaid(at, fix, d)))
         : [];
     }),
   );
   expect(all.length).toBeGreaterThan(1);
-  for (const { flow, gain, mend } of all) {
-    expect(mend!.words).toMatch(/^\S.*\(costs .*\)\.$/);
-    if (flow!.words !== 'blocks less') expect(mend!.words).toContain(`: ${flow!.words}`);
-    if (gain) expect(mend!.words).toContain(`, ${gain.words.slice(1)} more`);
+  for (const { flow, gain, fix } of all) {
+    expect(fix!.words).toMatch(/^\S.*\(costs .*\)\.$/);
+    if (flow!.words !== 'blocks less') expect(fix!.words).toContain(`: ${flow!.words}`);
+    if (gain) expect(fix!.words).toContain(`, ${gain.words.slice(1)} more`);
   }
 });

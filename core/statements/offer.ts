@@ -186,15 +186,15 @@ export const COSTS: Record<Fix['cost'], string> = {
 };
 
 /** What one change of a path would bring. */
-export const mendSaid = (
+export const fixSaid = (
   place: Place,
   { cost, words, flow, gain }: Pick<Fix, 'cost' | 'words' | 'flow' | 'gain'>,
   direction: Direction,
-): Said<'flow' | 'gain' | 'mend'> =>
-  say('forecast', naming('mend', cost, placeId(place), direction), {
+): Said<'flow' | 'gain' | 'fix'> =>
+  say('forecast', naming('fix', cost, placeId(place), direction), {
     flow: flow === null ? 'blocks less' : format(flow, 'B/s'),
     gain: gain === null ? null : `+${format(gain, 'B/s')}`,
-    mend:
+    fix:
       words +
       (flow === null ? '' : `: ${format(flow, 'B/s')}`) +
       (gain === null ? '' : `, ${format(gain, 'B/s')} more`) +
@@ -216,7 +216,7 @@ export function offeredSaid(job: Job, shop: Shop, how: SearchTerms): Statement[]
     return situation
       ? [
           ...DIRECTIONS.flatMap((direction) =>
-            fixes(situation, shop, direction).map((fix) => mendSaid(place, fix, direction)),
+            fixes(situation, shop, direction).map((fix) => fixSaid(place, fix, direction)),
           ),
           ...worthOf(situation, how.probability ?? SURE).flatMap((found) => worthSaid(found)),
         ]

@@ -1,5 +1,5 @@
 import type { Run } from '../job';
-import { rateOfRun, SOURCE_WORDS, warmthWords } from '../measure';
+import { conditionWords, rateOfRun, SOURCE_WORDS } from '../measure';
 import { binary, format, numeral } from '../units';
 import { naming, say, type Said } from './statement';
 
@@ -32,7 +32,6 @@ function timeWords({ measure }: Run): string {
 /** A run as it is listed: what it took, how fast that is, and what is remarked of it. */
 export function runSaid(run: Run): Said<'time' | 'rate' | 'remarks'> {
   const { id, source, measure, conditions } = run;
-  const { cold, lid, mains, fill, ambient, note } = conditions;
   const rate = rateOfRun(run);
   return say('measured', naming('run', id), {
     time: timeWords(run),
@@ -40,13 +39,7 @@ export function runSaid(run: Run): Said<'time' | 'rate' | 'remarks'> {
     remarks: [
       SOURCE_WORDS[source],
       measure.kind === 'timed' && measure.until === 'bar' ? 'to the full bar' : '',
-      ...warmthWords(run),
-      cold === null ? '' : cold ? 'cold' : 'warm',
-      lid ? `lid ${lid}` : '',
-      mains === undefined ? '' : mains ? 'on mains' : 'on battery',
-      fill === undefined ? '' : `${format(fill, '%', 2)} full`,
-      ambient === undefined ? '' : `room at ${ambient} °C`,
-      note,
+      ...conditionWords(conditions),
       probedWords(run),
       latencyWords(run),
     ]

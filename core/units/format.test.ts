@@ -4,6 +4,7 @@ import {
   calendarMonth,
   duration,
   format,
+  formatRange,
   moment,
   numeral,
   shortMoment,
@@ -86,4 +87,25 @@ describe('numbers and dates in one place', () => {
       '09:12',
     ]);
   });
+});
+
+test('a range loses no digit of its lower end: what is said once is its unit', () => {
+  expect(formatRange({ low: 241, high: 421 }, 's')).toBe('4 min 01 s to 7 min 01 s');
+  expect(formatRange({ low: 12 * 3600 + 42 * 60, high: 15 * 3600 + 42 * 60 }, 's')).toBe(
+    '12 h 42 min to 15 h 42 min',
+  );
+  expect(formatRange({ low: 12e9, high: 15e9 }, 'B')).toBe('12 to 15 GB');
+  const digitsOf = (words: string) => words.replace(/\D/g, '');
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0.001, max: 1e6, noNaN: true }),
+      fc.double({ min: 1, max: 20, noNaN: true }),
+      (low, by) => {
+        const [from, to] = [format(low, 's'), format(low * by, 's')];
+        const range = formatRange({ low, high: low * by }, 's');
+        expect(digitsOf(range)).toBe(from === to ? digitsOf(from) : digitsOf(from) + digitsOf(to));
+      },
+    ),
+    runs(300),
+  );
 });

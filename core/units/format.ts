@@ -98,12 +98,17 @@ interface Ends {
 /**
  * A range as people read it: what rounds to the same is said once, its unit but once.
  * @example formatRange({ low: 412, high: 655 }, 's') // '6 min 52 s to 10 min 55 s'
+ * @example formatRange({ low: 241, high: 421 }, 's') // '4 min 01 s to 7 min 01 s'
  */
 export function formatRange({ low, high }: Ends, unit: Unit, significant = 3): string {
   const [from, to] = [format(low, unit, significant), format(high, unit, significant)];
   if (from === to) return from;
   const [number, unitOf] = [/^[\d.,]+/.exec(from)?.[0], from.replace(/^[\d.,]+/, '')];
-  return number && to.endsWith(unitOf) && /^[\d.,]+$/.test(to.slice(0, to.length - unitOf.length))
+  // Of `4 min 01 s` all is figure: what is said once holds no digit.
+  return number &&
+    !/\d/.test(unitOf) &&
+    to.endsWith(unitOf) &&
+    /^[\d.,]+$/.test(to.slice(0, to.length - unitOf.length))
     ? `${number} to ${to}`
     : `${from} to ${to}`;
 }

@@ -41,10 +41,10 @@ export function LearnedPanel({ job }: { job: Job }) {
               </Typography>
               <Button
                 size="small"
-                aria-label={`Take it over for ${into}`}
+                aria-label={`Use this value for ${into}`}
                 onClick={() => changeJob(job.id, (j) => withLearned(j, learned))}
               >
-                Take it over
+                Use this value
               </Button>
             </Box>
           );

@@ -98,7 +98,7 @@ function linesOf(list: readonly Beside[], hourly: number): Line[] {
       })),
     },
     {
-      name: 'To mind',
+      name: 'Watch out for',
       best: null,
       cells: list.map(({ cautions }) => ({
         show: cautions.length === 0 ? 'nothing' : cautions.join('; '),

@@ -138,7 +138,7 @@ export function CloselyPanel({
         </Group>
       )}
       {one.cautions.length > 0 && (
-        <Group name="To mind">
+        <Group name="Watch out for">
           <Says list={said.lists.cautions} />
         </Group>
       )}

@@ -1,10 +1,10 @@
-import { Box, Button, TextField, Typography } from '@mui/material';
+import { Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import type { Job } from '@kymar/core/job';
 import { shortMoment } from '@kymar/core/units';
 import { changeJob } from '../state/jobs';
 import { fromPasted } from '../state/models';
-import { HealthRead } from '../ui/health';
+import { HealthField, HealthRead } from '../ui/health';
 import { Row } from '../ui/layout';
 
 /** The health page of a drive that is there already: what is left of its rating counts, and one that fails is not offered. */
@@ -45,28 +45,13 @@ export function UsedDrivePanel({ job, drive, name }: { job: Job; drive: string; 
       {read?.ok && <HealthRead counters={read.counters} of={drive} />}
       {text !== null && (
         <>
-          <TextField
-            fullWidth
-            multiline
-            maxRows={6}
-            label={`Health page of ${name}`}
-            value={text}
-            onChange={(e) => setText(e.target.value)}
-            error={told !== null && !told.ok}
-            helperText={
-              told === null
-                ? 'Lines in the standards’ field names, as most tools print them'
-                : told.ok
-                  ? 'Understood'
-                  : told.problem
-            }
-          />
+          <HealthField label={`Health page of ${name}`} text={text} told={told} onText={setText} />
           <Row>
             <Button size="small" variant="outlined" disabled={!told?.ok} onClick={() => keep(text)}>
               Keep it
             </Button>
             <Button size="small" onClick={() => setText(null)}>
-              Leave it
+              Cancel
             </Button>
           </Row>
         </>

@@ -5,7 +5,7 @@ import type { Fix } from '@kymar/core/choice';
 import type { Finding, Severity, PathState } from '@kymar/core/fit';
 import type { Direction } from '@kymar/core/catalog/links';
 import { otherAnswer, policyWords, type Job, type Place } from '@kymar/core/job';
-import { findingSaid, mendSaid } from '@kymar/core/statements';
+import { findingSaid, fixSaid } from '@kymar/core/statements';
 import { changeJob } from '../state/jobs';
 import { useWorking } from '../ui/figure';
 import { Panel } from '../ui/panel';
@@ -121,7 +121,7 @@ function Line({
           {said.fix ? (
             <Told of={said.fix} />
           ) : (
-            <Cheapest list={fixes} said={(one) => mendSaid(at, one, direction).mend} />
+            <Cheapest list={fixes} said={(one) => fixSaid(at, one, direction).fix} />
           )}
         </Typography>
         {(policy || figure) && (

@@ -1,7 +1,7 @@
 import { Box, Button, Typography } from '@mui/material';
 import type { Direction } from '@kymar/core/catalog/links';
 import type { Fix } from '@kymar/core/choice';
-import { COSTS, mendSaid, type Statement } from '@kymar/core/statements';
+import { COSTS, fixSaid, type Statement } from '@kymar/core/statements';
 import { changeBuild, type Placed } from '../state/placed';
 import { Panel } from '../ui/panel';
 import { Told } from '../ui/told';
@@ -64,9 +64,9 @@ export function Fixes({
               </Typography>
             </div>
             <Typography variant="body2" sx={{ textAlign: 'right' }}>
-              <Told of={mendSaid(at.place, fix, direction).flow} />
+              <Told of={fixSaid(at.place, fix, direction).flow} />
               <Typography variant="caption" component="div" sx={{ color: 'primary.main' }}>
-                <Told of={mendSaid(at.place, fix, direction).gain} />
+                <Told of={fixSaid(at.place, fix, direction).gain} />
               </Typography>
             </Typography>
             <Button

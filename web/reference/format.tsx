@@ -90,7 +90,7 @@ export function FormatEndCalculator() {
               innermost {unbroken(format(zones.inner.expected, '%', 2))} of that (
               {unbroken(format(zones.inner.low, '%', 2))} to {unbroken(format(zones.inner.high, '%', 2))}).{' '}
               <IntoJob
-                label="Take it over for a disk"
+                label="Use this value for a disk"
                 of={ofDrives('disk', { write: fact(zones.outer), innermost: fact(zones.inner) })}
               />
             </Typography>

@@ -124,9 +124,9 @@ function What({
         ))}
       </DialogContent>
       <DialogActions>
-        <Button onClick={onClose}>Leave it</Button>
+        <Button onClick={onClose}>Cancel</Button>
         <Button variant="contained" disabled={taken.length === 0} onClick={() => onTaken(taken)}>
-          Take it over
+          Use these values
         </Button>
       </DialogActions>
     </Dialog>

@@ -127,7 +127,7 @@ export function Loads() {
               : ''}
           </Typography>
           <IntoJob
-            label="Take it over for an activity"
+            label="Use this value for an activity"
             of={({ activities }) =>
               activities
                 .filter(isLoad)

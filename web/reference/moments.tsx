@@ -94,7 +94,7 @@ export function CacheFromMoments() {
             {unbroken(format(found.slow.low, 'B/s'))} to {unbroken(format(found.slow.high, 'B/s'))}).
           </Typography>
           <IntoJob
-            label="Take it over for a drive"
+            label="Use this value for a drive"
             of={ofDrives('flash', { cache: fact(found.cache), rest: fact(found.slow) })}
           />
         </>

@@ -87,7 +87,7 @@ export function PerFile() {
           <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', mt: 1 }}>
             <Pick label="That was" value={way} words={WAYS} onValue={setWay} sx={{ minWidth: 220 }} />
             <IntoJob
-              label="Take it over for a machine"
+              label="Use this value for a machine"
               of={(job) =>
                 job.machines.map(({ id, host }) => ({
                   name: host.name,

@@ -65,7 +65,7 @@ export function BefallenLog({ at, fitting }: { at: Placed; fitting: Fitting | un
               Enter it
             </Button>
             <Button size="small" onClick={() => setOpen(false)}>
-              Leave it
+              Cancel
             </Button>
           </Row>
         </>

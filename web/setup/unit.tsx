@@ -13,7 +13,7 @@ import { BefallenLog } from './befallen';
 import { Told } from '../ui/told';
 import { unitSaid } from '@kymar/core/statements';
 import { changeFitting, without } from './fitting';
-import { HealthRead } from '../ui/health';
+import { HealthField, HealthRead } from '../ui/health';
 import { Pick } from '../ui/pick';
 import { DateField } from '../ui/date';
 import { Columns } from '../ui/layout';
@@ -132,24 +132,14 @@ function Baseline({ at, fitting }: { at: Placed; job: Job; fitting: Fitting | un
         </Typography>
       )}
       {kept?.ok && <HealthRead counters={kept.counters} of={at.place.device} />}
-      <TextField
-        fullWidth
-        multiline
-        maxRows={6}
+      <HealthField
         label={had ? 'Paste a newer health page' : 'Health on day zero: paste the page'}
-        value={text}
-        onChange={(e) => {
-          setText(e.target.value);
+        text={text}
+        told={told}
+        onText={(page) => {
+          setText(page);
           setRefused(null);
         }}
-        error={told !== null && !told.ok}
-        helperText={
-          told === null
-            ? 'Lines in the standards’ field names, as most tools print them'
-            : told.ok
-              ? 'Understood'
-              : told.problem
-        }
       />
       {refused && (
         <Typography variant="body2" color="error" sx={{ mt: 0.5 }}>

@@ -13,5 +13,5 @@ export function fellWords({ built, wanted, found, ids }: FinishedSearch): string
   const why = one
     ? reasonWords(one.reason, activitiesOf(wanted))
     : 'its parts are not in the library as they are';
-  return `Built now, and none of these: ${buildWords(built)}. ${why[0]!.toUpperCase()}${why.slice(1)}.`;
+  return `Your current build is not among them: ${buildWords(built)}. ${why[0]!.toUpperCase()}${why.slice(1)}.`;
 }

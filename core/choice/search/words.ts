@@ -151,9 +151,9 @@ export function dearWords({ dear }: Pick<ChoiceAnswers, 'dear'>, wanted: Wanted)
   const rating = years === null ? null : `its rating is written after ${format(years, 'years', 2)}`;
   const [name, figure] = isDemand(dear.activity)
     ? [DEMAND[dear.activity], dear.activity === 'service life' ? rating : null]
-    : [`that of “${work[i]!.name}”`, figureWords(work[i]!, dear.instead.figures[i]!)];
+    : [`the target of “${work[i]!.name}”`, figureWords(work[i]!, dear.instead.figures[i]!)];
   return (
-    `The dear target is ${name}: without it ${moneyWords(dear.saves, wanted.currency)} less, ` +
+    `Most of the cost comes from ${name}: without it ${moneyWords(dear.saves, wanted.currency)} less, ` +
     `${buildWords(dear.instead.build)}${figure ? `: ${figure}` : ''}.`
   );
 }

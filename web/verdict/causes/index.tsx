@@ -174,7 +174,7 @@ function Gain({ job, found }: { job: Job; found: Diagnosis }) {
   return (
     <Typography variant="body2" sx={{ mb: 1.5 }}>
       {unbroken(
-        `Put right, ${gain.title} takes about ${format(gain.healthy, 's', 2)} instead of ${format(gain.took, 's', 2)}.`,
+        `Once fixed, ${gain.title} should take about ${format(gain.healthy, 's', 2)} instead of ${format(gain.took, 's', 2)}.`,
       )}{' '}
       {price}
     </Typography>

@@ -14,7 +14,7 @@ export function PutRightPanel({ job }: { job: Job }) {
   const isMeasured = (one: PutRight) =>
     job.runs.some((r) => !r.excluded && r.source !== 'simulated' && r.at > one.at);
   return (
-    <Panel title="Put right">
+    <Panel title="Fixed">
       {found.map((one) => {
         return (
           <Row key={one.at + one.cause} align="baseline">
