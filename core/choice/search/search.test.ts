@@ -5,6 +5,7 @@ import { type Build, bestShared } from '../../assembly';
 import { activitiesOf, answers, Finalists } from './answer';
 import { buildKey, joinShares, search, searchAll, type Found } from './search';
 import { cheapestFirst, nonDominated } from './order';
+import { dearWords } from './words';
 import { wantedOf, type Wanted, neededBy } from './wanted';
 import type { Candidate } from './candidate';
 import { pricing } from '../prices/pricing';
@@ -352,6 +353,10 @@ describe('the answers', () => {
     const [relaxed] = answersOf(without).list;
     expect(relaxed!.cost).toBe(instead.cost);
     expect(saves).toBeCloseTo(got.meets!.candidate.cost! - instead.cost!, 6);
+    // Most of the cost is more than half of it.
+    const words = (saved: number) => dearWords({ dear: { ...got.dear!, saves: saved } }, wanted)!;
+    expect(words(instead.cost! + 1)).toMatch(/^Most of the cost comes from the target of “.*”: without it /);
+    expect(words(2)).toMatch(/^Without the target of “.*” 2 EUR less: /);
   });
 });
 

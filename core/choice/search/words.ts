@@ -138,8 +138,8 @@ export function settlesWords({ now, list }: Settled, wanted: Wanted): string[] {
 
 const DEMAND: Record<DemandId, string> = {
   'service life': 'the service life',
-  'one failure': 'that one failed drive must not lose all',
-  portable: 'that it works without the mains',
+  'one failure': 'surviving one failed drive',
+  portable: 'working without the mains',
 };
 
 /** What giving up the dear target would save, in words; null where nothing would be saved. */
@@ -152,10 +152,11 @@ export function dearWords({ dear }: Pick<ChoiceAnswers, 'dear'>, wanted: Wanted)
   const [name, figure] = isDemand(dear.activity)
     ? [DEMAND[dear.activity], dear.activity === 'service life' ? rating : null]
     : [`the target of “${work[i]!.name}”`, figureWords(work[i]!, dear.instead.figures[i]!)];
-  return (
-    `Most of the cost comes from ${name}: without it ${moneyWords(dear.saves, wanted.currency)} less, ` +
-    `${buildWords(dear.instead.build)}${figure ? `: ${figure}` : ''}.`
-  );
+  const money = moneyWords(dear.saves, wanted.currency);
+  const instead = `${buildWords(dear.instead.build)}${figure ? `: ${figure}` : ''}.`;
+  return dear.saves > dear.instead.cost!
+    ? `Most of the cost comes from ${name}: without it ${money} less, ${instead}`
+    : `Without ${name} ${money} less: ${instead}`;
 }
 
 const PART = {
