@@ -10,6 +10,9 @@ import {
 } from '@playwright/test';
 import { chromium, startServer } from '../scripts/lib.mjs';
 
+/** What a browser says of a request that nobody answers. */
+const NO_ANSWER = /net::ERR_(CONNECTION|EMPTY_RESPONSE|INCOMPLETE|SOCKET)/;
+
 export interface App {
   address: string;
   /** Folder that real runs may write in. */
@@ -59,8 +62,8 @@ export async function startApp(env: Record<string, string> = {}, more: string[] 
   const mine = { XDG_STATE_HOME: state, XDG_CACHE_HOME: state, ...env };
   let server = await startServer(args, mine);
   const { address } = server;
-  // While there is no server, that it does not answer is no fault of the page's.
-  let isAway = false;
+  // That a server which was killed does not answer is no fault of the page's; a busy machine tells of it late.
+  let wasKilled = false;
   const browser = await playwright.launch({
     executablePath: chromium()!,
     args: ['--no-sandbox', '--disable-background-networking', '--disable-gpu'],
@@ -88,7 +91,7 @@ export async function startApp(env: Record<string, string> = {}, more: string[] 
         'console',
         (message) =>
           message.type() === 'error' &&
-          !(isAway && message.text().startsWith('Failed to load resource')) &&
+          !(wasKilled && NO_ANSWER.test(message.text())) &&
           faults.push(message.text()),
       );
       page.on(
@@ -104,15 +107,11 @@ export async function startApp(env: Record<string, string> = {}, more: string[] 
       return { page, context, faults };
     },
     async restart() {
-      isAway = true;
+      wasKilled = true;
       const gone = new Promise((resolve) => server.child.once('exit', resolve));
       server.child.kill('SIGKILL');
       await gone;
       server = await startServer([...args, '--port', new URL(address).port], mine);
-      // Pages look every few seconds whether it is back.
-      setTimeout(() => {
-        isAway = false;
-      }, 20_000);
     },
     async stop() {
       await browser.close();

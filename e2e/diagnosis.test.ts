@@ -102,7 +102,7 @@ test(
   async () => {
     const { page, faults } = await app.open('/jobs/demo-acoustics-offload/verdict');
     await page.getByText('How sure that is').waitFor();
-    await page.getByText('All is as forecast.').waitFor();
+    await page.getByText('Nothing wrong found.').waitFor();
     await page.getByRole('button', { name: 'Decide', exact: true }).click();
     await stage(page, /^Handover/);
     for (const [copy, has, not] of [
@@ -159,7 +159,7 @@ test('practice: a round lost, one won; the round that goes on and the record sta
   await page.reload();
   await page.getByText(/^(a minute|1\smin.*) spent/).waitFor();
   await page.getByRole('combobox', { name: 'The cause' }).click();
-  await page.getByRole('option', { name: 'All is as forecast' }).click();
+  await page.getByRole('option', { name: 'Nothing wrong found' }).click();
   await page.getByRole('button', { name: 'That is it' }).click();
   await page.getByRole('heading', { name: 'Not that one' }).waitFor();
   const truth = await page.getByText(/^It was: /).innerText();

@@ -129,7 +129,7 @@ test('a stream, scratch work and a folder’s own sizes from the brief to the fo
   await page.getByRole('option', { name: 'Stream: must not stall' }).click();
   await card.getByLabel('Rate of each').fill('40 MB/s');
   await card.getByLabel('Lasts without a break').fill('2 h');
-  await card.getByLabel('Own buffer bridges').fill('3 s');
+  await card.getByLabel('Recorder’s buffer lasts').fill('3 s');
   await page.getByRole('button', { name: 'Add an activity' }).click();
   const copy = page.locator('[data-activity]').last();
   await copy.getByLabel('Activity').fill('Counted folder');

@@ -282,7 +282,7 @@ test('after an action the focus stands where the work goes on', async () => {
 
   // A machine chosen from a menu that goes with its button.
   await page.goto(`${app.address}/jobs`);
-  await press('New job on …');
+  await press('New job for a machine');
   await page.getByRole('menuitem').first().waitFor();
   await page.keyboard.press('Enter');
   await page.getByLabel('Customer').waitFor();

@@ -72,11 +72,11 @@ test(
 test('what decides is not known: the state says so', async () => {
   const { page } = await app.open('/jobs/demo-simulator-bay/path');
   await page.getByRole('button', { name: 'Reading from it' }).click();
-  await page.getByText('It works; what decides its speed is not known').waitFor();
+  await page.getByText('It works; what limits its speed is not known').waitFor();
   expect(await state(page)).toBe('unknown');
 });
 
-test('both policies end to end: a maker’s minimum by the outcome, then to the letter', async () => {
+test('both policies end to end: a maker’s minimum by the result, then to the letter', async () => {
   const { page, faults } = await app.open('/jobs/demo-simulator-bay/path');
   const finding = page.locator('[data-finding="bay-reading"]');
   await finding.getByText(/Caution:/).waitFor();
@@ -85,15 +85,15 @@ test('both policies end to end: a maker’s minimum by the outcome, then to the 
   await finding.getByText(/Blocks:/).waitFor();
   expect(await state(page)).toBe('blocked');
   await page.getByRole('link', { name: /^Path.*needs attention/ }).waitFor();
-  // The mend is a drive that keeps to the letter; the brief shows the same school and turns it back.
+  // The fix is a drive that keeps to the letter; the brief shows the same policy and turns it back.
   await page
     .getByRole('listitem')
     .filter({ hasText: 'costs a drive' })
     .getByText(/^Take /)
     .waitFor();
   await page.getByRole('link', { name: /^Brief/ }).click();
-  await page.getByRole('combobox', { name: 'A maker’s minimum for a bay' }).click();
-  await page.getByRole('option', { name: /by the outcome/ }).click();
+  await page.getByRole('combobox', { name: 'Follow the maker’s minimum?' }).click();
+  await page.getByRole('option', { name: /judge by the result/ }).click();
   await page.getByRole('link', { name: /^Path.*done/ }).click();
   await finding.getByText(/Caution:/).waitFor();
   expect(faults).toEqual([]);

@@ -5,7 +5,7 @@ import { evidenceOf, isTimed, logsUnder, type Evidence } from './evidence';
 import type { Hypothesis } from './hypothesis';
 import { seenOf } from './seen';
 import { nextTests, type NextTest } from './next';
-import { groupsOf, HEALTHY, NONE, score, type Group } from './score';
+import { groupsOf, HEALTHY, NO_CAUSE, NONE, score, type Group } from './score';
 import { shownOf, type Shown } from './shown';
 
 /** A cause as it is told. */
@@ -35,10 +35,6 @@ export interface Diagnosis {
   gain: { title: string; took: number; healthy: number } | null;
 }
 
-const ODD: Record<string, string> = {
-  healthy: 'All is as forecast',
-  'none of these': 'Something nobody thought of',
-};
 /** As many groups are held against each measurement for people to see, what is healthy beside them. */
 const LEADING = 3;
 const LEAST = 0.02;
@@ -77,7 +73,7 @@ export function diagnose(
       .filter(({ probability }) => probability >= TOLD)
       .map(({ id, cause, probability, prior }) => ({
         id,
-        title: cause?.title ?? ODD[id]!,
+        title: cause?.title ?? NO_CAUSE[id]!,
         fix: cause?.fix ?? null,
         takes: cause?.takes ?? null,
         probability,

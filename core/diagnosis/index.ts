@@ -8,6 +8,6 @@ export { pairOf } from './pairs';
 export { LOOKS } from './looks';
 export { lookedAt, type Look } from './look';
 export { nextTests, type NextTest, type TestOutcome } from './next';
-export { groupsOf, HEALTHY, NONE, PRIORS, score, type Group, type Scored } from './score';
+export { groupsOf, HEALTHY, NO_CAUSE, NONE, PRIORS, score, type Group, type Scored } from './score';
 export { scaling } from './scaling';
 export { courseOf, type Against, type CauseSays, type Shown } from './shown';

@@ -5,9 +5,14 @@ import type { Hypothesis } from './hypothesis';
 import { likelyPairs } from './pairs';
 import { fitOfUnknown } from './unknown';
 
-/** What is neither of the causes: that all is as forecast, or that it is something nobody thought of. */
+/** What is neither of the causes: that nothing is wrong, or that it is something else. */
 export const HEALTHY = 'healthy';
 export const NONE = 'none of these';
+/** What the two are called. */
+export const NO_CAUSE: Record<string, string> = {
+  [HEALTHY]: 'Nothing wrong found',
+  [NONE]: 'None of the known causes',
+};
 
 /** How often all is well, and how often it is none of the causes, beside them [memory]. */
 export const PRIORS = { healthy: 60, none: 2 };

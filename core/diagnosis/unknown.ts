@@ -6,7 +6,7 @@ import { median } from '../stats';
 import { isDirection } from './scaling';
 
 /*
- * Something nobody thought of. Either it touches each time and each sight by itself: that is as it would be where all is well, or may be
+ * None of the known causes. Either it touches each time and each sight by itself: that is as it would be where all is well, or may be
  * anything. Or it sits somewhere and makes all that goes through there so many times as long, until that is replaced.
  */
 

@@ -21,7 +21,7 @@ const effect = (f: Facts) => {
         'load times of programs hardly follow that figure, large copies do.';
 };
 const followed = (f: Facts) =>
-  strict(f) ? 'The job keeps to the letter of the maker’s minimum.' : 'The job goes by the outcome.';
+  strict(f) ? 'The job follows the maker’s minimum to the letter.' : 'The job judges by the result.';
 
 /** What it comes to without a heatsink, where that can be told. */
 function withoutHeatsink(f: Facts): string {

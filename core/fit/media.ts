@@ -117,7 +117,7 @@ export const MEDIA: Rule[] = [
     id: 'no-trim',
     severity: 'caution',
     segment: 'bridge',
-    title: 'Deleted space is not told to the drive',
+    title: 'This enclosure does not pass TRIM',
     when: (f) => !f.disk && f.bridge?.trim === false,
     reason: (f) =>
       `${f.bridge!.model} does not pass TRIM: the drive goes on treating deleted files as full, its cache shrinks and writing slows over months.`,
@@ -190,7 +190,7 @@ export const MEDIA: Rule[] = [
     title: 'The only copy',
     when: (f) => f.needs.onlyCopy === true,
     reason: (f) =>
-      `What is on it is nowhere else${(f.together ?? 1) > 1 ? '; an array is one copy' : ''}: no drive is good enough for that.`,
+      `It holds the only copy of the data${(f.together ?? 1) > 1 ? '; an array is one copy' : ''}: no drive is good enough for that.`,
     fix: 'Plan a second copy before the hand-over, on other media and in another place.',
   },
   {

@@ -247,7 +247,7 @@ export const SYSTEM: Rule[] = [
     segment: null,
     title: 'Which file system?',
     when: (f) => f.needs.fileSystem === undefined && families(f).length > 0 && f.external,
-    reason: (f) => `It must be read and written by ${named(families(f))}.`,
+    reason: (f) => `It must work with ${named(families(f))}.`,
     fix: (f) => {
       const own = families(f).length === 1 ? OWN_OF[families(f)[0]!] : undefined;
       if (!own) return 'exFAT: the one that all of them write.';

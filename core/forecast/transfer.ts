@@ -261,7 +261,7 @@ function inWords(
   const times = own > 1 ? `${own} × ` : '';
   const files = forFiles > 0 ? ` + ${times}${format(x.files!, 'count')} × ${format(x.perFile!, 's')}` : '';
   return {
-    formula: 'bytes of each phase ÷ what decides there + files × per-file overhead',
+    formula: 'bytes of each phase ÷ its rate + files × per-file overhead',
     filled: `${parts.join(' + ')}${files} = ${format(flows[own - 1]!.safe, 's')}`,
   };
 }

@@ -15,6 +15,7 @@ import { findings, type Finding } from '../fit';
 import { fromPasted, healthAdvice, healthLines } from '../models';
 import {
   briefAt,
+  fittingOf,
   deviceName,
   directionOf,
   doubtsOf,
@@ -44,6 +45,7 @@ import {
   frozenSaid,
   judgedSaid,
   lifeSaid,
+  costSaid,
   measuredSaid,
   seenWords,
   briefSaid,
@@ -216,7 +218,7 @@ function fitted(job: Job, device: JobDevice): Section {
 
 /** The unit itself: its serial number, its file system, when it was bought. */
 function unitOf(job: Job, { id, needs }: JobDevice): Wording[] {
-  const fitting = job.fittings?.find((f) => f.device === id);
+  const fitting = fittingOf(job, id);
   const { serial, bought, warrantyUntil } = fitting ?? {};
   const { fileSystem, table: partitions } = needs ?? {};
   return [
@@ -422,9 +424,12 @@ function life(job: Job, device: JobDevice, shopRanges: OwnRanges): Section {
   const situation = place && situationAt(job, place, shopRanges);
   if (!situation) return section(heading, []);
   const found = lifeOf(situation);
-  const { risk } = befallenSaid(device.id, job.fittings?.find((f) => f.device === device.id) ?? {});
+  const fitting = fittingOf(job, device.id);
+  const { cost } = costSaid(device.id, fitting?.paid, found && lasting(situation, found), years(job));
+  const { risk } = befallenSaid(device.id, fitting ?? {});
   return section(heading, [
     ...(found ? [enduring(place, situation, found)] : []),
+    ...(cost ? [text(cost)] : []),
     ...(risk ? [text(risk)] : []),
     ...filling(situation, job),
   ]);
@@ -448,7 +453,7 @@ function enduring(place: Place, situation: Situation, found: LifeForecast): Docu
 /** What the drive counted on day zero, as it was read, and what is to be said of it. */
 function health(job: Job, device: JobDevice): Section {
   const heading = headed(job, 'Health on day zero', device);
-  const baseline = job.fittings?.find((f) => f.device === device.id)?.baseline;
+  const baseline = fittingOf(job, device.id)?.baseline;
   const told = baseline && fromPasted(baseline.text);
   if (!baseline || !told?.ok) return section(heading, []);
   const items = healthLines(told.counters).map(({ label, words }) => `${label}: ${words}`);

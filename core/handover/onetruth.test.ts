@@ -20,7 +20,7 @@ import {
 import { lateFor, placesOf, roomFor, stages, type Activity, type Job, type Move, type Run } from '../job';
 import { protocolOf } from '../measure';
 import { format } from '../units';
-import { observationsOf } from '../statements';
+import { costSaid, observationsOf } from '../statements';
 import { heldAgainst, verdict } from '../verdict';
 import { handover, toMarkdown } from '.';
 
@@ -147,6 +147,19 @@ describe('how long it lasts', () => {
     expect(isLife(life) && life.allowed).toBeNull();
     expect(documentOf(job)).not.toContain('The rating allows');
   });
+});
+
+test('what was paid, by the year: as long as it is wanted, or as long as it lasts where that is less', () => {
+  const paid = { amount: 126, currency: 'EUR' };
+  const lasting = (expected: number) => ({ years: { expected } }) as never;
+  const told = (lasts: number | null, wanted: number | null) =>
+    costSaid('d', paid, lasts === null ? null : lasting(lasts), wanted).cost?.words;
+  expect(told(14, 6)).toBe('126 EUR paid: 21 EUR a year over the 6 years it is wanted for.');
+  expect(told(2.5, 6)).toBe('126 EUR paid: 50.40 EUR a year over the 2.5 years its rated writes last.');
+  expect(told(null, 6)).toContain('21 EUR a year');
+  expect(told(null, null)).toBeUndefined();
+  const fittings = [{ device: 'device-1', steps: [], paid }];
+  expect(documentOf({ ...offload, fittings })).toContain('126 EUR paid');
 });
 
 describe('a full format that goes on', () => {

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { Id, Name } from '../catalog/parts';
 import { BEFALLEN, type Befallen, type BefallenId } from './befallen';
 import { RETURN_DAYS } from './limits';
+import { Money } from './money';
 
 const reason = z.string().trim().min(1, { error: 'wants a reason' }).max(400);
 
@@ -35,6 +36,8 @@ export const Fitting = z.object({
   serial: z.string().max(120).optional(),
   /** The day it was bought, from which the days to return it count, and the day its warranty ends. */
   bought: z.iso.date().optional(),
+  /** What was paid for all that this device is made of. */
+  paid: Money.optional(),
   returnDays: z.number().int().nonnegative().max(RETURN_DAYS).optional(),
   warrantyUntil: z.iso.date().optional(),
   /** Steps that were done, or left out with a reason, and what they said then: what says something else is to be done anew. */

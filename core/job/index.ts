@@ -1,4 +1,5 @@
-export { Job, Decision, Money, jobJsonSchema } from './job';
+export { Job, Decision, jobJsonSchema } from './job';
+export { Money } from './money';
 export { writeJob } from './write';
 export { customersOf, sameCustomer, type Customer } from './customer';
 export {
@@ -24,6 +25,7 @@ export type { JobConnection, JobDevice, JobMachine, Setup } from './setup';
 export {
   briefAt,
   buildAt,
+  fittingOf,
   FIRST_PLACE,
   needsAt,
   isAt,

@@ -1,10 +1,11 @@
 import * as z from 'zod';
 import { Fact } from '../evidence';
-import { Currency, Id } from '../catalog/parts';
+import { Id } from '../catalog/parts';
 import { ChoiceRecord } from './choice';
 import { ChainEntry } from './entry';
 import { Fitting } from './fitting';
 import { FrozenForecast } from './frozen';
+import { Money } from './money';
 import { By, Run } from './run';
 import { checkSetup, SETUP, twice } from './setup';
 import { VERSION } from './limits';
@@ -17,10 +18,6 @@ export const Decision = z.object({
   by: By,
 });
 export type Decision = z.infer<typeof Decision>;
-
-/** Money, with its currency by ISO 4217. */
-export const Money = z.object({ amount: z.number().min(0).max(1e9), currency: Currency });
-export type Money = z.infer<typeof Money>;
 
 const Fields = z.object({
   kymarVersion: z.literal(VERSION),

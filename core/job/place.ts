@@ -111,13 +111,19 @@ function withBaseline(needs: Needs, fitting: Fitting | undefined, drive: Drive |
   return { ...needs, counters };
 }
 
+/** How far a device is set up; undefined where nobody began. */
+export const fittingOf = (
+  { fittings }: { fittings?: readonly Fitting[] | undefined },
+  device: string,
+): Fitting | undefined => fittings?.find((f) => f.device === device);
+
 /** A job as it is at one of its places; null where it has no such machine. */
 export function briefAt(
   setup: Setup & { serviceYears?: Fact | undefined; fittings?: readonly Fitting[] | undefined },
   place: Place,
 ): Brief | null {
-  const { machines, devices, connections, activities, policies, serviceYears, fittings } = setup;
-  const fitting = fittings?.find((f) => f.device === place.device);
+  const { machines, devices, connections, activities, policies, serviceYears } = setup;
+  const fitting = fittingOf(setup, place.device);
   const pass = fitting?.format;
   const machine = machines.find((m) => m.id === place.machine);
   if (!machine) return null;

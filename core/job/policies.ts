@@ -14,8 +14,8 @@ const policy = <A extends string>(
 /** Where practitioners disagree: both answers are supported, for each job, and what follows from one says which. */
 export const POLICIES = {
   minimum: policy(
-    'A maker’s minimum for a bay',
-    { strict: 'maker’s minimum to the letter', 'outcome-first': 'maker’s minimum by the outcome' },
+    'Follow the maker’s minimum?',
+    { strict: 'follow the maker’s minimum', 'outcome-first': 'judge by the result' },
     'outcome-first',
   ),
   heatsink: policy(

@@ -10,7 +10,7 @@ import { MOST_OF } from './limits';
 /** A machine of the job: whose it is, and the host that it is. */
 export const JobMachine = z.object({
   id: Id,
-  /** The customer's own; another that must be served too; the shop's bench. */
+  /** The customer's own; another it must also work on; the shop's bench. */
   use: z.enum(['customer', 'also', 'bench']),
   host: Host,
   /** °C around it, where that was asked. */

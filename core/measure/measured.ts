@@ -192,5 +192,5 @@ export const SOURCE_WORDS: Record<Run['source'], string> = {
   real: 'run by Kymar on this machine',
   watched: 'watched on this machine',
   simulated: 'simulated',
-  program: 'read off another program',
+  program: 'typed in',
 };

@@ -1,6 +1,7 @@
 import { middle } from '../evidence';
 import type { Build } from '../assembly';
 import {
+  fittingOf,
   briefAt,
   isLoad,
   isMove,
@@ -129,7 +130,7 @@ function mindsAt(job: Job, place: Place, direction: 'read' | 'write', restMinute
   const brief = briefAt(job, place)!;
   const { host, build } = brief;
   const port = host.ports.find((p) => p.id === build!.port);
-  const befallen = job.fittings?.find(({ device }) => device === place.device)?.befallen ?? [];
+  const befallen = fittingOf(job, place.device)?.befallen ?? [];
   const source = middle(host.storage[direction === 'write' ? 'read' : 'write']);
   const drive = middle(build!.drive[direction]);
   return [

@@ -1,4 +1,4 @@
-import { CAUSES, HEALTHY, logsUnder, LOOKS } from '../diagnosis';
+import { CAUSES, HEALTHY, logsUnder, LOOKS, NO_CAUSE } from '../diagnosis';
 import { noise } from '../stats';
 import { deviceName } from '../job';
 import { begun, possible, resultOf, type Result, type Round, type PracticeStep } from './round';
@@ -80,7 +80,7 @@ export function rigOf(round: Round, steps: readonly PracticeStep[]): Rig {
     }),
     titles: Object.fromEntries(LOOKS.map(({ id, title }) => [id, title])),
     causes: [
-      { id: HEALTHY, title: 'All is as forecast' },
+      { id: HEALTHY, title: NO_CAUSE[HEALTHY]! },
       ...CAUSES.filter((c) => round.cases.some((of) => c.applies(of))).map(({ id, title }) => ({
         id,
         title,

@@ -1,5 +1,6 @@
 import type { OwnRanges } from '../catalog/assumptions';
 import { DIRECTIONS } from '../catalog/links';
+import { middle } from '../evidence';
 import { findings } from '../fit';
 import { checklist, tickOf } from '../fitting';
 import { fromPasted } from '../models';
@@ -12,7 +13,7 @@ import {
   type ActivityForecast,
   type Situation,
 } from '../forecast';
-import { briefAt, placesOf, type Job, type JobDevice, type Place } from '../job';
+import { briefAt, fittingOf, placesOf, type Job, type JobDevice, type Place } from '../job';
 import { learnedFrom, protocolOf } from '../measure';
 import { verdict } from '../verdict';
 import { briefSaid } from './activity';
@@ -26,15 +27,15 @@ import { compareLoadTimes, feltSaid } from './felt';
 import { forecastSaid, moreSaid } from './forecast';
 import { frozenSaid } from './frozen';
 import { flowSaid, nextSaid, partSaid, passSaid } from './flow';
-import { formatSaid, lifeSaid } from './life';
+import { costSaid, formatSaid, lifeSaid } from './life';
 import { mindSaid, protocolSaid, testSaid } from './planned';
 import { refusedSaid, runSaid } from './run';
 import type { Said, Statement } from './statement';
 
 /** The steps of setting up, and how many are behind. */
-function setUp({ fittings }: Job, place: Place, situation: Situation): Said<string>[] {
+function setUp(job: Job, place: Place, situation: Situation): Said<string>[] {
   const steps = checklist(situation);
-  const fitting = fittings?.find(({ device }) => device === place.device);
+  const fitting = fittingOf(job, place.device);
   const done = steps.filter((step) => tickOf(step, fitting).mark).length;
   return [...steps.map((step) => stepSaid(place, step)), stepsSaid(place, done, steps.length)];
 }
@@ -48,8 +49,8 @@ function yearsOf(place: Place, situation: Situation): Said<string>[] {
 
 /** One unit, and the health pages that were pasted. */
 function unitOf(job: Job, { id, parts }: JobDevice): Said<string>[] {
-  const { fittings = [], used = [] } = job;
-  const fitting = fittings.find(({ device }) => device === id);
+  const { used = [] } = job;
+  const fitting = fittingOf(job, id);
   const { log, risk } = befallenSaid(id, fitting ?? {});
   const pages = [
     ...(fitting?.baseline ? [{ of: id, text: fitting.baseline.text }] : []),
@@ -115,6 +116,12 @@ export function statementsOf(job: Job, shopRanges: OwnRanges = {}): Statement[] 
             ...sheet.tasks.map((task) => taskSaid(place, task)),
             sheet.array ? arraySaid(place, sheet.array) : {},
             lifeSaid(place, sheet),
+            costSaid(
+              place.device,
+              fittingOf(job, place.device)?.paid,
+              sheet.lasting,
+              middle(situation.serviceYears),
+            ),
             formatSaid(place, sheet, situation.pass?.ended !== undefined),
           ]
         : []),

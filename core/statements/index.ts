@@ -22,7 +22,7 @@ export { daysSaid, yearsAhead } from './days';
 export { findingSaid, stepSaid, stepsSaid } from './finding';
 export { healthSaid, learnedSaid, befallenSaid, counterSaid, rightSaid, unitSaid } from './unit';
 export { flowSaid, nextSaid, partSaid, passSaid } from './flow';
-export { formatSaid, lifeSaid } from './life';
+export { costSaid, formatSaid, lifeSaid } from './life';
 export { mindSaid, protocolSaid, testSaid } from './planned';
 export {
   COSTS,

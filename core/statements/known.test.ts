@@ -6,7 +6,7 @@ import { timedRun } from '../fixtures/runs';
 import { placesOf, type Fitting, type Job } from '../job';
 import { learnedFrom, protocolOf, withLearned } from '../measure';
 import { verdict } from '../verdict';
-import { befallenSaid, forecastSaid, lifeSaid, observationsOf, CONCERNS, type Concern } from '.';
+import { befallenSaid, costSaid, forecastSaid, lifeSaid, observationsOf, CONCERNS, type Concern } from '.';
 
 /*
  * The table of observations: where it says that something has an effect, it moves what is told there; where it says none, nothing moves, and why
@@ -49,6 +49,7 @@ const ROOM: Record<Concern, (job: Job) => unknown> = {
   },
   life: (job) => [
     lifeSaid(place, sheetOf(situationAt(job, place)!)!),
+    costSaid('device-1', job.fittings?.[0]?.paid, null, job.serviceYears?.value ?? null),
     befallenSaid('device-1', job.fittings?.[0] ?? {}).risk,
   ],
   verdict: (job) =>
@@ -266,6 +267,12 @@ const TABLE: Row[] = [
     before: fitted(timed, {}),
     after: fitted(timed, { bought: '2026-11-20' }),
     moves: ['handover'],
+  },
+  {
+    kind: 'bought',
+    before: fitted(timed, {}),
+    after: fitted(timed, { bought: '2026-11-20', paid: { amount: 131, currency: 'EUR' } }),
+    moves: ['life', 'handover'],
   },
 ];
 

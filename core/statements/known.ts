@@ -1,10 +1,19 @@
 import { naming, say, type Said } from './statement';
 import { isLinkId, linkById } from '../catalog/links';
 import { LOOKS } from '../diagnosis';
-import { BEFALLEN, type Befallen, deviceName, madeAt, type Job, type Place, type Run } from '../job';
+import {
+  BEFALLEN,
+  type Befallen,
+  deviceName,
+  madeAt,
+  type Job,
+  type Money,
+  type Place,
+  type Run,
+} from '../job';
 import { learnedFrom, protocolOf, SOURCE_WORDS, warmthWords, type Learned, type Protocol } from '../measure';
 import { fromPasted, healthAdvice } from '../models';
-import { counted, format } from '../units';
+import { counted, format, moneyWords } from '../units';
 import type { Claim, Verdict } from '../verdict';
 import { judgedSaid, measuredSaid } from './claim';
 
@@ -136,7 +145,7 @@ const KINDS = {
           (l) => place && l.place.machine === place.machine && l.place.device === place.device,
         );
         return taught.length > 0 && !run.excluded
-          ? does('Teaches the machine or the drive: take it over on Bench.')
+          ? does('Teaches the machine or the drive: use this value on Bench.')
           : none('One size teaches nothing yet: a second one, or its course, does.');
       },
       life: () => NO_WEAR,
@@ -374,26 +383,34 @@ const KINDS = {
       handover: () => does('Before and after.'),
     },
   }),
-  bought: kind<string>({
+  bought: kind<Money | undefined>({
     name: 'Bought',
     list: ({ fittings = [] }) =>
-      fittings.flatMap(({ device, bought, warrantyUntil }) =>
-        bought
+      fittings.flatMap(({ device, bought, paid, warrantyUntil }) =>
+        bought || paid
           ? [
               {
                 id: `bought ${device}`,
-                at: bought,
-                title: warrantyUntil ? `Warranty until ${warrantyUntil}` : 'Day of purchase',
+                at: bought ?? null,
+                title: [
+                  paid ? `${moneyWords(paid.amount, paid.currency)} paid` : 'Day of purchase',
+                  warrantyUntil && `warranty until ${warrantyUntil}`,
+                ]
+                  .filter(Boolean)
+                  .join(', '),
                 device,
                 by: 'the receipt',
-                of: device,
+                of: paid,
               },
             ]
           : [],
       ),
     effects: {
       forecast: () => none('A price moves no time.'),
-      life: () => none('A warranty ends a claim, not a drive.'),
+      life: (paid) =>
+        paid
+          ? does('What each year costs that it serves.')
+          : none('A warranty ends a claim, not a drive; what was paid would tell what a year costs.'),
       verdict: () => NO_TARGET,
       causes: () => none('It tells who pays, not what is wrong.'),
       protocol: () => NO_COUNT,

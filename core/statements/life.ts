@@ -1,6 +1,6 @@
 import { isLife, lastingWords, type JobForecast, type LifeForecast } from '../forecast';
-import type { Place } from '../job';
-import { calendarMonth, format, rangeBehind } from '../units';
+import type { Money, Place } from '../job';
+import { calendarMonth, format, moneyWords, rangeBehind } from '../units';
 import { naming, rangeWords, say, type Said } from './statement';
 import { placeId } from './flow';
 
@@ -42,6 +42,26 @@ function counterWords(life: Rated | null): string | null {
     ? `, until about ${calendarMonth(runsOut.expected)} (${calendarMonth(runsOut.earliest)} to ${calendarMonth(runsOut.latest)})`
     : '';
   return `By its own counter it has taken ${format(rate.expected, rate.unit)}: ${format(left.expected, 'years')} left${rangeBehind(left, 'years')}${until}.`;
+}
+
+/**
+ * What a device cost for each year that it serves: as long as it is wanted to, or as its rated writes last where that is less.
+ * @param serviceYears how long it is wanted to serve; null where nobody said
+ */
+export function costSaid(
+  device: string,
+  paid: Money | undefined,
+  lasting: JobForecast['lasting'],
+  serviceYears: number | null,
+): Said<'cost'> {
+  const lasts = lasting?.years.expected ?? null;
+  const years = Math.min(lasts ?? Infinity, serviceYears ?? Infinity);
+  if (!paid || !Number.isFinite(years) || years <= 0) return {};
+  const price = (amount: number) => moneyWords(amount, paid.currency);
+  const why = years === serviceYears ? 'it is wanted for' : 'its rated writes last';
+  return say('told', naming('paid', device), {
+    cost: `${price(paid.amount)} paid: ${price(Math.round((paid.amount / years) * 100) / 100)} a year over the ${format(years, 'years')} ${why}.`,
+  });
 }
 
 /** How long a full format takes, as forecast or as its checkpoints tell. */

@@ -13,6 +13,12 @@ const numbers = Array.from(
 export const numeral = (value: number, decimals = 3): string =>
   numbers[Math.min(decimals, 12)]!.format(value);
 
+const cents = new Intl.NumberFormat(LOCALE, { minimumFractionDigits: 2, maximumFractionDigits: 2 });
+
+/** An amount of money: whole, or with two decimals. */
+export const amountWords = (value: number): string =>
+  Number.isInteger(value) ? numeral(value, 0) : cents.format(value);
+
 const dates = (options: Intl.DateTimeFormatOptions) => {
   const format = new Intl.DateTimeFormat(LOCALE, options);
   return (at: string | Date): string => format.format(new Date(at));

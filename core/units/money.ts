@@ -1,11 +1,9 @@
 import { format } from './format';
-import { numeral } from './intl';
+import { amountWords } from './intl';
 
 /** Money as it is told: whole, or with two digits behind the point. */
 export const moneyWords = (amount: number | null, currency: string | null): string =>
-  amount === null
-    ? 'price not known'
-    : `${numeral(amount, Number.isInteger(amount) ? 0 : 2)} ${currency ?? ''}`.trim();
+  amount === null ? 'price not known' : `${amountWords(amount)} ${currency ?? ''}`.trim();
 
 /** From so many s on a minute is what one pays for. */
 const LONG = 600;

@@ -42,7 +42,7 @@ export const LookLine = ({ look, onLeave }: { look: string; onLeave(): void }) =
     sx={{ mb: 1.5 }}
     action={
       <Button size="small" color="inherit" onClick={onLeave}>
-        Leave it
+        Cancel
       </Button>
     }
   >

@@ -5,10 +5,10 @@ import { EntryScope, scopeOf } from '../ui/entries';
 import { FactField, NameField } from '../ui/field';
 import { useJob } from '../ui/job';
 import { useSituation } from '../state/situation';
+import { MoneyField } from '../ui/moneyfield';
 import { Panel } from '../ui/panel';
 import { WorthFindingOut } from '../ui/worth';
 import { Activities } from './activities';
-import { Budget } from './budget';
 import { CustomerFields } from './customer';
 import { DevicesPanel } from './devices';
 import { Machines } from './machines';
@@ -49,7 +49,12 @@ export function BriefView() {
                 fact={job.serviceYears}
                 onFact={(serviceYears) => set({ serviceYears })}
               />
-              <Budget budget={job.budget} onBudget={(budget) => set({ budget })} />
+              <MoneyField
+                label="Budget"
+                value={job.budget}
+                placeholder="not asked"
+                onValue={(budget) => set({ budget })}
+              />
               <TextField
                 label="Note"
                 multiline

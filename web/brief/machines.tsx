@@ -16,7 +16,7 @@ import { Columns } from '../ui/layout';
 
 const USE: Record<JobMachine['use'], string> = {
   customer: 'The customer’s own',
-  also: 'Must be served too',
+  also: 'Must also work here',
   bench: 'The shop’s bench',
 };
 /** The machines of the job: whose each is, and all that is known of it. */

@@ -2,7 +2,8 @@ import { type Spread } from '@kymar/core/stats';
 import { Box, Typography } from '@mui/material';
 import { middle } from '@kymar/core/evidence';
 import type { JobSheet, LifeForecast } from '@kymar/core/forecast';
-import { befallenSaid, daysSaid, formatSaid, lifeSaid, yearsAhead } from '@kymar/core/statements';
+import { fittingOf } from '@kymar/core/job';
+import { befallenSaid, costSaid, daysSaid, formatSaid, lifeSaid, yearsAhead } from '@kymar/core/statements';
 import type { Placed } from '../state/placed';
 import { format, formatRange } from '@kymar/core/units';
 import { useAnswer } from '../state/gate';
@@ -19,7 +20,9 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
   const { life, lasting, workload, array, format: whole, copies } = forecast;
   const wanted = middle(at.serviceYears);
   const said = lifeSaid(at.place, forecast);
-  const fitting = useJobs((s) => s.jobs[at.job]?.fittings)?.find((f) => f.device === at.place.device);
+  const job = useJobs((s) => s.jobs[at.job]);
+  const fitting = job && fittingOf(job, at.place.device);
+  const { cost } = costSaid(at.place.device, fitting?.paid, lasting, wanted);
   const { risk } = befallenSaid(at.place.device, fitting ?? {});
   return (
     <Panel title="How long it lasts">
@@ -41,6 +44,11 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
             </Typography>
           )}
         </>
+      )}
+      {cost && (
+        <Typography variant="body2" sx={{ mt: 0.75 }}>
+          <Told of={cost} />
+        </Typography>
       )}
       {risk && (
         <Typography variant="body2" sx={{ mt: 0.75, color: 'warning.main', fontWeight: 560 }}>

@@ -70,10 +70,10 @@ const CHOICES: Record<ReturnType<typeof stateOf>, Answer[]> = {
   hidden: ['leave', 'both'],
 };
 const SAID: Record<Answer, string> = {
-  take: 'Take it over',
+  take: 'Add it',
   replace: 'Replace mine',
   both: 'Keep both',
-  leave: 'Leave it out',
+  leave: 'Skip it',
 };
 const STATE = {
   new: 'new here',

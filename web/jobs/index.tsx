@@ -155,7 +155,7 @@ export function Jobs() {
         ) : (
           demo.length === 0 && <Button onClick={() => void bringBack()}>Bring the demo back</Button>
         )}
-        <HostMenu label="New job on …" onHost={create} />
+        <HostMenu label="New job for a machine" onHost={create} />
         <Button variant="contained" onClick={() => create()}>
           New job
         </Button>

@@ -23,7 +23,7 @@ const LOOK: Record<Severity, { word: string; color: string; Icon: typeof BlockIc
 const STATE: Record<PathState, { words: string; color: string }> = {
   blocked: { words: 'Something blocks it as it stands', color: 'error.main' },
   limited: { words: 'It works; something holds it down', color: 'var(--mui-palette-narrow)' },
-  unknown: { words: 'It works; what decides its speed is not known', color: 'warning.main' },
+  unknown: { words: 'It works; what limits its speed is not known', color: 'warning.main' },
   fine: { words: 'It works, as fast as these parts go', color: 'primary.main' },
 };
 

@@ -46,7 +46,7 @@ export function Plugged({ at, path }: { at: Placed; path: Path }) {
       )}
       {!found && !problem && !seen && (
         <Typography variant="body2" color="textSecondary">
-          Where this build hangs on the machine Kymar runs on, the speed its link really negotiated can be
+          Where this build is connected to the machine Kymar runs on, the speed its link really negotiated can be
           taken over.
         </Typography>
       )}

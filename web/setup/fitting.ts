@@ -1,12 +1,8 @@
 import { checklist, nextStep } from '@kymar/core/fitting';
-import type { Fitting, Job } from '@kymar/core/job';
+import { fittingOf, type Fitting } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';
 import { situationNow } from '../state/situation';
 import type { Placed } from '../state/placed';
-
-/** How far a device is set up. */
-export const fittingOf = (job: Job, device: string): Fitting | undefined =>
-  job.fittings?.find((f) => f.device === device);
 
 /** Changes how far a device is set up; whether all is done follows from its steps. */
 export function changeFitting(at: Placed, to: (fitting: Fitting) => Fitting): void {

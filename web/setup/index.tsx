@@ -1,6 +1,7 @@
 import { Box, Button, Typography } from '@mui/material';
 import { Link } from 'react-router';
 import { benchOf, checklist } from '@kymar/core/fitting';
+import { fittingOf } from '@kymar/core/job';
 import { useMemo } from 'react';
 import { useSituation } from '../state/situation';
 import { EntryScope, scopeOf } from '../ui/entries';
@@ -8,7 +9,6 @@ import { useJob } from '../ui/job';
 import { Panel } from '../ui/panel';
 import { Checklist } from './checklist';
 import { Contents } from './contents';
-import { fittingOf } from './fitting';
 import { FormatTracker } from './format';
 import { Missing } from './missing';
 import { UnitPanel } from './unit';

@@ -13,6 +13,7 @@ import { BefallenLog } from './befallen';
 import { Told } from '../ui/told';
 import { unitSaid } from '@kymar/core/statements';
 import { changeFitting, without } from './fitting';
+import { MoneyField } from '../ui/moneyfield';
 import { HealthField, HealthRead } from '../ui/health';
 import { Pick } from '../ui/pick';
 import { DateField } from '../ui/date';
@@ -23,7 +24,7 @@ const today = () => new Date().toLocaleDateString('sv-SE');
 
 /** What is written down of this unit: its serial number, until when it can go back, and its health on day zero. */
 export function UnitPanel({ at, job, fitting }: { at: Placed; job: Job; fitting: Fitting | undefined }) {
-  const { serial = '', bought = '', warrantyUntil = '', returnDays } = fitting ?? {};
+  const { serial = '', bought = '', paid, warrantyUntil = '', returnDays } = fitting ?? {};
   const set = <K extends keyof Fitting>(key: K, value: Fitting[K] | undefined) =>
     changeFitting(at, (f) => without(f, key, value));
   const last = fitting ? returnUntil(fitting) : null;
@@ -41,6 +42,12 @@ export function UnitPanel({ at, job, fitting }: { at: Placed; job: Job; fitting:
         />
         <FromHere onSerial={(found) => set('serial', found)} />
         {date('Bought on', bought, 'bought')}
+        <MoneyField
+          label="Price paid"
+          value={paid}
+          usual={job.budget?.currency}
+          onValue={(price) => set('paid', price)}
+        />
         <QuantityField
           label="Can go back within, days"
           dimension="count"

@@ -12,7 +12,7 @@ const blankHost = (): Host => ({
   id: newId('host'),
   name: 'Another machine',
   system: '',
-  ports: [{ id: 'port-1', position: 'The port it hangs on', connector: 'USB-C', modes: ['usb-10'] }],
+  ports: [{ id: 'port-1', position: 'Port', connector: 'USB-C', modes: ['usb-10'] }],
   storage: { name: 'Built-in drive', read: NOT_KNOWN, write: NOT_KNOWN },
 });
 

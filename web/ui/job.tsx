@@ -289,7 +289,7 @@ function Unbuilt({ job, at }: { job: Job; at: Placed | null }) {
         {at
           ? [
               isChosen(job, at) ? 'It is not connected here yet' : 'No drive is chosen yet',
-              `so there is no path to draw: ${at.host.name} has ${counted(at.host.ports.length, 'port')} and slots waiting.`,
+              `so there is no path to draw: ${at.host.name} has ${counted(at.host.ports.length, 'port')}.`,
             ].join(', ')
           : 'No machine is chosen yet, so there is no path to draw.'}
       </Typography>

@@ -117,7 +117,7 @@ export function collectLinks(parts: PathParts, links: Links): Constraint[] {
   const system = host.systems?.[0];
   const onWay = found.filter((c) => c.id === 'outer' || c.id.startsWith('hub-'));
   if (system?.efficiency?.value != null && onWay.length > 0) {
-    const words = `storage stack of ${system.family === 'own' ? 'the host’s own system' : [system.family, system.version].filter(Boolean).join(' ')}`;
+    const words = `overhead of ${system.family === 'own' ? 'the host’s own system' : [system.family, system.version].filter(Boolean).join(' ')}`;
     found.push(systemConstraint(words, { ...system.efficiency, value: system.efficiency.value }, onWay));
   }
   const { array } = parts;

@@ -19,10 +19,10 @@ export function reasonOf({ mode, why, participants, limiters, without }: Negotia
     case 'nothing offered':
       return `${why.by} offers nothing that its own uplink carries`;
     case 'uplink':
-      return `${why.port} hangs on ${why.uplink} with others`;
+      return `${why.port} shares ${why.uplink} with others`;
     case 'other end':
       return why.port === null
-        ? `${why.name} hangs on ${name}`
+        ? `${why.name} is connected by ${name}`
         : `${why.name} in ${why.port}, which runs ${name}`;
     case 'shared': {
       const all = namesOf(participants);
@@ -39,7 +39,7 @@ export function reasonOf({ mode, why, participants, limiters, without }: Negotia
 export function contentionWords({ together, twice, beside }: Crowd): string {
   const words = [
     together > 1 ? `${together} drives at once` : '',
-    twice === null ? '' : `the copy comes and goes over it (${twice} hangs on it too)`,
+    twice === null ? '' : `the copy comes and goes over it (${twice} is on it too)`,
     ...beside.map((n) => `${n.name} ${n.direction === 'read' ? 'reading' : 'writing'}`),
   ];
   return words.filter(Boolean).join(', ');

@@ -33,12 +33,12 @@ export const Port = askedFor({
   /** What it runs: for a slot the lanes wired. */
   modes: asks('Can do', Modes),
   /** The host's uplink it shares with others, by id. */
-  uplink: asks('Shares its link with, by id', Id.optional()),
+  uplink: asks('Shares its link with', Id.optional(), { was: ['Shares its link with, by id', 'Uplink, by id'] }),
   /** W it can feed. */
   power: asks('Supplies', Watts.optional(), 'power'),
   slot: asks('Slot', Slot.optional()),
   /** Ports that go off when this one is used, by id. */
-  switchesOff: asks('Switches off, by id', z.array(Id).max(8).optional()),
+  switchesOff: asks('Switches off', z.array(Id).max(8).optional(), { was: ['Switches off, by id'] }),
   forms: asks('Takes', z.array(FormFactor).max(8).optional()),
   key: asks('M.2 key', z.enum(['M', 'B']).optional()),
   /** Height for a drive with whatever lies on it, mm. */
@@ -67,10 +67,10 @@ export const Endpoint = askedFor({
   id: asks('Id', Id),
   name: asks('Name', Name),
   kind: asks('Kind', z.enum(['card', 'network', 'drive'])),
-  /** Link it hangs on beside its port, e.g. the card's own. */
-  modes: asks('Link it hangs on', Modes),
+  /** Link it is connected to beside its port, e.g. the card's own. */
+  modes: asks('Connected to', Modes, { was: ['Link it hangs on'] }),
   /** The host's port it is plugged into. */
-  port: asks('In port, by id', Id.optional()),
+  port: asks('Connected to port', Id.optional(), { was: ['In port, by id'] }),
   read: asks('Reads at', Rate, 'rate'),
   write: asks('Writes at', Rate, 'rate'),
 });

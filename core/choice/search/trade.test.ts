@@ -282,7 +282,7 @@ test('what is held against: what is built, what is there, the maker’s own upgr
   expect(againstWords(base!, there, 'EUR', 30)).toMatch(
     new RegExp(
       '^Against what is already there \\(.*plain.*\\): costs 1\\d\\d EUR more, .* a year less waited; ' +
-        'Large files: [\\d.]+ EUR for each second gained; pays back (in|within) ',
+        'Large files: [\\d.]+ EUR for each second gained; pays for itself (in|within) ',
     ),
   );
   expect(against(base!.candidate, { id: 'built', candidate: quick }, 30, wanted).years).toBeNull();

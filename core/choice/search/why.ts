@@ -19,7 +19,7 @@ const GENERAL: Record<string, string> = { bracket: 'The bracket does not fit the
 const DEMAND: Record<DemandId, string> = {
   'service life': 'Its rating is written before its service life is over',
   'one failure': 'One failed drive loses all, and no other copy is planned',
-  portable: 'It hangs on the mains, and is carried about',
+  portable: 'It needs a power supply of its own, and must be portable',
 };
 
 /** A reason in words. */

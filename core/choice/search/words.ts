@@ -15,6 +15,9 @@ import type { Together } from './together';
 import type { Slowed } from './uplinks';
 import type { Wanted } from './wanted';
 
+/** Of a year, rounded. */
+const WEEKS_A_YEAR = 52;
+
 const ARRAYS: Partial<Record<string, string>> = {
   stripe: 'RAID 0',
   mirror: 'RAID 1',
@@ -226,7 +229,10 @@ const round = (amount: number): number => Math.round(amount);
 export function payBackWords(years: number | null): string {
   if (years === null) return 'saves no time';
   if (years === 0) return 'costs no more';
-  return years < 0.1 ? 'within weeks' : `in ${format(years, 'years', 2)}`;
+  const weeks = Math.ceil(years * WEEKS_A_YEAR);
+  if (weeks <= 1) return 'within a week';
+  if (years >= 2) return `in ${format(years, 'years', 2)}`;
+  return weeks < 27 ? `in ${weeks} weeks` : `in ${Math.ceil(years * 12)} months`;
 }
 
 /** Why several devices do not go together, and what to do. */
@@ -236,7 +242,7 @@ export function togetherProblem({ builds, problem }: Together, list: readonly Wa
     const names = builds.flatMap((b, i) => (b === null ? [i + 1] : []));
     return (
       `For device ${names.join(' and ')} nothing in the library meets every target with ${sure(names[0]! - 1)} probability, ` +
-      'so they cannot be placed together. Look at that device alone: what comes nearest, and which target is the dear one.'
+      'so they cannot be placed together. Look at that device alone: what comes nearest, and which target most of the cost comes from.'
     );
   }
   return 'Each device alone has a build, but together their ports or the budget do not suffice. Raise the budget, or add a machine or a card with ports.';
@@ -250,7 +256,7 @@ export function slowedWords(
   const beside = others.map((i) => names[i]!).join(' and ');
   return (
     `While ${beside} work${others.length > 1 ? '' : 's'} too, ${names[device]!} ${direction === 'write' ? 'takes' : 'gives'} ` +
-    `${format(together, 'B/s')} instead of ${format(alone, 'B/s')}: both hang on ${uplink}.`
+    `${format(together, 'B/s')} instead of ${format(alone, 'B/s')}: both are on ${uplink}.`
   );
 }
 
@@ -282,6 +288,6 @@ export function againstWords(
     gains && extra !== null && extra > 0
       ? `; ${gains.activity}: ${pricePer(extra, gains.seconds, currency)}`
       : '';
-  const back = hourly > 0 && extra !== null && extra > 0 ? `; pays back ${payBackWords(years)}` : '';
-  return `Against ${BASELINE[id]} (${buildWords(candidate.build)}): ${money}, ${time}${price}${back.replace('pays back saves', 'saves')}.`;
+  const back = hourly > 0 && extra !== null && extra > 0 ? `; pays for itself ${payBackWords(years)}` : '';
+  return `Against ${BASELINE[id]} (${buildWords(candidate.build)}): ${money}, ${time}${price}${back.replace('pays for itself saves', 'saves')}.`;
 }

@@ -51,7 +51,7 @@ export const FIGURES = at('figures', [
   {
     id: 'another size',
     prior: 1,
-    title: 'It was not as much as was entered',
+    title: 'Wrong size entered',
     fix: 'Count again what was copied.',
     applies: (of) => isEntered(of) && depends(of, 'bytes'),
     change: (of) => scaling(of, { bytes: [0.3, 1, 3] }),

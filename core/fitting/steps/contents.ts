@@ -12,7 +12,7 @@ export const CONTENTS: readonly FittingStep[] = [
         ? 'With both drives in their final places where that goes; then start from the new one with the old one unplugged.'
         : 'Copy, then compare by checksums: “copied without an error” is not “the same”. The old drive stays untouched for a while.',
     caution:
-      'The clone of a drive and the drive itself must not be started from side by side: they call themselves the same.',
+      'The clone of a drive and the drive itself must not be started from side by side: both carry the same volume ID.',
   },
   {
     id: 'install-place',

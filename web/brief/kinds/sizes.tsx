@@ -69,7 +69,7 @@ export function Sizes({ activity, onActivity }: KindFieldsProps<Move>) {
           aria-expanded={typed !== null}
           onClick={() => setTyped(typed ? null : { median: null, spread: 2 })}
         >
-          By median
+          By typical file size
         </Button>
       </Box>
       {typed && (

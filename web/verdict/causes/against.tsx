@@ -1,5 +1,5 @@
 import { Box, TableContainer, Typography } from '@mui/material';
-import type { Diagnosis, CauseSays } from '@kymar/core/diagnosis';
+import { HEALTHY, NO_CAUSE, type Diagnosis, type CauseSays } from '@kymar/core/diagnosis';
 import { seenWords } from '@kymar/core/statements';
 import { format, formatRange } from '@kymar/core/units';
 import { unbroken } from '../../ui/figure';
@@ -10,7 +10,7 @@ import { Cells } from '../../ui/cells';
 export function AgainstTable({ found }: { found: Diagnosis }) {
   const narrow = useNarrow();
   const { evidence, causes } = found.shown;
-  const title = (id: string) => found.causes.find((c) => c.id === id)?.title ?? 'All is as forecast';
+  const title = (id: string) => found.causes.find((c) => c.id === id)?.title ?? NO_CAUSE[HEALTHY];
   if (evidence.length === 0 || causes.length === 0) return null;
   return (
     <TableContainer tabIndex={narrow ? 0 : undefined} sx={{ mb: 1 }}>

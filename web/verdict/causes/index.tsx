@@ -153,7 +153,7 @@ function GroupOf({
       ))}
       {hidden.length > 0 && (
         <Typography variant="caption" color="textSecondary" component="p">
-          Or something that would show in nothing measured so far:{' '}
+          Not tested by these runs:{' '}
           {hidden
             .slice(0, 4)
             .map(({ title }) => title.charAt(0).toLowerCase() + title.slice(1))
@@ -185,8 +185,8 @@ function Gain({ job, found }: { job: Job; found: Diagnosis }) {
 function sentenceOf(found: Diagnosis): string | null {
   const { gain, groups } = found;
   const [first] = toldOf(found, groups[0]?.ids ?? []);
-  if (!gain || !first?.fix) return null;
+  if (!gain || !first?.fix || gain.took < gain.healthy * (1 + WORTH)) return null;
   const cause = first.title.charAt(0).toLowerCase() + first.title.slice(1);
   const sure = groups[0]!.probability > 0.9 ? 'The cause' : 'The likeliest cause';
-  return `${gain.title} took ${format(gain.took, 's', 2)} where about ${format(gain.healthy, 's', 2)} is to be had. ${sure}: ${cause}. ${first.fix}`;
+  return `${gain.title} took ${format(gain.took, 's', 2)}; about ${format(gain.healthy, 's', 2)} is what it should take. ${sure}: ${cause}. ${first.fix}`;
 }

@@ -1,13 +1,13 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
-import { CAUSES, HEALTHY, NONE, PRIORS } from '@kymar/core/diagnosis';
+import { CAUSES, HEALTHY, NO_CAUSE, NONE, PRIORS } from '@kymar/core/diagnosis';
 import { setSetting, useSettings } from '../../state/settings';
 import { QuantityField } from '../../ui/field';
 
 const ALL = [
-  { id: HEALTHY, title: 'All is as forecast', prior: PRIORS.healthy },
+  { id: HEALTHY, title: NO_CAUSE[HEALTHY]!, prior: PRIORS.healthy },
   ...CAUSES,
-  { id: NONE, title: 'Something nobody thought of', prior: PRIORS.none },
+  { id: NONE, title: NO_CAUSE[NONE]!, prior: PRIORS.none },
 ];
 
 /** How often each cause is the one, relative to the others: shown, and each the shop's to change. */

@@ -12,6 +12,6 @@ export const Stream = z.object({
   streams: asks('Streams at once', z.number().int().min(1).max(1000), 'count'),
   lasts: asks('Lasts without a break', Fact, { dimension: 'time', bare: 'min' }),
   /** The player's or recorder's own. */
-  buffer: asks('Own buffer bridges', Fact, 'time'),
+  buffer: asks('Recorder’s buffer lasts', Fact, 'time'),
 });
 export type Stream = z.infer<typeof Stream>;

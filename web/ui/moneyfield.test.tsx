@@ -3,7 +3,7 @@ import type { Money } from '@kymar/core/job';
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
-import { Budget, readMoney } from './budget';
+import { MoneyField, readMoney } from './moneyfield';
 
 test.each([
   ['450', { amount: 450, currency: 'CHF' }],
@@ -24,7 +24,7 @@ test('what is no amount is said, and the budget is what it was before; emptied, 
   let budget: Money | undefined = { amount: 240, currency: 'EUR' };
   const Field = () => {
     const [now, setNow] = useState(budget);
-    return <Budget budget={now} onBudget={(next) => setNow((budget = next))} />;
+    return <MoneyField label="Budget" value={now} onValue={(next) => setNow((budget = next))} />;
   };
   render(<Field />);
   const field = screen.getByRole<HTMLInputElement>('textbox', { name: 'Budget' });

@@ -2,9 +2,9 @@ import { TextField } from '@mui/material';
 import { useState } from 'react';
 import type { Money } from '@kymar/core/job';
 import { numeral, readNumber } from '@kymar/core/units';
-import { Pick } from '../ui/pick';
-import { useDraft } from '../ui/field';
-import { Columns } from '../ui/layout';
+import { useDraft } from './field';
+import { Columns } from './layout';
+import { Pick } from './pick';
 
 const CURRENCIES = [
   'EUR',
@@ -37,25 +37,31 @@ export function readMoney(text: string, usual: string): Money | null {
   return { amount: value, currency };
 }
 
-/** What the job may cost, and in which currency. */
-export function Budget({
-  budget,
-  onBudget,
+/** An amount of money, and its currency. @param usual the currency while no amount stands there */
+export function MoneyField({
+  label,
+  value,
+  usual = 'EUR',
+  placeholder,
+  onValue,
 }: {
-  budget: Money | undefined;
-  onBudget(budget: Money | undefined): void;
+  label: string;
+  value: Money | undefined;
+  usual?: string | undefined;
+  placeholder?: string;
+  onValue(value: Money | undefined): void;
 }) {
-  const { text: draft, before, put } = useDraft(budget, 'Budget');
-  const [chosen, setChosen] = useState('EUR');
-  const currency = budget?.currency ?? chosen;
+  const { text: draft, before, put } = useDraft(value, label);
+  const [chosen, setChosen] = useState(usual);
+  const currency = value?.currency ?? chosen;
   const read = draft === null || draft.trim() === '' ? null : readMoney(draft, currency);
   const isWrong = draft !== null && draft.trim() !== '' && read === null;
   return (
     <Columns of="minmax(0, 3fr) minmax(0, 2fr)" gap={1}>
       <TextField
-        label="Budget"
-        placeholder="not asked"
-        value={draft ?? (budget ? numeral(budget.amount, 2) : '')}
+        label={label}
+        placeholder={placeholder}
+        value={draft ?? (value ? numeral(value.amount, 2) : '')}
         error={isWrong}
         helperText={
           isWrong
@@ -68,7 +74,7 @@ export function Budget({
           const typed = e.target.value;
           const gives = typed.trim() === '' ? undefined : (readMoney(typed, currency) ?? before);
           put(typed, gives, typed.trim() === '' || readMoney(typed, currency) !== null);
-          onBudget(gives);
+          onValue(gives);
         }}
         slotProps={{ inputLabel: { shrink: true } }}
       />
@@ -78,7 +84,7 @@ export function Budget({
         options={[...new Set([...CURRENCIES, currency])].map((code) => [code, code])}
         onValue={(v) => {
           setChosen(v);
-          if (budget) onBudget({ ...budget, currency: v });
+          if (value) onValue({ ...value, currency: v });
         }}
       />
     </Columns>
