@@ -211,12 +211,13 @@ export function maker(core, seed) {
       sheets
         .flatMap(({ sheet }) => sheet?.activities ?? [])
         .find((a) => a.activity.id === id && a.figure.unit === 's')?.figure.expected;
-    // Some people ask for what can be had.
-    if (chance(0.5))
+    // Some people ask for what can be had; of some jobs all goes well, but only the first activity was timed.
+    const isEasy = n % 9 === 4;
+    if (isEasy || chance(0.5))
       for (const a of made.activities) {
         const expected = timeOf(a.id);
         if (a.target !== null && expected && expected < 1e7)
-          a.target = digits(Math.max(1, expected * between(1.5, 4)));
+          a.target = digits(Math.max(1, expected * (isEasy ? 4 : between(1.5, 4))));
       }
     if (sheets.some(({ sheet }) => sheet?.activities.length > 0) && chance(0.75)) {
       try {
@@ -228,11 +229,12 @@ export function maker(core, seed) {
 
     // What was timed: as forecast, or out by a factor; by thumb, read off, or only a bound.
     const runs = [];
-    const out = pick([1, 1, 1.05, 0.95, 1.7, 3, 0.7]);
+    const out = isEasy ? 1 : pick([1, 1, 1.05, 0.95, 1.7, 3, 0.7]);
     for (const activity of made.activities) {
       const expected = timeOf(activity.id);
       const place = placeOf(made, activity);
-      if (!expected || !place || expected > 1e7 || !chance(0.75)) continue;
+      if (!expected || !place || expected > 1e7) continue;
+      if (isEasy ? runs.length > 0 : !chance(0.75)) continue;
       const isCopy = activity.kind === 'move';
       const size =
         isCopy && Array.isArray(activity.bytes.value) ? activity.bytes.value[1] : activity.bytes?.value;
@@ -360,6 +362,7 @@ export function maker(core, seed) {
         };
       }
       if (chance(0.3)) fitting.bought = day(-20).slice(0, 10);
+      if (chance(0.3)) fitting.paid = { amount: digits(log(30, 900)), currency: 'EUR' };
       if (chance(0.3)) fitting.complete = day(3);
       return [fitting];
     });
