@@ -1,7 +1,7 @@
 import { TextField } from '@mui/material';
 import { useState } from 'react';
 import type { Money } from '@kymar/core/job';
-import { numeral, readNumber } from '@kymar/core/units';
+import { moneyWords, numeral, readNumber } from '@kymar/core/units';
 import { useDraft } from './field';
 import { Columns } from './layout';
 import { Pick } from './pick';
@@ -67,7 +67,7 @@ export function MoneyField({
           isWrong
             ? 'Is no amount of money; write 450 or 1,200.'
             : read
-              ? `${numeral(read.amount, 2)} ${read.currency}`
+              ? moneyWords(read.amount, read.currency)
               : undefined
         }
         onChange={(e) => {

@@ -148,7 +148,7 @@ function ClaimPanel({ job, claim }: { job: Job; claim: Claim }) {
         <Typography variant="body2" color="textSecondary">
           {claim.simulated && 'Simulated, '}
           {measured ? <Told of={measuredSaid(claim).runs} /> : 'no usable run'}
-          {run && (
+          {run && whereWords(job, run) && (
             <>
               , <span data-named>{whereWords(job, run)}</span>
             </>
