@@ -58,7 +58,7 @@ test('a first visit opens on the finished demo job, and figures show their worki
   const sheet = page.getByLabel('The working', { exact: true });
   await sheet.getByText('= time until all is written − what is done after the bar is full').waitFor();
   await sheet.getByText('Time to write', { exact: true }).click();
-  await sheet.getByText('= bytes of each phase ÷ what decides there + files × per-file overhead').waitFor();
+  await sheet.getByText('= bytes of each phase ÷ its rate + files × per-file overhead').waitFor();
   await sheet
     .getByText(
       /^= [\d.]+\sGB ÷ [\d.,]+\sMB\/s \+ [\d.]+\sGB ÷ 900\sMB\/s \+ 38,400 × 1\.7\sms = 4\smin\s\d\d\ss$/,

@@ -105,18 +105,22 @@ export async function pagesOf(core, jobs) {
   await page.waitForTimeout(1500);
   for (const job of jobs) {
     const offered = core.statements.offeredSaid(job, core.stock.SHOP, LOOKED_FOR);
-    const known = new Map([...core.handover.allSaid(job), ...offered].map(({ id, words }) => [id, words]));
+    const found = core.diagnosis.diagnose(job);
+    const causes = found ? core.statements.causesSaid(job, found) : [];
+    const known = new Map(
+      [...core.handover.allSaid(job), ...offered, ...causes].map(({ id, words }) => [id, words]),
+    );
     for (const stage of STAGES) {
       await page.goto(`${server.address}/jobs/${job.id}/${stage}`);
-      const found = await settled(page);
+      const shows = await settled(page);
       const where = `${job.id} ${stage}: `;
-      for (const { id, words } of found.said) {
+      for (const { id, words } of shows.said) {
         shown++;
         if (known.get(id) !== words.replace(/\s+/g, ' '))
           faults.push(`${where}${id}: the page “${words}”, the core “${known.get(id)}”`);
       }
-      faults.push(...core.oracles.faultsIn(found.text).map((fault) => where + fault));
-      bare.push(...found.bare.map((text) => `${stage}: ${text}`));
+      faults.push(...core.oracles.faultsIn(shows.text).map((fault) => where + fault));
+      bare.push(...shows.bare.map((text) => `${stage}: ${text}`));
     }
   }
   await browser.close();

@@ -37,8 +37,12 @@ export const RULES = {
             r.source !== 'simulated',
         );
         const said = new RegExp(`${activity.name}: ([^.]*(?:\\.\\d+ s)?) before, `).exec(text)?.[1];
-        // Runs at another warmth are not taken together.
-        if (!said || had.length === 0 || had.some((r) => r.conditions.temperature !== null)) continue;
+        // Runs at another warmth, or of another size, are not taken together.
+        const isUnlike = (r) =>
+          r.conditions.temperature !== null ||
+          r.measure.bytes !== had[0].measure.bytes ||
+          r.measure.files !== had[0].measure.files;
+        if (!said || had.length === 0 || had.some(isUnlike)) continue;
         const mean = core.units.format(had.reduce((sum, r) => sum + r.measure.seconds, 0) / had.length, 's');
         if (said !== mean) fault(`${activity.name}: “${said} before”, its runs say ${mean}`);
       }

@@ -63,7 +63,7 @@ test('a cause added from outside stands in diagnosis, next test, practice and do
   const added: Hypothesis = {
     id: 'made up',
     site: 'cable',
-    prior: 40,
+    prior: 8,
     title: 'A made-up cause',
     fix: 'Undo it.',
     applies: ({ activity }) => activity.kind === 'move',

@@ -58,6 +58,21 @@ test('what was counted again goes into the brief, and into runs by hand that had
   expect(now.runs.slice(1)).toEqual(runs.slice(1));
 });
 
+test('a device’s counters count no files: of a watched run they are those of the brief, and counted again with it', () => {
+  const of = { bytes: brief.bytes.value as number, files: brief.files.value as number, seconds: 600 };
+  const run = (id: string, source: 'watched' | 'real') => ({
+    ...timedRun(of, { id, activity: 'offload', direction: 'write' }),
+    source,
+  });
+  const runs = [run('watched', 'watched'), run('own', 'real')];
+  const [job, look] = withLook('count again', 'another size and another number of files', { runs });
+  const now = withEntered(job, look, 'offload', { bytes: 171e9, files: 5 }, AT)!;
+  expect(now.runs.map(({ measure }) => measure.kind === 'timed' && [measure.bytes, measure.files])).toEqual([
+    [of.bytes, 5],
+    [of.bytes, of.files],
+  ]);
+});
+
 test('a port that was found is the path’s; a hub, or a port the machine has not, is no port of it', () => {
   const host = offload.machines[0]!.host;
   const other = host.ports.find(({ id }) => id !== place!.port)!;

@@ -1,7 +1,7 @@
 import { ceilingOf, isLinkId, linkById } from '../catalog/links';
 import { exactFact } from '../evidence';
 import { isMove, placeOf, withActivity, type Activity, type Job, type Place } from '../job';
-import { edited, isTyped } from '../measure';
+import { edited, hasFilesTyped, isTyped } from '../measure';
 import { NOTHING_SEEN } from './looks';
 import type { Dimension } from '../units';
 
@@ -40,17 +40,17 @@ function connected(
   return { ...job, connections: job.connections.map((c) => (c === one ? { ...c, ...changed } : c)) };
 }
 
-/** What was miscounted where it was typed: of runs by hand the figures that the brief gave, with the reason. */
+/** What was miscounted where it was typed: of runs by hand the figures that the brief gave, of watched ones the files alone, with the reason. */
 function recounted(job: Job, activity: Activity, values: Values, at: string): Job {
   if (!isMove(activity)) return job;
   const [bytes, files] = [values.bytes ?? null, values.files ?? null];
   const reason = 'Counted again.';
   const runs = job.runs.map((run) => {
     const { measure } = run;
-    if (run.activity !== activity.id || !isTyped(run) || measure.kind !== 'timed') return run;
+    if (run.activity !== activity.id || !hasFilesTyped(run) || measure.kind !== 'timed') return run;
     const now = {
       seconds: measure.seconds,
-      bytes: bytes !== null && measure.bytes === activity.bytes.value ? bytes : measure.bytes,
+      bytes: bytes !== null && isTyped(run) && measure.bytes === activity.bytes.value ? bytes : measure.bytes,
       files: files !== null && measure.files === activity.files.value ? files : measure.files,
     };
     if (now.bytes === measure.bytes && now.files === measure.files) return run;

@@ -1,12 +1,13 @@
 import { barePathFor, eachTime, forecast, type Case, type DrawnTime } from '../forecast';
-import { isMove, type Job, type Sample } from '../job';
-import { mean, quantile, SAMPLES, SEED } from '../stats';
-import { inLogs, measuredOf, timeOf, type Measured } from '../measure';
-import { caseMeasured, MODEL_SIGMA, verdict, type Claim, type MeasuredCase } from '../verdict';
+import { isMove, type Job, type Run, type Sample } from '../job';
+import { mean, quantile, SAMPLES, SEED, Z95 } from '../stats';
+import { logSecondsOf } from '../measure';
+import { caseMeasured, verdict, type Claim, type MeasuredCase } from '../verdict';
 import type { Hypothesis } from './hypothesis';
-import { lookedAt, lookKey, type Look } from './look';
+import { causeKey, lookedAt, lookKey, slipped, type Look } from './look';
 import { LOOKS } from './looks';
 import { beginningsOf } from './parts';
+import { timingOf, usualScatter, type Scatter, type Timing } from './scatter';
 import type { OwnRanges } from '../catalog/assumptions';
 
 /** What was measured or seen, as causes are held against it. */
@@ -20,7 +21,12 @@ export interface Evidence {
   /** Under which other circumstances; absent: as it is built. */
   look?: Look | undefined;
   /** Logarithm of the s it took, or of the °C it got where its case asks for that, and one sigma of it; null of what was only seen. */
-  time: { log: number; sigma: number } | null;
+  time: Timing | null;
+  /** Of several runs each, in their order, and how they lie around their mean. */
+  logs?: readonly number[];
+  scatter?: Scatter;
+  /** Whether another program's rate was read off. */
+  isRate?: boolean;
   /** What was seen; null of what was timed. */
   seen: string | null;
   /** s that its forecast expects, where there is one. */
@@ -72,6 +78,11 @@ export function logsOf(
   return logs.map((_, i) => Math.log(quantile(figure, (i + 0.5) / logs.length)));
 }
 
+/** s: nothing anybody times is shorter. */
+const SHORTEST = 0.05;
+/** The golden ratio's steps lie evenly in 0 to 1, however many there are. */
+const evenly = (i: number): number => ((i / EVERY + 0.5) * 0.6180339887498949) % 1;
+
 /** What was worked out of a case already, by cause and look: the same case is asked about again and again. */
 const known = new WeakMap<Case, Map<string, Float64Array | null>>();
 
@@ -86,17 +97,22 @@ export function logsUnder(
 ): Float64Array | null {
   const found = known.get(of) ?? new Map<string, Float64Array | null>();
   known.set(of, found);
-  const keyBy = (step: number) => `${cause?.id ?? ''}|${lookKey(look)}|${toBar}|${step}`;
+  const keyBy = (step: number) => `${causeKey(cause)}|${lookKey(look)}|${toBar}|${step}`;
   const key = keyBy(every);
   const had = found.get(key);
   if (had !== undefined) return had;
   // What a cause does not touch is as it is without it.
   const here = lookedAt(look, cause, of);
   const plain = cause !== null && here === lookedAt(look, null, of);
-  const coarse = every === EVERY ? found.get(keyBy(EVERY * COARSE)) : undefined;
-  const logs = plain
+  const slip = of.asksHottest ? null : slipped(look, cause, of);
+  const coarse = every === EVERY && !slip ? found.get(keyBy(EVERY * COARSE)) : undefined;
+  const clean = plain
     ? logsUnder(null, of, { look, toBar, every })
     : logsOf(here, toBar, { every, coarse: coarse ?? undefined });
+  const logs =
+    clean && slip
+      ? clean.map((log, i) => Math.log(Math.max(SHORTEST, slip(Math.exp(log), evenly(i * every)))))
+      : clean;
   found.set(key, logs);
   return logs;
 }
@@ -126,7 +142,7 @@ function newest(claims: readonly Claim[]): Claim[] {
 const [READ_WARM, MODEL_WARM] = [3, 0.08];
 
 /** How hot a drive got in these runs, where that was read; nothing of a drive whose heat nobody models. */
-function warmthOf(title: string, { of }: MeasuredCase, { runs }: Measured): Evidence[] {
+function warmthOf(title: string, { of }: MeasuredCase, runs: readonly Run[]): Evidence[] {
   const read = runs.flatMap(({ conditions: { hottest } }) => hottest ?? []);
   if (read.length === 0 || of.build.drive.media !== 'flash') return [];
   const hottest = mean(read);
@@ -140,45 +156,66 @@ function warmthOf(title: string, { of }: MeasuredCase, { runs }: Measured): Evid
   ];
 }
 
+/** One sigma of reading a run, as a share of it. */
+function readingOf({ measure }: Run): number {
+  if (measure.kind === 'timed') return measure.error / Math.max(measure.seconds, measure.error);
+  return measure.kind === 'rate' ? measure.grain / measure.rate / Z95 : 0;
+}
+
+/** Runs of one thing, and what is known of the forecast they are held against. */
+interface Group {
+  claim: Claim;
+  found: MeasuredCase;
+  runs: Run[];
+  logs: number[];
+}
+
+/** What was measured of one thing, in the order of time; null where nothing tells how long it took. */
+function groupOf(job: Job, claim: Claim, shopRanges: OwnRanges): Group | null {
+  // What no path can pass was measured all the same: it tells of memory, or of a slip.
+  const tooGood = claim.impossible
+    .map(({ run: r }) => r)
+    .filter((r) => !r.excluded && !r.conditions.memoryBacked);
+  const runs = [...(claim.measured?.runs ?? []), ...tooGood].sort((a, b) => a.at.localeCompare(b.at));
+  const found = runs.length > 0 ? caseMeasured(job, runs, shopRanges) : null;
+  if (!found) return null;
+  const { activity } = found.of;
+  const bytes = isMove(activity) && typeof activity.bytes.value === 'number' ? activity.bytes.value : null;
+  const logs = logSecondsOf(runs, bytes);
+  return logs.length > 0 ? { claim, found, runs, logs } : null;
+}
+
 /** All that was measured of a job; rehearsals count only where there is nothing else. */
 export function evidenceOf(job: Job, shopRanges: OwnRanges = {}): Evidence[] {
   const { claims } = verdict(job, shopRanges);
   const isReal = claims.some((c) => !c.simulated && c.measured);
-  return newest(claims).flatMap(
-    ({ measured: usable, simulated, impossible, title, forecast: expected }): Evidence[] => {
-      if (usable?.scattered || (isReal && simulated)) return [];
-      // What no path can pass was measured all the same: it tells of memory, or of a slip.
-      const tooGood = impossible
-        .map(({ run: r }) => r)
-        .filter((r) => !r.excluded && !r.conditions.memoryBacked);
-      const measured = usable ?? (tooGood.length > 0 ? measuredOf(tooGood) : null);
-      const found = measured && caseMeasured(job, measured.runs, shopRanges);
-      if (!found) return [];
-      const { activity } = found.of;
-      const bytes =
-        isMove(activity) && typeof activity.bytes.value === 'number' ? activity.bytes.value : null;
-      const span = timeOf(measured, bytes);
-      if (!span || !Number.isFinite(span.high) || span.low <= 0) return [];
-      const { log, sigma } = inLogs(span);
-      const warmth = warmthOf(title, found, measured);
-      const middle = expected?.time?.expected;
-      const course = measured.runs.findLast((r) => r.samples.length > 2);
-      const look = LOOKS.find(({ id }) => id === measured.runs[0]!.conditions.look);
-      return [
-        {
-          ...found,
-          title,
-          // What was done differently is in the run's own size and direction already.
-          ...(look ? { look: { ...look, change: undefined } } : {}),
-          time: { log, sigma: Math.hypot(sigma, MODEL_SIGMA) },
-          seen: null,
-          expected: middle,
-          off: middle ? Math.abs(log - Math.log(middle)) : 0,
-          samples: course?.samples ?? [],
-        },
-        ...(course && !look ? beginningsOf(title, found.of, found.toBar, course) : []),
-        ...warmth,
-      ];
-    },
-  );
+  const groups = newest(claims)
+    .filter(({ simulated }) => !isReal || !simulated)
+    .flatMap((claim) => groupOf(job, claim, shopRanges) ?? []);
+  const usual = usualScatter(groups.map(({ logs }) => logs));
+  return groups.flatMap(({ claim: { title, forecast: expected }, found, runs, logs }): Evidence[] => {
+    const reading = Math.sqrt(mean(runs.map((r) => readingOf(r) ** 2)));
+    const { time, scatter } = timingOf(logs, Math.hypot(usual, reading));
+    const middle = expected?.time?.expected;
+    const course = runs.findLast((r) => r.samples.length > 2);
+    const look = LOOKS.find(({ id }) => id === runs[0]!.conditions.look);
+    return [
+      {
+        ...found,
+        title,
+        // What was done differently is in the run's own size and direction already.
+        ...(look ? { look: { ...look, change: undefined } } : {}),
+        time,
+        scatter,
+        logs,
+        isRate: runs.every(({ measure }) => measure.kind === 'rate'),
+        seen: null,
+        expected: middle,
+        off: middle ? Math.abs(time.log - Math.log(middle)) : 0,
+        samples: course?.samples ?? [],
+      },
+      ...(course && !look ? beginningsOf(title, found.of, found.toBar, course) : []),
+      ...warmthOf(title, found, runs),
+    ];
+  });
 }

@@ -1,8 +1,10 @@
 import { cholesky, forward, SAMPLES } from '../stats';
 import { COARSE, EVERY, logsUnder, type Evidence } from './evidence';
+import { causeOn } from './forms';
 import { MODEL_SIGMA } from '../verdict';
 import type { Hypothesis } from './hypothesis';
 import { lookedAt } from './look';
+import { levelsOf } from './scatter';
 
 /** How probable it is that somebody looks wrong. */
 export const MISREAD = 0.02;
@@ -46,10 +48,12 @@ export interface Bells {
  * [bandwidth by Silverman 1986], and moved towards their middle by as much as keeps their scatter [West 1993; both from memory].
  * @param rows logarithms of s, a list of draws for each measurement
  * @param times what was timed
+ * @param shared of what two of them are off by, what they are off by together: the square of its sigma
  */
 export function bells(
   rows: readonly Float64Array[],
   times: readonly { log: number; sigma: number }[],
+  shared: (i: number, j: number) => number = () => 0,
 ): Bells {
   const [d, n] = [rows.length, rows[0]?.length ?? 0];
   if (d === 0) return { at: () => new Float64Array(n) };
@@ -59,7 +63,7 @@ export function bells(
     rows.map((other, j) => {
       let sum = 0;
       for (let k = 0; k < n; k++) sum += (one[k]! - middles[i]!) * (other[k]! - middles[j]!);
-      return (width * sum) / n + (i === j ? times[i]!.sigma ** 2 : 0);
+      return (width * sum) / n + (i === j ? times[i]!.sigma ** 2 : shared(i, j));
     }),
   );
   const root = cholesky(cov);
@@ -87,19 +91,37 @@ export function bells(
  * @returns null where the cause leaves no path
  */
 export function fitOf(evidence: readonly Evidence[], cause: Hypothesis | null, every: number): Fit | null {
-  const timed = evidence.flatMap(({ of, toBar, look, time }) =>
-    time ? [{ time, logs: logsUnder(cause, of, { look, toBar, every }) }] : [],
-  );
-  if (timed.some(({ logs }) => logs === null)) return null;
-  const each =
-    timed.length > 0
-      ? bells(
-          timed.map(({ logs }) => logs!),
-          timed.map(({ time }) => time),
-        ).at()
-      : new Float64Array(SAMPLES / every);
+  const timed = evidence.flatMap((one) => {
+    const { of, toBar, look, time } = one;
+    return time ? [{ ...one, time, draws: logsUnder(causeOn(cause, one), of, { look, toBar, every }) }] : [];
+  });
+  if (timed.some(({ draws }) => draws === null)) return null;
   const sights = fitOfSights(evidence, cause);
-  return fitOfDraws(each.map((log) => log + sights));
+  if (timed.length === 0) return fitOfDraws(new Float64Array(SAMPLES / every).fill(sights));
+  const rows = timed.map(({ draws }) => draws!);
+  // What the models leave out of one case is the same in each run of it.
+  const isOneCase = (a: Evidence, b: Evidence) =>
+    a.of === b.of && a.logs !== undefined && b.logs !== undefined;
+  const shared = (i: number, j: number) => (isOneCase(timed[i]!, timed[j]!) ? MODEL_SIGMA ** 2 : 0);
+  const levels = levelsOf(timed, cause?.comesAndGoes ?? false).map(({ log, sigmas }) => {
+    const times = timed.map(({ time }, i) => ({ log: time.log, sigma: sigmas[i]! }));
+    return bells(rows, times, shared)
+      .at()
+      .map((fit) => fit + log + sights);
+  });
+  return fitOfDraws(summed(levels));
+}
+
+/** Of logarithms of probabilities, draw by draw, that of their sum. */
+function summed([first, ...others]: readonly Float64Array[]): Float64Array {
+  return others.reduce(
+    (sum, one) =>
+      sum.map((a, i) => {
+        const b = one[i]!;
+        return Math.max(a, b) + Math.log1p(Math.exp(-Math.abs(a - b)));
+      }),
+    first!,
+  );
 }
 
 /** Logarithm of how probable all that was seen is where a cause holds. */
@@ -115,10 +137,13 @@ export function areAlike(
   one: Hypothesis | null,
   other: Hypothesis | null,
 ): boolean {
-  return evidence.every(({ of, toBar, look, time }) => {
+  return evidence.every((measured) => {
+    const { of, toBar, look, time } = measured;
     if (time === null)
       return look?.sees?.(lookedAt(look, one, of)) === look?.sees?.(lookedAt(look, other, of));
-    const [a, b] = [one, other].map((c) => logsUnder(c, of, { look, toBar, every: EVERY * COARSE }));
+    const [a, b] = [one, other].map((c) =>
+      logsUnder(causeOn(c, measured), of, { look, toBar, every: EVERY * COARSE }),
+    );
     if (!a || !b) return false;
     const apart = a.reduce((sum, log, i) => sum + Math.abs(log - b[i]!), 0);
     return apart / a.length < UNSEEN;

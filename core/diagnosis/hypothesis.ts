@@ -1,11 +1,35 @@
 import type { Case } from '../forecast';
+import type { Evidence } from './evidence';
 
 /** What is at fault: where that is replaced or left out, the cause is gone. */
 export type Site = 'port' | 'cable' | 'device' | 'machine' | 'other end' | 'work' | 'figures';
 
+/** What a cause does. */
+interface Does {
+  /** Whether it can be the cause here at all. */
+  applies(of: Case): boolean;
+  /** The case as it is where it is the cause. */
+  change(of: Case): Case;
+  /** What it makes of the s that something takes, where it is no change of the case. @param u 0 to 1, another one for each draw */
+  slip?(seconds: number, of: Case, u: number): number;
+  /** Whether it has a say in a measurement; absent: in each it applies to. */
+  concerns?(one: Evidence): boolean;
+}
+
 /** Something that may be the cause: nothing but a change of the case, with what to say and do about it. */
-export interface Hypothesis {
+export interface Hypothesis extends Does {
   id: string;
+  /** Several ways in which it may be there, each as often as its share says (absent: 1); what one leaves out is as the cause says. */
+  ways?: readonly (Partial<Does> & { key: string; share?: number })[];
+  /** What tells one of its ways from another, and how often it is that one, beside the others. */
+  key?: string;
+  share?: number;
+  /** Whether it may touch one figure alone. */
+  isSlip?: boolean;
+  /** Whether runs differ by it from one to the next. */
+  comesAndGoes?: boolean;
+  /** The one measurement that it touches. */
+  odd?: Evidence;
   site: Site;
   /** How often it is the cause among what falls short, relative to the others [from memory]. */
   prior: number;
@@ -14,10 +38,6 @@ export interface Hypothesis {
   fix: string;
   /** What the fix has to be bought for, where that is a part. */
   takes?: 'cable' | 'enclosure' | 'drive';
-  /** Whether it can be the cause here at all. */
-  applies(of: Case): boolean;
-  /** The case as it is where it is the cause. */
-  change(of: Case): Case;
   /** Of two causes at once, each: one may be gone while the other stays. */
   both?: readonly [Hypothesis, Hypothesis];
 }

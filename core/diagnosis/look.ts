@@ -29,11 +29,14 @@ const known = new WeakMap<Case, Map<string, Case>>();
 export function lookedAt(look: Look | undefined, cause: Hypothesis | null, of: Case): Case {
   const found = known.get(of) ?? new Map<string, Case>();
   known.set(of, found);
-  const key = `${cause?.id ?? ''}|${lookKey(look)}`;
+  const key = `${causeKey(cause)}|${lookKey(look)}`;
   const here = found.get(key) ?? made(look, cause, of);
   found.set(key, here);
   return here;
 }
+
+/** A cause by what it makes of a case. */
+export const causeKey = (cause: Hypothesis | null): string => cause?.key ?? cause?.id ?? '';
 
 /** A look by what it makes of a case: one whose run was made already changes it no more. */
 export const lookKey = (look: Look | undefined): string =>
@@ -51,6 +54,14 @@ function inOrder(causes: readonly Hypothesis[], of: Case): readonly Hypothesis[]
   if (!one || !two) return causes;
   const scales = (c: Hypothesis) => c.applies(of) && c.change(of).overrides !== of.overrides;
   return scales(one) && !scales(two) ? [two, one] : causes;
+}
+
+/** What slips make of the s that something takes where a cause holds. @param u 0 to 1, another one for each draw */
+export function slipped(look: Look | undefined, cause: Hypothesis | null, of: Case) {
+  const slips = singles(cause).filter((one) => one.slip && !isGone(look, one));
+  return slips.length === 0
+    ? null
+    : (seconds: number, u: number) => slips.reduce((s, one) => one.slip!(s, of, u), seconds);
 }
 
 /** Whether a cause ends where something is replaced or left out. */

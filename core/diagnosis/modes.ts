@@ -4,19 +4,27 @@ import { barePathFor } from '../forecast';
 
 const rate = (id: string): number => ceilingOf(linkById(id));
 
-/** What equipment falls back to: the quickest of the modes that one brings with it; null for the slowest. */
-export function slowerMode(mode: string): string | null {
-  const [next] = [...linkById(mode).implies].sort((a, b) => rate(b) - rate(a));
-  return next ?? null;
+/** What a link may fall back to, the quickest first: each mode that one brings with it, and those bring. */
+export function slowerModes(mode: string | null): string[] {
+  if (mode === null) return [];
+  const found = new Set<string>();
+  const add = (id: string) =>
+    linkById(id).implies.forEach((next) => {
+      if (!found.has(next)) add(next);
+      found.add(next);
+    });
+  add(mode);
+  return [...found].filter((id) => rate(id) < rate(mode)).sort((a, b) => rate(b) - rate(a));
 }
 
-/** The same lanes one generation older, or half the lanes; null where there is none. */
-export function lesserPcie(mode: string, change: 'generation' | 'lanes'): string | null {
-  const found = /^pcie(\d)x(\d+)$/.exec(mode);
-  if (!found) return null;
+/** The same lanes of each older generation, or each lower count of lanes, the nearest first. */
+export function lesserPcie(mode: string | null, change: 'generation' | 'lanes'): string[] {
+  const found = /^pcie(\d)x(\d+)$/.exec(mode ?? '');
+  if (!found) return [];
   const [generation, lanes] = [Number(found[1]), Number(found[2])];
-  if (change === 'generation') return generation > 1 ? `pcie${generation - 1}x${lanes}` : null;
-  return lanes > 1 ? `pcie${generation}x${lanes / 2}` : null;
+  if (change === 'generation')
+    return Array.from({ length: generation - 1 }, (_, i) => `pcie${generation - 1 - i}x${lanes}`);
+  return Array.from({ length: Math.log2(lanes) }, (_, i) => `pcie${generation}x${lanes / 2 ** (i + 1)}`);
 }
 
 /** The mode that device and port have negotiated; null where the path is blocked. */

@@ -1,5 +1,6 @@
 import { COARSE, EVERY, isTimed, logsUnder, type Evidence } from './evidence';
 
+import { causeAnew } from './forms';
 import { LOOKS } from './looks';
 import { lookedAt, type Look } from './look';
 import { NONE, type Scored } from './score';
@@ -100,7 +101,7 @@ function sightsOf(look: Look, { scored, p }: Open, of: Evidence['of']) {
 /** @returns null where one of the causes leaves no path then */
 function timesOf(look: Look, { scored, p }: Open, { of, toBar }: Pick<Evidence, 'of' | 'toBar'>) {
   const drawn = (s: Pick<Scored, 'cause' | 'weights'> | null) => {
-    const logs = logsUnder(s?.cause ?? null, of, { look, toBar, every: EVERY * COARSE });
+    const logs = logsUnder(causeAnew(s?.cause ?? null), of, { look, toBar, every: EVERY * COARSE });
     return logs && resampled(logs, s?.weights ?? new Float64Array(logs.length * COARSE).fill(1));
   };
   const logs = scored.map(drawn);

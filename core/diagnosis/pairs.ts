@@ -2,7 +2,7 @@ import { SAMPLES } from '../stats';
 import { COARSE, EVERY, logsUnder, type Evidence } from './evidence';
 import { areAlike, bell, fitOfDraws, MISREAD } from './fit';
 import type { Hypothesis } from './hypothesis';
-import { lookedAt } from './look';
+import { causeKey, lookedAt } from './look';
 
 /**
  * Two causes at once, each as often as by itself and independent of the other.
@@ -12,11 +12,13 @@ export function pairOf(one: Hypothesis, two: Hypothesis, all: number): Hypothesi
   const [a, b] = one.id < two.id ? [one, two] : [two, one];
   return {
     id: `${a.id} and ${b.id}`,
+    key: `${causeKey(a)} and ${causeKey(b)}`,
     site: a.site,
     prior: (a.prior * b.prior) / all,
     title: `${a.title}, and ${b.title.charAt(0).toLowerCase()}${b.title.slice(1)}`,
     fix: `${a.fix} ${b.fix}`,
     applies: (of) => a.applies(of) || b.applies(of),
+    comesAndGoes: (a.comesAndGoes ?? false) || (b.comesAndGoes ?? false),
     change: (of) => [a, b].reduce((now, c) => (c.applies(now) ? c.change(now) : now), of),
     both: [a, b],
   };

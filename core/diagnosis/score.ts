@@ -1,7 +1,9 @@
 import { CAUSES } from './causes/known';
 import { COARSE, DRAWS, EVERY, type Evidence } from './evidence';
 import { areAlike, fitOf, type Fit } from './fit';
+import { formsOf, type Form } from './forms';
 import type { Hypothesis } from './hypothesis';
+import { causeKey } from './look';
 import { likelyPairs } from './pairs';
 import { fitOfUnknown } from './unknown';
 
@@ -15,7 +17,7 @@ export const NO_CAUSE: Record<string, string> = {
 };
 
 /** How often all is well, and how often it is none of the causes, beside them [memory]. */
-export const PRIORS = { healthy: 60, none: 2 };
+export const PRIORS = { healthy: 60, none: 4 };
 
 /** A cause held against all that was measured. */
 export interface Scored {
@@ -52,31 +54,46 @@ const spread = (weights: Float64Array): Float64Array =>
   Float64Array.from({ length: DRAWS }, (_, i) => weights[Math.floor(i / COARSE)]! / COARSE);
 
 type Prior = (cause: Hypothesis | null) => number;
-const worthOf = ({ fit, prior }: { fit: number; prior: number }): number => fit + Math.log(prior);
 
+/** A form of a cause with how well it fits; its prior is the cause's, times its share of it. */
 interface Fitted extends Fit {
-  cause: Hypothesis | null;
+  form: Form;
   prior: number;
 }
+const worthOf = ({ fit, prior }: { fit: number; prior: number }): number => fit + Math.log(prior);
 
-/** Causes with how well they fit by few of the draws, the best first; what leaves no path is not among them. */
-const coarsely = (
-  evidence: readonly Evidence[],
-  causes: readonly (Hypothesis | null)[],
-  priorOf: Prior,
-): Fitted[] =>
-  causes
-    .flatMap((cause) => {
-      const found = fitOf(evidence, cause, EVERY * COARSE);
-      return found ? [{ cause, prior: priorOf(cause), fit: found.fit, weights: spread(found.weights) }] : [];
+/** Forms with how well they fit by few of the draws, the best first; what leaves no path is not among them. */
+const coarsely = (evidence: readonly Evidence[], forms: readonly Form[], priorOf: Prior): Fitted[] =>
+  forms
+    .flatMap((form) => {
+      const found = fitOf(form.evidence ?? evidence, form.cause, EVERY * COARSE);
+      const prior = priorOf(form.cause) * form.share;
+      return found ? [{ form, prior, fit: found.fit, weights: spread(found.weights) }] : [];
     })
     .sort((a, b) => worthOf(b) - worthOf(a));
 
 /** The same by all draws. */
 const closely = (evidence: readonly Evidence[], one: Fitted): Fitted => ({
   ...one,
-  ...fitOf(evidence, one.cause, EVERY),
+  ...fitOf(one.form.evidence ?? evidence, one.form.cause, EVERY),
 });
+
+/** A cause by all of its forms: the likeliest stands for it. @param forms of one cause, at least one */
+function together(evidence: readonly Evidence[], forms: readonly Fitted[], prior: number): Scored {
+  const [best] = [...forms].sort((a, b) => worthOf(b) - worthOf(a)) as [Fitted];
+  const { cause } = best.form;
+  const sum = forms.reduce((total, one) => total + Math.exp(worthOf(one) - worthOf(best)), 0);
+  return {
+    id: cause?.id ?? HEALTHY,
+    cause,
+    prior,
+    fit: worthOf(best) + Math.log(sum) - Math.log(prior),
+    weights: best.weights,
+    probability: 0,
+    isUnseen:
+      cause !== null && forms.every(({ form }) => areAlike(form.evidence ?? evidence, form.cause, null)),
+  };
+}
 
 /**
  * All causes held against all that was measured, the most probable first; two at once where they may tell it as well.
@@ -92,37 +109,23 @@ export function score(
   if (evidence.length === 0) return [];
   const priorOf: Prior = (cause) =>
     cause === null ? (priors[HEALTHY] ?? PRIORS.healthy) : (priors[cause.id] ?? cause.prior);
-  const applying = causes
-    .filter((c) => evidence.some(({ of }) => c.applies(of)))
-    .map((c) => ({ ...c, prior: priorOf(c) }));
-  const coarse = coarsely(evidence, [null, ...applying], priorOf);
+  const forms: Form[] = causes
+    .map((c) => ({ ...c, prior: priorOf(c) }))
+    .flatMap((cause) => formsOf(evidence, cause));
+  const coarse = coarsely(evidence, [{ cause: null, share: 1 }, ...forms], priorOf);
   const floor = coarse[0] ? worthOf(coarse[0]) - WITHIN : 0;
   const found = coarse.map((one, i) =>
-    one.cause === null || i < CLOSELY || worthOf(one) > floor ? closely(evidence, one) : one,
+    one.form.cause === null || i < CLOSELY || worthOf(one) > floor ? closely(evidence, one) : one,
   );
-  const all = priorOf(null) + causes.reduce((sum, c) => sum + priorOf(c), 0);
-  const least = Math.max(...found.map(worthOf)) - WITHIN;
-  const ranked = found.flatMap(({ cause, fit }) => (cause ? [{ cause, fit }] : []));
-  const owned = ranked.sort((a, b) => b.fit - a.fit).map(({ cause }) => cause);
-  const fitOfOne = new Map(found.map(({ cause, fit }) => [cause?.id, fit]));
-  // Two are thought of only where they tell it better than either, and as well as anything does.
-  const counts = (pair: Fitted, by: number) =>
-    worthOf(pair) > least && pair.cause!.both!.every(({ id }) => pair.fit > fitOfOne.get(id)! + by);
-  found.push(
-    ...coarsely(evidence, likelyPairs(evidence, owned, { all, least }), (pair) => pair!.prior)
-      .filter((pair) => counts(pair, ALIKE - COARSELY))
-      .map((pair) => closely(evidence, pair))
-      .filter((pair) => counts(pair, ALIKE)),
+  const byCause = new Map<string, Fitted[]>();
+  for (const one of found) {
+    const id = one.form.cause?.id ?? HEALTHY;
+    byCause.set(id, [...(byCause.get(id) ?? []), one]);
+  }
+  const scored = [...byCause.values()].map((one) => together(evidence, one, priorOf(one[0]!.form.cause)));
+  scored.push(
+    ...pairsOf(evidence, found, { all: priorOf(null) + causes.reduce((sum, c) => sum + priorOf(c), 0) }),
   );
-  const scored: Scored[] = found.map(({ cause, prior, fit, weights }) => ({
-    id: cause?.id ?? HEALTHY,
-    cause,
-    prior,
-    fit,
-    weights,
-    probability: 0,
-    isUnseen: cause !== null && areAlike(evidence, cause, null),
-  }));
   scored.push({
     id: NONE,
     cause: null,
@@ -136,6 +139,44 @@ export function score(
   const total = scored.reduce((sum, s) => sum + s.prior * Math.exp(s.fit - most), 0);
   for (const s of scored) s.probability = (s.prior * Math.exp(s.fit - most)) / total;
   return scored.sort((a, b) => b.probability - a.probability);
+}
+
+/**
+ * Two causes at once, thought of only where they tell it better than either, and as well as anything does.
+ * @param all sum of all priors
+ */
+function pairsOf(
+  evidence: readonly Evidence[],
+  found: readonly Fitted[],
+  { all }: { all: number },
+): Scored[] {
+  const least = Math.max(...found.map(worthOf)) - WITHIN;
+  // Of each cause the way that fits best; a slip of one figure alone leaves the others as they are.
+  const best = new Map<string, Fitted>();
+  for (const one of found) {
+    const { cause, evidence: parted } = one.form;
+    if (!cause || parted || cause.odd) continue;
+    if (one.fit > (best.get(cause.id)?.fit ?? -Infinity)) best.set(cause.id, one);
+  }
+  const ranked = [...best.values()].sort((a, b) => b.fit - a.fit);
+  const fitOfOne = new Map(ranked.map(({ form, fit }) => [causeKey(form.cause), fit]));
+  const counts = (pair: Fitted, by: number) =>
+    worthOf(pair) > least &&
+    pair.form.cause!.both!.every((one) => pair.fit > fitOfOne.get(causeKey(one))! + by);
+  const pairs = likelyPairs(
+    evidence,
+    ranked.map(({ form }) => form.cause!),
+    { all, least },
+  );
+  return coarsely(
+    evidence,
+    pairs.map((cause) => ({ cause, share: 1 })),
+    (pair) => pair!.prior,
+  )
+    .filter((pair) => counts(pair, ALIKE - COARSELY))
+    .map((pair) => closely(evidence, pair))
+    .filter((pair) => counts(pair, ALIKE))
+    .map((pair) => together(evidence, [pair], pair.prior));
 }
 
 /**

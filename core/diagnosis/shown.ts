@@ -4,6 +4,7 @@ import { isMove, type Sample } from '../job';
 import { run } from '../models';
 import { eachDraw, SEED, Z95, type Spread } from '../stats';
 import { EVERY, isTimed, logsUnder, type Evidence } from './evidence';
+import { causeAnew, causeOn } from './forms';
 import { lookedAt } from './look';
 import type { Scored } from './score';
 
@@ -47,12 +48,13 @@ function spreadOf(logs: Float64Array): Spread {
   };
 }
 
-function saidOf({ cause }: Scored, { of, look, toBar, time, seen }: Evidence): CauseSays {
+function saidOf({ cause }: Scored, one: Evidence): CauseSays {
+  const { of, look, toBar, time, seen } = one;
   if (time === null) {
     const label = look?.sees?.(lookedAt(look, cause, of)) ?? '';
     return { figure: null, seen: label, fits: label === seen };
   }
-  const logs = logsUnder(cause, of, { look, toBar });
+  const logs = logsUnder(causeOn(cause, one), of, { look, toBar });
   if (!logs) return { figure: null, seen: null, fits: false };
   const figure = spreadOf(logs);
   const [low, high] = [Math.log(figure.low) - 2 * time.sigma, Math.log(figure.high) + 2 * time.sigma];
@@ -87,7 +89,7 @@ export function courseOf(of: Case, draw: number): Sample[] {
 
 /** The draw in the middle of what a cause would give. */
 function middleOf({ cause }: Scored, { of, toBar }: Evidence): number {
-  const logs = logsUnder(cause, of, { look: undefined, toBar });
+  const logs = logsUnder(causeAnew(cause), of, { look: undefined, toBar });
   if (!logs) return 0;
   const order = Array.from(logs, (log, i) => [log, i] as const).sort(([a], [b]) => a - b);
   return order[Math.floor(order.length / 2)]![1];
@@ -114,7 +116,9 @@ export function shownOf(evidence: readonly Evidence[], causes: readonly Scored[]
     causes: causes.map((scored) => ({
       id: scored.id,
       by: evidence.map((one) => saidOf(scored, one)),
-      course: worst ? courseOf(lookedAt(undefined, scored.cause, worst.of), middleOf(scored, worst)) : [],
+      course: worst
+        ? courseOf(lookedAt(undefined, causeAnew(scored.cause), worst.of), middleOf(scored, worst))
+        : [],
     })),
   };
 }

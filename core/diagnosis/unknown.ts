@@ -2,6 +2,7 @@ import { COARSE, EVERY, logsUnder, type Evidence } from './evidence';
 import { bell, bells, fitOfDraws, fitOfSights } from './fit';
 import type { Site } from './hypothesis';
 import { lookedAt } from './look';
+import { levelsOf } from './scatter';
 import { median } from '../stats';
 import { isDirection } from './scaling';
 
@@ -63,7 +64,13 @@ const STEPS = 60;
 export function fitOfUnknown(evidence: readonly Evidence[]): number {
   const timed = evidence.filter(({ time }) => time !== null);
   const rows = timed.map((one) => healthyOf(one));
-  if (timed.length === 0 || rows.some((row) => row === null)) return fitApart(evidence);
+  // It may come and go, or not.
+  const levels = levelsOf(
+    timed.map(({ time, scatter }) => ({ time: time!, scatter })),
+    true,
+  );
+  const lying = fitOfDraws(Float64Array.from(levels, ({ log }) => log)).fit + Math.log(levels.length);
+  if (timed.length === 0 || rows.some((row) => row === null)) return fitApart(evidence) + lying;
   const healthy = bells(
     rows as Float64Array[],
     timed.map(({ time }) => time!),
@@ -94,5 +101,7 @@ export function fitOfUnknown(evidence: readonly Evidence[]): number {
       return fit;
     }),
   );
-  return fitOfDraws(Float64Array.of(fitApart(evidence), fitOfDraws(Float64Array.from(together)).fit)).fit;
+  return (
+    lying + fitOfDraws(Float64Array.of(fitApart(evidence), fitOfDraws(Float64Array.from(together)).fit)).fit
+  );
 }

@@ -54,7 +54,7 @@ function endOf<T extends Spread>(
             )
           : assumed(record, 'sata-tlc.sustained', { name: past, note });
   if (storage.cache?.value == null) {
-    const share = pcie ? 'pcie-tlc-large.cache' : 'sata-tlc.cache';
+    const share = pcie ? 'built-in.cache' : 'sata-tlc.cache';
     const capacity = record.fact(
       'capacity of the other end',
       storage.capacity,
@@ -73,10 +73,13 @@ function endOf<T extends Spread>(
   return found;
 }
 
-/** What is left of a cache at the fill of the drive it is in. */
+/** What is left of a cache at the fill of the drive it is in: a machine's own drive is as full as drives in use are, where nobody says. */
 function atFill<T extends Spread>(record: Recorder<T>, { storage: { fill } }: Host, cache: T): T {
-  if (fill === undefined) return cache;
-  const at = record.given('fill of the other end', fill, 'ratio', { kind: 'entered' });
+  const name = 'fill of the other end';
+  const at =
+    fill === undefined
+      ? assumed(record, 'fill', { name })
+      : record.given(name, fill, 'ratio', { kind: 'entered' });
   return record.of(cacheLeft, { cache, fill: at }, { name: 'cache of the other end at its fill' });
 }
 

@@ -60,9 +60,28 @@ export function flashFigures<T extends Spread>(
   const tlc = (cached: T, name: string): T => {
     const map = drive.map === 'DRAM' ? 'DRAM' : drive.map === undefined ? 'unknown' : 'none';
     const share = of(`pcie-tlc.sustained.${map}`);
-    const kept = record.of(flashRateShare, { whole: cached, share }, { name });
-    if (!isSmall(capacity, true)) return kept;
-    return record.of(flashRateShare, { whole: kept, share: assumed(record, 'pcie-tlc.small') }, { name });
+    // A sealed device's box says what its link carries: the drive inside may take more, and sustains a share of that.
+    const whole = drive.sealed
+      ? record.of(
+          flashRateShare,
+          { whole: cached, share: assumed(record, 'sealed.inside') },
+          { name: 'rate of the drive inside' },
+        )
+      : cached;
+    const kept = record.of(flashRateShare, { whole, share }, { name });
+    const all = isSmall(capacity, true)
+      ? record.of(flashRateShare, { whole: kept, share: assumed(record, 'pcie-tlc.small') }, { name })
+      : kept;
+    return drive.sealed
+      ? record.least(
+          name,
+          [
+            { name: 'by its class', figure: all },
+            { name: 'what it takes in', figure: cached },
+          ],
+          'B/s',
+        )
+      : all;
   };
   return {
     cache: (held) =>

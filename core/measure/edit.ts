@@ -13,6 +13,17 @@ export interface Edit {
 export const isTyped = ({ source, measure }: Run): boolean =>
   measure.kind === 'timed' && (source === 'stopwatch' || source === 'program');
 
+/** Whether it is a person who counted its files: counters of a device know nothing of files. */
+export const hasFilesTyped = (run: Run): boolean =>
+  isTyped(run) || (run.source === 'watched' && run.measure.kind === 'timed');
+
+/** Whether nothing but a person's count is another one. */
+const onlyFiles = (run: Run, { bytes, seconds }: NonNullable<Edit['measure']>): boolean =>
+  run.measure.kind === 'timed' &&
+  hasFilesTyped(run) &&
+  run.measure.bytes === bytes &&
+  run.measure.seconds === seconds;
+
 /** What was stated of the conditions of a run; parts that nobody stated are empty. */
 export function conditionWords(conditions: Run['conditions']): string[] {
   const { note, cold, lid, mains, fill, ambient } = conditions;
@@ -47,7 +58,7 @@ export function saidBy({ measure, conditions }: Run): string {
  * @throws RangeError where figures are given for a run that a clock or a counter took
  */
 export function edited(run: Run, { measure, conditions }: Edit, reason: string, at: string): Run {
-  if (measure && !isTyped(run))
+  if (measure && !isTyped(run) && !onlyFiles(run, measure))
     throw new RangeError('What a clock or a counter said is not edited: set the run aside.');
   const { target, memoryBacked, look } = run.conditions;
   const was = { at, reason: reason.trim(), was: saidBy(run) };

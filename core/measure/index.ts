@@ -1,4 +1,4 @@
-export { type Edit, edited, isTyped, saidBy, conditionWords } from './edit';
+export { type Edit, edited, hasFilesTyped, isTyped, saidBy, conditionWords } from './edit';
 export { isEnd } from './end';
 export { type Learned, learnedFrom, takenOver, withLearned } from './learned';
 export { saidCourse, type SaidCourse } from './saidcourse';
@@ -9,6 +9,7 @@ export {
   SOURCE_WORDS,
   explainMeasured,
   inLogs,
+  logSecondsOf,
   measuredInterval,
   measuredOf,
   measuredRange,

@@ -99,6 +99,19 @@ function secondsFor(run: Run, size: number | null): number {
 export const timeOf = ({ time, rate }: Measured, bytes: number | null): Spread | null =>
   time ?? (rate && bytes ? overTime(bytes, rate) : null);
 
+/**
+ * Logarithms of the s that each of these runs took, in their order; of rates where none was timed. Bounds tell none.
+ * @param bytes of what a rate was of; null where nobody knows
+ */
+export function logSecondsOf(runs: readonly Run[], bytes: number | null): number[] {
+  const timed = runs.filter(({ measure }) => measure.kind === 'timed');
+  const size = timed[0] && 'bytes' in timed[0].measure ? timed[0].measure.bytes : null;
+  if (timed.length > 0) return timed.map((run) => Math.log(secondsFor(run, size)));
+  return bytes === null
+    ? []
+    : runs.flatMap(({ measure }) => (measure.kind === 'rate' ? [Math.log(bytes / measure.rate)] : []));
+}
+
 /** A measured 95 % interval as its logarithm and one sigma of that: how causes and lessons weigh it. */
 export const inLogs = ({ low, expected, high }: Spread): { log: number; sigma: number } => ({
   log: Math.log(expected),

@@ -1,4 +1,17 @@
 export { briefSaid } from './activity';
+export {
+  againstSaid,
+  causesSaid,
+  causeTitle,
+  fixedSaid,
+  gainSaid,
+  groupsSaid,
+  isCalm,
+  lookSaid,
+  lookTitle,
+  toldSaid,
+  type SaidGroup,
+} from './cause';
 export { statementsOf } from './all';
 export { heldSaid, judgedSaid, measuredSaid, standingSaid, verdictSaid } from './claim';
 export { compareLoadTimes, feltSaid } from './felt';

@@ -118,6 +118,14 @@ export const CLASSES = {
     USE,
     'PCIe TLC of 250 to 500 GB: fewer chips',
   ),
+  'sealed.inside': row(
+    'what the drive inside takes of what the box says',
+    [1, 1.6, 3],
+    'ratio',
+    'memory',
+    USE,
+    'PCIe TLC in a sealed device: the box says what its link carries',
+  ),
   'pcie-qlc.cache': row(CACHE, [0.1, 0.17, 0.25], 'ratio', 'memory', USE, 'PCIe QLC'),
   'pcie-qlc.stays': row(STAYS, [0.02, 0.08, 0.25], 'ratio', 'memory', USE, 'PCIe QLC'),
   'pcie-qlc.sustained': row(
@@ -252,6 +260,14 @@ export const CLASSES = {
     '3.5-inch disks, 7,200 rpm, 8 TB and more',
   ),
 
+  'built-in.cache': row(
+    CACHE,
+    [0.03, 0.15, 0.3],
+    'ratio',
+    'memory',
+    USE,
+    'flash on PCIe as makers build it in: plain ones and good ones',
+  ),
   'built-in.disk': row('built-in drive', [70 * MB, 120 * MB, 190 * MB], 'B/s', 'memory', ['path'], 'a disk'),
   'built-in.sata': row(
     'built-in drive',

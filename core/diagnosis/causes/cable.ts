@@ -21,6 +21,7 @@ export const CABLE = at('cable', [
   // Resends over a contact that fails now and then: far below any class.
   {
     id: 'contact',
+    comesAndGoes: true,
     prior: 1,
     title: 'A contact that fails now and then',
     fix: 'Clean and reseat the plug, then another cable.',

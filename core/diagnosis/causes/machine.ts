@@ -21,6 +21,7 @@ export const MACHINE = at('machine', [
   // Half of a shared link goes to another device.
   {
     id: 'another device on the uplink',
+    comesAndGoes: true,
     prior: 2,
     title: 'Another device is at work on the same uplink',
     fix: 'Put it on a port of another controller, or let one wait.',

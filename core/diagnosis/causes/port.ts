@@ -1,5 +1,21 @@
+import type { Case } from '../../forecast';
 import { at } from '../hypothesis';
-import { behindHub, slowerMode, lesserPcie, outerMode, portWith } from '../modes';
+import { behindHub, slowerModes, lesserPcie, outerMode, portWith } from '../modes';
+
+/** The next one down is as often again the one [memory]. */
+const NEXT = 0.5;
+
+/** Each of the modes that it may have fallen back to: the nearest, the next, and so on. */
+const fallen = (modesOf: (of: Case) => string[], most: number) => ({
+  applies: (of: Case) => modesOf(of).length > 0,
+  change: (of: Case) => portWith(of, modesOf(of)[0]!),
+  ways: Array.from({ length: most }, (_, step) => ({
+    key: `${step + 1} down`,
+    share: NEXT ** step,
+    applies: (of: Case) => modesOf(of)[step] !== undefined,
+    change: (of: Case) => portWith(of, modesOf(of)[step]!),
+  })),
+});
 
 /** Causes at the port and what hangs between it and the device. */
 export const PORT = at('port', [
@@ -9,8 +25,7 @@ export const PORT = at('port', [
     prior: 4,
     title: 'The port is of a slower class',
     fix: 'Plug it into the port that the build says; read what was negotiated.',
-    applies: (of) => slowerMode(outerMode(of) ?? 'usb-2') !== null && slowerMode(outerMode(of)!) !== 'usb-2',
-    change: (of) => portWith(of, slowerMode(outerMode(of)!)!),
+    ...fallen((of) => slowerModes(outerMode(of)), 6),
   },
   // The slot has fewer lanes than it looks, or shares them with another one.
   {
@@ -18,8 +33,7 @@ export const PORT = at('port', [
     prior: 1,
     title: 'It runs on fewer lanes than the slot has',
     fix: 'Another slot, the drive reseated, the setting looked up.',
-    applies: (of) => lesserPcie(outerMode(of) ?? '', 'lanes') !== null,
-    change: (of) => portWith(of, lesserPcie(outerMode(of)!, 'lanes')!),
+    ...fallen((of) => lesserPcie(outerMode(of), 'lanes'), 4),
   },
   // A riser, a dirty contact or a setting keeps the link at an older generation.
   {
@@ -27,8 +41,7 @@ export const PORT = at('port', [
     prior: 1,
     title: 'It runs at an older generation than both sides have',
     fix: 'Another slot, the drive reseated, the setting looked up.',
-    applies: (of) => lesserPcie(outerMode(of) ?? '', 'generation') !== null,
-    change: (of) => portWith(of, lesserPcie(outerMode(of)!, 'generation')!),
+    ...fallen((of) => lesserPcie(outerMode(of), 'generation'), 4),
   },
   // A hub or a dock hangs between that passes on less.
   {

@@ -1,18 +1,15 @@
 import { Box, Button, Typography } from '@mui/material';
 import { Link, useNavigate } from 'react-router';
-import { LOOKS, type Diagnosis, type NextTest } from '@kymar/core/diagnosis';
+import { LOOKS, type Diagnosis } from '@kymar/core/diagnosis';
 import type { Job } from '@kymar/core/job';
-import { seenWords } from '@kymar/core/statements';
-import { format, formatProbability, rangeBehind } from '@kymar/core/units';
+import { isCalm, lookSaid, lookTitle, seenWords, toldSaid } from '@kymar/core/statements';
 import { changeJob } from '../../state/jobs';
 import { byWhom } from '../../state/settings';
-import { unbroken } from '../../ui/figure';
 import { Enter } from './enter';
 import { Listing } from './listing';
 import { Row } from '../../ui/layout';
+import { Told } from '../../ui/told';
 
-/** As many causes are told with what each would show. */
-const MOST = 4;
 const LINK = 'look at the link';
 
 /** Keeps what was seen at a look; a second one counts beside the first. */
@@ -25,9 +22,9 @@ const note = (job: Job, look: string, seen: string): void =>
 /** The look or test that tells most for its minutes, with what would be seen under each cause. */
 export function Next({ job, found }: { job: Job; found: Diagnosis }) {
   const navigate = useNavigate();
-  const [next, ...others] = found.next;
-  if (!next) return null;
-  const title = (id: string) => found.causes.find((c) => c.id === id)?.title ?? id;
+  const [next] = found.next;
+  const said = lookSaid(found);
+  if (!next || !said) return null;
   const labels = [...new Set(next.outcomes.flatMap(({ seen }) => seen ?? []))];
   const takeUp = () => {
     const at = new Date().toISOString();
@@ -38,23 +35,19 @@ export function Next({ job, found }: { job: Job; found: Diagnosis }) {
     }));
     void navigate(`/jobs/${job.id}/bench`);
   };
-  const isSure = found.groups[0]?.ids[0] === 'healthy';
   const isTaken = job.tests?.some((t) => t.look === next.id) ?? false;
   return (
     <Box component="section" aria-label="Next" sx={{ mt: 2, pt: 1.5, borderTop: 1, borderColor: 'divider' }}>
       <Typography variant="h3">
-        {isSure ? 'To be surer' : 'Next'}: {titleOf(next)}
+        {isCalm(found) ? 'To be surer' : 'Next'}: {lookTitle(next)}
       </Typography>
       <Typography variant="body2" color="textSecondary" sx={{ mb: 0.5 }}>
-        {minutesOf(next)}
+        <Told of={said.minutes} />
       </Typography>
       <Box component="ul" sx={{ m: 0, mb: 1, pl: 2.25, typography: 'body2' }}>
-        {next.outcomes.slice(0, MOST).map(({ id, seconds, seen }) => (
-          <li key={id}>
-            {title(id)}:{' '}
-            {unbroken(
-              seconds ? `${format(seconds.expected, 's')}${rangeBehind(seconds, 's')}` : seenWords(seen!),
-            )}
+        {said.outcomes.map((shows) => (
+          <li key={shows.id}>
+            <Told of={shows} />
           </li>
         ))}
       </Box>
@@ -63,7 +56,13 @@ export function Next({ job, found }: { job: Job; found: Diagnosis }) {
           <Row align="center" wrap>
             <Typography variant="body2">Seen:</Typography>
             {labels.map((seen) => (
-              <Button key={seen} size="small" variant="outlined" onClick={() => note(job, next.id, seen)}>
+              <Button
+                key={seen}
+                size="small"
+                variant="outlined"
+                onClick={() => note(job, next.id, seen)}
+                data-named
+              >
                 {seenWords(seen)}
               </Button>
             ))}
@@ -79,14 +78,9 @@ export function Next({ job, found }: { job: Job; found: Diagnosis }) {
         </Button>
       )}
       {found.next.some(({ id }) => id === LINK) && <Listing onLink={(link) => note(job, LINK, link)} />}
-      {others.length > 0 && (
+      {said.then && (
         <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 1 }}>
-          Then:{' '}
-          {others
-            .slice(0, 2)
-            .map((o) => `${titleOf(o).toLowerCase()} (${minutesOf(o)})`)
-            .join('; ')}
-          .
+          <Told of={said.then} />
         </Typography>
       )}
     </Box>
@@ -95,12 +89,6 @@ export function Next({ job, found }: { job: Job; found: Diagnosis }) {
 
 const thingOf = (look: string): string => LOOKS.find(({ id }) => id === look)?.thing ?? look;
 
-/** A second look is for who may have looked wrong. */
-const titleOf = ({ title, again }: NextTest): string => (again ? `${title}, once more` : title);
-
-const minutesOf = ({ minutes }: NextTest): string =>
-  minutes < 1.5 ? 'a minute' : unbroken(`about ${format(minutes * 60, 's', 2)}`);
-
 /** What was looked at and tested, what each told of what leads now; a look can be taken back. */
 export function Looked({ job, found }: { job: Job; found: Diagnosis }) {
   const looks = job.looks ?? [];
@@ -108,19 +96,16 @@ export function Looked({ job, found }: { job: Job; found: Diagnosis }) {
   if (looks.length === 0 && tests.length === 0) return null;
   const remove = (at: string) =>
     changeJob(job.id, (j) => ({ ...j, looks: (j.looks ?? []).filter((l) => l.at !== at) }));
-  const title = (id: string) => found.causes.find((c) => c.id === id)?.title ?? id;
-  const told = (look: string) => {
-    const by = found.told.find((t) => t.look === look);
-    if (!by) return '';
-    const change = `${formatProbability(by.before)} without it, ${formatProbability(by.after)} with it`;
-    return unbroken(`${title(by.cause)}: ${change}.`);
-  };
   return (
     <Box component="section" aria-label="Looked at" sx={{ mt: 1.5 }}>
       {looks.map(({ look, seen, at, ...noted }, i) => (
         <Typography key={at} variant="body2" component="div">
-          {thingOf(look)}: {seenWords(seen)}.{' '}
-          {looks.slice(i + 1).some((later) => later.look === look) ? '' : told(look)}{' '}
+          <span data-named>
+            {thingOf(look)}: {seenWords(seen)}.
+          </span>{' '}
+          {!looks.slice(i + 1).some((later) => later.look === look) && (
+            <Told of={toldSaid(found, look).told} />
+          )}{' '}
           <Button size="small" aria-label={`Take back: ${look}`} onClick={() => remove(at)}>
             Take back
           </Button>
@@ -129,7 +114,7 @@ export function Looked({ job, found }: { job: Job; found: Diagnosis }) {
       ))}
       {tests.map(({ look, title: made }) => (
         <Typography key={`${look} ${made}`} variant="body2">
-          Tested: {made}. {told(look)}
+          <span data-named>Tested: {made}.</span> <Told of={toldSaid(found, look).told} />
         </Typography>
       ))}
     </Box>

@@ -1,0 +1,46 @@
+import { demoJobs } from '../demo';
+import { diagnose, type Diagnosis } from '../diagnosis';
+import { causesSaid, gainSaid, groupsSaid, lookSaid } from '.';
+
+const second = demoJobs().find(({ id }) => id === 'demo-acoustics-second')!;
+const found = diagnose(second)!;
+const [lead] = found.groups as [Diagnosis['groups'][0]];
+/** The same measurements, and what leads made otherwise. */
+const leading = (ids: string[], probability: number): Diagnosis => ({
+  ...found,
+  groups: [{ ids, probability }, ...found.groups.slice(1)],
+  causes: found.causes.map((c) => (ids.includes(c.id) ? { ...c, probability: probability / ids.length } : c)),
+});
+const sentence = (of: Diagnosis) => gainSaid(of).sentence?.words ?? null;
+
+test('one id says one thing, and every share that is told is that of its cause', () => {
+  const said = causesSaid(second, found);
+  expect(new Set(said.map(({ id }) => id)).size).toBe(said.length);
+  expect(said.length).toBeGreaterThan(15);
+  const told = groupsSaid(found).flatMap(({ causes }) => causes);
+  expect(told.every(({ share }) => /^(over |under )?\d+ %$/.test(share!.words))).toBe(true);
+});
+
+test('“the cause” is said of one cause at 90 % and more alone; of a group that it is one of these', () => {
+  const [first] = lead.ids as [string];
+  expect(sentence(leading([first], 0.93))).toContain('The cause: ');
+  expect(sentence(leading([first], 0.8))).toContain('The likeliest cause: ');
+  const group = sentence(leading(lead.ids.slice(0, 3), 0.97))!;
+  expect(group).toContain('It is likely one of these: ');
+  expect(group).not.toMatch(/The (likeliest )?cause:/);
+});
+
+test('nothing is promised where nothing is lost, and nothing is fixed where no cause leads', () => {
+  const { gain } = found;
+  expect(sentence({ ...found, gain: { ...gain!, took: gain!.healthy * 0.4 } })).toBeNull();
+  expect(sentence({ ...found, gain: { ...gain!, took: gain!.healthy * 1.02 } })).toBeNull();
+  expect(gainSaid(leading(['healthy'], 0.9))).toEqual({});
+  expect(gainSaid(leading(['none of these'], 0.9))).toEqual({});
+});
+
+test('what is to be looked at next says what each cause would show; where nothing is left, nothing', () => {
+  const look = lookSaid(found)!;
+  expect(look.minutes!.words).toBe('a minute');
+  expect(look.outcomes.length).toBeGreaterThan(1);
+  expect(lookSaid({ ...found, next: [] })).toBeNull();
+});

@@ -1,0 +1,167 @@
+import { HEALTHY, type Diagnosis, type Group, type NextTest, type ToldCause } from '../diagnosis';
+import { runsBefore, type Job } from '../job';
+import { counted, format, formatProbability, formatRange, rangeBehind } from '../units';
+import { seenWords } from './known';
+import { naming, say, type Said, type Statement } from './statement';
+
+/*
+ * What is said of causes. They take a diagnosis, which takes a moment: whoever prints them makes one.
+ */
+
+/** As many groups of causes are told, and as many causes with what each would show at a look. */
+const MOST = 4;
+/** A group or a cause less probable than this is not told. */
+const LEAST = 0.02;
+/** What is lost is worth a sentence from this share on. */
+const WORTH = 0.05;
+/** From here on a cause that stands alone is called the cause. */
+const SURE = 0.9;
+
+const small = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+const toldOf = ({ causes }: Diagnosis, ids: readonly string[]): ToldCause[] =>
+  ids.flatMap((id) => causes.find((c) => c.id === id) ?? []);
+/** What a cause is called. */
+export const causeTitle = ({ causes }: Diagnosis, id: string): string =>
+  causes.find((c) => c.id === id)?.title ?? id;
+
+/** Whether nothing wrong found is the likeliest. */
+export const isCalm = ({ groups }: Diagnosis): boolean => groups[0]?.ids[0] === HEALTHY;
+
+/** Causes that cannot be told apart, each with how probable it is; what was not tested stands with what is healthy. */
+export interface SaidGroup extends Said<'together' | 'untested'> {
+  id: string;
+  causes: (ToldCause & Said<'share'>)[];
+}
+
+function groupSaid(found: Diagnosis, { ids, probability }: Group): SaidGroup {
+  const causes = toldOf(found, ids);
+  const calm = ids[0] === HEALTHY;
+  const shown = calm
+    ? causes.slice(0, 1)
+    : causes.filter((c, i) => i === 0 || c.probability >= LEAST || c.probability >= probability / 4);
+  const untested = calm ? causes.slice(1, 1 + MOST) : [];
+  const id = ids[0]!;
+  return {
+    id,
+    causes: shown.map((cause) => ({
+      ...cause,
+      ...say<'share'>('judged', naming('cause', cause.id), {
+        share: formatProbability(shown.length === 1 ? probability : cause.probability),
+      }),
+    })),
+    ...say<'together' | 'untested'>('judged', naming('causes', id), {
+      together:
+        shown.length > 1
+          ? `One of these, ${formatProbability(probability)} together: what was measured cannot tell them apart.`
+          : null,
+      untested:
+        untested.length > 0
+          ? `Not tested by these runs: ${untested.map(({ title }) => small(title)).join('; ')}.`
+          : null,
+    }),
+  };
+}
+
+/** The likeliest groups. */
+export const groupsSaid = (found: Diagnosis): SaidGroup[] =>
+  found.groups
+    .filter(({ probability }, i) => i === 0 || (probability >= LEAST && i < MOST))
+    .map((group) => groupSaid(found, group));
+
+/** What leads, in a sentence's middle: one cause, or one of several. */
+function leadingWords(found: Diagnosis): string {
+  const [{ ids, probability }] = found.groups as [Group];
+  const likely = toldOf(found, ids).filter((c, i) => i === 0 || c.probability >= probability / 4);
+  const [first, second] = likely as [ToldCause, ToldCause | undefined];
+  if (!second)
+    return `${probability >= SURE ? 'The cause' : 'The likeliest cause'}: ${small(first.title)}. ${first.fix}`;
+  return `It is likely one of these: ${likely
+    .slice(0, MOST)
+    .map(({ title }) => small(title))
+    .join('; ')}. First: ${small(first.fix ?? '')}`;
+}
+
+/** What putting it right brings, and all of it in a sentence that a customer understands; nothing where nothing is lost. */
+export function gainSaid(found: Diagnosis): Said<'gain' | 'sentence'> {
+  const { gain, groups } = found;
+  const [first] = toldOf(found, groups[0]?.ids ?? []);
+  if (!gain || !first?.fix || gain.took < gain.healthy * (1 + WORTH)) return {};
+  const [took, healthy] = [format(gain.took, 's', 2), format(gain.healthy, 's', 2)];
+  return say('judged', 'causes', {
+    gain: `Once fixed, ${gain.title} should take about ${healthy} instead of ${took}.`,
+    sentence: `${gain.title} took ${took}; about ${healthy} is what it should take. ${leadingWords(found)}`,
+  });
+}
+
+/** What “It was this” does. */
+export const fixedSaid = (job: Job): Said<'aside'> =>
+  say('planned', 'causes', {
+    aside: `“It was this” sets aside ${counted(runsBefore(job).length, 'run')} made so far and asks for new ones. It can be taken back at any time.`,
+  });
+
+/** A second look is for who may have looked wrong. */
+export const lookTitle = ({ title, again }: NextTest): string => (again ? `${title}, once more` : title);
+const minutesWords = ({ minutes }: NextTest): string =>
+  minutes < 1.5 ? 'a minute' : `about ${format(minutes * 60, 's', 2)}`;
+
+/** The look or test that tells most, what each cause would show there, and what comes after it. */
+export function lookSaid(found: Diagnosis): (Said<'minutes' | 'then'> & { outcomes: Statement[] }) | null {
+  const [next, ...others] = found.next;
+  if (!next) return null;
+  const then = others.slice(0, 2).map((o) => `${small(lookTitle(o))} (${minutesWords(o)})`);
+  const outcomes = next.outcomes.slice(0, MOST).flatMap(({ id, seconds, seen }) => {
+    const shows = seconds
+      ? `${format(seconds.expected, 's')}${rangeBehind(seconds, 's')}`
+      : seenWords(seen ?? '');
+    const words = `${causeTitle(found, id)}: ${shows}`;
+    return say<'shows'>('planned', naming('look', next.id, id), { shows: words }).shows ?? [];
+  });
+  return {
+    ...say<'minutes' | 'then'>('planned', naming('look', next.id), {
+      minutes: minutesWords(next),
+      then: then.length > 0 ? `Then: ${then.join('; ')}.` : null,
+    }),
+    outcomes,
+  };
+}
+
+/** What a look or a test told of what leads now. */
+export function toldSaid(found: Diagnosis, look: string): Said<'told'> {
+  const by = found.told.find((t) => t.look === look);
+  const change = by && `${formatProbability(by.before)} without it, ${formatProbability(by.after)} with it`;
+  return say('judged', naming('look', look), {
+    told: by ? `${causeTitle(found, by.cause)}: ${change}.` : null,
+  });
+}
+
+/** Each measurement, and what the likeliest causes say of it. */
+export const againstSaid = ({ shown: { evidence, causes } }: Diagnosis) =>
+  evidence.map(({ title, figure, unit, seen }, i) => ({
+    title,
+    ...say<'was'>('measured', naming('evidence', String(i)), {
+      was: figure ? format(figure.expected, unit) : seenWords(seen ?? ''),
+    }),
+    by: causes.map(({ id, by }) => {
+      const { figure: range, seen: sight, fits } = by[i]!;
+      const says = range ? formatRange(range, unit, 2) : sight === null ? 'nothing flows' : seenWords(sight);
+      return { fits, ...say<'says'>('judged', naming('evidence', String(i), id), { says }) };
+    }),
+  }));
+
+/** All of it. */
+export function causesSaid(job: Job, found: Diagnosis): Statement[] {
+  const look = lookSaid(found);
+  const said: Said<string>[] = [
+    ...groupsSaid(found).flatMap(({ together, untested, causes }) => [
+      { together, untested },
+      ...causes.map(({ share }) => ({ share })),
+    ]),
+    gainSaid(found),
+    fixedSaid(job),
+    { minutes: look?.minutes, then: look?.then },
+    ...(look?.outcomes ?? []).map((shows) => ({ shows })),
+    ...[...new Set(found.told.map((t) => t.look))].map((id) => toldSaid(found, id)),
+    ...againstSaid(found).flatMap(({ was, by }) => [{ was }, ...by.map(({ says }) => ({ says }))]),
+  ];
+  return said.flatMap((one) => Object.values(one).filter((s): s is Statement => s !== undefined));
+}
