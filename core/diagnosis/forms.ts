@@ -21,7 +21,7 @@ export interface Form {
 const ALONE = 0.5;
 
 /** A cause in each of its ways. */
-export function waysOf(cause: Hypothesis): Hypothesis[] {
+function waysOf(cause: Hypothesis): Hypothesis[] {
   const { ways, ...rest } = cause;
   return ways ? ways.map(({ key, ...way }) => ({ ...rest, ...way, key: `${cause.id}: ${key}` })) : [cause];
 }
@@ -86,7 +86,7 @@ export function formsOf(evidence: readonly Evidence[], cause: Hypothesis): Form[
 }
 
 /** Whether a cause has a say in a measurement. */
-export const touches = (cause: Hypothesis, one: Evidence): boolean =>
+const touches = (cause: Hypothesis, one: Evidence): boolean =>
   cause.odd
     ? one.time === null || one === cause.odd
     : cause.applies(one.of) && (one.time === null || (cause.concerns?.(one) ?? true));

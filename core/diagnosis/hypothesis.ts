@@ -1,8 +1,14 @@
 import type { Case } from '../forecast';
-import type { Evidence } from './evidence';
 
 /** What is at fault: where that is replaced or left out, the cause is gone. */
 export type Site = 'port' | 'cable' | 'device' | 'machine' | 'other end' | 'work' | 'figures';
+
+/** A measurement, as far as a cause asks of it. */
+interface Measurement {
+  of: Case;
+  /** Whether another program's rate was read off. */
+  isRate?: boolean;
+}
 
 /** What a cause does. */
 interface Does {
@@ -13,7 +19,7 @@ interface Does {
   /** What it makes of the s that something takes, where it is no change of the case. @param u 0 to 1, another one for each draw */
   slip?(seconds: number, of: Case, u: number): number;
   /** Whether it has a say in a measurement; absent: in each it applies to. */
-  concerns?(one: Evidence): boolean;
+  concerns?(one: Measurement): boolean;
 }
 
 /** Something that may be the cause: nothing but a change of the case, with what to say and do about it. */
@@ -29,7 +35,7 @@ export interface Hypothesis extends Does {
   /** Whether runs differ by it from one to the next. */
   comesAndGoes?: boolean;
   /** The one measurement that it touches. */
-  odd?: Evidence;
+  odd?: Measurement;
   site: Site;
   /** How often it is the cause among what falls short, relative to the others [from memory]. */
   prior: number;
