@@ -40,7 +40,9 @@ export { mindSaid, protocolSaid, testSaid } from './planned';
 export {
   COSTS,
   answerSaid,
+  builtSaid,
   closeFigureSaid,
+  lineSaid,
   closelySaid,
   figureSaid,
   fixSaid,

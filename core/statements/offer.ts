@@ -1,6 +1,7 @@
 import {
   activitiesOf,
   closelyOf,
+  fellWords,
   fixes,
   presetFor,
   SURE,
@@ -98,6 +99,15 @@ export const searchSaid = (
     dear,
     overBudget,
   });
+
+/** How many have a price, and how many of them no other beats. */
+export const lineSaid = (priced: number, edge: number): Said<'line'> =>
+  say('judged', 'search', {
+    line: `${counted(priced, 'build')} with a price; on the line ${numeral(edge)} that no other beats in both cost and time.`,
+  });
+
+/** Why what is built now is not among them. @param fell null where it is */
+export const builtSaid = (fell: string | null): Said<'built'> => say('judged', 'search', { built: fell });
 
 /** Why so many fell out. */
 export const reasonSaid = ({ reason, words, count }: CountedReason): Said<'fell'> =>
@@ -236,6 +246,8 @@ export function offeredSaid(job: Job, shop: Shop, how: SearchTerms): Statement[]
       ]),
       ...found.answers.map(answerSaid),
       searchSaid(found, work.some(isAsked) ? wanted.probability : null),
+      lineSaid(of.found.candidates.filter(({ cost }) => cost !== null).length, of.edge.size),
+      builtSaid(fellWords(of)),
       ...found.reasons.map(reasonSaid),
     );
     if (close) {

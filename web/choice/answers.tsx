@@ -2,7 +2,7 @@ import { isAsked } from '@kymar/core/job';
 import { Box, Button, ButtonBase, LinearProgress, Link as MuiLink, Typography } from '@mui/material';
 import { Link } from 'react-router';
 import { activitiesOf, SURE, type SaidAnswer, type Wanted } from '@kymar/core/choice';
-import { answerSaid, searchSaid } from '@kymar/core/statements';
+import { answerSaid, searchSaid, builtSaid } from '@kymar/core/statements';
 import { numeral } from '@kymar/core/units';
 import { setSetting, useSettings } from '../state/settings';
 import { QuantityField } from '../ui/field';
@@ -88,7 +88,7 @@ export function AnswersPanel({
       {found && !progress && <Settles turn={searching.turn} />}
       {found?.builtFell && (
         <Typography variant="body2" sx={{ mt: 1, color: 'warning.main', fontWeight: 560 }}>
-          {found.builtFell}
+          <Told of={builtSaid(found.builtFell).built} />
         </Typography>
       )}
       {found && found.works > 0 && found.points.length === 0 && (
@@ -159,7 +159,7 @@ function Answer({
         '&:hover': { borderColor: 'primary.main' },
       }}
     >
-      <Typography variant="caption" color="textSecondary" component="div">
+      <Typography variant="caption" color="textSecondary" component="div" data-named>
         {[first, ...rest].map(({ kind }) => KIND[kind]).join('; also: ')}
       </Typography>
       <Row gap={2} align="baseline">

@@ -160,7 +160,7 @@ export function CloselyPanel({
 
 const Line = ({ name, children }: { name: string; children: ReactNode }) => (
   <>
-    <Typography component="dt" variant="body2" color="textSecondary">
+    <Typography component="dt" variant="body2" color="textSecondary" data-named>
       {name}
     </Typography>
     <Typography component="dd" variant="body2" sx={{ m: 0, fontWeight: 560 }}>

@@ -1,7 +1,8 @@
 import { Typography } from '@mui/material';
 import { Suspense } from 'react';
-import { counted } from '@kymar/core/units';
+import { lineSaid } from '@kymar/core/statements';
 import { Panel } from '../ui/panel';
+import { Told } from '../ui/told';
 import { patientLazy } from '../ui/lazy';
 import { choose, type Overview } from '../workers';
 import { OpeningView } from '../ui/waiting';
@@ -36,8 +37,8 @@ export function PlotPanel({
         <Suspense fallback={<OpeningView />}>
           <Plot found={found} chosen={chosen} currency={currency} onChoose={choosePoint} />
           <Typography variant="caption" color="textSecondary" sx={{ mt: 0.5 }}>
-            {counted(count, 'build')} with a price; on the line {found.edge.length} that no other beats in
-            both cost and time. Click a point, or go along the line with the arrow keys.
+            <Told of={lineSaid(count, found.edge.length).line} /> Click a point, or go along the line with the
+            arrow keys.
           </Typography>
         </Suspense>
       )}

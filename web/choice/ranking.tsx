@@ -101,7 +101,7 @@ const Row = ({ name, value, onValue }: { name: string; value: number; onValue(va
       onChange={(_, v) => onValue(v)}
       aria-label={`Weight of ${name}`}
     />
-    <Typography variant="body2" sx={{ textAlign: 'right' }}>
+    <Typography variant="body2" sx={{ textAlign: 'right' }} data-typed>
       {value}
     </Typography>
   </>

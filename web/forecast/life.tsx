@@ -26,7 +26,11 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
   const { risk } = befallenSaid(at.place.device, fitting ?? {});
   return (
     <Panel title="How long it lasts">
-      {!isLife(life) && !workload && <Typography variant="body2">{life.problem}</Typography>}
+      {!isLife(life) && !workload && (
+        <Typography variant="body2" data-typed>
+          {life.problem}
+        </Typography>
+      )}
       {workload && (
         <Typography variant="body2" sx={{ color: workload.high > 1 ? 'error.main' : undefined }}>
           <Told of={said.yearly} figures={[workload]} />
