@@ -208,6 +208,13 @@ describe('the next test', () => {
     expect(diagnose(looked)!.next.map(({ id }) => id)).not.toContain('look at the port');
   });
 
+  test('whatever may be seen at a look can be said: each slower link, each kind of port, a hub', () => {
+    const offered = (id: string) => next.find((one) => one.id === id)?.sights ?? [];
+    expect(offered('look at the link')).toEqual(expect.arrayContaining(['usb-10', 'usb-5', 'usb-2']));
+    expect(offered('look at the port')).toEqual(expect.arrayContaining(['usb-10', 'usb-5', 'a hub or dock']));
+    expect(next.every(({ sights }) => new Set(sights).size === sights.length)).toBe(true);
+  });
+
   test('what one look leaves open is looked at once more, and no third time', () => {
     // Times as forecast, and a size that is not: rare, or seen wrong.
     const at = (minute: string) => ({

@@ -18,6 +18,8 @@ export interface Look {
   timedBy?: 'watch' | 'real';
   /** What is seen where nothing is timed, of the case as the cause has it. */
   sees?(of: Case): string;
+  /** All that may be seen there, whatever a cause has; absent: what the likely ones show. */
+  sights?(of: Case): string[];
   /** Of what is seen, what was looked at. */
   thing?: string;
 }

@@ -2,7 +2,7 @@ import { exactFact, middle } from '../evidence';
 import type { Case } from '../forecast';
 import { isMove } from '../job';
 import type { Look } from './look';
-import { outerMode, pluggedInto } from './modes';
+import { lesserModes, outerMode, pluggedInto, plugsOf } from './modes';
 import { isEntered } from './scaling';
 
 /** So much of the drive is written: more than most caches hold. */
@@ -155,6 +155,7 @@ export const LOOKS: readonly Look[] = [
     extra: 1,
     applies: (of) => outerMode(of) !== null,
     sees: (of) => outerMode(of) ?? 'nothing',
+    sights: lesserModes,
   },
   // Which port it is in: ports that look the same are not, and a hub hides another.
   {
@@ -165,6 +166,7 @@ export const LOOKS: readonly Look[] = [
     extra: 1,
     applies: ({ build }) => build.bridge !== null || build.drive.sealed === true,
     sees: pluggedInto,
+    sights: plugsOf,
   },
   // How full it is.
   {

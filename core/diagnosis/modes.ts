@@ -33,6 +33,13 @@ export function outerMode(of: Case): string | null {
   return path.blocked.length > 0 ? null : (path.outer.mode?.id ?? null);
 }
 
+/** What a system may say it negotiated: the mode that the build has, and all below it. */
+export function lesserModes(of: Case): string[] {
+  const mode = outerMode(of);
+  if (mode === null) return [];
+  return [mode, ...lesserPcie(mode, 'lanes'), ...lesserPcie(mode, 'generation'), ...slowerModes(mode)];
+}
+
 type Port = Case['host']['ports'][number];
 
 /** A case whose port is another one. */
@@ -50,9 +57,19 @@ const HUB = 'a hub or dock';
 /** A case whose device hangs on a hub that passes on one mode only. */
 export const behindHub = (of: Case, mode: string): Case => withPort(of, { modes: [mode], position: HUB });
 
+const bestMode = ({ modes }: Port): string | undefined => [...modes].sort((a, b) => rate(b) - rate(a))[0];
+
 /** What the device is plugged into: a hub, or a port by the best that it has. */
 export function pluggedInto({ host, build }: Case): string {
   const port = host.ports.find(({ id }) => id === build.port);
   if (!port || port.position === HUB || (build.hops?.length ?? 0) > 0) return HUB;
-  return [...port.modes].sort((a, b) => rate(b) - rate(a))[0] ?? HUB;
+  return bestMode(port) ?? HUB;
+}
+
+/** What it may be plugged into: each kind of port on this machine that has the same plugs as one of its own, or a hub. */
+export function plugsOf({ host, build }: Case): string[] {
+  const isInside = ({ modes }: Port) => modes.every((mode) => /^(pcie|sata|sas)/.test(mode));
+  const own = host.ports.find(({ id }) => id === build.port);
+  const ports = host.ports.filter((port) => !own || isInside(port) === isInside(own));
+  return [...new Set([...ports.flatMap((port) => bestMode(port) ?? []), HUB])];
 }

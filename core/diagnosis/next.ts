@@ -24,6 +24,8 @@ export interface NextTest {
   /** Bits by which it is expected to narrow down the cause. */
   bits: number;
   outcomes: TestOutcome[];
+  /** What may be seen there, each once; empty of a timed test. */
+  sights: string[];
 }
 
 /** Causes less probable than this, or beyond so many, are left aside: a test is chosen by what is likely. */
@@ -80,7 +82,9 @@ function worthOf(look: Look, open: Open, { of, toBar }: Evidence): Omit<NextTest
   const told = look.sees ? sightsOf(look, open, of) : timesOf(look, open, { of, toBar });
   if (!told) return null;
   const { minutes, after, outcomes } = told;
-  return { id: look.id, title: look.title, minutes, bits: entropy(open.p) - after, outcomes };
+  const shown = outcomes.flatMap(({ seen }) => seen ?? []);
+  const sights = look.sees ? [...new Set([...shown, ...(look.sights?.(of) ?? [])])] : [];
+  return { id: look.id, title: look.title, minutes, bits: entropy(open.p) - after, outcomes, sights };
 }
 
 /** @returns `after`: bits that are left to be told on average */

@@ -25,7 +25,7 @@ export function Next({ job, found }: { job: Job; found: Diagnosis }) {
   const [next] = found.next;
   const said = lookSaid(found);
   if (!next || !said) return null;
-  const labels = [...new Set(next.outcomes.flatMap(({ seen }) => seen ?? []))];
+  const { sights: labels } = next;
   const takeUp = () => {
     const at = new Date().toISOString();
     const activity = found.worst;
