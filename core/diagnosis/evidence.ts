@@ -127,8 +127,18 @@ const lastOf = ({ measured, impossible }: Claim): string =>
 /** Of the same work at the same place what was measured last: what it was before, something has changed since. */
 function newest(claims: readonly Claim[]): Claim[] {
   const runOf = ({ measured, impossible }: Claim) => measured?.runs[0] ?? impossible[0]?.run;
-  const keyOf = (claim: Claim) =>
-    JSON.stringify([claim.activity?.id, claim.simulated, runOf(claim)?.path, runOf(claim)?.conditions.look]);
+  // Of another size it is another measurement, or one of the two was typed wrong.
+  const sizeOf = (run: Run | undefined) => (run && 'bytes' in run.measure ? run.measure.bytes : null);
+  const keyOf = (claim: Claim) => {
+    const run = runOf(claim);
+    return JSON.stringify([
+      claim.activity?.id,
+      claim.simulated,
+      run?.path,
+      run?.conditions.look,
+      sizeOf(run),
+    ]);
+  };
   return claims.filter(
     (claim) =>
       claim.activity === null ||

@@ -11,10 +11,8 @@ const USUAL = { sigma: 0.02, counts: 4 };
 const ODD = 0.1;
 /** What they differ by where something comes and goes, one sigma as a logarithm [memory]. */
 const WIDE = 0.35;
-/** How often runs differ so without a cause that makes them [memory]. */
-const BY_ITSELF = 0.03;
-/** And with one. */
-const BY_CAUSE = 0.6;
+/** How often runs differ so: without a cause that makes them, with one, and with a cause that nobody knows [memory]. */
+export const UNLIKE = { byThemselves: 0.03, byCause: 0.6, byUnknown: 0.1 } as const;
 
 /** Runs of one thing around their mean. */
 export interface Scatter {
@@ -76,15 +74,14 @@ const LEAST = 6;
 /**
  * As usual, or as where something comes and goes.
  * @param timed what was timed, each with how its runs lie; absent: nobody knows
- * @param comesAndGoes whether a cause makes runs unlike
+ * @param share how often runs are unlike each other
  */
 export function levelsOf(
   timed: readonly { time: Timing; scatter?: Scatter | undefined }[],
-  comesAndGoes: boolean,
+  share: number,
 ): Level[] {
   const usual = timed.map(({ time }) => time.sigma);
   if (!timed.some(({ scatter }) => (scatter?.n ?? 1) > 1)) return [{ log: 0, sigmas: usual }];
-  const share = comesAndGoes ? BY_CAUSE : BY_ITSELF;
   const wide = ({ sigma }: Scatter) => Math.hypot(sigma, WIDE);
   const sum = (sigmaOf: (scatter: Scatter) => number) =>
     timed.reduce((total, { scatter }) => total + (scatter ? residual(scatter, sigmaOf(scatter)) : 0), 0);

@@ -2,7 +2,7 @@ import { COARSE, EVERY, logsUnder, type Evidence } from './evidence';
 import { bell, bells, fitOfDraws, fitOfSights } from './fit';
 import type { Site } from './hypothesis';
 import { lookedAt } from './look';
-import { levelsOf } from './scatter';
+import { levelsOf, UNLIKE } from './scatter';
 import { median } from '../stats';
 import { isDirection } from './scaling';
 
@@ -67,7 +67,7 @@ export function fitOfUnknown(evidence: readonly Evidence[]): number {
   // It may come and go, or not.
   const levels = levelsOf(
     timed.map(({ time, scatter }) => ({ time: time!, scatter })),
-    true,
+    UNLIKE.byUnknown,
   );
   const lying = fitOfDraws(Float64Array.from(levels, ({ log }) => log)).fit + Math.log(levels.length);
   if (timed.length === 0 || rows.some((row) => row === null)) return fitApart(evidence) + lying;

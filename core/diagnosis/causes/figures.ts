@@ -78,6 +78,8 @@ export const FIGURES = at('figures', [
     fix: 'Read the figure again with its unit.',
     isSlip: true,
     applies: (of) => isEntered(of) && depends(of, 'bytes'),
+    // Of a size that was typed beside a time it is another cause: the size is wrong.
+    concerns: ({ isRate }) => isRate === true,
     change: about(1 / 8),
     ways: [
       { key: 'eight times too much', share: 4, change: about(1 / 8) },
@@ -89,7 +91,7 @@ export const FIGURES = at('figures', [
   // The size that was entered is not what was moved.
   {
     id: 'another size',
-    prior: 1,
+    prior: 2,
     title: 'Wrong size entered',
     fix: 'Count again what was copied.',
     isSlip: true,
@@ -97,9 +99,9 @@ export const FIGURES = at('figures', [
     concerns: ({ isRate }) => !isRate,
     change: (of) => scaling(of, { bytes: [0.3, 1, 3] }),
     ways: [
-      { key: 'another', share: 6 },
-      { key: 'a tenth', change: about(0.1) },
-      { key: 'ten times', change: about(10) },
+      { key: 'another', share: 4 },
+      { key: 'a tenth', share: 3, change: about(0.1) },
+      { key: 'ten times', share: 3, change: about(10) },
       { key: 'twice', change: about(2) },
       { key: 'half', change: about(0.5) },
       { key: 'a thousand times', change: about(1000) },

@@ -1,0 +1,86 @@
+import { SHOP } from '../catalog/stock';
+import { demoJobs } from '../demo';
+import { timedRun } from '../fixtures/runs';
+import type { Job, Run } from '../job';
+import { diagnose } from '.';
+
+/*
+ * The cases of docs/worked/diagnosis.md, by their numbers there. Each was told otherwise before runs were weighed one by one and a cause could be there
+ * in several ways.
+ */
+const [offload] = demoJobs() as [Job];
+const { chain: _, ...unchained } = offload;
+const bare: Job = { ...unchained, forecasts: [], runs: [] };
+const SIZE = { bytes: 214e9, files: 38_400 };
+/** Runs of the offload, one after another, of so many s each. */
+const offloads = (times: readonly number[], of: object = {}): Run[] =>
+  times.map((seconds, i) => ({
+    ...timedRun(
+      { ...SIZE, ...of, seconds },
+      { id: `w${i}`, activity: 'offload', direction: 'write', at: `2026-12-02T1${i}:00:00.000Z` },
+    ),
+  }));
+const readback = (times: readonly number[], of: object = {}): Run[] =>
+  times.map((seconds, i) =>
+    timedRun(
+      { bytes: 36e9, files: 6400, ...of, seconds },
+      { id: `r${i}`, activity: 'readback', direction: 'read', at: `2026-12-03T1${i}:00:00.000Z` },
+    ),
+  );
+const found = (runs: Run[], job: Job = bare) => diagnose({ ...job, runs })!;
+const first = (runs: Run[], job?: Job) => found(runs, job).groups[0]!.ids;
+const share = (id: string, runs: Run[], job?: Job): number =>
+  found(runs, job).causes.find((c) => c.id === id)?.probability ?? 0;
+
+test('1: one of three runs was stopped late; the drive is as it should be', () => {
+  const [late, even] = [readback([48, 66, 49]), readback([48, 48.5, 49])];
+  expect(share('thumb', late)).toBeGreaterThan(5 * share('thumb', even));
+  // Two of three are as they should be: the drive is believed, and the thumb is the next thought.
+  expect(first(late)).toContain('healthy');
+  expect(found(late).groups[1]!.ids).toContain('thumb');
+});
+
+test('2: two runs a tenth apart, both twice too slow, are no reason for silence', () => {
+  const runs = offloads([560, 618]);
+  expect(first(runs)).not.toContain('healthy');
+  expect(share('healthy', runs)).toBeLessThan(0.05);
+});
+
+test('3: one size of three was typed ten times too small', () => {
+  const [a, b, c] = offloads([294, 297, 292]) as [Run, Run, Run];
+  const slip = { ...b, measure: { ...b.measure, bytes: 21.4e9 } } as Run;
+  const runs = [a, slip, c];
+  expect(first(runs)).toContain('another size');
+  expect(share('memory', runs)).toBeLessThan(0.2);
+});
+
+test('4: what is read comes out of memory, what is written goes to the drive', () => {
+  const runs = [...offloads([293, 296]), ...readback([2.6, 2.5], { bytes: 9e9, files: 1600 })];
+  const [lead] = found(runs).groups;
+  expect(lead!.ids).toContain('memory');
+  expect(lead!.probability).toBeGreaterThan(0.5);
+  // Nothing is wrong with what writes.
+  expect(lead!.ids.join()).not.toMatch(/write cache off|source slower/);
+});
+
+test('5: a port of 40 Gb/s that fell to 10, not to 20', () => {
+  const box = SHOP.bridges.find(({ id }) => id === 'tesselin-vault-40')!;
+  const host = SHOP.hosts.find(({ name }) => name === 'Mini PC')!;
+  const cable = SHOP.cables.find(({ modes }) => modes.some((m) => m.startsWith('usb4-40')))!;
+  const port = host.ports.find(({ modes }) => modes.some((m) => m.startsWith('usb4-40')))!;
+  const [device] = bare.devices as [Job['devices'][0]];
+  const known = (value: number) => ({ value, source: { kind: 'entered' as const } });
+  const storage = { ...host.storage, read: known(3.1e9), write: known(2.6e9), rest: known(2.4e9) };
+  const job: Job = {
+    ...bare,
+    machines: [{ ...bare.machines[0]!, host: { ...host, storage } }],
+    devices: [{ ...device, parts: { ...device.parts!, bridge: box } }],
+    connections: [{ ...bare.connections[0]!, cable, port: port.id }],
+  };
+  const read = readback([214, 217], { bytes: 200e9, files: 20 });
+  const built = found(read, job);
+  expect(built.groups[0]!.ids).not.toContain('healthy');
+  expect(share('slower port', read, job)).toBeGreaterThan(0.15);
+  const sights = built.next.find(({ id }) => id === 'look at the link')?.sights ?? [];
+  expect(sights).toEqual(expect.arrayContaining(['usb-10', 'usb-5', 'usb-2']));
+});
