@@ -108,7 +108,7 @@ export function maker(core, seed) {
       if (chance(0.4)) needs.fill = fact(digits(between(0.05, 0.8), 2));
       if (chance(0.3)) needs.role = pick(['system', 'projects', 'archive', 'backup', 'everyday', 'scratch']);
       if (chance(0.2)) needs.onlyCopy = true;
-      if (chance(0.3)) {
+      if (chance(0.45)) {
         // A used drive: its counter, on one or several days.
         const rate = log(2 * GB, 3 * TB);
         needs.inUseSince = day(-400).slice(0, 10);
@@ -283,7 +283,7 @@ export function maker(core, seed) {
           conditions: {
             temperature: chance(0.3) ? whole(25, 80) : null,
             cold: isCopy ? null : true,
-            ...(chance(0.12) && k > 0
+            ...(chance(0.25) && k > 0
               ? { look: pick(['swap cable', 'other port', 'one file', 'rested']) }
               : {}),
           },

@@ -7,7 +7,7 @@ import type { Hypothesis } from './hypothesis';
 import { causeKey, lookedAt, lookKey, slipped, type Look } from './look';
 import { LOOKS } from './looks';
 import { beginningsOf } from './parts';
-import { timingOf, usualScatter, type Scatter, type Timing } from './scatter';
+import { timingOf, usualScatter, type Scatter, type LogTime } from './scatter';
 import type { OwnRanges } from '../catalog/assumptions';
 
 /** What was measured or seen, as causes are held against it. */
@@ -21,7 +21,7 @@ export interface Evidence {
   /** Under which other circumstances; absent: as it is built. */
   look?: Look | undefined;
   /** Logarithm of the s it took, or of the °C it got where its case asks for that, and one sigma of it; null of what was only seen. */
-  time: Timing | null;
+  time: LogTime | null;
   /** Of several runs each, in their order, and how they lie around their mean. */
   logs?: readonly number[];
   scatter?: Scatter;

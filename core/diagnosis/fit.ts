@@ -4,7 +4,7 @@ import { causeOn } from './forms';
 import { MODEL_SIGMA } from '../verdict';
 import type { Hypothesis } from './hypothesis';
 import { lookedAt } from './look';
-import { levelsOf, UNLIKE } from './scatter';
+import { scatterLevels, UNLIKE } from './scatter';
 
 /** How probable it is that somebody looks wrong. */
 export const MISREAD = 0.02;
@@ -103,7 +103,7 @@ export function fitOf(evidence: readonly Evidence[], cause: Hypothesis | null, e
   const isOneCase = (a: Evidence, b: Evidence) =>
     a.of === b.of && a.logs !== undefined && b.logs !== undefined;
   const shared = (i: number, j: number) => (isOneCase(timed[i]!, timed[j]!) ? MODEL_SIGMA ** 2 : 0);
-  const levels = levelsOf(timed, cause?.comesAndGoes ? UNLIKE.byCause : UNLIKE.byThemselves).map(
+  const levels = scatterLevels(timed, cause?.comesAndGoes ? UNLIKE.byCause : UNLIKE.byThemselves).map(
     ({ log, sigmas }) => {
       const times = timed.map(({ time }, i) => ({ log: time.log, sigma: sigmas[i]! }));
       return bells(rows, times, shared)

@@ -24,7 +24,7 @@ export interface Scatter {
 }
 
 /** Logarithm of s, and one sigma of it. */
-export interface Timing {
+export interface LogTime {
   log: number;
   sigma: number;
 }
@@ -48,7 +48,7 @@ export function usualScatter(groups: readonly (readonly number[])[]): number {
 }
 
 /** Runs as one timing. @param sigma of one run */
-export function timingOf(logs: readonly number[], sigma: number): { time: Timing; scatter: Scatter } {
+export function timingOf(logs: readonly number[], sigma: number): { time: LogTime; scatter: Scatter } {
   const n = logs.length;
   return {
     time: { log: middleOf(logs), sigma: Math.hypot(sigma / Math.sqrt(n), MODEL_SIGMA) },
@@ -63,7 +63,7 @@ const residual = ({ n, squares }: Scatter, sigma: number): number =>
     : -squares / (2 * sigma ** 2) - (n - 1) * Math.log(sigma * Math.sqrt(2 * Math.PI)) - Math.log(n) / 2;
 
 /** One way in which runs may scatter: how probable it is by how they lie, and the sigma of each mean then. */
-export interface Level {
+export interface ScatterLevel {
   log: number;
   sigmas: readonly number[];
 }
@@ -76,16 +76,16 @@ const LEAST = 6;
  * @param timed what was timed, each with how its runs lie; absent: nobody knows
  * @param share how often runs are unlike each other
  */
-export function levelsOf(
-  timed: readonly { time: Timing; scatter?: Scatter | undefined }[],
+export function scatterLevels(
+  timed: readonly { time: LogTime; scatter?: Scatter | undefined }[],
   share: number,
-): Level[] {
+): ScatterLevel[] {
   const usual = timed.map(({ time }) => time.sigma);
   if (!timed.some(({ scatter }) => (scatter?.n ?? 1) > 1)) return [{ log: 0, sigmas: usual }];
   const wide = ({ sigma }: Scatter) => Math.hypot(sigma, WIDE);
   const sum = (sigmaOf: (scatter: Scatter) => number) =>
     timed.reduce((total, { scatter }) => total + (scatter ? residual(scatter, sigmaOf(scatter)) : 0), 0);
-  const levels: Level[] = [
+  const levels: ScatterLevel[] = [
     { log: Math.log(1 - share) + sum(({ sigma }) => sigma), sigmas: usual },
     {
       log: Math.log(share) + sum(wide),

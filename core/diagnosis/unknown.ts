@@ -2,7 +2,7 @@ import { COARSE, EVERY, logsUnder, type Evidence } from './evidence';
 import { bell, bells, fitOfDraws, fitOfSights } from './fit';
 import type { Site } from './hypothesis';
 import { lookedAt } from './look';
-import { levelsOf, UNLIKE } from './scatter';
+import { scatterLevels, UNLIKE } from './scatter';
 import { median } from '../stats';
 import { isDirection } from './scaling';
 
@@ -65,7 +65,7 @@ export function fitOfUnknown(evidence: readonly Evidence[]): number {
   const timed = evidence.filter(({ time }) => time !== null);
   const rows = timed.map((one) => healthyOf(one));
   // It may come and go, or not.
-  const levels = levelsOf(
+  const levels = scatterLevels(
     timed.map(({ time, scatter }) => ({ time: time!, scatter })),
     UNLIKE.byUnknown,
   );
