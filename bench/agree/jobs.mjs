@@ -116,6 +116,13 @@ export function maker(core, seed) {
           on: day(-300 + 150 * k).slice(0, 10),
           written: digits(rate * (100 + 150 * k)),
         }));
+        // Some are near the end of their rating.
+        const { tbw } = device.drive;
+        const last = needs.counters.at(-1).written;
+        if (typeof tbw?.value === 'number' && chance(0.5)) {
+          const by = (tbw.value * between(0.5, 0.95)) / last;
+          for (const one of needs.counters) one.written = digits(one.written * by);
+        }
       }
       if (device.drive.media === 'disk' && chance(0.4)) needs.formatFirst = true;
       job.devices.push({ id: `d${i}`, name: chance(0.3) ? `Disk ${i}` : '', needs, parts: device });
