@@ -31,6 +31,7 @@ import { MOST_TEXT, own, readJson, problemsOf } from '@kymar/core/text';
 import { parseQuantity, YEAR_DAYS } from '@kymar/core/units';
 import { diagnose } from '@kymar/core/diagnosis';
 import { allSaid } from '@kymar/core/handover';
+import { causesSaid, offeredSaid, type Statement } from '@kymar/core/statements';
 import { verdict } from '@kymar/core/verdict';
 
 /** Input that does not fit: told on standard error, exit 2. */
@@ -177,6 +178,15 @@ function diagnosed(input: Job) {
       'runs: nothing was measured that can be held against a forecast; there is no cause to find.',
     );
   return found;
+}
+
+/** All that is said of a job; with what is said of its causes, or of what a library offers, where that was asked. */
+function said(command: string, input: Job): Statement[] {
+  const all = allSaid(input);
+  if (command === 'diagnose') return [...all, ...causesSaid(input, diagnosed(input))];
+  return command === 'choose'
+    ? [...all, ...offeredSaid(input, library(), { shopRanges: {}, probability: sureness() })]
+    : all;
 }
 
 /** What to buy for a device of the job out of the library. */
@@ -362,7 +372,7 @@ try {
     const bytes = readFileSync(file ?? 0);
     if (bytes.length > MOST_TEXT) throw new BadInput('The input is larger than 64 MB.');
     const input = bytes.toString('utf8');
-    console.log(JSON.stringify(asStatements ? allSaid(job(input)) : command(input, bytes), null, 2));
+    console.log(JSON.stringify(asStatements ? said(name, job(input)) : command(input, bytes), null, 2));
   }
 } catch (error) {
   const known =

@@ -2,6 +2,7 @@ import { demoJobs } from '../demo';
 import { diagnose, withEntered } from '../diagnosis';
 import { handover, toMarkdown } from '../handover';
 import { sheetOf, situationAt } from '../forecast';
+import { middle } from '../evidence';
 import { timedRun } from '../fixtures/runs';
 import { placesOf, type Fitting, type Job } from '../job';
 import { learnedFrom, protocolOf, withLearned } from '../measure';
@@ -49,7 +50,7 @@ const ROOM: Record<Concern, (job: Job) => unknown> = {
   },
   life: (job) => [
     lifeSaid(place, sheetOf(situationAt(job, place)!)!),
-    costSaid('device-1', job.fittings?.[0]?.paid, null, job.serviceYears?.value ?? null),
+    costSaid('device-1', job.fittings?.[0]?.paid, null, middle(job.serviceYears)),
     befallenSaid('device-1', job.fittings?.[0] ?? {}).risk,
   ],
   verdict: (job) =>

@@ -68,6 +68,13 @@ describe('the command line', () => {
     expect(forecast.ahead.ends).toEqual(JSON.parse(JSON.stringify(repeatJob(at, { years: 4 })!.ends)));
     expect(JSON.parse((await kymar(['verdict'], text)).out)).toEqual(plain(verdict(offload!)));
     expect(JSON.parse((await kymar(['diagnose'], text)).out)).toEqual(plain(diagnose(offload!)));
+    // All that is said, causes and what the library offers with it: one id, one thing.
+    const saidBy = async (...args: string[]) =>
+      JSON.parse((await kymar([...args, '--statements'], text)).out) as { id: string; words: string }[];
+    const [plainly, causes] = [await saidBy('forecast'), await saidBy('diagnose')];
+    expect(new Set(causes.map(({ id }) => id)).size).toBe(causes.length);
+    expect(causes.slice(0, plainly.length)).toEqual(plainly);
+    expect(causes.some(({ id }) => id.startsWith('judged share cause'))).toBe(true);
   });
 
   whole('path tries the parts of another library', async () => {
