@@ -46,8 +46,8 @@ export function Plugged({ at, path }: { at: Placed; path: Path }) {
       )}
       {!found && !problem && !seen && (
         <Typography variant="body2" color="textSecondary">
-          Where this build is connected to the machine Kymar runs on, the speed its link really negotiated can be
-          taken over.
+          Where this build is connected to the machine Kymar runs on, the speed its link really negotiated can
+          be taken over.
         </Typography>
       )}
       {found?.length === 0 && (

@@ -33,7 +33,9 @@ export const Port = askedFor({
   /** What it runs: for a slot the lanes wired. */
   modes: asks('Can do', Modes),
   /** The host's uplink it shares with others, by id. */
-  uplink: asks('Shares its link with', Id.optional(), { was: ['Shares its link with, by id', 'Uplink, by id'] }),
+  uplink: asks('Shares its link with', Id.optional(), {
+    was: ['Shares its link with, by id', 'Uplink, by id'],
+  }),
   /** W it can feed. */
   power: asks('Supplies', Watts.optional(), 'power'),
   slot: asks('Slot', Slot.optional()),

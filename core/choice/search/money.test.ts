@@ -80,7 +80,14 @@ describe('money over time, by worked examples', () => {
     expect(payBack(90, 0, 30)).toBeNull();
     expect(payBack(90, -5, 30)).toBeNull();
     expect(payBack(-20, 60, 30)).toBe(0);
-    expect([payBackWords(0.0822), payBackWords(0.01), payBackWords(0.9), payBackWords(3.24), payBackWords(null), payBackWords(0)]).toEqual([
+    expect([
+      payBackWords(0.0822),
+      payBackWords(0.01),
+      payBackWords(0.9),
+      payBackWords(3.24),
+      payBackWords(null),
+      payBackWords(0),
+    ]).toEqual([
       'in 5 weeks',
       'within a week',
       'in 11 months',
