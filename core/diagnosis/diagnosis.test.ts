@@ -114,7 +114,9 @@ describe('diagnosis', () => {
       for (const unit of [115]) {
         const shows = moves.some((move, i) => {
           const of = caseOf(situation, move.id);
-          const logs = cause.applies(of) ? logsOf(cause.change(of), false) : null;
+          // What is planted is timed: a unit is mixed up where a rate is read off.
+          const isOfTimes = cause.concerns?.({ of, isRate: false }) ?? true;
+          const logs = isOfTimes && cause.applies(of) ? logsOf(cause.change(of), false) : null;
           return logs && Math.abs(logs[unit]! - plain[i]![unit]!) > 0.4;
         });
         if (!shows) continue;
