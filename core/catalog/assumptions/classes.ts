@@ -262,7 +262,7 @@ export const CLASSES = {
 
   'built-in.cache': row(
     CACHE,
-    [0.03, 0.15, 0.3],
+    [0.1, 0.2, 0.33],
     'ratio',
     'memory',
     USE,

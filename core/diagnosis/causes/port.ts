@@ -25,7 +25,7 @@ export const PORT = at('port', [
     prior: 4,
     title: 'The port is of a slower class',
     fix: 'Plug it into the port that the build says; read what was negotiated.',
-    ...fallen((of) => slowerModes(outerMode(of)), 6),
+    ...fallen((of) => slowerModes(outerMode(of)).filter((mode) => mode !== 'usb-2'), 5),
   },
   // The slot has fewer lanes than it looks, or shares them with another one.
   {
