@@ -66,7 +66,7 @@ export function pluggedInto({ host, build }: Case): string {
   return bestMode(port) ?? HUB;
 }
 
-/** What it may be plugged into: each kind of port on this machine that has the same plugs as one of its own, or a hub. */
+/** What it may be plugged into: each class of port that this machine has outside, or inside where its own is there; or a hub. */
 export function plugsOf({ host, build }: Case): string[] {
   const isInside = ({ modes }: Port) => modes.every((mode) => /^(pcie|sata|sas)/.test(mode));
   const own = host.ports.find(({ id }) => id === build.port);

@@ -226,7 +226,8 @@ function unitOf(job: Job, { id, needs }: JobDevice): Wording[] {
     ...(fileSystem
       ? [`File system: ${fileSystem}${partitions ? `, ${partitions} partition table` : ''}`]
       : []),
-    ...(bought ? [`Bought: ${bought}${warrantyUntil ? `, warranty until ${warrantyUntil}` : ''}`] : []),
+    ...(bought ? [`Bought: ${bought}`] : []),
+    ...(warrantyUntil ? [`Warranty until ${warrantyUntil}`] : []),
     ...befallenSaid(id, fitting ?? {}).log.flatMap(({ entry }) => entry ?? []),
   ];
 }

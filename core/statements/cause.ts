@@ -1,4 +1,4 @@
-import { HEALTHY, type Diagnosis, type Group, type NextTest, type ToldCause } from '../diagnosis';
+import { HEALTHY, NO_CAUSE, type Diagnosis, type Group, type NextTest, type ToldCause } from '../diagnosis';
 import { runsBefore, type Job } from '../job';
 import { counted, format, formatProbability, formatRange, rangeBehind } from '../units';
 import { seenWords } from './known';
@@ -20,9 +20,9 @@ const SURE = 0.9;
 const small = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 const toldOf = ({ causes }: Diagnosis, ids: readonly string[]): ToldCause[] =>
   ids.flatMap((id) => causes.find((c) => c.id === id) ?? []);
-/** What a cause is called. */
+/** What a cause is called; that nothing is wrong too, where it is of no account. */
 export const causeTitle = ({ causes }: Diagnosis, id: string): string =>
-  causes.find((c) => c.id === id)?.title ?? id;
+  causes.find((c) => c.id === id)?.title ?? NO_CAUSE[id] ?? id;
 
 /** Whether nothing wrong found is the likeliest. */
 export const isCalm = ({ groups }: Diagnosis): boolean => groups[0]?.ids[0] === HEALTHY;

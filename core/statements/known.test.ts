@@ -272,6 +272,12 @@ const TABLE: Row[] = [
   {
     kind: 'bought',
     before: fitted(timed, {}),
+    after: fitted(timed, { warrantyUntil: '2029-11-20' }),
+    moves: ['handover'],
+  },
+  {
+    kind: 'bought',
+    before: fitted(timed, {}),
     after: fitted(timed, { bought: '2026-11-20', paid: { amount: 131, currency: 'EUR' } }),
     moves: ['life', 'handover'],
   },

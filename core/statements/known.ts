@@ -387,17 +387,12 @@ const KINDS = {
     name: 'Bought',
     list: ({ fittings = [] }) =>
       fittings.flatMap(({ device, bought, paid, warrantyUntil }) =>
-        bought || paid
+        bought || paid || warrantyUntil
           ? [
               {
                 id: `bought ${device}`,
                 at: bought ?? null,
-                title: [
-                  paid ? `${moneyWords(paid.amount, paid.currency)} paid` : 'Day of purchase',
-                  warrantyUntil && `warranty until ${warrantyUntil}`,
-                ]
-                  .filter(Boolean)
-                  .join(', '),
+                title: boughtTitle(bought, paid, warrantyUntil),
                 device,
                 by: 'the receipt',
                 of: paid,
@@ -474,6 +469,17 @@ export const OBSERVED = Object.fromEntries(
 
 /** What was seen, in words: a link by its name. */
 export const seenWords = (seen: string): string => (isLinkId(seen) ? linkById(seen).name : seen);
+
+/** What a receipt says. */
+function boughtTitle(bought?: string, paid?: Money, warrantyUntil?: string): string {
+  const said = [
+    bought && 'day of purchase',
+    paid && `${moneyWords(paid.amount, paid.currency)} paid`,
+    warrantyUntil && `warranty until ${warrantyUntil}`,
+  ].filter(Boolean);
+  const words = said.join(', ');
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
 
 function healthTitle(text: string): string {
   const read = fromPasted(text);

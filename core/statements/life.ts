@@ -56,12 +56,13 @@ export function costSaid(
 ): Said<'cost'> {
   const lasts = lasting?.years.expected ?? null;
   const years = Math.min(lasts ?? Infinity, serviceYears ?? Infinity);
-  if (!paid || !Number.isFinite(years) || years <= 0) return {};
+  if (!paid) return {};
   const price = (amount: number) => moneyWords(amount, paid.currency);
+  const isKnown = Number.isFinite(years) && years > 0;
+  const yearly = isKnown && price(Math.round((paid.amount / years) * 100) / 100);
   const why = years === serviceYears ? 'it is wanted for' : 'its rated writes last';
-  return say('told', naming('paid', device), {
-    cost: `${price(paid.amount)} paid: ${price(Math.round((paid.amount / years) * 100) / 100)} a year over the ${format(years, 'years')} ${why}.`,
-  });
+  const over = yearly ? `: ${yearly} a year over the ${format(years, 'years')} ${why}` : '';
+  return say('told', naming('paid', device), { cost: `${price(paid.amount)} paid${over}.` });
 }
 
 /** How long a full format takes, as forecast or as its checkpoints tell. */

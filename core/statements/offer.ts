@@ -32,7 +32,7 @@ import {
   type WorthFinding,
 } from '../forecast';
 import { isAsked, mustNotStall, placesOf, traitsOf, type Activity, type Job, type Place } from '../job';
-import { counted, format, formatProbability, numeral } from '../units';
+import { counted, format, formatProbability, moneyWords, numeral } from '../units';
 import { placeId } from './flow';
 import { naming, say, type Said, type Statement } from './statement';
 import { processingWords } from './target';
@@ -41,7 +41,6 @@ import { processingWords } from './target';
  * What is said of builds that a library offers. They are of a search, not of a job alone: whoever prints them searches.
  */
 const rated = (years: number): string => (years > 99 ? 'over 99' : numeral(years, years < 10 ? 1 : 0));
-const money = (amount: number): string => numeral(amount, Number.isInteger(amount) ? 0 : 2);
 
 /** A figure that answers an activity, as a row tells it. */
 const answerWords = (activity: Activity, figure: number): string =>
@@ -58,7 +57,7 @@ export const rowSaid = ({
   steady,
 }: Omit<BuildRow, 'score'>): Said<'cost' | 'misses' | 'years' | 'usable' | 'perTB' | 'steady'> =>
   say('forecast', naming('build', id), {
-    cost: cost === null ? null : money(cost),
+    cost: cost === null ? null : moneyWords(cost, null),
     misses: misses === 0 ? 'none' : String(misses),
     years: years === null ? null : rated(years),
     usable: usable === null ? null : format(usable, 'B'),

@@ -61,6 +61,11 @@ export function UnitPanel({ at, job, fitting }: { at: Placed; job: Job; fitting:
           <Told of={unitSaid(at.place.device, at.build?.drive, fitting).sheet} />
         </Typography>
       </Columns>
+      {returnDays !== undefined && !bought && (
+        <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
+          The days count from the day it was bought: enter that too.
+        </Typography>
+      )}
       {last && (
         <Alert severity={last < today() ? 'info' : 'warning'} variant="outlined" sx={{ mt: 1.5 }}>
           {last < today()

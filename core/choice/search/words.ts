@@ -288,6 +288,7 @@ export function againstWords(
     gains && extra !== null && extra > 0
       ? `; ${gains.activity}: ${pricePer(extra, gains.seconds, currency)}`
       : '';
-  const back = hourly > 0 && extra !== null && extra > 0 ? `; pays for itself ${payBackWords(years)}` : '';
-  return `Against ${BASELINE[id]} (${buildWords(candidate.build)}): ${money}, ${time}${price}${back.replace('pays for itself saves', 'saves')}.`;
+  const pays = years === null || years === 0 ? payBackWords(years) : `pays for itself ${payBackWords(years)}`;
+  const back = hourly > 0 && extra !== null && extra > 0 ? `; ${pays}` : '';
+  return `Against ${BASELINE[id]} (${buildWords(candidate.build)}): ${money}, ${time}${price}${back}.`;
 }

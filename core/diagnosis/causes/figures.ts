@@ -84,8 +84,8 @@ export const FIGURES = at('figures', [
     ways: [
       { key: 'eight times too much', share: 4, change: about(1 / 8) },
       { key: 'eight times too little', change: about(8) },
-      { key: 'bits, and binary for decimal', change: about(1 / (8 * BINARY ** 2)) },
-      { key: 'binary for decimal', change: about(1 / BINARY ** 3) },
+      // So many MiB told as MB: the rate is higher than it says.
+      { key: 'binary for decimal', change: about(BINARY ** 2) },
     ],
   },
   // The size that was entered is not what was moved.

@@ -2,7 +2,7 @@ import type { Case } from '../../forecast';
 import { at } from '../hypothesis';
 import { behindHub, slowerModes, lesserPcie, outerMode, portWith } from '../modes';
 
-/** The next one down is as often again the one [memory]. */
+/** Each further step down is so much as likely as the one before [memory]. */
 const NEXT = 0.5;
 
 /** Each of the modes that it may have fallen back to: the nearest, the next, and so on. */
@@ -25,6 +25,7 @@ export const PORT = at('port', [
     prior: 4,
     title: 'The port is of a slower class',
     fix: 'Plug it into the port that the build says; read what was negotiated.',
+    // Down to USB 2.0 it is the cable's cause.
     ...fallen((of) => slowerModes(outerMode(of)).filter((mode) => mode !== 'usb-2'), 5),
   },
   // The slot has fewer lanes than it looks, or shares them with another one.

@@ -1,6 +1,6 @@
 import { Box, TableContainer, Typography } from '@mui/material';
-import { HEALTHY, NO_CAUSE, type Diagnosis } from '@kymar/core/diagnosis';
-import { againstSaid, type Statement } from '@kymar/core/statements';
+import type { Diagnosis } from '@kymar/core/diagnosis';
+import { againstSaid, causeTitle, type Statement } from '@kymar/core/statements';
 import { useNarrow } from '../../ui/narrow';
 import { Cells } from '../../ui/cells';
 import { Told } from '../../ui/told';
@@ -10,7 +10,6 @@ export function AgainstTable({ found }: { found: Diagnosis }) {
   const narrow = useNarrow();
   const { causes } = found.shown;
   const rows = againstSaid(found);
-  const title = (id: string) => found.causes.find((c) => c.id === id)?.title ?? NO_CAUSE[HEALTHY];
   if (rows.length === 0 || causes.length === 0) return null;
   return (
     <TableContainer tabIndex={narrow ? 0 : undefined} sx={{ mb: 1 }}>
@@ -24,7 +23,7 @@ export function AgainstTable({ found }: { found: Diagnosis }) {
           },
           right('It was', (one) => <Told of={one.was} />),
           ...causes.map(({ id }, i) => ({
-            ...right(title(id), (one) => {
+            ...right(causeTitle(found, id), (one) => {
               const { says, fits } = one.by[i]!;
               return fits ? <Told of={says} /> : <Against says={says} />;
             }),
