@@ -399,7 +399,7 @@ test('both directions far too slow: the causes by how likely, the one look that 
   const panel = page.getByRole('heading', { name: 'Likely causes' }).locator('xpath=ancestor::section');
   const next = panel.getByRole('region', { name: 'Next' });
   await next.getByRole('heading', { name: /^Next: Look which port it is in/ }).waitFor();
-  await next.getByText(/^The port is of a slower class: USB 5.Gb\/s/).waitFor();
+  await next.getByText(/^USB 5.Gb\/s: the port is of a slower class/).waitFor();
   await next.getByRole('button', { name: /^USB 5.Gb\/s/ }).click();
   // What was seen rules out what would show something else.
   await panel

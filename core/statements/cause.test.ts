@@ -38,9 +38,13 @@ test('nothing is promised where nothing is lost, and nothing is fixed where no c
   expect(gainSaid(leading(['none of these'], 0.9))).toEqual({});
 });
 
-test('what is to be looked at next says what each cause would show; where nothing is left, nothing', () => {
+test('what is to be looked at next says what each result would mean; where nothing is left, nothing', () => {
   const look = lookSaid(found)!;
   expect(look.minutes!.words).toBe('a minute');
-  expect(look.outcomes.length).toBeGreaterThan(1);
+  // Each thing that may be seen stands there once, with all that it would speak of.
+  const sights = look.outcomes.map(({ words }) => words.split(': ')[0]);
+  expect(new Set(sights).size).toBe(sights.length);
+  expect(sights.length).toBeGreaterThan(1);
+  expect(look.outcomes.map(({ words }) => words).join()).toContain('the port is of a slower class');
   expect(lookSaid({ ...found, next: [] })).toBeNull();
 });

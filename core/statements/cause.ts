@@ -104,24 +104,41 @@ export const lookTitle = ({ title, again }: NextTest): string => (again ? `${tit
 const minutesWords = ({ minutes }: NextTest): string =>
   minutes < 1.5 ? 'a minute' : `about ${format(minutes * 60, 's', 2)}`;
 
-/** The look or test that tells most, what each cause would show there, and what comes after it. */
+/** What a timed test would take under each of the likeliest causes. */
+const timesSaid = (found: Diagnosis, { id: look, outcomes }: NextTest): Said<'shows'>[] =>
+  outcomes
+    .slice(0, MOST)
+    .map(({ id, seconds }) =>
+      say('planned', naming('look', look, id), {
+        shows:
+          seconds && `${causeTitle(found, id)}: ${format(seconds.expected, 's')}${rangeBehind(seconds, 's')}`,
+      }),
+    );
+
+/** What may be seen at a look, and of which causes that would speak, the likeliest first. */
+function sightsSaid(found: Diagnosis, { id: look, outcomes }: NextTest): Said<'shows'>[] {
+  const seen = [...new Set(outcomes.flatMap((one) => one.seen ?? []))];
+  return seen.slice(0, MOST).map((sight) => {
+    const causes = outcomes.filter((one) => one.seen === sight).slice(0, MOST);
+    const titles = causes.map(({ id }) => small(causeTitle(found, id)));
+    return say('planned', naming('look', look, sight), {
+      shows: `${seenWords(sight)}: ${titles.join('; ')}`,
+    });
+  });
+}
+
+/** The look or test that tells most, what each result would mean, and what comes after it. */
 export function lookSaid(found: Diagnosis): (Said<'minutes' | 'then'> & { outcomes: Statement[] }) | null {
   const [next, ...others] = found.next;
   if (!next) return null;
   const then = others.slice(0, 2).map((o) => `${small(lookTitle(o))} (${minutesWords(o)})`);
-  const outcomes = next.outcomes.slice(0, MOST).flatMap(({ id, seconds, seen }) => {
-    const shows = seconds
-      ? `${format(seconds.expected, 's')}${rangeBehind(seconds, 's')}`
-      : seenWords(seen ?? '');
-    const words = `${causeTitle(found, id)}: ${shows}`;
-    return say<'shows'>('planned', naming('look', next.id, id), { shows: words }).shows ?? [];
-  });
+  const shows = next.sights.length > 0 ? sightsSaid(found, next) : timesSaid(found, next);
   return {
     ...say<'minutes' | 'then'>('planned', naming('look', next.id), {
       minutes: minutesWords(next),
       then: then.length > 0 ? `Then: ${then.join('; ')}.` : null,
     }),
-    outcomes,
+    outcomes: shows.flatMap((one) => one.shows ?? []),
   };
 }
 
