@@ -176,6 +176,8 @@ function readingOf({ measure }: Run): number {
 interface Group {
   claim: Claim;
   found: MeasuredCase;
+  /** Under which other circumstances. */
+  look: Look | undefined;
   runs: Run[];
   logs: number[];
 }
@@ -187,12 +189,21 @@ function groupOf(job: Job, claim: Claim, shopRanges: OwnRanges): Group | null {
     .map(({ run: r }) => r)
     .filter((r) => !r.excluded && !r.conditions.memoryBacked);
   const runs = [...(claim.measured?.runs ?? []), ...tooGood].sort((a, b) => a.at.localeCompare(b.at));
-  const found = runs.length > 0 ? caseMeasured(job, runs, shopRanges) : null;
-  if (!found) return null;
+  const made = runs.length > 0 ? caseMeasured(job, runs, shopRanges) : null;
+  if (!made) return null;
+  const look = LOOKS.find(({ id }) => id === runs[0]!.conditions.look);
+  const found = { ...made, of: asKnown(made.of, look) };
   const { activity } = found.of;
   const bytes = isMove(activity) && typeof activity.bytes.value === 'number' ? activity.bytes.value : null;
   const logs = logSecondsOf(runs, bytes);
-  return logs.length > 0 ? { claim, found, runs, logs } : null;
+  return logs.length > 0 ? { claim, found, look, runs, logs } : null;
+}
+
+/** What nobody typed of a run, and its look says all the same. */
+function asKnown(of: Case, look: Look | undefined): Case {
+  const { activity } = of;
+  if (!look?.known || !isMove(activity) || activity.files.value !== null) return of;
+  return { ...of, activity: { ...activity, ...look.known } };
 }
 
 /** All that was measured of a job; rehearsals count only where there is nothing else. */
@@ -203,12 +214,11 @@ export function evidenceOf(job: Job, shopRanges: OwnRanges = {}): Evidence[] {
     .filter(({ simulated }) => !isReal || !simulated)
     .flatMap((claim) => groupOf(job, claim, shopRanges) ?? []);
   const usual = usualScatter(groups.map(({ logs }) => logs));
-  return groups.flatMap(({ claim: { title, forecast: expected }, found, runs, logs }): Evidence[] => {
+  return groups.flatMap(({ claim: { title, forecast: expected }, found, look, runs, logs }): Evidence[] => {
     const reading = Math.sqrt(mean(runs.map((r) => readingOf(r) ** 2)));
     const { time, scatter } = timingOf(logs, Math.hypot(usual, reading));
     const middle = expected?.time?.expected;
     const course = runs.findLast((r) => r.samples.length > 2);
-    const look = LOOKS.find(({ id }) => id === runs[0]!.conditions.look);
     return [
       {
         ...found,

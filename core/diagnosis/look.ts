@@ -1,4 +1,5 @@
 import type { Case } from '../forecast';
+import type { Move } from '../job';
 import { singles, type Hypothesis, type Site } from './hypothesis';
 
 /** Something to look at, or to time once more under other circumstances. */
@@ -14,6 +15,8 @@ export interface Look {
   applies(of: Case): boolean;
   /** What is timed; absent: the same again. */
   change?: ((of: Case) => Case) | undefined;
+  /** What is known of the work that is done so, whether somebody typed it or not. */
+  known?: Partial<Pick<Move, 'files'>>;
   /** How it is timed where not by thumb: watched, or by a run of Kymar's own. */
   timedBy?: 'watch' | 'real';
   /** What is seen where nothing is timed, of the case as the cause has it. */

@@ -19,6 +19,14 @@ const probeSize = ({ build, needs }: Case): number | null => {
   return capacity === null || (fill ?? 0) > FULLEST ? null : Math.round(PROBED * capacity);
 };
 
+const ONE_FILE = { files: exactFact(1) };
+/** The same bytes in one file. */
+function inOneFile(of: Case): Case {
+  if (!isMove(of.activity)) return of;
+  const { sizes: _, ...activity } = of.activity;
+  return { ...of, activity: { ...activity, ...ONE_FILE } };
+}
+
 /** Every look and every test there is. */
 export const LOOKS: readonly Look[] = [
   // Another cable of the same kind.
@@ -58,7 +66,7 @@ export const LOOKS: readonly Look[] = [
     timedBy: 'real',
     replaces: ['other end', 'figures'],
     applies: ({ activity, requestShape }) => isMove(activity) && !requestShape?.toMemory,
-    change: (of) => ({ ...of, requestShape: { ...of.requestShape, toMemory: true } }),
+    change: (of) => ({ ...inOneFile(of), requestShape: { ...of.requestShape, toMemory: true } }),
   },
   // As many bytes in one file.
   {
@@ -67,12 +75,9 @@ export const LOOKS: readonly Look[] = [
     replaces: [],
     // What is made for the test is known.
     ends: ['another size', 'another number of files'],
+    known: ONE_FILE,
     applies: ({ activity }) => isMove(activity) && activity.files.value !== 1,
-    change: (of) => {
-      if (!isMove(of.activity)) return of;
-      const { sizes: _, ...activity } = of.activity;
-      return { ...of, activity: { ...activity, files: exactFact(1) } };
-    },
+    change: inOneFile,
   },
   // Three times as much.
   {

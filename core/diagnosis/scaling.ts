@@ -1,6 +1,6 @@
 import { directionOf, flowsOneWay } from '../job';
 import { lazily, recordersFor, worked, type Estimate } from '../evidence';
-import { barePathFor, collect, withOverrides, type Case, type InputId } from '../forecast';
+import { barePathFor, figuresOf, withOverrides, type Case, type InputId } from '../forecast';
 import type { Spread } from '../stats';
 
 /** How many times what is expected: at least, most likely, at most. */
@@ -14,18 +14,14 @@ const known = new WeakMap<Case, Plain | null>();
 function inputsOf(of: Case): Plain | null {
   const had = known.get(of);
   if (had !== undefined) return had;
-  const path = barePathFor(of);
-  const record = recordersFor(of.shopRanges).bare;
-  const found: Plain | null =
-    path.blocked.length > 0 ? null : (collect(record, of, { withBesides: false, path })?.inputs ?? null);
+  const found: Plain | null = figuresOf(recordersFor(of.shopRanges).bare, of, barePathFor(of));
   known.set(of, found);
   return found;
 }
 
 /** So many times one of the things a case depends on, with its working. */
 function explained(of: Case, id: InputId, spread: Spread, factor: Spread): Estimate {
-  const inputs = collect(recordersFor(of.shopRanges).explaining, of, { withBesides: false })!.inputs;
-  const was: Estimate = (inputs as Record<string, Estimate>)[id]!;
+  const was = figuresOf(recordersFor(of.shopRanges).explaining, of)![id]!;
   const times = worked('factor', factor, 'ratio', {
     how: 'exact',
     formula: 'as the cause has it',

@@ -7,7 +7,7 @@ import type { Answer } from './kinds/kind';
 import { isMove, mustNotStall, type Activity, type Move } from '../job';
 import { format } from '../units';
 import { screenPathOf, pathOf, type Case, type Overrides } from './case';
-import type { Inputs, Transfer } from './inputs';
+import type { InputId, Inputs, Transfer } from './inputs';
 
 /** Transfers that go on at the same time as the activity, on the same device. */
 export function besidesOf(of: Case): Transfer[] {
@@ -71,6 +71,20 @@ export function collect<T extends Spread>(
   const transfer = kindOf(of.activity).transfer(of.activity, of);
   if (!transfer || path.blocked.length > 0) return null;
   return inputsFor(record, of, path, asAsked(transfer, of), withBesides ? besidesOf(of) : []);
+}
+
+/** The figures of a case in which something may be at fault, by input; null where the path is blocked, or nothing is timed. */
+export function figuresOf<T extends Spread>(
+  record: Recorder<T>,
+  of: Case,
+  path: Path = pathFor(of),
+): Partial<Record<InputId, T>> | null {
+  if (path.blocked.length > 0) return null;
+  return (
+    collect(record, of, { withBesides: false, path })?.inputs ??
+    kindOf(of.activity).found?.(record, of, path) ??
+    null
+  );
 }
 
 /** The probability of an answer, with its working; null where there is none. */

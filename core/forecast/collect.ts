@@ -36,7 +36,7 @@ export function collectTransfer<T extends Spread>(
   besides: readonly Transfer[] = [],
 ): Inputs<T> {
   const one = (of: Transfer, bothWays: boolean, overrides: Overrides) =>
-    overridden(record, collectOne(record, path, of, about, bothWays), overrides);
+    withReplaced(record, collectOne(record, path, of, about, bothWays), overrides);
   const { overrides = {} } = about;
   if (besides.length === 0) return one(transfer, false, overrides);
   // Both directions of the drive may be in use.
@@ -69,28 +69,37 @@ export function collectTransfer<T extends Spread>(
   };
 }
 
+/** Figures with some of them replaced. */
+export function overridden<T extends Spread, F extends Readonly<Record<string, T>> | object>(
+  record: Recorder<T>,
+  found: F,
+  overrides: Overrides,
+): F {
+  const ids = Object.keys(overrides).filter((id) => id in found) as InputId[];
+  if (ids.length === 0) return found;
+  const replaced = ids.map((id) => [
+    id,
+    record.either(
+      () => overrides[id]!,
+      () => overrides[id]!,
+    ),
+  ]);
+  return { ...found, ...Object.fromEntries(replaced) };
+}
+
 /** Inputs with some of them replaced: what a choice would say of them does not count either. */
-function overridden<T extends Spread>(
+function withReplaced<T extends Spread>(
   record: Recorder<T>,
   collected: Inputs<T>,
   overrides: Overrides,
 ): Inputs<T> {
-  const ids = Object.keys(overrides).filter((id) => id in collected.inputs) as InputId[];
-  if (ids.length === 0) return collected;
-  const replaced = Object.fromEntries(
-    ids.map((id) => [
-      id,
-      record.either(
-        () => overrides[id]!,
-        () => overrides[id]!,
-      ),
-    ]),
-  );
+  const inputs = overridden(record, collected.inputs, overrides);
+  if (inputs === collected.inputs) return collected;
   const without = <V>(inputs: Readonly<Record<string, V>>) =>
-    Object.fromEntries(Object.entries(inputs).filter(([id]) => !(id in replaced)));
+    Object.fromEntries(Object.entries(inputs).filter(([id]) => !(id in overrides)));
   return {
     ...collected,
-    inputs: { ...collected.inputs, ...replaced },
+    inputs,
     choices: collected.choices?.map((choice) => ({
       ...choice,
       ways: choice.ways.map((way) =>
@@ -162,7 +171,7 @@ function collectOne<T extends Spread>(
 function workOf<T extends Spread>(
   record: Recorder<T>,
   found: Found<T>,
-  { bytes, files, otherEnd, direction }: Transfer,
+  { bytes, files, direction }: Transfer,
   path: Path,
 ): void {
   const { drive, host } = path.parts;
@@ -178,10 +187,8 @@ function workOf<T extends Spread>(
     drive.media === 'disk' ? 'per-file.disk' : isExternal(path.parts) ? 'per-file.cable' : 'per-file.flash';
   const { name } = ASSUMPTIONS[perFile];
   const timed = host.perFile?.[drive.media]?.[direction];
-  found.perFile =
-    otherEnd === 'memory'
-      ? record.given(name, 0, 's', { kind: 'practice', note: 'memory has no files' })
-      : (record.known(name, timed, 's') ?? assumed(record, perFile));
+  // Also with memory at the other end: it is the drive that makes and finds them.
+  found.perFile = record.known(name, timed, 's') ?? assumed(record, perFile);
 }
 
 /** A disk nobody knows the recording of, as the way that has a sustained rate of its own: the other way has no end to its cache. */

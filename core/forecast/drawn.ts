@@ -1,7 +1,9 @@
 import { recordersFor } from '../evidence';
 import { run } from '../models';
 import { eachDraw, SEED, type Chosen, type Drawing } from '../stats';
+import { directionOf } from '../job';
 import { barePathFor, collect } from './answer';
+import { kindOf } from './kinds/registry';
 import type { Case } from './case';
 import { warmest } from './transfer';
 
@@ -26,8 +28,23 @@ export function eachTime(
   visit: (time: DrawnTime, i: number) => void,
   { seed = SEED, ...drawing }: { seed?: number } & Omit<Drawing, 'named'> = {},
 ): boolean {
-  const inputs = collect(recordersFor(of.shopRanges).bare, of, { path: barePathFor(of) });
-  if (!inputs) return false;
+  const path = barePathFor(of);
+  const inputs = collect(recordersFor(of.shopRanges).bare, of, { path });
+  if (!inputs) {
+    const drawn = path.blocked.length > 0 ? undefined : kindOf(of.activity).drawn?.(of, path);
+    if (!drawn) return false;
+    const { time, named } = drawn;
+    eachDraw(
+      drawn,
+      seed,
+      ({ x, chosen }, i) => {
+        const s = time(x);
+        visit({ bar: s, safe: s, hottest: NaN, chosen }, i);
+      },
+      { ...drawing, named },
+    );
+    return true;
+  }
   eachDraw(
     inputs,
     seed,
@@ -36,7 +53,7 @@ export function eachTime(
       const { bar, safe } = outcome.flows[inputs.own - 1]!;
       visit({ bar, safe, hottest: warmest(outcome), chosen }, i);
     },
-    drawing,
+    { ...drawing, named: (id) => (id === 'perFile' ? `${id} ${directionOf(of.activity)}` : id) },
   );
   return true;
 }

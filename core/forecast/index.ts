@@ -3,6 +3,7 @@ export {
   besidesOf,
   collect,
   explainProbability,
+  figuresOf,
   forecast,
   isMoveCase,
   pathFor,

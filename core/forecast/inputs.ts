@@ -55,6 +55,8 @@ export type InputId =
   | 'refill'
   | 'inner'
   | 'seek'
+  /** One request that is waited for. */
+  | 'latency'
   /** Its heat. */
   | 'air'
   | 'resistance'

@@ -15,7 +15,7 @@ import {
   dataMembers,
   layoutWords,
   membersTogether,
-  streamMembers,
+  carriedBy,
   type Layout,
 } from '../assembly';
 import { LONG_FILE } from '../models';
@@ -70,13 +70,13 @@ export function mediumOf<T extends Spread>(
   const figures = () => flashFigures(record, drive, flash ?? classesOf(record, drive)[0]!);
   const layout = array && array.mode !== 'single' ? array : null;
   const words = layout ? layoutWords(layout) : '';
-  const asOne = (name: string, one: T, what: string, count: number | Spread): T => {
+  const asOne = (name: string, one: T, what: string, count: number): T => {
     if (!layout) return one;
     const members = record.given(what, count, 'count', { kind: 'practice', note: words });
     return record.of(membersTogether, { member: one, count: members }, { name: `${name}, ${words}` });
   };
   const together = (name: string, one: T, direction: Direction) =>
-    asOne(name, one, 'members that carry the stream', layout ? streamMembers(layout, direction) : 1);
+    layout ? carriedBy(record, one, { layout, direction, host: path.parts.host }, `${name}, ${words}`) : one;
   const timesData = (name: string, one: T) =>
     asOne(name, one, 'members’ worth of data', layout ? dataMembers(layout) : 1);
 
@@ -176,9 +176,21 @@ export function streamOver<T extends Spread>(
   direction: Direction,
   array: Layout | undefined,
 ): T {
-  const parts = [
-    { name: 'drive', figure: mediumOf(record, path, array).rate(direction) },
-    { name: 'links', figure: linksOf(record, path, direction, array) },
-  ];
-  return record.least(`drive and links, ${DOING[direction]}`, parts, 'B/s');
+  const medium = mediumOf(record, path, array).rate(direction);
+  return slowerOf(record, direction, { medium, links: linksOf(record, path, direction, array) });
 }
+
+/** The slower of medium and links. */
+export const slowerOf = <T extends Spread>(
+  record: Recorder<T>,
+  direction: Direction,
+  { medium, links }: { medium: T; links: T },
+): T =>
+  record.least(
+    `drive and links, ${DOING[direction]}`,
+    [
+      { name: 'drive', figure: medium },
+      { name: 'links', figure: links },
+    ],
+    'B/s',
+  );

@@ -5,9 +5,10 @@ import type { Direction } from '../../catalog/links';
 import type { Host } from '../../catalog/parts';
 import { ARRAY_NAMES, layoutWords } from '../array/words';
 import {
-  membersTogether,
+  carriedBy,
+  makesParity,
+  parityKept,
   sharedOf,
-  streamMembers,
   throughArray,
   throughRedundancy,
   type Layout,
@@ -17,23 +18,23 @@ import type { PathParts } from './parts';
 import { DOING } from './words';
 
 /** What each member has for itself, for all of those that carry a stream. */
-export function membersConstraint(one: Constraint, layout: Layout | undefined): Constraint {
+export function membersConstraint(
+  one: Constraint,
+  { array: layout, host, shopRanges }: Pick<PathParts, 'array' | 'host' | 'shopRanges'>,
+): Constraint {
   if (!layout) return one;
   const name = `${one.name}, ${layoutWords(layout)}`;
-  const explain = (direction: Direction): Estimate => {
-    const member = one.explain(direction);
-    const { explaining } = recordersFor();
-    const count = explaining.given(
-      'members that carry the stream',
-      streamMembers(layout, direction),
-      'count',
-      { kind: 'practice', note: layoutWords(layout) },
+  const record = recordersFor(shopRanges);
+  const explain = (direction: Direction): Estimate =>
+    carriedBy(
+      record.explaining,
+      one.explain(direction),
+      { layout, direction, host },
+      `${name}, ${DOING[direction]}`,
     );
-    return membersTogether.explain({ member, count }, { name: `${name}, ${DOING[direction]}` });
-  };
   const rate = (direction: Direction): Spread =>
     under(
-      membersTogether.spread({ member: one.rate[direction], count: streamMembers(layout, direction) }),
+      carriedBy(record.bare, one.rate[direction], { layout, direction, host }, name),
       one.ceiling === null ? undefined : one.ceiling * layout.members,
     );
   const ceiling = one.ceiling === null ? null : one.ceiling * layout.members;
@@ -76,15 +77,15 @@ function layered<T extends Spread>(
   const cost = assumed(record, `stack-cost.${layout.by}`);
   const ceiling = links.ceiling === undefined ? {} : { ceiling: links.ceiling * data };
   if (data === 1) return record.of(throughArray, { links, cost }, ceiling);
-  const parity = layout.mode === 'parity' || layout.mode === 'double parity';
   const practice = { kind: 'practice', note: layoutWords(layout) } as const;
   return record.of(
     throughRedundancy,
     {
       links,
       data: record.given('share of what crosses the links that is data', data, 'ratio', practice),
-      kept: parity
-        ? assumed(record, `parity-kept.${host.systems?.[0]?.family ?? 'unknown'}`)
+      // Redundancy crosses the links only where data is written.
+      kept: makesParity(layout, 'write')
+        ? parityKept(record, layout, host)
         : record.given('share that the mirror keeps', 1, 'ratio', practice),
       cost,
     },

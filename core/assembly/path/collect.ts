@@ -44,13 +44,11 @@ export function collectLinks(parts: PathParts, links: Links): Constraint[] {
         unknown,
         anyDisk?.note,
       ),
-      parts.array,
+      parts,
     ),
   ];
   if (inner?.mode)
-    found.push(
-      membersConstraint(linkConstraint(record, 'inner', { ...inner, mode: inner.mode }), parts.array),
-    );
+    found.push(membersConstraint(linkConstraint(record, 'inner', { ...inner, mode: inner.mode }), parts));
   // Each drive of a card that leaves the splitting to the board has lanes of its own.
   const ownLanes = bridge !== null && !isConverting(bridge) && bridge.card?.splitting === 'board';
   const shared = (constraint: Constraint, duplex: boolean, neighbours: readonly Busy[], twice = false) =>
@@ -79,7 +77,7 @@ export function collectLinks(parts: PathParts, links: Links): Constraint[] {
   if (outer.mode) {
     const link = linkConstraint(record, 'outer', { ...outer, mode: outer.mode }, isSlowed(parts, outer.mode));
     const freed = drive.sealed && outer.mode === bestOf(drive.modes) ? measuredOver(link, drive) : link;
-    found.push(ownLanes ? membersConstraint(freed, parts.array) : shared(freed, whole(outer.mode), []));
+    found.push(ownLanes ? membersConstraint(freed, parts) : shared(freed, whole(outer.mode), []));
   }
   const sameWay = endpoint?.port !== undefined && endpoint.port === port.id;
   links.hops.forEach((hop, i) => {

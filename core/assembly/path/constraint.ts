@@ -115,12 +115,19 @@ export function partConstraint(
   return { id, name, rate: both((d) => of(bare, d)), ceiling: null, explain: (d) => of(explaining, d) };
 }
 
+/** One command at a time: its data, then a wait for its status and for the next one, however quick the link is. */
 const bulkOnly = formula({
   name: 'rate with the bulk-only protocol',
   unit: 'B/s',
-  inputs: { link: 'link', share: 'share left by bulk-only' },
-  of: (m, x) => m.mul(x.link, x.share),
+  inputs: { link: 'link', command: 'data of one command', wait: 'wait between two commands' },
+  of: (m, x) => m.div(x.command, m.add(m.div(x.command, x.link), x.wait)),
 });
+const serialOf = <T extends Spread>(record: Recorder<T>) => ({
+  command: record.given('data of one command', SERIAL_COMMAND, 'B', { kind: 'memory' }),
+  wait: assumed(record, 'bulk-only'),
+});
+/** B that a system moves with one command of the bulk-only protocol [memory]. */
+const SERIAL_COMMAND = 2 ** 17;
 
 /** The range under a hard ceiling, where there is one. */
 export const under = ({ ceiling: _, ...range }: Spread, ceiling: number | undefined): Spread =>
@@ -139,19 +146,15 @@ export function linkConstraint(
   const explain = (direction: Direction): Estimate => {
     const practical = explainPractical(mode, direction, shopRanges);
     if (!slowProtocol) return { ...practical, because: { ...practical.because, note: reasonOf(link) } };
-    const share = assumed(record.explaining, 'bulk-only');
     return bulkOnly.explain(
-      { link: practical, share },
+      { link: practical, ...serialOf(record.explaining) },
       { name: `${mode.name}, bulk-only`, ceiling: ceilingOf(mode), note: reasonOf(link) },
     );
   };
   const rate = (direction: Direction): Spread =>
     slowProtocol
       ? under(
-          bulkOnly.spread({
-            link: practicalOf(mode, direction, shopRanges),
-            share: assumed(record.bare, 'bulk-only'),
-          }),
+          bulkOnly.spread({ link: practicalOf(mode, direction, shopRanges), ...serialOf(record.bare) }),
           ceilingOf(mode),
         )
       : practicalOf(mode, direction, shopRanges);

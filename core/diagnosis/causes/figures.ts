@@ -43,6 +43,8 @@ export const FIGURES = at('figures', [
         rest: [5, 40, 400],
         other: [1, 4, 40],
         memory: [1, 4, 40],
+        // Of a load: it was a warm start.
+        latency: [0.01, 0.1, 0.5],
       }),
     ways: [
       { key: 'all of it', share: 2 },

@@ -35,7 +35,8 @@ export const MACHINE = at('machine', [
     title: 'The system’s own stack is slow',
     fix: 'Update driver and system; compare with another system on the same machine.',
     applies: (of) => depends(of, 'links'),
-    change: (of) => scaling(of, { links: [0.6, 0.75, 0.9], perFile: [1.1, 1.5, 2.5] }),
+    change: (of) =>
+      scaling(of, { links: [0.6, 0.75, 0.9], perFile: [1.1, 1.5, 2.5], latency: [1.2, 1.8, 3] }),
   },
   // Each piece waits until it is safe: quick removal, or a cache that was turned off.
   {

@@ -5,7 +5,7 @@ import type { Path } from '../../assembly';
 import type { Flow } from '../../models';
 import type { Activity } from '../../job';
 import type { Case, Situation } from '../case';
-import type { Transfer } from '../inputs';
+import type { InputId, Transfer } from '../inputs';
 import type { TransferForecast } from '../transfer';
 
 /** What answers an activity. */
@@ -51,6 +51,17 @@ export interface KindModel<A extends Activity = Activity> {
   answer(of: Case<A>, path: Path, besides: readonly Transfer[]): Answer;
   /** The figure with every input at its middle, in numbers only: for candidates by the hundred thousand. */
   screen(of: Case<A>, path: Path, besides: readonly Transfer[]): number;
+  /** What it finds where it lies, as far as something may be at fault there, where no transfer tells. */
+  found?<T extends Spread>(record: Recorder<T>, of: Case<A>, path: Path): Partial<Record<InputId, T>>;
+  /** What one time of it comes to in each draw, where no transfer tells: what it goes by, what each of that is named, and its s. */
+  drawn?(
+    of: Case<A>,
+    path: Path,
+  ): {
+    inputs: Readonly<Record<string, Spread>>;
+    named(key: string): string;
+    time(x: Readonly<Record<string, number>>): number;
+  };
   /** Bytes a day that it brings to the drive in one direction; null for none. */
   bytesPerDay<T extends Spread>(record: Recorder<T>, activity: A, direction: Direction, path: Path): T | null;
   /** How it is lived through day by day; absent: it takes the drive for no while. */

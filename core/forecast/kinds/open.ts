@@ -13,7 +13,8 @@ import {
 import { format } from '../../units';
 import type { Load } from '../../job';
 import { layoutOf, pathOf, type Case } from '../case';
-import { streamOver } from '../medium';
+import { overridden } from '../collect';
+import { linksOf, mediumOf, slowerOf, streamOver } from '../medium';
 import type { Answered, KindModel } from './kind';
 import { bytesADay, withinTarget } from './shared';
 
@@ -24,20 +25,34 @@ const oneOver = formula({
   of: (m, x) => m.div(m.num(1), x.iops),
 });
 
+type Found<T extends Spread> = Record<'links' | 'read' | 'latency', T>;
+
+/** @throws RangeError when the path is blocked */
+function foundOver<T extends Spread>(
+  record: Recorder<T>,
+  { activity, build, overrides }: Case<Load>,
+  path: Path,
+): Found<T> {
+  const layout = layoutOf(build);
+  const one = { reads: 1, block: 4096, depth: 1, span: activity.bytes, synchronous: false };
+  const found: Found<T> = {
+    links: linksOf(record, path, 'read', layout),
+    read: mediumOf(record, path, layout).rate('read'),
+    latency: record.of(oneOver, { iops: operationsPerSecond(record, path, one) }),
+  };
+  return overridden(record, found, overrides);
+}
+
 /**
  * What a load finds where it reads and writes: rates of drive and links, and latency of a request that is waited for.
  * @throws RangeError when the path is blocked
  */
-export function openedOver<T extends Spread>(
-  record: Recorder<T>,
-  { activity, build }: Case<Load>,
-  path: Path,
-): Opened<T> {
-  const one = { reads: 1, block: 4096, depth: 1, span: activity.bytes, synchronous: false };
+export function openedOver<T extends Spread>(record: Recorder<T>, of: Case<Load>, path: Path): Opened<T> {
+  const { links, read, latency } = foundOver(record, of, path);
   return {
-    rate: streamOver(record, path, 'read', layoutOf(build)),
-    latency: record.of(oneOver, { iops: operationsPerSecond(record, path, one) }),
-    writing: streamOver(record, path, 'write', layoutOf(build)),
+    rate: slowerOf(record, 'read', { links, medium: read }),
+    latency,
+    writing: streamOver(record, path, 'write', layoutOf(of.build)),
   };
 }
 
@@ -57,6 +72,22 @@ export const LOAD_MODEL: KindModel<Load> = {
     const { inputs, formula } = loadInputs(record, of.activity, on);
     const probability = withinTarget(of.activity, formula, inputs);
     return { figure: time, rate: null, probability, more: [storage], course: null };
+  },
+
+  found: foundOver,
+
+  drawn(of, path) {
+    const record = recordersFor(of.shopRanges).bare;
+    const found = foundOver(record, of, path);
+    const on = { ...found, rate: found.read, writing: streamOver(record, path, 'write', layoutOf(of.build)) };
+    const { inputs, formula } = loadInputs(record, of.activity, on);
+    const { rate: _, ...others } = inputs;
+    return {
+      inputs: { ...others, ...found },
+      // What a load is made of is its own, and the same wherever it lies.
+      named: (key) => (key in on ? key : `${key} of ${of.activity.id}`),
+      time: (x) => formula({ ...x, rate: Math.min(x.links!, x.read!) }),
+    };
   },
 
   screen(of, path) {

@@ -1,13 +1,20 @@
 import type { Spread } from '../../stats';
-import { marketOf } from '../../catalog/assumptions';
+import { assumed, marketOf } from '../../catalog/assumptions';
 import { explaining, formula, type Estimate, type Fact, type Formula, type Recorder } from '../../evidence';
 
 /** Time of a load: what host and program take by themselves, the bytes, and the requests that wait one after another. */
 export const loadTime = formula({
   name: 'time to open',
   unit: 's',
-  inputs: { own: 'processing', bytes: 'bytes', rate: 'rate', requests: 'requests', latency: 'latency' },
-  of: (m, x) => m.add(m.add(x.own, m.div(x.bytes, x.rate)), m.mul(x.requests, x.latency)),
+  inputs: {
+    own: 'processing',
+    bytes: 'bytes',
+    rate: 'rate',
+    requests: 'requests',
+    latency: 'latency',
+    beyond: 'what the model leaves out',
+  },
+  of: (m, x) => m.mul(m.add(m.add(x.own, m.div(x.bytes, x.rate)), m.mul(x.requests, x.latency)), x.beyond),
 });
 
 /** {@link loadTime} of what also writes: a render, a build, an export. */
@@ -22,11 +29,15 @@ const workTime = formula({
     latency: 'latency',
     written: 'bytes written',
     writing: 'rate of writing',
+    beyond: 'what the model leaves out',
   },
   of: (m, x) =>
-    m.add(
-      m.add(m.add(x.own, m.div(x.bytes, x.rate)), m.mul(x.requests, x.latency)),
-      m.div(x.written, x.writing),
+    m.mul(
+      m.add(
+        m.add(m.add(x.own, m.div(x.bytes, x.rate)), m.mul(x.requests, x.latency)),
+        m.div(x.written, x.writing),
+      ),
+      x.beyond,
     ),
 });
 
@@ -82,7 +93,7 @@ export function compareLoads(load: LoadWork, a: Opened, b: Opened): Estimate {
 
 /** What a load's time on a device goes by, and the formula of it. */
 export interface LoadInputs<T extends Spread = Estimate> {
-  inputs: Record<string, T> & Record<'own' | 'bytes' | 'requests' | 'rate' | 'latency', T>;
+  inputs: Record<string, T> & Record<'own' | 'bytes' | 'requests' | 'rate' | 'latency' | 'beyond', T>;
   formula: Formula<string>;
 }
 
@@ -94,7 +105,7 @@ export function loadInputs<T extends Spread>(
 ): LoadInputs<T> {
   const own = record.fact('processing time', load.processing, 's', marketOf(record, 'load.own'));
   const written = writtenBy(record, load);
-  const reading = { own, ...partsOf(record, load), rate, latency };
+  const reading = { own, ...partsOf(record, load), rate, latency, beyond: assumed(record, 'load.beyond') };
   return written
     ? { inputs: { ...reading, written, writing }, formula: workTime }
     : { inputs: reading, formula: loadTime };

@@ -18,7 +18,7 @@ const timings = (
   requests: number,
   error = 0.01,
   devices = DEVICES,
-): LoadTiming[] => devices.map((d) => ({ ...d, seconds: loadTime({ own, bytes, requests, ...d }), error }));
+): LoadTiming[] => devices.map((d) => ({ ...d, seconds: loadTime({ own, bytes, requests, ...d, beyond: 1 }), error }));
 /** Close to normal: twelve uniform numbers. */
 const normal = (seed: number) => {
   const next = noise(seed);
@@ -60,8 +60,8 @@ describe('what a load is made of', () => {
         holds(found.bytes, bytes);
         holds(found.requests, requests);
         const third = DEVICES[1]!;
-        holds(found.on(third), loadTime({ own, bytes, requests, ...third }));
-        const slow = loadTime({ own, bytes, requests, ...two[0]! });
+        holds(found.on(third), loadTime({ own, bytes, requests, ...third, beyond: 1 }));
+        const slow = loadTime({ own, bytes, requests, ...two[0]!, beyond: 1 });
         holds(found.storage, (slow - own) / slow);
       }),
       runs(60),
