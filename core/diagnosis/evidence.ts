@@ -15,7 +15,7 @@ export interface Evidence {
   /** What it goes by, in words. */
   title: string;
   of: Case;
-  toBar: boolean;
+  toBar: boolean | null;
   /** Whether it is of the beginning of a copy that is there whole too. */
   isPart?: boolean | undefined;
   /** Under which other circumstances; absent: as it is built. */
@@ -56,7 +56,7 @@ export const COARSE = 4;
  */
 export function logsOf(
   of: Case,
-  toBar: boolean,
+  toBar: boolean | null,
   {
     every = EVERY,
     seed = SEED,
@@ -67,8 +67,10 @@ export function logsOf(
   const logs = new Float64Array(SAMPLES / every);
   const step = coarse && logs.length / coarse.length;
   coarse?.forEach((log, i) => (logs[i * step!] = log));
-  const asked = ({ bar, safe, hottest }: DrawnTime) => (of.asksHottest ? hottest : toBar ? bar : safe);
-  const flows = eachTime(of, (drawn, i) => (logs[i / every] = Math.log(Math.max(1e-6, asked(drawn)))), {
+  // Where nobody said until what, it is the one in half of the draws and the other in half.
+  const asked = ({ bar, safe, hottest }: DrawnTime, i: number) =>
+    of.asksHottest ? hottest : (toBar ?? evenly(i) < 0.5) ? bar : safe;
+  const flows = eachTime(of, (drawn, i) => (logs[i / every] = Math.log(Math.max(1e-6, asked(drawn, i)))), {
     every,
     seed,
     known: step && step * every,
@@ -93,7 +95,7 @@ const known = new WeakMap<Case, Map<string, Float64Array | null>>();
 export function logsUnder(
   cause: Hypothesis | null,
   of: Case,
-  { look, toBar, every = EVERY }: { look?: Look | undefined; toBar: boolean; every?: number },
+  { look, toBar, every = EVERY }: { look?: Look | undefined; toBar: boolean | null; every?: number },
 ): Float64Array | null {
   const found = known.get(of) ?? new Map<string, Float64Array | null>();
   known.set(of, found);

@@ -4,7 +4,8 @@ import { demoJobs } from '../demo';
 import { caseOf, situationOf, type Case } from '../forecast';
 import { briefAt, placesOf, type Job } from '../job';
 import { MODEL_SIGMA } from '../verdict';
-import { CAUSES, logsUnder, LOOKS, lookedAt, NONE, pairOf, score, type Evidence } from '.';
+import { seenUnder } from './look';
+import { CAUSES, logsUnder, LOOKS, NONE, pairOf, score, type Evidence } from '.';
 import { bells } from './fit';
 import { runs } from '../fixtures/draws';
 
@@ -95,7 +96,7 @@ describe('what was timed under several looks', () => {
       ),
     );
     const link = look('look at the link');
-    const seen = link.sees!(lookedAt(link, pair, reading));
+    const seen = seenUnder(link, pair, reading)!;
     expect(seen).toBe('usb-2');
     const scored = score([...evidence, { ...base, of: reading, look: link, time: null, seen }]);
     expect(scored.slice(0, 3).map(({ id }) => id)).toContain(pair.id);

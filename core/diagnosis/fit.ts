@@ -3,7 +3,7 @@ import { COARSE, EVERY, logsUnder, type Evidence } from './evidence';
 import { causeOn } from './forms';
 import { MODEL_SIGMA } from '../verdict';
 import type { Hypothesis } from './hypothesis';
-import { lookedAt } from './look';
+import { seenUnder } from './look';
 import { scatterLevels, UNLIKE } from './scatter';
 
 /** How probable it is that somebody looks wrong. */
@@ -130,7 +130,7 @@ function summed([first, ...others]: readonly Float64Array[]): Float64Array {
 export const fitOfSights = (evidence: readonly Evidence[], cause: Hypothesis | null): number =>
   evidence.reduce((sum, { of, look, time, seen }) => {
     if (time !== null) return sum;
-    return sum + Math.log(look?.sees?.(lookedAt(look, cause, of)) === seen ? 1 - MISREAD : MISREAD);
+    return sum + Math.log(seenUnder(look, cause, of) === seen ? 1 - MISREAD : MISREAD);
   }, 0);
 
 /** Whether two causes would show alike in all that was measured and seen; null is that all is well. */
@@ -141,8 +141,7 @@ export function areAlike(
 ): boolean {
   return evidence.every((measured) => {
     const { of, toBar, look, time } = measured;
-    if (time === null)
-      return look?.sees?.(lookedAt(look, one, of)) === look?.sees?.(lookedAt(look, other, of));
+    if (time === null) return seenUnder(look, one, of) === seenUnder(look, other, of);
     const [a, b] = [one, other].map((c) =>
       logsUnder(causeOn(c, measured), of, { look, toBar, every: EVERY * COARSE }),
     );

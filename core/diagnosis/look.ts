@@ -19,8 +19,10 @@ export interface Look {
   known?: Partial<Pick<Move, 'files'>>;
   /** How it is timed where not by thumb: watched, or by a run of Kymar's own. */
   timedBy?: 'watch' | 'real';
-  /** What is seen where nothing is timed, of the case as the cause has it. */
-  sees?(of: Case): string;
+  /** What is seen where nothing is timed, of the case as the cause has it. @param causes by id: some leave no trace in a case */
+  sees?(of: Case, causes: readonly string[]): string;
+  /** Whether it is looked at of a rate that was read off alone. */
+  ofRates?: boolean;
   /** All that may be seen there, whatever a cause has; absent: what the likely ones show. */
   sights?(of: Case): string[];
   /** Of what is seen, what was looked at. */
@@ -39,6 +41,13 @@ export function lookedAt(look: Look | undefined, cause: Hypothesis | null, of: C
   found.set(key, here);
   return here;
 }
+
+/** What is seen at a look where a cause holds; undefined of one that is timed. */
+export const seenUnder = (look: Look | undefined, cause: Hypothesis | null, of: Case): string | undefined =>
+  look?.sees?.(
+    lookedAt(look, cause, of),
+    singles(cause).map(({ id }) => id),
+  );
 
 /** A cause by what it makes of a case. */
 export const causeKey = (cause: Hypothesis | null): string => cause?.key ?? cause?.id ?? '';

@@ -187,17 +187,31 @@ export const LOOKS: readonly Look[] = [
   // Size and count of what was copied.
   {
     id: 'count again',
-    title: 'Look at size and number of files again, with their units',
+    title: 'Count size and number of files again',
     thing: 'Size and count',
     replaces: ['figures'],
     extra: 1,
     applies: ({ activity }) => isMove(activity),
-    sees: (of) => {
+    sees: (of, causes) => {
       const { bytes, files } = of.overrides;
+      // A rate in another unit is of the same size.
+      const isSize = bytes && (!causes.includes('units mixed up') || causes.includes('another size'));
       return (
-        [bytes ? 'another size' : '', files ? 'another number of files' : ''].filter(Boolean).join(' and ') ||
-        AS_ENTERED
+        [isSize ? 'another size' : '', files ? 'another number of files' : '']
+          .filter(Boolean)
+          .join(' and ') || AS_ENTERED
       );
     },
+  },
+  // The figure that a program showed.
+  {
+    id: 'read again',
+    title: 'Read the rate again, with its unit',
+    thing: 'Unit of the rate',
+    replaces: [],
+    extra: 0.5,
+    ofRates: true,
+    applies: ({ activity }) => isMove(activity),
+    sees: (_, causes) => (causes.includes('units mixed up') ? 'another unit' : AS_ENTERED),
   },
 ];

@@ -2,7 +2,7 @@ import { COARSE, EVERY, isTimed, logsUnder, type Evidence } from './evidence';
 
 import { causeAnew } from './forms';
 import { LOOKS } from './looks';
-import { lookedAt, type Look } from './look';
+import { seenUnder, type Look } from './look';
 import { NONE, type Scored } from './score';
 import { FAR, sightOdd, timeOdd } from './unknown';
 
@@ -89,8 +89,8 @@ function worthOf(look: Look, open: Open, { of, toBar }: Evidence): Omit<NextTest
 
 /** @returns `after`: bits that are left to be told on average */
 function sightsOf(look: Look, { scored, p }: Open, of: Evidence['of']) {
-  const seen = scored.map((s) => look.sees!(lookedAt(look, s.cause, of)));
-  const usual = look.sees!(lookedAt(look, null, of));
+  const seen = scored.map((s) => seenUnder(look, s.cause, of)!);
+  const usual = seenUnder(look, null, of)!;
   const labels = [...new Set([usual, ...seen])];
   const odd = normalised(labels.map((label) => sightOdd(label === usual)));
   const after = labels.reduce((sum, label, k) => {
@@ -160,7 +160,10 @@ export function nextTests(
   const doneOf = ({ id }: Look) => evidence.filter(({ look }) => look?.id === id).length;
   return looks
     .filter((look) => doneOf(look) < (look.sees ? TWICE : 1))
-    .flatMap((look) => worthOf(look, open, worst) ?? [])
+    .flatMap((look) => {
+      const from = look.ofRates ? built.find(({ isRate }) => isRate) : worst;
+      return (from && worthOf(look, open, from)) ?? [];
+    })
     .map((next) => ({ ...next, again: evidence.some(({ look }) => look?.id === next.id) }))
     .filter(({ bits, minutes, again }) => bits >= Math.max(again ? AGAIN : WORTH, A_MINUTE * minutes))
     .sort((a, b) => b.bits / b.minutes - a.bits / a.minutes || a.minutes - b.minutes);

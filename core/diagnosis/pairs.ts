@@ -2,7 +2,7 @@ import { SAMPLES } from '../stats';
 import { COARSE, EVERY, logsUnder, type Evidence } from './evidence';
 import { areAlike, bell, fitOfDraws, MISREAD } from './fit';
 import type { Hypothesis } from './hypothesis';
-import { causeKey, lookedAt } from './look';
+import { causeKey, seenUnder } from './look';
 
 /**
  * Two causes at once, each as often as by itself and independent of the other.
@@ -37,7 +37,7 @@ type Effect = (Float64Array | string | undefined)[];
 
 function effectOf(evidence: readonly Evidence[], cause: Hypothesis): Effect | null {
   const effect = evidence.map(({ of, toBar, look, time }) => {
-    if (time === null) return look?.sees?.(lookedAt(look, cause, of));
+    if (time === null) return seenUnder(look, cause, of);
     const [with_, without] = [cause, null].map((c) =>
       logsUnder(c, of, { look, toBar, every: EVERY * COARSE }),
     );

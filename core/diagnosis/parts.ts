@@ -18,7 +18,7 @@ const [GLANCE, SHARE] = [0.5, 0.01];
 interface Part {
   title: string;
   of: Case;
-  toBar: boolean;
+  toBar: boolean | null;
   isPart: true;
   time: { log: number; sigma: number };
   seen: null;
@@ -79,7 +79,12 @@ function firstOf(of: Case, move: Move, bytes: number, whole: number): Case {
  * down late may take as long for all of it, and differ here.
  * @param run the one whose course is known
  */
-export function beginningsOf(title: string, of: Case, toBar: boolean, { samples, measure }: Run): Part[] {
+export function beginningsOf(
+  title: string,
+  of: Case,
+  toBar: boolean | null,
+  { samples, measure }: Run,
+): Part[] {
   const { activity } = of;
   if (measure.kind !== 'timed' || !measure.bytes || !isMove(activity)) return [];
   const { bytes: whole, seconds } = measure;

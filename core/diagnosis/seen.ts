@@ -14,7 +14,8 @@ export function seenOf(
     .filter(({ at }) => at > since)
     .flatMap(({ look: id, seen }): Evidence[] => {
       const look = LOOKS.find((l) => l.id === id);
-      if (!look?.sees || !worst?.time || !look.applies(worst.of)) return [];
-      return [{ ...worst, title: look.title, look, time: null, seen, off: 0 }];
+      const from = look?.ofRates ? measured.find(({ isRate }) => isRate) : worst;
+      if (!look?.sees || !from?.time || !look.applies(from.of)) return [];
+      return [{ ...from, title: look.title, look, time: null, seen, off: 0 }];
     });
 }

@@ -5,7 +5,7 @@ import { run } from '../models';
 import { eachDraw, SEED, Z95, type Spread } from '../stats';
 import { EVERY, isTimed, logsUnder, type Evidence } from './evidence';
 import { causeAnew, causeOn } from './forms';
-import { lookedAt } from './look';
+import { lookedAt, seenUnder } from './look';
 import type { Scored } from './score';
 
 /** What a cause says of one measurement. */
@@ -51,7 +51,7 @@ function spreadOf(logs: Float64Array): Spread {
 function saidOf({ cause }: Scored, one: Evidence): CauseSays {
   const { of, look, toBar, time, seen } = one;
   if (time === null) {
-    const label = look?.sees?.(lookedAt(look, cause, of)) ?? '';
+    const label = seenUnder(look, cause, of) ?? '';
     return { figure: null, seen: label, fits: label === seen };
   }
   const logs = logsUnder(causeOn(cause, one), of, { look, toBar });

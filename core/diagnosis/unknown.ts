@@ -1,7 +1,7 @@
 import { COARSE, EVERY, logsUnder, type Evidence } from './evidence';
 import { bell, bells, fitOfDraws, fitOfSights } from './fit';
 import type { Site } from './hypothesis';
-import { lookedAt } from './look';
+import { lookedAt, seenUnder } from './look';
 import { scatterLevels, UNLIKE } from './scatter';
 import { median } from '../stats';
 import { isDirection } from './scaling';
@@ -37,7 +37,7 @@ export function timeOdd(healthy: number, off: number): number {
 /** How probable a sight is under it. @param isUsual whether it is what is seen where all is well */
 export const sightOdd = (isUsual: boolean): number => (isUsual ? UNTOUCHED : 0) + (1 - UNTOUCHED) / SIGHTS;
 
-const isUsual = ({ of, look, seen }: Evidence): boolean => look?.sees?.(lookedAt(look, null, of)) === seen;
+const isUsual = ({ of, look, seen }: Evidence): boolean => seenUnder(look, null, of) === seen;
 
 /** Draws of each measurement where all is well; null of what was only seen. */
 const healthyOf = ({ of, look, toBar, time }: Evidence): Float64Array | null =>

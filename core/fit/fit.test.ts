@@ -518,7 +518,7 @@ describe('policies', () => {
     expect(found('bay-reading', slow)).toMatchObject({
       severity: 'caution',
       policy: { id: 'minimum', followed: 'outcome-first' },
-      reason: expect.stringMatching(/Forecast of drive and bay together: 4,750 MB\/s/),
+      reason: expect.stringMatching(/Forecast of drive and bay together: 4,800 MB\/s/),
     });
     expect(found('bay-reading', { ...slow, needs: strict })).toMatchObject({
       severity: 'blocks',

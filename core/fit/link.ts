@@ -151,7 +151,8 @@ export const LINK: Rule[] = [
     segment: (f) => (f.bridge ? 'bridge' : 'drive'),
     title: 'One command at a time',
     when: (f) => isBulkOnly(f) && f.path.outer.mode?.family === 'usb',
-    reason: 'It speaks the bulk-only protocol: each command waits for the one before. Of 5 Gb/s 55 to 85 % is left, of quicker links less.',
+    reason:
+      'It speaks the bulk-only protocol: each command waits for the one before. Of 5 Gb/s 55 to 85 % is left, of quicker links less.',
     fix: null,
   },
   {

@@ -76,7 +76,8 @@ function memberRate(record: Recorder<Estimate>, drive: Drive): Estimate {
     const { range, note } = outerMarket(drive, record.shopRanges);
     const [name, fact] =
       drive.media === 'disk' ? ['writing', drive.write] : ['sustained writing', drive.rest];
-    return rateOf(record, `${drive.model}, ${name}`, fact, range, note);
+    const sheet = drive.media === 'disk' ? 'of-stated.disk' : 'of-stated';
+    return rateOf(record, `${drive.model}, ${name}`, fact, range, { unknownOf: note, sheet });
   }
   const usual = assumedRange(pcieShare(drive) >= 0.5 ? 'built-in.pcie3' : 'built-in.sata', record.shopRanges);
   const cached = rateOf(record, `${drive.model}, writing`, drive.write, usual);

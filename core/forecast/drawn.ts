@@ -3,6 +3,7 @@ import { run } from '../models';
 import { eachDraw, SEED, type Chosen, type Drawing } from '../stats';
 import { directionOf } from '../job';
 import { barePathFor, collect } from './answer';
+import { beyondModels } from './beyond';
 import { kindOf } from './kinds/registry';
 import type { Case } from './case';
 import { warmest } from './transfer';
@@ -45,13 +46,15 @@ export function eachTime(
     );
     return true;
   }
+  const beyond = beyondModels(seed);
   eachDraw(
     inputs,
     seed,
     ({ x, chosen }, i) => {
       const outcome = run(inputs.plan(x, chosen));
       const { bar, safe } = outcome.flows[inputs.own - 1]!;
-      visit({ bar, safe, hottest: warmest(outcome), chosen }, i);
+      const by = beyond[i]!;
+      visit({ bar: by * bar, safe: by * safe, hottest: warmest(outcome), chosen }, i);
     },
     { ...drawing, named: (id) => (id === 'perFile' ? `${id} ${directionOf(of.activity)}` : id) },
   );

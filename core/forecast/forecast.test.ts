@@ -654,7 +654,10 @@ describe('several drives as one', () => {
       } as const;
       const path = pathOf(onJob({ ...offload, host, build }));
       const one = pathOf(onJob({ ...offload, host, build: { ...build, together: 1, array: undefined } }));
-      expect(path.carries!.write.expected).toBeCloseTo(through(3 * 0.85 * one.carries!.write.expected, 0.12e-9), -3);
+      expect(path.carries!.write.expected).toBeCloseTo(
+        through(3 * 0.85 * one.carries!.write.expected, 0.12e-9),
+        -3,
+      );
     });
   });
 

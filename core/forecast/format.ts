@@ -19,6 +19,7 @@ export function formatOn({ build, shopRanges }: Situation, path: Path): Estimate
     `${drive.model}, outer tracks`,
     drive.write,
     outerMarket(drive, shopRanges).range,
+    { sheet: 'of-stated.disk' },
   );
   // Where the path is no limit the zones alone decide, in closed form.
   if (path.carries!.write.low > outer.high) return formatFromSheet(capacity, outer);

@@ -89,7 +89,7 @@ export function mediumOf<T extends Spread>(
     const name = `${drive.model}, ${DOING[direction]}`;
     if (drive.media === 'disk') {
       const { range, note } = outerMarket(drive, record.shopRanges, disk);
-      return rateOf(record, name, drive[direction], range, note);
+      return rateOf(record, name, drive[direction], range, { unknownOf: note, sheet: 'of-stated.disk' });
     }
     return rateOf(record, name, drive[direction], ofOne('media')!.rate[direction]);
   };

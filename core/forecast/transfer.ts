@@ -5,6 +5,7 @@ import { momentAt, phasesOf, run, type Cause, type Outcome, type Phase, type Str
 import { format, numeral } from '../units';
 import type { Inputs, Transfer } from './inputs';
 import { wayWords, CHOICE_WORDS } from './words';
+import { beyondModels } from './beyond';
 
 /** What the 5, 50 and 95 % of samples show when so many bytes have been moved. */
 export interface ProfilePoint extends Spread {
@@ -57,7 +58,7 @@ function noteOf(seed: number, choices: readonly Choice[]): string {
   const draws =
     `Ranges from ${numeral(SAMPLES)} samples, seed ${seed}: independent ` +
     'inputs, each run from event to event (source ends, cache used up, zone of a disk, ' +
-    'throttle). The figure is what every input at its middle leads to; the range is that of the draws.';
+    'throttle), and what the models leave out. The figure is what every input at its middle leads to; the range is that of the draws.';
   if (choices.length === 0) return draws;
   const each = choices.map(
     ({ id, ways }) =>
@@ -103,11 +104,13 @@ interface Samples {
 function sampled(inputs: Inputs, seed: number): Samples {
   const of = () => new Float64Array(SAMPLES);
   const found = { times: of(), bars: of(), rates: of(), hottest: of() };
+  const beyond = beyondModels(seed);
   eachDraw(inputs, seed, (drawn, i) => {
     const one = run(planned(inputs, drawn));
-    found.times[i] = ended(one, inputs);
-    found.bars[i] = one.flows[0]!.bar;
-    found.rates[i] = drawn.x.bytes! / one.flows[0]!.safe;
+    const by = beyond[i]!;
+    found.times[i] = by * ended(one, inputs);
+    found.bars[i] = by * one.flows[0]!.bar;
+    found.rates[i] = drawn.x.bytes! / (by * one.flows[0]!.safe);
     found.hottest[i] = warmest(one);
   });
   return found;
@@ -221,8 +224,9 @@ function energyOf(outcome: Outcome, inputs: Inputs): Estimate | null {
 /** Times of the samples, s, with the draws named otherwise. */
 export function timesOf(inputs: Inputs, named: Drawing['named'], seed: number = SEED): Float64Array {
   const times = new Float64Array(SAMPLES);
+  const beyond = beyondModels(seed);
   const visit = (drawn: Drawn<string>, i: number) => {
-    times[i] = ended(run(planned(inputs, drawn)), inputs);
+    times[i] = beyond[i]! * ended(run(planned(inputs, drawn)), inputs);
   };
   eachDraw(inputs, seed, visit, named ? { named } : {});
   return times;

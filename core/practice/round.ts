@@ -129,7 +129,7 @@ export function resultOf(round: Round, step: PracticeStep): Result {
   const of = cases[step.activity]!;
   const look = lookOf(step.look);
   const here = lookedAt(look, cause, of);
-  if (look?.sees) return { ...step, seconds: null, seen: look.sees(here), minutes: look.extra ?? 1 };
+  if (look?.sees) return { ...step, seconds: null, seen: look.sees(here, []), minutes: look.extra ?? 1 };
   const log = trueLog(here, unit);
   const order = LOOKS.findIndex(({ id }) => id === step.look) + 1;
   const normal = gaussian(noise(seed * 31 + step.activity * 1009 + order * 9176 + 3));

@@ -401,15 +401,21 @@ const UNSAID_SIZE = {
 };
 
 /** A run as a transfer, and as the activity it stands for, where that is a move in its direction. */
-function transferOf({ measure, direction, otherEnd }: Run, whole: Move | null): Transfer {
+function transferOf(
+  { measure, direction, otherEnd }: Run,
+  whole: Move | null,
+  activity: Activity | undefined,
+): Transfer {
   const isRate = measure.kind === 'rate';
   const asked = measure.kind !== 'bound' && measure.block !== null && measure.depth !== null;
+  // A rate that a program showed of a copy is that of its files too; one of requests in a row has none.
+  const copied = isMove(activity) && otherEnd === 'storage' && !asked ? activity.files : exactFact(1);
   return {
     direction,
     otherEnd: whole?.itself ? 'itself' : otherEnd,
     verify: whole?.verify,
     bytes: runFact(measure.bytes, UNSAID_SIZE),
-    files: isRate ? exactFact(1) : runFact(measure.files, UNCOUNTED),
+    files: isRate ? copied : runFact(measure.files, UNCOUNTED),
     requests: asked ? { block: measure.block!, depth: measure.depth! } : undefined,
   };
 }
@@ -417,8 +423,8 @@ function transferOf({ measure, direction, otherEnd }: Run, whole: Move | null): 
 /** A case that runs measured: what was done, on what, and until what the clock was stopped at. */
 export interface MeasuredCase {
   of: Case;
-  /** Until the progress bar was full, not until all was written. */
-  toBar: boolean;
+  /** Until the progress bar was full, not until all was written; null where nobody said: of a rate that was read off. */
+  toBar: boolean | null;
 }
 
 /**
@@ -434,11 +440,12 @@ export function caseMeasured(
   const situation = situationFor(job, run, frozenFor(job, runs), shopRanges);
   if (!situation) return null;
   const { measure, direction, otherEnd } = run;
-  const toBar = measure.kind === 'timed' && measure.until === 'bar';
+  const isUnsaid = measure.kind === 'rate' && direction === 'write' && otherEnd === 'storage';
+  const toBar = isUnsaid ? null : measure.kind === 'timed' && measure.until === 'bar';
   const activity = situation.activities.find((a) => a.id === run.activity);
   if (activity && !isMove(activity)) return { of: { ...situation, activity }, toBar: false };
   const whole = activity && activity.direction === direction ? activity : null;
-  const { bytes, files, requests } = transferOf(run, whole);
+  const { bytes, files, requests } = transferOf(run, whole, activity);
   const made: Move = whole
     ? { ...whole, bytes, files }
     : {
@@ -500,7 +507,7 @@ function forecastFor(
     (!toBar || result.bar)
   )
     return { ...until(measure.bytes, result.time, result.bar), frozen };
-  const answer = model?.transfer(situation, path, transferOf(run, whole), whole);
+  const answer = model?.transfer(situation, path, transferOf(run, whole, activity), whole);
   if (!answer) return null;
   const { rate, time, bar } = answer;
   if (measure.kind === 'rate' || measure.bytes === null) return { rate, time: null, frozen, later: 0 };

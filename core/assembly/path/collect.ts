@@ -1,4 +1,4 @@
-import { recordersFor, type Estimate, type Fact, type Recorders } from '../../evidence';
+import { middle, recordersFor, type Estimate, type Fact, type Recorders } from '../../evidence';
 import { builtInMarket, outerMarket } from '../../catalog/classes';
 import { exactly } from '../../stats';
 import {
@@ -42,7 +42,7 @@ export function collectLinks(parts: PathParts, links: Links): Constraint[] {
         drive.model,
         { read: drive.read, write: drive.write },
         unknown,
-        anyDisk?.note,
+        anyDisk ? { unknownOf: anyDisk.note, sheet: 'of-stated.disk' } : {},
       ),
       parts,
     ),
@@ -67,7 +67,7 @@ export function collectLinks(parts: PathParts, links: Links): Constraint[] {
           bridge.model,
           { read: bridge.read, write: bridge.write },
           both(() => exactly(outer.mode ? ceilingOf(outer.mode) : 0)),
-          'no figure of its own: the ceiling of its link',
+          { unknownOf: 'no figure of its own: the ceiling of its link' },
         ),
         true,
         [],
@@ -76,7 +76,10 @@ export function collectLinks(parts: PathParts, links: Links): Constraint[] {
 
   if (outer.mode) {
     const link = linkConstraint(record, 'outer', { ...outer, mode: outer.mode }, isSlowed(parts, outer.mode));
-    const freed = drive.sealed && outer.mode === bestOf(drive.modes) ? measuredOver(link, drive) : link;
+    const freed =
+      drive.sealed && outer.mode === bestOf(drive.modes)
+        ? measuredOver(link, drive, ['measured', 'sheet'])
+        : link;
     found.push(ownLanes ? membersConstraint(freed, parts) : shared(freed, whole(outer.mode), []));
   }
   const sameWay = endpoint?.port !== undefined && endpoint.port === port.id;
@@ -146,7 +149,7 @@ function otherEnd(record: Recorders, { host, endpoint, shopRanges }: PathParts):
         host.storage.name,
         { read: host.storage.write, write: host.storage.read },
         both(() => market.range),
-        market.note,
+        { unknownOf: market.note },
       ),
     ];
   }
@@ -165,15 +168,24 @@ function otherEnd(record: Recorders, { host, endpoint, shopRanges }: PathParts):
       endpoint.name,
       { read: endpoint.write, write: endpoint.read },
       both((d) => behind(mode, d, shopRanges)),
-      `half to all of what ${mode.name} carries`,
+      { unknownOf: `half to all of what ${mode.name} carries` },
     ),
   ];
 }
 
-/** What was measured over a link has that link's losses in it: only its hard ceiling stands beside. */
-function measuredOver(link: Constraint, facts: Record<Direction, Fact>): Constraint {
+/**
+ * What was measured over a link has that link's losses in it: only its hard ceiling stands beside. So has what is printed on a sealed device: nobody
+ * measured it otherwise.
+ */
+function measuredOver(
+  link: Constraint,
+  facts: Record<Direction, Fact>,
+  kinds: readonly Fact['source']['kind'][] = ['measured'],
+): Constraint {
   const mode = link.link?.mode;
-  const isIn = (d: Direction) => facts[d].source.kind === 'measured' && facts[d].value !== null;
+  // What its link cannot carry was measured elsewhere.
+  const isIn = (d: Direction) =>
+    kinds.includes(facts[d].source.kind) && (middle(facts[d]) ?? Infinity) <= ceilingOf(mode!);
   if (!mode || !DIRECTIONS.some(isIn)) return link;
   const note = 'what hangs on it was measured over it: its losses are in that';
   const explain = (d: Direction): Estimate => {

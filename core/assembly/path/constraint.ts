@@ -68,6 +68,12 @@ function goodFor({ value, source }: Fact): 'of-stated' | 'of-measured' | null {
   return source.kind === 'measured' ? 'of-measured' : null;
 }
 
+/** What an unknown figure is told to be, and what a stated one is good for. */
+interface Unstated {
+  unknownOf?: string | undefined;
+  sheet?: 'of-stated' | 'of-stated.disk';
+}
+
 /**
  * A sequential figure of a part as a rate to expect. A single stated number is taken down to what drives reach of their box
  * figures; a single measured one scatters from one time to the next; three points and what a person entered stand as they are; an unknown one is the
@@ -78,15 +84,16 @@ export function rateOf<T extends Spread>(
   name: string,
   fact: Fact,
   unknown: Spread,
-  unknownOf = 'half to all of what its interface carries',
+  { unknownOf = 'half to all of what its interface carries', sheet = 'of-stated' }: Unstated = {},
 ): T {
   const known = record.fact(name, fact, 'B/s', { range: unknown, note: unknownOf });
   const share = goodFor(fact);
   if (!share) return known;
-  const stated = record.renamed(`${name}, ${share === 'of-stated' ? 'stated' : 'measured once'}`, known);
+  const isStated = share === 'of-stated';
+  const stated = record.renamed(`${name}, ${isStated ? 'stated' : 'measured once'}`, known);
   return record.of(
-    share === 'of-stated' ? ofStated : ofMeasured,
-    { stated, share: assumed(record, share) },
+    isStated ? ofStated : ofMeasured,
+    { stated, share: assumed(record, isStated ? sheet : share) },
     { name },
   );
 }
@@ -105,12 +112,12 @@ export function partConstraint(
   name: string,
   facts: Record<Direction, Fact | null>,
   unknown: Record<Direction, Spread>,
-  unknownOf?: string,
+  unstated: Unstated = {},
 ): Constraint {
   const of = <T extends Spread>(record: Recorder<T>, direction: Direction): T => {
     const doing = (id === 'other' ? OTHER_DOING : DOING)[direction];
     const fact = facts[direction] ?? NOT_KNOWN;
-    return rateOf(record, `${name}, ${doing}`, fact, unknown[direction], unknownOf);
+    return rateOf(record, `${name}, ${doing}`, fact, unknown[direction], unstated);
   };
   return { id, name, rate: both((d) => of(bare, d)), ceiling: null, explain: (d) => of(explaining, d) };
 }

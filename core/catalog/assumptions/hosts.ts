@@ -16,7 +16,7 @@ export const HOST_ROWS = {
   ),
   'per-file.cable': row(
     'per-file overhead',
-    [0.3e-3, 1.7e-3, 5e-3],
+    [0.2e-3, 1.7e-3, 5e-3],
     's',
     'practice',
     ['transfer'],

@@ -55,13 +55,13 @@ export const WORK = {
   'stream.lasts': row('lasts', [300, 3600, 36_000], 's', 'memory', ['workload'], 'from minutes to a day'),
   'stream.buffer': row('buffer', [0.5, 3, 15], 's', 'memory', ['workload'], 'players and recorders'),
   'load.own': row('processing time', [2, 12, 45], 's', 'memory', ['loads'], 'programs and hosts'),
-  'load.beyond': row(
-    'what the model of a load leaves out',
+  'model.beyond': row(
+    'what the models leave out',
     [0.94, 1, 1.06],
     'ratio',
     'memory',
-    ['loads'],
-    'fetched ahead, waited for twice',
+    ['transfer', 'loads'],
+    'of a time that is not known to the letter',
   ),
   'load.bytes': row('bytes', [0.2 * GB, 2 * GB, 12 * GB], 'B', 'memory', ['loads'], 'what programs load'),
   'load.requests': row(

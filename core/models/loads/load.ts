@@ -105,7 +105,7 @@ export function loadInputs<T extends Spread>(
 ): LoadInputs<T> {
   const own = record.fact('processing time', load.processing, 's', marketOf(record, 'load.own'));
   const written = writtenBy(record, load);
-  const reading = { own, ...partsOf(record, load), rate, latency, beyond: assumed(record, 'load.beyond') };
+  const reading = { own, ...partsOf(record, load), rate, latency, beyond: assumed(record, 'model.beyond') };
   return written
     ? { inputs: { ...reading, written, writing }, formula: workTime }
     : { inputs: reading, formula: loadTime };

@@ -18,7 +18,8 @@ const timings = (
   requests: number,
   error = 0.01,
   devices = DEVICES,
-): LoadTiming[] => devices.map((d) => ({ ...d, seconds: loadTime({ own, bytes, requests, ...d, beyond: 1 }), error }));
+): LoadTiming[] =>
+  devices.map((d) => ({ ...d, seconds: loadTime({ own, bytes, requests, ...d, beyond: 1 }), error }));
 /** Close to normal: twelve uniform numbers. */
 const normal = (seed: number) => {
   const next = noise(seed);
