@@ -2,9 +2,9 @@ import { barePathFor, eachTime, forecast, type Case, type DrawnTime } from '../f
 import { isMove, type Job, type Run, type Sample } from '../job';
 import { mean, quantile, SAMPLES, SEED, Z95 } from '../stats';
 import { logSecondsOf } from '../measure';
-import { caseMeasured, verdict, type Claim, type MeasuredCase } from '../verdict';
+import { caseMeasured, measuredClaims, type Claim, type MeasuredCase } from '../verdict';
 import type { Hypothesis } from './hypothesis';
-import { causeKey, lookedAt, lookKey, slipped, type Look } from './look';
+import { causeKey, leftUnder, lookedAt, lookKey, slipped, type Look } from './look';
 import { LOOKS } from './looks';
 import { beginningsOf } from './parts';
 import { timingOf, usualScatter, type Scatter, type LogTime } from './scatter';
@@ -93,10 +93,11 @@ const known = new WeakMap<Case, Map<string, Float64Array | null>>();
  * @param look under which other circumstances; absent: as it is built
  */
 export function logsUnder(
-  cause: Hypothesis | null,
+  whole: Hypothesis | null,
   of: Case,
-  { look, toBar, every = EVERY }: { look?: Look | undefined; toBar: boolean | null; every?: number },
+  { look: under, toBar, every = EVERY }: { look?: Look | undefined; toBar: boolean | null; every?: number },
 ): Float64Array | null {
+  const { look, cause } = leftUnder(under, whole);
   const found = known.get(of) ?? new Map<string, Float64Array | null>();
   known.set(of, found);
   const keyBy = (step: number) => `${causeKey(cause)}|${lookKey(look)}|${toBar}|${step}`;
@@ -210,7 +211,7 @@ function asKnown(of: Case, look: Look | undefined): Case {
 
 /** All that was measured of a job; rehearsals count only where there is nothing else. */
 export function evidenceOf(job: Job, shopRanges: OwnRanges = {}): Evidence[] {
-  const { claims } = verdict(job, shopRanges);
+  const claims = measuredClaims(job, shopRanges);
   const isReal = claims.some((c) => !c.simulated && c.measured);
   const groups = newest(claims)
     .filter(({ simulated }) => !isReal || !simulated)

@@ -42,6 +42,20 @@ export function lookedAt(look: Look | undefined, cause: Hypothesis | null, of: C
   return here;
 }
 
+/**
+ * What is left of a cause under a look, and the look as far as it changes what is timed: what is only replaced, or changes nothing there, is as
+ * without it.
+ */
+export function leftUnder(
+  look: Look | undefined,
+  cause: Hypothesis | null,
+): { look: Look | undefined; cause: Hypothesis | null } {
+  const all = singles(cause);
+  const rest = all.filter((one) => !isGone(look, one));
+  const left = rest.length === all.length ? cause : (rest[0] ?? null);
+  return { look: look?.change ? look : undefined, cause: left };
+}
+
 /** What is seen at a look where a cause holds; undefined of one that is timed. */
 export const seenUnder = (look: Look | undefined, cause: Hypothesis | null, of: Case): string | undefined =>
   look?.sees?.(

@@ -34,6 +34,7 @@ const MOST = 12;
 /** Draws of a cause that a test's outcomes are made of, and one sigma of timing it once. */
 const FEW = 40;
 const NOISE = 0.07;
+const FURTHEST = 4.5 * NOISE;
 /** min to set up any timed run [practice]. */
 const SET_UP = 1;
 /** So often the same may be looked at; bits that a second look must tell: who just looked looks again only where it decides. */
@@ -62,11 +63,36 @@ function resampled(logs: Float64Array, weights: Float64Array): Float64Array {
   return out;
 }
 
-/** How probable a logarithm of s is among draws, each as likely. */
-function density(at: number, logs: Float64Array): number {
+/** How probable a logarithm of s is among sorted draws, each as likely: what lies further than {@link FURTHEST} from it adds nothing. */
+function density(at: number, sorted: Float64Array): number {
+  let [from, to] = [0, sorted.length];
+  while (from < to) {
+    const half = (from + to) >> 1;
+    if (sorted[half]! < at - FURTHEST) from = half + 1;
+    else to = half;
+  }
   let sum = 1e-300;
-  for (const l of logs) sum += Math.exp(-(((at - l) / NOISE) ** 2) / 2);
-  return sum / (logs.length * NOISE * Math.sqrt(2 * Math.PI));
+  for (let i = from; i < sorted.length && sorted[i]! <= at + FURTHEST; i++)
+    sum += Math.exp(-(((at - sorted[i]!) / NOISE) ** 2) / 2);
+  return sum / (sorted.length * NOISE * Math.sqrt(2 * Math.PI));
+}
+
+/** {@link density} by straight lines between points this far apart, each worked out when it is first asked for. */
+const STEP = NOISE / 3;
+function densityOf(sorted: Float64Array): (at: number) => number {
+  const points = new Map<number, number>();
+  const point = (k: number) => {
+    const had = points.get(k);
+    if (had !== undefined) return had;
+    const found = density(k * STEP, sorted);
+    points.set(k, found);
+    return found;
+  };
+  return (at) => {
+    const k = Math.floor(at / STEP);
+    const share = at / STEP - k;
+    return (1 - share) * point(k) + share * point(k + 1);
+  };
 }
 
 /** What is to be told apart: causes, each with its probability, and how probable it is that it is none of them. */
@@ -106,7 +132,7 @@ function sightsOf(look: Look, { scored, p }: Open, of: Evidence['of']) {
 function timesOf(look: Look, { scored, p }: Open, { of, toBar }: Pick<Evidence, 'of' | 'toBar'>) {
   const drawn = (s: Pick<Scored, 'cause' | 'weights'> | null) => {
     const logs = logsUnder(causeAnew(s?.cause ?? null), of, { look, toBar, every: EVERY * COARSE });
-    return logs && resampled(logs, s?.weights ?? new Float64Array(logs.length * COARSE).fill(1));
+    return logs && resampled(logs, s?.weights ?? new Float64Array(logs.length * COARSE).fill(1)).sort();
   };
   const logs = scored.map(drawn);
   const healthy = drawn(null);
@@ -117,10 +143,12 @@ function timesOf(look: Look, { scored, p }: Open, { of, toBar }: Pick<Evidence, 
   const odd = healthy.map((log, i) =>
     i % 2 === 0 ? log : middle + FAR.low + ((i + 0.5) / FEW) * (FAR.high - FAR.low),
   );
+  const densities = known.map(densityOf);
+  const ofHealthy = densityOf(healthy);
   let after = 0;
   [...known, odd].forEach((own, i) => {
     for (const at of own) {
-      const each = [...known.map((l) => density(at, l)), timeOdd(density(at, healthy), at - middle)];
+      const each = [...densities.map((of) => of(at)), timeOdd(ofHealthy(at), at - middle)];
       after += (p[i]! / FEW) * entropy(normalised(each.map((d, k) => p[k]! * d)));
     }
   });
@@ -137,8 +165,8 @@ function timesOf(look: Look, { scored, p }: Open, { of, toBar }: Pick<Evidence, 
   return { minutes: SET_UP + (look.extra ?? 0) + seconds / 60, after, outcomes };
 }
 
-const sortedAt = (logs: Float64Array, share: number): number =>
-  Float64Array.from(logs).sort()[Math.min(logs.length - 1, Math.floor(share * logs.length))]!;
+const sortedAt = (sorted: Float64Array, share: number): number =>
+  sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]!;
 
 /**
  * What to look at or time next: by how much a minute of it is expected to narrow down the cause, the most first.

@@ -1,4 +1,4 @@
-export { verdict } from './verdict';
+export { measuredClaims, verdict } from './verdict';
 export { quickVerdict } from './quick';
 export { verdictFrom, type Verdict } from './sum';
 export {
