@@ -16,6 +16,7 @@ const ROOMS = {
   forecast: 'forecast',
   job: 'job',
   stats: 'stats',
+  verdict: 'verdict',
 };
 const dir = isMainThread ? await built(ROOMS) : workerData.dir;
 const core = await opened(dir, Object.keys(ROOMS));
@@ -51,6 +52,7 @@ const ALONE = 100;
 /** Rigs are other units than those that causes are held against: drawn with a seed of their own. */
 const UNITS = 977;
 
+const idsOf = (cause) => (cause?.both ?? [cause]).flatMap((one) => one?.id ?? []);
 const percent = (n, of) => `${((100 * n) / Math.max(1, of)).toFixed(1)} %`;
 const median = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)] ?? 0;
 
@@ -101,13 +103,6 @@ function situations() {
 }
 
 const outside = [
-  // Old data is read again and again until it comes right; reading one way only.
-  {
-    id: 'outside: reads again',
-    site: 'device',
-    change: (of) => scaling(of, { read: [0.15, 0.25, 0.4] }),
-    applies: (of) => of.activity.direction === 'read',
-  },
   {
     id: 'outside: one of the two',
     site: 'work',
@@ -167,7 +162,7 @@ function play(hosts, seeds, only) {
       toBar: false,
       look,
       // What a person knows of their runs: scatter from run to run, and what the models leave out.
-      time: { log, sigma: Math.hypot(NOISE / Math.sqrt(runs), core.diagnosis.MODEL_SIGMA) },
+      time: { log, sigma: Math.hypot(NOISE / Math.sqrt(runs), core.verdict.MODEL_SIGMA) },
       seen: null,
       off: Math.abs(log - median(logsUnder(null, one, { look, toBar: false }) ?? [log])),
     });
@@ -196,7 +191,7 @@ function play(hosts, seeds, only) {
         const look = LOOKS.find(({ id }) => id === next.id);
         const [worst] = evidence.filter((e) => !e.look).sort((x, y) => y.off - x.off);
         const here = lookedAt(look, hidden, worst.of);
-        if (look.sees) evidence.push({ ...worst, look, time: null, seen: look.sees(here), off: 0 });
+        if (look.sees) evidence.push({ ...worst, look, time: null, seen: look.sees(here, idsOf(hidden)), off: 0 });
         else {
           const log = times(here, 1);
           if (log === null) break;
@@ -223,7 +218,7 @@ function play(hosts, seeds, only) {
     const shows = (whole, without) =>
       evidence.some(({ of: one, look }) => {
         const [a, b] = [lookedAt(look, whole, one), lookedAt(look, without, one)];
-        if (look?.sees) return look.sees(a) !== look.sees(b);
+        if (look?.sees) return look.sees(a, idsOf(whole)) !== look.sees(b, idsOf(without));
         const [log, other] = [truth(a), truth(b)];
         const range = [...(logsOf(b, false, { every: 10 }) ?? [])].sort((x, y) => x - y);
         if (log === null || other === null || range.length === 0) return log !== other;

@@ -58,6 +58,17 @@ function ranges(round) {
   });
 }
 
+/** What stood on no list of the core's when the second engine was frozen, and the cause that has come to name it since. */
+const SINCE = {
+  'outside: encryption without help': 'processor-bound copy',
+  'outside: a scanner at every byte': 'processor-bound copy',
+  'outside: old data': 'hard to read',
+  'outside: read retries': 'hard to read',
+  'outside: in pieces': 'fragmented',
+  'outside: power saving': 'system stack',
+  'outside: onto itself': 'onto itself',
+  'outside: inner tracks at the other end': 'source slower',
+};
 const firstOf = (said) => said?.groups[0] ?? { ids: [HEALTHY], probability: 0 };
 const rankOf = (said, label) => said?.groups.findIndex(({ ids }) => ids.includes(label)) ?? -1;
 
@@ -69,7 +80,8 @@ function play(seeds, withOracle) {
     const label = { healthy: HEALTHY, outside: NONE, one: hidden }[kind];
     const held = kind === 'healthy' ? ranges(round) : [];
     const said = diagnose(jobFrom(round));
-    const before = { shows: round.shows, rank: rankOf(said, label), ...firstOf(said) };
+    const isNamed = (found) => firstOf(found).ids.includes(SINCE[hidden]);
+    const before = { shows: round.shows, rank: rankOf(said, label), named: isNamed(said), ...firstOf(said) };
     const by = withOracle > i ? oracle(round, seed) : null;
     const trail = [];
     let last = said;
@@ -79,7 +91,7 @@ function play(seeds, withOracle) {
       trail.push(next.id);
       last = diagnose(jobFrom(round));
     }
-    const after = { shows: round.shows, rank: rankOf(last, label), ...firstOf(last) };
+    const after = { shows: round.shows, rank: rankOf(last, label), named: isNamed(last), ...firstOf(last) };
     return {
       seed,
       setup: round.setup.id,
@@ -164,7 +176,9 @@ function tell(all, times) {
       `    named alone ${share(shown, (rig) => isFirst(rig) && at(rig).ids.length === 1)}, "nothing wrong" in front ${share(shown, isCalm)}`,
     );
     const outside = kinds.outside.filter((rig) => at(rig).shows);
-    console.log(`  not on the list, shown: named as such ${share(outside, (rig) => at(rig).rank === 0)}`);
+    console.log(
+      `  not on the list as it was frozen, shown: none of these ${share(outside, (rig) => at(rig).rank === 0)}, by its name since ${share(outside, (rig) => at(rig).named)}`,
+    );
     const right = (rig) =>
       at(rig).rank === 0 || (rig.kind !== 'healthy' && !at(rig).shows && at(rig).ids.includes(HEALTHY));
     for (const [low, high] of [

@@ -6,6 +6,7 @@ import type { Hypothesis } from './hypothesis';
 import { seenOf } from './seen';
 import { nextTests, type NextTest } from './next';
 import { groupsOf, HEALTHY, NO_CAUSE, NONE, score, type Group } from './score';
+import { settledBy, type Settled } from './settled';
 import { shownOf, type Shown } from './shown';
 
 /** A cause as it is told. */
@@ -27,6 +28,8 @@ export interface Diagnosis {
   next: NextTest[];
   /** What each look and test told: the probability of what leads now, without it and with it. */
   told: { look: string; title: string; cause: string; before: number; after: number }[];
+  /** What nobody knew of the rig and the runs tell, where nothing wrong is the likeliest. */
+  settled: Settled[];
   /** What the likeliest of them say of each measurement. */
   shown: Shown;
   /** The activity of the measurement furthest off, on which a test tells most; null of a synthetic one. */
@@ -82,6 +85,7 @@ export function diagnose(
     groups,
     told: toldBy(evidence, groups, (known) => groupsOf(score(known, { priors }))),
     next: nextTests(evidence, scored),
+    settled: groups[0]?.ids[0] === HEALTHY && healthy ? settledBy(evidence, healthy) : [],
     shown,
     worst: activityOf(job, evidence),
     gain: gainOf(evidence),

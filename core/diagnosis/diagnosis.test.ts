@@ -110,8 +110,9 @@ describe('diagnosis', () => {
     const plain = moves.map((move) => logsOf(caseOf(situation, move.id), false)!);
     let [shown, amongThree, first] = [0, 0, 0];
     const far: string[] = [];
-    for (const cause of sampled(CAUSES, 20))
-      for (const unit of [115]) {
+    for (const cause of CAUSES)
+      // Several units: by one alone, a cause or two decide.
+      for (const unit of sampled([115, 31, 77, 150], 2)) {
         const shows = moves.some((move, i) => {
           const of = caseOf(situation, move.id);
           // What is planted is timed: a unit is mixed up where a rate is read off.

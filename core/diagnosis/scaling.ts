@@ -1,5 +1,5 @@
 import { directionOf, flowsOneWay } from '../job';
-import { lazily, recordersFor, worked, type Estimate } from '../evidence';
+import { given, lazily, recordersFor, worked, type Estimate } from '../evidence';
 import { barePathFor, figuresOf, withOverrides, type Case, type InputId } from '../forecast';
 import type { Spread } from '../stats';
 
@@ -56,6 +56,27 @@ export function scaling(of: Case, factors: Readonly<Partial<Record<InputId, Fact
   }
   const made = withOverrides(of, overrides);
   known.set(made, scaled);
+  return made;
+}
+
+/** A case in which some of what it depends on is something else altogether; what is no input of it stays away. */
+export function replacing(of: Case, figures: Readonly<Partial<Record<InputId, Spread>>>): Case {
+  const inputs = inputsOf(of);
+  if (!inputs) return of;
+  const ids = (Object.keys(figures) as InputId[]).filter((id) => inputs[id]);
+  const made = withOverrides(of, {
+    ...of.overrides,
+    ...Object.fromEntries(
+      ids.map((id) => {
+        const spread = figures[id]!;
+        return [
+          id,
+          lazily(spread, () => given(id, spread, 's', { kind: 'memory', note: 'as the cause has it' })),
+        ];
+      }),
+    ),
+  });
+  known.set(made, { ...inputs, ...Object.fromEntries(ids.map((id) => [id, figures[id]!])) });
   return made;
 }
 

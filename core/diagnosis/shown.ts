@@ -36,19 +36,18 @@ export interface Shown {
 /** Points of a course that are enough to draw it. */
 const POINTS = 60;
 
-const at = (sorted: Float64Array, share: number) => sorted[Math.floor(share * (sorted.length - 1))]!;
-
-/** 5, 50 and 95 % of logarithms of s, each as likely as its weight; all alike where none are given. */
-function spreadOf(logs: Float64Array): Spread {
-  const sorted = Float64Array.from(logs).sort();
-  return {
-    low: Math.exp(at(sorted, 0.05)),
-    expected: Math.exp(at(sorted, 0.5)),
-    high: Math.exp(at(sorted, 0.95)),
+/** 5, 50 and 95 % of logarithms of s, each as likely as all that was measured makes it. */
+function spreadOf(logs: Float64Array, weights: Float64Array): Spread {
+  const sorted = Array.from(logs, (log, i) => [log, weights[i]!] as const).sort(([a], [b]) => a - b);
+  const at = (share: number) => {
+    let passed = 0;
+    const found = sorted.find(([, weight]) => (passed += weight) >= share * (1 - 1e-9));
+    return Math.exp((found ?? sorted.at(-1)!)[0]);
   };
+  return { low: at(0.05), expected: at(0.5), high: at(0.95) };
 }
 
-function saidOf({ cause }: Scored, one: Evidence): CauseSays {
+function saidOf({ cause, weights }: Scored, one: Evidence): CauseSays {
   const { of, look, toBar, time, seen } = one;
   if (time === null) {
     const label = seenUnder(look, cause, of) ?? '';
@@ -56,7 +55,7 @@ function saidOf({ cause }: Scored, one: Evidence): CauseSays {
   }
   const logs = logsUnder(causeOn(cause, one), of, { look, toBar });
   if (!logs) return { figure: null, seen: null, fits: false };
-  const figure = spreadOf(logs);
+  const figure = spreadOf(logs, weights);
   const [low, high] = [Math.log(figure.low) - 2 * time.sigma, Math.log(figure.high) + 2 * time.sigma];
   return { figure, seen: null, fits: time.log >= low && time.log <= high };
 }
@@ -87,12 +86,13 @@ export function courseOf(of: Case, draw: number): Sample[] {
   return course.filter((_, i) => i % every === 0 || i === course.length - 1);
 }
 
-/** The draw in the middle of what a cause would give. */
-function middleOf({ cause }: Scored, { of, toBar }: Evidence): number {
+/** The draw in the middle of what a cause would give, by what was measured. */
+function middleOf({ cause, weights }: Scored, { of, toBar }: Evidence): number {
   const logs = logsUnder(causeAnew(cause), of, { look: undefined, toBar });
   if (!logs) return 0;
   const order = Array.from(logs, (log, i) => [log, i] as const).sort(([a], [b]) => a - b);
-  return order[Math.floor(order.length / 2)]![1];
+  let passed = 0;
+  return (order.find(([, i]) => (passed += weights[i]!) >= 0.5) ?? order.at(-1)!)[1];
 }
 
 /** What the likeliest causes say of each measurement. @param causes the ones to show */

@@ -84,3 +84,105 @@ test('5: a port of 40 Gb/s that fell to 10, not to 20', () => {
   const sights = built.next.find(({ id }) => id === 'look at the link')?.sights ?? [];
   expect(sights).toEqual(expect.arrayContaining(['usb-10', 'usb-5', 'usb-2']));
 });
+
+const loadJob = demoJobs().find((j) => j.activities.some(({ kind }) => kind === 'open'))!;
+
+test('6: two loads of a sound machine, one twice as long as the other: nothing wrong', () => {
+  const load = loadJob.activities.find(({ kind }) => kind === 'open')!;
+  const unknown = { value: null, source: { kind: 'unknown' as const } };
+  const each = ['cad', 'map'].map((id) => ({
+    ...load,
+    id,
+    name: id,
+    processing: unknown,
+    bytes: unknown,
+    dependentReads: unknown,
+  }));
+  const { chain: __, ...rest } = loadJob;
+  const path = { machine: rest.connections[0]!.machine, device: rest.connections[0]!.device };
+  const timed = (activity: string, seconds: number): Run =>
+    timedRun(
+      { bytes: 1, files: 1, seconds },
+      { id: activity, activity, direction: 'read', otherEnd: 'memory', path },
+    );
+  const asLoad = (run: Run) => ({ ...run, measure: { ...run.measure, bytes: null, files: null } }) as Run;
+  const job = { ...rest, activities: each, forecasts: [], runs: [] } as Job;
+  const [lead] = found([timed('cad', 11.4), timed('map', 21.8)].map(asLoad), job).groups;
+  expect(lead!.ids).toContain('healthy');
+});
+
+/** A rate that a program showed of the offload. */
+const shownAt = (rate: number, of: object = {}): Run =>
+  ({
+    ...offloads([300])[0]!,
+    source: 'program',
+    measure: {
+      kind: 'rate',
+      rate,
+      shown: `${rate / 1e6} MB/s`,
+      grain: 5e4,
+      block: null,
+      depth: null,
+      bytes: 214e9,
+    },
+    ...of,
+  }) as Run;
+
+test('7: a rate that a program showed of a copy of many small files is that of its files too', () => {
+  const many = {
+    ...bare,
+    activities: bare.activities.map((a) =>
+      a.id === 'offload' ? { ...a, files: { value: 190_000, source: { kind: 'entered' as const } } } : a,
+    ),
+  } as Job;
+  // 190,000 files at some 1.7 ms each beside 294 s: about 350 MB/s.
+  const [lead] = found([shownAt(352e6)], many).groups;
+  expect(lead!.ids).toContain('healthy');
+});
+
+test('8: a unit that was mixed up is not refuted by counting the size again', () => {
+  const runs = [shownAt(5.82e9), ...readback([48, 48.6])];
+  const looks = [{ look: 'count again', seen: 'as entered', at: '2026-12-04T10:00:00.000Z' }];
+  expect(share('units mixed up', runs)).toBeGreaterThan(0.5);
+  expect(share('units mixed up', runs, { ...bare, looks })).toBeGreaterThan(0.5);
+  const next = found(runs).next.map(({ id }) => id);
+  expect(next).toContain('read again');
+  const again = [{ look: 'read again', seen: 'as entered', at: '2026-12-04T10:00:00.000Z' }];
+  const before = share('units mixed up', runs);
+  expect(share('units mixed up', runs, { ...bare, looks: again })).toBeLessThan(before / 2);
+});
+
+test('9: one large file is one file, whether somebody typed that or not', () => {
+  const large = offloads([292], { files: null }).map((run) => ({
+    ...run,
+    id: 'large',
+    conditions: { ...run.conditions, look: 'one file' },
+  }));
+  const unknown = bare.activities.map((a) =>
+    a.id === 'offload' ? { ...a, files: { value: null, source: { kind: 'unknown' as const } } } : a,
+  );
+  const job = { ...bare, activities: unknown } as Job;
+  // Many small files took twice as long: that is what files cost.
+  const [lead] = found([...offloads([560, 566], { files: null }), ...large], job).groups;
+  expect(lead!.ids[0]).not.toBe('none of these');
+  expect(share('none of these', [...offloads([560, 566], { files: null }), ...large], job)).toBeLessThan(0.1);
+});
+
+test('10: four disks in a box that makes RAID 5 write at half of what their links carry: nothing wrong', () => {
+  const box = SHOP.bridges.find(({ bays, arrays }) => (bays ?? 1) >= 4 && arrays?.includes('parity'))!;
+  const drive = SHOP.drives.find(({ media, form }) => media === 'disk' && form === '3.5-inch')!;
+  const { systems: _s, ...host } = bare.machines[0]!.host;
+  const mode = box.outer[0]!;
+  const port = { ...host.ports[0]!, connector: box.plug, modes: [mode] };
+  const cable = SHOP.cables.find(({ modes }) => modes.includes(mode))!;
+  const [device] = bare.devices as [Job['devices'][0]];
+  const parts = { drive, bridge: box, together: 4, array: { mode: 'parity', by: 'firmware' } };
+  const job = {
+    ...bare,
+    machines: [{ ...bare.machines[0]!, host: { ...host, ports: [port] } }],
+    devices: [{ ...device, needs: {}, parts }],
+    connections: [{ ...bare.connections[0]!, cable, port: port.id }],
+  } as unknown as Job;
+  const built = diagnose({ ...job, runs: offloads([560, 553], { files: 40 }) });
+  expect(built!.groups[0]!.ids).toContain('healthy');
+});

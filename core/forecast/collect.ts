@@ -171,7 +171,7 @@ function collectOne<T extends Spread>(
 function workOf<T extends Spread>(
   record: Recorder<T>,
   found: Found<T>,
-  { bytes, files, direction }: Transfer,
+  { bytes, files, direction, streams }: Transfer,
   path: Path,
 ): void {
   const { drive, host } = path.parts;
@@ -187,6 +187,8 @@ function workOf<T extends Spread>(
     drive.media === 'disk' ? 'per-file.disk' : isExternal(path.parts) ? 'per-file.cable' : 'per-file.flash';
   const { name } = ASSUMPTIONS[perFile];
   const timed = host.perFile?.[drive.media]?.[direction];
+  // A stream comes at a pace of its own.
+  if (streams === undefined) found.perByte = assumed(record, 'per-byte');
   // Also with memory at the other end: it is the drive that makes and finds them.
   found.perFile = record.known(name, timed, 's') ?? assumed(record, perFile);
 }
@@ -467,6 +469,7 @@ function drawKeysOf(
     const turn = inTurn.get(id);
     if (turn) return `${host.id} ${turn.parts.endpoint?.id ?? 'built-in'} ${direction}`;
     if (id === 'perFile') return `${host.id} ${drive.media} ${direction}`;
+    if (id === 'perByte') return host.id;
     if (THE_OTHERS.has(id)) return `${host.id} ${end} ${direction}`;
     return 'case';
   };

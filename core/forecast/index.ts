@@ -36,6 +36,7 @@ export { besideToday } from './today';
 export { endOfPass, readCheckpoint } from './pass';
 export { MODEL_VERSION, freeze } from './frozen';
 export { CHOICES, type InputId, type Inputs, type Numbers, type OtherEnd, type Transfer } from './inputs';
+export { CHOICE_WORDS, wayWords } from './words';
 export { type ActivityForecast, type JobForecast, forecastAll } from './job';
 export { type Answer, type Answered, type KindModel } from './kinds/kind';
 export { openedOver } from './kinds/open';

@@ -33,6 +33,8 @@ export type InputId =
   | 'files'
   /** Cost of each file beside its bytes. */
   | 'perFile'
+  /** What the copying itself costs each byte. */
+  | 'perByte'
   /** The links in the transfer's own direction, and in the other one. */
   | 'links'
   | 'back'

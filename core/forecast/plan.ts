@@ -105,7 +105,8 @@ export function planner(
     const to = onto ? here : there;
     const buffer = itself ? 0 : (x.buffer ?? 0);
     const memory = itself ? undefined : x.memory;
-    const copy: Flow = { bytes, files, perFile, streams, from, to, buffer, memory };
+    const pace = x.perByte ? 1 / x.perByte : undefined;
+    const copy: Flow = { bytes, files, perFile, streams, from, to, buffer, memory, pace };
     if (!verify) return [copy];
     // Verifying reads it back into memory, where the sums are compared.
     return [

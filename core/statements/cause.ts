@@ -1,4 +1,5 @@
 import { HEALTHY, NO_CAUSE, type Diagnosis, type Group, type NextTest, type ToldCause } from '../diagnosis';
+import { CHOICE_WORDS, wayWords } from '../forecast';
 import { runsBefore, type Job } from '../job';
 import { counted, format, formatProbability, formatRange, rangeBehind } from '../units';
 import { seenWords } from './known';
@@ -93,6 +94,20 @@ export function gainSaid(found: Diagnosis): Said<'gain' | 'sentence'> {
   });
 }
 
+/** What nobody knew, and the runs tell: so far all is as it should be of a rig that is such. */
+export const settledSaid = ({ settled }: Diagnosis): Said<'settled'> =>
+  say('judged', 'causes', {
+    settled:
+      settled.length > 0
+        ? `The runs tell: ${settled
+            .map(
+              ({ choice, way, probability }) =>
+                `${CHOICE_WORDS[choice]}: ${wayWords(choice, way)} (${formatProbability(probability)})`,
+            )
+            .join('; ')}.`
+        : null,
+  });
+
 /** What “It was this” does. */
 export const fixedSaid = (job: Job): Said<'aside'> =>
   say('planned', 'causes', {
@@ -173,6 +188,7 @@ export function causesSaid(job: Job, found: Diagnosis): Statement[] {
       { together, untested },
       ...causes.map(({ share }) => ({ share })),
     ]),
+    settledSaid(found),
     gainSaid(found),
     fixedSaid(job),
     { minutes: look?.minutes, then: look?.then },

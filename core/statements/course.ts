@@ -14,7 +14,7 @@ const CAUSE: Record<Cause, string> = {
   drive: 'the drive',
   heat: 'heat',
   memory: 'the host’s memory',
-  pace: 'its own pace',
+  pace: 'the program’s pace',
   share: 'other work beside it',
   files: 'the files’ own cost',
 };

@@ -6,6 +6,7 @@ export {
   fixedSaid,
   gainSaid,
   groupsSaid,
+  settledSaid,
   isCalm,
   lookSaid,
   lookTitle,

@@ -325,7 +325,7 @@ describe('losses are taken once', () => {
       const read = { value: 1040e6, source: { kind } };
       const cable = { ...by(CABLES, 'c-c-10-05'), modes: ['usb-10'] };
       return buildPath({
-        drive: { ...drive, read },
+        drive: { ...drive, read, write: { value: 900e6, source: { kind: 'entered' } } },
         bridge: null,
         cable,
         port,

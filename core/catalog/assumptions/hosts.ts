@@ -30,6 +30,14 @@ export const HOST_ROWS = {
     ['transfer'],
     'file system, bridge and host, disks, which seek',
   ),
+  'per-byte': row(
+    'cost of a byte to the program that copies',
+    [0.01e-9, 0.1e-9, 0.4e-9],
+    's',
+    'memory',
+    ['transfer'],
+    'program, checks and memory of the host',
+  ),
   'memory-size': row(
     'memory of the host',
     [4 * GB, 16 * GB, 64 * GB],

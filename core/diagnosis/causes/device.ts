@@ -70,6 +70,24 @@ export const DRIVE = at('device', [
       build: { ...of.build, drive: { ...of.build.drive, recording: 'SMR' as const } },
     }),
   },
+  // Data that lay for long, or sectors that are read again and again: in places the rate breaks down.
+  {
+    id: 'hard to read',
+    prior: 1,
+    title: 'Some of it is hard to read: old data, or sectors read again and again',
+    fix: 'Look at the drive’s health page; copy off what matters, write old data anew.',
+    applies: (of) => depends(of, 'read') && isDirection(of, 'read'),
+    change: (of) => scaling(of, { read: [0.08, 0.35, 0.75] }),
+  },
+  // A disk whose files lie in pieces: its head goes to and fro.
+  {
+    id: 'fragmented',
+    prior: 1,
+    title: 'What lies on the disk lies in pieces: its head goes to and fro',
+    fix: 'Copy to an empty disk, or put the pieces together; keep a fifth free.',
+    applies: (of) => of.build.drive.media === 'disk' && (depends(of, 'read') || depends(of, 'write')),
+    change: (of) => scaling(of, { read: [0.15, 0.45, 0.8], write: [0.2, 0.5, 0.85] }),
+  },
   // Each request touches one block more than it should.
   {
     id: 'alignment',

@@ -1,6 +1,10 @@
+import type { Case } from '../../forecast';
 import { isLoad } from '../../job';
 import { at } from '../hypothesis';
-import { depends, isDirection, scaling } from '../scaling';
+import { depends, isDirection, replacing, scaling } from '../scaling';
+
+const slowStack = (of: Case) =>
+  scaling(of, { links: [0.6, 0.75, 0.9], perFile: [1.1, 1.5, 2.5], latency: [1.2, 1.8, 3] });
 
 /** Causes in the machine: its links, its system, what runs on it. */
 export const MACHINE = at('machine', [
@@ -28,15 +32,21 @@ export const MACHINE = at('machine', [
     applies: (of) => depends(of, 'links'),
     change: (of) => scaling(of, { links: [0.35, 0.5, 0.75] }),
   },
-  // Driver or system takes its time over every request.
+  // Driver or system takes its time over every request, or lets port and drive sleep between two of them.
   {
     id: 'system stack',
-    prior: 1,
-    title: 'The system’s own stack is slow',
-    fix: 'Update driver and system; compare with another system on the same machine.',
+    prior: 1.5,
+    title: 'The system’s own stack is slow, or its power saving lets port or drive sleep',
+    fix: 'Turn off power saving of port and drive; update driver and system; compare with another system on the same machine.',
     applies: (of) => depends(of, 'links'),
-    change: (of) =>
-      scaling(of, { links: [0.6, 0.75, 0.9], perFile: [1.1, 1.5, 2.5], latency: [1.2, 1.8, 3] }),
+    change: slowStack,
+    ways: [
+      { key: 'slow', share: 2, change: slowStack },
+      {
+        key: 'sleeps between requests',
+        change: (of) => scaling(of, { links: [0.1, 0.3, 0.65], latency: [2, 6, 20] }),
+      },
+    ],
   },
   // Each piece waits until it is safe: quick removal, or a cache that was turned off.
   {
@@ -65,6 +75,31 @@ export const MACHINE = at('machine', [
     fix: 'Leave the folder out of the scanner while it copies; pack small files into one.',
     applies: (of) => depends(of, 'perFile'),
     change: (of) => scaling(of, { perFile: [2, 4, 12] }),
+  },
+  // Every byte goes through something slow: a cipher without the processor's help, a scanner, an old machine.
+  {
+    id: 'processor-bound copy',
+    prior: 1,
+    title: 'The processor holds the copy: encryption without its help, a scanner at every byte',
+    fix: 'See how busy the processor is meanwhile; leave the folder out of the scanner, let the drive encrypt, or a faster machine.',
+    applies: (of) => depends(of, 'perByte'),
+    change: (of) => replacing(of, { perByte: { low: 1.2e-9, expected: 3.5e-9, high: 10e-9 } }),
+  },
+  // A back-up, an index, a virus check: something else reads and writes there meanwhile.
+  {
+    id: 'something else at work',
+    comesAndGoes: true,
+    prior: 0.5,
+    title: 'Something else is at work on the same drive: an index, a back-up',
+    fix: 'Wait until it is through, or stop it; see which program reads and writes.',
+    applies: (of) => depends(of, 'read') || depends(of, 'write'),
+    change: (of) =>
+      scaling(of, {
+        read: [0.2, 0.5, 0.85],
+        write: [0.2, 0.5, 0.85],
+        rest: [0.2, 0.5, 0.85],
+        latency: [1.2, 2, 6],
+      }),
   },
   // The host is busy by itself for longer than was thought: no drive shortens that.
   {

@@ -1,3 +1,4 @@
+import { isMove } from '../../job';
 import { at } from '../hypothesis';
 import { depends, isDirection, scaling } from '../scaling';
 
@@ -11,6 +12,15 @@ export const OTHER_END = at('other end', [
     fix: 'Time the source alone; copy from another one.',
     applies: (of) => depends(of, 'other') && isDirection(of, 'write'),
     change: (of) => scaling(of, { other: [0.05, 0.3, 0.75] }),
+  },
+  // From one place of a drive to another of the same: it reads and writes at once.
+  {
+    id: 'onto itself',
+    prior: 0.5,
+    title: 'It was copied onto itself: both ends are one drive',
+    fix: 'See where both folders lie; measure from another drive, or from memory.',
+    applies: ({ activity, requestShape }) => isMove(activity) && !activity.itself && !requestShape?.toMemory,
+    change: (of) => (isMove(of.activity) ? { ...of, activity: { ...of.activity, itself: true } } : of),
   },
   // What is read cannot be put down as quickly.
   {

@@ -21,7 +21,7 @@ const LIMIT_WORDS: Record<Limit, string> = {
   drive: 'held by the drive',
   heat: 'held back by heat',
   memory: 'into the host’s memory',
-  pace: 'at its own pace',
+  pace: 'at the program’s pace',
   share: 'shared with other work',
 };
 const FLUSH = 'memory written out';

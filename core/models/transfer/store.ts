@@ -73,7 +73,7 @@ export interface Flow {
   /** B/s at which memory takes them. */
   memory?: number | undefined;
   /** B/s at which the bytes come about or are wanted; absent: as fast as can be. */
-  pace?: number;
+  pace?: number | undefined;
   /** So many streams side by side; a disk seeks between them. */
   streams?: number | undefined;
   /** Begins when that flow is safe, by its index in the list (an earlier one). */

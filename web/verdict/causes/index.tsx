@@ -2,7 +2,7 @@ import { Box, Button, LinearProgress, Typography } from '@mui/material';
 import { Suspense } from 'react';
 import type { Diagnosis, ToldCause } from '@kymar/core/diagnosis';
 import { putRight, type Job, type PutRight } from '@kymar/core/job';
-import { fixedSaid, gainSaid, groupsSaid, isCalm, type SaidGroup } from '@kymar/core/statements';
+import { fixedSaid, gainSaid, groupsSaid, isCalm, settledSaid, type SaidGroup } from '@kymar/core/statements';
 import { changeJob } from '../../state/jobs';
 import { byWhom } from '../../state/settings';
 import { patientLazy } from '../../ui/lazy';
@@ -38,6 +38,7 @@ export function Causes({ job, onWords }: { job: Job; onWords(words: string): voi
     );
   const isHealthy = isCalm(found);
   const { sentence } = gainSaid(found);
+  const { settled } = settledSaid(found);
   return (
     <Panel title={isHealthy ? 'How sure that is' : 'Likely causes'} aria-busy={isBusy}>
       {/* Its place is kept; the bar itself is not there at rest, for one that is hidden is still animated. */}
@@ -49,6 +50,11 @@ export function Causes({ job, onWords }: { job: Job; onWords(words: string): voi
       {groupsSaid(found).map((group) => (
         <GroupOf key={group.id} job={job} group={group} />
       ))}
+      {settled && (
+        <Typography variant="body2" sx={{ mb: 1.5 }}>
+          <Told of={settled} />
+        </Typography>
+      )}
       {!isHealthy && (
         <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 0.75 }}>
           <Told of={fixedSaid(job).aside} />
