@@ -112,7 +112,7 @@ describe('diagnosis', () => {
     const far: string[] = [];
     for (const cause of CAUSES)
       // Several units: by one alone, a cause or two decide.
-      for (const unit of sampled([115, 31, 77, 150], 2)) {
+      for (const unit of [31, 77, 115, 150]) {
         const shows = moves.some((move, i) => {
           const of = caseOf(situation, move.id);
           // What is planted is timed: a unit is mixed up where a rate is read off.
