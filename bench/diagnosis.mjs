@@ -191,7 +191,8 @@ function play(hosts, seeds, only) {
         const look = LOOKS.find(({ id }) => id === next.id);
         const [worst] = evidence.filter((e) => !e.look).sort((x, y) => y.off - x.off);
         const here = lookedAt(look, hidden, worst.of);
-        if (look.sees) evidence.push({ ...worst, look, time: null, seen: look.sees(here, idsOf(hidden)), off: 0 });
+        if (look.sees)
+          evidence.push({ ...worst, look, time: null, seen: look.sees(here, idsOf(hidden)), off: 0 });
         else {
           const log = times(here, 1);
           if (log === null) break;

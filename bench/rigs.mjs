@@ -177,7 +177,8 @@ function tell(all, times) {
     );
     const outside = kinds.outside.filter((rig) => at(rig).shows);
     console.log(
-      `  not on the list as it was frozen, shown: none of these ${share(outside, (rig) => at(rig).rank === 0)}, by its name since ${share(outside, (rig) => at(rig).named)}`,
+      `  not on the list as it was frozen, shown: none of these ${share(outside, (rig) => at(rig).rank === 0)}, ` +
+        `by its name since ${share(outside, (rig) => at(rig).named)}`,
     );
     const right = (rig) =>
       at(rig).rank === 0 || (rig.kind !== 'healthy' && !at(rig).shows && at(rig).ids.includes(HEALTHY));

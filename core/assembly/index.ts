@@ -2,7 +2,6 @@ export {
   type Layout,
   STRIP,
   cannot,
-  carriedBy,
   dataMembers,
   leastMembers,
   membersTogether,
@@ -13,6 +12,7 @@ export {
   usable,
   writeMultiple,
 } from './array/layout';
+export { carriedBy } from './array/carried';
 export { ARRAY_NAMES, layoutWords } from './array/words';
 export { apart } from './apart';
 export { Build, Connection, Device } from './build';

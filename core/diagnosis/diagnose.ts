@@ -6,7 +6,7 @@ import type { Hypothesis } from './hypothesis';
 import { seenOf } from './seen';
 import { nextTests, type NextTest } from './next';
 import { groupsOf, HEALTHY, NO_CAUSE, NONE, score, type Group } from './score';
-import { settledBy, type Settled } from './settled';
+import { settledBy, type SettledWay } from './settled';
 import { shownOf, type Shown } from './shown';
 
 /** A cause as it is told. */
@@ -29,7 +29,7 @@ export interface Diagnosis {
   /** What each look and test told: the probability of what leads now, without it and with it. */
   told: { look: string; title: string; cause: string; before: number; after: number }[];
   /** What nobody knew of the rig and the runs tell, where nothing wrong is the likeliest. */
-  settled: Settled[];
+  settled: SettledWay[];
   /** What the likeliest of them say of each measurement. */
   shown: Shown;
   /** The activity of the measurement furthest off, on which a test tells most; null of a synthetic one. */

@@ -20,7 +20,7 @@ import { knownOf } from './diagnose';
 import { evidenceOf, logsOf } from './evidence';
 import { slowerModes, lesserPcie } from './modes';
 import { lookedAt } from './look';
-import { draws, sampled } from '../fixtures/draws';
+import { draws } from '../fixtures/draws';
 
 const [offload] = demoJobs() as [Job, Job, Job, Job];
 const situation = situationOf(briefAt(offload, placesOf(offload)[0]!)!)!;

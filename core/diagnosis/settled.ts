@@ -3,7 +3,7 @@ import { EVERY, isTimed, type Evidence } from './evidence';
 import type { Scored } from './score';
 
 /** What nobody knew of the rig, and what was measured says of it where all is well: which class a drive is of, how it records. */
-export interface Settled {
+export interface SettledWay {
   choice: string;
   way: string;
   /** Before and after. */
@@ -16,7 +16,7 @@ const ASKED: readonly string[] = [CHOICES.class, CHOICES.builtIn, CHOICES.record
 const [SETTLED, OPEN] = [0.8, 0.65];
 
 /** What the runs settle where all is well, by how probable they make each draw; each choice once, as the first measurement has it. */
-export function settledBy(evidence: readonly Evidence[], { weights }: Pick<Scored, 'weights'>): Settled[] {
+export function settledBy(evidence: readonly Evidence[], { weights }: Pick<Scored, 'weights'>): SettledWay[] {
   const found = new Map<string, Map<string, { prior: number; probability: number }>>();
   for (const { of } of evidence.filter(isTimed)) {
     const here: typeof found = new Map();

@@ -77,14 +77,13 @@ export function overridden<T extends Spread, F extends Readonly<Record<string, T
 ): F {
   const ids = Object.keys(overrides).filter((id) => id in found) as InputId[];
   if (ids.length === 0) return found;
-  const replaced = ids.map((id) => [
-    id,
-    record.either(
+  const replaced: Found<T> = {};
+  for (const id of ids)
+    replaced[id] = record.either(
       () => overrides[id]!,
       () => overrides[id]!,
-    ),
-  ]);
-  return { ...found, ...Object.fromEntries(replaced) };
+    );
+  return { ...found, ...replaced };
 }
 
 /** Inputs with some of them replaced: what a choice would say of them does not count either. */

@@ -1,6 +1,7 @@
 import { demoJobs } from '../demo';
 import { diagnose, type Diagnosis } from '../diagnosis';
-import { causesSaid, gainSaid, groupsSaid, lookSaid } from '.';
+import { CHOICES } from '../forecast';
+import { causesSaid, gainSaid, groupsSaid, lookSaid, settledSaid } from '.';
 
 const second = demoJobs().find(({ id }) => id === 'demo-acoustics-second')!;
 const found = diagnose(second)!;
@@ -47,4 +48,13 @@ test('what is to be looked at next says what each result would mean; where nothi
   expect(sights.length).toBeGreaterThan(1);
   expect(look.outcomes.map(({ words }) => words).join()).toContain('the port is of a slower class');
   expect(lookSaid({ ...found, next: [] })).toBeNull();
+});
+
+test('what the runs settle is told where nothing is wrong, with how sure that is; else nothing', () => {
+  const settled = [{ choice: CHOICES.builtIn, way: 'sata', prior: 0.2, probability: 0.97 }];
+  expect(settledSaid({ ...found, settled }).settled!.words).toMatch(
+    /^The runs tell: class of the built-in drive: .*SATA.* \(97.%\)\.$/,
+  );
+  expect(settledSaid({ ...found, settled: [] })).toEqual({});
+  expect(found.settled.length === 0 || found.groups[0]!.ids[0] === 'healthy').toBe(true);
 });

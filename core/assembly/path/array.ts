@@ -3,16 +3,9 @@ import type { Spread } from '../../stats';
 import { assumed } from '../../catalog/assumptions';
 import type { Direction } from '../../catalog/links';
 import type { Host } from '../../catalog/parts';
+import { carriedBy, parityKept } from '../array/carried';
 import { ARRAY_NAMES, layoutWords } from '../array/words';
-import {
-  carriedBy,
-  makesParity,
-  parityKept,
-  sharedOf,
-  throughArray,
-  throughRedundancy,
-  type Layout,
-} from '../array/layout';
+import { makesParity, sharedOf, throughArray, throughRedundancy, type Layout } from '../array/layout';
 import { both, under, type Constraint } from './constraint';
 import type { PathParts } from './parts';
 import { DOING } from './words';
