@@ -1,5 +1,5 @@
 import { recordersFor } from '../evidence';
-import { barePathFor, collect, type Case } from '../forecast';
+import { barePathFor, beyondModels, collect, drawNames, type Case } from '../forecast';
 import { isMove, type Sample } from '../job';
 import { run } from '../models';
 import { eachDraw, SEED, Z95, type Spread } from '../stats';
@@ -73,14 +73,15 @@ export function courseOf(of: Case, draw: number): Sample[] {
     ({ x, chosen }, i) => {
       if (i !== draw * EVERY) return;
       const { stretches } = run(inputs.plan(x, chosen), { record: true }).flows[inputs.own - 1]!;
+      const by = beyondModels(SEED)[i]!;
       let [t, bytes] = [0, 0];
       for (const { seconds, rate } of stretches) {
-        t += seconds;
+        t += by * seconds;
         bytes += seconds * rate;
         course.push({ t, bytes });
       }
     },
-    { every: EVERY },
+    { every: EVERY, named: drawNames(of) },
   );
   const every = Math.ceil(course.length / POINTS);
   return course.filter((_, i) => i % every === 0 || i === course.length - 1);

@@ -196,3 +196,13 @@ test('11: 15,000 files written out of memory cost what files cost: nothing wrong
   expect(lead!.ids).toContain('healthy');
   expect(lead!.probability).toBeGreaterThan(0.8);
 });
+
+test('a course that is drawn of a cause ends when the cause says it would', () => {
+  const { shown } = found(offloads([560, 566]));
+  for (const { by, course } of shown.causes) {
+    const end = course.at(-1)!.t;
+    const { low, high } = by[0]!.figure!;
+    expect(end).toBeGreaterThan(low * 0.9);
+    expect(end).toBeLessThan(high * 1.1);
+  }
+});

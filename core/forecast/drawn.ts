@@ -19,6 +19,12 @@ export interface DrawnTime {
   chosen: Chosen;
 }
 
+/** What the draws of a case are called: what a file costs is another thing when reading and when writing. */
+export const drawNames =
+  ({ activity }: Pick<Case, 'activity'>) =>
+  (id: string): string =>
+    id === 'perFile' ? `${id} ${directionOf(activity)}` : id;
+
 /**
  * Goes through what a case takes in each draw; draws of the same number are of the same unit, whatever is asked of it.
  * @param seed of the draws: with another one they are of other units
@@ -56,7 +62,7 @@ export function eachTime(
       const by = beyond[i]!;
       visit({ bar: by * bar, safe: by * safe, hottest: warmest(outcome), chosen }, i);
     },
-    { ...drawing, named: (id) => (id === 'perFile' ? `${id} ${directionOf(of.activity)}` : id) },
+    { ...drawing, named: drawNames(of) },
   );
   return true;
 }

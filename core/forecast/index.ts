@@ -30,7 +30,8 @@ export {
 export { type About, collectTransfer, namedByThing } from './collect';
 export { contentsOn } from './contents';
 export { type DaysForecast, type Ends, forecastDays } from './days';
-export { type DrawnTime, eachTime } from './drawn';
+export { beyondModels } from './beyond';
+export { drawNames, type DrawnTime, eachTime } from './drawn';
 export { formatOn } from './format';
 export { besideToday } from './today';
 export { endOfPass, readCheckpoint } from './pass';
