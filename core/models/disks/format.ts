@@ -19,9 +19,9 @@ const K = { low: 0.45, middle: 0.5, high: 0.55, steps: 13 };
 /** How unsteady a pass runs: its speed strays by such a share, for about a tenth of the disk at a time [practice: about 1 %]. */
 const UNSTEADY = [0.003, 0.008, 0.015];
 const STRAYS_FOR = 0.1;
-/** What a display makes of a share: the nearest step, or the step it has reached. */
-const DISPLAYS = ['rounded', 'cut off'] as const;
-type Display = (typeof DISPLAYS)[number];
+/** What a display makes of a share: the nearest step, or the step it has reached; of so many in ten each [memory]. */
+const DISPLAYS = { rounded: 7, 'cut off': 3 } as const;
+type Display = keyof typeof DISPLAYS;
 const TIMES = 201;
 
 interface Fit {
@@ -95,8 +95,8 @@ function fit(all: readonly Checkpoint[]): Fit {
       totals.forEach((total, j) => {
         checkpoints.forEach(({ elapsed }, c) => (by[c] = passed(law, k, min(1, elapsed / total))));
         for (const unsteady of UNSTEADY)
-          for (const display of DISPLAYS) {
-            const value = likelihood(checkpoints, by, unsteady, display);
+          for (const display of Object.keys(DISPLAYS) as Display[]) {
+            const value = likelihood(checkpoints, by, unsteady, display) + log(DISPLAYS[display]);
             best = max(best, value);
             scores.push({ l, i, j, value });
           }
