@@ -68,6 +68,7 @@ test('a first visit opens on the finished demo job, and figures show their worki
   await sheet.getByText('What drives reach of a stated figure').first().click();
   await sheet
     .getByText(/from memory, not looked up/)
+    .filter({ visible: true })
     .first()
     .waitFor();
   await page.keyboard.press('Escape');

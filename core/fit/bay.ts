@@ -4,10 +4,9 @@ import { THROTTLES_AT } from '../models';
 import { expectedTemperature, settledTemperature } from './heat';
 import type { Rule } from './rule';
 import type { Facts } from './facts';
+import { generation } from './link';
 
 const min = (f: Facts) => (f.bridge === null ? f.port.minimum : undefined);
-const generation = (f: Facts) =>
-  Math.max(0, ...f.drive.modes.map((m) => Number(/^pcie(\d)/.exec(m)?.[1] ?? 0)));
 const strict = (f: Facts) => f.policies.minimum === 'strict';
 const byMinimum = (f: Facts) => (strict(f) ? 'blocks' : 'caution');
 const stated = (f: Facts) => middle(f.drive.read);

@@ -339,6 +339,7 @@ const CASES: Record<string, [fires: Case, silent: Case]> = {
     { ...slot, p: { modes: ['pcie3x1'] } },
     { ...slot, drive: 'larkmoor-reed-2t' },
   ],
+  'older-generation': [{ ...slot, drive: 'oystral-kestrel-1t', p: { modes: ['pcie3x4'] } }, slot],
   'bulk-only': [{ ...sata, bridge: 'quarrel-shell-5' }, sata],
   'drive-outruns-path': [{}, sata],
   'other-end': [{ endpoint: 'recorder-card' }, {}],

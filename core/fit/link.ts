@@ -5,6 +5,7 @@ import {
   flowFreed,
   flowWithout,
   isBulkOnly,
+  isConverting,
   reasonOf,
   type Constraint,
   type SegmentId,
@@ -33,6 +34,15 @@ const held = (f: Facts): SegmentId[] => {
 const copies = ({ activities, direction }: Facts) =>
   activities.length === 0 || activities.some((a) => isMove(a) && a.direction === direction);
 const loads = ({ activities }: Facts) => activities.some((a) => traitsOf(a).requests !== 'sequential');
+const generationOf = (mode: string | undefined): number => Number(/^pcie(\d)/.exec(mode ?? '')?.[1] ?? 0);
+/** The newest generation of PCIe that a drive has, and the one that it runs at; 0 for none. */
+export const generation = (f: Facts): number => Math.max(0, ...f.drive.modes.map(generationOf));
+/** Whether the drive could do half as much again as its links carry. */
+const outruns = (f: Facts): boolean =>
+  f.path.carries !== null && mediaRate(f) > f.path.carries[f.direction].expected * 1.5;
+/** Whether nothing converts between drive and slot: a card that only carries lanes may be there. */
+const isDirect = ({ bridge }: Facts): boolean => bridge === null || !isConverting(bridge);
+const runsAt = (f: Facts): number => generationOf(f.path.outer.mode?.id);
 const isHub = (segment: SegmentId): segment is `hub-${number}` => segment.startsWith('hub-');
 const nextWords = (f: Facts) =>
   neck(f)?.next ? ` The next limit is ${neck(f)!.next!.name}, ${rate(neck(f)!.next!.rate.expected)}.` : '';
@@ -146,6 +156,18 @@ export const LINK: Rule[] = [
     fix: null,
   },
   {
+    id: 'older-generation',
+    severity: 'note',
+    segment: 'port',
+    title: 'It runs at an older generation than it has',
+    // Where that decides the port is told to hold it, and where the drive is far faster that is told.
+    when: (f) =>
+      isDirect(f) && runsAt(f) > 0 && runsAt(f) < generation(f) && !held(f).includes('port') && !outruns(f),
+    reason: (f) =>
+      `${f.drive.model} is PCIe gen ${generation(f)}; ${f.port.position} runs it at gen ${runsAt(f)}. For this work that is no limit.`,
+    fix: null,
+  },
+  {
     id: 'bulk-only',
     severity: 'caution',
     segment: (f) => (f.bridge ? 'bridge' : 'drive'),
@@ -160,7 +182,7 @@ export const LINK: Rule[] = [
     severity: 'note',
     segment: 'drive',
     title: 'The drive is faster than its path',
-    when: (f) => f.path.carries !== null && mediaRate(f) > f.path.carries[f.direction].expected * 1.5,
+    when: outruns,
     reason: (f) =>
       `${f.drive.model} could ${f.direction} ${rate(mediaRate(f))}; the links carry ${rate(f.path.carries![f.direction].expected)}.`,
     fix: (f) =>
