@@ -80,7 +80,7 @@ test('both policies end to end: a maker’s minimum by the result, then to the l
   const { page, faults } = await app.open('/jobs/demo-simulator-bay/path');
   const finding = page.locator('[data-finding="bay-reading"]');
   await finding.getByText(/Caution:/).waitFor();
-  await finding.getByText(/Forecast of drive and bay together: 4,750\sMB\/s/).waitFor();
+  await finding.getByText(/Forecast of drive and bay together: 4,800\sMB\/s/).waitFor();
   await finding.getByRole('button', { name: 'Follow the other' }).click();
   await finding.getByText(/Blocks:/).waitFor();
   expect(await state(page)).toBe('blocked');
