@@ -38,7 +38,7 @@ export interface Settled {
 
 /** Cheaper builds whose ranges are looked at for it; of those and of the dearer ones that are sure, so many are drawn. */
 const LOOKED = 40;
-const CHEAPER = 5;
+const CHEAPER = 8;
 const DEARER = 3;
 /** A build less probable than this, or a target missed by more than this factor, is not told sure by one answer. */
 const HOPELESS = 0.1;

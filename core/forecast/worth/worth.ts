@@ -1,3 +1,4 @@
+import { beyondModels } from '../beyond';
 import { mustNotStall } from '../../job';
 import { eachDraw, SAMPLES, SEED, summary } from '../../stats';
 import type { Case } from '../case';
@@ -42,8 +43,9 @@ export interface Draws {
 export function drawn({ of, tell, tests }: OpenQuestions, seed = SEED): Draws {
   const [figures, met] = [new Float64Array(SAMPLES), new Float64Array(SAMPLES)];
   const signals = tests.map(() => new Float64Array(SAMPLES));
+  const beyond = beyondModels(seed);
   eachDraw(of, seed, (one, i) => {
-    const told = tell(one);
+    const told = tell(one, beyond[i]!);
     figures[i] = told.figure;
     met[i] = told.met ? 1 : 0;
     tests.forEach((t, k) => {

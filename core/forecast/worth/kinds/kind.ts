@@ -47,7 +47,8 @@ interface Told {
 /** An answer draw by draw, and how what is open in it could be found out. */
 export interface OpenQuestions {
   of: Uncertain<string>;
-  tell(drawn: Drawn<string>): Told;
+  /** @param beyond what the models leave out of a transfer's time in that draw, a factor */
+  tell(drawn: Drawn<string>, beyond: number): Told;
   tests: Test[];
 }
 

@@ -42,8 +42,8 @@ export const MOVE_OPENING: Opening<Move> = (of) => {
   const small = isOpen(inputs, 'perFile') && inputs.inputs.files.expected > 1;
   return {
     of: inputs,
-    tell({ x, chosen }) {
-      const figure = run(inputs.plan(x, chosen)).flows[inputs.own - 1]!.safe;
+    tell({ x, chosen }, beyond) {
+      const figure = beyond * run(inputs.plan(x, chosen)).flows[inputs.own - 1]!.safe;
       return { figure, met: figure <= target! };
     },
     tests: [
