@@ -44,7 +44,7 @@ export const MACHINE = at('machine', [
       { key: 'slow', share: 2, change: slowStack },
       {
         key: 'sleeps between requests',
-        change: (of) => scaling(of, { links: [0.1, 0.3, 0.65], latency: [2, 6, 20] }),
+        change: (of) => scaling(of, { links: [0.25, 0.45, 0.75], latency: [2, 6, 20] }),
       },
     ],
   },
