@@ -80,6 +80,9 @@ export function replacing(of: Case, figures: Readonly<Partial<Record<InputId, Sp
   return made;
 }
 
+/** What a case expects of one of the things it depends on; null where it does not. */
+export const middleIn = (of: Case, id: InputId): number | null => inputsOf(of)?.[id]?.expected ?? null;
+
 /** Whether a case depends on an input at all. */
 export const depends = (of: Case, id: InputId): boolean => inputsOf(of)?.[id] !== undefined;
 

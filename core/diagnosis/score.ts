@@ -165,7 +165,8 @@ function pairsOf(
     pair.form.cause!.both!.every((one) => pair.fit > fitOfOne.get(causeKey(one))! + by);
   const pairs = likelyPairs(
     evidence,
-    ranked.map(({ form }) => form.cause!),
+    // A way of a cause is there as often as its share says, beside another cause too.
+    ranked.map(({ form: { cause, share } }) => ({ ...cause!, prior: cause!.prior * share })),
     { all, least },
   );
   return coarsely(

@@ -14,7 +14,7 @@ import { isDirection } from './scaling';
 /** Share of what is measured or seen that it leaves as it would be [memory]. */
 const UNTOUCHED = 0.5;
 /** How far it may put a time off what is forecast, as logarithms: to so many times shorter (what is built passes no more), to so many times longer [memory]. */
-export const FAR = { low: -Math.log(2), high: Math.log(100) } as const;
+export const FAR = { low: -Math.log(2), high: Math.log(1000) } as const;
 /** So many things are there to be seen at a look. */
 const SIGHTS = 3;
 
@@ -58,7 +58,7 @@ function fitApart(evidence: readonly Evidence[]): number {
 const SITES: readonly Site[] = ['port', 'cable', 'device', 'machine', 'other end', 'work'];
 const WAYS = ['read', 'write', null] as const;
 /** So many steps from the shortest to the longest. */
-const STEPS = 60;
+const STEPS = 90;
 
 /** Logarithm of how probable all that was measured and seen is under it. */
 export function fitOfUnknown(evidence: readonly Evidence[]): number {

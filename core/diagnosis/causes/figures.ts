@@ -99,7 +99,7 @@ export const FIGURES = at('figures', [
     isSlip: true,
     applies: (of) => isEntered(of) && depends(of, 'bytes'),
     concerns: ({ isRate }) => !isRate,
-    change: (of) => scaling(of, { bytes: [0.3, 1, 3] }),
+    change: (of) => scaling(of, { bytes: [0.2, 1, 5] }),
     ways: [
       { key: 'another', share: 4 },
       { key: 'a tenth', share: 3, change: about(0.1) },

@@ -1,10 +1,22 @@
 import type { Case } from '../../forecast';
 import { isLoad } from '../../job';
 import { at } from '../hypothesis';
-import { depends, isDirection, replacing, scaling } from '../scaling';
+import { depends, isDirection, middleIn, replacing, scaling } from '../scaling';
 
 const slowStack = (of: Case) =>
   scaling(of, { links: [0.6, 0.75, 0.9], perFile: [1.1, 1.5, 2.5], latency: [1.2, 1.8, 3] });
+
+/** B of a request, and s of waking up before it [memory]. */
+const REQUEST = 2 ** 19;
+const WAKING = [0.3e-3, 1e-3, 3e-3] as const;
+/** A wait before each request: a quick link loses most by it, a slow one hardly anything. */
+function asleep(of: Case): Case {
+  const link = middleIn(of, 'links');
+  if (link === null) return of;
+  const left = (wait: number) => REQUEST / (REQUEST + wait * link);
+  const [least, usual, most] = WAKING;
+  return scaling(of, { links: [left(most), left(usual), left(least)], latency: [2, 6, 20] });
+}
 
 /** Causes in the machine: its links, its system, what runs on it. */
 export const MACHINE = at('machine', [
@@ -42,10 +54,7 @@ export const MACHINE = at('machine', [
     change: slowStack,
     ways: [
       { key: 'slow', share: 2, change: slowStack },
-      {
-        key: 'sleeps between requests',
-        change: (of) => scaling(of, { links: [0.25, 0.45, 0.75], latency: [2, 6, 20] }),
-      },
+      { key: 'sleeps between requests', change: asleep },
     ],
   },
   // Each piece waits until it is safe: quick removal, or a cache that was turned off.
