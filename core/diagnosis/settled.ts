@@ -1,4 +1,6 @@
-import { CHOICES, eachTime } from '../forecast';
+import { recordersFor } from '../evidence';
+import { barePathFor, CHOICES, collect } from '../forecast';
+import { eachDraw, SEED } from '../stats';
 import { EVERY, isTimed, type Evidence } from './evidence';
 import type { Scored } from './score';
 
@@ -20,8 +22,11 @@ export function settledBy(evidence: readonly Evidence[], { weights }: Pick<Score
   const found = new Map<string, Map<string, { prior: number; probability: number }>>();
   for (const { of } of evidence.filter(isTimed)) {
     const here: typeof found = new Map();
-    eachTime(
-      of,
+    const inputs = collect(recordersFor(of.shopRanges).bare, of, { path: barePathFor(of) });
+    if (!inputs) continue;
+    eachDraw(
+      inputs,
+      SEED,
       ({ chosen }, i) => {
         for (const choice of ASKED) {
           const way = chosen[choice];

@@ -73,7 +73,7 @@ export function courseOf(of: Case, draw: number): Sample[] {
     ({ x, chosen }, i) => {
       if (i !== draw * EVERY) return;
       const { stretches } = run(inputs.plan(x, chosen), { record: true }).flows[inputs.own - 1]!;
-      const by = beyondModels(SEED)[i]!;
+      const by = beyondModels(SEED, inputs.beyond)[i]!;
       let [t, bytes] = [0, 0];
       for (const { seconds, rate } of stretches) {
         t += by * seconds;

@@ -47,6 +47,7 @@ export function collectTransfer<T extends Spread>(
     choices: joined.choices,
     drawKeys: joined.drawKeys,
     own: all[0]!.own,
+    beyond: all[0]!.beyond,
     plan: (x, chosen) => {
       const flows = all.map((inputs, i) => inputs.plan(joined.of(x, i), chosen));
       const [first] = flows[0]!;
@@ -162,6 +163,7 @@ function collectOne<T extends Spread>(
       ...endChoices(record, path, found, transfer),
     ],
     own: verify ? 2 : 1,
+    beyond: assumedRange('model.beyond', record.shopRanges),
     plan: planner(transfer, path),
   };
 }

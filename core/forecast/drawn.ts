@@ -52,7 +52,7 @@ export function eachTime(
     );
     return true;
   }
-  const beyond = beyondModels(seed);
+  const beyond = beyondModels(seed, inputs.beyond);
   eachDraw(
     inputs,
     seed,

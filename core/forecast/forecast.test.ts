@@ -1049,3 +1049,12 @@ describe('several things at the other end of a copy', () => {
     expect(day!.seconds[0]! / seconds(brief)).toBeCloseTo(1, 1);
   });
 });
+
+test('what the models leave out is in every range, and a shop’s own range of it counts', () => {
+  const of = (ranges: object) => freeze(job, 'f', CHANGED, ranges).results[0]!.time!;
+  const [usual, wide] = [of({}), of({ 'model.beyond': { low: 0.7, expected: 1, high: 1.4 } })];
+  expect(usual.high / usual.low).toBeGreaterThan(1.06 / 0.94);
+  expect(wide.expected).toBe(usual.expected);
+  expect(wide.low).toBeLessThan(usual.low * 0.95);
+  expect(wide.high).toBeGreaterThan(usual.high * 1.05);
+});

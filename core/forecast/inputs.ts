@@ -91,4 +91,6 @@ export interface Inputs<T extends Spread = Estimate> extends Uncertain<string> {
   plan(x: Readonly<Record<string, number>>, chosen: Chosen): Flow[];
   /** How many of the flows are the transfer's own. */
   own: number;
+  /** What the models leave out of its time, a factor. */
+  beyond: Spread;
 }

@@ -104,7 +104,7 @@ interface Samples {
 function sampled(inputs: Inputs, seed: number): Samples {
   const of = () => new Float64Array(SAMPLES);
   const found = { times: of(), bars: of(), rates: of(), hottest: of() };
-  const beyond = beyondModels(seed);
+  const beyond = beyondModels(seed, inputs.beyond);
   eachDraw(inputs, seed, (drawn, i) => {
     const one = run(planned(inputs, drawn));
     const by = beyond[i]!;
@@ -224,7 +224,7 @@ function energyOf(outcome: Outcome, inputs: Inputs): Estimate | null {
 /** Times of the samples, s, with the draws named otherwise. */
 export function timesOf(inputs: Inputs, named: Drawing['named'], seed: number = SEED): Float64Array {
   const times = new Float64Array(SAMPLES);
-  const beyond = beyondModels(seed);
+  const beyond = beyondModels(seed, inputs.beyond);
   const visit = (drawn: Drawn<string>, i: number) => {
     times[i] = beyond[i]! * ended(run(planned(inputs, drawn)), inputs);
   };

@@ -43,9 +43,9 @@ export interface Draws {
 export function drawn({ of, tell, tests }: OpenQuestions, seed = SEED): Draws {
   const [figures, met] = [new Float64Array(SAMPLES), new Float64Array(SAMPLES)];
   const signals = tests.map(() => new Float64Array(SAMPLES));
-  const beyond = beyondModels(seed);
+  const beyond = of.beyond && beyondModels(seed, of.beyond);
   eachDraw(of, seed, (one, i) => {
-    const told = tell(one, beyond[i]!);
+    const told = tell(one, beyond?.[i] ?? 1);
     figures[i] = told.figure;
     met[i] = told.met ? 1 : 0;
     tests.forEach((t, k) => {

@@ -1,6 +1,6 @@
 import type { Activity } from '../../../job';
 import type { Path } from '../../../assembly';
-import type { Drawn, Uncertain } from '../../../stats';
+import type { Drawn, Spread, Uncertain } from '../../../stats';
 import type { Case } from '../../case';
 
 /** What could be found out: by a question, by the data sheet, or by measuring. */
@@ -46,8 +46,9 @@ interface Told {
 
 /** An answer draw by draw, and how what is open in it could be found out. */
 export interface OpenQuestions {
-  of: Uncertain<string>;
-  /** @param beyond what the models leave out of a transfer's time in that draw, a factor */
+  /** `beyond`: what the models leave out, where its figure is a time by them: a factor. */
+  of: Uncertain<string> & { beyond?: Spread };
+  /** @param beyond that factor in that draw */
   tell(drawn: Drawn<string>, beyond: number): Told;
   tests: Test[];
 }
