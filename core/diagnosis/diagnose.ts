@@ -2,7 +2,7 @@ import type { OwnRanges } from '../catalog/assumptions';
 import type { Job } from '../job';
 import { raisedBy } from './befallen';
 import { evidenceOf, isTimed, logsUnder, type Evidence } from './evidence';
-import type { Hypothesis } from './hypothesis';
+import { singles, type Hypothesis } from './hypothesis';
 import { seenOf } from './seen';
 import { nextTests, type NextTest } from './next';
 import { groupsOf, HEALTHY, NO_CAUSE, NONE, score, type Group } from './score';
@@ -16,6 +16,8 @@ export interface ToldCause {
   fix: string | null;
   /** What has to be bought for it, where that is a part. */
   takes: Hypothesis['takes'] | null;
+  /** Whether only what was entered or read off is wrong: nothing is gained by setting that right. */
+  isFigure: boolean;
   probability: number;
   prior: number;
 }
@@ -70,7 +72,11 @@ export function diagnose(
     .map(({ ids }) => scored.find(({ id }) => id === ids[0])!)
     .slice(0, LEADING);
   const healthy = scored.find(({ id }) => id === HEALTHY);
-  const shown = shownOf(evidence, [...leading, ...(healthy && !leading.includes(healthy) ? [healthy] : [])]);
+  // What leads may be a slip of one run: that run is then shown beside the others.
+  const shown = shownOf(leading[0]?.evidence ?? evidence, [
+    ...leading,
+    ...(healthy && !leading.includes(healthy) ? [healthy] : []),
+  ]);
   return {
     causes: scored
       .filter(({ probability }) => probability >= TOLD)
@@ -79,6 +85,7 @@ export function diagnose(
         title: cause?.title ?? NO_CAUSE[id]!,
         fix: cause?.fix ?? null,
         takes: cause?.takes ?? null,
+        isFigure: singles(cause).some(({ site }) => site === 'figures'),
         probability,
         prior,
       })),

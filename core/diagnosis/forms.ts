@@ -30,11 +30,17 @@ function waysOf(cause: Hypothesis): Hypothesis[] {
 function apart(evidence: readonly Evidence[], at: number, run: number): readonly Evidence[] {
   const one = evidence[at]!;
   const { logs = [], scatter } = one;
-  const part = (of: readonly number[]): Evidence => ({ ...one, ...timingOf(of, scatter!.sigma), logs: of });
+  const part = (which: string, of: readonly number[]): Evidence => ({
+    ...one,
+    ...timingOf(of, scatter!.sigma),
+    title: `${one.title}, ${which}`,
+    logs: of,
+  });
+  const others = logs.filter((_, i) => i !== run);
   return [
     ...evidence.slice(0, at),
-    part([logs[run]!]),
-    part(logs.filter((_, i) => i !== run)),
+    part(`run ${run + 1} of ${logs.length}`, [logs[run]!]),
+    part(others.length === 1 ? 'the other run' : `the other ${others.length} runs`, others),
     ...evidence.slice(at + 1),
   ];
 }

@@ -4,6 +4,9 @@ import { areAlike, bell, fitOfDraws, MISREAD } from './fit';
 import type { Hypothesis } from './hypothesis';
 import { causeKey, seenUnder } from './look';
 
+/** A title inside a sentence. */
+const inside = (title: string): string => title.charAt(0).toLowerCase() + title.slice(1);
+
 /**
  * Two causes at once, each as often as by itself and independent of the other.
  * @param all sum of all priors, what is healthy among them
@@ -15,7 +18,7 @@ export function pairOf(one: Hypothesis, two: Hypothesis, all: number): Hypothesi
     key: `${causeKey(a)} and ${causeKey(b)}`,
     site: a.site,
     prior: (a.prior * b.prior) / all,
-    title: `${a.title}, and ${b.title.charAt(0).toLowerCase()}${b.title.slice(1)}`,
+    title: `Two at once: ${inside(a.title)}, and ${inside(b.title)}`,
     fix: `${a.fix} ${b.fix}`,
     applies: (of) => a.applies(of) || b.applies(of),
     comesAndGoes: (a.comesAndGoes ?? false) || (b.comesAndGoes ?? false),

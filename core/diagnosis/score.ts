@@ -31,6 +31,8 @@ export interface Scored {
   weights: Float64Array;
   /** Whether it would show in nothing that was measured or seen: whether it is there, nobody can tell. */
   isUnseen: boolean;
+  /** What it is held against where that is not all as it stands: one run set apart from the others. */
+  evidence?: readonly Evidence[] | undefined;
 }
 
 /** Causes that what was measured cannot tell apart. */
@@ -90,6 +92,7 @@ function together(evidence: readonly Evidence[], forms: readonly Fitted[], prior
     fit: worthOf(best) + Math.log(sum) - Math.log(prior),
     weights: best.weights,
     probability: 0,
+    evidence: best.form.evidence,
     isUnseen:
       cause !== null && forms.every(({ form }) => areAlike(form.evidence ?? evidence, form.cause, null)),
   };

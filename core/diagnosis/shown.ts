@@ -2,9 +2,10 @@ import { recordersFor } from '../evidence';
 import { barePathFor, beyondModels, collect, drawNames, type Case } from '../forecast';
 import { isMove, type Sample } from '../job';
 import { run } from '../models';
-import { eachDraw, SEED, Z95, type Spread } from '../stats';
+import { eachDraw, SEED, Z90, Z95, type Spread } from '../stats';
 import { EVERY, isTimed, logsUnder, type Evidence } from './evidence';
 import { causeAnew, causeOn } from './forms';
+import type { Hypothesis } from './hypothesis';
 import { lookedAt, seenUnder } from './look';
 import type { Scored } from './score';
 
@@ -47,7 +48,13 @@ function spreadOf(logs: Float64Array, weights: Float64Array): Spread {
   return { low: at(0.05), expected: at(0.5), high: at(0.95) };
 }
 
-function saidOf({ cause, weights }: Scored, one: Evidence): CauseSays {
+/** The same, and by how much timing it once may be off: few draws that carry all the weight are no certainty. */
+function timedOnce({ low, expected, high }: Spread, sigma: number): Spread {
+  const wide = (end: number) => Math.exp(Math.hypot(Math.log(end / expected), Z90 * sigma));
+  return { low: expected / wide(low), expected, high: expected * wide(high) };
+}
+
+function saidOf(cause: Hypothesis | null, weights: Float64Array, one: Evidence): CauseSays {
   const { of, look, toBar, time, seen } = one;
   if (time === null) {
     const label = seenUnder(look, cause, of) ?? '';
@@ -57,7 +64,22 @@ function saidOf({ cause, weights }: Scored, one: Evidence): CauseSays {
   if (!logs) return { figure: null, seen: null, fits: false };
   const figure = spreadOf(logs, weights);
   const [low, high] = [Math.log(figure.low) - 2 * time.sigma, Math.log(figure.high) + 2 * time.sigma];
-  return { figure, seen: null, fits: time.log >= low && time.log <= high };
+  return { figure: timedOnce(figure, time.sigma), seen: null, fits: time.log >= low && time.log <= high };
+}
+
+/** Whether all that a cause says fits. */
+const isExplained = (said: readonly CauseSays[]): boolean => said.every(({ fits }) => fits);
+
+/**
+ * What a cause says of all, and by which weights of its draws: those of what was measured where it explains that; else each draw as likely, for what is
+ * far from all of its draws weighs only the furthest of them.
+ */
+function allSaidOf({ cause, weights }: Scored, evidence: readonly Evidence[]) {
+  const by = (each: Float64Array) => ({ by: evidence.map((one) => saidOf(cause, each, one)), weights: each });
+  const weighted = by(weights);
+  if (isExplained(weighted.by)) return weighted;
+  const plain = by(new Float64Array(weights.length).fill(1 / weights.length));
+  return isExplained(plain.by) ? weighted : plain;
 }
 
 /** How far a case has come when. @param draw which of its draws */
@@ -88,7 +110,7 @@ export function courseOf(of: Case, draw: number): Sample[] {
 }
 
 /** The draw in the middle of what a cause would give, by what was measured. */
-function middleOf({ cause, weights }: Scored, { of, toBar }: Evidence): number {
+function middleOf(cause: Hypothesis | null, weights: Float64Array, { of, toBar }: Evidence): number {
   const logs = logsUnder(causeAnew(cause), of, { look: undefined, toBar });
   if (!logs) return 0;
   const order = Array.from(logs, (log, i) => [log, i] as const).sort(([a], [b]) => a - b);
@@ -114,12 +136,13 @@ export function shownOf(evidence: readonly Evidence[], causes: readonly Scored[]
       seen,
     })),
     course: !worst ? [] : worst.samples.length > 2 ? [...worst.samples] : whole ? [whole] : [],
-    causes: causes.map((scored) => ({
-      id: scored.id,
-      by: evidence.map((one) => saidOf(scored, one)),
-      course: worst
-        ? courseOf(lookedAt(undefined, causeAnew(scored.cause), worst.of), middleOf(scored, worst))
-        : [],
-    })),
+    causes: causes.map((scored) => {
+      const { cause } = scored;
+      const { by, weights } = allSaidOf(scored, evidence);
+      const course = worst
+        ? courseOf(lookedAt(undefined, causeAnew(cause), worst.of), middleOf(cause, weights, worst))
+        : [];
+      return { id: scored.id, by, course };
+    }),
   };
 }

@@ -13,7 +13,7 @@ export { type HealthCounters, type ToldHealth } from './health/counters';
 export { linesOf } from './health/lines';
 export { fromPasted } from './health/pasted';
 export { readHealth } from './health/read';
-export { type LoadFit, type LoadTiming, fitLoad, fitted } from './loads/fit';
+export { type LoadDevice, type LoadFit, type LoadTiming, fitLoad, fitted } from './loads/fit';
 export {
   type IsFelt,
   NOTICED,

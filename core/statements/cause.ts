@@ -1,4 +1,12 @@
-import { HEALTHY, NO_CAUSE, type Diagnosis, type Group, type NextTest, type ToldCause } from '../diagnosis';
+import {
+  HEALTHY,
+  NO_CAUSE,
+  NONE,
+  type Diagnosis,
+  type Group,
+  type NextTest,
+  type ToldCause,
+} from '../diagnosis';
 import { CHOICE_WORDS, wayWords } from '../forecast';
 import { runsBefore, type Job } from '../job';
 import { counted, format, formatProbability, formatRange, rangeBehind } from '../units';
@@ -28,8 +36,12 @@ export const causeTitle = ({ causes }: Diagnosis, id: string): string =>
 /** Whether nothing wrong found is the likeliest. */
 export const isCalm = ({ groups }: Diagnosis): boolean => groups[0]?.ids[0] === HEALTHY;
 
+/** What to do where nothing known explains it. */
+const ONE_BY_ONE =
+  'Change one thing at a time and time it again: the cable, the port, the other end, the machine, the drive. What changes the time is where to look.';
+
 /** Causes that cannot be told apart, each with how probable it is; what was not tested stands with what is healthy. */
-export interface SaidGroup extends Said<'together' | 'untested'> {
+export interface SaidGroup extends Said<'together' | 'untested' | 'then'> {
   id: string;
   causes: (ToldCause & Said<'share'>)[];
 }
@@ -50,7 +62,8 @@ function groupSaid(found: Diagnosis, { ids, probability }: Group): SaidGroup {
         share: formatProbability(shown.length === 1 ? probability : cause.probability),
       }),
     })),
-    ...say<'together' | 'untested'>('judged', naming('causes', id), {
+    ...say<'together' | 'untested' | 'then'>('judged', naming('causes', id), {
+      then: id === NONE && found.groups[0]!.ids[0] === NONE ? ONE_BY_ONE : null,
       together:
         shown.length > 1
           ? `One of these, ${formatProbability(probability)} together: what was measured cannot tell them apart.`
@@ -72,7 +85,9 @@ export const groupsSaid = (found: Diagnosis): SaidGroup[] =>
 /** What leads, in a sentence's middle: one cause, or one of several. */
 function leadingWords(found: Diagnosis): string {
   const [{ ids, probability }] = found.groups as [Group];
-  const likely = toldOf(found, ids).filter((c, i) => i === 0 || c.probability >= probability / 4);
+  const likely = toldOf(found, ids).filter(
+    (c, i, [first]) => i === 0 || c.probability >= first!.probability / 5,
+  );
   const [first, second] = likely as [ToldCause, ToldCause | undefined];
   if (!second)
     return `${probability >= SURE ? 'The cause' : 'The likeliest cause'}: ${small(first.title)}. ${first.fix}`;
@@ -86,7 +101,7 @@ function leadingWords(found: Diagnosis): string {
 export function gainSaid(found: Diagnosis): Said<'gain' | 'sentence'> {
   const { gain, groups } = found;
   const [first] = toldOf(found, groups[0]?.ids ?? []);
-  if (!gain || !first?.fix || gain.took < gain.healthy * (1 + WORTH)) return {};
+  if (!gain || !first?.fix || first.isFigure || gain.took < gain.healthy * (1 + WORTH)) return {};
   const [took, healthy] = [format(gain.took, 's', 2), format(gain.healthy, 's', 2)];
   return say('judged', 'causes', {
     gain: `Once fixed, ${gain.title} should take about ${healthy} instead of ${took}.`,
@@ -108,10 +123,12 @@ export const settledSaid = ({ settled }: Diagnosis): Said<'settled'> =>
         : null,
   });
 
-/** What “It was this” does. */
-export const fixedSaid = (job: Job): Said<'aside'> =>
+/** What “It was this” does, where something can be fixed. */
+export const fixedSaid = (job: Job, found: Diagnosis): Said<'aside'> =>
   say('planned', 'causes', {
-    aside: `“It was this” sets aside ${counted(runsBefore(job).length, 'run')} made so far and asks for new ones. It can be taken back at any time.`,
+    aside: !groupsSaid(found).some(({ causes }) => causes.some(({ fix }) => fix))
+      ? null
+      : `“It was this” sets aside ${counted(runsBefore(job).length, 'run')} made so far and asks for new ones. It can be taken back at any time.`,
   });
 
 /** A second look is for who may have looked wrong. */
@@ -184,13 +201,13 @@ export const againstSaid = ({ shown: { evidence, causes } }: Diagnosis) =>
 export function causesSaid(job: Job, found: Diagnosis): Statement[] {
   const look = lookSaid(found);
   const said: Said<string>[] = [
-    ...groupsSaid(found).flatMap(({ together, untested, causes }) => [
-      { together, untested },
+    ...groupsSaid(found).flatMap(({ together, untested, then, causes }) => [
+      { together, untested, then },
       ...causes.map(({ share }) => ({ share })),
     ]),
     settledSaid(found),
     gainSaid(found),
-    fixedSaid(job),
+    fixedSaid(job, found),
     { minutes: look?.minutes, then: look?.then },
     ...(look?.outcomes ?? []).map((shows) => ({ shows })),
     ...[...new Set(found.told.map((t) => t.look))].map((id) => toldSaid(found, id)),

@@ -7,4 +7,5 @@ export { t95, tPoint } from './student';
 export { mean, median, deviation, halfWidth, outliers, runsUntil } from './sample';
 export { cumulative, gaussian, normalQuantile, Z90, Z95 } from './normal';
 export { nonNegative, solve } from './squares';
+export { polytope, type HalfSpace } from './polytope';
 export { withErrors, type Timing } from './tries';

@@ -14,6 +14,8 @@ export interface Entry<Row> {
   bare?: string;
   /** None at all is an answer too. */
   zero?: true;
+  /** It may be left out. */
+  optional?: true;
 }
 
 /** What comes of something, or why nothing does. */
@@ -63,14 +65,17 @@ export function Calculator<Row extends { key: number }, Found extends object>({
       </Typography>
       <Rows widths={widths} {...rows}>
         {(row, i, set) =>
-          entries.map(({ of, label, dimension, bare, zero }) => (
+          entries.map(({ of, label, dimension, bare, zero, optional }) => (
             <QuantityField
               key={of}
               label={label.replace('#', String(i))}
               dimension={dimension}
               {...(bare && { bare })}
-              value={row[of] as number}
-              onValue={(v) => v !== null && (v !== 0 || zero) && set({ [of]: v } as Partial<Row>)}
+              {...(optional && { optional })}
+              value={(row[of] as number | undefined) ?? null}
+              onValue={(v) =>
+                (v === null ? optional : v !== 0 || zero) && set({ [of]: v ?? undefined } as Partial<Row>)
+              }
             />
           ))
         }

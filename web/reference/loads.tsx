@@ -4,7 +4,14 @@ import { asTold, type Fact } from '@kymar/core/evidence';
 import { isLoad, withActivity, type Load } from '@kymar/core/job';
 import { stopwatchError, type TakenOver } from '@kymar/core/measure';
 import { type Spread } from '@kymar/core/stats';
-import { fitLoad, fitted, noticeable, type LoadFit, type LoadTiming } from '@kymar/core/models';
+import {
+  fitLoad,
+  fitted,
+  noticeable,
+  type LoadDevice,
+  type LoadFit,
+  type LoadTiming,
+} from '@kymar/core/models';
 import { format, type Unit } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
 import { Figure, unbroken } from '../ui/figure';
@@ -32,10 +39,11 @@ export function Loads() {
   const [rows, setRows] = useState(FIRST);
   const [bytes, setBytes] = useState<number | null>(null);
   const [requests, setRequests] = useState<number | null>(null);
-  const [on, setOn] = useState({ rate: 950e6, latency: 130e-6 });
+  const [written, setWritten] = useState<number | null>(null);
+  const [on, setOn] = useState<LoadDevice>({ rate: 950e6, latency: 130e-6 });
   const counted = useMemo(
-    () => (bytes === null || requests === null ? null : { bytes, requests }),
-    [bytes, requests],
+    () => (bytes === null || requests === null ? null : { bytes, requests, written: written ?? undefined }),
+    [bytes, requests, written],
   );
   const found = useMemo(() => tryOut(() => fitLoad(rows, counted)), [rows, counted]);
   const there = typeof found === 'string' ? null : found.on(on);
@@ -57,22 +65,23 @@ export function Loads() {
       title="What is a load waiting for?"
       about={
         'The same program on the same host, started cold from several devices: what each reads at, ' +
-        'how long one small request takes, how long the load took. Three tell what it is made of; ' +
-        'fewer tell bounds.'
+        'how long one small request takes, how long the load took. Three tell what it is made of, four where it also ' +
+        'writes (a render, a build, an export); fewer tell bounds.'
       }
       rows={rows}
       onRows={setRows}
       what="device"
-      widths="repeat(3, minmax(0, 1fr))"
+      widths="repeat(4, minmax(0, 1fr))"
       least={1}
       most={12}
       entries={[
         { of: 'rate', label: 'Device # reads at', dimension: 'rate' },
         { of: 'latency', label: 'One request #', dimension: 'time' },
+        { of: 'writing', label: 'Writes at #', dimension: 'rate', optional: true },
         { of: 'seconds', label: 'Loaded in #', dimension: 'time' },
       ]}
       more={
-        <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 1, mt: 1 }}>
+        <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, minmax(0, 1fr))', gap: 1, mt: 1 }}>
           <QuantityField
             label="Loads, if counted"
             dimension="bytes"
@@ -82,14 +91,22 @@ export function Loads() {
             onValue={setBytes}
           />
           <QuantityField
-            label="Dependent reads, if counted"
+            label="Reads, if counted"
             dimension="count"
             optional
             value={requests}
             onValue={setRequests}
           />
           <QuantityField
-            label="Another device reads at"
+            label="Writes, if counted"
+            dimension="bytes"
+            bare="GB"
+            optional
+            value={written}
+            onValue={setWritten}
+          />
+          <QuantityField
+            label="Another reads at"
             dimension="rate"
             value={on.rate}
             onValue={(rate) => rate && setOn({ ...on, rate })}
@@ -99,6 +116,13 @@ export function Loads() {
             dimension="time"
             value={on.latency}
             onValue={(latency) => latency && setOn({ ...on, latency })}
+          />
+          <QuantityField
+            label="Another writes at"
+            dimension="rate"
+            optional
+            value={on.writing ?? null}
+            onValue={(writing) => setOn({ ...on, writing: writing ?? undefined })}
           />
         </Box>
       }
@@ -114,8 +138,15 @@ export function Loads() {
             <Figure of={part('dependent reads', fit.requests, 'count')}>
               {unbroken(format(Math.round(fit.requests.expected), 'count'))}
             </Figure>{' '}
-            dependent reads. On the slowest device storage is{' '}
-            <Figure of={part('share that is storage', fit.storage, '%')} />
+            dependent reads
+            {fit.written && (
+              <>
+                {' '}
+                and writes <Figure of={part('bytes it writes', fit.written, 'B')} />
+                {range(fit.written, 'B')}
+              </>
+            )}
+            . On the slowest device storage is <Figure of={part('share that is storage', fit.storage, '%')} />
             {range(fit.storage, '%')} of the time.{' '}
             {there &&
               `On the other device: ${format(there.expected, 's')} (${format(there.low, 's')} to ${format(there.high, 's')}). `}
@@ -137,6 +168,7 @@ export function Loads() {
                     into(activity, 'Processing', 's', 'processing', fact(fit.own)),
                     into(activity, 'Loads', 'B', 'bytes', fact(fit.bytes)),
                     into(activity, 'Dependent reads', 'count', 'dependentReads', fact(fit.requests)),
+                    ...(fit.written ? [into(activity, 'Writes', 'B', 'written', fact(fit.written))] : []),
                   ],
                 }))
             }
@@ -151,7 +183,7 @@ const into = (
   activity: Load,
   label: string,
   unit: Unit,
-  field: 'processing' | 'bytes' | 'dependentReads',
+  field: 'processing' | 'bytes' | 'dependentReads' | 'written',
   fitted: Fact,
 ): TakenOver => {
   const now = asTold(fitted);

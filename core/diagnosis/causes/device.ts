@@ -41,7 +41,7 @@ export const DRIVE = at('device', [
   {
     id: 'throttling',
     prior: 2,
-    title: 'It grows too hot: the pad does not touch, or no air gets to it',
+    title: 'It grows too hot (the pad does not touch, or no air gets to it)',
     fix: 'Seat the pad, open the enclosure, set it upright; a heatsink that touches.',
     applies: (of) => depends(of, 'resistance'),
     change: (of) => scaling(of, { resistance: [1.8, 2.6, 4] }),
@@ -74,7 +74,7 @@ export const DRIVE = at('device', [
   {
     id: 'hard to read',
     prior: 1,
-    title: 'Some of it is hard to read: old data, or sectors read again and again',
+    title: 'Some of it is hard to read (old data, sectors read again and again)',
     fix: 'Look at the drive’s health page; copy off what matters, write old data anew.',
     applies: (of) => depends(of, 'read') && isDirection(of, 'read'),
     change: (of) => scaling(of, { read: [0.08, 0.35, 0.75] }),
@@ -83,7 +83,7 @@ export const DRIVE = at('device', [
   {
     id: 'fragmented',
     prior: 1,
-    title: 'What lies on the disk lies in pieces: its head goes to and fro',
+    title: 'What lies on the disk is fragmented',
     fix: 'Copy to an empty disk, or put the pieces together; keep a fifth free.',
     applies: (of) => of.build.drive.media === 'disk' && (depends(of, 'read') || depends(of, 'write')),
     change: (of) => scaling(of, { read: [0.15, 0.45, 0.8], write: [0.2, 0.5, 0.85] }),

@@ -116,7 +116,7 @@ export const FIGURES = at('figures', [
   {
     id: 'another number of files',
     prior: 1,
-    title: 'It was not as many files as were entered',
+    title: 'Wrong number of files entered',
     fix: 'Count the files.',
     applies: (of) => depends(of, 'files'),
     change: (of) => scaling(of, { files: [0.5, 4, 30] }),

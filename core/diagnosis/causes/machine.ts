@@ -80,7 +80,7 @@ export const MACHINE = at('machine', [
   {
     id: 'small-file overhead',
     prior: 2.5,
-    title: 'Each file costs more than it should: a scanner, a journal, an index',
+    title: 'Each file costs more than it should (a scanner, a journal, an index)',
     fix: 'Leave the folder out of the scanner while it copies; pack small files into one.',
     applies: (of) => depends(of, 'perFile'),
     change: (of) => scaling(of, { perFile: [2, 4, 12] }),
@@ -89,7 +89,7 @@ export const MACHINE = at('machine', [
   {
     id: 'processor-bound copy',
     prior: 1,
-    title: 'The processor holds the copy: encryption without its help, a scanner at every byte',
+    title: 'The processor holds the copy (encryption without its help, a scanner at every byte)',
     fix: 'See how busy the processor is meanwhile; leave the folder out of the scanner, let the drive encrypt, or a faster machine.',
     applies: (of) => depends(of, 'perByte'),
     change: (of) => replacing(of, { perByte: { low: 1.2e-9, expected: 3.5e-9, high: 10e-9 } }),
@@ -99,7 +99,7 @@ export const MACHINE = at('machine', [
     id: 'something else at work',
     comesAndGoes: true,
     prior: 0.5,
-    title: 'Something else is at work on the same drive: an index, a back-up',
+    title: 'Something else is at work on the same drive (an index, a back-up)',
     fix: 'Wait until it is through, or stop it; see which program reads and writes.',
     applies: (of) => depends(of, 'read') || depends(of, 'write'),
     change: (of) =>

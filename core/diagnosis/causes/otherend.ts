@@ -17,7 +17,7 @@ export const OTHER_END = at('other end', [
   {
     id: 'onto itself',
     prior: 0.5,
-    title: 'It was copied onto itself: both ends are one drive',
+    title: 'It was copied onto itself (both ends are one drive)',
     fix: 'See where both folders lie; measure from another drive, or from memory.',
     applies: ({ activity, requestShape }) => isMove(activity) && !activity.itself && !requestShape?.toMemory,
     change: (of) => (isMove(of.activity) ? { ...of, activity: { ...of.activity, itself: true } } : of),

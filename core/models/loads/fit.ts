@@ -1,16 +1,29 @@
-import { nonNegative, SEED, solve, withErrors, type Spread, type Timing } from '../../stats';
+import {
+  nonNegative,
+  polytope,
+  SEED,
+  withErrors,
+  type HalfSpace,
+  type Spread,
+  type Timing,
+} from '../../stats';
 import { worked, type Estimate } from '../../evidence';
 
-/** A load as timed on one device: that device's rate and latency, the time and its one-sigma error, s. */
-export interface LoadTiming extends Timing {
+/** What a load's time on a device goes by, B/s and s; without a rate of writing nothing is said of what it writes. */
+export interface LoadDevice {
   rate: number;
   latency: number;
+  writing?: number | undefined;
 }
 
-/** What was counted of a load beside its times. */
+/** A load as timed on one device: that device, the time and its one-sigma error, s. */
+export interface LoadTiming extends Timing, LoadDevice {}
+
+/** What was counted of a load beside its times; what it writes, where it writes. */
 export interface CountedLoad {
   bytes: number;
   requests: number;
+  written?: number | undefined;
 }
 
 export interface LoadFit {
@@ -19,148 +32,125 @@ export interface LoadFit {
   own: Spread;
   bytes: Spread;
   requests: Spread;
+  /** B that it writes; null where no device says how fast it is written. */
+  written: Spread | null;
   /** Share of the time on the slowest of the devices that is storage. */
   storage: Spread;
   /** s by which the fit misses the timings, root mean square. */
   misses: number;
   /** Its time on another device, s: of a fit by its parts, of bounds by all that goes with the times. */
-  on(device: Pick<LoadTiming, 'rate' | 'latency'>): Spread;
+  on(device: LoadDevice): Spread;
 }
 
-/** In units of their usual size, so that no column drowns another. */
-const SCALE = [1, 1e9, 1e4] as const;
-type Parts = readonly [own: number, bytes: number, requests: number];
+/** s of processing, B read, requests that are waited for, B written: in units of their usual size, so that no column drowns another. */
+const SCALE = [1, 1e9, 1e4, 1e9] as const;
+type Parts = readonly number[];
 /** Two sigma of the timing stand for its hard error where there are only bounds. */
 const SIGMAS = 2;
+/** Of the most it can be, less than this share is nothing. */
+const NOTHING = 1e-9;
 /** No timing is better than this, s. */
 const LEAST_ERROR = 1e-3;
 
-const rowOf = ({ rate, latency }: Pick<LoadTiming, 'rate' | 'latency'>): number[] => [
+/** s of a device for each part of a load, in units of {@link SCALE}; what it writes last, where it says how fast. */
+const rowOf = ({ rate, latency, writing }: LoadDevice, writes: boolean): number[] => [
   SCALE[0],
   SCALE[1] / rate,
   SCALE[2] * latency,
+  ...(writes ? [writing === undefined ? 0 : SCALE[3] / writing] : []),
 ];
+const timeOf = (row: readonly number[], parts: Parts) => row.reduce((sum, v, i) => sum + v * parts[i]!, 0);
 const slowest = (timings: readonly LoadTiming[]): LoadTiming =>
   timings.reduce((a, b) => (b.seconds > a.seconds ? b : a));
 
 /**
- * Finds what a load is made of from its times on several devices of the same host, each timing weighted by its error. With bytes and requests
- * counted two devices do; without, three or more. Its intervals are those of the timings' error: fitted again with each timing moved by so many
- * sigmas, seeded. With fewer timings there are bounds: all that goes with the times.
+ * Finds what a load is made of from its times on several devices of the same host, each timing weighted by its error. Two devices do where all but
+ * the processing was counted; without, as many as there are parts: three, and one more where it writes. Its intervals are those of the timings'
+ * error: fitted again with each timing moved by so many sigmas, seeded. With fewer timings there are bounds: all that goes with the times, and the
+ * centre of it.
  * @param counted bytes and requests where they were counted
  * @throws RangeError without a timing, or where bounds are left and no load goes with the times
  */
 export function fitLoad(timings: readonly LoadTiming[], counted: CountedLoad | null, seed = SEED): LoadFit {
   if (timings.length === 0) throw new RangeError('A load must be timed on a device at least.');
-  if (timings.length < (counted ? 2 : 3)) return boundsOf(timings, counted);
+  const writes = timings.some(({ writing }) => writing !== undefined);
+  const known = [undefined, counted?.bytes, counted?.requests, ...(writes ? [counted?.written] : [])].map(
+    (value, i) => (value === undefined ? null : value / SCALE[i]!),
+  );
+  const open = known.flatMap((value, i) => (value === null ? [i] : []));
+  /** All parts, what was counted as it was. */
+  const whole = (found: Parts): Parts => known.map((value, i) => value ?? found[open.indexOf(i)]!);
+  const rows = timings.map((timing) => {
+    const row = rowOf(timing, writes);
+    return {
+      row: open.map((i) => row[i]!),
+      known: timeOf(
+        row,
+        known.map((value) => value ?? 0),
+      ),
+    };
+  });
+  const slow = rowOf(slowest(timings), writes);
+  const storageOf = ([own, ...rest]: Parts) => {
+    const storage = timeOf(slow, [0, ...rest]);
+    return storage / Math.max(1e-9, own! + storage);
+  };
+  const told = (range: (of: (parts: Parts) => number) => Spread) => ({
+    own: range((parts) => parts[0]! * SCALE[0]),
+    bytes: range((parts) => parts[1]! * SCALE[1]),
+    requests: range((parts) => parts[2]! * SCALE[2]),
+    written: writes ? range((parts) => parts[3]! * SCALE[3]) : null,
+    storage: range(storageOf),
+    on: (device: LoadDevice) => {
+      const row = rowOf(device, writes);
+      return range((parts) => timeOf(row, parts));
+    },
+  });
+  if (timings.length < Math.max(2, open.length)) {
+    const { corners, centre } = boundsOf(timings, rows);
+    const all = corners.map(whole);
+    const range = (of: (parts: Parts) => number): Spread => {
+      const values = all.map(of);
+      const high = Math.max(...values);
+      // What is left of none by the arithmetic is none.
+      const low = Math.min(...values);
+      return { low: low < NOTHING * high ? 0 : low, expected: of(whole(centre)), high };
+    };
+    return { kind: 'bounds', ...told(range), misses: 0 };
+  }
   const weights = timings.map(({ error }) => 1 / Math.max(error, LEAST_ERROR));
-  const rows = timings.map(rowOf);
-  const fit = (seconds: readonly number[]): Parts => {
-    const weighted = (row: readonly number[], i: number) => row.map((v) => v * weights[i]!);
-    if (!counted) {
-      const found = nonNegative(
-        rows.map(weighted),
-        seconds.map((s, i) => s * weights[i]!),
-      );
-      return [found[0]! * SCALE[0], found[1]! * SCALE[1], found[2]! * SCALE[2]];
-    }
-    const left = timings.map(
-      (t, i) => (seconds[i]! - counted.bytes / t.rate - counted.requests * t.latency) * weights[i]!,
-    );
-    const [own] = nonNegative(
-      weights.map((w) => [w]),
-      left,
-    );
-    return [own!, counted.bytes, counted.requests];
-  };
-  const { middle, range } = withErrors(timings, seed, fit);
-  const off = timings.map((t) => middle[0] + middle[1] / t.rate + middle[2] * t.latency - t.seconds);
-  const most = slowest(timings);
-  const storageOf = ([own, bytes, requests]: Parts) => {
-    const storage = bytes / most.rate + requests * most.latency;
-    return storage / Math.max(1e-9, own + storage);
-  };
+  const { middle, range } = withErrors(timings, seed, (seconds) =>
+    whole(
+      nonNegative(
+        rows.map(({ row }, i) => row.map((v) => v * weights[i]!)),
+        rows.map(({ known }, i) => (seconds[i]! - known) * weights[i]!),
+      ),
+    ),
+  );
+  const off = timings.map((timing) => timeOf(rowOf(timing, writes), middle) - timing.seconds);
   return {
     kind: 'fit',
-    own: range(([own]) => own),
-    bytes: range(([, bytes]) => bytes),
-    requests: range(([, , requests]) => requests),
-    storage: range(storageOf),
+    ...told(range),
     misses: Math.sqrt(off.reduce((sum, v) => sum + v * v, 0) / off.length),
-    on: ({ rate, latency }) => range(([own, bytes, requests]) => own + bytes / rate + requests * latency),
   };
 }
 
-/** A half-space of parts: all with `of` · parts ≤ `most`. */
-interface Bound {
-  of: readonly number[];
-  most: number;
-}
-
-/** All corners of the parts that are not negative and go with the times within their errors, in scaled units. */
-function cornersOf(timings: readonly LoadTiming[], counted: CountedLoad | null): number[][] {
-  const bounds: Bound[] = [0, 1, 2].map((i) => ({ of: [0, 1, 2].map((k) => (k === i ? -1 : 0)), most: 0 }));
-  for (const timing of timings) {
-    const of = rowOf(timing);
-    const error = SIGMAS * Math.max(timing.error, LEAST_ERROR);
-    bounds.push({ of, most: timing.seconds + error });
-    bounds.push({ of: of.map((v) => -v), most: error - timing.seconds });
-  }
-  if (counted)
-    for (const [i, value] of [
-      [1, counted.bytes / SCALE[1]],
-      [2, counted.requests / SCALE[2]],
-    ] as const) {
-      const of = [0, 1, 2].map((k) => (k === i ? 1 : 0));
-      bounds.push({ of, most: value }, { of: of.map((v) => -v), most: -value });
-    }
-  const within = (x: readonly number[]) =>
-    bounds.every(
-      ({ of, most }) => of.reduce((sum, v, i) => sum + v * x[i]!, 0) <= most + 1e-9 * (1 + Math.abs(most)),
-    );
-  const corners: number[][] = [];
-  for (let a = 0; a < bounds.length; a++)
-    for (let b = a + 1; b < bounds.length; b++)
-      for (let c = b + 1; c < bounds.length; c++) {
-        const three = [bounds[a]!, bounds[b]!, bounds[c]!];
-        const x = solve(
-          three.map(({ of }) => [...of]),
-          three.map(({ most }) => most),
-        );
-        if (x && within(x)) corners.push(x);
-      }
-  return corners;
-}
-
-/** The least and the most each part can be. @throws RangeError where no load goes with the times */
-function boundsOf(timings: readonly LoadTiming[], counted: CountedLoad | null): LoadFit {
-  const corners = cornersOf(timings, counted);
-  if (corners.length === 0)
+/** All parts that are not negative and go with the times within their errors. @throws RangeError where no load does */
+function boundsOf(timings: readonly Timing[], rows: readonly { row: readonly number[]; known: number }[]) {
+  const parts = rows[0]!.row.map((_, i) => i);
+  const bounds: HalfSpace[] = parts.map((i) => ({ of: parts.map((k) => (k === i ? -1 : 0)), most: 0 }));
+  timings.forEach(({ seconds, error }, i) => {
+    const { row, known } = rows[i]!;
+    const around = SIGMAS * Math.max(error, LEAST_ERROR);
+    bounds.push({ of: row, most: seconds - known + around });
+    bounds.push({ of: row.map((v) => -v), most: around - seconds + known });
+  });
+  const found = polytope(bounds);
+  if (!found)
     throw new RangeError(
       'No load goes with these times: the slower device was the quicker one, or something else differed.',
     );
-  const range = (of: (x: readonly number[]) => number): Spread => {
-    const values = corners.map(of);
-    const [low, high] = [Math.max(0, Math.min(...values)), Math.max(0, ...values)];
-    return { low, expected: (low + high) / 2, high };
-  };
-  const most = slowest(timings);
-  const storageOf = ([own = 0, bytes = 0, requests = 0]: readonly number[]) => {
-    const storage = (bytes * SCALE[1]) / most.rate + requests * SCALE[2] * most.latency;
-    return storage / Math.max(1e-9, own + storage);
-  };
-  return {
-    kind: 'bounds',
-    own: range((x) => x[0]! * SCALE[0]),
-    bytes: range((x) => x[1]! * SCALE[1]),
-    requests: range((x) => x[2]! * SCALE[2]),
-    storage: range(storageOf),
-    misses: 0,
-    on(device) {
-      const row = rowOf(device);
-      return range((x) => row.reduce((sum, v, i) => sum + v * x[i]!, 0));
-    },
-  };
+  return found;
 }
 
 /** A fitted part as an estimate that names where it comes from. */
@@ -176,6 +166,6 @@ export const fitted = (
     note:
       kind === 'fit'
         ? `Least squares without negative parts over ${timings} timings, each weighted by its error; the range is that of the timings’ error.`
-        : `The least and the most that goes with ${timings} timings, two sigma of their error allowed; the figure is the middle between.`,
+        : `The least and the most that goes with ${timings} timings, two sigma of their error allowed; the figure is the centre of all that does.`,
     inputs: [],
   });

@@ -69,6 +69,55 @@ describe('what a load is made of', () => {
     );
   });
 
+  test('the figure told is one load that goes with the times itself, not the middles of what each part may be', () => {
+    fc.assert(
+      fc.property(positive(60), positive(20e9), positive(50_000), (own, bytes, requests) => {
+        const two = timings(own, bytes, requests, 0.05, [DEVICES[0]!, DEVICES[3]!]);
+        const found = fitLoad(two, null);
+        const told = {
+          own: found.own.expected,
+          bytes: found.bytes.expected,
+          requests: found.requests.expected,
+        };
+        for (const { seconds, error, ...device } of two) {
+          expect(Math.abs(loadTime({ ...told, ...device, beyond: 1 }) - seconds)).toBeLessThan(
+            2 * error + 1e-6,
+          );
+          expect(found.on(device).expected).toBeCloseTo(loadTime({ ...told, ...device, beyond: 1 }), 6);
+        }
+      }),
+      runs(60),
+    );
+  });
+
+  test('what a build writes is a fourth part: found from four devices, bounded by three', () => {
+    const at = [
+      { rate: 150e6, latency: 10e-3, writing: 140e6 },
+      { rate: 420e6, latency: 180e-6, writing: 90e6 },
+      { rate: 950e6, latency: 140e-6, writing: 800e6 },
+      { rate: 3000e6, latency: 80e-6, writing: 600e6 },
+    ];
+    const timed = at.map((d) => ({
+      ...d,
+      seconds: 31 + 5e9 / d.rate + 2500 * d.latency + 7e9 / d.writing,
+      error: 0.01,
+    }));
+    const found = fitLoad(timed, null);
+    expect(found.kind).toBe('fit');
+    expect(found.written!.expected / 7e9).toBeCloseTo(1, 2);
+    expect(found.own.expected).toBeCloseTo(31, 1);
+    const three = fitLoad(timed.slice(1), null);
+    expect(three.kind).toBe('bounds');
+    expect(three.written!.low).toBeLessThanOrEqual(7e9);
+    expect(three.written!.high).toBeGreaterThanOrEqual(7e9);
+    const counted = fitLoad(timed.slice(0, 2), { bytes: 5e9, requests: 2500, written: 7e9 });
+    expect(counted.kind).toBe('fit');
+    expect(counted.own.expected).toBeCloseTo(31, 6);
+    // Counted but for what it writes: two are still enough, of two unknown parts.
+    expect(fitLoad(timed.slice(0, 2), { bytes: 5e9, requests: 2500 }).written!.expected).toBeCloseTo(7e9, -3);
+    expect(fitLoad(timings(17, 3e9, 9000), null).written).toBeNull();
+  });
+
   test('the difference of two devices is storage at least: 73 s against 17 s [common practice, no source]', () => {
     const old = { rate: 90e6, latency: 14e-3, seconds: 73, error: 0.1 };
     const flash = { rate: 500e6, latency: 160e-6, seconds: 17, error: 0.1 };

@@ -39,6 +39,7 @@ export function Causes({ job, onWords }: { job: Job; onWords(words: string): voi
   const isHealthy = isCalm(found);
   const { sentence } = gainSaid(found);
   const { settled } = settledSaid(found);
+  const { aside } = fixedSaid(job, found);
   return (
     <Panel title={isHealthy ? 'How sure that is' : 'Likely causes'} aria-busy={isBusy}>
       {/* Its place is kept; the bar itself is not there at rest, for one that is hidden is still animated. */}
@@ -55,9 +56,9 @@ export function Causes({ job, onWords }: { job: Job; onWords(words: string): voi
           <Told of={settled} />
         </Typography>
       )}
-      {!isHealthy && (
+      {!isHealthy && aside && (
         <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 0.75 }}>
-          <Told of={fixedSaid(job).aside} />
+          <Told of={aside} />
         </Typography>
       )}
       {!isHealthy && <Gain job={job} found={found} />}
@@ -97,7 +98,7 @@ const madeRight = ({ id, title, fix, probability }: ToldCause): PutRight => ({
   ...byWhom(),
 });
 
-function GroupOf({ job, group: { causes, together, untested } }: { job: Job; group: SaidGroup }) {
+function GroupOf({ job, group: { causes, together, untested, then } }: { job: Job; group: SaidGroup }) {
   return (
     <Box sx={{ mb: 1.5 }}>
       {together && (
@@ -128,6 +129,11 @@ function GroupOf({ job, group: { causes, together, untested } }: { job: Job; gro
           </Typography>
         </Box>
       ))}
+      {then && (
+        <Typography variant="body2">
+          <Told of={then} />
+        </Typography>
+      )}
       {untested && (
         <Typography variant="caption" color="textSecondary" component="p">
           <Told of={untested} />
