@@ -12,6 +12,7 @@ export {
   usable,
   writeMultiple,
 } from './array/layout';
+export { levelsBySystem } from './array/bysystem';
 export { carriedBy } from './array/carried';
 export { ARRAY_NAMES, layoutWords } from './array/words';
 export { apart } from './apart';

@@ -52,6 +52,7 @@ export {
   againstWords,
   buildWords,
   lifeCostWords,
+  missedNames,
   payBackWords,
   plugWords,
   portWords,

@@ -3,7 +3,15 @@ import { type Build, portOf, type Blocker, type Path, type PathParts } from '../
 import { drawAt, isExternal, usualDraw } from '../models';
 import { DEFAULT_POLICIES, roomFor, type Activity, type Brief, type Needs, type Policies } from '../job';
 import { linkById, type Direction } from '../catalog/links';
-import { formFactor, heightOf, isM2, type Accessory, type FormFactorId, type System } from '../catalog/parts';
+import {
+  formFactor,
+  heightOf,
+  isM2,
+  type Accessory,
+  type FormFactorId,
+  type Host,
+  type System,
+} from '../catalog/parts';
 import type { OwnRanges } from '../catalog/assumptions';
 
 /** What the rules are held against: a path in one direction, and what the job asks of it. */
@@ -128,6 +136,11 @@ function heightWith(drive: PathParts['drive'], accessories: readonly Accessory[]
   const onTop = accessories.filter(({ kind }) => kind === 'heatsink' || kind === 'pad');
   return onTop.reduce((sum, a) => sum + (a.height ?? 0), bare);
 }
+
+/** The systems that must work with a device on a host: the one in use there, and those that are named beside. */
+export const familiesOf = (host: Pick<Host, 'systems'>, needs: Needs = {}): System['family'][] => [
+  ...new Set([...(host.systems?.slice(0, 1) ?? []).map(({ family }) => family), ...(needs.systems ?? [])]),
+];
 
 /** What drive and bridge draw, W; `sure` where the drive's maker says it. */
 function drawOf(path: Path, direction: Direction, together: number, shopRanges: OwnRanges): Facts['draw'] {

@@ -1,5 +1,7 @@
 import type { FileSystem } from '../job';
+import { middle } from '../evidence';
 import type { System } from '../catalog/parts';
+import { familiesOf, type Facts } from './facts';
 
 type Family = System['family'];
 
@@ -48,3 +50,38 @@ export const NVME_FROM: Partial<Record<Family, { from: number; withUpdate?: numb
   macOS: { from: 10.013 },
   Linux: { from: 3.003 },
 };
+
+/** The file system a drive gets, and why: by the brief, else by the systems that must write it. Null: to be settled, or the device's own affair. */
+export function fileSystemFor({
+  needs,
+  host,
+  external,
+  policies,
+}: Pick<Facts, 'needs' | 'host' | 'external' | 'policies'>): { name: FileSystem | null; why: string } {
+  if (needs.fileSystem) return { name: needs.fileSystem, why: 'the brief asks for it' };
+  const families = familiesOf(host, needs);
+  if (families.length === 0)
+    return { name: null, why: 'nobody said which systems use it: ask before it is formatted' };
+  if (families.includes('own'))
+    return { name: null, why: 'the machine formats it itself when it first starts' };
+  const [only, another] = families;
+  const own = another === undefined ? OWN_OF[only!] : undefined;
+  const isKept = external && policies.fileSystem === 'every system';
+  if (own && !isKept)
+    return { name: own, why: `only ${only} uses it, and this is its own: safer when a plug is pulled` };
+  const name = (Object.keys(FILE_SYSTEMS) as FileSystem[]).find((one) => {
+    const { writes, largestFile = Infinity } = FILE_SYSTEMS[one];
+    return (
+      families.every((family) => writes.includes(family)) && (middle(needs.largestFile) ?? 0) <= largestFile
+    );
+  });
+  if (name === undefined)
+    return {
+      name: null,
+      why: `no file system is written by ${families.join(' and ')} alike: a network share, or two partitions`,
+    };
+  const who = own
+    ? `the job follows the policy of one that every system writes; ${own} would be safer for ${only} alone`
+    : `${families.join(' and ')} read and write it; a pulled plug can cost more than the file being written`;
+  return { name, why: who };
+}

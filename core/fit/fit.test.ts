@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { ACCESSORIES, BRIDGES, CABLES, DRIVES, HOSTS, HUBS } from '../catalog/stock';
 import type { Activity, Needs } from '../job';
 import type { Bridge, Cable, Drive, Hop, Host, Port } from '../catalog/parts';
-import { buildPath } from '../assembly';
+import { buildPath, type Layout } from '../assembly';
 import { blocksOf, findings, RULES, SEVERITIES, settledTemperature, stateOf, type Setting } from '.';
 import { factsOf } from './facts';
 import { runs } from '../fixtures/draws';
@@ -23,6 +23,7 @@ interface Case {
   h?: Partial<Host>;
   hops?: [hub: string, port: string, cable: string][];
   together?: number;
+  array?: Layout;
   endpoint?: string;
   seen?: string;
   needs?: Needs;
@@ -55,6 +56,7 @@ function setting(c: Case): Setting {
     bridge: bridgeId === null ? null : { ...by(BRIDGES, bridgeId), ...c.b },
     cable: cableId === null ? null : { ...by(CABLES, cableId), ...c.c },
     ...(c.together ? { together: c.together } : {}),
+    ...(c.array ? { array: c.array } : {}),
     ...(c.endpoint ? { endpoint: by(host.endpoints!, c.endpoint) } : {}),
     ...(c.seen ? { seen: { link: c.seen } } : {}),
   });
@@ -264,6 +266,22 @@ const CASES: Record<string, [fires: Case, silent: Case]> = {
     { ...tower, needs: { table: 'GPT' } },
   ],
   'mbr-small': [{ needs: { table: 'MBR' } }, { needs: { table: 'GPT' } }],
+  'level-not-made': [
+    {
+      ...sata,
+      bridge: 'quarrel-slim-4',
+      together: 3,
+      array: { mode: 'parity', members: 3, by: 'system' },
+      h: { systems: [{ family: 'macOS' }] },
+    },
+    {
+      ...sata,
+      bridge: 'quarrel-slim-4',
+      together: 3,
+      array: { mode: 'parity', members: 3, by: 'system' },
+      h: { systems: [{ family: 'Linux' }] },
+    },
+  ],
   'start-large-bios': [
     { ...board, at: 'small-server/bay-1', drive: 'marrowick-anchor-4t', needs: { bootDrive: true } },
     { ...board, at: 'small-server/bay-1', drive: 'marrowick-anchor-2t', needs: { bootDrive: true } },
@@ -536,12 +554,12 @@ describe('policies', () => {
     }
   });
   test('the file system by policy', () => {
-    expect(found('file-system-advice', { needs: { systems: ['Linux'] } }).fix).toMatch(/^exFAT/);
+    expect(found('file-system-advice', { needs: { systems: ['Linux'] } }).fix).toMatch(/^ext4: only Linux/);
     expect(
       found('file-system-advice', {
-        needs: { systems: ['Linux'], policies: { fileSystem: 'the system’s own' } },
+        needs: { systems: ['Linux'], policies: { fileSystem: 'every system' } },
       }).fix,
-    ).toMatch(/^ext4/);
+    ).toMatch(/^exFAT: .*ext4 would be safer/);
     expect(
       found('file-system-advice', {
         needs: { systems: ['Linux', 'macOS'], policies: { fileSystem: 'the system’s own' } },

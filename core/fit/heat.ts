@@ -33,6 +33,13 @@ export function expectedTemperature(f: Facts): number | null {
   });
 }
 
+/**
+ * °C that a drive which warms at all is expected to settle at; null for disks, for SATA, which does not get hot enough to slow down, and for what is
+ * sealed.
+ */
+export const warmth = (f: Facts): number | null =>
+  f.nvme && !f.disk && f.flow !== null && f.drive.sealed !== true ? expectedTemperature(f) : null;
+
 /** Temperature a flash drive settles at while the path moves data as fast as it can, with its working; null for disks and where nothing flows. */
 export function settledTemperature(f: Facts): Estimate | null {
   const inputs = inputsOf(f);

@@ -9,6 +9,6 @@ export {
   type PathState,
 } from './findings';
 export { SEVERITIES, type Finding, type Severity, type Rule } from './rule';
-export { factsOf, type Facts, type Setting } from './facts';
-export { FILE_SYSTEMS, OWN_OF } from './filesystem';
-export { settledTemperature } from './heat';
+export { factsOf, familiesOf, type Facts, type Setting } from './facts';
+export { fileSystemFor } from './filesystem';
+export { settledTemperature, warmth } from './heat';

@@ -1,10 +1,11 @@
 import { middle } from '../evidence';
 import { format } from '../units';
 import { versionNumber } from '../catalog/parts';
-import { FILE_SYSTEMS, NVME_FROM, OWN_OF } from './filesystem';
+import { ARRAY_NAMES, levelsBySystem } from '../assembly';
+import { familiesOf } from './facts';
+import { FILE_SYSTEMS, fileSystemFor, NVME_FROM, OWN_OF } from './filesystem';
 import type { Rule } from './rule';
 import type { Facts } from './facts';
-import type { System } from '../catalog/parts';
 
 /** End of what 2³² sectors of 512 B address [standard UEFI, MBR]: 2.199 TB; with sectors of 4,096 B eight times that. */
 const MBR_END = 2 ** 32 * 512;
@@ -12,7 +13,7 @@ const MBR_END_4K = 2 ** 32 * 4096;
 const size = (value: number) => format(value, 'B', 4);
 const large = (f: Facts) => f.capacity !== null && f.capacity > MBR_END;
 const sector = (f: Facts) => f.bridge?.sector ?? 512;
-const families = (f: Facts): System['family'][] => f.needs.systems ?? [];
+const families = (f: Facts) => familiesOf(f.host, f.needs);
 const fs = (f: Facts) => (f.needs.fileSystem ? FILE_SYSTEMS[f.needs.fileSystem] : null);
 const named = (list: readonly string[]) =>
   list.map((s) => (s === 'own' ? 'the host’s own system' : s)).join(', ');
@@ -85,6 +86,21 @@ export const SYSTEM: Rule[] = [
     when: (f) => f.needs.table === 'MBR' && !large(f) && f.capacity !== null,
     reason: 'It has no second copy of its table and four partitions at most.',
     fix: 'Use GPT unless an old host or a device with its own system asks for MBR.',
+  },
+  {
+    id: 'level-not-made',
+    severity: 'blocks',
+    segment: 'host',
+    title: 'The system cannot make this array',
+    when: (f) => f.array?.by === 'system' && !levelsBySystem(families(f)).includes(f.array.mode),
+    reason: (f) => {
+      const systems = families(f);
+      const level = ARRAY_NAMES[f.array!.mode].name;
+      return systems.length > 1
+        ? `${named(systems)} must work with it, and no system reads an array that another has made.`
+        : `${named(systems)} makes no ${level} of drives that it sees one by one.`;
+    },
+    fix: 'An enclosure that makes the array itself, or a level that this system makes.',
   },
   {
     id: 'start-large-bios',
@@ -249,11 +265,8 @@ export const SYSTEM: Rule[] = [
     when: (f) => f.needs.fileSystem === undefined && families(f).length > 0 && f.external,
     reason: (f) => `It must work with ${named(families(f))}.`,
     fix: (f) => {
-      const own = families(f).length === 1 ? OWN_OF[families(f)[0]!] : undefined;
-      if (!own) return 'exFAT: the one that all of them write.';
-      return f.policies.fileSystem === 'every system'
-        ? `exFAT, which every system reads; ${own} would be the safer one for this system alone.`
-        : `${own}, the system’s own: journal and permissions; other systems will not write it.`;
+      const { name, why } = fileSystemFor(f);
+      return `${name ?? 'To be settled'}: ${why}.`;
     },
     policy: 'fileSystem',
   },

@@ -25,6 +25,22 @@ export const DeviceNeeds = z.object({
   portable: asks('Portable', z.boolean().optional()),
   movesLater: asks('Moves to a faster machine later', z.boolean().optional()),
   onlyCopy: asks('Only copy of the data', z.boolean().optional()),
+  /** Failed drives that must cost no data. */
+  survives: asks('Must survive', z.union([z.literal(1), z.literal(2)]).optional(), {
+    choices: [
+      [1, 'one failed drive'],
+      [2, 'two failed drives'],
+    ],
+  }),
+  still: asks('No moving parts', z.boolean().optional()),
+  quiet: asks('Quiet', z.boolean().optional()),
+  noSupply: asks('No power supply of its own', z.boolean().optional()),
+  /** °C that its drive may settle at. */
+  hottest: asks('At most so hot', z.number().min(30).max(120).optional(), 'temperature'),
+  /** The day by which its parts must be here. */
+  hereBy: asks('Parts here by', z.iso.date().optional()),
+  /** Why it may be worn out before its service life is over; absent: it may not. */
+  shorterLife: asks('May wear out sooner, because', z.string().trim().min(1).max(300).optional()),
   fileSystem: asks('File system', FileSystem.optional()),
   table: asks('Partition table', z.enum(['GPT', 'MBR']).optional()),
   largestFile: asks('Largest single file', Fact.optional(), 'bytes'),

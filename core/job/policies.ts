@@ -26,7 +26,7 @@ export const POLICIES = {
   fileSystem: policy(
     'The file system of an external drive',
     { 'every system': 'one that every system reads', 'the system’s own': 'the system’s own file system' },
-    'every system',
+    'the system’s own',
   ),
 };
 export type PolicyId = keyof typeof POLICIES;

@@ -1,6 +1,6 @@
 export { lossOver, rebuildFails, rebuildReads, rebuildTime } from './arrays/risk';
 export { type Keeping, fillBy, fillsIn, keeping, lacking, usableOf } from './copies/copies';
-export { Copy } from './copies/copy';
+export { Copy, holdsData } from './copies/copy';
 export { type Day, type Kept, type Repeated, repeat } from './days/repeat';
 export { formatEnd, formatFromSheet } from './disks/format';
 export { timeShare } from './disks/zone';

@@ -50,7 +50,7 @@ const answerWords = (activity: Activity, figure: number): string =>
 export const rowSaid = ({
   id,
   cost,
-  misses,
+  missed,
   years,
   usable,
   perTB,
@@ -58,7 +58,7 @@ export const rowSaid = ({
 }: Omit<BuildRow, 'score'>): Said<'cost' | 'misses' | 'years' | 'usable' | 'perTB' | 'steady'> =>
   say('forecast', naming('build', id), {
     cost: cost === null ? null : moneyWords(cost, null),
-    misses: misses === 0 ? 'none' : String(misses),
+    misses: missed.length === 0 ? 'none' : missed.join(', '),
     years: years === null ? null : rated(years),
     usable: usable === null ? null : format(usable, 'B'),
     perTB: perTB === null ? null : numeral(perTB, 0),
@@ -81,9 +81,9 @@ export const answerSaid = ({ kind, id, money: price, reason }: SaidAnswer): Said
 
 /** What a search looked at, and what its targets cost. @param sure how probable each target must be; null: none is asked */
 export const searchSaid = (
-  { looked, works, meets, needed, left, dear, overBudget }: Summary,
+  { looked, works, meets, needed, left, dear, refused, overBudget }: Summary,
   sure: number | null,
-): Said<'looked' | 'dear' | 'overBudget'> =>
+): Said<'looked' | 'dear' | 'refused' | 'overBudget'> =>
   say('judged', 'search', {
     looked:
       `${numeral(looked)} builds that plug together were looked at: ${numeral(works)} work, ${numeral(meets)} ` +
@@ -96,6 +96,7 @@ export const searchSaid = (
         ? ''
         : ` A build counts when each target is met with at least ${format(sure, '%', 2)} probability.`),
     dear,
+    refused,
     overBudget,
   });
 
@@ -155,8 +156,8 @@ export function closeFigureSaid(
 export function closelySaid(
   one: Closely,
   wanted: Wanted,
-): Said<'paid' | 'written' | 'usable' | 'warranty' | 'sizes'> & {
-  lists: Record<'against' | 'wasted' | 'prices' | 'cautions', Said<string>[]>;
+): Said<'paid' | 'written' | 'usable' | 'warranty' | 'sizes' | 'kept'> & {
+  lists: Record<'missed' | 'against' | 'wasted' | 'prices' | 'cautions', Said<string>[]>;
 } {
   const { id, candidate, unpriced, sizes } = one;
   const { years, usable, warranty } = candidate;
@@ -164,6 +165,7 @@ export function closelySaid(
   const isShort = years !== null && service !== null && years < service;
   const without = unpriced.map((key) => key.split('/')[1]).join(', ');
   const lists = {
+    missed: listed(`missed ${id}`, one.demands.missed),
     against: listed(`against ${id}`, one.against),
     wasted: listed(`wasted ${id}`, one.wasted),
     prices: listed(`price ${id}`, one.prices),
@@ -172,16 +174,21 @@ export function closelySaid(
       one.cautions.map(({ title, reason }) => `${title}. ${reason}`),
     ),
   };
-  const said = say<'paid' | 'written' | 'usable' | 'warranty' | 'sizes'>('forecast', naming('closely', id), {
-    paid: `${one.money}${without ? `: no price of ${without}` : ''}`,
-    written:
-      years === null
-        ? null
-        : `after ${format(years, 'years', 2)} of this work${isShort ? `, service life ${format(service, 'years')}` : ''}`,
-    usable: usable === null ? null : format(usable, 'B'),
-    warranty: warranty === null ? null : format(warranty, 'years'),
-    sizes: sizes.map(({ name, perTB }) => `${name}: ${numeral(perTB, 0)}`).join(' · '),
-  });
+  const said = say<'paid' | 'written' | 'usable' | 'warranty' | 'sizes' | 'kept'>(
+    'forecast',
+    naming('closely', id),
+    {
+      paid: `${one.money}${without ? `: no price of ${without}` : ''}`,
+      written:
+        years === null
+          ? null
+          : `after ${format(years, 'years', 2)} of this work${isShort ? `, service life ${format(service, 'years')}` : ''}`,
+      usable: usable === null ? null : format(usable, 'B'),
+      warranty: warranty === null ? null : format(warranty, 'years'),
+      kept: one.demands.kept,
+      sizes: sizes.map(({ name, perTB }) => `${name}: ${numeral(perTB, 0)}`).join(' · '),
+    },
+  );
   return { ...said, lists };
 }
 

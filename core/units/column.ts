@@ -3,7 +3,7 @@ import { wordsOf, type AskedWords } from './asked';
 
 /** What a property holds, read off its schema: the form and the CSV follow from it. */
 export type Holds =
-  | { type: 'text' | 'yesno' | 'fact' | 'structure' }
+  | { type: 'text' | 'day' | 'yesno' | 'fact' | 'structure' }
   /** Whole ones only, or any. */
   | { type: 'number'; whole: boolean }
   | { type: 'group' | 'rows'; columns: readonly AskedColumn[] }
@@ -21,6 +21,7 @@ export interface AskedColumn extends AskedWords {
 
 type Def = {
   type: string;
+  format?: string;
   innerType?: z.ZodType;
   element?: z.ZodType;
   entries?: Record<string, string>;
@@ -38,7 +39,7 @@ function holdsOf(schema: z.ZodType): Holds {
   const def = defOf(schema);
   switch (def.type) {
     case 'string':
-      return { type: 'text' };
+      return { type: def.format === 'date' ? 'day' : 'text' };
     case 'number':
       return { type: 'number', whole: (schema as z.ZodNumber).isInt };
     case 'boolean':

@@ -75,6 +75,12 @@ const MEDIUM: Record<Copy['medium'], string> = {
   cloud: 'cloud',
 };
 
+const HOLDS: Record<NonNullable<Copy['holds']>, string> = {
+  'kept up': 'the data, kept up',
+  'an older state': 'an older state',
+  'given away': 'given away later',
+};
+
 /** The copies of the data that are planned, held against the usual rule. */
 function Copies({ list, onList }: { list: readonly Copy[]; onList(list: Copy[]): void }) {
   const set = (i: number, part: Partial<Copy>) =>
@@ -103,7 +109,7 @@ function Copies({ list, onList }: { list: readonly Copy[]; onList(list: Copy[]):
             sx={{
               display: 'grid',
               gap: 1,
-              gridTemplateColumns: 'minmax(0, 3fr) minmax(0, 2fr) minmax(0, 2fr) auto',
+              gridTemplateColumns: 'minmax(0, 3fr) minmax(0, 2fr) minmax(0, 2fr) minmax(0, 2fr) auto',
               alignItems: 'center',
             }}
           >
@@ -117,6 +123,12 @@ function Copies({ list, onList }: { list: readonly Copy[]; onList(list: Copy[]):
                 ['elsewhere', 'elsewhere'],
               ]}
               onValue={(v) => set(i, { offSite: v === 'elsewhere' })}
+            />
+            <Pick
+              label="Holds"
+              value={copy.holds ?? 'kept up'}
+              words={HOLDS}
+              onValue={(holds) => set(i, { holds: holds === 'kept up' ? undefined : holds })}
             />
             <Button
               size="small"

@@ -69,7 +69,10 @@ export function AnswersPanel({
         <Typography role="status">
           {found.looked === 0
             ? 'No part in the library goes with this machine. Add parts, or look below at why the others fell out.'
-            : 'Nothing in the library works here. Below is why each fell out.'}
+            : found.refused === null
+              ? 'Nothing in the library works here. Below is why each fell out.'
+              : ''}
+          <Told of={searchSaid(found, null).refused} />
         </Typography>
       )}
       {others.map((said) => (

@@ -98,6 +98,14 @@ function linesOf(list: readonly Beside[], hourly: number): Line[] {
       })),
     },
     {
+      name: 'Misses',
+      best: null,
+      cells: list.map(({ missed }) => ({
+        show: missed.length === 0 ? 'nothing' : missed.join('; '),
+        worth: null,
+      })),
+    },
+    {
       name: 'Watch out for',
       best: null,
       cells: list.map(({ cautions }) => ({

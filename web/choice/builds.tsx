@@ -66,7 +66,7 @@ function columnsOf(wanted: Wanted): GridColDef<BuildRow>[] {
       // By the weights that are set above it: no figure of the job.
       renderCell: ({ row }) => <span data-typed>{numeral(row.score, 1)}</span>,
     },
-    right('misses', 'Targets missed', 118, (row) => rowSaid(row).misses),
+    { ...right('misses', 'Misses', 170, (row) => rowSaid(row).misses), align: 'left', headerAlign: 'left' },
     right('years', 'Rating, years', 108, (row) => rowSaid(row).years),
     right('usable', 'Usable', 92, (row) => rowSaid(row).usable),
     right('perTB', currency === null ? 'Per TB' : `${currency} per TB`, 96, (row) => rowSaid(row).perTB),

@@ -101,12 +101,22 @@ export function CloselyPanel({
             <Told of={said.usable} />
           </Line>
         )}
+        {said.kept && (
+          <Line name="Also asked, and kept">
+            <Told of={said.kept} />
+          </Line>
+        )}
         {warranty !== null && (
           <Line name="Warranty">
             <Told of={said.warranty} />
           </Line>
         )}
       </Box>
+      {one.demands.missed.length > 0 && (
+        <Group name="It misses">
+          <Says list={said.lists.missed} />
+        </Group>
+      )}
       {one.stale.length > 0 && (
         <Typography variant="body2" sx={{ mt: 1, color: 'warning.main', fontWeight: 560 }}>
           Prices older than {STALE} days: <time>{one.stale.join('; ')}</time>. Ask again before it is ordered.

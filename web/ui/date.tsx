@@ -9,8 +9,10 @@ export function DateField({
   label,
   value,
   onDay,
+  fullWidth = false,
 }: {
   label: string;
+  fullWidth?: boolean;
   /** `2026-11-30`, or nothing. */
   value: string | null | undefined;
   onDay(day: string | null): void;
@@ -21,6 +23,7 @@ export function DateField({
   return (
     <TextField
       type="date"
+      fullWidth={fullWidth}
       label={label}
       value={text ?? is ?? ''}
       error={isWrong}

@@ -5,6 +5,7 @@ import { chooseValue, sourceWords, writeFact, type Fact } from '@kymar/core/evid
 import { isLinkId, linkById, LINKS } from '@kymar/core/catalog/links';
 import { askedOf, format, UNIT_OF, type AskedColumn } from '@kymar/core/units';
 import { newId } from '../state/id';
+import { DateField } from './date';
 import { FactField, NameField, QuantityField } from './field';
 import { Pick } from './pick';
 import { Small } from './small';
@@ -162,6 +163,15 @@ function Field({
         />
       ) : (
         <NameField fullWidth label={label} value={value as string} onName={onValue} />
+      );
+    case 'day':
+      return (
+        <DateField
+          fullWidth
+          label={label}
+          value={value as string | undefined}
+          onDay={(day) => onValue(day ?? empty)}
+        />
       );
     case 'number': {
       if (choices) {

@@ -17,6 +17,7 @@ import {
   laterOn,
   lifeCost,
   lifeCostWords,
+  missedNames,
   payBack,
   payBackWords,
   plugWords,
@@ -77,6 +78,7 @@ export interface Beside {
   money: string;
   usable: number | null;
   warranty: number | null;
+  missed: readonly string[];
   cautions: readonly string[];
 }
 
@@ -287,6 +289,7 @@ export const choosing = {
             : payBackWords(payBack(extra, first!.waits - one.waits, hourly)),
         usable: one.usable,
         warranty: one.warranty,
+        missed: missedNames(one, activitiesOf(wanted)),
         cautions: cautionsOf(situation).map(({ title }) => title),
       };
     });
@@ -304,11 +307,11 @@ export const choosing = {
     if (!held) return '';
     const work = activitiesOf(held.wanted);
     const head = ['Build', 'Port', `Cost (${held.wanted.currency ?? 'no prices'})`, 'Waits (s a day)'];
-    const tail = ['Score', 'Targets missed', 'Years until the rating is written', 'Usable (B)'];
+    const tail = ['Score', 'Misses', 'Years until the rating is written', 'Usable (B)'];
     const rows = asked(held, what).map((r) => [
       ...[r.words, r.port, r.cost, r.waits],
       ...r.figures,
-      ...[r.score, r.misses, r.years, r.usable],
+      ...[r.score, r.missed.join('; '), r.years, r.usable],
     ]);
     return Papa.unparse([[...head, ...work.map((a) => a.name), ...tail], ...rows]);
   },

@@ -204,11 +204,11 @@ export const HOST_ROWS = {
   ),
   'parity-kept.firmware': row(
     KEPT,
-    [0.6, 0.85, 1],
+    [0.35, 0.75, 1],
     'ratio',
-    'memory',
+    'practice',
     ['arrays'],
-    'RAID 5 and 6 made by an enclosure, long writes: some boxes far less',
+    'RAID 5 and 6 made by an enclosure, long writes: inexpensive ones far less',
   ),
   'parity-kept.own': row(
     KEPT,

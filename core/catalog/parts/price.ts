@@ -27,6 +27,8 @@ export const Price = askedFor({
   per: asks('For how many', z.number().int().min(1).max(10_000).optional(), { of: null }),
   seller: asks('Seller', Name.optional()),
   sells: asks('Sold by', z.enum(['dealer', 'maker', 'market place', 'used', 'own shelf']).optional()),
+  /** Days until it is here; 0: it can be taken along. */
+  delivery: asks('Delivered within', z.number().int().min(0).max(730).optional(), { of: 'days' }),
   /** Days in which it can go back. */
   returnDays: asks('Can go back within', z.number().int().min(0).max(3650).optional(), { of: 'days' }),
 });

@@ -87,6 +87,12 @@ export const STALE = 45;
 export const ageOf = (price: Price, today: string): number =>
   Math.round((Date.parse(today) - Date.parse(price.on)) / DAY);
 
+/** The day on which a part is here that is ordered when its price was seen; null where nobody noted how long it takes. */
+export function arrivalOf({ on, delivery, sells }: Price): string | null {
+  const days = sells === 'own shelf' ? 0 : delivery;
+  return days === undefined ? null : new Date(Date.parse(on) + days * DAY).toISOString().slice(0, 10);
+}
+
 /** What parts cost together by the newest prices in a currency; null where one has none. */
 export function costToday(
   parts: readonly { of: string; count?: number | undefined }[],

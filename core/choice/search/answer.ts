@@ -2,7 +2,7 @@ import type { Build } from '../../assembly';
 import { besideToday, caseOf, forecast } from '../../forecast';
 import { isAsked, type Activity } from '../../job';
 import type { Candidate } from './candidate';
-import { DEMANDS } from './demand';
+import { DEMANDS, mayBeAdvised } from './demands';
 import { cheapestFirst } from './order';
 import { placed } from './placed';
 import type { Wanted } from './wanted';
@@ -144,11 +144,8 @@ const leastOf = (list: readonly Candidate[], of: (one: Candidate) => number): nu
   list.reduce((least, one) => Math.min(least, of(one)), Infinity);
 
 /** The answers to what is wanted, out of all that works. */
-export function answers(
-  candidates: readonly Candidate[],
-  finalists: Finalists,
-  wanted: Wanted,
-): ChoiceAnswers {
+export function answers(all: readonly Candidate[], finalists: Finalists, wanted: Wanted): ChoiceAnswers {
+  const candidates = all.filter(mayBeAdvised);
   const sorted = [...candidates].sort(cheapestFirst);
   const meets = finalists.first(sorted);
   const pool = meets ? sorted.filter((c) => c.misses.length === 0) : sorted;
@@ -184,7 +181,7 @@ function dearest(
     ...activitiesOf(wanted)
       .filter(isAsked)
       .map(({ id }) => id),
-    ...DEMANDS,
+    ...DEMANDS.filter(({ isNever }) => !isNever).map(({ id }) => id),
   ];
   const found = targets.flatMap((id): Dear[] => {
     const instead = finalists.first(sorted, id);

@@ -25,6 +25,10 @@ export interface Candidate {
   flow: number;
   /** Years until the rating is written; null where nothing wears or nothing is rated. */
   years: number | null;
+  /** °C that the drive settles at while its path moves all it can; null where nothing warms. */
+  hottest: number | null;
+  /** The day its last part is here, ISO; null: not noted of some part; empty where all is there. */
+  arrives: string | null;
   /** What the drive's maker warrants, years; null: not known. */
   warranty: number | null;
   /** B for data, an array's redundancy taken off; null: not known. */

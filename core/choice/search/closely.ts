@@ -9,7 +9,7 @@ import { sizesOf, wasted } from './money';
 import { placed } from './placed';
 import { buildKey } from './search';
 import type { FinishedSearch } from './searched';
-import { againstWords, buildWords, plugWords, priceWords, wastedWords } from './words';
+import { againstWords, buildWords, demandWords, plugWords, priceWords, wastedWords } from './words';
 
 /** A build looked at closely. */
 export interface Closely {
@@ -33,6 +33,8 @@ export interface Closely {
   wasted: readonly string[];
   /** What it costs more and saves against what is named. */
   against: readonly string[];
+  /** What is asked of it beside its targets: the names of what it keeps, a sentence for what it misses. */
+  demands: { kept: string | null; missed: readonly string[] };
   cautions: readonly { title: string; reason: string }[];
   sizes: readonly { name: string; perTB: number; own: boolean }[];
   candidate: Candidate;
@@ -111,6 +113,7 @@ export function closelyOf(of: FinishedSearch, one: Candidate, hourly: number, to
     today: finalists.besideToday(one),
     against: againstLines(of, one, hourly),
     wasted: wasted(one, found.candidates).map((w) => wastedWords(w, wanted, open!.needs?.movesLater)),
+    demands: demandWords({ ...one, open: open! }),
     cautions: cautionsOf(firstSituation(of, one)).map(({ title, reason }) => ({ title, reason })),
     sizes: sizes.map(({ drive, perTB }) => ({ name: drive.model, perTB, own: drive.id === build.drive.id })),
     candidate: one,

@@ -1,7 +1,9 @@
 import { ACCESSORIES, BRIDGES, DRIVES, HOSTS } from '../../catalog/stock';
 import type { Build } from '../../assembly';
+import { arrivalOf } from '../prices/pricing';
 import { partsOf } from './candidate';
-import { demandsMissed } from './demand';
+import { DEMANDS, demandsMissed, mayBeAdvised } from './demands';
+import type { Judged } from './demand';
 import type { OpenPlace } from './wanted';
 
 const drive = DRIVES.find((d) => d.plug === 'SATA')!;
@@ -19,24 +21,109 @@ const open = (needs: OpenPlace['needs'], years = 4): OpenPlace => ({
   needs,
   serviceYears: { value: years, source: { kind: 'entered' } },
 });
+const price = { id: 'p', name: 'p', of: 'drives/p', on: '2031-02-27', amount: 9, currency: 'EUR' };
 const pair = (mode: 'stripe' | 'mirror') => build({ together: 2, array: { mode, by: 'system' } });
-const missed = (...args: Parameters<typeof demandsMissed>) => demandsMissed(...args).map((m) => m.activity);
+const missed = (of: Partial<Judged>) =>
+  demandsMissed({ build: build(), open: open({}), years: null, hottest: null, arrives: null, ...of }).map(
+    (m) => m.activity,
+  );
+const asked = (needs: OpenPlace['needs'], of: Partial<Judged> = {}) => missed({ open: open(needs), ...of });
 
-test('a rating that is written too soon, by how many times', () => {
-  expect(demandsMissed(build(), open({}), 1.6)).toEqual([{ activity: 'service life', by: 2.5 }]);
-  expect(missed(build(), open({}), 4)).toEqual([]);
-  expect(missed(build(), open({}), null)).toEqual([]);
+test('a rating that is written too soon, by how many times; a reason lets it go', () => {
+  expect(demandsMissed({ build: build(), open: open({}), years: 1.6, hottest: null, arrives: null })).toEqual(
+    [{ activity: 'service life', by: 2.5 }],
+  );
+  expect(missed({ years: 4 })).toEqual([]);
+  expect(missed({ years: 1.6, open: open({ shorterLife: 'given away in spring' }) })).toEqual([]);
 });
 
 test('two drives striped lose all with one, unless another copy is planned; mirrored they do not', () => {
-  expect(missed(pair('stripe'), open({}), null)).toEqual(['one failure']);
-  expect(missed(pair('stripe'), open({ onlyCopy: false }), null)).toEqual([]);
-  expect(missed(pair('mirror'), open({}), null)).toEqual([]);
+  const striped = { build: pair('stripe') };
+  expect(asked({}, striped)).toEqual(['one failure']);
+  expect(asked({ onlyCopy: false }, striped)).toEqual([]);
+  expect(asked({}, { build: pair('mirror') })).toEqual([]);
 });
 
-test('what is carried about has no mains', () => {
-  expect(missed(build(), open({ portable: true }), null)).toEqual(['portable']);
-  expect(missed(build({ bridge: null }), open({ portable: true }), null)).toEqual([]);
+test('what must not be lost is never striped, whatever copies there are', () => {
+  const copy = { name: 'old disk', medium: 'disk', offSite: true } as const;
+  const own = { ...copy, name: 'itself' };
+  for (const needs of [{ role: 'archive' }, { role: 'backup' }, { onlyCopy: true }] as const)
+    expect(asked({ ...needs, copies: [own, copy] }, { build: pair('stripe') })).toEqual(['never striped']);
+  expect(asked({ role: 'archive' }, { build: pair('mirror') })).toEqual([]);
+});
+
+test('a copy counts when it holds the data at that time: neither an older state nor what is given away', () => {
+  const own = { name: 'itself', medium: 'array', offSite: false } as const;
+  const other = (holds?: 'kept up' | 'an older state' | 'given away') => ({
+    ...own,
+    name: 'old disk',
+    ...(holds ? { holds } : {}),
+  });
+  const striped = { build: pair('stripe') };
+  expect(asked({ copies: [own, other()] }, striped)).toEqual([]);
+  expect(asked({ copies: [own, other('an older state')] }, striped)).toEqual(['one failure']);
+  expect(asked({ copies: [own, other('given away')] }, striped)).toEqual(['one failure']);
+});
+
+test('failed drives that must cost nothing: a drive alone survives none, a mirror one', () => {
+  expect(asked({ survives: 1 })).toEqual(['survives']);
+  expect(asked({ survives: 1 }, { build: pair('mirror') })).toEqual([]);
+  expect(asked({ survives: 2 }, { build: pair('mirror') })).toEqual(['survives']);
+});
+
+test('what is asked of its kind: nothing that moves, nothing that is heard, nothing on the mains', () => {
+  const disk = DRIVES.find((d) => d.media === 'disk' && (d.rpm ?? 0) > 7000)!;
+  const still = { build: build({ bridge: null }) };
+  const moving = { build: build({ drive: disk, bridge: null }) };
+  expect(asked({ still: true }, moving)).toEqual(['no moving parts']);
+  expect(asked({ quiet: true }, moving)).toEqual(['quiet']);
+  expect(asked({ quiet: true }, { build: build({ drive: { ...disk, rpm: 5400 }, bridge: null }) })).toEqual(
+    [],
+  );
+  expect(asked({ still: true, quiet: true, portable: true }, still)).toEqual([]);
+  const fan = { build: build({ bridge: { ...dock, cooling: 'fan' } }) };
+  expect(asked({ still: true, quiet: true }, fan)).toEqual(['no moving parts', 'quiet']);
+  expect(asked({ portable: true })).toEqual(['portable']);
+  expect(asked({ noSupply: true })).toEqual(['portable']);
+});
+
+test('hot: never above what a drive slows down at, and no hotter than is asked', () => {
+  expect(missed({ hottest: 71 })).toEqual([]);
+  expect(missed({ hottest: 77 })).toEqual(['heat']);
+  expect(asked({ hottest: 55 }, { hottest: 60 })).toEqual(['hottest']);
+  expect(asked({ hottest: 55 }, { hottest: null })).toEqual([]);
+});
+
+test('parts that are here too late; of what nobody noted nothing is said', () => {
+  expect(asked({ hereBy: '2031-03-07' }, { arrives: '2031-03-08' })).toEqual(['here by']);
+  expect(asked({ hereBy: '2031-03-07' }, { arrives: '2031-03-07' })).toEqual([]);
+  expect(asked({ hereBy: '2031-03-07' }, { arrives: null })).toEqual([]);
+  expect(arrivalOf({ ...price, delivery: 3 })).toBe('2031-03-02');
+  expect(arrivalOf({ ...price, sells: 'own shelf' })).toBe('2031-02-27');
+  expect(arrivalOf(price)).toBeNull();
+});
+
+test('a program is not started over a single lane', () => {
+  const host = HOSTS.find(({ ports }) => ports.some((p) => p.connector === 'PCIe slot'))!;
+  const slot = host.ports.find((p) => p.connector === 'PCIe slot')!;
+  const card = BRIDGES.find(
+    ({ kind, plug, outer }) =>
+      kind === 'adapter' && plug === 'PCIe slot' && outer.some((m) => !m.endsWith('x1')),
+  )!;
+  const one = build({ bridge: card, port: slot.id });
+  const at = (needs: OpenPlace['needs'], mode: 'pcie3x1' | 'pcie3x4' = 'pcie3x1') => ({
+    ...open(needs),
+    host: { ...host, ports: [{ ...slot, modes: [mode] }] },
+  });
+  expect(missed({ build: one, open: at({ role: 'system' }) })).toEqual(['one lane']);
+  expect(missed({ build: one, open: at({ role: 'library' }) })).toEqual([]);
+  expect(missed({ build: one, open: at({ bootDrive: true }, 'pcie3x4') })).toEqual([]);
+});
+
+test('each demand has a name of its own; what is never given up is never advised', () => {
+  expect(new Set(DEMANDS.map(({ name }) => name)).size).toBe(DEMANDS.length);
+  for (const { id, isNever } of DEMANDS)
+    expect(mayBeAdvised({ misses: [{ activity: id, by: 2 }] })).toBe(!isNever);
 });
 
 test('what lies on a drive is needed for each, a bracket once', () => {

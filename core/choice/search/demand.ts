@@ -1,34 +1,32 @@
-import { middle } from '../../evidence';
 import type { Build } from '../../assembly';
-import type { Miss } from './candidate';
 import type { OpenPlace } from './wanted';
 
-/** What is asked of a build beside its activities' targets; it stands in the place of an activity in {@link Miss}. */
-export const DEMANDS = ['service life', 'one failure', 'portable'] as const;
-export type DemandId = (typeof DEMANDS)[number];
-export const isDemand = (id: string): id is DemandId => (DEMANDS as readonly string[]).includes(id);
+/** A build as demands are held against it. */
+export interface Judged {
+  build: Build;
+  open: OpenPlace;
+  /** Years until its rating is written; null where nothing wears or nothing is rated. */
+  years: number | null;
+  /** °C that the drive settles at while its path moves all it can; null where nothing warms or nobody models it. */
+  hottest: number | null;
+  /** The day its last part is here, ISO, by what was noted of delivery; null: not noted of some part. */
+  arrives: string | null;
+}
+
+/** Something asked of a build beside its activities' targets; it stands in the place of an activity in {@link Miss}. */
+export interface Demand {
+  id: string;
+  /** In a table and in the middle of a sentence. */
+  name: string;
+  /** What is wrong with a build that misses it, as a sentence without its full stop. */
+  missed: string;
+  /** Whether nothing that misses it is ever recommended: no target that might be given up. */
+  isNever?: true;
+  /** Whether Kymar asks it by itself; absent: the brief does. */
+  isOwn?: true;
+  /** How many times it is missed, above 1; 1 and less: kept; null: not asked here. */
+  by(of: Judged): number | null;
+}
 
 /** What is missed wholly counts as missed by this factor. */
-const WHOLLY = 2;
-
-/** Whether one failed drive loses what nothing else has: several drives without redundancy, and no other copy planned. */
-function losesAll({ together = 1, array }: Build, { needs = {} }: OpenPlace): boolean {
-  const isBare = array?.mode === 'stripe' || array?.mode === 'concatenation';
-  const elsewhere = needs.onlyCopy === false || (needs.copies?.length ?? 0) > 1;
-  return together > 1 && isBare && !elsewhere;
-}
-
-/**
- * What a build misses beside targets: its rating is written before the service life is over, one failure loses all [common practice: a stripe wants another
- * copy in the plan], or it hangs on the mains though it is carried about.
- * @param years until the rating is written; null where nothing wears or nothing is rated
- */
-export function demandsMissed(build: Build, open: OpenPlace, years: number | null): Miss[] {
-  const wanted = middle(open.serviceYears);
-  const missed: Miss[] = [];
-  if (years !== null && wanted !== null && years < wanted)
-    missed.push({ activity: 'service life', by: wanted / years });
-  if (losesAll(build, open)) missed.push({ activity: 'one failure', by: WHOLLY });
-  if (open.needs?.portable && build.bridge?.supply) missed.push({ activity: 'portable', by: WHOLLY });
-  return missed;
-}
+export const WHOLLY = 2;

@@ -7,8 +7,9 @@ import {
   type Hop,
   type Hub,
   type Port,
+  type System,
 } from '../../catalog/parts';
-import { type Device, bestShared, cannot, leastMembers } from '../../assembly';
+import { type Device, bestShared, cannot, leastMembers, levelsBySystem } from '../../assembly';
 
 /** How drives stand in an enclosure. */
 export type Bays = Pick<Device, 'together' | 'array'>;
@@ -58,14 +59,12 @@ export function fitsStraight(drive: Drive, port: Port): boolean {
 /** Arrays that are offered. */
 const MODES = ['stripe', 'mirror', 'parity', 'double parity', 'stripe of mirrors'] as const;
 type Redundancy = (typeof MODES)[number];
-/** What systems make of drives that they see one by one; parity of theirs wants a stack that not all have. */
-const BY_SYSTEM: readonly Redundancy[] = ['stripe', 'mirror', 'stripe of mirrors'];
-
 /**
  * Ways the members of an enclosure are put together: one drive; each array it makes itself; and what a system makes of drives that it shows one by one
  * where it does not do so itself. Each of the fewest members and of all bays.
+ * @param families the systems that must work with it
  */
-export function baysOf(bridge: Bridge | null): Bays[] {
+export function baysOf(bridge: Bridge | null, families: readonly System['family'][] = []): Bays[] {
   const { bays = 1, arrays = [] } = bridge ?? {};
   const counts = (mode: Redundancy) =>
     (mode === 'mirror' ? [2] : [...new Set([leastMembers(mode), bays])]).filter(
@@ -74,12 +73,13 @@ export function baysOf(bridge: Bridge | null): Bays[] {
   const made = (mode: Redundancy, by: 'firmware' | 'system'): Bays[] =>
     counts(mode).map((together) => ({ together, array: { mode, by } }));
   if (bays < 2) return [{}];
+  const bySystem = levelsBySystem(families);
   return [
     {},
     ...MODES.filter((mode) => arrays.includes(mode)).flatMap((mode) => made(mode, 'firmware')),
-    ...(arrays.includes('single') ? BY_SYSTEM.filter((mode) => !arrays.includes(mode)) : []).flatMap((mode) =>
-      made(mode, 'system'),
-    ),
+    ...(arrays.includes('single') ? MODES.filter((mode) => bySystem.includes(mode)) : [])
+      .filter((mode) => !arrays.includes(mode))
+      .flatMap((mode) => made(mode, 'system')),
   ];
 }
 

@@ -1,7 +1,8 @@
 import { bestOf, scoreOf, type Weights } from './order';
 import { buildKey } from './search';
 import type { FinishedSearch } from './searched';
-import { buildWords, portWords } from './words';
+import { activitiesOf } from './answer';
+import { buildWords, missedNames, portWords } from './words';
 
 /** A build as a table lists it. */
 export interface BuildRow {
@@ -14,6 +15,8 @@ export interface BuildRow {
   /** 0 to 100. */
   score: number;
   misses: number;
+  /** What they are called: targets by their activities, then demands. */
+  missed: readonly string[];
   years: number | null;
   usable: number | null;
   perTB: number | null;
@@ -27,6 +30,7 @@ export interface BuildRow {
 export function rowsOf({ found, wanted, edge, built }: FinishedSearch, weights: Weights): BuildRow[] {
   const best = bestOf(found.candidates);
   const key = built && buildKey(built);
+  const work = activitiesOf(wanted);
   return found.candidates.map((one): BuildRow => {
     const { id, cost, waits, figures, years, usable, steady, misses, build } = one;
     return {
@@ -38,6 +42,7 @@ export function rowsOf({ found, wanted, edge, built }: FinishedSearch, weights: 
       figures,
       score: Math.round(scoreOf(one, best, weights) * 1000) / 10,
       misses: misses.length,
+      missed: missedNames(one, work),
       years,
       usable,
       perTB: cost === null || !usable ? null : cost / (usable / 1e12),

@@ -3,10 +3,11 @@ import { middle } from '../../evidence';
 import { dataMembers, type Build, type Connection, type Path } from '../../assembly';
 import { formFactor, type Accessory, type Bridge } from '../../catalog/parts';
 import { DIRECTIONS, type Direction } from '../../catalog/links';
-import { screenRules } from '../../fit';
+import { factsOf, screenRules, warmth } from '../../fit';
 import { builtAs, caseOf, firstOf, layoutOf, screen, screenPathOf, screenWrites } from '../../forecast';
 import type { Situation } from '../../forecast';
 import { answerOf, directionOf, isAsked, isMove, mustNotStall, traitsOf, type Activity } from '../../job';
+import { THROTTLES_AT } from '../../models';
 import type { Miss } from './candidate';
 import type { OpenPlace } from './wanted';
 
@@ -19,6 +20,8 @@ export interface ScoredBuild {
   steady: number;
   flow: number;
   writes: number | null;
+  /** °C that the drive settles at, the warmer direction; null where nothing warms. */
+  hottest: number | null;
 }
 
 type Paths = ReadonlyMap<string | undefined, Path>;
@@ -68,8 +71,20 @@ export class PlaceScorer {
     this.sharedPorts = new Set((host.endpoints ?? []).flatMap(({ port }) => port ?? []));
   }
 
-  /** A build at this place: the first rule that blocks it, or what it comes to with the small parts it needs. */
+  /** A build at this place: the first rule that blocks it, or what it comes to with the small parts it needs, a heatsink where it gets hot. */
   try(asked: Build): ScoredBuild | { rule: string } {
+    const got = this.fed(asked);
+    if ('rule' in got || (got.hottest ?? 0) <= THROTTLES_AT) return got;
+    const { accessories = [] } = got.build;
+    const sinks = this.small('heatsink', got.build);
+    if (sinks.length === 0) return got;
+    // Where there is no room for one, the bare drive goes in all the same, and stays hot.
+    const cooled = this.fed({ ...got.build, accessories: [...accessories, ...sinks] });
+    return 'rule' in cooled || (cooled.hottest ?? 0) >= got.hottest! ? got : cooled;
+  }
+
+  /** The same, with the small parts that rules ask for alone. */
+  private fed(asked: Build): ScoredBuild | { rule: string } {
     let build = asked;
     // A small part may settle one rule and wake another: a heatsink, then the room above it.
     for (let round = 0; round < 3; round++) {
@@ -121,6 +136,14 @@ export class PlaceScorer {
 
   private rulesAt(situation: Situation, path: Path, direction: Direction) {
     return screenRules({ ...situation, path, direction });
+  }
+
+  private hottestOf(situation: Situation, paths: Paths): number | null {
+    const all = this.directions.flatMap(
+      (direction) =>
+        warmth(factsOf({ ...situation, path: paths.get(this.endpointOf(direction))!, direction })) ?? [],
+    );
+    return all.length > 0 ? Math.max(...all) : null;
   }
 
   private figuresOf(situation: Situation, paths: Paths): Omit<ScoredBuild, 'build'> {
@@ -178,6 +201,7 @@ export class PlaceScorer {
       steady,
       flow: Math.min(...flows),
       writes: screenWrites(situation, first),
+      hottest: this.hottestOf(situation, paths),
     };
   }
 }

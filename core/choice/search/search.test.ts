@@ -6,7 +6,7 @@ import { activitiesOf, answers, Finalists } from './answer';
 import { buildKey, joinShares, search, searchAll, type Found } from './search';
 import { cheapestFirst, nonDominated } from './order';
 import { dearWords } from './words';
-import { wantedOf, type Wanted, neededBy } from './wanted';
+import { systemsOf, wantedOf, type Wanted, neededBy } from './wanted';
 import type { Candidate } from './candidate';
 import { pricing } from '../prices/pricing';
 import { demoJobs } from '../../demo';
@@ -64,7 +64,7 @@ function everyBuild(shop: Shop, wanted: Wanted) {
     for (const bridge of [null, ...shop.bridges])
       for (const cable of [null, ...shop.cables])
         for (const port of open!.host.ports)
-          for (const bays of baysOf(bridge)) {
+          for (const bays of baysOf(bridge, systemsOf(wanted))) {
             const build: Build = { drive, bridge, cable, port: port.id, ...bays };
             const situation = builtAs(build)(onJob({ ...open!, build }));
             if (pathOf(situation).blocked.length > 0) continue;

@@ -1,13 +1,13 @@
 import type { Bridge, Cable, Drive, Shop } from '../../catalog/parts';
 import { middle } from '../../evidence';
 import type { Build, Connection } from '../../assembly';
-import { pricing, type PartKey } from '../prices/pricing';
+import { arrivalOf, pricing, type PartKey, type UnitPrice } from '../prices/pricing';
 import { partsOf, type Candidate, type Fallen, type ReasonId } from './candidate';
-import { demandsMissed } from './demand';
+import { demandsMissed } from './demands';
 import { apartBy, baysOf, fitsInto, fitsStraight, waysOver, waysTo, type Bays, type JoinWay } from './join';
 import { stopOf, yearsOf } from './placed';
 import { connectionOf, PlaceScorer, usableBytes, type ScoredBuild } from './scoring';
-import { neededBy, type OpenPlace, type Wanted } from './wanted';
+import { neededBy, systemsOf, type OpenPlace, type Wanted } from './wanted';
 
 /** How far a search is. */
 export interface Progress {
@@ -47,7 +47,7 @@ const AHEAD = [1 / 2, 3 / 4, 1 / 4, 7 / 8, 5 / 8, 3 / 8];
 
 /** What is searched in, with what each part costs. */
 class Market {
-  private readonly prices: ReadonlyMap<string, { each: number }>;
+  private readonly prices: ReadonlyMap<string, UnitPrice>;
   private readonly owned: ReadonlySet<string>;
 
   constructor(
@@ -74,6 +74,17 @@ class Market {
     const parts: Shop[K][number][] = [...shop[kind]];
     const rank = new Map(parts.map(({ id }) => [id, this.rank(`${kind}/${id}`)]));
     return parts.sort((a, b) => compare(rank.get(a.id)!, rank.get(b.id)!) || a.id.localeCompare(b.id));
+  }
+
+  /** The day the last of its parts is here, by what was noted of delivery; null: of some part nothing was. What is there is here. */
+  arrivalOf(build: Build, elsewhere: readonly Connection[]): string | null {
+    return partsOf(build, elsewhere)
+      .filter(({ key }) => !this.owned.has(key))
+      .map(({ key }) => this.prices.get(key))
+      .reduce<string | null>((latest, price) => {
+        const day = price ? arrivalOf(price.by) : null;
+        return latest === null || day === null ? null : day > latest ? day : latest;
+      }, '');
   }
 
   costOf(build: Build, elsewhere: readonly Connection[]): Pick<Candidate, 'cost' | 'unpriced'> {
@@ -199,6 +210,7 @@ export function* search(
     return all;
   };
 
+  const systems = systemsOf(wanted);
   const needed = neededBy(wanted);
   const isExpansion = first!.needs?.role === 'expansion';
   /** Keeps what works; the reason why it does not, else. */
@@ -224,7 +236,7 @@ export function* search(
     const boxes = (bySocket.get(drive.plug) ?? []).filter((bridge) => fitsInto(drive, bridge));
     let taken = false;
     for (const bridge of [null, ...boxes])
-      for (const bays of baysOf(bridge)) {
+      for (const bays of baysOf(bridge, systems)) {
         const held = { drive, bridge, bays };
         const found = waysOf(held, 0);
         if (found.length === 0 && bridge !== null && bays.together === undefined)
@@ -269,17 +281,22 @@ function made(
   const connections = further.map((f) => f.connection);
   const { drive } = build;
   const years = yearsOf(market.wanted, drive, got.writes);
+  const arrives = market.arrivalOf(build, connections);
+  const warm = all.flatMap((m) => m.hottest ?? []);
+  const hottest = warm.length > 0 ? Math.max(...warm) : null;
   return {
     id: buildKey(build),
     build,
     elsewhere: connections,
     ...market.costOf(build, connections),
     figures: all.flatMap((m) => m.figures),
-    misses: [...all.flatMap((m) => m.misses), ...demandsMissed(build, open, years)],
+    misses: [...all.flatMap((m) => m.misses), ...demandsMissed({ build, open, years, hottest, arrives })],
     waits: all.reduce((sum, m) => sum + m.waits, 0),
     steady: Math.min(...all.map((m) => m.steady)),
     flow: got.flow,
     years,
+    hottest,
+    arrives,
     warranty: middle(drive.warrantyYears),
     usable: usableBytes(build),
   };

@@ -13,7 +13,7 @@ import { isAsked } from '../../job';
 import { SAMPLES } from '../../stats';
 import type { Finalists } from './answer';
 import type { Candidate } from './candidate';
-import { isDemand } from './demand';
+import { isDemand } from './demands';
 import { cheapestFirst } from './order';
 import { placed } from './placed';
 import type { Wanted } from './wanted';

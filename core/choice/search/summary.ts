@@ -3,7 +3,7 @@ import type { Found } from './search';
 import { neededBy, type Wanted } from './wanted';
 import { countReasons, type CountedReason } from './why';
 import { moneyWords } from '../../units';
-import { budgetWords, buildWords, dearWords, portWords, reasonFor } from './words';
+import { budgetWords, buildWords, dearWords, portWords, reasonFor, refusedWords } from './words';
 
 /** One answer in words. */
 export interface SaidAnswer {
@@ -25,6 +25,8 @@ export interface Summary {
   answers: SaidAnswer[];
   /** What giving up the dear target would save; null where nothing would be saved. */
   dear: string | null;
+  /** That all that works breaks something that is never given up; null where something may be advised. */
+  refused: string | null;
   /** That the budget buys nothing that works; null where it does, or none is set. */
   overBudget: string | null;
   looked: number;
@@ -48,6 +50,7 @@ export function summaryOf(found: Found, finalists: Finalists, wanted: Wanted): S
   return {
     answers: KINDS.flatMap((kind) => (got[kind] ? [said(kind, got[kind], wanted)] : [])),
     dear: dearWords(got, wanted),
+    refused: refusedWords(candidates),
     overBudget: budgetWords(candidates, wanted),
     looked,
     combinations,

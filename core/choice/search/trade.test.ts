@@ -1,5 +1,5 @@
 import { BRIDGES, CABLES, DRIVES, HOSTS, SHOP } from '../../catalog/stock';
-import type { Bridge, Drive, Price, Shop } from '../../catalog/parts';
+import type { Bridge, System, Drive, Price, Shop } from '../../catalog/parts';
 import { demoJobs } from '../../demo';
 import { findings } from '../../fit';
 import { onJob } from '../../fixtures/forecast';
@@ -215,8 +215,8 @@ describe('trade checks', () => {
 });
 
 test('a box that shows its drives one by one lets the system make the array; one that makes it itself does', () => {
-  const by = (bridge: Bridge) =>
-    baysOf(bridge).map((b) => `${b.array?.mode ?? 'one'} ${b.array?.by ?? ''}`.trim());
+  const by = (bridge: Bridge, ...systems: System['family'][]) =>
+    baysOf(bridge, systems).map((b) => `${b.array?.mode ?? 'one'} ${b.array?.by ?? ''}`.trim());
   const quad = { ...box('quarrel-quad-10'), arrays: ['single', 'mirror'] as Bridge['arrays'] };
   expect(new Set(by(quad))).toEqual(
     new Set(['one', 'mirror firmware', 'stripe system', 'stripe of mirrors system']),
@@ -226,6 +226,20 @@ test('a box that shows its drives one by one lets the system make the array; one
   // Two bays make no stripe of mirrors, three no double parity: a job would refuse them.
   expect(by({ ...quad, bays: 2 })).toEqual(['one', 'mirror firmware', 'stripe system']);
   expect(by({ ...quad, bays: 3, arrays: ['double parity'] })).toEqual(['one']);
+  // By the system: parity where it makes it; nothing where two must work with it, or a host's own.
+  expect(new Set(by(quad, 'Linux'))).toEqual(
+    new Set([
+      'one',
+      'mirror firmware',
+      'stripe system',
+      'parity system',
+      'double parity system',
+      'stripe of mirrors system',
+    ]),
+  );
+  expect(by(quad, 'macOS')).toEqual(['one', 'mirror firmware', 'stripe system', 'stripe system']);
+  expect(by(quad, 'Linux', 'macOS')).toEqual(['one', 'mirror firmware']);
+  expect(by(quad, 'own')).toEqual(['one', 'mirror firmware']);
 });
 
 test('a price says of whom, when, and for how long it can go back', () => {

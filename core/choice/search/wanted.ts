@@ -1,6 +1,7 @@
 import type { OwnRanges } from '../../catalog/assumptions';
 import { briefAt, placesOf, roomFor, type Brief, type Job } from '../../job';
-import type { Shop } from '../../catalog/parts';
+import type { Shop, System } from '../../catalog/parts';
+import { familiesOf } from '../../fit';
 import { usualCurrency, type ExchangeRate, type PartKey } from '../prices/pricing';
 import { usedDrives, type UsedDrive } from './used';
 
@@ -93,6 +94,11 @@ export const wantedFrom = (
     owned: (job.owned ?? []) as PartKey[],
     currency: job.budget?.currency ?? usualCurrency(shop.prices),
   });
+
+/** The systems that must work with the device: those it is used on, and those that are named beside. */
+export const systemsOf = ({ places }: Pick<Wanted, 'places'>): System['family'][] => [
+  ...new Set(places.flatMap(({ host, needs }) => familiesOf(host, needs))),
+];
 
 /** B that the device must have room for, by the work of all its places. */
 export function neededBy({ places, shopRanges }: Pick<Wanted, 'places' | 'shopRanges'>): number {

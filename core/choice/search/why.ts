@@ -3,7 +3,8 @@ import type { Activity } from '../../job';
 import { format } from '../../units';
 import { RULES } from '../../fit';
 import type { Candidate, Fallen, ReasonId } from './candidate';
-import { isDemand, type DemandId } from './demand';
+import { WHOLLY } from './demand';
+import { demandOf } from './demands';
 
 /** A reason with how many fell out by it. */
 export interface CountedReason {
@@ -16,17 +17,12 @@ export interface CountedReason {
 /** Rules whose title is made anew for each case, in general words. */
 const GENERAL: Record<string, string> = { bracket: 'The bracket does not fit the case' };
 
-const DEMAND: Record<DemandId, string> = {
-  'service life': 'Its rating is written before its service life is over',
-  'one failure': 'One failed drive loses all, and no other copy is planned',
-  portable: 'It needs a power supply of its own, and must be portable',
-};
-
 /** A reason in words. */
 export function reasonWords(reason: CountedReason['reason'], work: readonly Activity[] = []): string {
   if (reason.startsWith('target ')) {
     const id = reason.slice(7);
-    if (isDemand(id)) return DEMAND[id];
+    const demand = demandOf(id);
+    if (demand) return demand.missed;
     const activity = work.find((a) => a.id === id);
     return `Misses the target of “${activity?.name ?? '?'}”`;
   }
@@ -126,8 +122,7 @@ export function whyNot(
     const [miss] = misses;
     if (!miss || (only !== null && only !== `target ${miss.activity}`)) continue;
     const reason = reasonWords(`target ${miss.activity}`, work);
-    const words =
-      isDemand(miss.activity) && miss.activity !== 'service life' ? reason : `${reason}, ${missWords(miss)}`;
+    const words = demandOf(miss.activity) && miss.by === WHOLLY ? reason : `${reason}, ${missWords(miss)}`;
     add(nameOfFallen(build, undefined, build.together), build.drive, words);
   }
   return [...found.values()];

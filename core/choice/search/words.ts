@@ -4,10 +4,11 @@ import { toDo } from '../../forecast';
 import type { UnitPrice } from '../prices/pricing';
 import { isLoad, traitsOf, type Activity } from '../../job';
 import { middle } from '../../evidence';
-import { format, formatProbability, moneyWords, numeral, pricePer } from '../../units';
+import { counted, format, formatProbability, moneyWords, numeral, pricePer } from '../../units';
 import type { ChoiceAnswers, ChosenBuild } from './answer';
 import type { Candidate } from './candidate';
-import { isDemand, type DemandId } from './demand';
+import { WHOLLY, type Judged } from './demand';
+import { demandOf, demandsOn, DEMANDS, mayBeAdvised } from './demands';
 import type { BaselineDifference, Baseline, BaselineId } from './baseline';
 import type { LifeCost, Wasted } from './money';
 import type { Settled } from './settles';
@@ -34,6 +35,44 @@ export function buildWords({ drive, bridge, cable, hops = [], together = 1, arra
     : '';
   const box = bridge ? ` in ${nameOf(bridge)}` : '';
   return `${drives}${box}${raid}${cable ? `, ${cable.name}` : ''}${hops.map(({ hub }) => `, over ${nameOf(hub)}`).join('')}`;
+}
+
+/** What a build misses, by its names: targets by their activities, then demands. */
+export const missedNames = ({ misses }: Pick<Candidate, 'misses'>, work: readonly Activity[]): string[] =>
+  misses.map(
+    ({ activity: id }) => demandOf(id)?.name ?? `target of “${work.find((a) => a.id === id)?.name ?? id}”`,
+  );
+
+/** What is asked of a build beside its targets, kept or missed. */
+export function demandWords(of: Judged): { kept: string | null; missed: string[] } {
+  const on = demandsOn(of);
+  const own = (isOwn: true | undefined) => (isOwn ? ' Kymar asks this by itself.' : '');
+  const kept = on.filter(({ by }) => by <= 1).map(({ demand }) => demand.name);
+  return {
+    kept: kept.length > 0 ? kept.join(', ') : null,
+    missed: on
+      .filter(({ by }) => by > 1)
+      .map(({ demand: { missed, isOwn }, by }) => {
+        const much = by === WHOLLY ? '' : `, by ${format(by - 1, '%', 2)}`;
+        return `${missed}${much}.${own(isOwn)}`;
+      }),
+  };
+}
+
+/** That all that works breaks something that is never given up, and how often what; null where something may be advised, or nothing works. */
+export function refusedWords(candidates: readonly Candidate[]): string | null {
+  if (candidates.length === 0 || candidates.some(mayBeAdvised)) return null;
+  const counts = DEMANDS.filter(({ isNever }) => isNever).flatMap(({ id, name }) => {
+    const many = candidates.filter(({ misses }) => misses.some(({ activity }) => activity === id)).length;
+    return many > 0 ? [{ id, words: `${name} (${many})`, many }] : [];
+  });
+  const life = counts.some(({ id }) => id === 'service life')
+    ? ' The brief may let it wear out sooner, with a reason.'
+    : '';
+  return `${counted(candidates.length, 'build')} would work, and none is recommended: each misses what is never given up, ${counts
+    .sort((a, b) => b.many - a.many)
+    .map(({ words }) => words)
+    .join(', ')}.${life}`;
 }
 
 /** Where it is plugged in. */
@@ -112,7 +151,8 @@ export function reasonFor(
     within: `The shortest waits for at most ${moneyWords(wanted.budget, wanted.currency)}.`,
     nearest: `Nothing meets every target with ${share} probability; this comes nearest.`,
   }[kind];
-  const misses = kind === 'within' && candidate.misses.length > 0 ? ' It does not meet every target.' : '';
+  const missed = missedNames(candidate, work);
+  const misses = missed.length > 0 ? ` It misses: ${missed.join(', ')}.` : '';
   return `${first}${misses} ${against}${processingWords(work[i], candidate.figures[i])}`.trim();
 }
 
@@ -139,21 +179,14 @@ export function settlesWords({ now, list }: Settled, wanted: Wanted): string[] {
   });
 }
 
-const DEMAND: Record<DemandId, string> = {
-  'service life': 'the service life',
-  'one failure': 'surviving one failed drive',
-  portable: 'working without the mains',
-};
-
 /** What giving up the dear target would save, in words; null where nothing would be saved. */
 export function dearWords({ dear }: Pick<ChoiceAnswers, 'dear'>, wanted: Wanted): string | null {
   if (!dear) return null;
   const work = wanted.places.flatMap((p) => p.activities);
   const i = work.findIndex((a) => a.id === dear.activity);
-  const { years } = dear.instead;
-  const rating = years === null ? null : `its rating is written after ${format(years, 'years', 2)}`;
-  const [name, figure] = isDemand(dear.activity)
-    ? [DEMAND[dear.activity], dear.activity === 'service life' ? rating : null]
+  const demand = demandOf(dear.activity);
+  const [name, figure] = demand
+    ? [`“${demand.name}”`, null]
     : [`the target of “${work[i]!.name}”`, figureWords(work[i]!, dear.instead.figures[i]!)];
   const money = moneyWords(dear.saves, wanted.currency);
   const instead = `${buildWords(dear.instead.build)}${figure ? `: ${figure}` : ''}.`;

@@ -1,5 +1,5 @@
-import { FILE_SYSTEMS, OWN_OF } from '../../fit';
-import { isMove, type FileSystem } from '../../job';
+import { fileSystemFor } from '../../fit';
+import { isMove } from '../../job';
 import { middle } from '../../evidence';
 import { format } from '../../units';
 import type { StepFacts, FittingStep } from '../step';
@@ -24,39 +24,6 @@ function tableFor({ capacity, needs, system, host }: StepFacts): { table: 'GPT' 
         ? 'unless the machine formats it itself'
         : 'every current system reads it, and it keeps a second copy of itself',
   };
-}
-
-/** The file system a drive gets: by the brief, else by who reads and writes it. */
-function fileSystemFor({ needs, external, system, policies }: StepFacts): {
-  name: FileSystem | null;
-  why: string;
-} {
-  if (needs.fileSystem) return { name: needs.fileSystem, why: 'the brief asks for it' };
-  const families = [...new Set([...(needs.systems ?? []), ...(system ? [system.family] : [])])];
-  if (families.length === 0)
-    return { name: null, why: 'nobody said which systems use it: ask before it is formatted' };
-  if (families.includes('own'))
-    return { name: null, why: 'the machine formats it itself when it first starts' };
-  const [only] = families;
-  const own = families.length === 1 ? OWN_OF[only!] : undefined;
-  if (own && (!external || policies.fileSystem === 'the system’s own'))
-    return { name: own, why: `only ${only} uses it, and this is its own: safer when a plug is pulled` };
-  const all = (Object.keys(FILE_SYSTEMS) as FileSystem[]).filter((name) => {
-    const { writes, largestFile = Infinity } = FILE_SYSTEMS[name];
-    return (
-      families.every((family) => writes.includes(family)) && (middle(needs.largestFile) ?? 0) <= largestFile
-    );
-  });
-  const name = all.includes('exFAT') ? 'exFAT' : (all[0] ?? null);
-  return name
-    ? {
-        name,
-        why: `${families.join(' and ')} read and write it; a pulled plug can cost more than the file being written`,
-      }
-    : {
-        name: null,
-        why: `no file system is written by ${families.join(' and ')} alike: a network share, or two partitions`,
-      };
 }
 
 /** B of a file's smallest piece: large files and few of them want large ones [practice]. */

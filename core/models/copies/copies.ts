@@ -2,7 +2,7 @@ import { eachDraw, exactly, expectedOf, isExact, SAMPLES, SEED, about, type Spre
 import { formula, type Fact, type Recorder } from '../../evidence';
 import { assumed, marketOf } from '../../catalog/assumptions';
 import { format, YEAR_DAYS, type Unit } from '../../units';
-import type { Copy } from './copy';
+import { holdsData, type Copy } from './copy';
 
 /** How many copies, on how many kinds of medium, how many of them elsewhere. */
 export interface CopiesRule {
@@ -14,7 +14,8 @@ export interface CopiesRule {
 const USUAL_RULE: CopiesRule = { copies: 3, media: 2, offSite: 1 };
 
 /** What a plan of copies lacks, in words; empty when it keeps the rule. */
-export function lacking(copies: readonly Copy[], rule: CopiesRule = USUAL_RULE): string[] {
+export function lacking(planned: readonly Copy[], rule: CopiesRule = USUAL_RULE): string[] {
+  const copies = planned.filter(holdsData);
   const kinds = new Set(copies.map((c) => (c.medium === 'array' ? 'disk' : c.medium)));
   const away = copies.filter((c) => c.offSite).length;
   const found: string[] = [];

@@ -1,0 +1,179 @@
+import { formFactor } from '../../catalog/parts';
+import { survives } from '../../assembly';
+import { middle } from '../../evidence';
+import { layoutOf } from '../../forecast';
+import { isLoad } from '../../job';
+import { holdsData, THROTTLES_AT } from '../../models';
+import type { Miss } from './candidate';
+import { WHOLLY, type Demand, type Judged } from './demand';
+
+/** rpm; slower disks are hardly heard [practice]. */
+const LOUD = 5900;
+
+const wholly = (isAsked: boolean | undefined, isMissed: boolean): number | null =>
+  isAsked ? (isMissed ? WHOLLY : 1) : null;
+const needsOf = ({ open }: Judged) => open.needs ?? {};
+const isDisk = ({ build }: Judged) => build.drive.media === 'disk';
+const hasFan = ({ build }: Judged) => build.bridge?.cooling === 'fan';
+
+/** Several drives of which the first to fail takes all with it. */
+const fallsWithOne = ({ build: { together = 1, array } }: Judged): boolean =>
+  together > 1 && (array?.mode === 'stripe' || array?.mode === 'concatenation');
+
+/** Copies of the data beside the device's own that hold it at that time. */
+const otherCopies = (of: Judged): number => {
+  const { onlyCopy, copies } = needsOf(of);
+  if (copies) return copies.filter(holdsData).length - 1;
+  return onlyCopy === false ? 1 : 0;
+};
+
+/** What nothing else has, or is kept for when all else is gone. */
+const mustNotBeLost = (of: Judged): boolean => {
+  const { onlyCopy, role } = needsOf(of);
+  return onlyCopy === true || role === 'archive' || role === 'backup';
+};
+
+/** Whether something is started from it: a system, a program, a load. */
+const isStartedFrom = ({ open: { needs = {}, activities } }: Judged): boolean =>
+  needs.bootDrive === true || needs.role === 'system' || activities.some(isLoad);
+
+/** Whether it sits behind a single lane: a card in a slot that is wired so, or one that has no more. */
+const isOneLane = ({ build: { bridge, port }, open }: Judged): boolean => {
+  const slot = open.host.ports.find(({ id }) => id === port);
+  const lanes = (modes: readonly string[]) => modes.length > 0 && modes.every((m) => /^pcie\d+x1$/.test(m));
+  return bridge?.kind === 'adapter' && slot !== undefined && (lanes(slot.modes) || lanes(bridge.outer));
+};
+
+/** Whether a cable carries USB 2.0 alone where both of its ends could do more. */
+const isChargingCable = ({ build: { drive, bridge, cable, port }, open }: Judged): boolean => {
+  const slow = (mode: string) => mode === 'usb-2';
+  const { modes } = open.host.ports.find(({ id }) => id === port) ?? { modes: [] };
+  const own = bridge ? bridge.outer : drive.modes;
+  return cable !== null && cable.modes.every(slow) && ![own, modes].some((end) => end.every(slow));
+};
+
+/** What hangs on the mains by itself: an enclosure, a sealed 3.5-inch drive, a hub. */
+const hasSupply = ({ build: { drive, bridge, hops = [] } }: Judged): boolean =>
+  bridge?.supply !== undefined ||
+  (drive.sealed === true && formFactor(drive.form) === '3.5-inch') ||
+  hops.some(({ hub }) => hub.supply !== undefined);
+
+/** All that may be asked of a build, what is never given up first. */
+export const DEMANDS: readonly Demand[] = [
+  {
+    id: 'never striped',
+    name: 'no stripe for what must not be lost',
+    missed: 'One failed drive loses all, and it is an archive, a back-up or the only copy',
+    isNever: true,
+    isOwn: true,
+    by: (of) => wholly(mustNotBeLost(of), fallsWithOne(of)),
+  },
+  {
+    id: 'service life',
+    name: 'service life',
+    missed: 'Its rating is written before its service life is over',
+    isNever: true,
+    isOwn: true,
+    by: ({ open, years }) => {
+      const wanted = middle(open.serviceYears);
+      return years === null || wanted === null || open.needs?.shorterLife ? null : wanted / years;
+    },
+  },
+  {
+    id: 'heat',
+    name: 'stays cool enough',
+    missed: 'It gets hot enough to slow down at what its path carries',
+    isNever: true,
+    isOwn: true,
+    by: ({ hottest }) => (hottest === null ? null : hottest / THROTTLES_AT),
+  },
+  {
+    id: 'one lane',
+    name: 'more than one lane to start from',
+    missed: 'What is started from it would wait at a single lane',
+    isNever: true,
+    isOwn: true,
+    by: (of) => wholly(isStartedFrom(of), isOneLane(of)),
+  },
+  {
+    id: 'charging cable',
+    name: 'a cable that carries data',
+    missed: 'Its cable carries USB 2.0 only: such cables are made for charging',
+    isNever: true,
+    isOwn: true,
+    by: (of) => wholly(true, isChargingCable(of)),
+  },
+  {
+    id: 'one failure',
+    name: 'one failed drive without another copy',
+    missed: 'One failed drive loses all, and no other copy is planned',
+    isOwn: true,
+    by: (of) => wholly(!mustNotBeLost(of), fallsWithOne(of) && otherCopies(of) < 1),
+  },
+  {
+    id: 'survives',
+    name: 'survives failed drives',
+    missed: 'It does not survive as many failed drives as is asked',
+    by: (of) => {
+      const wanted = needsOf(of).survives;
+      if (wanted === undefined) return null;
+      const layout = layoutOf(of.build);
+      return (layout ? survives(layout) : 0) >= wanted ? 1 : WHOLLY;
+    },
+  },
+  {
+    id: 'no moving parts',
+    name: 'no moving parts',
+    missed: 'It has moving parts: a disk or a fan',
+    by: (of) => wholly(needsOf(of).still, isDisk(of) || hasFan(of)),
+  },
+  {
+    id: 'quiet',
+    name: 'quiet',
+    missed: 'It is heard: a fan, or a disk of more than 5,900 rpm',
+    by: (of) =>
+      wholly(needsOf(of).quiet, hasFan(of) || (isDisk(of) && (of.build.drive.rpm ?? LOUD + 1) > LOUD)),
+  },
+  {
+    id: 'portable',
+    name: 'no power supply of its own',
+    missed: 'It needs a power supply of its own',
+    by: (of) => wholly(needsOf(of).portable === true || needsOf(of).noSupply === true, hasSupply(of)),
+  },
+  {
+    id: 'hottest',
+    name: 'temperature',
+    missed: 'It gets hotter than is asked',
+    by: (of) => {
+      const most = needsOf(of).hottest;
+      return most === undefined || of.hottest === null ? null : of.hottest / most;
+    },
+  },
+  {
+    id: 'here by',
+    name: 'parts here in time',
+    missed: 'Not all of its parts are here by the day',
+    by: (of) => {
+      const day = needsOf(of).hereBy;
+      return day === undefined || of.arrives === null ? null : of.arrives > day ? WHOLLY : 1;
+    },
+  },
+];
+
+export const demandOf = (id: string): Demand | undefined => DEMANDS.find((demand) => demand.id === id);
+export const isDemand = (id: string): boolean => demandOf(id) !== undefined;
+
+/** What is asked of a build at all, each with how many times it is missed; 1 and less: kept. */
+export const demandsOn = (of: Judged): { demand: Demand; by: number }[] =>
+  DEMANDS.flatMap((demand) => {
+    const by = demand.by(of);
+    return by === null ? [] : [{ demand, by }];
+  });
+
+/** What a build misses beside targets. */
+export const demandsMissed = (of: Judged): Miss[] =>
+  demandsOn(of).flatMap(({ demand: { id }, by }) => (by > 1 ? [{ activity: id, by }] : []));
+
+/** Whether it may be recommended at all: it misses nothing that is never given up. */
+export const mayBeAdvised = ({ misses }: { misses: readonly Miss[] }): boolean =>
+  !misses.some(({ activity }) => demandOf(activity)?.isNever);
