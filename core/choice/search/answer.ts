@@ -25,6 +25,8 @@ interface Dear {
 
 /** The answers, each null where there is none. */
 export interface ChoiceAnswers {
+  /** Where a little more money than that buys much less waiting: the quickest such. */
+  knee: ChosenBuild | null;
   /** The cheapest that meets every target with the probability asked for. */
   meets: ChosenBuild | null;
   /** The least money within 5 % of the shortest waits; of what meets every target where anything does. */
@@ -37,6 +39,9 @@ export interface ChoiceAnswers {
   dear: Dear | null;
 }
 
+/** What is a little money more: this share of the price, or so much; and how much less waiting it must buy. */
+const LITTLE = { share: 0.03, money: 5 };
+const MUCH = 0.25;
 /** Waits within this share of the best count as the best. */
 const CLOSE = 0.05;
 /** Finalists whose ranges are drawn in the search for one answer. */
@@ -143,12 +148,23 @@ function nearestOf(candidates: readonly Candidate[], finalists: Finalists): Cand
 const leastOf = (list: readonly Candidate[], of: (one: Candidate) => number): number =>
   list.reduce((least, one) => Math.min(least, of(one)), Infinity);
 
+/** What takes much less time than the cheapest for a little more money, the quickest of it. */
+function kneeOf(meets: Candidate, pool: readonly Candidate[], finalists: Finalists): Candidate | null {
+  if (meets.cost === null) return null;
+  const most = meets.cost + Math.max(LITTLE.money, meets.cost * LITTLE.share);
+  const better = pool
+    .filter(({ cost, waits }) => cost !== null && cost <= most && waits <= meets.waits * (1 - MUCH))
+    .sort((a, b) => a.waits - b.waits || cheapestFirst(a, b));
+  return finalists.first(better);
+}
+
 /** The answers to what is wanted, out of all that works. */
 export function answers(all: readonly Candidate[], finalists: Finalists, wanted: Wanted): ChoiceAnswers {
   const candidates = all.filter(mayBeAdvised);
   const sorted = [...candidates].sort(cheapestFirst);
   const meets = finalists.first(sorted);
   const pool = meets ? sorted.filter((c) => c.misses.length === 0) : sorted;
+  const knee = meets && kneeOf(meets, pool, finalists);
   const quickest = leastOf(pool, (c) => c.waits);
   const close = pool.filter((c) => c.waits <= quickest * (1 + CLOSE));
   const frugal = (meets && finalists.first(close)) ?? close[0] ?? null;
@@ -161,6 +177,7 @@ export function answers(all: readonly Candidate[], finalists: Finalists, wanted:
   const nearest = meets ? null : nearestOf(candidates, finalists);
   const chosen = (one: Candidate | null) => one && finalists.chosen(one);
   return {
+    knee: chosen(knee),
     meets: chosen(meets),
     frugal: chosen(frugal),
     within: chosen(best),

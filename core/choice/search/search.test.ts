@@ -5,7 +5,7 @@ import { type Build, bestShared } from '../../assembly';
 import { activitiesOf, answers, Finalists } from './answer';
 import { buildKey, joinShares, search, searchAll, type Found } from './search';
 import { cheapestFirst, nonDominated } from './order';
-import { dearWords } from './words';
+import { dearWords, reasonFor } from './words';
 import { systemsOf, wantedOf, type Wanted, neededBy } from './wanted';
 import type { Candidate } from './candidate';
 import { pricing } from '../prices/pricing';
@@ -310,6 +310,43 @@ describe('the answers', () => {
     expect(Math.min(...asked)).toBeGreaterThanOrEqual(0.9);
     const cheaper = candidates.filter((c) => c.cost! < candidate.cost! && c.misses.length === 0);
     for (const one of cheaper) expect(Math.min(...probabilitiesOf(one, wanted))).toBeLessThan(0.9);
+  });
+
+  test('a little more money that buys much less waiting is told first, with both', () => {
+    const wanted = wantedFor(offload);
+    const { candidates, got } = answersOf(wanted);
+    const meets = got.meets!.candidate;
+    const most = meets.cost! + Math.max(5, 0.03 * meets.cost!);
+    const better = candidates.filter(
+      (c) => c.misses.length === 0 && c.cost !== null && c.cost <= most && c.waits <= 0.75 * meets.waits,
+    );
+    expect(better.length > 0).toBe(got.knee !== null);
+    const { candidate } = answers(
+      [meets, { ...meets, id: 'dearer', cost: meets.cost! + 4, waits: meets.waits / 2 }],
+      new Finalists(wanted),
+      wanted,
+    ).knee!;
+    expect(candidate.id).toBe('dearer');
+    const told = reasonFor(
+      'knee',
+      { ...got, knee: { candidate, probabilities: got.meets!.probabilities } },
+      wanted,
+    );
+    expect(told).toMatch(
+      /^4 EUR more than the cheapest build that meets every target, and 50 % less waiting\. /,
+    );
+    // Neither much more money nor a little less time.
+    for (const [cost, waits] of [
+      [meets.cost! * 1.2, 0.5],
+      [meets.cost! + 1, 0.9],
+    ] as const)
+      expect(
+        answers(
+          [meets, { ...meets, id: 'other', cost, waits: waits * meets.waits }],
+          new Finalists(wanted),
+          wanted,
+        ).knee,
+      ).toBeNull();
   });
 
   test('more asked never makes it cheaper', () => {

@@ -1,4 +1,4 @@
-import { activitiesOf, answers, type ChosenBuild, type Finalists } from './answer';
+import { activitiesOf, answers, type ChoiceAnswers, type Finalists } from './answer';
 import type { Found } from './search';
 import { neededBy, type Wanted } from './wanted';
 import { countReasons, type CountedReason } from './why';
@@ -7,7 +7,7 @@ import { budgetWords, buildWords, dearWords, portWords, reasonFor, refusedWords 
 
 /** One answer in words. */
 export interface SaidAnswer {
-  kind: 'meets' | 'nearest' | 'frugal' | 'within';
+  kind: 'knee' | 'meets' | 'nearest' | 'frugal' | 'within';
   /** Of the build among all. */
   id: string;
   words: string;
@@ -41,14 +41,14 @@ export interface Summary {
   reasons: CountedReason[];
 }
 
-const KINDS = ['meets', 'nearest', 'frugal', 'within'] as const;
+const KINDS = ['knee', 'meets', 'nearest', 'frugal', 'within'] as const;
 
 /** What a search comes to, in words: the same on the page and on the command line. */
 export function summaryOf(found: Found, finalists: Finalists, wanted: Wanted): Summary {
   const { candidates, fallen, looked, combinations, left } = found;
   const got = answers(candidates, finalists, wanted);
   return {
-    answers: KINDS.flatMap((kind) => (got[kind] ? [said(kind, got[kind], wanted)] : [])),
+    answers: KINDS.flatMap((kind) => (got[kind] ? [said(kind, got, wanted)] : [])),
     dear: dearWords(got, wanted),
     refused: refusedWords(candidates),
     overBudget: budgetWords(candidates, wanted),
@@ -62,8 +62,8 @@ export function summaryOf(found: Found, finalists: Finalists, wanted: Wanted): S
   };
 }
 
-function said(kind: SaidAnswer['kind'], chosen: ChosenBuild, wanted: Wanted): SaidAnswer {
-  const { candidate, probabilities } = chosen;
+function said(kind: SaidAnswer['kind'], got: ChoiceAnswers, wanted: Wanted): SaidAnswer {
+  const { candidate, probabilities } = got[kind]!;
   const { id, build, cost } = candidate;
   return {
     kind,
@@ -72,7 +72,7 @@ function said(kind: SaidAnswer['kind'], chosen: ChosenBuild, wanted: Wanted): Sa
     port: portWords(candidate, wanted),
     cost,
     money: moneyWords(cost, wanted.currency),
-    reason: reasonFor(kind, chosen, wanted),
+    reason: reasonFor(kind, got, wanted),
     probabilities,
   };
 }

@@ -167,7 +167,7 @@ describe('trade checks', () => {
     const { candidates } = searchAll(wanted, shop);
     const got = answers(candidates, new Finalists(wanted), wanted);
     expect(got.meets!.candidate.build.drive.id).toBe(ssd.id);
-    const reason = reasonFor('meets', got.meets!, wanted);
+    const reason = reasonFor('meets', got, wanted);
     expect(reason).toMatch(/28 s of it is processing, which no drive shortens/);
     // A drive that reads ten times as fast changes nothing that is felt.
     const quick = candidates.find((c) => c.build.drive.id === 'quick')!;

@@ -5,7 +5,7 @@ import type { UnitPrice } from '../prices/pricing';
 import { isLoad, traitsOf, type Activity } from '../../job';
 import { middle } from '../../evidence';
 import { counted, format, formatProbability, moneyWords, numeral, pricePer } from '../../units';
-import type { ChoiceAnswers, ChosenBuild } from './answer';
+import type { ChoiceAnswers } from './answer';
 import type { Candidate } from './candidate';
 import { WHOLLY, type Judged } from './demand';
 import { demandOf, demandsOn, DEMANDS, mayBeAdvised } from './demands';
@@ -43,11 +43,11 @@ export const missedNames = ({ misses }: Pick<Candidate, 'misses'>, work: readonl
     ({ activity: id }) => demandOf(id)?.name ?? `target of “${work.find((a) => a.id === id)?.name ?? id}”`,
   );
 
-/** What is asked of a build beside its targets, kept or missed. */
+/** What is asked of a build beside its targets: what the brief asks and it keeps, and all that it misses. */
 export function demandWords(of: Judged): { kept: string | null; missed: string[] } {
   const on = demandsOn(of);
   const own = (isOwn: true | undefined) => (isOwn ? ' Kymar asks this by itself.' : '');
-  const kept = on.filter(({ by }) => by <= 1).map(({ demand }) => demand.name);
+  const kept = on.filter(({ by, demand }) => by <= 1 && !demand.isOwn).map(({ demand }) => demand.name);
   return {
     kept: kept.length > 0 ? kept.join(', ') : null,
     missed: on
@@ -121,12 +121,24 @@ function processingWords(activity: Activity | undefined, figure: number | null |
   return ` ${format(busy, 's')} of it is processing, which no drive shortens.`;
 }
 
+/** What a little more money than the cheapest buys. */
+function kneeWords(one: Candidate, cheapest: Candidate | undefined, { currency }: Wanted): string {
+  if (!cheapest || one.cost === null || cheapest.cost === null) return '';
+  const share = 1 - one.waits / cheapest.waits;
+  const more = moneyWords(Math.round((one.cost - cheapest.cost) * 100) / 100, currency);
+  const than = 'than the cheapest build that meets every target';
+  return one.cost > cheapest.cost
+    ? `${more} more ${than}, and ${format(share, '%', 2)} less waiting.`
+    : `As cheap as the cheapest build that meets every target, and ${format(share, '%', 2)} less waiting.`;
+}
+
 /** Why an answer is the answer, in two plain sentences. */
 export function reasonFor(
   kind: keyof Omit<ChoiceAnswers, 'dear'>,
-  { candidate, probabilities }: ChosenBuild,
+  got: ChoiceAnswers,
   wanted: Wanted,
 ): string {
+  const { candidate, probabilities } = got[kind]!;
   const work = wanted.places.flatMap((p) => p.activities);
   const i = deciding(candidate, work);
   const figure = work[i] ? figureWords(work[i], candidate.figures[i]!) : null;
@@ -144,6 +156,7 @@ export function reasonFor(
   const share = format(wanted.probability, '%', 2);
   const money = candidate.cost === null ? '' : ' cheapest';
   const first = {
+    knee: kneeWords(candidate, got.meets?.candidate, wanted),
     meets: asked
       ? `The${money || ' first'} build that meets every target with at least ${share} probability.`
       : `No target is set: the${money || ' first'} build that works.`,

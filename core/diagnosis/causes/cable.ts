@@ -27,7 +27,7 @@ export const CABLE = at('cable', [
     fix: 'Clean and reseat the plug, then another cable.',
     takes: 'cable',
     applies: (of) => of.build.bridge !== null && depends(of, 'links'),
-    change: (of) => scaling(of, { links: [0.05, 0.25, 0.6], latency: [1, 1.5, 4] }),
+    change: (of) => scaling(of, { links: [0.05, 0.4, 0.9], latency: [1, 1.5, 4] }),
   },
   // Only one of two lanes is used: the port, or the cable, has one.
   {

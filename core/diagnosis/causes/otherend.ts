@@ -29,7 +29,8 @@ export const OTHER_END = at('other end', [
     title: 'The other end writes slower than it should',
     fix: 'Time the other end alone; read into memory instead.',
     applies: (of) => depends(of, 'other') && isDirection(of, 'read'),
-    change: (of) => scaling(of, { other: [0.05, 0.3, 0.75] }),
+    // Past its cache too.
+    change: (of) => scaling(of, { other: [0.05, 0.3, 0.75], otherRest: [0.05, 0.35, 0.9] }),
   },
   // The drive at the other end writes past its cache.
   {

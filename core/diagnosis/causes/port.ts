@@ -17,6 +17,12 @@ const fallen = (modesOf: (of: Case) => string[], most: number) => ({
   })),
 });
 
+/** A hub that passes on no more than a mode, where the device runs a quicker one and hangs on none that is known. */
+const passing = (mode: string) => ({
+  applies: (of: Case) => !(of.build.hops?.length ?? 0) && slowerModes(outerMode(of)).includes(mode),
+  change: (of: Case) => behindHub(of, mode),
+});
+
 /** Causes at the port and what hangs between it and the device. */
 export const PORT = at('port', [
   // The port is of a slower class than it was taken for, or falls back to one: ports that look the same are not.
@@ -25,8 +31,7 @@ export const PORT = at('port', [
     prior: 4,
     title: 'The port is of a slower class',
     fix: 'Plug it into the port that the build says; read what was negotiated.',
-    // Down to USB 2.0 it is the cable's cause.
-    ...fallen((of) => slowerModes(outerMode(of)).filter((mode) => mode !== 'usb-2'), 5),
+    ...fallen((of) => slowerModes(outerMode(of)), 6),
   },
   // The slot has fewer lanes than it looks, or shares them with another one.
   {
@@ -48,9 +53,13 @@ export const PORT = at('port', [
   {
     id: 'hub between',
     prior: 2,
-    title: 'A hub or dock between passes on 5 Gb/s',
+    title: 'A hub or dock between passes on less',
     fix: 'Plug it straight into the machine.',
-    applies: (of) => ['usb-10', 'usb-20'].includes(outerMode(of) ?? '') && !(of.build.hops?.length ?? 0),
-    change: (of) => behindHub(of, 'usb-5'),
+    ...passing('usb-5'),
+    ways: [
+      { key: '5 Gb/s', share: 4, ...passing('usb-5') },
+      { key: '10 Gb/s', share: 2, ...passing('usb-10') },
+      { key: 'USB 2.0', share: 1, ...passing('usb-2') },
+    ],
   },
 ]);
