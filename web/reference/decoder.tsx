@@ -50,7 +50,7 @@ export function Decoder() {
 }
 
 /** What a text was read as, with its doubts. */
-export function DecodedName({ found: { text, readings, flags, links } }: { found: Decoded }) {
+export function DecodedName({ found: { text, readings, flags, links, unread } }: { found: Decoded }) {
   if (text === '')
     return <Typography color="textSecondary">Paste a line, or type what the customer said.</Typography>;
   if (readings.length === 0 && flags.length === 0)
@@ -83,6 +83,11 @@ export function DecodedName({ found: { text, readings, flags, links } }: { found
           </Typography>
         )}
       </Box>
+      {unread.length > 0 && (
+        <Typography variant="body2" color="textSecondary">
+          Not understood: {unread.join(', ')}
+        </Typography>
+      )}
       {flags.map(({ kind, id, words }) => (
         <Typography key={id + words} variant="body2">
           <Box component="span" sx={{ color: LOOK[kind].color, fontWeight: 700 }}>

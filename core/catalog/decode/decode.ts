@@ -36,12 +36,24 @@ export function decode(input: string): Decoded {
   return {
     text,
     readings,
+    unread: unreadIn(left),
     flags: unique([...settled, ...doubts(readings, links, text)]),
     links: links.sort(
       (a, b) => practicalOf(linkById(b), 'read').expected - practicalOf(linkById(a), 'read').expected,
     ),
   };
 }
+
+/** Words that say nothing of a part. */
+const FILLING =
+  /^(?:up|to|with|and|or|for|the|an?|of|in|internal|external|portable|drive|disk|ssd|hdd|solid|state|hard|new|any|speeds?|read|write|seq|max|interface|type|warranty|case|box|enclosure|cable|adapter|dock|lead|usb|pcie|sata|m\.?2)$/i;
+
+/** What is left of a text once all that was understood is taken out, word by word. */
+const unreadIn = (left: string): string[] =>
+  left
+    .split(/[\u0001\s,;|()/]+/)
+    .map((word) => word.replace(/^[^\p{L}\p{N}]+|[^\p{L}\p{N}]+$/gu, ''))
+    .filter((word) => word !== '' && !FILLING.test(word));
 
 const unique = (flags: readonly Flag[]): Flag[] =>
   flags.filter((f, i) => flags.findIndex((other) => other.id === f.id && other.words === f.words) === i);

@@ -13,6 +13,7 @@ export interface NameReading {
     | 'cache'
     | 'tbw'
     | 'warranty'
+    | 'dwpd'
     | 'iops'
     | 'map';
   /** The piece, as it stands in the normalised text. */
@@ -38,6 +39,8 @@ export interface Decoded {
   text: string;
   readings: NameReading[];
   flags: Flag[];
+  /** Words of it that nothing was made of. */
+  unread: string[];
   /** The links the whole text can mean, best first; empty when it names none. */
   links: string[];
 }

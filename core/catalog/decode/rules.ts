@@ -136,11 +136,22 @@ export const DECODE_RULES: Pattern[] = [
     pattern: either(
       /\b(\d{1,2})[ -]?(?:years?|yrs?|y)\b[a-z ]{0,12}(?:warranty|guarantee)\b/,
       /\b(?:warranty|guarantee)[a-z :=,-]{0,8}?(\d{1,2}) ?(?:years?|yrs?|y)?\b/,
+      // Years of nothing else, in a line of figures.
+      /(?<!\b(?:used|for|after|in|of|over) )\b(\d{1,2}) ?(?:years?|yrs?|y)\b(?! ?(?:old|used?|of use|ago))/,
     ),
-    read([a, b]) {
-      const value = Number(a ?? b);
+    read([a, b, c]) {
+      const value = Number(a ?? b ?? c);
       return value > 0 && value <= 15
         ? { kind: 'warranty', value, meaning: `warranty of ${value} years` }
+        : null;
+    },
+  },
+  {
+    pattern: /([\d.,]*\d) ?(?:DWPD|drive writes? (?:per|a) day)\b/gi,
+    read([n]) {
+      const value = number(n!);
+      return value > 0 && value <= 100
+        ? { kind: 'dwpd', value, meaning: `rated for ${numeral(value)} drive writes per day` }
         : null;
     },
   },

@@ -1,7 +1,9 @@
 import { decode, type Decoded } from '../decode';
 import type { Fact } from '../../evidence';
 import { formFactor, type Drive } from '../parts';
-import { namesIn, isOutside } from './listing';
+import { ceilingOf, linkById } from '../links';
+import { format, YEAR_DAYS } from '../../units';
+import { isOutside } from './listing';
 
 const NONE: Fact = { value: null, source: { kind: 'unknown' } };
 const listed = (value: number): Fact => ({ value, source: { kind: 'sheet', note: 'listing' } });
@@ -10,6 +12,25 @@ const listed = (value: number): Fact => ({ value, source: { kind: 'sheet', note:
 export interface DriveDraft {
   drive: Drive;
   decoded: Decoded;
+}
+
+/** What a part is called whose listing does not begin with a name. */
+export const UNNAMED = 'Unnamed';
+
+/** Maker and model: what a listing begins with before anything of it is a figure or an interface, and how much it holds. */
+function namesOf({ text, readings }: Decoded, capacity: number | undefined, kind: string) {
+  const end = readings[0]?.at ?? text.length;
+  const [maker, ...model] = text
+    .slice(0, end)
+    .split(/[\s,]+/)
+    .filter((word) => /[\p{L}\p{N}]/u.test(word))
+    .slice(0, 5);
+  const size = capacity ? format(capacity, 'B') : '';
+  return {
+    maker: maker?.slice(0, 40) ?? UNNAMED,
+    model: ([...model, size].join(' ').trim() || kind).slice(0, 80),
+    ...(maker === undefined && size ? { model: `${size} ${kind}` } : {}),
+  };
 }
 
 /**
@@ -41,21 +62,25 @@ export function draftDrive(text: string, id: string): DriveDraft {
         : inches === '2.5' || !disk
           ? '2.5-inch, 7 mm'
           : '3.5-inch';
-  // One link where the listing settles it; where it leaves several open, the slowest is sure.
-  const sure = decoded.links.at(-1);
+  // One link where the listing settles it; where it leaves several open, the slowest that its rate passes.
+  const rates = value('rate').sort((a, b) => b - a);
+  const sure =
+    decoded.links.findLast((id) => ceilingOf(linkById(id)) >= (rates[0] ?? 0)) ?? decoded.links.at(-1);
   const fallback = sealed ? 'usb-5' : nvme ? 'pcie3x4' : 'sata-6';
   const [capacity] = value('capacity');
-  const rates = value('rate').sort((a, b) => b - a);
   const [cache, rest, tbw, warranty] = (['cache', 'sustained', 'tbw', 'warranty'] as const).map(
     (kind) => value(kind)[0],
   );
+  // A rating by the day is one of all its warranty's days.
+  const [dwpd] = value('dwpd');
+  const rated = tbw ?? (dwpd && capacity && warranty ? dwpd * capacity * warranty * YEAR_DAYS : undefined);
   const iops = value('iops').sort((a, b) => b - a);
   const [map] = value('map');
   const cell = /\b(SLC|MLC|TLC|QLC)\b/i.exec(text)?.[1]?.toUpperCase() as Drive['cell'] | undefined;
   const [rpm] = value('spindle');
   const drive: Drive = {
     id,
-    ...namesIn(text),
+    ...namesOf(decoded, capacity, disk ? 'disk' : nvme ? 'NVMe SSD' : 'SSD'),
     media: disk ? 'disk' : 'flash',
     form: formFactor(form) ? form : 'M.2 2280',
     plug: sealed ? 'USB-C' : m2 ? 'M.2' : 'SATA',
@@ -66,7 +91,7 @@ export function draftDrive(text: string, id: string): DriveDraft {
     write: rates[1] ? listed(rates[1]) : NONE,
     rest: rest ? listed(rest) : NONE,
     cache: cache ? listed(cache) : NONE,
-    tbw: tbw ? listed(tbw) : NONE,
+    tbw: rated ? listed(rated) : NONE,
     warrantyYears: warranty ? listed(warranty) : NONE,
     ...(iops[0] ? { randomRead: listed(iops[0]) } : {}),
     ...(iops[1] ? { randomWrite: listed(iops[1]) } : {}),

@@ -271,7 +271,38 @@ describe('a drive from a pasted listing', () => {
     ],
     [
       'Oystral Gull 512GB NVMe 2230',
-      { form: 'M.2 2230', plug: 'M.2', modes: ['pcie3x4'], capacity: 512e9, read: null },
+      {
+        maker: 'Oystral',
+        model: 'Gull 512 GB',
+        form: 'M.2 2230',
+        plug: 'M.2',
+        modes: ['pcie3x4'],
+        capacity: 512e9,
+        read: null,
+      },
+    ],
+    // Nothing it begins with is a name; 5,400 MB/s want four lanes of gen 4; years without the word are its warranty.
+    [
+      '2TB NVMe SSD, up to 5400MB/s, PCIe 4.0, 900TBW, 3y',
+      {
+        maker: 'Unnamed',
+        model: '2 TB NVMe SSD',
+        modes: ['pcie4x4'],
+        capacity: 2e12,
+        read: 5.4e9,
+        tbw: 900e12,
+        warrantyYears: 3,
+      },
+    ],
+    [
+      'Larkmoor Sedge 800GB SATA SSD 540MB/s 0.8 DWPD 4 yrs',
+      {
+        maker: 'Larkmoor',
+        model: 'Sedge 800 GB',
+        capacity: 800e9,
+        tbw: 0.8 * 800e9 * 4 * 365,
+        warrantyYears: 4,
+      },
     ],
   ])('%s', (text, expected) => {
     const { drive } = draftDrive(text, 'new');

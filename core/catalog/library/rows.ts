@@ -210,6 +210,7 @@ function read(column: AskedColumn, text: string, source: string, more: string): 
   if (holds.type === 'fact') return factOf(column, text, source, more);
   if (text === '') return nullable && !optional ? null : undefined;
   switch (holds.type) {
+    case 'day':
     case 'text':
       return text;
     case 'number': {
