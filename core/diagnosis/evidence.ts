@@ -1,6 +1,6 @@
 import { barePathFor, eachTime, forecast, type Case, type DrawnTime } from '../forecast';
 import { isMove, type Job, type Run, type Sample } from '../job';
-import { mean, quantile, SAMPLES, SEED, Z90, Z95 } from '../stats';
+import { mean, quantile, SAMPLES, SEED, Z95 } from '../stats';
 import { logSecondsOf } from '../measure';
 import { caseMeasured, measuredClaims, type Claim, type MeasuredCase } from '../verdict';
 import type { Hypothesis } from './hypothesis';
@@ -31,7 +31,7 @@ export interface Evidence {
   seen: string | null;
   /** s that its forecast expects, where there is one. */
   expected?: number | undefined;
-  /** How far it lies off what it would be where nothing is wrong, in sigmas of that: what may be anything is off by little. */
+  /** How far it lies off that, as a logarithm. */
   off: number;
   /** How far it had come when, of the last run that tells; empty where none does. */
   samples: readonly Sample[];
@@ -209,16 +209,6 @@ function asKnown(of: Case, look: Look | undefined): Case {
   return { ...of, activity: { ...activity, ...look.known } };
 }
 
-/** How far a time lies off what it would be where nothing is wrong, in sigmas; 0 where nothing flows. */
-function offOf({ of, toBar }: MeasuredCase, look: Look | undefined, { log, sigma }: LogTime): number {
-  const done = look && { ...look, change: undefined };
-  const logs = logsUnder(null, of, { look: done, toBar, every: EVERY * COARSE });
-  if (!logs) return 0;
-  const sorted = Float64Array.from(logs).sort();
-  const at = (share: number) => sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]!;
-  return Math.abs(log - at(0.5)) / Math.hypot((at(0.95) - at(0.05)) / (2 * Z90), sigma);
-}
-
 /** All that was measured of a job; rehearsals count only where there is nothing else. */
 export function evidenceOf(job: Job, shopRanges: OwnRanges = {}): Evidence[] {
   const claims = measuredClaims(job, shopRanges);
@@ -244,7 +234,7 @@ export function evidenceOf(job: Job, shopRanges: OwnRanges = {}): Evidence[] {
         isRate: runs.every(({ measure }) => measure.kind === 'rate'),
         seen: null,
         expected: middle,
-        off: offOf(found, look, time),
+        off: middle ? Math.abs(time.log - Math.log(middle)) : 0,
         samples: course?.samples ?? [],
       },
       ...(course && !look ? beginningsOf(title, found.of, found.toBar, course) : []),

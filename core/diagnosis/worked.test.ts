@@ -197,6 +197,30 @@ test('11: 15,000 files written out of memory cost what files cost: nothing wrong
   expect(lead!.probability).toBeGreaterThan(0.8);
 });
 
+test('12: a link of USB 2.0 is the cable’s or the port’s; the port’s marking tells which', () => {
+  const runs = [...offloads([5200, 5230]), ...readback([900, 906])];
+  const seen = (...looks: [look: string, seen: string][]): Job => ({
+    ...bare,
+    looks: looks.map(([look, seen]) => ({ look, seen, at: '2026-12-04T10:00:00.000Z' })),
+  });
+  const link = seen(['look at the link', 'usb-2']);
+  expect(first(runs, link)).toEqual(expect.arrayContaining(['usb-2 cable', 'slower port']));
+  expect(share('slower port', runs, link)).toBeGreaterThan(0.15);
+  const marked = seen(['look at the link', 'usb-2'], ['look at the port', 'usb-10']);
+  expect(share('usb-2 cable', runs, marked)).toBeGreaterThan(0.9);
+  const old = seen(['look at the link', 'usb-2'], ['look at the port', 'usb-2']);
+  expect(share('slower port', runs, old)).toBeGreaterThan(0.9);
+});
+
+test('13: what is read cannot be put down past the other end’s cache either: that is slow as a whole', () => {
+  const far = readback([3650, 3660], { bytes: 420e9, files: 75_000 });
+  const known = (value: number) => ({ value, source: { kind: 'entered' as const } });
+  const [machine] = bare.machines as [Job['machines'][0]];
+  const storage = { ...machine.host.storage, write: known(1.1e9), rest: known(0.9e9) };
+  const job = { ...bare, machines: [{ ...machine, host: { ...machine.host, storage } }] };
+  expect(first(far, job)).toContain('destination slower');
+});
+
 test('a course that is drawn of a cause ends when the cause says it would', () => {
   const { shown } = found(offloads([560, 566]));
   for (const { by, course } of shown.causes) {

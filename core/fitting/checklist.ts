@@ -1,4 +1,5 @@
-import { factsOf } from '../fit';
+import { survives } from '../assembly';
+import { factsOf, familiesOf } from '../fit';
 import { settingOf, type Situation } from '../forecast';
 import { DIRECTIONS } from '../catalog/links';
 import { isMove, isOnce, type Fitting } from '../job';
@@ -29,6 +30,10 @@ export function benchOf(situation: Situation): StepFacts {
     inside: !facts.external,
     replaces: situation.activities.some((a) => isMove(a) && a.direction === 'write' && isOnce(a)),
     isArray: facts.array !== undefined,
+    spare: facts.array ? survives(facts.array) : 0,
+    formatsItself:
+      (facts.bridge === null && facts.port.erases === true) ||
+      familiesOf(facts.host, facts.needs).includes('own'),
   };
 }
 

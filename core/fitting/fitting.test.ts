@@ -78,14 +78,35 @@ describe('the checklist', () => {
     );
   });
 
+  test('an array has its members written down, is tried with one missing, and has an alarm and a spare; a stripe has nothing to try', () => {
+    const inside = situations.find((s) => benchOf(s.situation).inside)!.situation;
+    const as = (mode: 'mirror' | 'stripe') =>
+      ids({ ...inside, build: { ...inside.build, together: 2, array: { mode, by: 'firmware' as const } } });
+    const tried = ['build-array', 'pull-one', 'alarm', 'spare'];
+    expect(as('mirror')).toEqual(expect.arrayContaining(['members', ...tried]));
+    expect(as('stripe')).toContain('members');
+    expect(as('stripe').filter((id) => tried.includes(id))).toEqual([]);
+  });
+
+  test('what a machine formats itself gets no partition and no file system, and is said to be erased', () => {
+    const { situation } = offload!;
+    const recorder = { ...situation, needs: { ...situation.needs, systems: ['own' as const] } };
+    const steps = ids(recorder);
+    expect(steps).toContain('formats-itself');
+    expect(steps.filter((id) => ['partition', 'file-system', 'format', 'encrypt'].includes(id))).toEqual([]);
+    expect(ids(situation)).not.toContain('formats-itself');
+    expect(ids(situation)).toContain('encrypt');
+    expect(ids(withNeeds(situation, { portable: false }))).not.toContain('encrypt');
+  });
+
   test('every step is needed by some build', () => {
     const drives = SHOP.drives.flatMap((drive) => {
       const { situation } = offload!;
       return [{ ...situation, build: { ...situation.build, drive, bridge: null } }];
     });
-    const roles = (['system', 'projects', 'scratch', 'library', 'archive', 'expansion'] as const).flatMap(
-      (role) => situations.map(({ situation }) => withNeeds(situation, { role })),
-    );
+    const roles = (
+      ['system', 'projects', 'scratch', 'library', 'archive', 'backup', 'expansion'] as const
+    ).flatMap((role) => situations.map(({ situation }) => withNeeds(situation, { role })));
     const fixtures = recipes.jobs.filter((r) => !r.slow).map((r) => onJob(briefOf(r)));
     const seen = new Set(
       [...drives, ...roles, ...fixtures, ...situations.map((s) => s.situation)].flatMap(ids),

@@ -12,6 +12,10 @@ export interface StepFacts extends Facts {
   replaces: boolean;
   /** Several drives as one. */
   isArray: boolean;
+  /** How many of them may fail. */
+  spare: number;
+  /** The machine, or a device it goes to, formats it by itself when it first starts with it. */
+  formatsItself: boolean;
 }
 
 type Said = string | ((b: StepFacts) => string);

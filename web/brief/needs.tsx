@@ -76,9 +76,9 @@ const MEDIUM: Record<Copy['medium'], string> = {
 };
 
 const HOLDS: Record<NonNullable<Copy['holds']>, string> = {
-  'kept up': 'the data, kept up',
-  'an older state': 'an older state',
-  'given away': 'given away later',
+  'kept up': 'kept up',
+  'an older state': 'older state',
+  'given away': 'given away',
 };
 
 /** The copies of the data that are planned, held against the usual rule. */

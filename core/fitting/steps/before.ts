@@ -21,6 +21,15 @@ export const BEFORE: readonly FittingStep[] = [
       'Do not go on without it. Fitting, firmware settings and formatting have all ended drives that were not meant.',
   },
   {
+    id: 'members',
+    phase: 'before',
+    when: (b) => b.isArray,
+    title: (b) => `Write down all ${b.array!.members} serial numbers, and read the health of each`,
+    how: 'Before they go in: which serial number goes into which bay, and hours, written bytes and errors of each. When one fails, this says which to pull.',
+    caution:
+      'Members out of one box were made on one day: look whether their numbers follow each other, and mix two batches where that can be had.',
+  },
+  {
     id: 'array-backup',
     phase: 'before',
     when: (b) => b.isArray,
@@ -35,6 +44,15 @@ export const BEFORE: readonly FittingStep[] = [
     when: (b) => b.inside && !b.disk,
     title: 'Prove the drive bare, before a long teardown',
     how: 'In any enclosure that takes it: it appears with its full size, and a gigabyte goes on and comes back.',
+  },
+  {
+    id: 'unit-firmware',
+    phase: 'before',
+    when: () => true,
+    title: 'Look up the firmware of drive and enclosure',
+    how: 'Note both versions. Where the maker offers a later one, update while nothing is on it yet, and before anything is timed: figures change with it.',
+    caution:
+      'An update that is broken off can end the unit: on the mains, on a short cable, nothing else running.',
   },
   {
     id: 'baseline',

@@ -15,6 +15,20 @@ export const CONTENTS: readonly FittingStep[] = [
       'The clone of a drive and the drive itself must not be started from side by side: both carry the same volume ID.',
   },
   {
+    id: 'clone-checked',
+    phase: 'contents',
+    when: (b) => b.needs.role === 'system',
+    title: 'Check the clone before the old drive is touched',
+    how: 'It boots by itself, twice; the partition fills the new drive; a handful of files and the programs’ licences open. The old drive stays unplugged and whole for some weeks.',
+  },
+  {
+    id: 'rotation',
+    phase: 'contents',
+    when: (b) => b.needs.role === 'backup' && b.external,
+    title: 'Make it one of two that take turns',
+    how: 'One is here, one elsewhere, changed on a set day, each marked with its letter. One that always hangs on the machine is lost with it.',
+  },
+  {
     id: 'install-place',
     phase: 'contents',
     when: (b) => b.needs.role === 'expansion' || b.needs.role === 'library',

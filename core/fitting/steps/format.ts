@@ -78,9 +78,17 @@ export const FORMAT: readonly FittingStep[] = [
     caution: 'Formatting destroys what is there. Ask whoever owns it, out loud.',
   },
   {
+    id: 'formats-itself',
+    phase: 'format',
+    when: (b) => b.formatsItself,
+    title: (b) => `${b.host.name} formats it: let it`,
+    how: 'It asks at its first start and makes its own partitions and file system. Nothing is done on a computer before, and the computer does not read it afterwards.',
+    caution: 'It erases whatever is on it, without asking twice.',
+  },
+  {
     id: 'partition',
     phase: 'format',
-    when: () => true,
+    when: (b) => !b.formatsItself,
     title: (b) => `Partition table: ${tableFor(b).table}`,
     how: (b) =>
       `Because ${tableFor(b).why}. One partition, begun at 1 MiB, over ${
@@ -92,7 +100,7 @@ export const FORMAT: readonly FittingStep[] = [
   {
     id: 'file-system',
     phase: 'format',
-    when: () => true,
+    when: (b) => !b.formatsItself,
     title: (b) => `File system: ${fileSystemFor(b).name ?? 'to be settled'}`,
     how: (b) => {
       const { unit, why } = allocationFor(b);
@@ -102,8 +110,17 @@ export const FORMAT: readonly FittingStep[] = [
   {
     id: 'format',
     phase: 'format',
-    when: () => true,
+    when: (b) => !b.formatsItself,
     title: (b) => (passFor(b).full ? 'Full format' : 'Quick format'),
     how: (b) => `Because ${passFor(b).why}.`,
+  },
+  {
+    id: 'encrypt',
+    phase: 'format',
+    when: (b) => b.needs.portable === true && !b.formatsItself,
+    title: 'Settle whether it is encrypted, now',
+    how: 'What is carried gets lost. By the system’s own encryption, before data is on it; the recovery key written down twice, neither beside the drive, and tried once.',
+    caution:
+      'Without its key nobody gets at the data, no shop either. Time it afterwards: an older processor slows down by it.',
   },
 ];

@@ -51,4 +51,34 @@ export const START: readonly FittingStep[] = [
     how: 'Mode, stripe size, order of the members, which bay holds which serial number. The members are erased now.',
     caution: 'An array is one copy, not a back-up.',
   },
+  {
+    id: 'build-array',
+    phase: 'first start',
+    when: (b) => b.isArray && b.spare > 0,
+    title: 'Let it build the array to its end',
+    how: 'The first pass over all members takes hours on large disks: until it is through it is slower and survives less. Time it after that.',
+  },
+  {
+    id: 'pull-one',
+    phase: 'first start',
+    when: (b) => b.isArray && b.spare > 0,
+    title: 'Pull one member while nothing counts on it',
+    how: 'Copy a test folder, take one drive out, see that the folder opens and that it says so: light, sound, message. Put it back and let it rebuild; note how long that takes.',
+    caution:
+      'Before the data is on it, never after: a second fault while it rebuilds is the one that loses all.',
+  },
+  {
+    id: 'alarm',
+    phase: 'first start',
+    when: (b) => b.isArray && b.spare > 0,
+    title: 'Switch the alarm on, and settle who hears it',
+    how: 'By mail, by sound or by a light somebody passes daily. An array that runs on with a member missing is how most are lost.',
+  },
+  {
+    id: 'spare',
+    phase: 'first start',
+    when: (b) => b.isArray && b.spare > 0,
+    title: 'Settle where the spare drive lies',
+    how: 'The same model or larger, on the shelf and labelled; who puts it in, and within how many days.',
+  },
 ];

@@ -58,7 +58,8 @@ test('nothing wrong: how sure that is, what these runs did not test, nothing to 
 });
 
 test('one cause: the cause, what to do, what that brings, and a sentence for the customer', async () => {
-  const text = await read([...written([5200, 5230]), ...readBack([900, 906])]);
+  const marked = { look: 'look at the port', seen: 'usb-10', at: '2026-12-04T10:00:00.000Z' };
+  const text = await read([...written([5200, 5230]), ...readBack([900, 906])], { looks: [marked] });
   expect(text).toMatch(/^Likely causesThe cable carries USB 2\.0 only\. Another cable: many only charge\./);
   expect(text).not.toContain('One of these');
   expect(text).toContain('should take about 48 s instead of 15 min 03 s.');
