@@ -4,6 +4,7 @@ import {
   caseOf,
   forecast,
   isLife,
+  layoutOf,
   lasting,
   lifeOf,
   settingOf,
@@ -12,7 +13,8 @@ import {
   type Situation,
 } from '../forecast';
 import { findings, type Finding } from '../fit';
-import { fromPasted, healthAdvice, healthLines } from '../models';
+import { dataMembers, layoutWords, survives } from '../assembly';
+import { fromPasted, healthAdvice, healthLines, holdsData, lacking } from '../models';
 import {
   briefAt,
   fittingOf,
@@ -36,7 +38,7 @@ import {
 } from '../job';
 import { DIRECTIONS } from '../catalog/links';
 import { nameOf } from '../catalog/parts';
-import { counted, format, formatRange } from '../units';
+import { counted, format, formatRange, moneyWords } from '../units';
 import {
   befallenSaid,
   compareLoadTimes,
@@ -117,11 +119,15 @@ export function handover(job: Job, found: Verdict, shopRanges: OwnRanges = {}): 
   const sections = [
     work(job),
     ...(job.devices.length > 0 ? job.devices.map((device) => fitted(job, device)) : [nothing]),
+    offered(job),
+    note(job),
     promise(job, found),
     measurements(job, found),
     troubles(job, found),
     lookedAt(job),
     decision(job, found),
+    ...job.devices.map((device) => ifOneFails(job, device)),
+    ...job.devices.map((device) => copiesOf(job, device)),
     ...job.devices.map((device) => life(job, device, shopRanges)),
     ...job.devices.map((device) => health(job, device)),
     care(job),
@@ -169,7 +175,6 @@ function work(job: Job): Section {
   });
   const where = several ? ['Where'] : [];
   return section('What it is for', [
-    ...(job.note ? [text(job.note)] : []),
     ...(rows.length > 0
       ? [
           table(
@@ -179,6 +184,76 @@ function work(job: Job): Section {
           ),
         ]
       : []),
+  ]);
+}
+
+/** The shop's own words about the job: for nobody else. */
+const note = (job: Job): Section => section('The shop’s own note', job.note ? [text(job.note)] : [], true);
+
+/** What else was on the table when it was chosen, and why this. */
+function offered({ choices = [], devices }: Job): Section {
+  const blocks = devices.flatMap(({ id }): DocumentBlock[] => {
+    const taken = choices.findLast(({ device }) => device === id);
+    if (!taken) return [];
+    const money = taken.taken.cost === null ? '' : `, ${moneyWords(taken.taken.cost, taken.currency)}`;
+    const others = taken.beside.filter(({ words }) => words !== taken.taken.words);
+    return [
+      text(`Chosen on ${taken.at.slice(0, 10)}: ${taken.taken.words}${money}.`, taken.reason),
+      ...(others.length > 0
+        ? [
+            text('What else was looked at:'),
+            { kind: 'list' as const, items: others.map(({ words, cost }) => `${words}: ${cost}`) },
+          ]
+        : []),
+    ];
+  });
+  return section('Why this one', blocks);
+}
+
+/** What happens when a drive of several fails, how one notices, and what to do. */
+function ifOneFails(job: Job, device: JobDevice): Section {
+  const layout = device.parts && layoutOf(device.parts);
+  const heading = headed(job, 'If a drive fails', device);
+  if (!layout) return section(heading, []);
+  const many = survives(layout);
+  const items =
+    many === 0
+      ? [
+          'All of it is lost, whichever drive it is: what matters must be on something else too.',
+          'Several drives fail sooner than one.',
+        ]
+      : [
+          `Nothing is lost: ${many === 1 ? 'one' : String(many)} may fail. It goes on, slower, and the next fault may be one too many.`,
+          'A light, a sound or a message says so. Look at it once a week; one that is overlooked is how such arrays are lost.',
+          'Pull nothing out. Note which bay it is, bring or order the same drive or a larger one, and change that one alone, with the others left where they are.',
+          'While it rebuilds, which takes hours to a day, copy off what matters first and work as little as you can.',
+        ];
+  return section(heading, [{ kind: 'list', items }]);
+}
+
+/** The copies that are planned, and what they lack of the usual rule. */
+function copiesOf(job: Job, device: JobDevice): Section {
+  const { copies = [], onlyCopy } = device.needs ?? {};
+  const heading = headed(job, 'Copies of the data', device);
+  if (copies.length === 0)
+    return section(
+      heading,
+      onlyCopy
+        ? [text('This is the only copy: whatever happens to it, the data are gone. Plan a second one.')]
+        : [],
+    );
+  const lack = lacking(copies);
+  const words = copies.map(
+    ({ name, offSite, holds }) =>
+      `${name}, ${offSite ? 'elsewhere' : 'here'}${holds && !holdsData({ holds }) ? `, ${holds}: it does not count` : ''}`,
+  );
+  return section(heading, [
+    { kind: 'list', items: words },
+    text(
+      lack.length === 0
+        ? 'That keeps the usual rule: three copies, on two kinds of media, one of them elsewhere.'
+        : `What is missing: ${lack.join(' ')}`,
+    ),
   ]);
 }
 
@@ -195,7 +270,13 @@ function fitted(job: Job, device: JobDevice): Section {
   const items = [
     `Drive: ${drive.maker} ${drive.model}${drive.model.includes(capacity) ? '' : `, ${capacity}`}`,
   ];
+  const layout = layoutOf(device.parts);
   if (together > 1) items[0] = `${together} drives: ${drive.maker} ${drive.model}, ${capacity} each`;
+  if (layout) {
+    const size = middle(drive.capacity);
+    const holds = size === null ? '' : `, ${format(size * dataMembers(layout), 'B')} for data`;
+    items.push(`Put together as ${layoutWords(layout)}${holds}`);
+  }
   if (drive.revision) items[0] += `, revision ${drive.revision}`;
   if (bridge) items.push(`${BOX[bridge.kind]}: ${nameOf(bridge)}`);
   const connections = job.connections.filter((c) => c.device === device.id);
@@ -220,13 +301,20 @@ function fitted(job: Job, device: JobDevice): Section {
 function unitOf(job: Job, { id, needs }: JobDevice): Wording[] {
   const fitting = fittingOf(job, id);
   const { serial, bought, warrantyUntil } = fitting ?? {};
-  const { fileSystem, table: partitions } = needs ?? {};
+  const { fileSystem, table: partitions, shorterLife } = needs ?? {};
+  // What was ticked says what was really done.
+  const done = ['partition', 'file-system', 'format', 'encrypt'].flatMap((step) => {
+    const mark = fitting?.steps.find((s) => s.id === step);
+    return mark?.said && mark.skipped === undefined ? [mark.said] : [];
+  });
   return [
     ...(serial ? [`Serial number: ${serial}`] : []),
-    ...(fileSystem
+    ...done,
+    ...(fileSystem && done.length === 0
       ? [`File system: ${fileSystem}${partitions ? `, ${partitions} partition table` : ''}`]
       : []),
     ...(bought ? [`Bought: ${bought}`] : []),
+    ...(shorterLife ? [`May wear out before its service life is over: ${shorterLife}`] : []),
     ...(warrantyUntil ? [`Warranty until ${warrantyUntil}`] : []),
     ...befallenSaid(id, fitting ?? {}).log.flatMap(({ entry }) => entry ?? []),
   ];

@@ -63,6 +63,65 @@ test('hubs, drives at once, revision and small parts are named; findings stand i
   );
 });
 
+test('several drives as one: level and room, what a failed one means, how one notices, what to do', () => {
+  const [device] = offload.devices as [Job['devices'][0]];
+  const as = (mode: 'mirror' | 'stripe') => {
+    const array = { mode, by: 'firmware' as const };
+    const parts = { ...device.parts!, together: 2, array };
+    return toMarkdown(made({ ...offload, devices: [{ ...device, parts }] }), 'customer');
+  };
+  expect(as('mirror')).toMatch(/Put together as RAID 1 of 2, 2.TB for data/);
+  expect(as('mirror')).toMatch(/## If a drive fails\n\n.*Nothing is lost: one may fail/);
+  expect(as('stripe')).toMatch(/Put together as RAID 0 of 2, 4.TB for data/);
+  expect(as('stripe')).toMatch(/All of it is lost, whichever drive it is/);
+  expect(toMarkdown(made(offload), 'customer')).not.toContain('If a drive fails');
+});
+
+test('copies that do not hold the data do not count, and what is missing is said; so is that it may wear out', () => {
+  const [device] = offload.devices as [Job['devices'][0]];
+  const needs = {
+    ...device.needs,
+    shorterLife: 'goes back to the lender in May',
+    copies: [
+      { name: 'itself', medium: 'flash' as const, offSite: false },
+      { name: 'old disk', medium: 'disk' as const, offSite: true, holds: 'given away' as const },
+    ],
+  };
+  const text = toMarkdown(made({ ...offload, devices: [{ ...device, needs }] }), 'customer');
+  expect(text).toMatch(/old disk, elsewhere, given away: it does not count/);
+  expect(text).toMatch(/What is missing: Only 1 copy, 3 are asked for\./);
+  expect(text).toContain('May wear out before its service life is over: goes back to the lender in May');
+});
+
+test('what was chosen stands there with its reason and what else was looked at; what was ticked says what was done', () => {
+  const [device] = offload.devices as [Job['devices'][0]];
+  const at = '2026-12-01T10:00:00.000Z';
+  const choices = [
+    {
+      id: 'c',
+      at,
+      device: device.id,
+      taken: { words: 'Reed 2 TB in Nook 10', cost: 211 },
+      reason: 'The cheapest build that meets every target.',
+      currency: 'EUR',
+      beside: [
+        { kind: 'meets', words: 'Reed 2 TB in Nook 10', cost: '211 EUR' },
+        { kind: 'within', words: 'Merlin 4 TB in Nook 20', cost: '398 EUR' },
+      ],
+      works: 12,
+      meets: 3,
+      fallen: [],
+      prices: [],
+    },
+  ];
+  const fittings = [{ device: device.id, steps: [{ id: 'file-system', at, said: 'File system: ext4' }] }];
+  const text = toMarkdown(made({ ...offload, choices, fittings }), 'customer');
+  expect(text).toMatch(/Chosen on 2026-12-01: Reed 2 TB in Nook 10, 211.EUR\. The cheapest build/);
+  expect(text).toMatch(/What else was looked at:\n\n.*Merlin 4 TB in Nook 20: 398.EUR/);
+  expect(text.match(/Reed 2 TB in Nook 10/g)).toHaveLength(1);
+  expect(text).toContain('File system: ext4');
+});
+
 test('an unfinished job says what is missing', () => {
   const text = toMarkdown(made(scans), 'shop');
   expect(text).toContain('Nothing has been chosen yet');
@@ -71,12 +130,14 @@ test('an unfinished job says what is missing', () => {
 
 test('what people type cannot turn into markup: read back, it is the same words and nothing else', () => {
   const job = { ...offload, title: '# a | b <script>', note: '[x](y)\n# z *w* `v`' };
-  const { children } = fromMarkdown(toMarkdown(made(job), 'customer'));
+  const { children } = fromMarkdown(toMarkdown(made(job), 'shop'));
   const words = (i: number) => toString(children[i]!);
   expect(children[0]).toMatchObject({ type: 'heading', depth: 1 });
   expect(words(0)).toBe('# a | b <script>');
-  expect(words(3)).toBe('[x](y) # z *w* `v`');
-  expect(children[3]).toMatchObject({ type: 'paragraph', children: [{ type: 'text' }] });
+  const at = children.findIndex((_, i) => words(i) === '[x](y) # z *w* `v`');
+  expect(children[at]).toMatchObject({ type: 'paragraph', children: [{ type: 'text' }] });
+  // The shop's own note is for nobody else.
+  expect(toMarkdown(made(job), 'customer')).not.toContain('z \\*w');
   expect(children.every(({ type }) => type !== 'html')).toBe(true);
 });
 
