@@ -80,7 +80,7 @@ test('what is asked of its kind: nothing that moves, nothing that is heard, noth
   expect(asked({ quiet: true }, { build: build({ drive: { ...disk, rpm: 5400 }, bridge: null }) })).toEqual(
     [],
   );
-  expect(asked({ still: true, quiet: true, portable: true }, still)).toEqual([]);
+  expect(asked({ still: true, quiet: true, noSupply: true }, still)).toEqual([]);
   const fan = { build: build({ bridge: { ...dock, cooling: 'fan' } }) };
   expect(asked({ still: true, quiet: true }, fan)).toEqual(['no moving parts', 'quiet']);
   expect(asked({ portable: true })).toEqual(['portable']);
@@ -101,6 +101,17 @@ test('parts that are here too late; of what nobody noted nothing is said', () =>
   expect(arrivalOf({ ...price, delivery: 3 })).toBe('2031-03-02');
   expect(arrivalOf({ ...price, sells: 'own shelf' })).toBe('2031-02-27');
   expect(arrivalOf(price)).toBeNull();
+});
+
+test('what is carried is outside, a system is inside where there is room, a back-up is apart from its machine', () => {
+  const inside = { build: build({ bridge: null }) };
+  expect(asked({ portable: true }, inside)).toEqual(['carried']);
+  expect(asked({ role: 'backup' }, inside)).toEqual(['apart']);
+  expect(asked({ role: 'backup' })).toEqual([]);
+  const at = (id: string) => ({ ...open({ bootDrive: true }), host: HOSTS.find((h) => h.id === id)! });
+  expect(missed({ open: at('mini-pc') })).toEqual(['inside']);
+  expect(missed({ open: at('mini-pc'), ...inside })).toEqual([]);
+  expect(missed({ open: at('thin-laptop') })).toEqual([]);
 });
 
 test('a program is not started over a single lane', () => {

@@ -3,7 +3,7 @@ import { survives } from '../../assembly';
 import { middle } from '../../evidence';
 import { layoutOf } from '../../forecast';
 import { isLoad } from '../../job';
-import { holdsData, THROTTLES_AT } from '../../models';
+import { holdsData, isExternal, THROTTLES_AT } from '../../models';
 import type { Miss } from './candidate';
 import { WHOLLY, type Demand, type Judged } from './demand';
 
@@ -33,9 +33,14 @@ const mustNotBeLost = (of: Judged): boolean => {
   return onlyCopy === true || role === 'archive' || role === 'backup';
 };
 
+const isSystem = (of: Judged): boolean => needsOf(of).bootDrive === true || needsOf(of).role === 'system';
+
+/** Whether a drive goes into the machine at all: many have no place for one. */
+const hasRoomInside = ({ open }: Judged): boolean =>
+  open.host.ports.some(({ connector }) => ['M.2', 'SATA', 'PCIe slot'].includes(connector));
+
 /** Whether something is started from it: a system, a program, a load. */
-const isStartedFrom = ({ open: { needs = {}, activities } }: Judged): boolean =>
-  needs.bootDrive === true || needs.role === 'system' || activities.some(isLoad);
+const isStartedFrom = (of: Judged): boolean => isSystem(of) || of.open.activities.some(isLoad);
 
 /** Whether it sits behind a single lane: a card in a slot that is wired so, or one that has no more. */
 const isOneLane = ({ build: { bridge, port }, open }: Judged): boolean => {
@@ -102,6 +107,27 @@ export const DEMANDS: readonly Demand[] = [
     isNever: true,
     isOwn: true,
     by: (of) => wholly(true, isChargingCable(of)),
+  },
+  {
+    id: 'carried',
+    name: 'can be carried',
+    missed: 'It sits inside the machine, and is to be carried',
+    isNever: true,
+    by: (of) => wholly(needsOf(of).portable, !isExternal(of.build)),
+  },
+  {
+    id: 'inside',
+    name: 'a system inside its machine',
+    missed: 'The machine would boot from a plug that can be pulled',
+    isOwn: true,
+    by: (of) => wholly(isSystem(of) && hasRoomInside(of), isExternal(of.build)),
+  },
+  {
+    id: 'apart',
+    name: 'a back-up apart from what it backs up',
+    missed: 'A back-up inside the machine is lost with it',
+    isOwn: true,
+    by: (of) => wholly(needsOf(of).role === 'backup', !isExternal(of.build)),
   },
   {
     id: 'one failure',
