@@ -553,12 +553,20 @@ describe('policies', () => {
       expect(stateOf(setting({ ...bay, drive: 'venndale-flint-1t', needs }))).toBe('blocked');
     }
   });
+  test('what is too high says by how much, and whether the bare drive would go in', () => {
+    const { reason } = found('too-high-slot', { ...bay, kit: ['oystral-fin-high'] });
+    expect(reason).toMatch(
+      /^[\d.]+\smm are missing: .* high, .* has room for [\d.]+\smm\. The bare drive, [\d.]+\smm, would go in\.$/,
+    );
+    const [missing, high, room] = [...reason.matchAll(/([\d.]+)\smm/g)].map(([, n]) => Number(n));
+    expect(missing).toBeCloseTo(high! - room!, 6);
+    expect(found('too-high-enclosure', { drive: 'oystral-kestrel-2t-fin' }).reason).toMatch(/mm are missing/);
+  });
   test('the file system by policy', () => {
     expect(found('file-system-advice', { needs: { systems: ['Linux'] } }).fix).toMatch(/^ext4: only Linux/);
     expect(
-      found('file-system-advice', {
-        needs: { systems: ['Linux'], policies: { fileSystem: 'every system' } },
-      }).fix,
+      found('file-system-advice', { needs: { systems: ['Linux'], policies: { fileSystem: 'every system' } } })
+        .fix,
     ).toMatch(/^exFAT: .*ext4 would be safer/);
     expect(
       found('file-system-advice', {

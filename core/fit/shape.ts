@@ -1,5 +1,6 @@
 import { format } from '../units';
 import { blockWords, isConverting } from '../assembly';
+import { heightOf } from '../catalog/parts';
 import type { Rule } from './rule';
 import type { Facts } from './facts';
 
@@ -29,6 +30,17 @@ function deadPorts({ port, host, endpoint }: Facts): string {
   const hangs = endpoint?.port !== undefined && switchesOff.includes(endpoint.port);
   const dead = `${names.join(', ')} ${names.length === 1 ? 'goes' : 'go'} dead`;
   return hangs ? `${dead}, and ${endpoint.name} hangs there` : dead;
+}
+
+/** By how much it is too high, and whether the bare drive would go in. */
+function tooHigh(f: Facts, where: string, room: number): string {
+  const bare = heightOf(f.drive);
+  const high = usedHeight(f);
+  const fits = f.hasHeatsink && bare !== null && bare <= room;
+  return (
+    `${mm(high - room)} are missing: with what lies on it the drive is ${mm(high)} high, ${where} has room for ${mm(room)}.` +
+    (fits ? ` The bare drive, ${mm(bare)}, would go in.` : '')
+  );
 }
 
 /** Will it go in? */
@@ -70,8 +82,7 @@ export const SHAPE: Rule[] = [
     segment: 'bridge',
     title: 'Not enough clearance in the enclosure',
     when: (f) => f.bridge?.room !== undefined && f.height !== null && f.height > f.bridge.room,
-    reason: (f) =>
-      `The drive with what lies on it is ${mm(usedHeight(f))} high; ${f.bridge!.model} has room for ${mm(f.bridge!.room!)}.`,
+    reason: (f) => tooHigh(f, f.bridge!.model, f.bridge!.room!),
     fix: (f) =>
       f.hasHeatsink
         ? 'Take the heatsink off where it comes off, and use the enclosure’s own pad; or take a higher enclosure.'
@@ -83,8 +94,7 @@ export const SHAPE: Rule[] = [
     segment: 'port',
     title: 'Not enough clearance in the slot or bay',
     when: (f) => inPort(f) && f.port.room !== undefined && f.height !== null && f.height > f.port.room,
-    reason: (f) =>
-      `The drive with what lies on it is ${mm(usedHeight(f))} high; ${f.port.position} has room for ${mm(f.port.room!)}.`,
+    reason: (f) => tooHigh(f, f.port.position, f.port.room!),
     fix: (f) =>
       f.hasHeatsink
         ? `Take a heatsink that leaves the whole under ${mm(f.port.room!)}.`

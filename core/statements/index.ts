@@ -39,7 +39,6 @@ export { flowSaid, nextSaid, partSaid, passSaid } from './flow';
 export { costSaid, formatSaid, lifeSaid } from './life';
 export { mindSaid, protocolSaid, testSaid } from './planned';
 export {
-  COSTS,
   answerSaid,
   builtSaid,
   closeFigureSaid,

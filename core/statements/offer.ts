@@ -193,7 +193,7 @@ export function closelySaid(
 }
 
 /** What a change costs, in words. */
-export const COSTS: Record<Fix['cost'], string> = {
+const COSTS: Record<Fix['cost'], string> = {
   nothing: 'costs nothing',
   'a cable': 'costs a cable',
   'a hub': 'costs a hub',
@@ -201,20 +201,25 @@ export const COSTS: Record<Fix['cost'], string> = {
   'a drive': 'costs a drive',
 };
 
+/** What a change costs, with its price where that is known. */
+export const costWords = ({ cost, price }: Pick<Fix, 'cost' | 'price'>): string =>
+  `${COSTS[cost]}${price ? `, ${moneyWords(Math.round(price.amount), price.currency)}` : ''}`;
+
 /** What one change of a path would bring. */
 export const fixSaid = (
   place: Place,
-  { cost, words, flow, gain }: Pick<Fix, 'cost' | 'words' | 'flow' | 'gain'>,
+  { cost, words, price, flow, gain }: Pick<Fix, 'cost' | 'words' | 'price' | 'flow' | 'gain'>,
   direction: Direction,
-): Said<'flow' | 'gain' | 'fix'> =>
+): Said<'flow' | 'gain' | 'price' | 'fix'> =>
   say('forecast', naming('fix', cost, placeId(place), direction), {
     flow: flow === null ? 'blocks less' : format(flow, 'B/s'),
     gain: gain === null ? null : `+${format(gain, 'B/s')}`,
+    price: costWords({ cost, price }),
     fix:
       words +
       (flow === null ? '' : `: ${format(flow, 'B/s')}`) +
       (gain === null ? '' : `, ${format(gain, 'B/s')} more`) +
-      ` (${COSTS[cost]}).`,
+      ` (${costWords({ cost, price })}).`,
   });
 
 /** What is worth finding out of each activity of a situation. */

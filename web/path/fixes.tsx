@@ -1,7 +1,7 @@
 import { Box, Button, Typography } from '@mui/material';
 import type { Direction } from '@kymar/core/catalog/links';
 import type { Fix } from '@kymar/core/choice';
-import { COSTS, fixSaid, type Statement } from '@kymar/core/statements';
+import { fixSaid, type Statement } from '@kymar/core/statements';
 import { changeBuild, type Placed } from '../state/placed';
 import { Panel } from '../ui/panel';
 import { Told } from '../ui/told';
@@ -60,7 +60,7 @@ export function Fixes({
                 {fix.words}
               </Typography>
               <Typography variant="caption" color="textSecondary">
-                {COSTS[fix.cost]}
+                <Told of={fixSaid(at.place, fix, direction).price} />
               </Typography>
             </div>
             <Typography variant="body2" sx={{ textAlign: 'right' }}>

@@ -3,6 +3,8 @@ import { linkById, practicalOf, type Direction } from '../../catalog/links';
 import { nameOf, type Shop } from '../../catalog/parts';
 import type { Build } from '../../assembly';
 import type { Situation } from '../../forecast';
+import { costToday, usualCurrency } from '../prices/pricing';
+import { partsOf } from '../search/candidate';
 import { keepsLocked, optionsAt, tryPart, type PartOption } from './options';
 
 /** What a fix costs by its kind; money is a dated observation of another day, the order is not. */
@@ -13,10 +15,28 @@ export interface Fix {
   cost: Cost;
   /** What to do, in words. */
   words: string;
+  /** What the parts that are new cost together, where every price of them is known. */
+  price: { amount: number; currency: string } | null;
   build: Build;
   /** Expected B/s after it; null where something else still blocks. */
   flow: number | null;
   gain: number | null;
+}
+
+/** What the parts of a build that another has not cost together; null where a price is not known, or none is new. */
+function priceOf(was: Build, is: Build, { prices }: Shop): Fix['price'] {
+  const had = new Set<string>(partsOf(was).map(({ key }) => key));
+  const parts = partsOf(is).filter(({ key }) => !had.has(key));
+  const currency = usualCurrency(prices);
+  const amount =
+    currency === null || parts.length === 0
+      ? null
+      : costToday(
+          parts.map(({ key, count }) => ({ of: key, count })),
+          prices,
+          currency,
+        );
+  return amount === null || amount === 0 ? null : { amount, currency: currency! };
 }
 
 /** A gain below this share is not worth a hand's turn. */
@@ -130,6 +150,7 @@ export function fixes(situation: Situation, library: Shop, direction: Direction)
     found.push({
       cost,
       words: wordsFor(situation, option),
+      price: priceOf(situation.build, option.build, library),
       build: option.build,
       flow: option.flow,
       gain: option.gain,

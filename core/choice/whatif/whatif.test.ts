@@ -3,6 +3,7 @@ import { BRIDGES, CABLES, DRIVES, HOSTS, HUBS, SHOP } from '../../catalog/stock'
 import { blocksOf } from '../../fit';
 import type { Build, SegmentId } from '../../assembly';
 import { firstBuild, optionsAt } from './options';
+import { pricing } from '../prices/pricing';
 import { fixes } from './fix';
 import { onJob } from '../../fixtures/forecast';
 import type { Brief } from '../../job';
@@ -179,6 +180,13 @@ describe('the cheapest fix', () => {
       build: { port: 'left-back' },
     });
     const [first] = fixes(onJob(laptop('left-back', 'c-c-charge-2')), SHOP, 'read');
+    // What is new has its price; what costs nothing has none, nor what nobody has seen a price of.
+    const { cable } = first!.build;
+    const amount = pricing(SHOP.prices, 'EUR').get(`cables/${cable!.id}`)!.each;
+    expect(first!.price).toEqual({ amount, currency: 'EUR' });
+    expect(fixes(onJob(laptop('left-front')), SHOP, 'read')[0]!.price).toBeNull();
+    const unpriced = fixes(onJob(laptop('left-back', 'c-c-charge-2')), { ...SHOP, prices: [] }, 'read');
+    expect(unpriced[0]).toMatchObject({ cost: 'a cable', price: null });
     expect(first).toMatchObject({ cost: 'a cable', build: { port: 'left-back' } });
     expect(first!.gain! / 1e6).toBeGreaterThan(700);
   });
