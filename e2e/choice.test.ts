@@ -22,7 +22,9 @@ test(
     await found(page).waitFor();
     const first = answer(page, /^Meets every target, much sooner for a little more/);
     await expect(first).toContainText(/EUR more than the cheapest .* less waiting/);
-    await expect(answer(page, /^Meets every target at least cost/)).toContainText(/at least 90.% probability/);
+    await expect(answer(page, /^Meets every target at least cost/)).toContainText(
+      /at least 90.% probability/,
+    );
     // What is built now fell out, and the page says why, as the forecast does.
     await page.getByText(/^Your current build is not among them: .* The work fills it before/).waitFor();
     // What to ask first, as it may make another build the one to buy.
@@ -108,6 +110,16 @@ test('the probability, the plot and the table choose; two stand side by side; wh
   expect(csv[0]).toMatch(/^Build,Port,Cost \(EUR\),/);
   expect(csv.length).toBeGreaterThan(1);
   expect(csv.slice(1).every((line) => line.includes('Merlin 4 TB'))).toBe(true);
+  for (const [button, holds] of [
+    ['Save as an offer', /<title>Offer: .*Date and signature/s],
+    ['Save the order list', /<title>Order list: .*Can go back within.*To be paid/s],
+  ] as const) {
+    const [page_] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: button }).click(),
+    ]);
+    expect(await readFile(await page_.path(), 'utf8')).toMatch(holds);
+  }
   expect(faults).toEqual([]);
 });
 

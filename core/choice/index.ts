@@ -40,7 +40,14 @@ export {
 export { settles, settlesAll } from './search/settles';
 export { type SaidAnswer, type Summary, summaryOf } from './search/summary';
 export { type ChosenDevice, chooseTogether } from './search/together';
-export { cautionsOf, closelyOf, unitPrices, firstSituation, type Closely } from './search/closely';
+export {
+  cautionsOf,
+  closelyOf,
+  unitPrices,
+  firstSituation,
+  type Closely,
+  type OrderLine,
+} from './search/closely';
 export { fellWords } from './search/fell';
 export { rowsOf, type BuildRow } from './search/rows';
 export { searched, type FinishedSearch } from './search/searched';

@@ -225,7 +225,7 @@ function ifOneFails(job: Job, device: JobDevice): Section {
       : [
           `Nothing is lost: ${many === 1 ? 'one' : String(many)} may fail. It goes on, slower, and the next fault may be one too many.`,
           'A light, a sound or a message says so. Look at it once a week; one that is overlooked is how such arrays are lost.',
-          'Pull nothing out. Note which bay it is, bring or order the same drive or a larger one, and change that one alone, with the others left where they are.',
+          'Pull nothing out. Note which bay it is, order the same drive or a larger one, and change that one alone: the others stay where they are.',
           'While it rebuilds, which takes hours to a day, copy off what matters first and work as little as you can.',
         ];
   return section(heading, [{ kind: 'list', items }]);

@@ -25,7 +25,7 @@ const STYLE = `
   .line { color: #55605c; margin: 0.25rem 0 0; }
   table { border-collapse: collapse; width: 100%; margin: 0.5rem 0; font-size: 0.95rem; }
   th, td { text-align: left; padding: 0.3rem 0.75rem 0.3rem 0; border-bottom: 1px solid #ccd3d0; vertical-align: top; }
-  .number { text-align: right; font-variant-numeric: tabular-nums; }
+  .number { text-align: right; font-variant-numeric: tabular-nums; white-space: nowrap; }
   thead { display: table-header-group; }
   tr, li { break-inside: avoid; }
   @page { margin: 18mm 16mm; }

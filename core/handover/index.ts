@@ -9,5 +9,6 @@ export {
   type Wording,
 } from './document';
 export { allSaid, identified } from './identified';
+export { offer, orderList } from './offer';
 export { toHtml } from './html';
 export { toMarkdown } from './markdown';

@@ -202,7 +202,7 @@ const COSTS: Record<Fix['cost'], string> = {
 };
 
 /** What a change costs, with its price where that is known. */
-export const costWords = ({ cost, price }: Pick<Fix, 'cost' | 'price'>): string =>
+const costWords = ({ cost, price }: Pick<Fix, 'cost' | 'price'>): string =>
   `${COSTS[cost]}${price ? `, ${moneyWords(Math.round(price.amount), price.currency)}` : ''}`;
 
 /** What one change of a path would bring. */

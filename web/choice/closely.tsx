@@ -22,6 +22,8 @@ export function CloselyPanel({
   isFresh,
   job,
   onTake,
+  onOffer,
+  onOrder,
 }: {
   one: Closely;
   wanted: Wanted;
@@ -32,6 +34,9 @@ export function CloselyPanel({
   isFresh: boolean;
   job: Job;
   onTake(): void;
+  /** Saves it beside the others as an offer, and what is to be ordered for it. */
+  onOffer(): void;
+  onOrder(): void;
 }) {
   const { candidate } = one;
   const work = activitiesOf(wanted);
@@ -159,6 +164,14 @@ export function CloselyPanel({
           <Says list={said.lists.prices} />
         </Group>
       )}
+      <Row gap={1} wrap>
+        <Button size="small" onClick={onOffer}>
+          Save as an offer
+        </Button>
+        <Button size="small" onClick={onOrder}>
+          Save the order list
+        </Button>
+      </Row>
       {isBuilt && (
         <Button component={Link} to={`../forecast${search}`} size="small" sx={{ mt: 1 }}>
           See its forecast

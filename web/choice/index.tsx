@@ -4,6 +4,7 @@ import { presetFor, type Weights } from '@kymar/core/choice';
 import { useAnswer } from '../state/gate';
 import { setSetting, useSettings } from '../state/settings';
 import { useShop } from '../state/shop';
+import { fileName, saveFile } from '../ui/files';
 import { useJob, usePlace } from '../ui/job';
 import { Panel } from '../ui/panel';
 import type { Closely } from '@kymar/core/choice';
@@ -24,6 +25,8 @@ import { Stack } from '../ui/layout';
 
 /** As many stand side by side. */
 const MOST_BESIDE = 4;
+/** As many builds stand in an offer: more is no help to choose. */
+const MOST_OFFERED = 3;
 
 /** What to buy: the answer first, then what it was chosen out of. */
 export function ChoiceView() {
@@ -59,6 +62,14 @@ export function ChoiceView() {
     );
   const onTake = (one: Closely) =>
     found && take(job, [{ candidate: one.candidate, words: one.words, device, found, wanted }], shop);
+  // What is looked at first, then those ticked beside it, else the other answers.
+  const saveOffer = async (id: string) => {
+    const beside = ticked.length > 0 ? ticked : (found?.answers ?? []).map((answer) => answer.id);
+    const builds = [...new Set([id, ...beside])].slice(0, MOST_OFFERED);
+    saveFile(fileName(`Offer ${job.title}`, 'html'), await choose.offer(job, builds), 'text/html');
+  };
+  const saveOrder = async (id: string) =>
+    saveFile(fileName(`Order ${job.title}`, 'html'), await choose.order(job, id), 'text/html');
   return (
     <Stack gap={2}>
       <Box
@@ -86,6 +97,8 @@ export function ChoiceView() {
             isFresh={isFresh}
             job={job}
             onTake={() => onTake(close)}
+            onOffer={() => void saveOffer(close.id)}
+            onOrder={() => void saveOrder(close.id)}
           />
         ) : (
           <Box />

@@ -41,6 +41,8 @@ import {
   whyNot,
   type WhyNot,
 } from '@kymar/core/choice';
+import { offer, orderList, toHtml } from '@kymar/core/handover';
+import type { Job } from '@kymar/core/job';
 import type { Build } from '@kymar/core/assembly';
 import { cancelShared, searchShared } from './pool';
 import type { Host, Shop } from '@kymar/core/catalog/parts';
@@ -293,6 +295,20 @@ export const choosing = {
         cautions: cautionsOf(situation).map(({ title }) => title),
       };
     });
+  },
+
+  /** Builds as an offer, a page of its own; the first is the one that is advised. */
+  offer(job: Job, ids: readonly string[]): string {
+    const on = new Date().toISOString().slice(0, 10);
+    const list = ids.flatMap((id) => this.closely(id, 0) ?? []);
+    return held && list.length > 0 ? toHtml(offer(job, list, held.wanted, on), 'customer') : '';
+  },
+
+  /** What has to be ordered for a build, a page of its own. */
+  order(job: Job, id: string): string {
+    const on = new Date().toISOString().slice(0, 10);
+    const one = this.closely(id, 0);
+    return held && one ? toHtml(orderList(job, one, held.wanted, on), 'shop') : '';
   },
 
   /** The candidate at a place of the points. */

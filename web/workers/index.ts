@@ -292,5 +292,7 @@ export const choose = {
     ofSearch('why', [turn, ...asked], (w) => w.why(...asked), { subject: 'why' }),
   idAt: (index: number) => slow.now((w) => w.idAt(index)),
   csv: (...asked: Parameters<Choosing['csv']>) => slow.now((w) => w.csv(...asked)),
+  offer: (...asked: Parameters<Choosing['offer']>) => slow.now((w) => w.offer(...asked)),
+  order: (...asked: Parameters<Choosing['order']>) => slow.now((w) => w.order(...asked)),
 };
 export type { Asked, Beside, Later, Overview, PlacedDevice } from './choice';

@@ -45,8 +45,15 @@ export function decode(input: string): Decoded {
 }
 
 /** Words that say nothing of a part. */
-const FILLING =
-  /^(?:up|to|with|and|or|for|the|an?|of|in|internal|external|portable|drive|disk|ssd|hdd|solid|state|hard|new|any|speeds?|read|write|seq|max|interface|type|warranty|case|box|enclosure|cable|adapter|dock|lead|usb|pcie|sata|m\.?2)$/i;
+const FILLING = new RegExp(
+  `^(?:${[
+    'up|to|with|and|or|for|the|an?|of|in|internal|external',
+    'portable|drive|disk|ssd|hdd|solid|state|hard|new|any|speeds?|read',
+    'write|seq|max|interface|type|warranty|case|box|enclosure|cable|adapter|dock',
+    'lead|usb|pcie|sata|m\\.?2',
+  ].join('|')})$`,
+  'i',
+);
 
 /** What is left of a text once all that was understood is taken out, word by word. */
 const unreadIn = (left: string): string[] =>

@@ -15,7 +15,7 @@ export interface DriveDraft {
 }
 
 /** What a part is called whose listing does not begin with a name. */
-export const UNNAMED = 'Unnamed';
+const UNNAMED = 'Unnamed';
 
 /** Maker and model: what a listing begins with before anything of it is a figure or an interface, and how much it holds. */
 function namesOf({ text, readings }: Decoded, capacity: number | undefined, kind: string) {

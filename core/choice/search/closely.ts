@@ -1,6 +1,7 @@
 import { DIRECTIONS } from '../../catalog/links';
 import { findings, type Finding } from '../../fit';
 import { settingOf, type Situation } from '../../forecast';
+import { nameOf, type Price } from '../../catalog/parts';
 import { calendarDay, moneyWords } from '../../units';
 import { ageOf, pricing, STALE, type UnitPrice } from '../prices/pricing';
 import { against, baselines } from './baseline';
@@ -10,6 +11,18 @@ import { placed } from './placed';
 import { buildKey } from './search';
 import type { FinishedSearch } from './searched';
 import { againstWords, buildWords, demandWords, plugWords, priceWords, wastedWords } from './words';
+
+/** A part to be ordered. */
+export interface OrderLine {
+  name: string;
+  count: number;
+  /** Money for one; null: no price is known. */
+  each: number | null;
+  /** It is there already. */
+  owned: boolean;
+  /** The observation its price is from. */
+  price: Pick<Price, 'seller' | 'on' | 'delivery' | 'returnDays'> | null;
+}
 
 /** A build looked at closely. */
 export interface Closely {
@@ -36,6 +49,8 @@ export interface Closely {
   /** What is asked of it beside its targets: the names of what it keeps, a sentence for what it misses. */
   demands: { kept: string | null; missed: readonly string[] };
   cautions: readonly { title: string; reason: string }[];
+  /** Every part it is made of. */
+  order: readonly OrderLine[];
   sizes: readonly { name: string; perTB: number; own: boolean }[];
   candidate: Candidate;
 }
@@ -53,6 +68,26 @@ function priceLines(of: FinishedSearch, { build, elsewhere }: Candidate): string
     if (of.wanted.owned.includes(key)) return [];
     const known = prices.get(key);
     return known ? [priceWords(known, count)] : [];
+  });
+}
+
+/** Every part of a build, as it is ordered. */
+function orderOf(of: FinishedSearch, { build, elsewhere }: Candidate): OrderLine[] {
+  const prices = unitPrices(of);
+  const { drive, bridge, cable, hops = [], accessories = [] } = build;
+  const names = new Map<string, string>([
+    [`drives/${drive.id}`, nameOf(drive)],
+    ...(bridge ? [[`bridges/${bridge.id}`, nameOf(bridge)] as const] : []),
+    ...[cable, ...elsewhere.map((c) => c.cable), ...hops.map((hop) => hop.cable)].flatMap((c) =>
+      c ? [[`cables/${c.id}`, c.name] as const] : [],
+    ),
+    ...hops.map(({ hub }) => [`hubs/${hub.id}`, nameOf(hub)] as const),
+    ...accessories.map((small) => [`accessories/${small.id}`, nameOf(small)] as const),
+  ]);
+  return partsOf(build, elsewhere).map(({ key, count }): OrderLine => {
+    const owned = of.wanted.owned.includes(key);
+    const known = owned ? undefined : prices.get(key);
+    return { name: names.get(key) ?? key, count, each: known?.each ?? null, owned, price: known?.by ?? null };
   });
 }
 
@@ -106,6 +141,7 @@ export function closelyOf(of: FinishedSearch, one: Candidate, hourly: number, to
     where: plugWords(one, wanted),
     prices: priceLines(of, one),
     stale: staleWords(of, one, today),
+    order: orderOf(of, one),
     money: moneyWords(one.cost, wanted.currency),
     unpriced: one.unpriced,
     kit: (build.accessories ?? []).map((a) => `${a.maker} ${a.model}`),

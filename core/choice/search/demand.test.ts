@@ -3,7 +3,7 @@ import type { Build } from '../../assembly';
 import { arrivalOf } from '../prices/pricing';
 import { partsOf } from './candidate';
 import { DEMANDS, demandsMissed, mayBeAdvised } from './demands';
-import type { Judged } from './demand';
+import type { JudgedBuild } from './demand';
 import type { OpenPlace } from './wanted';
 
 const drive = DRIVES.find((d) => d.plug === 'SATA')!;
@@ -23,11 +23,12 @@ const open = (needs: OpenPlace['needs'], years = 4): OpenPlace => ({
 });
 const price = { id: 'p', name: 'p', of: 'drives/p', on: '2031-02-27', amount: 9, currency: 'EUR' };
 const pair = (mode: 'stripe' | 'mirror') => build({ together: 2, array: { mode, by: 'system' } });
-const missed = (of: Partial<Judged>) =>
+const missed = (of: Partial<JudgedBuild>) =>
   demandsMissed({ build: build(), open: open({}), years: null, hottest: null, arrives: null, ...of }).map(
     (m) => m.activity,
   );
-const asked = (needs: OpenPlace['needs'], of: Partial<Judged> = {}) => missed({ open: open(needs), ...of });
+const asked = (needs: OpenPlace['needs'], of: Partial<JudgedBuild> = {}) =>
+  missed({ open: open(needs), ...of });
 
 test('a rating that is written too soon, by how many times; a reason lets it go', () => {
   expect(demandsMissed({ build: build(), open: open({}), years: 1.6, hottest: null, arrives: null })).toEqual(

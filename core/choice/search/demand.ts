@@ -2,7 +2,7 @@ import type { Build } from '../../assembly';
 import type { OpenPlace } from './wanted';
 
 /** A build as demands are held against it. */
-export interface Judged {
+export interface JudgedBuild {
   build: Build;
   open: OpenPlace;
   /** Years until its rating is written; null where nothing wears or nothing is rated. */
@@ -25,7 +25,7 @@ export interface Demand {
   /** Whether Kymar asks it by itself; absent: the brief does. */
   isOwn?: true;
   /** How many times it is missed, above 1; 1 and less: kept; null: not asked here. */
-  by(of: Judged): number | null;
+  by(of: JudgedBuild): number | null;
 }
 
 /** What is missed wholly counts as missed by this factor. */

@@ -5,52 +5,53 @@ import { layoutOf } from '../../forecast';
 import { isLoad } from '../../job';
 import { holdsData, isExternal, THROTTLES_AT } from '../../models';
 import type { Miss } from './candidate';
-import { WHOLLY, type Demand, type Judged } from './demand';
+import { WHOLLY, type Demand, type JudgedBuild } from './demand';
 
 /** rpm; slower disks are hardly heard [practice]. */
 const LOUD = 5900;
 
 const wholly = (isAsked: boolean | undefined, isMissed: boolean): number | null =>
   isAsked ? (isMissed ? WHOLLY : 1) : null;
-const needsOf = ({ open }: Judged) => open.needs ?? {};
-const isDisk = ({ build }: Judged) => build.drive.media === 'disk';
-const hasFan = ({ build }: Judged) => build.bridge?.cooling === 'fan';
+const needsOf = ({ open }: JudgedBuild) => open.needs ?? {};
+const isDisk = ({ build }: JudgedBuild) => build.drive.media === 'disk';
+const hasFan = ({ build }: JudgedBuild) => build.bridge?.cooling === 'fan';
 
 /** Several drives of which the first to fail takes all with it. */
-const fallsWithOne = ({ build: { together = 1, array } }: Judged): boolean =>
+const fallsWithOne = ({ build: { together = 1, array } }: JudgedBuild): boolean =>
   together > 1 && (array?.mode === 'stripe' || array?.mode === 'concatenation');
 
 /** Copies of the data beside the device's own that hold it at that time. */
-const otherCopies = (of: Judged): number => {
+const otherCopies = (of: JudgedBuild): number => {
   const { onlyCopy, copies } = needsOf(of);
   if (copies) return copies.filter(holdsData).length - 1;
   return onlyCopy === false ? 1 : 0;
 };
 
 /** What nothing else has, or is kept for when all else is gone. */
-const mustNotBeLost = (of: Judged): boolean => {
+const mustNotBeLost = (of: JudgedBuild): boolean => {
   const { onlyCopy, role } = needsOf(of);
   return onlyCopy === true || role === 'archive' || role === 'backup';
 };
 
-const isSystem = (of: Judged): boolean => needsOf(of).bootDrive === true || needsOf(of).role === 'system';
+const isSystem = (of: JudgedBuild): boolean =>
+  needsOf(of).bootDrive === true || needsOf(of).role === 'system';
 
 /** Whether a drive goes into the machine at all: many have no place for one. */
-const hasRoomInside = ({ open }: Judged): boolean =>
+const hasRoomInside = ({ open }: JudgedBuild): boolean =>
   open.host.ports.some(({ connector }) => ['M.2', 'SATA', 'PCIe slot'].includes(connector));
 
 /** Whether something is started from it: a system, a program, a load. */
-const isStartedFrom = (of: Judged): boolean => isSystem(of) || of.open.activities.some(isLoad);
+const isStartedFrom = (of: JudgedBuild): boolean => isSystem(of) || of.open.activities.some(isLoad);
 
 /** Whether it sits behind a single lane: a card in a slot that is wired so, or one that has no more. */
-const isOneLane = ({ build: { bridge, port }, open }: Judged): boolean => {
+const isOneLane = ({ build: { bridge, port }, open }: JudgedBuild): boolean => {
   const slot = open.host.ports.find(({ id }) => id === port);
   const lanes = (modes: readonly string[]) => modes.length > 0 && modes.every((m) => /^pcie\d+x1$/.test(m));
   return bridge?.kind === 'adapter' && slot !== undefined && (lanes(slot.modes) || lanes(bridge.outer));
 };
 
 /** Whether a cable carries USB 2.0 alone where both of its ends could do more. */
-const isChargingCable = ({ build: { drive, bridge, cable, port }, open }: Judged): boolean => {
+const isChargingCable = ({ build: { drive, bridge, cable, port }, open }: JudgedBuild): boolean => {
   const slow = (mode: string) => mode === 'usb-2';
   const { modes } = open.host.ports.find(({ id }) => id === port) ?? { modes: [] };
   const own = bridge ? bridge.outer : drive.modes;
@@ -58,7 +59,7 @@ const isChargingCable = ({ build: { drive, bridge, cable, port }, open }: Judged
 };
 
 /** What hangs on the mains by itself: an enclosure, a sealed 3.5-inch drive, a hub. */
-const hasSupply = ({ build: { drive, bridge, hops = [] } }: Judged): boolean =>
+const hasSupply = ({ build: { drive, bridge, hops = [] } }: JudgedBuild): boolean =>
   bridge?.supply !== undefined ||
   (drive.sealed === true && formFactor(drive.form) === '3.5-inch') ||
   hops.some(({ hub }) => hub.supply !== undefined);
@@ -190,14 +191,14 @@ export const demandOf = (id: string): Demand | undefined => DEMANDS.find((demand
 export const isDemand = (id: string): boolean => demandOf(id) !== undefined;
 
 /** What is asked of a build at all, each with how many times it is missed; 1 and less: kept. */
-export const demandsOn = (of: Judged): { demand: Demand; by: number }[] =>
+export const demandsOn = (of: JudgedBuild): { demand: Demand; by: number }[] =>
   DEMANDS.flatMap((demand) => {
     const by = demand.by(of);
     return by === null ? [] : [{ demand, by }];
   });
 
 /** What a build misses beside targets. */
-export const demandsMissed = (of: Judged): Miss[] =>
+export const demandsMissed = (of: JudgedBuild): Miss[] =>
   demandsOn(of).flatMap(({ demand: { id }, by }) => (by > 1 ? [{ activity: id, by }] : []));
 
 /** Whether it may be recommended at all: it misses nothing that is never given up. */

@@ -7,7 +7,7 @@ import { middle } from '../../evidence';
 import { counted, format, formatProbability, moneyWords, numeral, pricePer } from '../../units';
 import type { ChoiceAnswers } from './answer';
 import type { Candidate } from './candidate';
-import { WHOLLY, type Judged } from './demand';
+import { WHOLLY, type JudgedBuild } from './demand';
 import { demandOf, demandsOn, DEMANDS, mayBeAdvised } from './demands';
 import type { BaselineDifference, Baseline, BaselineId } from './baseline';
 import type { LifeCost, Wasted } from './money';
@@ -44,7 +44,7 @@ export const missedNames = ({ misses }: Pick<Candidate, 'misses'>, work: readonl
   );
 
 /** What is asked of a build beside its targets: what the brief asks and it keeps, and all that it misses. */
-export function demandWords(of: Judged): { kept: string | null; missed: string[] } {
+export function demandWords(of: JudgedBuild): { kept: string | null; missed: string[] } {
   const on = demandsOn(of);
   const own = (isOwn: true | undefined) => (isOwn ? ' Kymar asks this by itself.' : '');
   const kept = on.filter(({ by, demand }) => by <= 1 && !demand.isOwn).map(({ demand }) => demand.name);

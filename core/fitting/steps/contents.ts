@@ -19,7 +19,9 @@ export const CONTENTS: readonly FittingStep[] = [
     phase: 'contents',
     when: (b) => b.needs.role === 'system',
     title: 'Check the clone before the old drive is touched',
-    how: 'It boots by itself, twice; the partition fills the new drive; a handful of files and the programs’ licences open. The old drive stays unplugged and whole for some weeks.',
+    how:
+      'It boots by itself, twice; the partition fills the new drive; a handful of files and the programs’ licences open. ' +
+      'The old drive stays unplugged and whole for some weeks.',
   },
   {
     id: 'rotation',

@@ -82,7 +82,9 @@ export const FORMAT: readonly FittingStep[] = [
     phase: 'format',
     when: (b) => b.formatsItself,
     title: (b) => `${b.host.name} formats it: let it`,
-    how: 'It asks at its first start and makes its own partitions and file system. Nothing is done on a computer before, and the computer does not read it afterwards.',
+    how:
+      'It asks at its first start and makes its own partitions and file system. Nothing is done on a computer before, ' +
+      'and the computer does not read it afterwards.',
     caution: 'It erases whatever is on it, without asking twice.',
   },
   {
@@ -119,7 +121,9 @@ export const FORMAT: readonly FittingStep[] = [
     phase: 'format',
     when: (b) => b.needs.portable === true && !b.formatsItself,
     title: 'Settle whether it is encrypted, now',
-    how: 'What is carried gets lost. By the system’s own encryption, before data is on it; the recovery key written down twice, neither beside the drive, and tried once.',
+    how:
+      'What is carried gets lost. By the system’s own encryption, before data is on it; the recovery key written down twice, ' +
+      'neither beside the drive, and tried once.',
     caution:
       'Without its key nobody gets at the data, no shop either. Time it afterwards: an older processor slows down by it.',
   },

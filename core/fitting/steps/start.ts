@@ -63,7 +63,9 @@ export const START: readonly FittingStep[] = [
     phase: 'first start',
     when: (b) => b.isArray && b.spare > 0,
     title: 'Pull one member while nothing counts on it',
-    how: 'Copy a test folder, take one drive out, see that the folder opens and that it says so: light, sound, message. Put it back and let it rebuild; note how long that takes.',
+    how:
+      'Copy a test folder, take one drive out, see that the folder opens and that it says so: light, sound, message. ' +
+      'Put it back and let it rebuild; note how long that takes.',
     caution:
       'Before the data is on it, never after: a second fault while it rebuilds is the one that loses all.',
   },

@@ -64,8 +64,9 @@ test('one cause: the cause, what to do, what that brings, and a sentence for the
   expect(text).not.toContain('One of these');
   expect(text).toContain('should take about 48 s instead of 15 min 03 s.');
   expect(text).toMatch(
-    /“Morning read-back of one transect took 15 min 03 s; about 48 s is what it should take\. The cause: the cable carries USB 2\.0 only\. Another cable: many only charge\.”/,
+    /“Morning read-back .* took 15 min 03 s; about 48 s is what it should take\. The cause: /,
   );
+  expect(text).toMatch(/The cause: the cable carries USB 2\.0 only\. Another cable: many only charge\.”/);
 });
 
 test('several that look alike: one of these, what to do first, and what each result of the next look would mean', async () => {
@@ -83,7 +84,7 @@ test('several that look alike: one of these, what to do first, and what each res
 test('two at once: said as two, each with what to do', async () => {
   const text = await read([...written([5200, 5230]), ...readBack([90, 90.6])]);
   expect(text).toMatch(
-    /Two at once: the system fell back to the bulk-only protocol, and the other end reads slower than it should\. Another port or driver; .*Time the source alone/,
+    /Two at once: the system fell back to the bulk-only protocol, and the other end reads slower .*Another port or driver; .*Time the source/,
   );
 });
 

@@ -1,0 +1,123 @@
+import { activitiesOf, type Closely, type OrderLine, type Wanted } from '../choice';
+import { middle } from '../evidence';
+import { machineNames, traitsOf, type Job } from '../job';
+import { closeFigureSaid, closelySaid } from '../statements';
+import { counted, moneyWords } from '../units';
+import type { DocumentBlock, HandoverDocument, Section, Wording } from './document';
+
+const list = (items: readonly (Wording | null | undefined)[]): DocumentBlock => ({
+  kind: 'list',
+  items: items.filter((item): item is Wording => Boolean(item)),
+});
+const text = (...words: Wording[]): DocumentBlock => ({ kind: 'text', text: words });
+const section = (heading: string, blocks: DocumentBlock[]): Section => ({ heading, shopOnly: false, blocks });
+const letter = (i: number) => String.fromCharCode('A'.charCodeAt(0) + i);
+const headOf = (job: Job, title: string, on: string): Pick<HandoverDocument, 'title' | 'line'> => ({
+  title: `${title}: ${job.title}`,
+  line: [job.customer, machineNames(job), on].filter(Boolean).join(' · '),
+});
+
+/** What one build costs, does, lasts, lacks. */
+function offeredOne(one: Closely, i: number, wanted: Wanted): Section {
+  const { paid, written, usable, warranty, kept, lists } = closelySaid(one, wanted);
+  const figures = activitiesOf(wanted).flatMap((activity, k) => {
+    const { meets, today } = closeFigureSaid(one, activity, k);
+    if (!meets || traitsOf(activity).answer === 'room') return [];
+    return [{ ...meets, words: `${activity.name}: ${meets.words}${today ? `; ${today.words}` : ''}` }];
+  });
+  const said = (name: string, of: { id: string; words: string } | undefined) =>
+    of && { ...of, words: `${name}: ${of.words}` };
+  const missing = (of: readonly Record<string, { id: string; words: string } | undefined>[]) =>
+    of.flatMap((each) => Object.values(each));
+  return section(`${letter(i)}: ${one.words}`, [
+    list([
+      said('Price', paid),
+      ...figures,
+      said('Holds', usable),
+      said('Rated writes used up', written),
+      said('Warranty', warranty),
+      said('Keeps what was asked', kept),
+    ]),
+    ...(one.demands.missed.length > 0 ? [text('What it does not do:'), list(missing(lists.missed))] : []),
+    ...(one.cautions.length > 0 ? [text('Watch out for:'), list(missing(lists.cautions))] : []),
+  ]);
+}
+
+/** What a build costs and takes beside the first. */
+function apart(one: Closely, first: Closely, i: number, { currency }: Wanted): string {
+  const [cost, base] = [one.candidate.cost, first.candidate.cost];
+  const money =
+    cost === null || base === null
+      ? 'its price is not known'
+      : cost === base
+        ? 'costs the same'
+        : `costs ${moneyWords(Math.round(Math.abs(cost - base) * 100) / 100, currency)} ${cost > base ? 'more' : 'less'}`;
+  const share = Math.round((one.candidate.waits / Math.max(first.candidate.waits, 1e-9) - 1) * 100);
+  const time = share === 0 ? 'waits as long' : `waits ${Math.abs(share)} % ${share > 0 ? 'longer' : 'less'}`;
+  return `${letter(i)} beside A: ${money}, ${time}.`;
+}
+
+/**
+ * An offer: two or three builds with price, time, life and what each lacks, and room for a signature.
+ * @param builds the first is the one that is advised
+ * @param on the day, ISO: prices are of days
+ */
+export function offer(job: Job, builds: readonly Closely[], wanted: Wanted, on: string): HandoverDocument {
+  const [first, ...others] = builds;
+  const years = middle(wanted.places[0]?.serviceYears);
+  return {
+    ...headOf(job, 'Offer', on),
+    sections: [
+      ...builds.map((one, i) => offeredOne(one, i, wanted)),
+      ...(first && others.length > 0
+        ? [section('What sets them apart', [list(others.map((one, i) => apart(one, first, i + 1, wanted)))])]
+        : []),
+      section('Agreed', [
+        text(
+          `Figures are forecasts${years === null ? '' : `, for ${counted(Math.round(years), 'year')} of use`}; ` +
+            'prices are of the days they were seen on and may move. What is fitted is measured, and handed over with what was measured.',
+        ),
+        list([
+          `Chosen: ${builds.map((_, i) => `☐ ${letter(i)}`).join('   ')}   ☐ none`,
+          'Date and signature: ______________________________',
+        ]),
+      ]),
+    ],
+  };
+}
+
+/** What has to be ordered for a build: every part, cable and pad, of whom, when it is here, until when it can go back. */
+export function orderList(job: Job, one: Closely, wanted: Wanted, on: string): HandoverDocument {
+  const { currency } = wanted;
+  const money = (amount: number | null) => (amount === null ? 'not known' : moneyWords(amount, currency));
+  const days = (of: number | undefined) => (of === undefined ? 'not noted' : counted(of, 'day'));
+  const row = ({ name, count, each, owned, price }: OrderLine): Wording[] => [
+    name,
+    String(count),
+    owned ? 'there already' : money(each),
+    owned ? '' : [price?.seller, price?.on].filter(Boolean).join(', '),
+    owned ? '' : days(price?.delivery),
+    owned ? '' : days(price?.returnDays),
+  ];
+  return {
+    ...headOf(job, 'Order list', on),
+    sections: [
+      section(one.words, [
+        {
+          kind: 'table',
+          head: ['Part', 'Count', 'Each', 'Seen at', 'Here within', 'Can go back within'],
+          numbers: [false, true, true, false, true, true],
+          rows: one.order.map(row),
+        },
+        text(`To be paid: ${one.money}.`),
+        ...(one.stale.length > 0 ? [text(`Ask again before ordering: ${one.stale.join('; ')}.`)] : []),
+      ]),
+      section('When it comes', [
+        list([
+          'Look each part over before its bag is opened: model, revision, serial number; then the warranty.',
+          'Write the day and the price into Set-up: the days to return it count from then.',
+        ]),
+      ]),
+    ],
+  };
+}
