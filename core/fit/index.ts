@@ -11,4 +11,5 @@ export {
 export { SEVERITIES, type Finding, type Severity, type Rule } from './rule';
 export { factsOf, familiesOf, type Facts, type Setting } from './facts';
 export { fileSystemFor } from './filesystem';
+export { deadPorts } from './shape';
 export { settledTemperature, warmth } from './heat';

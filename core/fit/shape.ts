@@ -23,10 +23,14 @@ function baysWords({ bridge }: Facts): string {
   return `${bridge.model} has ${bays} ${bays === 1 ? 'bay' : 'bays'}`;
 }
 
+/** Ports that go dead with one in use, by where they are. */
+export const deadPorts = ({ port, host }: Pick<Facts, 'port' | 'host'>): string[] =>
+  (port.switchesOff ?? []).map((id) => host.ports.find((p) => p.id === id)?.position ?? id);
+
 /** Which ports go dead with this one in use, and what hangs there. */
-function deadPorts({ port, host, endpoint }: Facts): string {
+function deadWords({ port, host, endpoint }: Facts): string {
   const { switchesOff = [] } = port;
-  const names = switchesOff.map((id) => host.ports.find((p) => p.id === id)?.position ?? id);
+  const names = deadPorts({ port, host });
   const hangs = endpoint?.port !== undefined && switchesOff.includes(endpoint.port);
   const dead = `${names.join(', ')} ${names.length === 1 ? 'goes' : 'go'} dead`;
   return hangs ? `${dead}, and ${endpoint.name} hangs there` : dead;
@@ -247,7 +251,7 @@ export const SHAPE: Rule[] = [
     segment: 'port',
     title: 'Using this port switches others off',
     when: (f) => (f.port.switchesOff?.length ?? 0) > 0,
-    reason: (f) => `${f.port.position} shares its lanes: ${deadPorts(f)}.`,
+    reason: (f) => `${f.port.position} shares its lanes: ${deadWords(f)}.`,
     fix: 'Look what hangs there today, and move it first.',
   },
   {

@@ -99,6 +99,21 @@ describe('the checklist', () => {
     expect(ids(withNeeds(situation, { portable: false }))).not.toContain('encrypt');
   });
 
+  /** A build on a port that takes the lanes of another. */
+  const host = SHOP.hosts.find(({ ports }) => ports.some(({ switchesOff }) => switchesOff?.length))!;
+  const port = host.ports.find(({ switchesOff }) => switchesOff?.length)!;
+  const onTaken: Situation = {
+    ...offload!.situation,
+    host,
+    build: { ...offload!.situation.build, bridge: null, cable: null, port: port.id },
+  };
+
+  test('ports that go dead with it are looked at before', () => {
+    const [dead] = port.switchesOff!.map((id) => host.ports.find((p) => p.id === id)!.position);
+    expect(checklist(onTaken).find(({ id }) => id === 'ports-off')!.title).toContain(dead);
+    expect(ids(offload!.situation)).not.toContain('ports-off');
+  });
+
   test('every step is needed by some build', () => {
     const drives = SHOP.drives.flatMap((drive) => {
       const { situation } = offload!;
@@ -123,7 +138,7 @@ describe('the checklist', () => {
     const inside = situations.find((s) => benchOf(s.situation).inside)!.situation;
     const array = { mode: 'mirror' as const, by: 'firmware' as const };
     const paired = { ...inside, build: { ...inside.build, together: 2, array } };
-    for (const one of [padless, paired]) ids(one).forEach((id) => seen.add(id));
+    for (const one of [padless, paired, onTaken]) ids(one).forEach((id) => seen.add(id));
     expect(STEPS.map(({ id }) => id).filter((id) => !seen.has(id))).toEqual([]);
   });
 

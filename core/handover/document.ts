@@ -12,7 +12,7 @@ import {
   type LifeForecast,
   type Situation,
 } from '../forecast';
-import { findings, type Finding } from '../fit';
+import { deadPorts, findings, type Finding } from '../fit';
 import { dataMembers, layoutWords, survives } from '../assembly';
 import { fromPasted, healthAdvice, healthLines, holdsData, lacking } from '../models';
 import {
@@ -290,6 +290,9 @@ function fitted(job: Job, device: JobDevice): Section {
     const at = host.ports.find((p) => p.id === port);
     if (at)
       items.push(
+        ...deadPorts({ port: at, host }).map(
+          (dead) => `Leave ${dead} empty: it is dead while ${at.position} is in use.`,
+        ),
         `Plug it in here: ${at.position} of the ${midSentence(host.name)}. Another port that looks the same may be slower.`,
       );
   }

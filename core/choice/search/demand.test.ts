@@ -115,6 +115,28 @@ test('what is carried is outside, a system is inside where there is room, a back
   expect(missed({ open: at('thin-laptop') })).toEqual([]);
 });
 
+test('what is written often wants an enclosure that passes TRIM; a disk does not, nor what is seldom written', () => {
+  const nightly = (perDay: number): OpenPlace['activities'] => [
+    {
+      id: 'a',
+      name: 'a',
+      kind: 'move',
+      direction: 'write',
+      bytes: { value: 1e11, source: { kind: 'entered' } },
+      files: { value: 9, source: { kind: 'entered' } },
+      perDay: { value: perDay, source: { kind: 'entered' } },
+      target: null,
+    },
+  ];
+  const at = (perDay: number) => ({ ...open({}), activities: nightly(perDay) });
+  const silent = { build: build({ bridge: { ...dock, trim: false } }) };
+  expect(missed({ open: at(1), ...silent })).toEqual(['trim']);
+  expect(missed({ open: at(0.01), ...silent })).toEqual([]);
+  expect(missed({ open: at(1), build: build({ bridge: { ...dock, trim: true } }) })).toEqual([]);
+  const disk = DRIVES.find((d) => d.media === 'disk')!;
+  expect(missed({ open: at(1), build: { ...silent.build, drive: disk } })).toEqual([]);
+});
+
 test('a program is not started over a single lane', () => {
   const host = HOSTS.find(({ ports }) => ports.some((p) => p.connector === 'PCIe slot'))!;
   const slot = host.ports.find((p) => p.connector === 'PCIe slot')!;

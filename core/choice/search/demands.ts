@@ -2,7 +2,7 @@ import { formFactor } from '../../catalog/parts';
 import { survives } from '../../assembly';
 import { middle } from '../../evidence';
 import { layoutOf } from '../../forecast';
-import { isLoad } from '../../job';
+import { directionOf, isLoad, traitsOf } from '../../job';
 import { holdsData, isExternal, THROTTLES_AT } from '../../models';
 import type { Miss } from './candidate';
 import { WHOLLY, type Demand, type JudgedBuild } from './demand';
@@ -35,6 +35,14 @@ const mustNotBeLost = (of: JudgedBuild): boolean => {
 
 const isSystem = (of: JudgedBuild): boolean =>
   needsOf(of).bootDrive === true || needsOf(of).role === 'system';
+
+/** Once a week and more: what is deleted must be told to a flash drive, else its cache shrinks [practice]. */
+const OFTEN = 1 / 7;
+const isWrittenOften = ({ open }: JudgedBuild): boolean =>
+  open.activities.some(
+    (a) =>
+      traitsOf(a).answer !== 'room' && directionOf(a) === 'write' && (middle(a.perDay) ?? OFTEN) >= OFTEN,
+  );
 
 /** Whether a drive goes into the machine at all: many have no place for one. */
 const hasRoomInside = ({ open }: JudgedBuild): boolean =>
@@ -122,6 +130,14 @@ export const DEMANDS: readonly Demand[] = [
     missed: 'The machine would boot from a plug that can be pulled',
     isOwn: true,
     by: (of) => wholly(isSystem(of) && hasRoomInside(of), isExternal(of.build)),
+  },
+  {
+    id: 'trim',
+    name: 'passes TRIM',
+    missed: 'Its enclosure does not pass TRIM: what is written so often gets slower over months',
+    isOwn: true,
+    by: (of) =>
+      wholly(isWrittenOften(of), of.build.drive.media === 'flash' && of.build.bridge?.trim === false),
   },
   {
     id: 'apart',

@@ -1,3 +1,4 @@
+import { deadPorts } from '../../fit';
 import type { FittingStep } from '../step';
 
 /** Before anything is opened. */
@@ -37,6 +38,15 @@ export const BEFORE: readonly FittingStep[] = [
     how: 'Making an array erases every drive that becomes part of it, also one that looked empty.',
     caution:
       'A deleted array may leave its description on the drives and appear again in another box: wipe it there, drive by drive.',
+  },
+  {
+    id: 'ports-off',
+    phase: 'before',
+    when: (b) => deadPorts(b).length > 0,
+    title: (b) => `Look what hangs on ${deadPorts(b).join(' and ')}`,
+    how: (b) =>
+      `${b.port.position} takes their lanes: once it is in use, what hangs there is gone. Move it to another port first, and look whether the machine boots from it.`,
+    caution: 'A drive that vanishes so is not broken, and its data are whole.',
   },
   {
     id: 'bare',
