@@ -1,10 +1,4 @@
-import {
-  forCopy,
-  type DocumentBlock,
-  type DocumentCopy,
-  type HandoverDocument,
-  type Wording,
-} from './document';
+import { forCopy, type DocumentBlock, type DocumentCopy, type HandoverDocument, type Wording } from './block';
 import { identified } from './identified';
 
 const ESCAPED: Record<string, string> = {

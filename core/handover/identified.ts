@@ -2,7 +2,8 @@ import type { OwnRanges } from '../catalog/assumptions';
 import type { Job } from '../job';
 import { statementsOf, type Statement } from '../statements';
 import { verdict } from '../verdict';
-import { handover, type DocumentBlock, type HandoverDocument, type Wording } from './document';
+import type { DocumentBlock, HandoverDocument, Wording } from './block';
+import { handover } from './document';
 
 /** Words with a figure that no other place says: the document's own statement, by where they stand. */
 const own = (words: Wording, where: string): Wording =>

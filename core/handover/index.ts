@@ -1,13 +1,13 @@
 export {
   forCopy,
-  handover,
   plainWords,
   type DocumentBlock,
   type DocumentCopy,
   type HandoverDocument,
   type Section,
   type Wording,
-} from './document';
+} from './block';
+export { handover } from './document';
 export { allSaid, identified } from './identified';
 export { offer, orderList } from './offer';
 export { toHtml } from './html';

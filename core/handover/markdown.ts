@@ -8,7 +8,7 @@ import {
   type DocumentCopy,
   type HandoverDocument,
   type Wording,
-} from './document';
+} from './block';
 
 /** Prose is one line: a line that somebody typed must not begin a block of its own. */
 const phrase = (value: string): PhrasingContent[] => [

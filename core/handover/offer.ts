@@ -3,14 +3,19 @@ import { middle } from '../evidence';
 import { machineNames, traitsOf, type Job } from '../job';
 import { closeFigureSaid, closelySaid } from '../statements';
 import { counted, moneyWords } from '../units';
-import type { DocumentBlock, HandoverDocument, Section, Wording } from './document';
+import {
+  section,
+  textBlock,
+  type DocumentBlock,
+  type HandoverDocument,
+  type Section,
+  type Wording,
+} from './block';
 
 const list = (items: readonly (Wording | null | undefined)[]): DocumentBlock => ({
   kind: 'list',
   items: items.filter((item): item is Wording => Boolean(item)),
 });
-const text = (...words: Wording[]): DocumentBlock => ({ kind: 'text', text: words });
-const section = (heading: string, blocks: DocumentBlock[]): Section => ({ heading, shopOnly: false, blocks });
 const letter = (i: number) => String.fromCharCode('A'.charCodeAt(0) + i);
 const headOf = (job: Job, title: string, on: string): Pick<HandoverDocument, 'title' | 'line'> => ({
   title: `${title}: ${job.title}`,
@@ -38,8 +43,10 @@ function offeredOne(one: Closely, i: number, wanted: Wanted): Section {
       said('Warranty', warranty),
       said('Keeps what was asked', kept),
     ]),
-    ...(one.demands.missed.length > 0 ? [text('What it does not do:'), list(missing(lists.missed))] : []),
-    ...(one.cautions.length > 0 ? [text('Watch out for:'), list(missing(lists.cautions))] : []),
+    ...(one.demands.missed.length > 0
+      ? [textBlock('What it does not do:'), list(missing(lists.missed))]
+      : []),
+    ...(one.cautions.length > 0 ? [textBlock('Watch out for:'), list(missing(lists.cautions))] : []),
   ]);
 }
 
@@ -73,7 +80,7 @@ export function offer(job: Job, builds: readonly Closely[], wanted: Wanted, on: 
         ? [section('What sets them apart', [list(others.map((one, i) => apart(one, first, i + 1, wanted)))])]
         : []),
       section('Agreed', [
-        text(
+        textBlock(
           `Figures are forecasts${years === null ? '' : `, for ${counted(Math.round(years), 'year')} of use`}; ` +
             'prices are of the days they were seen on and may move. What is fitted is measured, and handed over with what was measured.',
         ),
@@ -109,8 +116,8 @@ export function orderList(job: Job, one: Closely, wanted: Wanted, on: string): H
           numbers: [false, true, true, false, true, true],
           rows: one.order.map(row),
         },
-        text(`To be paid: ${one.money}.`),
-        ...(one.stale.length > 0 ? [text(`Ask again before ordering: ${one.stale.join('; ')}.`)] : []),
+        textBlock(`To be paid: ${one.money}.`),
+        ...(one.stale.length > 0 ? [textBlock(`Ask again before ordering: ${one.stale.join('; ')}.`)] : []),
       ]),
       section('When it comes', [
         list([
