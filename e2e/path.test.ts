@@ -160,7 +160,7 @@ test('the library: a listing pasted, a figure changed, taken back; CSV out, mend
   await page
     .getByLabel('Paste the line')
     .fill('Quarrel Flume 4TB M.2 2280 PCIe 4.0 x4 NVMe, read 7,100 MB/s, 20 GB/s USB');
-  await page.getByText(/Saved as: Maker: Quarrel; Model: Flume 4TB/).waitFor();
+  await page.getByText(/Saved as: Maker: Quarrel; Model: Flume 4.TB/).waitFor();
   await page.getByRole('button', { name: 'Add the drive' }).click();
   await page.getByRole('heading', { name: /^Quarrel Flume/ }).waitFor();
 

@@ -242,7 +242,7 @@ test('a bay: a drive of a generation too old, and one that is too high', async (
   await expect(
     page.getByRole('heading', { name: 'Blocks: Not enough clearance in the slot or bay' }),
   ).toBeVisible();
-  await expect(page.getByText(/is 16\.5 mm high; .* has room for 11 mm/)).toBeVisible();
+  await expect(page.getByText(/the drive is 16\.5 mm high, .* has room for 11 mm/)).toBeVisible();
   expect(faults).toEqual([]);
 });
 

@@ -40,7 +40,7 @@ export interface ChoiceAnswers {
 }
 
 /** What is a little money more: this share of the price, or so much; and how much less waiting it must buy. */
-const LITTLE = { share: 0.03, money: 5 };
+const LITTLE = { share: 0.05, money: 10 };
 const MUCH = 0.25;
 /** Waits within this share of the best count as the best. */
 const CLOSE = 0.05;

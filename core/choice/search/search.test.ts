@@ -316,7 +316,7 @@ describe('the answers', () => {
     const wanted = wantedFor(offload);
     const { candidates, got } = answersOf(wanted);
     const meets = got.meets!.candidate;
-    const most = meets.cost! + Math.max(5, 0.03 * meets.cost!);
+    const most = meets.cost! + Math.max(10, 0.05 * meets.cost!);
     const better = candidates.filter(
       (c) => c.misses.length === 0 && c.cost !== null && c.cost <= most && c.waits <= 0.75 * meets.waits,
     );
