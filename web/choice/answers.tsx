@@ -13,7 +13,7 @@ import { Settles } from './settles';
 import { Row } from '../ui/layout';
 
 const KIND: Record<SaidAnswer['kind'], string> = {
-  knee: 'Meets every target, much sooner for a little more',
+  knee: 'Meets every target, much better for a little more',
   meets: 'Meets every target at least cost',
   nearest: 'Comes nearest',
   frugal: 'Least money within 5 % of the quickest',

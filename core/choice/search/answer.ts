@@ -25,7 +25,7 @@ interface Dear {
 
 /** The answers, each null where there is none. */
 export interface ChoiceAnswers {
-  /** Where a little more money than that buys much less waiting: the quickest such. */
+  /** Where a little more money than that buys much less waiting, or makes its targets much surer. */
   knee: ChosenBuild | null;
   /** The cheapest that meets every target with the probability asked for. */
   meets: ChosenBuild | null;
@@ -42,6 +42,9 @@ export interface ChoiceAnswers {
 /** What is a little money more: this share of the price, or so much; and how much less waiting it must buy. */
 const LITTLE = { share: 0.05, money: 10 };
 const MUCH = 0.25;
+/** A target that may be missed so often leaves room to be surer, by so many times. */
+const DOUBTFUL = 0.04;
+const SURER = 4;
 /** Waits within this share of the best count as the best. */
 const CLOSE = 0.05;
 /** Finalists whose ranges are drawn in the search for one answer. */
@@ -105,6 +108,11 @@ export class Finalists {
     );
   }
 
+  /** Of all targets of a candidate the least probable; 1 where none is asked. */
+  least(one: Candidate): number {
+    return Math.min(1, ...this.probabilities(one).filter((p) => p !== null));
+  }
+
   /** The first of some that is sure, of as many as are looked at closely. */
   first(list: readonly Candidate[], except?: string): Candidate | null {
     let tries = 0;
@@ -139,7 +147,7 @@ function nearestOf(candidates: readonly Candidate[], finalists: Finalists): Cand
   const good = sorted.filter((c) => c.misses.length === 0);
   const quick = [...good].sort((a, b) => a.waits - b.waits || cheapestFirst(a, b));
   const tried = new Set([...quick.slice(0, TRIES / 2), ...good.slice(0, TRIES / 2)]);
-  const least = (one: Candidate) => Math.min(1, ...finalists.probabilities(one).filter((p) => p !== null));
+  const least = (one: Candidate) => finalists.least(one);
   const most = Math.max(...[...tried].map(least));
   return [...tried].filter((one) => least(one) >= most - ALIKE).sort(cheapestFirst)[0]!;
 }
@@ -148,14 +156,27 @@ function nearestOf(candidates: readonly Candidate[], finalists: Finalists): Cand
 const leastOf = (list: readonly Candidate[], of: (one: Candidate) => number): number =>
   list.reduce((least, one) => Math.min(least, of(one)), Infinity);
 
-/** What takes much less time than the cheapest for a little more money, the quickest of it. */
+/**
+ * What is much better than the cheapest for a little more money: it takes much less time, the quickest of it; else, in the same time, it makes the
+ * least sure target much surer.
+ */
 function kneeOf(meets: Candidate, pool: readonly Candidate[], finalists: Finalists): Candidate | null {
   if (meets.cost === null) return null;
   const most = meets.cost + Math.max(LITTLE.money, meets.cost * LITTLE.share);
-  const better = pool
-    .filter(({ cost, waits }) => cost !== null && cost <= most && waits <= meets.waits * (1 - MUCH))
+  const near = pool.filter(({ cost }) => cost !== null && cost <= most);
+  const quicker = near
+    .filter(({ waits }) => waits <= meets.waits * (1 - MUCH))
     .sort((a, b) => a.waits - b.waits || cheapestFirst(a, b));
-  return finalists.first(better);
+  const first = finalists.first(quicker);
+  if (first) return first;
+  const risk = 1 - finalists.least(meets);
+  if (risk < DOUBTFUL) return null;
+  return (
+    near
+      .filter((one) => one !== meets && one.waits <= meets.waits * (1 + CLOSE))
+      .slice(0, TRIES)
+      .find((one) => 1 - finalists.least(one) <= risk / SURER) ?? null
+  );
 }
 
 /** The answers to what is wanted, out of all that works. */

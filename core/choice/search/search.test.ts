@@ -320,7 +320,24 @@ describe('the answers', () => {
     const better = candidates.filter(
       (c) => c.misses.length === 0 && c.cost !== null && c.cost <= most && c.waits <= 0.75 * meets.waits,
     );
-    expect(better.length > 0).toBe(got.knee !== null);
+    if (better.length > 0) expect(got.knee!.candidate.waits).toBe(Math.min(...better.map((c) => c.waits)));
+    // In the same time it makes the least sure target surer by far, or there is none.
+    const least = ({ probabilities }: { probabilities: (number | null)[] }) =>
+      Math.min(1, ...probabilities.filter((p) => p !== null));
+    if (better.length === 0 && got.knee)
+      expect(1 - least(got.knee)).toBeLessThanOrEqual((1 - least(got.meets!)) / 4);
+    const surer = reasonFor(
+      'knee',
+      {
+        ...got,
+        knee: { candidate: { ...meets, cost: meets.cost! + 5 }, probabilities: [0.995, null] },
+        meets: { candidate: meets, probabilities: [0.92, 0.99] },
+      },
+      wanted,
+    );
+    expect(surer).toMatch(
+      /^5.EUR more than .*, and the least sure target is met with over 99.% probability instead of 92.%\./,
+    );
     const { candidate } = answers(
       [meets, { ...meets, id: 'dearer', cost: meets.cost! + 4, waits: meets.waits / 2 }],
       new Finalists(wanted),

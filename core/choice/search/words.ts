@@ -5,7 +5,7 @@ import type { UnitPrice } from '../prices/pricing';
 import { isLoad, traitsOf, type Activity } from '../../job';
 import { middle } from '../../evidence';
 import { counted, format, formatProbability, moneyWords, numeral, pricePer } from '../../units';
-import type { ChoiceAnswers } from './answer';
+import type { ChoiceAnswers, ChosenBuild } from './answer';
 import type { Candidate } from './candidate';
 import { WHOLLY, type JudgedBuild } from './demand';
 import { demandOf, demandsOn, DEMANDS, mayBeAdvised } from './demands';
@@ -121,15 +121,22 @@ function processingWords(activity: Activity | undefined, figure: number | null |
   return ` ${format(busy, 's')} of it is processing, which no drive shortens.`;
 }
 
+/** Less waiting than this is not what it is bought for. */
+const NOTICED = 0.2;
+
 /** What a little more money than the cheapest buys. */
-function kneeWords(one: Candidate, cheapest: Candidate | undefined, { currency }: Wanted): string {
-  if (!cheapest || one.cost === null || cheapest.cost === null) return '';
+function kneeWords({ knee, meets }: ChoiceAnswers, { currency }: Wanted): string {
+  const [one, cheapest] = [knee?.candidate, meets?.candidate];
+  if (one?.cost == null || cheapest?.cost == null) return '';
   const share = 1 - one.waits / cheapest.waits;
   const more = moneyWords(Math.round((one.cost - cheapest.cost) * 100) / 100, currency);
-  const than = 'than the cheapest build that meets every target';
-  return one.cost > cheapest.cost
-    ? `${more} more ${than}, and ${format(share, '%', 2)} less waiting.`
-    : `As cheap as the cheapest build that meets every target, and ${format(share, '%', 2)} less waiting.`;
+  const least = ({ probabilities }: ChosenBuild) => Math.min(1, ...probabilities.filter((p) => p !== null));
+  const better =
+    share > NOTICED
+      ? `${format(share, '%', 2)} less waiting`
+      : `the least sure target is met with ${formatProbability(least(knee!))} probability instead of ${formatProbability(least(meets!))}`;
+  const money = one.cost > cheapest.cost ? `${more} more than` : 'As cheap as';
+  return `${money} the cheapest build that meets every target, and ${better}.`;
 }
 
 /** Why an answer is the answer, in two plain sentences. */
@@ -156,7 +163,7 @@ export function reasonFor(
   const share = format(wanted.probability, '%', 2);
   const money = candidate.cost === null ? '' : ' cheapest';
   const first = {
-    knee: kneeWords(candidate, got.meets?.candidate, wanted),
+    knee: kneeWords(got, wanted),
     meets: asked
       ? `The${money || ' first'} build that meets every target with at least ${share} probability.`
       : `No target is set: the${money || ' first'} build that works.`,
