@@ -134,7 +134,8 @@ function kneeWords({ knee, meets }: ChoiceAnswers, { currency }: Wanted): string
   const better =
     share > NOTICED
       ? `${format(share, '%', 2)} less waiting`
-      : `the least sure target is met with ${formatProbability(least(knee!))} probability instead of ${formatProbability(least(meets!))}`;
+      : `the least sure target is met with ${formatProbability(least(knee!))} probability ` +
+        `instead of ${formatProbability(least(meets!))}`;
   const money = one.cost > cheapest.cost ? `${more} more than` : 'As cheap as';
   return `${money} the cheapest build that meets every target, and ${better}.`;
 }

@@ -45,7 +45,8 @@ export const BEFORE: readonly FittingStep[] = [
     when: (b) => deadPorts(b).length > 0,
     title: (b) => `Look what hangs on ${deadPorts(b).join(' and ')}`,
     how: (b) =>
-      `${b.port.position} takes their lanes: once it is in use, what hangs there is gone. Move it to another port first, and look whether the machine boots from it.`,
+      `${b.port.position} takes their lanes: once it is in use, what hangs there is gone. ` +
+      'Move it to another port first, and look whether the machine boots from it.',
     caution: 'A drive that vanishes so is not broken, and its data are whole.',
   },
   {
