@@ -160,9 +160,16 @@ const leastOf = (list: readonly Candidate[], of: (one: Candidate) => number): nu
  * What is much better than the cheapest for a little more money: it takes much less time, the quickest of it; else, in the same time, it makes the
  * least sure target much surer.
  */
-function kneeOf(meets: Candidate, pool: readonly Candidate[], finalists: Finalists): Candidate | null {
+function kneeOf(
+  meets: Candidate,
+  pool: readonly Candidate[],
+  finalists: Finalists,
+  { budget }: Wanted,
+): Candidate | null {
   if (meets.cost === null) return null;
-  const most = meets.cost + Math.max(LITTLE.money, meets.cost * LITTLE.share);
+  const little = meets.cost + Math.max(LITTLE.money, meets.cost * LITTLE.share);
+  // What keeps the budget is not left for what does not.
+  const most = budget !== null && meets.cost <= budget ? Math.min(little, budget) : little;
   const near = pool.filter(({ cost }) => cost !== null && cost <= most);
   const quicker = near
     .filter(({ waits }) => waits <= meets.waits * (1 - MUCH))
@@ -185,7 +192,7 @@ export function answers(all: readonly Candidate[], finalists: Finalists, wanted:
   const sorted = [...candidates].sort(cheapestFirst);
   const meets = finalists.first(sorted);
   const pool = meets ? sorted.filter((c) => c.misses.length === 0) : sorted;
-  const knee = meets && kneeOf(meets, pool, finalists);
+  const knee = meets && kneeOf(meets, pool, finalists, wanted);
   const quickest = leastOf(pool, (c) => c.waits);
   const close = pool.filter((c) => c.waits <= quickest * (1 + CLOSE));
   const frugal = (meets && finalists.first(close)) ?? close[0] ?? null;

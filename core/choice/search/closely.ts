@@ -6,6 +6,7 @@ import { calendarDay, moneyWords } from '../../units';
 import { ageOf, pricing, STALE, type UnitPrice } from '../prices/pricing';
 import { against, baselines } from './baseline';
 import { partsOf, type Candidate } from './candidate';
+import { judgedAt } from './demands';
 import { sizesOf, wasted } from './money';
 import { placed } from './placed';
 import { buildKey } from './search';
@@ -149,7 +150,7 @@ export function closelyOf(of: FinishedSearch, one: Candidate, hourly: number, to
     today: finalists.besideToday(one),
     against: againstLines(of, one, hourly),
     wasted: wasted(one, found.candidates).map((w) => wastedWords(w, wanted, open!.needs?.movesLater)),
-    demands: demandWords({ ...one, open: open! }),
+    demands: demandWords(judgedAt(one, wanted.places)),
     cautions: cautionsOf(firstSituation(of, one)).map(({ title, reason }) => ({ title, reason })),
     sizes: sizes.map(({ drive, perTB }) => ({ name: drive.model, perTB, own: drive.id === build.drive.id })),
     candidate: one,

@@ -1,13 +1,14 @@
-import { ACCESSORIES, BRIDGES, DRIVES, HOSTS } from '../../catalog/stock';
+import { ACCESSORIES, BRIDGES, CABLES, DRIVES, HOSTS } from '../../catalog/stock';
 import type { Build } from '../../assembly';
 import { arrivalOf } from '../prices/pricing';
 import { partsOf } from './candidate';
-import { DEMANDS, demandsMissed, mayBeAdvised } from './demands';
+import { DEMANDS, demandsMissed, judgedAt, mayBeAdvised } from './demands';
 import type { JudgedBuild } from './demand';
 import type { OpenPlace } from './wanted';
 
 const drive = DRIVES.find((d) => d.plug === 'SATA')!;
 const dock = BRIDGES.find((b) => b.id === 'quarrel-stand-2')!;
+const CHARGING = CABLES.find(({ id }) => id === 'c-c-charge-2')!;
 const build = (more: Partial<Build> = {}): Build => ({
   drive,
   bridge: dock,
@@ -24,16 +25,16 @@ const open = (needs: OpenPlace['needs'], years = 4): OpenPlace => ({
 const price = { id: 'p', name: 'p', of: 'drives/p', on: '2031-02-27', amount: 9, currency: 'EUR' };
 const pair = (mode: 'stripe' | 'mirror') => build({ together: 2, array: { mode, by: 'system' } });
 const missed = (of: Partial<JudgedBuild>) =>
-  demandsMissed({ build: build(), open: open({}), years: null, hottest: null, arrives: null, ...of }).map(
+  demandsMissed([{ build: build(), open: open({}), years: null, hottest: null, arrives: null, ...of }]).map(
     (m) => m.activity,
   );
 const asked = (needs: OpenPlace['needs'], of: Partial<JudgedBuild> = {}) =>
   missed({ open: open(needs), ...of });
 
 test('a rating that is written too soon, by how many times; a reason lets it go', () => {
-  expect(demandsMissed({ build: build(), open: open({}), years: 1.6, hottest: null, arrives: null })).toEqual(
-    [{ activity: 'service life', by: 2.5 }],
-  );
+  expect(
+    demandsMissed([{ build: build(), open: open({}), years: 1.6, hottest: null, arrives: null }]),
+  ).toEqual([{ activity: 'service life', by: 2.5 }]);
   expect(missed({ years: 4 })).toEqual([]);
   expect(missed({ years: 1.6, open: open({ shorterLife: 'given away in spring' }) })).toEqual([]);
 });
@@ -158,6 +159,23 @@ test('each demand has a name of its own; what is never given up is never advised
   expect(new Set(DEMANDS.map(({ name }) => name)).size).toBe(DEMANDS.length);
   for (const { id, isNever } of DEMANDS)
     expect(mayBeAdvised({ misses: [{ activity: id, by: 2 }] })).toBe(!isNever);
+});
+
+test('a build is judged at every place it works, by how it hangs there', () => {
+  const one = {
+    build: build(),
+    elsewhere: [{ cable: CHARGING, port: 'left-back' }],
+    years: null,
+    hottest: null,
+    arrives: null,
+  };
+  const laptop = { ...open({}), host: HOSTS.find(({ id }) => id === 'field-laptop')! };
+  const at = (places: OpenPlace[]) => demandsMissed(judgedAt(one, places)).map((m) => m.activity);
+  expect(at([open({})])).toEqual([]);
+  expect(at([open({}), laptop])).toEqual(['charging cable']);
+  // Asked at both, it is missed once.
+  const portable = open({ portable: true });
+  expect(at([portable, portable])).toEqual(['charging cable', 'portable']);
 });
 
 test('what lies on a drive is needed for each, a bracket once', () => {

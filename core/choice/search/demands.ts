@@ -4,8 +4,9 @@ import { middle } from '../../evidence';
 import { layoutOf } from '../../forecast';
 import { directionOf, isLoad, traitsOf } from '../../job';
 import { holdsData, isExternal, THROTTLES_AT } from '../../models';
-import type { Miss } from './candidate';
+import type { Candidate, Miss } from './candidate';
 import { WHOLLY, type Demand, type JudgedBuild } from './demand';
+import type { OpenPlace } from './wanted';
 
 /** rpm; slower disks are hardly heard [practice]. */
 const LOUD = 5900;
@@ -206,16 +207,27 @@ export const DEMANDS: readonly Demand[] = [
 export const demandOf = (id: string): Demand | undefined => DEMANDS.find((demand) => demand.id === id);
 export const isDemand = (id: string): boolean => demandOf(id) !== undefined;
 
-/** What is asked of a build at all, each with how many times it is missed; 1 and less: kept. */
-export const demandsOn = (of: JudgedBuild): { demand: Demand; by: number }[] =>
+/** A build at each of the places it works, as it hangs there. */
+export const judgedAt = (
+  one: Omit<JudgedBuild, 'open'> & Pick<Candidate, 'elsewhere'>,
+  places: readonly OpenPlace[],
+): JudgedBuild[] =>
+  places.map((open, at) => ({
+    ...one,
+    open,
+    build: at === 0 ? one.build : { ...one.build, ...one.elsewhere[at - 1] },
+  }));
+
+/** What is asked of a build at all, each with how many times it is missed where it is missed most; 1 and less: kept. */
+export const demandsOn = (at: readonly JudgedBuild[]): { demand: Demand; by: number }[] =>
   DEMANDS.flatMap((demand) => {
-    const by = demand.by(of);
-    return by === null ? [] : [{ demand, by }];
+    const all = at.flatMap((of) => demand.by(of) ?? []);
+    return all.length === 0 ? [] : [{ demand, by: Math.max(...all) }];
   });
 
 /** What a build misses beside targets. */
-export const demandsMissed = (of: JudgedBuild): Miss[] =>
-  demandsOn(of).flatMap(({ demand: { id }, by }) => (by > 1 ? [{ activity: id, by }] : []));
+export const demandsMissed = (at: readonly JudgedBuild[]): Miss[] =>
+  demandsOn(at).flatMap(({ demand: { id }, by }) => (by > 1 ? [{ activity: id, by }] : []));
 
 /** Whether it may be recommended at all: it misses nothing that is never given up. */
 export const mayBeAdvised = ({ misses }: { misses: readonly Miss[] }): boolean =>

@@ -2,6 +2,7 @@ import { YEAR_DAYS } from '../../units';
 import { middle } from '../../evidence';
 import type { Drive } from '../../catalog/parts';
 import type { Candidate } from './candidate';
+import { mayBeAdvised } from './demands';
 import { cheapestFirst } from './order';
 
 /** Figures that differ by less are the same to whoever waits. */
@@ -55,6 +56,7 @@ export function wasted(one: Candidate, candidates: readonly Candidate[]): Wasted
       const rest = JSON.stringify(apartFrom[part](one));
       const [instead] = candidates
         .filter((other) => other.cost !== null && other.cost < cost)
+        .filter(mayBeAdvised)
         .filter((other) => isAsGood(other, one) && JSON.stringify(apartFrom[part](other)) === rest)
         .sort(cheapestFirst);
       return instead ? [{ part, saves: Math.round((cost - instead.cost!) * 100) / 100, instead }] : [];

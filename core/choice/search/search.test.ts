@@ -352,6 +352,10 @@ describe('the answers', () => {
     expect(told).toMatch(
       /^4 EUR more than the cheapest build that meets every target, and 50 % less waiting\. /,
     );
+    // A budget that the cheapest keeps is kept.
+    const within = { ...wanted, budget: meets.cost! + 2 };
+    const dearer = { ...meets, id: 'dearer', cost: meets.cost! + 4, waits: meets.waits / 2 };
+    expect(answers([meets, dearer], new Finalists(within), within).knee).toBeNull();
     // Neither much more money nor a little less time.
     for (const [cost, waits] of [
       [meets.cost! * 1.2, 0.5],

@@ -3,11 +3,11 @@ import { middle } from '../../evidence';
 import type { Build, Connection } from '../../assembly';
 import { arrivalOf, pricing, type PartKey, type UnitPrice } from '../prices/pricing';
 import { partsOf, type Candidate, type Fallen, type ReasonId } from './candidate';
-import { demandsMissed } from './demands';
+import { demandsMissed, judgedAt } from './demands';
 import { apartBy, baysOf, fitsInto, fitsStraight, waysOver, waysTo, type Bays, type JoinWay } from './join';
 import { stopOf, yearsOf } from './placed';
 import { connectionOf, PlaceScorer, usableBytes, type ScoredBuild } from './scoring';
-import { neededBy, systemsOf, type OpenPlace, type Wanted } from './wanted';
+import { neededBy, systemsOf, type Wanted } from './wanted';
 
 /** How far a search is. */
 export interface Progress {
@@ -201,9 +201,10 @@ export function* search(
         return 'rule' in got ? [] : [{ ...got, connection: connectionOf(got.build) }];
       });
       const cost = (m: ScoredBuild) => (m.build.cable ? market.rank(`cables/${m.build.cable.id}`) : 0);
-      return tried.sort(
-        (a, b) => a.misses.length - b.misses.length || compare(cost(a), cost(b)) || a.waits - b.waits,
-      )[0];
+      const missed = ({ build, hottest, misses }: ScoredBuild) =>
+        misses.length +
+        demandsMissed([{ build, open: others[i]!, years: null, hottest, arrives: null }]).length;
+      return tried.sort((a, b) => missed(a) - missed(b) || compare(cost(a), cost(b)) || a.waits - b.waits)[0];
     });
     const all = best.every((b) => b !== undefined) ? best : null;
     atOthers.set(key, all);
@@ -224,7 +225,7 @@ export function* search(
     if ('rule' in got) return drop(held, `rule ${got.rule}`, way);
     const further = elsewhere(held);
     if (further === null) return drop(held, 'not at every place', way);
-    into.push(made(got, further, market, first!));
+    into.push(made(got, further, market));
     return null;
   };
 
@@ -274,7 +275,6 @@ function made(
   got: ScoredBuild,
   further: readonly (ScoredBuild & { connection: Connection })[],
   market: Market,
-  open: OpenPlace,
 ): Candidate {
   const { build } = got;
   const all = [got, ...further];
@@ -290,7 +290,12 @@ function made(
     elsewhere: connections,
     ...market.costOf(build, connections),
     figures: all.flatMap((m) => m.figures),
-    misses: [...all.flatMap((m) => m.misses), ...demandsMissed({ build, open, years, hottest, arrives })],
+    misses: [
+      ...all.flatMap((m) => m.misses),
+      ...demandsMissed(
+        judgedAt({ build, elsewhere: connections, years, hottest, arrives }, market.wanted.places),
+      ),
+    ],
     waits: all.reduce((sum, m) => sum + m.waits, 0),
     steady: Math.min(...all.map((m) => m.steady)),
     flow: got.flow,

@@ -44,8 +44,8 @@ export const missedNames = ({ misses }: Pick<Candidate, 'misses'>, work: readonl
   );
 
 /** What is asked of a build beside its targets: what the brief asks and it keeps, and all that it misses. */
-export function demandWords(of: JudgedBuild): { kept: string | null; missed: string[] } {
-  const on = demandsOn(of);
+export function demandWords(at: readonly JudgedBuild[]): { kept: string | null; missed: string[] } {
+  const on = demandsOn(at);
   const own = (isOwn: true | undefined) => (isOwn ? ' Kymar asks this by itself.' : '');
   const kept = on.filter(({ by, demand }) => by <= 1 && !demand.isOwn).map(({ demand }) => demand.name);
   return {
