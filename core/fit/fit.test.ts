@@ -562,6 +562,12 @@ describe('policies', () => {
     expect(missing).toBeCloseTo(high! - room!, 6);
     expect(found('too-high-enclosure', { drive: 'oystral-kestrel-2t-fin' }).reason).toMatch(/mm are missing/);
   });
+  test('what is kept on an array must fit into what is left of it, not into the sum of its drives', () => {
+    const pair = { ...sata, bridge: 'quarrel-stand-2', together: 2, move: 3e12 };
+    const as = (mode: 'mirror' | 'stripe') => ids({ ...pair, array: { mode, members: 2, by: 'firmware' } });
+    expect(as('mirror')).toContain('too-small');
+    expect(as('stripe')).not.toContain('too-small');
+  });
   test('the file system by policy', () => {
     expect(found('file-system-advice', { needs: { systems: ['Linux'] } }).fix).toMatch(/^ext4: only Linux/);
     expect(

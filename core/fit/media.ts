@@ -1,3 +1,4 @@
+import { dataMembers } from '../assembly';
 import { isKept, isMove } from '../job';
 import { type Spread } from '../stats';
 import { factSpread, middle, type Fact } from '../evidence';
@@ -26,8 +27,9 @@ function asked({ activities }: Facts): { least: number; likely: number } | null 
     );
   return { least: most((p) => p.low), likely: most((p) => p.expected) };
 }
-/** All that the drives hold together, at best; null where nobody knows. */
-const room = (f: Facts) => (f.capacity === null ? null : f.capacity * (f.together ?? 1));
+/** All that the drives hold together for data, an array's redundancy taken off; null where nobody knows. */
+const room = (f: Facts) =>
+  f.capacity === null ? null : f.capacity * (f.array ? dataMembers(f.array) : (f.together ?? 1));
 /** Share of a drive that may be in use before it counts as tight [practice]. */
 const ROOMY = 0.9;
 const tooSmall = (f: Facts) => room(f) !== null && (asked(f)?.least ?? 0) > room(f)!;

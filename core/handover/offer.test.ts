@@ -30,7 +30,7 @@ test('an offer tells of each build what it costs, does, lasts and lacks, what se
   // What is not done is said, never hidden.
   const short = {
     ...first,
-    demands: { kept: null, missed: ['It is heard: a fan, or a disk of more than 5,900 rpm.'] },
+    demands: { kept: null, missed: ['It is heard: a fan, or a disk of more than 5,900 rpm.'], open: [] },
   };
   expect(toMarkdown(offer(job, [short], wanted, '2026-12-01'), 'customer')).toContain('What it does not do:');
   expect(toMarkdown(offer(job, [first], wanted, '2026-12-01'), 'customer')).not.toContain('sets them apart');

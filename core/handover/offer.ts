@@ -46,6 +46,7 @@ function offeredOne(one: Closely, i: number, wanted: Wanted): Section {
     ...(one.demands.missed.length > 0
       ? [textBlock('What it does not do:'), list(missing(lists.missed))]
       : []),
+    ...(one.demands.open.length > 0 ? [textBlock('Asked, and not known:'), list(missing(lists.open))] : []),
     ...(one.cautions.length > 0 ? [textBlock('Watch out for:'), list(missing(lists.cautions))] : []),
   ]);
 }

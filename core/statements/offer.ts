@@ -157,7 +157,7 @@ export function closelySaid(
   one: Closely,
   wanted: Wanted,
 ): Said<'paid' | 'written' | 'usable' | 'warranty' | 'sizes' | 'kept'> & {
-  lists: Record<'missed' | 'against' | 'wasted' | 'prices' | 'cautions', Said<string>[]>;
+  lists: Record<'missed' | 'open' | 'against' | 'wasted' | 'prices' | 'cautions', Said<string>[]>;
 } {
   const { id, candidate, unpriced, sizes } = one;
   const { years, usable, warranty } = candidate;
@@ -166,6 +166,7 @@ export function closelySaid(
   const without = unpriced.map((key) => key.split('/')[1]).join(', ');
   const lists = {
     missed: listed(`missed ${id}`, one.demands.missed),
+    open: listed(`open ${id}`, one.demands.open),
     against: listed(`against ${id}`, one.against),
     wasted: listed(`wasted ${id}`, one.wasted),
     prices: listed(`price ${id}`, one.prices),

@@ -122,6 +122,11 @@ export function CloselyPanel({
           <Says list={said.lists.missed} />
         </Group>
       )}
+      {one.demands.open.length > 0 && (
+        <Group name="Asked, and not known">
+          <Says list={said.lists.open} />
+        </Group>
+      )}
       {one.stale.length > 0 && (
         <Typography variant="body2" sx={{ mt: 1, color: 'warning.main', fontWeight: 560 }}>
           Prices older than {STALE} days: <time>{one.stale.join('; ')}</time>. Ask again before it is ordered.

@@ -47,8 +47,8 @@ export interface Closely {
   wasted: readonly string[];
   /** What it costs more and saves against what is named. */
   against: readonly string[];
-  /** What is asked of it beside its targets: the names of what it keeps, a sentence for what it misses. */
-  demands: { kept: string | null; missed: readonly string[] };
+  /** What is asked of it beside its targets: the names of what it keeps, a sentence for what it misses and for what nobody knows. */
+  demands: { kept: string | null; missed: readonly string[]; open: readonly string[] };
   cautions: readonly { title: string; reason: string }[];
   /** Every part it is made of. */
   order: readonly OrderLine[];

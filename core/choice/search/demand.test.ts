@@ -1,5 +1,6 @@
 import { ACCESSORIES, BRIDGES, CABLES, DRIVES, HOSTS } from '../../catalog/stock';
 import type { Build } from '../../assembly';
+import { demandWords } from './words';
 import { arrivalOf } from '../prices/pricing';
 import { partsOf } from './candidate';
 import { DEMANDS, demandsMissed, judgedAt, mayBeAdvised } from './demands';
@@ -94,6 +95,16 @@ test('hot: never above what a drive slows down at, and no hotter than is asked',
   expect(missed({ hottest: 77 })).toEqual(['heat']);
   expect(asked({ hottest: 55 }, { hottest: 60 })).toEqual(['hottest']);
   expect(asked({ hottest: 55 }, { hottest: null })).toEqual([]);
+});
+
+test('what is asked and nobody knows is said, not passed over', () => {
+  const of = { build: build(), years: null, hottest: null, arrives: null };
+  const at = (needs: OpenPlace['needs'], more = {}) =>
+    demandWords([{ ...of, ...more, open: open(needs) }]).open;
+  expect(at({ hereBy: '2031-03-07' })).toEqual([expect.stringMatching(/^Whether all parts are here/)]);
+  expect(at({ hottest: 50 })).toEqual([expect.stringMatching(/^How hot it gets is not worked out/)]);
+  expect(at({ hottest: 50, hereBy: '2031-03-07' }, { hottest: 44, arrives: '2031-03-01' })).toEqual([]);
+  expect(at({})).toEqual([]);
 });
 
 test('parts that are here too late; of what nobody noted nothing is said', () => {

@@ -26,6 +26,8 @@ export interface Demand {
   isOwn?: true;
   /** How many times it is missed, above 1; 1 and less: kept; null: not asked here. */
   by(of: JudgedBuild): number | null;
+  /** Why nobody knows whether it is kept though it is asked, as a sentence; null where that is known. */
+  open?(of: JudgedBuild): string | null;
 }
 
 /** What is missed wholly counts as missed by this factor. */

@@ -192,6 +192,10 @@ export const DEMANDS: readonly Demand[] = [
       const most = needsOf(of).hottest;
       return most === undefined || of.hottest === null ? null : of.hottest / most;
     },
+    open: (of) =>
+      needsOf(of).hottest === undefined || of.hottest !== null
+        ? null
+        : 'How hot it gets is not worked out: of disks, SATA and sealed drives nobody models it.',
   },
   {
     id: 'here by',
@@ -201,6 +205,10 @@ export const DEMANDS: readonly Demand[] = [
       const day = needsOf(of).hereBy;
       return day === undefined || of.arrives === null ? null : of.arrives > day ? WHOLLY : 1;
     },
+    open: (of) =>
+      needsOf(of).hereBy === undefined || of.arrives !== null
+        ? null
+        : 'Whether all parts are here by the day is not known: note with their prices how long delivery takes.',
   },
 ];
 

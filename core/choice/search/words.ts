@@ -43,13 +43,20 @@ export const missedNames = ({ misses }: Pick<Candidate, 'misses'>, work: readonl
     ({ activity: id }) => demandOf(id)?.name ?? `target of “${work.find((a) => a.id === id)?.name ?? id}”`,
   );
 
-/** What is asked of a build beside its targets: what the brief asks and it keeps, and all that it misses. */
-export function demandWords(at: readonly JudgedBuild[]): { kept: string | null; missed: string[] } {
+/** What is asked of a build beside its targets: what the brief asks and it keeps, all that it misses, and what nobody knows. */
+export function demandWords(at: readonly JudgedBuild[]): {
+  kept: string | null;
+  missed: string[];
+  open: string[];
+} {
   const on = demandsOn(at);
   const own = (isOwn: true | undefined) => (isOwn ? ' Kymar asks this by itself.' : '');
   const kept = on.filter(({ by, demand }) => by <= 1 && !demand.isOwn).map(({ demand }) => demand.name);
   return {
     kept: kept.length > 0 ? kept.join(', ') : null,
+    open: DEMANDS.flatMap(
+      ({ open }) => at.map((of) => open?.(of) ?? null).find((words) => words !== null) ?? [],
+    ),
     missed: on
       .filter(({ by }) => by > 1)
       .map(({ demand: { missed, isOwn }, by }) => {
