@@ -148,8 +148,7 @@ export function Loads() {
             )}
             . On the slowest device storage is <Figure of={part('share that is storage', fit.storage, '%')} />
             {range(fit.storage, '%')} of the time.{' '}
-            {there &&
-              `On the other device: ${unbroken(format(there.expected, 's'))}${range(there, 's')}. `}
+            {there && `On the other device: ${unbroken(format(there.expected, 's'))}${range(there, 's')}. `}
             {best.length === 2 &&
               `Between the two quickest the difference is ${FELT[noticeable(about(best[0]!.seconds), about(best[1]!.seconds))]} ` +
                 '(the greater of 0.3 s and 20 %, common practice).'}
