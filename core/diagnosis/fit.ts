@@ -4,7 +4,7 @@ import { causeOn } from './forms';
 import { MODEL_SIGMA } from '../verdict';
 import type { Hypothesis } from './hypothesis';
 import { seenUnder } from './look';
-import { scatterLevels, UNLIKE } from './scatter';
+import { scatterLevels, unlikeBy } from './scatter';
 
 /** How probable it is that somebody looks wrong. */
 export const MISREAD = 0.02;
@@ -103,14 +103,12 @@ export function fitOf(evidence: readonly Evidence[], cause: Hypothesis | null, e
   const isOneCase = (a: Evidence, b: Evidence) =>
     a.of === b.of && a.logs !== undefined && b.logs !== undefined;
   const shared = (i: number, j: number) => (isOneCase(timed[i]!, timed[j]!) ? MODEL_SIGMA ** 2 : 0);
-  const levels = scatterLevels(timed, cause?.comesAndGoes ? UNLIKE.byCause : UNLIKE.byThemselves).map(
-    ({ log, sigmas }) => {
-      const times = timed.map(({ time }, i) => ({ log: time.log, sigma: sigmas[i]! }));
-      return bells(rows, times, shared)
-        .at()
-        .map((fit) => fit + log + sights);
-    },
-  );
+  const levels = scatterLevels(timed, unlikeBy(cause)).map(({ log, sigmas }) => {
+    const times = timed.map(({ time }, i) => ({ log: time.log, sigma: sigmas[i]! }));
+    return bells(rows, times, shared)
+      .at()
+      .map((fit) => fit + log + sights);
+  });
   return fitOfDraws(summed(levels));
 }
 

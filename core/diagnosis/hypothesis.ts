@@ -34,6 +34,8 @@ export interface Hypothesis extends Does {
   isSlip?: boolean;
   /** Whether runs differ by it from one to the next. */
   comesAndGoes?: boolean;
+  /** Whether it grows from one run to the next. */
+  buildsUp?: boolean;
   /** The one measurement that it touches. */
   odd?: Measurement;
   site: Site;

@@ -22,6 +22,7 @@ export function pairOf(one: Hypothesis, two: Hypothesis, all: number): Hypothesi
     fix: `${a.fix} ${b.fix}`,
     applies: (of) => a.applies(of) || b.applies(of),
     comesAndGoes: (a.comesAndGoes ?? false) || (b.comesAndGoes ?? false),
+    buildsUp: (a.buildsUp ?? false) || (b.buildsUp ?? false),
     change: (of) => [a, b].reduce((now, c) => (c.applies(now) ? c.change(now) : now), of),
     both: [a, b],
   };

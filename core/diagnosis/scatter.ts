@@ -11,14 +11,39 @@ const USUAL = { sigma: 0.02, counts: 4 };
 const ODD = 0.1;
 /** What they differ by where something comes and goes, one sigma as a logarithm [memory]. */
 const WIDE = 0.35;
-/** How often runs differ so: without a cause that makes them, with one, and with a cause that nobody knows [memory]. */
-export const UNLIKE = { byThemselves: 0.03, byCause: 0.6, byUnknown: 0.1 } as const;
+/** To how many times as long runs may climb from the first to the last where something builds up, as logarithms [memory]. */
+const CLIMBS = [0, 0.1, 0.2, 0.3, 0.45, 0.6, 0.8];
+
+/** How runs of one thing may differ from each other: shares of all that is measured of it; the rest scatters as usual. */
+export interface Unlike {
+  /** Something comes and goes. */
+  comes: number;
+  /** Something builds up, so that each takes longer than the one before. */
+  climbs: number;
+}
+/** How often they do: by themselves, and with a cause that nobody knows [memory]. */
+export const UNLIKE = {
+  byThemselves: { comes: 0.03, climbs: 0.015 },
+  byUnknown: { comes: 0.1, climbs: 0.05 },
+} as const satisfies Record<string, Unlike>;
+/** How often they do with a cause that makes them [memory]. */
+const BY_CAUSE = { comes: 0.6, climbs: 0.4 };
+
+/** How often runs differ where a cause holds; null is that all is well. */
+export const unlikeBy = (
+  cause: { comesAndGoes?: boolean | undefined; buildsUp?: boolean | undefined } | null,
+): Unlike => ({
+  comes: cause?.comesAndGoes ? BY_CAUSE.comes : UNLIKE.byThemselves.comes,
+  climbs: cause?.buildsUp ? BY_CAUSE.climbs : UNLIKE.byThemselves.climbs,
+});
 
 /** Runs of one thing around their mean. */
 export interface Scatter {
   n: number;
   /** Of what each lies off their mean, as logarithms. */
   squares: number;
+  /** Of the runs in their order, each a step from -1/2 to 1/2: the sum of the steps' squares, and of each step times what its run lies off the mean. */
+  steps: { squares: number; climb: number };
   /** One sigma of one run. */
   sigma: number;
 }
@@ -30,10 +55,18 @@ export interface LogTime {
 }
 
 const middleOf = (logs: readonly number[]): number => logs.reduce((a, b) => a + b, 0) / logs.length;
-const squaresOf = (logs: readonly number[]): number => {
-  const middle = middleOf(logs);
-  return logs.reduce((sum, log) => sum + (log - middle) ** 2, 0);
-};
+/** How runs lie around their mean, and along their order. */
+function aroundMean(logs: readonly number[]): Omit<Scatter, 'sigma'> {
+  const [n, middle] = [logs.length, middleOf(logs)];
+  const stepOf = (i: number) => (n < 2 ? 0 : i / (n - 1) - 0.5);
+  const sum = (term: (off: number, step: number) => number) =>
+    logs.reduce((total, log, i) => total + term(log - middle, stepOf(i)), 0);
+  return {
+    n,
+    squares: sum((off) => off ** 2),
+    steps: { squares: sum((_, step) => step ** 2), climb: sum((off, step) => off * step) },
+  };
+}
 
 /** What one run differs by from the next, by all runs of a job and what is usual: one sigma as a logarithm. */
 export function usualScatter(groups: readonly (readonly number[])[]): number {
@@ -47,20 +80,32 @@ export function usualScatter(groups: readonly (readonly number[])[]): number {
   return Math.sqrt(squares / freedom);
 }
 
-/** Runs as one timing. @param sigma of one run */
+/** Runs as one timing, in their order. @param sigma of one run */
 export function timingOf(logs: readonly number[], sigma: number): { time: LogTime; scatter: Scatter } {
   const n = logs.length;
   return {
     time: { log: middleOf(logs), sigma: Math.hypot(sigma / Math.sqrt(n), MODEL_SIGMA) },
-    scatter: { n, squares: squaresOf(logs), sigma },
+    scatter: { ...aroundMean(logs), sigma },
   };
 }
 
-/** Logarithm of how probable it is that runs lie as they do around their mean. @param sigma of one run */
-const residual = ({ n, squares }: Scatter, sigma: number): number =>
-  n < 2
-    ? 0
-    : -squares / (2 * sigma ** 2) - (n - 1) * Math.log(sigma * Math.sqrt(2 * Math.PI)) - Math.log(n) / 2;
+/**
+ * Logarithm of how probable it is that runs lie as they do around their mean.
+ * @param sigma of one run
+ * @param climb what the last takes longer than the first, as a logarithm
+ */
+function residual({ n, squares, steps }: Scatter, sigma: number, climb = 0): number {
+  if (n < 2) return 0;
+  const left = squares - 2 * climb * steps.climb + climb ** 2 * steps.squares;
+  return -left / (2 * sigma ** 2) - (n - 1) * Math.log(sigma * Math.sqrt(2 * Math.PI)) - Math.log(n) / 2;
+}
+
+/** The same of runs that climb, nobody knows how far. */
+function climbing(scatter: Scatter): number {
+  const each = CLIMBS.map((climb) => residual(scatter, scatter.sigma, climb));
+  const most = Math.max(...each);
+  return most + Math.log(each.reduce((sum, log) => sum + Math.exp(log - most), 0) / each.length);
+}
 
 /** One way in which runs may scatter: how probable it is by how they lie, and the sigma of each mean then. */
 export interface ScatterLevel {
@@ -72,27 +117,40 @@ export interface ScatterLevel {
 const LEAST = 6;
 
 /**
- * As usual, or as where something comes and goes.
+ * As usual, as where something comes and goes, or as where something builds up.
  * @param timed what was timed, each with how its runs lie; absent: nobody knows
- * @param share how often runs are unlike each other
+ * @param unlike how often runs are unlike each other
  */
 export function scatterLevels(
   timed: readonly { time: LogTime; scatter?: Scatter | undefined }[],
-  share: number,
+  { comes, climbs }: Unlike,
 ): ScatterLevel[] {
   const usual = timed.map(({ time }) => time.sigma);
   if (!timed.some(({ scatter }) => (scatter?.n ?? 1) > 1)) return [{ log: 0, sigmas: usual }];
+  const level = (
+    share: number,
+    howProbable: (scatter: Scatter) => number,
+    meanSigma: (scatter: Scatter) => number,
+  ): ScatterLevel => ({
+    log: timed.reduce((sum, { scatter }) => sum + (scatter ? howProbable(scatter) : 0), Math.log(share)),
+    sigmas: timed.map(({ time, scatter }) =>
+      scatter ? Math.hypot(meanSigma(scatter), MODEL_SIGMA) : time.sigma,
+    ),
+  });
   const wide = ({ sigma }: Scatter) => Math.hypot(sigma, WIDE);
-  const sum = (sigmaOf: (scatter: Scatter) => number) =>
-    timed.reduce((total, { scatter }) => total + (scatter ? residual(scatter, sigmaOf(scatter)) : 0), 0);
-  const levels: ScatterLevel[] = [
-    { log: Math.log(1 - share) + sum(({ sigma }) => sigma), sigmas: usual },
-    {
-      log: Math.log(share) + sum(wide),
-      sigmas: timed.map(({ time, scatter }) =>
-        scatter ? Math.hypot(wide(scatter) / Math.sqrt(scatter.n), MODEL_SIGMA) : time.sigma,
-      ),
-    },
+  const levels = [
+    level(
+      1 - comes - climbs,
+      (one) => residual(one, one.sigma),
+      ({ sigma, n }) => sigma / Math.sqrt(n),
+    ),
+    level(
+      comes,
+      (one) => residual(one, wide(one)),
+      (one) => wide(one) / Math.sqrt(one.n),
+    ),
+    // Where it builds up, no run is what the mean is: they are as far from it as from each other.
+    level(climbs, climbing, ({ sigma, squares, n }) => Math.hypot(sigma, Math.sqrt(squares)) / Math.sqrt(n)),
   ];
   const most = Math.max(...levels.map(({ log }) => log));
   return levels.filter(({ log }) => log > most - LEAST);

@@ -41,17 +41,21 @@ export function passTotal(pass: FormatPass | undefined): Estimate | null {
   return end && 'total' in end ? end.total : null;
 }
 
-/** A checkpoint as it is typed: `31 %`, `31 % after 6 h 40 min`, `62 % at 9:20`; or why it is none. */
+/** Half of the last digit of a share in per cent, as a share: `31` 0.005, `31.4` 0.0005. */
+const grainOf = (shown: string): number => 0.005 / 10 ** (/[.,](\d+)$/.exec(shown)?.[1]!.length ?? 0);
+
+/** A checkpoint as it is typed: `31 %`, `31 % after 6 h 40 min`, `62 % at 9:20`, `turned to 62 % at 9:20`; or why it is none. */
 export function readCheckpoint(
   typed: string,
   started: string,
   now: Date,
 ): { ok: true; checkpoint: FormatPass['checkpoints'][number] } | { ok: false; problem: string } {
   const refused = (problem: string) => ({ ok: false as const, problem });
-  const [, shown, how, when] = /^\s*([\d.,]+)\s*%?\s*(?:(after|at)\s+(.+?))?\s*$/i.exec(typed) ?? [];
+  const [, turned, shown, how, when] =
+    /^\s*(turned to\s+)?([\d.,]+)\s*%?\s*(?:(after|at)\s+(.+?))?\s*$/i.exec(typed) ?? [];
   const share = shown === undefined ? NaN : Number(shown.replace(',', '.')) / 100;
   if (!(share > 0 && share <= 1))
-    return refused('Type what it shows: 31 %, 31 % after 6 h 40 min, or 62 % at 9:20.');
+    return refused('Type what it shows: 31 %, 31 % after 6 h 40 min, or turned to 62 % at 9:20.');
   const begin = Date.parse(started);
   let at = now.getTime();
   if (how?.toLowerCase() === 'after') {
@@ -70,5 +74,14 @@ export function readCheckpoint(
   }
   if (at <= begin) return refused('That is before it began.');
   if (at > now.getTime() + 60_000) return refused('That is still to come.');
-  return { ok: true, checkpoint: { at: new Date(at).toISOString(), share } };
+  const grain = grainOf(shown!);
+  return {
+    ok: true,
+    checkpoint: {
+      at: new Date(at).toISOString(),
+      share,
+      ...(grain < 0.005 ? { grain } : {}),
+      ...(turned ? { turned: true as const } : {}),
+    },
+  };
 }

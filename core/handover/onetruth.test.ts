@@ -371,6 +371,11 @@ describe('a checkpoint is typed as the display and the clock say it', () => {
   ])('%s', (typed, [share, hours]) => {
     expect(after(typed)).toEqual([expect.closeTo(share!, 9), expect.closeTo(hours!, 6)]);
   });
+  test('what is shown finer is known finer, and as it turns it is known best', () => {
+    expect(read('31.4 % at 9:20')).toMatchObject({ checkpoint: { share: 0.314, grain: 0.0005 } });
+    expect(read('turned to 31 % at 9:20')).toMatchObject({ checkpoint: { share: 0.31, turned: true } });
+    expect(read('31 %')).toEqual({ ok: true, checkpoint: { at: expect.any(String), share: 0.31 } });
+  });
   test.each([
     ['plenty', /31 %/],
     ['131 %', /31 %/],

@@ -15,13 +15,14 @@ const BefallenEntry: z.ZodType<Befallen> = z.object({
 /** A pass over the whole disk that goes on or is over: a full format, a burn-in. */
 export const FormatPass = z.object({
   started: z.iso.datetime(),
-  /** How far its display had come, and when; `grain` is half a step of the display. */
+  /** How far its display had come, and when; `grain` is half a step of the display, `turned` that it was read as it turned. */
   checkpoints: z
     .array(
       z.object({
         at: z.iso.datetime(),
         share: z.number().positive().max(1),
         grain: z.number().positive().max(0.5).optional(),
+        turned: z.literal(true).optional(),
       }),
     )
     .max(100),

@@ -336,10 +336,10 @@ const KINDS = {
     name: 'Checkpoint',
     list: ({ fittings = [] }) =>
       fittings.flatMap(({ device, format: pass }) =>
-        (pass?.checkpoints ?? []).map(({ at, share }, i) => ({
+        (pass?.checkpoints ?? []).map(({ at, share, turned }, i) => ({
           id: `checkpoint ${device} ${i}`,
           at,
-          title: `${format(share, '%')} of the format`,
+          title: `${format(share, '%')} of the format${turned ? ', as it turned' : ''}`,
           device,
           by: 'the display of the format',
           of: share,

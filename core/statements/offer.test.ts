@@ -9,13 +9,15 @@ import { fixSaid, offeredSaid } from '.';
 const [offload] = demoJobs() as [Job];
 const [place] = placesOf(offload);
 const how = { shopRanges: {} };
+/** A third of the drives on sale: all that is said is said of them too. */
+const FEW = { ...SHOP, drives: SHOP.drives.filter((_, i) => i % 3 === 0) };
 
 test('what a library offers is said once: rows, answers, why the others fell out, what each path could have', () => {
-  const said = offeredSaid(offload, SHOP, how);
+  const said = offeredSaid(offload, FEW, how);
   const known = new Map(said.map(({ id, words }) => [id, words]));
   expect(known.size).toBe(said.length);
-  const wanted = wantedFrom(offload, place!.device, SHOP, how)!;
-  const found = searchAll(wanted, SHOP);
+  const wanted = wantedFrom(offload, place!.device, FEW, how)!;
+  const found = searchAll(wanted, FEW);
   const { answers, looked, works } = summaryOf(found, new Finalists(wanted), wanted);
   expect(known.get('judged looked search')).toContain(
     `${looked.toLocaleString('en-GB')} builds that plug together`,

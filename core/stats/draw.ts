@@ -1,5 +1,5 @@
 import { draws, SAMPLES } from './sampling';
-import { quantile, type Spread } from './spread';
+import { quantile, quantiles, type Spread } from './spread';
 
 /** One of the ways something may be, with the figures it then has, which go before the inputs'. */
 export interface Way<K extends string = string> {
@@ -62,8 +62,15 @@ export function expectedOf<K extends string>({ inputs, choices = [] }: Uncertain
 
 /** The way that a number in [0, 1) falls on: each has as much of it as it weighs. */
 function fallsOn<W extends { weight?: number }>(ways: readonly W[], uniform: number): W {
-  let left = uniform * ways.reduce((sum, { weight = 1 }) => sum + weight, 0);
-  return ways.find(({ weight = 1 }) => (left -= weight) < 0) ?? ways[ways.length - 1]!;
+  let left = uniform * sumOf(ways);
+  for (const way of ways) if ((left -= way.weight ?? 1) < 0) return way;
+  return ways[ways.length - 1]!;
+}
+
+function sumOf(ways: readonly { weight?: number }[]): number {
+  let sum = 0;
+  for (const { weight = 1 } of ways) sum += weight;
+  return sum;
 }
 
 /** One of all the cases there may be, by a stream of uniform numbers: within the 5 and 95 % points of each input. */
@@ -93,6 +100,35 @@ export interface Drawing {
   named?: (key: string) => string;
 }
 
+/** As many columns of one name are kept: of one input, causes change little. */
+const KEPT = 4;
+interface Column {
+  of: Spread;
+  order: Float64Array;
+  every: number;
+  values: Float64Array;
+}
+const columns = new Map<string, Column[]>();
+
+const isSame = (a: Spread, b: Spread): boolean =>
+  a === b ||
+  (a.low === b.low &&
+    a.expected === b.expected &&
+    a.high === b.high &&
+    a.median === b.median &&
+    a.ceiling === b.ceiling);
+
+/** An input's value in each so many-th draw. @param name of its draws */
+function columnOf(name: string, of: Spread, order: Float64Array, every: number): Float64Array {
+  const had = columns.get(name) ?? [];
+  const same = had.find((one) => one.every === every && one.order === order && isSame(one.of, of));
+  if (same) return same.values;
+  const values = quantiles(of, order, every);
+  if (columns.size > 500) columns.clear();
+  columns.set(name, [{ of, order, every, values }, ...had.slice(0, KEPT - 1)]);
+  return values;
+}
+
 /**
  * Goes through {@link SAMPLES} seeded draws of independent inputs and choices. What is handed over is the same record each time: take
  * what you need from it.
@@ -106,9 +142,10 @@ export function eachDraw<K extends string>(
   const drawn = (key: string) => draws(named(key), SAMPLES, seed);
   const byChoice = new Set(choices.flatMap((c) => c.ways.flatMap((w) => Object.keys(w.inputs) as K[])));
   const inChoice = [...byChoice].map((key) => ({ key, order: drawn(key) }));
-  const plain = (Object.keys(inputs) as K[])
-    .filter((key) => inputs[key].low !== inputs[key].high && !byChoice.has(key))
-    .map((key) => ({ key, order: drawn(key), of: inputs[key] }));
+  const plain = (Object.keys(inputs) as K[]).filter(
+    (key) => inputs[key].low !== inputs[key].high && !byChoice.has(key),
+  );
+  const values = plain.map((key) => columnOf(named(key), inputs[key], drawn(key), every));
   const which = choices.map(({ id, ways }) => ({ id, ways, order: drawn(id), now: ways[0]! }));
   const x: Record<K, number> = middlesOf(inputs);
   const chosen: Record<string, string> = {};
@@ -119,7 +156,8 @@ export function eachDraw<K extends string>(
       w.now = fallsOn(w.ways, w.order[i]!);
       chosen[w.id] = w.now.id;
     }
-    for (const { key, order, of } of plain) x[key] = quantile(of, order[i]!);
+    const at = i / every;
+    for (let k = 0; k < plain.length; k++) x[plain[k]!] = values[k]![at]!;
     for (const { key, order } of inChoice) {
       let of: Spread = inputs[key];
       for (const { now } of which) of = now.inputs[key] ?? of;

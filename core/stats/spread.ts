@@ -34,16 +34,28 @@ function top(s: Spread): number {
   return Math.min(s.high + (s.high - (s.median ?? s.expected)) / 9, s.ceiling ?? Infinity);
 }
 
+/** Value at a probability, between the ends and points of a spread. */
+function valueAt(p: number, least: number, { low, high }: Spread, median: number, most: number): number {
+  if (p <= LOW) return least + ((low - least) * p) / LOW;
+  if (p <= 0.5) return low + ((median - low) * (p - LOW)) / (0.5 - LOW);
+  if (p <= HIGH) return median + ((high - median) * (p - 0.5)) / (HIGH - 0.5);
+  return high + ((most - high) * (p - HIGH)) / (1 - HIGH);
+}
+
 /**
  * Value below which the quantity lies with probability p (0 to 1).
  * @example quantile({ low: 1, expected: 2, high: 3 }, 0.95) // 3
  */
-export function quantile(s: Spread, p: number): number {
+export const quantile = (s: Spread, p: number): number =>
+  valueAt(p, p <= LOW ? bottom(s) : 0, s, s.median ?? s.expected, p > HIGH ? top(s) : 0);
+
+/** {@link quantile} of each so many-th of many probabilities. */
+export function quantiles(s: Spread, each: Float64Array, every: number): Float64Array {
   const median = s.median ?? s.expected;
-  if (p <= LOW) return bottom(s) + ((s.low - bottom(s)) * p) / LOW;
-  if (p <= 0.5) return s.low + ((median - s.low) * (p - LOW)) / (0.5 - LOW);
-  if (p <= HIGH) return median + ((s.high - median) * (p - 0.5)) / (HIGH - 0.5);
-  return s.high + ((top(s) - s.high) * (p - HIGH)) / (1 - HIGH);
+  const [least, most] = [bottom(s), top(s)];
+  const values = new Float64Array(Math.ceil(each.length / every));
+  for (let i = 0; i < values.length; i++) values[i] = valueAt(each[i * every]!, least, s, median, most);
+  return values;
 }
 
 /**

@@ -89,7 +89,7 @@ export function AnswersPanel({
           <Told of={searchSaid(found, null).dear} />
         </Typography>
       )}
-      {found && !progress && <Settles turn={searching.turn} />}
+      {found && <Settles turn={searching.turn} />}
       {found?.builtFell && (
         <Typography variant="body2" sx={{ mt: 1, color: 'warning.main', fontWeight: 560 }}>
           <Told of={builtSaid(found.builtFell).built} />
@@ -105,30 +105,34 @@ export function AnswersPanel({
           , by hand or as CSV.
         </Typography>
       )}
-      {progress && (
-        <Box sx={{ mt: 1.5 }} role="status">
-          <Row gap={1.5} align="center">
-            <LinearProgress
-              variant="determinate"
-              value={(100 * progress.progress.drives) / Math.max(1, progress.progress.of)}
-              sx={{ flex: 1 }}
-              aria-label="Drives looked at"
-            />
-            <Button size="small" onClick={stop}>
-              Cancel
-            </Button>
-          </Row>
-          <Typography variant="caption" color="textSecondary">
-            {numeral(progress.progress.looked)} builds looked at.
-            {progress.first ? ` So far: ${progress.first}.` : ''}
-          </Typography>
-        </Box>
-      )}
-      {found && !progress && (
-        <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 1 }}>
-          <Told of={searchSaid(found, asksSure ? sure : null).looked} />
-        </Typography>
-      )}
+      {/* As high while it is searched as afterwards: what is pressed below stays where it is. */}
+      <Box sx={{ mt: 1, minHeight: 48 }}>
+        {progress ? (
+          <Box role="status">
+            <Row gap={1.5} align="center">
+              <LinearProgress
+                variant="determinate"
+                value={(100 * progress.progress.drives) / Math.max(1, progress.progress.of)}
+                sx={{ flex: 1 }}
+                aria-label="Drives looked at"
+              />
+              <Button size="small" onClick={stop}>
+                Cancel
+              </Button>
+            </Row>
+            <Typography variant="caption" color="textSecondary" component="p" noWrap>
+              {numeral(progress.progress.looked)} builds looked at.
+              {progress.first ? ` So far: ${progress.first}.` : ''}
+            </Typography>
+          </Box>
+        ) : (
+          found && (
+            <Typography variant="caption" color="textSecondary" component="p">
+              <Told of={searchSaid(found, asksSure ? sure : null).looked} />
+            </Typography>
+          )
+        )}
+      </Box>
     </Panel>
   );
 }

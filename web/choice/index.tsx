@@ -141,21 +141,24 @@ export function ChoiceView() {
           )}
         </>
       )}
-      <Box
-        sx={{
-          display: 'grid',
-          gap: 2,
-          gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 7fr) minmax(0, 5fr)' },
-          alignItems: 'start',
-        }}
-      >
-        {found && <WhyNotPanel found={found} turn={turn} />}
-        <Stack gap={2}>
-          <TogetherPanel key={`${job.id} ${job.devices.length}`} job={job} />
-          <Owned job={job} />
-          <ChoiceHistory job={job} device={device} />
-        </Stack>
-      </Box>
+      {/* What is found first pushes this far down: nothing here may be pressed before it stands. */}
+      {(found || searching.isOver) && (
+        <Box
+          sx={{
+            display: 'grid',
+            gap: 2,
+            gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 7fr) minmax(0, 5fr)' },
+            alignItems: 'start',
+          }}
+        >
+          {found && <WhyNotPanel found={found} turn={turn} />}
+          <Stack gap={2}>
+            <TogetherPanel key={`${job.id} ${job.devices.length}`} job={job} />
+            <Owned job={job} />
+            <ChoiceHistory job={job} device={device} />
+          </Stack>
+        </Box>
+      )}
     </Stack>
   );
 }

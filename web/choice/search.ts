@@ -14,6 +14,8 @@ export interface Searching {
   found: Overview | null;
   /** While one goes on. */
   progress: { progress: Progress; first: string | null } | null;
+  /** Whether nothing is on its way any more: found, failed or cancelled. */
+  isOver: boolean;
   problem: string | null;
   /** Counts what was found, so that what is asked of it is asked anew. */
   turn: number;
@@ -82,6 +84,7 @@ export function useSearch(job: Job, device: string | undefined, built: Build | n
     found: data ? (shown?.found ?? null) : null,
     turn: shown?.turn ?? 0,
     progress: isFresh || told?.key !== key || problem !== null ? null : told,
+    isOver: isFresh || problem !== null,
     problem,
     stop: () => void choose.cancel().catch(() => undefined),
     again,

@@ -10,9 +10,14 @@ const MOST = 3;
 /** What to ask or look up before buying: what would make another build the one to buy. */
 export function Settles({ turn }: { turn: number }) {
   const { data: list = [], isFresh } = useAnswer(choose.settles(turn));
-  if (!isFresh || list.length === 0) return null;
+  if (list.length === 0) return null;
   return (
-    <Box component="section" aria-label="Worth finding out before buying" sx={{ mt: 1.5 }}>
+    <Box
+      component="section"
+      aria-label="Worth finding out before buying"
+      aria-busy={!isFresh}
+      sx={{ mt: 1.5, opacity: isFresh ? 1 : 0.5 }}
+    >
       <Typography variant="h3">Worth finding out before buying</Typography>
       <Box
         component="ul"

@@ -158,7 +158,7 @@ function Going({
           <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
             <TextField
               label="It shows now"
-              placeholder="31 %, 31 % after 6 h 40 min, 62 % at 9:20"
+              placeholder="31 %, turned to 62 % at 9:20"
               value={typed}
               onChange={(e) => setTyped(e.target.value)}
               error={read?.ok === false}
@@ -166,7 +166,7 @@ function Going({
                 read === null
                   ? undefined
                   : read.ok
-                    ? `${format(read.checkpoint.share, '%')} at ${moment(new Date(read.checkpoint.at))}`
+                    ? `${read.checkpoint.turned ? 'Turned to ' : ''}${format(read.checkpoint.share, '%')} at ${moment(new Date(read.checkpoint.at))}`
                     : read.problem
               }
               sx={{ flex: 1 }}

@@ -38,8 +38,14 @@ export function marketOver<Id extends string>(
   return { range, note: list.map((one) => classWords(one, names)).join('; ') };
 }
 
-/** A class with its weight, in words. */
-export const classWords = <Id extends string>(
-  { id, weight }: Likely<Id>,
-  names: Record<Id, string>,
-): string => (weight > 0.995 ? names[id] : `${names[id]} (${format(weight, '%', 2)})`);
+const worded = new WeakMap<Likely<string>, string>();
+
+/** A class with its weight, in words. @param names always the same of one class */
+export function classWords<Id extends string>(one: Likely<Id>, names: Record<Id, string>): string {
+  const had = worded.get(one);
+  if (had !== undefined) return had;
+  const { id, weight } = one;
+  const words = weight > 0.995 ? names[id] : `${names[id]} (${format(weight, '%', 2)})`;
+  worded.set(one, words);
+  return words;
+}

@@ -21,6 +21,7 @@ export const DRIVE = at('device', [
   // Writing begins where an earlier copy left off.
   {
     id: 'cache used up',
+    buildsUp: true,
     prior: 3,
     title: 'The cache was used up before it began',
     fix: 'Let it rest, or write less in one go; a drive with a larger cache or a higher sustained rate.',
@@ -30,6 +31,7 @@ export const DRIVE = at('device', [
   // Little room is left: what is cache on an empty drive holds data now, and the drive tidies up while it writes.
   {
     id: 'nearly full',
+    buildsUp: true,
     prior: 2,
     title: 'The drive is nearly full',
     fix: 'Free some of it, keep a tenth free; a larger drive.',
@@ -40,6 +42,7 @@ export const DRIVE = at('device', [
   // Heat goes off badly, so that the drive slows itself down.
   {
     id: 'throttling',
+    buildsUp: true,
     prior: 2,
     title: 'It grows too hot (the pad does not touch, or no air gets to it)',
     fix: 'Seat the pad, open the enclosure, set it upright; a heatsink that touches.',

@@ -73,6 +73,19 @@ describe('the end of a full format', () => {
     expect(held).toBeGreaterThanOrEqual(planted.length * 0.8);
   });
 
+  test('read as it turns, a display that cuts off tells more: the range is narrower and holds the disk', () => {
+    const total = hours(20);
+    const checkpoints = (turned: boolean) =>
+      [0.23, 0.46].map((share) => ({
+        share,
+        elapsed: (total * timeShare('linear', 0.5, share)) / timeShare('linear', 0.5, 1),
+        turned,
+      }));
+    const [about, turned] = [formatEnd(checkpoints(false)).total, formatEnd(checkpoints(true)).total];
+    expect(turned.high - turned.low).toBeLessThan(0.9 * (about.high - about.low));
+    expect([turned.low < total, total < turned.high]).toEqual([true, true]);
+  });
+
   describe('unsteady passes, shown rounded or cut off', () => {
     /** A disk whose speed strays by a share for a tenth of it at a time: the share at which each hundredth is through. */
     function pass(law: Law, k: number, unsteady: number, normal: () => number) {

@@ -10,7 +10,12 @@ export interface Checkpoint {
   elapsed: number;
   /** Half a step of the share as it is shown; 0.005 for whole per cent. */
   grain?: number;
+  /** Whether it was read at the moment the display turned to it: then it lies at the beginning of its step. */
+  turned?: boolean | undefined;
 }
+
+/** Half of how far a pass gets while somebody reads a display that turns, of its step. */
+const TURNING = 0.02;
 
 const { exp, log, max, min, sqrt } = Math;
 
@@ -54,12 +59,12 @@ function likelihood(
   let before = 0;
   let strayed = 0;
   for (let i = 0; i < by.length; i++) {
-    const { share, grain = 0.005 } = checkpoints[i]!;
+    const { share, grain = 0.005, turned } = checkpoints[i]!;
     const f = by[i]!;
     const left = (1 - f) / max(1e-9, 1 - before);
     const variance = 2 * STRAYS_FOR * max(0, f - before) * max(0, left);
     const from = display === 'rounded' ? share - grain : share;
-    const to = from + 2 * grain;
+    const to = from + 2 * grain * (turned ? TURNING : 1);
     const about = f + strayed * left;
     sum += within(from - about, to - about, unsteady * sqrt(variance) + 1e-5);
     // Between what was shown nobody sees how far it strayed: the nearest that goes with it.
