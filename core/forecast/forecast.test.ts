@@ -42,7 +42,7 @@ describe('the forecast of a transfer', () => {
     expect([f.within(0), f.within(1e9)]).toEqual([0, 1]);
     expect(f.time.because.how).toBe('sampled');
     expect(f.time.because.filled).toMatch(
-      /^[\d.]+ GB ÷ [\d.,]+ MB\/s \+ [\d.]+ GB ÷ 900 MB\/s \+ 38,400 × 1\.7 ms = 4 min \d\d s$/,
+      /^[\d.]+ GB ÷ [\d.,]+ MB\/s \+ [\d.]+ GB ÷ 900 MB\/s \+ 38,400 × 1\.5 ms = 4 min \d\d s$/,
     );
     expect(f.phases.map((p) => p.limit)).toEqual(['memory', 'links', 'rest', 'memory']);
     expect(f.causes.reduce((sum, c) => sum + c.share, 0)).toBeCloseTo(1, 9);

@@ -16,11 +16,11 @@ export const HOST_ROWS = {
   ),
   'per-file.cable': row(
     'per-file overhead',
-    [0.2e-3, 1.7e-3, 5e-3],
+    [0.05e-3, 1.5e-3, 5e-3],
     's',
     'practice',
     ['transfer'],
-    'file system, bridge and host, solid state on a cable',
+    'file system, bridge and host, solid state on a cable; a system that writes behind hides most of it',
   ),
   'per-file.disk': row(
     'per-file overhead',

@@ -14,11 +14,11 @@ export const WORK = {
   ),
   'work.file-size': row(
     'size of a file',
-    [0.5e6, 10e6, 1e18],
+    [0.5e6, 40e6, 1e18],
     'B',
     'memory',
     ['workload'],
-    'from files of half a megabyte to one large file',
+    'from files of half a megabyte over pictures to one large file',
   ),
   'work.times': row(
     'times a day',
@@ -54,7 +54,7 @@ export const WORK = {
   ),
   'stream.lasts': row('lasts', [300, 3600, 36_000], 's', 'memory', ['workload'], 'from minutes to a day'),
   'stream.buffer': row('buffer', [0.5, 3, 15], 's', 'memory', ['workload'], 'players and recorders'),
-  'load.own': row('processing time', [2, 12, 45], 's', 'memory', ['loads'], 'programs and hosts'),
+  'load.own': row('processing time', [1, 8, 40], 's', 'memory', ['loads'], 'programs and hosts'),
   'model.beyond': row(
     'what the models leave out',
     [0.94, 1, 1.06],
