@@ -110,7 +110,7 @@ test('what Kymar assumes is looked up and put right: the forecast follows, its w
   const panel = page.getByRole('heading', { name: 'What Kymar assumes' }).locator('xpath=ancestor::section');
   await panel.getByLabel('Look up').fill('per-file cable');
   const row = panel.locator('[data-assumption="per-file.cable"]');
-  await row.getByText('200 µs / 1.7 ms / 5 ms').waitFor();
+  await row.getByText('50 µs / 1.5 ms / 5 ms').waitFor();
   await row.getByRole('button', { name: /^Own range of per-file overhead/ }).click();
   const field = panel.getByLabel('Own range of per-file overhead: low / expected / high');
   await field.fill('5 ms / 3 ms / 1 ms');

@@ -37,6 +37,7 @@ export {
   search,
   searchAll,
 } from './search/search';
+export { buysWords } from './search/gain';
 export { settles, settlesAll } from './search/settles';
 export { type SaidAnswer, type Summary, summaryOf } from './search/summary';
 export { type ChosenDevice, chooseTogether } from './search/together';
@@ -44,7 +45,7 @@ export {
   cautionsOf,
   closelyOf,
   unitPrices,
-  firstSituation,
+  situationsOf,
   type Closely,
   type OrderLine,
 } from './search/closely';

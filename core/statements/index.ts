@@ -41,6 +41,7 @@ export { mindSaid, protocolSaid, testSaid } from './planned';
 export {
   answerSaid,
   builtSaid,
+  buysSaid,
   closeFigureSaid,
   lineSaid,
   closelySaid,

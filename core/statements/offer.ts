@@ -81,9 +81,9 @@ export const answerSaid = ({ kind, id, money: price, reason }: SaidAnswer): Said
 
 /** What a search looked at, and what its targets cost. @param sure how probable each target must be; null: none is asked */
 export const searchSaid = (
-  { looked, works, meets, needed, left, dear, refused, overBudget }: Summary,
+  { looked, works, meets, needed, left, nothing, dear, refused, overBudget }: Summary,
   sure: number | null,
-): Said<'looked' | 'dear' | 'refused' | 'overBudget'> =>
+): Said<'looked' | 'nothing' | 'dear' | 'refused' | 'overBudget'> =>
   say('judged', 'search', {
     looked:
       `${numeral(looked)} builds that plug together were looked at: ${numeral(works)} work, ${numeral(meets)} ` +
@@ -95,10 +95,15 @@ export const searchSaid = (
       (sure === null
         ? ''
         : ` A build counts when each target is met with at least ${format(sure, '%', 2)} probability.`),
+    nothing,
     dear,
     refused,
     overBudget,
   });
+
+/** What a build buys over the first of those beside it. @param words null of the first itself */
+export const buysSaid = (id: string, words: string | null): Said<'buys'> =>
+  say('judged', naming('beside', id), { buys: words });
 
 /** How many have a price, and how many of them no other beats. */
 export const lineSaid = (priced: number, edge: number): Said<'line'> =>

@@ -65,6 +65,11 @@ export function AnswersPanel({
           Search
         </Button>
       )}
+      {found?.nothing && (
+        <Typography sx={{ mb: 1.5, fontWeight: 600 }}>
+          <Told of={searchSaid(found, null).nothing} />
+        </Typography>
+      )}
       {first?.[0] && <Answer large said={first} chosen={chosen} onChoose={onChoose} />}
       {found && !first && (
         <Typography role="status">

@@ -5,11 +5,13 @@ import { Suspense, useMemo, type ReactNode } from 'react';
 import type { Wanted } from '@kymar/core/choice';
 import type { Estimate } from '@kymar/core/evidence';
 import type { ActivitySheet } from '@kymar/core/forecast';
+import { buysSaid } from '@kymar/core/statements';
 import { format, formatProbability } from '@kymar/core/units';
 import { useAnswer } from '../state/gate';
 import { Figure } from '../ui/figure';
 import { patientLazy } from '../ui/lazy';
 import { Panel } from '../ui/panel';
+import { Told } from '../ui/told';
 import { OpeningView, Waiting } from '../ui/waiting';
 import { Hourly } from './hourly';
 import { choose, type Beside } from '../workers';
@@ -33,21 +35,25 @@ const figureCell = (of: Estimate | null | undefined, show?: string) => ({
   worth: of?.expected ?? null,
 });
 
-const activityLine = (list: readonly Beside[], i: number, first: ActivitySheet): Line[] => {
-  const { name } = first.activity;
+/** @param of each build, the sheet of one activity at one place */
+const activityLine = (
+  name: string,
+  of: readonly (ActivitySheet | undefined)[],
+  first: ActivitySheet,
+): Line[] => {
   const lines: Line[] = [
     {
       name,
       best: answerOf(first.activity).better === 'more' ? 'most' : 'least',
-      cells: list.map(({ sheet }) => figureCell(sheet?.activities[i]?.figure)),
+      cells: of.map((sheet) => figureCell(sheet?.figure)),
     },
   ];
   if (first.probability !== null)
     lines.push({
       name: mustNotStall(first.activity) ? 'no stall' : 'target met',
       best: 'most',
-      cells: list.map(({ sheet }) => {
-        const p = sheet?.activities[i]?.probability ?? null;
+      cells: of.map((sheet) => {
+        const p = sheet?.probability ?? null;
         return { show: p === null ? '' : formatProbability(p), worth: p };
       }),
     });
@@ -55,7 +61,7 @@ const activityLine = (list: readonly Beside[], i: number, first: ActivitySheet):
     lines.push({
       name: 'drive at its hottest',
       best: 'least',
-      cells: list.map(({ sheet }) => figureCell(sheet?.activities[i]?.course?.hottest)),
+      cells: of.map((sheet) => figureCell(sheet?.course?.hottest)),
     });
   return lines;
 };
@@ -82,7 +88,16 @@ function linesOf(list: readonly Beside[], hourly: number): Line[] {
           },
         ]
       : []),
-    ...(first?.sheet?.activities ?? []).flatMap((a, i) => activityLine(list, i, a)),
+    // Each machine by itself: what changes nothing on one may decide on another.
+    ...(first?.places ?? []).flatMap(({ host, activities }, at, { length }) =>
+      activities.flatMap((sheet, i) =>
+        activityLine(
+          length > 1 ? `${sheet.activity.name}, on ${host}` : sheet.activity.name,
+          list.map(({ places }) => places[at]?.activities[i]),
+          sheet,
+        ),
+      ),
+    ),
     { name: 'Rating is written after', best: 'most', cells: life.map((of) => figureCell(of)) },
     {
       name: 'Usable',
@@ -153,6 +168,14 @@ export function BesidePanel({
   return (
     <Panel title="Side by side" aria-busy={list.length === 0} aside={<Hourly currency={wanted.currency} />}>
       {list.length === 0 && <Waiting>Drawing their ranges …</Waiting>}
+      {list.map(
+        ({ id, buys }, i) =>
+          buys && (
+            <Typography key={id} sx={{ mb: 1 }}>
+              {i + 1}: <Told of={buysSaid(id, buys).buys} />
+            </Typography>
+          ),
+      )}
       {list.length > 0 && (
         <Table size="small" sx={{ tableLayout: 'fixed' }}>
           <TableHead>

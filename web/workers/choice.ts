@@ -30,7 +30,8 @@ import {
   searched,
   settles,
   settlesWords,
-  firstSituation,
+  situationsOf,
+  buysWords,
   slowedBy,
   slowedWords,
   type Summary,
@@ -48,7 +49,7 @@ import { cancelShared, searchShared } from './pool';
 import type { Host, Shop } from '@kymar/core/catalog/parts';
 import { middle } from '@kymar/core/evidence';
 import { moneyWords } from '@kymar/core/units';
-import { sheetOf, type JobSheet } from '@kymar/core/forecast';
+import { sheetOf, type ActivitySheet, type JobSheet } from '@kymar/core/forecast';
 
 export interface Overview extends Summary {
   /** Of what is built now, where it is not among the builds: why. */
@@ -73,6 +74,10 @@ export interface Beside {
   words: string;
   port: string;
   sheet: JobSheet | null;
+  /** What it does on each machine. */
+  places: readonly { host: string; activities: readonly ActivitySheet[] }[];
+  /** What it buys over the first; null of that itself. */
+  buys: string | null;
   /** Money over the service life, how it comes about, and when the extra over the first is back. */
   life: { words: string; total: string; worth: number } | null;
   back: string | null;
@@ -268,7 +273,8 @@ export const choosing = {
     const list = ids.flatMap((id) => known.get(id) ?? []);
     const [first] = list;
     return list.map((one): Beside => {
-      const situation = firstSituation(held!, one);
+      const situations = situationsOf(held!, one);
+      const sheets = situations.map(sheetOf);
       const key = `drives/${one.build.drive.id}` as const;
       const each = wanted.owned.includes(key) ? 0 : (prices.get(key)?.each ?? 0);
       const life = years === null ? null : lifeCost(one, each * (one.build.together ?? 1), years, hourly);
@@ -277,7 +283,12 @@ export const choosing = {
         id: one.id,
         words: buildWords(one.build),
         port: portWords(one, wanted),
-        sheet: sheetOf(situation),
+        sheet: sheets[0]!,
+        places: situations.map(({ host }, i) => ({
+          host: host.name,
+          activities: sheets[i]?.activities ?? [],
+        })),
+        buys: one === first ? null : buysWords(one, first!, wanted, 'the first'),
         cost: one.cost,
         money: moneyWords(one.cost, wanted.currency),
         life: life && {
@@ -292,7 +303,7 @@ export const choosing = {
         usable: one.usable,
         warranty: one.warranty,
         missed: missedNames(one, activitiesOf(wanted)),
-        cautions: cautionsOf(situation).map(({ title }) => title),
+        cautions: cautionsOf(situations).map(({ title }) => title),
       };
     });
   },

@@ -1,9 +1,8 @@
 import { YEAR_DAYS } from '../../units';
 import type { Shop } from '../../catalog/parts';
-import { traitsOf } from '../../job';
 import { pricing } from '../prices/pricing';
-import { activitiesOf } from './answer';
 import type { Candidate } from './candidate';
+import { apartWords, gainsOn } from './gain';
 import { payBack } from './money';
 import { cheapestFirst } from './order';
 import type { Wanted } from './wanted';
@@ -59,17 +58,15 @@ export interface BaselineDifference {
   hours: number;
   /** The activity that gains most of each time, and s that it gains; null where none takes less time. */
   gains: { activity: string; seconds: number } | null;
+  /** What is felt of it on each machine, in words; null where there is one alone. */
+  apart: string | null;
   /** Years until the extra money is back; null where no time is saved or nobody said what an hour is worth. */
   years: number | null;
 }
 
 /** Of activities that take a time: the one that is shortened most, each time. */
 function gainsOf(one: Candidate, base: Candidate, wanted: Wanted): BaselineDifference['gains'] {
-  const found = activitiesOf(wanted).flatMap((activity, i) => {
-    const [there, here] = [base.figures[i], one.figures[i]];
-    if (traitsOf(activity).answer !== 'time' || there == null || here == null || here >= there) return [];
-    return [{ activity: activity.name, seconds: there - here }];
-  });
+  const found = gainsOn(one, base, wanted).filter(({ seconds }) => seconds > 0);
   return found.sort((a, b) => b.seconds - a.seconds)[0] ?? null;
 }
 
@@ -87,6 +84,7 @@ export function against(
     extra,
     hours: (saved * YEAR_DAYS) / 3600,
     gains: gainsOf(one, base, wanted),
+    apart: wanted.places.length > 1 ? apartWords(one, base, wanted) : null,
     years: extra === null || hourly <= 0 ? null : payBack(extra, saved, hourly),
   };
 }

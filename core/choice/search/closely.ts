@@ -114,17 +114,20 @@ function staleWords(of: FinishedSearch, { build, elsewhere }: Candidate, today: 
   });
 }
 
-/** A candidate at the first place. */
-export function firstSituation({ wanted }: FinishedSearch, { build }: Candidate): Situation {
-  const [open] = wanted.places;
-  return placed(wanted, open!, build);
-}
-
-/** What is to be minded, each rule once. */
-export function cautionsOf(situation: Situation): Finding[] {
-  const said = DIRECTIONS.flatMap((d) => findings(settingOf(situation, d))).filter(
-    (f) => f.severity === 'caution' || f.severity === 'blocks',
+/** A candidate at each place it works. */
+export const situationsOf = (
+  { wanted }: Pick<FinishedSearch, 'wanted'>,
+  { build, elsewhere }: Candidate,
+): Situation[] =>
+  wanted.places.map((open, at) =>
+    placed(wanted, open, at === 0 ? build : { ...build, ...elsewhere[at - 1] }),
   );
+
+/** What is to be minded wherever it works, each rule once. */
+export function cautionsOf(situations: readonly Situation[]): Finding[] {
+  const said = situations
+    .flatMap((situation) => DIRECTIONS.flatMap((d) => findings(settingOf(situation, d))))
+    .filter((f) => f.severity === 'caution' || f.severity === 'blocks');
   return [...new Map(said.map((f) => [f.id, f])).values()];
 }
 
@@ -151,7 +154,7 @@ export function closelyOf(of: FinishedSearch, one: Candidate, hourly: number, to
     against: againstLines(of, one, hourly),
     wasted: wasted(one, found.candidates).map((w) => wastedWords(w, wanted, open!.needs?.movesLater)),
     demands: demandWords(judgedAt(one, wanted.places)),
-    cautions: cautionsOf(firstSituation(of, one)).map(({ title, reason }) => ({ title, reason })),
+    cautions: cautionsOf(situationsOf(of, one)).map(({ title, reason }) => ({ title, reason })),
     sizes: sizes.map(({ drive, perTB }) => ({ name: drive.model, perTB, own: drive.id === build.drive.id })),
     candidate: one,
   };

@@ -1,4 +1,5 @@
 import { activitiesOf, answers, type ChoiceAnswers, type Finalists } from './answer';
+import { nothingToGain } from './gain';
 import type { Found } from './search';
 import { neededBy, type Wanted } from './wanted';
 import { countReasons, type CountedReason } from './why';
@@ -23,6 +24,8 @@ export interface SaidAnswer {
 /** A search as it is told: the answers first, then what they were chosen out of. */
 export interface Summary {
   answers: SaidAnswer[];
+  /** That nothing is to be gained by buying; null where something is. */
+  nothing: string | null;
   /** What giving up the dear target would save; null where nothing would be saved. */
   dear: string | null;
   /** That all that works breaks something that is never given up; null where something may be advised. */
@@ -49,6 +52,7 @@ export function summaryOf(found: Found, finalists: Finalists, wanted: Wanted): S
   const got = answers(candidates, finalists, wanted);
   return {
     answers: KINDS.flatMap((kind) => (got[kind] ? [said(kind, got, wanted)] : [])),
+    nothing: nothingToGain((got.knee ?? got.meets ?? got.nearest)?.candidate ?? null, candidates, wanted),
     dear: dearWords(got, wanted),
     refused: refusedWords(candidates),
     overBudget: budgetWords(candidates, wanted),

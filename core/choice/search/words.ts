@@ -10,6 +10,7 @@ import type { Candidate } from './candidate';
 import { WHOLLY, type JudgedBuild } from './demand';
 import { demandOf, demandsOn, DEMANDS, mayBeAdvised } from './demands';
 import type { BaselineDifference, Baseline, BaselineId } from './baseline';
+import { buysWords } from './gain';
 import type { LifeCost, Wasted } from './money';
 import type { Settled } from './settles';
 import type { Together } from './together';
@@ -170,13 +171,19 @@ export function reasonFor(
         ].join(', ') + '.';
   const share = format(wanted.probability, '%', 2);
   const money = candidate.cost === null ? '' : ' cheapest';
+  // What is not the cheapest says what it buys over that.
+  const cheapest = got.meets?.candidate;
+  const buys =
+    cheapest && cheapest.id !== candidate.id && kind !== 'knee'
+      ? (buysWords(candidate, cheapest, wanted, 'the cheapest that meets every target') ?? '')
+      : '';
   const first = {
     knee: kneeWords(got, wanted),
     meets: asked
       ? `The${money || ' first'} build that meets every target with at least ${share} probability.`
       : `No target is set: the${money || ' first'} build that works.`,
-    frugal: 'The least money within 5 % of the shortest waits.',
-    within: `The shortest waits for at most ${moneyWords(wanted.budget, wanted.currency)}.`,
+    frugal: `The least money within 5 % of the shortest waits. ${buys}`.trim(),
+    within: `The shortest waits for at most ${moneyWords(wanted.budget, wanted.currency)}. ${buys}`.trim(),
     nearest: `Nothing meets every target with ${share} probability; this comes nearest.`,
   }[kind];
   const missed = missedNames(candidate, work);
@@ -331,7 +338,7 @@ const BASELINE: Record<BaselineId, string> = {
 /** A build against a baseline, in a sentence: what it costs more, what time it saves, when that is back. */
 export function againstWords(
   { id, candidate }: Baseline,
-  { extra, hours, gains, years }: BaselineDifference,
+  { extra, hours, gains, years, apart }: BaselineDifference,
   currency: string | null,
   hourly: number,
 ): string {
@@ -351,5 +358,6 @@ export function againstWords(
       : '';
   const pays = years === null || years === 0 ? payBackWords(years) : `pays for itself ${payBackWords(years)}`;
   const back = hourly > 0 && extra !== null && extra > 0 ? `; ${pays}` : '';
-  return `Against ${BASELINE[id]} (${buildWords(candidate.build)}): ${money}, ${time}${price}${back}.`;
+  const places = apart === null ? '' : `; ${apart}`;
+  return `Against ${BASELINE[id]} (${buildWords(candidate.build)}): ${money}, ${time}${price}${places}${back}.`;
 }
