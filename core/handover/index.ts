@@ -9,6 +9,7 @@ export {
 } from './block';
 export { handover } from './document';
 export { allSaid, identified } from './identified';
+export { returnLetter } from './letter';
 export { offer, orderList } from './offer';
 export { toHtml } from './html';
 export { toMarkdown } from './markdown';

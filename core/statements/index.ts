@@ -57,3 +57,4 @@ export {
 export { refusedSaid, runSaid } from './run';
 export { type Said, type Statement } from './statement';
 export { processingWords, targetSaid } from './target';
+export { payingFor, payingSaid, type Paying } from './payer';

@@ -2,9 +2,21 @@ import { Box, Button, LinearProgress, Typography } from '@mui/material';
 import { Suspense } from 'react';
 import type { Diagnosis, ToldCause } from '@kymar/core/diagnosis';
 import { putRight, type Job, type PutRight } from '@kymar/core/job';
-import { fixedSaid, gainSaid, groupsSaid, isCalm, settledSaid, type SaidGroup } from '@kymar/core/statements';
+import {
+  fixedSaid,
+  gainSaid,
+  groupsSaid,
+  isCalm,
+  payingFor,
+  payingSaid,
+  settledSaid,
+  type SaidGroup,
+} from '@kymar/core/statements';
+import type { Verdict } from '@kymar/core/verdict';
 import { changeJob } from '../../state/jobs';
 import { byWhom } from '../../state/settings';
+import { useVerdict } from '../../state/verdict';
+import { fileName, saveFile } from '../../ui/files';
 import { patientLazy } from '../../ui/lazy';
 import { Notice } from '../../ui/notice';
 import { Panel } from '../../ui/panel';
@@ -62,6 +74,7 @@ export function Causes({ job, onWords }: { job: Job; onWords(words: string): voi
         </Typography>
       )}
       {!isHealthy && <Gain job={job} found={found} />}
+      {!isHealthy && <WhoPays job={job} found={found} />}
       <Next job={job} found={found} />
       <Looked job={job} found={found} />
       <Typography variant="h3" sx={{ mt: 2, pt: 1.5, mb: 1, borderTop: 1, borderColor: 'divider' }}>
@@ -140,6 +153,33 @@ function GroupOf({ job, group: { causes, together, untested, then } }: { job: Jo
         </Typography>
       )}
     </Box>
+  );
+}
+
+/** Who pays for the part at fault; the letter with which it goes back is written out of the evidence. */
+function WhoPays({ job, found }: { job: Job; found: Diagnosis }) {
+  const judged = useVerdict(job);
+  const [first] = groupsSaid(found)[0]?.causes ?? [];
+  if (!first) return null;
+  const on = new Date().toISOString().slice(0, 10);
+  const paying = payingFor(job, first, found.worst, on);
+  const { pays } = payingSaid(job, paying);
+  if (!pays) return null;
+  const goesBack = paying.payer === 'seller' || paying.payer === 'maker';
+  const write = async (of: Verdict) => {
+    const { returnLetter, toHtml } = await import('@kymar/core/handover');
+    const page = toHtml(returnLetter(job, of, found, paying, on), 'customer');
+    saveFile(fileName(`Return ${job.title}`, 'html'), page, 'text/html');
+  };
+  return (
+    <Typography variant="body2" sx={{ mb: 1.5 }}>
+      <Told of={pays} />{' '}
+      {goesBack && judged && (
+        <Button size="small" onClick={() => void write(judged)} sx={{ py: 0 }}>
+          Write the return letter
+        </Button>
+      )}
+    </Typography>
   );
 }
 
