@@ -7,17 +7,20 @@ import { PHASES, said, type StepFacts, type ListedStep, type FittingStep } from 
 import { AFTER, CONTENTS } from './steps/contents';
 import { BEFORE } from './steps/before';
 import { FITTING } from './steps/fitting';
+import { FAILING, OLD_DRIVE } from './steps/olddrive';
 import { FORMAT } from './steps/format';
 import { START } from './steps/start';
 
 /** All steps there are, in the order of the work. */
 export const STEPS: readonly FittingStep[] = [
+  ...FAILING,
   ...BEFORE,
   ...FITTING,
   ...START,
   ...FORMAT,
   ...CONTENTS,
   ...AFTER,
+  ...OLD_DRIVE,
 ];
 
 /** What a checklist is made from, of a device at one of its places. */
@@ -28,7 +31,9 @@ export function benchOf(situation: Situation): StepFacts {
   return {
     ...facts,
     inside: !facts.external,
-    replaces: situation.activities.some((a) => isMove(a) && a.direction === 'write' && isOnce(a)),
+    replaces:
+      facts.needs.old !== undefined ||
+      situation.activities.some((a) => isMove(a) && a.direction === 'write' && isOnce(a)),
     isArray: facts.array !== undefined,
     spare: facts.array ? survives(facts.array) : 0,
     formatsItself:
@@ -45,7 +50,7 @@ export function checklist(situation: Situation): ListedStep[] {
     phase: step.phase,
     title: said(step.title, bench),
     how: said(step.how, bench),
-    caution: step.caution === undefined ? null : said(step.caution, bench),
+    caution: said(step.caution ?? '', bench) || null,
   }));
   return listed.sort((a, b) => PHASES.indexOf(a.phase) - PHASES.indexOf(b.phase));
 }

@@ -138,7 +138,11 @@ describe('the checklist', () => {
     const inside = situations.find((s) => benchOf(s.situation).inside)!.situation;
     const array = { mode: 'mirror' as const, by: 'firmware' as const };
     const paired = { ...inside, build: { ...inside.build, together: 2, array } };
-    for (const one of [padless, paired, onTaken]) ids(one).forEach((id) => seen.add(id));
+    const replacing = (['kept', 'wiped', 'returned', 'destroyed'] as const).map((then) => ({
+      ...inside,
+      needs: { ...inside.needs, old: { state: 'failing' as const, then } },
+    }));
+    for (const one of [padless, paired, onTaken, ...replacing]) ids(one).forEach((id) => seen.add(id));
     expect(STEPS.map(({ id }) => id).filter((id) => !seen.has(id))).toEqual([]);
   });
 

@@ -19,6 +19,7 @@ export { heldBeside, heldBy, heldIfAdding, isOnce, roomFor, saysKept, stands } f
 export { filesOf, logNormalSizes, totalOf } from './sizes';
 export { Activity, Keep, Load, Move, Scratch, Stream } from './kinds/activity';
 export { Latency, Probed, Run, RunConditions, Stated, Timed, RateOnly, Bound, Sample } from './run';
+export { OLD_FATES, OLD_STATES, OldDrive } from './olddrive';
 export { DeviceNeeds, Needs, Role, type FileSystem } from './needs';
 export { ROLE_NAMES } from './roles';
 export type { JobConnection, JobDevice, JobMachine, Setup } from './setup';

@@ -3,6 +3,7 @@ import { Copy } from '../models';
 import { Fact } from '../evidence';
 import { System } from '../catalog/parts';
 import { asks } from '../units';
+import { OldDrive } from './olddrive';
 import { ROLE_NAMES } from './roles';
 import { PolicyAnswers } from './policyanswers';
 
@@ -53,6 +54,8 @@ export const DeviceNeeds = z.object({
     .array(z.object({ on: z.iso.date(), written: z.number().nonnegative().max(1e18) }))
     .max(200)
     .optional(),
+  /** The drive whose contents move over onto it. */
+  old: OldDrive.optional(),
   /** When it was first used, where that is known. */
   inUseSince: z.iso.date().optional(),
   /** A full format goes before the first copy. */

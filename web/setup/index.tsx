@@ -11,6 +11,7 @@ import { Checklist } from './checklist';
 import { Contents } from './contents';
 import { FormatTracker } from './format';
 import { Missing } from './missing';
+import { OldDrivePanel } from './olddrive';
 import { UnitPanel } from './unit';
 
 /** Fitted right: the checklist made for this build, what is to be written down of the unit, a format that goes on, and what to do when it does not appear. */
@@ -49,6 +50,7 @@ export function SetupView() {
           <UnitPanel at={at} job={job} fitting={fitting} />
           <FormatTracker at={at} fitting={fitting} situation={situation!} />
           <Contents key={`contents ${at.place.device}`} at={at} fitting={fitting} situation={situation!} />
+          <OldDrivePanel key={`old ${at.place.device}`} job={job} device={at.place.device} />
           <Missing key={at.place.device} bench={made.bench} />
         </Box>
       </EntryScope>

@@ -5,14 +5,17 @@ export const CONTENTS: readonly FittingStep[] = [
   {
     id: 'contents',
     phase: 'contents',
-    when: (b) => b.replaces || b.needs.role === 'system',
+    // Of a source that fails it is another copy, with steps of its own.
+    when: (b) => b.needs.old?.state !== 'failing' && (b.replaces || b.needs.role === 'system'),
     title: (b) => (b.needs.role === 'system' ? 'Clone the system over' : 'Copy the contents over'),
     how: (b) =>
       b.needs.role === 'system'
         ? 'With both drives in their final places where that goes; then start from the new one with the old one unplugged.'
         : 'Copy, then compare by checksums: “copied without an error” is not “the same”. The old drive stays untouched for a while.',
-    caution:
-      'The clone of a drive and the drive itself must not be started from side by side: both carry the same volume ID.',
+    caution: (b) =>
+      b.needs.role === 'system'
+        ? 'The clone of a drive and the drive itself must not be started from side by side: both carry the same volume ID.'
+        : '',
   },
   {
     id: 'clone-checked',

@@ -3,7 +3,7 @@ import { layoutOf } from '../../forecast';
 import { deadPorts } from '../../fit';
 import { dataMembers, layoutWords, survives } from '../../assembly';
 import { holdsData, lacking } from '../../models';
-import { fittingOf, type Job, type JobDevice } from '../../job';
+import { fittingOf, OLD_FATES, type Job, type JobDevice } from '../../job';
 import { nameOf } from '../../catalog/parts';
 import { format, moneyWords } from '../../units';
 import { befallenSaid } from '../../statements';
@@ -126,7 +126,7 @@ export function fittedSection(job: Job, device: JobDevice): Section {
 function unitOf(job: Job, { id, needs }: JobDevice): Wording[] {
   const fitting = fittingOf(job, id);
   const { serial, bought, warrantyUntil } = fitting ?? {};
-  const { fileSystem, table: partitions, shorterLife } = needs ?? {};
+  const { fileSystem, table: partitions, shorterLife, old } = needs ?? {};
   // What was ticked says what was really done.
   const done = ['partition', 'file-system', 'format', 'encrypt'].flatMap((step) => {
     const mark = fitting?.steps.find((s) => s.id === step);
@@ -140,6 +140,7 @@ function unitOf(job: Job, { id, needs }: JobDevice): Wording[] {
       : []),
     ...(bought ? [`Bought: ${bought}`] : []),
     ...(shorterLife ? [`May wear out before its service life is over: ${shorterLife}`] : []),
+    ...(old?.then ? [`The old drive${old.name ? `, ${old.name}` : ''}: ${OLD_FATES[old.then]}.`] : []),
     ...(warrantyUntil ? [`Warranty until ${warrantyUntil}`] : []),
     ...befallenSaid(id, fitting ?? {}).log.flatMap(({ entry }) => entry ?? []),
   ];
