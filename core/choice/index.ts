@@ -54,7 +54,8 @@ export { rowsOf, type BuildRow } from './search/rows';
 export { searched, type FinishedSearch } from './search/searched';
 export { slowedBy } from './search/uplinks';
 export { placed } from './search/placed';
-export { SURE, type SearchTerms, type Wanted, wantedFrom, wantedOf } from './search/wanted';
+export { usedAdvice, usedAdviceWords, usedUnitOf, type UsedUnit } from './search/usedunit';
+export { SURE, type SearchTerms, type Wanted, pricesFor, wantedFrom, wantedOf } from './search/wanted';
 export { type CountedReason, type WhyNot, holdsWords, reasonWords, whyNot } from './search/why';
 export {
   againstWords,

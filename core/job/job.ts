@@ -44,9 +44,20 @@ const Fields = z.object({
   choices: z.array(ChoiceRecord).max(MOST_OF.choices).optional(),
   /** What the customer has already, by kind and id of the library: costs nothing. */
   owned: z.array(z.string().max(100)).max(200).optional(),
-  /** Health pages of drives that are there already, as they were pasted: a drive of the library by its id. */
+  /**
+   * Used drives, of the library by their id: health pages as they were pasted, what is asked for it where it is on offer (absent: it is there already
+   * and costs nothing), and the day its warranty ends.
+   */
   used: z
-    .array(z.object({ drive: Id, at: z.iso.datetime(), text: z.string().max(40_000) }))
+    .array(
+      z.object({
+        drive: Id,
+        at: z.iso.datetime(),
+        text: z.string().max(40_000),
+        asked: Money.optional(),
+        warrantyUntil: z.iso.date().optional(),
+      }),
+    )
     .max(50)
     .optional(),
   /** How far each device is set up. */

@@ -42,6 +42,7 @@ export {
   answerSaid,
   builtSaid,
   buysSaid,
+  usedSaid,
   closeFigureSaid,
   lineSaid,
   closelySaid,

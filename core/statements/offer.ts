@@ -105,6 +105,10 @@ export const searchSaid = (
 export const buysSaid = (id: string, words: string | null): Said<'buys'> =>
   say('judged', naming('beside', id), { buys: words });
 
+/** Whether a used unit is worth its money. @param words null while nothing is searched */
+export const usedSaid = (drive: string, words: string | null): Said<'advice'> =>
+  say('judged', naming('used', drive), { advice: words });
+
 /** How many have a price, and how many of them no other beats. */
 export const lineSaid = (priced: number, edge: number): Said<'line'> =>
   say('judged', 'search', {

@@ -154,7 +154,7 @@ export function ChoiceView() {
           {found && <WhyNotPanel found={found} turn={turn} />}
           <Stack gap={2}>
             <TogetherPanel key={`${job.id} ${job.devices.length}`} job={job} />
-            <Owned job={job} />
+            <Owned job={job} turn={turn} />
             <ChoiceHistory job={job} device={device} />
           </Stack>
         </Box>

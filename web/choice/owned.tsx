@@ -24,7 +24,7 @@ interface Option {
 const listed = createFilterOptions<Option>({ limit: 80 });
 
 /** What the customer or the shelf has: costs nothing, and is offered first. */
-export function Owned({ job }: { job: Job }) {
+export function Owned({ job, turn }: { job: Job; turn: number }) {
   const shop = useShop();
   const options = useMemo(
     () =>
@@ -61,12 +61,12 @@ export function Owned({ job }: { job: Job }) {
         )}
       />
       <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 0.75 }}>
-        Costs nothing in every build.
+        Costs nothing in every build, but what is asked for a used drive.
       </Typography>
       {chosen
         .filter(({ key }) => key.startsWith('drives/'))
         .map(({ key, name }) => (
-          <UsedDrivePanel key={key} job={job} drive={key.slice('drives/'.length)} name={name} />
+          <UsedDrivePanel key={key} job={job} turn={turn} drive={key.slice('drives/'.length)} name={name} />
         ))}
     </Panel>
   );

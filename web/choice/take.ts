@@ -1,4 +1,4 @@
-import { pricing, type UnitPrice, partsOf, type Candidate, type Wanted } from '@kymar/core/choice';
+import { partsOf, pricesFor, type Candidate, type Wanted } from '@kymar/core/choice';
 import { placesOf, withBuild, type ChoiceRecord, type Job } from '@kymar/core/job';
 import type { Shop } from '@kymar/core/catalog/parts';
 import { newId } from '../state/id';
@@ -12,10 +12,7 @@ function recordOf(
   wanted: Wanted,
   shop: Shop,
 ): ChoiceRecord {
-  const known =
-    wanted.currency === null
-      ? new Map<string, UnitPrice>()
-      : pricing(shop.prices, wanted.currency, wanted.rates);
+  const known = pricesFor(wanted, shop);
   const prices = partsOf(candidate.build, candidate.elsewhere).flatMap(({ key, count }) => {
     const price = known.get(key);
     if (!price) return [];

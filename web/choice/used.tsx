@@ -5,10 +5,27 @@ import { shortMoment } from '@kymar/core/units';
 import { changeJob } from '../state/jobs';
 import { fromPasted } from '../state/models';
 import { HealthField, HealthRead } from '../ui/health';
-import { Row } from '../ui/layout';
+import { Columns, Row } from '../ui/layout';
+import { usedSaid } from '@kymar/core/statements';
+import { useAnswer } from '../state/gate';
+import { DateField } from '../ui/date';
+import { MoneyField } from '../ui/moneyfield';
+import { Told } from '../ui/told';
+import { choose } from '../workers';
 
 /** The health page of a drive that is there already: what is left of its rating counts, and one that fails is not offered. */
-export function UsedDrivePanel({ job, drive, name }: { job: Job; drive: string; name: string }) {
+export function UsedDrivePanel({
+  job,
+  turn,
+  drive,
+  name,
+}: {
+  job: Job;
+  /** Of the search that says what it is worth. */
+  turn: number;
+  drive: string;
+  name: string;
+}) {
   const [text, setText] = useState<string | null>(null);
   const kept = job.used?.find((one) => one.drive === drive);
   const read = kept ? fromPasted(kept.text) : null;
@@ -16,7 +33,7 @@ export function UsedDrivePanel({ job, drive, name }: { job: Job; drive: string; 
   const keep = (page: string | null) => {
     const others = (job.used ?? []).filter((one) => one.drive !== drive);
     const at = new Date().toISOString();
-    const used = page === null ? others : [...others, { drive, at, text: page.slice(0, 40_000) }];
+    const used = page === null ? others : [...others, { ...kept, drive, at, text: page.slice(0, 40_000) }];
     changeJob(job.id, (j) => ({ ...j, used }));
     setText(null);
   };
@@ -43,6 +60,7 @@ export function UsedDrivePanel({ job, drive, name }: { job: Job; drive: string; 
         )}
       </Row>
       {read?.ok && <HealthRead counters={read.counters} of={drive} />}
+      {kept && <OnOffer job={job} turn={turn} kept={kept} />}
       {text !== null && (
         <>
           <HealthField label={`Health page of ${name}`} text={text} told={told} onText={setText} />
@@ -57,5 +75,45 @@ export function UsedDrivePanel({ job, drive, name }: { job: Job; drive: string; 
         </>
       )}
     </Box>
+  );
+}
+
+type Used = NonNullable<Job['used']>[number];
+
+/** What is asked for a used drive, how long it is warranted, and whether it is worth that. */
+function OnOffer({ job, turn, kept }: { job: Job; turn: number; kept: Used }) {
+  const { data: words = null } = useAnswer(choose.used(turn, kept));
+  const set = (part: Partial<Used>) =>
+    changeJob(job.id, (j) => ({
+      ...j,
+      used: j.used?.map((one) => {
+        if (one.drive !== kept.drive) return one;
+        const said = Object.entries({ ...one, ...part }).filter(([, value]) => value !== undefined);
+        return Object.fromEntries(said) as Used;
+      }),
+    }));
+  const { advice } = usedSaid(kept.drive, words);
+  return (
+    <>
+      <Columns of={2}>
+        <MoneyField
+          label="Asked for it"
+          value={kept.asked}
+          usual={job.budget?.currency}
+          onValue={(asked) => set({ asked })}
+        />
+        <DateField
+          label="Warranty until"
+          value={kept.warrantyUntil ?? ''}
+          fullWidth
+          onDay={(day) => set({ warrantyUntil: day ?? undefined })}
+        />
+      </Columns>
+      {advice && (
+        <Typography variant="body2" sx={{ mt: 1, fontWeight: 600 }}>
+          <Told of={advice} />
+        </Typography>
+      )}
+    </>
   );
 }

@@ -23,6 +23,8 @@ import {
   plugWords,
   portWords,
   unitPrices,
+  usedAdviceWords,
+  usedUnitOf,
   type Progress,
   rowsOf,
   search,
@@ -306,6 +308,13 @@ export const choosing = {
         cautions: cautionsOf(situations).map(({ title }) => title),
       };
     });
+  },
+
+  /** Whether a used unit is worth its money, in a sentence; null where nothing is searched. */
+  used(noted: NonNullable<Job['used']>[number]): string | null {
+    if (!held) return null;
+    const on = new Date().toISOString().slice(0, 10);
+    return usedAdviceWords(usedUnitOf(held, noted, on), held.wanted.currency);
   },
 
   /** Builds as an offer, a page of its own; the first is the one that is advised. */

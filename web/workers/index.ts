@@ -290,6 +290,8 @@ export const choose = {
     ofSearch('beside', [turn, hourly, ...ids], (w) => w.beside(ids, hourly), { subject: 'beside' }),
   why: (turn: number, ...asked: Parameters<Choosing['why']>) =>
     ofSearch('why', [turn, ...asked], (w) => w.why(...asked), { subject: 'why' }),
+  used: (turn: number, noted: Parameters<Choosing['used']>[0]) =>
+    ofSearch('used', [turn, noted], (w) => w.used(noted), { subject: noted.drive }),
   idAt: (index: number) => slow.now((w) => w.idAt(index)),
   csv: (...asked: Parameters<Choosing['csv']>) => slow.now((w) => w.csv(...asked)),
   offer: (...asked: Parameters<Choosing['offer']>) => slow.now((w) => w.offer(...asked)),

@@ -55,6 +55,8 @@ export type ReasonId =
   | 'full too soon'
   /** Its health page says not to trust it. */
   | 'worn or failing'
+  /** A used unit on offer is there once: it makes no array. */
+  | 'there once'
   /** It reaches one of the machines only. */
   | 'not at every place'
   /** A rule blocks it: its id. */

@@ -3,7 +3,7 @@ import { findings, type Finding } from '../../fit';
 import { settingOf, type Situation } from '../../forecast';
 import { nameOf, type Price } from '../../catalog/parts';
 import { calendarDay, moneyWords } from '../../units';
-import { ageOf, pricing, STALE, type UnitPrice } from '../prices/pricing';
+import { ageOf, STALE, type UnitPrice } from '../prices/pricing';
 import { against, baselines } from './baseline';
 import { partsOf, type Candidate } from './candidate';
 import { judgedAt } from './demands';
@@ -11,6 +11,7 @@ import { sizesOf, wasted } from './money';
 import { placed } from './placed';
 import { buildKey } from './search';
 import type { FinishedSearch } from './searched';
+import { pricesFor } from './wanted';
 import { againstWords, buildWords, demandWords, plugWords, priceWords, wastedWords } from './words';
 
 /** A part to be ordered. */
@@ -58,9 +59,7 @@ export interface Closely {
 
 /** What each part costs in the currency that counts; none while no price is known. */
 export const unitPrices = ({ wanted, shop }: FinishedSearch): ReadonlyMap<string, UnitPrice> =>
-  wanted.currency === null
-    ? new Map<string, UnitPrice>()
-    : pricing(shop.prices, wanted.currency, wanted.rates);
+  pricesFor(wanted, shop);
 
 /** What each part of a build costs, by the observation that says so. */
 function priceLines(of: FinishedSearch, { build, elsewhere }: Candidate): string[] {

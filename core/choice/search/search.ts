@@ -1,13 +1,13 @@
 import type { Bridge, Cable, Drive, Shop } from '../../catalog/parts';
 import { middle } from '../../evidence';
 import type { Build, Connection } from '../../assembly';
-import { arrivalOf, pricing, type PartKey, type UnitPrice } from '../prices/pricing';
+import { arrivalOf, type PartKey, type UnitPrice } from '../prices/pricing';
 import { partsOf, type Candidate, type Fallen, type ReasonId } from './candidate';
 import { demandsMissed, judgedAt } from './demands';
 import { apartBy, baysOf, fitsInto, fitsStraight, waysOver, waysTo, type Bays, type JoinWay } from './join';
 import { stopOf, yearsOf } from './placed';
 import { connectionOf, PlaceScorer, usableBytes, type ScoredBuild } from './scoring';
-import { neededBy, systemsOf, type Wanted } from './wanted';
+import { neededBy, systemsOf, type Wanted, pricesFor } from './wanted';
 
 /** How far a search is. */
 export interface Progress {
@@ -54,9 +54,8 @@ class Market {
     shop: Shop,
     readonly wanted: Wanted,
   ) {
-    const { currency, rates, owned } = wanted;
-    this.prices = currency === null ? new Map() : pricing(shop.prices, currency, rates);
-    this.owned = new Set(owned);
+    this.prices = pricesFor(wanted, shop);
+    this.owned = new Set(wanted.owned);
   }
 
   /** Money for one; 0 for what is there; null where nobody has seen a price. */
@@ -218,6 +217,8 @@ export function* search(
   const keep = (held: Held, way: JoinWay): ReasonId | null => {
     looked++;
     if (stopOf(wanted, held.drive) !== null) return drop(held, 'worn or failing', way);
+    if ((held.bays.together ?? 1) > 1 && wanted.asked?.some(({ drive }) => drive === held.drive.id))
+      return drop(held, 'there once', way);
     const usable = usableBytes(buildWith(held, way));
     if (usable !== null && usable < needed) return drop(held, 'full too soon', way);
     if (isExpansion && (held.bridge !== null || way.cable !== null)) return drop(held, 'not inside', way);

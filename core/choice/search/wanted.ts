@@ -1,8 +1,8 @@
 import type { OwnRanges } from '../../catalog/assumptions';
 import { briefAt, placesOf, roomFor, type Brief, type Job } from '../../job';
-import type { Shop, System } from '../../catalog/parts';
+import { nameOf, type Shop, type System } from '../../catalog/parts';
 import { familiesOf } from '../../fit';
-import { usualCurrency, type ExchangeRate, type PartKey } from '../prices/pricing';
+import { pricing, usualCurrency, type ExchangeRate, type PartKey, type UnitPrice } from '../prices/pricing';
 import { usedDrives, type UsedDrive } from './used';
 
 /** A place without what is searched for. */
@@ -26,6 +26,8 @@ export interface Wanted {
   /** How probable each target must be to be met, 0 to 1. */
   probability: number;
   shopRanges: OwnRanges;
+  /** Used drives on offer, with what is asked for each in that currency, and the day it was seen. */
+  asked?: readonly { drive: string; amount: number; on: string }[] | undefined;
   /** Drives of the library that were used before, with what was told of them. */
   used?: readonly UsedDrive[] | undefined;
 }
@@ -88,12 +90,44 @@ export const wantedFrom = (
   device: string | undefined,
   shop: Shop,
   how: SearchTerms,
-): Wanted | null =>
-  wantedOf(job, device, {
-    ...how,
-    owned: (job.owned ?? []) as PartKey[],
-    currency: job.budget?.currency ?? usualCurrency(shop.prices),
-  });
+): Wanted | null => {
+  const currency = job.budget?.currency ?? usualCurrency(shop.prices);
+  const asked = (job.used ?? []).flatMap(({ drive, at, asked: money }) =>
+    money && money.currency === currency ? [{ drive, amount: money.amount, on: at.slice(0, 10) }] : [],
+  );
+  const isAsked = (key: string) => asked.some(({ drive }) => key === `drives/${drive}`);
+  const owned = ((job.owned ?? []) as PartKey[]).filter((key) => !isAsked(key));
+  const wanted = wantedOf(job, device, { ...how, owned, currency });
+  return wanted && asked.length > 0 ? { ...wanted, asked } : wanted;
+};
+
+/** What each part costs in the currency that counts, a used unit what is asked for it; none while no price is known. */
+export function pricesFor(
+  { currency, rates, asked = [] }: Pick<Wanted, 'currency' | 'rates' | 'asked'>,
+  shop: Pick<Shop, 'prices' | 'drives'>,
+): ReadonlyMap<string, UnitPrice> {
+  if (currency === null) return new Map<string, UnitPrice>();
+  const fresh = pricing(shop.prices, currency, rates);
+  if (asked.length === 0) return fresh;
+  const prices = new Map(fresh);
+  for (const { drive: id, amount, on } of asked) {
+    const drive = shop.drives.find((one) => one.id === id);
+    if (!drive) continue;
+    const of = `drives/${id}`;
+    const by = {
+      id: `asked ${id}`,
+      name: nameOf(drive),
+      of,
+      on,
+      amount,
+      currency,
+      sells: 'used',
+      delivery: 0,
+    } as const;
+    prices.set(of, { each: amount, currency, by });
+  }
+  return prices;
+}
 
 /** The systems that must work with the device: those it is used on, and those that are named beside. */
 export const systemsOf = ({ places }: Pick<Wanted, 'places'>): System['family'][] => [

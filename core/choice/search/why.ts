@@ -38,6 +38,7 @@ export function reasonWords(reason: CountedReason['reason'], work: readonly Acti
     'nothing joins it': 'No cable joins the enclosure with this machine',
     'not inside': 'Not inside the machine, as an expansion has to be',
     'worn or failing': 'Its health page says not to buy it',
+    'there once': 'A used drive on offer is there once',
     'full too soon': 'The work fills it before its service life is over',
     'not at every place': 'Does not work on every machine it is for',
   }[reason as 'nothing takes it'];
