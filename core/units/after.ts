@@ -1,4 +1,5 @@
 import { numeral, timeOfDay } from './intl';
+import { YEAR_DAYS } from './year';
 
 const DAY = 86_400_000;
 
@@ -26,3 +27,7 @@ export function timesAfter(start: Date, low: number, high: number): string {
   const day = from.slice(0, -5);
   return `${from} to ${to.startsWith(day) ? to.slice(day.length) : to}`;
 }
+
+/** Years from one day to another, both ISO; below 0 where the other lies before it. */
+export const yearsBetween = (from: string, to: string): number =>
+  (Date.parse(to) - Date.parse(from)) / DAY / YEAR_DAYS;

@@ -7,7 +7,7 @@ export { askedFor, asks, wordsOf, type WithWords, type AskedWords } from './aske
 export { duration, format, formatRange, rangeBehind } from './format';
 export { nominalSectors, binary, shownCapacity, mbrLimit } from './capacity';
 export { DECIMAL, BINARY } from './prefix';
-export { timeAfter, timesAfter } from './after';
+export { yearsBetween, timeAfter, timesAfter } from './after';
 export { counted } from './counted';
 export { calendarDay, calendarMonth, moment, numeral, shortMoment, timeOfDay } from './intl';
 export { CALENDAR_YEAR_DAYS, YEAR_DAYS, YEAR_SECONDS } from './year';

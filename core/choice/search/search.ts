@@ -303,7 +303,9 @@ function made(
     years,
     hottest,
     arrives,
-    warranty: middle(drive.warrantyYears),
+    warranty:
+      market.wanted.asked?.find((one) => one.drive === build.drive.id)?.warranty ??
+      middle(drive.warrantyYears),
     usable: usableBytes(build),
   };
 }

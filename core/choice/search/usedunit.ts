@@ -1,6 +1,6 @@
 import { middle } from '../../evidence';
 import type { Job } from '../../job';
-import { format, moneyWords, numeral, YEAR_DAYS } from '../../units';
+import { format, moneyWords, numeral, yearsBetween } from '../../units';
 import { pricing } from '../prices/pricing';
 import type { FinishedSearch } from './searched';
 
@@ -63,8 +63,6 @@ export function usedAdviceWords(unit: UsedUnit, currency: string | null): string
   return `${say === 'buy' ? 'Buy: worth' : 'Buy at'} ${money(fair!)} at most. New it costs ${money(fresh!)}; ${rest}, ${warranted}.`;
 }
 
-const DAY = 86_400_000;
-
 /**
  * What is known of a used unit of a drive, for the work that is searched for.
  * @param noted as the job has it
@@ -82,14 +80,14 @@ export function usedUnitOf(
   const rated = drive?.media === 'flash' ? middle(drive.tbw) : null;
   const gone = told?.wear ?? (told?.written == null || rated === null ? null : told.written / rated);
   const sheet = drive ? middle(drive.warrantyYears) : null;
-  const days = warrantyUntil === undefined ? 0 : (Date.parse(warrantyUntil) - Date.parse(on)) / DAY;
+  const years = warrantyUntil === undefined ? 0 : yearsBetween(on, warrantyUntil);
   return {
     fresh: prices?.get(`drives/${id}`)?.each ?? null,
     asked: asked && asked.currency === wanted.currency ? asked.amount : null,
     left: gone === null ? null : Math.min(1, Math.max(0, 1 - gone)),
     years: found.candidates.find(({ build }) => build.drive.id === id)?.years ?? null,
     service: middle(wanted.places[0]!.serviceYears),
-    warranty: sheet ? Math.min(1, Math.max(0, days / YEAR_DAYS / sheet)) : 0,
+    warranty: sheet ? Math.min(1, Math.max(0, years / sheet)) : 0,
     stop: used?.stop ?? null,
   };
 }

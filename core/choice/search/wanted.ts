@@ -2,6 +2,7 @@ import type { OwnRanges } from '../../catalog/assumptions';
 import { briefAt, placesOf, roomFor, type Brief, type Job } from '../../job';
 import { nameOf, type Shop, type System } from '../../catalog/parts';
 import { familiesOf } from '../../fit';
+import { yearsBetween } from '../../units';
 import { pricing, usualCurrency, type ExchangeRate, type PartKey, type UnitPrice } from '../prices/pricing';
 import { usedDrives, type UsedDrive } from './used';
 
@@ -26,8 +27,8 @@ export interface Wanted {
   /** How probable each target must be to be met, 0 to 1. */
   probability: number;
   shopRanges: OwnRanges;
-  /** Used drives on offer, with what is asked for each in that currency, and the day it was seen. */
-  asked?: readonly { drive: string; amount: number; on: string }[] | undefined;
+  /** Used drives on offer: what is asked for each in that currency, the day it was seen, and the years its warranty lasts from then. */
+  asked?: readonly { drive: string; amount: number; on: string; warranty: number }[] | undefined;
   /** Drives of the library that were used before, with what was told of them. */
   used?: readonly UsedDrive[] | undefined;
 }
@@ -92,9 +93,11 @@ export const wantedFrom = (
   how: SearchTerms,
 ): Wanted | null => {
   const currency = job.budget?.currency ?? usualCurrency(shop.prices);
-  const asked = (job.used ?? []).flatMap(({ drive, at, asked: money }) =>
-    money && money.currency === currency ? [{ drive, amount: money.amount, on: at.slice(0, 10) }] : [],
-  );
+  const asked = (job.used ?? []).flatMap(({ drive, at, asked: money, warrantyUntil: until }) => {
+    const on = at.slice(0, 10);
+    const warranty = until === undefined ? 0 : Math.max(0, yearsBetween(on, until));
+    return money && money.currency === currency ? [{ drive, amount: money.amount, on, warranty }] : [];
+  });
   const isAsked = (key: string) => asked.some(({ drive }) => key === `drives/${drive}`);
   const owned = ((job.owned ?? []) as PartKey[]).filter((key) => !isAsked(key));
   const wanted = wantedOf(job, device, { ...how, owned, currency });
