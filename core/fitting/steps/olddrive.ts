@@ -23,10 +23,11 @@ export const FAILING: readonly FittingStep[] = [
     when: isFailing,
     title: 'Copy what matters most first, then the rest, then what is hard to read',
     how:
-      'Read its health page before, and write down reallocated and pending sectors. Mount it read-only. One pass over the folders that exist nowhere else; then an image of ' +
-      'the whole that skips what does not answer and comes back to it at the end.',
+      'Read its health page before, and write down reallocated and pending sectors. Mount it read-only. ' +
+      'One pass over the folders that exist nowhere else; then an image of the whole that skips what does not answer and comes back to it at the end.',
     caution:
-      'Stop when its rate falls below a tenth of what it began with, when the counters grow from hour to hour, or when it drops out a second time: what is missing then goes to a recovery lab, and nothing more is tried.',
+      'Stop when its rate falls below a tenth of what it began with, when the counters grow from hour to hour, ' +
+      'or when it drops out a second time: what is missing then goes to a recovery lab, and nothing more is tried.',
   },
   {
     id: 'failing-list',
@@ -52,8 +53,8 @@ export const OLD_DRIVE: readonly FittingStep[] = [
     when: becomes('wiped'),
     title: 'Wipe the old drive, and look whether it is empty',
     how:
-      'Only after the copy was read back and the customer has seen it. Flash: its own erase command, since overwriting misses what it holds in reserve. Disk: overwritten once, all of it. ' +
-      'Then read at the start, in the middle and at the end.',
+      'Only after the copy was read back and the customer has seen it. Flash: its own erase command, ' +
+      'since overwriting misses what it holds in reserve. Disk: overwritten once, all of it. Then read at the start, in the middle and at the end.',
     caution:
       'Look at the serial number twice: the wrong drive is wiped as quickly. What can no longer be written cannot be wiped: it is destroyed.',
   },
