@@ -1,6 +1,10 @@
+import { fileURLToPath } from 'node:url';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 
+const ROUTER = fileURLToPath(
+  new URL('../node_modules/react-router/dist/production/index.mjs', import.meta.url),
+);
 const SERVER = 'http://127.0.0.1:4817';
 
 /** What every page stands on, of the packages. */
@@ -17,6 +21,8 @@ export default defineConfig({
   root: import.meta.dirname,
   logLevel: 'warn',
   plugins: [react()],
+  // What the package hands out by its name alone is its build for developers, with their warnings.
+  resolve: { alias: [{ find: /^react-router$/, replacement: ROUTER }] },
   // The server takes requests only from its own page: the proxy speaks as it, and hands its cookie on.
   server: {
     proxy: {

@@ -96,12 +96,12 @@ export function offer(job: Job, builds: readonly Closely[], wanted: Wanted, on: 
 
 /** What has to be ordered for a build: every part, cable and pad, of whom, when it is here, until when it can go back. */
 export function orderList(job: Job, one: Closely, wanted: Wanted, on: string): HandoverDocument {
-  const { currency } = wanted;
+  const { currency, pieces = 1 } = wanted;
   const money = (amount: number | null) => (amount === null ? 'not known' : moneyWords(amount, currency));
   const days = (of: number | undefined) => (of === undefined ? 'not noted' : counted(of, 'day'));
   const row = ({ name, count, each, owned, price }: OrderLine): Wording[] => [
     name,
-    String(count),
+    String(count * pieces),
     owned ? 'there already' : money(each),
     owned ? '' : [price?.seller, price?.on].filter(Boolean).join(', '),
     owned ? '' : days(price?.delivery),

@@ -1,5 +1,5 @@
 export { Job, Decision, jobJsonSchema } from './job';
-export { Money } from './money';
+export { Budget, Money } from './money';
 export { writeJob } from './write';
 export { customersOf, sameCustomer, type Customer } from './customer';
 export {

@@ -5,7 +5,7 @@ import { ChoiceRecord } from './choice';
 import { ChainEntry } from './entry';
 import { Fitting } from './fitting';
 import { FrozenForecast } from './frozen';
-import { Money } from './money';
+import { Budget, Money } from './money';
 import { By, Run } from './run';
 import { checkSetup, SETUP, twice } from './setup';
 import { VERSION } from './limits';
@@ -36,7 +36,7 @@ const Fields = z.object({
   /** How many years the customer wants to use it. */
   serviceYears: Fact,
   /** What it may cost. */
-  budget: Money.optional(),
+  budget: Budget.optional(),
   forecasts: z.array(FrozenForecast).max(MOST_OF.forecasts),
   runs: z.array(Run).max(MOST_OF.runs),
   decision: Decision.nullable(),

@@ -52,7 +52,8 @@ export function BriefView() {
               <MoneyField
                 label="Budget"
                 value={job.budget}
-                placeholder="not asked"
+                placeholder="450, 400 for two"
+                forSeveral
                 onValue={(budget) => set({ budget })}
               />
               <TextField

@@ -32,7 +32,7 @@ export function TogetherPanel({ job }: { job: Job }) {
     return wanted ? [{ id, wanted }] : [];
   });
   if (devices.length < 2) return null;
-  const budget = job.budget?.amount ?? null;
+  const budget = job.budget ? job.budget.amount / (job.budget.pieces ?? 1) : null;
   const search = () => {
     setState({ kind: 'busy' });
     choose

@@ -53,6 +53,8 @@ export default function AlternativesMenu({
 }) {
   const shop = useShop();
   const [text, setText] = useState('');
+  /** What does not work here and was pressed once: it is taken by a second press, seen. */
+  const [warned, setWarned] = useState<string | null>(null);
   const [within, left] = useMemo(() => {
     const found = narrowed(shop, segment, text);
     return [found.shop, found.left] as const;
@@ -88,9 +90,14 @@ export default function AlternativesMenu({
         getOptionLabel={(c) => c.name}
         isOptionEqualToValue={(a, b) => a.key === b.key}
         inputValue={text}
-        onInputChange={(_, typed, reason) => reason !== 'reset' && setText(typed)}
-        onChange={(_, choice) => choice && take(choice)}
-        onClose={(_, reason) => (reason === 'escape' || reason === 'selectOption') && close()}
+        onInputChange={(_, typed, reason) => (reason === 'input' || reason === 'clear') && setText(typed)}
+        onChange={(_, choice) => {
+          if (!choice) return;
+          const isUnseen = choice.flow === null && !choice.taken && choice.key !== warned;
+          if (isUnseen) setWarned(choice.key);
+          else take(choice);
+        }}
+        onClose={(_, reason) => reason === 'escape' && close()}
         noOptionsText="Nothing in the library is called that."
         forcePopupIcon={false}
         disableClearable={false}
@@ -111,7 +118,13 @@ export default function AlternativesMenu({
           />
         )}
         renderOption={({ key, ...props }, choice) => (
-          <OptionLine key={key} choice={choice} direction={direction} props={props} />
+          <OptionLine
+            key={key}
+            choice={choice}
+            direction={direction}
+            isWarned={choice.key === warned}
+            props={props}
+          />
         )}
       />
       {segment === 'host' && (
@@ -132,10 +145,12 @@ export default function AlternativesMenu({
 function OptionLine({
   choice: { name, beside, flow, gain, taken, situation },
   direction,
+  isWarned,
   props,
 }: {
   direction: Direction;
   choice: PartOption;
+  isWarned: boolean;
   props: React.HTMLAttributes<HTMLLIElement>;
 }) {
   const why = useMemo(
@@ -172,6 +187,11 @@ function OptionLine({
         {why && (
           <Typography variant="caption" component="div" sx={{ color: 'error.main' }}>
             {why}
+          </Typography>
+        )}
+        {isWarned && (
+          <Typography variant="caption" component="div" role="alert" sx={{ fontWeight: 650 }}>
+            It does not work here. Press again to take it all the same.
           </Typography>
         )}
       </Box>

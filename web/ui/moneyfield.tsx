@@ -1,6 +1,6 @@
 import { TextField } from '@mui/material';
 import { useState } from 'react';
-import type { Money } from '@kymar/core/job';
+import type { Budget, Money } from '@kymar/core/job';
 import { moneyWords, numeral, readNumber } from '@kymar/core/units';
 import { useDraft } from './field';
 import { Columns } from './layout';
@@ -37,43 +37,67 @@ export function readMoney(text: string, usual: string): Money | null {
   return { amount: value, currency };
 }
 
-/** An amount of money, and its currency. @param usual the currency while no amount stands there */
+const NUMBERS = ['two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];
+
+/** The same, for several alike: `400 for two`, `1,200 EUR for 3 pieces`. */
+export function readBudget(text: string, usual: string): Budget | null {
+  const [, amount = text, many] =
+    /^(.+?)\s+for\s+([a-z]+|\d{1,4})(?:\s+(?:pieces?|alike))?$/i.exec(text.trim()) ?? [];
+  const money = readMoney(amount, usual);
+  if (!money || many === undefined) return money;
+  const spoken = NUMBERS.indexOf(many.toLowerCase()) + 2;
+  const pieces = spoken > 1 ? spoken : many.toLowerCase() === 'one' ? 1 : Number(many);
+  if (!Number.isInteger(pieces) || pieces < 1 || pieces > 1000) return null;
+  return pieces === 1 ? money : { ...money, pieces };
+}
+
+/** What is understood of it. */
+const understood = ({ amount, currency, pieces }: Budget): string =>
+  moneyWords(amount, currency) +
+  (pieces ? ` for ${pieces}: ${moneyWords(Math.round((100 * amount) / pieces) / 100, currency)} each` : '');
+
+/**
+ * An amount of money, and its currency.
+ * @param usual the currency while no amount stands there
+ * @param forSeveral whether it may be for several alike
+ */
 export function MoneyField({
   label,
   value,
   usual = 'EUR',
   placeholder,
+  forSeveral = false,
   onValue,
 }: {
   label: string;
-  value: Money | undefined;
+  value: Budget | undefined;
   usual?: string | undefined;
   placeholder?: string;
-  onValue(value: Money | undefined): void;
+  forSeveral?: boolean;
+  onValue(value: Budget | undefined): void;
 }) {
   const { text: draft, before, put } = useDraft(value, label);
   const [chosen, setChosen] = useState(usual);
   const currency = value?.currency ?? chosen;
-  const read = draft === null || draft.trim() === '' ? null : readMoney(draft, currency);
+  const reading = forSeveral ? readBudget : readMoney;
+  const read = draft === null || draft.trim() === '' ? null : reading(draft, currency);
   const isWrong = draft !== null && draft.trim() !== '' && read === null;
   return (
     <Columns of="minmax(0, 3fr) minmax(0, 2fr)" gap={1}>
       <TextField
         label={label}
         placeholder={placeholder}
-        value={draft ?? (value ? numeral(value.amount, 2) : '')}
+        value={
+          draft ?? (value ? `${numeral(value.amount, 2)}${value.pieces ? ` for ${value.pieces}` : ''}` : '')
+        }
         error={isWrong}
         helperText={
-          isWrong
-            ? 'Is no amount of money; write 450 or 1,200.'
-            : read
-              ? moneyWords(read.amount, read.currency)
-              : undefined
+          isWrong ? 'Is no amount of money; write 450 or 1,200.' : read ? understood(read) : undefined
         }
         onChange={(e) => {
           const typed = e.target.value;
-          const gives = typed.trim() === '' ? undefined : (readMoney(typed, currency) ?? before);
-          put(typed, gives, typed.trim() === '' || readMoney(typed, currency) !== null);
+          const gives = typed.trim() === '' ? undefined : (reading(typed, currency) ?? before);
+          put(typed, gives, typed.trim() === '' || reading(typed, currency) !== null);
           onValue(gives);
         }}
         slotProps={{ inputLabel: { shrink: true } }}

@@ -10,8 +10,7 @@ import { ping, useServer } from '../state/server';
 import { savedState, useStatus } from '../state/status';
 import { Guarded } from './boundary';
 import { useWorking } from './figure';
-import { Notices } from './notices';
-import { Running } from './running';
+import { idle } from '../state/idle';
 import { patientLazy } from './lazy';
 import { NARROW } from './narrow';
 import { OpeningOver } from './waiting';
@@ -25,6 +24,13 @@ const PAGES = [
   ['/reference', 'Reference'],
   ['/settings', 'Settings'],
 ] as const;
+
+/** What runs is told as soon as the view is there. */
+const Running = patientLazy(async () => {
+  await idle();
+  return { default: (await import('./running')).Running };
+});
+const Notices = patientLazy(async () => ({ default: (await import('./notices')).Notices }));
 
 /** Frame of every view: the name, undo and redo, appearance, and what is wrong with storage if anything is. */
 export function Shell() {
@@ -111,7 +117,9 @@ export function Shell() {
             </Box>
           ))}
         </Box>
-        <Running />
+        <Suspense fallback={null}>
+          <Running />
+        </Suspense>
         <Typography
           variant="caption"
           color="textSecondary"
@@ -142,7 +150,7 @@ export function Shell() {
       <Guarded name="This page" watch={[pathname]}>
         {loaded && <Outlet />}
       </Guarded>
-      {notices && <Notices />}
+      <Suspense fallback={null}>{notices && <Notices />}</Suspense>
       <Suspense fallback={<OpeningOver />}>{working && <WorkingSheet />}</Suspense>
     </Box>
   );

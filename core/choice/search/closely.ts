@@ -130,6 +130,12 @@ export function cautionsOf(situations: readonly Situation[]): Finding[] {
   return [...new Map(said.map((f) => [f.id, f])).values()];
 }
 
+/** What one costs, and all of them where several are bought. */
+function piecesWords(cost: number | null, { currency, pieces = 1 }: FinishedSearch['wanted']): string {
+  const each = moneyWords(cost, currency);
+  return cost === null || pieces === 1 ? each : `${each} each, ${moneyWords(cost * pieces, currency)} for ${pieces}`;
+}
+
 /** A build looked at closely. @param today the day, ISO: prices grow old; @param hourly what an hour is worth; 0: not said */
 export function closelyOf(of: FinishedSearch, one: Candidate, hourly: number, today: string): Closely {
   const { wanted, shop, found, finalists } = of;
@@ -145,7 +151,7 @@ export function closelyOf(of: FinishedSearch, one: Candidate, hourly: number, to
     prices: priceLines(of, one),
     stale: staleWords(of, one, today),
     order: orderOf(of, one),
-    money: moneyWords(one.cost, wanted.currency),
+    money: piecesWords(one.cost, wanted),
     unpriced: one.unpriced,
     kit: (build.accessories ?? []).map((a) => `${a.maker} ${a.model}`),
     probabilities: finalists.probabilities(one),

@@ -22,8 +22,10 @@ export interface Wanted {
   currency: string | null;
   /** What other currencies are worth in it, by the day; without one they stay apart. */
   rates?: readonly ExchangeRate[] | undefined;
-  /** In that currency; null: not said. */
+  /** For one, in that currency; null: not said. */
   budget: number | null;
+  /** So many alike are bought; absent: one. */
+  pieces?: number | undefined;
   /** How probable each target must be to be met, 0 to 1. */
   probability: number;
   shopRanges: OwnRanges;
@@ -72,7 +74,8 @@ export function wantedOf(
     owned: more.owned,
     currency: more.currency,
     rates: more.rates,
-    budget: budget && budget.currency === more.currency ? budget.amount : null,
+    budget: budget && budget.currency === more.currency ? budget.amount / (budget.pieces ?? 1) : null,
+    ...(budget?.pieces ? { pieces: budget.pieces } : {}),
     probability: more.probability ?? SURE,
     shopRanges: more.shopRanges,
     used: usedDrives(job, build && { drive: build.drive, needs }),

@@ -183,7 +183,7 @@ export function reasonFor(
       ? `The${money || ' first'} build that meets every target with at least ${share} probability.`
       : `No target is set: the${money || ' first'} build that works.`,
     frugal: `The least money within 5 % of the shortest waits. ${buys}`.trim(),
-    within: `The shortest waits for at most ${moneyWords(wanted.budget, wanted.currency)}. ${buys}`.trim(),
+    within: `The shortest waits for at most ${budgetOf(wanted)}. ${buys}`.trim(),
     nearest: `Nothing meets every target with ${share} probability; this comes nearest.`,
   }[kind];
   const missed = missedNames(candidate, work);
@@ -236,12 +236,17 @@ const PART = {
   cable: 'the cable’s price',
 } as const;
 
+/** What may be spent on one. */
+const budgetOf = ({ budget, currency, pieces }: Wanted): string =>
+  `${moneyWords(budget, currency)}${pieces ? ` each, for ${pieces}` : ''}`;
+
 /** That the budget buys nothing that works, with what would; null where it does, or none is set. */
-export function budgetWords(candidates: readonly Candidate[], { budget, currency }: Wanted): string | null {
+export function budgetWords(candidates: readonly Candidate[], wanted: Wanted): string | null {
+  const { budget, currency } = wanted;
   const costs = candidates.flatMap(({ cost }) => cost ?? []);
   const least = costs.reduce((had, cost) => Math.min(had, cost), Infinity);
   if (budget === null || costs.length === 0 || least <= budget) return null;
-  return `Nothing that works costs at most ${moneyWords(budget, currency)}: the cheapest that works costs ${moneyWords(least, currency)}.`;
+  return `Nothing that works costs at most ${budgetOf(wanted)}: the cheapest that works costs ${moneyWords(least, currency)}.`;
 }
 
 /** What a part costs by its observation: how many, where, of whom, when, and until when it can go back. */
