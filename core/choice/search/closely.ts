@@ -133,7 +133,9 @@ export function cautionsOf(situations: readonly Situation[]): Finding[] {
 /** What one costs, and all of them where several are bought. */
 function piecesWords(cost: number | null, { currency, pieces = 1 }: FinishedSearch['wanted']): string {
   const each = moneyWords(cost, currency);
-  return cost === null || pieces === 1 ? each : `${each} each, ${moneyWords(cost * pieces, currency)} for ${pieces}`;
+  return cost === null || pieces === 1
+    ? each
+    : `${each} each, ${moneyWords(cost * pieces, currency)} for ${pieces}`;
 }
 
 /** A build looked at closely. @param today the day, ISO: prices grow old; @param hourly what an hour is worth; 0: not said */
