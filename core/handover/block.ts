@@ -38,6 +38,11 @@ export const textBlock = (...words: (Wording | null | undefined)[]): DocumentBlo
   kind: 'text',
   text: words.filter((w): w is Wording => Boolean(w)),
 });
+/** What is there of these, an item each. */
+export const listBlock = (items: readonly (Wording | null | undefined)[]): DocumentBlock => ({
+  kind: 'list',
+  items: items.filter((item): item is Wording => Boolean(item)),
+});
 export const tableBlock = (head: string[], numbers: boolean[], rows: Wording[][]): DocumentBlock => ({
   kind: 'table',
   head,

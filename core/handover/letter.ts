@@ -3,15 +3,10 @@ import type { Job } from '../job';
 import { gainSaid, groupsSaid, payingSaid, type Paying } from '../statements';
 import { calendarDay, moneyWords } from '../units';
 import type { Verdict } from '../verdict';
-import { section, textBlock, type HandoverDocument, type Section } from './block';
+import { listBlock, section, textBlock, type HandoverDocument, type Section } from './block';
 import { health } from './sections/lasting';
 import { measurements } from './sections/measured';
 import { evidence, looksSection } from './sections/shop';
-
-const list = (items: readonly (string | null)[]): Section['blocks'][number] => ({
-  kind: 'list',
-  items: items.filter((item) => item !== null),
-});
 
 /** A section of the shop's copy that whoever takes it back has to read too. */
 const shared = (of: Section): Section => ({ ...of, shopOnly: false });
@@ -21,7 +16,7 @@ function sent(job: Job, { part, device, payer, until }: Paying): Section {
   const { serial, bought, paid } = job.fittings?.find((one) => one.device === device?.id) ?? {};
   const by = { seller: 'Can go back until', maker: 'Under warranty until' }[payer as 'seller' | 'maker'];
   return section('What is sent back', [
-    list([
+    listBlock([
       part,
       `Serial number: ${serial ?? 'not noted'}`,
       `Bought: ${bought === undefined ? 'not noted' : calendarDay(bought)}${paid ? `, ${moneyWords(paid.amount, paid.currency)}` : ''}`,
@@ -64,10 +59,10 @@ export function returnLetter(
     shared(evidence(job, found)),
     section('What is asked', [
       textBlock('Another of the same model without the fault, or the money back.', pays),
-      list(['Answer by: ______________', 'Name and signature: ______________________________']),
+      listBlock(['Answer by: ______________', 'Name and signature: ______________________________']),
     ]),
     section('Before it is sent', [
-      list([
+      listBlock([
         '☐ What is on it was copied off, and the copy was read back.',
         '☐ It was wiped. If it can no longer be written: ask that it is destroyed and not passed on.',
         '☐ Packed as its maker asks, with the number of this return on the outside.',

@@ -23,7 +23,7 @@ test('an offer tells of each build what it costs, does, lasts and lacks, what se
   }
   expect(text).toMatch(/Nightly offload to the project disk: .*target 12 min 00 s: .* probable/);
   expect(text).toMatch(
-    /B beside A: (costs [\d.]+ EUR (more|less)|costs the same), waits (\d+ % (longer|less)|as long)\./,
+    /B: ([\d.]+\sEUR (more|less) than A|Costs as much as A): (“.*” is done .* (sooner|later)|nobody feels a difference)\./,
   );
   expect(text).toMatch(/Chosen: ☐ A {3}☐ B.*☐ none/);
   expect(text).toContain('Date and signature: ');
@@ -38,13 +38,23 @@ test('an offer tells of each build what it costs, does, lasts and lacks, what se
 
 test('what stands in both is what sets them apart: money and waiting, both ways', () => {
   const apart = (a: Closely, b: Closely) => toMarkdown(offer(job, [a, b], wanted, '2026-12-01'), 'customer');
-  const as = (cost: number | null, waits: number): Closely => ({
+  const as = (cost: number | null, seconds: number): Closely => ({
     ...second,
-    candidate: { ...second.candidate, cost, waits },
+    candidate: {
+      ...second.candidate,
+      cost,
+      figures: second.candidate.figures.map((f, i) => (i === 0 ? seconds : f)),
+    },
   });
-  expect(apart(as(200, 100), as(240, 50))).toMatch(/B beside A: costs 40.EUR more, waits 50 % less\./);
-  expect(apart(as(200, 100), as(190, 150))).toMatch(/B beside A: costs 10.EUR less, waits 50 % longer\./);
-  expect(apart(as(200, 100), as(null, 100))).toMatch(/B beside A: its price is not known, waits as long\./);
+  expect(apart(as(200, 100), as(240, 50))).toMatch(
+    /B: 40\sEUR more than A: “.*” is done 50(\.0)?\ss sooner\./,
+  );
+  expect(apart(as(200, 100), as(190, 150))).toMatch(
+    /B: 10\sEUR less than A: “.*” is done 50(\.0)?\ss later\./,
+  );
+  expect(apart(as(200, 100), as(null, 100))).toMatch(
+    /B: What it costs beside A is not known: nobody feels a difference\./,
+  );
 });
 
 test('an order list has every part that the cost counts, as often, with seller and days; what is there costs nothing', () => {

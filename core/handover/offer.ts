@@ -1,21 +1,10 @@
-import { activitiesOf, type Closely, type OrderLine, type Wanted } from '../choice';
+import { activitiesOf, buysWords, type Closely, type OrderLine, type Wanted } from '../choice';
 import { middle } from '../evidence';
 import { machineNames, traitsOf, type Job } from '../job';
 import { closeFigureSaid, closelySaid } from '../statements';
 import { counted, moneyWords } from '../units';
-import {
-  section,
-  textBlock,
-  type DocumentBlock,
-  type HandoverDocument,
-  type Section,
-  type Wording,
-} from './block';
+import { listBlock, section, textBlock, type HandoverDocument, type Section, type Wording } from './block';
 
-const list = (items: readonly (Wording | null | undefined)[]): DocumentBlock => ({
-  kind: 'list',
-  items: items.filter((item): item is Wording => Boolean(item)),
-});
 const letter = (i: number) => String.fromCharCode('A'.charCodeAt(0) + i);
 const headOf = (job: Job, title: string, on: string): Pick<HandoverDocument, 'title' | 'line'> => ({
   title: `${title}: ${job.title}`,
@@ -35,7 +24,7 @@ function offeredOne(one: Closely, i: number, wanted: Wanted): Section {
   const missing = (of: readonly Record<string, { id: string; words: string } | undefined>[]) =>
     of.flatMap((each) => Object.values(each));
   return section(`${letter(i)}: ${one.words}`, [
-    list([
+    listBlock([
       said('Price', paid),
       ...figures,
       said('Holds', usable),
@@ -44,26 +33,18 @@ function offeredOne(one: Closely, i: number, wanted: Wanted): Section {
       said('Keeps what was asked', kept),
     ]),
     ...(one.demands.missed.length > 0
-      ? [textBlock('What it does not do:'), list(missing(lists.missed))]
+      ? [textBlock('What it does not do:'), listBlock(missing(lists.missed))]
       : []),
-    ...(one.demands.open.length > 0 ? [textBlock('Asked, and not known:'), list(missing(lists.open))] : []),
-    ...(one.cautions.length > 0 ? [textBlock('Watch out for:'), list(missing(lists.cautions))] : []),
+    ...(one.demands.open.length > 0
+      ? [textBlock('Asked, and not known:'), listBlock(missing(lists.open))]
+      : []),
+    ...(one.cautions.length > 0 ? [textBlock('Watch out for:'), listBlock(missing(lists.cautions))] : []),
   ]);
 }
 
-/** What a build costs and takes beside the first. */
-function apart(one: Closely, first: Closely, i: number, { currency }: Wanted): string {
-  const [cost, base] = [one.candidate.cost, first.candidate.cost];
-  const money =
-    cost === null || base === null
-      ? 'its price is not known'
-      : cost === base
-        ? 'costs the same'
-        : `costs ${moneyWords(Math.round(Math.abs(cost - base) * 100) / 100, currency)} ${cost > base ? 'more' : 'less'}`;
-  const share = Math.round((one.candidate.waits / Math.max(first.candidate.waits, 1e-9) - 1) * 100);
-  const time = share === 0 ? 'waits as long' : `waits ${Math.abs(share)} % ${share > 0 ? 'longer' : 'less'}`;
-  return `${letter(i)} beside A: ${money}, ${time}.`;
-}
+/** What a build costs beside the first, and what is felt of it. */
+const apart = (one: Closely, first: Closely, i: number, wanted: Wanted): string =>
+  `${letter(i)}: ${buysWords(one.candidate, first.candidate, wanted, 'A')}`;
 
 /**
  * An offer: two or three builds with price, time, life and what each lacks, and room for a signature.
@@ -78,14 +59,18 @@ export function offer(job: Job, builds: readonly Closely[], wanted: Wanted, on: 
     sections: [
       ...builds.map((one, i) => offeredOne(one, i, wanted)),
       ...(first && others.length > 0
-        ? [section('What sets them apart', [list(others.map((one, i) => apart(one, first, i + 1, wanted)))])]
+        ? [
+            section('What sets them apart', [
+              listBlock(others.map((one, i) => apart(one, first, i + 1, wanted))),
+            ]),
+          ]
         : []),
       section('Agreed', [
         textBlock(
           `Figures are forecasts${years === null ? '' : `, for ${counted(Math.round(years), 'year')} of use`}; ` +
             'prices are of the days they were seen on and may move. What is fitted is measured, and handed over with what was measured.',
         ),
-        list([
+        listBlock([
           `Chosen: ${builds.map((_, i) => `☐ ${letter(i)}`).join('   ')}   ☐ none`,
           'Date and signature: ______________________________',
         ]),
@@ -121,7 +106,7 @@ export function orderList(job: Job, one: Closely, wanted: Wanted, on: string): H
         ...(one.stale.length > 0 ? [textBlock(`Ask again before ordering: ${one.stale.join('; ')}.`)] : []),
       ]),
       section('When it comes', [
-        list([
+        listBlock([
           'Look each part over before its bag is opened: model, revision, serial number; then the warranty.',
           'Write the day and the price into Set-up: the days to return it count from then.',
         ]),

@@ -1,6 +1,6 @@
 import { OLD_FATES, type Job, type JobDevice, fittingOf } from '../job';
 import { calendarDay } from '../units';
-import { section, textBlock, type HandoverDocument } from './block';
+import { listBlock, section, textBlock, type HandoverDocument } from './block';
 
 /** The step that says what was done with the old drive. */
 const STEP = /^old-/;
@@ -30,20 +30,15 @@ export function oldDriveReceipt(job: Job, device: JobDevice, on: string): Handov
     line: [job.customer, job.title, calendarDay(on)].filter(Boolean).join(' · '),
     sections: [
       section('The drive', [
-        {
-          kind: 'list',
-          items: [
-            `Model: ${name || '______________'}`,
-            `Serial number: ${serial || '______________'}`,
-            ...(state === 'failing'
-              ? ['It was failing: some of what was on it may not have been read.']
-              : []),
-          ],
-        },
+        listBlock([
+          `Model: ${name || '______________'}`,
+          `Serial number: ${serial || '______________'}`,
+          state === 'failing' ? 'It was failing: some of what was on it may not have been read.' : null,
+        ]),
       ]),
       section('What was done with it', [
         textBlock(`${done.charAt(0).toUpperCase()}${done.slice(1)}.`, DATA[then]),
-        { kind: 'list', items: ['For the shop: ______________________', 'Received: ______________________'] },
+        listBlock(['For the shop: ______________________', 'Received: ______________________']),
       ]),
     ],
   };

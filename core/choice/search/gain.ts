@@ -61,21 +61,23 @@ export function apartWords(one: Figures, base: Figures, wanted: Pick<Wanted, 'pl
     .join('; ');
 }
 
-/** What a dearer build buys over another, in a sentence: the money, then what is felt of it. Null where a price is not known. */
+/** What a build costs beside another, and what is felt of that, in a sentence. @param than what the other is called */
 export function buysWords(
   one: Pick<Candidate, 'figures' | 'cost'>,
   base: Pick<Candidate, 'figures' | 'cost'>,
   wanted: Wanted,
   than: string,
-): string | null {
-  const apart = apartWords(one, base, wanted);
-  if (one.cost === null || base.cost === null || apart === null) return null;
-  const extra = Math.round((one.cost - base.cost) * 100) / 100;
+): string {
+  const extra =
+    one.cost === null || base.cost === null ? null : Math.round((one.cost - base.cost) * 100) / 100;
   const money =
-    extra === 0
-      ? `Costs as much as ${than}`
-      : `${moneyWords(Math.abs(extra), wanted.currency)} ${extra > 0 ? 'more' : 'less'} than ${than}`;
-  return `${money}: ${apart}.`;
+    extra === null
+      ? `What it costs beside ${than} is not known`
+      : extra === 0
+        ? `Costs as much as ${than}`
+        : `${moneyWords(Math.abs(extra), wanted.currency)} ${extra > 0 ? 'more' : 'less'} than ${than}`;
+  const apart = apartWords(one, base, wanted);
+  return `${money}${apart === null ? '' : `: ${apart}`}.`;
 }
 
 /**

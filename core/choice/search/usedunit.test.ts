@@ -92,6 +92,9 @@ test('what is asked for it is what its builds cost; without, it is there already
     if (together > 1) expect(paid.has(id)).toBe(false);
     else if (cost !== null) expect(paid.get(id)).toBeCloseTo(cost + 77, 2);
   }
+  // Asked in a currency that nobody has converted: what it costs is not known, and not nothing.
+  const abroad = searchFor(made({ ...noted, asked: { amount: 77, currency: 'NOK' } }));
+  for (const { cost } of abroad.found.candidates) expect(cost).toBeNull();
   expect(usedUnitOf(offered, { ...noted, asked, warrantyUntil: '2027-11-20' }, '2026-11-20')).toMatchObject({
     asked: 77,
     left: expect.closeTo(0.8, 6),

@@ -29,8 +29,8 @@ export interface Wanted {
   /** How probable each target must be to be met, 0 to 1. */
   probability: number;
   shopRanges: OwnRanges;
-  /** Used drives on offer: what is asked for each in that currency, the day it was seen, and the years its warranty lasts from then. */
-  asked?: readonly { drive: string; amount: number; on: string; warranty: number }[] | undefined;
+  /** Used drives on offer: what is asked for each in that currency (null: it is asked in another one), the day it was seen, and the years its warranty lasts from then. */
+  asked?: readonly { drive: string; amount: number | null; on: string; warranty: number }[] | undefined;
   /** Drives of the library that were used before, with what was told of them. */
   used?: readonly UsedDrive[] | undefined;
 }
@@ -99,7 +99,8 @@ export const wantedFrom = (
   const asked = (job.used ?? []).flatMap(({ drive, at, asked: money, warrantyUntil: until }) => {
     const on = at.slice(0, 10);
     const warranty = until === undefined ? 0 : Math.max(0, yearsBetween(on, until));
-    return money && money.currency === currency ? [{ drive, amount: money.amount, on, warranty }] : [];
+    const amount = money?.currency === currency ? money.amount : null;
+    return money ? [{ drive, amount, on, warranty }] : [];
   });
   const isAsked = (key: string) => asked.some(({ drive }) => key === `drives/${drive}`);
   const owned = ((job.owned ?? []) as PartKey[]).filter((key) => !isAsked(key));
@@ -118,8 +119,10 @@ export function pricesFor(
   const prices = new Map(fresh);
   for (const { drive: id, amount, on } of asked) {
     const drive = shop.drives.find((one) => one.id === id);
-    if (!drive) continue;
     const of = `drives/${id}`;
+    // What nobody has converted is no price of a new one either.
+    if (amount === null) prices.delete(of);
+    if (!drive || amount === null) continue;
     const by = {
       id: `asked ${id}`,
       name: nameOf(drive),

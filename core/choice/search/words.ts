@@ -175,7 +175,7 @@ export function reasonFor(
   const cheapest = got.meets?.candidate;
   const buys =
     cheapest && cheapest.id !== candidate.id && kind !== 'knee'
-      ? (buysWords(candidate, cheapest, wanted, 'the cheapest that meets every target') ?? '')
+      ? buysWords(candidate, cheapest, wanted, 'the cheapest that meets every target')
       : '';
   const first = {
     knee: kneeWords(got, wanted),
