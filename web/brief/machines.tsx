@@ -1,6 +1,6 @@
 import { Box, Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { addMachine, removeMachine, withHost, type Job, type JobMachine } from '@kymar/core/job';
+import { addMachine, placesOf, removeMachine, withHost, type Job, type JobMachine } from '@kymar/core/job';
 import { withSystem, type Host } from '@kymar/core/catalog/parts';
 import { changeJob } from '../state/jobs';
 import { useShop } from '../state/shop';
@@ -82,6 +82,7 @@ function Machine({ job, machine }: { job: Job; machine: JobMachine }) {
       machines: j.machines.map((m) => (m.id === machine.id ? { ...m, ...part } : m)),
     }));
   const setHost = (next: Host) => changeJob(job.id, (j) => withHost(j, machine.id, next));
+  const hasWork = placesOf(job).some((place) => place.machine === machine.id);
   const used = job.connections.filter((c) => c.machine === machine.id).map((c) => c.port);
   return (
     <>
@@ -93,7 +94,17 @@ function Machine({ job, machine }: { job: Job; machine: JobMachine }) {
           onValue={(v) => setHost(hosts.find((h) => h.id === v)!)}
           helperText="Takes over its ports and built-in drive"
         />
-        <Pick label="Whose it is" value={machine.use} words={USE} onValue={(v) => set({ use: v })} />
+        <Pick
+          label="Whose it is"
+          value={machine.use}
+          words={USE}
+          onValue={(v) => set({ use: v })}
+          helperText={
+            machine.use === 'also' && !hasWork
+              ? 'Counts once an activity is done on it: add one, with this machine.'
+              : undefined
+          }
+        />
         <NameField label="Name" value={host.name} onName={(name) => setHost({ ...host, name })} />
         <TextField
           label="System in use"

@@ -49,14 +49,13 @@ export function apartWords(one: Figures, base: Figures, wanted: Pick<Wanted, 'pl
   const most = (list: readonly Gain[]) =>
     [...list].filter(({ isFelt }) => isFelt).sort((a, b) => Math.abs(b.seconds) - Math.abs(a.seconds))[0];
   const hosts = [...new Set(gains.map(({ host }) => host))];
-  if (hosts.length === 1) {
-    const first = most(gains);
-    return first ? sooner(first) : 'nobody feels a difference';
-  }
+  const first = most(gains);
+  if (!first) return 'nobody feels a difference';
+  if (hosts.length === 1) return sooner(first);
   return hosts
     .map((host) => {
-      const first = most(gains.filter((gain) => gain.host === host));
-      return first ? `on ${host} ${sooner(first)}` : `on ${host} nobody feels a difference`;
+      const own = most(gains.filter((gain) => gain.host === host));
+      return own ? `on ${host} ${sooner(own)}` : `on ${host} nobody feels a difference`;
     })
     .join('; ');
 }
