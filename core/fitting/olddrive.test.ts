@@ -36,7 +36,7 @@ test.each(Object.keys(OLD_FATES) as (keyof typeof OLD_FATES)[])(
     expect(ids({ then }).filter((id) => id.startsWith('old-'))).toEqual([`old-${then}`]);
     const job = withOld({ then, name: 'Lindor 500', serial: 'LX-4', state: 'failing' });
     expect(toMarkdown(handover(job, verdict(job)), 'customer')).toContain(
-      `The old drive, Lindor 500: ${OLD_FATES[then]}.`,
+      `The old drive, Lindor 500: to be ${OLD_FATES[then]}.`,
     );
     const receipt = (of: Job) => toMarkdown(oldDriveReceipt(of, of.devices[0]!, '2026-12-02')!, 'customer');
     for (const said of ['Lindor 500', 'LX-4', 'It was failing', 'not yet done'])
@@ -45,8 +45,16 @@ test.each(Object.keys(OLD_FATES) as (keyof typeof OLD_FATES)[])(
       { device: job.devices[0]!.id, steps: [{ id: `old-${then}`, at: '2026-12-01T10:00:00.000Z' }] },
     ];
     expect(receipt({ ...job, fittings })).toContain('on 1 December 2026');
-    // What can still be read is said to be there.
-    expect(/still on it/.test(receipt(job))).toBe(then === 'kept' || then === 'returned');
+    // What can still be read is said to be there: until it is done that is all of it.
+    expect(receipt(job)).toContain('still on it');
+    const changed = withOld({ then: then === 'kept' ? 'wiped' : 'kept', name: 'Lindor 500' });
+    expect(receipt({ ...changed, fittings })).toContain('not yet done');
+    const isDone = { ...job, fittings };
+    expect(receipt(isDone).includes('still on it')).toBe(then === 'kept' || then === 'returned');
+    expect(receipt(isDone).includes('cannot be read back')).toBe(then === 'wiped' || then === 'destroyed');
+    expect(toMarkdown(handover(isDone, verdict(isDone)), 'customer')).toContain(
+      `Lindor 500: ${OLD_FATES[then]}.`,
+    );
   },
 );
 

@@ -11,6 +11,6 @@ export { handover } from './document';
 export { allSaid, identified } from './identified';
 export { returnLetter } from './letter';
 export { offer, orderList } from './offer';
-export { oldDriveReceipt } from './receipt';
+export { oldDriveReceipt } from './olddrive';
 export { toHtml } from './html';
 export { toMarkdown } from './markdown';

@@ -3,7 +3,8 @@ import { layoutOf } from '../../forecast';
 import { deadPorts } from '../../fit';
 import { dataMembers, layoutWords, survives } from '../../assembly';
 import { holdsData, lacking } from '../../models';
-import { fittingOf, OLD_FATES, type Job, type JobDevice } from '../../job';
+import { fittingOf, type Job, type JobDevice } from '../../job';
+import { oldDriveLine } from '../olddrive';
 import { nameOf } from '../../catalog/parts';
 import { format, moneyWords } from '../../units';
 import { befallenSaid } from '../../statements';
@@ -123,10 +124,12 @@ export function fittedSection(job: Job, device: JobDevice): Section {
 }
 
 /** The unit itself: its serial number, its file system, when it was bought. */
-function unitOf(job: Job, { id, needs }: JobDevice): Wording[] {
+function unitOf(job: Job, device: JobDevice): Wording[] {
+  const { id, needs } = device;
   const fitting = fittingOf(job, id);
   const { serial, bought, warrantyUntil } = fitting ?? {};
-  const { fileSystem, table: partitions, shorterLife, old } = needs ?? {};
+  const { fileSystem, table: partitions, shorterLife } = needs ?? {};
+  const old = oldDriveLine(job, device);
   // What was ticked says what was really done.
   const done = ['partition', 'file-system', 'format', 'encrypt'].flatMap((step) => {
     const mark = fitting?.steps.find((s) => s.id === step);
@@ -140,7 +143,7 @@ function unitOf(job: Job, { id, needs }: JobDevice): Wording[] {
       : []),
     ...(bought ? [`Bought: ${bought}`] : []),
     ...(shorterLife ? [`May wear out before its service life is over: ${shorterLife}`] : []),
-    ...(old?.then ? [`The old drive${old.name ? `, ${old.name}` : ''}: ${OLD_FATES[old.then]}.`] : []),
+    ...(old === null ? [] : [old]),
     ...(warrantyUntil ? [`Warranty until ${warrantyUntil}`] : []),
     ...befallenSaid(id, fitting ?? {}).log.flatMap(({ entry }) => entry ?? []),
   ];
