@@ -3,9 +3,11 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import {
   chromium as playwright,
+  expect,
   test as base,
   type Browser,
   type BrowserContext,
+  type Locator,
   type Page,
 } from '@playwright/test';
 import { chromium, startServer } from '../scripts/lib.mjs';
@@ -119,4 +121,15 @@ export async function startApp(env: Record<string, string> = {}, more: string[] 
       await rm(folder, { recursive: true, force: true });
     },
   };
+}
+
+/** Takes a part out of the menu of a place; one that does not work there is taken by a second press, as by a person who read why. */
+export async function takePart(page: Page, option: Locator): Promise<void> {
+  const menu = page.getByPlaceholder('Type to search');
+  const warning = page.getByText('It does not work here. Press again to take it all the same.');
+  await option.click();
+  const isTold = async () => (await menu.count()) === 0 || (await warning.count()) > 0;
+  await expect.poll(isTold).toBe(true);
+  if ((await warning.count()) > 0) await option.click();
+  await menu.waitFor({ state: 'detached' });
 }

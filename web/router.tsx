@@ -111,9 +111,7 @@ export function fetchTheRest(): void {
     );
   };
   // Not before the first view is there and read.
-  // What a stopped server is told by comes before what it would keep back.
-  for (const load of [loadRules, () => import('./ui/notices')])
-    setTimeout(() => void load().catch(() => undefined), 1500);
+  setTimeout(() => void loadRules().catch(() => undefined), 1500);
   setTimeout(
     () => ('requestIdleCallback' in globalThis ? requestIdleCallback(rest, { timeout: 10_000 }) : rest()),
     3000,

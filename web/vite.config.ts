@@ -38,6 +38,8 @@ export default defineConfig({
     emptyOutDir: true,
     target: 'es2022',
     chunkSizeWarningLimit: 900,
+    // Whatever runs what is built for fetches ahead by itself.
+    modulePreload: { polyfill: false },
     // A schema nobody asks for is left out: making one has no effect.
     rolldownOptions: {
       treeshake: { manualPureFunctions: ['z'] },

@@ -1,12 +1,4 @@
-import { randomNormal } from 'd3-random';
-
 const { abs, exp, sqrt } = Math;
-
-/** Standard normal numbers, out of a stream of uniform ones; none beyond three sigma. */
-export function gaussian(uniform: () => number): () => number {
-  const next = randomNormal.source(uniform)(0, 1);
-  return () => Math.min(3, Math.max(-3, next()));
-}
 
 /**
  * The value below which a standard normal number lies with probability p, to about 1e-3 sigma: the inverse error function by Winitzki's

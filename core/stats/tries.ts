@@ -1,4 +1,4 @@
-import { gaussian } from './normal';
+import { gaussian } from './gaussian';
 import { noise } from './sampling';
 import type { Spread } from './spread';
 

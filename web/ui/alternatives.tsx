@@ -1,5 +1,5 @@
 import { Autocomplete, Box, Popover, TextField, Typography } from '@mui/material';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { withBuild, withHost } from '@kymar/core/job';
 import type { Placed } from '../state/placed';
@@ -55,6 +55,7 @@ export default function AlternativesMenu({
   const [text, setText] = useState('');
   /** What does not work here and was pressed once: it is taken by a second press, seen. */
   const [warned, setWarned] = useState<string | null>(null);
+  const isHeld = useRef(false);
   const [within, left] = useMemo(() => {
     const found = narrowed(shop, segment, text);
     return [found.shop, found.left] as const;
@@ -94,10 +95,16 @@ export default function AlternativesMenu({
         onChange={(_, choice) => {
           if (!choice) return;
           const isUnseen = choice.flow === null && !choice.taken && choice.key !== warned;
+          isHeld.current = isUnseen;
           if (isUnseen) setWarned(choice.key);
           else take(choice);
         }}
-        onClose={(_, reason) => reason === 'escape' && close()}
+        onClose={(_, reason) => {
+          const isHeldNow = isHeld.current;
+          isHeld.current = false;
+          // What is there already is taken by leaving it.
+          if (reason === 'escape' || (reason === 'selectOption' && !isHeldNow)) close();
+        }}
         noOptionsText="Nothing in the library is called that."
         forcePopupIcon={false}
         disableClearable={false}

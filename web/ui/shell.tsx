@@ -10,6 +10,7 @@ import { ping, useServer } from '../state/server';
 import { savedState, useStatus } from '../state/status';
 import { Guarded } from './boundary';
 import { useWorking } from './figure';
+import { Notices } from './notices';
 import { idle } from '../state/idle';
 import { patientLazy } from './lazy';
 import { NARROW } from './narrow';
@@ -30,7 +31,6 @@ const Running = patientLazy(async () => {
   await idle();
   return { default: (await import('./running')).Running };
 });
-const Notices = patientLazy(async () => ({ default: (await import('./notices')).Notices }));
 
 /** Frame of every view: the name, undo and redo, appearance, and what is wrong with storage if anything is. */
 export function Shell() {
@@ -150,7 +150,7 @@ export function Shell() {
       <Guarded name="This page" watch={[pathname]}>
         {loaded && <Outlet />}
       </Guarded>
-      <Suspense fallback={null}>{notices && <Notices />}</Suspense>
+      {notices && <Notices />}
       <Suspense fallback={<OpeningOver />}>{working && <WorkingSheet />}</Suspense>
     </Box>
   );

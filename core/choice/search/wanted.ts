@@ -29,7 +29,10 @@ export interface Wanted {
   /** How probable each target must be to be met, 0 to 1. */
   probability: number;
   shopRanges: OwnRanges;
-  /** Used drives on offer: what is asked for each in that currency (null: it is asked in another one), the day it was seen, and the years its warranty lasts from then. */
+  /**
+   * Used drives on offer: what is asked for each in that currency (null: it is asked in another one), the day it was seen, and the years its warranty
+   * lasts from then.
+   */
   asked?: readonly { drive: string; amount: number | null; on: string; warranty: number }[] | undefined;
   /** Drives of the library that were used before, with what was told of them. */
   used?: readonly UsedDrive[] | undefined;
