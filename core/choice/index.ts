@@ -12,7 +12,7 @@ export {
   unitOf,
   usualCurrency,
 } from './prices/pricing';
-export { Finalists, activitiesOf } from './search/answer';
+export { Finalists } from './search/answer';
 export { against, baselines } from './search/baseline';
 export { type Candidate, partsOf } from './search/candidate';
 export { laterOn } from './search/later';
@@ -41,21 +41,24 @@ export { buysWords } from './search/gain';
 export { settles, settlesAll } from './search/settles';
 export { type SaidAnswer, type Summary, summaryOf } from './search/summary';
 export { type ChosenDevice, chooseTogether } from './search/together';
-export {
-  cautionsOf,
-  closelyOf,
-  unitPrices,
-  situationsOf,
-  type Closely,
-  type OrderLine,
-} from './search/closely';
+export { cautionsOf, closelyOf, unitPrices, type Closely, type OrderLine } from './search/closely';
 export { fellWords } from './search/fell';
 export { rowsOf, type BuildRow } from './search/rows';
 export { searched, type FinishedSearch } from './search/searched';
 export { slowedBy } from './search/uplinks';
-export { placed } from './search/placed';
+export { placed, situationsOf } from './search/placed';
+export { levelWords } from './search/levels';
 export { usedAdvice, usedAdviceWords, usedUnitOf, type UsedUnit } from './search/usedunit';
-export { SURE, type SearchTerms, type Wanted, pricesFor, wantedFrom, wantedOf } from './search/wanted';
+export {
+  SURE,
+  type SearchTerms,
+  type Wanted,
+  pricesFor,
+  activitiesOf,
+  searchedPlaces,
+  wantedFrom,
+  wantedOf,
+} from './search/wanted';
 export { type CountedReason, type WhyNot, holdsWords, reasonWords, whyNot } from './search/why';
 export {
   againstWords,

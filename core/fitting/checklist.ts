@@ -2,7 +2,7 @@ import { survives } from '../assembly';
 import { factsOf, familiesOf } from '../fit';
 import { settingOf, type Situation } from '../forecast';
 import { DIRECTIONS } from '../catalog/links';
-import { isMove, isOnce, type Fitting } from '../job';
+import { isMove, isOnce, traitsOf, type Fitting } from '../job';
 import { PHASES, said, type StepFacts, type ListedStep, type FittingStep } from './step';
 import { AFTER, CONTENTS } from './steps/contents';
 import { BEFORE } from './steps/before';
@@ -34,6 +34,7 @@ export function benchOf(situation: Situation): StepFacts {
     replaces:
       facts.needs.old !== undefined ||
       situation.activities.some((a) => isMove(a) && a.direction === 'write' && isOnce(a)),
+    drives: situation.build?.together ?? 1,
     isArray: facts.array !== undefined,
     spare: facts.array ? survives(facts.array) : 0,
     formatsItself:
@@ -51,8 +52,21 @@ export function checklist(situation: Situation): ListedStep[] {
     title: said(step.title, bench),
     how: said(step.how, bench),
     caution: said(step.caution ?? '', bench) || null,
+    minutes: typeof step.minutes === 'function' ? step.minutes(bench) : step.minutes,
   }));
   return listed.sort((a, b) => PHASES.indexOf(a.phase) - PHASES.indexOf(b.phase));
+}
+
+/** min of somebody's hands on one activity at the bench: three runs, each started, watched for a moment and noted [common practice, no source]. */
+const TIMED = 6;
+
+/** The shop's own work on a device at one of its places, min of somebody's hands: setting it up, and timing it. */
+export function shopWork(situation: Situation): { fitting: number; bench: number } {
+  const timed = situation.activities.filter((activity) => traitsOf(activity).answer !== 'room');
+  return {
+    fitting: checklist(situation).reduce((sum, { minutes }) => sum + minutes, 0),
+    bench: TIMED * timed.length,
+  };
 }
 
 /** How a step stands: what was marked of it, and what it said then where it says something else now. */

@@ -12,6 +12,8 @@ export interface StepFacts extends Facts {
   replaces: boolean;
   /** Several drives as one. */
   isArray: boolean;
+  /** How many drives go in. */
+  drives: number;
   /** How many of them may fail. */
   spare: number;
   /** The machine, or a device it goes to, formats it by itself when it first starts with it. */
@@ -24,6 +26,8 @@ type Said = string | ((b: StepFacts) => string);
 export interface FittingStep {
   /** Stable: what was done is kept by it. */
   id: string;
+  /** min of somebody's hands, not of waiting [common practice, no source]. */
+  minutes: number | ((b: StepFacts) => number);
   phase: StepPhase;
   when(b: StepFacts): boolean;
   title: Said;
@@ -40,6 +44,8 @@ export interface ListedStep {
   title: string;
   how: string;
   caution: string | null;
+  /** min of somebody's hands. */
+  minutes: number;
 }
 
 export const said = (words: Said, b: StepFacts): string => (typeof words === 'function' ? words(b) : words);

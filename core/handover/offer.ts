@@ -1,7 +1,7 @@
-import { activitiesOf, buysWords, type Closely, type OrderLine, type Wanted } from '../choice';
+import { activitiesOf, buysWords, situationsOf, type Closely, type OrderLine, type Wanted } from '../choice';
 import { middle } from '../evidence';
 import { machineNames, traitsOf, type Job } from '../job';
-import { closeFigureSaid, closelySaid } from '../statements';
+import { closeFigureSaid, closelySaid, workCost, workSaid } from '../statements';
 import { counted, moneyWords } from '../units';
 import { listBlock, section, textBlock, type HandoverDocument, type Section, type Wording } from './block';
 
@@ -12,8 +12,13 @@ const headOf = (job: Job, title: string, on: string): Pick<HandoverDocument, 'ti
 });
 
 /** What one build costs, does, lasts, lacks. */
-function offeredOne(one: Closely, i: number, wanted: Wanted): Section {
+function offeredOne(one: Closely, i: number, wanted: Wanted, shopHour: number): Section {
   const { paid, written, usable, warranty, kept, lists } = closelySaid(one, wanted);
+  const { pieces = 1 } = wanted;
+  const [situation] = situationsOf({ wanted }, one.candidate);
+  const costs = { ...wanted, shopHour };
+  const { money } = workCost(situation!, costs);
+  const { work } = workSaid(one.id, situation!, costs);
   const figures = activitiesOf(wanted).flatMap((activity, k) => {
     const { meets, today } = closeFigureSaid(one, activity, k);
     if (!meets || traitsOf(activity).answer === 'room') return [];
@@ -25,7 +30,11 @@ function offeredOne(one: Closely, i: number, wanted: Wanted): Section {
     of.flatMap((each) => Object.values(each));
   return section(`${letter(i)}: ${one.words}`, [
     listBlock([
-      said('Price', paid),
+      said(money === null ? 'Price' : 'Parts', paid),
+      said('Our work', work),
+      money === null || one.candidate.cost === null
+        ? undefined
+        : `Together: ${moneyWords(one.candidate.cost * pieces + money, wanted.currency)}`,
       ...figures,
       said('Holds', usable),
       said('Rated writes used up', written),
@@ -50,14 +59,21 @@ const apart = (one: Closely, first: Closely, i: number, wanted: Wanted): string 
  * An offer: two or three builds with price, time, life and what each lacks, and room for a signature.
  * @param builds the first is the one that is advised
  * @param on the day, ISO: prices are of days
+ * @param shopHour what an hour of the shop's own work costs; 0: not said
  */
-export function offer(job: Job, builds: readonly Closely[], wanted: Wanted, on: string): HandoverDocument {
+export function offer(
+  job: Job,
+  builds: readonly Closely[],
+  wanted: Wanted,
+  on: string,
+  shopHour = 0,
+): HandoverDocument {
   const [first, ...others] = builds;
   const years = middle(wanted.places[0]?.serviceYears);
   return {
     ...headOf(job, 'Offer', on),
     sections: [
-      ...builds.map((one, i) => offeredOne(one, i, wanted)),
+      ...builds.map((one, i) => offeredOne(one, i, wanted, shopHour)),
       ...(first && others.length > 0
         ? [
             section('What sets them apart', [

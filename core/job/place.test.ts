@@ -138,8 +138,13 @@ describe('machines and devices come and go', () => {
     const changed = withBuild(job, there, { ...build, cable, port: 'front-c', bridge: null });
     expect(briefAt(changed, FIRST_PLACE)!.build!.bridge).toBeNull();
     expect(changed.runs.every((r) => r.path && 'build' in r.path)).toBe(true);
-    // Taken off it again.
-    expect(placesOf(withBuild(job, there, null))).toEqual([FIRST_PLACE]);
+    // Taken off it again: it must still work there, unless that is the shop's bench.
+    const off = withBuild(job, there, null);
+    expect(placesOf(off)).toEqual([FIRST_PLACE, there]);
+    const machines = off.machines.map(
+      (m) => ({ ...m, use: m.id === there.machine ? 'bench' : m.use }) as const,
+    );
+    expect(placesOf({ ...off, machines })).toEqual([FIRST_PLACE]);
   });
 
   test('another host in the place of a machine: what has no such port hangs on its first', () => {

@@ -43,8 +43,8 @@ export function placeOf({ machines, devices }: Placing, activity: Activity): Pla
 }
 
 /**
- * The places of a job, by device and machine: where a device is connected or has work; a device without either is looked at on the
- * first machine, and a job without devices has the place of the first one to come. None while it has no machine.
+ * The places of a job, by device and machine: where a device is connected or has work, and a job's only device wherever it must also work; a device
+ * without any is looked at on the first machine, and a job without devices has the place of the first one to come. None while it has no machine.
  */
 export function placesOf(setup: Omit<Setup, 'policies'>): Place[] {
   const { machines, devices, connections, activities } = setup;
@@ -52,11 +52,15 @@ export function placesOf(setup: Omit<Setup, 'policies'>): Place[] {
   if (!first) return [];
   const used = activities.map((activity) => placeOf(setup, activity)!);
   const ids = devices.length > 0 ? devices.map((d) => d.id) : [FIRST_PLACE.device];
+  // Of several devices nobody said which of them a machine without work is for.
+  const asked = ids.length === 1 ? machines.filter(({ use }) => use === 'also').map(({ id }) => id) : [];
   return ids.flatMap((device) => {
     const there = machines
       .map((m) => ({ machine: m.id, device }))
       .filter((place) => [...connections, ...used].some((other) => samePlace(other, place)));
-    return there.length > 0 ? there : [{ machine: first.id, device }];
+    const home = there.length > 0 ? there : [{ machine: first.id, device }];
+    const isThere = new Set([...home.map(({ machine }) => machine), ...asked]);
+    return machines.filter(({ id }) => isThere.has(id)).map(({ id: machine }) => ({ machine, device }));
   });
 }
 

@@ -20,13 +20,13 @@ import { briefSaid } from './activity';
 import { heldSaid, judgedSaid, measuredSaid, standingSaid, verdictSaid } from './claim';
 import { arraySaid, courseSaid, driverSaid, shareSaid, taskSaid } from './course';
 import { daysSaid, yearsAhead } from './days';
-import { findingSaid, stepSaid, stepsSaid } from './finding';
+import { findingSaid, stepSaid, stepsSaid, workSaid } from './finding';
 import { knownSaid, observationsOf } from './known';
 import { befallenSaid, counterSaid, healthSaid, learnedSaid, rightSaid, unitSaid } from './unit';
 import { compareLoadTimes, feltSaid } from './felt';
 import { forecastSaid, moreSaid } from './forecast';
 import { frozenSaid } from './frozen';
-import { flowSaid, nextSaid, partSaid, passSaid } from './flow';
+import { flowSaid, nextSaid, partSaid, passSaid, placeId } from './flow';
 import { costSaid, formatSaid, lifeSaid } from './life';
 import { mindSaid, protocolSaid, testSaid } from './planned';
 import { refusedSaid, runSaid } from './run';
@@ -37,7 +37,11 @@ function setUp(job: Job, place: Place, situation: Situation): Said<string>[] {
   const steps = checklist(situation);
   const fitting = fittingOf(job, place.device);
   const done = steps.filter((step) => tickOf(step, fitting).mark).length;
-  return [...steps.map((step) => stepSaid(place, step)), stepsSaid(place, done, steps.length)];
+  return [
+    ...steps.map((step) => stepSaid(place, step)),
+    stepsSaid(place, done, steps.length),
+    workSaid(placeId(place), situation, { currency: null }),
+  ];
 }
 
 /** What the years bring. */

@@ -166,7 +166,7 @@ export function closelySaid(
   one: Closely,
   wanted: Wanted,
 ): Said<'paid' | 'written' | 'usable' | 'warranty' | 'sizes' | 'kept'> & {
-  lists: Record<'missed' | 'open' | 'against' | 'wasted' | 'prices' | 'cautions', Said<string>[]>;
+  lists: Record<'missed' | 'open' | 'against' | 'wasted' | 'prices' | 'cautions' | 'levels', Said<string>[]>;
 } {
   const { id, candidate, unpriced, sizes } = one;
   const { years, usable, warranty } = candidate;
@@ -179,6 +179,10 @@ export function closelySaid(
     against: listed(`against ${id}`, one.against),
     wasted: listed(`wasted ${id}`, one.wasted),
     prices: listed(`price ${id}`, one.prices),
+    levels: listed(
+      `level ${id}`,
+      one.levels.map(({ words }) => words),
+    ),
     cautions: listed(
       `caution ${id}`,
       one.cautions.map(({ title, reason }) => `${title}. ${reason}`),

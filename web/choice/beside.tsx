@@ -1,7 +1,7 @@
 import { answerOf, mustNotStall } from '@kymar/core/job';
 import { Box, IconButton, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
 import { CloseIcon } from '../ui/icons';
-import { Suspense, useMemo, type ReactNode } from 'react';
+import { Suspense, useEffect, useMemo, useRef, type ReactNode } from 'react';
 import type { Wanted } from '@kymar/core/choice';
 import type { Estimate } from '@kymar/core/evidence';
 import type { ActivitySheet } from '@kymar/core/forecast';
@@ -66,6 +66,37 @@ const activityLine = (
   return lines;
 };
 
+/** What sets levels apart: what may fail, how long and how surely it is made whole again, what one more drive costs. */
+function levelLines(list: readonly Beside[]): Line[] {
+  if (!list.some(({ level }) => level)) return [];
+  const arrays = list.map(({ sheet }) => sheet?.array ?? null);
+  const told = (name: string, of: 'rebuild' | 'rebuildFails' | 'loss'): Line => ({
+    name,
+    best: 'least',
+    cells: arrays.map((array) => figureCell(array?.[of])),
+  });
+  return [
+    {
+      name: 'Level',
+      best: null,
+      cells: list.map(({ level }) => ({ show: level?.words ?? 'one drive', worth: null })),
+    },
+    {
+      name: 'Drives that may fail',
+      best: 'most',
+      cells: arrays.map((array) => ({ show: array ? array.survives : 0, worth: array?.survives ?? 0 })),
+    },
+    told('Rebuild of one drive, at least', 'rebuild'),
+    told('A rebuild fails', 'rebuildFails'),
+    told('Data lost within the service life', 'loss'),
+    {
+      name: 'One more drive, as a spare',
+      best: 'least',
+      cells: list.map(({ level }) => ({ show: level?.spareMoney ?? '', worth: level?.spare ?? null })),
+    },
+  ];
+}
+
 function linesOf(list: readonly Beside[], hourly: number): Line[] {
   const [first] = list;
   const life = list.map(({ sheet }) => sheet?.lasting?.years ?? null);
@@ -98,6 +129,7 @@ function linesOf(list: readonly Beside[], hourly: number): Line[] {
         ),
       ),
     ),
+    ...levelLines(list),
     { name: 'Rating is written after', best: 'most', cells: life.map((of) => figureCell(of)) },
     {
       name: 'Usable',
@@ -147,14 +179,21 @@ export function BesidePanel({
   wanted,
   turn,
   hourly,
+  called,
   onDrop,
 }: {
   ids: readonly string[];
   wanted: Wanted;
   turn: number;
   hourly: number;
+  /** How often it was asked for from elsewhere: each time the focus comes here. */
+  called: number;
   onDrop(ids: readonly string[]): void;
 }) {
+  const panel = useRef<HTMLElement>(null);
+  useEffect(() => {
+    if (called > 0) panel.current?.focus();
+  }, [called]);
   const list = useAnswer(choose.beside(turn, ids, hourly)).data ?? NONE;
   const lines = linesOf(list, hourly);
   const curves = useMemo(
@@ -166,7 +205,13 @@ export function BesidePanel({
     [list],
   );
   return (
-    <Panel title="Side by side" aria-busy={list.length === 0} aside={<Hourly currency={wanted.currency} />}>
+    <Panel
+      title="Side by side"
+      ref={panel}
+      tabIndex={-1}
+      aria-busy={list.length === 0}
+      aside={<Hourly currency={wanted.currency} />}
+    >
       {list.length === 0 && <Waiting>Drawing their ranges …</Waiting>}
       {list.map(
         ({ id, buys }, i) =>

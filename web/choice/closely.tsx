@@ -4,8 +4,9 @@ import { Link } from 'react-router';
 import type { Build } from '@kymar/core/assembly';
 import { STALE, activitiesOf, buildKey, placed, type Closely, type Wanted } from '@kymar/core/choice';
 import { middle } from '@kymar/core/evidence';
-import { closeFigureSaid, closelySaid, type Said } from '@kymar/core/statements';
+import { closeFigureSaid, closelySaid, workSaid, type Said } from '@kymar/core/statements';
 import type { Job } from '@kymar/core/job';
+import { useSettings } from '../state/settings';
 import { Told } from '../ui/told';
 import { WorthFindingOut } from '../ui/worth';
 import { Panel } from '../ui/panel';
@@ -24,6 +25,7 @@ export function CloselyPanel({
   onTake,
   onOffer,
   onOrder,
+  onBeside,
 }: {
   one: Closely;
   wanted: Wanted;
@@ -37,12 +39,16 @@ export function CloselyPanel({
   /** Saves it beside the others as an offer, and what is to be ordered for it. */
   onOffer(): void;
   onOrder(): void;
+  /** Puts builds side by side. */
+  onBeside(ids: readonly string[]): void;
 }) {
   const { candidate } = one;
   const work = activitiesOf(wanted);
   const isBuilt = built !== null && buildKey(built) === one.id;
   const situation = useMemo(() => placed(wanted, wanted.places[0]!, candidate.build), [candidate, wanted]);
   const said = closelySaid(one, wanted);
+  const shopHour = useSettings((s) => s.shopHour);
+  const labour = workSaid(one.id, situation, { ...wanted, shopHour });
   const isOwned = wanted.owned.includes(`drives/${candidate.build.drive.id}`);
   const { years, usable, warranty } = candidate;
   const serviceYears = middle(wanted.places[0]!.serviceYears);
@@ -69,6 +75,15 @@ export function CloselyPanel({
         </Line>
         <Line name="To be paid">
           <Told of={said.paid} />
+        </Line>
+        <Line name="The shop’s work">
+          <Told of={labour.work} />
+          {shopHour === undefined && (
+            <>
+              {' '}
+              <Link to="/settings">What an hour costs</Link>
+            </>
+          )}
         </Line>
         {one.kit.length > 0 && (
           <Line name="With it">
@@ -155,6 +170,14 @@ export function CloselyPanel({
           <li>
             <Told of={said.sizes} />
           </li>
+        </Group>
+      )}
+      {one.levels.length > 0 && (
+        <Group name="Levels of this enclosure">
+          <Says list={said.lists.levels} />
+          <Button size="small" onClick={() => onBeside(one.levels.map(({ id }) => id))}>
+            See the levels side by side
+          </Button>
         </Group>
       )}
       {one.cautions.length > 0 && (

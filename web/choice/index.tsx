@@ -47,8 +47,10 @@ export function ChoiceView() {
   const weights = useMemo(() => own ?? presetFor(role, movesLater), [own, role, movesLater]);
   const [chosen, setChosen] = useState<string | null>(null);
   const [ticked, setTicked] = useState<readonly string[]>([]);
+  const [called, setCalled] = useState(0);
   const first = found?.answers[0]?.id ?? null;
   const hourly = useSettings((s) => s.hourly) ?? 0;
+  const shopHour = useSettings((s) => s.shopHour) ?? 0;
   // The one that was chosen while it is among what was found, else the first answer.
   const ids = [chosen, first].filter((id) => id !== null);
   const { data: close = null, isFresh } = useAnswer(choose.closely(turn, ids, hourly));
@@ -66,7 +68,7 @@ export function ChoiceView() {
   const saveOffer = async (id: string) => {
     const beside = ticked.length > 0 ? ticked : (found?.answers ?? []).map((answer) => answer.id);
     const builds = [...new Set([id, ...beside])].slice(0, MOST_OFFERED);
-    saveFile(fileName(`Offer ${job.title}`, 'html'), await choose.offer(job, builds), 'text/html');
+    saveFile(fileName(`Offer ${job.title}`, 'html'), await choose.offer(job, builds, shopHour), 'text/html');
   };
   const saveOrder = async (id: string) =>
     saveFile(fileName(`Order ${job.title}`, 'html'), await choose.order(job, id), 'text/html');
@@ -99,6 +101,10 @@ export function ChoiceView() {
             onTake={() => onTake(close)}
             onOffer={() => void saveOffer(close.id)}
             onOrder={() => void saveOrder(close.id)}
+            onBeside={(levels) => {
+              setTicked(levels);
+              setCalled((times) => times + 1);
+            }}
           />
         ) : (
           <Box />
@@ -137,7 +143,14 @@ export function ChoiceView() {
             onTick={(ids) => setTicked(ids.slice(-MOST_BESIDE))}
           />
           {ticked.length > 1 && (
-            <BesidePanel ids={ticked} wanted={wanted} turn={turn} hourly={hourly} onDrop={setTicked} />
+            <BesidePanel
+              ids={ticked}
+              wanted={wanted}
+              turn={turn}
+              hourly={hourly}
+              called={called}
+              onDrop={setTicked}
+            />
           )}
         </>
       )}

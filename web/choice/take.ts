@@ -1,5 +1,5 @@
-import { partsOf, pricesFor, type Candidate, type Wanted } from '@kymar/core/choice';
-import { placesOf, withBuild, type ChoiceRecord, type Job } from '@kymar/core/job';
+import { partsOf, pricesFor, searchedPlaces, type Candidate, type Wanted } from '@kymar/core/choice';
+import { withBuild, type ChoiceRecord, type Job } from '@kymar/core/job';
 import type { Shop } from '@kymar/core/catalog/parts';
 import { newId } from '../state/id';
 import { changeJob } from '../state/jobs';
@@ -47,21 +47,11 @@ interface Taking {
 }
 
 /** A job with a build at every place the device works. */
-function placed(job: Job, device: string, { build, elsewhere }: Candidate): Job {
-  const working = placesOf(job).filter(
-    (place) =>
-      place.device === device &&
-      job.activities.some(
-        (a) =>
-          (a.device ?? job.devices[0]?.id ?? device) === device &&
-          (a.machine ?? job.machines[0]?.id) === place.machine,
-      ),
-  );
-  return working.reduce(
+const placed = (job: Job, device: string, { build, elsewhere }: Candidate): Job =>
+  searchedPlaces(job, device).reduce(
     (next, place, i) => withBuild(next, place, { ...build, ...(i === 0 ? {} : elsewhere[i - 1]) }),
     job,
   );
-}
 
 /** What is taken, and what it was chosen out of. */
 interface Taken extends Taking {

@@ -1,8 +1,9 @@
 import { Box, Button, Checkbox, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { tickOf, nextStep, PHASES, type ListedStep, type StepPhase } from '@kymar/core/fitting';
+import type { Situation } from '@kymar/core/forecast';
 import type { Fitting } from '@kymar/core/job';
-import { stepSaid, stepsSaid } from '@kymar/core/statements';
+import { placeId, stepSaid, stepsSaid, workSaid } from '@kymar/core/statements';
 import { shortMoment } from '@kymar/core/units';
 import type { Placed } from '../state/placed';
 import { Panel } from '../ui/panel';
@@ -24,12 +25,15 @@ export function Checklist({
   title,
   steps,
   fitting,
+  situation,
 }: {
   at: Placed;
   title: string;
   steps: readonly ListedStep[];
   fitting: Fitting | undefined;
+  situation: Situation;
 }) {
+  const { work } = workSaid(placeId(at.place), situation, { currency: null });
   const done = steps.filter((step) => tickOf(step, fitting).mark).length;
   const next = nextStep(steps, fitting);
   const mark = ({ id, title: said }: ListedStep, skipped?: string) =>
@@ -57,7 +61,13 @@ export function Checklist({
       </Typography>
       <Typography variant="body2" color="textSecondary" role="status">
         <Told of={stepsSaid(at.place, done, steps.length).done} />{' '}
-        {next ? `Next: ${next.title}.` : 'All through: on to the bench.'}
+        {next ? (
+          <>
+            Next: {next.title}. In all <Told of={work} />.
+          </>
+        ) : (
+          'All through: on to the bench.'
+        )}
       </Typography>
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>
         Local electrical codes, the makers’ instructions and licensed or certified practice come first.

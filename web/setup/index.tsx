@@ -44,7 +44,7 @@ export function SetupView() {
         '@media print': { display: 'block' },
       }}
     >
-      <Checklist at={at} title={job.title} steps={made.steps} fitting={fitting} />
+      <Checklist at={at} title={job.title} steps={made.steps} fitting={fitting} situation={situation!} />
       <EntryScope value={scopeOf(job.id, 'setup', at.place.device)}>
         <Box className="no-print" sx={{ display: 'grid', gap: 2 }}>
           <UnitPanel at={at} job={job} fitting={fitting} />

@@ -41,6 +41,8 @@ export interface Settings {
   sure?: number;
   /** What an hour of the customer's is worth, for pay-back; in the job's currency. */
   hourly?: number;
+  /** What an hour of the shop's own work costs, in the job's currency. */
+  shopHour?: number;
   /** Who works at this bench. */
   technician?: string | undefined;
   /** How late and how steady the person at this bench presses. */

@@ -16,6 +16,7 @@ import {
   holdsWords,
   laterOn,
   lifeCost,
+  levelWords,
   lifeCostWords,
   missedNames,
   payBack,
@@ -76,6 +77,8 @@ export interface Beside {
   words: string;
   port: string;
   sheet: JobSheet | null;
+  /** How its drives are put together, and what one more of them costs; null of a build with one bay. */
+  level: { words: string; spare: number | null; spareMoney: string } | null;
   /** What it does on each machine. */
   places: readonly { host: string; activities: readonly ActivitySheet[] }[];
   /** What it buys over the first; null of that itself. */
@@ -278,7 +281,9 @@ export const choosing = {
       const situations = situationsOf(held!, one);
       const sheets = situations.map(sheetOf);
       const key = `drives/${one.build.drive.id}` as const;
-      const each = wanted.owned.includes(key) ? 0 : (prices.get(key)?.each ?? 0);
+      const price = prices.get(key)?.each ?? null;
+      const each = wanted.owned.includes(key) ? 0 : (price ?? 0);
+      const { bays = 1 } = one.build.bridge ?? {};
       const life = years === null ? null : lifeCost(one, each * (one.build.together ?? 1), years, hourly);
       const extra = one.cost === null || first!.cost === null ? null : one.cost - first!.cost;
       return {
@@ -286,6 +291,10 @@ export const choosing = {
         words: buildWords(one.build),
         port: portWords(one, wanted),
         sheet: sheets[0]!,
+        level:
+          bays < 2
+            ? null
+            : { words: levelWords(one), spare: price, spareMoney: moneyWords(price, wanted.currency) },
         places: situations.map(({ host }, i) => ({
           host: host.name,
           activities: sheets[i]?.activities ?? [],
@@ -317,11 +326,11 @@ export const choosing = {
     return usedAdviceWords(usedUnitOf(held, noted, on), held.wanted.currency);
   },
 
-  /** Builds as an offer, a page of its own; the first is the one that is advised. */
-  offer(job: Job, ids: readonly string[]): string {
+  /** Builds as an offer, a page of its own; the first is the one that is advised. @param shopHour what an hour of the shop costs; 0: not said */
+  offer(job: Job, ids: readonly string[], shopHour: number): string {
     const on = new Date().toISOString().slice(0, 10);
     const list = ids.flatMap((id) => this.closely(id, 0) ?? []);
-    return held && list.length > 0 ? toHtml(offer(job, list, held.wanted, on), 'customer') : '';
+    return held && list.length > 0 ? toHtml(offer(job, list, held.wanted, on, shopHour), 'customer') : '';
   },
 
   /** What has to be ordered for a build, a page of its own. */

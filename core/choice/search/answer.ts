@@ -1,11 +1,12 @@
 import type { Build } from '../../assembly';
 import { besideToday, caseOf, forecast } from '../../forecast';
-import { isAsked, type Activity } from '../../job';
+import { isAsked } from '../../job';
 import type { Candidate } from './candidate';
+import { gainsOn } from './gain';
 import { DEMANDS, mayBeAdvised } from './demands';
 import { cheapestFirst } from './order';
 import { placed } from './placed';
-import type { Wanted } from './wanted';
+import { activitiesOf, type Wanted } from './wanted';
 
 /** A candidate that was looked at with its ranges. */
 export interface ChosenBuild {
@@ -42,6 +43,8 @@ export interface ChoiceAnswers {
 /** What is a little money more: this share of the price, or so much; and how much less waiting it must buy. */
 const LITTLE = { share: 0.05, money: 10 };
 const MUCH = 0.25;
+/** Where no target says how long is too long: dearer by this share at most, for at most this share of the waiting. */
+const UNASKED = { dearer: 0.5, waits: 0.25 };
 /** A target that may be missed so often leaves room to be surer, by so many times. */
 const DOUBTFUL = 0.04;
 const SURER = 4;
@@ -49,10 +52,6 @@ const SURER = 4;
 const CLOSE = 0.05;
 /** Finalists whose ranges are drawn in the search for one answer. */
 const TRIES = 60;
-
-/** Activities of all places in the order of a candidate's figures. */
-export const activitiesOf = (wanted: Wanted): readonly Activity[] =>
-  wanted.places.flatMap((p) => p.activities);
 
 /** A candidate's build at the places it works. @param at which of them */
 const buildAt = ({ build, elsewhere }: Candidate, at: number): Build =>
@@ -156,17 +155,38 @@ function nearestOf(candidates: readonly Candidate[], finalists: Finalists): Cand
 const leastOf = (list: readonly Candidate[], of: (one: Candidate) => number): number =>
   list.reduce((least, one) => Math.min(least, of(one)), Infinity);
 
+/** Where nobody said how long is too long: the cheapest of what takes a fraction of the time for not half as much money again; null where there is none. */
+function unaskedKnee(
+  meets: Candidate & { cost: number },
+  pool: readonly Candidate[],
+  wanted: Wanted,
+): Candidate | null {
+  if (activitiesOf(wanted).some(isAsked)) return null;
+  const { budget } = wanted;
+  const most = meets.cost * (1 + UNASKED.dearer);
+  return (
+    pool.find(
+      (one) =>
+        one.cost !== null &&
+        one.cost <= (budget !== null && meets.cost <= budget ? Math.min(most, budget) : most) &&
+        one.waits <= meets.waits * UNASKED.waits &&
+        gainsOn(one, meets, wanted).some(({ isFelt, seconds }) => isFelt && seconds > 0),
+    ) ?? null
+  );
+}
+
 /**
  * What is much better than the cheapest for a little more money: it takes much less time, the quickest of it; else, in the same time, it makes the
- * least sure target much surer.
+ * least sure target much surer. Where no target is set, also what takes a fraction of the time.
  */
 function kneeOf(
   meets: Candidate,
   pool: readonly Candidate[],
   finalists: Finalists,
-  { budget }: Wanted,
+  wanted: Wanted,
 ): Candidate | null {
   if (meets.cost === null) return null;
+  const { budget } = wanted;
   const little = meets.cost + Math.max(LITTLE.money, meets.cost * LITTLE.share);
   // What keeps the budget is not left for what does not.
   const most = budget !== null && meets.cost <= budget ? Math.min(little, budget) : little;
@@ -176,6 +196,8 @@ function kneeOf(
     .sort((a, b) => a.waits - b.waits || cheapestFirst(a, b));
   const first = finalists.first(quicker);
   if (first) return first;
+  const quick = unaskedKnee({ ...meets, cost: meets.cost }, pool, wanted);
+  if (quick) return quick;
   const risk = 1 - finalists.least(meets);
   if (risk < DOUBTFUL) return null;
   return (

@@ -8,7 +8,8 @@ import { against, baselines } from './baseline';
 import { partsOf, type Candidate } from './candidate';
 import { judgedAt } from './demands';
 import { sizesOf, wasted } from './money';
-import { placed } from './placed';
+import { levelsBeside, levelSentence } from './levels';
+import { situationsOf } from './placed';
 import { buildKey } from './search';
 import type { FinishedSearch } from './searched';
 import { pricesFor } from './wanted';
@@ -54,6 +55,8 @@ export interface Closely {
   /** Every part it is made of. */
   order: readonly OrderLine[];
   sizes: readonly { name: string; perTB: number; own: boolean }[];
+  /** The same drives in the same enclosure at other levels, what survives most first; itself is told too where there are any. */
+  levels: readonly { id: string; words: string }[];
   candidate: Candidate;
 }
 
@@ -113,15 +116,6 @@ function staleWords(of: FinishedSearch, { build, elsewhere }: Candidate, today: 
   });
 }
 
-/** A candidate at each place it works. */
-export const situationsOf = (
-  { wanted }: Pick<FinishedSearch, 'wanted'>,
-  { build, elsewhere }: Candidate,
-): Situation[] =>
-  wanted.places.map((open, at) =>
-    placed(wanted, open, at === 0 ? build : { ...build, ...elsewhere[at - 1] }),
-  );
-
 /** What is to be minded wherever it works, each rule once. */
 export function cautionsOf(situations: readonly Situation[]): Finding[] {
   const said = situations
@@ -144,6 +138,7 @@ export function closelyOf(of: FinishedSearch, one: Candidate, hourly: number, to
   const { build } = one;
   const [open] = wanted.places;
   const prices = unitPrices(of);
+  const others = levelsBeside(one, found.candidates);
   const sizes = sizesOf(build.drive, shop.drives, (d) => prices.get(`drives/${d.id}`)?.each ?? null);
   return {
     id: one.id,
@@ -163,6 +158,10 @@ export function closelyOf(of: FinishedSearch, one: Candidate, hourly: number, to
     demands: demandWords(judgedAt(one, wanted.places)),
     cautions: cautionsOf(situationsOf(of, one)).map(({ title, reason }) => ({ title, reason })),
     sizes: sizes.map(({ drive, perTB }) => ({ name: drive.model, perTB, own: drive.id === build.drive.id })),
+    levels: (others.length > 0 ? [one, ...others] : []).map((level) => ({
+      id: level.id,
+      words: levelSentence(of, level),
+    })),
     candidate: one,
   };
 }

@@ -1,4 +1,4 @@
-import { activitiesOf } from './answer';
+import { activitiesOf } from './wanted';
 import { buildKey } from './search';
 import type { FinishedSearch } from './searched';
 import { reasonWords } from './why';

@@ -1,8 +1,7 @@
 import { traitsOf } from '../../job';
 import { format, moneyWords } from '../../units';
-import { activitiesOf } from './answer';
 import type { Candidate } from './candidate';
-import type { Wanted } from './wanted';
+import { activitiesOf, type Wanted } from './wanted';
 
 /*
  * What one build gains on another, place by place, as somebody who waits feels it.

@@ -4,6 +4,7 @@ import type { Drive } from '../../catalog/parts';
 import { situationOf, type Situation } from '../../forecast';
 import type { Needs } from '../../job';
 import { YEAR_DAYS } from '../../units';
+import type { Candidate } from './candidate';
 import type { UsedDrive } from './used';
 import type { OpenPlace, Wanted } from './wanted';
 
@@ -47,3 +48,12 @@ export function yearsOf(wanted: Pick<Wanted, 'used'>, drive: Drive, perDay: numb
   const written = countersOf(drive, usedAs(wanted, drive)).at(-1)?.written ?? 0;
   return Math.max(0, rated - written) / perDay / YEAR_DAYS;
 }
+
+/** A candidate at each place it works. */
+export const situationsOf = (
+  { wanted }: { wanted: Pick<Wanted, 'places' | 'used' | 'shopRanges'> },
+  { build, elsewhere }: Pick<Candidate, 'build' | 'elsewhere'>,
+): Situation[] =>
+  wanted.places.map((open, at) =>
+    placed(wanted, open, at === 0 ? build : { ...build, ...elsewhere[at - 1] }),
+  );

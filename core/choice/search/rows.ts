@@ -1,7 +1,7 @@
+import { activitiesOf } from './wanted';
 import { bestOf, scoreOf, type Weights } from './order';
 import { buildKey } from './search';
 import type { FinishedSearch } from './searched';
-import { activitiesOf } from './answer';
 import { buildWords, missedNames, portWords } from './words';
 
 /** A build as a table lists it. */

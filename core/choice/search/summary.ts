@@ -1,7 +1,7 @@
-import { activitiesOf, answers, type ChoiceAnswers, type Finalists } from './answer';
+import { answers, type ChoiceAnswers, type Finalists } from './answer';
 import { nothingToGain } from './gain';
 import type { Found } from './search';
-import { neededBy, type Wanted } from './wanted';
+import { activitiesOf, neededBy, type Wanted } from './wanted';
 import { countReasons, type CountedReason } from './why';
 import { moneyWords } from '../../units';
 import { budgetWords, buildWords, dearWords, portWords, reasonFor, refusedWords } from './words';

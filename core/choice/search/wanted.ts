@@ -1,5 +1,5 @@
 import type { OwnRanges } from '../../catalog/assumptions';
-import { briefAt, placesOf, roomFor, type Brief, type Job } from '../../job';
+import { briefAt, isAt, placesOf, roomFor, type Activity, type Brief, type Job, type Place } from '../../job';
 import { nameOf, type Shop, type System } from '../../catalog/parts';
 import { familiesOf } from '../../fit';
 import { yearsBetween } from '../../units';
@@ -38,8 +38,25 @@ export interface Wanted {
   used?: readonly UsedDrive[] | undefined;
 }
 
+/** Activities of all places in the order of a candidate's figures. */
+export const activitiesOf = (wanted: Wanted): readonly Activity[] =>
+  wanted.places.flatMap((p) => p.activities);
+
 /** How probable a target must be to be met where nobody says otherwise. */
 export const SURE = 0.9;
+
+/**
+ * The places a device is searched for: where it has work, then where it must also work. None while it has no work at all.
+ * @param device its id; absent: the job's first
+ */
+export function searchedPlaces(job: Job, device?: string): Place[] {
+  const all = placesOf(job);
+  const own = all.filter((place) => place.device === (device ?? all[0]?.device));
+  const works = (place: Place) => job.activities.some((activity) => isAt(job, activity, place));
+  const also = ({ machine }: Place) => job.machines.some(({ id, use }) => id === machine && use === 'also');
+  const working = own.filter(works);
+  return working.length === 0 ? [] : [...working, ...own.filter((place) => !works(place) && also(place))];
+}
 
 /** What one device of a job is searched for; null while the job has no machine, or the device no work. */
 export function wantedOf(
@@ -51,27 +68,21 @@ export function wantedOf(
     portsFree?: boolean;
   },
 ): Wanted | null {
-  const all = placesOf(job);
-  const id = device ?? all[0]?.device;
-  const places = all
-    .filter((place) => place.device === id)
-    .map((place): OpenPlace => {
-      const { build: _, needs, ...rest } = briefAt(job, place)!;
-      // What one drive counted is nothing of another that is searched for.
-      const { counters: _counters, inUseSince: _since, ...asked } = needs ?? {};
-      const open = { ...rest, needs: asked };
-      const others = more.portsFree
-        ? []
-        : job.connections.filter((c) => c.machine === place.machine && c.device !== place.device);
-      return { ...open, taken: others.map((c) => c.port) };
-    })
-    .filter((open) => open.activities.length > 0);
-  if (places.length === 0) return null;
+  const searchedAt = searchedPlaces(job, device);
+  const [first] = searchedAt;
+  if (!first) return null;
+  const places = searchedAt.map((place): OpenPlace => {
+    const { build: _, needs, ...rest } = briefAt(job, place)!;
+    // What one drive counted is nothing of another that is searched for.
+    const { counters: _counters, inUseSince: _since, ...asked } = needs ?? {};
+    const open = { ...rest, needs: asked };
+    const others = more.portsFree
+      ? []
+      : job.connections.filter((c) => c.machine === place.machine && c.device !== place.device);
+    return { ...open, taken: others.map((c) => c.port) };
+  });
   const { budget } = job;
-  const { build, needs = {} } = briefAt(
-    job,
-    all.find((place) => place.device === id)!,
-  )!;
+  const { build, needs = {} } = briefAt(job, first)!;
   return {
     places,
     owned: more.owned,

@@ -1,5 +1,5 @@
 import { nameOf } from '../../catalog/parts';
-import type { Build } from '../../assembly';
+import { ARRAY_NAMES, type Build } from '../../assembly';
 import { toDo } from '../../forecast';
 import type { UnitPrice } from '../prices/pricing';
 import { isLoad, traitsOf, type Activity } from '../../job';
@@ -20,19 +20,11 @@ import type { Wanted } from './wanted';
 /** Of a year, rounded. */
 const WEEKS_A_YEAR = 52;
 
-const ARRAYS: Partial<Record<string, string>> = {
-  stripe: 'RAID 0',
-  mirror: 'RAID 1',
-  parity: 'RAID 5',
-  'double parity': 'RAID 6',
-  'stripe of mirrors': 'RAID 10',
-};
-
 /** A build in one line: what is bought. */
 export function buildWords({ drive, bridge, cable, hops = [], together = 1, array }: Build): string {
   const drives = together > 1 ? `${together} × ${nameOf(drive)}` : nameOf(drive);
   const raid = array
-    ? ` as ${ARRAYS[array.mode] ?? array.mode}${array.by === 'system' ? ' made by the system' : ''}`
+    ? ` as ${ARRAY_NAMES[array.mode].name}${array.by === 'system' ? ' made by the system' : ''}`
     : '';
   const box = bridge ? ` in ${nameOf(bridge)}` : '';
   return `${drives}${box}${raid}${cable ? `, ${cable.name}` : ''}${hops.map(({ hub }) => `, over ${nameOf(hub)}`).join('')}`;

@@ -5,6 +5,7 @@ import type { FittingStep } from '../step';
 export const BEFORE: readonly FittingStep[] = [
   {
     id: 'serial',
+    minutes: 4,
     phase: 'before',
     when: () => true,
     title: 'Write down the serial number and look its warranty up',
@@ -14,6 +15,7 @@ export const BEFORE: readonly FittingStep[] = [
   },
   {
     id: 'backup',
+    minutes: 5,
     phase: 'before',
     when: (b) => b.inside || b.replaces || b.isArray,
     title: (b) => `Back up what is on ${b.host.name}`,
@@ -23,6 +25,7 @@ export const BEFORE: readonly FittingStep[] = [
   },
   {
     id: 'members',
+    minutes: (b) => 6 * b.drives,
     phase: 'before',
     when: (b) => b.isArray,
     title: (b) => `Write down all ${b.array!.members} serial numbers, and read the health of each`,
@@ -32,6 +35,7 @@ export const BEFORE: readonly FittingStep[] = [
   },
   {
     id: 'array-backup',
+    minutes: 3,
     phase: 'before',
     when: (b) => b.isArray,
     title: 'Make sure nothing wanted is on the members',
@@ -41,6 +45,7 @@ export const BEFORE: readonly FittingStep[] = [
   },
   {
     id: 'ports-off',
+    minutes: 4,
     phase: 'before',
     when: (b) => deadPorts(b).length > 0,
     title: (b) => `Look what hangs on ${deadPorts(b).join(' and ')}`,
@@ -51,6 +56,7 @@ export const BEFORE: readonly FittingStep[] = [
   },
   {
     id: 'bare',
+    minutes: 10,
     phase: 'before',
     when: (b) => b.inside && !b.disk,
     title: 'Prove the drive bare, before a long teardown',
@@ -58,6 +64,7 @@ export const BEFORE: readonly FittingStep[] = [
   },
   {
     id: 'unit-firmware',
+    minutes: 6,
     phase: 'before',
     when: () => true,
     title: 'Look up the firmware of drive and enclosure',
@@ -67,6 +74,7 @@ export const BEFORE: readonly FittingStep[] = [
   },
   {
     id: 'baseline',
+    minutes: 3,
     phase: 'before',
     when: () => true,
     title: 'Read its health, and keep it as the baseline',

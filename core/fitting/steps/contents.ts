@@ -4,6 +4,7 @@ import type { FittingStep } from '../step';
 export const CONTENTS: readonly FittingStep[] = [
   {
     id: 'contents',
+    minutes: 5,
     phase: 'contents',
     // Of a source that fails it is another copy, with steps of its own.
     when: (b) => b.needs.old?.state !== 'failing' && (b.replaces || b.needs.role === 'system'),
@@ -19,6 +20,7 @@ export const CONTENTS: readonly FittingStep[] = [
   },
   {
     id: 'clone-checked',
+    minutes: 12,
     phase: 'contents',
     when: (b) => b.needs.role === 'system',
     title: 'Check the clone before the old drive is touched',
@@ -28,6 +30,7 @@ export const CONTENTS: readonly FittingStep[] = [
   },
   {
     id: 'rotation',
+    minutes: 5,
     phase: 'contents',
     when: (b) => b.needs.role === 'backup' && b.external,
     title: 'Make it one of two that take turns',
@@ -35,6 +38,7 @@ export const CONTENTS: readonly FittingStep[] = [
   },
   {
     id: 'install-place',
+    minutes: 4,
     phase: 'contents',
     when: (b) => b.needs.role === 'expansion' || b.needs.role === 'library',
     title: 'Make it the default place for what is installed',
@@ -45,6 +49,7 @@ export const CONTENTS: readonly FittingStep[] = [
   },
   {
     id: 'scratch-place',
+    minutes: 5,
     phase: 'contents',
     when: (b) => b.needs.role === 'scratch' || b.needs.role === 'projects',
     title: (b) =>
@@ -59,6 +64,7 @@ export const CONTENTS: readonly FittingStep[] = [
 export const AFTER: readonly FittingStep[] = [
   {
     id: 'closed',
+    minutes: 6,
     phase: 'after',
     when: (b) => b.inside,
     title: 'Time it again with the case closed',
@@ -66,6 +72,7 @@ export const AFTER: readonly FittingStep[] = [
   },
   {
     id: 'eject',
+    minutes: 3,
     phase: 'after',
     when: (b) => b.external,
     title: 'Eject it, plug it in again, open a file',
@@ -73,6 +80,7 @@ export const AFTER: readonly FittingStep[] = [
   },
   {
     id: 'label',
+    minutes: 2,
     phase: 'after',
     when: () => true,
     title: 'Label it',

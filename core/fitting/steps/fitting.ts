@@ -6,6 +6,7 @@ const opens = (b: StepFacts) => b.inside || (b.bridge !== null && !b.drive.seale
 export const FITTING: readonly FittingStep[] = [
   {
     id: 'mains',
+    minutes: 3,
     phase: 'fitting',
     when: (b) => b.inside,
     title: (b) =>
@@ -21,6 +22,7 @@ export const FITTING: readonly FittingStep[] = [
   },
   {
     id: 'static',
+    minutes: 1,
     phase: 'fitting',
     when: opens,
     title: 'Discharge yourself; hold the drive by its sides',
@@ -28,6 +30,7 @@ export const FITTING: readonly FittingStep[] = [
   },
   {
     id: 'hot',
+    minutes: 3,
     phase: 'fitting',
     when: (b) => b.inside && !b.disk,
     title: 'Let heatsinks cool down, mind the edges',
@@ -35,6 +38,7 @@ export const FITTING: readonly FittingStep[] = [
   },
   {
     id: 'standoff',
+    minutes: (b) => 4 * b.drives,
     phase: 'fitting',
     when: (b) => b.m2 && (b.inside || b.bridge !== null),
     title: (b) => `Put the standoff where a ${b.drive.form.replace(/^M\.2\s*/, '')} board ends`,
@@ -46,6 +50,7 @@ export const FITTING: readonly FittingStep[] = [
   },
   {
     id: 'pad',
+    minutes: (b) => 4 * b.drives,
     phase: 'fitting',
     when: (b) => b.has('pad') || b.has('heatsink') || b.bridge?.cooling === 'metal with pad',
     title: 'Lay the pad so that it really touches',
@@ -56,6 +61,7 @@ export const FITTING: readonly FittingStep[] = [
   },
   {
     id: 'two-and-a-half',
+    minutes: (b) => 5 * b.drives,
     phase: 'fitting',
     when: (b) => b.form === '2.5-inch' && b.inside,
     title: 'Fix it with four screws of the right length',
@@ -64,6 +70,7 @@ export const FITTING: readonly FittingStep[] = [
   },
   {
     id: 'bracket',
+    minutes: 6,
     phase: 'fitting',
     when: (b) => b.port.connector === 'PCIe slot',
     title: (b) => `Fit the card into ${b.port.position}`,
@@ -73,6 +80,7 @@ export const FITTING: readonly FittingStep[] = [
   },
   {
     id: 'feed',
+    minutes: (b) => 4 * b.drives,
     phase: 'fitting',
     when: (b) => b.disk || b.has('power lead') || b.has('data lead') || b.port.connector === 'SATA',
     title: 'Connect data and power',
@@ -83,6 +91,7 @@ export const FITTING: readonly FittingStep[] = [
   },
   {
     id: 'enclosure',
+    minutes: (b) => 4 * b.drives,
     phase: 'fitting',
     when: (b) => b.bridge !== null && !b.inside && b.bridge.kind !== 'adapter' && !b.drive.sealed,
     title: (b) => `Fit it into ${b.bridge!.model}`,

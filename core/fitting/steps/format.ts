@@ -70,6 +70,7 @@ function passFor({ disk, needs }: StepFacts): { full: boolean; why: string } {
 export const FORMAT: readonly FittingStep[] = [
   {
     id: 'right-one',
+    minutes: 2,
     phase: 'format',
     when: () => true,
     title: 'Stop: is this the right drive?',
@@ -79,6 +80,7 @@ export const FORMAT: readonly FittingStep[] = [
   },
   {
     id: 'formats-itself',
+    minutes: 4,
     phase: 'format',
     when: (b) => b.formatsItself,
     title: (b) => `${b.host.name} formats it: let it`,
@@ -89,6 +91,7 @@ export const FORMAT: readonly FittingStep[] = [
   },
   {
     id: 'partition',
+    minutes: 2,
     phase: 'format',
     when: (b) => !b.formatsItself,
     title: (b) => `Partition table: ${tableFor(b).table}`,
@@ -101,6 +104,7 @@ export const FORMAT: readonly FittingStep[] = [
   },
   {
     id: 'file-system',
+    minutes: 1,
     phase: 'format',
     when: (b) => !b.formatsItself,
     title: (b) => `File system: ${fileSystemFor(b).name ?? 'to be settled'}`,
@@ -111,6 +115,7 @@ export const FORMAT: readonly FittingStep[] = [
   },
   {
     id: 'format',
+    minutes: 2,
     phase: 'format',
     when: (b) => !b.formatsItself,
     title: (b) => (passFor(b).full ? 'Full format' : 'Quick format'),
@@ -118,6 +123,7 @@ export const FORMAT: readonly FittingStep[] = [
   },
   {
     id: 'encrypt',
+    minutes: 6,
     phase: 'format',
     when: (b) => b.needs.portable === true && !b.formatsItself,
     title: 'Settle whether it is encrypted, now',

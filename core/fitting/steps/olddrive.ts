@@ -10,6 +10,7 @@ const becomes =
 export const FAILING: readonly FittingStep[] = [
   {
     id: 'failing-rest',
+    minutes: 1,
     phase: 'before',
     when: isFailing,
     title: 'Leave the failing drive off until the new one stands ready',
@@ -19,6 +20,7 @@ export const FAILING: readonly FittingStep[] = [
   },
   {
     id: 'failing-copy',
+    minutes: 30,
     phase: 'contents',
     when: isFailing,
     title: 'Copy what matters most first, then the rest, then what is hard to read',
@@ -31,6 +33,7 @@ export const FAILING: readonly FittingStep[] = [
   },
   {
     id: 'failing-list',
+    minutes: 10,
     phase: 'contents',
     when: isFailing,
     title: 'Write down what could not be read',
@@ -42,6 +45,7 @@ export const FAILING: readonly FittingStep[] = [
 export const OLD_DRIVE: readonly FittingStep[] = [
   {
     id: 'old-kept',
+    minutes: 2,
     phase: 'after',
     when: becomes('kept'),
     title: 'Put the old drive away, unplugged and marked',
@@ -49,6 +53,7 @@ export const OLD_DRIVE: readonly FittingStep[] = [
   },
   {
     id: 'old-wiped',
+    minutes: 6,
     phase: 'after',
     when: becomes('wiped'),
     title: 'Wipe the old drive, and look whether it is empty',
@@ -60,6 +65,7 @@ export const OLD_DRIVE: readonly FittingStep[] = [
   },
   {
     id: 'old-returned',
+    minutes: 4,
     phase: 'after',
     when: becomes('returned'),
     title: 'Give the old drive back, as it is',
@@ -67,6 +73,7 @@ export const OLD_DRIVE: readonly FittingStep[] = [
   },
   {
     id: 'old-destroyed',
+    minutes: 6,
     phase: 'after',
     when: becomes('destroyed'),
     title: 'Have the old drive destroyed',

@@ -5,6 +5,7 @@ import type { FittingStep } from '../step';
 export const START: readonly FittingStep[] = [
   {
     id: 'plug',
+    minutes: 1,
     phase: 'first start',
     when: (b) => !b.inside,
     title: (b) => `Plug it in: ${b.port.position}`,
@@ -15,6 +16,7 @@ export const START: readonly FittingStep[] = [
   },
   {
     id: 'power-on',
+    minutes: 5,
     phase: 'first start',
     when: (b) => b.inside,
     title: 'Start with the case open once, then close it',
@@ -22,6 +24,7 @@ export const START: readonly FittingStep[] = [
   },
   {
     id: 'negotiated',
+    minutes: 2,
     phase: 'first start',
     when: () => true,
     title: 'Read the speed that was negotiated',
@@ -37,6 +40,7 @@ export const START: readonly FittingStep[] = [
   },
   {
     id: 'firmware',
+    minutes: 4,
     phase: 'first start',
     when: (b) => b.isArray && b.inside,
     title: 'Leave the firmware’s drive mode as it is, unless the array needs it',
@@ -45,6 +49,7 @@ export const START: readonly FittingStep[] = [
   },
   {
     id: 'array',
+    minutes: 6,
     phase: 'first start',
     when: (b) => b.isArray,
     title: 'Make the array, and write its layout down',
@@ -53,6 +58,7 @@ export const START: readonly FittingStep[] = [
   },
   {
     id: 'build-array',
+    minutes: 2,
     phase: 'first start',
     when: (b) => b.isArray && b.spare > 0,
     title: 'Let it build the array to its end',
@@ -60,6 +66,7 @@ export const START: readonly FittingStep[] = [
   },
   {
     id: 'pull-one',
+    minutes: 10,
     phase: 'first start',
     when: (b) => b.isArray && b.spare > 0,
     title: 'Pull one member while nothing counts on it',
@@ -71,6 +78,7 @@ export const START: readonly FittingStep[] = [
   },
   {
     id: 'alarm',
+    minutes: 4,
     phase: 'first start',
     when: (b) => b.isArray && b.spare > 0,
     title: 'Switch the alarm on, and settle who hears it',
@@ -78,6 +86,7 @@ export const START: readonly FittingStep[] = [
   },
   {
     id: 'spare',
+    minutes: 2,
     phase: 'first start',
     when: (b) => b.isArray && b.spare > 0,
     title: 'Settle where the spare drive lies',
