@@ -1,5 +1,6 @@
 import type { FileSystem } from '../job';
 import { middle } from '../evidence';
+import { allOf } from '../units';
 import type { System } from '../catalog/parts';
 import { familiesOf, type Facts } from './facts';
 
@@ -51,6 +52,22 @@ export const NVME_FROM: Partial<Record<Family, { from: number; withUpdate?: numb
   Linux: { from: 3.003 },
 };
 
+/**
+ * Whether a machine with a system of its own makes the file system: a recorder or a console does; a tablet takes what a computer has made where one
+ * uses the drive too [practice].
+ */
+export function formatsByItself({
+  external,
+  host,
+  needs,
+}: Pick<Facts, 'needs' | 'host' | 'external'>): boolean {
+  const takesAny = external && (host.kind === 'tablet' || host.kind === 'handheld');
+  const asked = needs.systems ?? [];
+  if (asked.includes('own')) return true;
+  const families = familiesOf(host, needs);
+  return families.includes('own') && !(takesAny && families.length > 1);
+}
+
 /** The file system a drive gets, and why: by the brief, else by the systems that must write it. Null: to be settled, or the device's own affair. */
 export function fileSystemFor({
   needs,
@@ -62,7 +79,7 @@ export function fileSystemFor({
   const families = familiesOf(host, needs);
   if (families.length === 0)
     return { name: null, why: 'nobody said which systems use it: ask before it is formatted' };
-  if (families.includes('own'))
+  if (formatsByItself({ external, host, needs }))
     return { name: null, why: 'the machine formats it itself when it first starts' };
   const [only, another] = families;
   const own = another === undefined ? OWN_OF[only!] : undefined;
@@ -80,8 +97,12 @@ export function fileSystemFor({
       name: null,
       why: `no file system is written by ${families.join(' and ')} alike: a network share, or two partitions`,
     };
-  const who = own
+  const isOwn = (family: Family) => family === 'own';
+  const known = families.filter((family) => !isOwn(family));
+  const who = [...known, ...(families.some(isOwn) ? [`most devices like ${host.name}`] : [])];
+  const look = families.some(isOwn) ? '. Look it up in that device’s manual first' : '';
+  const why = own
     ? `the job follows the policy of one that every system writes; ${own} would be safer for ${only} alone`
-    : `${families.join(' and ')} read and write it; a pulled plug can cost more than the file being written`;
-  return { name, why: who };
+    : `${allOf(who)} read and write it; a pulled plug can cost more than the file being written${look}`;
+  return { name, why };
 }

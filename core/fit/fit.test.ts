@@ -1,10 +1,19 @@
 import fc from 'fast-check';
 import { ACCESSORIES, BRIDGES, CABLES, DRIVES, HOSTS, HUBS } from '../catalog/stock';
 import type { Activity, Needs } from '../job';
-import type { Bridge, Cable, Drive, Hop, Host, Port } from '../catalog/parts';
+import type { Bridge, Cable, Drive, Hop, Host, Port, System } from '../catalog/parts';
 import { buildPath, type Layout } from '../assembly';
-import { blocksOf, findings, RULES, SEVERITIES, settledTemperature, stateOf, type Setting } from '.';
-import { factsOf } from './facts';
+import {
+  blocksOf,
+  fileSystemFor,
+  findings,
+  RULES,
+  SEVERITIES,
+  settledTemperature,
+  stateOf,
+  type Setting,
+} from '.';
+import { factsOf, type Facts } from './facts';
 import { runs } from '../fixtures/draws';
 
 const by = <T extends { id: string }>(list: readonly T[], id: string): T =>
@@ -513,6 +522,13 @@ describe('fixes', () => {
     expect(ids(c)).not.toContain('held-by-port');
     expect(ids(c)).toContain('other-end');
   });
+  test('where port and enclosure both hold a path, one finding says so', () => {
+    const both = ids({ at: 'field-laptop/left-front' }).filter((id) => id.startsWith('held-by-'));
+    expect(both).toHaveLength(1);
+    expect(found('held-by-cable', { cable: 'c-c-charge-2' }).title).toMatch(
+      /^The cable holds|^Cable and .* hold/,
+    );
+  });
   test('a charging cable is found out', () =>
     expect(found('held-by-cable', { cable: 'c-c-charge-2' }).reason).toContain('USB 2.0'));
   test('the other end as the slowest is told for its direction only', () => {
@@ -633,4 +649,19 @@ describe('heat by the path’s speed', () => {
       'drive to air',
     ]);
   });
+});
+
+test('a tablet takes what a computer has made where one uses the drive too; a recorder makes its own', () => {
+  const of = (kind: Host['kind'], systems: System['family'][], external = true) => {
+    const host = { ...HOSTS[0]!, name: 'Slate', kind, systems: [{ family: 'own' as const, version: '1' }] };
+    return fileSystemFor({ host, needs: { systems }, external, policies: {} as Facts['policies'] });
+  };
+  expect(of('tablet', ['Windows'])).toMatchObject({
+    name: 'exFAT',
+    why: expect.stringContaining('devices like Slate') as string,
+  });
+  expect(of('tablet', []).name).toBeNull();
+  expect(of('tablet', ['own']).name).toBeNull();
+  expect(of('appliance', ['Windows']).name).toBeNull();
+  expect(of('tablet', ['Windows'], false).name).toBeNull();
 });

@@ -10,6 +10,6 @@ export {
 } from './findings';
 export { SEVERITIES, type Finding, type Severity, type Rule } from './rule';
 export { factsOf, familiesOf, type Facts, type Setting } from './facts';
-export { fileSystemFor } from './filesystem';
+export { fileSystemFor, formatsByItself } from './filesystem';
 export { deadPorts } from './shape';
 export { settledTemperature, warmth } from './heat';

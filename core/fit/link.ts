@@ -11,7 +11,7 @@ import {
   type SegmentId,
 } from '../assembly';
 import { linkById, practicalOf } from '../catalog/links';
-import { format } from '../units';
+import { allOf, format } from '../units';
 import type { Rule } from './rule';
 import type { Facts } from './facts';
 
@@ -44,6 +44,21 @@ const outruns = (f: Facts): boolean =>
 const isDirect = ({ bridge }: Facts): boolean => bridge === null || !isConverting(bridge);
 const runsAt = (f: Facts): number => generationOf(f.path.outer.mode?.id);
 const isHub = (segment: SegmentId): segment is `hub-${number}` => segment.startsWith('hub-');
+/** Where a path is held by several parts one finding says so, at the first of them. */
+const HOLDERS: readonly { at: (id: SegmentId) => boolean; name: string }[] = [
+  { at: (id) => id === 'port', name: 'port' },
+  { at: (id) => id === 'cable', name: 'cable' },
+  { at: isHub, name: 'hub' },
+  { at: (id) => id === 'bridge', name: 'enclosure or card' },
+];
+const holders = (f: Facts): string[] => HOLDERS.filter(({ at }) => held(f).some(at)).map(({ name }) => name);
+const heldTitle = (f: Facts): string => {
+  const names = holders(f);
+  return names.length === 1
+    ? `The ${names[0]} holds the path down`
+    : `${sentence(allOf(names)).slice(0, -1)} hold the path down`;
+};
+const holdsFirst = (f: Facts, name: string): boolean => holders(f)[0] === name && !seenLess(f);
 const nextWords = (f: Facts) =>
   neck(f)?.next ? ` The next limit is ${neck(f)!.next!.name}, ${rate(neck(f)!.next!.rate.expected)}.` : '';
 const heldReason = (f: Facts) => `${sentence(reasonOf(neck(f)!.constraint.link!))}${nextWords(f)}`;
@@ -86,9 +101,8 @@ export const LINK: Rule[] = [
     id: 'held-by-port',
     severity: 'limits',
     segment: 'port',
-    title: (f) =>
-      held(f).includes('cable') ? 'Port and cable hold the path down' : 'The port holds the path down',
-    when: (f) => held(f).includes('port') && !seenLess(f),
+    title: heldTitle,
+    when: (f) => holdsFirst(f, 'port'),
     reason: heldReason,
     fix: null,
   },
@@ -96,8 +110,8 @@ export const LINK: Rule[] = [
     id: 'held-by-cable',
     severity: 'limits',
     segment: 'cable',
-    title: 'The cable holds the path down',
-    when: (f) => held(f).includes('cable') && !held(f).includes('port') && !seenLess(f),
+    title: heldTitle,
+    when: (f) => holdsFirst(f, 'cable'),
     reason: heldReason,
     fix: null,
   },
@@ -105,8 +119,8 @@ export const LINK: Rule[] = [
     id: 'held-by-hub',
     severity: 'limits',
     segment: (f) => held(f).find(isHub)!,
-    title: 'A hub holds the path down',
-    when: (f) => held(f).some(isHub),
+    title: heldTitle,
+    when: (f) => holdsFirst(f, 'hub'),
     reason: heldReason,
     fix: null,
   },
@@ -114,8 +128,8 @@ export const LINK: Rule[] = [
     id: 'held-by-bridge',
     severity: 'limits',
     segment: 'bridge',
-    title: 'The enclosure or card holds the path down',
-    when: (f) => (held(f).includes('bridge') && !seenLess(f)) || decides(f, 'bridge', 'inner'),
+    title: (f) => (holders(f).length > 0 ? heldTitle(f) : 'The enclosure or card holds the path down'),
+    when: (f) => holdsFirst(f, 'enclosure or card') || decides(f, 'bridge', 'inner'),
     reason: (f) =>
       decides(f, 'bridge')
         ? `${f.bridge!.model} ${f.direction === 'read' ? 'reads' : 'writes'} ${rate(neck(f)!.constraint.rate[f.direction].expected)} ` +
@@ -230,7 +244,8 @@ export const LINK: Rule[] = [
     segment: 'system',
     title: (f) =>
       decides(f, 'system') ? 'The system’s overhead decides' : 'The system’s overhead takes its share',
-    when: (f) => neck(f)?.slowest.id === 'system',
+    // What a link takes is told there: without it the share would be another.
+    when: (f) => neck(f)?.slowest.id === 'system' && (decides(f, 'system') || held(f).length === 0),
     reason: (f) =>
       `It lets through ${rate(neck(f)!.slowest.rate[f.direction].expected)}.${decides(f, 'system') ? nextWords(f) : ''}`,
     fix: 'Look for a newer driver or system; measure the same enclosure on another host to be sure.',

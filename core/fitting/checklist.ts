@@ -1,5 +1,5 @@
 import { survives } from '../assembly';
-import { factsOf, familiesOf } from '../fit';
+import { factsOf, formatsByItself } from '../fit';
 import { settingOf, type Situation } from '../forecast';
 import { DIRECTIONS } from '../catalog/links';
 import { isMove, isOnce, traitsOf, type Fitting } from '../job';
@@ -37,9 +37,7 @@ export function benchOf(situation: Situation): StepFacts {
     drives: situation.build?.together ?? 1,
     isArray: facts.array !== undefined,
     spare: facts.array ? survives(facts.array) : 0,
-    formatsItself:
-      (facts.bridge === null && facts.port.erases === true) ||
-      familiesOf(facts.host, facts.needs).includes('own'),
+    formatsItself: (facts.bridge === null && facts.port.erases === true) || formatsByItself(facts),
   };
 }
 

@@ -56,7 +56,7 @@ export {
   timesOf,
 } from './transfer';
 export { lasting, lastingWords, type Lasting } from './lasting';
-export { type LifeForecast, isLife, lifeOf, screenWrites } from './wear';
+export { type LifeForecast, isLife, lifeOf, screenWorkload, screenWrites } from './wear';
 export { type OpenQuestions, type Test } from './worth/kinds/kind';
 export { openIn, registerOpening } from './worth/kinds/known';
 export { nothingWorth, toDo, worthWords } from './worth/words';

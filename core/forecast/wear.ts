@@ -1,4 +1,4 @@
-import { spread, type Spread } from '../stats';
+import { exactly, spread, type Spread } from '../stats';
 import { formula, recordersFor, type Estimate, type Fact, type Recorder } from '../evidence';
 import type { Direction } from '../catalog/links';
 import { asRevised } from '../catalog/parts';
@@ -57,13 +57,13 @@ function bytesPerDay<T extends Spread>(
 }
 
 /** What each member of an array has of it. */
-function onEach(
-  record: Recorder<Estimate>,
-  rate: Estimate,
+function onEach<T extends Spread>(
+  record: Recorder<T>,
+  rate: T,
   layout: Layout | undefined,
   multiple: Spread,
   note: string,
-): Estimate {
+): T {
   if (!layout) return rate;
   return record.of(perMember, {
     rate,
@@ -126,24 +126,28 @@ export function lifeOf(situation: Situation): LifeForecast | null {
 }
 
 /** Of a disk: share of its yearly workload rating in use; null where it has none or nothing is moved. */
-export function workloadOn(
-  { build, activities, elsewhere = [], shopRanges }: Situation,
+function workloadBy<T extends Spread>(
+  record: Recorder<T>,
+  { build, activities, elsewhere = [] }: Situation,
   path: Path,
-): Estimate | null {
-  const record = recordersFor(shopRanges).explaining;
+): T | null {
   const { media, workload } = build.drive;
   const rated: Fact | undefined = media === 'disk' ? workload : undefined;
   const limit = record.known('rated a day', rated, 'B/day');
   const moved = limit && bytesPerDay(record, [...activities, ...elsewhere], ['read', 'write'], path);
   if (!limit || !moved) return null;
   const layout = layoutOf(build);
-  const multiple = layout ? writeMultiple(layout, false) : 1;
-  const each = onEach(
-    record,
-    moved,
-    layout,
-    { low: multiple, expected: multiple, high: multiple },
-    'full stripes',
-  );
-  return workloadShare.explain({ moved: each, rated: limit });
+  const multiple = exactly(layout ? writeMultiple(layout, false) : 1);
+  return record.of(workloadShare, {
+    moved: onEach(record, moved, layout, multiple, 'full stripes'),
+    rated: limit,
+  });
 }
+
+/** {@link workloadBy} with its working. */
+export const workloadOn = (situation: Situation, path: Path): Estimate | null =>
+  workloadBy(recordersFor(situation.shopRanges).explaining, situation, path);
+
+/** {@link workloadBy} in numbers only. */
+export const screenWorkload = (situation: Situation, path: Path): number | null =>
+  workloadBy(recordersFor(situation.shopRanges).bare, situation, path)?.expected ?? null;

@@ -81,9 +81,9 @@ export const answerSaid = ({ kind, id, money: price, reason }: SaidAnswer): Said
 
 /** What a search looked at, and what its targets cost. @param sure how probable each target must be; null: none is asked */
 export const searchSaid = (
-  { looked, works, meets, needed, left, nothing, dear, refused, overBudget }: Summary,
+  { looked, works, meets, needed, left, nothing, dear, refused, overBudget, ownBays }: Summary,
   sure: number | null,
-): Said<'looked' | 'nothing' | 'dear' | 'refused' | 'overBudget'> =>
+): Said<'looked' | 'nothing' | 'dear' | 'refused' | 'overBudget' | 'ownBays'> =>
   say('judged', 'search', {
     looked:
       `${numeral(looked)} builds that plug together were looked at: ${numeral(works)} work, ${numeral(meets)} ` +
@@ -99,6 +99,7 @@ export const searchSaid = (
     dear,
     refused,
     overBudget,
+    ownBays,
   });
 
 /** What a build buys over the first of those beside it. @param words null of the first itself */

@@ -34,3 +34,7 @@ export const timeOfDay = dates({ hour: '2-digit', minute: '2-digit' });
 export const calendarDay = dates({ day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' });
 /** Its month, e.g. `March 2031`. */
 export const calendarMonth = dates({ month: 'long', year: 'numeric', timeZone: 'UTC' });
+
+const AND = new Intl.ListFormat('en-GB', { type: 'conjunction' });
+/** @example allOf(['port', 'cable', 'hub']) // 'port, cable and hub' */
+export const allOf = (names: readonly string[]): string => AND.format(names);

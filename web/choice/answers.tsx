@@ -89,6 +89,11 @@ export function AnswersPanel({
           <Told of={searchSaid(found, null).overBudget} />
         </Typography>
       )}
+      {found?.ownBays && (
+        <Typography variant="body2" sx={{ mt: 1 }}>
+          <Told of={searchSaid(found, null).ownBays} />
+        </Typography>
+      )}
       {found?.dear && (
         <Typography variant="body2" sx={{ mt: 1 }}>
           <Told of={searchSaid(found, null).dear} />

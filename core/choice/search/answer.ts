@@ -192,7 +192,7 @@ function kneeOf(
   const most = budget !== null && meets.cost <= budget ? Math.min(little, budget) : little;
   const near = pool.filter(({ cost }) => cost !== null && cost <= most);
   const quicker = near
-    .filter(({ waits }) => waits <= meets.waits * (1 - MUCH))
+    .filter(({ waits }) => waits < meets.waits && waits <= meets.waits * (1 - MUCH))
     .sort((a, b) => a.waits - b.waits || cheapestFirst(a, b));
   const first = finalists.first(quicker);
   if (first) return first;

@@ -25,6 +25,8 @@ export interface Candidate {
   flow: number;
   /** Years until the rating is written; null where nothing wears or nothing is rated. */
   years: number | null;
+  /** Of a disk: share of its yearly workload rating in use, where that is most; null where it has none. */
+  workload: number | null;
   /** °C that the drive settles at while its path moves all it can; null where nothing warms. */
   hottest: number | null;
   /** The day its last part is here, ISO; null: not noted of some part; empty where all is there. */

@@ -26,15 +26,17 @@ const open = (needs: OpenPlace['needs'], years = 4): OpenPlace => ({
 const price = { id: 'p', name: 'p', of: 'drives/p', on: '2031-02-27', amount: 9, currency: 'EUR' };
 const pair = (mode: 'stripe' | 'mirror') => build({ together: 2, array: { mode, by: 'system' } });
 const missed = (of: Partial<JudgedBuild>) =>
-  demandsMissed([{ build: build(), open: open({}), years: null, hottest: null, arrives: null, ...of }]).map(
-    (m) => m.activity,
-  );
+  demandsMissed([
+    { build: build(), open: open({}), years: null, workload: null, hottest: null, arrives: null, ...of },
+  ]).map((m) => m.activity);
 const asked = (needs: OpenPlace['needs'], of: Partial<JudgedBuild> = {}) =>
   missed({ open: open(needs), ...of });
 
 test('a rating that is written too soon, by how many times; a reason lets it go', () => {
   expect(
-    demandsMissed([{ build: build(), open: open({}), years: 1.6, hottest: null, arrives: null }]),
+    demandsMissed([
+      { build: build(), open: open({}), years: 1.6, workload: null, hottest: null, arrives: null },
+    ]),
   ).toEqual([{ activity: 'service life', by: 2.5 }]);
   expect(missed({ years: 4 })).toEqual([]);
   expect(missed({ years: 1.6, open: open({ shorterLife: 'given away in spring' }) })).toEqual([]);
@@ -93,12 +95,14 @@ test('what is asked of its kind: nothing that moves, nothing that is heard, noth
 test('hot: never above what a drive slows down at, and no hotter than is asked', () => {
   expect(missed({ hottest: 71 })).toEqual([]);
   expect(missed({ hottest: 77 })).toEqual(['heat']);
+  expect(missed({ workload: 0.9 })).toEqual([]);
+  expect(missed({ workload: 1.4 })).toEqual(['workload']);
   expect(asked({ hottest: 55 }, { hottest: 60 })).toEqual(['hottest']);
   expect(asked({ hottest: 55 }, { hottest: null })).toEqual([]);
 });
 
 test('what is asked and nobody knows is said, not passed over', () => {
-  const of = { build: build(), years: null, hottest: null, arrives: null };
+  const of = { build: build(), years: null, workload: null, hottest: null, arrives: null };
   const at = (needs: OpenPlace['needs'], more = {}) =>
     demandWords([{ ...of, ...more, open: open(needs) }]).open;
   expect(at({ hereBy: '2031-03-07' })).toEqual([expect.stringMatching(/^Whether all parts are here/)]);
@@ -178,6 +182,7 @@ test('a build is judged at every place it works, by how it hangs there', () => {
     elsewhere: [{ cable: CHARGING, port: 'left-back' }],
     years: null,
     hottest: null,
+    workload: null,
     arrives: null,
   };
   const laptop = { ...open({}), host: HOSTS.find(({ id }) => id === 'field-laptop')! };

@@ -7,6 +7,8 @@ export interface JudgedBuild {
   open: OpenPlace;
   /** Years until its rating is written; null where nothing wears or nothing is rated. */
   years: number | null;
+  /** Of a disk: share of its yearly workload rating in use; null where it has none. */
+  workload: number | null;
   /** °C that the drive settles at while its path moves all it can; null where nothing warms or nobody models it. */
   hottest: number | null;
   /** The day its last part is here, ISO, by what was noted of delivery; null: not noted of some part. */

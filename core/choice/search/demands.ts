@@ -141,6 +141,20 @@ export const DEMANDS: readonly Demand[] = [
       wholly(isWrittenOften(of), of.build.drive.media === 'flash' && of.build.bridge?.trim === false),
   },
   {
+    id: 'workload',
+    name: 'workload rating',
+    missed: 'More is read and written in a year than the disk is rated for',
+    isOwn: true,
+    by: ({ workload }) => workload,
+  },
+  {
+    id: 'shingled together',
+    name: 'no shingled disks in an array',
+    missed: 'Arrays of shingled disks stall, and rebuild for weeks',
+    isOwn: true,
+    by: ({ build: { drive, array } }) => wholly(array !== undefined, drive.recording === 'SMR'),
+  },
+  {
     id: 'apart',
     name: 'a back-up apart from what it backs up',
     missed: 'A back-up inside the machine is lost with it',

@@ -4,7 +4,16 @@ import { dataMembers, type Build, type Connection, type Path } from '../../assem
 import { formFactor, type Accessory, type Bridge } from '../../catalog/parts';
 import { DIRECTIONS, type Direction } from '../../catalog/links';
 import { factsOf, screenRules, warmth } from '../../fit';
-import { builtAs, caseOf, firstOf, layoutOf, screen, screenPathOf, screenWrites } from '../../forecast';
+import {
+  builtAs,
+  caseOf,
+  firstOf,
+  layoutOf,
+  screen,
+  screenPathOf,
+  screenWorkload,
+  screenWrites,
+} from '../../forecast';
 import type { Situation } from '../../forecast';
 import { answerOf, directionOf, isAsked, isMove, mustNotStall, traitsOf, type Activity } from '../../job';
 import { THROTTLES_AT } from '../../models';
@@ -20,6 +29,8 @@ export interface ScoredBuild {
   steady: number;
   flow: number;
   writes: number | null;
+  /** Of a disk: share of its yearly workload rating in use; null where it has none. */
+  workload: number | null;
   /** °C that the drive settles at, the warmer direction; null where nothing warms. */
   hottest: number | null;
 }
@@ -201,6 +212,7 @@ export class PlaceScorer {
       steady,
       flow: Math.min(...flows),
       writes: screenWrites(situation, first),
+      workload: screenWorkload(situation, first),
       hottest: this.hottestOf(situation, paths),
     };
   }

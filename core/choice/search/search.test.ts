@@ -344,6 +344,32 @@ describe('the answers', () => {
       wanted,
     ).knee!;
     expect(candidate.id).toBe('dearer');
+    // Where nobody waits nothing is quicker.
+    const still = { ...meets, waits: 0 };
+    const alike = [still, { ...still, id: 'dearer', cost: meets.cost! + 4 }];
+    expect(answers(alike, new Finalists(wanted), wanted).knee?.candidate.id).not.toBe('dearer');
+    // Where no target is set, half as much money again may buy a fraction of the time, and no more than that.
+    const open = wantedFor(offload);
+    const untimed = {
+      ...open,
+      places: open.places.map((p) => ({
+        ...p,
+        activities: p.activities.map((a) => ({ ...a, target: null })),
+      })),
+    } as Wanted;
+    const slow = {
+      ...meets,
+      cost: 100,
+      waits: 900,
+      figures: meets.figures.map((f) => f && f * 9),
+      misses: [],
+    };
+    const quick = (cost: number) => ({ ...meets, id: 'quick', cost, waits: 100, misses: [] });
+    const knee = (cost: number, of: Wanted) =>
+      answers([slow, quick(cost)], new Finalists(of), of).knee?.candidate.id;
+    expect(knee(140, untimed)).toBe('quick');
+    expect(knee(160, untimed)).toBeUndefined();
+    expect(knee(140, wanted)).toBeUndefined();
     const told = reasonFor(
       'knee',
       { ...got, knee: { candidate, probabilities: got.meets!.probabilities } },

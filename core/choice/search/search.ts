@@ -200,9 +200,9 @@ export function* search(
         return 'rule' in got ? [] : [{ ...got, connection: connectionOf(got.build) }];
       });
       const cost = (m: ScoredBuild) => (m.build.cable ? market.rank(`cables/${m.build.cable.id}`) : 0);
-      const missed = ({ build, hottest, misses }: ScoredBuild) =>
+      const missed = ({ build, workload, hottest, misses }: ScoredBuild) =>
         misses.length +
-        demandsMissed([{ build, open: others[i]!, years: null, hottest, arrives: null }]).length;
+        demandsMissed([{ build, open: others[i]!, years: null, workload, hottest, arrives: null }]).length;
       return tried.sort((a, b) => missed(a) - missed(b) || compare(cost(a), cost(b)) || a.waits - b.waits)[0];
     });
     const all = best.every((b) => b !== undefined) ? best : null;
@@ -283,8 +283,9 @@ function made(
   const { drive } = build;
   const years = yearsOf(market.wanted, drive, got.writes);
   const arrives = market.arrivalOf(build, connections);
-  const warm = all.flatMap((m) => m.hottest ?? []);
-  const hottest = warm.length > 0 ? Math.max(...warm) : null;
+  const mostOf = (list: readonly number[]) => (list.length > 0 ? Math.max(...list) : null);
+  const hottest = mostOf(all.flatMap((m) => m.hottest ?? []));
+  const workload = mostOf(all.flatMap((m) => m.workload ?? []));
   return {
     id: buildKey(build),
     build,
@@ -294,13 +295,14 @@ function made(
     misses: [
       ...all.flatMap((m) => m.misses),
       ...demandsMissed(
-        judgedAt({ build, elsewhere: connections, years, hottest, arrives }, market.wanted.places),
+        judgedAt({ build, elsewhere: connections, years, workload, hottest, arrives }, market.wanted.places),
       ),
     ],
     waits: all.reduce((sum, m) => sum + m.waits, 0),
     steady: Math.min(...all.map((m) => m.steady)),
     flow: got.flow,
     years,
+    workload,
     hottest,
     arrives,
     warranty:

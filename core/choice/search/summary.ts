@@ -4,7 +4,15 @@ import type { Found } from './search';
 import { activitiesOf, neededBy, type Wanted } from './wanted';
 import { countReasons, type CountedReason } from './why';
 import { moneyWords } from '../../units';
-import { budgetWords, buildWords, dearWords, portWords, reasonFor, refusedWords } from './words';
+import {
+  budgetWords,
+  buildWords,
+  dearWords,
+  ownBaysWords,
+  portWords,
+  reasonFor,
+  refusedWords,
+} from './words';
 
 /** One answer in words. */
 export interface SaidAnswer {
@@ -32,6 +40,8 @@ export interface Summary {
   refused: string | null;
   /** That the budget buys nothing that works; null where it does, or none is set. */
   overBudget: string | null;
+  /** That drives in the machine's own bays, put together by its system, are not among the builds; null where that is no matter. */
+  ownBays: string | null;
   looked: number;
   combinations: number;
   /** Drives left out of a very large library. */
@@ -56,6 +66,7 @@ export function summaryOf(found: Found, finalists: Finalists, wanted: Wanted): S
     dear: dearWords(got, wanted),
     refused: refusedWords(candidates),
     overBudget: budgetWords(candidates, wanted),
+    ownBays: ownBaysWords(wanted),
     looked,
     combinations,
     left,

@@ -75,6 +75,22 @@ export function refusedWords(candidates: readonly Candidate[]): string | null {
     .join(', ')}.${life}`;
 }
 
+/** That the machine's own bays could hold an array, which is not among the builds: told where one may be wanted. */
+export function ownBaysWords({ places }: Pick<Wanted, 'places'>): string | null {
+  const { host, needs = {}, taken = [] } = places[0]!;
+  const keeps = needs.role === 'archive' || needs.role === 'library';
+  const bays = host.ports.filter(
+    ({ id, connector, forms }) => connector === 'SATA' && forms !== undefined && !taken.includes(id),
+  ).length;
+  if (bays < 2 || needs.portable || !(keeps || needs.survives)) return null;
+  const level =
+    bays > 2 ? `RAID 5 of ${bays} keeps ${bays - 1} drives’ worth` : 'RAID 1 of 2 keeps one drive’s worth';
+  return (
+    `${host.name} has ${bays} free bays of its own: an array in them, made by its system, is not among these builds. ` +
+    `Before an enclosure is bought, price as many drives alone (${level}).`
+  );
+}
+
 /** Where it is plugged in. */
 export const portWords = (one: Candidate, wanted: Wanted): string =>
   wanted.places[0]!.host.ports.find((p) => p.id === one.build.port)?.position ?? one.build.port;
@@ -94,7 +110,7 @@ export function plugWords(one: Candidate, wanted: Wanted): string[] {
 const figureWords = (activity: Activity, figure: number | null): string | null => {
   if (figure === null) return null;
   const { answer } = traitsOf(activity);
-  if (answer === 'margin') return `${activity.name}: ${format(figure, 'ratio', 2)} of what is asked`;
+  if (answer === 'margin') return `${activity.name}: ${format(figure, 'ratio', 2)} times what it needs`;
   return answer === 'room' ? null : `${activity.name} in ${format(figure, 's')}`;
 };
 

@@ -28,7 +28,8 @@ export const BEFORE: readonly FittingStep[] = [
     minutes: (b) => 6 * b.drives,
     phase: 'before',
     when: (b) => b.isArray,
-    title: (b) => `Write down all ${b.array!.members} serial numbers, and read the health of each`,
+    title: (b) =>
+      `Write down ${b.array!.members === 2 ? 'both' : `all ${b.array!.members}`} serial numbers, and read the health of each`,
     how: 'Before they go in: which serial number goes into which bay, and hours, written bytes and errors of each. When one fails, this says which to pull.',
     caution:
       'Members out of one box were made on one day: look whether their numbers follow each other, and mix two batches where that can be had.',

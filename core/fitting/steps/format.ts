@@ -83,7 +83,10 @@ export const FORMAT: readonly FittingStep[] = [
     minutes: 4,
     phase: 'format',
     when: (b) => b.formatsItself,
-    title: (b) => `${b.host.name} formats it: let it`,
+    title: (b) =>
+      b.system?.family === 'own'
+        ? `${b.host.name} formats it: let it`
+        : 'The device it goes into formats it: let it',
     how:
       'It asks at its first start and makes its own partitions and file system. Nothing is done on a computer before, ' +
       'and the computer does not read it afterwards.',
