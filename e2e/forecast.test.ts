@@ -113,7 +113,7 @@ test('a load, chosen by keyboard: a faster drive is not felt', async () => {
   const plan = { ...bay, build: bay.build! };
   await page
     .getByText(
-      compareBuilds(onJob(plan), 'load', withDrives(onJob(plan), SHOP, [other], 'load')).pairs[0]!.words,
+      compareBuilds(onJob(plan), 'load', withDrives(onJob(plan), SHOP, [other], 'load', [])).pairs[0]!.words,
     )
     .waitFor();
   await page.getByText(/: not felt \(above the greater of 0\.3\ss/).waitFor();

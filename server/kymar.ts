@@ -20,7 +20,7 @@ import {
 import { blockWords, explainFlow } from '@kymar/core/assembly';
 import { middle } from '@kymar/core/evidence';
 import { forecastAll, forecastDays, situationAt, type Situation, settingOf } from '@kymar/core/forecast';
-import { isMove, jobJsonSchema, placeOf, placesOf, readJob } from '@kymar/core/job';
+import { isMove, jobJsonSchema, placeOf, placesOf, portsTaken, readJob } from '@kymar/core/job';
 import type { Job, Place } from '@kymar/core/job';
 import { SHOP } from '@kymar/core/catalog/stock';
 import { findings, stateOf } from '@kymar/core/fit';
@@ -247,7 +247,8 @@ function compare(input: Job, shop: Shop) {
       return drive;
     });
   try {
-    const found = compareBuilds(situation, activity, withDrives(situation, shop, others, activity));
+    const taken = portsTaken(input, placesOf(input)[0]!);
+    const found = compareBuilds(situation, activity, withDrives(situation, shop, others, activity, taken));
     return {
       activity,
       own: found.own,

@@ -33,6 +33,7 @@ export {
   madeAt,
   placeOf,
   placesOf,
+  portsTaken,
   samePlace,
   type Brief,
   type Place,

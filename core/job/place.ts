@@ -64,6 +64,10 @@ export function placesOf(setup: Omit<Setup, 'policies'>): Place[] {
   });
 }
 
+/** Ports of a place's machine that other devices of the job hang on, by id. */
+export const portsTaken = ({ connections }: Pick<Setup, 'connections'>, place: Place): string[] =>
+  connections.filter((c) => c.machine === place.machine && c.device !== place.device).map(({ port }) => port);
+
 /** Whether an activity happens at a place. */
 export function isAt(setup: Placing, activity: Activity, place: Place): boolean {
   const at = placeOf(setup, activity);

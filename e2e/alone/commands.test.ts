@@ -103,7 +103,11 @@ describe('the command line', () => {
           writeJob(offload!),
         );
         expect(code).toBe(0);
-        const core = compareBuilds(onJob(plan), activity, withDrives(onJob(plan), SHOP, drives, activity));
+        const core = compareBuilds(
+          onJob(plan),
+          activity,
+          withDrives(onJob(plan), SHOP, drives, activity, []),
+        );
         const names = core.builds.map((b) => b.name);
         expect(JSON.parse(out).pairs).toEqual(
           plain(core.pairs.map(({ a, b, ...pair }) => ({ a: names[a], b: names[b], ...pair }))),

@@ -1,6 +1,6 @@
 import { Autocomplete, Box, TextField, Typography } from '@mui/material';
 import { Suspense, useState } from 'react';
-import { mustNotStall, traitsOf, type Activity } from '@kymar/core/job';
+import { mustNotStall, portsTaken, traitsOf, type Activity, type Job } from '@kymar/core/job';
 import type { Placed } from '../state/placed';
 import { nameOf, type Drive } from '@kymar/core/catalog/parts';
 import { formatProbability, formatRange } from '@kymar/core/units';
@@ -23,13 +23,15 @@ const quicker = (first: number, a: string, b: string): string =>
     : `At this activity’s own size ${first > 0.5 ? a : b} is the quicker in ${formatProbability(Math.max(first, 1 - first))} of all cases.`;
 
 /** Two to four drives on one activity: of a move time over size, and who is ahead up to where, in words. */
-export function Compare({ at, activity }: { at: Placed; activity: Activity }) {
+export function Compare({ job, at, activity }: { job: Job; at: Placed; activity: Activity }) {
   const situation = useSituation(at);
   const shop = useShop();
   const [chosen, setChosen] = useState<Drive[]>([]);
   const own = at.build!.drive;
   const { data: found, problem } = useAnswer(
-    situation && chosen.length > 0 ? comparisonOf(situation, shop, activity.id, chosen) : null,
+    situation && chosen.length > 0
+      ? comparisonOf(situation, shop, activity.id, chosen, portsTaken(job, at.place))
+      : null,
   );
   const shown = found ?? null;
   return (

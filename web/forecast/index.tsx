@@ -118,7 +118,7 @@ export function Forecast() {
             ) : (
               <Parts of={shown} />
             ))}
-          {shown && <Compare at={at} activity={shown.activity} />}
+          {shown && <Compare job={job} at={at} activity={shown.activity} />}
         </Stack>
         <Stack gap={2}>
           <Freeze job={job} />

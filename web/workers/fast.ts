@@ -30,11 +30,17 @@ const fast = {
   verdict,
   worth: (situation: Situation, sure: number): WorthFinding[] =>
     situation.activities.flatMap((activity) => worthFinding(caseOf(situation, activity.id), sure) ?? []),
-  compare: (situation: Situation, shop: Shop, activity: string, drives: readonly Drive[]): Compared => {
+  compare: (
+    situation: Situation,
+    shop: Shop,
+    activity: string,
+    drives: readonly Drive[],
+    taken: readonly string[],
+  ): Compared => {
     const { builds: list, ...rest } = compareBuilds(
       situation,
       activity,
-      withDrives(situation, shop, drives, activity),
+      withDrives(situation, shop, drives, activity, taken),
     );
     return {
       ...rest,

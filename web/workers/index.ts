@@ -116,17 +116,18 @@ export const judged = (job: Job, shopRanges: OwnRanges | undefined): Question<Ve
   ask: (signal) => fast.ask((w) => w.verdict(job, shopRanges), signal),
 });
 
-/** A job's build held against it with other drives. */
+/** A job's build held against it with other drives. @param taken ports that other devices hang on, by id */
 export const comparisonOf = (
   situation: Situation,
   shop: Shop,
   activity: string,
   drives: readonly Drive[],
+  taken: readonly string[],
 ): Question<Compared> => ({
   name: 'compare',
   subject: activity,
-  about: [situation, shop, activity, drives],
-  ask: (signal) => fast.ask((w) => w.compare(situation, shop, activity, drives), signal),
+  about: [situation, shop, activity, drives, taken],
+  ask: (signal) => fast.ask((w) => w.compare(situation, shop, activity, drives, taken), signal),
 });
 
 /** A situation's forecast with its bands. */

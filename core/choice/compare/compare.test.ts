@@ -216,6 +216,7 @@ describe('what is no move', () => {
       SHOP,
       ids.map((id) => DRIVES.find((d) => d.id === id)!),
       job.activities[0]!.id,
+      [],
     );
   const pairOf = (job: Brief, activity: string, builds: ReturnType<typeof on>) =>
     compareBuilds(onJob(job), activity, builds).pairs[0]!;
@@ -286,4 +287,29 @@ describe('what is no move', () => {
     expect(sata!.build.bridge!.id).not.toBe(offload.build!.bridge!.id);
     expect(compareBuilds(onJob(offload), 'offload', [own!, sata!]).builds[1]!.blocked).toEqual([]);
   });
+});
+
+test('a drive that does not go on its port is held against it on a free one that takes it, and not on one in use', () => {
+  const [offload, scans] = demoBriefs() as [Brief, Brief];
+  const situation = onJob({ ...scans, build: offload.build });
+  const { host, build } = situation;
+  const straight = (port: string, taken: readonly string[]) => {
+    const drive = DRIVES.find((d) => d.plug === 'SATA' && d.form === '2.5-inch, 7 mm')!;
+    const nvme = DRIVES.find(
+      (d) => d.form.startsWith('M.2') && d.plug === 'M.2' && d.modes[0]!.startsWith('pcie'),
+    )!;
+    const on = { ...situation, build: { ...build, drive, bridge: null, cable: null, port } };
+    return withDrives(on, SHOP, [nvme], scans.activities[0]!.id, taken)[1]!;
+  };
+  const board = host.ports.find(({ connector }) => connector === 'SATA')!;
+  const others = host.ports.filter(({ id }) => id !== board.id);
+  const free = straight(board.id, []);
+  expect(others.map(({ id }) => id)).toContain(free.build.port);
+  expect(free.name).toContain(` on ${others.find(({ id }) => id === free.build.port)!.position}`);
+  expect(
+    straight(
+      board.id,
+      others.map(({ id }) => id),
+    ).build.port,
+  ).toBe(board.id);
 });

@@ -1,5 +1,15 @@
 import type { OwnRanges } from '../../catalog/assumptions';
-import { briefAt, isAt, placesOf, roomFor, type Activity, type Brief, type Job, type Place } from '../../job';
+import {
+  briefAt,
+  isAt,
+  placesOf,
+  portsTaken,
+  roomFor,
+  type Activity,
+  type Brief,
+  type Job,
+  type Place,
+} from '../../job';
 import { nameOf, type Shop, type System } from '../../catalog/parts';
 import { familiesOf } from '../../fit';
 import { yearsBetween } from '../../units';
@@ -76,10 +86,7 @@ export function wantedOf(
     // What one drive counted is nothing of another that is searched for.
     const { counters: _counters, inUseSince: _since, ...asked } = needs ?? {};
     const open = { ...rest, needs: asked };
-    const others = more.portsFree
-      ? []
-      : job.connections.filter((c) => c.machine === place.machine && c.device !== place.device);
-    return { ...open, taken: others.map((c) => c.port) };
+    return { ...open, taken: more.portsFree ? [] : portsTaken(job, place) };
   });
   const { budget } = job;
   const { build, needs = {} } = briefAt(job, first)!;

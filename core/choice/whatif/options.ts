@@ -203,23 +203,54 @@ export function optionsAt(
   });
 }
 
-/** The situation's own build, then it with each of these drives, as little else changed as it takes to work for one of its activities. */
+/** What carries most of what works on another port of the machine; null where nothing does, or the port is held fast. @param taken ports in use, by id */
+function onAnotherPort(
+  situation: Situation,
+  shop: Shop,
+  direction: Direction,
+  taken: readonly string[],
+): Tried | null {
+  const { build, host } = situation;
+  if (build.locked?.includes('port')) return null;
+  const { hops: _, ...bare } = build;
+  const found = host.ports
+    .filter(({ id }) => id !== build.port && !taken.includes(id))
+    .map(({ id }) => fitted(builtAs({ ...bare, port: id })(situation), shop, direction, 'drive'))
+    .filter(({ blocks }) => blocks.length === 0);
+  return found.length === 0 ? null : found.reduce(fewer);
+}
+
+/**
+ * The situation's own build, then it with each of these drives, as little else changed as it takes to work for one of its activities: where a drive does
+ * not go on its port, on a free one.
+ * @param taken ports that other devices hang on, by id
+ */
 export function withDrives(
   situation: Situation,
   shop: Shop,
   drives: readonly Drive[],
   activityId: string,
+  taken: readonly string[],
 ): { name: string; build: Build }[] {
-  const { build } = situation;
+  const { build, host } = situation;
   const activity = situation.activities.find((a) => a.id === activityId);
   const direction = activity ? directionOf(activity) : 'write';
-  const withDrive = (drive: Drive): Build =>
-    drive.id === build.drive.id
-      ? build
-      : fitted(builtAs(changed(build, { drive }))(situation), shop, direction, 'drive').build;
+  const withDrive = (drive: Drive): Build => {
+    if (drive.id === build.drive.id) return build;
+    const asked = builtAs(changed(build, { drive }))(situation);
+    const here = fitted(asked, shop, direction, 'drive');
+    return ((here.blocks.length > 0 && onAnotherPort(asked, shop, direction, taken)) || here).build;
+  };
+  const named = (drive: Drive, got: Build) =>
+    got.port === build.port
+      ? nameOf(drive)
+      : `${nameOf(drive)} on ${host.ports.find(({ id }) => id === got.port)!.position}`;
   return [
     { name: nameOf(build.drive), build },
-    ...drives.map((drive) => ({ name: nameOf(drive), build: withDrive(drive) })),
+    ...drives.map((drive) => {
+      const got = withDrive(drive);
+      return { name: named(drive, got), build: got };
+    }),
   ];
 }
 
