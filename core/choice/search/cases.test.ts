@@ -1,143 +1,16 @@
-import { readFileSync } from 'node:fs';
 import { SHOP } from '../../catalog/stock';
 import type { Drive } from '../../catalog/parts';
-import { demoJobs } from '../../demo';
 import { checklist } from '../../fitting';
 import { factsOf, fileSystemFor, findings, warmth } from '../../fit';
+import { CASES, caseJob } from '../../fixtures/cases';
 import { sampled } from '../../fixtures/draws';
 import { pathOf, settingOf } from '../../forecast';
-import { placesOf, withHost, type Activity, type DeviceNeeds, type Job } from '../../job';
 import { DIRECTIONS } from '../../catalog/links';
 import { answers, Finalists, type ChosenBuild } from './answer';
 import { placed } from './placed';
 import { searchAll } from './search';
 import { summaryOf } from './summary';
 import { wantedFrom } from './wanted';
-
-/*
- * Jobs that nobody built Kymar for (docs/cases), each with what must and what must never be said of it [common practice, no source].
- */
-interface Asked {
-  id: string;
-  says: string;
-  serves: string;
-  host: string;
-  prices?: 'none';
-  budget?: number;
-  years: number;
-  needs: Omit<DeviceNeeds, 'copies'> & { copies?: number; copyHolds?: 'given away' };
-  activities: Record<string, number | string | boolean | null>[];
-  must: {
-    meets?: boolean;
-    levels?: string[];
-    media?: string[];
-    misses?: string[];
-    findings?: string[];
-    steps?: string[];
-    fileSystem?: string;
-    words?: string;
-    overBudget?: boolean;
-  };
-  never: {
-    levels?: string[];
-    meetsLevels?: string[];
-    madeBy?: string[];
-    media?: string[];
-    interfaces?: string[];
-    bridges?: string[];
-    misses?: string[];
-    steps?: string[];
-    words?: string;
-    /** TB. */
-    above?: number;
-    rpmAbove?: number;
-    supply?: true;
-    fan?: true;
-    bridge?: true;
-    external?: true;
-    worn?: true;
-    hot?: true;
-  };
-}
-const CASES = JSON.parse(readFileSync('docs/cases/jobs.json', 'utf8')) as Asked[];
-const [demo] = demoJobs() as [Job];
-
-const fact = (value: number) => ({ value, source: { kind: 'entered' as const } });
-/** An activity as its line in the file says it: sizes in GB, times in s. */
-function activityOf(line: Asked['activities'][0], i: number): Activity {
-  const number = (key: string, other = 0) => fact(Number(line[key] ?? other));
-  const common = {
-    id: `a${i}`,
-    name: `Work ${i + 1}`,
-    perDay: number('perDay', 1),
-    target: (line.target as number | null | undefined) ?? null,
-    ...(line.from ? { endpoint: line.from as string } : {}),
-  };
-  const gb = (key: string) => fact(Number(line[key]) * 1e9);
-  if ('keep' in line) return { ...common, kind: 'keep', now: gb('keep'), growth: gb('growsDaily') };
-  if ('open' in line)
-    return {
-      ...common,
-      kind: 'open',
-      bytes: gb('open'),
-      dependentReads: number('reads'),
-      processing: number('processing'),
-    };
-  if ('stream' in line)
-    return {
-      ...common,
-      kind: 'stream',
-      direction: 'write',
-      rate: fact(Number(line.stream) * 1e6),
-      streams: Number(line.streams),
-      lasts: fact(3600),
-      buffer: fact(2),
-    };
-  if ('scratch' in line)
-    return {
-      ...common,
-      kind: 'scratch',
-      operations: number('scratch'),
-      span: gb('span'),
-      block: 8192,
-      reads: Number(line.reads),
-      depth: 4,
-      synchronous: line.sync === true,
-    };
-  const direction = 'write' in line ? 'write' : 'read';
-  return {
-    ...common,
-    kind: 'move',
-    direction,
-    bytes: gb(direction),
-    files: number('files', 1),
-    ...(line.adds ? { adds: true } : {}),
-  };
-}
-
-function jobOf({ host, years, budget, needs, activities }: Asked): Job {
-  const { copies, copyHolds, ...plain } = needs;
-  const { chain: _, budget: _b, ...rest } = demo;
-  const [place] = placesOf(demo);
-  const bare: Job = { ...rest, forecasts: [], runs: [], activities: activities.map(activityOf) };
-  const planned = Array.from({ length: copies ?? 0 }, (_unused, i) => ({
-    name: `copy ${i + 1}`,
-    medium: 'disk' as const,
-    offSite: i > 0,
-    ...(i > 0 && copyHolds ? { holds: copyHolds } : {}),
-  }));
-  const [device] = bare.devices as [Job['devices'][0]];
-  const there = withHost(
-    { ...bare, devices: [{ ...device, needs: { ...plain, ...(copies ? { copies: planned } : {}) } }] },
-    place!.machine,
-    SHOP.hosts.find(({ id }) => id === host)!,
-  );
-  return {
-    ...there,
-    serviceYears: fact(years),
-    ...(budget === undefined ? {} : { budget: { amount: budget, currency: 'EUR' } }),
-  };
-}
 
 test('docs/cases: two dozen jobs, each once, none of the parts of the work without one', () => {
   expect(CASES.length).toBeGreaterThanOrEqual(24);
@@ -153,7 +26,7 @@ const is = (drive: Drive, family: string) =>
 describe.each(sampled(CASES, 3))('$id', (one) => {
   const { must, never } = one;
   const shop = one.prices === 'none' ? { ...SHOP, prices: [] } : SHOP;
-  const wanted = wantedFrom(jobOf(one), undefined, shop, { shopRanges: {} })!;
+  const wanted = wantedFrom(caseJob(one), undefined, shop, { shopRanges: {} })!;
   const found = searchAll(wanted, shop);
   const finalists = new Finalists(wanted);
   const got = answers(found.candidates, finalists, wanted);
