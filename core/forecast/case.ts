@@ -99,7 +99,7 @@ type Standing = Pick<Situation, 'host' | 'build'> & Partial<Pick<Situation, 'sho
  * The parts of the path between a device and one of its machine's endpoints, or the built-in drive. @throws
  * RangeError for a port or an endpoint the machine has not
  */
-function partsOf({ host, build, shopRanges }: Standing, endpoint?: string): PathParts {
+function partsOf({ host, build, shopRanges }: Standing, endpoint?: string, endsAtHost = false): PathParts {
   const port = host.ports.find((p) => p.id === build.port);
   if (!port) throw new RangeError(`"${build.port}" is no port of ${host.name}.`);
   const { drive, bridge, cable, hops, seen } = build;
@@ -116,6 +116,7 @@ function partsOf({ host, build, shopRanges }: Standing, endpoint?: string): Path
     port,
     host,
     endpoint: end,
+    endsAtHost,
     shopRanges,
   };
 }
@@ -126,8 +127,9 @@ function endpointOf(machine: Host, id: string): Endpoint {
   return found;
 }
 
-/** The path that a device's data takes on its machine. @throws RangeError for a port or an endpoint the machine has not */
-export const pathOf = (at: Standing, endpoint?: string): Path => buildPath(partsOf(at, endpoint));
+/** The path that a device's data takes on its machine. @param endsAtHost nothing is copied: there is no other end @throws RangeError for a port or an endpoint the machine has not */
+export const pathOf = (at: Standing, endpoint?: string, endsAtHost?: boolean): Path =>
+  buildPath(partsOf(at, endpoint, endsAtHost));
 
 /** {@link pathOf} in numbers only, for candidates by the hundred thousand. */
 export const screenPathOf = (at: Standing, endpoint?: string): Path => screenPath(partsOf(at, endpoint));

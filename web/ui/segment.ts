@@ -1,4 +1,4 @@
-import type { SegmentId } from '@kymar/core/assembly';
+import type { Segment, SegmentId } from '@kymar/core/assembly';
 
 const KIND: Record<string, string> = {
   drive: 'Drive',
@@ -11,3 +11,7 @@ const KIND: Record<string, string> = {
 
 /** What a segment of the strip is called. */
 export const kindOfSegment = (id: SegmentId): string => KIND[id] ?? 'Hub';
+
+/** What one is called as it stands in a path: nothing is copied to where the path ends at the machine. */
+export const nameOfSegment = ({ id, endsAtHost }: Pick<Segment, 'id' | 'endsAtHost'>): string =>
+  endsAtHost ? 'Machine' : kindOfSegment(id);

@@ -5,7 +5,7 @@ import { blockWords, isNarrow, type Segment, type Path } from '@kymar/core/assem
 import type { Place } from '@kymar/core/job';
 import { passSaid } from '@kymar/core/statements';
 import { format } from '@kymar/core/units';
-import { kindOfSegment } from './segment';
+import { nameOfSegment } from './segment';
 import { Told } from './told';
 
 interface Props {
@@ -91,7 +91,7 @@ export function PathStrip({ place, path, direction, measured = null, onSegment, 
               component="span"
               sx={{ color: 'text.secondary', fontWeight: 400, fontSize: '0.78125rem', mr: { sm: 0.75 } }}
             >
-              {kindOfSegment(segment.id)}
+              {nameOfSegment(segment)}
             </Box>
             <Box component="span" sx={wideOnly}>
               {segment.part}
@@ -153,7 +153,9 @@ export function PathStrip({ place, path, direction, measured = null, onSegment, 
           segments.map((segment, i) => (
             <ButtonBase
               key={segment.id}
-              aria-label={`Change ${kindOfSegment(segment.id).toLowerCase()}: ${segment.part}`}
+              // What only works on the drive has no other end to choose.
+              disabled={segment.endsAtHost ?? false}
+              aria-label={`Change ${nameOfSegment(segment).toLowerCase()}: ${segment.part}`}
               onClick={(event) => onSegment(segment, event.currentTarget)}
               sx={{
                 position: 'absolute',

@@ -133,7 +133,8 @@ export function collectLinks(parts: PathParts, links: Links): Constraint[] {
     const isShared = beyond.some((c) => c.id !== 'system');
     found.push(layoutConstraint({ ...parts, array }, slowest, isShared));
   }
-  found.push(...otherEnd(record, parts).map((c) => shared(c, c.link ? whole(c.link.mode) : true, [])));
+  if (!parts.endsAtHost)
+    found.push(...otherEnd(record, parts).map((c) => shared(c, c.link ? whole(c.link.mode) : true, [])));
   return found;
 }
 

@@ -15,6 +15,8 @@ export interface PathParts {
   hops?: readonly Hop[] | undefined;
   /** Absent: the host's built-in drive. */
   endpoint?: Endpoint | undefined;
+  /** Nothing is copied from elsewhere or to it: who works on the drive is the machine itself. */
+  endsAtHost?: boolean | undefined;
   /** Link the system says was negotiated at the drive's end. */
   seen?: { link: string } | undefined;
   /** Drives of this kind working at once in the bays of the bridge; absent: one. */

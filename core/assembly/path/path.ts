@@ -19,6 +19,8 @@ export interface Segment {
   passes: Record<Direction, number>;
   /** Constraints it has a share in. */
   constraints: ConstraintId[];
+  /** Of the last: the machine works on the drive, nothing is copied. */
+  endsAtHost?: true;
 }
 
 export interface Bottleneck {

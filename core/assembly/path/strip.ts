@@ -113,12 +113,24 @@ function placesOn({ parts, links, constraints }: Path): Place[] {
       alone: both((d) => Math.min(...above.map((c) => c.rate[d].expected))),
       constraints: above.map((c) => c.id),
     });
-  segments.push({
-    id: 'host',
-    part: endpoint?.name ?? host.storage.name,
-    detail: host.name,
-    alone: both((d) => Math.min(...ids('far', 'other').map((id) => constraint(id)!.rate[d].expected))),
-    constraints: ids('far', 'other'),
-  });
+  const arrives = (d: Direction) => Math.min(...segments.map((segment) => segment.alone[d]));
+  segments.push(
+    parts.endsAtHost
+      ? {
+          id: 'host',
+          part: host.name,
+          detail: 'works on it',
+          alone: both(arrives),
+          constraints: [],
+          endsAtHost: true,
+        }
+      : {
+          id: 'host',
+          part: endpoint?.name ?? host.storage.name,
+          detail: host.name,
+          alone: both((d) => Math.min(...ids('far', 'other').map((id) => constraint(id)!.rate[d].expected))),
+          constraints: ids('far', 'other'),
+        },
+  );
   return segments;
 }

@@ -2,7 +2,7 @@ import { factWords, middle } from '../../evidence';
 import { layoutOf } from '../../forecast';
 import { deadPorts } from '../../fit';
 import { dataMembers, layoutWords, survives } from '../../assembly';
-import { holdsData, lacking } from '../../models';
+import { holdsData, isExternal, lacking } from '../../models';
 import { fittingOf, type Job, type JobDevice } from '../../job';
 import { oldDriveLine } from '../olddrive';
 import { nameOf } from '../../catalog/parts';
@@ -116,7 +116,9 @@ export function fittedSection(job: Job, device: JobDevice): Section {
         ...deadPorts({ port: at, host }).map(
           (dead) => `Leave ${dead} empty: it is dead while ${at.position} is in use.`,
         ),
-        `Plug it in here: ${at.position} of the ${midSentence(host.name)}. Another port that looks the same may be slower.`,
+        isExternal(device.parts)
+          ? `Plug it in here: ${at.position} of the ${midSentence(host.name)}. Another port that looks the same may be slower.`
+          : `It sits inside the ${midSentence(host.name)}: ${at.position}.`,
       );
   }
   if (accessories.length > 0) items.push(`Small parts: ${accessories.map(nameOf).join(', ')}`);
