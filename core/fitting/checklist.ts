@@ -1,4 +1,4 @@
-import { survives } from '../assembly';
+import { dataMembers, survives } from '../assembly';
 import { factsOf, formatsByItself } from '../fit';
 import { settingOf, type Situation } from '../forecast';
 import { DIRECTIONS } from '../catalog/links';
@@ -30,6 +30,8 @@ export function benchOf(situation: Situation): StepFacts {
   const facts = factsOf(settingOf(situation, direction));
   return {
     ...facts,
+    // What the system shows and partitions is the array, not a member of it.
+    capacity: facts.capacity === null ? null : facts.capacity * (facts.array ? dataMembers(facts.array) : 1),
     inside: !facts.external,
     replaces:
       facts.needs.old !== undefined ||

@@ -4,7 +4,18 @@ import { caseOf, contentsOn, forecast, situationOf, type Situation } from '../fo
 import { briefAt, placesOf, type Job, type Move } from '../job';
 import { recipes, briefOf } from '../fixtures/recipes';
 import { onJob } from '../fixtures/forecast';
-import { benchOf, checklist, nextStep, PHASES, returnUntil, searchMissing, STEPS, truthfulAnswers } from '.';
+import {
+  benchOf,
+  checklist,
+  nextStep,
+  PHASES,
+  returnUntil,
+  searchMissing,
+  shopWork,
+  STEPS,
+  truthfulAnswers,
+} from '.';
+import { format } from '../units';
 
 const jobs = demoJobs();
 const situations = jobs.flatMap((job: Job) =>
@@ -86,6 +97,18 @@ describe('the checklist', () => {
     expect(as('mirror')).toEqual(expect.arrayContaining(['members', ...tried]));
     expect(as('stripe')).toContain('members');
     expect(as('stripe').filter((id) => tried.includes(id))).toEqual([]);
+    // Compared with what the system is about to erase is the array's own size.
+    const built = (mode: 'mirror' | 'stripe') => ({
+      ...inside,
+      build: { ...inside.build, together: 2, array: { mode, by: 'firmware' as const } },
+    });
+    const [whole, doubled] = [benchOf(built('mirror')).capacity!, benchOf(built('stripe')).capacity!];
+    expect(doubled).toBe(2 * whole);
+    const told = checklist(built('stripe')).find(({ id }) => id === 'right-one')!.how;
+    expect(told).toContain(format(doubled, 'B', 4));
+    // Two drives are more hands than one.
+    expect(shopWork(built('stripe')).fitting).toBeGreaterThan(shopWork(inside).fitting);
+    expect(shopWork({ ...inside, activities: [] }).bench).toBe(0);
   });
 
   test('what a machine formats itself gets no partition and no file system, and is said to be erased', () => {

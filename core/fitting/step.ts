@@ -4,7 +4,7 @@ export const PHASES = ['before', 'fitting', 'first start', 'format', 'contents',
 /** Parts of the work, in their order. */
 export type StepPhase = (typeof PHASES)[number];
 
-/** What a checklist is made from. */
+/** What a checklist is made from; its capacity is that of an array where there is one. */
 export interface StepFacts extends Facts {
   /** It sits inside the machine's case. */
   inside: boolean;
