@@ -31,7 +31,12 @@ const browser = await playwright.launch({
   executablePath: chromium(),
   args: ['--no-sandbox', '--disable-background-networking', '--disable-gpu'],
 });
-const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: scheme });
+const page = await browser.newPage({
+  viewport: { width: 1280, height: 800 },
+  colorScheme: scheme,
+  // No picture of something on its way.
+  reducedMotion: 'reduce',
+});
 page.on('pageerror', (error) => console.error(error));
 page.on('console', (message) => message.type() === 'error' && console.error(message.text()));
 await page.goto(server.address);

@@ -39,7 +39,8 @@ export const POWER: Rule[] = [
     id: 'power-start',
     severity: 'caution',
     segment: 'port',
-    title: 'Spin-up or start may draw more than the port supplies',
+    title: (f) =>
+      `${f.drive.media === 'disk' ? 'Spinning up' : 'Starting'} may draw more than the port supplies`,
     when: (f) => byPort(f) && f.draw.start > f.feed.watts && f.draw.run <= f.feed.watts,
     reason: (f) =>
       `About ${watts(f.draw.start)} for a moment at the start; ${feeds(f)}. Ports are often more generous than their standard, and sometimes not.`,
