@@ -169,11 +169,12 @@ export function closelySaid(
 ): Said<'paid' | 'written' | 'usable' | 'warranty' | 'sizes' | 'kept'> & {
   lists: Record<'missed' | 'open' | 'against' | 'wasted' | 'prices' | 'cautions' | 'levels', Said<string>[]>;
 } {
-  const { id, candidate, unpriced, sizes } = one;
+  const { id, candidate, sizes } = one;
   const { years, usable, warranty } = candidate;
   const service = middle(wanted.places[0]!.serviceYears);
   const isShort = years !== null && service !== null && years < service;
-  const without = unpriced.map((key) => key.split('/')[1]).join(', ');
+  const unpriced = one.order.filter(({ each, owned }) => each === null && !owned);
+  const without = unpriced.map(({ name }) => name).join(', ');
   const lists = {
     missed: listed(`missed ${id}`, one.demands.missed),
     open: listed(`open ${id}`, one.demands.open),

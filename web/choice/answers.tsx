@@ -20,6 +20,14 @@ const KIND: Record<SaidAnswer['kind'], string> = {
   within: 'Quickest within the budget',
 };
 
+/** Of what has no price nothing is said of money. */
+const WITHOUT_PRICE: Partial<Record<SaidAnswer['kind'], string>> = {
+  meets: 'Meets every target',
+  frugal: 'Within 5 % of the quickest',
+};
+const kindWords = ({ kind, cost }: SaidAnswer): string =>
+  (cost === null ? WITHOUT_PRICE[kind] : undefined) ?? KIND[kind];
+
 /** The answers, the first of them large; each with its reason. */
 export function AnswersPanel({
   searching,
@@ -158,7 +166,7 @@ function Answer({
   onChoose(id: string): void;
   large?: boolean;
 }) {
-  const [first, ...rest] = said as [SaidAnswer, ...SaidAnswer[]];
+  const first = said[0]!;
   const isChosen = first.id === chosen;
   return (
     <ButtonBase
@@ -178,7 +186,7 @@ function Answer({
       }}
     >
       <Typography variant="caption" color="textSecondary" component="div" data-named>
-        {[first, ...rest].map(({ kind }) => KIND[kind]).join('; also: ')}
+        {said.map(kindWords).join('; also: ')}
       </Typography>
       <Row gap={2} align="baseline">
         <Typography variant={large ? 'h2' : 'h3'} component="div" sx={{ flex: 1 }}>

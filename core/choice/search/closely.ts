@@ -40,8 +40,6 @@ export interface Closely {
   /** Prices it goes by that are no longer to go by. */
   stale: readonly string[];
   money: string;
-  /** The parts no price is known of. */
-  unpriced: readonly string[];
   kit: readonly string[];
   probabilities: readonly (number | null)[];
   /** What each activity comes to beside today's time; null where nobody said that. */
@@ -149,7 +147,6 @@ export function closelyOf(of: FinishedSearch, one: Candidate, hourly: number, to
     stale: staleWords(of, one, today),
     order: orderOf(of, one),
     money: piecesWords(one.cost, wanted),
-    unpriced: one.unpriced,
     kit: (build.accessories ?? []).map((a) => `${a.maker} ${a.model}`),
     probabilities: finalists.probabilities(one),
     today: finalists.besideToday(one),
