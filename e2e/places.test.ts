@@ -152,7 +152,7 @@ for (const [name, hand] of [
     await hand.press(page.getByRole('link', { name: 'Hand it over' }));
     const article = page.getByRole('article');
     await article.getByRole('heading', { name: 'What was fitted: Field disk' }).waitFor();
-    await article.getByText(/^Plug it in here: .* of the Mini PC/).waitFor();
+    await article.getByText(/^It sits inside the Mini PC: /).waitFor();
     await article.getByText(/Both do their work/).waitFor();
     expect(faults).toEqual([]);
   });
