@@ -1,6 +1,6 @@
 import type { FileSystem } from '../job';
 import { middle } from '../evidence';
-import { allOf } from '../units';
+import { listWords } from '../units';
 import type { System } from '../catalog/parts';
 import { familiesOf, type Facts } from './facts';
 
@@ -103,6 +103,6 @@ export function fileSystemFor({
   const look = families.some(isOwn) ? '. Look it up in that device’s manual first' : '';
   const why = own
     ? `the job follows the policy of one that every system writes; ${own} would be safer for ${only} alone`
-    : `${allOf(who)} read and write it; a pulled plug can cost more than the file being written${look}`;
+    : `${listWords(who)} read and write it; a pulled plug can cost more than the file being written${look}`;
   return { name, why };
 }

@@ -127,7 +127,11 @@ function endpointOf(machine: Host, id: string): Endpoint {
   return found;
 }
 
-/** The path that a device's data takes on its machine. @param endsAtHost nothing is copied: there is no other end @throws RangeError for a port or an endpoint the machine has not */
+/**
+ * The path that a device's data takes on its machine.
+ * @param endsAtHost nothing is copied: there is no other end
+ * @throws RangeError for a port or an endpoint the machine has not
+ */
 export const pathOf = (at: Standing, endpoint?: string, endsAtHost?: boolean): Path =>
   buildPath(partsOf(at, endpoint, endsAtHost));
 

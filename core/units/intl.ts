@@ -36,5 +36,5 @@ export const calendarDay = dates({ day: 'numeric', month: 'long', year: 'numeric
 export const calendarMonth = dates({ month: 'long', year: 'numeric', timeZone: 'UTC' });
 
 const AND = new Intl.ListFormat('en-GB', { type: 'conjunction' });
-/** @example allOf(['port', 'cable', 'hub']) // 'port, cable and hub' */
-export const allOf = (names: readonly string[]): string => AND.format(names);
+/** @example listWords(['port', 'cable', 'hub']) // 'port, cable and hub' */
+export const listWords = (names: readonly string[]): string => AND.format(names);
