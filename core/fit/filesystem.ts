@@ -1,6 +1,6 @@
 import type { FileSystem } from '../job';
 import { middle } from '../evidence';
-import { listWords } from '../units';
+import { andList } from '../units';
 import type { System } from '../catalog/parts';
 import { familiesOf, type Facts } from './facts';
 
@@ -95,7 +95,7 @@ export function fileSystemFor({
   if (name === undefined)
     return {
       name: null,
-      why: `no file system is written by ${families.join(' and ')} alike: a network share, or two partitions`,
+      why: `no file system is written by ${andList(families)} alike: a network share, or two partitions`,
     };
   const isOwn = (family: Family) => family === 'own';
   const known = families.filter((family) => !isOwn(family));
@@ -103,6 +103,6 @@ export function fileSystemFor({
   const look = families.some(isOwn) ? '. Look it up in that device’s manual first' : '';
   const why = own
     ? `the job follows the policy of one that every system writes; ${own} would be safer for ${only} alone`
-    : `${listWords(who)} read and write it; a pulled plug can cost more than the file being written${look}`;
+    : `${andList(who)} read and write it; a pulled plug can cost more than the file being written${look}`;
   return { name, why };
 }

@@ -11,7 +11,7 @@ import {
   type SegmentId,
 } from '../assembly';
 import { linkById, practicalOf } from '../catalog/links';
-import { listWords, format } from '../units';
+import { andList, format } from '../units';
 import type { Rule } from './rule';
 import type { Facts } from './facts';
 
@@ -56,7 +56,7 @@ const heldTitle = (f: Facts): string => {
   const names = holders(f);
   return names.length === 1
     ? `The ${names[0]} holds the path down`
-    : `${sentence(listWords(names)).slice(0, -1)} hold the path down`;
+    : `${sentence(andList(names)).slice(0, -1)} hold the path down`;
 };
 const holdsFirst = (f: Facts, name: string): boolean => holders(f)[0] === name && !seenLess(f);
 const nextWords = (f: Facts) =>

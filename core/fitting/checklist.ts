@@ -30,13 +30,12 @@ export function benchOf(situation: Situation): StepFacts {
   const facts = factsOf(settingOf(situation, direction));
   return {
     ...facts,
-    // What the system shows and partitions is the array, not a member of it.
-    capacity: facts.capacity === null ? null : facts.capacity * (facts.array ? dataMembers(facts.array) : 1),
     inside: !facts.external,
     replaces:
       facts.needs.old !== undefined ||
       situation.activities.some((a) => isMove(a) && a.direction === 'write' && isOnce(a)),
-    drives: situation.build?.together ?? 1,
+    size: facts.capacity === null ? null : facts.capacity * (facts.array ? dataMembers(facts.array) : 1),
+    drives: situation.build.together ?? 1,
     isArray: facts.array !== undefined,
     spare: facts.array ? survives(facts.array) : 0,
     formatsItself: (facts.bridge === null && facts.port.erases === true) || formatsByItself(facts),

@@ -102,8 +102,10 @@ describe('the checklist', () => {
       ...inside,
       build: { ...inside.build, together: 2, array: { mode, by: 'firmware' as const } },
     });
-    const [whole, doubled] = [benchOf(built('mirror')).capacity!, benchOf(built('stripe')).capacity!];
+    const [whole, doubled] = [benchOf(built('mirror')).size!, benchOf(built('stripe')).size!];
     expect(doubled).toBe(2 * whole);
+    // What an enclosure stops at is a member's.
+    expect(benchOf(built('stripe')).capacity).toBe(whole);
     const told = checklist(built('stripe')).find(({ id }) => id === 'right-one')!.how;
     expect(told).toContain(format(doubled, 'B', 4));
     // Two drives are more hands than one.

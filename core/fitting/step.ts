@@ -4,7 +4,7 @@ export const PHASES = ['before', 'fitting', 'first start', 'format', 'contents',
 /** Parts of the work, in their order. */
 export type StepPhase = (typeof PHASES)[number];
 
-/** What a checklist is made from; its capacity is that of an array where there is one. */
+/** What a checklist is made from. */
 export interface StepFacts extends Facts {
   /** It sits inside the machine's case. */
   inside: boolean;
@@ -12,6 +12,8 @@ export interface StepFacts extends Facts {
   replaces: boolean;
   /** Several drives as one. */
   isArray: boolean;
+  /** B that the system shows and partitions: an array's, where there is one; null: not known. */
+  size: number | null;
   /** How many drives go in. */
   drives: number;
   /** How many of them may fail. */

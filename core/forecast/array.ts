@@ -1,4 +1,4 @@
-import { YEAR_SECONDS } from '../units';
+import { format, formatProbability, YEAR_SECONDS } from '../units';
 import { exactly, type Spread } from '../stats';
 import { middle, recordersFor, type Estimate, type Recorder } from '../evidence';
 import { assumed, assumedRange, marketOf } from '../catalog/assumptions';
@@ -152,3 +152,14 @@ function losing(
     inputs: [mtbf, record.given('replaced and rebuilt within', exactly(repair), 's', within)],
   }));
 }
+
+/** How many members may fail, in words. */
+export const survivalWords = ({ survives: spare }: Pick<ArrayForecast, 'survives'>): string =>
+  spare === 0
+    ? 'one failing drive loses all'
+    : `${spare} may fail, whichever ${spare === 1 ? 'it is' : 'they are'}`;
+
+/** What a rebuild takes and how surely it ends, in words; null where there is none. */
+export const rebuildWords = ({ rebuild, rebuildFails: fails }: ArrayForecast): string | null =>
+  rebuild &&
+  `a rebuild takes at least ${format(rebuild.expected, 's')} and meets what it cannot read in ${formatProbability(fails!.expected)} of cases`;

@@ -10,7 +10,7 @@ export {
   screen,
   withOverrides,
 } from './answer';
-export { type ArrayForecast, arrayOf, holdsOf } from './array';
+export { type ArrayForecast, arrayOf, holdsOf, rebuildWords, survivalWords } from './array';
 export {
   type Case,
   type Change,

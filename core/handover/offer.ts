@@ -1,7 +1,7 @@
 import { activitiesOf, buysWords, situationsOf, type Closely, type OrderLine, type Wanted } from '../choice';
 import { middle } from '../evidence';
 import { machineNames, traitsOf, type Job } from '../job';
-import { closeFigureSaid, closelySaid, workCost, workSaid } from '../statements';
+import { closeFigureSaid, closelySaid, workOn, workSaid } from '../statements';
 import { counted, moneyWords } from '../units';
 import { listBlock, section, textBlock, type HandoverDocument, type Section, type Wording } from './block';
 
@@ -16,9 +16,9 @@ function offeredOne(one: Closely, i: number, wanted: Wanted, shopHour: number): 
   const { paid, written, usable, warranty, kept, lists } = closelySaid(one, wanted);
   const { pieces = 1 } = wanted;
   const [situation] = situationsOf({ wanted }, one.candidate);
-  const costs = { ...wanted, shopHour };
-  const { money } = workCost(situation!, costs);
-  const { work } = workSaid(one.id, situation!, costs);
+  const own = workOn(situation!, { pieces, shopHour });
+  const { money } = own;
+  const { work } = workSaid(one.id, own, wanted.currency);
   const figures = activitiesOf(wanted).flatMap((activity, k) => {
     const { meets, today } = closeFigureSaid(one, activity, k);
     if (!meets || traitsOf(activity).answer === 'room') return [];

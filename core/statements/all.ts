@@ -20,7 +20,7 @@ import { briefSaid } from './activity';
 import { heldSaid, judgedSaid, measuredSaid, standingSaid, verdictSaid } from './claim';
 import { arraySaid, courseSaid, driverSaid, shareSaid, taskSaid } from './course';
 import { daysSaid, yearsAhead } from './days';
-import { findingSaid, stepSaid, stepsSaid, workSaid } from './finding';
+import { findingSaid, stepSaid, stepsSaid, workOn, workSaid } from './finding';
 import { knownSaid, observationsOf } from './known';
 import { befallenSaid, counterSaid, healthSaid, learnedSaid, rightSaid, unitSaid } from './unit';
 import { compareLoadTimes, feltSaid } from './felt';
@@ -40,7 +40,7 @@ function setUp(job: Job, place: Place, situation: Situation): Said<string>[] {
   return [
     ...steps.map((step) => stepSaid(place, step)),
     stepsSaid(place, done, steps.length),
-    workSaid(placeId(place), situation, { currency: null }),
+    workSaid(placeId(place), workOn(situation)),
   ];
 }
 

@@ -1,3 +1,4 @@
+import { rebuildWords, survivalWords } from '../forecast';
 import type { ArrayForecast, CourseSheet, FirstTask, Sensitivity } from '../forecast';
 import type { Activity, Place } from '../job';
 import type { Cause } from '../models';
@@ -75,21 +76,15 @@ export const taskSaid = (place: Place, { activity, name, takes }: FirstTask): Sa
   });
 
 /** What several drives as one hold, survive and lose. */
-export function arraySaid(
-  place: Place,
-  { usable, survives, loss, rebuild, rebuildFails, smallWrite }: ArrayForecast,
-): Said<'holds'> {
-  const failing =
-    survives === 0
-      ? 'one failing drive loses all'
-      : `${survives} may fail, whichever ${survives === 1 ? 'it is' : 'they are'}`;
-  const rebuilt =
-    rebuild &&
-    ` A rebuild takes at least ${format(rebuild.expected, 's')} and meets what it cannot read in ` +
-      `${formatProbability(rebuildFails!.expected)} of cases. A write smaller than a stripe costs ${smallWrite} operations.`;
+export function arraySaid(place: Place, array: ArrayForecast): Said<'holds'> {
+  const { usable, loss, smallWrite } = array;
+  const rebuilt = rebuildWords(array);
   return say('forecast', naming('array', placeId(place)), {
     holds:
-      `Together they hold ${format(usable.expected, 'B')}; ${failing}. Data lost within the service life: ` +
-      `${formatProbability(loss.expected)}.${rebuilt ?? ''} An array is one copy, not a backup.`,
+      `Together they hold ${format(usable.expected, 'B')}; ${survivalWords(array)}` +
+      (rebuilt === null
+        ? '. '
+        : `; ${rebuilt}. A write smaller than a stripe costs ${smallWrite} operations. `) +
+      `Data lost within the service life: ${formatProbability(loss.expected)}. An array is one copy, not a backup.`,
   });
 }

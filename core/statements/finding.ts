@@ -26,33 +26,43 @@ export const stepSaid = (
 export const stepsSaid = (place: Place, done: number, all: number): Said<'done'> =>
   say('planned', naming('steps', placeId(place)), { done: `${done} of ${all} done or left out.` });
 
-/** What the shop's own work comes to, in min and in money; null where nobody said what an hour of it costs. */
-export function workCost(
-  situation: Situation,
-  { shopHour = 0, pieces = 1 }: { shopHour?: number | undefined; pieces?: number | undefined },
-): { minutes: number; money: number | null } {
+/** What the shop's own work is priced by. */
+interface WorkTerms {
+  /** What an hour of it costs; absent or 0: nobody said. */
+  shopHour?: number | undefined;
+  /** So many alike are set up; absent: one. */
+  pieces?: number | undefined;
+}
+
+/** The shop's own work on a device: min of somebody's hands, the part of them at the bench, and money; null where nobody said what an hour costs. */
+export interface Work {
+  minutes: number;
+  bench: number;
+  money: number | null;
+}
+
+/** min: nobody knows hands better. */
+const GRAIN = 5;
+
+export function workOn(situation: Situation, { shopHour = 0, pieces = 1 }: WorkTerms = {}): Work {
   const { fitting, bench } = shopWork(situation);
-  const minutes = Math.ceil((fitting + bench) / 5) * 5;
-  return { minutes, money: shopHour > 0 ? Math.round((pieces * minutes * shopHour) / 60) : null };
+  const whole = (minutes: number) => Math.ceil((pieces * minutes) / GRAIN) * GRAIN;
+  const minutes = whole(fitting + bench);
+  return { minutes, bench: whole(bench), money: shopHour > 0 ? Math.round((minutes * shopHour) / 60) : null };
 }
 
-/** To five minutes: nobody knows hands better. */
-const hands = (minutes: number): string => {
-  const whole = Math.ceil(minutes / 5) * 5;
-  return whole < 60 ? `${whole}\u00a0min` : format(whole * 60, 's');
-};
+const handsWords = (minutes: number): string =>
+  minutes < 60 ? `${minutes}\u00a0min` : format(minutes * 60, 's');
 
-/** The shop's own work on a device: how long somebody's hands are at it, and what that costs. @param of what names it: a place or a build */
-export function workSaid(
+/** How long somebody's hands are at a device, and what that costs. @param of what names it: a place or a build */
+export const workSaid = (
   of: string,
-  situation: Situation,
-  costs: { shopHour?: number | undefined; pieces?: number | undefined; currency: string | null },
-): Said<'work'> {
-  const { bench } = shopWork(situation);
-  const { minutes, money } = workCost(situation, costs);
-  const timed = bench > 0 ? `, ${hands(bench)} of it timing` : '';
-  const price = money === null ? '' : `: ${moneyWords(money, costs.currency)}`;
-  return say('planned', naming('work', of), {
-    work: `about ${hands(minutes)} of hands-on work${timed}${price}`,
+  { minutes, bench, money }: Work,
+  currency: string | null = null,
+): Said<'work'> =>
+  say('planned', naming('work', of), {
+    work:
+      `about ${handsWords(minutes)} of hands-on work` +
+      (bench > 0 ? `, ${handsWords(bench)} of it timing` : '') +
+      (money === null ? '' : `: ${moneyWords(money, currency)}`),
   });
-}

@@ -33,7 +33,7 @@ export { nothingWorth, worthWords } from '../forecast';
 export { healthAdvice, healthLines } from '../models';
 export { arraySaid, courseSaid, driverSaid, shareSaid, taskSaid } from './course';
 export { daysSaid, yearsAhead } from './days';
-export { findingSaid, stepSaid, stepsSaid, workCost, workSaid } from './finding';
+export { findingSaid, stepSaid, stepsSaid, workOn, workSaid } from './finding';
 export { healthSaid, learnedSaid, befallenSaid, counterSaid, rightSaid, unitSaid } from './unit';
 export { flowSaid, nextSaid, partSaid, passSaid, placeId } from './flow';
 export { costSaid, formatSaid, lifeSaid } from './life';

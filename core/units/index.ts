@@ -9,7 +9,7 @@ export { nominalSectors, binary, shownCapacity, mbrLimit } from './capacity';
 export { DECIMAL, BINARY } from './prefix';
 export { yearsBetween, timeAfter, timesAfter } from './after';
 export { counted } from './counted';
-export { listWords, calendarDay, calendarMonth, moment, numeral, shortMoment, timeOfDay } from './intl';
+export { andList, calendarDay, calendarMonth, moment, numeral, shortMoment, timeOfDay } from './intl';
 export { CALENDAR_YEAR_DAYS, YEAR_DAYS, YEAR_SECONDS } from './year';
 export { atLeast, formatProbability } from './probability';
 export { moneyWords, pricePer } from './money';

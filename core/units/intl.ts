@@ -36,5 +36,5 @@ export const calendarDay = dates({ day: 'numeric', month: 'long', year: 'numeric
 export const calendarMonth = dates({ month: 'long', year: 'numeric', timeZone: 'UTC' });
 
 const AND = new Intl.ListFormat('en-GB', { type: 'conjunction' });
-/** @example listWords(['port', 'cable', 'hub']) // 'port, cable and hub' */
-export const listWords = (names: readonly string[]): string => AND.format(names);
+/** @example andList(['port', 'cable', 'hub']) // 'port, cable and hub' */
+export const andList = (names: readonly string[]): string => AND.format(names);

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import type { Build } from '@kymar/core/assembly';
 import { STALE, activitiesOf, buildKey, placed, type Closely, type Wanted } from '@kymar/core/choice';
 import { middle } from '@kymar/core/evidence';
-import { closeFigureSaid, closelySaid, workSaid, type Said } from '@kymar/core/statements';
+import { closeFigureSaid, closelySaid, workOn, workSaid, type Said } from '@kymar/core/statements';
 import type { Job } from '@kymar/core/job';
 import { useSettings } from '../state/settings';
 import { Told } from '../ui/told';
@@ -43,12 +43,13 @@ export function CloselyPanel({
   onBeside(ids: readonly string[]): void;
 }) {
   const { candidate } = one;
-  const work = activitiesOf(wanted);
+  const activities = activitiesOf(wanted);
   const isBuilt = built !== null && buildKey(built) === one.id;
   const situation = useMemo(() => placed(wanted, wanted.places[0]!, candidate.build), [candidate, wanted]);
   const said = closelySaid(one, wanted);
   const shopHour = useSettings((s) => s.shopHour);
-  const labour = workSaid(one.id, situation, { ...wanted, shopHour });
+  const work = useMemo(() => workOn(situation, { ...wanted, shopHour }), [situation, wanted, shopHour]);
+  const labour = workSaid(one.id, work, wanted.currency);
   const isOwned = wanted.owned.includes(`drives/${candidate.build.drive.id}`);
   const { years, usable, warranty } = candidate;
   const serviceYears = middle(wanted.places[0]!.serviceYears);
@@ -91,7 +92,7 @@ export function CloselyPanel({
           </Line>
         )}
         {isOwned && <Line name="Drive">already there, costs nothing</Line>}
-        {work.map((activity, i) => {
+        {activities.map((activity, i) => {
           const { meets, today, processing } = closeFigureSaid(one, activity, i);
           return (
             meets && (

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { tickOf, nextStep, PHASES, type ListedStep, type StepPhase } from '@kymar/core/fitting';
 import type { Situation } from '@kymar/core/forecast';
 import type { Fitting } from '@kymar/core/job';
-import { placeId, stepSaid, stepsSaid, workSaid } from '@kymar/core/statements';
+import { placeId, stepSaid, stepsSaid, workOn, workSaid } from '@kymar/core/statements';
 import { shortMoment } from '@kymar/core/units';
 import type { Placed } from '../state/placed';
 import { Panel } from '../ui/panel';
@@ -33,7 +33,7 @@ export function Checklist({
   fitting: Fitting | undefined;
   situation: Situation;
 }) {
-  const { work } = workSaid(placeId(at.place), situation, { currency: null });
+  const { work } = workSaid(placeId(at.place), workOn(situation));
   const done = steps.filter((step) => tickOf(step, fitting).mark).length;
   const next = nextStep(steps, fitting);
   const mark = ({ id, title: said }: ListedStep, skipped?: string) =>

@@ -155,6 +155,10 @@ function nearestOf(candidates: readonly Candidate[], finalists: Finalists): Cand
 const leastOf = (list: readonly Candidate[], of: (one: Candidate) => number): number =>
   list.reduce((least, one) => Math.min(least, of(one)), Infinity);
 
+/** So much may be paid beside the cheapest: what keeps the budget is not left for what does not. */
+const within = (most: number, cheapest: number, { budget }: Wanted): number =>
+  budget !== null && cheapest <= budget ? Math.min(most, budget) : most;
+
 /** Where nobody said how long is too long: the cheapest of what takes a fraction of the time for not half as much money again; null where there is none. */
 function unaskedKnee(
   meets: Candidate & { cost: number },
@@ -162,13 +166,12 @@ function unaskedKnee(
   wanted: Wanted,
 ): Candidate | null {
   if (activitiesOf(wanted).some(isAsked)) return null;
-  const { budget } = wanted;
-  const most = meets.cost * (1 + UNASKED.dearer);
+  const most = within(meets.cost * (1 + UNASKED.dearer), meets.cost, wanted);
   return (
     pool.find(
       (one) =>
         one.cost !== null &&
-        one.cost <= (budget !== null && meets.cost <= budget ? Math.min(most, budget) : most) &&
+        one.cost <= most &&
         one.waits <= meets.waits * UNASKED.waits &&
         gainsOn(one, meets, wanted).some(({ isFelt, seconds }) => isFelt && seconds > 0),
     ) ?? null
@@ -185,18 +188,16 @@ function kneeOf(
   finalists: Finalists,
   wanted: Wanted,
 ): Candidate | null {
-  if (meets.cost === null) return null;
-  const { budget } = wanted;
-  const little = meets.cost + Math.max(LITTLE.money, meets.cost * LITTLE.share);
-  // What keeps the budget is not left for what does not.
-  const most = budget !== null && meets.cost <= budget ? Math.min(little, budget) : little;
+  const { cost: cheapest } = meets;
+  if (cheapest === null) return null;
+  const most = within(cheapest + Math.max(LITTLE.money, cheapest * LITTLE.share), cheapest, wanted);
   const near = pool.filter(({ cost }) => cost !== null && cost <= most);
   const quicker = near
     .filter(({ waits }) => waits < meets.waits && waits <= meets.waits * (1 - MUCH))
     .sort((a, b) => a.waits - b.waits || cheapestFirst(a, b));
   const first = finalists.first(quicker);
   if (first) return first;
-  const quick = unaskedKnee({ ...meets, cost: meets.cost }, pool, wanted);
+  const quick = unaskedKnee({ ...meets, cost: cheapest }, pool, wanted);
   if (quick) return quick;
   const risk = 1 - finalists.least(meets);
   if (risk < DOUBTFUL) return null;

@@ -36,7 +36,7 @@ test('each level says what it holds, survives, takes to rebuild and costs; one t
   expect(levels[0]).toEqual({
     id: parity.id,
     words: expect.stringMatching(
-      /^RAID 5 of 4, made by the enclosure: .*TB usable, one drive may fail, a rebuild takes at least .* and fails with .* probability, .*EUR/,
+      /^RAID 5 of 4, made by the enclosure: .*TB usable, 1 may fail, whichever it is, a rebuild takes at least .* and meets what it cannot read in .* of cases, .*EUR/,
     ) as string,
   });
   for (const { id, words } of levels)

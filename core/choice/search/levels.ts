@@ -1,8 +1,8 @@
 import { layoutWords, survives } from '../../assembly';
-import { arrayOf, layoutOf, type ArrayForecast } from '../../forecast';
-import { format, formatProbability, moneyWords } from '../../units';
+import { arrayOf, layoutOf, rebuildWords, survivalWords } from '../../forecast';
+import { andList, format, moneyWords } from '../../units';
 import type { Candidate } from './candidate';
-import { demandOf, mayBeAdvised } from './demands';
+import { demandOf } from './demands';
 import { situationsOf } from './placed';
 import type { FinishedSearch } from './searched';
 
@@ -43,25 +43,26 @@ export function levelsBeside(one: Candidate, candidates: readonly Candidate[]): 
 
 /** A level's name, and who makes it. */
 export const levelWords = ({ build }: Pick<Candidate, 'build'>): string => {
+  const { array, together = 1 } = build;
   const layout = layoutOf(build);
-  if (!layout) return (build.together ?? 1) > 1 ? 'each by itself' : 'one drive';
-  return `${layoutWords(layout)}, ${build.array!.by === 'system' ? 'made by the system' : 'made by the enclosure'}`;
+  if (!layout) return together > 1 ? 'each by itself' : 'one drive';
+  const maker = array!.by === 'system' ? 'system' : 'enclosure';
+  return `${layoutWords(layout)}, made by the ${maker}`;
 };
 
-const rebuiltWords = ({ rebuild, rebuildFails, survives: spare }: ArrayForecast): string =>
-  rebuild === null
-    ? 'one failed drive loses all'
-    : `${spare === 1 ? 'one drive may' : `${spare} drives may`} fail, a rebuild takes at least ` +
-      `${format(rebuild.expected, 's')} and fails with ${formatProbability(rebuildFails!.expected)} probability`;
-
-/** A level in a sentence: what it holds, survives and costs, and why it is not advised where it is not. */
+/** A level in a sentence: what it holds, survives and costs, and why it is never advised where it is not. */
 export function levelSentence(of: FinishedSearch, one: Candidate): string {
   const array = arrayOf(situationsOf(of, one)[0]!);
-  const never = mayBeAdvised(one)
-    ? ''
-    : ` Never advised here: ${one.misses.flatMap(({ activity }) => demandOf(activity)?.name ?? []).join(', ')}.`;
-  return (
-    `${levelWords(one)}: ${one.usable === null ? '' : `${format(one.usable, 'B')} usable, `}` +
-    `${array ? rebuiltWords(array) : 'none takes another’s place'}, ${moneyWords(one.cost, of.wanted.currency)}.${never}`
-  );
+  const nevers = one.misses.flatMap(({ activity }) => {
+    const demand = demandOf(activity);
+    return demand?.isNever ? [demand.name] : [];
+  });
+  const told = [
+    one.usable === null ? null : `${format(one.usable, 'B')} usable`,
+    survivalWords(array ?? { survives: 0 }),
+    array && rebuildWords(array),
+    moneyWords(one.cost, of.wanted.currency),
+  ].filter((words) => words !== null);
+  const never = nevers.length === 0 ? '' : ` Never advised here: ${andList(nevers)}.`;
+  return `${levelWords(one)}: ${told.join(', ')}.${never}`;
 }

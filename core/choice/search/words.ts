@@ -2,7 +2,7 @@ import { nameOf } from '../../catalog/parts';
 import { ARRAY_NAMES, type Build } from '../../assembly';
 import { toDo } from '../../forecast';
 import type { UnitPrice } from '../prices/pricing';
-import { isLoad, traitsOf, type Activity } from '../../job';
+import { isAsked, isLoad, traitsOf, type Activity } from '../../job';
 import { middle } from '../../evidence';
 import { counted, format, formatProbability, moneyWords, numeral, pricePer } from '../../units';
 import type { ChoiceAnswers, ChosenBuild } from './answer';
@@ -15,7 +15,7 @@ import type { LifeCost, Wasted } from './money';
 import type { Settled } from './settles';
 import type { Together } from './together';
 import type { Slowed } from './uplinks';
-import type { Wanted } from './wanted';
+import { activitiesOf, type Wanted } from './wanted';
 
 /** Of a year, rounded. */
 const WEEKS_A_YEAR = 52;
@@ -141,11 +141,12 @@ function processingWords(activity: Activity | undefined, figure: number | null |
 const NOTICED = 0.2;
 
 /** What a little more money than the cheapest buys. */
-function kneeWords({ knee, meets }: ChoiceAnswers, { currency }: Wanted): string {
+function kneeWords({ knee, meets }: ChoiceAnswers, wanted: Wanted): string {
   const [one, cheapest] = [knee?.candidate, meets?.candidate];
   if (one?.cost == null || cheapest?.cost == null) return '';
   const share = 1 - one.waits / cheapest.waits;
-  const more = moneyWords(Math.round((one.cost - cheapest.cost) * 100) / 100, currency);
+  const more = moneyWords(Math.round((one.cost - cheapest.cost) * 100) / 100, wanted.currency);
+  const isTimed = activitiesOf(wanted).some(isAsked);
   const least = ({ probabilities }: ChosenBuild) => Math.min(1, ...probabilities.filter((p) => p !== null));
   const better =
     share > NOTICED
@@ -153,7 +154,9 @@ function kneeWords({ knee, meets }: ChoiceAnswers, { currency }: Wanted): string
       : `the least sure target is met with ${formatProbability(least(knee!))} probability ` +
         `instead of ${formatProbability(least(meets!))}`;
   const money = one.cost > cheapest.cost ? `${more} more than` : 'As cheap as';
-  return `${money} the cheapest build that meets every target, and ${better}.`;
+  return isTimed
+    ? `${money} the cheapest build that meets every target, and ${better}.`
+    : `No target is set. ${money} the cheapest build that works, and ${better}.`;
 }
 
 /** Why an answer is the answer, in two plain sentences. */
@@ -163,7 +166,7 @@ export function reasonFor(
   wanted: Wanted,
 ): string {
   const { candidate, probabilities } = got[kind]!;
-  const work = wanted.places.flatMap((p) => p.activities);
+  const work = activitiesOf(wanted);
   const i = deciding(candidate, work);
   const figure = work[i] ? figureWords(work[i], candidate.figures[i]!) : null;
   const probability = probabilities[i];
@@ -201,7 +204,7 @@ export function reasonFor(
 
 /** What would settle which build to buy, in a sentence each. */
 export function settlesWords({ now, list }: Settled, wanted: Wanted): string[] {
-  const work = wanted.places.flatMap((p) => p.activities);
+  const work = activitiesOf(wanted);
   return list.map((one) => {
     const of = one.of
       ? ` of ${nameOf(one.of.build.drive)}`
@@ -225,7 +228,7 @@ export function settlesWords({ now, list }: Settled, wanted: Wanted): string[] {
 /** What giving up the dear target would save, in words; null where nothing would be saved. */
 export function dearWords({ dear }: Pick<ChoiceAnswers, 'dear'>, wanted: Wanted): string | null {
   if (!dear) return null;
-  const work = wanted.places.flatMap((p) => p.activities);
+  const work = activitiesOf(wanted);
   const i = work.findIndex((a) => a.id === dear.activity);
   const demand = demandOf(dear.activity);
   const [name, figure] = demand

@@ -1,7 +1,7 @@
 import type { StepFacts, FittingStep } from '../step';
 
-/** Its bay has one plug for data and power. */
-const isFolded = (b: StepFacts) => b.inside && b.host.kind === 'laptop' && b.form === '2.5-inch';
+/** A laptop's bay: one plug for data and power, no leads. */
+const slidesIn = (b: StepFacts) => b.inside && b.host.kind === 'laptop' && b.form === '2.5-inch';
 const opens = (b: StepFacts) => b.inside || (b.bridge !== null && !b.drive.sealed);
 
 /** Fitting, by form. */
@@ -85,14 +85,14 @@ export const FITTING: readonly FittingStep[] = [
     minutes: (b) => 4 * b.drives,
     phase: 'fitting',
     when: (b) => b.disk || b.has('power lead') || b.has('data lead') || b.port.connector === 'SATA',
-    title: (b) => (isFolded(b) ? 'Slide it onto its connector' : 'Connect data and power'),
+    title: (b) => (slidesIn(b) ? 'Slide it onto its connector' : 'Connect data and power'),
     how: (b) =>
-      isFolded(b)
+      slidesIn(b)
         ? 'Straight, until it sits; its frame or cover holds it there. Data and power are one plug: a ribbon is not pulled or bent.'
         : `Both until they click. ${b.form === '3.5-inch' ? 'A 3.5-inch disk needs 12 V: from the case’s own supply, or the enclosure’s.' : '5 V do.'} ` +
           'Leads lie free of fans.',
     caution: (b) =>
-      isFolded(b)
+      slidesIn(b)
         ? ''
         : 'A lead from another power supply may fit and carry other voltages: it ends the drive.',
   },

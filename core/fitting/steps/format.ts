@@ -8,12 +8,12 @@ import type { StepFacts, FittingStep } from '../step';
 const MBR_END = 2 ** 32 * 512;
 
 /** The partition table a drive gets, and why. */
-function tableFor({ capacity, needs, system, host }: StepFacts): { table: 'GPT' | 'MBR'; why: string } {
+function tableFor({ size, needs, system, host }: StepFacts): { table: 'GPT' | 'MBR'; why: string } {
   if (needs.table) return { table: needs.table, why: 'the brief asks for it' };
-  if (capacity !== null && capacity > MBR_END)
+  if (size !== null && size > MBR_END)
     return {
       table: 'GPT',
-      why: `MBR ends at ${format(MBR_END, 'B', 4)} and the drive has ${format(capacity, 'B', 4)}`,
+      why: `MBR ends at ${format(MBR_END, 'B', 4)} and the drive has ${format(size, 'B', 4)}`,
     };
   if (needs.bootDrive && host.firmware === 'BIOS')
     return { table: 'MBR', why: `${host.name} starts by BIOS, which reads MBR` };
@@ -66,6 +66,10 @@ function passFor({ disk, needs }: StepFacts): { full: boolean; why: string } {
   };
 }
 
+const isOwn = ({ system }: StepFacts): boolean => system?.family === 'own';
+/** What formats the drive by itself: the machine, or a recorder that it goes into besides. */
+const ownDevice = (b: StepFacts): string => (isOwn(b) ? b.host.name : 'The device it goes into');
+
 /** Making it ready to be written to. */
 export const FORMAT: readonly FittingStep[] = [
   {
@@ -75,7 +79,7 @@ export const FORMAT: readonly FittingStep[] = [
     when: () => true,
     title: 'Stop: is this the right drive?',
     how: (b) =>
-      `Compare size (${b.capacity === null ? 'as on its label' : format(b.capacity, 'B', 4)}) and serial number with what the system is about to erase.`,
+      `Compare size (${b.size === null ? 'as on its label' : format(b.size, 'B', 4)}) and serial number with what the system is about to erase.`,
     caution: 'Formatting destroys what is there. Ask whoever owns it, out loud.',
   },
   {
@@ -83,13 +87,12 @@ export const FORMAT: readonly FittingStep[] = [
     minutes: 4,
     phase: 'format',
     when: (b) => b.formatsItself,
-    title: (b) =>
-      b.system?.family === 'own'
-        ? `${b.host.name} formats it: let it`
-        : 'The device it goes into formats it: let it',
-    how:
-      'It asks at its first start and makes its own partitions and file system. Nothing is done on a computer before, ' +
-      'and the computer does not read it afterwards.',
+    title: (b) => `${ownDevice(b)} formats it: let it`,
+    how: (b) =>
+      'It asks at its first start and makes its own partitions and file system. Nothing is done on a computer before' +
+      (isOwn(b)
+        ? ', and the computer does not read it afterwards.'
+        : `; look afterwards whether ${b.host.name} reads it.`),
     caution: 'It erases whatever is on it, without asking twice.',
   },
   {
