@@ -2,7 +2,7 @@ import { formatProbability } from '../units';
 import { firstOf, rebuilt } from '../fixtures/forecast';
 import { demoJobs } from '../demo';
 import { SHOP } from '../catalog/stock';
-import { FIRST_PLACE, Job, Run } from '../job';
+import { addMachine, FIRST_PLACE, Job, Run, withBuild } from '../job';
 import { verdict } from '../verdict';
 import { fromMarkdown } from 'mdast-util-from-markdown';
 import { toString } from 'mdast-util-to-string';
@@ -31,6 +31,23 @@ test('the customer is told what was fitted, where to plug it, what was promised 
   ])
     expect(text).toContain(part);
   expect(text).not.toContain('content hash');
+});
+
+test('one cable that serves two machines is one; what sits inside is not plugged in', () => {
+  const host = SHOP.hosts.find(({ id }) => id === 'office-desktop')!;
+  const two = addMachine(offload, host);
+  const there = { machine: two.machines.at(-1)!.id, device: FIRST_PLACE.device };
+  const text = toMarkdown(made(withBuild(two, there, { ...parts, port: 'front-c' })), 'customer');
+  expect(text.match(/Cable: /g)).toHaveLength(1);
+  expect(text.match(/Plug it in here: /g)).toHaveLength(2);
+  const inside = {
+    ...parts,
+    drive: SHOP.drives.find(({ id }) => id === 'venndale-flint-500g')!,
+    bridge: null,
+    cable: null,
+  };
+  const built = made(rebuilt(offload, { host, build: { ...inside, port: 'm2' } }));
+  expect(toMarkdown(built, 'customer')).toContain('It sits inside the office desktop: ');
 });
 
 test('the shop’s copy adds runs, sources and the hash', () => {

@@ -141,6 +141,8 @@ describe('machines and devices come and go', () => {
     // Taken off it again: it must still work there, unless that is the shop's bench.
     const off = withBuild(job, there, null);
     expect(placesOf(off)).toEqual([FIRST_PLACE, there]);
+    expect(briefAt(off, FIRST_PLACE)!.goesAround).toBe(true);
+    expect(briefAt(offload, FIRST_PLACE)!.goesAround).toBeUndefined();
     const machines = off.machines.map(
       (m) => ({ ...m, use: m.id === there.machine ? 'bench' : m.use }) as const,
     );

@@ -27,6 +27,8 @@ export interface Brief {
   activities: readonly Activity[];
   /** What it does on others: that wears and fills it too. */
   elsewhere?: readonly Activity[] | undefined;
+  /** It is used on other machines too. */
+  goesAround?: true | undefined;
   needs?: Needs | undefined;
   serviceYears?: Fact | undefined;
   /** A pass over all of it that goes on, or is over. */
@@ -148,6 +150,7 @@ export function briefAt(
     build: buildAt(device, connection),
     activities: activities.filter(here),
     ...(elsewhere.length > 0 ? { elsewhere } : {}),
+    ...(on.length > 1 ? { goesAround: true as const } : {}),
     needs: withBaseline(needsAt(device, machine, policies, on), fitting, device?.parts?.drive),
     ...(serviceYears ? { serviceYears } : {}),
     ...(pass ? { pass } : {}),

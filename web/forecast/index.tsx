@@ -72,8 +72,10 @@ export function Forecast() {
         )}
         {forecast.activities.length === 0 ? (
           <Typography>
-            The brief names no activity. <Link to={`/jobs/${job.id}/brief${at.search}`}>Describe one</Link> to
-            see its forecast.
+            {job.activities.length === 0
+              ? 'The brief names no activity.'
+              : `Nothing is done on ${at.host.name}: it only has to work there.`}{' '}
+            <Link to={`/jobs/${job.id}/brief${at.search}`}>Describe an activity</Link> to see its forecast.
           </Typography>
         ) : (
           <Table size="small">

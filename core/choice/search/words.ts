@@ -156,7 +156,7 @@ function kneeWords({ knee, meets }: ChoiceAnswers, wanted: Wanted): string {
   const money = one.cost > cheapest.cost ? `${more} more than` : 'As cheap as';
   return isTimed
     ? `${money} the cheapest build that meets every target, and ${better}.`
-    : `No target is set. ${money} the cheapest build that works, and ${better}.`;
+    : `No target is set. ${money} the cheapest build that misses nothing, and ${better}.`;
 }
 
 /** Why an answer is the answer, in two plain sentences. */
@@ -192,7 +192,7 @@ export function reasonFor(
     knee: kneeWords(got, wanted),
     meets: asked
       ? `The${money || ' first'} build that meets every target with at least ${share} probability.`
-      : `No target is set: the${money || ' first'} build that works.`,
+      : `No target is set: the${money || ' first'} build that misses nothing.`,
     frugal: `The least money within 5 % of the shortest waits. ${buys}`.trim(),
     within: `The shortest waits for at most ${budgetOf(wanted)}. ${buys}`.trim(),
     nearest: `Nothing meets every target with ${share} probability; this comes nearest.`,

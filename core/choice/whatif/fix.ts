@@ -3,6 +3,7 @@ import { linkById, practicalOf, type Direction } from '../../catalog/links';
 import { nameOf, type Shop } from '../../catalog/parts';
 import type { Build } from '../../assembly';
 import type { Situation } from '../../forecast';
+import { isExternal } from '../../models';
 import { costToday, usualCurrency } from '../prices/pricing';
 import { partsOf } from '../search/candidate';
 import { keepsLocked, optionsAt, tryPart, type PartOption } from './options';
@@ -114,8 +115,11 @@ export function fixes(situation: Situation, library: Shop, direction: Direction)
   ] as const;
   // What expands a host stays in its bay.
   const stays = situation.needs.role === 'expansion' && situation.build.bridge === null;
+  // What is carried from one machine to the next goes into none of them.
+  const goesAround = (situation.goesAround || situation.needs.portable) && isExternal(situation.build);
   const inPlace = ({ build }: PartOption) =>
-    !stays || (build.port === situation.build.port && build.bridge === null);
+    (!stays || (build.port === situation.build.port && build.bridge === null)) &&
+    (!goesAround || isExternal(build));
   const helps = (c: PartOption) =>
     !c.taken &&
     inPlace(c) &&

@@ -196,6 +196,17 @@ describe('the cheapest fix', () => {
     const tooLarge = plan('field-laptop', 'right', 'marrowick-anchor-8t', 'quarrel-shell-old', 'a-b-2-15');
     expect(fixes(onJob(tooLarge), SHOP, 'read').map((m) => m.cost)).toContain('an enclosure or card');
   });
+  test('what is carried, or goes from one machine to the next, is put into none of them', () => {
+    const desk = plan('office-desktop', 'front-a', 'venndale-flint-500g', 'quarrel-blade-s', 'c-a-5-1');
+    const inside = (more: Partial<Plan>) =>
+      fixes(onJob({ ...desk, ...more }), SHOP, 'write').filter(
+        ({ build }) => build.bridge === null && build.cable === null,
+      );
+    expect(inside({})).not.toEqual([]);
+    expect(inside({ goesAround: true })).toEqual([]);
+    expect(inside({ needs: { portable: true } })).toEqual([]);
+  });
+
   test('where the other end decides nothing is offered', () => {
     const slow = laptop('left-back');
     const storage = {

@@ -105,10 +105,12 @@ export function fittedSection(job: Job, device: JobDevice): Section {
   const connections = job.connections.filter((c) => c.device === device.id);
   for (const { machine, cable, hops = [], port } of connections) {
     const { host } = job.machines.find((m) => m.id === machine)!;
-    if (cable) items.push(`Cable: ${cable.name}, ${cable.length} m`);
-    for (const { hub, port: at, cable: lead } of hops) {
+    const lead = cable && `Cable: ${cable.name}, ${cable.length} m`;
+    // One cable serves wherever it fits.
+    if (lead && !items.includes(lead)) items.push(lead);
+    for (const { hub, port: at, cable: up } of hops) {
       const position = hub.ports.find((p) => p.id === at)?.position ?? at;
-      items.push(`Through: ${nameOf(hub)}, ${position}, with ${lead.name}`);
+      items.push(`Through: ${nameOf(hub)}, ${position}, with ${up.name}`);
     }
     const at = host.ports.find((p) => p.id === port);
     if (at)
