@@ -5,6 +5,8 @@ import { rememberedBy } from './remembered';
 import { useSettings } from './settings';
 
 const NONE: OwnRanges = {};
+/** All that a brief may say: a new part of it is not left out here unseen. */
+type WholeBrief = { [K in keyof Required<Brief>]: Brief[K] };
 const made = rememberedBy(
   (
     host: Brief['host'],
@@ -14,9 +16,12 @@ const made = rememberedBy(
     needs: Brief['needs'],
     serviceYears: Brief['serviceYears'],
     pass: Brief['pass'],
+    goesAround: Brief['goesAround'],
     shopRanges: OwnRanges,
-  ): Situation | null =>
-    situationOf({ host, build, activities, elsewhere, needs, serviceYears, pass }, shopRanges),
+  ): Situation | null => {
+    const whole: WholeBrief = { host, build, activities, elsewhere, needs, serviceYears, pass, goesAround };
+    return situationOf(whole, shopRanges);
+  },
   2000,
 );
 
@@ -30,6 +35,7 @@ const of = (brief: Brief | null, shopRanges: OwnRanges = NONE) =>
     brief.needs,
     brief.serviceYears,
     brief.pass,
+    brief.goesAround,
     shopRanges,
   );
 
