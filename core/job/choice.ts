@@ -3,6 +3,7 @@ import { Currency, Id, Name } from '../catalog/parts';
 
 const Amount = z.number().min(0).max(1e9).nullable();
 const Words = z.string().max(400);
+const Reason = z.string().max(1000);
 
 /** A build that was chosen, and what it was chosen out of: what was on offer, on which day, at which prices. */
 export const ChoiceRecord = z.object({
@@ -12,10 +13,10 @@ export const ChoiceRecord = z.object({
   device: Id,
   taken: z.object({ words: Words, cost: Amount }),
   /** Why, as the page said it; empty where another than the answers was taken. */
-  reason: z.string().max(1000),
+  reason: Reason,
   currency: Currency.nullable(),
-  /** The answers that stood there beside. */
-  beside: z.array(z.object({ kind: Name, words: Words, cost: Words })).max(8),
+  /** The answers that stood there beside, each with what sets it apart from what was taken. */
+  beside: z.array(z.object({ kind: Name, words: Words, cost: Words, why: Reason.optional() })).max(8),
   /** How many worked, how many met every target, and why the others fell out. */
   works: z.number().int().nonnegative(),
   meets: z.number().int().nonnegative(),

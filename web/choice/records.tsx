@@ -41,6 +41,7 @@ export function ChoiceHistory({ job, device }: { job: Job; device: string }) {
               {beside.map((other) => (
                 <div key={other.words}>
                   Beside: {other.words}, {other.cost}
+                  {other.why ? `. ${other.why}` : ''}
                 </div>
               ))}
               <div>

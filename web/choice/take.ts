@@ -1,9 +1,19 @@
-import { partsOf, pricesFor, searchedPlaces, type Candidate, type Wanted } from '@kymar/core/choice';
+import {
+  buysWords,
+  partsOf,
+  pricesFor,
+  searchedPlaces,
+  type Candidate,
+  type Wanted,
+} from '@kymar/core/choice';
 import { withBuild, type ChoiceRecord, type Job } from '@kymar/core/job';
 import type { Shop } from '@kymar/core/catalog/parts';
 import { newId } from '../state/id';
 import { changeJob } from '../state/jobs';
 import type { Overview } from '../workers';
+
+/** What is told of one answer beside is no longer than this: a job may be on many machines. */
+const MOST_WORDS = 1000;
 
 /** What is put on record of a choice: what was taken, what stood beside, what fell out and why, at which prices. */
 function recordOf(
@@ -28,7 +38,12 @@ function recordOf(
     currency: wanted.currency,
     beside: found.answers
       .filter((a) => a.id !== candidate.id)
-      .map(({ kind, words: said, money }) => ({ kind, words: said, cost: money })),
+      .map((other) => ({
+        kind: other.kind,
+        words: other.words,
+        cost: other.money,
+        why: buysWords(other, candidate, wanted, 'what was taken').slice(0, MOST_WORDS),
+      })),
     works: found.works,
     meets: found.meets,
     fallen: found.reasons.slice(0, 60).map(({ words: said, count }) => ({ words: said, count })),

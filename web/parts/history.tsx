@@ -12,7 +12,8 @@ import { Cells } from '../ui/cells';
 
 const PriceChart = patientLazy(() => import('./pricechart'));
 
-const today = (): string => new Date().toISOString().slice(0, 10);
+/** The day, ISO. */
+export const today = (): string => new Date().toISOString().slice(0, 10);
 /** A price's day as a reader writes it. */
 const dayWords = (on: string): string => calendarDay(new Date(`${on}T12:00`));
 

@@ -193,8 +193,9 @@ export function Parts() {
         <ListingDialog
           kind={kind}
           close={() => setPasting(false)}
-          take={(next) => {
+          take={(next, price) => {
             putParts(kind, [next]);
+            if (price) putParts('prices', [price]);
             setPasting(false);
             show(kind, next.id);
           }}

@@ -9,14 +9,17 @@ import {
   Typography,
 } from '@mui/material';
 import { useState } from 'react';
-import type { Decoded } from '@kymar/core/catalog/decode';
+import { usualCurrency } from '@kymar/core/choice';
+import { saleIn, type Decoded } from '@kymar/core/catalog/decode';
 import { columnsOf, draftBridge, draftCable, draftDrive } from '@kymar/core/catalog/library';
 import { linkById } from '@kymar/core/catalog/links';
-import type { Part } from '@kymar/core/catalog/parts';
+import { nameOf, type Part, type Price } from '@kymar/core/catalog/parts';
 import { writeFact, type Fact } from '@kymar/core/evidence';
-import { UNIT_OF } from '@kymar/core/units';
+import { moneyWords, UNIT_OF } from '@kymar/core/units';
 import { newId } from '../state/id';
+import { useShop } from '../state/shop';
 import { DecodedName } from '../reference/decoder';
+import { today } from './history';
 
 /** Kinds of part that a line describes. */
 export const LISTED = {
@@ -52,6 +55,22 @@ function saved(kind: Listed, part: Part): string {
     .join('; ');
 }
 
+/** What a listing asks, as a price of today; null where none stands there, or nobody knows in which currency. */
+function pricedIn(kind: Listed, part: Part, decoded: Decoded, usual: string | null): Price | null {
+  const sale = saleIn(decoded);
+  const currency = sale?.currency ?? usual;
+  if (!sale || currency === null) return null;
+  return {
+    id: newId('price'),
+    name: 'name' in part ? part.name : nameOf(part),
+    of: `${kind}/${part.id}`,
+    on: today(),
+    amount: sale.amount,
+    currency,
+    ...(sale.isUsed ? { sells: 'used' as const } : {}),
+  };
+}
+
 /** A part made from a pasted listing: what the line says and what is saved of it are shown before it is taken over. */
 export function ListingDialog({
   kind,
@@ -59,12 +78,14 @@ export function ListingDialog({
   close,
 }: {
   kind: Listed;
-  take(part: Part): void;
+  take(part: Part, price: Price | null): void;
   close(): void;
 }) {
   const [id] = useState(() => newId(kind.slice(0, -1)));
   const [text, setText] = useState('');
   const { part, decoded } = LISTED[kind].of(text, id);
+  const { prices } = useShop();
+  const price = pricedIn(kind, part, decoded, usualCurrency(prices));
   return (
     <Dialog open onClose={close} maxWidth="md" fullWidth>
       <DialogTitle>{LISTED[kind].what} from its listing</DialogTitle>
@@ -84,10 +105,16 @@ export function ListingDialog({
           <DecodedName found={decoded} />
         </Box>
         {text.trim() !== '' && <Typography sx={{ mt: 1.5 }}>Saved as: {saved(kind, part)}.</Typography>}
+        {price && (
+          <Typography sx={{ mt: 1 }}>
+            With it as a price of today: {moneyWords(price.amount, price.currency)}
+            {saleIn(decoded)?.currency === null && ', the currency of most prices here, since none is said'}.
+          </Typography>
+        )}
       </DialogContent>
       <DialogActions>
         <Button onClick={close}>Cancel</Button>
-        <Button variant="contained" disabled={text.trim() === ''} onClick={() => take(part)}>
+        <Button variant="contained" disabled={text.trim() === ''} onClick={() => take(part, price)}>
           Add {LISTED[kind].what.toLowerCase().replace(/^an? /, 'the ')}
         </Button>
       </DialogActions>

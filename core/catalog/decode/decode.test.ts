@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { isLinkId } from '../links';
-import { decode } from '.';
+import { decode, saleIn } from '.';
 import { runs } from '../../fixtures/draws';
 
 // Lines of our own making, in the manner of boxes, listings, data sheets and hurried speech. Names of standards: common practice, no source.
@@ -233,4 +233,45 @@ describe('the name decoder', () => {
 
   test('a text as long as a book is cut, not stalled on', () =>
     expect(decode('USB 3.2 Gen 2x2 '.repeat(10_000)).links).toEqual(['usb-20']));
+});
+
+describe('what a listing says of the sale', () => {
+  test.each([
+    ['1TB NVMe SSD, up to 5000MB/s, PCIe 4.0, 600TBW, 5y, 89,90', 89.9, null, false],
+    ['NVMe SSD 2TB 149.-', 149, null, false],
+    ['4 TB HDD €1,299.00 cmr', 1299, 'EUR', false],
+    ['SSD 1 TB 1.099,50 euros', 1099.5, 'EUR', false],
+    ['used 2 TB HDD 7200 rpm 12000 hours 45 GBP', 45, 'GBP', true],
+    ['2,5" SSD 500GB 3 years warranty only 39', 39, null, false],
+  ])('%s', (line, amount, currency, isUsed) => {
+    expect(saleIn(decode(line))).toEqual({ amount, currency, isUsed });
+  });
+  test('a figure that is something else is no price', () => {
+    for (const line of [
+      'SSD 1 TB 3.50 GB/s',
+      'disk 8TB POH 3120',
+      'cable 0.50 m',
+      'USB 3.20',
+      'SSD 480 GB 300',
+    ])
+      expect(saleIn(decode(line))).toBeNull();
+  });
+  test('hours, a disk’s buffer, a size with a comma', () => {
+    const kinds = (line: string) => decode(line).readings.map(({ kind, value }) => [kind, value]);
+    expect(kinds('disk 3.5" 8TB POH 3120')).toContainEqual(['hours', 3120]);
+    expect(kinds('Anchor 4TB 3,5" 5400rpm 256MB')).toEqual(
+      expect.arrayContaining([
+        ['buffer', 256e6],
+        ['form', undefined],
+      ]),
+    );
+    expect(decode('2 TB TLC CMR').unread).toEqual([]);
+  });
+  test('names that are said to be the same are asked whether they are', () => {
+    const [no] = decode('USB 3.0, 3.1 Gen 2 and 3.2 Gen 1 are the same').flags;
+    expect(no).toMatchObject({ kind: 'nonsense', id: 'not-the-same' });
+    expect(no!.words).toContain('3.1 Gen 2 is USB 10 Gb/s');
+    expect(decode('USB 3.0 and 3.1 Gen 1 are the same').flags).toMatchObject([{ id: 'same-link' }]);
+    expect(decode('USB 3.0 and 3.1 Gen 2').flags.map(({ id }) => id)).not.toContain('not-the-same');
+  });
 });

@@ -50,7 +50,8 @@ const FILLING = new RegExp(
     'up|to|with|and|or|for|the|an?|of|in|internal|external',
     'portable|drive|disk|ssd|hdd|solid|state|hard|new|any|speeds?|read',
     'write|seq|max|interface|type|warranty|case|box|enclosure|cable|adapter|dock',
-    'lead|usb|pcie|sata|m\\.?2',
+    'lead|usb|pcie|sata|m\\.?2|[smtq]lc|[cs]mr|shingled',
+    'are|is|same|used',
   ].join('|')})$`,
   'i',
 );
@@ -106,9 +107,24 @@ const SAME_PLUG = (() => {
   );
 })();
 
+/** Several names said to be one. */
+const ONE_AND_THE_SAME = /\b(?:the same|identical|one thing|equal)\b/i;
+
+/** Whether links that a text calls one and the same are. */
+function sameness(readings: readonly NameReading[], text: string): Flag | null {
+  const named = readings.filter(({ kind, links }) => kind === 'link' && (links?.length ?? 0) > 0);
+  if (named.length < 2 || !ONE_AND_THE_SAME.test(text)) return null;
+  const meanings = new Set(named.map(({ links }) => links!.join()));
+  const each = named.map(({ text: said, meaning }) => `${said} is ${meaning}`).join(', ');
+  return meanings.size === 1
+    ? { kind: 'note', id: 'same-link', words: `They are the same: ${named[0]!.meaning}.` }
+    : { kind: 'nonsense', id: 'not-the-same', words: `They are not the same: ${each}.` };
+}
+
 /** Faults that only show when all of the text is taken together. */
 function doubts(readings: readonly NameReading[], links: readonly string[], text: string): Flag[] {
-  const flags: Flag[] = [];
+  const same = sameness(readings, text);
+  const flags: Flag[] = same ? [same] : [];
   const has = (kind: NameReading['kind'], pattern: RegExp) =>
     readings.some((r) => r.kind === kind && pattern.test(r.meaning));
   const family = (id: string) => linkById(id).family;

@@ -1,2 +1,3 @@
 export { decode, LONGEST } from './decode';
+export { saleIn } from './sale';
 export type { Decoded, NameReading, Flag } from './reading';

@@ -15,7 +15,11 @@ export interface NameReading {
     | 'warranty'
     | 'dwpd'
     | 'iops'
-    | 'map';
+    | 'map'
+    /** Of a disk: its memory. Of the sale: what is asked, and how long it was in use. */
+    | 'buffer'
+    | 'price'
+    | 'hours';
   /** The piece, as it stands in the normalised text. */
   text: string;
   at: number;
@@ -23,8 +27,10 @@ export interface NameReading {
   meaning: string;
   /** Links it can stand for; several when the text leaves it open. */
   links?: string[];
-  /** B/s, B, rpm, years or operations a second. */
+  /** B/s, B, rpm, years, operations a second, money or hours. */
   value?: number;
+  /** Of a price, where it is said [ISO 4217]. */
+  currency?: string;
 }
 
 /** Something about a text to be told before anybody buys by it. */

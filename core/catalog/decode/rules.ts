@@ -1,30 +1,24 @@
 import { isLinkId, linkById } from '../links';
 import { DECIMAL, numeral } from '../../units';
-import type { Flag, NameReading } from './reading';
-
-type Found = Omit<NameReading, 'text' | 'at'> & { flags?: Flag[] };
-
-/** One kind of name: how it is written and what it means. */
-interface Pattern {
-  pattern: RegExp;
-  read(groups: (string | undefined)[], all: string): Found | null;
-}
+import type { Pattern, ReadName } from './pattern';
+import type { Flag } from './reading';
+import { MONEY, SALE_RULES } from './sale';
 
 const flag = (kind: Flag['kind'], id: string, words: string): Flag => ({ kind, id, words });
 const names = (links: readonly string[]) => links.map((id) => linkById(id).name).join(', ');
-const link = (links: string[], meaning = names(links), ...flags: Flag[]): Found => ({
+const link = (links: string[], meaning = names(links), ...flags: Flag[]): ReadName => ({
   kind: 'link',
   links,
   meaning,
   flags,
 });
-const none = (what: string, id = 'no-such'): Found => ({
+const none = (what: string, id = 'no-such'): ReadName => ({
   kind: 'link',
   links: [],
   meaning: `${what}: there is no such thing`,
   flags: [flag('nonsense', id, `${what} does not exist.`)],
 });
-const open = (links: string[], id: string, words: string): Found =>
+const open = (links: string[], id: string, words: string): ReadName =>
   link(links, `one of ${names(links)}`, flag('ambiguous', id, words));
 
 const GEN: Record<string, string> = {
@@ -396,11 +390,14 @@ export const DECODE_RULES: Pattern[] = [
     read: ([a, b]) => ({ kind: 'form', meaning: keyMeaning((a ?? b)!.replace(/ /g, '').toUpperCase()) }),
   },
   {
-    pattern: /\b(2\.5|3\.5) ?-?(?:"|in\b)/gi,
-    read: ([size]) => ({
-      kind: 'form',
-      meaning: `${size}-inch drive${size === '3.5' ? ': needs 12 V beside 5 V' : ''}`,
-    }),
+    pattern: /\b([23][.,]5) ?-?(?:"|in\b)/gi,
+    read([written]) {
+      const size = written!.replace(',', '.');
+      return {
+        kind: 'form',
+        meaning: `${size}-inch drive${size === '3.5' ? ': needs 12 V beside 5 V' : ''}`,
+      };
+    },
   },
   { pattern: /\b(u\.2|u\.3|msata)\b/gi, read: ([form]) => ({ kind: 'form', meaning: `${form} form` }) },
   {
@@ -452,18 +449,19 @@ export const DECODE_RULES: Pattern[] = [
               ),
             ],
           }
-        : null,
+        : { kind: 'buffer', value: Number(number) * 1e6, meaning: `buffer of ${number} MB in the drive` },
   },
+  ...SALE_RULES,
 ];
 
-const spindle = (turns: number): Found => ({
+const spindle = (turns: number): ReadName => ({
   kind: 'spindle',
   value: turns,
   meaning: `hard disk at ${numeral(turns)} rpm`,
 });
 
 /** USB 3 by generation and lanes; only version 3.2 has two lanes. */
-function usbGen(version: string | undefined, gen: string, lanes: string | undefined): Found {
+function usbGen(version: string | undefined, gen: string, lanes: string | undefined): ReadName {
   const key = `${gen}${lanes ? `x${lanes}` : ''}`;
   const id = GEN[key];
   if (!id || (version && !/^3(\.[012])?$/.test(version)))
@@ -478,7 +476,7 @@ function usbGen(version: string | undefined, gen: string, lanes: string | undefi
   );
 }
 
-function usbVersion(version: string): Found {
+function usbVersion(version: string): ReadName {
   switch (version) {
     case '1.0':
     case '1.1':
@@ -512,7 +510,7 @@ function usbVersion(version: string): Found {
   }
 }
 
-function thunderbolt(version: string | undefined): Found {
+function thunderbolt(version: string | undefined): ReadName {
   const links: Record<string, string> = {
     '1': 'tb-1',
     '2': 'tb-2',
@@ -529,7 +527,7 @@ function thunderbolt(version: string | undefined): Found {
   return links[version] ? link([links[version]]) : none(`Thunderbolt ${version}`);
 }
 
-function pcie(gen: string, lanes: string | undefined): Found {
+function pcie(gen: string, lanes: string | undefined): ReadName {
   if (!isLinkId(`pcie${gen}x1`)) return none(`PCIe ${gen}`);
   if (lanes === undefined)
     return link(
@@ -544,7 +542,7 @@ function pcie(gen: string, lanes: string | undefined): Found {
 
 const LENGTHS = ['2230', '2242', '2260', '2280', '22110'];
 
-function m2(size: string | undefined): Found {
+function m2(size: string | undefined): ReadName {
   if (size && !LENGTHS.includes(size))
     return {
       kind: 'form',
@@ -562,7 +560,7 @@ function m2(size: string | undefined): Found {
 const number = (text: string): number =>
   Number(/^\d{1,3}([.,]\d{3})+$/.test(text) ? text.replace(/[.,]/g, '') : text.replace(',', '.'));
 
-function rate(text: string, prefix: 'G' | 'M', binary: boolean, unit: string, all: string): Found | null {
+function rate(text: string, prefix: 'G' | 'M', binary: boolean, unit: string, all: string): ReadName | null {
   const value = number(text);
   if (!(value > 0)) return null;
   const bytes = value * (binary ? (prefix === 'G' ? 2 ** 30 : 2 ** 20) : DECIMAL[prefix]);
@@ -606,7 +604,7 @@ function rate(text: string, prefix: 'G' | 'M', binary: boolean, unit: string, al
 }
 
 /** A line rate without a name: which links run at it. */
-function gigabits(speed: string, bytes: number, all: string): Found {
+function gigabits(speed: string, bytes: number, all: string): ReadName {
   const links: Record<string, string[]> = {
     '1': ['eth-1'],
     '2.5': ['eth-2.5'],
@@ -646,10 +644,7 @@ function gigabits(speed: string, bytes: number, all: string): Found {
       );
 }
 
-/** It has a price: a thing is sold, not a part of one. */
-const PRICED = /[€$£] ?\d|\d ?[€$£]|\b(?:eur|usd|gbp|chf|euros?|dollars?|bucks|quid|pounds)\b/i;
-
-function capacity(text: string, prefix: 'T' | 'G', bits: boolean, all: string): Found | null {
+function capacity(text: string, prefix: 'T' | 'G', bits: boolean, all: string): ReadName | null {
   const value = number(text);
   if (!(value > 0)) return null;
   // Of a cable or a hub it is the speed.
@@ -670,7 +665,7 @@ function capacity(text: string, prefix: 'T' | 'G', bits: boolean, all: string): 
     (disk
       ? value < 80
       : value < 30 &&
-        (DRIVE_WORDS.test(all) || PRICED.test(all)) &&
+        (DRIVE_WORDS.test(all) || MONEY.test(all)) &&
         !/ram|memory|dram|ddr|stick|card/i.test(all))
   )
     flags.push(

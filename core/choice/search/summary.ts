@@ -1,4 +1,5 @@
 import { answers, type ChoiceAnswers, type Finalists } from './answer';
+import type { Candidate } from './candidate';
 import { nothingToGain } from './gain';
 import type { Found } from './search';
 import { activitiesOf, neededBy, type Wanted } from './wanted';
@@ -22,6 +23,8 @@ export interface SaidAnswer {
   words: string;
   port: string;
   cost: number | null;
+  /** What it comes to, place by place: what sets two answers apart is told from these. */
+  figures: Candidate['figures'];
   money: string;
   /** Two plain sentences. */
   reason: string;
@@ -79,13 +82,14 @@ export function summaryOf(found: Found, finalists: Finalists, wanted: Wanted): S
 
 function said(kind: SaidAnswer['kind'], got: ChoiceAnswers, wanted: Wanted): SaidAnswer {
   const { candidate, probabilities } = got[kind]!;
-  const { id, build, cost } = candidate;
+  const { id, build, cost, figures } = candidate;
   return {
     kind,
     id,
     words: buildWords(build),
     port: portWords(candidate, wanted),
     cost,
+    figures,
     money: moneyWords(cost, wanted.currency),
     reason: reasonFor(kind, got, wanted),
     probabilities,

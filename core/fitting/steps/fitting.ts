@@ -102,6 +102,9 @@ export const FITTING: readonly FittingStep[] = [
     phase: 'fitting',
     when: (b) => b.bridge !== null && !b.inside && b.bridge.kind !== 'adapter' && !b.drive.sealed,
     title: (b) => `Fit it into ${b.bridge!.model}`,
-    how: 'Until it stops; close the lid without force. What does not close is in the wrong way round.',
+    how: (b) =>
+      (b.drives > 1
+        ? 'Each on its tray, with the tray’s own screws, into the bay that was written down. '
+        : '') + 'Until it stops; close the lid without force. What does not close is in the wrong way round.',
   },
 ];

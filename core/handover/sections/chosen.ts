@@ -25,7 +25,10 @@ export function offered({ choices = [], devices }: Job): Section {
       ...(others.length > 0
         ? [
             textBlock('What else was looked at:'),
-            { kind: 'list' as const, items: others.map(({ words, cost }) => `${words}: ${cost}`) },
+            {
+              kind: 'list' as const,
+              items: others.map(({ words, cost, why }) => `${words}: ${cost}${why ? `. ${why}` : ''}`),
+            },
           ]
         : []),
     ];
