@@ -244,7 +244,7 @@ test('drives put together in the bays: chosen on the path, told on the forecast'
   await panel.getByText(/Together they hold 3\sTB/).waitFor();
   await stage(page, 'Forecast').click();
   await page.getByText(/Together they hold 3\sTB; 1 may fail, whichever it is/).waitFor();
-  await page.getByText(/A rebuild takes at least/).waitFor();
+  await page.getByText(/; a rebuild takes at least/).waitFor();
 });
 
 test('reference: readings to a date as a range, and growth told when four readings show it', async () => {
