@@ -48,7 +48,13 @@ export const test = base.extend<{ shown: void }>({
             .locator('main')
             .ariaSnapshot()
             .catch(() => 'shows nothing any more');
-          console.log(`${page.url()}\n${text.split('\n').slice(0, MOST_LINES).join('\n')}`);
+          const hidden = await page
+            .locator('body > [aria-hidden=true]')
+            .count()
+            .catch(() => -1);
+          console.log(
+            `${page.url()}, ${hidden} of its roots hidden\n${text.split('\n').slice(0, MOST_LINES).join('\n')}`,
+          );
         }
     },
     { auto: true },

@@ -30,9 +30,16 @@ export function HostMenu({
 }) {
   const { hosts } = useShop();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [taken, setTaken] = useState<Host | null>(null);
   const take = (host: Host) => {
     setAnchor(null);
-    onHost(host);
+    setTaken(host);
+  };
+  // Not before the menu has gone: what it hid of the page is shown again by then, whatever the choice takes away.
+  const gone = () => {
+    if (taken === null) return;
+    setTaken(null);
+    onHost(taken);
   };
   return (
     <>
@@ -46,7 +53,12 @@ export function HostMenu({
       >
         {label}
       </Button>
-      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+      <Menu
+        anchorEl={anchor}
+        open={anchor !== null}
+        onClose={() => setAnchor(null)}
+        slotProps={{ transition: { onExited: gone } }}
+      >
         {hosts.map((host) => (
           <MenuItem key={host.id} onClick={() => take(host)}>
             {host.name}
