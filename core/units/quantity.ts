@@ -70,6 +70,8 @@ const EVERY: Record<string, number> = {
   'every evening': 1,
   'every night': 1,
   'every morning': 1,
+  weekdays: 7 / 5,
+  'every weekday': 7 / 5,
   'once a day': 1,
   'twice a day': 1 / 2,
   weekly: 7,
@@ -126,7 +128,13 @@ export function parseQuantity(text: string, dimension: Dimension, bare?: string)
   }
   if (dimension === 'time') return checked(typed, readDuration(typed), 's', dimension);
   if (dimension === 'times') {
-    const days = own(EVERY, typed.toLowerCase().replace(/\s+/g, ' '));
+    const days = own(
+      EVERY,
+      typed
+        .toLowerCase()
+        .replace(/\s+/g, ' ')
+        .replace(/^each /, 'every '),
+    );
     if (days !== undefined) return checked(typed, { value: 1 / days }, 'per day', dimension);
   }
   if (dimension === 'count' && /^\d{1,3}\.\d{3}(?!\d)/.test(typed)) return asked(typed);

@@ -1,9 +1,9 @@
 /** @jest-environment jsdom */
-import type { Budget, Money } from '@kymar/core/job';
+import { readBudget, readMoney, type Budget, type Money } from '@kymar/core/job';
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
-import { MoneyField, readBudget, readMoney } from './moneyfield';
+import { MoneyField } from './moneyfield';
 
 test.each([
   ['450', { amount: 450, currency: 'CHF' }],

@@ -1,7 +1,7 @@
 import { TextField } from '@mui/material';
 import { useState } from 'react';
-import type { Budget, Money } from '@kymar/core/job';
-import { moneyWords, numeral, readNumber } from '@kymar/core/units';
+import { readBudget, readMoney, type Budget, type Money } from '@kymar/core/job';
+import { moneyWords, numeral } from '@kymar/core/units';
 import { useDraft } from './field';
 import { Columns } from './layout';
 import { Pick } from './pick';
@@ -22,34 +22,6 @@ const CURRENCIES = [
   'JPY',
   'INR',
 ];
-
-const SIGNS: Record<string, string> = { '€': 'EUR', $: 'USD', '£': 'GBP' };
-const MOST = 1e9;
-
-/** An amount as people write it, with or without its currency: `450`, `1,200 EUR`, `€ 99`. Null where it is none. */
-export function readMoney(text: string, usual: string): Money | null {
-  const [, before, amount = '', after] =
-    /^([€$£]|[a-z]{3})?\s*([^a-z€$£]+?)\s*([€$£]|[a-z]{3})?$/i.exec(text.trim()) ?? [];
-  const value = readNumber(amount);
-  if (value === undefined || value < 0 || value > MOST || (before && after)) return null;
-  const written = before ?? after;
-  const currency = written ? (SIGNS[written] ?? written.toUpperCase()) : usual;
-  return { amount: value, currency };
-}
-
-const NUMBERS = ['two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];
-
-/** The same, for several alike: `400 for two`, `1,200 EUR for 3 pieces`. */
-export function readBudget(text: string, usual: string): Budget | null {
-  const [, amount = text, many] =
-    /^(.+?)\s+for\s+([a-z]+|\d{1,4})(?:\s+(?:pieces?|alike))?$/i.exec(text.trim()) ?? [];
-  const money = readMoney(amount, usual);
-  if (!money || many === undefined) return money;
-  const spoken = NUMBERS.indexOf(many.toLowerCase()) + 2;
-  const pieces = spoken > 1 ? spoken : many.toLowerCase() === 'one' ? 1 : Number(many);
-  if (!Number.isInteger(pieces) || pieces < 1 || pieces > 1000) return null;
-  return pieces === 1 ? money : { ...money, pieces };
-}
 
 /** What is understood of it. */
 const understood = ({ amount, currency, pieces }: Budget): string =>
