@@ -23,7 +23,7 @@ export interface App {
   /** A new browser profile with one page; whatever goes wrong in it is collected. */
   open(
     path?: string,
-    options?: Parameters<Browser['newContext']>[0],
+    options?: Parameters<Browser['newContext']>[0] & { isNew?: boolean },
   ): Promise<{ page: Page; context: BrowserContext; faults: string[] }>;
   /** The server killed in the middle of whatever it does, and another in its place at the same address. */
   restart(): Promise<void>;
@@ -80,7 +80,7 @@ export async function startApp(env: Record<string, string> = {}, more: string[] 
     address,
     folder,
     browser,
-    async open(path = '/', options = {}) {
+    async open(path = '/', { isNew = false, ...options } = {}) {
       const context = await browser.newContext({
         viewport: { width: 1280, height: 800 },
         acceptDownloads: true,
@@ -91,6 +91,8 @@ export async function startApp(env: Record<string, string> = {}, more: string[] 
       const over = opened.filter((one) => one.test !== testId);
       opened = [...opened.filter((one) => one.test === testId), { test: testId, context }];
       await Promise.all(over.map((one) => one.context.close()));
+      // A person who once opened everything: who comes anew finds folds shut.
+      if (!isNew) await context.addInitScript(() => localStorage.setItem('kymar-folds', '{"*":true}'));
       const page = await context.newPage();
       page.setDefaultTimeout(40_000);
       const faults: string[] = [];

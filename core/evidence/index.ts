@@ -8,3 +8,4 @@ export { exactFact, factSpread, fromFact, chooseValue, typedOver, middle } from 
 export { Capacity, Fact, Rate, Share } from './figure';
 export { EstimateSchema } from './schema';
 export { parseFact, writeFact, type TypedFact } from './typed';
+export { filledIn } from './filled';

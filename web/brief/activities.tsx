@@ -1,5 +1,5 @@
 import { AddIcon, DeleteOutlineIcon } from '../ui/icons';
-import { Autocomplete, Box, Button, IconButton, TextField, Typography } from '@mui/material';
+import { Autocomplete, Box, Button, IconButton, TextField } from '@mui/material';
 import {
   answerOf,
   deviceName,
@@ -12,6 +12,7 @@ import {
   type Activity,
   type Job,
 } from '@kymar/core/job';
+import { format } from '@kymar/core/units';
 import { changeJob } from '../state/jobs';
 import { newId } from '../state/id';
 import { EntryScope, forgetEntries, scopeOf } from '../ui/entries';
@@ -19,8 +20,10 @@ import { FactField, NameField, QuantityField } from '../ui/field';
 import { Panel } from '../ui/panel';
 import { OtherEnds } from './ends';
 import { Pick } from '../ui/pick';
-import { blank, formOf, KindFields, ACTIVITY_KINDS, UNKNOWN } from './kinds';
+import { blank, formOf, KindFields, moreOf, ACTIVITY_KINDS, UNKNOWN } from './kinds';
+import { InOneLine } from './oneline';
 import { Stack } from '../ui/layout';
+import { More } from '../ui/fold';
 
 /** What the customer does, and on which machine and device. */
 export function Activities({ job }: { job: Job }) {
@@ -41,22 +44,14 @@ export function Activities({ job }: { job: Job }) {
     ]);
   return (
     <Panel
-      title="Workload"
+      title="1. What does the customer do?"
       aside={
         <Button startIcon={<AddIcon />} onClick={add} disabled={activities.length >= 50}>
           Add an activity
         </Button>
       }
     >
-      <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }} data-typed>
-        Type sizes and times as you would say them: 73,5 GB, 310k, 35 min, 2 a week, once. A range (140 to 260
-        GB) or “not known” is fine: the forecast widens and says so.
-      </Typography>
-      {activities.length === 0 && (
-        <Typography sx={{ py: 3 }}>
-          Nothing yet. Add what the customer will do most: how much, how often, how long they will wait.
-        </Typography>
-      )}
+      <InOneLine job={job} />
       <Stack gap={2}>
         {activities.map((activity) => (
           <EntryScope key={activity.id} value={scopeOf(job.id, 'setup', activity.id)}>
@@ -97,6 +92,12 @@ function Card({
     (a) => a.id !== activity.id && (isMove(a) || mustNotStall(a)) && (place === null || isAt(job, a, place)),
   );
   const { target, often } = formOf(activity.kind);
+  const more = [
+    ...moreOf(activity),
+    ...(activity.today === undefined ? [] : [`takes ${format(activity.today, 's')} today`]),
+    ...(activity.endpoint === undefined ? [] : ['another end']),
+    ...(activity.besides?.length ? ['while others go on'] : []),
+  ];
   const host = job.machines.find((m) => m.id === place?.machine)?.host;
   return (
     <Box
@@ -132,7 +133,7 @@ function Card({
           <DeleteOutlineIcon fontSize="small" />
         </IconButton>
       </Box>
-      <KindFields activity={activity} onActivity={onActivity} />
+      <KindFields activity={activity} onActivity={onActivity} part="first" />
       {often && (
         <FactField
           label="How often"
@@ -155,43 +156,51 @@ function Card({
           sx={{ gridColumn: 'span 3' }}
         />
       )}
-      {answerOf(activity).unit === 's' && (
-        <QuantityField
-          label="Takes today"
-          dimension="time"
-          bare={isMove(activity) ? 'min' : undefined}
-          optional
-          value={activity.today ?? null}
-          onValue={(v) => {
-            const { today: _, ...rest } = activity;
-            onActivity(v ? { ...rest, today: v } : rest);
-          }}
-          helperText={activity.today === undefined ? 'Empty: not said' : undefined}
-          sx={{ gridColumn: 'span 3' }}
-        />
-      )}
       <Where job={job} activity={activity} onActivity={onActivity} />
-      {host && isMove(activity) && !activity.itself && (
-        <OtherEnds host={host} move={activity} onMove={onActivity} />
-      )}
-      {others.length > 0 && isMove(activity) && (
-        <Autocomplete
-          multiple
-          size="small"
-          options={others.map((a) => a.id)}
-          value={(activity.besides ?? []).filter((id) => others.some((a) => a.id === id))}
-          getOptionLabel={(id) => others.find((a) => a.id === id)?.name ?? id}
-          onChange={(_, list) => setBesides(list.slice(0, 10))}
-          renderInput={(params) => (
-            <TextField
-              {...params}
-              label="While these go on"
-              placeholder={activity.besides?.length ? '' : 'nothing else'}
-            />
-          )}
-          sx={{ gridColumn: 'span 3' }}
-        />
-      )}
+      <More
+        name="brief.activity"
+        title="More of this activity"
+        said={more.join(', ')}
+        usual={more.length > 0}
+      >
+        <KindFields activity={activity} onActivity={onActivity} part="more" />
+        {answerOf(activity).unit === 's' && (
+          <QuantityField
+            label="Takes today"
+            dimension="time"
+            bare={isMove(activity) ? 'min' : undefined}
+            optional
+            value={activity.today ?? null}
+            onValue={(v) => {
+              const { today: _, ...rest } = activity;
+              onActivity(v ? { ...rest, today: v } : rest);
+            }}
+            helperText={activity.today === undefined ? 'Empty: not said' : undefined}
+            sx={{ gridColumn: 'span 3' }}
+          />
+        )}
+        {host && isMove(activity) && !activity.itself && (
+          <OtherEnds host={host} move={activity} onMove={onActivity} />
+        )}
+        {others.length > 0 && isMove(activity) && (
+          <Autocomplete
+            multiple
+            size="small"
+            options={others.map((a) => a.id)}
+            value={(activity.besides ?? []).filter((id) => others.some((a) => a.id === id))}
+            getOptionLabel={(id) => others.find((a) => a.id === id)?.name ?? id}
+            onChange={(_, list) => setBesides(list.slice(0, 10))}
+            renderInput={(params) => (
+              <TextField
+                {...params}
+                label="While these go on"
+                placeholder={activity.besides?.length ? '' : 'nothing else'}
+              />
+            )}
+            sx={{ gridColumn: 'span 3' }}
+          />
+        )}
+      </More>
     </Box>
   );
 }

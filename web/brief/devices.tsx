@@ -1,10 +1,20 @@
 import { AddIcon } from '../ui/icons';
-import { Button, TextField, Typography } from '@mui/material';
+import { Box, Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { addDevice, deviceName, FIRST_PLACE, removeDevice, type Job, type JobDevice } from '@kymar/core/job';
+import { filledIn } from '@kymar/core/evidence';
+import {
+  addDevice,
+  DeviceNeeds,
+  deviceName,
+  FIRST_PLACE,
+  removeDevice,
+  type Job,
+  type JobDevice,
+} from '@kymar/core/job';
 import { changeJob } from '../state/jobs';
 import { EntryScope, forgetEntries, scopeOf } from '../ui/entries';
-import { Panel } from '../ui/panel';
+import { Fold } from '../ui/fold';
+import { Row } from '../ui/layout';
 import { NeedsPanel } from './needs';
 import { Which } from './which';
 
@@ -27,29 +37,31 @@ export function DevicesPanel({ job }: { job: Job }) {
       setChosen(next.devices.at(-1)!.id);
       return next;
     });
+  const asked = list.flatMap((d) => filledIn(DeviceNeeds, d.needs ?? {}));
   return (
-    <Panel
-      title={list.length > 1 ? 'Devices' : 'Device'}
-      aside={
-        <>
-          {list.length > 1 && (
-            <Button
-              size="small"
-              aria-label={`Remove ${deviceName(list, device.id)}`}
-              onClick={() => {
-                forgetEntries(scopeOf(job.id, 'setup', device.id));
-                changeJob(job.id, (j) => removeDevice(j, device.id));
-              }}
-            >
-              Remove
-            </Button>
-          )}
-          <Button size="small" startIcon={<AddIcon />} disabled={list.length >= 40} onClick={add}>
-            Add a device
-          </Button>
-        </>
-      }
+    <Fold
+      name="brief.device"
+      title={list.length > 1 ? 'What the devices must do' : 'What the device must do'}
+      said={asked.length === 0 ? 'nothing special asked' : asked.join(', ')}
     >
+      <Row>
+        <Box sx={{ flex: 1 }} />
+        {list.length > 1 && (
+          <Button
+            size="small"
+            aria-label={`Remove ${deviceName(list, device.id)}`}
+            onClick={() => {
+              forgetEntries(scopeOf(job.id, 'setup', device.id));
+              changeJob(job.id, (j) => removeDevice(j, device.id));
+            }}
+          >
+            Remove
+          </Button>
+        )}
+        <Button size="small" startIcon={<AddIcon />} disabled={list.length >= 40} onClick={add}>
+          Add a device
+        </Button>
+      </Row>
       <Which
         label="Device"
         list={list.map(({ id }) => ({ id, name: deviceName(list, id) }))}
@@ -73,6 +85,6 @@ export function DevicesPanel({ job }: { job: Job }) {
           On several machines it must work with the systems of all of them.
         </Typography>
       )}
-    </Panel>
+    </Fold>
   );
 }

@@ -6,6 +6,8 @@ import { changeJob } from '../state/jobs';
 import { useShop } from '../state/shop';
 import { EntryScope, forgetEntries, scopeOf } from '../ui/entries';
 import { FactField, NameField, QuantityField } from '../ui/field';
+import { counted } from '@kymar/core/units';
+import { More } from '../ui/fold';
 import { HostMenu } from '../ui/hostmenu';
 import { Panel } from '../ui/panel';
 import { PartSheet } from '../ui/sheet';
@@ -31,7 +33,7 @@ export function Machines({ job }: { job: Job }) {
     });
   if (!machine)
     return (
-      <Panel title="Machine">
+      <Panel title="2. On which machine?">
         <Typography sx={{ mb: 1.5 }}>
           Which machine is it for? Its ports, system and built-in drive decide what goes in and how fast it
           is.
@@ -41,7 +43,7 @@ export function Machines({ job }: { job: Job }) {
     );
   return (
     <Panel
-      title={job.machines.length > 1 ? 'Machines' : 'Machine'}
+      title="2. On which machine?"
       aside={
         <>
           {job.machines.length > 1 && (
@@ -94,68 +96,81 @@ function Machine({ job, machine }: { job: Job; machine: JobMachine }) {
           onValue={(v) => setHost(hosts.find((h) => h.id === v)!)}
           helperText="Takes over its ports and built-in drive"
         />
-        <Pick
-          label="Whose it is"
-          value={machine.use}
-          words={USE}
-          onValue={(v) => set({ use: v })}
-          helperText={
-            machine.use === 'also' && !hasWork
-              ? 'Counts once an activity is done on it: add one, with this machine.'
-              : undefined
-          }
-        />
-        <NameField label="Name" value={host.name} onName={(name) => setHost({ ...host, name })} />
         <TextField
           label="System in use"
           value={host.system}
           onChange={(e) => setHost(withSystem(host, e.target.value.slice(0, 120)))}
           helperText={systemWords(host)}
         />
-        <NameField
-          label="Built-in drive"
-          value={host.storage.name}
-          onName={(name) => setHost({ ...host, storage: { ...host.storage, name } })}
-        />
-        <QuantityField
-          label="Ambient temperature"
-          dimension="temperature"
-          optional
-          value={machine.ambient ?? null}
-          onValue={(v) => set({ ambient: v === null ? undefined : Math.min(v, 80) })}
-          placeholder="not asked"
-        />
-        <Pick
-          label="NVMe boot"
-          value={host.startsNvme === undefined ? '' : host.startsNvme ? 'yes' : 'no'}
-          options={[
-            ['', 'not known'],
-            ['yes', 'yes'],
-            ['no', 'no'],
-          ]}
-          onValue={(said) => {
-            const { startsNvme: _, ...rest } = host;
-            setHost(said === '' ? rest : { ...rest, startsNvme: said === 'yes' });
-          }}
-        />
-        <FactField
-          label="It reads at"
-          dimension="rate"
-          fact={host.storage.read}
-          onFact={(read) => setHost({ ...host, storage: { ...host.storage, read } })}
-        />
-        <FactField
-          label="It writes at"
-          dimension="rate"
-          fact={host.storage.write}
-          onFact={(write) => setHost({ ...host, storage: { ...host.storage, write } })}
-        />
       </Columns>
-      <Typography variant="h3" sx={{ mt: 2, mb: 0.75 }}>
-        Ports and slots
-      </Typography>
-      <PortsPanel host={host} used={used} onHost={setHost} />
-      <More host={host} onHost={setHost} />
+      <Box sx={{ mt: 1 }}>
+        <More
+          name="brief.machine"
+          title="Ports, drive and the rest of it"
+          said={`${counted(host.ports.length, 'port or slot', 'ports and slots')}; ${host.storage.name}`}
+          usual={!hosts.some((h) => h.id === host.id)}
+        >
+          <Box sx={{ mt: 1.5 }}>
+            <Columns of={2} gap={1.75}>
+              <NameField label="Name" value={host.name} onName={(name) => setHost({ ...host, name })} />
+              <Pick
+                label="Whose it is"
+                value={machine.use}
+                words={USE}
+                onValue={(v) => set({ use: v })}
+                helperText={
+                  machine.use === 'also' && !hasWork
+                    ? 'Counts once an activity is done on it: add one, with this machine.'
+                    : undefined
+                }
+              />
+              <NameField
+                label="Built-in drive"
+                value={host.storage.name}
+                onName={(name) => setHost({ ...host, storage: { ...host.storage, name } })}
+              />
+              <QuantityField
+                label="Ambient temperature"
+                dimension="temperature"
+                optional
+                value={machine.ambient ?? null}
+                onValue={(v) => set({ ambient: v === null ? undefined : Math.min(v, 80) })}
+                placeholder="not asked"
+              />
+              <Pick
+                label="NVMe boot"
+                value={host.startsNvme === undefined ? '' : host.startsNvme ? 'yes' : 'no'}
+                options={[
+                  ['', 'not known'],
+                  ['yes', 'yes'],
+                  ['no', 'no'],
+                ]}
+                onValue={(said) => {
+                  const { startsNvme: _, ...rest } = host;
+                  setHost(said === '' ? rest : { ...rest, startsNvme: said === 'yes' });
+                }}
+              />
+              <FactField
+                label="It reads at"
+                dimension="rate"
+                fact={host.storage.read}
+                onFact={(read) => setHost({ ...host, storage: { ...host.storage, read } })}
+              />
+              <FactField
+                label="It writes at"
+                dimension="rate"
+                fact={host.storage.write}
+                onFact={(write) => setHost({ ...host, storage: { ...host.storage, write } })}
+              />
+            </Columns>
+            <Typography variant="h3" sx={{ mt: 2, mb: 0.75 }}>
+              Ports and slots
+            </Typography>
+            <PortsPanel host={host} used={used} onHost={setHost} />
+            <Deeper host={host} onHost={setHost} />
+          </Box>
+        </More>
+      </Box>
     </>
   );
 }
@@ -169,7 +184,7 @@ function systemWords({ system, systems = [] }: Host): string {
 }
 
 /** The rest of what is known of the machine: systems, firmware, uplinks, other ends, each port whole. Folded away until asked for. */
-function More({ host, onHost }: { host: Host; onHost(host: Host): void }) {
+function Deeper({ host, onHost }: { host: Host; onHost(host: Host): void }) {
   const [open, setOpen] = useState(false);
   return (
     <Box sx={{ mt: 1.5 }}>

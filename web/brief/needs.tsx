@@ -7,7 +7,7 @@ import { changeJob } from '../state/jobs';
 import { NameField } from '../ui/field';
 import { SchemaForm } from '../ui/form';
 import { Pick } from '../ui/pick';
-import { Panel } from '../ui/panel';
+import { Fold } from '../ui/fold';
 import { Columns, Stack } from '../ui/layout';
 
 const POLICY_IDS = Object.keys(POLICIES) as PolicyId[];
@@ -35,8 +35,17 @@ export function NeedsPanel({ needs, onNeeds }: { needs: DeviceNeeds; onNeeds(nee
 /** Which policies the job follows where practitioners disagree. */
 export function PolicyPanel({ job }: { job: Job }) {
   const { policies = {} } = job;
+  const own = POLICY_IDS.flatMap((id) => {
+    const answer = policies[id];
+    if (answer === undefined || answer === DEFAULT_POLICIES[id]) return [];
+    return (POLICIES[id].answers as Record<string, string>)[answer] ?? [];
+  });
   return (
-    <Panel title="Where practitioners disagree, this job follows">
+    <Fold
+      name="brief.policies"
+      title="Where practitioners disagree"
+      said={own.length === 0 ? 'the usual answers' : own.join(', ')}
+    >
       <Columns of={3}>
         {POLICY_IDS.map((id) => (
           <Pick
@@ -48,7 +57,7 @@ export function PolicyPanel({ job }: { job: Job }) {
           />
         ))}
       </Columns>
-    </Panel>
+    </Fold>
   );
 }
 

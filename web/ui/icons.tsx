@@ -72,6 +72,7 @@ export const UnarchiveOutlinedIcon = createSvgIcon(
   <path d="m20.54 5.23-1.39-1.68C18.88 3.21 18.47 3 18 3H6c-.47 0-.88.21-1.16.55L3.46 5.23C3.17 5.57 3 6.02 3 6.5V19c0 1.1.9 2 2 2h14c1.1 0 2-.9 2-2V6.5c0-.48-.17-.93-.46-1.27M6.24 5h11.52l.83 1H5.42zM5 19V8h14v11zm3-5h2.55v3h2.9v-3H16l-4-4z" />,
   'UnarchiveOutlined',
 );
+export const ExpandIcon = createSvgIcon(<path d="M7.41 8.59 12 13.17l4.59-4.58L18 10l-6 6-6-6z" />, 'Expand');
 export const UndoIcon = createSvgIcon(
   <path d="M12.5 8c-2.65 0-5.05.99-6.9 2.6L2 7v9h9l-3.62-3.62c1.39-1.16 3.16-1.88 5.12-1.88 3.54 0 6.55 2.31 7.6 5.5l2.37-.78C21.08 11.03 17.15 8 12.5 8" />,
   'Undo',

@@ -1,6 +1,6 @@
 import { TextField } from '@mui/material';
 import { useState } from 'react';
-import { readBudget, readMoney, type Budget, type Money } from '@kymar/core/job';
+import { readBudget, readMoney, type Budget } from '@kymar/core/job';
 import { moneyWords, numeral } from '@kymar/core/units';
 import { useDraft } from './field';
 import { Columns } from './layout';

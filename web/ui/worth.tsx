@@ -1,11 +1,17 @@
-import { Box, Typography } from '@mui/material';
+import { Box, Button, Typography } from '@mui/material';
 import { SURE } from '@kymar/core/choice';
 import type { WorthFinding, Situation } from '@kymar/core/forecast';
+import { DeviceNeeds } from '@kymar/core/job';
+import { wordsOf } from '@kymar/core/units';
 import { worthSaid } from '@kymar/core/statements';
 import { useAnswer } from '../state/gate';
 import { useSettings } from '../state/settings';
 import { worthOf } from '../workers';
+import { bringForward } from './fold';
 import { Told } from './told';
+
+/** Where it is typed how full a drive is kept. */
+const FILL = wordsOf(DeviceNeeds.shape.fill)!.label;
 
 /** What is worth finding out of a situation; null until it is known. */
 function useWorth(situation: Situation | null): WorthFinding[] | null {
@@ -57,9 +63,14 @@ export function WorthFindingOut({
           >
             {worthSaid(one, of)
               .slice(0, brief ? 1 : 3)
-              .map(({ worth }) => (
+              .map(({ worth }, i) => (
                 <li key={worth!.id}>
                   <Told of={worth} />
+                  {brief && one.list[i]?.id === 'ask fill' && (
+                    <Button size="small" onClick={() => bringForward('brief.device', FILL)} sx={{ ml: 1 }}>
+                      Answer it
+                    </Button>
+                  )}
                 </li>
               ))}
           </Box>

@@ -5,6 +5,8 @@ import type { Activity } from '@kymar/core/job';
 export interface KindFieldsProps<A extends Activity> {
   activity: A;
   onActivity(activity: Activity): void;
+  /** What everybody is asked, or what only some know. */
+  part: 'first' | 'more';
 }
 
 /** What stays when the kind changes. */
@@ -22,6 +24,10 @@ export interface KindForm<A extends Activity> {
   /** What is asked of it, each so wide. */
   schema: z.ZodObject;
   sx: object;
+  /** Those that only some know: behind More. */
+  more?: readonly string[];
+  /** What was said there beside the schema's own. */
+  moreSaid?(activity: A): string[];
   /** What is asked otherwise, in place of what the schema says. */
   Fields?(props: KindFieldsProps<A>): ReactNode;
 }

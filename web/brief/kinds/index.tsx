@@ -1,4 +1,6 @@
 import type { Activity } from '@kymar/core/job';
+import { askedOf } from '@kymar/core/units';
+import { filledIn } from '@kymar/core/evidence';
 import { SchemaForm } from '../../ui/form';
 import type { Blank, KindFieldsProps, KindForm } from './form';
 import { KEEP_FORM } from './keep';
@@ -30,12 +32,23 @@ export function blank(kind: Kind, { id, name, perDay, machine, device }: Omit<Bl
   return formOf(kind).blank({ id, name, perDay, target: null, ...at });
 }
 
+/** The keys of one part of what is asked of a kind. */
+function keysOf(kind: Kind, part: 'first' | 'more'): string[] {
+  const { schema, more = [] } = formOf(kind);
+  return askedOf(schema).flatMap(({ key }) => (more.includes(key) === (part === 'more') ? [key] : []));
+}
+
 /** What is asked of an activity of its kind. */
-export function KindFields({ activity, onActivity }: KindFieldsProps<Activity>) {
+export function KindFields(props: KindFieldsProps<Activity>) {
+  const { activity, onActivity, part } = props;
   const { Fields, schema, sx } = formOf(activity.kind);
-  return Fields ? (
-    <Fields activity={activity} onActivity={onActivity} />
-  ) : (
-    <SchemaForm of={schema} values={activity} onValues={onActivity} sx={sx} />
-  );
+  if (Fields) return <Fields {...props} />;
+  const keys = keysOf(activity.kind, part) as (string & keyof Activity)[];
+  return <SchemaForm of={schema} values={activity} onValues={onActivity} keys={keys} sx={sx} />;
+}
+
+/** What was filled in of what only some know. */
+export function moreOf(activity: Activity): string[] {
+  const { schema, moreSaid } = formOf(activity.kind);
+  return [...filledIn(schema, activity, keysOf(activity.kind, 'more')), ...(moreSaid?.(activity) ?? [])];
 }

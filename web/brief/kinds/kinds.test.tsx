@@ -18,7 +18,7 @@ test.each(ACTIVITY_KINDS)(
 test.each(ACTIVITY_KINDS)('%s: what is typed into its first field lands in the activity', (kind) => {
   let changed: Activity | null = null;
   const onActivity = (activity: Activity) => (changed = activity);
-  render(<KindFields activity={blank(kind, common)} onActivity={onActivity} />);
+  render(<KindFields activity={blank(kind, common)} onActivity={onActivity} part="first" />);
   const [field] = screen.getAllByRole('textbox');
   fireEvent.change(field!, { target: { value: '12,5' } });
   fireEvent.blur(field!);

@@ -11,13 +11,21 @@ export const MOVE_FORM: KindForm<Move> = {
   blank: (common) => ({ ...common, kind: 'move', direction: 'write', bytes: UNKNOWN, files: UNKNOWN }),
   schema: Move,
   sx: third,
+  moreSaid: ({ verify, adds, sizes }) => [
+    ...(verify ? ['all is read back'] : []),
+    ...(adds === undefined ? [] : [adds ? 'each copy adds' : 'each copy replaces the last one']),
+    ...(sizes ? ['sizes of its files'] : []),
+  ],
   Fields,
 };
 
-function Fields({ activity, onActivity }: KindFieldsProps<Move>) {
+function Fields({ part, ...props }: KindFieldsProps<Move>) {
+  return part === 'first' ? <First {...props} /> : <Rest {...props} />;
+}
+type Props = Omit<KindFieldsProps<Move>, 'part'>;
+
+function First({ activity, onActivity }: Props) {
   const { itself: _, verify: _verify, ...rest } = activity;
-  const repeats = activity.direction === 'write' && !activity.itself && !isOnce(activity);
-  const width = repeats ? third : half;
   const setWay = (way: string) =>
     onActivity(
       way === 'itself'
@@ -35,8 +43,24 @@ function Fields({ activity, onActivity }: KindFieldsProps<Move>) {
           ['itself', 'from the drive to itself'],
         ]}
         onValue={setWay}
-        sx={width}
+        sx={third}
       />
+      <SchemaForm<Move>
+        of={Move}
+        values={activity}
+        onValues={onActivity}
+        keys={['bytes', 'files']}
+        sx={third}
+      />
+    </>
+  );
+}
+
+function Rest({ activity, onActivity }: Props) {
+  const { verify: _, ...rest } = activity;
+  const repeats = activity.direction === 'write' && !activity.itself && !isOnce(activity);
+  return (
+    <>
       <Pick
         label="Afterwards"
         value={activity.verify ? 'verify' : 'nothing'}
@@ -44,14 +68,8 @@ function Fields({ activity, onActivity }: KindFieldsProps<Move>) {
           ['nothing', 'nothing is checked'],
           ['verify', 'all is read back'],
         ]}
-        onValue={(v) =>
-          onActivity({
-            ...rest,
-            ...(activity.itself ? { itself: true } : {}),
-            ...(v === 'verify' ? { verify: true } : {}),
-          })
-        }
-        sx={width}
+        onValue={(v) => onActivity(v === 'verify' ? { ...rest, verify: true } : rest)}
+        sx={repeats ? third : half}
       />
       {repeats && (
         <Pick
@@ -69,13 +87,6 @@ function Fields({ activity, onActivity }: KindFieldsProps<Move>) {
           sx={third}
         />
       )}
-      <SchemaForm<Move>
-        of={Move}
-        values={activity}
-        onValues={onActivity}
-        keys={['bytes', 'files']}
-        sx={third}
-      />
       <Sizes activity={activity} onActivity={onActivity} />
     </>
   );

@@ -7,6 +7,7 @@ export const OPEN_FORM: KindForm<Load> = {
   often: true,
   schema: Load,
   sx: third,
+  more: ['processing', 'dependentReads', 'written'],
   blank: (common) => ({
     ...common,
     kind: 'open',

@@ -7,6 +7,7 @@ export const SCRATCH_FORM: KindForm<Scratch> = {
   often: false,
   schema: Scratch,
   sx: third,
+  more: ['block', 'reads', 'depth', 'synchronous'],
   blank: (common) => ({
     ...common,
     kind: 'scratch',

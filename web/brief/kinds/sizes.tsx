@@ -10,7 +10,7 @@ import { half, third, UNKNOWN, type KindFieldsProps } from './form';
 const BINS = 64;
 
 /** The files' sizes where nobody counted them: from a folder of the customer's, or by median and spread. */
-export function Sizes({ activity, onActivity }: KindFieldsProps<Move>) {
+export function Sizes({ activity, onActivity }: Omit<KindFieldsProps<Move>, 'part'>) {
   const picker = useRef<HTMLInputElement>(null);
   const [typed, setTyped] = useState<{ median: number | null; spread: number } | null>(null);
   const { sizes: _, ...rest } = activity;

@@ -7,6 +7,7 @@ export const STREAM_FORM: KindForm<Stream> = {
   often: true,
   schema: Stream,
   sx: third,
+  more: ['buffer'],
   blank: (common) => ({
     ...common,
     kind: 'stream',

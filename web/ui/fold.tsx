@@ -1,0 +1,98 @@
+import { Box, Button, Typography } from '@mui/material';
+import type { ReactNode } from 'react';
+import { setFold, useFold } from '../state/folds';
+import { ExpandIcon } from './icons';
+import { Panel } from './panel';
+
+interface Props {
+  /** By what it is found again as it was left. */
+  name: string;
+  title: string;
+  /** What stands in it, in a line, so that nobody has to look. */
+  said?: ReactNode;
+  /** How it is where nobody opened or shut it. */
+  usual?: boolean;
+  children: ReactNode;
+}
+
+function Head({ name, title, said, isOpen }: Omit<Props, 'children' | 'usual'> & { isOpen: boolean }) {
+  return (
+    <Button
+      data-fold={name}
+      aria-expanded={isOpen}
+      onClick={() => setFold(name, !isOpen)}
+      color="inherit"
+      startIcon={
+        <ExpandIcon sx={{ transform: isOpen ? 'none' : 'rotate(-90deg)', color: 'text.secondary' }} />
+      }
+      sx={{ typography: 'h2', textAlign: 'left', justifyContent: 'start', width: '100%', px: 0.5, mx: -0.5 }}
+    >
+      <span>{title}</span>
+      {said && (
+        <Typography
+          component="span"
+          variant="body2"
+          color="textSecondary"
+          sx={{ ml: 1.5, minWidth: 0, overflowWrap: 'anywhere' }}
+        >
+          {said}
+        </Typography>
+      )}
+    </Button>
+  );
+}
+
+/** A sheet of the page that opens and shuts, and is found again as it was left. What is shut is not there: nothing of it is worked out. */
+export function Fold({ usual = false, children, ...head }: Props) {
+  const isOpen = useFold(head.name, usual);
+  return (
+    <Panel sx={{ py: 1 }}>
+      <Box component="h2" sx={{ m: 0 }}>
+        <Head {...head} isOpen={isOpen} />
+      </Box>
+      {isOpen && <Box sx={{ pt: 1, pb: 1 }}>{children}</Box>}
+    </Panel>
+  );
+}
+
+/** The same within a sheet: what is seldom needed, behind a line. */
+export function More({ name, title, said, usual = false, children }: Props) {
+  const isOpen = useFold(name, usual);
+  return (
+    <>
+      <Button
+        size="small"
+        data-fold={name}
+        aria-expanded={isOpen}
+        onClick={() => setFold(name, !isOpen)}
+        sx={{ gridColumn: '1 / -1', justifySelf: 'start', textAlign: 'left' }}
+        startIcon={<ExpandIcon sx={{ transform: isOpen ? 'none' : 'rotate(-90deg)' }} />}
+      >
+        {title}
+        {said && (
+          <Typography component="span" variant="body2" color="textSecondary" sx={{ ml: 1 }}>
+            {said}
+          </Typography>
+        )}
+      </Button>
+      {isOpen && children}
+    </>
+  );
+}
+
+/** How long a field is waited for that has yet to be drawn, in frames. */
+const FRAMES = 30;
+
+/** Opens a fold and puts the cursor into one of its fields. */
+export function bringForward(name: string, label: string): void {
+  setFold(name, true);
+  const find = (left: number) => {
+    const named = [...document.querySelectorAll('main label')].find((l) => l.textContent.trim() === label);
+    const field = named instanceof HTMLLabelElement ? named.control : null;
+    if (field) {
+      field.scrollIntoView({ block: 'center' });
+      field.focus();
+    } else if (left > 0) requestAnimationFrame(() => find(left - 1));
+  };
+  find(FRAMES);
+}
