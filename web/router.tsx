@@ -26,6 +26,7 @@ const PAGES: View[] = [
     title: 'Practice',
     load: async () => ({ default: (await import('./practice')).PracticeView }),
   },
+  { path: 'tools', title: 'Tools', load: async () => ({ default: (await import('./tools')).Tools }) },
   {
     path: 'reference',
     title: 'Reference',

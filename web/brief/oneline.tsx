@@ -53,6 +53,8 @@ export function InOneLine({ job }: { job: Job }) {
       <Row align="start">
         <TextField
           fullWidth
+          // A new job begins with what the customer says.
+          autoFocus={job.revision === 1 && job.activities.length === 0}
           label="In one line"
           placeholder={EXAMPLE}
           value={typed}

@@ -18,7 +18,7 @@ import { writeFact, type Fact } from '@kymar/core/evidence';
 import { moneyWords, UNIT_OF } from '@kymar/core/units';
 import { newId } from '../state/id';
 import { useShop } from '../state/shop';
-import { DecodedName } from '../reference/decoder';
+import { DecodedName } from '../tools/decoder';
 import { today } from './history';
 
 /** Kinds of part that a line describes. */

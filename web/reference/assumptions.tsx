@@ -26,7 +26,7 @@ import { counted, UNIT_OF, type Dimension, type Unit } from '@kymar/core/units';
 import { setSetting, useSettings } from '../state/settings';
 import { saveFile } from '../ui/files';
 import { Notice } from '../ui/notice';
-import { Panel } from '../ui/panel';
+import { Fold } from '../ui/fold';
 
 const USE: Record<Use, string> = {
   path: 'path',
@@ -163,7 +163,7 @@ export function Assumptions() {
     if (read.ok) setSetting('ownRanges', { ...shopRanges, ...read.value });
   };
   return (
-    <Panel
+    <Fold
       title="What Kymar assumes"
       sx={{ '& td, & th': { px: 0.75 } }}
       aside={
@@ -234,6 +234,6 @@ export function Assumptions() {
           }}
         />
       </Box>
-    </Panel>
+    </Fold>
   );
 }

@@ -1,54 +1,38 @@
 import { Box, Typography } from '@mui/material';
 import { RULES_OF_THUMB } from '@kymar/core/reference';
 import { sourceWords } from '@kymar/core/evidence';
-import { Panel } from '../ui/panel';
-import { Assumptions } from './assumptions';
-import { CacheFromTotals } from './cache';
-import { Converter } from './converter';
-import { Decoder } from './decoder';
-import { PluggedDevices } from './devices';
-import { FormatEndCalculator } from './format';
-import { HealthReader } from './health';
-import { Interfaces } from './interfaces';
-import { Loads } from './loads';
-import { CacheFromMoments } from './moments';
-import { PerFile } from './perfile';
-import { RatingEnd } from './rating';
-import { TaughtPanel } from './taught';
+import { Fold } from '../ui/fold';
 import { Stack } from '../ui/layout';
+import { Assumptions } from './assumptions';
+import { Interfaces } from './interfaces';
+import { TaughtPanel } from './taught';
 
-/** What a technician looks up: names decoded, units converted, interfaces, rules of thumb. */
+/** What a technician looks up: interfaces, rules of thumb, what Kymar assumes and what the shop's jobs teach of it. */
 export function Reference() {
   return (
     <Box
       component="main"
       sx={{
-        px: 3,
+        px: { xs: 1.5, sm: 3 },
         py: 3,
         maxWidth: 1680,
         width: '100%',
         mx: 'auto',
         display: 'grid',
         gap: 2,
-        gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 9fr) minmax(0, 10fr)' },
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'repeat(2, minmax(0, 1fr))' },
         alignItems: 'start',
       }}
     >
-      <Typography variant="h1" sx={{ gridColumn: '1 / -1' }}>
-        Reference
-      </Typography>
+      <Box sx={{ gridColumn: '1 / -1' }}>
+        <Typography variant="h1">Reference</Typography>
+        <Typography color="textSecondary">
+          What each link carries in practice, and what Kymar reckons with where nobody says.
+        </Typography>
+      </Box>
+      <Interfaces />
       <Stack gap={2}>
-        <Decoder />
-        <PluggedDevices />
-        <Converter />
-        <FormatEndCalculator />
-        <CacheFromTotals />
-        <CacheFromMoments />
-        <PerFile />
-        <Loads />
-        <RatingEnd />
-        <HealthReader />
-        <Panel title="Rules of thumb">
+        <Fold title="Rules of thumb" usual>
           <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1.25 }}>
             {RULES_OF_THUMB.map(({ rule, why, source }) => (
               <li key={rule}>
@@ -61,10 +45,7 @@ export function Reference() {
               </li>
             ))}
           </Box>
-        </Panel>
-      </Stack>
-      <Stack gap={2}>
-        <Interfaces />
+        </Fold>
         <TaughtPanel />
         <Assumptions />
       </Stack>

@@ -14,7 +14,7 @@ import { useAnswer } from '../state/gate';
 import { useJobs } from '../state/jobs';
 import { useSettings } from '../state/settings';
 import { Figure } from '../ui/figure';
-import { Panel } from '../ui/panel';
+import { Fold } from '../ui/fold';
 import { ownRatesOf } from '../workers';
 import { Cells, oneLine } from '../ui/cells';
 
@@ -46,7 +46,8 @@ export function Interfaces() {
     words.every((w) => [link.name, link.family, ...(link.also ?? [])].join(' ').toLowerCase().includes(w)),
   );
   return (
-    <Panel
+    <Fold
+      usual
       title="Interfaces, MB/s"
       sx={{ '& td, & th': { px: 0.75 } }}
       aside={
@@ -116,6 +117,6 @@ export function Interfaces() {
           large files, cache not used up.
         </Typography>
       )}
-    </Panel>
+    </Fold>
   );
 }

@@ -9,7 +9,7 @@ import { useAnswer } from '../state/gate';
 import { useJobs } from '../state/jobs';
 import { setSetting, useSettings } from '../state/settings';
 import { inMs, unbroken } from '../ui/figure';
-import { Panel } from '../ui/panel';
+import { Fold } from '../ui/fold';
 import { taughtBy } from '../workers';
 import { Cells } from '../ui/cells';
 
@@ -57,7 +57,7 @@ export function TaughtPanel() {
   const inUse = Object.keys(learned).length;
   const fresh = found?.rows.filter((row) => teaching(row) > 0 && learned[row.row] !== teaching(row)) ?? [];
   return (
-    <Panel title="What your jobs teach" aria-busy={found === null}>
+    <Fold title="What your jobs teach" aria-busy={found === null}>
       {problem && (
         <Typography role="alert" color="error" variant="body2">
           {problem}
@@ -130,7 +130,7 @@ export function TaughtPanel() {
           </Typography>
         </>
       )}
-    </Panel>
+    </Fold>
   );
 }
 

@@ -2,6 +2,7 @@ import { Box, Typography } from '@mui/material';
 import { AsidePanel } from './aside';
 import { BackupPanel } from './backup';
 import { BinPanel } from './bin';
+import { MannersPanel } from './manners';
 import { RatesPanel } from './rates';
 import { StoragePanel } from './storage';
 import { Stack } from '../ui/layout';
@@ -30,6 +31,7 @@ export function SettingsView() {
       <AsidePanel />
       <Stack gap={2}>
         <WhoPanel />
+        <MannersPanel />
         <BackupPanel />
         <RatesPanel />
       </Stack>

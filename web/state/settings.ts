@@ -49,6 +49,8 @@ export interface Settings {
   thumb?: Thumb;
   /** What currencies are worth in each other, each with its day. */
   rates?: readonly ExchangeRate[];
+  /** Whether a single key goes somewhere; absent: it does. */
+  singleKeys?: boolean;
   /** The shop's own weights of the ranking, by what a device is for. */
   weights?: Partial<Record<Role | 'any', Weights>>;
   /** The round of practice that is played, and those that are over. */

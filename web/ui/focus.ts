@@ -4,6 +4,7 @@
  */
 const FOCUSABLE =
   'a[href], button:not([disabled]), input:not([disabled]):not([type="hidden"]), textarea:not([disabled]), [tabindex="0"]';
+const TYPED_INTO = 'input, textarea';
 /** Marks a piece of work, and the control in it with which it goes on. */
 const WORK = '[data-work]';
 const NEXT = '[data-next]:not([disabled])';
@@ -84,11 +85,11 @@ function regain(): void {
     const next = isUsable(spot.element) ? (spot.element as HTMLElement) : nextOf(spot);
     if (next) return next.focus();
   }
-  // Another view stands there: its work begins with its first control.
+  // Another view stands there: its work begins with its first control. In a field no single key would go anywhere any more: before one it waits.
   const main = document.querySelector<HTMLElement>('main');
   if (!main) return;
   const first = [...main.querySelectorAll<HTMLElement>(FOCUSABLE)].find(isShown);
-  if (first) return first.focus();
+  if (first && !first.matches(TYPED_INTO)) return first.focus();
   main.tabIndex = -1;
   main.focus({ preventScroll: true });
 }

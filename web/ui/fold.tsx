@@ -2,11 +2,12 @@ import { Box, Button, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import { setFold, useFold } from '../state/folds';
 import { ExpandIcon } from './icons';
-import { Panel } from './panel';
+import { Row } from './layout';
+import { Panel, type PanelProps } from './panel';
 
 interface Props {
-  /** By what it is found again as it was left. */
-  name: string;
+  /** By what it is found again as it was left; absent: by its title. */
+  name?: string;
   title: string;
   /** What stands in it, in a line, so that nobody has to look. */
   said?: ReactNode;
@@ -15,7 +16,14 @@ interface Props {
   children: ReactNode;
 }
 
-function Head({ name, title, said, isOpen }: Omit<Props, 'children' | 'usual'> & { isOpen: boolean }) {
+interface HeadProps {
+  name: string;
+  title: string;
+  said: ReactNode;
+  isOpen: boolean;
+}
+
+function Head({ name, title, said, isOpen }: HeadProps) {
   return (
     <Button
       data-fold={name}
@@ -42,21 +50,29 @@ function Head({ name, title, said, isOpen }: Omit<Props, 'children' | 'usual'> &
   );
 }
 
+interface FoldProps extends Props, Omit<PanelProps, 'title' | 'children'> {
+  /** Stands at its right end while it is open. */
+  aside?: ReactNode;
+}
+
 /** A sheet of the page that opens and shuts, and is found again as it was left. What is shut is not there: nothing of it is worked out. */
-export function Fold({ usual = false, children, ...head }: Props) {
-  const isOpen = useFold(head.name, usual);
+export function Fold({ title, name = title, said, usual = false, aside, children, sx, ...rest }: FoldProps) {
+  const isOpen = useFold(name, usual);
   return (
-    <Panel sx={{ py: 1 }}>
-      <Box component="h2" sx={{ m: 0 }}>
-        <Head {...head} isOpen={isOpen} />
-      </Box>
+    <Panel {...rest} sx={{ py: 1, ...sx }}>
+      <Row align="center">
+        <Box component="h2" sx={{ m: 0, flex: 1, minWidth: 0 }}>
+          <Head name={name} title={title} said={said} isOpen={isOpen} />
+        </Box>
+        {isOpen && aside}
+      </Row>
       {isOpen && <Box sx={{ pt: 1, pb: 1 }}>{children}</Box>}
     </Panel>
   );
 }
 
 /** The same within a sheet: what is seldom needed, behind a line. */
-export function More({ name, title, said, usual = false, children }: Props) {
+export function More({ title, name = title, said, usual = false, children }: Props) {
   const isOpen = useFold(name, usual);
   return (
     <>

@@ -1,14 +1,14 @@
 import { Box, Typography, type BoxProps } from '@mui/material';
 import type { ReactNode } from 'react';
 
-interface Props extends Omit<BoxProps, 'title'> {
+export interface PanelProps extends Omit<BoxProps, 'title'> {
   title?: ReactNode;
   /** Stands at the right end of the title's line. */
   aside?: ReactNode;
 }
 
 /** A sheet of the page with its heading. */
-export function Panel({ title, aside, children, sx, ...rest }: Props) {
+export function Panel({ title, aside, children, sx, ...rest }: PanelProps) {
   return (
     <Box
       component="section"

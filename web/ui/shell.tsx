@@ -21,6 +21,7 @@ const WorkingSheet = patientLazy(() => import('./working'));
 const PAGES = [
   ['/jobs', 'All jobs'],
   ['/parts', 'Parts'],
+  ['/tools', 'Tools'],
   ['/practice', 'Practice'],
   ['/reference', 'Reference'],
   ['/settings', 'Settings'],
@@ -30,6 +31,12 @@ const PAGES = [
 const Running = patientLazy(async () => {
   await idle();
   return { default: (await import('./running')).Running };
+});
+
+/** Keys are listened for as soon as there is time: nobody presses one before there is a view. */
+const Keys = patientLazy(async () => {
+  await idle();
+  return { default: (await import('../keys')).Keys };
 });
 
 /** Frame of every view: the name, undo and redo, appearance, and what is wrong with storage if anything is. */
@@ -46,6 +53,9 @@ export function Shell() {
   useUndoKeys();
   return (
     <Box sx={{ minHeight: '100vh', display: 'flex', flexDirection: 'column' }}>
+      <Box component="button" onClick={toContent} className="skip">
+        To the content
+      </Box>
       <Box
         component="header"
         className="no-print"
@@ -150,10 +160,22 @@ export function Shell() {
       <Guarded name="This page" watch={[pathname]}>
         {loaded && <Outlet />}
       </Guarded>
+      <Suspense fallback={null}>
+        <Keys />
+      </Suspense>
       {notices && <Notices />}
       <Suspense fallback={<OpeningOver />}>{working && <WorkingSheet />}</Suspense>
     </Box>
   );
+}
+
+/** Past what frames the view, with the keyboard. */
+function toContent(): void {
+  const main = document.querySelector('main');
+  if (!main) return;
+  main.tabIndex = -1;
+  main.focus();
+  main.scrollIntoView();
 }
 
 function SchemeSwitch() {

@@ -63,6 +63,7 @@ export function Loads() {
   return (
     <Calculator
       title="What is a load waiting for?"
+      said="from several loads on several drives"
       about={
         'The same program on the same host, started cold from several devices: what each reads at, ' +
         'how long one small request takes, how long the load took. Three tell what it is made of, four where it also ' +

@@ -43,6 +43,7 @@ export function RatingEnd() {
   return (
     <Calculator
       title="When do the rated writes run out?"
+      said="from readings of a counter"
       about={
         'What the drive’s own counter of written bytes showed, and how old it was then. Three ' +
         'readings or more tell how surely; four tell whether the writes grow.'

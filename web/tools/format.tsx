@@ -45,6 +45,7 @@ export function FormatEndCalculator() {
   return (
     <Calculator
       title="When does the full format end?"
+      said="from where a full format stands"
       about={
         'Or a burn-in, or any other pass over the whole disk: how far it had come, and how long ' +
         'after the start. Whole per cent will do; more checkpoints narrow it.'

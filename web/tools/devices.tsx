@@ -2,7 +2,7 @@ import { Alert, Box, Button, Typography } from '@mui/material';
 import { judgeLink, type Judged } from '@kymar/core/catalog/negotiated';
 import { useAnswer } from '../state/gate';
 import { PLUGGED } from '../state/here';
-import { Panel } from '../ui/panel';
+import { Fold } from '../ui/fold';
 
 const COLOR: Record<Judged['state'], string> = {
   held: 'error.main',
@@ -14,7 +14,8 @@ const COLOR: Record<Judged['state'], string> = {
 export function PluggedDevices() {
   const { data: found, problem, again } = useAnswer(PLUGGED);
   return (
-    <Panel
+    <Fold
+      said="storage, and what each link negotiated"
       title="Plugged in here"
       aside={
         <Button size="small" onClick={again}>
@@ -51,6 +52,6 @@ export function PluggedDevices() {
           );
         })}
       </Box>
-    </Panel>
+    </Fold>
   );
 }

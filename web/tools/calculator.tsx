@@ -2,7 +2,7 @@ import { Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import type { Dimension } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
-import { Panel } from '../ui/panel';
+import { Fold } from '../ui/fold';
 import { Rows } from './rows';
 
 /** One figure of a line. */
@@ -36,6 +36,7 @@ export function tryOut<T>(of: () => T): T | string {
  */
 export function Calculator<Row extends { key: number }, Found extends object>({
   title,
+  said,
   about,
   entries,
   widths,
@@ -45,6 +46,8 @@ export function Calculator<Row extends { key: number }, Found extends object>({
   ...rows
 }: {
   title: string;
+  /** What it is worked out from. */
+  said: string;
   about: string;
   rows: readonly Row[];
   onRows(rows: Row[]): void;
@@ -59,7 +62,7 @@ export function Calculator<Row extends { key: number }, Found extends object>({
   children(found: Found): ReactNode;
 }) {
   return (
-    <Panel title={title}>
+    <Fold title={title} said={said}>
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
         {about}
       </Typography>
@@ -88,6 +91,6 @@ export function Calculator<Row extends { key: number }, Found extends object>({
       ) : (
         children(found)
       )}
-    </Panel>
+    </Fold>
   );
 }

@@ -6,7 +6,7 @@ import { given } from '@kymar/core/evidence';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
 import { Figure } from '../ui/figure';
-import { Panel } from '../ui/panel';
+import { Fold } from '../ui/fold';
 import { Columns } from '../ui/layout';
 
 /** A rate read off a copy is good to about this share [memory]. */
@@ -44,7 +44,7 @@ export function CacheFromTotals() {
           ? 'At these rates it would have been done sooner even without a cache: something else held it up.'
           : null;
   return (
-    <Panel title="How large was the cache?">
+    <Fold said="from two copies’ totals" title="How large was the cache?">
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
         Of one long copy: what was moved in all, how long it took, and the two speeds it ran at.
       </Typography>
@@ -61,6 +61,6 @@ export function CacheFromTotals() {
           </>
         )}
       </Typography>
-    </Panel>
+    </Fold>
   );
 }

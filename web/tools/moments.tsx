@@ -6,7 +6,7 @@ import type { Spread } from '@kymar/core/stats';
 import { format } from '@kymar/core/units';
 import { QuantityField } from '../ui/field';
 import { Figure, unbroken } from '../ui/figure';
-import { Panel } from '../ui/panel';
+import { Fold } from '../ui/fold';
 import { IntoJob } from './intojob';
 import { ofDrives } from './drives';
 import { Rows } from './rows';
@@ -50,7 +50,7 @@ export function CacheFromMoments() {
     source: { kind: 'measured', note },
   });
   return (
-    <Panel title="Where did the cache end?">
+    <Fold said="from what a display showed at moments" title="Where did the cache end?">
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
         How far one long copy had come at several moments, or how long copies of several sizes took.
       </Typography>
@@ -104,6 +104,6 @@ export function CacheFromMoments() {
           {unbroken(format(found.fast.expected, 'B/s'))} all the way.
         </Typography>
       )}
-    </Panel>
+    </Fold>
   );
 }

@@ -2,14 +2,14 @@ import { TextField } from '@mui/material';
 import { useState } from 'react';
 import { convert } from '@kymar/core/reference';
 import { Cells } from '../ui/cells';
-import { Panel } from '../ui/panel';
+import { Fold } from '../ui/fold';
 
 /** A size or a rate in every unit of the trade. */
 export function Converter() {
   const [text, setText] = useState('6 TB');
   const found = convert(text);
   return (
-    <Panel title="Units">
+    <Fold usual said="bytes and bits, binary and decimal" title="Units">
       <TextField
         label="Size or rate"
         value={text}
@@ -30,6 +30,6 @@ export function Converter() {
           ]}
         />
       )}
-    </Panel>
+    </Fold>
   );
 }

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { decode, LONGEST, type Decoded, type Flag } from '@kymar/core/catalog/decode';
 import { linkById, practicalOf } from '@kymar/core/catalog/links';
 import { format } from '@kymar/core/units';
-import { Panel } from '../ui/panel';
+import { Fold } from '../ui/fold';
 import { Stack } from '../ui/layout';
 
 const EXAMPLES = [
@@ -23,7 +23,7 @@ export function Decoder() {
   const [text, setText] = useState(EXAMPLES[0]!);
   const found = decode(text);
   return (
-    <Panel title="What does the box say?">
+    <Fold usual said="a name or a box’s line, taken apart" title="What does the box say?">
       <TextField
         fullWidth
         multiline
@@ -45,7 +45,7 @@ export function Decoder() {
         ))}
       </Box>
       <DecodedName found={found} />
-    </Panel>
+    </Fold>
   );
 }
 

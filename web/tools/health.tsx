@@ -3,7 +3,7 @@ import { useRef, useState } from 'react';
 import { fromPasted, readHealth, type ToldHealth } from '@kymar/core/models';
 import { format } from '@kymar/core/units';
 import { HealthRead } from '../ui/health';
-import { Panel } from '../ui/panel';
+import { Fold } from '../ui/fold';
 
 /** A drive's own counters, from a log page as a file or pasted. */
 export function HealthReader() {
@@ -18,7 +18,8 @@ export function HealthReader() {
     if (picker.current) picker.current.value = '';
   };
   return (
-    <Panel
+    <Fold
+      said="a health page or a raw log page"
       title="What does the drive count?"
       aside={
         <Button size="small" onClick={() => picker.current?.click()}>
@@ -63,6 +64,6 @@ export function HealthReader() {
           <HealthRead of="page" counters={told.counters} />
         </Box>
       )}
-    </Panel>
+    </Fold>
   );
 }

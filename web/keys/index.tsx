@@ -1,0 +1,63 @@
+import { Suspense, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { useLocation, useNavigate } from 'react-router';
+import { useSettings } from '../state/settings';
+import { patientLazy } from '../ui/lazy';
+import { STAGES, VIEWS } from './table';
+
+const Palette = patientLazy(async () => ({ default: (await import('./palette')).Palette }));
+const Sheet = patientLazy(async () => ({ default: (await import('./sheet')).Sheet }));
+
+const JOB = /^\/jobs\/([^/]+)/;
+/** Words that name a field to look for something in. */
+const FINDS = /^(find|type to search|look up)/i;
+
+/** Puts the cursor where this view is searched. @returns whether there is such a place */
+function findHere(): boolean {
+  const fields = [...document.querySelectorAll<HTMLInputElement>('main input')];
+  const named = (field: HTMLInputElement) =>
+    [...(field.labels ?? [])].map((l) => l.textContent).join(' ') ||
+    field.placeholder ||
+    field.ariaLabel ||
+    '';
+  const field = fields.find((one) => FINDS.test(named(one)));
+  field?.focus();
+  return field !== undefined;
+}
+
+/** The keys that work wherever one is, but for single ones in a field, or where they are switched off [WCAG 2.1.4]. */
+export function Keys() {
+  const [open, setOpen] = useState<'palette' | 'sheet' | null>(null);
+  const navigate = useNavigate();
+  const { pathname, search } = useLocation();
+  const enabled = useSettings((s) => s.singleKeys) !== false && open === null;
+  const job = JOB.exec(pathname)?.[1];
+  const single = { enabled, useKey: true, preventDefault: true, eventListenerOptions: { capture: true } };
+  const go = (letter: string) => {
+    const view = VIEWS.find(([key]) => key === letter)?.[1];
+    const stage = STAGES.find(([key]) => key === letter)?.[1];
+    if (view) void navigate(view);
+    else if (job && stage) void navigate({ pathname: `/jobs/${job}/${stage}`, search });
+  };
+  useHotkeys(
+    [...VIEWS, ...STAGES].map(([letter]) => `g>${letter}`),
+    (event) => {
+      // A clock takes some of these letters when they come alone.
+      event.stopImmediatePropagation();
+      go(event.key.toLowerCase());
+    },
+    single,
+  );
+  useHotkeys('/', () => findHere() || setOpen('palette'), single);
+  useHotkeys('?', () => setOpen('sheet'), { ...single, ignoreModifiers: true });
+  useHotkeys('mod+k', () => setOpen('palette'), { enableOnFormTags: true, preventDefault: true });
+  const shut = () => setOpen(null);
+  return (
+    <Suspense fallback={null}>
+      {open === 'palette' && (
+        <Palette onShut={shut} job={job} search={search} onKeys={() => setOpen('sheet')} />
+      )}
+      {open === 'sheet' && <Sheet onShut={shut} />}
+    </Suspense>
+  );
+}
