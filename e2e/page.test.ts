@@ -100,29 +100,6 @@ for (const colorScheme of ['light', 'dark'] as const)
     expect(found).toEqual([]);
   });
 
-test(
-  'a phone of 390 px reads the verdict and runs the timer without scrolling sideways',
-  { tag: '@quick' },
-  async () => {
-    const { page } = await app.open('/jobs/demo-acoustics-offload/bench', {
-      viewport: { width: 390, height: 844 },
-    });
-    for (const path of [
-      '/jobs/demo-acoustics-offload/bench',
-      '/jobs/demo-acoustics-offload/verdict',
-      '/reference',
-      '/jobs',
-      '/jobs/demo-acoustics-offload/path',
-      '/parts',
-    ]) {
-      await page.goto(app.address + path);
-      await page.getByRole('main').waitFor();
-      await page.waitForLoadState('networkidle');
-      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
-    }
-  },
-);
-
 test('what Kymar assumes is looked up and put right: the forecast follows, its working names it, and it is taken back', async () => {
   const { page, faults } = await app.open('/reference');
   const panel = page.getByRole('heading', { name: 'What Kymar assumes' }).locator('xpath=ancestor::section');

@@ -12,6 +12,8 @@ export interface TestOutcome {
   /** s: 5, 50 and 95 %; null of a look. */
   seconds: { low: number; expected: number; high: number } | null;
   seen: string | null;
+  /** How probable the cause would be once just that is seen, or that long is taken. */
+  then: number;
 }
 
 /** A look or a test, and what it is worth. */
@@ -119,12 +121,17 @@ function sightsOf(look: Look, { scored, p }: Open, of: Evidence['of']) {
   const usual = seenUnder(look, null, of)!;
   const labels = [...new Set([usual, ...seen])];
   const odd = normalised(labels.map((label) => sightOdd(label === usual)));
-  const after = labels.reduce((sum, label, k) => {
-    const share = p.map((q, i) => (i === scored.length ? q * odd[k]! : seen[i] === label ? q : 0));
+  const shares = labels.map((label, k) =>
+    p.map((q, i) => (i === scored.length ? q * odd[k]! : seen[i] === label ? q : 0)),
+  );
+  const after = shares.reduce((sum, share) => {
     const total = share.reduce((a, b) => a + b, 0);
     return total > 0 ? sum + total * entropy(normalised(share)) : sum;
   }, 0);
-  const outcomes = scored.map((s, i): TestOutcome => ({ id: s.id, seconds: null, seen: seen[i]! }));
+  const outcomes = scored.map((s, i): TestOutcome => {
+    const share = shares[labels.indexOf(seen[i]!)]!;
+    return { id: s.id, seconds: null, seen: seen[i]!, then: normalised(share)[i]! };
+  });
   return { minutes: look.extra ?? 1, after, outcomes };
 }
 
@@ -146,11 +153,12 @@ function timesOf(look: Look, { scored, p }: Open, { of, toBar }: Pick<Evidence, 
   const densities = known.map(densityOf);
   const ofHealthy = densityOf(healthy);
   let after = 0;
+  const once = (at: number) => {
+    const each = [...densities.map((of) => of(at)), timeOdd(ofHealthy(at), at - middle)];
+    return normalised(each.map((d, k) => p[k]! * d));
+  };
   [...known, odd].forEach((own, i) => {
-    for (const at of own) {
-      const each = [...densities.map((of) => of(at)), timeOdd(ofHealthy(at), at - middle)];
-      after += (p[i]! / FEW) * entropy(normalised(each.map((d, k) => p[k]! * d)));
-    }
+    for (const at of own) after += (p[i]! / FEW) * entropy(once(at));
   });
   const seconds = known.reduce((sum, l, i) => sum + p[i]! * Math.exp(sortedAt(l, 0.5)), 0) / (1 - p.at(-1)!);
   const outcomes = scored.map((s, i): TestOutcome => ({
@@ -161,6 +169,7 @@ function timesOf(look: Look, { scored, p }: Open, { of, toBar }: Pick<Evidence, 
       high: Math.exp(sortedAt(known[i]!, 0.95)),
     },
     seen: null,
+    then: once(sortedAt(known[i]!, 0.5))[i]!,
   }));
   return { minutes: SET_UP + (look.extra ?? 0) + seconds / 60, after, outcomes };
 }

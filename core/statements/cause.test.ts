@@ -42,11 +42,17 @@ test('nothing is promised where nothing is lost, and nothing is fixed where no c
 test('what is to be looked at next says what each result would mean; where nothing is left, nothing', () => {
   const look = lookSaid(found)!;
   expect(look.minutes!.words).toBe('a minute');
-  // Each thing that may be seen stands there once, with all that it would speak of.
-  const sights = look.outcomes.map(({ words }) => words.split(': ')[0]);
+  // Each thing that may be seen stands there once, with all that it would speak of and how probable that would be.
+  const sights = look.outcomes.map(({ result }) => result!.words);
   expect(new Set(sights).size).toBe(sights.length);
   expect(sights.length).toBeGreaterThan(1);
-  expect(look.outcomes.map(({ words }) => words).join()).toContain('the port is of a slower class');
+  const means = look.outcomes.map(({ means }) => means!.words);
+  expect(means.join()).toMatch(/the port is of a slower class .*%/i);
+  // What is seen under one cause alone leaves nothing but that and what is on no list.
+  for (const words of means) {
+    const shares = [...words.matchAll(/(\d+(?:\.\d+)?) %/g)].map(([, share]) => Number(share));
+    expect(shares.reduce((a, b) => a + b, 0)).toBeLessThanOrEqual(101);
+  }
   expect(lookSaid({ ...found, next: [] })).toBeNull();
 });
 

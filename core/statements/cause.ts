@@ -21,6 +21,8 @@ import { naming, say, type Said, type Statement } from './statement';
 const MOST = 4;
 /** A group or a cause less probable than this is not told. */
 const LEAST = 0.02;
+/** A result tells of a cause that is at least so probable then. */
+const TELLING = 0.1;
 /** What is lost is worth a sentence from this share on. */
 const WORTH = 0.05;
 /** From here on a cause that stands alone is called the cause. */
@@ -136,31 +138,33 @@ export const lookTitle = ({ title, again }: NextTest): string => (again ? `${tit
 const minutesWords = ({ minutes }: NextTest): string =>
   minutes < 1.5 ? 'a minute' : `about ${format(minutes * 60, 's', 2)}`;
 
-/** What a timed test would take under each of the likeliest causes. */
-const timesSaid = (found: Diagnosis, { id: look, outcomes }: NextTest): Said<'shows'>[] =>
-  outcomes
-    .slice(0, MOST)
-    .map(({ id, seconds }) =>
-      say('planned', naming('look', look, id), {
-        shows:
-          seconds && `${causeTitle(found, id)}: ${format(seconds.expected, 's')}${rangeBehind(seconds, 's')}`,
-      }),
-    );
+/** One result of a look or a test, and what it would mean. */
+type Outcome = Said<'result' | 'means'>;
+const outcome = (look: string, id: string, result: string, means: string): Outcome =>
+  say('planned', naming('look', look, id), { result, means });
 
-/** What may be seen at a look, and of which causes that would speak, the likeliest first. */
-function sightsSaid(found: Diagnosis, { id: look, outcomes }: NextTest): Said<'shows'>[] {
+/** What a timed test would take under each of the likeliest causes, and how probable each would be then. */
+const timesSaid = (found: Diagnosis, { id: look, outcomes }: NextTest): Outcome[] =>
+  outcomes.slice(0, MOST).flatMap(({ id, seconds, then }, i) => {
+    // What would not even then be likely tells nothing.
+    if (!seconds || (i > 0 && then < TELLING)) return [];
+    const takes = `${format(seconds.expected, 's')}${rangeBehind(seconds, 's')}`;
+    return outcome(look, id, takes, `${causeTitle(found, id)} ${formatProbability(then)}`);
+  });
+
+/** What may be seen at a look, and of which causes that would speak, the likeliest first, each with how probable it would be then. */
+function sightsSaid(found: Diagnosis, { id: look, outcomes }: NextTest): Outcome[] {
   const seen = [...new Set(outcomes.flatMap((one) => one.seen ?? []))];
   return seen.slice(0, MOST).map((sight) => {
-    const causes = outcomes.filter((one) => one.seen === sight).slice(0, MOST);
-    const titles = causes.map(({ id }) => small(causeTitle(found, id)));
-    return say('planned', naming('look', look, sight), {
-      shows: `${seenWords(sight)}: ${titles.join('; ')}`,
-    });
+    const causes = outcomes.filter((one) => one.seen === sight);
+    const told = causes.filter(({ then }, i) => i === 0 || then >= LEAST).slice(0, MOST);
+    const titles = told.map(({ id, then }) => `${causeTitle(found, id)} ${formatProbability(then)}`);
+    return outcome(look, sight, seenWords(sight), [titles[0], ...titles.slice(1).map(small)].join('; '));
   });
 }
 
 /** The look or test that tells most, what each result would mean, and what comes after it. */
-export function lookSaid(found: Diagnosis): (Said<'minutes' | 'then'> & { outcomes: Statement[] }) | null {
+export function lookSaid(found: Diagnosis): (Said<'minutes' | 'then'> & { outcomes: Outcome[] }) | null {
   const [next, ...others] = found.next;
   if (!next) return null;
   const then = others.slice(0, 2).map((o) => `${small(lookTitle(o))} (${minutesWords(o)})`);
@@ -170,7 +174,7 @@ export function lookSaid(found: Diagnosis): (Said<'minutes' | 'then'> & { outcom
       minutes: minutesWords(next),
       then: then.length > 0 ? `Then: ${then.join('; ')}.` : null,
     }),
-    outcomes: shows.flatMap((one) => one.shows ?? []),
+    outcomes: shows,
   };
 }
 
@@ -209,7 +213,7 @@ export function causesSaid(job: Job, found: Diagnosis): Statement[] {
     gainSaid(found),
     fixedSaid(job, found),
     { minutes: look?.minutes, then: look?.then },
-    ...(look?.outcomes ?? []).map((shows) => ({ shows })),
+    ...(look?.outcomes ?? []),
     ...[...new Set(found.told.map((t) => t.look))].map((id) => toldSaid(found, id)),
     ...againstSaid(found).flatMap(({ was, by }) => [{ was }, ...by.map(({ says }) => ({ says }))]),
   ];

@@ -75,9 +75,29 @@ export const judgedSaid = ({
     processing: measured?.time ? processingWords(activity, measured.time.expected) : null,
   });
 
-/** What the whole job comes to. */
-export const verdictSaid = ({ answer, words, advice }: Verdict): Said<'answer' | 'words' | 'advice'> =>
-  say('judged', 'job', { answer, words, advice });
+/** By how much its closest target is met, or the one that is furthest off is missed; null where none is judged. */
+function marginWords(claims: readonly Claim[]): string | null {
+  const judged = claims.flatMap(({ title, target, activity }) =>
+    target?.spare === undefined || !activity?.target
+      ? []
+      : [{ title, spare: target.spare, share: target.spare / activity.target }],
+  );
+  if (judged.length === 0) return null;
+  const { title, spare } = judged.reduce((a, b) => (b.share < a.share ? b : a));
+  const by = format(Math.abs(spare), 's', 3);
+  return spare < 0
+    ? `${title}: ${by} over its target.`
+    : `${judged.length > 1 ? 'Closest: ' : ''}${title}, ${by} under its target.`;
+}
+
+/** What the whole job comes to, and by how much. */
+export const verdictSaid = ({
+  answer,
+  words,
+  advice,
+  claims,
+}: Verdict): Said<'answer' | 'words' | 'advice' | 'margin'> =>
+  say('judged', 'job', { answer, words, advice, margin: marginWords(claims) });
 
 const STATE = {
   meets: 'Meets the targets',

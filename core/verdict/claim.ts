@@ -42,6 +42,8 @@ export interface Right {
 export interface TargetAnswer {
   answer: 'yes' | 'no' | 'not proven';
   words: string;
+  /** s that are left of the target, less than zero where it is missed; absent where it is open. */
+  spare?: number;
 }
 
 /** One thing that runs of one kind can answer. */
@@ -598,11 +600,12 @@ function targetAnswer(
   const whole = { low: low && low + later, expected: expected + later, high: high + later };
   const said = `${measuredInterval(whole, 's')}${flush}`;
   // The target is that all is written: a bar that was full before it is not enough.
-  if (high + later <= target) return { answer: 'yes', words: `Target ${within}, took ${said}.` };
+  const spare = target - whole.expected;
+  if (high + later <= target) return { answer: 'yes', words: `Target ${within}, took ${said}.`, spare };
   if (low + later > target)
     return size?.share === 'more'
       ? open(`${size.words} It took ${said}.`)
-      : { answer: 'no', words: `Target ${within}, took ${said}.` };
+      : { answer: 'no', words: `Target ${within}, took ${said}.`, spare };
   return open(`Target ${within}, took ${said}: the interval straddles the target.`);
 }
 

@@ -28,7 +28,14 @@ export function OtherEnds({ host, move, onMove }: { host: Host; move: Move; onMo
   );
   if (!shares)
     return (
-      <Box sx={{ gridColumn: '1 / -1', display: 'grid', gap: 1, gridTemplateColumns: 'minmax(0, 1fr) auto' }}>
+      <Box
+        sx={{
+          gridColumn: '1 / -1',
+          display: 'grid',
+          gap: 1,
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: 'minmax(0, 1fr) auto' },
+        }}
+      >
         {choose(endpoint ?? BUILT_IN, label, one)}
         <Button
           size="small"

@@ -1,4 +1,5 @@
 import { Tab, Tabs } from '@mui/material';
+import { COARSE } from '../ui/narrow';
 
 /** Which of several is looked at; nothing where there is but one. */
 export function Which({
@@ -19,7 +20,11 @@ export function Which({
       onChange={(_, id: string) => onChoose(id)}
       variant="scrollable"
       aria-label={label}
-      sx={{ minHeight: 34, mb: 1.5, '& .MuiTab-root': { minHeight: 34, textTransform: 'none' } }}
+      sx={{
+        minHeight: 34,
+        mb: 1.5,
+        '& .MuiTab-root': { minHeight: 34, [COARSE]: { minHeight: 44 }, textTransform: 'none' },
+      }}
     >
       {list.map(({ id, name }) => (
         <Tab key={id} value={id} label={name} />

@@ -7,7 +7,7 @@ import { figureSaid, rowSaid, type Statement } from '@kymar/core/statements';
 import { numeral } from '@kymar/core/units';
 import { useAnswer } from '../state/gate';
 import { saveFile } from '../ui/files';
-import { Panel } from '../ui/panel';
+import { Fold } from '../ui/fold';
 import { Told } from '../ui/told';
 import { choose, type Asked } from '../workers';
 import { Row } from '../ui/layout';
@@ -112,8 +112,9 @@ export function Builds({
   const save = async () =>
     saveFile('builds.csv', await choose.csv({ ...asked, from: 0, count: Infinity }), 'text/csv');
   return (
-    <Panel
+    <Fold
       title="All builds that work"
+      said="sort, filter, tick two to four to compare"
       aside={
         <Row gap={1.5} align="center" wrap>
           <ToggleButtonGroup
@@ -200,6 +201,6 @@ export function Builds({
       <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 0.75 }}>
         Tick two to four to see them side by side. A column’s menu hides it or brings others back.
       </Typography>
-    </Panel>
+    </Fold>
   );
 }

@@ -9,6 +9,7 @@ import type { Job } from '@kymar/core/job';
 import { useSettings } from '../state/settings';
 import { Told } from '../ui/told';
 import { WorthFindingOut } from '../ui/worth';
+import { More } from '../ui/fold';
 import { Panel } from '../ui/panel';
 import { Hourly } from './hourly';
 import { LaterPanel } from './later';
@@ -153,26 +154,6 @@ export function CloselyPanel({
           <Says list={said.lists.wasted} />
         </Group>
       )}
-      {one.against.length > 0 && (
-        <Box sx={{ mt: 1.5 }}>
-          <Row gap={1.5} align="center">
-            <Typography variant="h3" sx={{ flex: 1 }}>
-              What it pays
-            </Typography>
-            <Hourly currency={wanted.currency} />
-          </Row>
-          <Box component="ul" sx={{ m: 0, pl: 2.25, typography: 'body2', '& li': { mt: 0.25 } }}>
-            <Says list={said.lists.against} />
-          </Box>
-        </Box>
-      )}
-      {one.sizes.length > 1 && (
-        <Group name={`${wanted.currency} per TB, by size`}>
-          <li>
-            <Told of={said.sizes} />
-          </li>
-        </Group>
-      )}
       {one.levels.length > 0 && (
         <Group name="Levels of this enclosure">
           <Says list={said.lists.levels} />
@@ -188,11 +169,35 @@ export function CloselyPanel({
       )}
       {wanted.places[0]!.needs?.movesLater && <LaterPanel one={one} wanted={wanted} job={job} />}
       <WorthFindingOut situation={situation} toHand={isBuilt || isOwned} of={one.id} />
-      {one.prices.length > 0 && (
-        <Group name="Prices">
-          <Says list={said.lists.prices} />
-        </Group>
-      )}
+      <Box sx={{ mt: 1.5 }}>
+        <More name="choice.money" title="What it pays, and each part’s price">
+          {one.against.length > 0 && (
+            <Box sx={{ mt: 1.5 }}>
+              <Row gap={1.5} align="center">
+                <Typography variant="h3" sx={{ flex: 1 }}>
+                  What it pays
+                </Typography>
+                <Hourly currency={wanted.currency} />
+              </Row>
+              <Box component="ul" sx={{ m: 0, pl: 2.25, typography: 'body2', '& li': { mt: 0.25 } }}>
+                <Says list={said.lists.against} />
+              </Box>
+            </Box>
+          )}
+          {one.sizes.length > 1 && (
+            <Group name={`${wanted.currency} per TB, by size`}>
+              <li>
+                <Told of={said.sizes} />
+              </li>
+            </Group>
+          )}
+          {one.prices.length > 0 && (
+            <Group name="Prices">
+              <Says list={said.lists.prices} />
+            </Group>
+          )}
+        </More>
+      </Box>
       <Row gap={1} wrap>
         <Button size="small" onClick={onOffer}>
           Save as an offer

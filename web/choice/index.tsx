@@ -117,6 +117,7 @@ export function ChoiceView() {
               display: 'grid',
               gap: 2,
               gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 7fr) minmax(0, 5fr)' },
+              alignItems: 'start',
             }}
           >
             <PlotPanel

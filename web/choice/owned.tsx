@@ -4,7 +4,7 @@ import { nameOf } from '@kymar/core/catalog/parts';
 import type { Job } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';
 import { useShop } from '../state/shop';
-import { Panel } from '../ui/panel';
+import { Fold } from '../ui/fold';
 import { UsedDrivePanel } from './used';
 
 const KINDS = ['drives', 'bridges', 'cables', 'accessories'] as const;
@@ -36,7 +36,7 @@ export function Owned({ job, turn }: { job: Job; turn: number }) {
   const owned = job.owned ?? [];
   const chosen = owned.flatMap((key) => options.find((o) => o.key === key) ?? []);
   return (
-    <Panel title="Already there">
+    <Fold title="Already there" said="parts that cost nothing">
       <Autocomplete
         multiple
         size="small"
@@ -68,6 +68,6 @@ export function Owned({ job, turn }: { job: Job; turn: number }) {
         .map(({ key, name }) => (
           <UsedDrivePanel key={key} job={job} turn={turn} drive={key.slice('drives/'.length)} name={name} />
         ))}
-    </Panel>
+    </Fold>
   );
 }

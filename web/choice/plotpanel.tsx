@@ -1,7 +1,7 @@
 import { Typography } from '@mui/material';
 import { Suspense } from 'react';
 import { lineSaid } from '@kymar/core/statements';
-import { Panel } from '../ui/panel';
+import { Fold } from '../ui/fold';
 import { Told } from '../ui/told';
 import { patientLazy } from '../ui/lazy';
 import { choose, type Overview } from '../workers';
@@ -28,7 +28,7 @@ export function PlotPanel({
       () => undefined,
     );
   return (
-    <Panel title="Cost against time" sx={{ display: 'grid', gridTemplateRows: 'auto 1fr auto' }}>
+    <Fold title="Cost against time" said="which no other beats in both">
       {count === 0 || currency === null ? (
         <Typography variant="body2" color="textSecondary">
           Drawn once prices are known.
@@ -42,6 +42,6 @@ export function PlotPanel({
           </Typography>
         </Suspense>
       )}
-    </Panel>
+    </Fold>
   );
 }

@@ -2,7 +2,7 @@ import { Box, Button, Slider, Typography } from '@mui/material';
 import { CRITERIA, PRESETS, type Criterion, type Weights } from '@kymar/core/choice';
 import { ROLE_NAMES } from '@kymar/core/job';
 import { Pick } from '../ui/pick';
-import { Panel } from '../ui/panel';
+import { Fold } from '../ui/fold';
 
 const NAMES: Record<Criterion, string> = {
   cost: 'Cost',
@@ -36,8 +36,9 @@ export function Ranking({
       ) ?? '')
     : role;
   return (
-    <Panel
+    <Fold
       title="How builds are ranked"
+      said="weights you can move"
       aside={
         isOwn && (
           <Button size="small" onClick={() => onWeights(null)}>
@@ -85,7 +86,7 @@ export function Ranking({
         A build’s score is the weighted mean of each figure against the best there is; every target missed
         halves it.
       </Typography>
-    </Panel>
+    </Fold>
   );
 }
 

@@ -6,7 +6,7 @@ import { changeJob } from '../state/jobs';
 import { useSettings } from '../state/settings';
 import { useShop } from '../state/shop';
 import { QuantityField } from '../ui/field';
-import { Panel } from '../ui/panel';
+import { Fold } from '../ui/fold';
 
 /** What was chosen for a device, the newest first, with what stood beside. */
 export function ChoiceHistory({ job, device }: { job: Job; device: string }) {
@@ -15,7 +15,7 @@ export function ChoiceHistory({ job, device }: { job: Job; device: string }) {
   const records = (job.choices ?? []).filter((record) => record.device === device).reverse();
   if (records.length === 0) return null;
   return (
-    <Panel title="Chosen so far">
+    <Fold title="Chosen so far">
       {records
         .slice(0, 10)
         .map(({ id, at, taken, currency, beside, works, meets, fallen, prices, alert }) => (
@@ -62,7 +62,7 @@ export function ChoiceHistory({ job, device }: { job: Job; device: string }) {
             </Box>
           </Box>
         ))}
-    </Panel>
+    </Fold>
   );
 }
 

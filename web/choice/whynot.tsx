@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { CountedReason, WhyNot as Why } from '@kymar/core/choice';
 import { numeral } from '@kymar/core/units';
 import { useAnswer } from '../state/gate';
-import { Panel } from '../ui/panel';
+import { Fold } from '../ui/fold';
 import { Told } from '../ui/told';
 import { reasonSaid } from '@kymar/core/statements';
 import { choose, type Overview } from '../workers';
@@ -20,8 +20,9 @@ export function WhyNotPanel({ found, turn }: { found: Overview; turn: number }) 
   const asked = text.trim() !== '' || only !== null;
   const list = useAnswer(asked ? choose.why(turn, text, only) : null).data ?? NONE;
   return (
-    <Panel
+    <Fold
       title="Why not another?"
+      said="what fell out, and why"
       aside={
         <TextField
           label="Why not …"
@@ -71,6 +72,6 @@ export function WhyNotPanel({ found, turn }: { found: Overview; turn: number }) 
           )}
         </Box>
       )}
-    </Panel>
+    </Fold>
   );
 }

@@ -8,7 +8,7 @@ import { useAnswer } from '../state/gate';
 import { useShop } from '../state/shop';
 import { useSituation } from '../state/situation';
 import { Figure } from '../ui/figure';
-import { Panel } from '../ui/panel';
+import { Fold } from '../ui/fold';
 import { comparisonOf } from '../workers';
 import { patientLazy } from '../ui/lazy';
 import { Cells } from '../ui/cells';
@@ -35,7 +35,7 @@ export function Compare({ job, at, activity }: { job: Job; at: Placed; activity:
   );
   const shown = found ?? null;
   return (
-    <Panel title={`Compare with other drives: ${activity.name}`}>
+    <Fold name="forecast.compare" title={`Compare with other drives: ${activity.name}`}>
       <Autocomplete
         multiple
         size="small"
@@ -110,6 +110,6 @@ export function Compare({ job, at, activity }: { job: Job; at: Placed; activity:
           )}
         </Box>
       )}
-    </Panel>
+    </Fold>
   );
 }

@@ -8,6 +8,7 @@ import { courseSaid, driverSaid, shareSaid } from '@kymar/core/statements';
 import { format, numeral, rangeBehind } from '@kymar/core/units';
 import { useForecast } from '../state/forecast';
 import { useSituation } from '../state/situation';
+import { Fold } from '../ui/fold';
 import { Panel } from '../ui/panel';
 import { patientLazy } from '../ui/lazy';
 import { Cells } from '../ui/cells';
@@ -281,7 +282,7 @@ export function Drivers({ activity, course }: { activity: Activity; course: Cour
   ];
   const at = (v: number) => (most > least ? (100 * (v - least)) / (most - least) : 0);
   return (
-    <Panel title="What drives this result">
+    <Fold title="What drives this result">
       {shown.length === 0 ? (
         <Typography variant="body2">Every input is known exactly: nothing is left open.</Typography>
       ) : (
@@ -324,6 +325,6 @@ export function Drivers({ activity, course }: { activity: Activity; course: Cour
           All others move it by less.
         </Typography>
       )}
-    </Panel>
+    </Fold>
   );
 }

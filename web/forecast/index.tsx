@@ -121,13 +121,13 @@ export function Forecast() {
               <Parts of={shown} />
             ))}
           {shown && <Compare job={job} at={at} activity={shown.activity} />}
+          <LifeLine at={at} forecast={forecast} />
+          <Years at={at} />
         </Stack>
         <Stack gap={2}>
           <Freeze job={job} />
           <Tasks at={at} forecast={forecast} />
           {shown && hasCourse(shown) && <Drivers activity={shown.activity} course={shown.course} />}
-          <LifeLine at={at} forecast={forecast} />
-          <Years at={at} />
         </Stack>
       </Box>
     </Stack>

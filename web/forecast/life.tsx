@@ -11,7 +11,7 @@ import { useJobs } from '../state/jobs';
 import { useSituation } from '../state/situation';
 import { ArrayFacts } from '../ui/array';
 import { Told } from '../ui/told';
-import { Panel } from '../ui/panel';
+import { Fold } from '../ui/fold';
 import { daysOf } from '../workers';
 import { CountersOf } from './counters';
 
@@ -25,7 +25,11 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
   const { cost } = costSaid(at.place.device, fitting?.paid, lasting, wanted);
   const { risk } = befallenSaid(at.place.device, fitting ?? {});
   return (
-    <Panel title="How long it lasts">
+    <Fold
+      title="How long it lasts"
+      said={said.covers?.words ?? 'rated writes, service life'}
+      usual={(lasting?.covers ?? 'yes') !== 'yes' || (workload?.high ?? 0) > 1}
+    >
       {!isLife(life) && !workload && (
         <Typography variant="body2" data-typed>
           {life.problem}
@@ -97,7 +101,7 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
             : `Copies of the data: ${copies.join(' ')}`}
         </Typography>
       )}
-    </Panel>
+    </Fold>
   );
 }
 
@@ -201,7 +205,12 @@ export function Years({ at }: { at: Placed }) {
   const { data: days, problem } = useAnswer(situation && daysOf(situation, years));
   if (days === null || problem !== null) return null;
   return (
-    <Panel title={`The next ${years} years`} aria-busy={!days}>
+    <Fold
+      name="forecast.years"
+      title={`The next ${years} years`}
+      said="when it is full, slow or worn"
+      aria-busy={!days}
+    >
       {!days ? (
         <Typography variant="body2" color="textSecondary">
           Living through the days …
@@ -220,6 +229,6 @@ export function Years({ at }: { at: Placed }) {
           ))}
         </Box>
       )}
-    </Panel>
+    </Fold>
   );
 }

@@ -7,7 +7,7 @@ import { moment, timeAfter, timesAfter } from '@kymar/core/units';
 import { changeJob } from '../state/jobs';
 import type { Placed } from '../state/placed';
 import { Pick } from '../ui/pick';
-import { Panel } from '../ui/panel';
+import { Fold } from '../ui/fold';
 import { Told } from '../ui/told';
 
 /** What is done first, on the clock: when each task is done if they start at a moment and follow one another. */
@@ -32,7 +32,7 @@ export function Tasks({ at, forecast }: { at: Placed; forecast: JobSheet }) {
   if (tasks.length === 0 && !whole) return null;
   const last = tasks.at(-1);
   return (
-    <Panel title="On the clock">
+    <Fold title="On the clock" said="when each is done">
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: whole ? '3fr 2fr' : '1fr', mb: 1 }}>
         <TextField
           type="datetime-local"
@@ -70,6 +70,6 @@ export function Tasks({ at, forecast }: { at: Placed; forecast: JobSheet }) {
           Started <time>{moment(start)}</time>: all done <time>{timeAfter(start, last.done.expected)}</time>.
         </Typography>
       )}
-    </Panel>
+    </Fold>
   );
 }

@@ -1,6 +1,7 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import { searchMissing, type MissingAnswers, type StepFacts } from '@kymar/core/fitting';
+import { Fold } from '../ui/fold';
 import { Panel } from '../ui/panel';
 import { Row } from '../ui/layout';
 
@@ -14,11 +15,11 @@ export function Missing({ bench }: { bench: StepFacts }) {
   const asked = Object.keys(answers).length;
   if (!open)
     return (
-      <Panel title="It does not appear">
+      <Fold title="It does not appear" said="cheapest check first">
         <Button variant="outlined" onClick={() => setOpen(true)}>
           Find out why, cheapest look first
         </Button>
-      </Panel>
+      </Fold>
     );
   return (
     <Panel

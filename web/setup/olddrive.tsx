@@ -4,7 +4,7 @@ import { changeJob } from '../state/jobs';
 import { fileName, saveFile } from '../ui/files';
 import { SchemaForm } from '../ui/form';
 import { Columns, Row, Stack } from '../ui/layout';
-import { Panel } from '../ui/panel';
+import { Fold } from '../ui/fold';
 
 /** The drive that the new one takes over from: how it is, what becomes of it. The checklist's steps follow from that. */
 export function OldDrivePanel({ job, device: id }: { job: Job; device: string }) {
@@ -24,7 +24,7 @@ export function OldDrivePanel({ job, device: id }: { job: Job; device: string })
     if (receipt) saveFile(fileName(`Receipt ${job.title}`, 'html'), toHtml(receipt, 'customer'), 'text/html');
   };
   return (
-    <Panel title="The old drive">
+    <Fold title="The old drive" said="what becomes of it">
       <Stack>
         <Columns of={2}>
           <SchemaForm<OldDrive> of={OldDrive} values={old} onValues={set} unsaid="not said" />
@@ -41,6 +41,6 @@ export function OldDrivePanel({ job, device: id }: { job: Job; device: string })
           </Typography>
         )}
       </Stack>
-    </Panel>
+    </Fold>
   );
 }

@@ -35,6 +35,7 @@ export function Figure({ of, said, children }: Props) {
     <ButtonBase
       onClick={() => show(made())}
       title="Show the working"
+      data-inline
       data-said={said?.id}
       sx={{
         font: 'inherit',

@@ -1,5 +1,5 @@
 import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
-import { Suspense, useState } from 'react';
+import { Suspense, useCallback, useState } from 'react';
 import { Link, Outlet, useLocation, useOutletContext, useParams, useSearchParams } from 'react-router';
 import { directionOf, machineNames, type Job } from '@kymar/core/job';
 import type { Direction } from '@kymar/core/catalog/links';
@@ -11,12 +11,13 @@ import { useJobs } from '../state/jobs';
 import { useStatus } from '../state/status';
 import { discard, useWatch } from '../state/watch';
 import { Guarded } from './boundary';
-import { NARROW, useNarrow } from './narrow';
+import { COARSE, NARROW, useNarrow } from './narrow';
 import { StageTrack } from './stages';
 import { patientLazy } from './lazy';
 import { Row } from './layout';
 
 const JobStrip = patientLazy(() => import('./jobstrip'));
+const HeadLine = patientLazy(() => import('./headline'));
 /** Of the strip with its words, where it is not worked on: nothing moves when it comes. */
 const STRIP_HEIGHT = 130;
 
@@ -75,6 +76,8 @@ function Frame({
   // Without a machine there is nothing to draw, forecast or time.
   const bare = at === null && /\/(choice|path|forecast|setup|bench)$/.test(stage);
   const narrow = useNarrow();
+  const states = stagesOf(job);
+  const [end, isPast] = usePast();
   const strip = (
     <>
       <ToggleButtonGroup
@@ -155,6 +158,7 @@ function Frame({
                   whiteSpace: 'nowrap',
                   flex: 'none',
                   [NARROW]: { lineHeight: 1 },
+                  [COARSE]: { display: 'flex', alignItems: 'center', minHeight: 44 },
                 }}
               >
                 What is known
@@ -165,9 +169,15 @@ function Frame({
           </Box>
         </Box>
         <Box sx={{ maxWidth: 1680, mx: 'auto', px: { xs: 0, sm: 1.5 } }}>
-          <StageTrack id={job.id} search={at?.search ?? ''} states={stagesOf(job)} />
+          <StageTrack id={job.id} search={at?.search ?? ''} states={states} />
         </Box>
       </Box>
+      <Box ref={end} />
+      {isPast && (
+        <Suspense fallback={null}>
+          <HeadLine job={job} at={at} direction={direction} states={states} />
+        </Suspense>
+      )}
       <Box
         component="main"
         sx={{
@@ -186,6 +196,20 @@ function Frame({
       </Box>
     </>
   );
+}
+
+/** Whether one scrolled past an element. @returns its ref, and that */
+function usePast(): [(element: Element | null) => (() => void) | undefined, boolean] {
+  const [isPast, setPast] = useState(false);
+  const watch = useCallback((element: Element | null) => {
+    if (element === null || !('IntersectionObserver' in globalThis)) return undefined;
+    const observer = new IntersectionObserver(([entry]) =>
+      setPast(entry !== undefined && !entry.isIntersecting && entry.boundingClientRect.top < 0),
+    );
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, []);
+  return [watch, isPast];
 }
 
 function Gone({ id }: { id: string }) {

@@ -13,9 +13,10 @@ import { useWorking } from './figure';
 import { Notices } from './notices';
 import { idle } from '../state/idle';
 import { patientLazy } from './lazy';
-import { NARROW } from './narrow';
+import { COARSE, NARROW, useNarrow } from './narrow';
 import { OpeningOver } from './waiting';
 
+const ThumbBar = patientLazy(() => import('./thumbbar'));
 const WorkingSheet = patientLazy(() => import('./working'));
 
 const PAGES = [
@@ -49,6 +50,7 @@ export function Shell() {
   // Named anew with every edit.
   useJobs();
   const steps = nextSteps();
+  const narrow = useNarrow();
   const working = useWorking((s) => s.shown !== null);
   useUndoKeys();
   return (
@@ -66,6 +68,7 @@ export function Shell() {
           px: { xs: 1.5, sm: 3 },
           height: 44,
           [NARROW]: { height: 36 },
+          [COARSE]: { height: 44 },
           bgcolor: 'background.paper',
           borderBottom: 1,
           borderColor: 'divider',
@@ -105,6 +108,7 @@ export function Shell() {
             ml: 1,
             flex: 1,
             minWidth: 0,
+            alignItems: 'center',
             overflowX: 'auto',
             scrollbarWidth: 'none',
           }}
@@ -134,10 +138,10 @@ export function Shell() {
           variant="caption"
           color="textSecondary"
           role="status"
-          sx={{ lineHeight: 1.2, textAlign: 'right', display: { xs: 'none', sm: 'block' } }}
+          sx={{ lineHeight: 1.2, textAlign: 'right' }}
         >
-          {undone && `${undone}. `}
-          {SAVED[state]}
+          {!narrow && undone && `${undone}. `}
+          {narrow ? SAVED[state].split(' ')[0] : SAVED[state]}
         </Typography>
         <IconButton
           size="small"
@@ -162,7 +166,9 @@ export function Shell() {
       </Guarded>
       <Suspense fallback={null}>
         <Keys />
+        {narrow && <ThumbBar />}
       </Suspense>
+      {narrow && <Box sx={{ height: 52 }} />}
       {notices && <Notices />}
       <Suspense fallback={<OpeningOver />}>{working && <WorkingSheet />}</Suspense>
     </Box>

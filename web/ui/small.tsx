@@ -5,6 +5,7 @@ import type { ReactNode } from 'react';
 export const Small = ({ onClick, children }: { onClick(): void; children: ReactNode }) => (
   <Button
     size="small"
+    data-inline
     onClick={onClick}
     sx={{ p: 0, minWidth: 0, fontSize: 'inherit', lineHeight: 1.5, verticalAlign: 'baseline' }}
   >

@@ -71,7 +71,7 @@ export function StageTrack({
           }}
         >
           <Row gap={0.75} align="center">
-            <Mark state={state} />
+            <StageMark state={state} />
             <Typography variant="body2" sx={{ fontWeight: 620 }}>
               {STAGE_NAMES[stage]}
               <Box component="span" sx={visuallyHidden}>
@@ -93,7 +93,8 @@ export function StageTrack({
   );
 }
 
-function Mark({ state }: { state: StageState['state'] }) {
+/** How a stage stands, as a sign. */
+export function StageMark({ state }: { state: StageState['state'] }) {
   if (state === 'done') return <CheckIcon sx={{ fontSize: 16, color: 'primary.main' }} />;
   if (state === 'attention') return <PriorityHighIcon sx={{ fontSize: 16, color: 'error.main' }} />;
   return (

@@ -1,4 +1,5 @@
 import { createTheme } from '@mui/material/styles';
+import { COARSE } from './narrow';
 import type {} from '@mui/material/themeCssVarsAugmentation';
 
 /*
@@ -55,6 +56,9 @@ export const dark = {
   sunken: '#121916',
 };
 
+/** What is pressed, and stands by itself. */
+const FINGER =
+  '.MuiButton-root:not([data-inline]), .MuiToggleButton-root, .MuiTab-root, .MuiMenuItem-root, .MuiAutocomplete-option, .MuiOutlinedInput-root, .MuiChip-clickable, summary';
 const family = '"Archivo Variable", "Archivo", sans-serif';
 /** Width of the letters is part of the scale: narrow for labels, wide for headings and the timer. */
 const wide = { fontStretch: '112%', letterSpacing: '-0.01em' };
@@ -82,6 +86,17 @@ export const theme = createTheme({
         'a:not([class])': { color: 'var(--mui-palette-primary-main)' },
         // Stronger than what controls say of their own outline: a ring on every one of them.
         'html :focus-visible': { outline: '2px solid var(--mui-palette-primary-main)', outlineOffset: 2 },
+        // What has the focus is not hidden under the line that stays.
+        html: { scrollPaddingTop: 56 },
+        // A finger hits what is 44 px; links and figures in the run of a sentence stay as they are.
+        [COARSE]: {
+          [FINGER]: { minHeight: 44 },
+          '.MuiIconButton-root, .MuiCheckbox-root': { minWidth: 44, minHeight: 44 },
+          '.MuiButton-root': { minWidth: 44 },
+          'html .MuiSlider-root': { paddingBlock: 21 },
+          'html .MuiSwitch-root': { height: 44 },
+          'header a, nav a': { display: 'flex', alignItems: 'center', minHeight: 44, minWidth: 44 },
+        },
         '@media (prefers-reduced-motion: reduce)': {
           '*, *::before, *::after': {
             transitionDuration: '0.01ms !important',

@@ -125,8 +125,9 @@ export function Band({
           <Box
             sx={{
               position: 'absolute',
-              top: 12,
-              height: 38,
+              // Below its name: no line runs through it.
+              top: 20,
+              height: 30,
               left: x(target),
               width: 0,
               borderLeft: '2px dashed',

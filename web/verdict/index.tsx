@@ -295,6 +295,11 @@ function DecisionPanel({
   const decide = (decision: Decision | null) => changeJob(job.id, (j) => ({ ...j, decision }));
   return (
     <Panel title={HEAD[found.answer]} sx={{ order: { xs: 1, md: 2 } }}>
+      {said.margin && (
+        <Typography sx={{ mb: 0.75, fontWeight: 600 }}>
+          <Told of={said.margin} />
+        </Typography>
+      )}
       <Typography sx={{ mb: 2 }}>
         <Told of={said.words} /> <Told of={said.advice} />
       </Typography>

@@ -35,6 +35,6 @@ export interface KindForm<A extends Activity> {
 /** Nobody said. */
 export const UNKNOWN = { value: null, source: { kind: 'unknown' } } as const;
 
-/** Widths in the card's six columns. */
-export const third = { gridColumn: 'span 2' };
+/** Widths in the card's six columns; on a phone two beside each other, three are too narrow to read. */
+export const third = { gridColumn: { xs: 'span 3', sm: 'span 2' } };
 export const half = { gridColumn: 'span 3' };

@@ -19,6 +19,7 @@ import { useVerdict } from '../../state/verdict';
 import { fileName, saveFile } from '../../ui/files';
 import { patientLazy } from '../../ui/lazy';
 import { Notice } from '../../ui/notice';
+import { More } from '../../ui/fold';
 import { Panel } from '../../ui/panel';
 import { Told } from '../../ui/told';
 import { AgainstTable } from './against';
@@ -77,15 +78,16 @@ export function Causes({ job, onWords }: { job: Job; onWords(words: string): voi
       {!isHealthy && <WhoPays job={job} found={found} />}
       <Next job={job} found={found} />
       <Looked job={job} found={found} />
-      <Typography variant="h3" sx={{ mt: 2, pt: 1.5, mb: 1, borderTop: 1, borderColor: 'divider' }}>
-        What speaks for and against
-      </Typography>
-      {found.shown.course.length > 0 && !isHealthy && (
-        <Suspense fallback={<Box sx={{ height: 240, mb: 1.5 }} />}>
-          <CourseChart found={found} />
-        </Suspense>
-      )}
-      <AgainstTable found={found} />
+      <Box sx={{ mt: 2, pt: 1, borderTop: 1, borderColor: 'divider' }}>
+        <More name="verdict.against" title="What speaks for and against">
+          {found.shown.course.length > 0 && !isHealthy && (
+            <Suspense fallback={<Box sx={{ height: 240, mb: 1.5 }} />}>
+              <CourseChart found={found} />
+            </Suspense>
+          )}
+          <AgainstTable found={found} />
+        </More>
+      </Box>
       {sentence && !isHealthy && (
         <Box sx={{ mt: 1.5 }}>
           <Typography variant="body2">

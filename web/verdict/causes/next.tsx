@@ -7,6 +7,7 @@ import { changeJob } from '../../state/jobs';
 import { byWhom } from '../../state/settings';
 import { Enter } from './enter';
 import { Listing } from './listing';
+import { Cells } from '../../ui/cells';
 import { Row } from '../../ui/layout';
 import { Told } from '../../ui/told';
 
@@ -44,13 +45,18 @@ export function Next({ job, found }: { job: Job; found: Diagnosis }) {
       <Typography variant="body2" color="textSecondary" sx={{ mb: 0.5 }}>
         <Told of={said.minutes} />
       </Typography>
-      <Box component="ul" sx={{ m: 0, mb: 1, pl: 2.25, typography: 'body2' }}>
-        {said.outcomes.map((shows) => (
-          <li key={shows.id}>
-            <Told of={shows} />
-          </li>
-        ))}
-      </Box>
+      <Cells
+        of={said.outcomes}
+        keyOf={({ result }) => result!.id}
+        label="What each result would mean"
+        sx={{ mb: 1, '& td': { verticalAlign: 'top' } }}
+        columns={({ left }) => [
+          left(labels.length > 0 ? 'If you see' : 'If it takes', ({ result }) => <Told of={result} />, {
+            pl: 0,
+          }),
+          left('then it is', ({ means }) => <Told of={means} />, { pr: 0 }),
+        ]}
+      />
       {labels.length > 0 ? (
         <>
           <Row align="center" wrap>
