@@ -21,7 +21,7 @@ function valueWords({ dimension = 'count', choices, holds }: AskedColumn, value:
     case 'text':
     case 'day':
     case 'choice':
-      return String(value as string | number);
+      return typeof value === 'number' ? String(value) : (value as string);
     default:
       return null;
   }

@@ -61,6 +61,10 @@ const PERIOD = 'day|night|evening|morning|weekday|week|month|year';
 const THINGS =
   'files?|images?|photos?|pictures?|scans?|clips?|songs?|recordings?|documents?|frames?|items?|objects?';
 
+const MONEY = String.raw`(?:[€$£]\s?${N}|(?<![a-z])${N}\s?(?:[€$£]|(?:eur|euros?|usd|dollars|gbp|pounds|chf|francs)\b))`;
+const PIECES = String.raw`(?:\s+for\s+(?:two|three|four|five|six|\d{1,3}(?! ?[a-z]))(?:\s+pieces?)?)?`;
+const OFTEN = String.raw`(?:once|twice|${N} ?(?:x|×|times)?) ?(?:a|per|each|every) (?:day|week|month|year)`;
+
 const EXACT: Record<string, string> = { 'half an hour': '30 min', 'an hour': '1 h', 'a minute': '1 min' };
 const SPOKEN: Record<string, number> = { one: 1, two: 2, three: 3, four: 4, five: 5, six: 6, eight: 8 };
 
@@ -119,7 +123,7 @@ const need = (what: What & keyof DeviceNeeds, pattern: string): Clause =>
 const CLAUSES: readonly Clause[] = [
   clause(
     'budget',
-    String.raw`(?:\b(?:budget|for|under|up to|at most|max(?:imum)?|not over|costs?)\b:?\s*)*((?:[€$£]\s?${N}|(?<![a-z])${N}\s?(?:[€$£]|(?:eur|euros?|usd|dollars|gbp|pounds|chf|francs)\b))(?:\s+for\s+(?:two|three|four|five|six|\d{1,3}(?! ?[a-z]))(?:\s+pieces?)?)?)`,
+    String.raw`(?:\b(?:budget|for|under|up to|at most|max(?:imum)?|not over|costs?)\b:?\s*)*(${MONEY}${PIECES})`,
     ([text = '']) => {
       const budget = readBudget(text, 'EUR');
       if (!budget) return null;
@@ -170,7 +174,7 @@ const CLAUSES: readonly Clause[] = [
   }),
   fact(
     'perDay',
-    String.raw`\b((?:once|twice|${N} ?(?:x|×|times)?) ?(?:a|per|each|every) (?:day|week|month|year)|(?:every|each) (?:hour|${PERIOD})|daily|nightly|hourly|weekly|monthly|yearly|weekdays|just once|once|one-off)\b`,
+    String.raw`\b(${OFTEN}|(?:every|each) (?:hour|${PERIOD})|daily|nightly|hourly|weekly|monthly|yearly|weekdays|just once|once|one-off)\b`,
     'times',
   ),
   clause('perDay', String.raw`\b(?:a|per) (${PERIOD})\b`, ([text = '']) => {
@@ -228,21 +232,19 @@ function kindOf(given: Record<string, unknown>, text: string): Activity['kind'] 
   return 'move';
 }
 
-const USUAL_NAME: Record<Activity['kind'], string> = {
-  move: 'Copy',
-  stream: 'Recording',
-  open: 'Load',
-  keep: 'Data kept',
-  scratch: 'Scratch',
-};
-
-/** What each kind has of what may be said; a size is what it copies, loads or keeps. */
-const FIELDS: Record<Activity['kind'], readonly string[]> = {
-  move: ['bytes', 'files', 'perDay', 'target', 'today', 'direction'],
-  stream: ['rate', 'streams', 'lasts', 'perDay', 'direction'],
-  open: ['bytes', 'perDay', 'target', 'today'],
-  keep: ['now', 'growth'],
-  scratch: [],
+/** What may be said of a kind: what it is called where nobody says, its fields, which of them a size is, and whether what it is done to stands behind that. */
+interface Sayable {
+  name: string;
+  fields: readonly string[];
+  size: string;
+  isNamedBehind?: true;
+}
+const SAYABLE: Record<Activity['kind'], Sayable> = {
+  move: { name: 'Copy', fields: ['bytes', 'files', 'perDay', 'target', 'today', 'direction'], size: 'bytes' },
+  stream: { name: 'Recording', fields: ['rate', 'streams', 'lasts', 'perDay', 'direction'], size: 'bytes' },
+  open: { name: 'Load', fields: ['bytes', 'perDay', 'target', 'today'], size: 'bytes', isNamedBehind: true },
+  keep: { name: 'Data kept', fields: ['now', 'growth'], size: 'now' },
+  scratch: { name: 'Scratch', fields: [], size: 'bytes' },
 };
 
 /** What was given, as the fields of a kind: so many of so much each are a size. */
@@ -250,8 +252,9 @@ function asFields(kind: Activity['kind'], all: Record<string, unknown>): Record<
   const given = { ...all };
   const [each, files] = [given['each'] as Fact | undefined, given['files'] as Fact | undefined];
   if (each && files && given['bytes'] === undefined) given['bytes'] = times(each, files);
-  if (kind === 'keep' && given['bytes'] !== undefined) given['now'] = given['bytes'];
-  return Object.fromEntries(Object.entries(given).filter(([key]) => FIELDS[kind].includes(key)));
+  const { fields, size } = SAYABLE[kind];
+  if (given['bytes'] !== undefined) given[size] = given['bytes'];
+  return Object.fromEntries(Object.entries(given).filter(([key]) => fields.includes(key)));
 }
 function times(a: Fact, b: Fact): Fact {
   const points = ({ value }: Fact) => (Array.isArray(value) ? value : [value!, value!, value!]);
@@ -321,7 +324,7 @@ function nameIn(rest: string, kind: Activity['kind']): { name: string; unread: s
     .map((piece) => piece.trim())
     .filter((piece) => words(piece).some((word) => !EMPTY.has(word.toLowerCase())));
   // "Opens a 12 GB plan": what it opens stands behind how much that is.
-  if (kind === 'open' && before.length === 1 && unread.length > 0) before.push(unread.shift()!);
+  if (SAYABLE[kind].isNamedBehind && before.length === 1 && unread.length > 0) before.push(unread.shift()!);
   const name = before.join(' ').slice(0, 100);
-  return { name: name === '' ? USUAL_NAME[kind] : name[0]!.toUpperCase() + name.slice(1), unread };
+  return { name: name === '' ? SAYABLE[kind].name : name[0]!.toUpperCase() + name.slice(1), unread };
 }

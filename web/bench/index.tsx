@@ -24,7 +24,7 @@ import { elsewhere, ownPlaces, pathBy } from '../state/where';
 import { useWatch } from '../state/watch';
 import { EntryScope, scopeOf } from '../ui/entries';
 import { useJob } from '../ui/job';
-import { COARSE, useNarrow } from '../ui/narrow';
+import { FINGER, useNarrow } from '../ui/narrow';
 import { Panel } from '../ui/panel';
 import { ByHand } from './byhand';
 import { ConditionFields, NO_CONDITIONS, type Conditions } from './conditions';
@@ -191,7 +191,7 @@ export function BenchView() {
             '& .MuiTabs-list': { flexWrap: narrow ? 'nowrap' : 'wrap' },
             '& .MuiTab-root': {
               minHeight: 36,
-              [COARSE]: { minHeight: 44 },
+              [FINGER]: { minHeight: 44 },
               textTransform: 'none',
               px: 1.25,
               py: 0.5,

@@ -26,7 +26,7 @@ function withSaid(job: Job, said: Sentence, hosts: ReturnType<typeof useShop>['h
   const isAsked = Object.keys(needs).length > 0;
   return {
     ...on,
-    activities: [...on.activities, { ...blank(kind, common), ...given } as Job['activities'][number]],
+    activities: [...on.activities, { ...blank(kind, common), ...given }],
     ...(isAsked ? { devices: [{ ...first, needs: { ...first.needs, ...needs } }, ...others] } : {}),
     ...(budget ? { budget } : {}),
     ...(serviceYears ? { serviceYears } : {}),

@@ -1,5 +1,5 @@
 import { Tab, Tabs } from '@mui/material';
-import { COARSE } from '../ui/narrow';
+import { FINGER } from '../ui/narrow';
 
 /** Which of several is looked at; nothing where there is but one. */
 export function Which({
@@ -23,7 +23,7 @@ export function Which({
       sx={{
         minHeight: 34,
         mb: 1.5,
-        '& .MuiTab-root': { minHeight: 34, [COARSE]: { minHeight: 44 }, textTransform: 'none' },
+        '& .MuiTab-root': { minHeight: 34, [FINGER]: { minHeight: 44 }, textTransform: 'none' },
       }}
     >
       {list.map(({ id, name }) => (

@@ -3,7 +3,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { useLocation, useNavigate } from 'react-router';
 import { useSettings } from '../state/settings';
 import { patientLazy } from '../ui/lazy';
-import { STAGES, VIEWS } from './table';
+import { STAGE_KEYS, VIEW_KEYS } from './table';
 
 const Palette = patientLazy(async () => ({ default: (await import('./palette')).Palette }));
 const Sheet = patientLazy(async () => ({ default: (await import('./sheet')).Sheet }));
@@ -34,13 +34,13 @@ export function Keys() {
   const job = JOB.exec(pathname)?.[1];
   const single = { enabled, useKey: true, preventDefault: true, eventListenerOptions: { capture: true } };
   const go = (letter: string) => {
-    const view = VIEWS.find(([key]) => key === letter)?.[1];
-    const stage = STAGES.find(([key]) => key === letter)?.[1];
+    const view = VIEW_KEYS.find(([key]) => key === letter)?.[1];
+    const stage = STAGE_KEYS.find(([key]) => key === letter)?.[1];
     if (view) void navigate(view);
     else if (job && stage) void navigate({ pathname: `/jobs/${job}/${stage}`, search });
   };
   useHotkeys(
-    [...VIEWS, ...STAGES].map(([letter]) => `g>${letter}`),
+    [...VIEW_KEYS, ...STAGE_KEYS].map(([letter]) => `g>${letter}`),
     (event) => {
       // A clock takes some of these letters when they come alone.
       event.stopImmediatePropagation();

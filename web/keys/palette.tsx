@@ -6,7 +6,7 @@ import { redo, undo } from '../state/history';
 import { putJobs, useJobs } from '../state/jobs';
 import { useShop } from '../state/shop';
 import { newJob } from '../jobs/new';
-import { STAGES, VIEWS } from './table';
+import { STAGE_KEYS, VIEW_KEYS } from './table';
 
 /** What can be gone to or done: a group, a name, what it is found by beside it, and what is done. */
 interface Entry {
@@ -111,11 +111,13 @@ function useEntriesOf(job: string | undefined, search: string, onKeys: () => voi
     });
     return [
       ...(job
-        ? STAGES.map(([key, stage, name]) =>
+        ? STAGE_KEYS.map(([key, stage, name]) =>
             one('This job', stage, name, `G ${key.toUpperCase()}`, () => to(`/jobs/${job}/${stage}`, search)),
           )
         : []),
-      ...VIEWS.map(([key, path, name]) => one('Views', path, name, `G ${key.toUpperCase()}`, () => to(path))),
+      ...VIEW_KEYS.map(([key, path, name]) =>
+        one('Views', path, name, `G ${key.toUpperCase()}`, () => to(path)),
+      ),
       one('Do', 'new', 'New job', '', create),
       one('Do', 'undo', 'Undo', 'Ctrl Z', undo),
       one('Do', 'redo', 'Redo', 'Ctrl Shift Z', redo),

@@ -1,6 +1,6 @@
 import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from '@mui/material';
 import { useSettings } from '../state/settings';
-import { OTHERS, STAGES, VIEWS } from './table';
+import { OTHER_KEYS, STAGE_KEYS, VIEW_KEYS } from './table';
 
 /** A key as it looks. */
 const Key = ({ children }: { children: string }) => (
@@ -48,7 +48,7 @@ function Group({ title, rows }: { title: string; rows: readonly (readonly [strin
 export function Sheet({ onShut }: { onShut(): void }) {
   const isOff = useSettings((s) => s.singleKeys) === false;
   const others = (group: string) =>
-    OTHERS.flatMap(([keys, does, of]) => (of === group ? [[keys, does] as const] : []));
+    OTHER_KEYS.flatMap(([keys, does, of]) => (of === group ? [[keys, does] as const] : []));
   return (
     <Dialog open onClose={onShut} maxWidth="md" fullWidth aria-labelledby="keys-title">
       <DialogTitle id="keys-title">Keys</DialogTitle>
@@ -58,11 +58,11 @@ export function Sheet({ onShut }: { onShut(): void }) {
           <Group title="At the clock" rows={others('clock')} />
           <Group
             title="To a view"
-            rows={VIEWS.map(([letter, , name]) => [`G ${letter.toUpperCase()}`, name])}
+            rows={VIEW_KEYS.map(([letter, , name]) => [`G ${letter.toUpperCase()}`, name])}
           />
           <Group
             title="To a stage of the job"
-            rows={STAGES.map(([letter, , name]) => [`G ${letter.toUpperCase()}`, name])}
+            rows={STAGE_KEYS.map(([letter, , name]) => [`G ${letter.toUpperCase()}`, name])}
           />
         </Box>
         <Typography variant="body2" color="textSecondary" sx={{ mt: 2 }}>

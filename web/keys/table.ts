@@ -2,7 +2,7 @@ import type { Stage } from '@kymar/core/job';
 import { STAGE_NAMES } from '../ui/stages';
 
 /** A view of its own: the letter that goes there after `g`, its address and its name. */
-export const VIEWS = [
+export const VIEW_KEYS = [
   ['j', '/jobs', 'All jobs'],
   ['p', '/parts', 'Parts'],
   ['t', '/tools', 'Tools'],
@@ -22,12 +22,12 @@ const LETTERS: Record<Stage, string> = {
   handover: 'h',
 };
 /** The stages of a job, in their order. */
-export const STAGES = (Object.entries(LETTERS) as [Stage, string][]).map(
+export const STAGE_KEYS = (Object.entries(LETTERS) as [Stage, string][]).map(
   ([stage, letter]) => [letter, stage, STAGE_NAMES[stage]] as const,
 );
 
 /** Every other key: what is pressed, and what it does. */
-export const OTHERS: readonly (readonly [keys: string, does: string, group: 'anywhere' | 'clock'])[] = [
+export const OTHER_KEYS: readonly (readonly [keys: string, does: string, group: 'anywhere' | 'clock'])[] = [
   ['Ctrl or ⌘ K', 'find and go to anything', 'anywhere'],
   ['/', 'find in this view', 'anywhere'],
   ['?', 'this sheet', 'anywhere'],

@@ -1,5 +1,5 @@
 import { Checkbox, FormControlLabel } from '@mui/material';
-import { EVERY, unfoldAll, useFolds } from '../state/folds';
+import { ALL_FOLDS, unfoldAll, useFolds } from '../state/folds';
 import { setSetting, useSettings } from '../state/settings';
 import { Panel } from '../ui/panel';
 import { Stack } from '../ui/layout';
@@ -7,7 +7,7 @@ import { Stack } from '../ui/layout';
 /** How the page behaves. */
 export function MannersPanel() {
   const singleKeys = useSettings((s) => s.singleKeys) !== false;
-  const isOpen = useFolds((folds) => folds[EVERY]) === true;
+  const isOpen = useFolds((folds) => folds[ALL_FOLDS]) === true;
   return (
     <Panel title="How it behaves">
       <Stack gap={0.5}>

@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 
 /** Stands for every fold: how those are that nobody opened or shut. */
-export const EVERY = '*';
+export const ALL_FOLDS = '*';
 const KEY = 'kymar-folds';
 type Folds = Readonly<Record<string, boolean>>;
 
@@ -28,10 +28,10 @@ export function setFold(name: string, isOpen: boolean): void {
 
 /** Whether a fold is open: as it was left, else as it is meant to be. */
 export const useFold = (name: string, usual = false): boolean =>
-  useFolds((folds) => folds[name] ?? folds[EVERY] ?? usual) === true;
+  useFolds((folds) => folds[name] ?? folds[ALL_FOLDS] ?? usual) === true;
 
 /** All as they are meant to be, or all open. */
 export function unfoldAll(isOpen: boolean): void {
-  useFolds.setState(isOpen ? { [EVERY]: true } : {}, true);
+  useFolds.setState(isOpen ? { [ALL_FOLDS]: true } : {}, true);
   localStorage.setItem(KEY, JSON.stringify(useFolds.getState()));
 }

@@ -11,7 +11,7 @@ import { useJobs } from '../state/jobs';
 import { useStatus } from '../state/status';
 import { discard, useWatch } from '../state/watch';
 import { Guarded } from './boundary';
-import { COARSE, NARROW, useNarrow } from './narrow';
+import { FINGER, NARROW, useNarrow } from './narrow';
 import { StageTrack } from './stages';
 import { patientLazy } from './lazy';
 import { Row } from './layout';
@@ -158,7 +158,7 @@ function Frame({
                   whiteSpace: 'nowrap',
                   flex: 'none',
                   [NARROW]: { lineHeight: 1 },
-                  [COARSE]: { display: 'flex', alignItems: 'center', minHeight: 44 },
+                  [FINGER]: { display: 'flex', alignItems: 'center', minHeight: 44 },
                 }}
               >
                 What is known

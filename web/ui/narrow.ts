@@ -5,4 +5,4 @@ export const NARROW = '@media (max-width: 599.95px), (max-height: 500px)';
 export const useNarrow = (): boolean => useMediaQuery(NARROW, { noSsr: true });
 
 /** Pressed with a finger. */
-export const COARSE = '@media (pointer: coarse)';
+export const FINGER = '@media (pointer: coarse)';

@@ -13,7 +13,7 @@ import { useWorking } from './figure';
 import { Notices } from './notices';
 import { idle } from '../state/idle';
 import { patientLazy } from './lazy';
-import { COARSE, NARROW, useNarrow } from './narrow';
+import { FINGER, NARROW, useNarrow } from './narrow';
 import { OpeningOver } from './waiting';
 
 const ThumbBar = patientLazy(() => import('./thumbbar'));
@@ -68,7 +68,7 @@ export function Shell() {
           px: { xs: 1.5, sm: 3 },
           height: 44,
           [NARROW]: { height: 36 },
-          [COARSE]: { height: 44 },
+          [FINGER]: { height: 44 },
           bgcolor: 'background.paper',
           borderBottom: 1,
           borderColor: 'divider',

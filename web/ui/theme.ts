@@ -1,5 +1,5 @@
 import { createTheme } from '@mui/material/styles';
-import { COARSE } from './narrow';
+import { FINGER } from './narrow';
 import type {} from '@mui/material/themeCssVarsAugmentation';
 
 /*
@@ -57,8 +57,16 @@ export const dark = {
 };
 
 /** What is pressed, and stands by itself. */
-const FINGER =
-  '.MuiButton-root:not([data-inline]), .MuiToggleButton-root, .MuiTab-root, .MuiMenuItem-root, .MuiAutocomplete-option, .MuiOutlinedInput-root, .MuiChip-clickable, summary';
+const PRESSED = [
+  '.MuiButton-root:not([data-inline])',
+  '.MuiToggleButton-root',
+  '.MuiTab-root',
+  '.MuiMenuItem-root',
+  '.MuiAutocomplete-option',
+  '.MuiOutlinedInput-root',
+  '.MuiChip-clickable',
+  'summary',
+].join(', ');
 const family = '"Archivo Variable", "Archivo", sans-serif';
 /** Width of the letters is part of the scale: narrow for labels, wide for headings and the timer. */
 const wide = { fontStretch: '112%', letterSpacing: '-0.01em' };
@@ -89,8 +97,8 @@ export const theme = createTheme({
         // What has the focus is not hidden under the line that stays.
         html: { scrollPaddingTop: 56 },
         // A finger hits what is 44 px; links and figures in the run of a sentence stay as they are.
-        [COARSE]: {
-          [FINGER]: { minHeight: 44 },
+        [FINGER]: {
+          [PRESSED]: { minHeight: 44 },
           '.MuiIconButton-root, .MuiCheckbox-root': { minWidth: 44, minHeight: 44 },
           '.MuiButton-root': { minWidth: 44 },
           'html .MuiSlider-root': { paddingBlock: 21 },

@@ -43,7 +43,7 @@ export function KindFields(props: KindFieldsProps<Activity>) {
   const { activity, onActivity, part } = props;
   const { Fields, schema, sx } = formOf(activity.kind);
   if (Fields) return <Fields {...props} />;
-  const keys = keysOf(activity.kind, part) as (string & keyof Activity)[];
+  const keys = keysOf(activity.kind, part) as (keyof Activity)[];
   return <SchemaForm of={schema} values={activity} onValues={onActivity} keys={keys} sx={sx} />;
 }
 
