@@ -8,7 +8,7 @@ const FLOORS = [
   ['assembly'],
   ['models'],
   ['job'],
-  ['fit'],
+  ['fit', 'brief'],
   ['forecast'],
   ['choice', 'measure', 'fitting'],
   ['verdict'],

@@ -1,4 +1,5 @@
 import '@fontsource-variable/archivo/wdth.css';
+import './base.css';
 import CssBaseline from '@mui/material/CssBaseline';
 import { ThemeProvider } from '@mui/material/styles';
 import { StrictMode } from 'react';

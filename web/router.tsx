@@ -99,6 +99,9 @@ export function fetchTheRest(): void {
       loadRules,
       () => import('./ui/jobstrip'),
       () => import('./ui/working'),
+      () => import('./ui/unbuilt'),
+      () => import('./ui/notices'),
+      () => import('./ui/headline'),
       () => import('./ui/alternatives'),
     ])
       void load().catch(() => undefined);
@@ -122,7 +125,12 @@ export function fetchTheRest(): void {
 /** A first visit opens on the finished demo job, every later one on the list. */
 function Entrance() {
   const fresh = useStatus((s) => s.fresh);
-  return <Navigate replace to={fresh ? `/jobs/${fresh}/verdict` : '/jobs'} />;
+  // Only who comes for the first time is shown round.
+  return fresh ? (
+    <Navigate replace to={`/jobs/${fresh}/verdict`} state={{ tour: 0, job: fresh }} />
+  ) : (
+    <Navigate replace to="/jobs" />
+  );
 }
 
 export function Router() {

@@ -1,7 +1,6 @@
 export { Job, Decision, jobJsonSchema } from './job';
 export { Budget, Money } from './money';
 export { readBudget, readMoney } from './budget';
-export { readSentence, saidName, type Sentence } from './sentence';
 export { writeJob } from './write';
 export { customersOf, sameCustomer, type Customer } from './customer';
 export {

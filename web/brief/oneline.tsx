@@ -1,6 +1,7 @@
 import { Box, Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { addMachine, FIRST_PLACE, readSentence, saidName, type Job, type Sentence } from '@kymar/core/job';
+import { readSentence, saidName, type Sentence } from '@kymar/core/brief';
+import { addMachine, FIRST_PLACE, type Job } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';
 import { newId } from '../state/id';
 import { useShop } from '../state/shop';

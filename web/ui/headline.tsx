@@ -1,4 +1,5 @@
 import { Box, Button, Typography } from '@mui/material';
+import { useCallback, useState } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import type { Job, StageState } from '@kymar/core/job';
 import type { Direction } from '@kymar/core/catalog/links';
@@ -8,18 +9,40 @@ import { useNarrow } from './narrow';
 import { STAGE_NAMES, StageMark } from './stages';
 import { MiniStrip } from './strip';
 
-/** The job's header in one line, for who scrolled past it: its name, the path as a thin channel, the stages and the next action. */
-export default function HeadLine({
-  job,
-  at,
-  direction,
-  states,
-}: {
+interface Props {
   job: Job;
   at: Placed | null;
   direction: Direction;
   states: readonly StageState[];
-}) {
+}
+
+/** The job's header in one line, once one scrolled past where this stands. */
+export default function HeadLine(props: Props) {
+  const [start, isPast] = usePast();
+  return (
+    <>
+      <Box ref={start} />
+      {isPast && <Line {...props} />}
+    </>
+  );
+}
+
+/** Whether one scrolled past an element. @returns its ref, and that */
+function usePast(): [(element: Element | null) => (() => void) | undefined, boolean] {
+  const [isPast, setPast] = useState(false);
+  const watch = useCallback((element: Element | null) => {
+    if (element === null || !('IntersectionObserver' in globalThis)) return undefined;
+    const observer = new IntersectionObserver(([entry]) =>
+      setPast(entry !== undefined && !entry.isIntersecting && entry.boundingClientRect.top < 0),
+    );
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, []);
+  return [watch, isPast];
+}
+
+/** Its name, the path as a thin channel, the stages and the next action. */
+function Line({ job, at, direction, states }: Props) {
   const narrow = useNarrow();
   const { pathname } = useLocation();
   const path = pathAt(at, direction);

@@ -1,23 +1,28 @@
 import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
-import { Suspense, useCallback, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { Link, Outlet, useLocation, useOutletContext, useParams, useSearchParams } from 'react-router';
 import { directionOf, machineNames, type Job } from '@kymar/core/job';
 import type { Direction } from '@kymar/core/catalog/links';
-import { counted } from '@kymar/core/units';
-import { Panel } from './panel';
 import { useStages } from '../state/stages';
 import { placedAt, placedOf, type Placed } from '../state/placed';
 import { useJobs } from '../state/jobs';
 import { useStatus } from '../state/status';
-import { discard, useWatch } from '../state/watch';
+import { idle } from '../state/idle';
 import { Guarded } from './boundary';
 import { FINGER, NARROW, useNarrow } from './narrow';
 import { StageTrack } from './stages';
 import { patientLazy } from './lazy';
-import { Row } from './layout';
 
 const JobStrip = patientLazy(() => import('./jobstrip'));
-const HeadLine = patientLazy(() => import('./headline'));
+/** Nobody has scrolled yet. */
+const HeadLine = patientLazy(async () => {
+  await idle();
+  return import('./headline');
+});
+/* What stands in the place of a path, a stage or a job that is not there. */
+const Unbuilt = patientLazy(async () => ({ default: (await import('./unbuilt')).Unbuilt }));
+const NoMachine = patientLazy(async () => ({ default: (await import('./unbuilt')).NoMachine }));
+const Gone = patientLazy(async () => ({ default: (await import('./unbuilt')).Gone }));
 /** Of the strip with its words, where it is not worked on: nothing moves when it comes. */
 const STRIP_HEIGHT = 130;
 
@@ -42,7 +47,7 @@ export function JobFrame() {
   const [chosen, setDirection] = useState<Direction | null>(null);
   const [search] = useSearchParams();
   const stage = useLocation().pathname;
-  if (!job) return loaded ? <Gone id={id} /> : null;
+  if (!job) return <Suspense fallback={null}>{loaded && <Gone id={id} />}</Suspense>;
   return (
     <Guarded name={`The job “${job.title}”`} job={job}>
       <Frame
@@ -77,7 +82,6 @@ function Frame({
   const bare = at === null && /\/(choice|path|forecast|setup|bench)$/.test(stage);
   const narrow = useNarrow();
   const states = stagesOf(job);
-  const [end, isPast] = usePast();
   const strip = (
     <>
       <ToggleButtonGroup
@@ -100,7 +104,9 @@ function Frame({
           <JobStrip job={job} at={at} direction={direction} />
         </Suspense>
       ) : (
-        <Unbuilt job={job} at={at} />
+        <Suspense fallback={<Box sx={{ height: 80 }} />}>
+          <Unbuilt job={job} at={at} />
+        </Suspense>
       )}
     </>
   );
@@ -172,12 +178,9 @@ function Frame({
           <StageTrack id={job.id} search={at?.search ?? ''} states={states} />
         </Box>
       </Box>
-      <Box ref={end} />
-      {isPast && (
-        <Suspense fallback={null}>
-          <HeadLine job={job} at={at} direction={direction} states={states} />
-        </Suspense>
-      )}
+      <Suspense fallback={null}>
+        <HeadLine job={job} at={at} direction={direction} states={states} />
+      </Suspense>
       <Box
         component="main"
         sx={{
@@ -191,56 +194,16 @@ function Frame({
       >
         {narrow && stage.endsWith('/path') && strip}
         <Guarded name="This page of the job" job={job} watch={[stage, at?.name]}>
-          {bare ? <NoMachine job={job} /> : <Outlet context={{ job, at, direction } satisfies Context} />}
+          {bare ? (
+            <Suspense fallback={null}>
+              <NoMachine job={job} />
+            </Suspense>
+          ) : (
+            <Outlet context={{ job, at, direction } satisfies Context} />
+          )}
         </Guarded>
       </Box>
     </>
-  );
-}
-
-/** Whether one scrolled past an element. @returns its ref, and that */
-function usePast(): [(element: Element | null) => (() => void) | undefined, boolean] {
-  const [isPast, setPast] = useState(false);
-  const watch = useCallback((element: Element | null) => {
-    if (element === null || !('IntersectionObserver' in globalThis)) return undefined;
-    const observer = new IntersectionObserver(([entry]) =>
-      setPast(entry !== undefined && !entry.isIntersecting && entry.boundingClientRect.top < 0),
-    );
-    observer.observe(element);
-    return () => observer.disconnect();
-  }, []);
-  return [watch, isPast];
-}
-
-function Gone({ id }: { id: string }) {
-  const { watch } = useWatch();
-  const aside = useStatus((s) => s.stores.jobs?.aside.find((a) => a.key === id));
-  if (aside)
-    return (
-      <Box component="main" sx={{ p: 4 }}>
-        <Typography variant="h1">This job cannot be opened</Typography>
-        <Typography sx={{ my: 1.5 }}>It is kept untouched. {aside.problem}</Typography>
-        <Button component={Link} to="/settings" variant="contained">
-          Repair or export it
-        </Button>
-      </Box>
-    );
-  return (
-    <Box component="main" sx={{ p: 4 }}>
-      <Typography variant="h1">No such job</Typography>
-      <Typography sx={{ my: 1.5 }}>
-        This browser keeps no job “{id}”. It may have been removed, or belong to another browser.
-      </Typography>
-      <Row wrap>
-        <Button component={Link} to="/jobs" variant="contained">
-          See all jobs
-        </Button>
-        <Button component={Link} to="/settings" variant="outlined">
-          Look in the bin
-        </Button>
-        {watch?.job === id && <Button onClick={discard}>Discard its clock</Button>}
-      </Row>
-    </Box>
   );
 }
 
@@ -276,61 +239,3 @@ function Places({ job, at }: { job: Job; at: Placed | null }) {
     </Box>
   );
 }
-
-function NoMachine({ job }: { job: Job }) {
-  return (
-    <Panel title="No machine yet" sx={{ maxWidth: 640 }}>
-      <Typography sx={{ mb: 2 }}>
-        Everything here depends on the machine: its ports, its system, its built-in drive.
-      </Typography>
-      <Button component={Link} to={`/jobs/${job.id}/brief`} variant="contained">
-        Choose the machine
-      </Button>
-    </Panel>
-  );
-}
-
-function Unbuilt({ job, at }: { job: Job; at: Placed | null }) {
-  const isChoosing = useLocation().pathname.endsWith('/choice');
-  const connects = at !== null && (isChosen(job, at) || isChoosing);
-  const to = at === null ? 'brief' : connects ? 'path' : 'choice';
-  return (
-    <Box
-      sx={{
-        display: 'flex',
-        alignItems: 'center',
-        gap: 2,
-        minHeight: 72,
-        px: 2,
-        mb: 1,
-        borderRadius: 1,
-        bgcolor: 'sunken',
-        border: '1px dashed',
-        borderColor: 'divider',
-      }}
-    >
-      <Typography color="textSecondary" sx={{ flex: 1 }}>
-        {at
-          ? [
-              isChosen(job, at) ? 'It is not connected here yet' : 'No drive is chosen yet',
-              `so there is no path to draw: ${at.host.name} has ${counted(at.host.ports.length, 'port')}.`,
-            ].join(', ')
-          : 'No machine is chosen yet, so there is no path to draw.'}
-      </Typography>
-      <Button component={Link} to={`/jobs/${job.id}/${to}${at?.search ?? ''}`} variant="contained">
-        {at !== null && isChosen(job, at) ? 'Connect it' : TO_BUILD[to]}
-      </Button>
-    </Box>
-  );
-}
-
-/** Where a path begins, by the stage that leads there. */
-const TO_BUILD = {
-  brief: 'Choose the machine',
-  choice: 'See what to buy',
-  path: 'Put parts together',
-} as const;
-
-/** Whether parts are chosen for the device of a place. */
-const isChosen = (job: Job, { place }: Placed): boolean =>
-  job.devices.some((d) => d.id === place.device && d.parts !== null);

@@ -10,13 +10,12 @@ import { ping, useServer } from '../state/server';
 import { savedState, useStatus } from '../state/status';
 import { Guarded } from './boundary';
 import { useWorking } from './figure';
-import { Notices } from './notices';
 import { idle } from '../state/idle';
 import { patientLazy } from './lazy';
 import { FINGER, NARROW, useNarrow } from './narrow';
 import { OpeningOver } from './waiting';
 
-const ThumbBar = patientLazy(() => import('./thumbbar'));
+const Notices = patientLazy(async () => ({ default: (await import('./notices')).Notices }));
 const WorkingSheet = patientLazy(() => import('./working'));
 
 const PAGES = [
@@ -34,10 +33,10 @@ const Running = patientLazy(async () => {
   return { default: (await import('./running')).Running };
 });
 
-/** Keys are listened for as soon as there is time: nobody presses one before there is a view. */
-const Keys = patientLazy(async () => {
+/** What may come after the view comes when there is time. */
+const Later = patientLazy(async () => {
   await idle();
-  return { default: (await import('../keys')).Keys };
+  return import('./later');
 });
 
 /** Frame of every view: the name, undo and redo, appearance, and what is wrong with storage if anything is. */
@@ -165,11 +164,9 @@ export function Shell() {
         {loaded && <Outlet />}
       </Guarded>
       <Suspense fallback={null}>
-        <Keys />
-        {narrow && <ThumbBar />}
+        <Later />
+        {notices && <Notices />}
       </Suspense>
-      {narrow && <Box sx={{ height: 52 }} />}
-      {notices && <Notices />}
       <Suspense fallback={<OpeningOver />}>{working && <WorkingSheet />}</Suspense>
     </Box>
   );

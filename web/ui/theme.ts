@@ -1,5 +1,4 @@
 import { createTheme } from '@mui/material/styles';
-import { FINGER } from './narrow';
 import type {} from '@mui/material/themeCssVarsAugmentation';
 
 /*
@@ -56,17 +55,6 @@ export const dark = {
   sunken: '#121916',
 };
 
-/** What is pressed, and stands by itself. */
-const PRESSED = [
-  '.MuiButton-root:not([data-inline])',
-  '.MuiToggleButton-root',
-  '.MuiTab-root',
-  '.MuiMenuItem-root',
-  '.MuiAutocomplete-option',
-  '.MuiOutlinedInput-root',
-  '.MuiChip-clickable',
-  'summary',
-].join(', ');
 const family = '"Archivo Variable", "Archivo", sans-serif';
 /** Width of the letters is part of the scale: narrow for labels, wide for headings and the timer. */
 const wide = { fontStretch: '112%', letterSpacing: '-0.01em' };
@@ -87,40 +75,6 @@ export const theme = createTheme({
     button: { textTransform: 'none', fontWeight: 600 },
   },
   components: {
-    MuiCssBaseline: {
-      styleOverrides: {
-        body: { fontVariantNumeric: 'tabular-nums lining-nums' },
-        // A link in a sentence, not a browser’s blue.
-        'a:not([class])': { color: 'var(--mui-palette-primary-main)' },
-        // Stronger than what controls say of their own outline: a ring on every one of them.
-        'html :focus-visible': { outline: '2px solid var(--mui-palette-primary-main)', outlineOffset: 2 },
-        // What has the focus is not hidden under the line that stays.
-        html: { scrollPaddingTop: 56 },
-        // A finger hits what is 44 px; links and figures in the run of a sentence stay as they are.
-        [FINGER]: {
-          [PRESSED]: { minHeight: 44 },
-          '.MuiIconButton-root, .MuiCheckbox-root': { minWidth: 44, minHeight: 44 },
-          '.MuiButton-root': { minWidth: 44 },
-          'html .MuiSlider-root': { paddingBlock: 21 },
-          'html .MuiSwitch-root': { height: 44 },
-          'header a, nav a': { display: 'flex', alignItems: 'center', minHeight: 44, minWidth: 44 },
-        },
-        '@media (prefers-reduced-motion: reduce)': {
-          '*, *::before, *::after': {
-            transitionDuration: '0.01ms !important',
-            animationDuration: '0.01ms !important',
-          },
-        },
-        '@media print': {
-          '.no-print': { display: 'none !important' },
-          'body, article': { background: '#fff !important' },
-          // Black on white from either theme; what belongs together stays together.
-          'article, article *': { color: '#000 !important', borderColor: '#999 !important' },
-          'article tr, article li, article p': { breakInside: 'avoid' },
-          'article h2, article h3, article thead': { breakAfter: 'avoid' },
-        },
-      },
-    },
     MuiButtonBase: { defaultProps: { disableRipple: true } },
     MuiButton: {
       defaultProps: { disableElevation: true },

@@ -1,4 +1,4 @@
-import { Box } from '@mui/material';
+import { Box, GlobalStyles } from '@mui/material';
 import { useEffect } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { create } from 'zustand';
@@ -24,39 +24,43 @@ export default function ThumbBar() {
   const timed = watch && jobs[watch.job] ? watch.job : known;
   const stage = pathname.endsWith('/bench') ? 'brief' : 'verdict';
   return (
-    <Box
-      component="nav"
-      aria-label="In the thumb’s reach"
-      className="no-print"
-      sx={{
-        position: 'fixed',
-        bottom: 0,
-        left: 0,
-        right: 0,
-        zIndex: 'appBar',
-        display: 'grid',
-        gridAutoFlow: 'column',
-        gridAutoColumns: '1fr',
-        height: 52,
-        bgcolor: 'background.paper',
-        borderTop: 1,
-        borderColor: 'divider',
-        '& a': {
-          display: 'flex',
-          alignItems: 'center',
-          justifyContent: 'center',
-          color: 'text.primary',
-          textDecoration: 'none',
-          fontWeight: 560,
-        },
-        '& a.active': { color: 'primary.main', fontWeight: 700 },
-      }}
-    >
-      <NavLink to="/jobs" end>
-        Jobs
-      </NavLink>
-      {timed && <NavLink to={`/jobs/${timed}/bench`}>Clock</NavLink>}
-      {known && <NavLink to={`/jobs/${known}/${here === known ? stage : 'verdict'}`}>This job</NavLink>}
-    </Box>
+    <>
+      {/* What is at the page's end is not under it. */}
+      <GlobalStyles styles={{ body: { paddingBottom: 52 } }} />
+      <Box
+        component="nav"
+        aria-label="In the thumb’s reach"
+        className="no-print"
+        sx={{
+          position: 'fixed',
+          bottom: 0,
+          left: 0,
+          right: 0,
+          zIndex: 'appBar',
+          display: 'grid',
+          gridAutoFlow: 'column',
+          gridAutoColumns: '1fr',
+          height: 52,
+          bgcolor: 'background.paper',
+          borderTop: 1,
+          borderColor: 'divider',
+          '& a': {
+            display: 'flex',
+            alignItems: 'center',
+            justifyContent: 'center',
+            color: 'text.primary',
+            textDecoration: 'none',
+            fontWeight: 560,
+          },
+          '& a.active': { color: 'primary.main', fontWeight: 700 },
+        }}
+      >
+        <NavLink to="/jobs" end>
+          Jobs
+        </NavLink>
+        {timed && <NavLink to={`/jobs/${timed}/bench`}>Clock</NavLink>}
+        {known && <NavLink to={`/jobs/${known}/${here === known ? stage : 'verdict'}`}>This job</NavLink>}
+      </Box>
+    </>
   );
 }

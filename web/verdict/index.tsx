@@ -25,11 +25,13 @@ import { Notice } from '../ui/notice';
 import { Panel } from '../ui/panel';
 import { Told } from '../ui/told';
 import { Band } from './band';
-import { PutRightPanel } from './causes/right';
 import { Stack } from '../ui/layout';
 
 /** Only where a load was timed at more than one place. */
 const FeltPanel = patientLazy(async () => ({ default: (await import('./felt')).FeltPanel }));
+
+/** Only where something was put right. */
+const PutRightPanel = patientLazy(async () => ({ default: (await import('./causes/right')).PutRightPanel }));
 
 /** Comes after the claims, and with nothing to do: they are read first. */
 const Causes = patientLazy(async () => {
@@ -88,7 +90,11 @@ export function VerdictView() {
       }}
     >
       <Box sx={{ display: 'grid', gap: 2, order: { xs: 2, md: 1 } }}>
-        <PutRightPanel job={job} />
+        {job.found?.length ? (
+          <Suspense fallback={<OpeningView />}>
+            <PutRightPanel job={job} />
+          </Suspense>
+        ) : null}
         {isSomeOdd && causes}
         {found.claims.map((claim) => (
           <ClaimPanel key={claim.key} job={job} claim={claim} />

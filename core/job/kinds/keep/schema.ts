@@ -8,6 +8,7 @@ export const Keep = z.object({
   ...common,
   kind: z.literal('keep'),
   now: asks('Kept today', Fact, 'bytes'),
-  growth: asks('Added a day', Fact, 'bytes'),
+  /** B a day. */
+  growth: asks('Grows by', Fact, { dimension: 'perDay', bare: 'GB/day' }),
 });
 export type Keep = z.infer<typeof Keep>;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { runs } from '../fixtures/draws';
 import { readSentence, saidName } from '.';
-import { Activity } from './kinds/activity';
+import { Activity } from '../job';
 
 const said = (text: string) => {
   const read = readSentence(text, [

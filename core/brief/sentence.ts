@@ -1,9 +1,6 @@
 import { parseFact, writeFact, type Fact } from '../evidence';
 import { moneyWords, parseQuantity, UNIT_OF, type Dimension } from '../units';
-import { readBudget } from './budget';
-import type { Activity } from './kinds/activity';
-import type { Budget } from './money';
-import type { DeviceNeeds } from './needs';
+import { readBudget, type Activity, type Budget, type DeviceNeeds } from '../job';
 
 /** What one sentence says of a job. */
 export interface Sentence {

@@ -1,0 +1,1 @@
+export { readSentence, saidName, type Sentence } from './sentence';
