@@ -31,7 +31,7 @@ test('checklist, full format, protocol, watched copy, runs: nothing is lost by a
   const app = await startApp({ KYMAR_SYSFS: root, KYMAR_PROC: root });
   const { page, faults } = await app.open(`${JOB}/setup`, { viewport: { width: 390, height: 844 } });
   const again = async () => {
-    await page.getByText('Saved in this browser').waitFor({ state: 'attached' });
+    await page.getByText('Saved', { exact: true }).waitFor();
     await app.restart();
     await page.reload();
     await page.getByRole('main').waitFor();

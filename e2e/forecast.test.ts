@@ -247,11 +247,11 @@ test('drives put together in the bays: chosen on the path, told on the forecast'
   await page.getByText(/; a rebuild takes at least/).waitFor();
 });
 
-test('reference: readings to a date as a range, and growth told when four readings show it', async () => {
-  const { page, faults } = await app.open('/reference');
+test('tools: readings to a date as a range, and growth told when four readings show it', async () => {
+  const { page, faults } = await app.open('/tools');
   const rating = page
     .getByRole('heading', { name: 'When do the rated writes run out?' })
-    .locator('xpath=../..');
+    .locator('xpath=ancestor::section');
   const source = { kind: 'entered' as const };
   const core = life({
     tbw: { value: 540e12, source },
@@ -280,9 +280,11 @@ test('reference: readings to a date as a range, and growth told when four readin
   expect(faults).toEqual([]);
 });
 
-test('reference: a cache from totals, and what a load is made of', async () => {
-  const { page, faults } = await app.open('/reference');
-  const cache = page.getByRole('heading', { name: 'How large was the cache?' }).locator('xpath=../..');
+test('tools: a cache from totals, and what a load is made of', async () => {
+  const { page, faults } = await app.open('/tools');
+  const cache = page
+    .getByRole('heading', { name: 'How large was the cache?' })
+    .locator('xpath=ancestor::section');
   await cache.getByLabel('Moved in all').fill('400 GB');
   await cache.getByLabel('Took').fill('710 s');
   await cache.getByLabel('Speed at first').fill('950 MB/s');

@@ -326,8 +326,8 @@ test('a change in one tab reaches the other', async () => {
   expect(faults).toEqual([]);
 });
 
-test('the reference decodes a name, converts a unit, tells when a format ends and shows an interface’s working', async () => {
-  const { page, faults } = await app.open('/reference');
+test('the tools decode a name, convert a unit, tell when a format ends; the reference shows an interface’s working', async () => {
+  const { page, faults } = await app.open('/tools');
   await page.getByLabel('Name, listing line or what was said').fill('SATA III M.2, 3,500 MB/s');
   await page.getByText(/3,500\sMB\/s do not pass SATA 6\sGb\/s/).waitFor();
   await page.getByLabel('Size or rate').fill('10 Gb/s');
@@ -351,6 +351,7 @@ test('the reference decodes a name, converts a unit, tells when a format ends an
   await page.getByText('It warns: temperature is outside its limits.').waitFor();
   await page.getByLabel('Or paste its counters').fill('Power On Hours: many');
   await page.getByText('Line 1: "many" is no number for Power On Hours.').waitFor();
+  await page.goto(`${app.address}/reference`);
   await page.getByLabel('Find').fill('3.1 gen 2');
   await page.getByRole('button', { name: '1,212' }).click();
   await page.getByText('= 10 Gb/s × 1 × 128/132 ÷ 8').waitFor();
@@ -400,7 +401,7 @@ test('both directions far too slow: the causes by how likely, the one look that 
   const panel = page.getByRole('heading', { name: 'Likely causes' }).locator('xpath=ancestor::section');
   const next = panel.getByRole('region', { name: 'Next' });
   await next.getByRole('heading', { name: /^Next: Look which port it is in/ }).waitFor();
-  await next.getByText(/^USB 5.Gb\/s: the port is of a slower class/).waitFor();
+  await next.getByRole('row', { name: /^USB 5.Gb\/s The port is of a slower class/ }).waitFor();
   await next.getByRole('button', { name: /^USB 5.Gb\/s/ }).click();
   // What was seen rules out what would show something else.
   await panel

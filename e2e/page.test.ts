@@ -72,6 +72,7 @@ for (const colorScheme of ['light', 'dark'] as const)
       '/parts',
       '/parts/drives/oystral-kestrel-2t',
       '/parts/hosts/games-console',
+      '/tools',
       '/reference',
     ]) {
       await page.goto(app.address + path);
@@ -136,6 +137,7 @@ test('every page has a title of its own, and what has the keyboard’s focus sho
   for (const [path, title] of [
     ['/jobs', 'Jobs · Kymar'],
     ['/parts', 'Parts · Kymar'],
+    ['/tools', 'Tools · Kymar'],
     ['/reference', 'Reference · Kymar'],
     ['/settings', 'Settings · Kymar'],
     ['/jobs/demo-acoustics-offload/verdict', 'Verdict · Nightly offload, bat and bird recorders · Kymar'],
@@ -306,7 +308,7 @@ test('at rest no view makes a layout or takes more than 0.5 % of a core', async 
     .evaluateAll((links) => [...new Set(links.map((a) => a.getAttribute('href')!.split('/')[2]!))]);
   await first.close();
   const paths = [
-    ...['/jobs', '/parts', '/practice', '/reference', '/settings'],
+    ...['/jobs', '/parts', '/practice', '/tools', '/reference', '/settings'],
     ...VIEWS.map((view) => `/jobs/demo-acoustics-offload/${view}`),
     ...jobs.map((id) => `/jobs/${id}/verdict`),
   ];

@@ -43,6 +43,8 @@ const byKeys = async (page: Page, segment: string, words: string, isBlocked = fa
   await page.getByPlaceholder('Type to search').waitFor({ state: 'detached' });
 };
 
+const stages = (page: Page) => page.getByRole('navigation', { name: 'Stages of the job' });
+
 test(
   'segments swapped by keys alone, through the states fine, limited, blocked and mended',
   { tag: '@quick' },
@@ -96,7 +98,9 @@ test('both policies end to end: a maker’s minimum by the result, then to the l
     .filter({ hasText: 'costs a drive' })
     .getByText(/^Take /)
     .waitFor();
-  await page.getByRole('link', { name: /^Brief/ }).click();
+  await stages(page)
+    .getByRole('link', { name: /^Brief/ })
+    .click();
   await page.getByRole('combobox', { name: 'Follow the maker’s minimum?' }).click();
   await page.getByRole('option', { name: /judge by the result/ }).click();
   await page.getByRole('link', { name: /^Path.*done/ }).click();
@@ -151,7 +155,7 @@ test('another end: an activity from the recorder’s card is held by the card', 
   const { page, faults } = await app.open('/jobs/demo-acoustics-offload/brief');
   await page.getByRole('combobox', { name: 'Comes from' }).click();
   await page.getByRole('option', { name: /Recorder’s card/ }).click();
-  await page.getByRole('link', { name: /^Path/ }).click();
+  await stages(page).getByRole('link', { name: /^Path/ }).click();
   await page.getByText('The other end decides').waitFor();
   // The strip swaps the other end as it does any segment.
   await byKeys(page, 'other end', 'Built-in 1 TB');

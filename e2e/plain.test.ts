@@ -200,3 +200,39 @@ test('a first job as a newcomer does it: few presses, few fields, no dead end; e
   expect(fields).toBeLessThanOrEqual(20);
   expect(faults).toEqual([]);
 });
+
+test('the way round the demo: five stops, then a job of one’s own; skipped, it never comes again; folds are found as they were left', async () => {
+  const { page, faults } = await app.open('/', { isNew: true });
+  const tour = page.getByRole('complementary', { name: 'A first look' });
+  for (const stage of ['verdict', 'brief', 'choice', 'forecast']) {
+    await expect(page).toHaveURL(new RegExp(`${stage}$`));
+    await tour.getByRole('button', { name: /^Next: / }).click();
+  }
+  await expect(tour.getByText('A first look, 5 of 5')).toBeVisible();
+  // The header is one line for who scrolls past it.
+  const line = page.getByRole('navigation', { name: 'The job in one line' });
+  await page.mouse.move(300, 500);
+  await expect(async () => {
+    await page.mouse.wheel(0, 900);
+    await line.waitFor({ timeout: 1000 });
+  }).toPass();
+  await line.getByRole('link', { name: 'Forecast' }).click();
+  await expect(page).toHaveURL(/forecast$/);
+  await page.goBack();
+  await tour.getByRole('button', { name: 'Close' }).click();
+  await tour.waitFor({ state: 'detached' });
+  await page.goto(app.address);
+  await expect(page).toHaveURL(/jobs$/);
+  await expect(tour).toHaveCount(0);
+
+  await page.goto(`${app.address}${JOB}/forecast`);
+  const fold = page.getByRole('button', { name: /^What drives this result/ });
+  await fold.click();
+  await page.getByText('Per-file overhead').waitFor();
+  await page.reload();
+  await page.getByText('Per-file overhead').waitFor();
+  await fold.click();
+  await page.reload();
+  await expect(fold).toHaveAttribute('aria-expanded', 'false');
+  expect(faults).toEqual([]);
+});

@@ -130,7 +130,8 @@ test.describe('never blank', () => {
       await page.goto(`${app.address}/jobs/demo-acoustics-offload/brief`);
       await page.getByLabel('Title').waitFor();
       await page.waitForLoadState('networkidle');
-      const handover = page.getByRole('link', { name: /^Handover/ });
+      const stages = page.getByRole('navigation', { name: 'Stages of the job' });
+      const handover = stages.getByRole('link', { name: /^Handover/ });
       // Broken with the press, not before: what is still fetched may draw the page anew at any moment.
       await handover.evaluate((link: HTMLElement) => {
         (window as { broken?: boolean }).broken = true;

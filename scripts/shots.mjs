@@ -19,6 +19,7 @@ const VIEWS = [
   ['parts', '/parts/drives/oystral-kestrel-2t'],
   ['bay', '/jobs/demo-simulator-bay/path'],
   ['places', '/jobs/demo-acoustics-archive/brief'],
+  ['tools', '/tools'],
   ['reference', '/reference'],
   ['practice', '/practice'],
   ['settings', '/settings'],
@@ -48,19 +49,14 @@ for (const [name, path] of VIEWS.filter(([name]) => name.includes(only))) {
   await page.evaluate(() => document.fonts.ready);
   await page.waitForLoadState('networkidle');
   // The forecast is worked out beside the page, and its chart comes after it.
-  if (name === 'forecast')
-    await Promise.all([
-      page.getByRole('img', { name: /^Speed over the copy/ }).waitFor(),
-      page.getByText(/^The cache is/).waitFor(),
-    ]);
+  if (name === 'forecast') await page.getByRole('img', { name: /^Speed over the copy/ }).waitFor();
   if (name === 'choice')
     await Promise.all([
-      page.getByText(/^\d.* builds with a price/).waitFor(),
       page.getByRole('heading', { name: 'All builds that work' }).waitFor(),
       page.getByRole('button', { name: /Take this build|In the job/ }).waitFor(),
     ]);
   // Causes are worked out beside the page.
-  if (name === 'verdict') await page.getByRole('img', { name: /^How far it came when/ }).waitFor();
+  if (name === 'verdict') await page.getByRole('table', { name: 'What each result would mean' }).waitFor();
   if (name === 'practice') {
     await page.getByRole('button', { name: 'Start a round of level 2' }).click();
     await page
@@ -69,7 +65,7 @@ for (const [name, path] of VIEWS.filter(([name]) => name.includes(only))) {
       .click();
     await page.getByText(/ spent$/).waitFor();
   }
-  const tall = { forecast: 1200, choice: 1500, verdict: 1250 }[name] ?? 800;
+  const tall = { forecast: 1000, choice: 1000, verdict: 1000 }[name] ?? 800;
   await page.setViewportSize({ width: 1280, height: tall });
   await page.screenshot({ path: join(folder, `${name}.png`) });
 }
@@ -82,6 +78,20 @@ if ('working'.includes(only)) {
     Promise.all(document.getAnimations().map((a) => a.finished)).then(() => text),
   );
   await page.screenshot({ path: join(folder, 'working.png') });
+}
+if ('phone'.includes(only)) {
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+    colorScheme: scheme,
+  });
+  const phone = await context.newPage();
+  await phone.goto(server.address);
+  await phone.goto(`${server.address}${OFFLOAD}/verdict`);
+  await phone.getByRole('heading', { name: 'It meets the targets' }).waitFor();
+  await phone.getByRole('navigation', { name: 'In the thumb’s reach' }).waitFor();
+  await phone.screenshot({ path: join(folder, 'phone.png') });
 }
 await browser.close();
 server.stop();

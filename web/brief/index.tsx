@@ -17,7 +17,7 @@ import { PolicyPanel } from './needs';
 import { DateField } from '../ui/date';
 import { Columns, Stack } from '../ui/layout';
 
-const TOP = { xs: 'minmax(0, 1fr)', md: 'minmax(0, 5fr) minmax(0, 3fr) minmax(0, 3fr) minmax(0, 2fr)' };
+const TOP = { xs: 'minmax(0, 1fr)', md: 'minmax(0, 5fr) minmax(0, 2fr) minmax(0, 3fr) minmax(0, 3fr)' };
 const QUESTIONS = { xs: 'minmax(0, 1fr)', md: 'minmax(0, 7fr) minmax(0, 5fr)' };
 
 /** Three questions, and behind folds all else: what machines, what devices, what work, what targets. */
@@ -38,8 +38,8 @@ export function BriefView() {
           }}
         >
           <NameField label="Title" value={job.title} most={160} onName={(title) => set({ title })} />
-          <CustomerFields job={job} set={set} />
           <DateField label="Due" value={job.due} onDay={(due) => set({ due })} />
+          <CustomerFields job={job} set={set} />
         </Box>
         <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: QUESTIONS, alignItems: 'start' }}>
           <Stack gap={2}>

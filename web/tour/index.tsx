@@ -9,27 +9,33 @@ const STOPS = [
   [
     'verdict',
     'A job at its end',
-    'This demo job was measured and held against its frozen forecast: the answer is on the right, with how much room is left. The strip above is the path the data takes; where it is narrow, something holds it.',
+    'This demo job was measured and held against its frozen forecast: the answer is on the ' +
+      'right, with how much room is left. The strip above is the path the data takes; where it is ' +
+      'narrow, something holds it.',
   ],
   [
     'brief',
     'It began with three questions',
-    'What the customer does, on which machine, what it may cost. One line is enough; everything else waits behind folds and comes forward where it would change the answer.',
+    'What the customer does, on which machine, what it may cost. One line is enough; everything ' +
+      'else waits behind folds and comes forward where it would change the answer.',
   ],
   [
     'choice',
     'What to buy, and why',
-    'All that plugs together out of the parts you keep was tried. First stands what meets every target at least cost, in a sentence; the rest, and why it fell out, is below.',
+    'All that plugs together out of the parts you keep was tried. First stands what meets every ' +
+      'target at least cost, in a sentence; the rest, and why it fell out, is below.',
   ],
   [
     'forecast',
     'How long it will take',
-    'A range, frozen before anything is measured. Press any dotted figure: it opens its working, down to where each number comes from.',
+    'A range, frozen before anything is measured. Press any dotted figure: it opens its ' +
+      'working, down to where each number comes from.',
   ],
   [
     'bench',
     'Then the real thing is timed',
-    'Watch a device, use the stopwatch, or let this machine copy. Runs lead to the verdict, and that to a document for the customer.',
+    'Watch a device, use the stopwatch, or let this machine copy. Runs lead to the verdict, and ' +
+      'that to a document for the customer.',
   ],
 ] as const;
 

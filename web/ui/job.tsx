@@ -22,7 +22,7 @@ const HeadLine = patientLazy(async () => {
 /* What stands in the place of a path, a stage or a job that is not there. */
 const Unbuilt = patientLazy(async () => ({ default: (await import('./unbuilt')).Unbuilt }));
 const NoMachine = patientLazy(async () => ({ default: (await import('./unbuilt')).NoMachine }));
-const Gone = patientLazy(async () => ({ default: (await import('./unbuilt')).Gone }));
+const NoSuchJob = patientLazy(async () => ({ default: (await import('./unbuilt')).NoSuchJob }));
 /** Of the strip with its words, where it is not worked on: nothing moves when it comes. */
 const STRIP_HEIGHT = 130;
 
@@ -47,7 +47,7 @@ export function JobFrame() {
   const [chosen, setDirection] = useState<Direction | null>(null);
   const [search] = useSearchParams();
   const stage = useLocation().pathname;
-  if (!job) return <Suspense fallback={null}>{loaded && <Gone id={id} />}</Suspense>;
+  if (!job) return <Suspense fallback={null}>{loaded && <NoSuchJob id={id} />}</Suspense>;
   return (
     <Guarded name={`The job “${job.title}”`} job={job}>
       <Frame

@@ -8,7 +8,7 @@ const ThumbBar = patientLazy(() => import('./thumbbar'));
 const Tour = patientLazy(async () => ({ default: (await import('../tour')).Tour }));
 
 /** What stands beside every view and may come after it: keys, the bar for a thumb, the way round the demo. */
-export default function Later() {
+export default function Afterwards() {
   const narrow = useNarrow();
   // How far one is on the way round is kept by the browser's own history.
   const way = useLocation().state as { tour?: number; job: string } | null;

@@ -34,7 +34,7 @@ const Running = patientLazy(async () => {
 });
 
 /** What may come after the view comes when there is time. */
-const Later = patientLazy(async () => {
+const Afterwards = patientLazy(async () => {
   await idle();
   return import('./later');
 });
@@ -164,7 +164,7 @@ export function Shell() {
         {loaded && <Outlet />}
       </Guarded>
       <Suspense fallback={null}>
-        <Later />
+        <Afterwards />
         {notices && <Notices />}
       </Suspense>
       <Suspense fallback={<OpeningOver />}>{working && <WorkingSheet />}</Suspense>

@@ -9,7 +9,7 @@ import { Row } from './layout';
 import { Panel } from './panel';
 
 /** Of a job that this browser does not keep, or cannot open. */
-export function Gone({ id }: { id: string }) {
+export function NoSuchJob({ id }: { id: string }) {
   const { watch } = useWatch();
   const aside = useStatus((s) => s.stores.jobs?.aside.find((a) => a.key === id));
   if (aside)

@@ -49,6 +49,7 @@ export function Causes({ job, onWords }: { job: Job; onWords(words: string): voi
         <LinearProgress aria-label="Holding causes against what was measured" />
       </Panel>
     );
+  const [first, ...others] = groupsSaid(found);
   const isHealthy = isCalm(found);
   const { sentence } = gainSaid(found);
   const { settled } = settledSaid(found);
@@ -61,9 +62,7 @@ export function Causes({ job, onWords }: { job: Job; onWords(words: string): voi
           <LinearProgress aria-label="Holding causes against what was measured" sx={{ height: 2 }} />
         )}
       </Box>
-      {groupsSaid(found).map((group) => (
-        <GroupOf key={group.id} job={job} group={group} />
-      ))}
+      {first && <GroupOf job={job} group={first} />}
       {settled && (
         <Typography variant="body2" sx={{ mb: 1.5 }}>
           <Told of={settled} />
@@ -78,6 +77,15 @@ export function Causes({ job, onWords }: { job: Job; onWords(words: string): voi
       {!isHealthy && <WhoPays job={job} found={found} />}
       <Next job={job} found={found} />
       <Looked job={job} found={found} />
+      {others.length > 0 && (
+        <Box sx={{ mt: 2, pt: 1, borderTop: 1, borderColor: 'divider' }}>
+          <More name="verdict.others" title="What else it could be">
+            {others.map((group) => (
+              <GroupOf key={group.id} job={job} group={group} />
+            ))}
+          </More>
+        </Box>
+      )}
       <Box sx={{ mt: 2, pt: 1, borderTop: 1, borderColor: 'divider' }}>
         <More name="verdict.against" title="What speaks for and against">
           {found.shown.course.length > 0 && !isHealthy && (

@@ -7,7 +7,7 @@ import { changeJob } from '../../state/jobs';
 import { byWhom } from '../../state/settings';
 import { Enter } from './enter';
 import { Listing } from './listing';
-import { Cells } from '../../ui/cells';
+import { Cells, oneLine } from '../../ui/cells';
 import { Row } from '../../ui/layout';
 import { Told } from '../../ui/told';
 
@@ -51,10 +51,12 @@ export function Next({ job, found }: { job: Job; found: Diagnosis }) {
         label="What each result would mean"
         sx={{ mb: 1, '& td': { verticalAlign: 'top' } }}
         columns={({ left }) => [
-          left(labels.length > 0 ? 'If you see' : 'If it takes', ({ result }) => <Told of={result} />, {
-            pl: 0,
-          }),
-          left('then it is', ({ means }) => <Told of={means} />, { pr: 0 }),
+          left(
+            labels.length > 0 ? 'If you see' : 'If it takes',
+            ({ result }) => <Told of={result} />,
+            oneLine,
+          ),
+          left('then it is', ({ means }) => <Told of={means} />),
         ]}
       />
       {labels.length > 0 ? (
