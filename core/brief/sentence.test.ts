@@ -38,6 +38,14 @@ test.each([
   ['16000 images, 11 MB each, each weekday', 'move', 'Copy', { bytes: 176e9, perDay: 5 / 7 }],
   ['3 TB + 4 TB just once', 'move', 'Copy', { bytes: 7e12, perDay: 0 }],
   ['read 70 gigs back from the drive a week', 'move', 'Read', { direction: 'read', perDay: 1 / 7 }],
+  [
+    '85GB/night, 2600 photos, max 16min',
+    'move',
+    'Copy',
+    { bytes: 85e9, files: 2600, perDay: 1, target: 960 },
+  ],
+  ['4 streams of 24 MB/s for 45 min', 'stream', 'Recording', { rate: 24e6, streams: 4, lasts: 2700 }],
+  ['keeps 900 GB + 300 GB/year', 'keep', 'Data kept', { growth: 300e9 / 365.25 }],
   ['Old slides 90 GB at most 1h30 per month', 'move', 'Old slides', { target: 5400 }],
 ])('%s', (text, kind, name, given) => {
   const read = said(text);

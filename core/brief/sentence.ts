@@ -49,7 +49,9 @@ export type What = keyof typeof NAMES;
 export const saidName = (what: What): string => NAMES[what];
 
 const N = String.raw`(?:\d[\d.,'’]*(?: \d{3}(?!\d))*[½¼¾]?|[½¼¾])`;
-const SIZE_UNIT = String.raw`\s?(?:[kmgtp]i?b(?:ytes?)?|gigs?|teras?|megs?|(?:kilo|mega|giga|tera|peta)bytes?)(?![a-z/])`;
+const SIZE_UNIT = String.raw`\s?(?:[kmgtp]i?b(?:ytes?)?|gigs?|teras?|megs?|(?:kilo|mega|giga|tera|peta)bytes?)(?![a-z]|\/\s?s)`;
+/** One size or a range of it; a sum of them. */
+const ONE_SIZE = String.raw`${N}(?:\s?(?:to|-|–)\s?${N})?${SIZE_UNIT}`;
 const SIZE = String.raw`${N}(?:(?:\s?(?:to|-|–|\+)\s?)${N}(?:${SIZE_UNIT})?)*${SIZE_UNIT}(?:\s?\+\s?${N}${SIZE_UNIT})*`;
 const COUNT = String.raw`${N}\s?(?:k|m|thousand|million)?`;
 const TIME_UNIT = String.raw`\s?(?:s|secs?|seconds?|m|mins?|minutes?|h|hrs?|hours?)(?![a-z])`;
@@ -150,9 +152,9 @@ const CLAUSES: readonly Clause[] = [
     },
   ),
   growth(
-    String.raw`(?:\b(?:that |which |it )?(?:grows?|growing)(?: by)?\s+)(${SIZE} ?(?:a|per|each|every|\/) ?(?:day|week|month|year))\b`,
+    String.raw`(?:\b(?:that |which |it )?(?:grows?|growing)(?: by)?\s+)(${ONE_SIZE} ?(?:a|per|each|every|\/) ?(?:day|week|month|year))\b`,
   ),
-  growth(String.raw`(?:\+ ?)?(${SIZE} ?(?:a|per|\/) ?(?:month|year))\b(?: more)?`),
+  growth(String.raw`(?:\+ ?)?(${ONE_SIZE} ?(?:a|per|\/) ?(?:month|year))\b(?: more)?`),
   fact('each', String.raw`(?:\b(?:of|at)\s+)?(${SIZE})\s+(?:each|apiece)\b`, 'bytes'),
   fact('bytes', String.raw`(${SIZE})`, 'bytes'),
   fact('files', String.raw`(?:\b(?:in|as)\s+)?(${COUNT} (?:${THINGS}))\b`, 'count'),
@@ -174,7 +176,7 @@ const CLAUSES: readonly Clause[] = [
     String.raw`\b(${OFTEN}|(?:every|each) (?:hour|${PERIOD})|daily|nightly|hourly|weekly|monthly|yearly|weekdays|just once|once|one-off)\b`,
     'times',
   ),
-  clause('perDay', String.raw`\b(?:a|per) (${PERIOD})\b`, ([text = '']) => {
+  clause('perDay', String.raw`(?:\b(?:a|per) |\/ ?)(${PERIOD})\b`, ([text = '']) => {
     const read = factIn(`every ${text}`, 'times');
     return read && { given: { perDay: read.fact }, words: read.words };
   }),
