@@ -215,7 +215,7 @@ const CLAUSES: readonly Clause[] = [
 /** Words that say nothing by themselves. */
 const EMPTY = new Set(
   (
-    'a an and are as at be but by can copies copied copy disk done drive each for from gets has have i in into is it its ' +
+    'a an and are as at be but by can keep keeps copies copied copy disk done drive each for from gets has have i in into is it its ' +
     'may must need needs of off on onto or our so something ssd that the their them then this to up want wants we with'
   ).split(' '),
 );

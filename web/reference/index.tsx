@@ -2,7 +2,7 @@ import { Box, Typography } from '@mui/material';
 import { RULES_OF_THUMB } from '@kymar/core/reference';
 import { sourceWords } from '@kymar/core/evidence';
 import { Fold } from '../ui/fold';
-import { Stack } from '../ui/layout';
+import { Stack, TwoColumns } from '../ui/layout';
 import { Assumptions } from './assumptions';
 import { Interfaces } from './interfaces';
 import { TaughtPanel } from './taught';
@@ -10,26 +10,10 @@ import { TaughtPanel } from './taught';
 /** What a technician looks up: interfaces, rules of thumb, what Kymar assumes and what the shop's jobs teach of it. */
 export function Reference() {
   return (
-    <Box
-      component="main"
-      sx={{
-        px: { xs: 1.5, sm: 3 },
-        py: 3,
-        maxWidth: 1680,
-        width: '100%',
-        mx: 'auto',
-        display: 'grid',
-        gap: 2,
-        gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'repeat(2, minmax(0, 1fr))' },
-        alignItems: 'start',
-      }}
+    <TwoColumns
+      title="Reference"
+      about="What each link carries in practice, and what Kymar reckons with where nobody says."
     >
-      <Box sx={{ gridColumn: '1 / -1' }}>
-        <Typography variant="h1">Reference</Typography>
-        <Typography color="textSecondary">
-          What each link carries in practice, and what Kymar reckons with where nobody says.
-        </Typography>
-      </Box>
       <Interfaces />
       <Stack gap={2}>
         <Fold title="Rules of thumb" usual>
@@ -49,6 +33,6 @@ export function Reference() {
         <TaughtPanel />
         <Assumptions />
       </Stack>
-    </Box>
+    </TwoColumns>
   );
 }

@@ -1,4 +1,4 @@
-import { Box } from '@mui/material';
+import { Box, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 
 interface Props {
@@ -31,4 +31,39 @@ export const Row = ({
   wrap = false,
 }: Props & { align?: 'center' | 'baseline' | 'start'; wrap?: boolean }) => (
   <Box sx={{ display: 'flex', gap, alignItems: align, flexWrap: wrap ? 'wrap' : undefined }}>{children}</Box>
+);
+
+/** A view of its own in two columns: its name, and what it is for in a sentence. */
+export const TwoColumns = ({
+  title,
+  about,
+  children,
+  widest = 1680,
+}: {
+  title: string;
+  about: string;
+  children: ReactNode;
+  /** px. */
+  widest?: number;
+}) => (
+  <Box
+    component="main"
+    sx={{
+      px: { xs: 1.5, sm: 3 },
+      py: 3,
+      maxWidth: widest,
+      width: '100%',
+      mx: 'auto',
+      display: 'grid',
+      gap: 2,
+      gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'repeat(2, minmax(0, 1fr))' },
+      alignItems: 'start',
+    }}
+  >
+    <Box sx={{ gridColumn: '1 / -1' }}>
+      <Typography variant="h1">{title}</Typography>
+      <Typography color="textSecondary">{about}</Typography>
+    </Box>
+    {children}
+  </Box>
 );
