@@ -164,6 +164,8 @@ async function inPage(drives) {
     args: ['--no-sandbox', '--disable-background-networking', '--disable-gpu'],
   });
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  // The table of all builds is open, as for who works with it.
+  await page.addInitScript(() => localStorage.setItem('kymar-folds', '{"*":true}'));
   await page.goto(`${server.address}/parts`);
   await page.getByLabel('File with parts').setInputFiles(file);
   await page.getByRole('button', { name: /^Take over/ }).click({ timeout: 60_000 });
