@@ -100,7 +100,6 @@ export function fetchTheRest(): void {
       () => import('./ui/jobstrip'),
       () => import('./ui/working'),
       () => import('./ui/unbuilt'),
-      () => import('./ui/notices'),
       () => import('./ui/headline'),
       () => import('./ui/alternatives'),
     ])

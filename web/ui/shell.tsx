@@ -10,12 +10,12 @@ import { ping, useServer } from '../state/server';
 import { savedState, useStatus } from '../state/status';
 import { Guarded } from './boundary';
 import { useWorking } from './figure';
+import { Notices } from './notices';
 import { idle } from '../state/idle';
 import { patientLazy } from './lazy';
 import { FINGER, NARROW, useNarrow } from './narrow';
 import { OpeningOver } from './waiting';
 
-const Notices = patientLazy(async () => ({ default: (await import('./notices')).Notices }));
 const WorkingSheet = patientLazy(() => import('./working'));
 
 const PAGES = [
@@ -165,8 +165,8 @@ export function Shell() {
       </Guarded>
       <Suspense fallback={null}>
         <Afterwards />
-        {notices && <Notices />}
       </Suspense>
+      {notices && <Notices />}
       <Suspense fallback={<OpeningOver />}>{working && <WorkingSheet />}</Suspense>
     </Box>
   );
