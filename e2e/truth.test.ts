@@ -29,7 +29,13 @@ async function newJob(machine: string) {
   };
   /** Puts another part at a place of the path, found by typing. */
   const put = async (place: RegExp, text: string) => {
-    await page.getByRole('button', { name: place }).click();
+    // The strip has just come where there was none: pressed while it still moves, it is pressed again.
+    await expect(async () => {
+      const search = page.getByPlaceholder('Type to search');
+      if ((await search.count()) === 0)
+        await page.getByRole('button', { name: place }).click({ timeout: 10_000 });
+      await search.waitFor({ timeout: 3000 });
+    }).toPass({ timeout: 40_000 });
     await page.getByPlaceholder('Type to search').fill(text);
     await takePart(page, page.getByRole('option').filter({ hasText: text }).first());
   };

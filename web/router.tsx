@@ -121,12 +121,18 @@ export function fetchTheRest(): void {
   );
 }
 
+/** Whether somebody was sent round already, in this visit: it comes once. */
+let isShownRound = false;
+
 /** A first visit opens on the finished demo job, every later one on the list. */
 function Entrance() {
   const fresh = useStatus((s) => s.fresh);
-  // Only who comes for the first time is shown round.
+  const isFirst = fresh !== null && !isShownRound;
+  useEffect(() => {
+    if (isFirst) isShownRound = true;
+  }, [isFirst]);
   return fresh ? (
-    <Navigate replace to={`/jobs/${fresh}/verdict`} state={{ tour: 0, job: fresh }} />
+    <Navigate replace to={`/jobs/${fresh}/verdict`} state={isFirst ? { tour: 0, job: fresh } : null} />
   ) : (
     <Navigate replace to="/jobs" />
   );

@@ -1,5 +1,5 @@
 import { Box, Button, Typography } from '@mui/material';
-import { useNavigate } from 'react-router';
+import { useLocation, useNavigate } from 'react-router';
 import { newJob } from '../jobs/new';
 import { putJobs } from '../state/jobs';
 import { Row } from '../ui/layout';
@@ -42,12 +42,13 @@ const STOPS = [
 /** A short way through the demo's own job, beside the page and not over it: each stop is left with one press. */
 export function Tour({ job, at }: { job: string; at: number }) {
   const navigate = useNavigate();
+  const { pathname, search } = useLocation();
   const stop = STOPS[at];
   if (!stop) return null;
   const [, title, words] = stop;
   const isLast = at === STOPS.length - 1;
   const next = () => void navigate(`/jobs/${job}/${STOPS[at + 1]![0]}`, { state: { tour: at + 1, job } });
-  const end = () => void navigate('.', { replace: true, state: null });
+  const end = () => void navigate({ pathname, search }, { replace: true, state: null });
   const begin = () => {
     const made = newJob();
     putJobs([made]);
