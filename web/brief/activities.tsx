@@ -20,7 +20,7 @@ import { FactField, NameField, QuantityField } from '../ui/field';
 import { Panel } from '../ui/panel';
 import { OtherEnds } from './ends';
 import { Pick } from '../ui/pick';
-import { blank, formOf, KindFields, moreOf, ACTIVITY_KINDS, UNKNOWN } from './kinds';
+import { asksMore, blank, formOf, KindFields, moreOf, ACTIVITY_KINDS, UNKNOWN } from './kinds';
 import { InOneLine } from './oneline';
 import { Stack } from '../ui/layout';
 import { More } from '../ui/fold';
@@ -157,50 +157,52 @@ function Card({
         />
       )}
       <Where job={job} activity={activity} onActivity={onActivity} />
-      <More
-        name="brief.activity"
-        title="More of this activity"
-        said={more.join(', ')}
-        usual={more.length > 0}
-      >
-        <KindFields activity={activity} onActivity={onActivity} part="more" />
-        {answerOf(activity).unit === 's' && (
-          <QuantityField
-            label="Takes today"
-            dimension="time"
-            bare={isMove(activity) ? 'min' : undefined}
-            optional
-            value={activity.today ?? null}
-            onValue={(v) => {
-              const { today: _, ...rest } = activity;
-              onActivity(v ? { ...rest, today: v } : rest);
-            }}
-            helperText={activity.today === undefined ? 'Empty: not said' : undefined}
-            sx={{ gridColumn: 'span 3' }}
-          />
-        )}
-        {host && isMove(activity) && !activity.itself && (
-          <OtherEnds host={host} move={activity} onMove={onActivity} />
-        )}
-        {others.length > 0 && isMove(activity) && (
-          <Autocomplete
-            multiple
-            size="small"
-            options={others.map((a) => a.id)}
-            value={(activity.besides ?? []).filter((id) => others.some((a) => a.id === id))}
-            getOptionLabel={(id) => others.find((a) => a.id === id)?.name ?? id}
-            onChange={(_, list) => setBesides(list.slice(0, 10))}
-            renderInput={(params) => (
-              <TextField
-                {...params}
-                label="While these go on"
-                placeholder={activity.besides?.length ? '' : 'nothing else'}
-              />
-            )}
-            sx={{ gridColumn: 'span 3' }}
-          />
-        )}
-      </More>
+      {asksMore(activity) && (
+        <More
+          name="brief.activity"
+          title="More of this activity"
+          said={more.join(', ')}
+          usual={more.length > 0}
+        >
+          <KindFields activity={activity} onActivity={onActivity} part="more" />
+          {answerOf(activity).unit === 's' && (
+            <QuantityField
+              label="Takes today"
+              dimension="time"
+              bare={isMove(activity) ? 'min' : undefined}
+              optional
+              value={activity.today ?? null}
+              onValue={(v) => {
+                const { today: _, ...rest } = activity;
+                onActivity(v ? { ...rest, today: v } : rest);
+              }}
+              helperText={activity.today === undefined ? 'Empty: not said' : undefined}
+              sx={{ gridColumn: 'span 3' }}
+            />
+          )}
+          {host && isMove(activity) && !activity.itself && (
+            <OtherEnds host={host} move={activity} onMove={onActivity} />
+          )}
+          {others.length > 0 && isMove(activity) && (
+            <Autocomplete
+              multiple
+              size="small"
+              options={others.map((a) => a.id)}
+              value={(activity.besides ?? []).filter((id) => others.some((a) => a.id === id))}
+              getOptionLabel={(id) => others.find((a) => a.id === id)?.name ?? id}
+              onChange={(_, list) => setBesides(list.slice(0, 10))}
+              renderInput={(params) => (
+                <TextField
+                  {...params}
+                  label="While these go on"
+                  placeholder={activity.besides?.length ? '' : 'nothing else'}
+                />
+              )}
+              sx={{ gridColumn: 'span 3' }}
+            />
+          )}
+        </More>
+      )}
     </Box>
   );
 }

@@ -78,6 +78,11 @@ export function AnswersPanel({
           <Told of={searchSaid(found, null).nothing} />
         </Typography>
       )}
+      {found?.overBudget && (
+        <Typography variant="body2" sx={{ mb: 1, color: 'error.main', fontWeight: 560 }}>
+          <Told of={searchSaid(found, null).overBudget} />
+        </Typography>
+      )}
       {first?.[0] && <Answer large said={first} chosen={chosen} onChoose={onChoose} />}
       {found && !first && (
         <Typography role="status">
@@ -92,11 +97,6 @@ export function AnswersPanel({
       {others.map((said) => (
         <Answer key={said[0]!.id} said={said} chosen={chosen} onChoose={onChoose} />
       ))}
-      {found?.overBudget && (
-        <Typography variant="body2" sx={{ mt: 1, color: 'error.main', fontWeight: 560 }}>
-          <Told of={searchSaid(found, null).overBudget} />
-        </Typography>
-      )}
       {found?.ownBays && (
         <Typography variant="body2" sx={{ mt: 1 }}>
           <Told of={searchSaid(found, null).ownBays} />

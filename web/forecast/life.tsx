@@ -27,7 +27,7 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
   return (
     <Fold
       title="How long it lasts"
-      said={said.covers?.words ?? 'rated writes, service life'}
+      said={said.sentence?.words ?? 'rated writes, service life'}
       usual={(lasting?.covers ?? 'yes') !== 'yes' || (workload?.high ?? 0) > 1}
     >
       {!isLife(life) && !workload && (

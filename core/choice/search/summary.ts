@@ -41,7 +41,7 @@ export interface Summary {
   dear: string | null;
   /** That all that works breaks something that is never given up; null where something may be advised. */
   refused: string | null;
-  /** That the budget buys nothing that works; null where it does, or none is set. */
+  /** That the budget buys nothing that works, or nothing that meets every target; null where it does, or none is set. */
   overBudget: string | null;
   /** That drives in the machine's own bays, put together by its system, are not among the builds; null where that is no matter. */
   ownBays: string | null;
@@ -68,7 +68,7 @@ export function summaryOf(found: Found, finalists: Finalists, wanted: Wanted): S
     nothing: nothingToGain((got.knee ?? got.meets ?? got.nearest)?.candidate ?? null, candidates, wanted),
     dear: dearWords(got, wanted),
     refused: refusedWords(candidates),
-    overBudget: budgetWords(candidates, wanted),
+    overBudget: budgetWords(candidates, wanted, got.meets?.candidate.cost ?? null),
     ownBays: ownBaysWords(wanted),
     looked,
     combinations,

@@ -251,13 +251,23 @@ const PART = {
 const budgetOf = ({ budget, currency, pieces }: Wanted): string =>
   `${moneyWords(budget, currency)}${pieces ? ` each, for ${pieces}` : ''}`;
 
-/** That the budget buys nothing that works, with what would; null where it does, or none is set. */
-export function budgetWords(candidates: readonly Candidate[], wanted: Wanted): string | null {
+/**
+ * That the budget buys nothing that works, or nothing that meets every target, with what would; null where it does, or none is set.
+ * @param meets cost of the cheapest that meets every target; null where nothing does, or its price is not known
+ */
+export function budgetWords(
+  candidates: readonly Candidate[],
+  wanted: Wanted,
+  meets: number | null,
+): string | null {
   const { budget, currency } = wanted;
   const costs = candidates.flatMap(({ cost }) => cost ?? []);
   const least = costs.reduce((had, cost) => Math.min(had, cost), Infinity);
-  if (budget === null || costs.length === 0 || least <= budget) return null;
-  return `Nothing that works costs at most ${budgetOf(wanted)}: the cheapest that works costs ${moneyWords(least, currency)}.`;
+  if (budget === null || costs.length === 0) return null;
+  if (least > budget)
+    return `Nothing that works costs at most ${budgetOf(wanted)}: the cheapest that works costs ${moneyWords(least, currency)}.`;
+  if (meets === null || meets <= budget) return null;
+  return `Nothing for at most ${budgetOf(wanted)} meets every target: the cheapest that does costs ${moneyWords(meets, currency)}.`;
 }
 
 /** What a part costs by its observation: how many, where, of whom, when, and until when it can go back. */

@@ -47,6 +47,12 @@ export function KindFields(props: KindFieldsProps<Activity>) {
   return <SchemaForm of={schema} values={activity} onValues={onActivity} keys={keys} sx={sx} />;
 }
 
+/** Whether anything is asked of its kind that only some know. */
+export const asksMore = ({ kind }: Activity): boolean => {
+  const { Fields, more = [] } = formOf(kind);
+  return Fields !== undefined || more.length > 0;
+};
+
 /** What was filled in of what only some know. */
 export function moreOf(activity: Activity): string[] {
   const { schema, moreSaid } = formOf(activity.kind);
