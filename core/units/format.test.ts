@@ -8,6 +8,7 @@ import {
   moment,
   numeral,
   shortMoment,
+  parseQuantity,
   timeOfDay,
   type Unit,
 } from '.';
@@ -36,6 +37,13 @@ test.each<[number, Unit, string]>([
   [NaN, 'B', 'not known'],
   [Infinity, 's', 'without end'],
 ])('%d %s reads %s', (value, unit, text) => expect(format(value, unit)).toBe(text));
+
+test('in a field, what grows is told by the year where that is what was typed', () => {
+  for (const text of ['1.7 TB/year', '320 GB/year', '45 GB/day', '1.5 GB/day']) {
+    const read = parseQuantity(text, 'perDay');
+    expect(read.ok && format(read.value, 'B/day', 6)).toBe(text);
+  }
+});
 
 test.each([
   [0, '0 s'],

@@ -19,6 +19,17 @@ function digits(value: number, significant: number): string {
   return numeral(value, decimals);
 }
 
+const isRound = (value: number): boolean =>
+  Math.abs(value - Number(value.toPrecision(3))) <= Math.abs(value) * 1e-9;
+
+/** B a day. Told to more digits than are read off, as in a field, a round figure of a year is that: somebody typed `2 TB a year`. */
+function growthWords(value: number, significant: number): string {
+  const yearly = value * CALENDAR_YEAR_DAYS;
+  return significant > 3 && isRound(yearly) && !isRound(value)
+    ? `${scaled(yearly, 'B', significant)}/year`
+    : `${scaled(value, 'B', significant)}/day`;
+}
+
 /**
  * A value in its base unit as people read it, e.g. 4.3e8 B/s → `430 MB/s`.
  * @param significant digits kept, 3 by default; durations keep what a clock shows
@@ -29,8 +40,9 @@ export function format(value: number, unit: Unit, significant = 3): string {
   if (!Number.isFinite(value)) return value > 0 ? 'without end' : 'none';
   switch (unit) {
     case 'B':
+      return scaled(value, 'B', significant);
     case 'B/day':
-      return `${scaled(value, 'B', significant)}${unit === 'B/day' ? '/day' : ''}`;
+      return growthWords(value, significant);
     case 'B/s':
       return `${digits(value / 1e6, value >= 1e9 ? Math.max(4, significant) : significant)} MB/s`;
     case 'bit/s':
