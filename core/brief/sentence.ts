@@ -13,8 +13,8 @@ export interface Sentence {
   serviceYears: Fact | null;
   /** The machine it names, by id, of those that were to choose from. */
   machine: string | null;
-  /** What was understood, in the order it was looked for: what it is, and as what. */
-  understood: { what: What; words: string }[];
+  /** What was understood, in the order it was looked for: what it is, and as what; null where its name says it all. */
+  understood: { what: What; words: string | null }[];
   /** What was not, in the order typed. */
   unread: string[];
 }
@@ -81,7 +81,7 @@ function secondsIn(text: string): number | null {
   return read.ok && read.value > 0 ? read.value : null;
 }
 
-type Found = { words: string } & (
+type Found = { words: string | null } & (
   | { given: Record<string, unknown> }
   | { needs: Partial<DeviceNeeds> }
   | { budget: Budget }
@@ -116,7 +116,7 @@ const growth = (pattern: string): Clause =>
     return read && { given: { growth: read.fact }, words: text };
   });
 const need = (what: What & keyof DeviceNeeds, pattern: string): Clause =>
-  clause(what, pattern, () => ({ needs: { [what]: true }, words: 'yes' }));
+  clause(what, pattern, () => ({ needs: { [what]: true }, words: null }));
 
 /** In the order they are looked for: what could be taken for something else goes first. */
 const CLAUSES: readonly Clause[] = [

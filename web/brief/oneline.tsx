@@ -76,7 +76,7 @@ export function InOneLine({ job }: { job: Job }) {
         {said ? (
           <>
             {said.understood
-              .map(({ what, words }) => (words === 'yes' ? saidName(what) : `${saidName(what)} ${words}`))
+              .map(({ what, words }) => [saidName(what), words].filter(Boolean).join(' '))
               .join(' · ')}
             {said.unread.length > 0 && (
               <Typography component="span" variant="body2" color="error">

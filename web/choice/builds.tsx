@@ -113,6 +113,7 @@ export function Builds({
     saveFile('builds.csv', await choose.csv({ ...asked, from: 0, count: Infinity }), 'text/csv');
   return (
     <Fold
+      name="choice.builds"
       title="All builds that work"
       said="sort, filter, tick two to four to compare"
       aside={
@@ -134,6 +135,7 @@ export function Builds({
           </ToggleButtonGroup>
           <TextField
             label="Find a build"
+            slotProps={{ htmlInput: { 'data-find': true } }}
             placeholder="tlc 2 tb usb4"
             value={text}
             onChange={(e) => {

@@ -37,6 +37,7 @@ export function Ranking({
     : role;
   return (
     <Fold
+      name="choice.ranking"
       title="How builds are ranked"
       said="weights you can move"
       aside={

@@ -15,7 +15,7 @@ export function ChoiceHistory({ job, device }: { job: Job; device: string }) {
   const records = (job.choices ?? []).filter((record) => record.device === device).reverse();
   if (records.length === 0) return null;
   return (
-    <Fold title="Chosen so far">
+    <Fold name="choice.records" title="Chosen so far">
       {records
         .slice(0, 10)
         .map(({ id, at, taken, currency, beside, works, meets, fallen, prices, alert }) => (

@@ -21,11 +21,13 @@ export function WhyNotPanel({ found, turn }: { found: Overview; turn: number }) 
   const list = useAnswer(asked ? choose.why(turn, text, only) : null).data ?? NONE;
   return (
     <Fold
+      name="choice.whynot"
       title="Why not another?"
       said="what fell out, and why"
       aside={
         <TextField
           label="Why not …"
+          slotProps={{ htmlInput: { 'data-find': true } }}
           placeholder="4 tb qlc"
           value={text}
           onChange={(e) => setText(e.target.value)}

@@ -282,7 +282,7 @@ export function Drivers({ activity, course }: { activity: Activity; course: Cour
   ];
   const at = (v: number) => (most > least ? (100 * (v - least)) / (most - least) : 0);
   return (
-    <Fold title="What drives this result">
+    <Fold name="forecast.course" title="What drives this result">
       {shown.length === 0 ? (
         <Typography variant="body2">Every input is known exactly: nothing is left open.</Typography>
       ) : (

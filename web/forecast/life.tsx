@@ -26,6 +26,7 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
   const { risk } = befallenSaid(at.place.device, fitting ?? {});
   return (
     <Fold
+      name="forecast.life"
       title="How long it lasts"
       said={said.sentence?.words ?? 'rated writes, service life'}
       usual={(lasting?.covers ?? 'yes') !== 'yes' || (workload?.high ?? 0) > 1}

@@ -130,7 +130,12 @@ export function Jobs() {
               onValue={(v) => ask('show', v)}
               sx={{ width: 170 }}
             />
-            <TextField label="Find" value={search} onChange={(e) => ask('find', e.target.value)} />
+            <TextField
+              label="Find"
+              slotProps={{ htmlInput: { 'data-find': true } }}
+              value={search}
+              onChange={(e) => ask('find', e.target.value)}
+            />
             <Pick
               label="Order"
               value={params.get('order') ?? 'due'}

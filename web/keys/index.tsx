@@ -9,20 +9,11 @@ const Palette = patientLazy(async () => ({ default: (await import('./palette')).
 const Sheet = patientLazy(async () => ({ default: (await import('./sheet')).Sheet }));
 
 const JOB = /^\/jobs\/([^/]+)/;
-/** Words that name a field to look for something in. */
-const FINDS = /^(find|type to search|look up)/i;
-
 /** Puts the cursor where this view is searched. @returns whether there is such a place */
 function findHere(): boolean {
-  const fields = [...document.querySelectorAll<HTMLInputElement>('main input')];
-  const named = (field: HTMLInputElement) =>
-    [...(field.labels ?? [])].map((l) => l.textContent).join(' ') ||
-    field.placeholder ||
-    field.ariaLabel ||
-    '';
-  const field = fields.find((one) => FINDS.test(named(one)));
+  const field = document.querySelector<HTMLInputElement>('main [data-find]');
   field?.focus();
-  return field !== undefined;
+  return field !== null;
 }
 
 /** The keys that work wherever one is, but for single ones in a field, or where they are switched off [WCAG 2.1.4]. */

@@ -122,6 +122,7 @@ export function Parts() {
         <Box sx={{ flex: 1 }} />
         <TextField
           label="Find"
+          slotProps={{ htmlInput: { 'data-find': true } }}
           placeholder="4tb qlc, gen 4, usb-c …"
           value={search}
           onChange={(e) => setSearch(e.target.value)}

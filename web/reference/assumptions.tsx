@@ -164,11 +164,13 @@ export function Assumptions() {
   };
   return (
     <Fold
+      name="reference.assumptions"
       title="What Kymar assumes"
       sx={{ '& td, & th': { px: 0.75 } }}
       aside={
         <TextField
           label="Look up"
+          slotProps={{ htmlInput: { 'data-find': true } }}
           value={search}
           onChange={(e) => setSearch(e.target.value)}
           sx={{ width: 180 }}

@@ -16,7 +16,7 @@ export function Reference() {
     >
       <Interfaces />
       <Stack gap={2}>
-        <Fold title="Rules of thumb" usual>
+        <Fold name="reference.rules" title="Rules of thumb" usual>
           <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 1.25 }}>
             {RULES_OF_THUMB.map(({ rule, why, source }) => (
               <li key={rule}>

@@ -47,12 +47,14 @@ export function Interfaces() {
   );
   return (
     <Fold
+      name="reference.interfaces"
       usual
       title="Interfaces, MB/s"
       sx={{ '& td, & th': { px: 0.75 } }}
       aside={
         <TextField
           label="Find"
+          slotProps={{ htmlInput: { 'data-find': true } }}
           value={search}
           onChange={(e) => setSearch(e.target.value)}
           sx={{ width: 180 }}

@@ -57,7 +57,7 @@ export function TaughtPanel() {
   const inUse = Object.keys(learned).length;
   const fresh = found?.rows.filter((row) => teaching(row) > 0 && learned[row.row] !== teaching(row)) ?? [];
   return (
-    <Fold title="What your jobs teach" aria-busy={found === null}>
+    <Fold name="reference.taught" title="What your jobs teach" aria-busy={found === null}>
       {problem && (
         <Typography role="alert" color="error" variant="body2">
           {problem}

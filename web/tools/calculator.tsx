@@ -35,6 +35,7 @@ export function tryOut<T>(of: () => T): T | string {
  * @param more what is asked beside the lines
  */
 export function Calculator<Row extends { key: number }, Found extends object>({
+  name,
   title,
   said,
   about,
@@ -45,6 +46,8 @@ export function Calculator<Row extends { key: number }, Found extends object>({
   children,
   ...rows
 }: {
+  /** Of its fold. */
+  name: string;
   title: string;
   /** What it is worked out from. */
   said: string;
@@ -62,7 +65,7 @@ export function Calculator<Row extends { key: number }, Found extends object>({
   children(found: Found): ReactNode;
 }) {
   return (
-    <Fold title={title} said={said}>
+    <Fold name={name} title={title} said={said}>
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
         {about}
       </Typography>

@@ -23,7 +23,12 @@ export function Decoder() {
   const [text, setText] = useState(EXAMPLES[0]!);
   const found = decode(text);
   return (
-    <Fold usual said="a name or a box’s line, taken apart" title="What does the box say?">
+    <Fold
+      name="tools.decoder"
+      usual
+      said="a name or a box’s line, taken apart"
+      title="What does the box say?"
+    >
       <TextField
         fullWidth
         multiline

@@ -15,6 +15,7 @@ export function PluggedDevices() {
   const { data: found, problem, again } = useAnswer(PLUGGED);
   return (
     <Fold
+      name="tools.devices"
       said="storage, and what each link negotiated"
       title="Plugged in here"
       aside={

@@ -44,6 +44,7 @@ export function FormatEndCalculator() {
   const last = settled.reduce((a, b) => (b.elapsed > a.elapsed ? b : a), settled[0]!);
   return (
     <Calculator
+      name="tools.format"
       title="When does the full format end?"
       said="from where a full format stands"
       about={

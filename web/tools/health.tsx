@@ -19,6 +19,7 @@ export function HealthReader() {
   };
   return (
     <Fold
+      name="tools.health"
       said="a health page or a raw log page"
       title="What does the drive count?"
       aside={

@@ -62,6 +62,7 @@ export function Loads() {
   const best = sorted.slice(0, 2);
   return (
     <Calculator
+      name="tools.loads"
       title="What is a load waiting for?"
       said="from several loads on several drives"
       about={

@@ -42,6 +42,7 @@ export function RatingEnd() {
   const last = rows.reduce((a, b) => (b.day > a.day ? b : a), rows[0]!);
   return (
     <Calculator
+      name="tools.rating"
       title="When do the rated writes run out?"
       said="from readings of a counter"
       about={

@@ -12,7 +12,7 @@ const kept = () => JSON.parse(localStorage.getItem('kymar-folds') ?? 'null') as 
 
 test('shut, its line says what is in it and nothing of it is there; opened, it is kept so', async () => {
   render(
-    <Fold title="Terms" said="none agreed">
+    <Fold name="terms" title="Terms" said="none agreed">
       <p>All of them</p>
     </Fold>,
   );
@@ -22,7 +22,7 @@ test('shut, its line says what is in it and nothing of it is there; opened, it i
   await userEvent.click(head);
   expect(head.getAttribute('aria-expanded')).toBe('true');
   screen.getByText('All of them');
-  expect(kept()).toEqual({ Terms: true });
+  expect(kept()).toEqual({ terms: true });
 });
 
 test('as it is meant to be until somebody opens or shuts it; then as it was left, whatever all others are', () => {

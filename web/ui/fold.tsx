@@ -6,8 +6,8 @@ import { Row } from './layout';
 import { Panel, type PanelProps } from './panel';
 
 interface Props {
-  /** By what it is found again as it was left; absent: by its title. */
-  name?: string;
+  /** By what it is found again as it was left. */
+  name: string;
   title: string;
   /** What stands in it, in a line, so that nobody has to look. */
   said?: ReactNode;
@@ -56,7 +56,7 @@ interface FoldProps extends Props, Omit<PanelProps, 'title' | 'children'> {
 }
 
 /** A sheet of the page that opens and shuts, and is found again as it was left. What is shut is not there: nothing of it is worked out. */
-export function Fold({ title, name = title, said, usual = false, aside, children, sx, ...rest }: FoldProps) {
+export function Fold({ name, title, said, usual = false, aside, children, sx, ...rest }: FoldProps) {
   const isOpen = useFold(name, usual);
   return (
     <Panel {...rest} sx={{ py: 1, ...sx }}>
@@ -72,7 +72,7 @@ export function Fold({ title, name = title, said, usual = false, aside, children
 }
 
 /** The same within a sheet: what is seldom needed, behind a line. */
-export function More({ title, name = title, said, usual = false, children }: Props) {
+export function More({ name, title, said, usual = false, children }: Props) {
   const isOpen = useFold(name, usual);
   return (
     <>
