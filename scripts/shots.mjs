@@ -91,6 +91,7 @@ if ('phone'.includes(only)) {
   await phone.goto(`${server.address}${OFFLOAD}/verdict`);
   await phone.getByRole('heading', { name: 'It meets the targets' }).waitFor();
   await phone.getByRole('navigation', { name: 'In the thumb’s reach' }).waitFor();
+  await phone.getByText('Saved', { exact: true }).waitFor();
   await phone.screenshot({ path: join(folder, 'phone.png') });
 }
 await browser.close();

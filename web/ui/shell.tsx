@@ -118,7 +118,8 @@ export function Shell() {
               component={Link}
               to={to}
               sx={{
-                display: { xs: to === '/jobs' ? 'none' : 'block', sm: 'block' },
+                display: { xs: to === '/jobs' ? 'none' : 'flex', sm: 'flex' },
+                alignItems: 'center',
                 color: 'text.secondary',
                 whiteSpace: 'nowrap',
                 fontSize: '0.875rem',
