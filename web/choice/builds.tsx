@@ -115,7 +115,7 @@ export function Builds({
     <Fold
       name="choice.builds"
       title="All builds that work"
-      said="sort, filter, tick two to four to compare"
+      about="sort, filter, tick two to four to compare"
       aside={
         <Row gap={1.5} align="center" wrap>
           <ToggleButtonGroup

@@ -36,7 +36,7 @@ export function Owned({ job, turn }: { job: Job; turn: number }) {
   const owned = job.owned ?? [];
   const chosen = owned.flatMap((key) => options.find((o) => o.key === key) ?? []);
   return (
-    <Fold name="choice.owned" title="Already there" said="parts that cost nothing">
+    <Fold name="choice.owned" title="Already there" about="parts that cost nothing">
       <Autocomplete
         multiple
         size="small"

@@ -28,7 +28,7 @@ export function PlotPanel({
       () => undefined,
     );
   return (
-    <Fold name="choice.plotpanel" title="Cost against time" said="which no other beats in both">
+    <Fold name="choice.plotpanel" title="Cost against time" about="which no other beats in both">
       {count === 0 || currency === null ? (
         <Typography variant="body2" color="textSecondary">
           Drawn once prices are known.

@@ -39,7 +39,7 @@ export function Ranking({
     <Fold
       name="choice.ranking"
       title="How builds are ranked"
-      said="weights you can move"
+      about="weights you can move"
       aside={
         isOwn && (
           <Button size="small" onClick={() => onWeights(null)}>

@@ -23,7 +23,7 @@ export function WhyNotPanel({ found, turn }: { found: Overview; turn: number }) 
     <Fold
       name="choice.whynot"
       title="Why not another?"
-      said="what fell out, and why"
+      about="what fell out, and why"
       aside={
         <TextField
           label="Why not …"

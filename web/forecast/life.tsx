@@ -28,7 +28,8 @@ export function LifeLine({ at, forecast }: { at: Placed; forecast: JobSheet }) {
     <Fold
       name="forecast.life"
       title="How long it lasts"
-      said={said.sentence?.words ?? 'rated writes, service life'}
+      about="rated writes, service life"
+      said={said.sentence?.words}
       usual={(lasting?.covers ?? 'yes') !== 'yes' || (workload?.high ?? 0) > 1}
     >
       {!isLife(life) && !workload && (
@@ -209,7 +210,7 @@ export function Years({ at }: { at: Placed }) {
     <Fold
       name="forecast.years"
       title={`The next ${years} years`}
-      said="when it is full, slow or worn"
+      about="when it is full, slow or worn"
       aria-busy={!days}
     >
       {!days ? (

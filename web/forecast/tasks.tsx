@@ -32,7 +32,7 @@ export function Tasks({ at, forecast }: { at: Placed; forecast: JobSheet }) {
   if (tasks.length === 0 && !whole) return null;
   const last = tasks.at(-1);
   return (
-    <Fold name="forecast.tasks" title="On the clock" said="when each is done">
+    <Fold name="forecast.tasks" title="On the clock" about="when each is done">
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: whole ? '3fr 2fr' : '1fr', mb: 1 }}>
         <TextField
           type="datetime-local"

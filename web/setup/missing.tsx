@@ -15,7 +15,7 @@ export function Missing({ bench }: { bench: StepFacts }) {
   const asked = Object.keys(answers).length;
   if (!open)
     return (
-      <Fold name="setup.missing" title="It does not appear" said="cheapest check first">
+      <Fold name="setup.missing" title="It does not appear" about="cheapest check first">
         <Button variant="outlined" onClick={() => setOpen(true)}>
           Find out why, cheapest look first
         </Button>

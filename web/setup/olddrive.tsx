@@ -24,7 +24,7 @@ export function OldDrivePanel({ job, device: id }: { job: Job; device: string })
     if (receipt) saveFile(fileName(`Receipt ${job.title}`, 'html'), toHtml(receipt, 'customer'), 'text/html');
   };
   return (
-    <Fold name="setup.olddrive" title="The old drive" said="what becomes of it">
+    <Fold name="setup.olddrive" title="The old drive" about="what becomes of it">
       <Stack>
         <Columns of={2}>
           <SchemaForm<OldDrive> of={OldDrive} values={old} onValues={set} unsaid="not said" />

@@ -44,7 +44,7 @@ export function CacheFromTotals() {
           ? 'At these rates it would have been done sooner even without a cache: something else held it up.'
           : null;
   return (
-    <Fold name="tools.cache" said="from two copies’ totals" title="How large was the cache?">
+    <Fold name="tools.cache" about="from two copies’ totals" title="How large was the cache?">
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
         Of one long copy: what was moved in all, how long it took, and the two speeds it ran at.
       </Typography>

@@ -29,7 +29,8 @@ export function tryOut<T>(of: () => T): T | string {
 
 /**
  * Figures that were seen several times, and what follows from them.
- * @param about what is asked for and why
+ * @param about what it is worked out from
+ * @param asks what is asked for and why
  * @param widths of a line's figures, as columns of a grid
  * @param found what follows, or why nothing does
  * @param more what is asked beside the lines
@@ -37,8 +38,8 @@ export function tryOut<T>(of: () => T): T | string {
 export function Calculator<Row extends { key: number }, Found extends object>({
   name,
   title,
-  said,
   about,
+  asks,
   entries,
   widths,
   found,
@@ -49,9 +50,8 @@ export function Calculator<Row extends { key: number }, Found extends object>({
   /** Of its fold. */
   name: string;
   title: string;
-  /** What it is worked out from. */
-  said: string;
   about: string;
+  asks: string;
   rows: readonly Row[];
   onRows(rows: Row[]): void;
   what: string;
@@ -65,9 +65,9 @@ export function Calculator<Row extends { key: number }, Found extends object>({
   children(found: Found): ReactNode;
 }) {
   return (
-    <Fold name={name} title={title} said={said}>
+    <Fold name={name} title={title} about={about}>
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
-        {about}
+        {asks}
       </Typography>
       <Rows widths={widths} {...rows}>
         {(row, i, set) =>

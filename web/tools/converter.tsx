@@ -9,7 +9,7 @@ export function Converter() {
   const [text, setText] = useState('6 TB');
   const found = convert(text);
   return (
-    <Fold name="tools.converter" usual said="bytes and bits, binary and decimal" title="Units">
+    <Fold name="tools.converter" usual about="bytes and bits, binary and decimal" title="Units">
       <TextField
         label="Size or rate"
         value={text}

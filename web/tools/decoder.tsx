@@ -26,7 +26,7 @@ export function Decoder() {
     <Fold
       name="tools.decoder"
       usual
-      said="a name or a box’s line, taken apart"
+      about="a name or a box’s line, taken apart"
       title="What does the box say?"
     >
       <TextField

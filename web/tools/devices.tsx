@@ -16,7 +16,7 @@ export function PluggedDevices() {
   return (
     <Fold
       name="tools.devices"
-      said="storage, and what each link negotiated"
+      about="storage, and what each link negotiated"
       title="Plugged in here"
       aside={
         <Button size="small" onClick={again}>

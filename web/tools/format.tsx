@@ -46,8 +46,8 @@ export function FormatEndCalculator() {
     <Calculator
       name="tools.format"
       title="When does the full format end?"
-      said="from where a full format stands"
-      about={
+      about="from where a full format stands"
+      asks={
         'Or a burn-in, or any other pass over the whole disk: how far it had come, and how long ' +
         'after the start. Whole per cent will do; more checkpoints narrow it.'
       }

@@ -20,7 +20,7 @@ export function HealthReader() {
   return (
     <Fold
       name="tools.health"
-      said="a health page or a raw log page"
+      about="a health page or a raw log page"
       title="What does the drive count?"
       aside={
         <Button size="small" onClick={() => picker.current?.click()}>

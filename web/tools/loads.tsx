@@ -64,8 +64,8 @@ export function Loads() {
     <Calculator
       name="tools.loads"
       title="What is a load waiting for?"
-      said="from several loads on several drives"
-      about={
+      about="from several loads on several drives"
+      asks={
         'The same program on the same host, started cold from several devices: what each reads at, ' +
         'how long one small request takes, how long the load took. Three tell what it is made of, four where it also ' +
         'writes (a render, a build, an export); fewer tell bounds.'

@@ -50,7 +50,7 @@ export function CacheFromMoments() {
     source: { kind: 'measured', note },
   });
   return (
-    <Fold name="tools.moments" said="from what a display showed at moments" title="Where did the cache end?">
+    <Fold name="tools.moments" about="from what a display showed at moments" title="Where did the cache end?">
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
         How far one long copy had come at several moments, or how long copies of several sizes took.
       </Typography>

@@ -63,8 +63,8 @@ export function PerFile() {
     <Calculator
       name="tools.perfile"
       title="What does each file cost?"
-      said="from copies of many files"
-      about="Two copies over the same path: one large file, and many small ones. What a file costs belongs to the machine: it is the same for its other drives."
+      about="from copies of many files"
+      asks="Two copies over the same path: one large file, and many small ones. What a file costs belongs to the machine: it is the same for its other drives."
       rows={rows}
       onRows={setRows}
       what="copy"

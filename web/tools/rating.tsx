@@ -44,8 +44,8 @@ export function RatingEnd() {
     <Calculator
       name="tools.rating"
       title="When do the rated writes run out?"
-      said="from readings of a counter"
-      about={
+      about="from readings of a counter"
+      asks={
         'What the drive’s own counter of written bytes showed, and how old it was then. Three ' +
         'readings or more tell how surely; four tell whether the writes grow.'
       }

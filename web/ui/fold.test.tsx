@@ -23,6 +23,28 @@ test('shut, its line says what is in it and nothing of it is there; opened, it i
   expect(head.getAttribute('aria-expanded')).toBe('true');
   screen.getByText('All of them');
   expect(kept()).toEqual({ terms: true });
+  // What stands in it is told once: by itself.
+  expect(screen.queryByText('none agreed')).toBeNull();
+});
+
+test('what it is for stays beside its title; what stands in it goes before while it is shut', async () => {
+  const { rerender } = render(
+    <Fold name="why" title="Why" about="and what it costs">
+      <p>Because</p>
+    </Fold>,
+  );
+  const head = screen.getByRole('button', { name: 'Why and what it costs' });
+  await userEvent.click(head);
+  screen.getByText('and what it costs');
+  rerender(
+    <Fold name="why" title="Why" about="and what it costs" said="9 EUR">
+      <p>Because</p>
+    </Fold>,
+  );
+  screen.getByText('and what it costs');
+  await userEvent.click(head);
+  expect(screen.queryByText('and what it costs')).toBeNull();
+  screen.getByText('9 EUR');
 });
 
 test('as it is meant to be until somebody opens or shuts it; then as it was left, whatever all others are', () => {

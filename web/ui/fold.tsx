@@ -9,21 +9,31 @@ interface Props {
   /** By what it is found again as it was left. */
   name: string;
   title: string;
-  /** What stands in it, in a line, so that nobody has to look. */
+  /** What stands in it, in a line, so that nobody has to look; told by what is in it once it is open. */
   said?: ReactNode;
+  /** What it is for, where nothing is said of what stands in it; stays while it is open. */
+  about?: string;
   /** How it is where nobody opened or shut it. */
   usual?: boolean;
   children: ReactNode;
 }
 
-interface HeadProps {
-  name: string;
-  title: string;
-  said: ReactNode;
-  isOpen: boolean;
+/** The words beside a title: what it is for, or what stands in it where nobody sees that. */
+function Words({ said, about, isOpen }: Pick<Props, 'said' | 'about'> & { isOpen: boolean }) {
+  const words = isOpen ? about : (said ?? about);
+  return words ? (
+    <Typography
+      component="span"
+      variant="body2"
+      color="textSecondary"
+      sx={{ ml: 1.5, minWidth: 0, overflowWrap: 'anywhere' }}
+    >
+      {words}
+    </Typography>
+  ) : null;
 }
 
-function Head({ name, title, said, isOpen }: HeadProps) {
+function Head({ name, title, said, about, isOpen }: Omit<Props, 'children'> & { isOpen: boolean }) {
   return (
     <Button
       data-fold={name}
@@ -36,16 +46,7 @@ function Head({ name, title, said, isOpen }: HeadProps) {
       sx={{ typography: 'h2', textAlign: 'left', justifyContent: 'start', width: '100%', px: 0.5, mx: -0.5 }}
     >
       <span>{title}</span>
-      {said && (
-        <Typography
-          component="span"
-          variant="body2"
-          color="textSecondary"
-          sx={{ ml: 1.5, minWidth: 0, overflowWrap: 'anywhere' }}
-        >
-          {said}
-        </Typography>
-      )}
+      <Words said={said} about={about} isOpen={isOpen} />
     </Button>
   );
 }
@@ -56,13 +57,13 @@ interface FoldProps extends Props, Omit<PanelProps, 'title' | 'children'> {
 }
 
 /** A sheet of the page that opens and shuts, and is found again as it was left. What is shut is not there: nothing of it is worked out. */
-export function Fold({ name, title, said, usual = false, aside, children, sx, ...rest }: FoldProps) {
+export function Fold({ name, title, said, about, usual = false, aside, children, sx, ...rest }: FoldProps) {
   const isOpen = useFold(name, usual);
   return (
     <Panel {...rest} sx={{ py: 1, ...sx }}>
       <Row align="center">
         <Box component="h2" sx={{ m: 0, flex: 1, minWidth: 0 }}>
-          <Head name={name} title={title} said={said} isOpen={isOpen} />
+          <Head name={name} title={title} said={said} about={about} isOpen={isOpen} />
         </Box>
         {isOpen && aside}
       </Row>
@@ -72,7 +73,7 @@ export function Fold({ name, title, said, usual = false, aside, children, sx, ..
 }
 
 /** The same within a sheet: what is seldom needed, behind a line. */
-export function More({ name, title, said, usual = false, children }: Props) {
+export function More({ name, title, said, about, usual = false, children }: Props) {
   const isOpen = useFold(name, usual);
   return (
     <>
@@ -85,11 +86,7 @@ export function More({ name, title, said, usual = false, children }: Props) {
         startIcon={<ExpandIcon sx={{ transform: isOpen ? 'none' : 'rotate(-90deg)' }} />}
       >
         {title}
-        {said && (
-          <Typography component="span" variant="body2" color="textSecondary" sx={{ ml: 1 }}>
-            {said}
-          </Typography>
-        )}
+        <Words said={said} about={about} isOpen={isOpen} />
       </Button>
       {isOpen && children}
     </>
