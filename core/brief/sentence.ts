@@ -255,7 +255,7 @@ function asFields(kind: Activity['kind'], all: Record<string, unknown>): Record<
   if (given['bytes'] !== undefined) given[size] = given['bytes'];
   return Object.fromEntries(Object.entries(given).filter(([key]) => fields.includes(key)));
 }
-function times(a: Fact, b: Fact): Fact {
+export function times(a: Fact, b: Fact): Fact {
   const points = ({ value }: Fact) => (Array.isArray(value) ? value : [value!, value!, value!]);
   const [low, mid, high] = points(a).map((v, i) => v * points(b)[i]!) as [number, number, number];
   return { value: low === high ? mid : [low, mid, high], source: { kind: 'entered' } };

@@ -10,9 +10,10 @@ export type TypedFact =
  * Reads a fact as people type it: a quantity, `120 to 320 GB`, `120 / 180 / 320 GB` (low, expected, high), or `?` and
  * `not known`; `600-640 GB` is a range too, `5 TB + 4 TB` a sum. A unit at the end counts for all points.
  * @param bare the unit a bare number is in, where the field has one of its own
+ * @param whole B that a percentage is of, where that is known
  */
-export function parseFact(text: string, dimension: Dimension, bare?: string): TypedFact {
-  const read = points(text, dimension, bare);
+export function parseFact(text: string, dimension: Dimension, bare?: string, whole?: number): TypedFact {
+  const read = points(text, dimension, bare, whole);
   const still = dimension === 'rate' && read.ok && read.value !== null && [read.value].flat()[0]! < SLOWEST;
   return still
     ? {
@@ -38,14 +39,15 @@ function sum(typed: string, dimension: Dimension, bare?: string): TypedFact {
   return { ok: true, value, understood: format(value, UNIT_OF[dimension], 6), note: 'Added up.' };
 }
 
-function points(text: string, dimension: Dimension, bare?: string): TypedFact {
+function points(text: string, dimension: Dimension, bare?: string, whole?: number): TypedFact {
   if (text.length > 400) return { ok: false, problem: 'That is longer than any figure or range.' };
   const typed = text.trim();
   if (typed === '' || /^(\?|n\/?a|not known|unknown)$/i.test(typed))
     return { ok: true, value: null, understood: 'not known: the range widens' };
   if (typed.includes('+')) return sum(typed, dimension, bare);
   const pieces = typed.split(BETWEEN);
-  if (pieces.length === 1) return parseQuantity(typed, dimension, bare);
+  if (pieces.length === 1 || (dimension === 'percent' && /\bof\b/i.test(typed)))
+    return parseQuantity(typed, dimension, bare, whole);
   if (pieces.length > 3 || pieces.includes(''))
     return {
       ok: false,
@@ -53,7 +55,7 @@ function points(text: string, dimension: Dimension, bare?: string): TypedFact {
     };
   const unit = /[^\d.,\s]*[^\d]*$/.exec(pieces.at(-1)!)?.[0] ?? '';
   const read = pieces.map((piece) =>
-    parseQuantity(/[^\d.,\s'’]/.test(piece) ? piece : piece + unit, dimension, bare),
+    parseQuantity(/[^\d.,\s'’]/.test(piece) ? piece : piece + unit, dimension, bare, whole),
   );
   const wrong = read.find((r) => !r.ok);
   if (wrong && !wrong.ok) return wrong;

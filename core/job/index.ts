@@ -27,6 +27,7 @@ export type { JobConnection, JobDevice, JobMachine, Setup } from './setup';
 export {
   briefAt,
   buildAt,
+  holdsOf,
   fittingOf,
   FIRST_PLACE,
   needsAt,

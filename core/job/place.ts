@@ -76,6 +76,12 @@ export function isAt(setup: Placing, activity: Activity, place: Place): boolean 
   return at !== null && samePlace(at, place);
 }
 
+/** B that one drive alone holds; undefined of several together, of which no share is plain, and where nobody said. */
+export const holdsOf = (device: Pick<JobDevice, 'parts'> | undefined): number | undefined =>
+  device?.parts && (device.parts.together ?? 1) === 1
+    ? (middle(device.parts.drive.capacity) ?? undefined)
+    : undefined;
+
 /** Device and connection as one; null while one of them is missing. */
 export function buildAt(
   device: Pick<JobDevice, 'parts'> | undefined,

@@ -114,10 +114,11 @@ const LONGEST = 200;
  * @param text what was typed, e.g. `1.5TB`, `58,7 GB`, `10Gbps`, `2m10s`, `1:27:05`
  * @param dimension what the field asks for; decides what a bare number and a lone `b` mean
  * @param bare the unit a bare number is in, where the field has one of its own: `GB`, `TB`, `min`
+ * @param whole B that a percentage is of, where that is known: `38 GB` is a share of it
  * @returns value in B, B/s, s, a count, B/day or a ratio (percent); or the problem with what to do. Never throws.
  * @example parseQuantity('40', 'bytes', 'GB').value // 40000000000
  */
-export function parseQuantity(text: string, dimension: Dimension, bare?: string): Parsed {
+export function parseQuantity(text: string, dimension: Dimension, bare?: string, whole?: number): Parsed {
   if (text.length > LONGEST)
     return wrong(`That is longer than any quantity. Write for example ${EXAMPLE[dimension]}.`);
   const typed = withFractions(text.trim());
@@ -126,6 +127,8 @@ export function parseQuantity(text: string, dimension: Dimension, bare?: string)
     const read = parseQuantity(`${typed} ${bare}`, dimension);
     return read.ok ? { ...read, note: `No unit: read as ${bare}.` } : read;
   }
+  const share = dimension === 'percent' ? shareOf(typed, whole) : undefined;
+  if (share) return share.ok ? checked(typed, share, '%', dimension) : share;
   if (dimension === 'time') return checked(typed, readDuration(typed), 's', dimension);
   if (dimension === 'times') {
     const days = own(
@@ -166,6 +169,26 @@ export function parseQuantity(text: string, dimension: Dimension, bare?: string)
       return checked(typed, plainly(number, unit, dimension), PLAIN[dimension].unit, dimension);
   }
 }
+
+/** A size where a share is asked: `38 GB`, `38 of 512 GB`, `170 GB free of 512`. Undefined where none is named. */
+function shareOf(
+  typed: string,
+  known?: number,
+): (Meaning & { ok: true }) | { ok: false; problem: string } | undefined {
+  const [said = '', of] = typed.replace(/\bfree\b/i, '').split(/\s*(?:\bof\b|\bout of\b|\/)\s*/i);
+  const unit = /[a-z]+$/i.exec((of ?? said).trim())?.[0] ?? '';
+  const unitOf = (text: string) => (/[a-z]$/i.test(text.trim()) ? text : `${text} ${unit || 'GB'}`);
+  if (of === undefined && !unit) return undefined;
+  const part = parseQuantity(unitOf(said), 'bytes');
+  if (!part.ok || (of === undefined && !/^[kmgtp]i?b?$|byte|gig|ter/i.test(unit))) return undefined;
+  const all = of === undefined ? known : readOr(parseQuantity(unitOf(of), 'bytes'));
+  if (!all) return { ok: false, problem: `Of how much? Write ${said.trim()} of 512 GB, or the percentage.` };
+  if (part.value > all)
+    return { ok: false, problem: `${part.understood} is more than all of it, ${format(all, 'B', 6)}.` };
+  const value = part.value / all;
+  return { ok: true, value: /\bfree\b/i.test(typed) ? 1 - value : value, note: `Of ${format(all, 'B', 6)}.` };
+}
+const readOr = (read: Parsed): number | undefined => (read.ok ? read.value : undefined);
 
 interface Meaning {
   value: number;

@@ -73,6 +73,25 @@ describe('quantities as people type them', () => {
     expect(read).toMatchObject({ ok: false, problem: expect.stringMatching(problem) });
   });
 
+  test.each([
+    ['39 GB', 520e9, 0.075],
+    ['39 of 520 GB', undefined, 0.075],
+    ['390 GB free of 520 GB', undefined, 0.25],
+    ['1/4 TB', undefined, 0.25],
+    ['130GB free', 520e9, 0.75],
+  ])('%s is a share', (text, whole, value) => {
+    const read = parseQuantity(text, 'percent', undefined, whole);
+    expect(read.ok && read.value).toBeCloseTo(value);
+  });
+  test('a size is a share of nothing that nobody knows, and never more than all of it', () => {
+    expect(parseQuantity('39 GB', 'percent')).toMatchObject({
+      problem: expect.stringMatching(/^Of how much\?/),
+    });
+    expect(parseQuantity('600 GB', 'percent', undefined, 520e9)).toMatchObject({
+      problem: '600 GB is more than all of it, 520 GB.',
+    });
+    expect(parseQuantity('7 parsecs', 'percent', undefined, 520e9).ok).toBe(false);
+  });
   test('unclear letters are read and the reading is said', () => {
     expect(parseQuantity('400 mb/s', 'rate')).toMatchObject({
       value: 50e6,

@@ -13,6 +13,7 @@ import {
   type Move,
   type Load,
   type Place,
+  holdsOf,
 } from '@kymar/core/job';
 import { LOOKS } from '@kymar/core/diagnosis';
 import type { ProtocolTest } from '@kymar/core/measure';
@@ -22,6 +23,7 @@ import { byWhom } from '../state/settings';
 import { placedWhere } from '../state/placed';
 import { elsewhere, ownPlaces, pathBy } from '../state/where';
 import { useWatch } from '../state/watch';
+import { WholeScope } from '../ui/field';
 import { EntryScope, scopeOf } from '../ui/entries';
 import { useJob } from '../ui/job';
 import { FINGER, useNarrow } from '../ui/narrow';
@@ -168,13 +170,15 @@ export function BenchView() {
         </Box>
         {conditions.look && <LookLine look={conditions.look} onLeave={() => setConditions(asItIs)} />}
         <EntryScope value={scopeOf(job.id, 'bench', 'conditions')}>
-          <ConditionFields
-            value={conditions}
-            onValue={setConditions}
-            portable={
-              at?.host.kind === 'laptop' || at?.host.kind === 'tablet' || at?.host.kind === 'handheld'
-            }
-          />
+          <WholeScope value={holdsOf(job.devices.find((d) => d.id === looked?.place.device))}>
+            <ConditionFields
+              value={conditions}
+              onValue={setConditions}
+              portable={
+                at?.host.kind === 'laptop' || at?.host.kind === 'tablet' || at?.host.kind === 'handheld'
+              }
+            />
+          </WholeScope>
         </EntryScope>
         <Tabs
           value={way}

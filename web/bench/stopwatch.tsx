@@ -7,7 +7,7 @@ import { isLoad, isMove, type Move, type Load } from '@kymar/core/job';
 import { format } from '@kymar/core/units';
 import { useSettings } from '../state/settings';
 import { EntryScope, scopeOf } from '../ui/entries';
-import { QuantityField } from '../ui/field';
+import { QuantityField, WholeScope } from '../ui/field';
 import { UntilField, type Until } from './until';
 import {
   bringBack,
@@ -292,14 +292,16 @@ export function StopwatchPanel({
           />
           <UntilField value={until} onValue={(v) => set({ until: v })} />
           {watch && move && laps.length > 0 && (
-            <QuantityField
-              key={laps.at(-1)}
-              label={`The bar showed at ${clock(laps.at(-1)!)}`}
-              dimension="percent"
-              optional
-              value={last}
-              onValue={showed}
-            />
+            <WholeScope value={bytes ?? undefined}>
+              <QuantityField
+                key={laps.at(-1)}
+                label={`The bar showed at ${clock(laps.at(-1)!)}`}
+                dimension="percent"
+                optional
+                value={last}
+                onValue={showed}
+              />
+            </WholeScope>
           )}
         </Box>
         <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', '& > button': { minHeight: TARGET } }}>

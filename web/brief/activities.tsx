@@ -15,6 +15,7 @@ import {
 import { format } from '@kymar/core/units';
 import { changeJob } from '../state/jobs';
 import { newId } from '../state/id';
+import { belongsTo, type Placed } from '../state/placed';
 import { EntryScope, forgetEntries, scopeOf } from '../ui/entries';
 import { FactField, NameField, QuantityField } from '../ui/field';
 import { Panel } from '../ui/panel';
@@ -22,11 +23,12 @@ import { OtherEnds } from './ends';
 import { Pick } from '../ui/pick';
 import { asksMore, blank, formOf, KindFields, moreOf, ACTIVITY_KINDS, UNKNOWN } from './kinds';
 import { InOneLine } from './oneline';
-import { Stack } from '../ui/layout';
+import { FEW, Stack } from '../ui/layout';
+import { NARROW } from '../ui/narrow';
 import { More } from '../ui/fold';
 
 /** What the customer does, and on which machine and device. */
-export function Activities({ job }: { job: Job }) {
+export function Activities({ job, at }: { job: Job; at: Placed | null }) {
   const { activities } = job;
   const change = (list: Activity[]) => changeJob(job.id, (j) => ({ ...j, activities: list }));
   const put = (activity: Activity) => changeJob(job.id, (j) => withActivity(j, activity));
@@ -40,7 +42,12 @@ export function Activities({ job }: { job: Job }) {
   const add = () =>
     change([
       ...activities,
-      blank('move', { id: newId('activity'), name: `Copy ${activities.length + 1}`, perDay: UNKNOWN }),
+      blank('move', {
+        id: newId('activity'),
+        name: `Copy ${activities.length + 1}`,
+        perDay: UNKNOWN,
+        ...belongsTo(job, at),
+      }),
     ]);
   return (
     <Panel
@@ -51,7 +58,7 @@ export function Activities({ job }: { job: Job }) {
         </Button>
       }
     >
-      <InOneLine job={job} />
+      <InOneLine job={job} at={at} />
       <Stack gap={2}>
         {activities.map((activity) => (
           <EntryScope key={activity.id} value={scopeOf(job.id, 'setup', activity.id)}>
@@ -59,6 +66,7 @@ export function Activities({ job }: { job: Job }) {
               job={job}
               activity={activity}
               onActivity={put}
+              onSame={() => change([...activities, ...elsewhereToo(job, activity)])}
               onRemove={() => {
                 forgetEntries(scopeOf(job.id, 'setup', activity.id));
                 change(without(activity.id));
@@ -71,15 +79,30 @@ export function Activities({ job }: { job: Job }) {
   );
 }
 
+/** The same for each device that has no activity of its name and kind. */
+function elsewhereToo(job: Job, activity: Activity): Activity[] {
+  const { besides: _, ...alone } = activity;
+  return job.devices
+    .map(({ id }): Activity => ({ ...alone, id: newId('activity'), device: id }))
+    .filter(({ device }) =>
+      job.activities.every(
+        (a) => a.name !== activity.name || a.kind !== activity.kind || placeOf(job, a)?.device !== device,
+      ),
+    )
+    .slice(0, 50 - job.activities.length);
+}
+
 function Card({
   job,
   activity,
   onActivity,
+  onSame,
   onRemove,
 }: {
   job: Job;
   activity: Activity;
   onActivity(activity: Activity): void;
+  onSame(): void;
   onRemove(): void;
 }) {
   const set = (part: Partial<Activity>) => onActivity({ ...activity, ...part } as Activity);
@@ -110,6 +133,7 @@ function Card({
         display: 'grid',
         gap: 1.5,
         gridTemplateColumns: 'repeat(6, minmax(0, 1fr))',
+        [NARROW]: { ...FEW, '& > *': { gridColumn: 'auto !important' } },
       }}
     >
       <NameField
@@ -157,6 +181,11 @@ function Card({
         />
       )}
       <Where job={job} activity={activity} onActivity={onActivity} />
+      {elsewhereToo(job, activity).length > 0 && (
+        <Button size="small" onClick={onSame} sx={{ gridColumn: '1 / -1', justifySelf: 'start' }}>
+          {job.devices.length > 2 ? 'The other devices do the same' : 'The other device does the same'}
+        </Button>
+      )}
       {asksMore(activity) && (
         <More
           name="brief.activity"

@@ -7,12 +7,14 @@ import {
   DeviceNeeds,
   deviceName,
   FIRST_PLACE,
+  holdsOf,
   removeDevice,
   type Job,
   type JobDevice,
 } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';
 import { EntryScope, forgetEntries, scopeOf } from '../ui/entries';
+import { WholeScope } from '../ui/field';
 import { Fold } from '../ui/fold';
 import { Row } from '../ui/layout';
 import { NeedsPanel } from './needs';
@@ -78,7 +80,9 @@ export function DevicesPanel({ job }: { job: Job }) {
         sx={{ mb: 1.5 }}
       />
       <EntryScope key={device.id} value={scopeOf(job.id, 'setup', device.id)}>
-        <NeedsPanel needs={device.needs ?? {}} onNeeds={(needs) => set({ needs })} />
+        <WholeScope value={holdsOf(device)}>
+          <NeedsPanel needs={device.needs ?? {}} onNeeds={(needs) => set({ needs })} />
+        </WholeScope>
       </EntryScope>
       {job.machines.length > 1 && (
         <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>

@@ -43,7 +43,7 @@ export function BriefView() {
         </Box>
         <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: QUESTIONS, alignItems: 'start' }}>
           <Stack gap={2}>
-            <Activities job={job} />
+            <Activities job={job} at={at} />
             <WorthFindingOut situation={situation} brief />
           </Stack>
           <Stack gap={2}>

@@ -11,7 +11,9 @@ import { More } from '../ui/fold';
 import { HostMenu } from '../ui/hostmenu';
 import { Panel } from '../ui/panel';
 import { PartSheet } from '../ui/sheet';
+import { NewMachine } from './newmachine';
 import { PortsPanel } from './ports';
+import { isDrawn } from './sides';
 import { Pick } from '../ui/pick';
 import { Which } from './which';
 import { Columns } from '../ui/layout';
@@ -24,6 +26,7 @@ const USE: Record<JobMachine['use'], string> = {
 /** The machines of the job: whose each is, and all that is known of it. */
 export function Machines({ job }: { job: Job }) {
   const [chosen, setChosen] = useState<string | null>(null);
+  const [describing, setDescribing] = useState(false);
   const machine = job.machines.find((m) => m.id === chosen) ?? job.machines[0];
   const add = (host: Host) =>
     changeJob(job.id, (j) => {
@@ -31,14 +34,16 @@ export function Machines({ job }: { job: Job }) {
       setChosen(next.machines.at(-1)!.id);
       return next;
     });
-  if (!machine)
+  if (!machine || describing)
     return (
       <Panel title="2. On which machine?">
-        <Typography sx={{ mb: 1.5 }}>
-          Which machine is it for? Its ports, system and built-in drive decide what goes in and how fast it
-          is.
-        </Typography>
-        <HostMenu label="Choose the machine" variant="contained" onHost={add} />
+        <NewMachine
+          onHost={(host) => {
+            setDescribing(false);
+            add(host);
+          }}
+          {...(machine && { onCancel: () => setDescribing(false) })}
+        />
       </Panel>
     );
   return (
@@ -58,7 +63,12 @@ export function Machines({ job }: { job: Job }) {
               Remove
             </Button>
           )}
-          <HostMenu label="Add a machine" disabled={job.machines.length >= 20} onHost={add} />
+          <HostMenu
+            label="Add a machine"
+            disabled={job.machines.length >= 20}
+            onHost={add}
+            onDescribe={() => setDescribing(true)}
+          />
         </>
       }
     >
@@ -85,15 +95,21 @@ function Machine({ job, machine }: { job: Job; machine: JobMachine }) {
     }));
   const setHost = (next: Host) => changeJob(job.id, (j) => withHost(j, machine.id, next));
   const hasWork = placesOf(job).some((place) => place.machine === machine.id);
+  const isShops = hosts.some((h) => h.id === host.id);
+  // Nothing is known of it yet but that it has a port.
+  const isBare = !isShops && host.ports.length === 1;
   const used = job.connections.filter((c) => c.machine === machine.id).map((c) => c.port);
   return (
     <>
       <Columns of={2} gap={1.75}>
         <Pick
           label="Start from"
-          value={hosts.some((h) => h.id === host.id) ? host.id : ''}
-          options={hosts.map(({ id, name }) => [id, name])}
-          onValue={(v) => setHost(hosts.find((h) => h.id === v)!)}
+          value={isShops ? host.id : ''}
+          options={[
+            ...(isShops ? [] : [['', host.name] as const]),
+            ...hosts.map(({ id, name }) => [id, name] as const),
+          ]}
+          onValue={(v) => v && setHost(hosts.find((h) => h.id === v)!)}
           helperText="Takes over its ports and built-in drive"
         />
         <TextField
@@ -108,7 +124,7 @@ function Machine({ job, machine }: { job: Job; machine: JobMachine }) {
           name="brief.machine"
           title="Ports, drive and the rest of it"
           said={`${counted(host.ports.length, 'port or slot', 'ports and slots')}; ${host.storage.name}`}
-          usual={!hosts.some((h) => h.id === host.id)}
+          usual={isBare}
         >
           <Box sx={{ mt: 1.5 }}>
             <Columns of={2} gap={1.75}>
@@ -166,7 +182,7 @@ function Machine({ job, machine }: { job: Job; machine: JobMachine }) {
             <Typography variant="h3" sx={{ mt: 2, mb: 0.75 }}>
               Ports and slots
             </Typography>
-            <PortsPanel host={host} used={used} onHost={setHost} />
+            <PortsPanel host={host} used={used} drawn={isBare || isDrawn(host)} onHost={setHost} />
             <Deeper host={host} onHost={setHost} />
           </Box>
         </More>

@@ -4,6 +4,7 @@ import { readSentence, saidName, type Sentence } from '@kymar/core/brief';
 import { addMachine, FIRST_PLACE, type Job } from '@kymar/core/job';
 import { changeJob } from '../state/jobs';
 import { newId } from '../state/id';
+import { belongsTo, type Placed } from '../state/placed';
 import { useShop } from '../state/shop';
 import { Row } from '../ui/layout';
 import { blank, UNKNOWN } from './kinds';
@@ -11,17 +12,23 @@ import { blank, UNKNOWN } from './kinds';
 const EXAMPLE = '170 GB in 13000 files every evening within 20 min, portable, 230 EUR';
 
 /** What a line says, laid over a job: another activity, and what was said of the machine, the device and the money. */
-function withSaid(job: Job, said: Sentence, hosts: ReturnType<typeof useShop>['hosts']): Job {
+function withSaid(
+  job: Job,
+  at: Placed | null,
+  said: Sentence,
+  hosts: ReturnType<typeof useShop>['hosts'],
+): Job {
   const { kind, name, given, needs, budget, serviceYears, machine } = said;
   const isNew = machine !== null && !job.machines.some((m) => m.id === machine);
   const host = isNew ? hosts.find((h) => h.id === machine) : undefined;
   const on = host ? addMachine(job, host) : job;
-  const at = machine === null ? undefined : host ? on.machines.at(-1)!.id : machine;
+  const named = machine === null ? undefined : host ? on.machines.at(-1)!.id : machine;
   const common = {
     id: newId('activity'),
     name,
     perDay: UNKNOWN,
-    ...(at && on.machines.length > 1 && { machine: at }),
+    ...belongsTo(on, at),
+    ...(named && on.machines.length > 1 && { machine: named }),
   };
   const [first = { id: FIRST_PLACE.device, name: '', parts: null }, ...others] = on.devices;
   const isAsked = Object.keys(needs).length > 0;
@@ -35,7 +42,7 @@ function withSaid(job: Job, said: Sentence, hosts: ReturnType<typeof useShop>['h
 }
 
 /** The whole brief in one line, as a customer says it. What is not understood stays, and is said. */
-export function InOneLine({ job }: { job: Job }) {
+export function InOneLine({ job, at }: { job: Job; at: Placed | null }) {
   const [typed, setTyped] = useState('');
   const { hosts } = useShop();
   const here = job.machines.map(({ id, host }) => ({ id, name: host.name }));
@@ -46,7 +53,7 @@ export function InOneLine({ job }: { job: Job }) {
   const isFull = job.activities.length >= 50;
   const add = () => {
     if (!said || isFull) return;
-    changeJob(job.id, (j) => withSaid(j, said, hosts));
+    changeJob(job.id, (j) => withSaid(j, at, said, hosts));
     setTyped(said.unread.join(', '));
   };
   return (

@@ -97,3 +97,9 @@ export function whereWords(job: Job, { path }: Pick<Run, 'path'>): string {
   }
   return placedOf(job).length > 1 ? (placedWhere(job, path)?.name ?? 'elsewhere') : '';
 }
+
+/** Where a new activity belongs: to what is looked at, where there are several. */
+export const belongsTo = ({ devices, machines }: Job, at: Placed | null): Partial<Place> => ({
+  ...(at && devices.length > 1 && { device: at.place.device }),
+  ...(at && machines.length > 1 && { machine: at.place.machine }),
+});

@@ -1,5 +1,5 @@
 import { TextField, type TextFieldProps } from '@mui/material';
-import { useEffect, useRef, useState } from 'react';
+import { createContext, useContext, useEffect, useRef, useState } from 'react';
 import { parseFact, typedOver, writeFact, type Fact } from '@kymar/core/evidence';
 import { format, parseQuantity, UNIT_OF as UNIT, type Dimension, type Unit } from '@kymar/core/units';
 import { useWrong } from './entries';
@@ -10,6 +10,9 @@ type Base = Omit<TextFieldProps, 'value' | 'onChange' | 'label'> & {
   /** The unit a bare number is in; absent: GB of sizes, else the dimension's own. */
   bare?: string;
 };
+/** B of the drive that percentages around here are of; absent where nobody knows: a size may be typed where a share is asked. */
+export const WholeScope = createContext<number | undefined>(undefined);
+
 const BARE: Partial<Record<Dimension, string>> = { bytes: 'GB' };
 
 /**
@@ -69,10 +72,11 @@ export function QuantityField({
   refuse?: (value: number) => string | null;
 }) {
   const { text: draft, before, put } = useDraft(value, rest.label);
+  const whole = useContext(WholeScope);
   const text = draft ?? (value === null ? '' : format(value, UNIT[dimension], 6));
   const parse = (typed: string) => {
     if (typed.trim() === '' && optional) return null;
-    const read = parseQuantity(typed, dimension, bare);
+    const read = parseQuantity(typed, dimension, bare, whole);
     const problem = read.ok ? (refuse?.(read.value) ?? null) : null;
     return problem === null ? read : { ok: false as const, problem };
   };
@@ -103,17 +107,23 @@ export function FactField({
   unit = UNIT[dimension],
   bare = BARE[dimension],
   refuse,
+  also,
   ...rest
 }: Base & {
   fact: Fact;
-  onFact(fact: Fact): void;
+  /** @param text as typed: what else it says is read from that */
+  onFact(fact: Fact, text: string): void;
+  /** Reads what says more than the figure that is asked for; null where it does not. */
+  also?: (text: string) => { value: Fact['value']; understood: string } | null;
   unit?: Unit;
   /** What speaks against a value, in a sentence; null where it can be stored. */
   refuse?: (value: Fact['value']) => string | null;
 }) {
   const { text: draft, before, put } = useDraft(fact, rest.label);
+  const whole = useContext(WholeScope);
   const parse = (typed: string) => {
-    const read = parseFact(typed, dimension, bare);
+    const more = also?.(typed);
+    const read = more ? { ok: true as const, ...more } : parseFact(typed, dimension, bare, whole);
     const problem = read.ok ? (refuse?.(read.value) ?? null) : null;
     return problem === null ? read : { ok: false as const, problem };
   };
@@ -131,7 +141,7 @@ export function FactField({
         const isNew = now.ok && JSON.stringify(now.value) !== JSON.stringify(before.value);
         const gives = isNew ? typedOver(before, now.value) : before;
         put(typed, gives, now.ok);
-        if (JSON.stringify(gives) !== JSON.stringify(fact)) onFact(gives);
+        if (JSON.stringify(gives) !== JSON.stringify(fact)) onFact(gives, typed);
       }}
     />
   );

@@ -1,15 +1,16 @@
 import { Autocomplete, Box, Button, TextField, Typography, type SxProps } from '@mui/material';
-import { useState } from 'react';
+import { use, useState } from 'react';
 import type * as z from 'zod';
-import { chooseValue, sourceWords, writeFact, type Fact } from '@kymar/core/evidence';
+import { chooseValue, Fact, middle, sourceWords, writeFact } from '@kymar/core/evidence';
 import { isLinkId, linkById, LINKS } from '@kymar/core/catalog/links';
 import { askedOf, format, UNIT_OF, type AskedColumn } from '@kymar/core/units';
 import { newId } from '../state/id';
 import { DateField } from './date';
-import { FactField, NameField, QuantityField } from './field';
+import { FactField, NameField, QuantityField, WholeScope } from './field';
 import { Pick } from './pick';
 import { Small } from './small';
-import { Columns } from './layout';
+import { Columns, FEW } from './layout';
+import { NARROW } from './narrow';
 
 type Values = Record<string, unknown>;
 
@@ -90,7 +91,9 @@ export function FormFields({
     if (!issue) put(next);
   };
   const wide = ['group', 'rows', 'structure'];
-  return columns.map((column) => (
+  // Of something with a capacity, a share is of that.
+  const [outer, own] = [use(WholeScope), Fact.safeParse(values.capacity).data];
+  const fields = columns.map((column) => (
     <Box key={column.key} sx={wide.includes(column.holds.type) ? { gridColumn: '1 / -1' } : sx}>
       <Field
         column={column}
@@ -107,10 +110,16 @@ export function FormFields({
       )}
     </Box>
   ));
+  return <WholeScope value={(own && middle(own)) ?? outer}>{fields}</WholeScope>;
 }
 
 /** Two fields beside each other. */
-export const PAIRS = { display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(2, minmax(0, 1fr))' };
+export const PAIRS = {
+  display: 'grid',
+  gap: 1.5,
+  gridTemplateColumns: 'repeat(2, minmax(0, 1fr))',
+  [NARROW]: FEW,
+};
 
 const NONE: Fact = { value: null, source: { kind: 'unknown' } };
 const NOT_KNOWN = 'not known';

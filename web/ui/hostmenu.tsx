@@ -1,19 +1,14 @@
 import { AddIcon } from './icons';
 import { Button, Menu, MenuItem } from '@mui/material';
 import { useState } from 'react';
-import type { Host } from '@kymar/core/catalog/parts';
+import { unknownHost, usualPort, type Host } from '@kymar/core/catalog/parts';
 import { newId } from '../state/id';
 import { useShop } from '../state/shop';
 
-const NOT_KNOWN = { value: null, source: { kind: 'unknown' } } as const;
-
 /** A machine of which nothing is known but that it has a port. */
 const blankHost = (): Host => ({
-  id: newId('host'),
-  name: 'Another machine',
-  system: '',
-  ports: [{ id: 'port-1', position: 'Port', connector: 'USB-C', modes: ['usb-10'] }],
-  storage: { name: 'Built-in drive', read: NOT_KNOWN, write: NOT_KNOWN },
+  ...unknownHost(newId('host'), 'Another machine'),
+  ports: [{ id: 'port-1', position: 'Port', ...usualPort('USB-C') }],
 });
 
 /** A button with the shop's machines behind it, and one that nothing is known of. */
@@ -22,11 +17,14 @@ export function HostMenu({
   variant,
   disabled,
   onHost,
+  onDescribe,
 }: {
   label: string;
   variant?: 'contained';
   disabled?: boolean;
   onHost(host: Host): void;
+  /** Asks for one that is described in another way than field by field. */
+  onDescribe?: () => void;
 }) {
   const { hosts } = useShop();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
@@ -65,6 +63,16 @@ export function HostMenu({
           </MenuItem>
         ))}
         <MenuItem onClick={() => take(blankHost())}>Another machine, described by hand</MenuItem>
+        {onDescribe && (
+          <MenuItem
+            onClick={() => {
+              setAnchor(null);
+              onDescribe();
+            }}
+          >
+            Another machine, pasted or its ports ticked
+          </MenuItem>
+        )}
       </Menu>
     </>
   );

@@ -1,5 +1,6 @@
 import { Box, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
+import { NARROW } from './narrow';
 
 interface Props {
   children: ReactNode;
@@ -10,13 +11,17 @@ interface Props {
 /** One below the other. */
 export const Stack = ({ children, gap = 1.5 }: Props) => <Box sx={{ display: 'grid', gap }}>{children}</Box>;
 
-/** Beside each other in columns: so many alike, or as wide as said. None grows beyond its share. */
+/** Of fields that stand beside each other, on a phone or on a page that is zoomed: as many as are read whole. */
+export const FEW = { gridTemplateColumns: 'repeat(auto-fill, minmax(min(100%, 230px), 1fr))' };
+
+/** Beside each other in columns: so many alike, as many as there is room for on a phone, or as wide as said. None grows beyond its share. */
 export const Columns = ({ children, gap = 1.5, of }: Props & { of: number | string }) => (
   <Box
     sx={{
       display: 'grid',
       gap,
       gridTemplateColumns: typeof of === 'number' ? `repeat(${of}, minmax(0, 1fr))` : of,
+      ...(typeof of === 'number' && { [NARROW]: FEW }),
     }}
   >
     {children}

@@ -6,6 +6,7 @@ export { Cable } from './cable';
 export { Hub, Hop, Busy } from './hub';
 export { Accessory } from './accessory';
 export { Host, Port, System, Endpoint } from './host';
+export { canStandFor, reshaped, unknownHost, usualPort } from './usual';
 export { Currency, Price } from './price';
 export { nameOf } from './name';
 export { PART_KINDS, type PartKind, type Part, type PartOf, type Shop } from './shop';

@@ -1,4 +1,8 @@
 import { isOnce, Move } from '@kymar/core/job';
+import { countEach } from '@kymar/core/brief';
+import { writeFact } from '@kymar/core/evidence';
+import { wordsOf } from '@kymar/core/units';
+import { FactField } from '../../ui/field';
 import { SchemaForm } from '../../ui/form';
 import { UNKNOWN, half, third, type KindFieldsProps, type KindForm } from './form';
 import { Pick } from '../../ui/pick';
@@ -45,11 +49,24 @@ function First({ activity, onActivity }: Props) {
         onValue={setWay}
         sx={third}
       />
-      <SchemaForm<Move>
-        of={Move}
-        values={activity}
-        onValues={onActivity}
-        keys={['bytes', 'files']}
+      <SchemaForm<Move> of={Move} values={activity} onValues={onActivity} keys={['bytes']} sx={third} />
+      <FactField
+        label={wordsOf(Move.shape.files)!.label}
+        dimension="count"
+        fact={activity.files}
+        also={(typed) => {
+          const read = countEach(typed);
+          const [files, bytes] = [read?.files.value, read?.bytes.value];
+          if (files === undefined || bytes === undefined) return null;
+          return {
+            value: files,
+            understood: `${writeFact(files, 'count')} files, ${writeFact(bytes, 'B')} in all`,
+          };
+        }}
+        onFact={(files, typed) => {
+          const bytes = countEach(typed)?.bytes;
+          onActivity({ ...activity, files, ...(bytes && { bytes }) });
+        }}
         sx={third}
       />
     </>
