@@ -21,6 +21,8 @@ export interface AskedWords {
   first?: number | string | boolean;
   /** What leaving it out means, where that is not nothing. */
   absent?: unknown;
+  /** It names rows of the part, by their ids: the key that those stand under. */
+  among?: string;
 }
 type How = Omit<AskedWords, 'label'>;
 /** A number does without neither its dimension nor the name of its unit. */

@@ -1,5 +1,5 @@
 import { Autocomplete, Box, Button, TextField, Typography, type SxProps } from '@mui/material';
-import { use, useState } from 'react';
+import { createContext, use, useState } from 'react';
 import type * as z from 'zod';
 import { chooseValue, Fact, middle, sourceWords, writeFact } from '@kymar/core/evidence';
 import { isLinkId, linkById, LINKS } from '@kymar/core/catalog/links';
@@ -59,6 +59,14 @@ export function SchemaForm<V extends object>({ of, values, onValues, keys, refus
   const put = (next: Values) => onValues(next as V);
   return <FormFields columns={columns} values={values as Values} check={check} put={put} {...rest} />;
 }
+
+/** The part that a form is of: what names its rows by their ids is picked out of them. */
+export const PartScope = createContext<Values>({});
+const rowsUnder = (part: Values, key: string): [id: string, name: string][] =>
+  (Array.isArray(part[key]) ? (part[key] as Values[]) : []).map((row) => [
+    wordOf(row.id),
+    wordOf(row.position ?? row.name ?? row.id),
+  ]);
 
 /** Fields of something within a form: `check` says why something would not do, `put` takes what does. */
 export function FormFields({
@@ -146,6 +154,7 @@ function Field({
   };
   const { label, holds, dimension = 'count', of, bare, choices, absent, optional, nullable } = column;
   const empty = nullable && !optional ? null : undefined;
+  const part = use(PartScope);
   switch (holds.type) {
     case 'fact':
       return (
@@ -162,6 +171,20 @@ function Field({
         />
       );
     case 'text':
+      if (column.among) {
+        const rows = rowsUnder(part, column.among);
+        return (
+          <OneOf
+            column={{ ...column, choices: rows }}
+            value={value}
+            options={[
+              ...new Set([...rows.map(([id]) => id), ...(value === undefined ? [] : [wordOf(value)])]),
+            ]}
+            unsaid={unsaid}
+            onValue={(v) => onValue(v ?? empty)}
+          />
+        );
+      }
       return optional ? (
         <TextField
           fullWidth
@@ -413,17 +436,12 @@ function List({
 }) {
   const { key, label, holds } = column;
   const links = ['modes', 'inner', 'outer', 'up'].includes(key);
-  const of = (holds.type === 'list' && holds.of) || (links ? LINKS.map((l) => l.id) : null);
-  if (!of)
-    return (
-      <TextField
-        fullWidth
-        label={label}
-        value={value.join(', ')}
-        onChange={(e) => onValue(e.target.value.split(/,\s*/).filter(Boolean))}
-      />
-    );
-  const name = (id: string) => (links && isLinkId(id) ? linkById(id).name : wordsFor(column, id));
+  const rows = rowsUnder(use(PartScope), column.among ?? '');
+  const ids = links ? LINKS.map((l) => l.id) : rows.map(([id]) => id);
+  const of = (holds.type === 'list' && holds.of) || ids;
+  const name = (id: string) =>
+    rows.find(([row]) => row === id)?.[1] ??
+    (links && isLinkId(id) ? linkById(id).name : wordsFor(column, id));
   if (key === 'ends')
     return (
       <Columns of="1fr 1fr" gap={1}>

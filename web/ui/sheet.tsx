@@ -1,7 +1,7 @@
 import { Box } from '@mui/material';
 import { columnsOf } from '@kymar/core/catalog/library';
 import { PART_KINDS, type PartKind, type PartOf } from '@kymar/core/catalog/parts';
-import { FormFields, PAIRS } from './form';
+import { FormFields, PAIRS, PartScope } from './form';
 
 interface Props<K extends PartKind> {
   kind: K;
@@ -16,13 +16,15 @@ export function PartSheet<K extends PartKind>({ kind, part, onPart, without = []
   const columns = columnsOf(kind).filter((c) => c.key !== 'id' && !without.includes(c.key));
   return (
     <Box sx={PAIRS}>
-      <FormFields
-        columns={columns}
-        sources
-        values={part}
-        check={(next) => PART_KINDS[kind].safeParse(next).error?.issues[0] ?? null}
-        put={(next) => onPart(next as PartOf[K])}
-      />
+      <PartScope value={part}>
+        <FormFields
+          columns={columns}
+          sources
+          values={part}
+          check={(next) => PART_KINDS[kind].safeParse(next).error?.issues[0] ?? null}
+          put={(next) => onPart(next as PartOf[K])}
+        />
+      </PartScope>
     </Box>
   );
 }

@@ -34,13 +34,17 @@ export const Port = askedFor({
   modes: asks('Can do', Modes),
   /** The host's uplink it shares with others, by id. */
   uplink: asks('Shares its link with', Id.optional(), {
+    among: 'uplinks',
     was: ['Shares its link with, by id', 'Uplink, by id'],
   }),
   /** W it can feed. */
   power: asks('Supplies', Watts.optional(), 'power'),
   slot: asks('Slot', Slot.optional()),
   /** Ports that go off when this one is used, by id. */
-  switchesOff: asks('Switches off', z.array(Id).max(8).optional(), { was: ['Switches off, by id'] }),
+  switchesOff: asks('Switches off', z.array(Id).max(8).optional(), {
+    among: 'ports',
+    was: ['Switches off, by id'],
+  }),
   forms: asks('Takes', z.array(FormFactor).max(8).optional()),
   key: asks('M.2 key', z.enum(['M', 'B']).optional()),
   /** Height for a drive with whatever lies on it, mm. */
@@ -72,7 +76,7 @@ export const Endpoint = askedFor({
   /** Link it is connected to beside its port, e.g. the card's own. */
   modes: asks('Connected to', Modes, { was: ['Link it hangs on'] }),
   /** The host's port it is plugged into. */
-  port: asks('Connected to port', Id.optional(), { was: ['In port, by id'] }),
+  port: asks('Connected to port', Id.optional(), { among: 'ports', was: ['In port, by id'] }),
   read: asks('Reads at', Rate, 'rate'),
   write: asks('Writes at', Rate, 'rate'),
 });
