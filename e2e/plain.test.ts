@@ -33,6 +33,46 @@ const tooSmall = (page: Page): Promise<string[]> =>
     });
   });
 
+/** Panels that what is in them is wider than, and text that crosses other text. */
+const crossed = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const wide = [...document.querySelectorAll('main section, main fieldset')].flatMap((panel) =>
+      panel.scrollWidth > panel.clientWidth + 2 && panel.clientWidth > 0
+        ? `wider than its panel: ${panel.textContent?.slice(0, 40)}`
+        : [],
+    );
+    const isFlat = (element: Element) => {
+      for (let at: Element | null = element; at; at = at.parentElement) {
+        const { position, overflowX, clipPath, opacity } = getComputedStyle(at);
+        if (/fixed|sticky/.test(position) || /auto|scroll|hidden/.test(overflowX)) return false;
+        if (clipPath !== 'none' || opacity === '0' || at.clientWidth === 1) return false;
+      }
+      return element.checkVisibility({ visibilityProperty: true }) && !element.closest('legend');
+    };
+    const found: { node: Node; box: DOMRect }[] = [];
+    const walk = document.createTreeWalker(document.querySelector('main')!, NodeFilter.SHOW_TEXT);
+    while (walk.nextNode()) {
+      const node = walk.currentNode;
+      if (!node.textContent?.trim() || !isFlat(node.parentElement!)) continue;
+      const range = document.createRange();
+      range.selectNodeContents(node);
+      for (const box of range.getClientRects()) found.push({ node, box });
+    }
+    found.sort((a, b) => a.box.top - b.box.top);
+    const over = found.flatMap((a, i) => {
+      const crossing: string[] = [];
+      for (const b of found.slice(i + 1)) {
+        if (b.box.top >= a.box.bottom - 4) break;
+        const across = Math.min(a.box.right, b.box.right) - Math.max(a.box.left, b.box.left);
+        const down = Math.min(a.box.bottom, b.box.bottom) - b.box.top;
+        if (a.node !== b.node && across > 2 && down > 4)
+          crossing.push(`“${a.node.textContent}” crosses “${b.node.textContent}”`);
+      }
+      return crossing;
+    });
+    return [...wide, ...over];
+  });
+
 /** Shows a view and waits until nothing more comes. */
 async function show(page: Page, path: string): Promise<void> {
   await page.goto(app.address + path);
@@ -62,7 +102,7 @@ for (const { width, scheme, tag } of PHONES)
         await show(page, path);
         const wide = await page.evaluate(() => document.documentElement.scrollWidth);
         if (wide > width) found.push(`${path}: ${wide} px wide`);
-        found.push(...(await tooSmall(page)).map((one) => `${path}: ${one}`));
+        found.push(...[...(await tooSmall(page)), ...(await crossed(page))].map((one) => `${path}: ${one}`));
       }
       expect(found).toEqual([]);
       // In the thumb's reach: the job that was looked at last, wherever one is.
@@ -75,6 +115,30 @@ for (const { width, scheme, tag } of PHONES)
       await bar.getByRole('link', { name: 'This job' }).tap();
       await expect(page).toHaveURL(/demo-acoustics-offload/);
       await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+      expect(faults).toEqual([]);
+    },
+  );
+
+const WIDTHS = [
+  { name: '1280 px', viewport: { width: 1280, height: 800 }, tag: ['@quick'] },
+  { name: '768 px', viewport: { width: 768, height: 1024 }, tag: [] },
+  { name: '1920 px', viewport: { width: 1920, height: 1080 }, tag: [] },
+  { name: '1280 px at 200 %', viewport: { width: 640, height: 400 }, deviceScaleFactor: 2, tag: [] },
+] as const;
+for (const { name, tag, ...size } of WIDTHS)
+  test(
+    `at ${name}: every view within the page, nothing wider than its panel, no text across another`,
+    { tag: [...tag] },
+    async () => {
+      const { page, faults } = await app.open(`${JOB}/verdict`, size);
+      const found: string[] = [];
+      for (const path of VIEWS) {
+        await show(page, path);
+        const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+        if (wide > size.viewport.width) found.push(`${path}: ${wide} px wide`);
+        found.push(...(await crossed(page)).map((one) => `${path}: ${one}`));
+      }
+      expect(found).toEqual([]);
       expect(faults).toEqual([]);
     },
   );

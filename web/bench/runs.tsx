@@ -128,7 +128,7 @@ function Group({
       {last && last.measure.kind === 'timed' && last.measure.bytes !== null && (
         <FlowLine samples={last.samples} total={last.measure.bytes} height={64} />
       )}
-      <Table size="small">
+      <Table size="small" data-cards>
         <TableHead>
           <TableRow>
             <TableCell>Taken</TableCell>
@@ -144,10 +144,10 @@ function Group({
               <TableCell sx={{ whiteSpace: 'nowrap' }}>
                 <time>{shortMoment(run.at)}</time>
               </TableCell>
-              <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
+              <TableCell align="right" data-head="Time" sx={{ whiteSpace: 'nowrap' }}>
                 <Told of={runSaid(run).time} />
               </TableCell>
-              <TableCell align="right">
+              <TableCell align="right" data-head="MB/s">
                 <Told of={runSaid(run).rate} />
               </TableCell>
               <TableCell>

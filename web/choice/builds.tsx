@@ -10,7 +10,9 @@ import { saveFile } from '../ui/files';
 import { Fold } from '../ui/fold';
 import { Told } from '../ui/told';
 import { choose, type Asked } from '../workers';
+import { asCards } from '../ui/cards';
 import { Row } from '../ui/layout';
+import { useNarrow } from '../ui/narrow';
 
 const PAGE = 50;
 const NONE: { rows: BuildRow[]; total: number } = { rows: [], total: 0 };
@@ -37,7 +39,7 @@ function columnsOf(wanted: Wanted): GridColDef<BuildRow>[] {
       field: 'words',
       headerName: 'Build',
       flex: 1,
-      minWidth: 320,
+      minWidth: 400,
       renderCell: ({ row }) => (
         <span data-named>{row.built ? <b>{row.words} (in the job)</b> : row.words}</span>
       ),
@@ -45,7 +47,7 @@ function columnsOf(wanted: Wanted): GridColDef<BuildRow>[] {
     {
       field: 'port',
       headerName: 'Port',
-      width: 150,
+      width: 190,
       renderCell: ({ row }) => <span data-named>{row.port}</span>,
     },
     right('cost', currency === null ? 'Cost' : `Cost, ${currency}`, 96, (row) => rowSaid(row).cost),
@@ -70,7 +72,7 @@ function columnsOf(wanted: Wanted): GridColDef<BuildRow>[] {
     right('years', 'Rating, years', 108, (row) => rowSaid(row).years),
     right('usable', 'Usable', 92, (row) => rowSaid(row).usable),
     right('perTB', currency === null ? 'Per TB' : `${currency} per TB`, 96, (row) => rowSaid(row).perTB),
-    right('steady', 'Even', 84, (row) => rowSaid(row).steady),
+    right('steady', 'Even', 92, (row) => rowSaid(row).steady),
   ];
 }
 
@@ -96,7 +98,8 @@ export function Builds({
   const [page, setPage] = useState(0);
   const [only, setOnly] = useState<Asked['only']>('all');
   const [text, setText] = useState('');
-  const columns = useMemo(() => columnsOf(wanted), [wanted]);
+  const narrow = useNarrow();
+  const columns = useMemo(() => (narrow ? asCards(columnsOf(wanted)) : columnsOf(wanted)), [narrow, wanted]);
   const asked = useMemo<Asked>(() => {
     const [by] = sort;
     return {
@@ -153,9 +156,11 @@ export function Builds({
         rowCount={got.total}
         columns={columns}
         density="compact"
+        {...(narrow && { getRowHeight: () => 'auto' as const })}
         paginationMode="server"
         sortingMode="server"
         disableColumnFilter
+        columnHeaderHeight={48}
         pageSizeOptions={[PAGE]}
         paginationModel={{ page, pageSize: PAGE }}
         onPaginationModelChange={(model) => setPage(model.page)}
@@ -195,6 +200,8 @@ export function Builds({
             fontWeight: 560,
             fontSize: '0.8125rem',
             color: 'text.secondary',
+            whiteSpace: 'normal',
+            lineHeight: 1.2,
           },
           // All at once would be more than can stand side by side.
           '& .MuiDataGrid-columnHeaderCheckbox .MuiCheckbox-root': { visibility: 'hidden' },

@@ -78,7 +78,7 @@ export function Forecast() {
             <Link to={`/jobs/${job.id}/brief${at.search}`}>Describe an activity</Link> to see its forecast.
           </Typography>
         ) : (
-          <Table size="small">
+          <Table size="small" data-cards>
             <TableHead>
               <TableRow>
                 <TableCell>Activity</TableCell>
@@ -178,20 +178,21 @@ function Row({
           </Typography>
         )}
       </TableCell>
-      <TableCell align="right">
+      <TableCell align="right" data-head="Expected">
         <Figure of={figure} said={said.expected} />
       </TableCell>
-      <TableCell align="right">
+      <TableCell align="right" data-head="90 % range">
         <Told of={said.range} />
       </TableCell>
-      <TableCell align="right" sx={wide}>
+      <TableCell align="right" data-head="Average rate" sx={wide}>
         {beside && <Figure of={beside} said={said.beside} />}
       </TableCell>
-      <TableCell align="right">
+      <TableCell align="right" data-head="Target time">
         <Told of={targetSaid(activity).target} />
       </TableCell>
       <TableCell
         align="right"
+        data-head="Probability"
         sx={{ color: probability !== null && probability < 0.5 ? 'error.main' : undefined, fontWeight: 600 }}
       >
         {probability !== null && (

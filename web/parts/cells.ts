@@ -14,7 +14,7 @@ export const text = <P extends Part>(
   field,
   headerName,
   valueGetter: (_, part) => of(part),
-  ...(width ? { width } : { flex: 1, minWidth: 120 }),
+  ...(width ? { width } : { flex: 1, minWidth: field === 'name' ? 180 : 120 }),
 });
 const mega = <P extends Part>(
   field: string,

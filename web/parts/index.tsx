@@ -26,7 +26,9 @@ import { PriceHistory } from './history';
 import { setSetting, useSettings } from '../state/settings';
 import { Importer } from './import';
 import { LISTED, ListingDialog, type Listed } from './listing';
+import { asCards } from '../ui/cards';
 import { Row } from '../ui/layout';
+import { useNarrow } from '../ui/narrow';
 
 const NAMES: Record<PartKind, string> = {
   drives: 'Drives',
@@ -52,7 +54,11 @@ export function Parts() {
   const [pasting, setPasting] = useState(false);
   const all = shop[kind] as Part[];
   const list = useMemo(() => all.filter(matching(kind, search)), [all, kind, search]);
-  const columns = useMemo(() => gridColumns(kind, held), [kind, held]);
+  const narrow = useNarrow();
+  const columns = useMemo(() => {
+    const all = gridColumns(kind, held);
+    return narrow ? asCards(all) : all;
+  }, [kind, held, narrow]);
   const part = all.find((p) => p.id === id) ?? null;
   const show = (k: PartKind, partId?: string) =>
     void navigate(partId ? `/parts/${k}/${partId}` : `/parts/${k}`);
@@ -147,6 +153,7 @@ export function Parts() {
             part ? { link: false, form: kind !== 'drives', origin: false, end: false } : {}
           }
           density="compact"
+          {...(narrow && { getRowHeight: () => 'auto' as const })}
           disableColumnMenu
           hideFooterSelectedRowCount
           hideFooter={list.length <= 100}

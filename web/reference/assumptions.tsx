@@ -106,7 +106,11 @@ function Row({ id, shopRanges }: { id: AssumptionId; shopRanges: OwnRanges }) {
             {[on, used.map((use) => USE[use]).join(', ')].filter(Boolean).join(' · ')}
           </Typography>
         </TableCell>
-        <TableCell align="right" sx={{ whiteSpace: 'nowrap', fontWeight: mine ? 600 : undefined }}>
+        <TableCell
+          align="right"
+          data-head="Low / expected / high"
+          sx={{ whiteSpace: 'nowrap', fontWeight: mine ? 600 : undefined }}
+        >
           {writeFact([low, expected, high], unit, 3)}
         </TableCell>
         <TableCell>
@@ -189,7 +193,7 @@ export function Assumptions() {
       {found.length === 0 && (
         <Typography color="textSecondary">Nothing assumed is called “{search}”.</Typography>
       )}
-      <Table size="small">
+      <Table size="small" data-cards>
         <TableHead>
           <TableRow>
             <TableCell>Assumption</TableCell>

@@ -1,6 +1,7 @@
 import { AddIcon, DeleteOutlineIcon } from '../ui/icons';
 import { Box, Button, IconButton } from '@mui/material';
 import type { ReactNode } from 'react';
+import { NARROW } from '../ui/narrow';
 import { Stack } from '../ui/layout';
 
 /** What is entered several times, with what keeps it apart from the others. */
@@ -42,7 +43,13 @@ export function Rows<Row extends Keyed>({
         {rows.map((row, i) => (
           <Box
             key={row.key}
-            sx={{ display: 'grid', gridTemplateColumns: `${widths} 36px`, gap: 1, alignItems: 'start' }}
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: `${widths} 36px`,
+              [NARROW]: { gridTemplateColumns: 'repeat(auto-fill, minmax(140px, 1fr))' },
+              gap: 1,
+              alignItems: 'start',
+            }}
           >
             {children(row, i + 1, set(row.key))}
             <IconButton

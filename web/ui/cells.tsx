@@ -19,7 +19,7 @@ export const oneLine = { whiteSpace: 'nowrap' } as const;
 type Make<T> = (head: ReactNode, cell: Column<T>['cell'], sx?: Column<T>['sx']) => Column<T>;
 
 /**
- * A small table, a row for each of a list.
+ * A small table, a row for each of a list; on a phone a card for each where it has many columns.
  * @param columns made by `left` of words, by `right` of numbers
  * @param heads whether the columns are named
  * @param rowSx of a row that is marked
@@ -46,7 +46,13 @@ export function Cells<T>({
   const left: Make<T> = (head, cell, own) => ({ head, cell, sx: own });
   const list = columns({ left, right: (...of) => ({ ...left(...of), align: 'right' }) });
   return (
-    <Table size="small" aria-label={label} stickyHeader={sticky} {...(sx && { sx })}>
+    <Table
+      size="small"
+      {...(heads && list.length > 3 && { 'data-cards': true })}
+      aria-label={label}
+      stickyHeader={sticky}
+      {...(sx && { sx })}
+    >
       {heads && (
         <TableHead>
           <TableRow>
@@ -63,9 +69,10 @@ export function Cells<T>({
           const marked = rowSx?.(row, i);
           return (
             <TableRow key={keyOf(row, i)} {...(marked && { sx: marked })}>
-              {list.map(({ cell, align, isName, sx: own }, k) => (
+              {list.map(({ head, cell, align, isName, sx: own }, k) => (
                 <TableCell
                   key={k}
+                  {...(k > 0 && typeof head === 'string' && { 'data-head': head })}
                   {...(isName && { component: 'th', scope: 'row' })}
                   {...(align && { align })}
                   {...(own && { sx: own })}

@@ -26,7 +26,7 @@ function Words({ said, about, isOpen }: Pick<Props, 'said' | 'about'> & { isOpen
       component="span"
       variant="body2"
       color="textSecondary"
-      sx={{ ml: 1.5, minWidth: 0, overflowWrap: 'anywhere' }}
+      sx={{ minWidth: 0, whiteSpace: 'normal', overflowWrap: 'anywhere' }}
     >
       {words}
     </Typography>
@@ -45,8 +45,12 @@ function Head({ name, title, said, about, isOpen }: Omit<Props, 'children'> & { 
       }
       sx={{ typography: 'h2', textAlign: 'left', justifyContent: 'start', width: '100%', px: 0.5, mx: -0.5 }}
     >
-      <span>{title}</span>
-      <Words said={said} about={about} isOpen={isOpen} />
+      <Box component="span" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', minWidth: 0 }}>
+        <Box component="span" sx={{ mr: 1.5, whiteSpace: 'normal' }}>
+          {title}
+        </Box>
+        <Words said={said} about={about} isOpen={isOpen} />
+      </Box>
     </Button>
   );
 }
@@ -61,8 +65,8 @@ export function Fold({ name, title, said, about, usual = false, aside, children,
   const isOpen = useFold(name, usual);
   return (
     <Panel {...rest} sx={{ py: 1, ...sx }}>
-      <Row align="center">
-        <Box component="h2" sx={{ m: 0, flex: 1, minWidth: 0 }}>
+      <Row align="center" wrap>
+        <Box component="h2" sx={{ m: 0, flex: '1 1 260px', minWidth: 0 }}>
           <Head name={name} title={title} said={said} about={about} isOpen={isOpen} />
         </Box>
         {isOpen && aside}
@@ -85,7 +89,9 @@ export function More({ name, title, said, about, usual = false, children }: Prop
         sx={{ gridColumn: '1 / -1', justifySelf: 'start', textAlign: 'left' }}
         startIcon={<ExpandIcon sx={{ transform: isOpen ? 'none' : 'rotate(-90deg)' }} />}
       >
-        {title}
+        <Box component="span" sx={{ mr: 1.5, whiteSpace: 'normal' }}>
+          {title}
+        </Box>
         <Words said={said} about={about} isOpen={isOpen} />
       </Button>
       {isOpen && children}

@@ -5,6 +5,7 @@ import { blockWords, isNarrow, type Segment, type Path } from '@kymar/core/assem
 import type { Place } from '@kymar/core/job';
 import { passSaid } from '@kymar/core/statements';
 import { format } from '@kymar/core/units';
+import { NARROW } from './narrow';
 import { nameOfSegment } from './segment';
 import { Told } from './told';
 
@@ -20,7 +21,7 @@ interface Props {
 }
 
 /** Left out on a phone, where the picture and the numbers must do. */
-const wideOnly = { display: { xs: 'none', sm: 'inline' } };
+const wideOnly = { [NARROW]: { display: 'none' } };
 
 /** Follows an element's width. */
 function useWidth(): [RefObject<HTMLDivElement | null>, number] {
