@@ -5,7 +5,7 @@ import { readMachine } from '.';
 
 const said = (text: string) => readMachine(text, 'host-1');
 
-test('a data sheet, line by line', () => {
+test('its sheet, line by line', () => {
   const { host, unread } = said(
     [
       'Rolling office laptop',

@@ -105,7 +105,7 @@ const YEAR = /^(?:built(?: in)?|from|model)?\s*\(?(19[89]\d|20[0-4]\d)\)?$/i;
 const entered = (value: number): Fact => ({ value, source: { kind: 'entered' } });
 
 /**
- * Reads what a machine tells of itself, a data sheet or somebody's words: ports, slots, system, memory, built-in drive, kind and year, one to each line
+ * Reads what a machine tells of itself, its sheet or somebody's words: ports, slots, system, memory, built-in drive, kind and year, one to each line
  * or comma. What stands first and is none of these is its name.
  * @param id of the machine
  */

@@ -27,7 +27,7 @@ export type { JobConnection, JobDevice, JobMachine, Setup } from './setup';
 export {
   briefAt,
   buildAt,
-  holdsOf,
+  heldByOne,
   fittingOf,
   FIRST_PLACE,
   needsAt,

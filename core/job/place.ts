@@ -77,7 +77,7 @@ export function isAt(setup: Placing, activity: Activity, place: Place): boolean 
 }
 
 /** B that one drive alone holds; undefined of several together, of which no share is plain, and where nobody said. */
-export const holdsOf = (device: Pick<JobDevice, 'parts'> | undefined): number | undefined =>
+export const heldByOne = (device: Pick<JobDevice, 'parts'> | undefined): number | undefined =>
   device?.parts && (device.parts.together ?? 1) === 1
     ? (middle(device.parts.drive.capacity) ?? undefined)
     : undefined;

@@ -13,7 +13,7 @@ import {
   type Move,
   type Load,
   type Place,
-  holdsOf,
+  heldByOne,
 } from '@kymar/core/job';
 import { LOOKS } from '@kymar/core/diagnosis';
 import type { ProtocolTest } from '@kymar/core/measure';
@@ -170,7 +170,7 @@ export function BenchView() {
         </Box>
         {conditions.look && <LookLine look={conditions.look} onLeave={() => setConditions(asItIs)} />}
         <EntryScope value={scopeOf(job.id, 'bench', 'conditions')}>
-          <WholeScope value={holdsOf(job.devices.find((d) => d.id === looked?.place.device))}>
+          <WholeScope value={heldByOne(job.devices.find((d) => d.id === looked?.place.device))}>
             <ConditionFields
               value={conditions}
               onValue={setConditions}

@@ -7,7 +7,7 @@ import {
   DeviceNeeds,
   deviceName,
   FIRST_PLACE,
-  holdsOf,
+  heldByOne,
   removeDevice,
   type Job,
   type JobDevice,
@@ -80,7 +80,7 @@ export function DevicesPanel({ job }: { job: Job }) {
         sx={{ mb: 1.5 }}
       />
       <EntryScope key={device.id} value={scopeOf(job.id, 'setup', device.id)}>
-        <WholeScope value={holdsOf(device)}>
+        <WholeScope value={heldByOne(device)}>
           <NeedsPanel needs={device.needs ?? {}} onNeeds={(needs) => set({ needs })} />
         </WholeScope>
       </EntryScope>

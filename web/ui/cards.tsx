@@ -1,18 +1,19 @@
 import { Box } from '@mui/material';
+import type { ReactNode } from 'react';
 import type { GridColDef, GridRenderCellParams, GridValidRowModel } from '@mui/x-data-grid';
 
 /** What a column shows of a row. */
-function shownOf<R extends GridValidRowModel>(column: GridColDef<R>, params: GridRenderCellParams<R>) {
+function shownOf<R extends GridValidRowModel>(
+  column: GridColDef<R>,
+  params: GridRenderCellParams<R>,
+): ReactNode {
   const { row, api } = params;
+  const grid = { current: api };
   const raw = row[column.field] as never;
-  const value = (
-    column.valueGetter ? column.valueGetter(raw, row, column, { current: api as never }) : raw
-  ) as never;
+  const value = (column.valueGetter ? column.valueGetter(raw, row, column, grid) : raw) as never;
   if (column.renderCell)
     return column.renderCell({ ...params, field: column.field, value, colDef: column as never });
-  return column.valueFormatter
-    ? column.valueFormatter(value, row, column, { current: api as never })
-    : (value as string);
+  return (column.valueFormatter ? column.valueFormatter(value, row, column, grid) : value) as ReactNode;
 }
 
 /** On a phone a row is a card: its name, and below it what the other columns show, each with its head. */

@@ -1,7 +1,7 @@
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { entering, withEntered, type Values } from '@kymar/core/diagnosis';
-import { holdsOf, placeOf, type Job } from '@kymar/core/job';
+import { heldByOne, placeOf, type Job } from '@kymar/core/job';
 import { changeJob } from '../../state/jobs';
 import { QuantityField, WholeScope } from '../../ui/field';
 import { Row } from '../../ui/layout';
@@ -26,7 +26,7 @@ export function Enter({
   if (!isPossible && asked.asks.length === 0) return null;
   return (
     <Row align="center" wrap>
-      <WholeScope value={of && holdsOf(job.devices.find((d) => d.id === placeOf(job, of)?.device))}>
+      <WholeScope value={of && heldByOne(job.devices.find((d) => d.id === placeOf(job, of)?.device))}>
         {asked.asks.map(({ key, label, dimension, bare }) => (
           <QuantityField
             key={key}
