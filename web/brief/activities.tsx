@@ -79,15 +79,13 @@ export function Activities({ job, at }: { job: Job; at: Placed | null }) {
   );
 }
 
-/** The same for each device that has no activity of its name and kind. */
+/** The same for each device that has no activity of its name. */
 function elsewhereToo(job: Job, activity: Activity): Activity[] {
   const { besides: _, ...alone } = activity;
   return job.devices
     .map(({ id }): Activity => ({ ...alone, id: newId('activity'), device: id }))
     .filter(({ device }) =>
-      job.activities.every(
-        (a) => a.name !== activity.name || a.kind !== activity.kind || placeOf(job, a)?.device !== device,
-      ),
+      job.activities.every((a) => a.name !== activity.name || placeOf(job, a)?.device !== device),
     )
     .slice(0, 50 - job.activities.length);
 }
