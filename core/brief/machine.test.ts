@@ -45,11 +45,32 @@ test.each([
   ['PCIe 3.0 x4 slot', 'PCIe slot', 'pcie3x4', 1],
   ['USB-C', 'USB-C', 'usb-10', 1],
   ['3 x USB-A', 'USB-A', 'usb-5', 3],
+  ['10 Gb/s USB-C', 'USB-C', 'usb-10', 1],
+  ['USB-C 3.2 Gen 2x2', 'USB-C', 'usb-20', 1],
 ])('%s', (text, connector, mode, many) => {
   const { host, unread } = said(text);
   expect(unread).toEqual([]);
   expect(host!.ports).toHaveLength(many);
   for (const port of host!.ports) expect(port).toMatchObject({ connector, modes: [mode] });
+});
+
+test('as somebody types it in a hurry, in one run: nothing is taken along with what stands beside it', () => {
+  const { host, unread, understood } = said(
+    'old office laptop with 2 USB-A and one USB-C, 12GB RAM 480 GB SATA SSD windows 10, some fan',
+  );
+  expect(unread).toEqual(['some fan']);
+  expect(understood).toContain('2 × USB-A, USB 5 Gb/s');
+  expect(host).toMatchObject({
+    name: 'old office laptop',
+    kind: 'laptop',
+    system: 'windows 10',
+    memory: { value: 12e9 },
+    storage: { name: '480 GB SATA SSD', capacity: { value: 480e9 } },
+  });
+  expect(host!.ports.map((p) => p.connector)).toEqual(['USB-A', 'USB-A', 'USB-C']);
+  // Two sorts without anything between them: not half of it is taken.
+  expect(said('desktop, SATA, 2 USB-C 3 USB-A').unread).toEqual(['2 USB-C 3 USB-A']);
+  expect(said('Windows 11 laptop, USB-C').host).toMatchObject({ kind: 'laptop' });
 });
 
 test('what names no port makes no machine; what is not understood is said', () => {

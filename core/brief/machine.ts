@@ -10,7 +10,8 @@ import {
   type Host,
 } from '../catalog/parts';
 import type { Fact } from '../evidence';
-import { counted, parseQuantity } from '../units';
+import { parseQuantity } from '../units';
+import { SPOKEN } from './sentence';
 
 /** What a text tells of a machine. */
 export interface MachineSaid {
@@ -24,13 +25,13 @@ export interface MachineSaid {
 
 const MOST_PORTS = 64;
 
-const SPOKEN: Record<string, number> = { one: 1, two: 2, three: 3, four: 4, five: 5, six: 6, eight: 8 };
+/** How many, before what is counted; `10 Gb/s` is none. */
 const COUNT = new RegExp(
-  String.raw`^\s*(\d{1,2}|${Object.keys(SPOKEN).join('|')})\s*(?:[x×]\s*|\s)(?=\S)`,
+  String.raw`^\s*(\d{1,2}|${Object.keys(SPOKEN).join('|')})(?!\s*[gm]b)\s*(?:[x×]\s*|\s)(?=\S)`,
   'i',
 );
-/** A count may stand behind what it counts: `USB-A ×2`; behind PCIe it is lanes. */
-const COUNT_BEHIND = /(?<!pci.*)\s*(?:[x×]\s?(\d)|\((\d)[x×]?\))\s*$/i;
+/** A count may stand behind what it counts: `USB-A ×2`; behind PCIe it is lanes, and `2x2` is a mode. */
+const COUNT_BEHIND = /(?<!pci.*)\s*(?:(?<!\d)[x×]\s?(\d)|\((\d)[x×]?\))\s*$/i;
 
 const KINDS: readonly [NonNullable<Host['kind']>, RegExp][] = [
   ['laptop', /\b(?:laptop|notebook)\b/i],
@@ -57,6 +58,8 @@ const SHAPES: readonly [Connector, RegExp][] = [
   ['USB-A', /\busb\b|\btype[ -]a\b/i],
 ];
 
+const [USB_A, USB_C] = [/\b(?:usb|type)[ -]?a\b/i, /\b(?:usb|type)[ -]?c\b/i];
+
 const SIDE = /\b(?:on (?:the|its) )?(left|right|front|back|rear|top|inside)(?: side)?\b/i;
 const SIDE_NAMES: Record<string, string> = {
   left: 'Left side',
@@ -68,7 +71,6 @@ const SIDE_NAMES: Record<string, string> = {
   inside: 'Inside',
 };
 
-/** A part of the text and where it has been said to be. */
 type Ports = Omit<Host['ports'][number], 'id' | 'position'>;
 
 /** One sort of port in a part of the text: its shape, what it runs, how many; null where none is named. */
@@ -77,7 +79,8 @@ function portsIn(text: string): { port: Ports; many: number; side: string | null
   const behind = ahead ? null : COUNT_BEHIND.exec(text);
   const rest = text.replace(COUNT, '').replace(behind ? COUNT_BEHIND : /$^/, '');
   const connector = SHAPES.find(([, words]) => words.test(rest))?.[0];
-  if (!connector) return null;
+  // Two sorts in one part: which of them is how many is not told.
+  if (!connector || (USB_A.test(rest) && USB_C.test(rest))) return null;
   const said = (ahead?.[1] ?? behind?.[1] ?? behind?.[2] ?? '1').toLowerCase();
   const many = SPOKEN[said] ?? Number(said);
   const edge = Number(/[x×] ?(16|8|4|1)\b/i.exec(rest)?.[1] ?? 16) as 1 | 4 | 8 | 16;
@@ -100,9 +103,38 @@ const MEMORY = new RegExp(
   String.raw`${SIZE}\s+(?:of )?(?:ram|memory|ddr\d|lpddr\d)|\b(?:ram|memory)\b[: ]+${SIZE}`,
   'i',
 );
-const BUILT_IN = new RegExp(String.raw`${SIZE}[^,;]*\b(?:ssd|nvme|hdd|hard disk|disk|drive|flash)\b`, 'i');
+const BUILT_IN = new RegExp(
+  String.raw`${SIZE}(?:\s+(?:nvme|sata|pcie|m\.2|internal|built[ -]in|solid|state|hard|ssd|hdd|disk|drive|flash|emmc))+\b`,
+  'i',
+);
 const YEAR = /^(?:built(?: in)?|from|model)?\s*\(?(19[89]\d|20[0-4]\d)\)?$/i;
 const entered = (value: number): Fact => ({ value, source: { kind: 'entered' } });
+
+/** What stands between two things that are told. */
+const BETWEEN = /[\n;·•|]|,(?!\d)|\s\+\s|\s(?:and|plus|with)\s|\s(?=\d{1,2}\s?[x×]\s?[a-z])/i;
+const HEADING = /^(?:ports?|interfaces?|connections?|system|os|storage)\s*:\s*/i;
+
+/** Each thing by itself, also where memory or the drive stands in the run of others: nothing beside it is taken with it. */
+const partsOf = (lines: readonly string[]): string[] =>
+  lines
+    .flatMap((line) =>
+      [MEMORY, BUILT_IN].reduce((text, what) => text.replace(what, '\n$&\n'), line).split('\n'),
+    )
+    .map((part) => part.trim().replace(HEADING, '').trim())
+    .filter(Boolean);
+
+/** So many ports as were told, as far as a machine may have them, each with an id and a place. */
+function portsOf(
+  { port, many, side }: NonNullable<ReturnType<typeof portsIn>>,
+  there: Host['ports'],
+): Host['ports'] {
+  const first = there.filter((p) => p.connector === port.connector).length;
+  return Array.from({ length: Math.max(0, Math.min(many, MOST_PORTS - there.length)) }, (_, i) => ({
+    ...port,
+    id: `port-${there.length + i + 1}`,
+    position: `${side ? `${side}, ` : ''}${port.connector} ${first + i + 1}`,
+  }));
+}
 
 /**
  * Reads what a machine tells of itself, its sheet or somebody's words: ports, slots, system, memory, built-in drive, kind and year, one to each line
@@ -113,60 +145,32 @@ export function readMachine(text: string, id: string): MachineSaid {
   let host = unknownHost(id, '');
   const understood: string[] = [];
   const unread: string[] = [];
-  const parts = text
-    .slice(0, 4000)
-    .split(/[\n;·•|]|,(?!\d)|\s\+\s|\s(?:and|plus)\s/i)
-    .map((part) => part.trim().replace(/^(?:ports?|interfaces?|connections?|system|os|storage)\s*:\s*/i, ''))
-    .filter(Boolean);
-  for (const part of parts) {
-    const memory = MEMORY.exec(part);
+  for (const part of partsOf(text.slice(0, 4000).split(BETWEEN))) {
     const kind = KINDS.find(([, words]) => words.test(part))?.[0];
-    const year = YEAR.exec(part)?.[1];
-    const builtIn = BUILT_IN.exec(part);
+    if (kind && !host.kind) host = { ...host, kind };
+    const [memory, year, builtIn] = [MEMORY.exec(part), YEAR.exec(part)?.[1], BUILT_IN.exec(part)];
+    const found = memory || year || builtIn ? null : portsIn(part);
     if (memory) {
       host = { ...host, memory: entered(sizeIn(memory[1] ?? memory[2])!) };
       understood.push(part);
     } else if (year) {
       host = { ...host, year: Number(year) };
       understood.push(`built in ${year}`);
-    } else if (builtIn && !/\bslots?\b|\bports?\b/i.test(part)) {
-      const capacity = sizeIn(builtIn[1]);
-      host = {
-        ...host,
-        storage: {
-          ...host.storage,
-          name: part.slice(0, 120),
-          ...(capacity ? { capacity: entered(capacity) } : {}),
-        },
-      };
+    } else if (builtIn) {
+      const capacity = entered(sizeIn(builtIn[1])!);
+      host = { ...host, storage: { ...host.storage, name: part.slice(0, 120), capacity } };
       understood.push(`built in: ${part}`);
-    } else {
-      const found = portsIn(part);
-      if (found) {
-        const { port, many, side } = found;
-        const free = Math.max(0, MOST_PORTS - host.ports.length);
-        const first = host.ports.filter((p) => p.connector === port.connector).length;
-        const more = Array.from({ length: Math.min(many, free) }, (_, i) => ({
-          ...port,
-          id: `port-${host.ports.length + i + 1}`,
-          position: `${side ? `${side}, ` : ''}${port.connector} ${first + i + 1}`,
-        }));
-        host = { ...host, ports: [...host.ports, ...more] };
-        const link = linkById(port.modes[0]!).name;
-        understood.push(
-          `${counted(many, `${port.connector} port`, `${port.connector} ports`)}, ${link}`.replace(
-            'slot port',
-            'slot',
-          ),
-        );
-      } else if (readSystem(part)) {
-        host = withSystem(host, part.slice(0, 120));
-        understood.push(part);
-      } else if (kind || host.name === '') {
-        host = { ...host, ...(kind && { kind }), ...(host.name === '' && { name: part.slice(0, 120) }) };
-        understood.push(part);
-      } else unread.push(part);
-    }
+    } else if (found) {
+      host = { ...host, ports: [...host.ports, ...portsOf(found, host.ports)] };
+      understood.push(`${found.many} × ${found.port.connector}, ${linkById(found.port.modes[0]!).name}`);
+    } else if (readSystem(part)) {
+      host = withSystem(host, part.slice(0, 120));
+      understood.push(part);
+    } else if (host.name === '' && host.ports.length === 0) {
+      host = { ...host, name: part.slice(0, 120) };
+      understood.push(part);
+    } else if (kind) understood.push(part);
+    else unread.push(part);
   }
   if (host.name === '')
     host = { ...host, name: host.kind ? `The customer’s ${host.kind}` : 'The customer’s machine' };

@@ -65,7 +65,16 @@ const PIECES = String.raw`(?:\s+for\s+(?:two|three|four|five|six|\d{1,3}(?! ?[a-
 const OFTEN = String.raw`(?:once|twice|${N} ?(?:x|×|times)?) ?(?:a|per|each|every) (?:day|week|month|year)`;
 
 const EXACT: Record<string, string> = { 'half an hour': '30 min', 'an hour': '1 h', 'a minute': '1 min' };
-const SPOKEN: Record<string, number> = { one: 1, two: 2, three: 3, four: 4, five: 5, six: 6, eight: 8 };
+/** Numbers as they are said. */
+export const SPOKEN: Readonly<Record<string, number>> = {
+  one: 1,
+  two: 2,
+  three: 3,
+  four: 4,
+  five: 5,
+  six: 6,
+  eight: 8,
+};
 
 /** A fact as entered, and as what it was understood; null where it is none. */
 function factIn(text: string, dimension: Dimension): { fact: Fact; words: string } | null {

@@ -36,9 +36,7 @@ test('what a machine tells is pasted: what is not understood is said, without a 
   type('Workshop laptop');
   screen.getByText(/No port in it yet/);
   type('Workshop laptop, 2 USB-A, a sticker');
-  expect(screen.getByRole('status').textContent).toMatch(
-    /2 USB-A ports.*Not understood, left out: “a sticker”/,
-  );
+  expect(screen.getByRole('status').textContent).toMatch(/2 × USB-A.*Not understood, left out: “a sticker”/);
   fireEvent.click(screen.getByRole('button', { name: 'Add this machine' }));
   expect(only(given)).toMatchObject({ name: 'Workshop laptop', kind: 'laptop' });
 });
